@@ -1,0 +1,45 @@
+import { type Figure, type Unit, given } from '../units';
+import type { Adhesive, Catalogue, Estimate, Material, Method, Sheet, Stuff, Tool } from './schema';
+
+/** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
+export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
+  const range = estimate.low === estimate.high ? '' : `, ${estimate.low} to ${estimate.high}`;
+  return given(label, estimate.value, unit, 'catalogue', `${estimate.origin}${range}`);
+}
+
+/** Stock sheets of a material in one thickness, smallest first. */
+export function sheetsOf(catalogue: Catalogue, materialId: string, thicknessMm: number): readonly Sheet[] {
+  return catalogue.sheets
+    .filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm)
+    .sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm);
+}
+
+/** Thicknesses a material is stocked in, thin to thick. */
+export function thicknessesOf(catalogue: Catalogue, materialId: string): readonly number[] {
+  const all = catalogue.sheets.filter((sheet) => sheet.materialId === materialId).map((sheet) => sheet.thicknessMm);
+  return [...new Set(all)].sort((a, b) => a - b);
+}
+
+/** @throws RangeError for an id the catalogue lacks: `checkAgainst` refuses such plans before they are reckoned */
+export const materialBy = (catalogue: Catalogue, id: string): Material => byId(catalogue.materials, 'material', id);
+/** @throws RangeError for an unknown id */
+export const adhesiveBy = (catalogue: Catalogue, id: string): Adhesive => byId(catalogue.adhesives, 'adhesive', id);
+/** @throws RangeError for an unknown id */
+export const stuffBy = (catalogue: Catalogue, id: string): Stuff => byId(catalogue.stuffs, 'stuff', id);
+/** @throws RangeError for an unknown id */
+export const methodBy = (catalogue: Catalogue, id: string): Method => byId(catalogue.methods, 'method', id);
+/** @throws RangeError for an unknown id */
+export const toolBy = (catalogue: Catalogue, id: string): Tool => byId(catalogue.tools, 'tool', id);
+/** @throws RangeError for an unknown id */
+export const airBy = (catalogue: Catalogue, id: string): Catalogue['airs'][number] => byId(catalogue.airs, 'air', id);
+
+/** The caution texts for ids, in catalogue order. */
+export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {
+  return catalogue.cautions.filter(({ id }) => ids.includes(id)).map(({ text }) => text);
+}
+
+function byId<T extends { readonly id: string }>(entries: readonly T[], what: string, id: string): T {
+  const found = entries.find((entry) => entry.id === id);
+  if (found === undefined) throw new RangeError(`${what} ${id} is not in the catalogue`);
+  return found;
+}

@@ -1,0 +1,159 @@
+import { z } from 'zod';
+
+/** Words that go into ids: short, lower case, joined by hyphens. */
+const Id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case words joined by hyphens').max(60);
+const Name = z.string().min(1).max(80);
+const positive = z.number().positive().max(1e7);
+const notNegative = z.number().min(0).max(1e7);
+
+/** A value with its plausible range and where it comes from. A label, a data sheet or the logbook wins over it. */
+const Estimate = z
+  .strictObject({ value: notNegative, low: notNegative, high: notNegative, origin: z.string().min(1).max(80) })
+  .refine(({ low, value, high }) => low <= value && value <= high, 'expected low ≤ value ≤ high');
+
+const Pack = z.strictObject({ amount: positive, priceMinor: z.number().int().positive().max(1e7) });
+
+const Material = z.strictObject({
+  id: Id,
+  name: Name,
+  hatch: z.enum(['stipple', 'beads', 'fibre', 'grain', 'flutes', 'solid']),
+  densityKgPerM3: Estimate,
+  youngMPa: Estimate,
+  swellingPct: Estimate,
+  waterPassage: z.enum(['yes', 'slowly', 'no']),
+  isHurtBySolvent: z.boolean(),
+  uses: z.array(z.enum(['substrate', 'ground', 'piece'])),
+  toolId: Id,
+  /** The first, guiding score; the rest is cut in passes of `passMm`. */
+  scoreMm: notNegative,
+  passMm: positive,
+  remark: z.string().max(200),
+});
+
+const Sheet = z.strictObject({
+  id: Id,
+  materialId: Id,
+  thicknessMm: positive,
+  widthMm: positive,
+  depthMm: positive,
+  priceMinor: z.number().int().positive(),
+});
+
+const Adhesive = z.strictObject({
+  id: Id,
+  name: Name,
+  gPerM2: Estimate,
+  openMin: notNegative,
+  handleMin: Estimate,
+  fullMin: positive,
+  minC: z.number().nullable(),
+  /** Dries by giving off water, so one of the faces must let water through. */
+  needsWaterPath: z.boolean(),
+  /** Between two sealed faces it dries from the rim: the time at one half-width; it grows with the square. */
+  rimDry: z.strictObject({ halfWidthMm: positive, min: positive }).nullable(),
+  hasSolvent: z.boolean(),
+  spreadMinPerM2: positive,
+  weightsMin: notNegative,
+  packsG: z.array(Pack).min(1),
+  cautionIds: z.array(Id),
+  remark: z.string().max(200),
+});
+
+const Spread = z.discriminatedUnion('by', [
+  /** A film of stated thickness over a surface whose relief adds to the plan area. */
+  z.strictObject({ by: z.literal('film'), filmMm: Estimate, relief: Estimate }),
+  z.strictObject({ by: z.literal('rate'), mlPerM2: Estimate }),
+  z.strictObject({ by: z.literal('coverage'), m2PerL: Estimate }),
+  /** Fills the depth that the plan gives the water. */
+  z.strictObject({ by: z.literal('depth'), maxPourMm: positive }),
+]);
+
+const Stuff = z.strictObject({
+  id: Id,
+  name: Name,
+  family: z.enum(['texture', 'sealer', 'paint', 'water', 'varnish']),
+  spread: Spread,
+  lossPct: Estimate,
+  densityGPerMl: Estimate,
+  /** Share of the wet mass that stays on the board. */
+  solidsPct: Estimate,
+  drying: z.strictObject({
+    how: z.enum(['water', 'chemical']),
+    touchMin: positive,
+    recoatMin: Estimate,
+    cureMin: positive,
+    /** Film the times are stated for, and the power by which they grow; null where the film is always thin. */
+    perFilm: z.strictObject({ refMm: positive, power: z.number().min(1).max(2) }).nullable(),
+  }),
+  minC: z.number().nullable(),
+  /** Parts by volume, in the order they go into the bowl; empty where it is used as it comes. */
+  recipe: z.array(z.strictObject({ name: Name, parts: positive, densityGPerMl: positive })),
+  potLifeMin: Estimate.nullable(),
+  packsMl: z.array(Pack).min(1),
+  cautionIds: z.array(Id),
+});
+
+const Method = z.strictObject({
+  id: Id,
+  name: Name,
+  m2PerH: Estimate,
+  /** Share of a full coat that it lays down. */
+  coverShare: positive,
+  setUpMin: positive,
+  /** Place in the order of work; a lower rank must not come after a higher one. */
+  rank: z.number().int().min(0).max(100),
+  cautionIds: z.array(Id),
+});
+
+const Tool = z.strictObject({ id: Id, name: Name, kerfMm: Estimate, mPerMin: Estimate, cautionIds: z.array(Id) });
+const Air = z.strictObject({ id: Id, name: Name, factor: Estimate });
+const Caution = z.strictObject({ id: Id, text: z.string().min(1).max(300) });
+
+/** Rules of thumb that belong to no single material. */
+const Bench = z.strictObject({
+  floorMinMm: Estimate,
+  raisedToleranceMm: Estimate,
+  sheetTrimMm: Estimate,
+  glueLossPct: Estimate,
+  markingMinPerLine: Estimate,
+  bowlMl: Estimate,
+  cuttingSetUpMin: Estimate,
+  glueSetUpMin: Estimate,
+});
+
+const StarterCoats = z.array(z.strictObject({ stuffId: Id, methodId: Id })).min(1);
+/** What a new board starts with until the builder says otherwise. */
+const Starter = z.strictObject({
+  substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
+  ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
+  raised: z.strictObject({ materialId: Id, glueId: Id }),
+  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats }),
+  climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: Id }),
+  hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
+});
+
+/** Everything the reckoning knows of materials, adhesives, stuffs, methods and tools. Data only. */
+export const CatalogueSchema = z.strictObject({
+  version: z.literal(1),
+  currency: z.string().regex(/^[A-Z]{3}$/),
+  materials: z.array(Material).min(1),
+  sheets: z.array(Sheet).min(1),
+  adhesives: z.array(Adhesive).min(1),
+  stuffs: z.array(Stuff).min(1),
+  methods: z.array(Method).min(1),
+  tools: z.array(Tool).min(1),
+  airs: z.array(Air).min(1),
+  cautions: z.array(Caution),
+  bench: Bench,
+  starter: Starter,
+});
+
+export type Catalogue = z.infer<typeof CatalogueSchema>;
+export type Material = z.infer<typeof Material>;
+export type Sheet = z.infer<typeof Sheet>;
+export type Adhesive = z.infer<typeof Adhesive>;
+export type Stuff = z.infer<typeof Stuff>;
+export type Method = z.infer<typeof Method>;
+export type Tool = z.infer<typeof Tool>;
+export type Estimate = z.infer<typeof Estimate>;
+export type Pack = z.infer<typeof Pack>;

@@ -1,0 +1,11 @@
+import type { Catalogue } from '../schema';
+import { adhesives } from './adhesives';
+import { materials, sheets } from './materials';
+import { airs, bench, cautions, methods, tools } from './methods';
+import { starter } from './starter';
+import { stuffs } from './stuffs';
+
+/** The catalogue that ships: starting figures, every one with its range and origin, all prices invented. */
+export const WORKSHOP_CATALOGUE: Catalogue = {
+  version: 1, currency: 'EUR', materials, sheets, adhesives, stuffs, methods, tools, airs, cautions, bench, starter,
+};

@@ -1,0 +1,52 @@
+import type { Catalogue, Method } from '../schema';
+import { about } from './estimate';
+
+/** `rank` puts the dirty and wet work before the fine; `m2PerH` is one careful person. */
+const method = (id: string, name: string, rank: number, m2PerH: readonly [number, number, number], coverShare: number, cautionIds: string[] = [], setUpMin = 8): Method =>
+  ({ id, name, rank, m2PerH: about(...m2PerH), coverShare, setUpMin, cautionIds });
+
+export const methods: Catalogue['methods'] = [
+  method('spread', 'spread', 10, [0.6, 0.4, 0.8], 1, ['dust']),
+  method('sprinkle', 'sprinkle and tap', 15, [1, 0.7, 1.3], 1, ['dust']),
+  method('soak', 'spray bottle', 20, [3, 2, 4], 1),
+  method('base', 'base coat', 30, [0.9, 0.7, 1.2], 1),
+  method('overbrush', 'overbrush', 40, [1.3, 1, 1.7], 0.35),
+  method('wash', 'wash', 50, [1.2, 0.9, 1.6], 1),
+  method('drybrush', 'drybrush', 60, [1.6, 1.2, 2], 0.08),
+  method('varnish', 'varnish', 70, [1.2, 0.9, 1.6], 1),
+  method('pour', 'pour', 80, [0.5, 0.3, 0.8], 1, ['resin'], 15),
+  method('gloss', 'gloss over paint', 80, [1.2, 0.9, 1.6], 1),
+];
+
+export const tools: Catalogue['tools'] = [
+  { id: 'knife', name: 'Knife and rule', kerfMm: about(0, 0, 0.3), mPerMin: about(0.6, 0.4, 0.9), cautionIds: ['blade'] },
+  { id: 'hot-wire', name: 'Hot wire', kerfMm: about(1, 0.7, 1.5), mPerMin: about(0.36, 0.25, 0.5), cautionIds: ['hot', 'fumes'] },
+  { id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'] },
+];
+
+export const airs: Catalogue['airs'] = [
+  { id: 'still', name: 'Still air', factor: about(1) },
+  { id: 'fan', name: 'Fan', factor: about(0.6, 0.5, 0.7) },
+];
+
+export const cautions: Catalogue['cautions'] = [
+  { id: 'blade', text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
+  { id: 'saw', text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
+  { id: 'hot', text: 'Hot tip and wire burn. Keep the air moving.' },
+  { id: 'fumes', text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
+  { id: 'spray', text: 'Outdoors or under extraction, mask for vapours, no flame.' },
+  { id: 'dust', text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
+  { id: 'sensitiser', text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
+  { id: 'resin', text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.' },
+];
+
+export const bench: Catalogue['bench'] = {
+  floorMinMm: about(10, 6, 15),
+  raisedToleranceMm: about(1, 0.5, 2),
+  sheetTrimMm: about(5, 0, 10),
+  glueLossPct: about(10, 5, 20),
+  markingMinPerLine: about(1 / 3, 0.25, 0.5),
+  bowlMl: about(400, 250, 600),
+  cuttingSetUpMin: about(8, 5, 12),
+  glueSetUpMin: about(8, 5, 12),
+};

@@ -1,0 +1,26 @@
+import type { Catalogue } from '../schema';
+
+const use = (stuffId: string, methodId: string): { stuffId: string; methodId: string } => ({ stuffId, methodId });
+const painted = [use('masonry-paint', 'base'), use('craft-acrylic', 'overbrush'), use('wash', 'wash'), use('pale-acrylic', 'drybrush'), use('matt-varnish', 'varnish')];
+const hour = (h: number): number => h * 60;
+
+/** Where a new board starts: one sheet of foam on a substrate, and a plain run of coats. */
+export const starter: Catalogue['starter'] = {
+  substrate: { materialId: 'mdf', thicknessMm: 6 },
+  ground: { materialId: 'xps-foam', thicknessMm: 30, glueBelowId: 'white-glue' },
+  raised: { materialId: 'xps-foam', glueId: 'foam-safe-construction' },
+  coats: {
+    open: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
+    raised: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
+    route: [use('joint-compound', 'spread'), use('sealing-glue', 'soak'), ...painted],
+    pit: [use('sealing-glue', 'soak'), ...painted],
+    water: [use('sealing-glue', 'soak'), use('masonry-paint', 'base'), use('casting-epoxy', 'pour')],
+  },
+  climate: { airC: 20, humidityPct: 50, airId: 'still' },
+  hours: [
+    { weekday: 2, fromMin: hour(19), toMin: hour(21) },
+    { weekday: 4, fromMin: hour(19), toMin: hour(21) },
+    { weekday: 6, fromMin: hour(10), toMin: hour(12) + 30 },
+    { weekday: 7, fromMin: hour(14), toMin: hour(17) },
+  ],
+};

@@ -1,0 +1,38 @@
+/** A place on the plan: mm from the table's left back corner, x to the right, y towards the near edge. */
+export interface Point {
+  readonly x: number;
+  readonly y: number;
+}
+/** A rectangle along the axes, in mm. */
+export interface Box {
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/** Straight distance in mm. */
+export const distanceMm = (a: Point, b: Point): number => Math.hypot(b.x - a.x, b.y - a.y);
+
+/** The point a share `t` (0 to 1) of the way from `a` to `b`. */
+export const between = (a: Point, b: Point, t: number): Point => ({ x: a.x + (b.x - a.x) * t, y: a.y + (b.y - a.y) * t });
+
+/** Twice the signed area of the triangle `a b c`, mm²: positive when c lies clockwise of a→b with y downwards. */
+export const turn = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+
+/** The smallest box around points. @throws RangeError for no points */
+export function boxAround(points: readonly Point[]): Box {
+  if (points.length === 0) throw new RangeError('boxAround: expected at least one point, got none');
+  let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
+  for (const { x, y } of points) {
+    left = Math.min(left, x);
+    right = Math.max(right, x);
+    top = Math.min(top, y);
+    bottom = Math.max(bottom, y);
+  }
+  return { left, top, right, bottom };
+}
+
+/** Whether two boxes share more than an edge. */
+export const boxesOverlap = (a: Box, b: Box): boolean =>
+  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;

@@ -1,0 +1,149 @@
+import { FillRule, areaD, differenceD, intersectD, unionD } from 'clipper2-ts';
+import { type Box, type Point, boxAround, boxesOverlap, distanceMm } from './point';
+
+/** A closed run of points; the last joins the first. */
+export type Ring = readonly Point[];
+/** An area of any shape in mm: outer rings turn one way, holes the other, none cross. Empty means no area. */
+export interface Region {
+  readonly rings: readonly Ring[];
+}
+
+/** Decimals kept by the polygon clipper: a thousandth of a mm, far under any blade. */
+const CLIP_DECIMALS = 3;
+/** Slivers under this are rounding dust of the clipper, not ground. */
+const DUST_MM2 = 0.01;
+
+export const EMPTY: Region = { rings: [] };
+
+/** The region a single ring encloses, whichever way it turns. */
+export const regionOf = (ring: Ring): Region => unite([{ rings: [ring] }]);
+
+/** A box as a region. */
+export const boxRegion = ({ left, top, right, bottom }: Box): Region => ({
+  rings: [
+    [
+      { x: left, y: top },
+      { x: right, y: top },
+      { x: right, y: bottom },
+      { x: left, y: bottom },
+    ],
+  ],
+});
+
+/** All ground covered by any of the regions. */
+export function unite(regions: readonly Region[]): Region {
+  const rings = regions.flatMap((region) => region.rings);
+  return rings.length === 0 ? EMPTY : swept(unionD(mutable(rings), [], FillRule.NonZero, CLIP_DECIMALS));
+}
+
+/** Ground in both. */
+export function intersection(a: Region, b: Region): Region {
+  if (!mayMeet(a, b)) return EMPTY;
+  return swept(intersectD(mutable(a.rings), mutable(b.rings), FillRule.NonZero, CLIP_DECIMALS));
+}
+
+/** Ground in `a` and in none of `cutters`. */
+export function without(a: Region, cutters: readonly Region[]): Region {
+  const rings = cutters.filter((cutter) => mayMeet(a, cutter)).flatMap((cutter) => cutter.rings);
+  if (rings.length === 0 || a.rings.length === 0) return a;
+  return swept(differenceD(mutable(a.rings), mutable(rings), FillRule.NonZero, CLIP_DECIMALS));
+}
+
+/** mm², holes taken off. */
+export function areaMm2(region: Region): number {
+  let sum = 0;
+  for (const ring of region.rings) sum += areaD(ring as Point[]);
+  return Math.abs(sum);
+}
+
+/** mm, outer and inner edges together. */
+export function edgeMm(region: Region): number {
+  return region.rings.reduce((sum, ring) => sum + ringLengthMm(ring), 0);
+}
+
+/** mm of edge that does not run along the sides of `box`: what stays visible of a region cut to a tile. */
+export function innerEdgeMm(region: Region, box: Box): number {
+  const onSide = (a: Point, b: Point): boolean =>
+    (near(a.x, b.x) && (near(a.x, box.left) || near(a.x, box.right))) ||
+    (near(a.y, b.y) && (near(a.y, box.top) || near(a.y, box.bottom)));
+  let sum = 0;
+  for (const ring of region.rings) {
+    ring.forEach((a, i) => {
+      const b = ring[(i + 1) % ring.length]!;
+      if (!onSide(a, b)) sum += distanceMm(a, b);
+    });
+  }
+  return sum;
+}
+
+/** The box around a region. @throws RangeError for an empty one */
+export const regionBox = (region: Region): Box => boxAround(region.rings.flat());
+
+export const isEmpty = (region: Region): boolean => region.rings.length === 0;
+
+/**
+ * The separate pieces of a region, each an outer ring with its own holes: what comes apart in the hand when it is cut out.
+ */
+export function pieces(region: Region): readonly Region[] {
+  if (region.rings.length < 2) return isEmpty(region) ? [] : [region];
+  const outers = region.rings.filter((ring) => areaD(ring as Point[]) > 0);
+  const holes = region.rings.filter((ring) => areaD(ring as Point[]) <= 0);
+  const bySize = [...outers].sort((a, b) => areaD(a as Point[]) - areaD(b as Point[]));
+  return outers.map((outer) => ({
+    // A hole belongs to the smallest outer ring around it.
+    rings: [outer, ...holes.filter((hole) => bySize.find((ring) => contains({ rings: [ring] }, midEdge(hole))) === outer)],
+  }));
+}
+
+/** Whether a point lies in a region (even-odd over all rings); on the edge either answer may come. */
+export function contains(region: Region, { x, y }: Point): boolean {
+  let inside = false;
+  for (const ring of region.rings) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const a = ring[i]!;
+      const b = ring[j]!;
+      if (a.y > y !== b.y > y && x < ((b.x - a.x) * (y - a.y)) / (b.y - a.y) + a.x) inside = !inside;
+    }
+  }
+  return inside;
+}
+
+/** Where the line from `a` to `b` crosses the region's edges, as shares of its length in (0, 1), sorted. */
+export function crossings(region: Region, a: Point, b: Point): number[] {
+  const found: number[] = [];
+  const [dx, dy] = [b.x - a.x, b.y - a.y];
+  for (const ring of region.rings) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const p = ring[j]!;
+      const q = ring[i]!;
+      const [ex, ey] = [q.x - p.x, q.y - p.y];
+      const cross = dx * ey - dy * ex;
+      if (cross === 0) continue; // along the line: the neighbouring edges give the ends
+      const t = ((p.x - a.x) * ey - (p.y - a.y) * ex) / cross;
+      const u = ((p.x - a.x) * dy - (p.y - a.y) * dx) / cross;
+      if (u >= 0 && u <= 1 && t > 0 && t < 1) found.push(t);
+    }
+  }
+  return found.sort((s, t) => s - t);
+}
+
+const midEdge = (ring: Ring): Point => ({ x: (ring[0]!.x + ring[1]!.x) / 2, y: (ring[0]!.y + ring[1]!.y) / 2 });
+
+/** Two coordinates the clipper cannot tell apart, with slack for its rounding. */
+const near = (a: number, b: number): boolean => Math.abs(a - b) < 0.002;
+
+function ringLengthMm(ring: Ring): number {
+  return ring.reduce((sum, a, i) => sum + distanceMm(a, ring[(i + 1) % ring.length]!), 0);
+}
+
+function mayMeet(a: Region, b: Region): boolean {
+  return !isEmpty(a) && !isEmpty(b) && boxesOverlap(regionBox(a), regionBox(b));
+}
+
+function swept(rings: Point[][]): Region {
+  const kept = rings.filter((ring) => Math.abs(areaD(ring)) > DUST_MM2);
+  return kept.length === 0 ? EMPTY : { rings: kept };
+}
+
+// The clipper's types ask for mutable arrays; it copies before it works.
+const mutable = (rings: readonly Ring[]): Point[][] => rings as Point[][];

@@ -1,0 +1,51 @@
+import { type Region, boxesOverlap, intersection, boxRegion, isEmpty, regionBox } from '../geometry';
+import type { Plan, Shape } from '../plan';
+import type { Figure } from '../units';
+import { type FeatureGround, measureFeature } from './feature-ground';
+import { type Land, settle } from './land';
+import { type Tile, tableArea, tableBox, tilesOf } from './tiles';
+
+/** The part of one settled feature that lies on one tile. */
+export interface TileLand {
+  readonly tileId: string;
+  readonly land: Land;
+  readonly body: Region;
+  readonly shows: Region;
+}
+/** The ground of a plan: tiles, settled features, and what of each feature falls to each tile. */
+export interface Ground {
+  readonly tiles: readonly Tile[];
+  readonly tableArea: Figure<'mm²'>;
+  readonly lands: readonly Land[];
+  readonly features: readonly FeatureGround[];
+  readonly tileLands: readonly TileLand[];
+}
+
+/** First stage of the pipeline. @param regionOfShape see {@link settle} */
+export function layGround(plan: Plan, regionOfShape: (shape: Shape) => Region): Ground {
+  const tiles = tilesOf(plan.table);
+  const lands = settle(plan, regionOfShape);
+  const table = tableBox(plan.table);
+  return {
+    tiles,
+    tableArea: tableArea(plan.table),
+    lands,
+    features: lands.map((land) => measureFeature(land, table)),
+    tileLands: lands.flatMap((land) => onTiles(land, tiles)),
+  };
+}
+
+function onTiles(land: Land, tiles: readonly Tile[]): TileLand[] {
+  if (isEmpty(land.whole)) return [];
+  const box = regionBox(land.whole);
+  return tiles
+    .filter((tile) => boxesOverlap(tile.box, box))
+    .map((tile) => {
+      const square = boxRegion(tile.box);
+      // Nothing is cut away from most features: then body and surface are one region, clipped once.
+      const body = intersection(land.body, square);
+      const shows = land.shows === land.body ? body : intersection(land.shows, square);
+      return { tileId: tile.id, land, body, shows };
+    })
+    .filter(({ body, shows }) => !isEmpty(body) || !isEmpty(shows));
+}

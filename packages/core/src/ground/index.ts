@@ -1,0 +1,10 @@
+export { layGround } from './ground';
+export type { Ground, TileLand } from './ground';
+export { isRaised, isSunk } from './land';
+export type { Land, Raised, Sunk } from './land';
+export type { FeatureGround } from './feature-ground';
+export { tableBox, tileName, tilesOf } from './tiles';
+export type { Tile } from './tiles';
+export { ZONE_NAMES, zonesOf } from './zones';
+export type { TileZone, Zone, Zones } from './zones';
+export { landAt, surfaceAt } from './level';

@@ -1,0 +1,49 @@
+import type { Box } from '../geometry';
+import { type Table, tableDepthMm, tableWidthMm } from '../plan';
+import { type Figure, given, reckon, total } from '../units';
+
+/** One tile of the table. Columns are lettered from the left, rows numbered from the back: `B2`. */
+export interface Tile {
+  readonly id: string;
+  readonly box: Box;
+  /** The tile as it is cut: its box less half the seam allowance on each side that meets another tile. */
+  readonly cutBox: Box;
+}
+
+/** All tiles, row by row from the back. */
+export function tilesOf(table: Table): readonly Tile[] {
+  const columns = starts(table.columnWidthsMm);
+  const rows = starts(table.rowDepthsMm);
+  const half = table.seamAllowanceMm / 2;
+  return rows.flatMap(([top, bottom], row) =>
+    columns.map(([left, right], column): Tile => {
+      const cutBox = {
+        left: left + (column === 0 ? 0 : half),
+        top: top + (row === 0 ? 0 : half),
+        right: right - (column === columns.length - 1 ? 0 : half),
+        bottom: bottom - (row === rows.length - 1 ? 0 : half),
+      };
+      return { id: tileName(column, row), box: { left, top, right, bottom }, cutBox };
+    }),
+  );
+}
+
+/** `A1` for the left back tile. */
+export const tileName = (column: number, row: number): string => `${String.fromCharCode(65 + column)}${row + 1}`;
+
+/** The whole table as a box. */
+export const tableBox = (table: Table): Box => ({ left: 0, top: 0, right: tableWidthMm(table), bottom: tableDepthMm(table) });
+
+/** Width × depth of the table, from the tile sizes of the plan. */
+export function tableArea(table: Table): Figure<'mm²'> {
+  const side = (label: string, sizes: readonly number[], what: string): Figure<'mm'> =>
+    total(label, 'mm', sizes.map((size, i) => given(`${what} ${i + 1}`, size, 'mm', 'plan')));
+  const width = side('Table width', table.columnWidthsMm, 'Column');
+  const depth = side('Table depth', table.rowDepthsMm, 'Row');
+  return reckon('Table', 'mm²', width, '×', depth);
+}
+
+function starts(sizes: readonly number[]): readonly (readonly [number, number])[] {
+  let at = 0;
+  return sizes.map((size) => [at, (at += size)] as const);
+}

@@ -1,0 +1,62 @@
+import type { Catalogue } from '../catalogue';
+import { LIMITS } from './limits';
+import type { Coat, Plan } from './plan';
+
+/** What a builder says of a new board; the rest starts from defaults that can all be changed. */
+export interface NewBoard {
+  readonly name: string;
+  readonly units: Plan['units'];
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly columns: number;
+  readonly rows: number;
+  readonly figureHeightMm: number;
+  /** First day on which there is time, `2026-11-30`. */
+  readonly startsOn: string;
+}
+
+/** A board with nothing on it: an even split on the catalogue's starter stack and coats. */
+export function newPlan(board: NewBoard, { starter, bench }: Catalogue): Plan {
+  return {
+    format: 'spare-acre-plan',
+    version: 1,
+    name: board.name,
+    units: board.units,
+    figureHeightMm: board.figureHeightMm,
+    seed: 1,
+    table: {
+      columnWidthsMm: evenSplit(board.widthMm, board.columns),
+      rowDepthsMm: evenSplit(board.depthMm, board.rows),
+      seamAllowanceMm: 0,
+    },
+    stack: {
+      substrate: starter.substrate,
+      ground: [{ id: 'ground', ...starter.ground }],
+      raised: starter.raised,
+    },
+    features: [],
+    coats: {
+      open: starter.coats.open.map(coat),
+      raised: starter.coats.raised.map(coat),
+      route: starter.coats.route.map(coat),
+      pit: starter.coats.pit.map(coat),
+      water: starter.coats.water.map(coat),
+    },
+    cutting: { trimMm: bench.sheetTrimMm.value },
+    climate: starter.climate,
+    calendar: { startsOn: board.startsOn, hours: starter.hours },
+    section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
+  };
+}
+
+/** Equal tiles; the last takes what rounding to a tenth of a mm leaves. */
+export function evenSplit(lengthMm: number, count: number): number[] {
+  const each = Math.round((lengthMm / count) * 10) / 10;
+  const last = Math.round((lengthMm - each * (count - 1)) * 1000) / 1000;
+  return Array.from({ length: count }, (_, i) => (i === count - 1 ? last : each));
+}
+
+/** The smallest count of tiles along a length that keeps each within what a tile may be. */
+export const fewestTiles = (lengthMm: number): number => Math.max(1, Math.ceil(lengthMm / LIMITS.tileMm.max));
+
+const coat = ({ stuffId, methodId }: { stuffId: string; methodId: string }): Coat => ({ id: `${stuffId}-${methodId}`, stuffId, methodId, filmMm: null });

@@ -1,0 +1,32 @@
+import type { z } from 'zod';
+import type { PlanSchema } from './schema';
+
+type Mutable = z.infer<typeof PlanSchema>;
+type DeepReadonly<T> = T extends (infer U)[]
+  ? readonly DeepReadonly<U>[]
+  : T extends object
+    ? { readonly [K in keyof T]: DeepReadonly<T[K]> }
+    : T;
+
+/** The plan document, version 1: see docs/plan-format.md. Never edited in place. */
+export type Plan = DeepReadonly<Mutable>;
+/** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
+export type PlanDraft = Mutable;
+export type Table = Plan['table'];
+export type Feature = Plan['features'][number];
+export type FeatureKind = Feature['kind'];
+export type Shape = Feature['shape'];
+export type Stack = Plan['stack'];
+export type GroundLayer = Stack['ground'][number];
+export type ZoneKind = keyof Plan['coats'];
+export type Coat = Plan['coats']['open'][number];
+export type Calendar = Plan['calendar'];
+export type Climate = Plan['climate'];
+
+/** The kinds of surface that take coats of their own, in the order they are shown. */
+export const ZONE_KINDS: readonly ZoneKind[] = ['open', 'raised', 'route', 'pit', 'water'];
+
+/** mm, left to right over all tiles. */
+export const tableWidthMm = (table: Table): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);
+/** mm, back to front over all tiles. */
+export const tableDepthMm = (table: Table): number => table.rowDepthsMm.reduce((sum, depth) => sum + depth, 0);

@@ -1,0 +1,109 @@
+import { type Catalogue, thicknessesOf } from '../catalogue';
+import { type Ground, type Land, isRaised, isSunk } from '../ground';
+import type { Plan } from '../plan';
+import { type Figure, given, reckon, total } from '../units';
+import { type BuildUp, buildUp } from './build-up';
+
+/** One layer under the whole table, heights over the datum (top of the substrate; the substrate lies below 0). */
+export interface BaseLayer {
+  readonly id: string;
+  readonly materialId: string;
+  readonly thicknessMm: number;
+  readonly bottomMm: number;
+  readonly topMm: number;
+  /** Adhesive to what is below; null when nothing is. */
+  readonly glueId: string | null;
+}
+/** Raised ground as layers of stock. */
+export interface RaisedStack {
+  readonly land: Land;
+  readonly buildUp: BuildUp | null;
+}
+/** A face glued to another: where, what lies on what, and how much of it on the whole table. */
+export interface Joint {
+  readonly id: string;
+  readonly label: string;
+  readonly featureId: string | null;
+  readonly lowerMaterialId: string;
+  readonly upperMaterialId: string;
+  readonly adhesiveId: string;
+  readonly area: Figure<'mm²'>;
+}
+export interface BoardStack {
+  /** Bottom to top, the substrate first when there is one. */
+  readonly base: readonly BaseLayer[];
+  /** Height of the ground over the datum. */
+  readonly ground: Figure<'mm'>;
+  readonly raised: readonly RaisedStack[];
+  readonly joints: readonly Joint[];
+}
+
+/** A pit within this of a layer's underside has gone through the layer. */
+const THROUGH_MM = 0.05;
+
+/** Third stage: layers and the joints between them. */
+export function stackUp(plan: Plan, ground: Ground, catalogue: Catalogue): BoardStack {
+  const base = baseLayers(plan);
+  const height = total('Ground over the substrate', 'mm', plan.stack.ground.map((layer, i) => given(`Ground layer ${i + 1}`, layer.thicknessMm, 'mm', 'plan')));
+  const stockMm = thicknessesOf(catalogue, plan.stack.raised.materialId);
+  const raised = ground.lands.filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0).map((land) => ({
+    land,
+    buildUp: buildUp(land.levelMm - land.baseMm, stockMm, catalogue.bench.raisedToleranceMm.value),
+  }));
+  const joints = [...baseJoints(base, ground, height.value), ...raised.flatMap((stack) => raisedJoints(plan, stack, ground))];
+  return { base, ground: height, raised, joints };
+}
+
+/** Whether a pit of this depth takes the whole of a layer away. */
+export const goesThrough = (depthMm: number, layer: BaseLayer, groundMm: number): boolean => depthMm >= groundMm - layer.bottomMm - THROUGH_MM;
+
+function baseLayers({ stack }: Plan): BaseLayer[] {
+  const layers: BaseLayer[] = [];
+  if (stack.substrate !== null) {
+    const { materialId, thicknessMm } = stack.substrate;
+    layers.push({ id: 'substrate', materialId, thicknessMm, bottomMm: -thicknessMm, topMm: 0, glueId: null });
+  }
+  let at = 0;
+  for (const { id, materialId, thicknessMm, glueBelowId } of stack.ground) {
+    layers.push({ id, materialId, thicknessMm, bottomMm: at, topMm: at + thicknessMm, glueId: layers.length === 0 ? null : glueBelowId });
+    at += thicknessMm;
+  }
+  return layers;
+}
+
+/** The joint under a layer has no glue where a pit takes the layer away. */
+function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number): Joint[] {
+  return base.slice(1).map((upper, i): Joint => {
+    const lower = base[i]!;
+    const label = lower.id === 'substrate' ? 'Ground on substrate' : `Ground layer ${i + 1} on ${i}`;
+    const holes = ground.features.filter((_, k) => {
+      const { feature } = ground.lands[k]!;
+      return isSunk(feature) && goesThrough(feature.depthMm, upper, groundMm);
+    });
+    const gone = total(`${label}: cut away by pits`, 'mm²', holes.map(({ body }) => body));
+    return {
+      id: `under-${upper.id}`,
+      label,
+      featureId: null,
+      lowerMaterialId: lower.materialId,
+      upperMaterialId: upper.materialId,
+      adhesiveId: upper.glueId!,
+      area: holes.length === 0 ? ground.tableArea : reckon(`${label}, face`, 'mm²', ground.tableArea, '−', gone),
+    };
+  });
+}
+
+function raisedJoints(plan: Plan, { land, buildUp: built }: RaisedStack, ground: Ground): Joint[] {
+  const { feature } = land;
+  const { materialId, glueId } = plan.stack.raised;
+  const footprint = ground.features.find(({ featureId }) => featureId === feature.id)!.body;
+  return (built?.thicknessesMm ?? []).map((_, i): Joint => ({
+    id: `${feature.id}-${i}`,
+    label: i === 0 ? `${feature.name} on what it stands on` : `${feature.name}, layer ${i + 1} on ${i}`,
+    featureId: feature.id,
+    lowerMaterialId: i === 0 && land.baseMm === 0 ? plan.stack.ground.at(-1)!.materialId : materialId,
+    upperMaterialId: materialId,
+    adhesiveId: glueId,
+    area: footprint,
+  }));
+}

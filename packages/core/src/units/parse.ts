@@ -1,0 +1,65 @@
+import { type Result, fail, ok } from '../result';
+import { type MeasureSystem, lengthField } from './show';
+
+/** Why a typed number was refused, in words for the field it was typed into. */
+export interface FieldProblem {
+  readonly code: 'field/not-a-number' | 'field/out-of-range';
+  readonly message: string;
+}
+/** The range a field takes, in the field's own unit. */
+export interface Limits {
+  readonly min: number;
+  readonly max: number;
+}
+
+const MM_PER = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, ft: 304.8, "'": 304.8 } as const;
+const LENGTH = /^([+\-−]?)\s*(\d+(?:[.,]\d+)?(?:e\d+)?)?(?:[\s-]*(\d+)\/(\d+))?\s*(mm|cm|m|in|"|ft|')?$/i;
+
+/**
+ * Reads a typed length: `620`, `62 cm`, `24 1/2 in`, `0.5m`. Without a unit the board's own is meant.
+ * @param what the field's name, for the message
+ * @param limits in mm
+ * @returns mm; or what was typed and what would do
+ */
+export function parseLength(
+  typed: string,
+  what: string,
+  system: MeasureSystem,
+  limits: Limits,
+): Result<number, FieldProblem> {
+  const match = LENGTH.exec(typed.trim());
+  const range = `${lengthField(limits.min, system)} to ${lengthField(limits.max, system)} ${system === 'metric' ? 'mm' : 'in'}`;
+  const [, sign, whole, over, under, unit] = match ?? [];
+  if (match === null || (whole === undefined && over === undefined) || under === '0') {
+    return fail({
+      code: 'field/not-a-number',
+      message: `${what}: “${clip(typed)}” is not a length; type ${range}, such as ${system === 'metric' ? '620 or 62 cm' : '24 1/2'}.`,
+    });
+  }
+  const fraction = over === undefined ? 0 : Number(over) / Number(under);
+  const plain = Number((whole ?? '0').replace(',', '.')) + fraction;
+  const perUnit = MM_PER[(unit?.toLowerCase() ?? (system === 'metric' ? 'mm' : 'in')) as keyof typeof MM_PER];
+  const mm = (sign === '-' || sign === '−' ? -1 : 1) * plain * perUnit;
+  if (!(mm >= limits.min && mm <= limits.max)) {
+    const size = mm < limits.min ? 'too small' : 'too large';
+    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
+  }
+  return ok(mm);
+}
+
+/** Reads a typed plain number within limits; `unit` only for the message. */
+export function parseNumber(typed: string, what: string, unit: string, limits: Limits): Result<number, FieldProblem> {
+  const text = typed.trim().replace(',', '.').replace('−', '-');
+  const range = `${limits.min} to ${limits.max}${unit === '' ? '' : ` ${unit}`}`;
+  const value = /^[+-]?\d+(\.\d+)?(e\d+)?$/i.test(text) ? Number(text) : Number.NaN;
+  if (Number.isNaN(value)) {
+    return fail({ code: 'field/not-a-number', message: `${what}: “${clip(typed)}” is not a number; type ${range}.` });
+  }
+  if (value < limits.min || value > limits.max) {
+    const size = value < limits.min ? 'too small' : 'too large';
+    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
+  }
+  return ok(value);
+}
+
+const clip = (typed: string): string => (typed.length > 24 ? `${typed.slice(0, 24)}…` : typed);

@@ -1,0 +1,110 @@
+import type { Figure, Unit } from './figure';
+
+export type MeasureSystem = 'metric' | 'imperial';
+/** How a board wants its figures shown. */
+export interface Showing {
+  readonly system: MeasureSystem;
+  readonly currency: string;
+}
+/** What the eye gets: the number as text, and its unit. */
+export interface Shown {
+  readonly number: string;
+  readonly unit: string;
+}
+
+const MM_PER_INCH = 25.4;
+const MM2_PER_FT2 = 92_903.04;
+const ML_PER_US_FL_OZ = 29.5735;
+const G_PER_OZ = 28.3495;
+const NARROW = '\u202f';
+
+/** Rounds a figure for the eye, in the board's system of measures. The figure itself stays unrounded. */
+export function show(figure: { readonly value: number; readonly unit: Unit }, showing: Showing): Shown {
+  const { value, unit } = figure;
+  const imperial = showing.system === 'imperial';
+  switch (unit) {
+    case 'mm':
+      return imperial ? { number: inches(value), unit: 'in' } : { number: fixed(value, value < 10 ? 1 : 0), unit: 'mm' };
+    case 'm':
+      return imperial
+        ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }
+        : { number: fixed(value, 2), unit: 'm' };
+    case 'mm²':
+      return imperial
+        ? { number: fixed(value / MM2_PER_FT2, 2), unit: 'ft²' }
+        : { number: fixed(value / 1e6, 3), unit: 'm²' };
+    case 'm²':
+      return show({ value: value * 1e6, unit: 'mm²' }, showing);
+    case 'ml':
+      if (imperial) return { number: fixed(value / ML_PER_US_FL_OZ, 1), unit: 'US fl oz' };
+      return value >= 1000 ? { number: fixed(value / 1000, 2), unit: 'l' } : { number: fixed(value, 0), unit: 'ml' };
+    case 'g':
+      if (imperial) {
+        return value >= 16 * G_PER_OZ
+          ? { number: fixed(value / G_PER_OZ / 16, 1), unit: 'lb' }
+          : { number: fixed(value / G_PER_OZ, 1), unit: 'oz' };
+      }
+      return value >= 1000 ? { number: fixed(value / 1000, 2), unit: 'kg' } : { number: fixed(value, 0), unit: 'g' };
+    case 'min':
+      return duration(value);
+    case 'money':
+      return { number: fixed(value / 100, 2), unit: showing.currency };
+    case '1':
+      return { number: fixed(value, Number.isInteger(value) ? 0 : 2), unit: '' };
+    case '°C':
+      return imperial ? { number: fixed(value * 1.8 + 32, 0), unit: '°F' } : { number: fixed(value, 0), unit: '°C' };
+    default:
+      return { number: fixed(value, 2), unit: unit.replace('money', showing.currency) };
+  }
+}
+
+/** {@link show} as one piece of text. */
+export function showText(figure: Pick<Figure, 'value' | 'unit'>, showing: Showing): string {
+  const { number, unit } = show(figure, showing);
+  return unit === '' ? number : `${number}\u00a0${unit}`;
+}
+
+/** The change between two values of one unit with its sign; empty when the eye would see no change. */
+export function showChange(from: number, to: number, unit: Unit, showing: Showing): string {
+  const { number, unit: shownUnit } = show({ value: Math.abs(to - from), unit }, showing);
+  if (!/[1-9]/.test(number)) return '';
+  return `${to > from ? '+' : '−'}${number}${shownUnit === '' ? '' : `\u00a0${shownUnit}`}`;
+}
+
+/** A length for an input field, in the board's system: `62` or `2 7/16`. */
+export function lengthField(mm: number, system: MeasureSystem): string {
+  return system === 'imperial' ? inches(mm) : String(Number(mm.toFixed(2)));
+}
+
+/** Inches to the nearest sixteenth: `17 3/8`. */
+function inches(mm: number): string {
+  const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16);
+  const whole = Math.floor(sixteenths / 16);
+  const sign = mm < 0 && sixteenths > 0 ? '−' : '';
+  let over = sixteenths % 16;
+  if (over === 0) return `${sign}${whole}`;
+  let under = 16;
+  while (over % 2 === 0) {
+    over /= 2;
+    under /= 2;
+  }
+  return `${sign}${whole === 0 ? '' : `${whole} `}${over}/${under}`;
+}
+
+/** Minutes as a builder says them: `45 min`, `14 h 20`, `6 d 4 h`. Elapsed days, not working days. */
+function duration(minutes: number): Shown {
+  const whole = Math.round(minutes);
+  if (whole < 60) return { number: fixed(whole, 0), unit: 'min' };
+  const hours = Math.floor(whole / 60);
+  if (hours < 72) return { number: `${hours} h ${String(whole % 60).padStart(2, '0')}`, unit: 'min' };
+  const days = Math.floor(hours / 24);
+  return { number: `${days} d ${hours % 24}`, unit: 'h' };
+}
+
+function fixed(value: number, decimals: number): string {
+  const text = Math.abs(value).toLocaleString('en-GB', {
+    minimumFractionDigits: decimals,
+    maximumFractionDigits: decimals,
+  });
+  return `${value < 0 && /[1-9]/.test(text) ? '−' : ''}${text.replaceAll(',', NARROW)}`;
+}
