@@ -48,4 +48,6 @@ function* danglingIds(catalogue: Catalogue): Generator<{ path: string; message: 
       if (missing !== undefined) yield { path: `${list}.${i}.cautionIds`, message: `no caution ${missing}` };
     }
   }
+  const missing = catalogue.bench.hollowCautionIds.find((id) => !cautions.has(id));
+  if (missing !== undefined) yield { path: 'bench.hollowCautionIds', message: `no caution ${missing}` };
 }

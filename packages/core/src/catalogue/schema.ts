@@ -1,7 +1,10 @@
 import { z } from 'zod';
 
 /** Words that go into ids: short, lower case, joined by hyphens. */
-const Id = z.string().regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case words joined by hyphens').max(60);
+const Id = z
+  .string()
+  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case words joined by hyphens')
+  .max(60);
 const Name = z.string().min(1).max(80);
 const positive = z.number().positive().max(1e7);
 const notNegative = z.number().min(0).max(1e7);
@@ -84,6 +87,8 @@ const Stuff = z.strictObject({
     cureMin: positive,
     /** Film the times are stated for, and the power by which they grow; null where the film is always thin. */
     perFilm: z.strictObject({ refMm: positive, power: z.number().min(1).max(2) }).nullable(),
+    /** How much faster a chemical setter is 10 °C warmer; 1 where warmth does not matter. */
+    speedPer10C: z.number().min(1).max(4),
   }),
   minC: z.number().nullable(),
   /** Parts by volume, in the order they go into the bowl; empty where it is used as it comes. */
@@ -116,6 +121,8 @@ const Bench = z.strictObject({
   sheetTrimMm: Estimate,
   glueLossPct: Estimate,
   markingMinPerLine: Estimate,
+  hollowM2PerH: Estimate,
+  hollowCautionIds: z.array(Id),
   bowlMl: Estimate,
   cuttingSetUpMin: Estimate,
   glueSetUpMin: Estimate,
@@ -127,7 +134,13 @@ const Starter = z.strictObject({
   substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
   ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
   raised: z.strictObject({ materialId: Id, glueId: Id }),
-  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats }),
+  coats: z.strictObject({
+    open: StarterCoats,
+    raised: StarterCoats,
+    route: StarterCoats,
+    pit: StarterCoats,
+    water: StarterCoats,
+  }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: Id }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });

@@ -1,7 +1,20 @@
 export { between, boxAround, boxesOverlap, distanceMm, turn } from './point';
 export type { Box, Point } from './point';
 export {
-  EMPTY, areaMm2, boxRegion, contains, crossings, edgeMm, innerEdgeMm, intersection, isEmpty, pieces, regionBox, regionOf, unite, without,
+  EMPTY,
+  areaMm2,
+  boxRegion,
+  contains,
+  crossings,
+  edgeMm,
+  innerEdgeMm,
+  intersection,
+  isEmpty,
+  pieces,
+  regionBox,
+  regionOf,
+  unite,
+  without,
 } from './region';
 export type { Region, Ring } from './region';
 export { ROUND_SIDES, bent, lineLengthMm, roundRing, selfCrossing, stripRegion } from './outline';

@@ -25,7 +25,13 @@ export function measureFeature(land: Land, table: Box): FeatureGround {
   const { feature, shows, body, baseMm } = land;
   const outline = outlineArea(feature.name, feature.shape);
   const drop = Math.abs(isSunk(feature) ? feature.depthMm : land.levelMm - baseMm);
-  const edge = given(`${feature.name}, edge on the table`, innerEdgeMm(body, table), 'mm', 'drawing', 'measured round the outline, table edges left out');
+  const edge = given(
+    `${feature.name}, edge on the table`,
+    innerEdgeMm(body, table),
+    'mm',
+    'drawing',
+    'measured round the outline, table edges left out',
+  );
   const height = given(`${feature.name}, ${isSunk(feature) ? 'depth' : 'height of its faces'}`, drop, 'mm', 'plan');
   return {
     featureId: feature.id,
@@ -47,7 +53,13 @@ function outlineArea(name: string, shape: Shape): Figure<'mm²'> {
     case 'round': {
       const radius = given(`${name}, radius`, shape.radiusMm, 'mm', 'plan');
       const share = (ROUND_SIDES / 2) * Math.sin((2 * Math.PI) / ROUND_SIDES);
-      const factor = given('Polygon for a circle', share, '1', 'definition', `${ROUND_SIDES} sides: ${ROUND_SIDES / 2} × sin(360° ÷ ${ROUND_SIDES})`);
+      const factor = given(
+        'Polygon for a circle',
+        share,
+        '1',
+        'definition',
+        `${ROUND_SIDES} sides: ${ROUND_SIDES / 2} × sin(360° ÷ ${ROUND_SIDES})`,
+      );
       return reckon(label, 'mm²', reckon(`${name}, radius squared`, 'mm²', radius, '×', radius), '×', factor);
     }
     case 'outline': {

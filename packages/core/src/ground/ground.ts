@@ -1,5 +1,5 @@
 import { type Region, boxesOverlap, intersection, boxRegion, isEmpty, regionBox } from '../geometry';
-import type { Plan, Shape } from '../plan';
+import type { Feature, Shape, Table } from '../plan';
 import type { Figure } from '../units';
 import { type FeatureGround, measureFeature } from './feature-ground';
 import { type Land, settle } from './land';
@@ -19,19 +19,23 @@ export interface Ground {
   readonly lands: readonly Land[];
   readonly features: readonly FeatureGround[];
   readonly tileLands: readonly TileLand[];
+  /** The same, by tile. */
+  readonly onTile: ReadonlyMap<string, readonly TileLand[]>;
 }
 
 /** First stage of the pipeline. @param regionOfShape see {@link settle} */
-export function layGround(plan: Plan, regionOfShape: (shape: Shape) => Region): Ground {
-  const tiles = tilesOf(plan.table);
-  const lands = settle(plan, regionOfShape);
-  const table = tableBox(plan.table);
+export function layGround(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): Ground {
+  const tiles = tilesOf(table);
+  const lands = settle(table, features, regionOfShape);
+  const box = tableBox(table);
+  const tileLands = lands.flatMap((land) => onTiles(land, tiles));
   return {
     tiles,
-    tableArea: tableArea(plan.table),
+    tableArea: tableArea(table),
     lands,
-    features: lands.map((land) => measureFeature(land, table)),
-    tileLands: lands.flatMap((land) => onTiles(land, tiles)),
+    features: lands.map((land) => measureFeature(land, box)),
+    tileLands,
+    onTile: new Map(tiles.map(({ id }) => [id, tileLands.filter(({ tileId }) => tileId === id)])),
   };
 }
 

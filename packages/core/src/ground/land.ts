@@ -1,5 +1,5 @@
 import { type Region, EMPTY, areaMm2, boxRegion, intersection, isEmpty, without } from '../geometry';
-import type { Feature, Plan, Shape } from '../plan';
+import type { Feature, Shape, Table } from '../plan';
 import { tableBox } from './tiles';
 
 /** A feature settled among its neighbours: what of it is foam or hole, and what of it shows. */
@@ -26,17 +26,17 @@ const INSIDE_MM2 = 1;
  * and stops at pits. The order of the list decides ties: later wins.
  * @param regionOfShape the ground a shape covers; passed in so that the pipeline can keep unchanged shapes
  */
-export function settle(plan: Plan, regionOfShape: (shape: Shape) => Region): readonly Land[] {
-  const table = boxRegion(tableBox(plan.table));
-  const wholes = new Map(plan.features.map((feature) => [feature, intersection(regionOfShape(feature.shape), table)]));
+export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
+  const tableRegion = boxRegion(tableBox(table));
+  const wholes = new Map(features.map((feature) => [feature, intersection(regionOfShape(feature.shape), tableRegion)]));
   const whole = (feature: Feature): Region => wholes.get(feature)!;
-  const sunk = plan.features.filter(isSunk);
-  const raised = plan.features.filter(isRaised);
-  const routes = plan.features.filter(({ kind }) => kind === 'route');
+  const sunk = features.filter(isSunk);
+  const raised = features.filter(isRaised);
+  const routes = features.filter(({ kind }) => kind === 'route');
   const sunkWholes = sunk.map(whole);
   const later = (list: readonly Feature[], feature: Feature): Region[] => list.slice(list.indexOf(feature) + 1).map(whole);
 
-  return plan.features.map((feature): Land => {
+  return features.map((feature): Land => {
     if (isSunk(feature)) {
       const body = without(whole(feature), later(sunk, feature));
       return { feature, whole: whole(feature), body, shows: body, baseMm: 0, levelMm: -feature.depthMm };

@@ -37,7 +37,11 @@ export const tableBox = (table: Table): Box => ({ left: 0, top: 0, right: tableW
 /** Width × depth of the table, from the tile sizes of the plan. */
 export function tableArea(table: Table): Figure<'mm²'> {
   const side = (label: string, sizes: readonly number[], what: string): Figure<'mm'> =>
-    total(label, 'mm', sizes.map((size, i) => given(`${what} ${i + 1}`, size, 'mm', 'plan')));
+    total(
+      label,
+      'mm',
+      sizes.map((size, i) => given(`${what} ${i + 1}`, size, 'mm', 'plan')),
+    );
   const width = side('Table width', table.columnWidthsMm, 'Column');
   const depth = side('Table depth', table.rowDepthsMm, 'Row');
   return reckon('Table', 'mm²', width, '×', depth);

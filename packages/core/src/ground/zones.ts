@@ -27,8 +27,19 @@ export interface Zones {
 export function zonesOf(ground: Ground): Zones {
   const zone = (kind: ZoneKind): Zone => {
     const features = ground.features.filter((feature) => feature.kind === kind && feature.surface.value > 0);
-    const surface = kind === 'open' ? openSurface(ground) : total(`${ZONE_NAMES[kind]}, surface`, 'mm²', features.map((f) => f.surface));
-    const faces = total(`${ZONE_NAMES[kind]}, upright faces`, 'mm²', features.map((feature) => feature.sides));
+    const surface =
+      kind === 'open'
+        ? openSurface(ground)
+        : total(
+            `${ZONE_NAMES[kind]}, surface`,
+            'mm²',
+            features.map((f) => f.surface),
+          );
+    const faces = total(
+      `${ZONE_NAMES[kind]}, upright faces`,
+      'mm²',
+      features.map((feature) => feature.sides),
+    );
     const both = faces.value === 0 ? surface : reckon(`${ZONE_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
     return { kind, surface, coated: inSquareMetres(both), features };
   };
@@ -46,14 +57,18 @@ export const ZONE_NAMES: Readonly<Record<ZoneKind, string>> = {
 };
 
 function openSurface(ground: Ground): Figure<'mm²'> {
-  const taken = total('Taken by features', 'mm²', ground.features.map((feature) => feature.surface));
+  const taken = total(
+    'Taken by features',
+    'mm²',
+    ground.features.map((feature) => feature.surface),
+  );
   return reckon(`${ZONE_NAMES.open}, surface`, 'mm²', ground.tableArea, '−', taken);
 }
 
 function tileZones(ground: Ground, { id, box }: Ground['tiles'][number]): TileZone[] {
   const sums = new Map<ZoneKind, { surfaceMm2: number; coatedMm2: number }>();
   let takenMm2 = 0;
-  for (const { land, body, shows } of ground.tileLands.filter(({ tileId }) => tileId === id)) {
+  for (const { land, body, shows } of ground.onTile.get(id)!) {
     const surfaceMm2 = areaMm2(shows);
     const sidesMm2 = innerEdgeMm(body, box) * Math.abs(land.levelMm - land.baseMm);
     const sum = sums.get(land.feature.kind) ?? { surfaceMm2: 0, coatedMm2: 0 };

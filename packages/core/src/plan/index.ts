@@ -1,11 +1,36 @@
 export { ZONE_KINDS, tableDepthMm, tableWidthMm } from './plan';
-export type { Calendar, Climate, Coat, Feature, FeatureKind, GroundLayer, Plan, PlanDraft, Shape, Stack, Table, ZoneKind } from './plan';
+export type {
+  Calendar,
+  Climate,
+  Coat,
+  Feature,
+  FeatureKind,
+  GroundLayer,
+  Plan,
+  PlanDraft,
+  Shape,
+  Stack,
+  Table,
+  ZoneKind,
+} from './plan';
 export { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
 export { evenSplit, fewestTiles, newPlan } from './new-plan';
 export type { NewBoard } from './new-plan';
 export {
-  fittedTo, mayLosePoint, middleLine, movedBy, rectangle, shapeBox, shapePoints, shapeRegion, stripLengthMm, widthHandle, widthThrough,
-  withPoint, withPointAfter, withoutPoint,
+  fittedTo,
+  mayLosePoint,
+  middleLine,
+  movedBy,
+  rectangle,
+  shapeBox,
+  shapePoints,
+  shapeRegion,
+  stripLengthMm,
+  widthHandle,
+  widthThrough,
+  withPoint,
+  withPointAfter,
+  withoutPoint,
 } from './shape';
 export { snapLines, snapped } from './snap';
 export type { SnapKind, SnapLines, Snapped } from './snap';

@@ -59,4 +59,9 @@ export function evenSplit(lengthMm: number, count: number): number[] {
 /** The smallest count of tiles along a length that keeps each within what a tile may be. */
 export const fewestTiles = (lengthMm: number): number => Math.max(1, Math.ceil(lengthMm / LIMITS.tileMm.max));
 
-const coat = ({ stuffId, methodId }: { stuffId: string; methodId: string }): Coat => ({ id: `${stuffId}-${methodId}`, stuffId, methodId, filmMm: null });
+const coat = ({ stuffId, methodId }: { stuffId: string; methodId: string }): Coat => ({
+  id: `${stuffId}-${methodId}`,
+  stuffId,
+  methodId,
+  filmMm: null,
+});

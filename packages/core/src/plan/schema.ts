@@ -3,29 +3,42 @@ import { selfCrossing } from '../geometry';
 import type { Limits } from '../units';
 import { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
 
-const said = (value: unknown): string => (typeof value === 'number' ? String(value) : JSON.stringify(value)?.slice(0, 40) ?? 'nothing');
+const said = (value: unknown): string =>
+  typeof value === 'number' ? String(value) : (JSON.stringify(value)?.slice(0, 40) ?? 'nothing');
 
 /** A number within limits, refused with its value and what would do. */
 const within = ({ min, max }: Limits, unit: string): z.ZodNumber => {
-  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
+  const error = ({ input }: { input?: unknown }): string =>
+    `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
   return z.number({ error }).min(min, { error }).max(max, { error });
 };
 const mm = (limits: Limits): z.ZodNumber => within(limits, 'mm');
 
 /** Text that every store and every screen can hold: no control characters, no half of a surrogate pair. */
 const text = (max: number): z.ZodString =>
-  z.string().min(1, 'is empty; a few words would do').max(max, `is longer than ${max} characters`).regex(/^[^\p{Cc}\p{Cs}]*$/u, 'holds control characters');
+  z
+    .string()
+    .min(1, 'is empty; a few words would do')
+    .max(max, `is longer than ${max} characters`)
+    .regex(/^[^\p{Cc}\p{Cs}]*$/u, 'holds control characters');
 const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'expected 1 to 40 letters, digits, - or _');
 
 const PointSchema = z.strictObject({ x: mm(LIMITS.coordinateMm), y: mm(LIMITS.coordinateMm) });
 
 const Outline = z
-  .strictObject({ form: z.literal('outline'), points: z.array(PointSchema).min(3, 'expected at least 3 corners').max(MAX_POINTS) })
+  .strictObject({
+    form: z.literal('outline'),
+    points: z.array(PointSchema).min(3, 'expected at least 3 corners').max(MAX_POINTS),
+  })
   .superRefine(({ points }, context) => {
     const crossing = selfCrossing(points);
     if (crossing === null) return;
     const [i, j] = crossing;
-    context.addIssue({ code: 'custom', path: ['points'], message: `the outline crosses itself: side ${i + 1} meets side ${j + 1}; move a corner so that no sides cross` });
+    context.addIssue({
+      code: 'custom',
+      path: ['points'],
+      message: `the outline crosses itself: side ${i + 1} meets side ${j + 1}; move a corner so that no sides cross`,
+    });
   });
 const Round = z.strictObject({ form: z.literal('round'), centre: PointSchema, radiusMm: mm(LIMITS.radiusMm) });
 const Strip = z.strictObject({
@@ -44,7 +57,13 @@ const Feature = z.discriminatedUnion('kind', [
   /** Goes `depthMm` under the ground and through raised ground above it. `cutThrough`: down to the substrate on purpose. */
   z.strictObject({ ...common, kind: z.literal('pit'), depthMm: mm(LIMITS.depthMm), cutThrough: z.boolean() }),
   /** A pit with water standing `waterMm` deep over its floor. */
-  z.strictObject({ ...common, kind: z.literal('water'), depthMm: mm(LIMITS.depthMm), waterMm: mm(LIMITS.waterMm), cutThrough: z.boolean() }),
+  z.strictObject({
+    ...common,
+    kind: z.literal('water'),
+    depthMm: mm(LIMITS.depthMm),
+    waterMm: mm(LIMITS.waterMm),
+    cutThrough: z.boolean(),
+  }),
   /** A surface of its own at the level of whatever it lies on. */
   z.strictObject({ ...common, kind: z.literal('route') }),
 ]);
@@ -56,9 +75,17 @@ const GroundLayer = z.strictObject({
   /** Adhesive to the layer (or substrate) below; not used by the lowest layer where there is no substrate. */
   glueBelowId: Id,
 });
-const Coat = z.strictObject({ id: Id, stuffId: Id, methodId: Id, /** Overrides the catalogue's film. */ filmMm: mm(LIMITS.filmMm).nullable() });
+const Coat = z.strictObject({
+  id: Id,
+  stuffId: Id,
+  methodId: Id,
+  /** Overrides the catalogue's film. */ filmMm: mm(LIMITS.filmMm).nullable(),
+});
 const coats = z.array(Coat).max(20);
-const tiles = z.array(mm(LIMITS.tileMm)).min(1, 'expected at least one').max(LIMITS.tilesAlong.max, `at most ${LIMITS.tilesAlong.max} would do`);
+const tiles = z
+  .array(mm(LIMITS.tileMm))
+  .min(1, 'expected at least one')
+  .max(LIMITS.tilesAlong.max, `at most ${LIMITS.tilesAlong.max} would do`);
 
 const WorkingHours = z
   .strictObject({
@@ -85,7 +112,11 @@ export const PlanSchema = z
     name: text(80),
     units: z.enum(['metric', 'imperial']),
     figureHeightMm: mm(LIMITS.figureHeightMm),
-    seed: z.number().int().min(0).max(2 ** 31),
+    seed: z
+      .number()
+      .int()
+      .min(0)
+      .max(2 ** 31),
     table: z.strictObject({ columnWidthsMm: tiles, rowDepthsMm: tiles, seamAllowanceMm: mm(LIMITS.seamAllowanceMm) }),
     stack: z.strictObject({
       substrate: z.strictObject({ materialId: Id, thicknessMm: mm(LIMITS.thicknessMm) }).nullable(),
@@ -97,7 +128,10 @@ export const PlanSchema = z
     coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats }),
     cutting: z.strictObject({ trimMm: mm(LIMITS.trimMm) }),
     climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: Id }),
-    calendar: z.strictObject({ startsOn: StartDate, hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21) }),
+    calendar: z.strictObject({
+      startsOn: StartDate,
+      hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21),
+    }),
     /** Where the section is cut. */
     section: z.strictObject({ from: PointSchema, to: PointSchema }),
   })
@@ -107,9 +141,19 @@ export const PlanSchema = z
         if (ids.indexOf(id) < i) context.addIssue({ code: 'custom', path: path(i), message: `${id} stands twice` });
       });
     };
-    repeated(features.map(({ id }) => id), (i) => ['features', i, 'id']);
-    repeated(stack.ground.map(({ id }) => id), (i) => ['stack', 'ground', i, 'id']);
-    for (const kind of ZONE_KINDS) repeated(coats[kind].map(({ id }) => id), (i) => ['coats', kind, i, 'id']);
+    repeated(
+      features.map(({ id }) => id),
+      (i) => ['features', i, 'id'],
+    );
+    repeated(
+      stack.ground.map(({ id }) => id),
+      (i) => ['stack', 'ground', i, 'id'],
+    );
+    for (const kind of ZONE_KINDS)
+      repeated(
+        coats[kind].map(({ id }) => id),
+        (i) => ['coats', kind, i, 'id'],
+      );
   });
 
 const ZONE_KINDS = ['open', 'raised', 'route', 'pit', 'water'] as const;

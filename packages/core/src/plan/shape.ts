@@ -81,7 +81,12 @@ export function rectangle(a: Point, b: Point): Extract<Shape, { form: 'outline' 
   const { left, top, right, bottom } = boxAround([a, b]);
   return {
     form: 'outline',
-    points: [{ x: left, y: top }, { x: right, y: top }, { x: right, y: bottom }, { x: left, y: bottom }],
+    points: [
+      { x: left, y: top },
+      { x: right, y: top },
+      { x: right, y: bottom },
+      { x: left, y: bottom },
+    ],
   };
 }
 

@@ -26,7 +26,12 @@ export function snapLines(plan: Plan, exceptId: string | null): SnapLines {
     const seams: SnapLine[] = [];
     let atMm = 0;
     for (const size of sizes.slice(0, -1)) seams.push({ atMm: (atMm += size), kind: 'seam' });
-    return [{ atMm: 0, kind: 'edge' }, { atMm: whole, kind: 'edge' }, ...seams, ...corners.map((p): SnapLine => ({ atMm: p[axis], kind: 'corner' }))];
+    return [
+      { atMm: 0, kind: 'edge' },
+      { atMm: whole, kind: 'edge' },
+      ...seams,
+      ...corners.map((p): SnapLine => ({ atMm: p[axis], kind: 'corner' })),
+    ];
   };
   const { table } = plan;
   return { x: lines(table.columnWidthsMm, tableWidthMm(table), 'x'), y: lines(table.rowDepthsMm, tableDepthMm(table), 'y') };

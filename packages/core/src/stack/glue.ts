@@ -17,7 +17,11 @@ export function glueNeeds(joints: readonly Joint[], catalogue: Catalogue): reado
   const ids = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))];
   return ids.map((adhesiveId) => {
     const adhesive = adhesiveBy(catalogue, adhesiveId);
-    const faces = total(`${adhesive.name}, glued faces`, 'mm²', joints.filter((joint) => joint.adhesiveId === adhesiveId).map(({ area }) => area));
+    const faces = total(
+      `${adhesive.name}, glued faces`,
+      'mm²',
+      joints.filter((joint) => joint.adhesiveId === adhesiveId).map(({ area }) => area),
+    );
     return { adhesiveId, name: adhesive.name, mass: glueMass(adhesive.name, adhesive, faces, catalogue) };
   });
 }

@@ -17,6 +17,7 @@ export interface BaseLayer {
 /** Raised ground as layers of stock. */
 export interface RaisedStack {
   readonly land: Land;
+  readonly materialId: string;
   readonly buildUp: BuildUp | null;
 }
 /** A face glued to another: where, what lies on what, and how much of it on the whole table. */
@@ -44,18 +45,26 @@ const THROUGH_MM = 0.05;
 /** Third stage: layers and the joints between them. */
 export function stackUp(plan: Plan, ground: Ground, catalogue: Catalogue): BoardStack {
   const base = baseLayers(plan);
-  const height = total('Ground over the substrate', 'mm', plan.stack.ground.map((layer, i) => given(`Ground layer ${i + 1}`, layer.thicknessMm, 'mm', 'plan')));
+  const height = total(
+    'Ground over the substrate',
+    'mm',
+    plan.stack.ground.map((layer, i) => given(`Ground layer ${i + 1}`, layer.thicknessMm, 'mm', 'plan')),
+  );
   const stockMm = thicknessesOf(catalogue, plan.stack.raised.materialId);
-  const raised = ground.lands.filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0).map((land) => ({
-    land,
-    buildUp: buildUp(land.levelMm - land.baseMm, stockMm, catalogue.bench.raisedToleranceMm.value),
-  }));
+  const raised = ground.lands
+    .filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0)
+    .map((land) => ({
+      land,
+      materialId: plan.stack.raised.materialId,
+      buildUp: buildUp(land.levelMm - land.baseMm, stockMm, catalogue.bench.raisedToleranceMm.value),
+    }));
   const joints = [...baseJoints(base, ground, height.value), ...raised.flatMap((stack) => raisedJoints(plan, stack, ground))];
   return { base, ground: height, raised, joints };
 }
 
 /** Whether a pit of this depth takes the whole of a layer away. */
-export const goesThrough = (depthMm: number, layer: BaseLayer, groundMm: number): boolean => depthMm >= groundMm - layer.bottomMm - THROUGH_MM;
+export const goesThrough = (depthMm: number, layer: BaseLayer, groundMm: number): boolean =>
+  depthMm >= groundMm - layer.bottomMm - THROUGH_MM;
 
 function baseLayers({ stack }: Plan): BaseLayer[] {
   const layers: BaseLayer[] = [];
@@ -65,7 +74,14 @@ function baseLayers({ stack }: Plan): BaseLayer[] {
   }
   let at = 0;
   for (const { id, materialId, thicknessMm, glueBelowId } of stack.ground) {
-    layers.push({ id, materialId, thicknessMm, bottomMm: at, topMm: at + thicknessMm, glueId: layers.length === 0 ? null : glueBelowId });
+    layers.push({
+      id,
+      materialId,
+      thicknessMm,
+      bottomMm: at,
+      topMm: at + thicknessMm,
+      glueId: layers.length === 0 ? null : glueBelowId,
+    });
     at += thicknessMm;
   }
   return layers;
@@ -80,7 +96,11 @@ function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number
       const { feature } = ground.lands[k]!;
       return isSunk(feature) && goesThrough(feature.depthMm, upper, groundMm);
     });
-    const gone = total(`${label}: cut away by pits`, 'mm²', holes.map(({ body }) => body));
+    const gone = total(
+      `${label}: cut away by pits`,
+      'mm²',
+      holes.map(({ body }) => body),
+    );
     return {
       id: `under-${upper.id}`,
       label,
@@ -93,9 +113,9 @@ function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number
   });
 }
 
-function raisedJoints(plan: Plan, { land, buildUp: built }: RaisedStack, ground: Ground): Joint[] {
+function raisedJoints(plan: Plan, { land, materialId, buildUp: built }: RaisedStack, ground: Ground): Joint[] {
   const { feature } = land;
-  const { materialId, glueId } = plan.stack.raised;
+  const { glueId } = plan.stack.raised;
   const footprint = ground.features.find(({ featureId }) => featureId === feature.id)!.body;
   return (built?.thicknessesMm ?? []).map((_, i): Joint => ({
     id: `${feature.id}-${i}`,

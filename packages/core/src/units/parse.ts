@@ -21,12 +21,7 @@ const LENGTH = /^([+\-−]?)\s*(\d+(?:[.,]\d+)?(?:e\d+)?)?(?:[\s-]*(\d+)\/(\d+))
  * @param limits in mm
  * @returns mm; or what was typed and what would do
  */
-export function parseLength(
-  typed: string,
-  what: string,
-  system: MeasureSystem,
-  limits: Limits,
-): Result<number, FieldProblem> {
+export function parseLength(typed: string, what: string, system: MeasureSystem, limits: Limits): Result<number, FieldProblem> {
   const match = LENGTH.exec(typed.trim());
   const range = `${lengthField(limits.min, system)} to ${lengthField(limits.max, system)} ${system === 'metric' ? 'mm' : 'in'}`;
   const [, sign, whole, over, under, unit] = match ?? [];

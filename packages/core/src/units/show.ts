@@ -30,9 +30,7 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
         ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }
         : { number: fixed(value, 2), unit: 'm' };
     case 'mm²':
-      return imperial
-        ? { number: fixed(value / MM2_PER_FT2, 2), unit: 'ft²' }
-        : { number: fixed(value / 1e6, 3), unit: 'm²' };
+      return imperial ? { number: fixed(value / MM2_PER_FT2, 2), unit: 'ft²' } : { number: fixed(value / 1e6, 3), unit: 'm²' };
     case 'm²':
       return show({ value: value * 1e6, unit: 'mm²' }, showing);
     case 'ml':

@@ -5,6 +5,8 @@ export interface WorkingLine {
   readonly label: string;
   readonly expression: string;
   readonly result: string;
+  /** For a sum: what is added, one by one, with its own name. */
+  readonly addends: readonly { readonly label: string; readonly amount: string }[];
 }
 /** One input of a working, with where it came from. */
 export interface WorkingInput {
@@ -40,7 +42,8 @@ export function working(figure: Figure, currency: string): Working {
     for (const earlier of from) visit(earlier);
     const shown = from.map((earlier) => exact(earlier, currency));
     const expression = 'parts' in step ? shown.join(' + ') || 'nothing to add' : shown.join(` ${step.sign} `);
-    lines.set(step, { label: step.label, expression, result: amount });
+    const addends = 'parts' in step ? from.map((earlier, i) => ({ label: earlier.label, amount: shown[i]! })) : [];
+    lines.set(step, { label: step.label, expression, result: amount, addends });
   };
   visit(figure);
   return { inputs: distinct([...inputs.values()]), lines: distinct([...lines.values()]) };

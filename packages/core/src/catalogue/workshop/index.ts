@@ -7,5 +7,16 @@ import { stuffs } from './stuffs';
 
 /** The catalogue that ships: starting figures, every one with its range and origin, all prices invented. */
 export const WORKSHOP_CATALOGUE: Catalogue = {
-  version: 1, currency: 'EUR', materials, sheets, adhesives, stuffs, methods, tools, airs, cautions, bench, starter,
+  version: 1,
+  currency: 'EUR',
+  materials,
+  sheets,
+  adhesives,
+  stuffs,
+  methods,
+  tools,
+  airs,
+  cautions,
+  bench,
+  starter,
 };

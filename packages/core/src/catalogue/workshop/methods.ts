@@ -2,8 +2,15 @@ import type { Catalogue, Method } from '../schema';
 import { about } from './estimate';
 
 /** `rank` puts the dirty and wet work before the fine; `m2PerH` is one careful person. */
-const method = (id: string, name: string, rank: number, m2PerH: readonly [number, number, number], coverShare: number, cautionIds: string[] = [], setUpMin = 8): Method =>
-  ({ id, name, rank, m2PerH: about(...m2PerH), coverShare, setUpMin, cautionIds });
+const method = (
+  id: string,
+  name: string,
+  rank: number,
+  m2PerH: readonly [number, number, number],
+  coverShare: number,
+  cautionIds: string[] = [],
+  setUpMin = 8,
+): Method => ({ id, name, rank, m2PerH: about(...m2PerH), coverShare, setUpMin, cautionIds });
 
 export const methods: Catalogue['methods'] = [
   method('spread', 'spread', 10, [0.6, 0.4, 0.8], 1, ['dust']),
@@ -30,14 +37,23 @@ export const airs: Catalogue['airs'] = [
 ];
 
 export const cautions: Catalogue['cautions'] = [
-  { id: 'blade', text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
-  { id: 'saw', text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
+  {
+    id: 'blade',
+    text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.',
+  },
+  {
+    id: 'saw',
+    text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.',
+  },
   { id: 'hot', text: 'Hot tip and wire burn. Keep the air moving.' },
   { id: 'fumes', text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
   { id: 'spray', text: 'Outdoors or under extraction, mask for vapours, no flame.' },
   { id: 'dust', text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
   { id: 'sensitiser', text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
-  { id: 'resin', text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.' },
+  {
+    id: 'resin',
+    text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.',
+  },
 ];
 
 export const bench: Catalogue['bench'] = {
@@ -46,6 +62,8 @@ export const bench: Catalogue['bench'] = {
   sheetTrimMm: about(5, 0, 10),
   glueLossPct: about(10, 5, 20),
   markingMinPerLine: about(1 / 3, 0.25, 0.5),
+  hollowM2PerH: about(0.5, 0.25, 1),
+  hollowCautionIds: ['blade', 'dust'],
   bowlMl: about(400, 250, 600),
   cuttingSetUpMin: about(8, 5, 12),
   glueSetUpMin: about(8, 5, 12),

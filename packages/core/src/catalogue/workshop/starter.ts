@@ -1,7 +1,13 @@
 import type { Catalogue } from '../schema';
 
 const use = (stuffId: string, methodId: string): { stuffId: string; methodId: string } => ({ stuffId, methodId });
-const painted = [use('masonry-paint', 'base'), use('craft-acrylic', 'overbrush'), use('wash', 'wash'), use('pale-acrylic', 'drybrush'), use('matt-varnish', 'varnish')];
+const painted = [
+  use('masonry-paint', 'base'),
+  use('craft-acrylic', 'overbrush'),
+  use('wash', 'wash'),
+  use('pale-acrylic', 'drybrush'),
+  use('matt-varnish', 'varnish'),
+];
 const hour = (h: number): number => h * 60;
 
 /** Where a new board starts: one sheet of foam on a substrate, and a plain run of coats. */

@@ -1,0 +1,73 @@
+import globals from 'globals';
+import tseslint from 'typescript-eslint';
+import vue from 'eslint-plugin-vue';
+import vueParser from 'vue-eslint-parser';
+
+/** Packages the core may use: pure computation, no DOM, no Node, no framework. */
+const CORE_PACKAGES = ['zod', 'clipper2-ts', 'immer'];
+
+const coreImports = {
+  patterns: [
+    {
+      regex: `^(?!\\.{1,2}/)(?!(?:${CORE_PACKAGES.join('|')})$).*`,
+      message: 'core imports only itself and pure packages: no DOM, Node, Vue, or other workspace.',
+    },
+    { regex: '^(\\.\\./){3,}|/(server|web|e2e|scripts)/', message: 'core does not reach out of its own folder.' },
+    { regex: '^\\.\\./[a-z-]+/(?!load$|check$|schema$|workshop$).+', message: "another folder is imported by its face, '../folder'." },
+  ],
+};
+const testImports = {
+  patterns: [
+    {
+      regex: `^(?!\\.{1,2}/)(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check'].join('|')})$).*`,
+      message: 'core tests import only core, vitest and fast-check.',
+    },
+  ],
+};
+const noClock = [
+  { object: 'Date', property: 'now', message: 'core has no clock: pass the time in.' },
+  { object: 'Math', property: 'random', message: 'core has no hidden chance: pass a seeded random in.' },
+];
+
+export default tseslint.config(
+  { ignores: ['**/dist/**', '**/node_modules/**', '.local/**', 'reports/**'] },
+  ...tseslint.configs.strict,
+  ...vue.configs['flat/recommended'],
+  {
+    files: ['**/*.vue'],
+    languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] }, globals: globals.browser },
+  },
+  {
+    rules: {
+      '@typescript-eslint/no-non-null-assertion': 'off', // noUncheckedIndexedAccess makes every grid access need one
+      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
+      '@typescript-eslint/consistent-type-imports': ['error', { fixStyle: 'inline-type-imports' }],
+      '@typescript-eslint/only-throw-error': 'off',
+      'vue/max-attributes-per-line': 'off',
+      'vue/singleline-html-element-content-newline': 'off',
+      'vue/html-self-closing': 'off',
+      'vue/html-indent': 'off',
+      'vue/html-closing-bracket-newline': 'off',
+      'vue/multi-word-component-names': 'off',
+      'no-console': 'error',
+    },
+  },
+  {
+    files: ['packages/core/src/**/*.ts'],
+    rules: {
+      'no-restricted-imports': ['error', coreImports],
+      'no-restricted-properties': ['error', ...noClock],
+      'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance', 'localStorage'],
+    },
+  },
+  { files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'], rules: { 'no-restricted-imports': ['error', testImports] } },
+  {
+    files: ['packages/web/**/*.{ts,vue}'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^@spare-acre/server|/server/', message: 'web and server meet only in core.' }] }] },
+  },
+  {
+    files: ['packages/server/**/*.ts'],
+    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^@spare-acre/web|/web/', message: 'web and server meet only in core.' }] }] },
+  },
+  { files: ['scripts/**', 'e2e/**', '*.js', '*.ts'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },
+);

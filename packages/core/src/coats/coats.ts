@@ -1,0 +1,109 @@
+import { type Catalogue, type Method, type Stuff, estimated, methodBy, stuffBy } from '../catalogue';
+import { type Zone, type Zones } from '../ground';
+import { type Coat, type Feature, type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
+import { type Figure, given, inMillilitres, litresInMillilitres, reckon, total } from '../units';
+
+/** One coat on one kind of surface, over the whole board. */
+export interface CoatNeed {
+  readonly zone: ZoneKind;
+  readonly coatId: string;
+  readonly stuff: Stuff;
+  readonly method: Method;
+  readonly filmMm: number | null;
+  readonly area: Figure<'m²'>;
+  readonly volume: Figure<'ml'>;
+}
+/** What the board takes of one stuff. */
+export interface StuffNeed {
+  readonly stuff: Stuff;
+  readonly volume: Figure<'ml'>;
+  /** What stays on the board when it is dry. */
+  readonly dryMass: Figure<'g'>;
+}
+
+/** Sixth stage: how much of what goes on each kind of surface. */
+export function coatNeeds(plan: Plan, zones: Zones, catalogue: Catalogue): readonly CoatNeed[] {
+  return ZONE_KINDS.flatMap((kind) => {
+    const zone = zones.byKind[kind];
+    return zone.coated.value <= 0 ? [] : plan.coats[kind].map((coat) => coatNeed(coat, zone, plan.features, catalogue));
+  });
+}
+
+/** The coats summed by stuff, in the order they are first used. */
+export function stuffNeeds(needs: readonly CoatNeed[]): readonly StuffNeed[] {
+  const stuffs = [...new Set(needs.map(({ stuff }) => stuff))];
+  return stuffs.map((stuff) => {
+    const volume = total(
+      stuff.name,
+      'ml',
+      needs.filter((need) => need.stuff === stuff).map((need) => need.volume),
+    );
+    const wet = reckon(`${stuff.name}, wet`, 'g', volume, '×', estimated(`${stuff.name}, density`, stuff.densityGPerMl, 'g/ml'));
+    const { value, low, high, origin } = stuff.solidsPct;
+    const solids = given(`${stuff.name}, share that stays`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
+    return { stuff, volume, dryMass: reckon(`${stuff.name}, dry`, 'g', wet, '×', solids) };
+  });
+}
+
+/** How many pours a depth of water takes, by the greatest depth the stuff may be poured at once. */
+export function poursFor(waterMm: number, maxPourMm: number): number {
+  return Math.max(1, Math.ceil(waterMm / maxPourMm - 1e-9));
+}
+
+/**
+ * The volume one coat takes of a surface.
+ * @source craft.md §6: area × relief × film × (1 + loss); §7 for paint: area ÷ coverage × share of the method
+ */
+function coatNeed(coat: Coat, zone: Zone, features: readonly Feature[], catalogue: Catalogue): CoatNeed {
+  const stuff = stuffBy(catalogue, coat.stuffId);
+  const method = methodBy(catalogue, coat.methodId);
+  const base = { zone: zone.kind, coatId: coat.id, stuff, method, filmMm: null, area: zone.coated };
+  const what = `${stuff.name}, ${method.name}, ${zone.kind}`;
+  switch (stuff.spread.by) {
+    case 'film': {
+      const filmMm = coat.filmMm ?? stuff.spread.filmMm.value;
+      const film = coat.filmMm === null ? estimated('Film', stuff.spread.filmMm, 'mm') : given('Film', coat.filmMm, 'mm', 'plan');
+      const relief = estimated(`${stuff.name}, relief over the plain area`, stuff.spread.relief, '1');
+      const surface = reckon(`${what}: surface with its relief`, 'm²', zone.coated, '×', relief);
+      const inMm2 = reckon(`${what}: in mm²`, 'mm²', surface, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
+      const net = inMillilitres(reckon(`${what}: net`, 'mm³', inMm2, '×', film));
+      return { ...base, filmMm, volume: withLoss(what, net, stuff) };
+    }
+    case 'rate': {
+      const rate = estimated(`${stuff.name}, a square metre takes`, stuff.spread.mlPerM2, 'ml/m²');
+      return { ...base, volume: withLoss(what, reckon(`${what}: net`, 'ml', zone.coated, '×', rate), stuff) };
+    }
+    case 'coverage': {
+      const full = litresInMillilitres(
+        reckon(`${what}: a full coat`, 'l', zone.coated, '÷', estimated(`${stuff.name}, covers`, stuff.spread.m2PerL, 'm²/l')),
+      );
+      const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'workshop default');
+      return { ...base, volume: withLoss(what, reckon(`${what}: net`, 'ml', full, '×', share), stuff) };
+    }
+    case 'depth': {
+      const room = total(
+        `${what}: room to fill`,
+        'mm³',
+        zone.features.map(({ name, featureId, surface }) => {
+          const feature = features.find(({ id }) => id === featureId);
+          const depthMm = feature?.kind === 'water' ? feature.waterMm : 0;
+          return reckon(`Water in ${name}`, 'mm³', surface, '×', given(`${name}, water depth`, depthMm, 'mm', 'plan'));
+        }),
+      );
+      return { ...base, volume: withLoss(what, inMillilitres(room), stuff) };
+    }
+    default:
+      throw stuff.spread satisfies never;
+  }
+}
+
+function withLoss(label: string, net: Figure<'ml'>, { lossPct: { value, low, high, origin } }: Stuff): Figure<'ml'> {
+  const factor = given(
+    `Factor for ${value} % left in bowl and brush`,
+    1 + value / 100,
+    '1',
+    'catalogue',
+    `${origin}, ${low} to ${high} %`,
+  );
+  return reckon(label, 'ml', net, '×', factor);
+}

@@ -1,0 +1,2 @@
+export { coatNeeds, poursFor, stuffNeeds } from './coats';
+export type { CoatNeed, StuffNeed } from './coats';

@@ -1,0 +1,120 @@
+import { type Catalogue, materialBy } from '../catalogue';
+import { type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, without } from '../geometry';
+import { type Ground, type Tile, isSunk } from '../ground';
+import { type BoardStack, goesThrough } from '../stack';
+
+/** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
+export interface Part {
+  readonly id: string;
+  readonly name: string;
+  readonly tileId: string;
+  readonly featureId: string | null;
+  readonly stage: 'base' | 'raised';
+  readonly materialId: string;
+  readonly thicknessMm: number;
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly outline: Region;
+  readonly areaMm2: number;
+  readonly cutMm: number;
+}
+/** Hollow to carve into a layer that a pit does not go through. */
+export interface Hollow {
+  readonly tileId: string;
+  readonly featureId: string;
+  readonly areaMm2: number;
+  readonly volumeMm3: number;
+}
+export interface PartList {
+  readonly parts: readonly Part[];
+  readonly hollows: readonly Hollow[];
+}
+
+/** Slivers under this break off in the hand and are not parts. */
+const SLIVER_MM2 = 25;
+
+/** Fourth stage: what is cut for each tile, layer by layer, with pits that go through a layer left out of it. */
+export function partsOf(ground: Ground, stack: BoardStack, catalogue: Catalogue): PartList {
+  return {
+    parts: ground.tiles.flatMap((tile) => [...baseParts(tile, ground, stack, catalogue), ...raisedParts(tile, ground, stack)]),
+    hollows: ground.tiles.flatMap((tile) => hollowsIn(tile, ground, stack)),
+  };
+}
+
+function baseParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Catalogue): Part[] {
+  const square = boxRegion(tile.cutBox);
+  return stack.base.flatMap((layer) => {
+    const holes = ground.onTile
+      .get(tile.id)!
+      .filter(
+        ({ land: { feature } }) =>
+          layer.id !== 'substrate' && isSunk(feature) && goesThrough(feature.depthMm, layer, stack.ground.value),
+      )
+      .map(({ body }) => body);
+    const what = layer.id === 'substrate' ? 'substrate' : 'ground';
+    const name = `${tile.id} ${what} ${materialBy(catalogue, layer.materialId).name} ${layer.thicknessMm}`;
+    return cutOut(without(square, holes), `${tile.id}-${layer.id}`, {
+      name,
+      tileId: tile.id,
+      featureId: null,
+      stage: 'base',
+      materialId: layer.materialId,
+      thicknessMm: layer.thicknessMm,
+    });
+  });
+}
+
+function raisedParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
+  return stack.raised.flatMap(({ land, buildUp, materialId }) => {
+    const here = ground.onTile.get(tile.id)!.find((tileLand) => tileLand.land === land);
+    if (here === undefined || buildUp === null) return [];
+    const region = intersection(here.body, boxRegion(tile.cutBox));
+    return buildUp.thicknessesMm.flatMap((thicknessMm, i) => {
+      const level = buildUp.thicknessesMm.length === 1 ? '' : `, layer ${i + 1}`;
+      return cutOut(region, `${tile.id}-${land.feature.id}-${i}`, {
+        name: `${tile.id} ${land.feature.name}${level}`,
+        tileId: tile.id,
+        featureId: land.feature.id,
+        stage: 'raised',
+        materialId,
+        thicknessMm,
+      });
+    });
+  });
+}
+
+type Kept = Pick<Part, 'name' | 'tileId' | 'featureId' | 'stage' | 'materialId' | 'thicknessMm'>;
+
+/** Each separate piece of a region becomes a part, moved so that its box starts at 0, 0. */
+function cutOut(region: Region, id: string, kept: Kept): Part[] {
+  const all = pieces(region).filter((piece) => areaMm2(piece) >= SLIVER_MM2);
+  return all.map((piece, i) => {
+    const { left, top, right, bottom } = regionBox(piece);
+    const suffix = all.length === 1 ? '' : ` (${i + 1} of ${all.length})`;
+    return {
+      ...kept,
+      id: `${id}-${i}`,
+      name: kept.name + suffix,
+      widthMm: tidy(right - left),
+      depthMm: tidy(bottom - top),
+      outline: { rings: piece.rings.map((ring) => ring.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - top) }))) },
+      areaMm2: areaMm2(piece),
+      cutMm: edgeMm(piece),
+    };
+  });
+}
+
+/** What a pit takes out of the one layer its floor lies in. */
+function hollowsIn(tile: Tile, ground: Ground, stack: BoardStack): Hollow[] {
+  return ground.onTile.get(tile.id)!.flatMap(({ land: { feature }, body }): Hollow[] => {
+    if (!isSunk(feature)) return [];
+    const floorMm = stack.ground.value - feature.depthMm;
+    const layer = stack.base.find(({ id, bottomMm, topMm }) => id !== 'substrate' && floorMm > bottomMm && floorMm < topMm);
+    if (layer === undefined || goesThrough(feature.depthMm, layer, stack.ground.value)) return [];
+    const mm2 = areaMm2(body);
+    return [{ tileId: tile.id, featureId: feature.id, areaMm2: mm2, volumeMm3: mm2 * (layer.topMm - floorMm) }];
+  });
+}
+
+/** The clipper works to a thousandth; so do cut sizes. */
+const tidy = (mm: number): number => Math.round(mm * 1000) / 1000;

@@ -1,0 +1,118 @@
+import type { Calendar } from '../plan';
+import { type Window, windowsOf } from './calendar';
+import type { Step, Task } from './tasks';
+
+/** A task with its place in the days. Times are minutes since midnight before the first day. */
+export interface Slot {
+  readonly task: Task;
+  /** One stretch of work, or several when the task is longer than any evening. */
+  readonly stretches: readonly Window[];
+  readonly startMin: number;
+  readonly endMin: number;
+  /** When the next task on the tile may start. */
+  readonly nextMin: number;
+  /** When it is through should nothing follow. */
+  readonly curedMin: number;
+}
+
+/**
+ * Places every task at the earliest time its tile is dry, the bench is open and the hands are free, step by step in the
+ * order of work. Earlier gaps are used. A task is done in one go unless it is longer than the longest evening.
+ * @returns slots in the order placed
+ * @source serial schedule generation with one pair of hands, craft.md §9
+ */
+export function scheduleSteps(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
+  const bench = new Bench(calendar);
+  const tileFreeMin = new Map<string, number>();
+  return steps.flatMap(({ tasks }) =>
+    tasks.map((task) => {
+      const stretches = bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value);
+      const startMin = stretches[0]!.fromMin;
+      const endMin = stretches.at(-1)!.toMin;
+      const slot = { task, stretches, startMin, endMin, nextMin: endMin + task.wait.value, curedMin: endMin + task.cure.value };
+      tileFreeMin.set(task.tileId, slot.nextMin);
+      return slot;
+    }),
+  );
+}
+
+/**
+ * No order of work can be ready before this: the slowest tile on its own, with the bench all to itself.
+ * @returns minutes since midnight before the first day; 0 without tasks
+ */
+export function readyBoundMin(steps: readonly Step[], calendar: Calendar): number {
+  const tiles = new Set(steps.flatMap(({ tasks }) => tasks.map(({ tileId }) => tileId)));
+  return Math.max(
+    0,
+    ...[...tiles].map((tileId) => {
+      const alone = steps.map((step) => ({ ...step, tasks: step.tasks.filter((task) => task.tileId === tileId) }));
+      return Math.max(...scheduleSteps(alone, calendar).map(({ curedMin }) => curedMin));
+    }),
+  );
+}
+
+/** Slack against the last bits of sums of minutes. */
+const SLACK_MIN = 1e-6;
+
+/** The free bench time: windows less what is booked, kept sorted, drawn from the endless calendar as needed. */
+class Bench {
+  private readonly free: Window[] = [];
+  private readonly coming: Generator<Window, never, void>;
+  private readonly longestMin: number;
+
+  constructor(calendar: Calendar) {
+    this.coming = windowsOf(calendar);
+    this.longestMin = Math.max(...calendar.hours.map(({ fromMin, toMin }) => toMin - fromMin));
+  }
+
+  /** Books work at the earliest time from `readyMin` on. */
+  book(readyMin: number, workMin: number): Window[] {
+    if (workMin > this.longestMin) return this.bookInStretches(readyMin, workMin);
+    for (let i = this.firstEndingAfter(readyMin); ; i++) {
+      const { fromMin, toMin } = this.at(i);
+      const start = Math.max(fromMin, readyMin);
+      if (toMin - start >= workMin - SLACK_MIN) return [this.take(i, start, Math.min(toMin, start + workMin))];
+    }
+  }
+
+  private bookInStretches(readyMin: number, workMin: number): Window[] {
+    const stretches: Window[] = [];
+    let left = workMin;
+    while (left > SLACK_MIN) {
+      const i = this.firstEndingAfter(stretches.at(-1)?.toMin ?? readyMin);
+      const { fromMin, toMin } = this.at(i);
+      const start = Math.max(fromMin, readyMin);
+      const end = Math.min(toMin, start + left);
+      stretches.push(this.take(i, start, end));
+      left -= end - start;
+    }
+    return stretches;
+  }
+
+  private at(i: number): Window {
+    while (i >= this.free.length) this.free.push(this.coming.next().value);
+    return this.free[i]!;
+  }
+
+  private firstEndingAfter(timeMin: number): number {
+    while ((this.free.at(-1)?.toMin ?? -1) <= timeMin) this.free.push(this.coming.next().value);
+    let low = 0;
+    let high = this.free.length - 1;
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (this.free[middle]!.toMin > timeMin + SLACK_MIN) high = middle;
+      else low = middle + 1;
+    }
+    return low;
+  }
+
+  private take(i: number, fromMin: number, toMin: number): Window {
+    const whole = this.free[i]!;
+    const rests = [
+      { fromMin: whole.fromMin, toMin: fromMin },
+      { fromMin: toMin, toMin: whole.toMin },
+    ];
+    this.free.splice(i, 1, ...rests.filter((rest) => rest.toMin - rest.fromMin > SLACK_MIN));
+    return { fromMin, toMin };
+  }
+}

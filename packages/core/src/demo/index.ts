@@ -1,0 +1,1 @@
+export { brinefold } from './brinefold';

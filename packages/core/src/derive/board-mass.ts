@@ -1,0 +1,52 @@
+import { type Catalogue, estimated, materialBy } from '../catalogue';
+import type { StuffNeed } from '../coats';
+import type { Ground } from '../ground';
+import { isSunk } from '../ground';
+import type { BoardStack } from '../stack';
+import { type Figure, given, massOf, reckon, total } from '../units';
+
+/** Mass of the finished board: layers less what pits take out, raised ground, and what stays of the coats. */
+export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly StuffNeed[], catalogue: Catalogue): Figure<'g'> {
+  const density = (id: string): Figure<'kg/m³'> => {
+    const material = materialBy(catalogue, id);
+    return estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³');
+  };
+  const layers = stack.base.map((layer) => {
+    const name = `${materialBy(catalogue, layer.materialId).name} ${layer.thicknessMm} mm${layer.id === 'substrate' ? ', substrate' : ''}`;
+    const whole = reckon(
+      `${name}, whole`,
+      'mm³',
+      ground.tableArea,
+      '×',
+      given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'),
+    );
+    const holes = ground.features.flatMap(({ name: pit, body }, i) => {
+      const { feature } = ground.lands[i]!;
+      const takenMm = isSunk(feature) && layer.id !== 'substrate' ? overlapMm(stack.ground.value - feature.depthMm, layer) : 0;
+      return takenMm <= 0
+        ? []
+        : [reckon(`${pit}, out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan'))];
+    });
+    const volume =
+      holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, taken by pits`, 'mm³', holes));
+    return massOf(name, volume, density(layer.materialId));
+  });
+  const lifts = stack.raised.flatMap(({ land, materialId, buildUp }) => {
+    if (buildUp === null) return [];
+    const footprint = ground.features.find(({ featureId }) => featureId === land.feature.id)!.body;
+    const height = given(
+      `${land.feature.name}, built height`,
+      buildUp.heightMm,
+      'mm',
+      'layout',
+      `layers of ${buildUp.thicknessesMm.join(' + ')} mm`,
+    );
+    return [massOf(land.feature.name, reckon(`${land.feature.name}, foam`, 'mm³', footprint, '×', height), density(materialId))];
+  });
+  return total('Mass', 'g', [...layers, ...lifts, ...stuffs.map(({ dryMass }) => dryMass)]);
+}
+
+/** How much of a layer lies above a pit's floor. */
+function overlapMm(floorMm: number, layer: { readonly bottomMm: number; readonly topMm: number }): number {
+  return Math.max(0, layer.topMm - Math.max(layer.bottomMm, floorMm));
+}

@@ -1,0 +1,122 @@
+import type { Catalogue } from '../catalogue';
+import { coatNeeds, stuffNeeds } from '../coats';
+import type { CoatNeed, StuffNeed } from '../coats';
+import { type Blank, type CutJob, type PartList, type SheetRule, cutSheets, layOut, partsOf, totalSheets } from '../cutting';
+import { type Days, type Step, planDays, stepsOf } from '../days';
+import { type Ground, type Zones, layGround, zonesOf } from '../ground';
+import { type Mix, mixesOf } from '../mixes';
+import { type Plan, shapeRegion } from '../plan';
+import { type BoardStack, type GlueNeed, glueNeeds, stackUp } from '../stack';
+import { type Supplies, suppliesFor } from '../supplies';
+import { type Figure, total } from '../units';
+import { type Warning, coatWarnings, cutWarnings, glueWarnings, groundWarnings } from '../warnings';
+import { boardMass } from './board-mass';
+import { byKey, perObject, stage } from './memo';
+import { type FeatureTakes, featureTakes } from './takes';
+
+/** Everything that follows from a plan. */
+export interface Derivation {
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly stack: BoardStack;
+  readonly glues: readonly GlueNeed[];
+  readonly parts: PartList;
+  readonly jobs: readonly CutJob[];
+  readonly coats: readonly CoatNeed[];
+  readonly stuffs: readonly StuffNeed[];
+  readonly mixes: readonly Mix[];
+  readonly steps: readonly Step[];
+  readonly days: Days;
+  readonly supplies: Supplies;
+  readonly takes: readonly FeatureTakes[];
+  readonly tally: Tally;
+  readonly warnings: readonly Warning[];
+}
+
+/** The figures that are always in sight. */
+export interface Tally {
+  readonly sheets: Figure<'1'>;
+  readonly mass: Figure<'g'>;
+  readonly adhesive: Figure<'g'>;
+  readonly paint: Figure<'ml'>;
+  readonly cost: Figure<'money'>;
+  readonly handsOn: Figure<'min'>;
+  /** null for a board with nothing to do. */
+  readonly ready: Figure<'min'> | null;
+  readonly readyText: string;
+}
+
+/** Layouts remembered at once: a drag back and forth over a boundary stays quick. */
+const LAYOUTS_KEPT = 60;
+
+/**
+ * Makes a pipeline that remembers each stage's last answer, so that an edit reckons again only what it touches. One
+ * pipeline serves one board.
+ */
+export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivation {
+  const regionOfShape = perObject(shapeRegion);
+  const layOutOnce = byKey(layoutKey, layOut, LAYOUTS_KEPT);
+  const groundStage = stage((table: Plan['table'], features: Plan['features']) => layGround(table, features, regionOfShape));
+  const zonesStage = stage(zonesOf);
+  const stackStage = stage(stackUp);
+  const glueStage = stage(glueNeeds);
+  const partsStage = stage(partsOf);
+  const cutStage = stage((parts: PartList, trimMm: number, catalogue: Catalogue) =>
+    cutSheets(parts.parts, trimMm, catalogue, layOutOnce),
+  );
+  const coatStage = stage(coatNeeds);
+  const stuffStage = stage(stuffNeeds);
+  const mixStage = stage(mixesOf);
+  const stepStage = stage(stepsOf);
+  const dayStage = stage(planDays);
+  const supplyStage = stage(suppliesFor);
+  const massStage = stage(boardMass);
+  const takesStage = stage(featureTakes);
+
+  return (plan, catalogue) => {
+    const ground = groundStage(plan.table, plan.features);
+    const zones = zonesStage(ground);
+    const stack = stackStage(plan, ground, catalogue);
+    const glues = glueStage(stack.joints, catalogue);
+    const parts = partsStage(ground, stack, catalogue);
+    const jobs = cutStage(parts, plan.cutting.trimMm, catalogue);
+    const coats = coatStage(plan, zones, catalogue);
+    const stuffs = stuffStage(coats);
+    const mixes = mixStage(coats, catalogue);
+    const steps = stepStage(plan, ground, zones, stack, parts, coats, catalogue);
+    const days = dayStage(steps, plan.calendar);
+    const supplies = supplyStage(jobs, glues, stuffs, catalogue);
+    const takes = takesStage(plan, ground, stack, coats, catalogue);
+    const tally: Tally = {
+      sheets: totalSheets(jobs),
+      mass: massStage(ground, stack, stuffs, catalogue),
+      adhesive: total(
+        'Adhesive',
+        'g',
+        glues.map(({ mass }) => mass),
+      ),
+      paint: total(
+        'Paint',
+        'ml',
+        stuffs.filter(({ stuff }) => stuff.family === 'paint').map(({ volume }) => volume),
+      ),
+      cost: supplies.used,
+      handsOn: days.handsOn,
+      ready: days.ready?.at ?? null,
+      readyText: days.ready?.text ?? '',
+    };
+    const warnings = [
+      ...groundWarnings(plan, ground, stack, catalogue),
+      ...glueWarnings(stack, catalogue),
+      ...cutWarnings(plan, jobs),
+      ...coatWarnings(plan, stack, coats, catalogue),
+    ];
+    return { ground, zones, stack, glues, parts, jobs, coats, stuffs, mixes, steps, days, supplies, takes, tally, warnings };
+  };
+}
+
+/** What a layout depends on: sizes and the sheet, not what the parts look like. */
+function layoutKey(blanks: readonly Blank[], rule: SheetRule): string {
+  const sizes = blanks.map(({ id, widthMm, depthMm, mayTurn }) => `${id} ${widthMm} ${depthMm} ${mayTurn ? 1 : 0}`);
+  return [rule.widthMm, rule.depthMm, rule.trimMm, rule.kerfMm, ...sizes].join('|');
+}

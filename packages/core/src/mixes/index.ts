@@ -1,0 +1,2 @@
+export { mixesOf } from './mixes';
+export type { Mix, MixPart } from './mixes';

@@ -1,0 +1,2 @@
+export { sectionDrawing } from './section';
+export type { CutMark, SectionDrawing, Slab } from './section';

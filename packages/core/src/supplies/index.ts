@@ -1,0 +1,4 @@
+export { cheapestPacks } from './packs';
+export type { PackChoice } from './packs';
+export { suppliesFor } from './supplies';
+export type { Supplies, Supply } from './supplies';

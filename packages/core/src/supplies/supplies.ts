@@ -1,0 +1,93 @@
+import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
+import type { StuffNeed } from '../coats';
+import type { CutJob } from '../cutting';
+import type { GlueNeed } from '../stack';
+import { type Figure, given, reckon, total } from '../units';
+import { cheapestPacks } from './packs';
+
+/** One line of what the board takes: the need, what it is bought in, and the money. */
+export interface Supply {
+  readonly id: string;
+  readonly group: 'sheets' | 'adhesive' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
+  readonly name: string;
+  readonly need: Figure;
+  /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
+  readonly packs: readonly { readonly count: number; readonly amount: Figure }[];
+  readonly buy: Figure<'money'>;
+  /** Share of the money that goes into the board; sheets count whole. */
+  readonly used: Figure<'money'>;
+}
+export interface Supplies {
+  readonly rows: readonly Supply[];
+  readonly buy: Figure<'money'>;
+  readonly used: Figure<'money'>;
+}
+
+/** Tenth stage: what to buy, and what of it goes into the board. */
+export function suppliesFor(
+  jobs: readonly CutJob[],
+  glues: readonly GlueNeed[],
+  stuffs: readonly StuffNeed[],
+  catalogue: Catalogue,
+): Supplies {
+  const rows = [
+    ...jobs.map(sheetRow),
+    ...glues.map(({ adhesiveId, name, mass }) =>
+      packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG),
+    ),
+    ...stuffs.map(({ stuff, volume }) => packRow(stuff.id, stuff.family, stuff.name, volume, stuff.packsMl)),
+  ];
+  return {
+    rows,
+    buy: total(
+      'To buy',
+      'money',
+      rows.map(({ buy }) => buy),
+    ),
+    used: total(
+      'Cost of what goes in',
+      'money',
+      rows.map(({ used }) => used),
+    ),
+  };
+}
+
+function sheetRow({ key, name, sheet, sheetCount, cost }: CutJob): Supply {
+  const packs =
+    sheet === null
+      ? []
+      : [{ count: sheetCount.value, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }];
+  return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
+}
+
+function packRow(
+  id: string,
+  group: Supply['group'],
+  name: string,
+  need: Figure<'ml'> | Figure<'g'>,
+  sizes: readonly Pack[],
+): Supply {
+  const choice = cheapestPacks(need.value, sizes);
+  const unit = need.unit;
+  const bought = choice.packs.map(({ pack, count }) => ({
+    count,
+    amount: given(`${name}, package`, pack.amount, unit, 'catalogue', 'invented'),
+    cost: reckon(
+      `${name}, ${count} × ${pack.amount} ${unit}`,
+      'money',
+      given('Packages', count, '1', 'layout', 'cheapest that hold the need'),
+      '×',
+      given(`${name}, a package of ${pack.amount} ${unit}`, pack.priceMinor, 'money', 'catalogue', 'invented price'),
+    ),
+  }));
+  const buy = total(
+    `${name}, to buy`,
+    'money',
+    bought.map(({ cost }) => cost),
+  );
+  const packs = bought.map(({ count, amount }) => ({ count, amount }));
+  if (bought.length === 0) return { id, group, name, need, packs, buy, used: buy };
+  const amount = given(`${name}, bought`, choice.amount, unit, 'catalogue', 'all packages together');
+  const used = reckon(`${name}, used up`, 'money', buy, '×', reckon(`${name}, share used`, '1', need, '÷', amount));
+  return { id, group, name, need, packs, buy, used };
+}
