@@ -5,3 +5,5 @@ export type { Blank, LaidSheet, Layout, Placement, SheetRule } from './layout';
 export { cutSheets, totalSheets } from './cut-sheets';
 export type { CutJob, LayOut } from './cut-sheets';
 export { cutMinutes, passesThrough } from './cut-time';
+export { cutList } from './cut-list';
+export type { CutRow } from './cut-list';

@@ -7,3 +7,6 @@ export type { Slot } from './schedule';
 export type { Ready } from './ready';
 export { planDays } from './days';
 export type { Days } from './days';
+export { agendaOf } from './agenda';
+export type { AgendaDay, AgendaEntry } from './agenda';
+export { withHours } from './hours';

@@ -14,6 +14,7 @@ export type {
   ZoneKind,
 } from './plan';
 export { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
+export { copyOf, freshStrip, newFeature } from './new-feature';
 export { evenSplit, fewestTiles, newPlan } from './new-plan';
 export type { NewBoard } from './new-plan';
 export {

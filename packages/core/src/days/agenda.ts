@@ -1,0 +1,55 @@
+import { type Figure, given, total } from '../units';
+import { clock, dayText } from './calendar';
+import type { Slot } from './schedule';
+import type { Step } from './tasks';
+
+/** A step's tiles done one after another in one sitting. */
+export interface AgendaEntry {
+  readonly step: Step;
+  readonly tiles: readonly string[];
+  readonly fromText: string;
+  readonly toText: string;
+  readonly work: Figure<'min'>;
+  /** The wait after it before the tiles may go on. */
+  readonly wait: Figure<'min'>;
+}
+/** One day at the bench. */
+export interface AgendaDay {
+  readonly day: number;
+  readonly text: string;
+  readonly entries: readonly AgendaEntry[];
+}
+
+const DAY_MIN = 1_440;
+
+/** The evenings in order, each with what is done in it; runs of one step are one entry. */
+export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsOn: string): readonly AgendaDay[] {
+  const stretches = slots.flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch }))).sort((a, b) => a.fromMin - b.fromMin);
+  const days = new Map<number, { step: Step; runs: typeof stretches }[]>();
+  for (const stretch of stretches) {
+    const day = Math.floor(stretch.fromMin / DAY_MIN);
+    const entries = days.get(day) ?? [];
+    const last = entries.at(-1);
+    const step = steps.find(({ id }) => id === stretch.slot.task.stepId)!;
+    if (last?.step === step) last.runs.push(stretch);
+    else entries.push({ step, runs: [stretch] });
+    days.set(day, entries);
+  }
+  return [...days].map(([day, entries]) => ({
+    day,
+    text: dayText(startsOn, day * DAY_MIN),
+    entries: entries.map(({ step, runs }) => ({
+      step,
+      tiles: [...new Set(runs.map(({ slot }) => slot.task.tileId))],
+      fromText: clock(runs[0]!.fromMin),
+      toText: clock(runs.at(-1)!.toMin),
+      work: total(`${step.name}, ${dayText(startsOn, day * DAY_MIN)}`, 'min', runs.map((run) => workIn(run))),
+      wait: runs.at(-1)!.slot.task.wait,
+    })),
+  }));
+}
+
+/** The task's own figure, or the part of it that falls into this evening. */
+function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): Figure<'min'> {
+  return slot.stretches.length === 1 ? slot.task.work : given(`${slot.task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar');
+}

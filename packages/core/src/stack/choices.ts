@@ -1,0 +1,50 @@
+import { type Catalogue, adhesiveBy, sheetsOf, thicknessesOf } from '../catalogue';
+import type { Stack } from '../plan';
+import { type GlueFit, glueFit } from './glue';
+
+/** Something to choose, by id. */
+export interface Choice {
+  readonly id: string;
+  readonly name: string;
+}
+/** An adhesive to choose for a joint, with how it suits the faces. */
+export interface GlueChoice extends Choice {
+  readonly fit: GlueFit;
+}
+
+/** Materials for a use that are stocked in at least one thickness. */
+export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground'): readonly Choice[] {
+  return catalogue.materials.filter(({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id));
+}
+
+/** Thicknesses to choose from, the present one included even where it is not stocked. */
+export function thicknessChoices(catalogue: Catalogue, materialId: string, presentMm: number): readonly number[] {
+  return [...new Set([...thicknessesOf(catalogue, materialId), presentMm])].sort((a, b) => a - b);
+}
+
+/** The stocked thickness nearest to the present one, for when the material changes. */
+export function nearestThickness(catalogue: Catalogue, materialId: string, presentMm: number): number {
+  const stocked = thicknessesOf(catalogue, materialId);
+  return stocked.reduce((best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best), stocked[0] ?? presentMm);
+}
+
+/** Adhesives for a pair of faces, those that hold first. */
+export function glueChoices(catalogue: Catalogue, lowerMaterialId: string, upperMaterialId: string): readonly GlueChoice[] {
+  const choices = catalogue.adhesives.map(({ id, name }) => ({ id, name, fit: glueFit(adhesiveBy(catalogue, id), lowerMaterialId, upperMaterialId, catalogue) }));
+  return choices.sort((a, b) => Number(a.fit !== 'holds') - Number(b.fit !== 'holds'));
+}
+
+/** What a ground layer lies on: the layer below, or the substrate; null where it is the lowest of all. */
+export function materialBelow(stack: Stack, layerIndex: number): string | null {
+  return layerIndex > 0 ? stack.ground[layerIndex - 1]!.materialId : (stack.substrate?.materialId ?? null);
+}
+
+/** A material and thickness a new layer may start with: the thinnest stocked of what is on top now. */
+export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stack['ground'][number] {
+  const top = stack.ground.at(-1)!;
+  const fitting = glueChoices(catalogue, top.materialId, top.materialId).find(({ fit }) => fit === 'holds');
+  return { id, materialId: top.materialId, thicknessMm: thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm, glueBelowId: fitting?.id ?? top.glueBelowId };
+}
+
+/** Whether a material is stocked in a thickness. */
+export const isStocked = (catalogue: Catalogue, materialId: string, thicknessMm: number): boolean => sheetsOf(catalogue, materialId, thicknessMm).length > 0;

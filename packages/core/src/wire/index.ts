@@ -1,0 +1,15 @@
+export {
+  Board,
+  BoardCard,
+  BoardId,
+  BoardList,
+  BoardParams,
+  CatalogueAnswer,
+  CreateBoard,
+  Health,
+  History,
+  ProblemDetails,
+  RevisionParams,
+  SavedPlan,
+  SavePlan,
+} from './wire';

@@ -1,0 +1,43 @@
+import { z } from 'zod';
+import { CatalogueSchema } from '../catalogue/schema';
+import { PlanSchema } from '../plan/schema';
+
+/** What goes over the wire, for both ends. */
+
+export const BoardId = z.uuid('expected the id of a board');
+/** As large as the database's integer. */
+export const Revision = z.number().int().min(1).max(2_147_483_647);
+
+export const BoardParams = z.strictObject({ boardId: BoardId });
+export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coerce.number().pipe(Revision) });
+
+/** A plan as it arrives; its shape is checked against the catalogue too, so the envelope only says where it is. */
+export const CreateBoard = z.strictObject({ plan: z.unknown() });
+export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown() });
+
+export const BoardCard = z.strictObject({
+  id: BoardId,
+  revision: Revision,
+  savedAt: z.iso.datetime(),
+  plan: PlanSchema,
+});
+export const BoardList = z.strictObject({ boards: z.array(BoardCard) });
+export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
+export const Board = BoardCard;
+export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
+export const CatalogueAnswer = z.strictObject({ catalogue: CatalogueSchema });
+export const Health = z.strictObject({ ok: z.literal(true), database: z.literal('up') });
+
+/** Every error the server answers with. @source RFC 9457 */
+export const ProblemDetails = z.object({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  detail: z.string(),
+  issues: z.array(z.strictObject({ path: z.string(), message: z.string() })).optional(),
+  /** On a stale save: what is stored now. */
+  stored: Board.optional(),
+});
+
+export type BoardCard = z.infer<typeof BoardCard>;
+export type ProblemDetails = z.infer<typeof ProblemDetails>;

@@ -1,0 +1,14 @@
+import type { Knex } from 'knex';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import { brinefold } from '@spare-acre/core/demo';
+import { createBoard } from './boards';
+
+export type DemoMode = 'once' | 'fresh' | 'none';
+
+/** Loads the demo boards into an empty store, or afresh beside what is there. */
+export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): Promise<void> {
+  if (mode === 'none') return;
+  const [{ count }] = (await db('boards').count({ count: '*' })) as [{ count: string }];
+  if (mode === 'once' && Number(count) > 0) return;
+  await createBoard(db, brinefold(catalogue));
+}

@@ -1,0 +1,95 @@
+import { Router, json } from 'express';
+import type { Knex } from 'knex';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Plan } from '@spare-acre/core/plan';
+import { checkPlan } from '@spare-acre/core/plan/check';
+import { Board, BoardList, BoardParams, CatalogueAnswer, CreateBoard, Health, History, RevisionParams, SavePlan, SavedPlan } from '@spare-acre/core/wire';
+import { createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
+import { badPlan, noSuchBoard, noSuchPath, staleSave } from './problems';
+
+/** A plan of 400 features with 300 corners each is under this. */
+const MAX_BODY = '4mb';
+
+/** The API under `/api`. */
+export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
+  const api = Router();
+  api.use(json({ limit: MAX_BODY }));
+
+  api.get('/health', async (_req, res) => {
+    await db.raw('select 1');
+    res.json(Health.parse({ ok: true, database: 'up' }));
+  });
+
+  api.get('/catalogue', (_req, res) => {
+    res.json(CatalogueAnswer.parse({ catalogue }));
+  });
+
+  api.get('/boards', async (_req, res) => {
+    res.json(BoardList.parse({ boards: await listBoards(db) }));
+  });
+
+  api.post('/boards', async (req, res) => {
+    const { plan } = CreateBoard.parse(req.body);
+    res.status(201).json(Board.parse(await createBoard(db, soundPlan(plan))));
+  });
+
+  /** The body is the plan file itself, as it was exported. */
+  api.post('/boards/import', async (req, res) => {
+    res.status(201).json(Board.parse(await createBoard(db, soundPlan(req.body))));
+  });
+
+  api.get('/boards/:boardId', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    res.json(Board.parse((await readBoard(db, boardId)) ?? missing()));
+  });
+
+  api.put('/boards/:boardId/plan', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { revision, plan } = SavePlan.parse(req.body);
+    const saved = await savePlan(db, boardId, revision, soundPlan(plan));
+    if (!saved.ok) throw saved.problem.code === 'board/stale' ? staleSave(saved.problem.stored) : noSuchBoard();
+    res.json(SavedPlan.parse({ revision: saved.value.revision, savedAt: saved.value.savedAt }));
+  });
+
+  api.get('/boards/:boardId/history', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    res.json(History.parse({ revisions: (await listRevisions(db, boardId)) ?? missing() }));
+  });
+
+  api.get('/boards/:boardId/history/:revision', async (req, res) => {
+    const { boardId, revision } = RevisionParams.parse(req.params);
+    res.json(Board.parse((await readRevision(db, boardId, revision)) ?? missing()));
+  });
+
+  api.get('/boards/:boardId/export', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { plan } = (await readBoard(db, boardId)) ?? missing();
+    const fileName = plan.name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'plan';
+    res.attachment(`${fileName}.spare-acre.json`).type('application/json').send(JSON.stringify(plan, null, 1));
+  });
+
+  api.put('/boards/:boardId/put-away', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    if (!(await setPutAway(db, boardId, true))) missing();
+    res.status(204).end();
+  });
+
+  api.delete('/boards/:boardId/put-away', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    if (!(await setPutAway(db, boardId, false))) missing();
+    res.status(204).end();
+  });
+
+  api.use(noSuchPath);
+  return api;
+
+  function soundPlan(raw: unknown): Plan {
+    const checked = checkPlan(raw, catalogue);
+    if (!checked.ok) throw badPlan(checked.problem.issues);
+    return checked.value;
+  }
+}
+
+function missing(): never {
+  throw noSuchBoard();
+}

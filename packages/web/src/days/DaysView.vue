@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { agendaOf, clock } from '@spare-acre/core/days';
+import { LIMITS, type PlanDraft } from '@spare-acre/core/plan';
+import ChoiceField from '../figures/ChoiceField.vue';
+import FigureCell from '../figures/FigureCell.vue';
+import FigureLine from '../figures/FigureLine.vue';
+import NumberField from '../figures/NumberField.vue';
+import TextField from '../figures/TextField.vue';
+import ViewWarnings from '../frame/ViewWarnings.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+import DayChart from './DayChart.vue';
+import HoursField from './HoursField.vue';
+
+const store = usePlan();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const plan = computed(() => store.plan!);
+const derived = computed(() => store.derivation);
+const agenda = computed(() => (derived.value === null ? [] : agendaOf(derived.value.days.slots, derived.value.steps, plan.value.calendar.startsOn)));
+const tiles = computed(() => derived.value?.ground.tiles.map(({ id }) => id) ?? []);
+const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
+const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const setClimate = (change: (climate: PlanDraft['climate']) => void): string => store.edit('Change the air', (draft) => change(draft.climate));
+const setHours = (hours: PlanDraft['calendar']['hours']): string => store.edit('Change the bench hours', (draft) => void (draft.calendar.hours = hours));
+const hoursOn = (weekday: number): string => plan.value.calendar.hours.filter((h) => h.weekday === weekday).map(({ fromMin, toMin }) => `${clock(fromMin)}–${clock(toMin)}`).join(', ');
+</script>
+
+<template>
+  <div class="bench">
+    <div class="drawing scroll">
+      <h2 v-if="derived?.days.ready">Ready {{ derived.days.ready.text }}</h2>
+      <p class="quiet key-line"><span class="swatch work"></span> hands on <span class="swatch dry"></span> drying</p>
+      <DayChart v-if="derived !== null" :days="derived.days" :steps="derived.steps" :tiles="tiles" :starts-on="plan.calendar.startsOn" />
+      <table class="ledger mt-3" data-testid="agenda">
+        <thead>
+          <tr><th scope="col">when</th><th scope="col">step</th><th scope="col">tiles</th><th scope="col" class="num">hands-on</th><th scope="col" class="num">then dries</th></tr>
+        </thead>
+        <tbody v-for="day in agenda" :key="day.day">
+          <tr class="group"><td colspan="5">{{ day.text }}</td></tr>
+          <tr v-for="(entry, i) in day.entries" :key="i">
+            <td>{{ entry.fromText }}–{{ entry.toText }}</td>
+            <td>
+              {{ entry.step.name }}
+              <span v-for="caution in entry.step.cautions" :key="caution" class="caution">⚠ {{ caution }}</span>
+            </td>
+            <td>{{ entry.tiles.join(' ') }}</td>
+            <td class="num"><FigureCell :figure="entry.work" /></td>
+            <td class="num"><FigureCell v-if="entry.wait.value > 0" :figure="entry.wait" /></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <aside class="notes" aria-label="Notes">
+      <h2>When</h2>
+      <p class="sub">one pair of hands, dry before the next coat</p>
+      <ViewWarnings view="days" />
+      <section v-if="derived !== null">
+        <FigureLine v-if="derived.days.ready !== null" label="Ready" :figure="derived.days.ready.at" :text="derived.days.ready.text" />
+        <div class="line"><span>No order of work beats</span><span>{{ derived.days.boundText }}</span></div>
+        <FigureLine label="Hands-on" :figure="derived.days.handsOn" />
+      </section>
+      <section>
+        <h3>Bench hours</h3>
+        <TextField label="First day" :value="plan.calendar.startsOn" :take="(day) => store.edit('Change the first day', (draft) => void (draft.calendar.startsOn = day))" />
+        <HoursField v-for="(name, i) in WEEKDAYS" :key="name" :label="name" :weekday="i + 1" :text="hoursOn(i + 1)" :hours="plan.calendar.hours" :take="setHours" />
+      </section>
+      <section>
+        <h3>Air at the bench</h3>
+        <NumberField label="Temperature" :value="plan.climate.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => setClimate((climate) => void (climate.airC = airC))" />
+        <NumberField label="Humidity" :value="plan.climate.humidityPct" unit="%" :limits="LIMITS.humidityPct" :take="(pct) => setClimate((climate) => void (climate.humidityPct = pct))" />
+        <ChoiceField label="Moving air" :value="plan.climate.airId" :options="airs" @choose="(id) => setClimate((climate) => void (climate.airId = id))" />
+      </section>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-y: auto !important;
+  padding: 14px 22px;
+}
+.scroll h2 {
+  font-size: 1.2rem;
+}
+.key-line {
+  display: flex;
+  align-items: center;
+  gap: 6px;
+  margin: 2px 0 4px;
+}
+.swatch {
+  width: 18px;
+  height: 9px;
+  margin-left: 8px;
+}
+.swatch.work {
+  background: var(--moss);
+  margin-left: 0;
+}
+.swatch.dry {
+  border: 1px dotted var(--ink);
+}
+.caution {
+  display: block;
+  font-size: 0.85rem;
+  color: var(--ink-soft);
+  max-width: 70ch;
+}
+</style>

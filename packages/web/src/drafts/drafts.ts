@@ -1,0 +1,51 @@
+import type { Plan } from '@spare-acre/core/plan';
+import { claimTab, openTabs } from './tab';
+
+/** What was not saved yet: the plan, and the revision it grew from. */
+export interface Draft {
+  readonly baseRevision: number;
+  readonly plan: Plan;
+}
+
+const PREFIX = 'spare-acre/draft';
+const tab = claimTab();
+
+/** Keeps a draft in this browser, so that a lost server or a closed tab loses nothing. */
+export async function keepDraft(boardId: string, draft: Draft): Promise<void> {
+  const key = `${PREFIX}/${boardId}/${await tab}`;
+  try {
+    localStorage.setItem(key, JSON.stringify(draft));
+  } catch {
+    // Storage full or forbidden: the save to the server still goes on.
+  }
+}
+
+/** Forgets this tab's draft once it is saved. */
+export async function dropDraft(boardId: string): Promise<void> {
+  localStorage.removeItem(`${PREFIX}/${boardId}/${await tab}`);
+}
+
+/** This tab's draft of a board, else one left by a tab that is gone; it is taken over. Unreadable ones are skipped. */
+export async function findDraft(boardId: string): Promise<Draft | null> {
+  const own = await tab;
+  const open = await openTabs();
+  const keys = Object.keys(localStorage).filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
+  const tabOf = (key: string): string => key.split('/').at(-1)!;
+  const mine = keys.find((key) => tabOf(key) === own) ?? keys.find((key) => !open.has(tabOf(key)));
+  if (mine === undefined) return null;
+  const draft = parse(localStorage.getItem(mine));
+  if (tabOf(mine) !== own) {
+    localStorage.removeItem(mine);
+    if (draft !== null) await keepDraft(boardId, draft);
+  }
+  return draft;
+}
+
+function parse(text: string | null): Draft | null {
+  try {
+    const draft = JSON.parse(text ?? 'null') as Draft | null;
+    return draft !== null && Number.isInteger(draft.baseRevision) && typeof draft.plan === 'object' ? draft : null;
+  } catch {
+    return null;
+  }
+}

@@ -1,0 +1,32 @@
+import { nanoid } from './name';
+
+const KEY = 'spare-acre/tab';
+const lockName = (tab: string): string => `spare-acre/tab/${tab}`;
+
+/**
+ * This tab's own name. It survives a reload; a duplicated tab, which copies session storage, takes a new one, since the
+ * first still holds the lock.
+ */
+export async function claimTab(): Promise<string> {
+  const known = sessionStorage.getItem(KEY);
+  const tab = known !== null && (await holdLock(lockName(known))) ? known : nanoid();
+  if (tab !== known) await holdLock(lockName(tab));
+  sessionStorage.setItem(KEY, tab);
+  return tab;
+}
+
+/** Names of the tabs that are open now, this one among them. */
+export async function openTabs(): Promise<ReadonlySet<string>> {
+  const { held = [] } = await navigator.locks.query();
+  return new Set(held.map(({ name = '' }) => name.replace(/^spare-acre\/tab\//, '')));
+}
+
+/** Takes a lock until the tab closes. @returns false when someone else has it */
+function holdLock(name: string): Promise<boolean> {
+  return new Promise((resolve) => {
+    void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
+      resolve(lock !== null);
+      return lock === null ? undefined : new Promise<never>(() => undefined);
+    });
+  });
+}

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type Figure, show, showChange, showText } from '@spare-acre/core/units';
+import { useDrawer } from '../stores/drawer';
+import { usePlan } from '../stores/plan';
+import { useBefore } from './useChange';
+
+/** A figure that opens to its working, with the change the last edits made to it. `text` replaces a number that reads better in words. */
+const props = defineProps<{ figure: Figure; text?: string }>();
+const store = usePlan();
+const drawer = useDrawer();
+const shown = computed(() => (props.text === undefined ? show(props.figure, store.showing) : { number: props.text, unit: '' }));
+const before = useBefore(() => props.figure.value);
+const change = computed(() => (before.value === null ? '' : showChange(before.value, props.figure.value, props.figure.unit, store.showing)));
+const isLess = computed(() => before.value !== null && props.figure.value < before.value);
+const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(props.figure, store.showing)}. Open the working.`);
+</script>
+
+<template>
+  <span class="figure-cell">
+    <Transition name="change">
+      <span v-if="change !== ''" class="change" :class="{ less: isLess }" data-testid="change">{{ change }}</span>
+    </Transition>
+    <button type="button" class="figure" :aria-label="spoken" @click="drawer.showWorking(figure)">
+      {{ shown.number }}<span v-if="shown.unit !== ''" class="unit">&nbsp;{{ shown.unit }}</span>
+    </button>
+  </span>
+</template>
+
+<style scoped>
+.figure-cell {
+  display: inline-flex;
+  gap: 7px;
+  align-items: baseline;
+}
+</style>

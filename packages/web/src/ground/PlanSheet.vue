@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { tilesOf, tableBox } from '@spare-acre/core/ground';
+import { type Feature, type Shape, middleLine, movedBy, shapeBox, shapeRegion } from '@spare-acre/core/plan';
+import type { Point, Region } from '@spare-acre/core/geometry';
+import { lengthField } from '@spare-acre/core/units';
+import { usePlan } from '../stores/plan';
+import FeatureHandles from './FeatureHandles.vue';
+import PlanRulers from './PlanRulers.vue';
+import { reshape } from './featureEdits';
+import { drawingOrder, fillOf, linePath, regionPath } from './paths';
+import { useDragMm } from './useDragMm';
+import { usePlanView } from './usePlanView';
+import { useSelection } from './useSelection';
+import { type Sketch } from './useSketch';
+
+const props = defineProps<{ sketch: Sketch }>();
+const emit = defineEmits<{ scale: [px: number] }>();
+const store = usePlan();
+const { selected, select } = useSelection();
+const svg = ref<SVGSVGElement | null>(null);
+const plan = computed(() => store.plan!);
+const box = computed(() => tableBox(plan.value.table));
+const isDrawing = computed(() => props.sketch.tool.value.draws !== null);
+const view = usePlanView(
+  svg,
+  () => ({ width: box.value.right, depth: box.value.bottom }),
+  (event) => !isDrawing.value && (event.target as Element).closest('.feature, .handle') === null,
+);
+const drag = useDragMm((event) => view.toMm(event));
+const px = view.toPx;
+watch(view.scale, (scale) => emit('scale', scale), { immediate: true });
+
+// A feature that did not change keeps its region, so a drag works out one, not all.
+const regions = new WeakMap<Shape, Region>();
+function regionOf(shape: Shape): Region {
+  let region = regions.get(shape);
+  if (region === undefined) regions.set(shape, (region = shapeRegion(shape)));
+  return region;
+}
+
+const table = computed(() => {
+  const [a, b] = [px.value({ x: 0, y: 0 }), px.value({ x: box.value.right, y: box.value.bottom })];
+  return { x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
+});
+const tiles = computed(() => tilesOf(plan.value.table).map((tile) => ({ id: tile.id, a: px.value({ x: tile.box.left, y: tile.box.top }), b: px.value({ x: tile.box.right, y: tile.box.bottom }) })));
+const features = computed(() =>
+  drawingOrder(plan.value.features).map((feature) => {
+    const shape = shapeBox(feature.shape);
+    const centre = labelPoint(feature);
+    return { feature, d: regionPath(regionOf(feature.shape), px.value), label: px.value(centre), hasRoom: (shape.right - shape.left) * view.scale.value > feature.name.length * 5.4 };
+  }),
+);
+
+/** Names go to the middle of a shape; for a strip to the middle of its line, where there is ground under them. */
+function labelPoint({ shape }: Feature): Point {
+  if (shape.form === 'round') return shape.centre;
+  if (shape.form === 'strip') {
+    const line = middleLine(shape);
+    return line[Math.floor(line.length / 2)]!;
+  }
+  const { left, top, right, bottom } = shapeBox(shape);
+  return { x: (left + right) / 2, y: (top + bottom) / 2 };
+}
+
+const sketchLine = computed(() => {
+  const { points, cross, tool } = props.sketch;
+  const all = cross.value === null ? points.value : [...points.value, cross.value];
+  if (all.length < 2) return '';
+  if (tool.value.draws?.form === 'area' && all.length === 2) {
+    const [a, b] = [all[0]!, all[1]!];
+    return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
+  }
+  return linePath(all, px.value);
+});
+/** Sizes while drawing: sides of a rectangle, or the length of the leg under way. */
+const sketchSize = computed(() => {
+  const { points, cross, tool } = props.sketch;
+  const last = points.value.at(-1);
+  if (cross.value === null) return '';
+  const text = (mm: number): string => lengthField(mm, plan.value.units);
+  if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
+  const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
+  const unit = plan.value.units === 'metric' ? 'mm' : 'in';
+  return tool.value.draws?.form === 'area' && points.value.length === 1 ? `${text(dx)} × ${text(dy)} ${unit}` : `${text(Math.hypot(dx, dy))} ${unit}`;
+});
+const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));
+
+function takeHold(event: PointerEvent, feature: Feature): void {
+  if (isDrawing.value) return;
+  select(feature.id);
+  const { left, top } = shapeBox(feature.shape);
+  const start = feature.shape;
+  drag(event, {
+    move(at, from, gesture, moved) {
+      const corner = props.sketch.snap({ x: left + at.x - from.x, y: top + at.y - from.y }, feature.id, moved.altKey);
+      props.sketch.refusal.value = reshape(store, feature, 'Move', movedBy(start, corner.x - left, corner.y - top), gesture);
+    },
+  });
+}
+
+function pressSheet(event: PointerEvent): void {
+  const { sketch } = props;
+  if (!isDrawing.value) return select(null);
+  sketch.cross.value = sketch.snap(view.toMm(event), null, event.altKey);
+  const before = sketch.points.value.length;
+  sketch.addPoint();
+  if (sketch.tool.value.draws?.form !== 'area' || before > 0) return;
+  // The first press may be the corner of a rectangle pulled open, or the first of many corners.
+  drag(event, {
+    move: (at, _from, _gesture, moved) => (sketch.cross.value = sketch.snap(at, null, moved.altKey)),
+    end(_gesture, hasMoved) {
+      if (!hasMoved) return;
+      sketch.addPoint();
+      sketch.finish();
+    },
+  });
+}
+function hover(event: PointerEvent): void {
+  if (isDrawing.value) props.sketch.cross.value = props.sketch.snap(view.toMm(event), null, event.altKey);
+}
+function doubled(): void {
+  if (isDrawing.value) props.sketch.finish();
+}
+
+defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () => view.wholeTable() });
+</script>
+
+<template>
+  <svg ref="svg" class="ink sheet" :class="{ drawing: isDrawing }" width="100%" height="100%" role="application" aria-label="Plan of the table" @pointerdown="pressSheet" @pointermove="hover" @dblclick="doubled">
+    <rect :x="table.x" :y="table.y" :width="table.width" :height="table.height" fill="url(#hatch-open)" />
+    <path
+      v-for="{ feature, d } in features"
+      :key="feature.id"
+      :d="d"
+      fill-rule="evenodd"
+      class="feature"
+      :class="[feature.kind, { selected: feature.id === selected?.id }]"
+      :fill="fillOf(feature)"
+      tabindex="0"
+      role="button"
+      :aria-label="feature.name"
+      :aria-pressed="feature.id === selected?.id"
+      :data-feature="feature.id"
+      @pointerdown="takeHold($event, feature)"
+      @keydown.enter.stop="select(feature.id)"
+      @keydown.space.prevent.stop="select(feature.id)"
+    />
+    <g pointer-events="none">
+      <template v-for="{ id, a, b } in tiles" :key="id">
+        <line v-if="a.x > table.x + 1" class="seam" :x1="a.x" :x2="a.x" :y1="a.y" :y2="b.y" />
+        <line v-if="a.y > table.y + 1" class="seam" :x1="a.x" :x2="b.x" :y1="a.y" :y2="a.y" />
+        <text class="tile-name" :x="a.x + 6" :y="a.y + 15">{{ id }}</text>
+      </template>
+      <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
+      <template v-for="{ feature, label, hasRoom } in features" :key="feature.id">
+        <text v-if="hasRoom" class="feature-name" :x="label.x" :y="label.y + 4">{{ feature.name }}</text>
+      </template>
+    </g>
+    <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
+    <FeatureHandles v-if="selected !== null && !isDrawing" :feature="selected" :view="view" :system="plan.units" :snap="sketch.snap" @refused="(message) => (sketch.refusal.value = message)" />
+    <g v-if="isDrawing" pointer-events="none">
+      <path class="sketch" :d="sketchLine" />
+      <rect v-for="(point, i) in sketch.points.value" :key="i" class="handle" :x="px(point).x - 4" :y="px(point).y - 4" width="8" height="8" />
+      <template v-if="cross !== null">
+        <line class="snap" :x1="cross.x" :x2="cross.x" :y1="table.y" :y2="table.y + table.height" />
+        <line class="snap" :y1="cross.y" :y2="cross.y" :x1="table.x" :x2="table.x + table.width" />
+        <rect class="tag" :x="cross.x + 10" :y="cross.y + 10" :width="sketchSize.length * 6.6 + 10" height="19" />
+        <text class="tag-text" :x="cross.x + 15 + sketchSize.length * 3.3" :y="cross.y + 24">{{ sketchSize }}</text>
+      </template>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+.sheet {
+  touch-action: none;
+}
+.sheet.drawing,
+.sheet.drawing :deep(.feature) {
+  cursor: crosshair;
+}
+</style>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { scaleLinear } from 'd3-scale';
+import { computed, ref } from 'vue';
+import type { SectionDrawing } from '@spare-acre/core/section';
+import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
+import { placeLabels } from './placeLabels';
+
+/** The cut drawn like a soil core: true proportions along, heights drawn larger by a stated factor. */
+const props = defineProps<{ section: SectionDrawing; system: MeasureSystem }>();
+const frame = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(frame);
+
+const LEFT_PX = 64;
+const RIGHT_PX = 24;
+const LABEL_ROWS = 2;
+const LABEL_ROW_PX = 38;
+const LABEL_PX = 118;
+const FOOT_PX = 46;
+/** Heights are drawn this many times larger, as far as the sheet allows. */
+const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
+
+const x = computed(() => scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]));
+const pxPerMm = computed(() => x.value(1) - x.value(0));
+const factor = computed(() => {
+  const room = height.value - LABEL_ROWS * LABEL_ROW_PX - FOOT_PX - 40;
+  const tall = (props.section.highMm - props.section.lowMm) * pxPerMm.value;
+  return [...FACTORS].reverse().find((times) => tall * times <= room) ?? 1;
+});
+const z = computed(() => {
+  const foot = height.value - FOOT_PX - 14;
+  const perMm = pxPerMm.value * factor.value;
+  return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
+});
+const slabs = computed(() =>
+  props.section.slabs.map((slab) => ({ ...slab, left: x.value(slab.fromMm), right: x.value(slab.toMm), top: z.value(slab.topMm), bottom: z.value(slab.bottomMm) })),
+);
+const heights = computed(() => {
+  const step = [5, 10, 20, 50, 100].find((mm) => mm * pxPerMm.value * factor.value >= 22) ?? 100;
+  const first = Math.ceil(props.section.lowMm / step) * step;
+  const marks: number[] = [];
+  for (let mm = first; mm <= props.section.highMm; mm += step) marks.push(mm);
+  return marks;
+});
+/** Names stand in two rows over the drawing, every other one higher, moved aside so that none overlap. */
+const labels = computed(() => {
+  const rows = [0, 1].map((row) => props.section.marks.filter((_, i) => i % LABEL_ROWS === row));
+  return rows.flatMap((marks, row) => {
+    const places = placeLabels(marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })), 6, LEFT_PX - 40, width.value - 4);
+    return marks.map((mark, i) => ({ ...mark, x: places[i]!, y: 18 + row * LABEL_ROW_PX, tipX: x.value(mark.atMm), tipY: z.value(mark.levelMm) }));
+  });
+});
+const unit = computed(() => (props.system === 'metric' ? 'mm' : 'in'));
+const length = (mm: number): string => lengthField(mm, props.system);
+</script>
+
+<template>
+  <div ref="frame" class="core">
+    <svg class="ink" :width="width" :height="height" role="img" :aria-label="`Section, ${section.slabs.length} slabs over ${Math.round(section.lengthMm)} mm`">
+      <g v-for="label in labels" :key="label.name">
+        <line class="tick" :x1="label.x" :y1="label.y + 17" :x2="label.tipX" :y2="label.tipY" />
+        <circle :cx="label.tipX" :cy="label.tipY" r="2" />
+      </g>
+      <g v-for="slab in slabs" :key="slab.id">
+        <rect
+          class="slab"
+          :class="slab.what"
+          :x="slab.left"
+          :width="Math.max(0, slab.right - slab.left)"
+          :y="slab.top"
+          :height="Math.max(0.5, slab.bottom - slab.top)"
+          :fill="`url(#hatch-${slab.hatch})`"
+          data-testid="slab"
+          :data-name="slab.name"
+        >
+          <title>{{ slab.name }}: {{ length(slab.topMm - slab.bottomMm) }} {{ unit }}</title>
+        </rect>
+      </g>
+      <g>
+        <text class="tick-label soft" x="6" :y="Math.max(90, z(section.highMm) - 12)">{{ unit }} over</text>
+        <text class="tick-label soft" x="6" :y="Math.max(102, z(section.highMm))">substrate</text>
+        <template v-for="mm in heights" :key="mm">
+          <line class="tick" :x1="LEFT_PX - 8" :x2="LEFT_PX - 2" :y1="z(mm)" :y2="z(mm)" />
+          <text class="tick-label" :x="LEFT_PX - 11" :y="z(mm) + 4" text-anchor="end">{{ length(mm) }}</text>
+        </template>
+      </g>
+      <g v-for="seam in section.seams" :key="seam.name">
+        <line class="seam" :x1="x(seam.atMm)" :x2="x(seam.atMm)" :y1="z(section.highMm) - 8" :y2="z(section.lowMm) + 8" />
+      </g>
+      <g v-for="tile in section.tiles" :key="`${tile.id}${tile.fromMm}`">
+        <text v-if="x(tile.toMm) - x(tile.fromMm) > 24" class="tile-name" :x="(x(tile.fromMm) + x(tile.toMm)) / 2" :y="z(section.lowMm) + 20" text-anchor="middle">{{ tile.id }}</text>
+      </g>
+      <text class="tick-label soft" :x="LEFT_PX" :y="height - 8">{{ length(section.lengthMm) }} {{ unit }} from end to end; heights drawn {{ factor }} {{ factor === 1 ? 'time' : 'times' }}</text>
+      <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
+        <text class="callout" y="0">{{ label.name }}</text>
+        <text class="callout soft" y="13">{{ label.detail }}</text>
+      </g>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.core {
+  height: 100%;
+  overflow: hidden;
+}
+.slab {
+  stroke: var(--ink);
+  stroke-width: 0.8;
+}
+.slab.coat {
+  stroke: none;
+}
+.slab.water {
+  stroke: var(--slate);
+}
+.callout {
+  font-size: 11.5px;
+  font-weight: 500;
+  paint-order: stroke;
+  stroke: var(--paper);
+  stroke-width: 3px;
+}
+.callout.soft {
+  font-weight: 400;
+  font-size: 10.5px;
+}
+</style>

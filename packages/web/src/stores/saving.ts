@@ -1,0 +1,106 @@
+import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
+import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { type Plan } from '@spare-acre/core/plan';
+import { ServerProblem, type StoredBoard, savePlan } from '../api/client';
+import { dropDraft, keepDraft } from '../drafts/drafts';
+
+/** `kept`: the server does not answer, the draft is in this browser. `stale`: someone saved first. */
+export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'stale' | 'refused';
+
+export interface Saving {
+  readonly state: Ref<SaveState>;
+  readonly refusal: Ref<string>;
+  /** What the server holds now, when a save came too late. */
+  readonly stored: ShallowRef<StoredBoard | null>;
+  readonly revision: Ref<number>;
+  /** The plan as it was last saved or loaded: the common ground of a merge. */
+  readonly base: ShallowRef<Plan | null>;
+  readonly opened: (board: StoredBoard) => void;
+  readonly changed: () => void;
+  /** Goes on from a revision that the builder has seen and chosen to build on. */
+  readonly rebase: (revision: number, base: Plan) => void;
+  readonly saveNow: () => Promise<void>;
+}
+
+const PAUSE_MS = 700;
+const RETRY_MS = 3_000;
+const DRAFT_PAUSE_MS = 120;
+
+/** Autosave of the open board. @param current the board's id and plan now; null when none is open */
+export function useSaving(current: () => { readonly id: string; readonly plan: Plan } | null): Saving {
+  const state = ref<SaveState>('saved');
+  const refusal = ref('');
+  const stored = shallowRef<StoredBoard | null>(null);
+  const revision = ref(0);
+  const base = shallowRef<Plan | null>(null);
+  const isDirty = computed(() => state.value !== 'saved');
+
+  const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
+  const draftSoon = useDebounceFn(() => keep(), DRAFT_PAUSE_MS);
+  useIntervalFn(() => {
+    if (state.value === 'kept') void saveNow();
+  }, RETRY_MS);
+  useEventListener('pagehide', () => keep());
+  useEventListener('beforeunload', (event) => {
+    // Without local storage the draft would be lost; with it a reload brings everything back.
+    if (isDirty.value && !('localStorage' in globalThis)) event.preventDefault();
+  });
+
+  function keep(): void {
+    const now = current();
+    if (now !== null && isDirty.value) void keepDraft(now.id, { baseRevision: revision.value, plan: now.plan });
+  }
+
+  async function saveNow(): Promise<void> {
+    const now = current();
+    if (now === null || state.value === 'saved' || state.value === 'saving' || state.value === 'stale') return;
+    state.value = 'saving';
+    try {
+      const saved = await savePlan(now.id, revision.value, now.plan);
+      if (current()?.id !== now.id) return;
+      revision.value = saved.revision;
+      base.value = now.plan;
+      const isCurrent = current()?.plan === now.plan;
+      state.value = isCurrent ? 'saved' : 'changed';
+      if (isCurrent) await dropDraft(now.id);
+      else void saveSoon();
+    } catch (error) {
+      if (current()?.id !== now.id) return;
+      if (!(error instanceof ServerProblem)) state.value = 'kept';
+      else if (error.problem.status === 409 && error.problem.stored !== undefined) {
+        stored.value = error.problem.stored;
+        state.value = 'stale';
+      } else {
+        refusal.value = error.message;
+        state.value = 'refused';
+      }
+      keep();
+    }
+  }
+
+  return {
+    state,
+    refusal,
+    stored,
+    revision,
+    base,
+    saveNow,
+    opened(board) {
+      revision.value = board.revision;
+      base.value = board.plan;
+      stored.value = null;
+      state.value = 'saved';
+    },
+    changed() {
+      if (state.value !== 'saving' && state.value !== 'stale') state.value = state.value === 'kept' ? 'kept' : 'changed';
+      void draftSoon();
+      void saveSoon();
+    },
+    rebase(newRevision, newBase) {
+      revision.value = newRevision;
+      base.value = newBase;
+      stored.value = null;
+      state.value = 'changed';
+    },
+  };
+}
