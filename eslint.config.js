@@ -13,7 +13,10 @@ const coreImports = {
       message: 'core imports only itself and pure packages: no DOM, Node, Vue, or other workspace.',
     },
     { regex: '^(\\.\\./){3,}|/(server|web|e2e|scripts)/', message: 'core does not reach out of its own folder.' },
-    { regex: '^\\.\\./[a-z-]+/(?!load$|check$|schema$|workshop$).+', message: "another folder is imported by its face, '../folder'." },
+    {
+      regex: '^\\.\\./[a-z-]+/(?!load$|check$|schema$|workshop$).+',
+      message: "another folder is imported by its face, '../folder'.",
+    },
   ],
 };
 const testImports = {
@@ -35,7 +38,11 @@ export default tseslint.config(
   ...vue.configs['flat/recommended'],
   {
     files: ['**/*.vue'],
-    languageOptions: { parser: vueParser, parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] }, globals: globals.browser },
+    languageOptions: {
+      parser: vueParser,
+      parserOptions: { parser: tseslint.parser, extraFileExtensions: ['.vue'] },
+      globals: globals.browser,
+    },
   },
   {
     rules: {
@@ -45,6 +52,7 @@ export default tseslint.config(
       '@typescript-eslint/only-throw-error': 'off',
       'vue/max-attributes-per-line': 'off',
       'vue/singleline-html-element-content-newline': 'off',
+      'vue/multiline-html-element-content-newline': 'off',
       'vue/html-self-closing': 'off',
       'vue/html-indent': 'off',
       'vue/html-closing-bracket-newline': 'off',
@@ -60,14 +68,27 @@ export default tseslint.config(
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance', 'localStorage'],
     },
   },
-  { files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'], rules: { 'no-restricted-imports': ['error', testImports] } },
+  {
+    files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'],
+    rules: { 'no-restricted-imports': ['error', testImports] },
+  },
   {
     files: ['packages/web/**/*.{ts,vue}'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^@spare-acre/server|/server/', message: 'web and server meet only in core.' }] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^@spare-acre/server|/server/', message: 'web and server meet only in core.' }] },
+      ],
+    },
   },
   {
     files: ['packages/server/**/*.ts'],
-    rules: { 'no-restricted-imports': ['error', { patterns: [{ regex: '^@spare-acre/web|/web/', message: 'web and server meet only in core.' }] }] },
+    rules: {
+      'no-restricted-imports': [
+        'error',
+        { patterns: [{ regex: '^@spare-acre/web|/web/', message: 'web and server meet only in core.' }] },
+      ],
+    },
   },
   { files: ['scripts/**', 'e2e/**', '*.js', '*.ts'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },
 );

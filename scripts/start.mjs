@@ -21,10 +21,16 @@ const FIRST_PORT = 4310;
 function readFlags() {
   try {
     const { values } = parseArgs({
-      options: { port: { type: 'string' }, 'fresh-demo': { type: 'boolean' }, 'no-demo': { type: 'boolean' }, help: { type: 'boolean', short: 'h' } },
+      options: {
+        port: { type: 'string' },
+        'fresh-demo': { type: 'boolean' },
+        'no-demo': { type: 'boolean' },
+        help: { type: 'boolean', short: 'h' },
+      },
     });
     const port = values.port === undefined ? null : Number(values.port);
-    if (port !== null && !(Number.isInteger(port) && port >= 1 && port <= 65_535)) throw new Error(`--port: got “${values.port}”; 1 to 65535 would do`);
+    if (port !== null && !(Number.isInteger(port) && port >= 1 && port <= 65_535))
+      throw new Error(`--port: got “${values.port}”; 1 to 65535 would do`);
     if (values['fresh-demo'] && values['no-demo']) throw new Error('--fresh-demo and --no-demo: one or the other');
     return { port, demo: values['fresh-demo'] ? 'fresh' : values['no-demo'] ? 'none' : 'once', help: values.help === true };
   } catch (error) {

@@ -51,7 +51,9 @@ export async function savePlan(db: Knex, id: string, revision: number, plan: Pla
     if (current === undefined) return fail({ code: 'board/missing' } as const);
     if (current.revision !== revision) return fail({ code: 'board/stale', stored: fromRow(current) } as const);
     const change = { revision: revision + 1, name: plan.name, plan: json(plan), saved_at: trx.fn.now() };
-    const [row] = await trx<Row>('boards').where({ id }).update(change as never, COLUMNS);
+    const [row] = await trx<Row>('boards')
+      .where({ id })
+      .update(change as never, COLUMNS);
     await keepRevision(trx, id, revision + 1, plan);
     return ok(fromRow(row as Row));
   });
@@ -60,19 +62,28 @@ export async function savePlan(db: Knex, id: string, revision: number, plan: Pla
 /** Revisions of a board, the newest first; null when there is no such board. */
 export async function listRevisions(db: Knex, id: string): Promise<{ revision: number; savedAt: string }[] | null> {
   if ((await readBoard(db, id)) === null) return null;
-  const rows = await db<{ revision: number; saved_at: Date }>('board_revisions').select('revision', 'saved_at').where('board_id', id).orderBy('revision', 'desc');
+  const rows = await db<{ revision: number; saved_at: Date }>('board_revisions')
+    .select('revision', 'saved_at')
+    .where('board_id', id)
+    .orderBy('revision', 'desc');
   return rows.map(({ revision, saved_at }) => ({ revision, savedAt: saved_at.toISOString() }));
 }
 
 /** A plan as it was at a revision, or null. */
 export async function readRevision(db: Knex, id: string, revision: number): Promise<StoredBoard | null> {
-  const row = await db<Omit<Row, 'id'>>('board_revisions').first('revision', 'saved_at', 'plan').where({ board_id: id, revision } as never);
+  const row = await db<Omit<Row, 'id'>>('board_revisions')
+    .first('revision', 'saved_at', 'plan')
+    .where({ board_id: id, revision } as never);
   return row === undefined ? null : fromRow({ ...row, id });
 }
 
 /** Puts a board away, or brings it back. Nothing is deleted. @returns whether there was such a board */
 export async function setPutAway(db: Knex, id: string, isPutAway: boolean): Promise<boolean> {
-  return (await db('boards').where({ id }).update({ removed_at: isPutAway ? db.fn.now() : null })) === 1;
+  return (
+    (await db('boards')
+      .where({ id })
+      .update({ removed_at: isPutAway ? db.fn.now() : null })) === 1
+  );
 }
 
 async function keepRevision(trx: Knex, id: string, revision: number, plan: Plan): Promise<void> {

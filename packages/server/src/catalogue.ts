@@ -8,9 +8,16 @@ import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
  * @throws Error naming every bad entry: a server without a sound catalogue must not start
  */
 export async function settleCatalogue(db: Knex): Promise<Catalogue> {
-  await db('catalogue').insert({ id: 1, body: JSON.stringify(WORKSHOP_CATALOGUE) }).onConflict('id').merge();
-  const row = await db<{ body: unknown }>('catalogue').first('body').where('id' as never, 1);
+  await db('catalogue')
+    .insert({ id: 1, body: JSON.stringify(WORKSHOP_CATALOGUE) })
+    .onConflict('id')
+    .merge();
+  const row = await db<{ body: unknown }>('catalogue')
+    .first('body')
+    .where('id' as never, 1);
   const loaded = loadCatalogue(row?.body);
   if (loaded.ok) return loaded.value;
-  throw new Error(`the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`);
+  throw new Error(
+    `the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`,
+  );
 }

@@ -18,7 +18,15 @@ export class HttpProblem extends Error {
 
 export const noSuchBoard = (): HttpProblem => new HttpProblem(404, 'No such board', 'There is no board with that id.');
 export const badPlan = (issues: readonly PlanIssue[]): HttpProblem =>
-  new HttpProblem(422, 'The plan cannot be used', issues.map(({ path, message }) => `${path}: ${message}`).slice(0, 3).join('; '), { issues: issues.slice(0, 50) });
+  new HttpProblem(
+    422,
+    'The plan cannot be used',
+    issues
+      .map(({ path, message }) => `${path}: ${message}`)
+      .slice(0, 3)
+      .join('; '),
+    { issues: issues.slice(0, 50) },
+  );
 export const staleSave = (stored: StoredBoard): HttpProblem =>
   new HttpProblem(409, 'Someone saved first', `The board is at revision ${stored.revision} by now.`, { stored });
 
@@ -53,11 +61,20 @@ function asProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof ZodError) {
     const issues = error.issues.map(({ path, message }) => ({ path: path.join('.') || 'request', message }));
-    return new HttpProblem(400, 'The request cannot be read', issues.map(({ path, message }) => `${path}: ${message}`).slice(0, 3).join('; '), { issues });
+    return new HttpProblem(
+      400,
+      'The request cannot be read',
+      issues
+        .map(({ path, message }) => `${path}: ${message}`)
+        .slice(0, 3)
+        .join('; '),
+      { issues },
+    );
   }
   if (isStatusError(error)) {
     if (error.type === 'entity.too.large') return new HttpProblem(413, 'Too large', 'body: a plan of up to 4 MB would do.');
-    if (error.type === 'entity.parse.failed') return new HttpProblem(400, 'Not JSON', `body: ${(error as unknown as Error).message}`);
+    if (error.type === 'entity.parse.failed')
+      return new HttpProblem(400, 'Not JSON', `body: ${(error as unknown as Error).message}`);
     return new HttpProblem(error.status, 'The request cannot be read', (error as unknown as Error).message);
   }
   return new HttpProblem(500, 'Something broke here', 'The server made a mistake; your plan was not changed. The log says more.');

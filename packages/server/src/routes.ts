@@ -3,7 +3,18 @@ import type { Knex } from 'knex';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Plan } from '@spare-acre/core/plan';
 import { checkPlan } from '@spare-acre/core/plan/check';
-import { Board, BoardList, BoardParams, CatalogueAnswer, CreateBoard, Health, History, RevisionParams, SavePlan, SavedPlan } from '@spare-acre/core/wire';
+import {
+  Board,
+  BoardList,
+  BoardParams,
+  CatalogueAnswer,
+  CreateBoard,
+  Health,
+  History,
+  RevisionParams,
+  SavePlan,
+  SavedPlan,
+} from '@spare-acre/core/wire';
 import { createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
 import { badPlan, noSuchBoard, noSuchPath, staleSave } from './problems';
 
@@ -64,8 +75,15 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   api.get('/boards/:boardId/export', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { plan } = (await readBoard(db, boardId)) ?? missing();
-    const fileName = plan.name.replace(/[^A-Za-z0-9]+/g, '-').replace(/^-|-$/g, '').toLowerCase() || 'plan';
-    res.attachment(`${fileName}.spare-acre.json`).type('application/json').send(JSON.stringify(plan, null, 1));
+    const fileName =
+      plan.name
+        .replace(/[^A-Za-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .toLowerCase() || 'plan';
+    res
+      .attachment(`${fileName}.spare-acre.json`)
+      .type('application/json')
+      .send(JSON.stringify(plan, null, 1));
   });
 
   api.put('/boards/:boardId/put-away', async (req, res) => {

@@ -24,7 +24,9 @@ const DAY_MIN = 1_440;
 
 /** The evenings in order, each with what is done in it; runs of one step are one entry. */
 export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsOn: string): readonly AgendaDay[] {
-  const stretches = slots.flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch }))).sort((a, b) => a.fromMin - b.fromMin);
+  const stretches = slots
+    .flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch })))
+    .sort((a, b) => a.fromMin - b.fromMin);
   const days = new Map<number, { step: Step; runs: typeof stretches }[]>();
   for (const stretch of stretches) {
     const day = Math.floor(stretch.fromMin / DAY_MIN);
@@ -43,13 +45,27 @@ export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsO
       tiles: [...new Set(runs.map(({ slot }) => slot.task.tileId))],
       fromText: clock(runs[0]!.fromMin),
       toText: clock(runs.at(-1)!.toMin),
-      work: total(`${step.name}, ${dayText(startsOn, day * DAY_MIN)}`, 'min', runs.map((run) => workIn(run))),
+      work: total(
+        `${step.name}, ${dayText(startsOn, day * DAY_MIN)}`,
+        'min',
+        runs.map((run) => workIn(run)),
+      ),
       wait: runs.at(-1)!.slot.task.wait,
     })),
   }));
 }
 
 /** The task's own figure, or the part of it that falls into this evening. */
-function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): Figure<'min'> {
-  return slot.stretches.length === 1 ? slot.task.work : given(`${slot.task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar');
+function workIn({
+  slot,
+  fromMin,
+  toMin,
+}: {
+  readonly slot: Slot;
+  readonly fromMin: number;
+  readonly toMin: number;
+}): Figure<'min'> {
+  return slot.stretches.length === 1
+    ? slot.task.work
+    : given(`${slot.task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar');
 }

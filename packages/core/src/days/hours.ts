@@ -18,14 +18,19 @@ const LEAST_MIN = 15;
 export function withHours(hours: Calendar['hours'], weekday: number, typed: string): Result<Calendar['hours'], HoursProblem> {
   const others = hours.filter((entry) => entry.weekday !== weekday);
   if (typed.trim() === '') {
-    return others.length > 0 ? ok(others) : fail({ code: 'hours/unreadable', message: 'one day at least needs hours, such as 19:00–21:00.' });
+    return others.length > 0
+      ? ok(others)
+      : fail({ code: 'hours/unreadable', message: 'one day at least needs hours, such as 19:00–21:00.' });
   }
   const spans: { weekday: number; fromMin: number; toMin: number }[] = [];
   for (const text of typed.split(',')) {
     const match = SPAN.exec(text.trim());
     const [fromMin, toMin] = match === null ? [-1, -1] : [minutes(match[1], match[2]), minutes(match[3], match[4])];
     if (fromMin < 0 || toMin > DAY_MIN || toMin - fromMin < LEAST_MIN) {
-      return fail({ code: 'hours/unreadable', message: `“${text.trim().slice(0, 24)}” is not a span of at least ${LEAST_MIN} minutes; 19:00–21:00 would do.` });
+      return fail({
+        code: 'hours/unreadable',
+        message: `“${text.trim().slice(0, 24)}” is not a span of at least ${LEAST_MIN} minutes; 19:00–21:00 would do.`,
+      });
     }
     spans.push({ weekday, fromMin, toMin });
   }

@@ -38,7 +38,7 @@ export function readyOf(slots: readonly Slot[], calendar: Calendar): Ready | nul
     if (cause.wait !== null) links.unshift(cause.wait);
     slot = cause.slot;
   }
-  const at = total('From the first midnight until ready', 'min', links);
+  const at = total(`Ready, counted from ${momentText(calendar.startsOn, 0)}`, 'min', links);
   return { at, text: momentText(calendar.startsOn, at.value) };
 }
 

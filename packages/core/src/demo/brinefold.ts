@@ -85,10 +85,10 @@ export function brinefold(catalogue: Catalogue): Plan {
         kind: 'raised',
         shape: strip(
           [
-            [1500, 450],
-            [860, 450],
-            [690, 640],
-            [690, 1000],
+            [1500, 430],
+            [960, 430],
+            [700, 700],
+            [700, 1000],
           ],
           110,
           120,
@@ -101,8 +101,8 @@ export function brinefold(catalogue: Catalogue): Plan {
         kind: 'raised',
         shape: strip(
           [
-            [1500, 450],
-            [1000, 450],
+            [1500, 430],
+            [1000, 430],
           ],
           70,
           0,
@@ -135,7 +135,7 @@ export function brinefold(catalogue: Catalogue): Plan {
         shape: strip(
           [
             [1250, 300],
-            [1250, 395],
+            [1250, 375],
           ],
           60,
           0,

@@ -17,4 +17,4 @@ export {
   without,
 } from './region';
 export type { Region, Ring } from './region';
-export { ROUND_SIDES, bent, lineLengthMm, roundRing, selfCrossing, stripRegion } from './outline';
+export { ROUND_SIDES, bent, halfWay, lineLengthMm, roundRing, selfCrossing, stripRegion } from './outline';

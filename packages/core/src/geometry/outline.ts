@@ -41,6 +41,18 @@ export function lineLengthMm(line: readonly Point[]): number {
   return sum;
 }
 
+/** The point half-way along a line. */
+export function halfWay(line: readonly Point[]): Point {
+  let left = lineLengthMm(line) / 2;
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const leg = distanceMm(a, b);
+    if (left <= leg && leg > 0) return between(a, b, left / leg);
+    left -= leg;
+  }
+  return line[0]!;
+}
+
 /**
  * The first two sides of a ring that cross or touch where they should not, by their index; null for a sound outline.
  * Plain pairwise test: outlines have tens of corners.

@@ -8,10 +8,9 @@ export interface MixPart {
   readonly volume: Figure<'ml'>;
   readonly mass: Figure<'g'>;
 }
-/** A coat that is mixed: its parts, and how many bowls it is mixed in. */
+/** What is mixed for one step over all the surfaces that take it: its parts, and how many bowls. */
 export interface Mix {
-  readonly coatId: string;
-  readonly zone: string;
+  readonly id: string;
   readonly name: string;
   readonly volume: Figure<'ml'>;
   readonly parts: readonly MixPart[];
@@ -24,46 +23,47 @@ export interface Mix {
  * @source craft.md §6
  */
 export function mixesOf(needs: readonly CoatNeed[], catalogue: Catalogue): readonly Mix[] {
-  return needs.filter(({ stuff, volume }) => stuff.recipe.length > 0 && volume.value > 0).map((need) => mixOf(need, catalogue));
+  const groups = new Map<string, CoatNeed[]>();
+  for (const need of needs.filter(({ stuff, volume }) => stuff.recipe.length > 0 && volume.value > 0)) {
+    const id = `${need.stuff.id}-${need.method.id}`;
+    groups.set(id, [...(groups.get(id) ?? []), need]);
+  }
+  return [...groups].map(([id, group]) => mixOf(id, group, catalogue));
 }
 
-function mixOf(need: CoatNeed, catalogue: Catalogue): Mix {
-  const { stuff, method, volume } = need;
+function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mix {
+  const { stuff, method } = group[0]!;
+  const name = `${stuff.name}, ${method.name}`;
+  const volume = total(
+    name,
+    'ml',
+    group.map((need) => need.volume),
+  );
   const bowl = estimated('The bowl holds', catalogue.bench.bowlMl, 'ml');
-  const cap = stuff.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(need));
-  const batches = reckon(`${stuff.name}, batches`, '1', volume, '⌈÷⌉', cap);
-  const shares = stuff.recipe.map(({ name, parts }) =>
-    given(`${name}, parts`, parts, '1', 'catalogue', 'workshop default; the label wins'),
+  const cap =
+    stuff.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume));
+  const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
+  const shares = stuff.recipe.map((part) =>
+    given(`${part.name}, parts`, part.parts, '1', 'catalogue', 'workshop default; the label wins'),
   );
   const all = total('All parts', '1', shares);
-  const parts = stuff.recipe.map(({ name, densityGPerMl }, i): MixPart => {
-    const share = reckon(`${name}, share`, '1', shares[i]!, '÷', all);
-    const partVolume = reckon(`${name} to measure`, 'ml', volume, '×', share);
-    return {
-      name,
-      volume: partVolume,
-      mass: reckon(
-        `${name} to weigh`,
-        'g',
-        partVolume,
-        '×',
-        given(`${name}, density`, densityGPerMl, 'g/ml', 'catalogue', 'workshop default'),
-      ),
-    };
+  const parts = stuff.recipe.map((part, i): MixPart => {
+    const share = reckon(`${part.name}, share`, '1', shares[i]!, '÷', all);
+    const partVolume = reckon(`${part.name} to measure`, 'ml', volume, '×', share);
+    const density = given(`${part.name}, density`, part.densityGPerMl, 'g/ml', 'catalogue', 'workshop default');
+    return { name: part.name, volume: partVolume, mass: reckon(`${part.name} to weigh`, 'g', partVolume, '×', density) };
   });
-  return {
-    coatId: need.coatId,
-    zone: need.zone,
-    name: `${stuff.name}, ${method.name}`,
-    volume,
-    parts,
-    batches,
-    batch: reckon('A batch', 'ml', volume, '÷', batches),
-  };
+  return { id, name, volume, parts, batches, batch: reckon('A batch', 'ml', volume, '÷', batches) };
 }
 
 /** ml that one person spreads within the pot life: the whole volume over the time it takes, times the pot life. */
-function spreadable({ stuff, method, area, volume }: CoatNeed): Figure<'ml'> {
+function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>): Figure<'ml'> {
+  const { stuff, method } = group[0]!;
+  const area = total(
+    `${method.name}, all surfaces`,
+    'm²',
+    group.map((need) => need.area),
+  );
   const time = hoursInMinutes(
     reckon('Time to put it on', 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')),
   );

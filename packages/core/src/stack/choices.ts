@@ -14,7 +14,9 @@ export interface GlueChoice extends Choice {
 
 /** Materials for a use that are stocked in at least one thickness. */
 export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground'): readonly Choice[] {
-  return catalogue.materials.filter(({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id));
+  return catalogue.materials.filter(
+    ({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id),
+  );
 }
 
 /** Thicknesses to choose from, the present one included even where it is not stocked. */
@@ -25,12 +27,19 @@ export function thicknessChoices(catalogue: Catalogue, materialId: string, prese
 /** The stocked thickness nearest to the present one, for when the material changes. */
 export function nearestThickness(catalogue: Catalogue, materialId: string, presentMm: number): number {
   const stocked = thicknessesOf(catalogue, materialId);
-  return stocked.reduce((best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best), stocked[0] ?? presentMm);
+  return stocked.reduce(
+    (best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best),
+    stocked[0] ?? presentMm,
+  );
 }
 
 /** Adhesives for a pair of faces, those that hold first. */
 export function glueChoices(catalogue: Catalogue, lowerMaterialId: string, upperMaterialId: string): readonly GlueChoice[] {
-  const choices = catalogue.adhesives.map(({ id, name }) => ({ id, name, fit: glueFit(adhesiveBy(catalogue, id), lowerMaterialId, upperMaterialId, catalogue) }));
+  const choices = catalogue.adhesives.map(({ id, name }) => ({
+    id,
+    name,
+    fit: glueFit(adhesiveBy(catalogue, id), lowerMaterialId, upperMaterialId, catalogue),
+  }));
   return choices.sort((a, b) => Number(a.fit !== 'holds') - Number(b.fit !== 'holds'));
 }
 
@@ -43,8 +52,14 @@ export function materialBelow(stack: Stack, layerIndex: number): string | null {
 export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stack['ground'][number] {
   const top = stack.ground.at(-1)!;
   const fitting = glueChoices(catalogue, top.materialId, top.materialId).find(({ fit }) => fit === 'holds');
-  return { id, materialId: top.materialId, thicknessMm: thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm, glueBelowId: fitting?.id ?? top.glueBelowId };
+  return {
+    id,
+    materialId: top.materialId,
+    thicknessMm: thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm,
+    glueBelowId: fitting?.id ?? top.glueBelowId,
+  };
 }
 
 /** Whether a material is stocked in a thickness. */
-export const isStocked = (catalogue: Catalogue, materialId: string, thicknessMm: number): boolean => sheetsOf(catalogue, materialId, thicknessMm).length > 0;
+export const isStocked = (catalogue: Catalogue, materialId: string, thicknessMm: number): boolean =>
+  sheetsOf(catalogue, materialId, thicknessMm).length > 0;

@@ -1,7 +1,7 @@
 export { given, reckon, total, wholeUp } from './figure';
 export type { Figure, Given, Reckoned, Sign, Source, Summed, Unit } from './figure';
 export { hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf } from './convert';
-export { exact, working } from './working';
+export { exact, operands, working } from './working';
 export type { Working, WorkingInput, WorkingLine } from './working';
 export { lengthField, show, showChange, showText } from './show';
 export type { MeasureSystem, Showing, Shown } from './show';

@@ -24,7 +24,9 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
   const imperial = showing.system === 'imperial';
   switch (unit) {
     case 'mm':
-      return imperial ? { number: inches(value), unit: 'in' } : { number: fixed(value, value < 10 ? 1 : 0), unit: 'mm' };
+      return imperial
+        ? { number: inches(value), unit: 'in' }
+        : { number: fixed(value, value < 10 && !Number.isInteger(value) ? 1 : 0), unit: 'mm' };
     case 'm':
       return imperial
         ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }

@@ -38,7 +38,7 @@ export function working(figure: Figure, currency: string): Working {
       inputs.set(step, { label: step.label, amount, source: step.source, note: step.note ?? '' });
       return;
     }
-    const from = 'parts' in step ? step.parts : [step.left, step.right];
+    const from = operands(step);
     for (const earlier of from) visit(earlier);
     const shown = from.map((earlier) => exact(earlier, currency));
     const expression = 'parts' in step ? shown.join(' + ') || 'nothing to add' : shown.join(` ${step.sign} `);
@@ -47,6 +47,12 @@ export function working(figure: Figure, currency: string): Working {
   };
   visit(figure);
   return { inputs: distinct([...inputs.values()]), lines: distinct([...lines.values()]) };
+}
+
+/** What a figure was made from, in order; none for an input. */
+export function operands(figure: Figure): readonly Figure[] {
+  if ('source' in figure) return [];
+  return 'parts' in figure ? figure.parts : [figure.left, figure.right];
 }
 
 /** The figure in its own unit, to {@link DIGITS} significant digits: what a person needs to repeat the arithmetic. */

@@ -17,17 +17,24 @@ export class NoServer extends Error {}
 export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
 export const fetchBoards = async (): Promise<StoredBoard[]> => (await call(BoardList, 'GET', '/boards')).boards;
 export const fetchBoard = (id: string): Promise<StoredBoard> => call(Board, 'GET', `/boards/${encodeURIComponent(id)}`);
-export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> => call(Board, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);
+export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>
+  call(Board, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);
 export const createBoard = (plan: Plan): Promise<StoredBoard> => call(Board, 'POST', '/boards', { plan });
 /** @param file parsed JSON of a plan file, of whatever soundness: the server says what is wrong */
 export const importBoard = (file: unknown): Promise<StoredBoard> => call(Board, 'POST', '/boards/import', file);
-export const savePlan = (id: string, revision: number, plan: Plan): Promise<z.infer<typeof SavedPlan>> => call(SavedPlan, 'PUT', `/boards/${id}/plan`, { revision, plan });
+export const savePlan = (id: string, revision: number, plan: Plan): Promise<z.infer<typeof SavedPlan>> =>
+  call(SavedPlan, 'PUT', `/boards/${id}/plan`, { revision, plan });
 export const putAway = (id: string): Promise<null> => call(null, 'PUT', `/boards/${id}/put-away`);
 export const bringBack = (id: string): Promise<null> => call(null, 'DELETE', `/boards/${id}/put-away`);
 
 const TIMEOUT_MS = 10_000;
 
-async function call<Schema extends z.ZodType | null>(schema: Schema, method: string, path: string, body?: unknown): Promise<Schema extends z.ZodType ? z.infer<Schema> : null> {
+async function call<Schema extends z.ZodType | null>(
+  schema: Schema,
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<Schema extends z.ZodType ? z.infer<Schema> : null> {
   let answer: Response;
   let read: unknown;
   try {

@@ -40,7 +40,12 @@ async function told(work: () => Promise<void>): Promise<void> {
   try {
     await work();
   } catch (error) {
-    problem.value = error instanceof NoServer ? 'The server does not answer. Is it still running?' : error instanceof Error ? error.message : String(error);
+    problem.value =
+      error instanceof NoServer
+        ? 'The server does not answer. Is it still running?'
+        : error instanceof Error
+          ? error.message
+          : String(error);
   }
 }
 
@@ -95,16 +100,27 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       <p class="quiet m-0">What are you building?</p>
       <span class="ms-auto d-flex gap-2">
         <button type="button" class="key" @click="filePicker?.click()">Import a plan</button>
-        <input ref="filePicker" type="file" accept=".json,application/json" class="visually-hidden" tabindex="-1" aria-label="Plan file" @change="take" />
+        <input
+          ref="filePicker"
+          type="file"
+          accept=".json,application/json"
+          class="visually-hidden"
+          tabindex="-1"
+          aria-label="Plan file"
+          @change="take"
+        />
         <button type="button" class="key main" @click="isNewOpen = true">New board</button>
       </span>
     </header>
-    <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <button type="button" class="key" @click="load">Look again</button></p>
+    <p v-if="problem !== ''" class="warning" role="alert">
+      {{ problem }} <button type="button" class="key" @click="load">Look again</button>
+    </p>
     <p v-if="lastPutAway !== null" class="quiet">
       {{ lastPutAway.plan.name }} is put away. <button type="button" class="key" @click="bringItBack">Bring it back</button>
     </p>
     <p v-if="boards?.length === 0" class="empty">
-      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
+      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on
+      it.
       <button type="button" class="key main ms-2" @click="isNewOpen = true">Lay out the first table</button>
     </p>
     <ul class="cards">
@@ -113,12 +129,19 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           <span class="plan"><PlanThumbnail :plan="board.plan" /></span>
           <h2>{{ board.plan.name }}</h2>
         </RouterLink>
-        <div class="line"><span>Table</span><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span></div>
+        <div class="line">
+          <span>Table</span
+          ><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
+        </div>
         <template v-if="summaries[board.id]">
-          <div class="line"><span>Ready</span><span>{{ summaries[board.id]!.readyText || 'nothing to do' }}</span></div>
+          <div class="line">
+            <span>Ready</span><span>{{ summaries[board.id]!.readyText || 'nothing to do' }}</span>
+          </div>
           <div class="line">
             <span>To look at</span>
-            <span :class="{ attention: summaries[board.id]!.warnings > 0 }">{{ summaries[board.id]!.warnings === 1 ? '1 warning' : `${summaries[board.id]!.warnings} warnings` }}</span>
+            <span :class="{ attention: summaries[board.id]!.warnings > 0 }">{{
+              summaries[board.id]!.warnings === 1 ? '1 warning' : `${summaries[board.id]!.warnings} warnings`
+            }}</span>
           </div>
         </template>
         <div class="d-flex gap-2 mt-2">

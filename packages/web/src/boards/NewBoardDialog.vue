@@ -16,7 +16,16 @@ const router = useRouter();
 const catalogues = useCatalogue();
 const problem = ref('');
 const isBusy = ref(false);
-const fresh = (): NewBoard => ({ name: 'New board', units: 'metric', widthMm: 1200, depthMm: 800, columns: 2, rows: 2, figureHeightMm: 28, startsOn: today() });
+const fresh = (): NewBoard => ({
+  name: 'New board',
+  units: 'metric',
+  widthMm: 1200,
+  depthMm: 800,
+  columns: 2,
+  rows: 2,
+  figureHeightMm: 28,
+  startsOn: today(),
+});
 const board = ref<NewBoard>(fresh());
 const tileText = computed(() => `${board.value.columns * board.value.rows} tiles`);
 
@@ -56,7 +65,11 @@ async function create(): Promise<void> {
 
 <template>
   <BModal v-model="isOpen" title="New board" no-footer>
-    <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))" />
+    <TextField
+      label="Name"
+      :value="board.name"
+      :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))"
+    />
     <ChoiceField
       label="Measures"
       :value="board.units"
@@ -66,11 +79,41 @@ async function create(): Promise<void> {
       ]"
       @choose="(units) => set('units', units)"
     />
-    <LengthField label="Table width" :mm="board.widthMm" :system="board.units" :limits="LIMITS.tableMm" :take="(mm) => set('widthMm', mm)" />
-    <LengthField label="Table depth" :mm="board.depthMm" :system="board.units" :limits="LIMITS.tableMm" :take="(mm) => set('depthMm', mm)" />
-    <NumberField label="Tiles across" :value="board.columns" unit="" :limits="LIMITS.tilesAlong" :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')" />
-    <NumberField label="Tiles deep" :value="board.rows" unit="" :limits="LIMITS.tilesAlong" :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')" />
-    <NumberField label="Figure height" :value="board.figureHeightMm" unit="mm" :limits="LIMITS.figureHeightMm" :take="(mm) => set('figureHeightMm', mm)" />
+    <LengthField
+      label="Table width"
+      :mm="board.widthMm"
+      :system="board.units"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => set('widthMm', mm)"
+    />
+    <LengthField
+      label="Table depth"
+      :mm="board.depthMm"
+      :system="board.units"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => set('depthMm', mm)"
+    />
+    <NumberField
+      label="Tiles across"
+      :value="board.columns"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
+    />
+    <NumberField
+      label="Tiles deep"
+      :value="board.rows"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
+    />
+    <NumberField
+      label="Figure height"
+      :value="board.figureHeightMm"
+      unit="mm"
+      :limits="LIMITS.figureHeightMm"
+      :take="(mm) => set('figureHeightMm', mm)"
+    />
     <p class="quiet mt-2 mb-2">{{ tileText }}, each carried, stored and dried on its own.</p>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <button type="button" class="key main" :disabled="isBusy" @click="create">Lay it out</button>

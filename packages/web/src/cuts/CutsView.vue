@@ -17,9 +17,13 @@ const jobs = computed(() => store.derivation?.jobs ?? []);
 const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
 const index = computed(() => Math.min(chosen.value.index, (job.value?.layout.sheets.length ?? 1) - 1));
-watch(jobs, (now) => {
-  if (!now.some(({ key }) => key === chosen.value.key)) chosen.value = { key: now[0]?.key ?? '', index: 0 };
-}, { immediate: true });
+watch(
+  jobs,
+  (now) => {
+    if (!now.some(({ key }) => key === chosen.value.key)) chosen.value = { key: now[0]?.key ?? '', index: 0 };
+  },
+  { immediate: true },
+);
 
 const rows = computed(() => (job.value === null || index.value < 0 ? [] : cutList(job.value, index.value, catalogue.value)));
 const system = computed(() => store.plan!.units);
@@ -27,7 +31,9 @@ const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
 const length = (mm: number): string => lengthField(mm, system.value);
 const sheetText = computed(() => {
   const sheet = job.value?.sheet;
-  return sheet === null || sheet === undefined ? 'not stocked' : `${length(sheet.widthMm)} × ${length(sheet.depthMm)} ${unit.value}, ${job.value!.tool.name.toLowerCase()}, kerf ${length(job.value!.rule.kerfMm)} ${unit.value}`;
+  return sheet === null || sheet === undefined
+    ? 'not stocked'
+    : `${length(sheet.widthMm)} × ${length(sheet.depthMm)} ${unit.value}, ${job.value!.tool.name.toLowerCase()}, kerf ${length(job.value!.rule.kerfMm)} ${unit.value}`;
 });
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
@@ -37,7 +43,16 @@ const { width, height } = useElementSize(frame);
   <div class="bench cuts">
     <div class="drawing rows">
       <div class="jobs" role="tablist" aria-label="Materials">
-        <button v-for="each in jobs" :key="each.key" type="button" class="key" role="tab" :aria-selected="each === job" :aria-pressed="each === job" @click="chosen = { key: each.key, index: 0 }">
+        <button
+          v-for="each in jobs"
+          :key="each.key"
+          type="button"
+          class="key"
+          role="tab"
+          :aria-selected="each === job"
+          :aria-pressed="each === job"
+          @click="chosen = { key: each.key, index: 0 }"
+        >
           {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
         </button>
       </div>
@@ -46,12 +61,26 @@ const { width, height } = useElementSize(frame);
         <template v-if="job !== null && index >= 0">
           <h2>Sheet {{ index + 1 }} of {{ job.layout.sheets.length }}, {{ job.name }}</h2>
           <p class="quiet">{{ sheetText }}</p>
-          <SheetDrawing :job="job" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 54)" is-large />
+          <SheetDrawing
+            :job="job"
+            :index="index"
+            :width-px="Math.max(100, width - 8)"
+            :height-px="Math.max(80, height - 54)"
+            is-large
+          />
         </template>
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>
       <div v-if="job !== null && job.layout.sheets.length > 1" class="strip">
-        <button v-for="(_, i) in job.layout.sheets" :key="i" type="button" class="small" :aria-pressed="i === index" :aria-label="`Sheet ${i + 1}`" @click="chosen = { key: job.key, index: i }">
+        <button
+          v-for="(_, i) in job.layout.sheets"
+          :key="i"
+          type="button"
+          class="small"
+          :aria-pressed="i === index"
+          :aria-label="`Sheet ${i + 1}`"
+          @click="chosen = { key: job.key, index: i }"
+        >
           <span>Sheet {{ i + 1 }}</span>
           <SheetDrawing :job="job" :index="i" :width-px="150" :height-px="84" :is-large="false" />
         </button>
@@ -63,11 +92,18 @@ const { width, height } = useElementSize(frame);
       <ViewWarnings view="cuts" />
       <table v-if="rows.length > 0" class="ledger mt-2" data-testid="cut-list">
         <thead>
-          <tr><th scope="col">part</th><th scope="col" class="num">size</th><th scope="col" class="num">left</th><th scope="col" class="num">top</th></tr>
+          <tr>
+            <th scope="col">part</th>
+            <th scope="col" class="num">size</th>
+            <th scope="col" class="num">left</th>
+            <th scope="col" class="num">top</th>
+          </tr>
         </thead>
         <tbody>
           <tr v-for="row in rows" :key="row.part.id">
-            <td><b class="attention">{{ row.number }}</b> {{ row.part.name }}</td>
+            <td>
+              <b class="attention">{{ row.number }}</b> {{ row.part.name }}
+            </td>
             <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
             <td class="num">{{ length(row.leftMm) }}</td>
             <td class="num">{{ length(row.topMm) }}</td>
@@ -77,15 +113,27 @@ const { width, height } = useElementSize(frame);
       <section v-if="job !== null">
         <h3>{{ job.name }}</h3>
         <FigureLine label="Sheets" :figure="job.sheetCount" />
-        <div class="line"><span>No plan can use fewer than</span><span>{{ job.fewest }}</span></div>
-        <div class="line"><span>Becomes parts</span><span>{{ Math.round(job.usedShare * 100) }} %</span></div>
-        <div v-if="rows[0]" class="line"><span>Passes of the blade</span><span>{{ rows[0].passes }}</span></div>
+        <div class="line">
+          <span>No plan can use fewer than</span><span>{{ job.fewest }}</span>
+        </div>
+        <div class="line">
+          <span>Becomes parts</span><span>{{ Math.round(job.usedShare * 100) }} %</span>
+        </div>
+        <div v-if="rows[0]" class="line">
+          <span>Passes of the blade</span><span>{{ rows[0].passes }}</span>
+        </div>
         <FigureLine label="Cost" :figure="job.cost" />
       </section>
       <section>
         <h3>Whole job</h3>
         <FigureLine v-if="store.derivation !== null" label="Sheets" :figure="store.derivation.tally.sheets" />
-        <LengthField label="Trim off every edge" :mm="store.plan!.cutting.trimMm" :system="system" :limits="LIMITS.trimMm" :take="(mm) => store.edit('Set the trim', (draft) => void (draft.cutting.trimMm = mm))" />
+        <LengthField
+          label="Trim off every edge"
+          :mm="store.plan!.cutting.trimMm"
+          :system="system"
+          :limits="LIMITS.trimMm"
+          :take="(mm) => store.edit('Set the trim', (draft) => void (draft.cutting.trimMm = mm))"
+        />
       </section>
     </aside>
   </div>

@@ -20,15 +20,42 @@ const dayCount = computed(() => Math.ceil(endMin.value / DAY_MIN));
 const chartWidth = computed(() => Math.max(width.value, LEFT_PX + dayCount.value * 18));
 const x = computed(() => scaleLinear([0, dayCount.value * DAY_MIN], [LEFT_PX, chartWidth.value - 8]));
 const every = computed(() => Math.max(1, Math.ceil(LEAST_DAY_PX / (x.value(DAY_MIN) - x.value(0)))));
-const dayTicks = computed(() => Array.from({ length: dayCount.value + 1 }, (_, day) => ({ day, at: x.value(day * DAY_MIN), label: day % every.value === 0 ? dayText(props.startsOn, day * DAY_MIN) : '' })));
+const dayTicks = computed(() =>
+  Array.from({ length: dayCount.value + 1 }, (_, day) => ({
+    day,
+    at: x.value(day * DAY_MIN),
+    label: day % every.value === 0 ? dayText(props.startsOn, day * DAY_MIN) : '',
+  })),
+);
 const lastOf = computed(() => new Map(props.days.slots.map((slot) => [slot.task.tileId, slot.task.id])));
 const bars = computed(() =>
   props.days.slots.flatMap((slot) => {
     const row = TOP_PX + props.tiles.indexOf(slot.task.tileId) * ROW_PX;
     const step = props.steps.find(({ id }) => id === slot.task.stepId)!;
     const dryUntil = lastOf.value.get(slot.task.tileId) === slot.task.id ? slot.curedMin : slot.nextMin;
-    const work = slot.stretches.map((stretch, i) => ({ key: `${slot.task.id}${i}`, what: 'work', title: `${step.name}, ${slot.task.tileId}`, y: row + 4, height: 15, from: x.value(stretch.fromMin), to: x.value(stretch.toMin) }));
-    const dry = dryUntil > slot.endMin ? [{ key: `${slot.task.id}-dry`, what: 'dry', title: `drying: ${step.name}, ${slot.task.tileId}`, y: row + 20, height: 6, from: x.value(slot.endMin), to: x.value(dryUntil) }] : [];
+    const work = slot.stretches.map((stretch, i) => ({
+      key: `${slot.task.id}${i}`,
+      what: 'work',
+      title: `${step.name}, ${slot.task.tileId}`,
+      y: row + 4,
+      height: 15,
+      from: x.value(stretch.fromMin),
+      to: x.value(stretch.toMin),
+    }));
+    const dry =
+      dryUntil > slot.endMin
+        ? [
+            {
+              key: `${slot.task.id}-dry`,
+              what: 'dry',
+              title: `drying: ${step.name}, ${slot.task.tileId}`,
+              y: row + 20,
+              height: 6,
+              from: x.value(slot.endMin),
+              to: x.value(dryUntil),
+            },
+          ]
+        : [];
     return [...work, ...dry];
   }),
 );
@@ -45,7 +72,15 @@ const bars = computed(() =>
         <line class="row-line" :x1="0" :x2="chartWidth" :y1="TOP_PX + i * ROW_PX" :y2="TOP_PX + i * ROW_PX" />
         <text class="tile-name" x="6" :y="TOP_PX + i * ROW_PX + 20">{{ tile }}</text>
       </g>
-      <rect v-for="bar in bars" :key="bar.key" :class="bar.what" :x="bar.from" :y="bar.y" :width="Math.max(LEAST_BAR_PX, bar.to - bar.from)" :height="bar.height">
+      <rect
+        v-for="bar in bars"
+        :key="bar.key"
+        :class="bar.what"
+        :x="bar.from"
+        :y="bar.y"
+        :width="Math.max(LEAST_BAR_PX, bar.to - bar.from)"
+        :height="bar.height"
+      >
         <title>{{ bar.title }}</title>
       </rect>
     </svg>

@@ -17,13 +17,26 @@ const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const plan = computed(() => store.plan!);
 const derived = computed(() => store.derivation);
-const agenda = computed(() => (derived.value === null ? [] : agendaOf(derived.value.days.slots, derived.value.steps, plan.value.calendar.startsOn)));
+const agenda = computed(() =>
+  derived.value === null ? [] : agendaOf(derived.value.days.slots, derived.value.steps, plan.value.calendar.startsOn),
+);
+/** Each step's cautions stand where the step is first done. */
+const firstEntries = computed(() => {
+  const seen = new Set<string>();
+  return new Set(agenda.value.flatMap(({ entries }) => entries).filter(({ step }) => !seen.has(step.id) && seen.add(step.id)));
+});
 const tiles = computed(() => derived.value?.ground.tiles.map(({ id }) => id) ?? []);
 const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
-const setClimate = (change: (climate: PlanDraft['climate']) => void): string => store.edit('Change the air', (draft) => change(draft.climate));
-const setHours = (hours: PlanDraft['calendar']['hours']): string => store.edit('Change the bench hours', (draft) => void (draft.calendar.hours = hours));
-const hoursOn = (weekday: number): string => plan.value.calendar.hours.filter((h) => h.weekday === weekday).map(({ fromMin, toMin }) => `${clock(fromMin)}–${clock(toMin)}`).join(', ');
+const setClimate = (change: (climate: PlanDraft['climate']) => void): string =>
+  store.edit('Change the air', (draft) => change(draft.climate));
+const setHours = (hours: PlanDraft['calendar']['hours']): string =>
+  store.edit('Change the bench hours', (draft) => void (draft.calendar.hours = hours));
+const hoursOn = (weekday: number): string =>
+  plan.value.calendar.hours
+    .filter((h) => h.weekday === weekday)
+    .map(({ fromMin, toMin }) => `${clock(fromMin)}–${clock(toMin)}`)
+    .join(', ');
 </script>
 
 <template>
@@ -31,18 +44,34 @@ const hoursOn = (weekday: number): string => plan.value.calendar.hours.filter((h
     <div class="drawing scroll">
       <h2 v-if="derived?.days.ready">Ready {{ derived.days.ready.text }}</h2>
       <p class="quiet key-line"><span class="swatch work"></span> hands on <span class="swatch dry"></span> drying</p>
-      <DayChart v-if="derived !== null" :days="derived.days" :steps="derived.steps" :tiles="tiles" :starts-on="plan.calendar.startsOn" />
+      <DayChart
+        v-if="derived !== null"
+        :days="derived.days"
+        :steps="derived.steps"
+        :tiles="tiles"
+        :starts-on="plan.calendar.startsOn"
+      />
       <table class="ledger mt-3" data-testid="agenda">
         <thead>
-          <tr><th scope="col">when</th><th scope="col">step</th><th scope="col">tiles</th><th scope="col" class="num">hands-on</th><th scope="col" class="num">then dries</th></tr>
+          <tr>
+            <th scope="col">when</th>
+            <th scope="col">step</th>
+            <th scope="col">tiles</th>
+            <th scope="col" class="num">hands-on</th>
+            <th scope="col" class="num">then dries</th>
+          </tr>
         </thead>
         <tbody v-for="day in agenda" :key="day.day">
-          <tr class="group"><td colspan="5">{{ day.text }}</td></tr>
+          <tr class="group">
+            <td colspan="5">{{ day.text }}</td>
+          </tr>
           <tr v-for="(entry, i) in day.entries" :key="i">
-            <td>{{ entry.fromText }}–{{ entry.toText }}</td>
+            <td class="text-nowrap">{{ entry.fromText }}–{{ entry.toText }}</td>
             <td>
               {{ entry.step.name }}
-              <span v-for="caution in entry.step.cautions" :key="caution" class="caution">⚠ {{ caution }}</span>
+              <span v-for="caution in firstEntries.has(entry) ? entry.step.cautions : []" :key="caution" class="caution"
+                >⚠ {{ caution }}</span
+              >
             </td>
             <td>{{ entry.tiles.join(' ') }}</td>
             <td class="num"><FigureCell :figure="entry.work" /></td>
@@ -56,20 +85,56 @@ const hoursOn = (weekday: number): string => plan.value.calendar.hours.filter((h
       <p class="sub">one pair of hands, dry before the next coat</p>
       <ViewWarnings view="days" />
       <section v-if="derived !== null">
-        <FigureLine v-if="derived.days.ready !== null" label="Ready" :figure="derived.days.ready.at" :text="derived.days.ready.text" />
-        <div class="line"><span>No order of work beats</span><span>{{ derived.days.boundText }}</span></div>
+        <FigureLine
+          v-if="derived.days.ready !== null"
+          label="Ready"
+          :figure="derived.days.ready.at"
+          :text="derived.days.ready.text"
+        />
+        <div class="line">
+          <span>No order of work beats</span><span>{{ derived.days.boundText }}</span>
+        </div>
         <FigureLine label="Hands-on" :figure="derived.days.handsOn" />
       </section>
       <section>
         <h3>Bench hours</h3>
-        <TextField label="First day" :value="plan.calendar.startsOn" :take="(day) => store.edit('Change the first day', (draft) => void (draft.calendar.startsOn = day))" />
-        <HoursField v-for="(name, i) in WEEKDAYS" :key="name" :label="name" :weekday="i + 1" :text="hoursOn(i + 1)" :hours="plan.calendar.hours" :take="setHours" />
+        <TextField
+          label="First day"
+          :value="plan.calendar.startsOn"
+          :take="(day) => store.edit('Change the first day', (draft) => void (draft.calendar.startsOn = day))"
+        />
+        <HoursField
+          v-for="(name, i) in WEEKDAYS"
+          :key="name"
+          :label="name"
+          :weekday="i + 1"
+          :text="hoursOn(i + 1)"
+          :hours="plan.calendar.hours"
+          :take="setHours"
+        />
       </section>
       <section>
         <h3>Air at the bench</h3>
-        <NumberField label="Temperature" :value="plan.climate.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => setClimate((climate) => void (climate.airC = airC))" />
-        <NumberField label="Humidity" :value="plan.climate.humidityPct" unit="%" :limits="LIMITS.humidityPct" :take="(pct) => setClimate((climate) => void (climate.humidityPct = pct))" />
-        <ChoiceField label="Moving air" :value="plan.climate.airId" :options="airs" @choose="(id) => setClimate((climate) => void (climate.airId = id))" />
+        <NumberField
+          label="Temperature"
+          :value="plan.climate.airC"
+          unit="°C"
+          :limits="LIMITS.airC"
+          :take="(airC) => setClimate((climate) => void (climate.airC = airC))"
+        />
+        <NumberField
+          label="Humidity"
+          :value="plan.climate.humidityPct"
+          unit="%"
+          :limits="LIMITS.humidityPct"
+          :take="(pct) => setClimate((climate) => void (climate.humidityPct = pct))"
+        />
+        <ChoiceField
+          label="Moving air"
+          :value="plan.climate.airId"
+          :options="airs"
+          @choose="(id) => setClimate((climate) => void (climate.airId = id))"
+        />
       </section>
     </aside>
   </div>

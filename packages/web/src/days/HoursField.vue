@@ -4,7 +4,13 @@ import { withHours } from '@spare-acre/core/days';
 import TextField from '../figures/TextField.vue';
 
 /** Bench hours of one weekday, typed as `19:00–21:00`; empty for none. */
-const props = defineProps<{ label: string; weekday: number; text: string; hours: Calendar['hours']; take: (hours: { weekday: number; fromMin: number; toMin: number }[]) => string }>();
+const props = defineProps<{
+  label: string;
+  weekday: number;
+  text: string;
+  hours: Calendar['hours'];
+  take: (hours: { weekday: number; fromMin: number; toMin: number }[]) => string;
+}>();
 
 function typed(text: string): string {
   const changed = withHours(props.hours, props.weekday, text);

@@ -22,7 +22,16 @@ function commit(): void {
 <template>
   <div class="field wide">
     <label :for="id">{{ label }}</label>
-    <span class="entry"><input :id="id" v-model="typed" autocomplete="off" :aria-invalid="problem !== ''" @change="commit" @keydown.enter="commit" @keydown.escape.stop="reset" /></span>
+    <span class="entry"
+      ><input
+        :id="id"
+        v-model="typed"
+        autocomplete="off"
+        :aria-invalid="problem !== ''"
+        @change="commit"
+        @keydown.enter="commit"
+        @keydown.escape.stop="reset"
+    /></span>
     <p v-if="problem !== ''" class="problem" role="alert">{{ problem }}</p>
   </div>
 </template>

@@ -33,7 +33,10 @@ const marks = computed(() => {
 <template>
   <nav class="rail" aria-label="Views">
     <RouterLink to="/" class="brand">
-      <svg viewBox="0 0 24 24" aria-hidden="true"><path d="M3 3h18v10h-8v8H3z" fill="none" stroke="currentColor" stroke-width="2.4" /><path d="M15 15h6v6h-6z" fill="var(--moss)" /></svg>
+      <svg viewBox="0 0 24 24" aria-hidden="true">
+        <path d="M3 3h18v10h-8v8H3z" fill="none" stroke="currentColor" stroke-width="2.4" />
+        <path d="M15 15h6v6h-6z" fill="var(--moss)" />
+      </svg>
       Spare Acre
     </RouterLink>
     <RouterLink to="/" class="stop" active-class="" exact-active-class="router-link-active"><Boards /> Boards</RouterLink>
@@ -42,7 +45,7 @@ const marks = computed(() => {
       <RouterLink v-for="view in BOARD_VIEWS" :key="view" :to="{ name: view, params: { boardId: store.boardId } }" class="stop">
         <component :is="STOPS[view].icon" />
         {{ STOPS[view].name }}
-        <span v-if="marks[view]" class="mark" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
+        <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
       </RouterLink>
     </template>
     <div class="foot">

@@ -36,8 +36,24 @@ const saved = computed(() => {
     <h1>{{ plan.name }}</h1>
     <span class="quiet">{{ size }}</span>
     <div class="actions">
-      <button type="button" class="key" :disabled="store.history.done.length === 0" :title="store.history.done.at(-1)?.name" @click="store.undo()">Undo</button>
-      <button type="button" class="key" :disabled="store.history.undone.length === 0" :title="store.history.undone.at(-1)?.name" @click="store.redo()">Redo</button>
+      <button
+        type="button"
+        class="key"
+        :disabled="store.history.done.length === 0"
+        :title="store.history.done.at(-1)?.name"
+        @click="store.undo()"
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        class="key"
+        :disabled="store.history.undone.length === 0"
+        :title="store.history.undone.at(-1)?.name"
+        @click="store.redo()"
+      >
+        Redo
+      </button>
       <a class="key text-decoration-none" :href="`/api/boards/${store.boardId}/export`" download>Export</a>
       <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
     </div>

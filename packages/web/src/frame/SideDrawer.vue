@@ -12,8 +12,9 @@ const store = usePlan();
 const title = computed(() => {
   if (drawer.content === 'warnings') return 'To look at';
   if (drawer.content === 'keys') return 'Keys';
-  return drawer.figure?.label ?? '';
+  return drawer.path.at(-1)?.figure.label ?? '';
 });
+const opened = computed(() => drawer.path.at(-1));
 const isOpen = computed({
   get: () => drawer.content !== null,
   set: (open) => {
@@ -24,7 +25,7 @@ const isOpen = computed({
 
 <template>
   <BOffcanvas v-model="isOpen" placement="end" :title="title" :no-backdrop="drawer.content === 'warnings'" body-scrolling>
-    <WorkingSheet v-if="drawer.content === 'working' && drawer.figure !== null" :figure="drawer.figure" />
+    <WorkingSheet v-if="drawer.content === 'working' && opened !== undefined" :figure="opened.figure" :text="opened.text" />
     <KeysSheet v-else-if="drawer.content === 'keys'" />
     <template v-else-if="drawer.content === 'warnings'">
       <WarningCard v-for="warning in store.warnings" :key="warning.id" :warning="warning" />

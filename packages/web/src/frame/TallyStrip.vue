@@ -27,12 +27,14 @@ const count = computed(() => store.warnings.length);
   <footer class="tally" aria-label="Tally">
     <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
       <div class="name">{{ entry.name }}</div>
-      <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" /></div>
+      <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" above /></div>
     </div>
     <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
       <div class="name">To look at</div>
       <div class="value">
-        <button type="button" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">{{ count === 0 ? 'nothing' : count === 1 ? '1 warning' : `${count} warnings` }}</button>
+        <button type="button" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
+          {{ count === 0 ? 'nothing' : count === 1 ? '1 warning' : `${count} warnings` }}
+        </button>
       </div>
     </div>
     <span v-if="store.fault !== ''" class="working-on attention" role="alert">Reckoning failed: {{ store.fault }}</span>

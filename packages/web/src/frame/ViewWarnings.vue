@@ -6,7 +6,9 @@ import WarningCard from './WarningCard.vue';
 /** The warnings of one view, or of one feature in it. */
 const props = defineProps<{ view: string; featureId?: string | null }>();
 const store = usePlan();
-const warnings = computed(() => store.warnings.filter(({ view, featureId }) => (props.featureId ? featureId === props.featureId : view === props.view)));
+const warnings = computed(() =>
+  store.warnings.filter(({ view, featureId }) => (props.featureId ? featureId === props.featureId : view === props.view)),
+);
 </script>
 
 <template>

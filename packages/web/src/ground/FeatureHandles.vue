@@ -1,6 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type Feature, shapePoints, widthHandle, widthThrough, withPoint, withPointAfter, withoutPoint } from '@spare-acre/core/plan';
+import {
+  type Feature,
+  shapePoints,
+  widthHandle,
+  widthThrough,
+  withPoint,
+  withPointAfter,
+  withoutPoint,
+} from '@spare-acre/core/plan';
 import type { Point } from '@spare-acre/core/geometry';
 import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
@@ -10,7 +18,12 @@ import { GRID_MM } from './useSketch';
 import type { PlanView } from './usePlanView';
 
 /** What the chosen feature can be taken hold of by: its points, the middles of its sides, its width or radius. */
-const props = defineProps<{ feature: Feature; view: PlanView; system: MeasureSystem; snap: (point: Point, exceptId: string | null, isFree: boolean) => Point }>();
+const props = defineProps<{
+  feature: Feature;
+  view: PlanView;
+  system: MeasureSystem;
+  snap: (point: Point, exceptId: string | null, isFree: boolean) => Point;
+}>();
 const emit = defineEmits<{ refused: [message: string] }>();
 const store = usePlan();
 const drag = useDragMm((event) => props.view.toMm(event));
@@ -30,25 +43,53 @@ const middles = computed(() => {
 const girth = computed(() => {
   const { shape } = props.feature;
   if (shape.form === 'strip') return { at: px.value(widthHandle(shape)), mm: shape.widthMm, name: 'Width' };
-  if (shape.form === 'round') return { at: px.value({ x: shape.centre.x + shape.radiusMm, y: shape.centre.y }), mm: shape.radiusMm, name: 'Radius' };
+  if (shape.form === 'round')
+    return { at: px.value({ x: shape.centre.x + shape.radiusMm, y: shape.centre.y }), mm: shape.radiusMm, name: 'Radius' };
   return null;
 });
-const girthText = computed(() => (girth.value === null ? '' : `${lengthField(girth.value.mm, props.system)} ${props.system === 'metric' ? 'mm' : 'in'}`));
+const girthText = computed(() =>
+  girth.value === null ? '' : `${lengthField(girth.value.mm, props.system)} ${props.system === 'metric' ? 'mm' : 'in'}`,
+);
 
 function movePoint(event: PointerEvent, index: number): void {
-  drag(event, { move: (at, _from, gesture, moved) => emit('refused', reshape(store, props.feature, 'Reshape', withPoint(props.feature.shape, index, props.snap(at, props.feature.id, moved.altKey)), gesture)) });
+  drag(event, {
+    move: (at, _from, gesture, moved) =>
+      emit(
+        'refused',
+        reshape(
+          store,
+          props.feature,
+          'Reshape',
+          withPoint(props.feature.shape, index, props.snap(at, props.feature.id, moved.altKey)),
+          gesture,
+        ),
+      ),
+  });
 }
 function addPoint(event: PointerEvent, index: number): void {
   const grown = withPointAfter(props.feature.shape, index);
   drag(event, {
-    move: (at, _from, gesture, moved) => emit('refused', reshape(store, props.feature, 'Reshape', withPoint(grown, index + 1, props.snap(at, props.feature.id, moved.altKey)), gesture)),
+    move: (at, _from, gesture, moved) =>
+      emit(
+        'refused',
+        reshape(
+          store,
+          props.feature,
+          'Reshape',
+          withPoint(grown, index + 1, props.snap(at, props.feature.id, moved.altKey)),
+          gesture,
+        ),
+      ),
     end: (gesture, hasMoved) => {
       if (!hasMoved) emit('refused', reshape(store, props.feature, 'Reshape', grown, gesture));
     },
   });
 }
 function dragGirth(event: PointerEvent): void {
-  drag(event, { move: (at, _from, gesture, moved) => emit('refused', reshape(store, props.feature, 'Widen', girthThrough(at, moved.altKey), gesture)) });
+  drag(event, {
+    move: (at, _from, gesture, moved) =>
+      emit('refused', reshape(store, props.feature, 'Widen', girthThrough(at, moved.altKey), gesture)),
+  });
 }
 function girthThrough(at: Point, isFree: boolean): Feature['shape'] {
   const { shape } = props.feature;
@@ -62,7 +103,8 @@ function pointKey(event: KeyboardEvent, index: number): void {
   const step = GRID_MM * (event.shiftKey ? 10 : 1);
   const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
   const at = shapePoints(shape)[index]!;
-  if (by !== undefined) emit('refused', reshape(store, props.feature, 'Reshape', withPoint(shape, index, { x: at.x + by[0]!, y: at.y + by[1]! })));
+  if (by !== undefined)
+    emit('refused', reshape(store, props.feature, 'Reshape', withPoint(shape, index, { x: at.x + by[0]!, y: at.y + by[1]! })));
   else if (event.key === 'Delete') emit('refused', reshape(store, props.feature, 'Reshape', withoutPoint(shape, index)));
   else return;
   event.preventDefault();
@@ -72,7 +114,16 @@ function pointKey(event: KeyboardEvent, index: number): void {
 
 <template>
   <g>
-    <circle v-for="(at, i) in middles" :key="`m${i}`" class="handle add" :cx="at.x" :cy="at.y" r="4" @pointerdown="addPoint($event, i)"><title>Drag for a new corner</title></circle>
+    <circle
+      v-for="(at, i) in middles"
+      :key="`m${i}`"
+      class="handle add"
+      :cx="at.x"
+      :cy="at.y"
+      r="4"
+      @pointerdown="addPoint($event, i)"
+      ><title>Drag for a new corner</title></circle
+    >
     <rect
       v-for="(at, i) in points"
       :key="`p${i}`"
@@ -88,7 +139,9 @@ function pointKey(event: KeyboardEvent, index: number): void {
       @keydown="pointKey($event, i)"
     />
     <g v-if="girth !== null">
-      <circle class="handle" :cx="girth.at.x" :cy="girth.at.y" r="7" data-testid="girth-handle" @pointerdown="dragGirth"><title>{{ girth.name }}: drag to change</title></circle>
+      <circle class="handle" :cx="girth.at.x" :cy="girth.at.y" r="7" data-testid="girth-handle" @pointerdown="dragGirth"
+        ><title>{{ girth.name }}: drag to change</title></circle
+      >
       <rect class="tag" :x="girth.at.x + 12" :y="girth.at.y + 8" width="62" height="19" rx="1" />
       <text class="tag-text" :x="girth.at.x + 43" :y="girth.at.y + 22">{{ girthText }}</text>
     </g>

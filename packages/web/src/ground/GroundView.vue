@@ -21,11 +21,17 @@ const scale = ref(1);
 const sketch = useSketch(scale, (id) => select(id));
 const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);
 
-const ARROWS: Readonly<Record<string, readonly [number, number]>> = { ArrowLeft: [-1, 0], ArrowRight: [1, 0], ArrowUp: [0, -1], ArrowDown: [0, 1] };
+const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, -1],
+  ArrowDown: [0, 1],
+};
 
 useEventListener('keydown', (event) => {
   const target = event.target as HTMLElement;
-  if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null) return;
+  if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null)
+    return;
   if (pressed(event, target)) event.preventDefault();
 });
 
@@ -44,12 +50,13 @@ function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
   const feature = selected.value;
   if (feature !== null) {
     const step = GRID_MM * (event.shiftKey ? 10 : 1);
-    if (arrow !== undefined) sketch.refusal.value = reshape(store, feature, 'Move', movedBy(feature.shape, arrow[0] * step, arrow[1] * step));
+    if (arrow !== undefined)
+      sketch.refuse(reshape(store, feature, 'Move', movedBy(feature.shape, arrow[0] * step, arrow[1] * step)));
     else if (event.key === 'Delete') removeFeature(store, feature);
     else if (event.key === 'Escape') select(null);
     else if ((event.key === '[' || event.key === ']') && feature.shape.form === 'strip') {
       const widthMm = Math.max(LIMITS.stripWidthMm.min, feature.shape.widthMm + (event.key === ']' ? 1 : -1));
-      sketch.refusal.value = reshape(store, feature, 'Widen', { ...feature.shape, widthMm });
+      sketch.refuse(reshape(store, feature, 'Widen', { ...feature.shape, widthMm }));
     } else return chooseTool(event.key);
     return true;
   }
@@ -74,7 +81,7 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
   const step = GRID_MM * (isFar ? 10 : 1);
   const snapGrid = (mm: number): number => Math.round(mm / GRID_MM) * GRID_MM;
   const at = sketch.cross.value ?? { x: snapGrid(tableWidthMm(table) / 2), y: snapGrid(tableDepthMm(table) / 2) };
-  sketch.cross.value = { x: at.x + dx * step, y: at.y + dy * step };
+  sketch.pointAt({ x: at.x + dx * step, y: at.y + dy * step });
 }
 </script>
 
@@ -82,9 +89,23 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
   <div class="bench">
     <div class="drawing">
       <PlanSheet ref="sheet" :sketch="sketch" @scale="(px) => (scale = px)" />
-      <p v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }" :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</p>
+      <p
+        v-if="hint !== ''"
+        class="hint"
+        :class="{ attention: sketch.refusal.value !== '' }"
+        :role="sketch.refusal.value === '' ? 'status' : 'alert'"
+      >
+        {{ hint }}
+      </p>
       <div class="tools" role="toolbar" aria-label="Drawing tools">
-        <button v-for="tool in TOOLS" :key="tool.id" type="button" class="key" :aria-pressed="sketch.tool.value.id === tool.id" @click="chooseTool(tool.key)">
+        <button
+          v-for="tool in TOOLS"
+          :key="tool.id"
+          type="button"
+          class="key"
+          :aria-pressed="sketch.tool.value.id === tool.id"
+          @click="chooseTool(tool.key)"
+        >
           {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
         </button>
         <span class="gap"></span>

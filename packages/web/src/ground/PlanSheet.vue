@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { tilesOf, tableBox } from '@spare-acre/core/ground';
 import { type Feature, type Shape, middleLine, movedBy, shapeBox, shapeRegion } from '@spare-acre/core/plan';
-import type { Point, Region } from '@spare-acre/core/geometry';
+import { type Point, type Region, halfWay } from '@spare-acre/core/geometry';
 import { lengthField } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import FeatureHandles from './FeatureHandles.vue';
@@ -43,22 +43,30 @@ const table = computed(() => {
   const [a, b] = [px.value({ x: 0, y: 0 }), px.value({ x: box.value.right, y: box.value.bottom })];
   return { x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
 });
-const tiles = computed(() => tilesOf(plan.value.table).map((tile) => ({ id: tile.id, a: px.value({ x: tile.box.left, y: tile.box.top }), b: px.value({ x: tile.box.right, y: tile.box.bottom }) })));
+const tiles = computed(() =>
+  tilesOf(plan.value.table).map((tile) => ({
+    id: tile.id,
+    a: px.value({ x: tile.box.left, y: tile.box.top }),
+    b: px.value({ x: tile.box.right, y: tile.box.bottom }),
+  })),
+);
 const features = computed(() =>
   drawingOrder(plan.value.features).map((feature) => {
     const shape = shapeBox(feature.shape);
     const centre = labelPoint(feature);
-    return { feature, d: regionPath(regionOf(feature.shape), px.value), label: px.value(centre), hasRoom: (shape.right - shape.left) * view.scale.value > feature.name.length * 5.4 };
+    return {
+      feature,
+      d: regionPath(regionOf(feature.shape), px.value),
+      label: px.value(centre),
+      hasRoom: (shape.right - shape.left) * view.scale.value > feature.name.length * 5.4,
+    };
   }),
 );
 
 /** Names go to the middle of a shape; for a strip to the middle of its line, where there is ground under them. */
 function labelPoint({ shape }: Feature): Point {
   if (shape.form === 'round') return shape.centre;
-  if (shape.form === 'strip') {
-    const line = middleLine(shape);
-    return line[Math.floor(line.length / 2)]!;
-  }
+  if (shape.form === 'strip') return halfWay(middleLine(shape));
   const { left, top, right, bottom } = shapeBox(shape);
   return { x: (left + right) / 2, y: (top + bottom) / 2 };
 }
@@ -82,7 +90,9 @@ const sketchSize = computed(() => {
   if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
   const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
   const unit = plan.value.units === 'metric' ? 'mm' : 'in';
-  return tool.value.draws?.form === 'area' && points.value.length === 1 ? `${text(dx)} × ${text(dy)} ${unit}` : `${text(Math.hypot(dx, dy))} ${unit}`;
+  return tool.value.draws?.form === 'area' && points.value.length === 1
+    ? `${text(dx)} × ${text(dy)} ${unit}`
+    : `${text(Math.hypot(dx, dy))} ${unit}`;
 });
 const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));
 
@@ -94,7 +104,7 @@ function takeHold(event: PointerEvent, feature: Feature): void {
   drag(event, {
     move(at, from, gesture, moved) {
       const corner = props.sketch.snap({ x: left + at.x - from.x, y: top + at.y - from.y }, feature.id, moved.altKey);
-      props.sketch.refusal.value = reshape(store, feature, 'Move', movedBy(start, corner.x - left, corner.y - top), gesture);
+      props.sketch.refuse(reshape(store, feature, 'Move', movedBy(start, corner.x - left, corner.y - top), gesture));
     },
   });
 }
@@ -102,13 +112,13 @@ function takeHold(event: PointerEvent, feature: Feature): void {
 function pressSheet(event: PointerEvent): void {
   const { sketch } = props;
   if (!isDrawing.value) return select(null);
-  sketch.cross.value = sketch.snap(view.toMm(event), null, event.altKey);
+  sketch.pointAt(sketch.snap(view.toMm(event), null, event.altKey));
   const before = sketch.points.value.length;
   sketch.addPoint();
   if (sketch.tool.value.draws?.form !== 'area' || before > 0) return;
   // The first press may be the corner of a rectangle pulled open, or the first of many corners.
   drag(event, {
-    move: (at, _from, _gesture, moved) => (sketch.cross.value = sketch.snap(at, null, moved.altKey)),
+    move: (at, _from, _gesture, moved) => sketch.pointAt(sketch.snap(at, null, moved.altKey)),
     end(_gesture, hasMoved) {
       if (!hasMoved) return;
       sketch.addPoint();
@@ -117,7 +127,7 @@ function pressSheet(event: PointerEvent): void {
   });
 }
 function hover(event: PointerEvent): void {
-  if (isDrawing.value) props.sketch.cross.value = props.sketch.snap(view.toMm(event), null, event.altKey);
+  if (isDrawing.value) props.sketch.pointAt(props.sketch.snap(view.toMm(event), null, event.altKey));
 }
 function doubled(): void {
   if (isDrawing.value) props.sketch.finish();
@@ -127,7 +137,18 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
 </script>
 
 <template>
-  <svg ref="svg" class="ink sheet" :class="{ drawing: isDrawing }" width="100%" height="100%" role="application" aria-label="Plan of the table" @pointerdown="pressSheet" @pointermove="hover" @dblclick="doubled">
+  <svg
+    ref="svg"
+    class="ink sheet"
+    :class="{ drawing: isDrawing }"
+    width="100%"
+    height="100%"
+    role="application"
+    aria-label="Plan of the table"
+    @pointerdown="pressSheet"
+    @pointermove="hover"
+    @dblclick="doubled"
+  >
     <rect :x="table.x" :y="table.y" :width="table.width" :height="table.height" fill="url(#hatch-open)" />
     <path
       v-for="{ feature, d } in features"
@@ -157,11 +178,32 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
         <text v-if="hasRoom" class="feature-name" :x="label.x" :y="label.y + 4">{{ feature.name }}</text>
       </template>
     </g>
-    <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
-    <FeatureHandles v-if="selected !== null && !isDrawing" :feature="selected" :view="view" :system="plan.units" :snap="sketch.snap" @refused="(message) => (sketch.refusal.value = message)" />
+    <PlanRulers
+      :view="view"
+      :width-mm="box.right"
+      :depth-mm="box.bottom"
+      :system="plan.units"
+      :figure-height-mm="plan.figureHeightMm"
+    />
+    <FeatureHandles
+      v-if="selected !== null && !isDrawing"
+      :feature="selected"
+      :view="view"
+      :system="plan.units"
+      :snap="sketch.snap"
+      @refused="sketch.refuse"
+    />
     <g v-if="isDrawing" pointer-events="none">
       <path class="sketch" :d="sketchLine" />
-      <rect v-for="(point, i) in sketch.points.value" :key="i" class="handle" :x="px(point).x - 4" :y="px(point).y - 4" width="8" height="8" />
+      <rect
+        v-for="(point, i) in sketch.points.value"
+        :key="i"
+        class="handle"
+        :x="px(point).x - 4"
+        :y="px(point).y - 4"
+        width="8"
+        height="8"
+      />
       <template v-if="cross !== null">
         <line class="snap" :x1="cross.x" :x2="cross.x" :y1="table.y" :y2="table.y + table.height" />
         <line class="snap" :y1="cross.y" :y2="cross.y" :x1="table.x" :x2="table.x + table.width" />

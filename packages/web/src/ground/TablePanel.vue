@@ -14,7 +14,9 @@ const { select } = useSelection();
 const plan = computed(() => store.plan!);
 const system = computed(() => plan.value.units);
 const table = computed(() => plan.value.table);
-const zones = computed(() => (store.derivation === null ? [] : Object.values(store.derivation.zones.byKind).filter(({ surface }) => surface.value > 0)));
+const zones = computed(() =>
+  store.derivation === null ? [] : Object.values(store.derivation.zones.byKind).filter(({ surface }) => surface.value > 0),
+);
 
 /** Another size or count along one side splits that side evenly anew. */
 function split(side: 'columnWidthsMm' | 'rowDepthsMm', lengthMm: number, count: number): string {
@@ -32,29 +34,92 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   <ViewWarnings view="ground" />
   <section>
     <h3>Size and tiles</h3>
-    <LengthField label="Width" :mm="tableWidthMm(table)" :system="system" :limits="LIMITS.tableMm" :take="(mm) => split('columnWidthsMm', mm, table.columnWidthsMm.length)" />
-    <LengthField label="Depth" :mm="tableDepthMm(table)" :system="system" :limits="LIMITS.tableMm" :take="(mm) => split('rowDepthsMm', mm, table.rowDepthsMm.length)" />
-    <NumberField label="Tiles across" :value="table.columnWidthsMm.length" unit="" :limits="LIMITS.tilesAlong" :take="(n) => split('columnWidthsMm', tableWidthMm(table), n)" />
-    <NumberField label="Tiles deep" :value="table.rowDepthsMm.length" unit="" :limits="LIMITS.tilesAlong" :take="(n) => split('rowDepthsMm', tableDepthMm(table), n)" />
-    <LengthField label="Seam allowance" :mm="table.seamAllowanceMm" :system="system" :limits="LIMITS.seamAllowanceMm" :take="(mm) => store.edit('Set the seam allowance', (draft) => void (draft.table.seamAllowanceMm = mm))" />
+    <LengthField
+      label="Width"
+      :mm="tableWidthMm(table)"
+      :system="system"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => split('columnWidthsMm', mm, table.columnWidthsMm.length)"
+    />
+    <LengthField
+      label="Depth"
+      :mm="tableDepthMm(table)"
+      :system="system"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => split('rowDepthsMm', mm, table.rowDepthsMm.length)"
+    />
+    <NumberField
+      label="Tiles across"
+      :value="table.columnWidthsMm.length"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => split('columnWidthsMm', tableWidthMm(table), n)"
+    />
+    <NumberField
+      label="Tiles deep"
+      :value="table.rowDepthsMm.length"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => split('rowDepthsMm', tableDepthMm(table), n)"
+    />
+    <LengthField
+      label="Seam allowance"
+      :mm="table.seamAllowanceMm"
+      :system="system"
+      :limits="LIMITS.seamAllowanceMm"
+      :take="(mm) => store.edit('Set the seam allowance', (draft) => void (draft.table.seamAllowanceMm = mm))"
+    />
     <details>
       <summary>Each column and row</summary>
-      <LengthField v-for="(mm, i) in table.columnWidthsMm" :key="`c${i}`" :label="`Column ${String.fromCharCode(65 + i)}`" :mm="mm" :system="system" :limits="LIMITS.tileMm" :take="(to) => setTile('columnWidthsMm', i, to)" />
-      <LengthField v-for="(mm, i) in table.rowDepthsMm" :key="`r${i}`" :label="`Row ${i + 1}`" :mm="mm" :system="system" :limits="LIMITS.tileMm" :take="(to) => setTile('rowDepthsMm', i, to)" />
+      <LengthField
+        v-for="(mm, i) in table.columnWidthsMm"
+        :key="`c${i}`"
+        :label="`Column ${String.fromCharCode(65 + i)}`"
+        :mm="mm"
+        :system="system"
+        :limits="LIMITS.tileMm"
+        :take="(to) => setTile('columnWidthsMm', i, to)"
+      />
+      <LengthField
+        v-for="(mm, i) in table.rowDepthsMm"
+        :key="`r${i}`"
+        :label="`Row ${i + 1}`"
+        :mm="mm"
+        :system="system"
+        :limits="LIMITS.tileMm"
+        :take="(to) => setTile('rowDepthsMm', i, to)"
+      />
     </details>
   </section>
   <section>
     <h3>Board</h3>
-    <TextField label="Name" :value="plan.name" :take="(name) => store.edit('Rename the board', (draft) => void (draft.name = name))" />
-    <NumberField label="Figure height" :value="plan.figureHeightMm" unit="mm" :limits="LIMITS.figureHeightMm" :take="(mm) => store.edit('Set the figure height', (draft) => void (draft.figureHeightMm = mm))" />
+    <TextField
+      label="Name"
+      :value="plan.name"
+      :take="(name) => store.edit('Rename the board', (draft) => void (draft.name = name))"
+    />
+    <NumberField
+      label="Figure height"
+      :value="plan.figureHeightMm"
+      unit="mm"
+      :limits="LIMITS.figureHeightMm"
+      :take="(mm) => store.edit('Set the figure height', (draft) => void (draft.figureHeightMm = mm))"
+    />
   </section>
   <section v-if="zones.length > 0">
     <h3>Surfaces</h3>
-    <FigureLine v-for="zone in zones" :key="zone.kind" :label="zone.surface.label.replace(', surface', '')" :figure="zone.surface" />
+    <FigureLine
+      v-for="zone in zones"
+      :key="zone.kind"
+      :label="zone.surface.label.replace(', surface', '')"
+      :figure="zone.surface"
+    />
   </section>
   <section>
     <h3>On the table</h3>
-    <p v-if="plan.features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
+    <p v-if="plan.features.length === 0" class="quiet">
+      Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.
+    </p>
     <ul class="features">
       <li v-for="feature in plan.features" :key="feature.id">
         <button type="button" @click="select(feature.id)">{{ feature.name }}</button>

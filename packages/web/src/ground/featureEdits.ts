@@ -5,7 +5,13 @@ type Store = ReturnType<typeof usePlan>;
 type FeatureDraft = PlanDraft['features'][number];
 
 /** Changes one feature through the plan's one door. @returns what is wrong, or nothing */
-export function editFeature(store: Store, feature: Feature, what: string, change: (draft: FeatureDraft) => void, gesture: string | null = null): string {
+export function editFeature(
+  store: Store,
+  feature: Feature,
+  what: string,
+  change: (draft: FeatureDraft) => void,
+  gesture: string | null = null,
+): string {
   return store.edit(
     `${what} ${feature.name}`,
     (plan) => {

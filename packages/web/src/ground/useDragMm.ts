@@ -29,7 +29,11 @@ export function useDragMm(toMm: (event: PointerEvent) => Point): (event: Pointer
       for (const [name, listener] of listeners) target.removeEventListener(name, listener);
       drag.end?.(gesture, hasMoved);
     };
-    const listeners = [['pointermove', onMove], ['pointerup', onEnd], ['pointercancel', onEnd]] as const;
+    const listeners = [
+      ['pointermove', onMove],
+      ['pointerup', onEnd],
+      ['pointercancel', onEnd],
+    ] as const;
     for (const [name, listener] of listeners) target.addEventListener(name, listener);
   };
 }

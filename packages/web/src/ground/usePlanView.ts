@@ -21,11 +21,18 @@ const MARGIN = { left: 50, top: 38, right: 22, bottom: 92 } as const;
 const ZOOM_RANGE: [number, number] = [0.5, 24];
 
 /** Zoom and pan of a drawing. @param mayPan whether pressing here moves the sheet rather than something on it */
-export function usePlanView(svg: Ref<SVGSVGElement | null>, tableMm: () => { readonly width: number; readonly depth: number }, mayPan: (event: Event) => boolean): PlanView {
+export function usePlanView(
+  svg: Ref<SVGSVGElement | null>,
+  tableMm: () => { readonly width: number; readonly depth: number },
+  mayPan: (event: Event) => boolean,
+): PlanView {
   const { width, height } = useElementSize(svg);
   const transform = shallowRef(zoomIdentity);
   const fit = computed(() => {
-    const room = { width: Math.max(50, width.value - MARGIN.left - MARGIN.right), height: Math.max(50, height.value - MARGIN.top - MARGIN.bottom) };
+    const room = {
+      width: Math.max(50, width.value - MARGIN.left - MARGIN.right),
+      height: Math.max(50, height.value - MARGIN.top - MARGIN.bottom),
+    };
     const table = tableMm();
     const k = Math.min(room.width / table.width, room.height / table.depth);
     return { k, x: MARGIN.left + (room.width - table.width * k) / 2, y: MARGIN.top + (room.height - table.depth * k) / 2 };

@@ -14,6 +14,9 @@ export interface Sketch {
   readonly refusal: Ref<string>;
   readonly choose: (id: ToolId) => void;
   readonly snap: (point: Point, exceptId: string | null, isFree: boolean) => Point;
+  readonly pointAt: (at: Point) => void;
+  /** Shows why something could not be done; an empty message clears it. */
+  readonly refuse: (message: string) => void;
   readonly addPoint: () => void;
   readonly takeBack: () => void;
   readonly giveUp: () => void;
@@ -72,11 +75,20 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     refusal,
     finish,
     giveUp,
+    pointAt(at) {
+      cross.value = at;
+    },
+    refuse(message) {
+      refusal.value = message;
+    },
     choose(id) {
       giveUp();
       toolId.value = id;
     },
-    snap: (point, exceptId, isFree) => (isFree ? snapped(point, { x: [], y: [] }, 0, 0).point : snapped(point, snapLines(store.plan!, exceptId), REACH_PX / scale.value, GRID_MM).point),
+    snap: (point, exceptId, isFree) =>
+      isFree
+        ? snapped(point, { x: [], y: [] }, 0, 0).point
+        : snapped(point, snapLines(store.plan!, exceptId), REACH_PX / scale.value, GRID_MM).point,
     addPoint() {
       const at = cross.value;
       const last = points.value.at(-1);

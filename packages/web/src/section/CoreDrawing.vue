@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { SectionDrawing } from '@spare-acre/core/section';
-import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
+import { type MeasureSystem, lengthField, showText } from '@spare-acre/core/units';
 import { placeLabels } from './placeLabels';
 
 /** The cut drawn like a soil core: true proportions along, heights drawn larger by a stated factor. */
@@ -20,7 +20,9 @@ const FOOT_PX = 46;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
 const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
 
-const x = computed(() => scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]));
+const x = computed(() =>
+  scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]),
+);
 const pxPerMm = computed(() => x.value(1) - x.value(0));
 const factor = computed(() => {
   const room = height.value - LABEL_ROWS * LABEL_ROW_PX - FOOT_PX - 40;
@@ -33,7 +35,13 @@ const z = computed(() => {
   return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
 });
 const slabs = computed(() =>
-  props.section.slabs.map((slab) => ({ ...slab, left: x.value(slab.fromMm), right: x.value(slab.toMm), top: z.value(slab.topMm), bottom: z.value(slab.bottomMm) })),
+  props.section.slabs.map((slab) => ({
+    ...slab,
+    left: x.value(slab.fromMm),
+    right: x.value(slab.toMm),
+    top: z.value(slab.topMm),
+    bottom: z.value(slab.bottomMm),
+  })),
 );
 const heights = computed(() => {
   const step = [5, 10, 20, 50, 100].find((mm) => mm * pxPerMm.value * factor.value >= 22) ?? 100;
@@ -46,8 +54,19 @@ const heights = computed(() => {
 const labels = computed(() => {
   const rows = [0, 1].map((row) => props.section.marks.filter((_, i) => i % LABEL_ROWS === row));
   return rows.flatMap((marks, row) => {
-    const places = placeLabels(marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })), 6, LEFT_PX - 40, width.value - 4);
-    return marks.map((mark, i) => ({ ...mark, x: places[i]!, y: 18 + row * LABEL_ROW_PX, tipX: x.value(mark.atMm), tipY: z.value(mark.levelMm) }));
+    const places = placeLabels(
+      marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })),
+      6,
+      LEFT_PX - 40,
+      width.value - 4,
+    );
+    return marks.map((mark, i) => ({
+      ...mark,
+      x: places[i]!,
+      y: 18 + row * LABEL_ROW_PX,
+      tipX: x.value(mark.atMm),
+      tipY: z.value(mark.levelMm),
+    }));
   });
 });
 const unit = computed(() => (props.system === 'metric' ? 'mm' : 'in'));
@@ -56,7 +75,13 @@ const length = (mm: number): string => lengthField(mm, props.system);
 
 <template>
   <div ref="frame" class="core">
-    <svg class="ink" :width="width" :height="height" role="img" :aria-label="`Section, ${section.slabs.length} slabs over ${Math.round(section.lengthMm)} mm`">
+    <svg
+      class="ink"
+      :width="width"
+      :height="height"
+      role="img"
+      :aria-label="`Section, ${section.slabs.length} slabs over ${Math.round(section.lengthMm)} mm`"
+    >
       <g v-for="label in labels" :key="label.name">
         <line class="tick" :x1="label.x" :y1="label.y + 17" :x2="label.tipX" :y2="label.tipY" />
         <circle :cx="label.tipX" :cy="label.tipY" r="2" />
@@ -88,9 +113,20 @@ const length = (mm: number): string => lengthField(mm, props.system);
         <line class="seam" :x1="x(seam.atMm)" :x2="x(seam.atMm)" :y1="z(section.highMm) - 8" :y2="z(section.lowMm) + 8" />
       </g>
       <g v-for="tile in section.tiles" :key="`${tile.id}${tile.fromMm}`">
-        <text v-if="x(tile.toMm) - x(tile.fromMm) > 24" class="tile-name" :x="(x(tile.fromMm) + x(tile.toMm)) / 2" :y="z(section.lowMm) + 20" text-anchor="middle">{{ tile.id }}</text>
+        <text
+          v-if="x(tile.toMm) - x(tile.fromMm) > 24"
+          class="tile-name"
+          :x="(x(tile.fromMm) + x(tile.toMm)) / 2"
+          :y="z(section.lowMm) + 20"
+          text-anchor="middle"
+        >
+          {{ tile.id }}
+        </text>
       </g>
-      <text class="tick-label soft" :x="LEFT_PX" :y="height - 8">{{ length(section.lengthMm) }} {{ unit }} from end to end; heights drawn {{ factor }} {{ factor === 1 ? 'time' : 'times' }}</text>
+      <text class="tick-label soft" :x="LEFT_PX" :y="height - 8">
+        {{ showText({ value: section.lengthMm, unit: 'mm' }, { system, currency: '' }) }} from end to end; heights drawn
+        {{ factor }} {{ factor === 1 ? 'time' : 'times' }}
+      </text>
       <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
         <text class="callout" y="0">{{ label.name }}</text>
         <text class="callout soft" y="13">{{ label.detail }}</text>

@@ -15,14 +15,24 @@ const { width, height } = useElementSize(frame);
 const plan = computed(() => store.plan!);
 const box = computed(() => tableBox(plan.value.table));
 const PAD_PX = 12;
-const k = computed(() => Math.max(0.01, Math.min((width.value - 2 * PAD_PX) / box.value.right, (height.value - 2 * PAD_PX) / box.value.bottom)));
+const k = computed(() =>
+  Math.max(0.01, Math.min((width.value - 2 * PAD_PX) / box.value.right, (height.value - 2 * PAD_PX) / box.value.bottom)),
+);
 const toPx = computed(() => {
   const scale = k.value;
   return ({ x, y }: Point): Point => ({ x: PAD_PX + x * scale, y: PAD_PX + y * scale });
 });
-const features = computed(() => drawingOrder(plan.value.features).map((feature) => ({ feature, d: regionPath(shapeRegion(feature.shape), toPx.value) })));
+const features = computed(() =>
+  drawingOrder(plan.value.features).map((feature) => ({ feature, d: regionPath(shapeRegion(feature.shape), toPx.value) })),
+);
 const table = computed(() => ({ a: toPx.value({ x: 0, y: 0 }), b: toPx.value({ x: box.value.right, y: box.value.bottom }) }));
-const tiles = computed(() => tilesOf(plan.value.table).map((tile) => ({ id: tile.id, a: toPx.value({ x: tile.box.left, y: tile.box.top }), b: toPx.value({ x: tile.box.right, y: tile.box.bottom }) })));
+const tiles = computed(() =>
+  tilesOf(plan.value.table).map((tile) => ({
+    id: tile.id,
+    a: toPx.value({ x: tile.box.left, y: tile.box.top }),
+    b: toPx.value({ x: tile.box.right, y: tile.box.bottom }),
+  })),
+);
 const ends = computed(() => (['from', 'to'] as const).map((end) => ({ end, at: toPx.value(plan.value.section[end]) })));
 
 const toMm = ({ clientX, clientY }: PointerEvent): Point => {
@@ -33,7 +43,11 @@ const drag = useDragMm(toMm);
 
 function put(end: 'from' | 'to', { x, y }: Point, gesture: string | null = null): void {
   const within = (value: number, most: number): number => Math.round(Math.max(0, Math.min(most, value)));
-  store.edit('Move the cut', (draft) => void (draft.section[end] = { x: within(x, box.value.right), y: within(y, box.value.bottom) }), gesture);
+  store.edit(
+    'Move the cut',
+    (draft) => void (draft.section[end] = { x: within(x, box.value.right), y: within(y, box.value.bottom) }),
+    gesture,
+  );
 }
 function take(event: PointerEvent, end: 'from' | 'to'): void {
   drag(event, { move: (at, _from, gesture) => put(end, at, gesture) });
@@ -51,13 +65,34 @@ function key(event: KeyboardEvent, end: 'from' | 'to'): void {
 <template>
   <div ref="frame" class="map">
     <svg class="ink" width="100%" height="100%" role="group" aria-label="Where the section is cut">
-      <rect :x="table.a.x" :y="table.a.y" :width="Math.max(0, table.b.x - table.a.x)" :height="Math.max(0, table.b.y - table.a.y)" fill="url(#hatch-open)" />
-      <path v-for="{ feature, d } in features" :key="feature.id" :d="d" class="feature" :class="feature.kind" :fill="fillOf(feature)" fill-rule="evenodd" pointer-events="none" />
+      <rect
+        :x="table.a.x"
+        :y="table.a.y"
+        :width="Math.max(0, table.b.x - table.a.x)"
+        :height="Math.max(0, table.b.y - table.a.y)"
+        fill="url(#hatch-open)"
+      />
+      <path
+        v-for="{ feature, d } in features"
+        :key="feature.id"
+        :d="d"
+        class="feature"
+        :class="feature.kind"
+        :fill="fillOf(feature)"
+        fill-rule="evenodd"
+        pointer-events="none"
+      />
       <template v-for="{ id, a, b } in tiles" :key="id">
         <rect class="seam" fill="none" :x="a.x" :y="a.y" :width="Math.max(0, b.x - a.x)" :height="Math.max(0, b.y - a.y)" />
         <text class="tile-name" :x="a.x + 4" :y="a.y + 13">{{ id }}</text>
       </template>
-      <rect class="table-edge" :x="table.a.x" :y="table.a.y" :width="Math.max(0, table.b.x - table.a.x)" :height="Math.max(0, table.b.y - table.a.y)" />
+      <rect
+        class="table-edge"
+        :x="table.a.x"
+        :y="table.a.y"
+        :width="Math.max(0, table.b.x - table.a.x)"
+        :height="Math.max(0, table.b.y - table.a.y)"
+      />
       <line class="cut" :x1="ends[0]!.at.x" :y1="ends[0]!.at.y" :x2="ends[1]!.at.x" :y2="ends[1]!.at.y" />
       <circle
         v-for="{ end, at } in ends"

@@ -18,7 +18,9 @@ const store = usePlan();
           <h2>Where it is cut</h2>
           <p class="quiet">Drag the ends of the line, or choose one with Tab and move it with the arrow keys.</p>
           <p v-if="store.section !== null && store.section.tiles.length > 0">
-            Through {{ store.section.tiles.map(({ id }) => id).join(', ') }}<template v-if="store.section.seams.length > 0">; seams {{ store.section.seams.map(({ name }) => name).join(', ') }}</template
+            Through {{ store.section.tiles.map(({ id }) => id).join(', ')
+            }}<template v-if="store.section.seams.length > 0"
+              >; seams {{ store.section.seams.map(({ name }) => name).join(', ') }}</template
             >.
           </p>
         </div>

@@ -1,7 +1,14 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { PlanDraft } from '@spare-acre/core/plan';
-import { freshLayer, glueChoices, materialBelow, materialChoices, nearestThickness, thicknessChoices } from '@spare-acre/core/stack';
+import {
+  freshLayer,
+  glueChoices,
+  materialBelow,
+  materialChoices,
+  nearestThickness,
+  thicknessChoices,
+} from '@spare-acre/core/stack';
 import { lengthField } from '@spare-acre/core/units';
 import { nanoid } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
@@ -18,16 +25,24 @@ const stack = computed(() => plan.value.stack);
 const unit = computed(() => (plan.value.units === 'metric' ? 'mm' : 'in'));
 
 const thicknesses = (materialId: string, presentMm: number): { value: number; text: string }[] =>
-  thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({ value: mm, text: `${lengthField(mm, plan.value.units)} ${unit.value}` }));
-const materials = (use: 'substrate' | 'ground'): { value: string; text: string }[] => materialChoices(catalogue.value, use).map(({ id, name }) => ({ value: id, text: name }));
+  thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({
+    value: mm,
+    text: `${lengthField(mm, plan.value.units)} ${unit.value}`,
+  }));
+const materials = (use: 'substrate' | 'ground'): { value: string; text: string }[] =>
+  materialChoices(catalogue.value, use).map(({ id, name }) => ({ value: id, text: name }));
 const substrates = computed(() => [{ value: '', text: 'none' }, ...materials('substrate')]);
 const FITS = { holds: '', 'never-dries': ' (stays wet)', dissolves: ' (eats it)' };
-const glues = (lower: string, upper: string): { value: string; text: string }[] => glueChoices(catalogue.value, lower, upper).map(({ id, name, fit }) => ({ value: id, text: name + FITS[fit] }));
+const glues = (lower: string, upper: string): { value: string; text: string }[] =>
+  glueChoices(catalogue.value, lower, upper).map(({ id, name, fit }) => ({ value: id, text: name + FITS[fit] }));
 
 /** Ground layers from the top, each with its place counted from the bottom. */
-const layers = computed(() => stack.value.ground.map((layer, index) => ({ layer, index, below: materialBelow(stack.value, index) })).reverse());
+const layers = computed(() =>
+  stack.value.ground.map((layer, index) => ({ layer, index, below: materialBelow(stack.value, index) })).reverse(),
+);
 
-const edit = (what: string, change: (stack: PlanDraft['stack']) => void): string => store.edit(what, (draft) => change(draft.stack));
+const edit = (what: string, change: (stack: PlanDraft['stack']) => void): string =>
+  store.edit(what, (draft) => change(draft.stack));
 
 function setMaterial(index: number, materialId: string): void {
   edit('Change the foam', ({ ground }) => {
@@ -38,7 +53,10 @@ function setMaterial(index: number, materialId: string): void {
 }
 function setSubstrate(materialId: string): void {
   edit('Change the substrate', (draft) => {
-    draft.substrate = materialId === '' ? null : { materialId, thicknessMm: nearestThickness(catalogue.value, materialId, draft.substrate?.thicknessMm ?? 6) };
+    draft.substrate =
+      materialId === ''
+        ? null
+        : { materialId, thicknessMm: nearestThickness(catalogue.value, materialId, draft.substrate?.thicknessMm ?? 6) };
   });
 }
 function addLayer(): void {
@@ -52,7 +70,12 @@ function addLayer(): void {
   <ViewWarnings view="section" />
   <section>
     <h3>Raised ground</h3>
-    <ChoiceField label="Foam" :value="stack.raised.materialId" :options="materials('ground')" @choose="(id) => edit('Change the raised foam', (draft) => void (draft.raised.materialId = id))" />
+    <ChoiceField
+      label="Foam"
+      :value="stack.raised.materialId"
+      :options="materials('ground')"
+      @choose="(id) => edit('Change the raised foam', (draft) => void (draft.raised.materialId = id))"
+    />
     <ChoiceField
       label="Glued with"
       :value="stack.raised.glueId"
@@ -77,8 +100,17 @@ function addLayer(): void {
       @choose="(id) => edit('Change the adhesive', ({ ground }) => void (ground[index]!.glueBelowId = id))"
     />
     <div class="d-flex gap-2 mt-1">
-      <button v-if="index === stack.ground.length - 1 && stack.ground.length < 8" type="button" class="key" @click="addLayer">Add a layer on top</button>
-      <button v-if="stack.ground.length > 1" type="button" class="key" @click="edit('Remove a layer', (draft) => void draft.ground.splice(index, 1))">Remove</button>
+      <button v-if="index === stack.ground.length - 1 && stack.ground.length < 8" type="button" class="key" @click="addLayer">
+        Add a layer on top
+      </button>
+      <button
+        v-if="stack.ground.length > 1"
+        type="button"
+        class="key"
+        @click="edit('Remove a layer', (draft) => void draft.ground.splice(index, 1))"
+      >
+        Remove
+      </button>
     </div>
   </section>
   <section>

@@ -24,7 +24,9 @@ export const usePlan = defineStore('plan', () => {
   const answer = shallowRef<Answer | null>(null);
   const isReckoning = ref(false);
   const fault = ref('');
-  const saving = useSaving(() => (boardId.value === null || plan.value === null ? null : { id: boardId.value, plan: plan.value }));
+  const saving = useSaving(() =>
+    boardId.value === null || plan.value === null ? null : { id: boardId.value, plan: plan.value },
+  );
 
   let shownVersion = 0;
   const reckoning = new Reckoning({
@@ -46,7 +48,10 @@ export const usePlan = defineStore('plan', () => {
   const derivation = computed(() => answer.value?.derivation ?? null);
   const section = computed(() => answer.value?.section ?? null);
   const warnings = computed(() => derivation.value?.warnings ?? []);
-  const showing = computed<Showing>(() => ({ system: plan.value?.units ?? 'metric', currency: catalogues.catalogue?.currency ?? '' }));
+  const showing = computed<Showing>(() => ({
+    system: plan.value?.units ?? 'metric',
+    currency: catalogues.catalogue?.currency ?? '',
+  }));
 
   /** Opens a board, going on from a draft this browser kept of it. */
   async function open(id: string): Promise<void> {
@@ -115,7 +120,9 @@ export const usePlan = defineStore('plan', () => {
   /** What a merge with the stored plan would give; null when no save came too late. */
   const merge = computed<Merged | null>(() => {
     const { stored, base } = saving;
-    return stored.value === null || base.value === null || plan.value === null ? null : mergePlans(base.value, plan.value, stored.value.plan);
+    return stored.value === null || base.value === null || plan.value === null
+      ? null
+      : mergePlans(base.value, plan.value, stored.value.plan);
   });
 
   /** Settles a save that came too late; whichever plan is not chosen stays in the history or as a board of its own. */
@@ -136,5 +143,25 @@ export const usePlan = defineStore('plan', () => {
     await saving.saveNow();
   }
 
-  return { boardId, plan, history, answer, derivation, section, warnings, showing, isReckoning, fault, saving, merge, open, close, edit, mend, undo, redo, settle };
+  return {
+    boardId,
+    plan,
+    history,
+    answer,
+    derivation,
+    section,
+    warnings,
+    showing,
+    isReckoning,
+    fault,
+    saving,
+    merge,
+    open,
+    close,
+    edit,
+    mend,
+    undo,
+    redo,
+    settle,
+  };
 });

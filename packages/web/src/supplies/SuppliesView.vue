@@ -10,14 +10,26 @@ import { usePlan } from '../stores/plan';
 const store = usePlan();
 const supplies = computed(() => store.derivation?.supplies ?? null);
 const mixes = computed(() => store.derivation?.mixes ?? []);
-const NAMES: Readonly<Record<Supply['group'], string>> = { sheets: 'Sheets', adhesive: 'Adhesive', texture: 'Texture', sealer: 'Sealer', paint: 'Paint', varnish: 'Varnish', water: 'Water' };
+const NAMES: Readonly<Record<Supply['group'], string>> = {
+  sheets: 'Sheets',
+  adhesive: 'Adhesive',
+  texture: 'Texture',
+  sealer: 'Sealer',
+  paint: 'Paint',
+  varnish: 'Varnish',
+  water: 'Water',
+};
 const groups = computed(() =>
   (Object.keys(NAMES) as Supply['group'][])
     .map((group) => ({ group, name: NAMES[group], rows: supplies.value?.rows.filter((row) => row.group === group) ?? [] }))
     .filter(({ rows }) => rows.length > 0),
 );
 const packText = (row: Supply): string =>
-  row.packs.map(({ count, amount }) => (row.group === 'sheets' ? `${count} × ${amount.label}` : `${count} × ${showText(amount, store.showing)}`)).join(' + ') || 'nothing';
+  row.packs
+    .map(({ count, amount }) =>
+      row.group === 'sheets' ? `${count} × ${amount.label}` : `${count} × ${showText(amount, store.showing)}`,
+    )
+    .join(' + ') || 'nothing';
 </script>
 
 <template>
@@ -27,14 +39,22 @@ const packText = (row: Supply): string =>
       <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
       <table v-if="supplies !== null" class="ledger" data-testid="supplies">
         <thead>
-          <tr><th scope="col">material</th><th scope="col" class="num">takes</th><th scope="col">buy</th><th scope="col" class="num">to buy</th><th scope="col" class="num">goes in</th></tr>
+          <tr>
+            <th scope="col">material</th>
+            <th scope="col" class="num">takes</th>
+            <th scope="col">buy</th>
+            <th scope="col" class="num">to buy</th>
+            <th scope="col" class="num">goes in</th>
+          </tr>
         </thead>
         <tbody>
           <template v-for="{ group, name, rows } in groups" :key="group">
-            <tr class="group"><td colspan="5">{{ name }}</td></tr>
+            <tr class="group">
+              <td colspan="5">{{ name }}</td>
+            </tr>
             <tr v-for="row in rows" :key="row.id" :data-supply="row.id">
               <td>{{ row.name }}</td>
-              <td class="num"><FigureCell :figure="row.need" /></td>
+              <td class="num"><FigureCell :figure="row.need" :unit="row.group === 'sheets' ? 'sheets' : undefined" /></td>
               <td>{{ packText(row) }}</td>
               <td class="num"><FigureCell :figure="row.buy" /></td>
               <td class="num"><FigureCell :figure="row.used" /></td>
@@ -53,11 +73,14 @@ const packText = (row: Supply): string =>
       <p class="sub">by volume; weigh where the label gives mass</p>
       <ViewWarnings view="supplies" />
       <p v-if="mixes.length === 0" class="quiet mt-2">No coat on this board is mixed.</p>
-      <section v-for="mix in mixes" :key="`${mix.zone}-${mix.coatId}`">
-        <h3>{{ mix.name }}, {{ mix.zone }}</h3>
-        <FigureLine v-for="part in mix.parts" :key="part.name" :label="part.name" :figure="part.volume" />
-        <FigureLine label="In batches" :figure="mix.batches" />
-        <FigureLine label="Each" :figure="mix.batch" />
+      <section v-for="mix in mixes" :key="mix.id">
+        <h3>{{ mix.name }}</h3>
+        <div v-for="part in mix.parts" :key="part.name" class="line">
+          <span>{{ part.name }}</span><FigureCell :figure="part.volume" /><span class="quiet or">or</span
+          ><FigureCell :figure="part.mass" />
+        </div>
+        <FigureLine label="Batches" :figure="mix.batches" />
+        <FigureLine v-if="mix.batches.value > 1" label="Each" :figure="mix.batch" />
       </section>
     </aside>
   </div>
@@ -70,5 +93,8 @@ const packText = (row: Supply): string =>
 }
 .scroll h2 {
   font-size: 1.2rem;
+}
+.or {
+  font-size: 0.86rem;
 }
 </style>

@@ -11,13 +11,19 @@ export interface Summary {
 }
 
 /** Reckons boards one after another in a worker of its own, which ends with the last. */
-export async function* summarise(boards: readonly { readonly id: string; readonly plan: Plan }[], catalogue: Catalogue): AsyncGenerator<readonly [string, Summary]> {
+export async function* summarise(
+  boards: readonly { readonly id: string; readonly plan: Plan }[],
+  catalogue: Catalogue,
+): AsyncGenerator<readonly [string, Summary]> {
   const worker = new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
   const remote = wrap<Reckoner>(worker);
   try {
     for (const { id, plan } of boards) {
       const { derivation } = await remote.open(plan, catalogue);
-      yield [id, { readyText: derivation.tally.readyText, sheets: derivation.tally.sheets.value, warnings: derivation.warnings.length }];
+      yield [
+        id,
+        { readyText: derivation.tally.readyText, sheets: derivation.tally.sheets.value, warnings: derivation.warnings.length },
+      ];
     }
   } finally {
     worker.terminate();
