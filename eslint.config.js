@@ -9,7 +9,7 @@ const CORE_PACKAGES = ['zod', 'clipper2-ts', 'immer'];
 const coreImports = {
   patterns: [
     {
-      regex: `^(?!\\.{1,2}/)(?!(?:${CORE_PACKAGES.join('|')})$).*`,
+      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${CORE_PACKAGES.join('|')})$).*`,
       message: 'core imports only itself and pure packages: no DOM, Node, Vue, or other workspace.',
     },
     { regex: '^(\\.\\./){3,}|/(server|web|e2e|scripts)/', message: 'core does not reach out of its own folder.' },
@@ -22,7 +22,7 @@ const coreImports = {
 const testImports = {
   patterns: [
     {
-      regex: `^(?!\\.{1,2}/)(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check'].join('|')})$).*`,
+      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check'].join('|')})$).*`,
       message: 'core tests import only core, vitest and fast-check.',
     },
   ],

@@ -51,12 +51,14 @@ export function materialBelow(stack: Stack, layerIndex: number): string | null {
 /** A material and thickness a new layer may start with: the thinnest stocked of what is on top now. */
 export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stack['ground'][number] {
   const top = stack.ground.at(-1)!;
-  const fitting = glueChoices(catalogue, top.materialId, top.materialId).find(({ fit }) => fit === 'holds');
+  const holding = glueChoices(catalogue, top.materialId, top.materialId).filter(({ fit }) => fit === 'holds');
+  // The adhesive already on the bench for raised ground, if it holds here too.
+  const glue = holding.find(({ id: glueId }) => glueId === stack.raised.glueId) ?? holding[0];
   return {
     id,
     materialId: top.materialId,
     thicknessMm: thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm,
-    glueBelowId: fitting?.id ?? top.glueBelowId,
+    glueBelowId: glue?.id ?? top.glueBelowId,
   };
 }
 

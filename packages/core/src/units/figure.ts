@@ -112,7 +112,7 @@ export function total<U extends Unit>(label: string, unit: U, parts: readonly Fi
 }
 
 /**
- * Rounds up, forgiving the last bits of a division: 1.1 / 0.1 is 11.000000000000002 and must not buy a twelfth pot.
+ * Rounds up, forgiving the last bits of a division: (0.1 + 0.2) / 0.1 is 3.0000000000000004 and must not buy a fourth pot.
  */
 export function wholeUp(value: number): number {
   return Math.ceil(value - Math.abs(value) * 1e-9);

@@ -13,7 +13,7 @@ export interface Limits {
 }
 
 const MM_PER = { mm: 1, cm: 10, m: 1000, in: 25.4, '"': 25.4, ft: 304.8, "'": 304.8 } as const;
-const LENGTH = /^([+\-−]?)\s*(\d+(?:[.,]\d+)?(?:e\d+)?)?(?:[\s-]*(\d+)\/(\d+))?\s*(mm|cm|m|in|"|ft|')?$/i;
+const LENGTH = /^([+\-−]?)\s*(?:(\d+(?:[.,]\d+)?(?:e\d+)?)(?:[\s-]+(\d+)\/(\d+))?|(\d+)\/(\d+))\s*(mm|cm|m|in|"|ft|')?$/i;
 
 /**
  * Reads a typed length: `620`, `62 cm`, `24 1/2 in`, `0.5m`. Without a unit the board's own is meant.
@@ -24,8 +24,9 @@ const LENGTH = /^([+\-−]?)\s*(\d+(?:[.,]\d+)?(?:e\d+)?)?(?:[\s-]*(\d+)\/(\d+))
 export function parseLength(typed: string, what: string, system: MeasureSystem, limits: Limits): Result<number, FieldProblem> {
   const match = LENGTH.exec(typed.trim());
   const range = `${lengthField(limits.min, system)} to ${lengthField(limits.max, system)} ${system === 'metric' ? 'mm' : 'in'}`;
-  const [, sign, whole, over, under, unit] = match ?? [];
-  if (match === null || (whole === undefined && over === undefined) || under === '0') {
+  const [, sign, whole, besideOver, besideUnder, aloneOver, aloneUnder, unit] = match ?? [];
+  const [over, under] = [besideOver ?? aloneOver, besideUnder ?? aloneUnder];
+  if (match === null || Number(under) === 0) {
     return fail({
       code: 'field/not-a-number',
       message: `${what}: “${clip(typed)}” is not a length; type ${range}, such as ${system === 'metric' ? '620 or 62 cm' : '24 1/2'}.`,

@@ -1,0 +1,52 @@
+import { expect, test } from 'vitest';
+import { estimated, sheetsOf, thicknessesOf } from '.';
+import { loadCatalogue } from './load';
+import { WORKSHOP_CATALOGUE } from './workshop';
+
+const copyOf = <T>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+
+test('the catalogue that ships is sound', () => {
+  expect(loadCatalogue(copyOf(WORKSHOP_CATALOGUE))).toMatchObject({ ok: true });
+});
+
+test('a density under its own range is refused by name', () => {
+  const [first, ...rest] = copyOf(WORKSHOP_CATALOGUE.materials);
+  const bad = {
+    ...WORKSHOP_CATALOGUE,
+    materials: [{ ...first!, densityKgPerM3: { value: 5, low: 28, high: 38, origin: 'label' } }, ...rest],
+  };
+  expect(loadCatalogue(bad)).toMatchObject({
+    ok: false,
+    problem: { issues: [{ path: 'materials.0.densityKgPerM3', message: 'expected low ≤ value ≤ high' }] },
+  });
+});
+
+test('a tool that is not there, and an id that stands twice, are refused by name', () => {
+  const materials = copyOf(WORKSHOP_CATALOGUE.materials);
+  materials[1]!.toolId = 'laser';
+  materials[2]!.id = materials[0]!.id;
+  const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, materials });
+  expect(loaded).toMatchObject({ ok: false });
+  if (!loaded.ok) {
+    const said = loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`);
+    expect(said).toContain('materials.1.toolId: no tool laser');
+    expect(said).toContain('materials.2.id: xps-foam stands twice in materials');
+  }
+});
+
+test('an unknown field is refused rather than dropped', () => {
+  expect(loadCatalogue({ ...WORKSHOP_CATALOGUE, surprise: 1 })).toMatchObject({ ok: false });
+});
+
+test('insulation foam of 30 mm comes in three sizes, the smallest first, and in five thicknesses', () => {
+  expect(sheetsOf(WORKSHOP_CATALOGUE, 'xps-foam', 30).map(({ widthMm }) => widthMm)).toEqual([1200, 1250, 2400]);
+  expect(thicknessesOf(WORKSHOP_CATALOGUE, 'xps-foam')).toEqual([10, 20, 30, 40, 50]);
+});
+
+test('an estimate carries its range and origin into the working', () => {
+  expect(estimated('Density', { value: 33, low: 28, high: 38, origin: 'workshop default' }, 'kg/m³')).toMatchObject({
+    value: 33,
+    source: 'catalogue',
+    note: 'workshop default, 28 to 38',
+  });
+});

@@ -1,0 +1,181 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import type { Calendar } from '../plan';
+import { given } from '../units';
+import {
+  type Step,
+  agendaOf,
+  clock,
+  dayText,
+  momentText,
+  planDays,
+  readyBoundMin,
+  scheduleSteps,
+  weekdayOf,
+  windowsOf,
+  withHours,
+} from '.';
+
+/** 2026-11-30 is a Monday. */
+const CALENDAR: Calendar = {
+  startsOn: '2026-11-30',
+  hours: [
+    { weekday: 2, fromMin: 1140, toMin: 1260 },
+    { weekday: 4, fromMin: 1140, toMin: 1260 },
+    { weekday: 6, fromMin: 600, toMin: 750 },
+  ],
+};
+const DAY = 1440;
+
+const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
+/** A step whose tile tasks each take some work and then dry. */
+function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: number, waitMin: number])[]): Step {
+  const made = tasks.map(([tileId, workMin, waitMin]) => ({
+    id: `${id}-${tileId}`,
+    stepId: id,
+    tileId,
+    work: minutes(`${id} ${tileId}`, workMin),
+    wait: minutes(`${id} dries`, waitMin),
+    cure: minutes(`${id} cures`, waitMin),
+  }));
+  return {
+    id,
+    name: id,
+    kind: 'coat',
+    tasks: made,
+    work: minutes(
+      id,
+      made.reduce((sum, { work }) => sum + work.value, 0),
+    ),
+    cautions: [],
+  };
+}
+
+describe('bench hours', () => {
+  test('a Monday start with Tuesday, Thursday and Saturday hours: windows on days 1, 3, 5, 8', () => {
+    const windows = windowsOf(CALENDAR);
+    expect([1, 2, 3, 4].map(() => windows.next().value.fromMin)).toEqual([
+      DAY + 1140,
+      3 * DAY + 1140,
+      5 * DAY + 600,
+      8 * DAY + 1140,
+    ]);
+  });
+
+  test('hours that overlap count once', () => {
+    const windows = windowsOf({
+      startsOn: '2026-11-30',
+      hours: [
+        { weekday: 1, fromMin: 60, toMin: 120 },
+        { weekday: 1, fromMin: 100, toMin: 180 },
+      ],
+    });
+    expect(windows.next().value).toEqual({ fromMin: 60, toMin: 180 });
+  });
+
+  test('moments are told in words', () => {
+    expect(weekdayOf('2026-11-30')).toBe(1);
+    expect(momentText('2026-11-30', 12 * DAY + 860)).toBe('Sat 12 Dec, 14:20');
+    expect(dayText('2026-12-31', DAY)).toBe('Fri 1 Jan');
+    expect(clock(59.6)).toBe('01:00');
+  });
+
+  test('typed hours: a span, several, none, nonsense', () => {
+    const typed = (text: string) => withHours(CALENDAR.hours, 2, text);
+    expect(typed('19-21:30')).toMatchObject({
+      ok: true,
+      value: [{ weekday: 2, fromMin: 1140, toMin: 1290 }, { weekday: 4 }, { weekday: 6 }],
+    });
+    expect(typed('9:00–10:00, 14-16')).toMatchObject({ ok: true, value: [{ fromMin: 540 }, { fromMin: 840 }, {}, {}] });
+    expect(typed('')).toMatchObject({ ok: true, value: [{ weekday: 4 }, { weekday: 6 }] });
+    for (const bad of ['abc', '21:00-19:00', '19:00-19:05', '22-25', '-5']) expect(typed(bad)).toMatchObject({ ok: false });
+    expect(withHours([{ weekday: 2, fromMin: 0, toMin: 60 }], 2, '')).toMatchObject({ ok: false });
+  });
+});
+
+describe('evenings', () => {
+  test('two tiles share an evening; the second coat waits for the first to dry', () => {
+    const steps = [
+      aStep('paint', [
+        ['A1', 40, 60],
+        ['B1', 40, 60],
+      ]),
+      aStep('wash', [
+        ['A1', 20, 60],
+        ['B1', 20, 60],
+      ]),
+    ];
+    const slots = scheduleSteps(steps, CALENDAR);
+    expect(slots.map(({ task, startMin }) => [task.id, startMin - DAY])).toEqual([
+      ['paint-A1', 1140],
+      ['paint-B1', 1180],
+      ['wash-A1', 1240], // dry at 1240, the evening ends at 1260
+      ['wash-B1', 2 * DAY + 1140], // dry at 1280: Thursday
+    ]);
+    const { ready, handsOn } = planDays(steps, CALENDAR);
+    expect(ready!.text).toBe('Thu 3 Dec, 20:20');
+    expect(handsOn.value).toBe(120);
+  });
+
+  test('a task longer than any evening goes on the next ones', () => {
+    const [slot] = scheduleSteps([aStep('cut', [['A1', 200, 0]])], CALENDAR);
+    expect(slot!.stretches).toEqual([
+      { fromMin: DAY + 1140, toMin: DAY + 1260 },
+      { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1220 },
+    ]);
+  });
+
+  test('nothing to do is never ready nor late', () => {
+    expect(planDays([], CALENDAR)).toMatchObject({ ready: null, boundMin: 0 });
+  });
+
+  test('the agenda names each sitting with its tiles', () => {
+    const steps = [
+      aStep('paint', [
+        ['A1', 40, 60],
+        ['B1', 40, 60],
+      ]),
+    ];
+    const [day] = agendaOf(scheduleSteps(steps, CALENDAR), steps, CALENDAR.startsOn);
+    expect(day).toMatchObject({
+      text: 'Tue 1 Dec',
+      entries: [{ tiles: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
+    });
+  });
+});
+
+const anySteps = fc.array(
+  fc.array(fc.tuple(fc.constantFrom('A1', 'B1', 'C1'), fc.integer({ min: 1, max: 300 }), fc.integer({ min: 0, max: 4000 })), {
+    minLength: 1,
+    maxLength: 3,
+  }),
+  { minLength: 1, maxLength: 7 },
+);
+
+test('for any work: one pair of hands, only in bench hours, dry before the next coat, and the chain to ready adds up', () => {
+  fc.assert(
+    fc.property(anySteps, (drawn) => {
+      const steps = drawn.map((tasks, i) => aStep(`s${i}`, [...new Map(tasks.map((task) => [task[0], task])).values()]));
+      const days = planDays(steps, CALENDAR);
+      const stretches = days.slots.flatMap((slot) => slot.stretches).sort((a, b) => a.fromMin - b.fromMin);
+      stretches.forEach((stretch, i) => {
+        if (i > 0) expect(stretch.fromMin).toBeGreaterThanOrEqual(stretches[i - 1]!.toMin - 1e-6);
+        const inDay = stretch.fromMin % DAY;
+        const hours = CALENDAR.hours.find(({ weekday }) => weekday === (Math.floor(stretch.fromMin / DAY) % 7) + 1);
+        expect(
+          hours !== undefined && inDay >= hours.fromMin && inDay + (stretch.toMin - stretch.fromMin) <= hours.toMin + 1e-6,
+        ).toBe(true);
+      });
+      for (const slot of days.slots) {
+        const worked = slot.stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+        expect(worked).toBeCloseTo(slot.task.work.value, 5);
+        const earlier = days.slots.slice(0, days.slots.indexOf(slot)).filter(({ task }) => task.tileId === slot.task.tileId);
+        for (const before of earlier) expect(slot.startMin).toBeGreaterThanOrEqual(before.nextMin - 1e-6);
+      }
+      const last = Math.max(...days.slots.map(({ curedMin }) => curedMin));
+      expect(days.ready!.at.value).toBeCloseTo(last, 3);
+      expect(readyBoundMin(steps, CALENDAR)).toBeLessThanOrEqual(last + 1e-6);
+    }),
+    { numRuns: 200 },
+  );
+});

@@ -1,0 +1,87 @@
+import { describe, expect, test } from 'vitest';
+import { CATALOGUE, aBoard, aMound, aPool } from '../testing/plans';
+import { checkPlan } from './check';
+
+const issuesOf = (raw: unknown): string[] => {
+  const checked = checkPlan(raw, CATALOGUE);
+  return checked.ok ? [] : checked.problem.issues.map(({ path, message }) => `${path}: ${message}`);
+};
+/** A plan's JSON with one place in it changed. */
+function changed(path: string, value: unknown): unknown {
+  const plan: unknown = JSON.parse(JSON.stringify(aBoard({}, aMound([100, 100, 200, 100], 20))));
+  const keys = path.split('.');
+  const last = keys.pop()!;
+  const parent = keys.reduce((at, key) => (at as Record<string, unknown>)[key], plan);
+  (parent as Record<string, unknown>)[last] = value;
+  return plan;
+}
+
+test('a new board is sound', () => {
+  expect(issuesOf(aBoard())).toEqual([]);
+});
+
+describe('a bad plan is refused with the path, the value and what would do', () => {
+  test.each([
+    [0, 'table.columnWidthsMm.0: got 0; 40 to 3000 mm would do'],
+    [-5, 'table.columnWidthsMm.0: got -5; 40 to 3000 mm would do'],
+    [1e9, 'table.columnWidthsMm.0: got 1000000000; 40 to 3000 mm would do'],
+    ['abc', 'table.columnWidthsMm.0: got "abc"; 40 to 3000 mm would do'],
+    [null, 'table.columnWidthsMm.0: got null; 40 to 3000 mm would do'],
+  ])('a column of %j', (width, said) => {
+    expect(issuesOf(changed('table.columnWidthsMm.0', width))).toEqual([said]);
+  });
+
+  test('an outline that crosses itself', () => {
+    const points = [
+      { x: 0, y: 0 },
+      { x: 100, y: 100 },
+      { x: 100, y: 0 },
+      { x: 0, y: 100 },
+    ];
+    const raw = changed('features.0.shape', { form: 'outline', points });
+    expect(issuesOf(raw)).toEqual([
+      'features.0.shape.points: the outline crosses itself: side 1 meets side 3; move a corner so that no sides cross',
+    ]);
+  });
+
+  test('a material the catalogue lacks', () => {
+    expect(issuesOf(changed('stack.raised.materialId', 'cheese'))).toEqual([
+      'stack.raised.materialId: the catalogue has no material “cheese”',
+    ]);
+  });
+
+  test('a plan of a later version, and a file of something else', () => {
+    expect(issuesOf(changed('version', 7))).toEqual(['version: got 7; this program reads version 1']);
+    expect(issuesOf({ format: 'recipe' })[0]).toContain('this file is not a plan of this program');
+    for (const raw of [null, [], 'plan', 7, {}]) expect(issuesOf(raw).length).toBeGreaterThan(0);
+  });
+
+  test('text that no database holds: a zero character, half a surrogate pair', () => {
+    for (const name of ['a\u0000b', 'a\ud800b', '']) expect(issuesOf(changed('name', name))[0]).toMatch(/^name: /);
+  });
+
+  test('keys that do not belong, polluting ones among them', () => {
+    const raw = JSON.parse(JSON.stringify(aBoard()).replace('{', '{"__proto__":{"polluted":1},"constructor":1,')) as unknown;
+    expect(issuesOf(raw).length).toBeGreaterThan(0);
+    expect(({} as Record<string, unknown>)['polluted']).toBeUndefined();
+  });
+
+  test('a 30th of February, an evening that ends before it begins, two features of one id', () => {
+    expect(issuesOf(changed('calendar.startsOn', '2026-02-30'))).toEqual(['calendar.startsOn: is not a day of the calendar']);
+    expect(issuesOf(changed('calendar.hours', [{ weekday: 1, fromMin: 900, toMin: 800 }]))[0]).toContain('at least 15 minutes');
+    expect(issuesOf(aBoard({}, aPool([0, 0, 50, 50], 5, 2, 'a'), aPool([90, 0, 50, 50], 5, 2, 'a')))).toEqual([
+      'features.1.id: a stands twice',
+    ]);
+  });
+
+  test('twelve columns of 3 m are more than a table', () => {
+    expect(
+      issuesOf(
+        changed(
+          'table.columnWidthsMm',
+          Array.from({ length: 12 }, () => 3000),
+        ),
+      ),
+    ).toEqual(['table.columnWidthsMm: add up to 36000 mm; up to 12000 mm would do']);
+  });
+});

@@ -1,0 +1,61 @@
+import { describe, expect, test } from 'vitest';
+import { derivePipeline } from '../derive';
+import type { Plan } from '../plan';
+import { CATALOGUE, aBoard, aMound, aPit, aPool } from '../testing/plans';
+import { type SectionDrawing, sectionDrawing } from '.';
+
+function cut(plan: Plan, from: readonly [number, number], to: readonly [number, number]): SectionDrawing {
+  const along = { ...plan, section: { from: { x: from[0], y: from[1] }, to: { x: to[0], y: to[1] } } };
+  const { ground, stack } = derivePipeline()(along, CATALOGUE);
+  return sectionDrawing(along, ground, stack, CATALOGUE);
+}
+const tops = ({ slabs }: SectionDrawing, atMm: number): number[] =>
+  slabs
+    .filter((slab) => slab.what === 'layer' && slab.fromMm < atMm && atMm < slab.toMm)
+    .map(({ topMm }) => topMm)
+    .sort((a, b) => a - b);
+
+describe('a cut along the middle of the back row', () => {
+  const plan = aBoard({}, aMound([100, 100, 200, 200], 40), aPool([700, 100, 200, 200], 8, 5));
+  const section = cut(plan, [0, 200], [1200, 200]);
+
+  test('through the mound: substrate, ground at 30, the sheet of 40 on it', () => {
+    expect(tops(section, 200)).toEqual([0, 30, 70]);
+  });
+  test('through the pool: the foam ends at 22 and water stands to 27', () => {
+    expect(tops(section, 800)).toEqual([0, 22]);
+    expect(section.slabs.find(({ what }) => what === 'water')).toMatchObject({
+      fromMm: expect.closeTo(700, 3) as number,
+      toMm: expect.closeTo(900, 3) as number,
+      bottomMm: 22,
+      topMm: 27,
+    });
+  });
+  test('names the tiles and the seam it crosses, and what it meets, from left to right', () => {
+    expect(section.tiles.map(({ id }) => id)).toEqual(['A1', 'B1']);
+    expect(section.seams).toEqual([{ atMm: expect.closeTo(600, 3) as number, name: 'A1 | B1' }]);
+    expect(section.marks.map(({ name, detail }) => `${name}: ${detail}`)).toEqual([
+      'mound: 40 mm over the ground',
+      'Open ground: 30 mm over the substrate',
+      'pool: 8 mm deep, 22 mm left under',
+    ]);
+  });
+  test('the substrate is one slab from end to end', () => {
+    expect(section.slabs.filter(({ name }) => name === 'MDF, 6 mm')).toEqual([
+      expect.objectContaining({ fromMm: 0, toMm: 1200, bottomMm: -6, topMm: 0 }) as unknown,
+    ]);
+  });
+});
+
+test('a mound on a mound is drawn as what it is built of', () => {
+  const plan = aBoard({}, aMound([0, 0, 400, 400], 20, 'low'), aMound([100, 100, 100, 100], 50, 'high'));
+  expect(tops(cut(plan, [0, 150], [400, 150]), 150)).toEqual([0, 30, 50, 80]);
+});
+
+test('a deliberate cut-through stops at the substrate', () => {
+  expect(tops(cut(aBoard({}, aPit([100, 100, 200, 200], 40, 'pit', true)), [0, 200], [600, 200]), 200)).toEqual([0]);
+});
+
+test('a cut of no length shows nothing', () => {
+  expect(cut(aBoard(), [5, 5], [5, 5]).slabs).toEqual([]);
+});

@@ -1,0 +1,85 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { lengthField, parseLength, parseNumber, showChange, showText } from '.';
+
+const METRIC = { system: 'metric', currency: 'EUR' } as const;
+const IMPERIAL = { system: 'imperial', currency: 'EUR' } as const;
+const LIMITS = { min: 1, max: 3000 };
+
+describe('figures for the eye', () => {
+  test.each([
+    [1386.4, 'mm', '1\u202f386\u00a0mm'],
+    [86_400, 'mm²', '0.086\u00a0m²'],
+    [6421, 'g', '6.42\u00a0kg'],
+    [612.4, 'ml', '612\u00a0ml'],
+    [860, 'min', '14 h 20\u00a0min'],
+    [4820, 'money', '48.20\u00a0EUR'],
+    [3, '1', '3'],
+  ] as const)('%d %s is shown as %s', (value, unit, text) => {
+    expect(showText({ value, unit }, METRIC)).toBe(text);
+  });
+
+  test('17 3/8 in is shown in sixteenths, reduced', () => {
+    expect(showText({ value: 17.375 * 25.4, unit: 'mm' }, IMPERIAL)).toBe('17 3/8\u00a0in');
+    expect(lengthField(0.5 * 25.4, 'imperial')).toBe('1/2');
+    expect(lengthField(0.999 * 25.4, 'imperial')).toBe('1');
+  });
+
+  test('a change too small for the eye is no change', () => {
+    expect(showChange(612.1, 612.3, 'ml', METRIC)).toBe('');
+    expect(showChange(48_20, 49_55, 'money', METRIC)).toBe('+1.35\u00a0EUR');
+    expect(showChange(30, 12, 'min', METRIC)).toBe('−18\u00a0min');
+  });
+});
+
+describe('typed lengths', () => {
+  test.each([
+    ['620', 620],
+    ['62 cm', 620],
+    ['0.62 m', 620],
+    ['0,62m', 620],
+    ['24 1/2 in', 622.3],
+    ['1/2"', 12.7],
+  ])('%s is %d mm', (typed, mm) => {
+    expect(parseLength(typed, 'Width', 'metric', LIMITS)).toEqual({ ok: true, value: expect.closeTo(mm, 9) as number });
+  });
+
+  test.each(['abc', '', '12 apples', '1/0', '--5', '5 5', '0x10', 'NaN', 'Infinity'])(
+    '“%s” is not a length, and the message says what would do',
+    (typed) => {
+      const parsed = parseLength(typed, 'Width', 'metric', LIMITS);
+      expect(parsed).toMatchObject({ ok: false, problem: { code: 'field/not-a-number' } });
+      if (!parsed.ok) expect(parsed.problem.message).toContain('1 to 3000 mm');
+    },
+  );
+
+  test.each([
+    ['0', 'too small'],
+    ['-5', 'too small'],
+    ['1e9', 'too large'],
+    ['3001', 'too large'],
+  ])('%s is %s, with the value and the limits named', (typed, size) => {
+    const parsed = parseLength(typed, 'Width', 'metric', LIMITS);
+    expect(parsed).toMatchObject({
+      ok: false,
+      problem: { code: 'field/out-of-range', message: `Width: ${typed} is ${size}; 1 to 3000 mm would do.` },
+    });
+  });
+
+  test('what a field shows in inches reads back to within half a sixteenth', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), (mm) => {
+        const read = parseLength(lengthField(mm, 'imperial'), 'Width', 'imperial', { min: 0, max: 4000 });
+        expect(read.ok && Math.abs(read.value - mm)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
+      }),
+    );
+  });
+
+  test('a plain number within limits, or the reason why not', () => {
+    expect(parseNumber('50', 'Humidity', '%', { min: 5, max: 98 })).toEqual({ ok: true, value: 50 });
+    expect(parseNumber('120', 'Humidity', '%', { min: 5, max: 98 })).toMatchObject({
+      ok: false,
+      problem: { message: 'Humidity: 120 is too large; 5 to 98 % would do.' },
+    });
+  });
+});

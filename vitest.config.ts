@@ -1,0 +1,12 @@
+import { defineConfig } from 'vitest/config';
+
+export default defineConfig({
+  test: {
+    projects: [
+      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'web', root: 'packages/web', include: ['src/**/*.test.ts'] } },
+      { test: { name: 'server', root: 'packages/server', include: ['test/**/*.test.ts'], testTimeout: 20_000 } },
+      { test: { name: 'house', root: '.', include: ['scripts/**/*.test.ts'], testTimeout: 30_000 } },
+    ],
+  },
+});
