@@ -170,12 +170,8 @@ function ownerIds() {
 
 /** PostgreSQL refuses to run as root. @param {string} command @param {readonly string[]} args @param {Record<string, string>} [env] */
 function spawnOwner(command, args, env = {}) {
-  const options = /** @type {const} */ ({
-    cwd: '/',
-    encoding: 'utf8',
-    env: { ...process.env, ...env },
-    stdio: ['ignore', 'ignore', 'pipe'],
-  });
+  /** @type {import('node:child_process').SpawnSyncOptionsWithStringEncoding} */
+  const options = { cwd: '/', encoding: 'utf8', env: { ...process.env, ...env }, stdio: ['ignore', 'ignore', 'pipe'] };
   return isRoot ? spawnSync('runuser', ['-u', 'postgres', '--', command, ...args], options) : spawnSync(command, args, options);
 }
 

@@ -1,5 +1,12 @@
 import knex, { type Knex } from 'knex';
-import { fileURLToPath } from 'node:url';
+import { MIGRATIONS } from '../migrations';
+
+/** Hands knex the migrations as they are imported, so that no folder is searched and no file extension matters. */
+const SOURCE: Knex.MigrationSource<(typeof MIGRATIONS)[number]> = {
+  getMigrations: () => Promise.resolve([...MIGRATIONS]),
+  getMigrationName: ({ name }) => name,
+  getMigration: ({ migration }) => Promise.resolve(migration),
+};
 
 /** Opens the pool. @param url `postgres://…` on loopback */
 export function openDatabase(url: string): Knex {
@@ -8,7 +15,7 @@ export function openDatabase(url: string): Knex {
     connection: url,
     pool: { min: 0, max: 8 },
     acquireConnectionTimeout: 5_000,
-    migrations: { directory: fileURLToPath(new URL('../migrations', import.meta.url)), extension: 'ts', loadExtensions: ['.ts'] },
+    migrations: { migrationSource: SOURCE },
   });
 }
 

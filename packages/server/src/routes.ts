@@ -24,7 +24,7 @@ const MAX_BODY = '4mb';
 /** The API under `/api`. */
 export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   const api = Router();
-  api.use(json({ limit: MAX_BODY }));
+  api.use(json({ limit: MAX_BODY, strict: false }));
 
   api.get('/health', async (_req, res) => {
     await db.raw('select 1');

@@ -1,0 +1,130 @@
+import { type Page, test as base, expect } from '@playwright/test';
+import { type ChildProcess, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { fileURLToPath } from 'node:url';
+import knex from 'knex';
+
+const MAIN = fileURLToPath(new URL('../packages/server/src/main.ts', import.meta.url));
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+
+/** The real server on a database of its own; it can be killed and started again on the same port. */
+export class App {
+  private child: ChildProcess | null = null;
+  private port = 0;
+
+  constructor(
+    private readonly databaseUrl: string,
+    private readonly demo: 'once' | 'none',
+  ) {}
+
+  get url(): string {
+    return `http://127.0.0.1:${this.port}`;
+  }
+
+  async start(): Promise<void> {
+    const env = { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), DEMO: this.demo };
+    const child = spawn(process.execPath, ['--import', 'tsx', MAIN], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'] });
+    this.child = child;
+    this.port = await new Promise<number>((resolve, reject) => {
+      child.stdout.on('data', (chunk: Buffer) => {
+        const served = /127\.0\.0\.1:(\d+)/.exec(String(chunk));
+        if (served !== null) resolve(Number(served[1]));
+      });
+      child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
+    });
+  }
+
+  /** Ends the server as a power cut would. */
+  async kill(): Promise<void> {
+    const child = this.child;
+    if (child === null || child.exitCode !== null) return;
+    const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGKILL');
+    await gone;
+  }
+}
+
+/** A test with an app of its own, and a page that must not complain or call out. */
+export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page }>({
+  demo: ['once', { option: true }],
+  app: async ({ demo }, use) => {
+    const admin = knex({ client: 'pg', connection: process.env['TEST_DATABASE_URL']! });
+    const name = `browser_${randomUUID().replaceAll('-', '')}`;
+    await admin.raw(`create database ${name}`);
+    const app = new App(process.env['TEST_DATABASE_URL']!.replace(/[^/]*$/, name), demo);
+    await app.start();
+    await use(app);
+    await app.kill();
+    await admin.raw(`drop database ${name} with (force)`);
+    await admin.destroy();
+  },
+  page: async ({ page, app }, use) => {
+    const faults: string[] = [];
+    page.on('pageerror', (error) => faults.push(error.message));
+    page.on('request', (request) => {
+      if (!request.url().startsWith(app.url) && !request.url().startsWith('data:') && !request.url().startsWith('blob:'))
+        faults.push(`called out to ${request.url()}`);
+    });
+    await use(page);
+    expect(faults).toEqual([]);
+  },
+});
+
+export { expect };
+
+/** Opens Brinefold from the list of boards and waits until it is reckoned. */
+export async function openBrinefold(page: Page, app: App): Promise<void> {
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Brinefold Saltworks' }).click();
+  await expect(page.getByTestId('tally-ready')).toContainText('Dec');
+}
+
+/** A new board through its dialog. */
+export async function newBoard(page: Page, app: App, name: string, widthMm: number, depthMm: number): Promise<void> {
+  await page.goto(app.url);
+  await page.getByRole('button', { name: 'New board' }).first().click();
+  const dialog = page.getByRole('dialog');
+  for (const [label, value] of [
+    ['Name', name],
+    ['Table width', String(widthMm)],
+    ['Table depth', String(depthMm)],
+  ] as const) {
+    await dialog.getByLabel(label).fill(value);
+    await dialog.getByLabel(label).press('Enter');
+  }
+  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByTestId('tally-sheets')).toBeVisible();
+}
+
+/** px on screen of a place on the plan, in mm. The table's outline gives the scale. */
+export async function placeOn(
+  page: Page,
+  xMm: number,
+  yMm: number,
+  table: { widthMm: number; depthMm: number },
+): Promise<{ x: number; y: number }> {
+  const frame = (await page.locator('svg.sheet .table-edge').boundingBox())!;
+  return { x: frame.x + (xMm / table.widthMm) * frame.width, y: frame.y + (yMm / table.depthMm) * frame.height };
+}
+
+/** The plan as the server holds it once all is saved. */
+export async function savedPlan(
+  page: Page,
+  app: App,
+): Promise<{
+  features: { name: string; kind: string; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
+  stack: { ground: { thicknessMm: number }[] };
+}> {
+  await expect(page.getByTestId('save-state')).toContainText('Saved');
+  const id = new URL(page.url()).pathname.split('/')[2]!;
+  return ((await (await page.request.get(`${app.url}/api/boards/${id}`)).json()) as { plan: never }).plan;
+}
+
+/** The number a figure shows. */
+export const numberIn = (text: string | null): number =>
+  Number(
+    /[−\d\u202f.]+/
+      .exec(text ?? '')![0]
+      .replaceAll('\u202f', '')
+      .replace('−', '-'),
+  );

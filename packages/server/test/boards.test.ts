@@ -1,0 +1,89 @@
+import { describe, expect, test } from 'vitest';
+import { aPlan, aServer } from './server';
+
+const server = aServer();
+const { call } = server;
+interface Board {
+  readonly id: string;
+  readonly revision: number;
+  readonly plan: { readonly name: string };
+}
+const create = async (name?: string): Promise<Board> => (await call('POST', '/boards', { plan: aPlan(name) })).body as Board;
+
+describe('boards', () => {
+  test('health and the catalogue answer', async () => {
+    expect(await call('GET', '/health')).toMatchObject({ status: 200, body: { ok: true, database: 'up' } });
+    expect(await call('GET', '/catalogue')).toMatchObject({ status: 200, body: { catalogue: { version: 1, currency: 'EUR' } } });
+  });
+
+  test('a board is created, listed, read and saved; every revision is kept', async () => {
+    const { id, revision } = await create('First');
+    expect(revision).toBe(1);
+    const saved = await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Second') });
+    expect(saved).toMatchObject({ status: 200, body: { revision: 2 } });
+    expect(await call('GET', `/boards/${id}`)).toMatchObject({ body: { revision: 2, plan: { name: 'Second' } } });
+    expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [{ id, revision: 2 }] } });
+    expect(await call('GET', `/boards/${id}/history`)).toMatchObject({ body: { revisions: [{ revision: 2 }, { revision: 1 }] } });
+    expect(await call('GET', `/boards/${id}/history/1`)).toMatchObject({ body: { revision: 1, plan: { name: 'First' } } });
+  });
+
+  test('a plan comes back as it was sent', async () => {
+    const plan = aPlan();
+    const { id } = await create();
+    expect((await call('GET', `/boards/${id}`)).body).toMatchObject({ plan });
+  });
+
+  test('a stale save is refused with what is stored, and changes nothing', async () => {
+    const { id } = await create('First');
+    await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Theirs') });
+    const stale = await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Mine') });
+    expect(stale).toMatchObject({
+      status: 409,
+      body: { title: 'Someone saved first', stored: { revision: 2, plan: { name: 'Theirs' } } },
+    });
+    expect(await call('GET', `/boards/${id}`)).toMatchObject({ body: { revision: 2, plan: { name: 'Theirs' } } });
+  });
+
+  test('of ten saves at once from one revision exactly one wins', async () => {
+    const { id } = await create();
+    const saves = await Promise.all(
+      Array.from({ length: 10 }, (_, i) => call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan(`Hand ${i}`) })),
+    );
+    expect(saves.map(({ status }) => status).sort()).toEqual([200, ...Array.from({ length: 9 }, () => 409)]);
+    expect((await call('GET', `/boards/${id}/history`)).body).toMatchObject({ revisions: [{ revision: 2 }, { revision: 1 }] });
+  });
+
+  test('what is exported can be imported again', async () => {
+    const { id } = await create('Brine & salt');
+    const exported = await call('GET', `/boards/${id}/export`);
+    expect(exported.headers.get('content-disposition')).toBe('attachment; filename=brine-salt.spare-acre.json');
+    const imported = await call('POST', '/boards/import', exported.body);
+    expect(imported).toMatchObject({ status: 201, body: { revision: 1, plan: exported.body } });
+    expect((imported.body as Board).id).not.toBe(id);
+  });
+
+  test('a board put away is gone from the list and comes back whole', async () => {
+    const { id } = await create();
+    expect((await call('PUT', `/boards/${id}/put-away`)).status).toBe(204);
+    expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [] } });
+    expect((await call('GET', `/boards/${id}`)).status).toBe(404);
+    expect((await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan() })).status).toBe(404);
+    expect((await call('DELETE', `/boards/${id}/put-away`)).status).toBe(204);
+    expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [{ id }] } });
+  });
+});
+
+describe('the database keeps its own rules', () => {
+  test('a revision under one, and a second catalogue, are refused', async () => {
+    const { id } = await create();
+    await expect(server.db()('boards').where({ id }).update({ revision: 0 })).rejects.toThrow('boards_revision_counts_from_one');
+    await expect(server.db()('catalogue').insert({ id: 2, body: '{}' })).rejects.toThrow('catalogue_is_one');
+  });
+
+  test('migrations go down and up again', async () => {
+    await server.db().migrate.rollback();
+    expect(await server.db().schema.hasTable('boards')).toBe(false);
+    await server.db().migrate.latest();
+    expect(await server.db().schema.hasTable('boards')).toBe(true);
+  });
+});

@@ -1,0 +1,87 @@
+import type { Knex } from 'knex';
+import { randomUUID } from 'node:crypto';
+import type { AddressInfo } from 'node:net';
+import pino from 'pino';
+import { afterAll, beforeAll, beforeEach } from 'vitest';
+import { aBoard } from '../../core/src/testing/plans';
+import type { Plan } from '@spare-acre/core/plan';
+import { makeApp } from '../src/app';
+import { settleCatalogue } from '../src/catalogue';
+import { migrate, openDatabase } from '../src/database';
+
+/** A server on a real PostgreSQL with a database of its own for each file, empty before each test. `npm test` starts the cluster and says where it is. */
+export interface Running {
+  readonly db: () => Knex;
+  readonly port: () => number;
+  readonly call: (
+    method: string,
+    path: string,
+    body?: unknown,
+    headers?: Record<string, string>,
+  ) => Promise<{ status: number; body: never; type: string; headers: Headers }>;
+  readonly raw: (
+    method: string,
+    path: string,
+    body: string | null,
+    headers: Record<string, string>,
+  ) => Promise<{ status: number; body: never }>;
+}
+
+export function aServer(): Running {
+  const url = process.env['TEST_DATABASE_URL'];
+  if (url === undefined) throw new Error('TEST_DATABASE_URL is not set: run these tests with npm test');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  let admin: Knex;
+  let db: Knex;
+  let base = '';
+  let port = 0;
+  let close: () => Promise<void>;
+
+  beforeAll(async () => {
+    admin = openDatabase(url);
+    await admin.raw(`create database ${name}`);
+    db = openDatabase(url.replace(/[^/]*$/, name));
+    await migrate(db);
+    const app = makeApp({ db, catalogue: await settleCatalogue(db), webDir: null, log: pino({ level: 'silent' }) });
+    const server = app.listen(0, '127.0.0.1');
+    await new Promise((done) => server.once('listening', done));
+    port = (server.address() as AddressInfo).port;
+    base = `http://127.0.0.1:${port}/api`;
+    close = () => new Promise((done) => server.close(() => done()));
+  });
+  beforeEach(async () => {
+    await db('boards').delete();
+  });
+  afterAll(async () => {
+    await close();
+    await db.destroy();
+    await admin.raw(`drop database ${name}`);
+    await admin.destroy();
+  });
+
+  async function raw(
+    method: string,
+    path: string,
+    body: string | null,
+    headers: Record<string, string>,
+  ): Promise<{ status: number; body: never; type: string; headers: Headers }> {
+    const answer = await fetch(`${base}${path}`, { method, headers, ...(body === null ? {} : { body }) });
+    const text = await answer.text();
+    return {
+      status: answer.status,
+      body: (text === '' ? null : JSON.parse(text)) as never,
+      type: answer.headers.get('content-type') ?? '',
+      headers: answer.headers,
+    };
+  }
+  return {
+    db: () => db,
+    port: () => port,
+    raw,
+    call: (method, path, body, headers = {}) =>
+      raw(method, path, body === undefined ? null : JSON.stringify(body), { 'Content-Type': 'application/json', ...headers }),
+  };
+}
+
+/** A plan as it would arrive: plain JSON. */
+export const aPlan = (name = 'Test board'): Plan => JSON.parse(JSON.stringify(aBoard({ name }))) as Plan;
