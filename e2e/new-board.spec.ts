@@ -62,7 +62,7 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
   await page.getByRole('tab', { name: /XPS insulation foam, 40 mm/ }).click();
   const list = page.getByTestId('cut-list');
   await expect(list).toContainText('A1 Raised ground');
-  await expect(list).toContainText('300×200');
+  await expect(list).toContainText(/300×200|200×300/); // as it lies on the sheet
   await page.getByRole('tab', { name: /MDF/ }).click();
   await expect(page.getByTestId('placed-part').first()).toBeVisible();
 });

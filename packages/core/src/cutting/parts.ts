@@ -1,7 +1,6 @@
-import { type Catalogue, materialBy } from '../catalogue';
 import { type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, without } from '../geometry';
 import { type Ground, type Tile, isSunk } from '../ground';
-import { type BoardStack, goesThrough } from '../stack';
+import { type BaseLayer, type BoardStack, goesThrough } from '../stack';
 
 /** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
 export interface Part {
@@ -34,14 +33,14 @@ export interface PartList {
 const SLIVER_MM2 = 25;
 
 /** Fourth stage: what is cut for each tile, layer by layer, with pits that go through a layer left out of it. */
-export function partsOf(ground: Ground, stack: BoardStack, catalogue: Catalogue): PartList {
+export function partsOf(ground: Ground, stack: BoardStack): PartList {
   return {
-    parts: ground.tiles.flatMap((tile) => [...baseParts(tile, ground, stack, catalogue), ...raisedParts(tile, ground, stack)]),
+    parts: ground.tiles.flatMap((tile) => [...baseParts(tile, ground, stack), ...raisedParts(tile, ground, stack)]),
     hollows: ground.tiles.flatMap((tile) => hollowsIn(tile, ground, stack)),
   };
 }
 
-function baseParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Catalogue): Part[] {
+function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
   const square = boxRegion(tile.cutBox);
   return stack.base.flatMap((layer) => {
     const holes = ground.onTile
@@ -51,10 +50,8 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Cat
           layer.id !== 'substrate' && isSunk(feature) && goesThrough(feature.depthMm, layer, stack.ground.value),
       )
       .map(({ body }) => body);
-    const what = layer.id === 'substrate' ? 'substrate' : 'ground';
-    const name = `${tile.id} ${what} ${materialBy(catalogue, layer.materialId).name} ${layer.thicknessMm}`;
     return cutOut(without(square, holes), `${tile.id}-${layer.id}`, {
-      name,
+      name: `${tile.id} ${layerName(layer, stack)}`,
       tileId: tile.id,
       featureId: null,
       stage: 'base',
@@ -62,6 +59,13 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Cat
       thicknessMm: layer.thicknessMm,
     });
   });
+}
+
+/** `ground`, or `ground, layer 2` where there are several. */
+function layerName(layer: BaseLayer, { base }: BoardStack): string {
+  if (layer.id === 'substrate') return 'substrate';
+  const ground = base.filter(({ id }) => id !== 'substrate');
+  return ground.length === 1 ? 'ground' : `ground, layer ${ground.indexOf(layer) + 1}`;
 }
 
 function raisedParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {

@@ -1,4 +1,15 @@
-import { type Region, EMPTY, areaMm2, boxRegion, intersection, isEmpty, without } from '../geometry';
+import {
+  type Box,
+  type Region,
+  EMPTY,
+  areaMm2,
+  boxRegion,
+  boxesOverlap,
+  intersection,
+  isEmpty,
+  regionBox,
+  without,
+} from '../geometry';
 import type { Feature, Shape, Table } from '../plan';
 import { tableBox } from './tiles';
 
@@ -28,48 +39,63 @@ const INSIDE_MM2 = 1;
  */
 export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
   const tableRegion = boxRegion(tableBox(table));
-  const wholes = new Map(features.map((feature) => [feature, intersection(regionOfShape(feature.shape), tableRegion)]));
-  const whole = (feature: Feature): Region => wholes.get(feature)!;
-  const sunk = features.filter(isSunk);
-  const raised = features.filter(isRaised);
-  const routes = features.filter(({ kind }) => kind === 'route');
-  const sunkWholes = sunk.map(whole);
-  const later = (list: readonly Feature[], feature: Feature): Region[] => list.slice(list.indexOf(feature) + 1).map(whole);
-
-  return features.map((feature): Land => {
-    if (isSunk(feature)) {
-      const body = without(whole(feature), later(sunk, feature));
-      return { feature, whole: whole(feature), body, shows: body, baseMm: 0, levelMm: -feature.depthMm };
-    }
-    if (isRaised(feature)) return raisedLand(feature);
-    const shows = without(whole(feature), [...sunkWholes, ...later(routes, feature)]);
-    return { feature, whole: whole(feature), body: EMPTY, shows, baseMm: 0, levelMm: 0 };
+  const spots = features.map((feature, order): Spot => {
+    const whole = intersection(regionOfShape(feature.shape), tableRegion);
+    return { feature, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
   });
+  return spots.map((spot) => settleOne(spot, neighboursOf(spot, spots)));
+}
 
-  function raisedLand(feature: Raised): Land {
-    const over = raised.filter((other) => isOver(other, feature));
-    const beside = over.filter((other) => !standsOn(other, feature));
-    const hosts = raised.filter((other) => other.heightMm < feature.heightMm && standsOn(feature, other));
-    const body = without(whole(feature), [...sunkWholes, ...beside.map(whole)]);
-    return {
-      feature,
-      whole: whole(feature),
-      body,
-      shows: without(body, [...over, ...routes].map(whole)),
-      baseMm: Math.max(0, ...hosts.map(({ heightMm }) => heightMm)),
-      levelMm: feature.heightMm,
-    };
-  }
+/** A feature on its place in the list, with what it covers of the table. */
+interface Spot {
+  readonly feature: Feature;
+  readonly order: number;
+  readonly whole: Region;
+  readonly box: Box | null;
+}
 
-  function isOver(other: Raised, feature: Raised): boolean {
-    if (other.heightMm !== feature.heightMm) return other.heightMm > feature.heightMm;
-    return raised.indexOf(other) > raised.indexOf(feature);
-  }
+/** Only what the boxes of two features let meet needs the polygon clipper: 200 features have few true neighbours. */
+function neighboursOf(spot: Spot, spots: readonly Spot[]): readonly Spot[] {
+  const { box } = spot;
+  return box === null ? [] : spots.filter((other) => other !== spot && other.box !== null && boxesOverlap(box, other.box));
+}
 
-  function standsOn(upper: Raised, lower: Raised): boolean {
-    if (upper.heightMm <= lower.heightMm || isEmpty(whole(upper))) return false;
-    return areaMm2(without(whole(upper), [whole(lower)])) < INSIDE_MM2;
+function settleOne(spot: Spot, neighbours: readonly Spot[]): Land {
+  const { feature, order, whole } = spot;
+  const sunk = neighbours.filter((other) => isSunk(other.feature));
+  const routes = neighbours.filter((other) => other.feature.kind === 'route');
+  const regions = (spots: readonly Spot[]): Region[] => spots.map((other) => other.whole);
+  if (isSunk(feature)) {
+    const body = without(whole, regions(sunk.filter((other) => other.order > order)));
+    return { feature, whole, body, shows: body, baseMm: 0, levelMm: -feature.depthMm };
   }
+  if (!isRaised(feature)) {
+    const shows = without(whole, regions([...sunk, ...routes.filter((other) => other.order > order)]));
+    return { feature, whole, body: EMPTY, shows, baseMm: 0, levelMm: 0 };
+  }
+  const raised = neighbours.filter((other) => isRaised(other.feature));
+  const over = raised.filter((other) => isOver(other, spot));
+  const beside = over.filter((other) => !standsOn(other, spot));
+  const hosts = raised.filter((other) => standsOn(spot, other));
+  const body = without(whole, regions([...sunk, ...beside]));
+  return {
+    feature,
+    whole,
+    body,
+    shows: without(body, regions([...over, ...routes])),
+    baseMm: Math.max(0, ...hosts.map(heightOf)),
+    levelMm: feature.heightMm,
+  };
+}
+
+const heightOf = ({ feature }: Spot): number => (isRaised(feature) ? feature.heightMm : 0);
+
+function isOver(other: Spot, spot: Spot): boolean {
+  return heightOf(other) === heightOf(spot) ? other.order > spot.order : heightOf(other) > heightOf(spot);
+}
+
+function standsOn(upper: Spot, lower: Spot): boolean {
+  return heightOf(upper) > heightOf(lower) && areaMm2(without(upper.whole, [lower.whole])) < INSIDE_MM2;
 }
 
 export type Raised = Extract<Feature, { kind: 'raised' }>;

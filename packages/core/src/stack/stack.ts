@@ -51,12 +51,19 @@ export function stackUp(plan: Plan, ground: Ground, catalogue: Catalogue): Board
     plan.stack.ground.map((layer, i) => given(`Ground layer ${i + 1}`, layer.thicknessMm, 'mm', 'plan')),
   );
   const stockMm = thicknessesOf(catalogue, plan.stack.raised.materialId);
+  const { value: toleranceMm } = catalogue.bench.raisedToleranceMm;
+  // Most mounds share a few heights; each is solved once.
+  const solved = new Map<number, BuildUp | null>();
+  const solve = (heightMm: number): BuildUp | null => {
+    if (!solved.has(heightMm)) solved.set(heightMm, buildUp(heightMm, stockMm, toleranceMm));
+    return solved.get(heightMm)!;
+  };
   const raised = ground.lands
     .filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0)
     .map((land) => ({
       land,
       materialId: plan.stack.raised.materialId,
-      buildUp: buildUp(land.levelMm - land.baseMm, stockMm, catalogue.bench.raisedToleranceMm.value),
+      buildUp: solve(land.levelMm - land.baseMm),
     }));
   const joints = [...baseJoints(base, ground, height.value), ...raised.flatMap((stack) => raisedJoints(plan, stack, ground))];
   return { base, ground: height, raised, joints };

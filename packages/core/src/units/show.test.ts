@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { lengthField, parseLength, parseNumber, showChange, showText } from '.';
+import { lengthField, lengthText, parseLength, parseNumber, showChange, showText } from '.';
 
 const METRIC = { system: 'metric', currency: 'EUR' } as const;
 const IMPERIAL = { system: 'imperial', currency: 'EUR' } as const;
@@ -23,6 +23,10 @@ describe('figures for the eye', () => {
     expect(showText({ value: 17.375 * 25.4, unit: 'mm' }, IMPERIAL)).toBe('17 3/8\u00a0in');
     expect(lengthField(0.5 * 25.4, 'imperial')).toBe('1/2');
     expect(lengthField(0.999 * 25.4, 'imperial')).toBe('1');
+  });
+
+  test('lengths to mark out by are read to a tenth of a mm', () => {
+    expect([111.14, 499.99, 62].map((mm) => lengthText(mm, 'metric'))).toEqual(['111.1', '500', '62']);
   });
 
   test('a change too small for the eye is no change', () => {

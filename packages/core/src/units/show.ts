@@ -76,6 +76,11 @@ export function lengthField(mm: number, system: MeasureSystem): string {
   return system === 'imperial' ? inches(mm) : String(Number(mm.toFixed(2)));
 }
 
+/** A length to read and mark out by, without its unit: to a tenth of a mm, or a sixteenth of an inch. */
+export function lengthText(mm: number, system: MeasureSystem): string {
+  return system === 'imperial' ? inches(mm) : fixed(mm, Math.abs(mm - Math.round(mm)) < 0.05 ? 0 : 1);
+}
+
 /** Inches to the nearest sixteenth: `17 3/8`. */
 function inches(mm: number): string {
   const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16);

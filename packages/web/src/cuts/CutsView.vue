@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { cutList } from '@spare-acre/core/cutting';
 import { LIMITS } from '@spare-acre/core/plan';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthText } from '@spare-acre/core/units';
 import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
@@ -28,7 +28,7 @@ watch(
 const rows = computed(() => (job.value === null || index.value < 0 ? [] : cutList(job.value, index.value, catalogue.value)));
 const system = computed(() => store.plan!.units);
 const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
-const length = (mm: number): string => lengthField(mm, system.value);
+const length = (mm: number): string => lengthText(mm, system.value);
 const sheetText = computed(() => {
   const sheet = job.value?.sheet;
   return sheet === null || sheet === undefined
@@ -110,7 +110,7 @@ const { width, height } = useElementSize(frame);
           </tr>
         </tbody>
       </table>
-      <section v-if="job !== null">
+      <section v-if="job !== null" :key="job.key">
         <h3>{{ job.name }}</h3>
         <FigureLine label="Sheets" :figure="job.sheetCount" />
         <div class="line">

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting';
 import type { Point } from '@spare-acre/core/geometry';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthText } from '@spare-acre/core/units';
 import { linePath } from '../ground/paths';
 import { usePlan } from '../stores/plan';
 
@@ -24,7 +24,7 @@ const parts = computed(() =>
         id: part.id,
         number: i + 1,
         name: part.name,
-        size: `${lengthField(placement.widthMm, store.plan!.units)} × ${lengthField(placement.depthMm, store.plan!.units)}`,
+        size: `${lengthText(placement.widthMm, store.plan!.units)} × ${lengthText(placement.depthMm, store.plan!.units)}`,
         d: part.outline.rings.map((ring) => `${linePath(ring, toPx)}Z`).join(''),
         box: {
           x: placement.xMm * k.value,

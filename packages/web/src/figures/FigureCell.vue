@@ -42,12 +42,10 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
   gap: 7px;
   align-items: baseline;
 }
-.above {
-  position: relative;
-}
+/* Against the entry of the strip, which is the box it is placed in. */
 .above .change {
   position: absolute;
-  right: -8px;
-  bottom: 100%;
+  right: 10px;
+  top: 5px;
 }
 </style>

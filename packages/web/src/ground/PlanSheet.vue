@@ -175,7 +175,9 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
       </template>
       <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
       <template v-for="{ feature, label, hasRoom } in features" :key="feature.id">
-        <text v-if="hasRoom" class="feature-name" :x="label.x" :y="label.y + 4">{{ feature.name }}</text>
+        <text v-if="hasRoom && feature.id !== selected?.id" class="feature-name" :x="label.x" :y="label.y + 4">
+          {{ feature.name }}
+        </text>
       </template>
     </g>
     <PlanRulers

@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { SectionDrawing } from '@spare-acre/core/section';
-import { type MeasureSystem, lengthField, showText } from '@spare-acre/core/units';
+import { type MeasureSystem, lengthText, showText } from '@spare-acre/core/units';
 import { placeLabels } from './placeLabels';
 
 /** The cut drawn like a soil core: true proportions along, heights drawn larger by a stated factor. */
@@ -70,7 +70,7 @@ const labels = computed(() => {
   });
 });
 const unit = computed(() => (props.system === 'metric' ? 'mm' : 'in'));
-const length = (mm: number): string => lengthField(mm, props.system);
+const length = (mm: number): string => lengthText(mm, props.system);
 </script>
 
 <template>

@@ -1,0 +1,50 @@
+import { fileURLToPath } from 'node:url';
+import type { Page } from '@playwright/test';
+import { expect, openBrinefold, test } from './app';
+
+const FOLDER = fileURLToPath(new URL('../docs/screenshots/', import.meta.url));
+const picture = async (page: Page, name: string): Promise<void> => {
+  await page.evaluate(() => document.fonts.ready.then(() => undefined));
+  await page.screenshot({ path: `${FOLDER}${name}.png` });
+};
+const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation').getByText(view).click();
+
+test('pictures of the main views', async ({ page, app }) => {
+  await page.goto(app.url);
+  await expect(page.getByText('1 warning')).toBeVisible();
+  await picture(page, 'boards');
+
+  await openBrinefold(page, app);
+  await picture(page, 'ground');
+
+  // The channel made wider, so that the strip shows what it changes.
+  await page.locator('[data-feature=channel]').focus();
+  await page.keyboard.press('Enter');
+  const width = page.getByLabel('Notes').getByLabel('Width');
+  await width.fill('80');
+  await width.press('Enter');
+  await expect(page.getByTestId('tally-ready').getByTestId('change')).toBeVisible();
+  await page.locator('[data-feature=channel]').focus();
+  await picture(page, 'ground-feature');
+  await page.getByTestId('tally-adhesive').locator('.figure').click();
+  await expect(page.getByTestId('last-step')).toBeVisible();
+  await picture(page, 'working');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+
+  await go(page, 'Section');
+  await expect(page.getByTestId('slab').first()).toBeVisible();
+  await picture(page, 'section');
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /20 mm/ }).click();
+  await picture(page, 'cuts');
+  await go(page, 'Supplies');
+  await picture(page, 'supplies');
+  await go(page, 'Days');
+  await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
+  await picture(page, 'days');
+  await page.getByRole('button', { name: 'Lamp light' }).click();
+  await go(page, 'Ground');
+  await expect(page.getByText('Size and tiles')).toBeVisible();
+  await picture(page, 'ground-lamp');
+});
