@@ -50,7 +50,7 @@ const { width, height } = useElementSize(frame);
           class="key"
           role="tab"
           :aria-selected="each === job"
-          :aria-pressed="each === job"
+         
           @click="chosen = { key: each.key, index: 0 }"
         >
           {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
