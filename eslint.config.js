@@ -13,10 +13,7 @@ const coreImports = {
       message: 'core imports only itself and pure packages: no DOM, Node, Vue, or other workspace.',
     },
     { regex: '^(\\.\\./){3,}|/(server|web|e2e|scripts)/', message: 'core does not reach out of its own folder.' },
-    {
-      regex: '^\\.\\./[a-z-]+/(?!load$|check$|schema$|workshop$).+',
-      message: "another folder is imported by its face, '../folder'.",
-    },
+    { regex: '^\\.\\./[a-z-]+/(?!load$|check$|schema$|workshop$).+', message: "another folder is imported by its face, '../folder'." },
   ],
 };
 const testImports = {
@@ -68,10 +65,7 @@ export default tseslint.config(
       'no-restricted-globals': ['error', 'window', 'document', 'fetch', 'process', 'setTimeout', 'performance', 'localStorage'],
     },
   },
-  {
-    files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'],
-    rules: { 'no-restricted-imports': ['error', testImports] },
-  },
+  { files: ['packages/core/src/**/*.test.ts', 'packages/core/src/testing/**'], rules: { 'no-restricted-imports': ['error', testImports] } },
   {
     files: ['packages/web/**/*.{ts,vue}'],
     rules: {
@@ -84,10 +78,7 @@ export default tseslint.config(
   {
     files: ['packages/server/**/*.ts'],
     rules: {
-      'no-restricted-imports': [
-        'error',
-        { patterns: [{ regex: '^@spare-acre/web|/web/', message: 'web and server meet only in core.' }] },
-      ],
+      'no-restricted-imports': ['error', { patterns: [{ regex: '^@spare-acre/web|/web/', message: 'web and server meet only in core.' }] }],
     },
   },
   { files: ['scripts/**', 'e2e/**', '*.js', '*.ts'], languageOptions: { globals: globals.node }, rules: { 'no-console': 'off' } },

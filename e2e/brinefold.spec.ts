@@ -24,8 +24,7 @@ test('widening the brine channel by dragging changes area, adhesive, paint, cost
   await page.mouse.up();
 
   await expect(surface.getByTestId('change')).toContainText('+');
-  for (const name of ['adhesive', 'paint', 'cost', 'ready'])
-    await expect(tally(name).getByTestId('change')).toHaveText(/^[+−].*\d/);
+  for (const name of ['adhesive', 'paint', 'cost', 'ready']) await expect(tally(name).getByTestId('change')).toHaveText(/^[+−].*\d/);
   expect(numberIn(await surface.locator('.figure').textContent())).toBeGreaterThan(before);
   expect(await tally('ready').locator('.figure').textContent()).not.toBe(readyBefore);
 

@@ -3,10 +3,7 @@ import { expect, newBoard, placeOn, savedPlan, test } from './app';
 const TABLE = { widthMm: 1200, depthMm: 800 };
 test.use({ demo: 'none' });
 
-test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys and typed numbers, to its cut list', async ({
-  page,
-  app,
-}) => {
+test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys and typed numbers, to its cut list', async ({ page, app }) => {
   await newBoard(page, app, 'Reed bank', TABLE.widthMm, TABLE.depthMm);
   await expect(page.getByRole('heading', { name: 'Reed bank' })).toBeVisible();
   await expect(page.getByText('1200 × 800 mm, 4 tiles')).toBeVisible();

@@ -10,11 +10,7 @@ async function setField(page: Page, featureId: string, label: string, value: str
   await field.press('Enter');
 }
 
-test('two tabs on one board: the second is told, both changes go together, and nothing is lost', async ({
-  page,
-  app,
-  context,
-}) => {
+test('two tabs on one board: the second is told, both changes go together, and nothing is lost', async ({ page, app, context }) => {
   await openBrinefold(page, app);
   const other = await context.newPage();
   await other.goto(page.url());
@@ -69,11 +65,7 @@ test('the server killed in the middle of an edit: the edit is kept, and saved wh
   await expect(page.getByLabel('Notes').getByLabel('Height')).toHaveValue('30');
 });
 
-test('the tab closed while the server is away: the edit is there when the board is opened again', async ({
-  page,
-  app,
-  context,
-}) => {
+test('the tab closed while the server is away: the edit is there when the board is opened again', async ({ page, app, context }) => {
   await openBrinefold(page, app);
   const address = page.url();
   await app.kill();

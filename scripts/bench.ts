@@ -34,16 +34,7 @@ function timed(work: (round: number) => void): { median: number; p95: number } {
 function crowdedBoard(): Plan {
   const random = seeded(7);
   const board = newPlan(
-    {
-      name: 'Crowded',
-      units: 'metric',
-      widthMm: 3000,
-      depthMm: 2000,
-      columns: 6,
-      rows: 4,
-      figureHeightMm: 28,
-      startsOn: '2026-11-30',
-    },
+    { name: 'Crowded', units: 'metric', widthMm: 3000, depthMm: 2000, columns: 6, rows: 4, figureHeightMm: 28, startsOn: '2026-11-30' },
     catalogue,
   );
   const features = Array.from({ length: 200 }, (_, i): Feature => {
@@ -75,9 +66,7 @@ function crowdedBoard(): Plan {
 const nudged = (plan: Plan, index: number, round: number): Plan => ({
   ...plan,
   features: plan.features.map((feature, i) =>
-    i === index && feature.shape.form === 'strip'
-      ? { ...feature, shape: { ...feature.shape, widthMm: 40 + (round % 30) } }
-      : feature,
+    i === index && feature.shape.form === 'strip' ? { ...feature, shape: { ...feature.shape, widthMm: 40 + (round % 30) } } : feature,
   ),
 });
 

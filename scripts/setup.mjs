@@ -21,9 +21,7 @@ export const say = (text) => process.stdout.write(`${text}\n`);
 export function run(command, args, options = {}) {
   const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 28, ...options });
   if (done.status === 0) return String(done.stdout ?? '');
-  throw new Error(
-    `${command} ${args.join(' ')} failed (${done.status ?? done.error?.message}):\n${done.stdout ?? ''}${done.stderr ?? ''}`,
-  );
+  throw new Error(`${command} ${args.join(' ')} failed (${done.status ?? done.error?.message}):\n${done.stdout ?? ''}${done.stderr ?? ''}`);
 }
 
 /** Installs the npm packages when they are missing or the lock file changed. */
@@ -39,15 +37,10 @@ export function ensurePackages() {
 /** Builds the web app when its sources, the core's or the packages changed since the last build. */
 export function ensureWebBuilt() {
   const stamp = join(ROOT, 'packages', 'web', 'dist', '.built-from');
-  const sources = ['packages/web/src', 'packages/core/src', 'packages/web/public'].flatMap((folder) =>
-    filesIn(join(ROOT, folder)),
+  const sources = ['packages/web/src', 'packages/core/src', 'packages/web/public'].flatMap((folder) => filesIn(join(ROOT, folder)));
+  const settings = ['packages/web/index.html', 'packages/web/vite.config.ts', 'packages/web/package.json', 'package-lock.json'].map(
+    (file) => join(ROOT, file),
   );
-  const settings = [
-    'packages/web/index.html',
-    'packages/web/vite.config.ts',
-    'packages/web/package.json',
-    'package-lock.json',
-  ].map((file) => join(ROOT, file));
   const now = hashOf([...sources.filter((file) => !file.endsWith('.test.ts')), ...settings]);
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
   say('Building the web app …');

@@ -17,7 +17,5 @@ export async function settleCatalogue(db: Knex): Promise<Catalogue> {
     .where('id' as never, 1);
   const loaded = loadCatalogue(row?.body);
   if (loaded.ok) return loaded.value;
-  throw new Error(
-    `the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`,
-  );
+  throw new Error(`the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`);
 }

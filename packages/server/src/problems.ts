@@ -73,8 +73,7 @@ function asProblem(error: unknown): HttpProblem {
   }
   if (isStatusError(error)) {
     if (error.type === 'entity.too.large') return new HttpProblem(413, 'Too large', 'body: a plan of up to 4 MB would do.');
-    if (error.type === 'entity.parse.failed')
-      return new HttpProblem(400, 'Not JSON', `body: ${(error as unknown as Error).message}`);
+    if (error.type === 'entity.parse.failed') return new HttpProblem(400, 'Not JSON', `body: ${(error as unknown as Error).message}`);
     return new HttpProblem(error.status, 'The request cannot be read', (error as unknown as Error).message);
   }
   return new HttpProblem(500, 'Something broke here', 'The server made a mistake; your plan was not changed. The log says more.');

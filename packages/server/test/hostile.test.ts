@@ -40,11 +40,7 @@ const BAD_FILES: readonly (readonly [what: string, body: string, path: string])[
   ['an unknown key', text.replace('{', '{"surprise":1,'), 'plan'],
   ['a material nobody has', text.replace('"materialId":"mdf"', '"materialId":"cheese"'), 'stack.substrate.materialId'],
   ['a script for a name of an id', text.replace('"id":"ground"', '"id":"<script>"'), 'stack.ground.0.id'],
-  [
-    'ten thousand features',
-    text.replace('"features":[]', `"features":[${Array.from({ length: 10_000 }, () => '0').join()}]`),
-    'features',
-  ],
+  ['ten thousand features', text.replace('"features":[]', `"features":[${Array.from({ length: 10_000 }, () => '0').join()}]`), 'features'],
 ];
 
 describe('a file that is no plan is refused by path, and leaves no board behind', () => {
@@ -76,27 +72,19 @@ describe('a request that cannot be read is a 4xx with words, never a 500', () =>
   ] as const)('%s', async (_what, method, path, body, headers, status) => {
     const answer = await raw(method, path, body, { ...headers });
     expect(answer.status).toBe(status);
-    expect(answer.body).toMatchObject({
-      status,
-      title: expect.any(String) as string,
-      detail: expect.stringMatching(/./) as string,
-    });
+    expect(answer.body).toMatchObject({ status, title: expect.any(String) as string, detail: expect.stringMatching(/./) as string });
   });
 
   test('a save without a revision, or one that is no number', async () => {
     for (const body of [{ plan }, { plan, revision: 'one' }, { plan, revision: 1.5 }, { plan, revision: 2 ** 40 }]) {
-      expect(await call('PUT', `/boards/${SOMEWHERE}/plan`, body)).toMatchObject({
-        status: 400,
-        body: { issues: [{ path: 'revision' }] },
-      });
+      expect(await call('PUT', `/boards/${SOMEWHERE}/plan`, body)).toMatchObject({ status: 400, body: { issues: [{ path: 'revision' }] } });
     }
   });
 
   test('a name that resolves here from elsewhere does not reach the boards', async () => {
     const status = await new Promise((resolve, reject) => {
-      const asked = request(
-        { host: '127.0.0.1', port: port(), path: '/api/boards', headers: { Host: 'elsewhere.example' } },
-        (answer) => resolve(answer.statusCode),
+      const asked = request({ host: '127.0.0.1', port: port(), path: '/api/boards', headers: { Host: 'elsewhere.example' } }, (answer) =>
+        resolve(answer.statusCode),
       );
       asked.on('error', reject).end();
     });

@@ -134,13 +134,7 @@ const Starter = z.strictObject({
   substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
   ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
   raised: z.strictObject({ materialId: Id, glueId: Id }),
-  coats: z.strictObject({
-    open: StarterCoats,
-    raised: StarterCoats,
-    route: StarterCoats,
-    pit: StarterCoats,
-    water: StarterCoats,
-  }),
+  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: Id }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });

@@ -18,10 +18,7 @@ describe('what goes on', () => {
     const plan = aBoard();
     const thicker = {
       ...plan,
-      coats: {
-        ...plan.coats,
-        open: plan.coats.open.map((coat) => (coat.id === 'light-filler-spread' ? { ...coat, filmMm: 2 } : coat)),
-      },
+      coats: { ...plan.coats, open: plan.coats.open.map((coat) => (coat.id === 'light-filler-spread' ? { ...coat, filmMm: 2 } : coat)) },
     };
     expect(volume(thicker, 'open', 'light-filler-spread')).toBeCloseTo(0.96 * 1.15 * 2 * 1000 * 1.1, 6);
   });

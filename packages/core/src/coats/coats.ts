@@ -98,12 +98,6 @@ function coatNeed(coat: Coat, zone: Zone, features: readonly Feature[], catalogu
 }
 
 function withLoss(label: string, net: Figure<'ml'>, { lossPct: { value, low, high, origin } }: Stuff): Figure<'ml'> {
-  const factor = given(
-    `Factor for ${value} % left in bowl and brush`,
-    1 + value / 100,
-    '1',
-    'catalogue',
-    `${origin}, ${low} to ${high} %`,
-  );
+  const factor = given(`Factor for ${value} % left in bowl and brush`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
   return reckon(label, 'ml', net, '×', factor);
 }

@@ -27,12 +27,7 @@ export interface CutJob {
 export type LayOut = (blanks: readonly Blank[], rule: SheetRule) => Layout;
 
 /** Fifth stage: parts onto sheets, a job for each material and thickness. */
-export function cutSheets(
-  parts: readonly Part[],
-  trimMm: number,
-  catalogue: Catalogue,
-  layOutOnce: LayOut = layOut,
-): readonly CutJob[] {
+export function cutSheets(parts: readonly Part[], trimMm: number, catalogue: Catalogue, layOutOnce: LayOut = layOut): readonly CutJob[] {
   const jobs = new Map<string, Part[]>();
   for (const part of parts) {
     const key = `${part.materialId}-${part.thicknessMm}`;

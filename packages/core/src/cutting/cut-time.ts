@@ -18,9 +18,7 @@ export function cutMinutes(label: string, parts: readonly Part[], catalogue: Cat
     const tool = toolBy(catalogue, material.toolId);
     const length = inMetres(given(`${part.name}, round the part`, part.cutMm, 'mm', 'drawing'));
     const note =
-      material.scoreMm > 0
-        ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass`
-        : `${material.passMm} mm a pass`;
+      material.scoreMm > 0 ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass` : `${material.passMm} mm a pass`;
     const passes = given(
       `Passes through ${part.thicknessMm} mm of ${material.name}`,
       passesThrough(material, part.thicknessMm),

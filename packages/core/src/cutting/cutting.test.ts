@@ -80,10 +80,7 @@ describe('parts on sheets', () => {
   test('a part cut to exactly the trimmed sheet fits; a tenth more does not', () => {
     const rule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
     expect(layOut([{ id: 'a', widthMm: 1190, depthMm: 590, mayTurn: false }], rule).sheets).toHaveLength(1);
-    expect(layOut([{ id: 'a', widthMm: 1190.1, depthMm: 590, mayTurn: true }], rule)).toMatchObject({
-      sheets: [],
-      tooLarge: ['a'],
-    });
+    expect(layOut([{ id: 'a', widthMm: 1190.1, depthMm: 590, mayTurn: true }], rule)).toMatchObject({ sheets: [], tooLarge: ['a'] });
     expect(layOut([{ id: 'a', widthMm: 590, depthMm: 1190, mayTurn: true }], rule).sheets[0]!.placements[0]!.turned).toBe(true);
   });
 
@@ -148,23 +145,13 @@ describe('what is cut for a board', () => {
 
   test('a pit of 8 mm in 30 mm foam is carved: 200 × 100 × 8 = 160 000 mm³; a deliberate cut-through leaves a hole', () => {
     expect(partsFor(aBoard({}, aPit([50, 50, 200, 100], 8))).hollows).toEqual([
-      {
-        tileId: 'A1',
-        featureId: 'pit',
-        areaMm2: expect.closeTo(20_000, 3) as number,
-        volumeMm3: expect.closeTo(160_000, 2) as number,
-      },
+      { tileId: 'A1', featureId: 'pit', areaMm2: expect.closeTo(20_000, 3) as number, volumeMm3: expect.closeTo(160_000, 2) as number },
     ]);
     const { parts, hollows } = partsFor(aBoard({}, aPit([50, 50, 200, 100], 30, 'pit', true)));
     expect(hollows).toEqual([]);
-    const ground = parts.find(
-      ({ tileId, stage, materialId }) => tileId === 'A1' && stage === 'base' && materialId === 'xps-foam',
-    )!;
+    const ground = parts.find(({ tileId, stage, materialId }) => tileId === 'A1' && stage === 'base' && materialId === 'xps-foam')!;
     expect(areaMm2(ground.outline)).toBeCloseTo(600 * 400 - 20_000, 2);
-    expect(areaMm2(parts.find(({ materialId, tileId }) => tileId === 'A1' && materialId === 'mdf')!.outline)).toBeCloseTo(
-      240_000,
-      2,
-    );
+    expect(areaMm2(parts.find(({ materialId, tileId }) => tileId === 'A1' && materialId === 'mdf')!.outline)).toBeCloseTo(240_000, 2);
   });
 
   test('30 mm foam takes a score of 3 and three passes of 9; cutting time follows', () => {

@@ -153,7 +153,6 @@ const fitsAs = (widthMm: number, depthMm: number, usable: { w: number; h: number
 
 function isBetter(a: readonly LaidSheet[], b: readonly LaidSheet[]): boolean {
   if (a.length !== b.length) return a.length < b.length;
-  const rest = (sheets: readonly LaidSheet[]): number =>
-    Math.max(0, ...sheets.map((sheet) => sheet.rest.widthMm * sheet.rest.depthMm));
+  const rest = (sheets: readonly LaidSheet[]): number => Math.max(0, ...sheets.map((sheet) => sheet.rest.widthMm * sheet.rest.depthMm));
   return rest(a) > rest(b) + 1e-6;
 }

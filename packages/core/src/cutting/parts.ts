@@ -46,8 +46,7 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
     const holes = ground.onTile
       .get(tile.id)!
       .filter(
-        ({ land: { feature } }) =>
-          layer.id !== 'substrate' && isSunk(feature) && goesThrough(feature.depthMm, layer, stack.ground.value),
+        ({ land: { feature } }) => layer.id !== 'substrate' && isSunk(feature) && goesThrough(feature.depthMm, layer, stack.ground.value),
       )
       .map(({ body }) => body);
     return cutOut(without(square, holes), `${tile.id}-${layer.id}`, {

@@ -24,9 +24,7 @@ const DAY_MIN = 1_440;
 
 /** The evenings in order, each with what is done in it; runs of one step are one entry. */
 export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsOn: string): readonly AgendaDay[] {
-  const stretches = slots
-    .flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch })))
-    .sort((a, b) => a.fromMin - b.fromMin);
+  const stretches = slots.flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch }))).sort((a, b) => a.fromMin - b.fromMin);
   const days = new Map<number, { step: Step; runs: typeof stretches }[]>();
   for (const stretch of stretches) {
     const day = Math.floor(stretch.fromMin / DAY_MIN);
@@ -56,15 +54,7 @@ export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsO
 }
 
 /** The task's own figure, or the part of it that falls into this evening. */
-function workIn({
-  slot,
-  fromMin,
-  toMin,
-}: {
-  readonly slot: Slot;
-  readonly fromMin: number;
-  readonly toMin: number;
-}): Figure<'min'> {
+function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): Figure<'min'> {
   return slot.stretches.length === 1
     ? slot.task.work
     : given(`${slot.task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar');

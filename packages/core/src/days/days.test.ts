@@ -54,12 +54,7 @@ function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: n
 describe('bench hours', () => {
   test('a Monday start with Tuesday, Thursday and Saturday hours: windows on days 1, 3, 5, 8', () => {
     const windows = windowsOf(CALENDAR);
-    expect([1, 2, 3, 4].map(() => windows.next().value.fromMin)).toEqual([
-      DAY + 1140,
-      3 * DAY + 1140,
-      5 * DAY + 600,
-      8 * DAY + 1140,
-    ]);
+    expect([1, 2, 3, 4].map(() => windows.next().value.fromMin)).toEqual([DAY + 1140, 3 * DAY + 1140, 5 * DAY + 600, 8 * DAY + 1140]);
   });
 
   test('hours that overlap count once', () => {
@@ -162,9 +157,7 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
         if (i > 0) expect(stretch.fromMin).toBeGreaterThanOrEqual(stretches[i - 1]!.toMin - 1e-6);
         const inDay = stretch.fromMin % DAY;
         const hours = CALENDAR.hours.find(({ weekday }) => weekday === (Math.floor(stretch.fromMin / DAY) % 7) + 1);
-        expect(
-          hours !== undefined && inDay >= hours.fromMin && inDay + (stretch.toMin - stretch.fromMin) <= hours.toMin + 1e-6,
-        ).toBe(true);
+        expect(hours !== undefined && inDay >= hours.fromMin && inDay + (stretch.toMin - stretch.fromMin) <= hours.toMin + 1e-6).toBe(true);
       });
       for (const slot of days.slots) {
         const worked = slot.stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);

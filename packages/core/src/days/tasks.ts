@@ -1,13 +1,4 @@
-import {
-  type Adhesive,
-  type Catalogue,
-  type Estimate,
-  adhesiveBy,
-  cautionTexts,
-  estimated,
-  materialBy,
-  toolBy,
-} from '../catalogue';
+import { type Adhesive, type Catalogue, type Estimate, adhesiveBy, cautionTexts, estimated, materialBy, toolBy } from '../catalogue';
 import { type CoatNeed, poursFor } from '../coats';
 import { type PartList, cutMinutes } from '../cutting';
 import { coatWaits, glueWait } from '../drying';
@@ -124,9 +115,7 @@ function cutStep(stage: 'base' | 'raised', ground: Ground, { parts }: PartList, 
     cautionIds: [...tools].flatMap(({ cautionIds }) => cautionIds),
     tasks: ground.tiles.flatMap((tile) => {
       const here = mine.filter(({ tileId }) => tileId === tile.id);
-      return here.length === 0
-        ? []
-        : [task(`cut-${stage}`, tile.id, cutMinutes(`${name}, ${tile.id}`, here, catalogue), NO_WAIT)];
+      return here.length === 0 ? [] : [task(`cut-${stage}`, tile.id, cutMinutes(`${name}, ${tile.id}`, here, catalogue), NO_WAIT)];
     }),
   };
 }
@@ -186,9 +175,7 @@ function glueStep(stage: 'base' | 'raised', joints: readonly Joint[], plan: Plan
       'catalogue',
       'workshop default',
     );
-    const waits = faces.map(({ joint }) =>
-      jointWait(joint, adhesiveBy(catalogue, joint.adhesiveId), tile, plan, ground, catalogue),
-    );
+    const waits = faces.map(({ joint }) => jointWait(joint, adhesiveBy(catalogue, joint.adhesiveId), tile, plan, ground, catalogue));
     const slowest = waits.reduce((a, b) => (b.value > a.value ? b : a));
     return [task(`glue-${stage}`, tile.id, total(`${name}, ${tile.id}`, 'min', [...spreading, weights]), slowest)];
   });
@@ -245,21 +232,11 @@ function coatSteps(plan: Plan, ground: Ground, zones: Zones, coats: readonly Coa
   );
 }
 
-function coatStep(
-  key: string,
-  needs: readonly CoatNeed[],
-  plan: Plan,
-  ground: Ground,
-  zones: Zones,
-  catalogue: Catalogue,
-): Draft {
+function coatStep(key: string, needs: readonly CoatNeed[], plan: Plan, ground: Ground, zones: Zones, catalogue: Catalogue): Draft {
   const { stuff, method } = needs[0]!;
   const name = `${stuff.name}, ${method.name}`;
   // The thickest film of the step is the one waited for.
-  const filmMm = needs.reduce<number | null>(
-    (most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)),
-    null,
-  );
+  const filmMm = needs.reduce<number | null>((most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)), null);
   const waits = coatWaits(stuff, filmMm, plan.climate, catalogue);
   const tasks = ground.tiles.flatMap((tile): Task[] => {
     const here = zones.byTile.filter((zone) => zone.tileId === tile.id && needs.some((need) => need.zone === zone.kind));
@@ -271,25 +248,11 @@ function coatStep(
     );
     return [task(key, tile.id, byRate(`${name}, ${tile.id}`, area, needs[0]!), waits.recoat, waits.cure)];
   });
-  return {
-    id: key,
-    name,
-    kind: 'coat',
-    setUp: setUpOf(needs[0]!),
-    cautionIds: [...stuff.cautionIds, ...method.cautionIds],
-    tasks,
-  };
+  return { id: key, name, kind: 'coat', setUp: setUpOf(needs[0]!), cautionIds: [...stuff.cautionIds, ...method.cautionIds], tasks };
 }
 
 /** Deep water is poured in several goes, each a step of its own with its wait. */
-function pourSteps(
-  key: string,
-  needs: readonly CoatNeed[],
-  plan: Plan,
-  ground: Ground,
-  zones: Zones,
-  catalogue: Catalogue,
-): Draft[] {
+function pourSteps(key: string, needs: readonly CoatNeed[], plan: Plan, ground: Ground, zones: Zones, catalogue: Catalogue): Draft[] {
   const { stuff, method } = needs[0]!;
   const maxPourMm = stuff.spread.by === 'depth' ? stuff.spread.maxPourMm : Infinity;
   const waits = coatWaits(stuff, null, plan.climate, catalogue);
@@ -315,9 +278,7 @@ function pourSteps(
 }
 
 function byRate(label: string, area: Figure<'mm²'>, { method }: CoatNeed): Figure<'min'> {
-  return hoursInMinutes(
-    reckon(label, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')),
-  );
+  return hoursInMinutes(reckon(label, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
 }
 
 const setUpOf = ({ method }: CoatNeed): Estimate => ({

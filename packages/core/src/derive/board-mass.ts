@@ -13,13 +13,7 @@ export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly St
   };
   const layers = stack.base.map((layer) => {
     const name = `${materialBy(catalogue, layer.materialId).name} ${layer.thicknessMm} mm${layer.id === 'substrate' ? ', substrate' : ''}`;
-    const whole = reckon(
-      `${name}, whole`,
-      'mm³',
-      ground.tableArea,
-      '×',
-      given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'),
-    );
+    const whole = reckon(`${name}, whole`, 'mm³', ground.tableArea, '×', given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'));
     const holes = ground.features.flatMap(({ name: pit, body }, i) => {
       const { feature } = ground.lands[i]!;
       const takenMm = isSunk(feature) && layer.id !== 'substrate' ? overlapMm(stack.ground.value - feature.depthMm, layer) : 0;
@@ -27,8 +21,7 @@ export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly St
         ? []
         : [reckon(`${pit}, out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan'))];
     });
-    const volume =
-      holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, taken by pits`, 'mm³', holes));
+    const volume = holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, taken by pits`, 'mm³', holes));
     return massOf(name, volume, density(layer.materialId));
   });
   const lifts = stack.raised.flatMap(({ land, materialId, buildUp }) => {

@@ -32,9 +32,7 @@ describe('Brinefold Saltworks', () => {
     const wider = {
       ...brinefold(CATALOGUE),
       features: brinefold(CATALOGUE).features.map((feature) =>
-        feature.id === 'channel' && feature.shape.form === 'strip'
-          ? { ...feature, shape: { ...feature.shape, widthMm: 80 } }
-          : feature,
+        feature.id === 'channel' && feature.shape.form === 'strip' ? { ...feature, shape: { ...feature.shape, widthMm: 80 } } : feature,
       ),
     };
     const after = deriveFresh(wider);
@@ -216,10 +214,7 @@ test('a pipeline that has seen other plans answers as a fresh one would', () => 
 function edited(plan: Plan, which: number, x: number, y: number, size: number, what: string): Plan {
   switch (what) {
     case 'glue':
-      return {
-        ...plan,
-        stack: { ...plan.stack, raised: { ...plan.stack.raised, glueId: size % 2 === 0 ? 'white-glue' : 'foaming-pu' } },
-      };
+      return { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, glueId: size % 2 === 0 ? 'white-glue' : 'foaming-pu' } } };
     case 'air':
       return { ...plan, climate: { ...plan.climate, airC: 5 + (size % 20) } };
     case 'trim':

@@ -61,9 +61,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   const stackStage = stage(stackUp);
   const glueStage = stage(glueNeeds);
   const partsStage = stage(partsOf);
-  const cutStage = stage((parts: PartList, trimMm: number, catalogue: Catalogue) =>
-    cutSheets(parts.parts, trimMm, catalogue, layOutOnce),
-  );
+  const cutStage = stage((parts: PartList, trimMm: number, catalogue: Catalogue) => cutSheets(parts.parts, trimMm, catalogue, layOutOnce));
   const coatStage = stage(coatNeeds);
   const stuffStage = stage(stuffNeeds);
   const mixStage = stage(mixesOf);

@@ -1,7 +1,5 @@
 /** A stage that answers again at once when every input is the very object it was last given. */
-export function stage<Inputs extends readonly unknown[], Answer>(
-  reckon: (...inputs: Inputs) => Answer,
-): (...inputs: Inputs) => Answer {
+export function stage<Inputs extends readonly unknown[], Answer>(reckon: (...inputs: Inputs) => Answer): (...inputs: Inputs) => Answer {
   let last: { readonly inputs: Inputs; readonly answer: Answer } | null = null;
   return (...inputs) => {
     if (last === null || inputs.some((input, i) => input !== last!.inputs[i])) last = { inputs, answer: reckon(...inputs) };

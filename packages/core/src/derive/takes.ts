@@ -40,9 +40,7 @@ function figuresOf(
   figures.push(relabelled('Surface', measured.surface));
   if (measured.sides.value > 0) figures.push(relabelled(isSunk(feature) ? 'Banks' : 'Upright faces', measured.sides));
   if (isSunk(feature))
-    figures.push(
-      reckon('Floor left under it', 'mm', stack.ground, '−', given(`${feature.name}, depth`, feature.depthMm, 'mm', 'plan')),
-    );
+    figures.push(reckon('Floor left under it', 'mm', stack.ground, '−', given(`${feature.name}, depth`, feature.depthMm, 'mm', 'plan')));
   const joints = stack.joints.filter(({ featureId }) => featureId === feature.id);
   if (joints.length > 0) {
     const adhesive = adhesiveBy(catalogue, plan.stack.raised.glueId);
@@ -71,8 +69,7 @@ function figuresOf(
     if (shares.length > 0) figures.push(total(label, 'ml', shares));
   }
   const pours = coats.filter(({ zone, stuff }) => zone === feature.kind && stuff.spread.by === 'depth');
-  if (feature.kind === 'water' && pours.length > 0)
-    figures.push(...pours.map((need) => pourShare(need, measured, feature.waterMm)));
+  if (feature.kind === 'water' && pours.length > 0) figures.push(...pours.map((need) => pourShare(need, measured, feature.waterMm)));
   return figures;
 }
 

@@ -23,13 +23,7 @@ export function coatWaits(stuff: Stuff, filmMm: number | null, climate: Climate,
       ? climateFactor
       : reckon('Factor for film and climate', '1', filmFactor(filmMm, perFilm), '×', climateFactor);
   return {
-    recoat: reckon(
-      `${stuff.name}, until the next coat`,
-      'min',
-      estimated(`${stuff.name}, stated wait`, recoatMin, 'min'),
-      '×',
-      factor,
-    ),
+    recoat: reckon(`${stuff.name}, until the next coat`, 'min', estimated(`${stuff.name}, stated wait`, recoatMin, 'min'), '×', factor),
     cure: reckon(
       `${stuff.name}, until cured`,
       'min',

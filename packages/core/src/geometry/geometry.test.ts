@@ -20,8 +20,7 @@ import {
   without,
 } from '.';
 
-const box = (left: number, top: number, width: number, depth: number) =>
-  boxRegion({ left, top, right: left + width, bottom: top + depth });
+const box = (left: number, top: number, width: number, depth: number) => boxRegion({ left, top, right: left + width, bottom: top + depth });
 
 describe('regions', () => {
   test('two squares of 100 mm that share a quarter cover 17 500 mm² and leave 7500 of one', () => {

@@ -34,5 +34,4 @@ export function boxAround(points: readonly Point[]): Box {
 }
 
 /** Whether two boxes share more than an edge. */
-export const boxesOverlap = (a: Box, b: Box): boolean =>
-  a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+export const boxesOverlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;

@@ -64,8 +64,7 @@ export function edgeMm(region: Region): number {
 /** mm of edge that does not run along the sides of `box`: what stays visible of a region cut to a tile. */
 export function innerEdgeMm(region: Region, box: Box): number {
   const onSide = (a: Point, b: Point): boolean =>
-    (near(a.x, b.x) && (near(a.x, box.left) || near(a.x, box.right))) ||
-    (near(a.y, b.y) && (near(a.y, box.top) || near(a.y, box.bottom)));
+    (near(a.x, b.x) && (near(a.x, box.left) || near(a.x, box.right))) || (near(a.y, b.y) && (near(a.y, box.top) || near(a.y, box.bottom)));
   let sum = 0;
   for (const ring of region.rings) {
     ring.forEach((a, i) => {

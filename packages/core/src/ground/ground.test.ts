@@ -6,10 +6,8 @@ import { aBoard, aMound, aPit, aPool, aTrack } from '../testing/plans';
 import { landAt, layGround, surfaceAt, tilesOf, zonesOf } from '.';
 
 const groundOf = (plan: Plan) => layGround(plan.table, plan.features, shapeRegion);
-const bodies = (...features: Feature[]): number[] =>
-  groundOf(aBoard({}, ...features)).lands.map(({ body }) => Math.round(areaMm2(body)));
-const shown = (...features: Feature[]): number[] =>
-  groundOf(aBoard({}, ...features)).lands.map(({ shows }) => Math.round(areaMm2(shows)));
+const bodies = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ body }) => Math.round(areaMm2(body)));
+const shown = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ shows }) => Math.round(areaMm2(shows)));
 
 test('tiles are lettered across and numbered down; half the seam allowance comes off inner sides only', () => {
   const tiles = tilesOf({ columnWidthsMm: [600, 500], rowDepthsMm: [400], seamAllowanceMm: 2 });

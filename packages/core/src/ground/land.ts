@@ -1,15 +1,4 @@
-import {
-  type Box,
-  type Region,
-  EMPTY,
-  areaMm2,
-  boxRegion,
-  boxesOverlap,
-  intersection,
-  isEmpty,
-  regionBox,
-  without,
-} from '../geometry';
+import { type Box, type Region, EMPTY, areaMm2, boxRegion, boxesOverlap, intersection, isEmpty, regionBox, without } from '../geometry';
 import type { Feature, Shape, Table } from '../plan';
 import { tableBox } from './tiles';
 

@@ -40,12 +40,9 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
     group.map((need) => need.volume),
   );
   const bowl = estimated('The bowl holds', catalogue.bench.bowlMl, 'ml');
-  const cap =
-    stuff.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume));
+  const cap = stuff.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume));
   const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
-  const shares = stuff.recipe.map((part) =>
-    given(`${part.name}, parts`, part.parts, '1', 'catalogue', 'workshop default; the label wins'),
-  );
+  const shares = stuff.recipe.map((part) => given(`${part.name}, parts`, part.parts, '1', 'catalogue', 'workshop default; the label wins'));
   const all = total('All parts', '1', shares);
   const parts = stuff.recipe.map((part, i): MixPart => {
     const share = reckon(`${part.name}, share`, '1', shares[i]!, '÷', all);
@@ -64,15 +61,7 @@ function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>): Figure<'m
     'm²',
     group.map((need) => need.area),
   );
-  const time = hoursInMinutes(
-    reckon('Time to put it on', 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')),
-  );
-  const share = reckon(
-    'Share put on in the pot life',
-    '1',
-    estimated(`${stuff.name}, pot life`, stuff.potLifeMin!, 'min'),
-    '÷',
-    time,
-  );
+  const time = hoursInMinutes(reckon('Time to put it on', 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
+  const share = reckon('Share put on in the pot life', '1', estimated(`${stuff.name}, pot life`, stuff.potLifeMin!, 'min'), '÷', time);
   return reckon('Spread in the pot life', 'ml', volume, '×', share);
 }

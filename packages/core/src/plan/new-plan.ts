@@ -29,11 +29,7 @@ export function newPlan(board: NewBoard, { starter, bench }: Catalogue): Plan {
       rowDepthsMm: evenSplit(board.depthMm, board.rows),
       seamAllowanceMm: 0,
     },
-    stack: {
-      substrate: starter.substrate,
-      ground: [{ id: 'ground', ...starter.ground }],
-      raised: starter.raised,
-    },
+    stack: { substrate: starter.substrate, ground: [{ id: 'ground', ...starter.ground }], raised: starter.raised },
     features: [],
     coats: {
       open: starter.coats.open.map(coat),

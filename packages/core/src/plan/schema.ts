@@ -3,13 +3,11 @@ import { selfCrossing } from '../geometry';
 import type { Limits } from '../units';
 import { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
 
-const said = (value: unknown): string =>
-  typeof value === 'number' ? String(value) : (JSON.stringify(value)?.slice(0, 40) ?? 'nothing');
+const said = (value: unknown): string => (typeof value === 'number' ? String(value) : (JSON.stringify(value)?.slice(0, 40) ?? 'nothing'));
 
 /** A number within limits, refused with its value and what would do. */
 const within = ({ min, max }: Limits, unit: string): z.ZodNumber => {
-  const error = ({ input }: { input?: unknown }): string =>
-    `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
   return z.number({ error }).min(min, { error }).max(max, { error });
 };
 const mm = (limits: Limits): z.ZodNumber => within(limits, 'mm');
@@ -26,10 +24,7 @@ const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'expected 1 to 40 letters, 
 const PointSchema = z.strictObject({ x: mm(LIMITS.coordinateMm), y: mm(LIMITS.coordinateMm) });
 
 const Outline = z
-  .strictObject({
-    form: z.literal('outline'),
-    points: z.array(PointSchema).min(3, 'expected at least 3 corners').max(MAX_POINTS),
-  })
+  .strictObject({ form: z.literal('outline'), points: z.array(PointSchema).min(3, 'expected at least 3 corners').max(MAX_POINTS) })
   .superRefine(({ points }, context) => {
     const crossing = selfCrossing(points);
     if (crossing === null) return;
@@ -128,10 +123,7 @@ export const PlanSchema = z
     coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats }),
     cutting: z.strictObject({ trimMm: mm(LIMITS.trimMm) }),
     climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: Id }),
-    calendar: z.strictObject({
-      startsOn: StartDate,
-      hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21),
-    }),
+    calendar: z.strictObject({ startsOn: StartDate, hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21) }),
     /** Where the section is cut. */
     section: z.strictObject({ from: PointSchema, to: PointSchema }),
   })

@@ -93,9 +93,7 @@ function columnAt(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Cata
     .map((layer) => slab(layer.id, layer.materialId, layer.thicknessMm, layer.bottomMm, layer.topMm, catalogue));
   let topMm = floorMm;
   const under =
-    pit === null
-      ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm)
-      : [];
+    pit === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
   for (const { land: lift, materialId, buildUp } of under) {
     (buildUp?.thicknessesMm ?? []).forEach((thicknessMm, i) => {
       slabs.push(slab(`${lift.feature.id}-${i}`, materialId, thicknessMm, topMm, topMm + thicknessMm, catalogue));
@@ -114,35 +112,18 @@ function columnAt(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Cata
       topMm: topMm + Math.max(filmMm, COAT_DRAWN_MM),
     });
   if (pit?.kind === 'water')
-    slabs.push({
-      id: `water-${pit.id}`,
-      name: pit.name,
-      what: 'water',
-      hatch: 'water',
-      bottomMm: topMm,
-      topMm: topMm + pit.waterMm,
-    });
+    slabs.push({ id: `water-${pit.id}`, name: pit.name, what: 'water', hatch: 'water', bottomMm: topMm, topMm: topMm + pit.waterMm });
   return { slabs, mark: markFor(ground, point, surface, topMm, groundMm) };
 }
 
-function markFor(
-  ground: Ground,
-  point: Point,
-  surface: ReturnType<typeof surfaceAt>,
-  topMm: number,
-  groundMm: number,
-): Column['mark'] {
+function markFor(ground: Ground, point: Point, surface: ReturnType<typeof surfaceAt>, topMm: number, groundMm: number): Column['mark'] {
   const shown = ground.lands.find(({ shows }) => contains(shows, point));
   if (surface === 'open' || shown === undefined)
     return { name: 'Open ground', detail: `${round(groundMm)} mm over the substrate`, levelMm: topMm };
   const { feature } = shown;
   const level = round(topMm - groundMm);
   const detail =
-    level > 0
-      ? `${level} mm over the ground`
-      : level < 0
-        ? `${-level} mm deep, ${round(topMm)} mm left under`
-        : 'level with the ground';
+    level > 0 ? `${level} mm over the ground` : level < 0 ? `${-level} mm deep, ${round(topMm)} mm left under` : 'level with the ground';
   return { name: feature.name, detail, levelMm: topMm };
 }
 

@@ -14,9 +14,7 @@ export interface GlueChoice extends Choice {
 
 /** Materials for a use that are stocked in at least one thickness. */
 export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground'): readonly Choice[] {
-  return catalogue.materials.filter(
-    ({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id),
-  );
+  return catalogue.materials.filter(({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id));
 }
 
 /** Thicknesses to choose from, the present one included even where it is not stocked. */
@@ -27,10 +25,7 @@ export function thicknessChoices(catalogue: Catalogue, materialId: string, prese
 /** The stocked thickness nearest to the present one, for when the material changes. */
 export function nearestThickness(catalogue: Catalogue, materialId: string, presentMm: number): number {
   const stocked = thicknessesOf(catalogue, materialId);
-  return stocked.reduce(
-    (best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best),
-    stocked[0] ?? presentMm,
-  );
+  return stocked.reduce((best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best), stocked[0] ?? presentMm);
 }
 
 /** Adhesives for a pair of faces, those that hold first. */

@@ -4,17 +4,7 @@ import { adhesiveBy } from '../catalogue';
 import { layGround } from '../ground';
 import { type Plan, shapeRegion } from '../plan';
 import { CATALOGUE, aBoard, aMound, aPit } from '../testing/plans';
-import {
-  buildUp,
-  freshLayer,
-  glueChoices,
-  glueFit,
-  glueNeeds,
-  materialBelow,
-  nearestThickness,
-  stackUp,
-  thicknessChoices,
-} from '.';
+import { buildUp, freshLayer, glueChoices, glueFit, glueNeeds, materialBelow, nearestThickness, stackUp, thicknessChoices } from '.';
 
 const stackOf = (plan: Plan) => stackUp(plan, layGround(plan.table, plan.features, shapeRegion), CATALOGUE);
 
@@ -72,8 +62,7 @@ describe('joints and their glue', () => {
       },
     };
     const upperFace = (depthMm: number): number =>
-      stackOf({ ...twoLayers, features: [aPit([100, 100, 200, 100], depthMm)] }).joints.find(({ id }) => id === 'under-upper')!
-        .area.value;
+      stackOf({ ...twoLayers, features: [aPit([100, 100, 200, 100], depthMm)] }).joints.find(({ id }) => id === 'under-upper')!.area.value;
     expect(upperFace(8)).toBeCloseTo(960_000, 6);
     expect(upperFace(10)).toBeCloseTo(960_000 - 20_000, 3);
   });

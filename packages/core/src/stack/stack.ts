@@ -60,11 +60,7 @@ export function stackUp(plan: Plan, ground: Ground, catalogue: Catalogue): Board
   };
   const raised = ground.lands
     .filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0)
-    .map((land) => ({
-      land,
-      materialId: plan.stack.raised.materialId,
-      buildUp: solve(land.levelMm - land.baseMm),
-    }));
+    .map((land) => ({ land, materialId: plan.stack.raised.materialId, buildUp: solve(land.levelMm - land.baseMm) }));
   const joints = [...baseJoints(base, ground, height.value), ...raised.flatMap((stack) => raisedJoints(plan, stack, ground))];
   return { base, ground: height, raised, joints };
 }
@@ -81,14 +77,7 @@ function baseLayers({ stack }: Plan): BaseLayer[] {
   }
   let at = 0;
   for (const { id, materialId, thicknessMm, glueBelowId } of stack.ground) {
-    layers.push({
-      id,
-      materialId,
-      thicknessMm,
-      bottomMm: at,
-      topMm: at + thicknessMm,
-      glueId: layers.length === 0 ? null : glueBelowId,
-    });
+    layers.push({ id, materialId, thicknessMm, bottomMm: at, topMm: at + thicknessMm, glueId: layers.length === 0 ? null : glueBelowId });
     at += thicknessMm;
   }
   return layers;

@@ -32,9 +32,7 @@ export function suppliesFor(
 ): Supplies {
   const rows = [
     ...jobs.map(sheetRow),
-    ...glues.map(({ adhesiveId, name, mass }) =>
-      packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG),
-    ),
+    ...glues.map(({ adhesiveId, name, mass }) => packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG)),
     ...stuffs.map(({ stuff, volume }) => packRow(stuff.id, stuff.family, stuff.name, volume, stuff.packsMl)),
   ];
   return {
@@ -54,19 +52,11 @@ export function suppliesFor(
 
 function sheetRow({ key, name, sheet, sheetCount, cost }: CutJob): Supply {
   const packs =
-    sheet === null
-      ? []
-      : [{ count: sheetCount.value, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }];
+    sheet === null ? [] : [{ count: sheetCount.value, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }];
   return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
 }
 
-function packRow(
-  id: string,
-  group: Supply['group'],
-  name: string,
-  need: Figure<'ml'> | Figure<'g'>,
-  sizes: readonly Pack[],
-): Supply {
+function packRow(id: string, group: Supply['group'], name: string, need: Figure<'ml'> | Figure<'g'>, sizes: readonly Pack[]): Supply {
   const choice = cheapestPacks(need.value, sizes);
   const unit = need.unit;
   const bought = choice.packs.map(({ pack, count }) => ({

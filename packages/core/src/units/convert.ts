@@ -13,11 +13,9 @@ export const inMetres = (length: Figure<'mm'>): Figure<'m'> => reckon(`${length.
 /** mm² to m², as a step of the working. */
 export const inSquareMetres = (area: Figure<'mm²'>): Figure<'m²'> => reckon(`${area.label} in m²`, 'm²', area, '÷', MM2_PER_M2);
 /** mm³ to ml, as a step of the working. */
-export const inMillilitres = (volume: Figure<'mm³'>): Figure<'ml'> =>
-  reckon(`${volume.label} in ml`, 'ml', volume, '÷', MM3_PER_ML);
+export const inMillilitres = (volume: Figure<'mm³'>): Figure<'ml'> => reckon(`${volume.label} in ml`, 'ml', volume, '÷', MM3_PER_ML);
 /** l to ml, as a step of the working. */
-export const litresInMillilitres = (volume: Figure<'l'>): Figure<'ml'> =>
-  reckon(`${volume.label} in ml`, 'ml', volume, '×', ML_PER_L);
+export const litresInMillilitres = (volume: Figure<'l'>): Figure<'ml'> => reckon(`${volume.label} in ml`, 'ml', volume, '×', ML_PER_L);
 /** h to min, as a step of the working. */
 export const hoursInMinutes = (time: Figure<'h'>): Figure<'min'> => reckon(`${time.label} in min`, 'min', time, '×', MIN_PER_H);
 /** Mass in g of a volume in mm³ of a given density, in three steps. */

@@ -34,9 +34,7 @@ describe('a figure and its working', () => {
   });
 
   test('mm and m do not mix without a step of the working', () => {
-    expect(() => reckon('Spread', 'g', given('Area', 1e6, 'mm²', 'plan'), '×', given('Rate', 180, 'g/m²', 'catalogue'))).toThrow(
-      TypeError,
-    );
+    expect(() => reckon('Spread', 'g', given('Area', 1e6, 'mm²', 'plan'), '×', given('Rate', 180, 'g/m²', 'catalogue'))).toThrow(TypeError);
     expect(() => total('Lengths', 'mm', [mm('a', 1), given('b', 1, 'm', 'plan')])).toThrow('Lengths: b is in m, not mm');
   });
 
@@ -52,28 +50,23 @@ describe('a figure and its working', () => {
 
   test('0.1 + 0.2 ml in pots of 0.1 ml is three pots, not four', () => {
     expect((0.1 + 0.2) / 0.1).toBeGreaterThan(3); // what the last bits would buy
-    expect(reckon('Pots', '1', given('Need', 0.1 + 0.2, 'ml', 'plan'), '⌈÷⌉', given('Pot', 0.1, 'ml', 'catalogue')).value).toBe(
-      3,
-    );
+    expect(reckon('Pots', '1', given('Need', 0.1 + 0.2, 'ml', 'plan'), '⌈÷⌉', given('Pot', 0.1, 'ml', 'catalogue')).value).toBe(3);
     expect(wholeUp(11.001)).toBe(12);
   });
 
   test('a sum is its parts and nothing else, for any numbers', () => {
     fc.assert(
-      fc.property(
-        fc.array(fc.float({ noNaN: true, noDefaultInfinity: true, min: -1e6, max: 1e6 }), { maxLength: 20 }),
-        (values) => {
-          const sum = total(
-            'Sum',
-            'mm',
-            values.map((value, i) => mm(`part ${i}`, value)),
-          );
-          expect(sum.value).toBeCloseTo(
-            values.reduce((a, b) => a + b, 0),
-            6,
-          );
-        },
-      ),
+      fc.property(fc.array(fc.float({ noNaN: true, noDefaultInfinity: true, min: -1e6, max: 1e6 }), { maxLength: 20 }), (values) => {
+        const sum = total(
+          'Sum',
+          'mm',
+          values.map((value, i) => mm(`part ${i}`, value)),
+        );
+        expect(sum.value).toBeCloseTo(
+          values.reduce((a, b) => a + b, 0),
+          6,
+        );
+      }),
     );
   });
 });

@@ -71,11 +71,9 @@ export interface Summed {
 }
 
 /** A value with its unit and its working. Made only by {@link given}, {@link reckon} and {@link total}. */
-export type Figure<U extends Unit = Unit> = {
-  readonly label: string;
-  readonly value: number;
-  readonly unit: U;
-} & (Given | Reckoned | Summed);
+export type Figure<U extends Unit = Unit> = { readonly label: string; readonly value: number; readonly unit: U } & (
+  Given | Reckoned | Summed
+);
 
 /**
  * An input of the reckoning.

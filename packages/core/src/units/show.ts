@@ -28,9 +28,7 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
         ? { number: inches(value), unit: 'in' }
         : { number: fixed(value, value < 10 && !Number.isInteger(value) ? 1 : 0), unit: 'mm' };
     case 'm':
-      return imperial
-        ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }
-        : { number: fixed(value, 2), unit: 'm' };
+      return imperial ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' } : { number: fixed(value, 2), unit: 'm' };
     case 'mm²':
       return imperial ? { number: fixed(value / MM2_PER_FT2, 2), unit: 'ft²' } : { number: fixed(value / 1e6, 3), unit: 'm²' };
     case 'm²':
@@ -107,9 +105,6 @@ function duration(minutes: number): Shown {
 }
 
 function fixed(value: number, decimals: number): string {
-  const text = Math.abs(value).toLocaleString('en-GB', {
-    minimumFractionDigits: decimals,
-    maximumFractionDigits: decimals,
-  });
+  const text = Math.abs(value).toLocaleString('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
   return `${value < 0 && /[1-9]/.test(text) ? '−' : ''}${text.replaceAll(',', NARROW)}`;
 }

@@ -7,19 +7,12 @@ import { given } from '../units';
 import type { Warning } from './warning';
 
 /** What is too cold to bind, and coats in an order that spoils them. */
-export function* coatWarnings(
-  plan: Plan,
-  stack: BoardStack,
-  coats: readonly CoatNeed[],
-  catalogue: Catalogue,
-): Generator<Warning> {
+export function* coatWarnings(plan: Plan, stack: BoardStack, coats: readonly CoatNeed[], catalogue: Catalogue): Generator<Warning> {
   yield* coldWarning(plan, stack, coats, catalogue);
   for (const zone of ZONE_KINDS) {
     const ranks = plan.coats[zone].map(({ methodId }) => methodBy(catalogue, methodId).rank);
     if (ranks.every((rank, i) => i === 0 || rank >= ranks[i - 1]!)) continue;
-    const inOrder = [...plan.coats[zone]].sort(
-      (a, b) => methodBy(catalogue, a.methodId).rank - methodBy(catalogue, b.methodId).rank,
-    );
+    const inOrder = [...plan.coats[zone]].sort((a, b) => methodBy(catalogue, a.methodId).rank - methodBy(catalogue, b.methodId).rank);
     yield {
       id: `coats/order ${zone}`,
       code: 'coats/order',

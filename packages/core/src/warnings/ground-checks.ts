@@ -75,8 +75,7 @@ function* pitWarnings(feature: Sunk, plan: Plan, stack: BoardStack, catalogue: C
   }
 }
 
-const negated = (figure: Figure<'mm'>): Figure<'mm'> =>
-  reckon('Too deep by', 'mm', given('Level', 0, 'mm', 'definition'), '−', figure);
+const negated = (figure: Figure<'mm'>): Figure<'mm'> => reckon('Too deep by', 'mm', given('Level', 0, 'mm', 'definition'), '−', figure);
 
 /** The thinnest stock for the top layer that leaves floor enough; none where even the thickest would not do. */
 function thickerGround(plan: Plan, stack: BoardStack, neededMm: number, catalogue: Catalogue): Mend[] {
@@ -109,21 +108,10 @@ function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<War
       title: feature.name,
     } as const;
     if (buildUp === null) {
-      yield {
-        ...common,
-        severity: 'stop',
-        text: ['needs ', wanted, ' of foam, and no sheet of that material is stocked.'],
-        mends: [],
-      };
+      yield { ...common, severity: 'stop', text: ['needs ', wanted, ' of foam, and no sheet of that material is stocked.'], mends: [] };
       continue;
     }
-    const nearest = given(
-      'Nearest build-up',
-      buildUp.heightMm,
-      'mm',
-      'layout',
-      `layers of ${buildUp.thicknessesMm.join(' + ')} mm`,
-    );
+    const nearest = given('Nearest build-up', buildUp.heightMm, 'mm', 'layout', `layers of ${buildUp.thicknessesMm.join(' + ')} mm`);
     const heightMm = baseMm + buildUp.heightMm;
     yield {
       ...common,

@@ -19,9 +19,7 @@ export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generato
     const where = joint.featureId === null ? joint.id : 'raised';
     if (fit === 'holds' || seen.has(where)) continue;
     seen.add(where);
-    const faces = [...new Set([joint.lowerMaterialId, joint.upperMaterialId])]
-      .map((id) => materialBy(catalogue, id).name)
-      .join(' and ');
+    const faces = [...new Set([joint.lowerMaterialId, joint.upperMaterialId])].map((id) => materialBy(catalogue, id).name).join(' and ');
     yield {
       id: `glue/${fit} ${where}`,
       code: `glue/${fit}`,
@@ -41,9 +39,7 @@ export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generato
 /** Adhesives that hold this pair, the quickest to handle last: strength before haste, so by time to full cure. */
 function otherGlues(joint: Joint, current: Adhesive, catalogue: Catalogue): Adhesive[] {
   return catalogue.adhesives
-    .filter(
-      (other) => other.id !== current.id && glueFit(other, joint.lowerMaterialId, joint.upperMaterialId, catalogue) === 'holds',
-    )
+    .filter((other) => other.id !== current.id && glueFit(other, joint.lowerMaterialId, joint.upperMaterialId, catalogue) === 'holds')
     .sort((a, b) => b.fullMin - a.fullMin || a.gPerM2.value - b.gPerM2.value)
     .slice(0, MAX_MENDS);
 }
@@ -61,11 +57,7 @@ export function* cutWarnings(plan: Plan, jobs: readonly CutJob[]): Generator<War
   for (const job of jobs) {
     for (const id of job.layout.tooLarge) {
       const part = job.parts.find((candidate) => candidate.id === id)!;
-      const size = [
-        given('Part, width', part.widthMm, 'mm', 'drawing'),
-        ' × ',
-        given('Part, depth', part.depthMm, 'mm', 'drawing'),
-      ];
+      const size = [given('Part, width', part.widthMm, 'mm', 'drawing'), ' × ', given('Part, depth', part.depthMm, 'mm', 'drawing')];
       const mends = splitMends(plan, part.tileId, part.widthMm >= part.depthMm);
       // One warning a job and tile is enough: the split mends all parts of it.
       const key = `${job.key} ${part.tileId}`;

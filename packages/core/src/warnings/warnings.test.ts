@@ -39,11 +39,7 @@ describe('pits', () => {
     const [warning] = warningsOf(plan);
     expect(warning).toMatchObject({ code: 'pit/too-deep', severity: 'stop', featureId: 'pit' });
     expect(words(warning!)).toContain('is deeper than the foam by  5 mm');
-    expect(warning!.mends.map(({ label }) => label)).toEqual([
-      'Make the top layer 50 mm',
-      'Sink it 20 mm',
-      'Cut down to the substrate',
-    ]);
+    expect(warning!.mends.map(({ label }) => label)).toEqual(['Make the top layer 50 mm', 'Sink it 20 mm', 'Cut down to the substrate']);
     expectMendsToWork(plan);
   });
 
@@ -77,10 +73,7 @@ describe('glue', () => {
     return { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, glueId } } };
   };
   test('white glue between foam and foam stays wet; one warning for all raised ground', () => {
-    const two = {
-      ...glued('white-glue'),
-      features: [aMound([100, 100, 200, 100], 20, 'a'), aMound([700, 100, 200, 100], 40, 'b')],
-    };
+    const two = { ...glued('white-glue'), features: [aMound([100, 100, 200, 100], 20, 'a'), aMound([700, 100, 200, 100], 40, 'b')] };
     expect(codes(two)).toEqual(['glue/never-dries']);
     expectMendsToWork(two);
   });

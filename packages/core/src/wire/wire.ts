@@ -15,12 +15,7 @@ export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coe
 export const CreateBoard = z.strictObject({ plan: z.unknown() });
 export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown() });
 
-export const BoardCard = z.strictObject({
-  id: BoardId,
-  revision: Revision,
-  savedAt: z.iso.datetime(),
-  plan: PlanSchema,
-});
+export const BoardCard = z.strictObject({ id: BoardId, revision: Revision, savedAt: z.iso.datetime(), plan: PlanSchema });
 export const BoardList = z.strictObject({ boards: z.array(BoardCard) });
 export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
 export const Board = BoardCard;

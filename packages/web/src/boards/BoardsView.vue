@@ -119,8 +119,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       {{ lastPutAway.plan.name }} is put away. <button type="button" class="key" @click="bringItBack">Bring it back</button>
     </p>
     <p v-if="boards?.length === 0" class="empty">
-      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on
-      it.
+      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
       <button type="button" class="key main ms-2" @click="isNewOpen = true">Lay out the first table</button>
     </p>
     <ul class="cards">
@@ -130,8 +129,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           <h2>{{ board.plan.name }}</h2>
         </RouterLink>
         <div class="line">
-          <span>Table</span
-          ><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
+          <span>Table</span><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
         </div>
         <template v-if="summaries[board.id]">
           <div class="line">

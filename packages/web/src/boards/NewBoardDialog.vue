@@ -65,11 +65,7 @@ async function create(): Promise<void> {
 
 <template>
   <BModal v-model="isOpen" title="New board" no-footer>
-    <TextField
-      label="Name"
-      :value="board.name"
-      :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))"
-    />
+    <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))" />
     <ChoiceField
       label="Measures"
       :value="board.units"

@@ -34,14 +34,7 @@ const view = computed(() => {
     :aria-label="`Plan of ${plan.name}`"
   >
     <rect :width="view.width" :height="view.height" fill="url(#hatch-open)" />
-    <path
-      v-for="{ feature, d } in view.features"
-      :key="feature.id"
-      :d="d"
-      class="feature"
-      :class="feature.kind"
-      :fill="fillOf(feature)"
-    />
+    <path v-for="{ feature, d } in view.features" :key="feature.id" :d="d" class="feature" :class="feature.kind" :fill="fillOf(feature)" />
     <line v-for="x in view.columns" :key="`c${x}`" class="seam" :x1="x" :x2="x" y1="0" :y2="view.height" />
     <line v-for="y in view.rows" :key="`r${y}`" class="seam" :y1="y" :y2="y" x1="0" :x2="view.width" />
     <rect class="table-edge" :width="view.width" :height="view.height" />

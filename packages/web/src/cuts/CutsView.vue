@@ -50,7 +50,6 @@ const { width, height } = useElementSize(frame);
           class="key"
           role="tab"
           :aria-selected="each === job"
-         
           @click="chosen = { key: each.key, index: 0 }"
         >
           {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
@@ -61,13 +60,7 @@ const { width, height } = useElementSize(frame);
         <template v-if="job !== null && index >= 0">
           <h2>Sheet {{ index + 1 }} of {{ job.layout.sheets.length }}, {{ job.name }}</h2>
           <p class="quiet">{{ sheetText }}</p>
-          <SheetDrawing
-            :job="job"
-            :index="index"
-            :width-px="Math.max(100, width - 8)"
-            :height-px="Math.max(80, height - 54)"
-            is-large
-          />
+          <SheetDrawing :job="job" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 54)" is-large />
         </template>
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>

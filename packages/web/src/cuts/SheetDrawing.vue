@@ -93,20 +93,10 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
         <text v-if="part.box.width > 16 && part.box.height > 13" class="number" :x="part.box.x + 5" :y="part.box.y + 13">
           {{ part.number }}
         </text>
-        <text
-          v-if="fits(part.name, part.box.width - 22) && part.box.height > 16"
-          class="seen"
-          :x="part.box.x + 20"
-          :y="part.box.y + 13"
-        >
+        <text v-if="fits(part.name, part.box.width - 22) && part.box.height > 16" class="seen" :x="part.box.x + 20" :y="part.box.y + 13">
           {{ part.name }}
         </text>
-        <text
-          v-if="fits(part.size, part.box.width - 8) && part.box.height > 34"
-          class="seen soft"
-          :x="part.box.x + 5"
-          :y="part.box.y + 29"
-        >
+        <text v-if="fits(part.size, part.box.width - 8) && part.box.height > 34" class="seen soft" :x="part.box.x + 5" :y="part.box.y + 29">
           {{ part.size }}
         </text>
       </template>

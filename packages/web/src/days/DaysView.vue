@@ -44,13 +44,7 @@ const hoursOn = (weekday: number): string =>
     <div class="drawing scroll">
       <h2 v-if="derived?.days.ready">Ready {{ derived.days.ready.text }}</h2>
       <p class="quiet key-line"><span class="swatch work"></span> hands on <span class="swatch dry"></span> drying</p>
-      <DayChart
-        v-if="derived !== null"
-        :days="derived.days"
-        :steps="derived.steps"
-        :tiles="tiles"
-        :starts-on="plan.calendar.startsOn"
-      />
+      <DayChart v-if="derived !== null" :days="derived.days" :steps="derived.steps" :tiles="tiles" :starts-on="plan.calendar.startsOn" />
       <table class="ledger mt-3" data-testid="agenda">
         <thead>
           <tr>
@@ -85,12 +79,7 @@ const hoursOn = (weekday: number): string =>
       <p class="sub">one pair of hands, dry before the next coat</p>
       <ViewWarnings view="days" />
       <section v-if="derived !== null">
-        <FigureLine
-          v-if="derived.days.ready !== null"
-          label="Ready"
-          :figure="derived.days.ready.at"
-          :text="derived.days.ready.text"
-        />
+        <FigureLine v-if="derived.days.ready !== null" label="Ready" :figure="derived.days.ready.at" :text="derived.days.ready.text" />
         <div class="line">
           <span>No order of work beats</span><span>{{ derived.days.boundText }}</span>
         </div>

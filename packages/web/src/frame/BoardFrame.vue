@@ -12,9 +12,7 @@ const problem = ref('');
 
 async function open(): Promise<void> {
   problem.value = '';
-  await store
-    .open(props.boardId)
-    .catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
+  await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
 }
 watch(() => props.boardId, open, { immediate: true });
 

@@ -19,14 +19,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
 </script>
 
 <template>
-  <BModal
-    :model-value="isOpen"
-    title="Someone saved this board first"
-    no-close-on-backdrop
-    no-close-on-esc
-    no-header-close
-    no-footer
-  >
+  <BModal :model-value="isOpen" title="Someone saved this board first" no-close-on-backdrop no-close-on-esc no-header-close no-footer>
     <p>
       Revision {{ store.saving.stored?.revision }} was saved from another tab or place while you were working from revision
       {{ store.saving.revision }}. Both versions are safe; say how to go on.
@@ -35,9 +28,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     <p v-else class="quiet">The two versions touch different things and go together cleanly.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
       <button type="button" class="key main" :disabled="isBusy" @click="settle('merge')">Put both together</button>
-      <button type="button" class="key" :disabled="isBusy" @click="settle('mine')">
-        Keep mine, the other stays in the history
-      </button>
+      <button type="button" class="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</button>
       <button type="button" class="key" :disabled="isBusy" @click="settle('theirs')">
         Take the other, mine becomes a board of its own
       </button>

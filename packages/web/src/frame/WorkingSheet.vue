@@ -101,9 +101,7 @@ function signBefore(i: number): string {
           <tr v-for="(input, i) in sheet.inputs" :key="i">
             <td>
               {{ input.label }}
-              <span class="quiet note"
-                >{{ SOURCES[input.source] ?? input.source }}{{ input.note === '' ? '' : `: ${input.note}` }}</span
-              >
+              <span class="quiet note">{{ SOURCES[input.source] ?? input.source }}{{ input.note === '' ? '' : `: ${input.note}` }}</span>
             </td>
             <td class="num">{{ input.amount }}</td>
           </tr>

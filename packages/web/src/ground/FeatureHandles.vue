@@ -1,14 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import {
-  type Feature,
-  shapePoints,
-  widthHandle,
-  widthThrough,
-  withPoint,
-  withPointAfter,
-  withoutPoint,
-} from '@spare-acre/core/plan';
+import { type Feature, shapePoints, widthHandle, widthThrough, withPoint, withPointAfter, withoutPoint } from '@spare-acre/core/plan';
 import type { Point } from '@spare-acre/core/geometry';
 import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
@@ -72,13 +64,7 @@ function addPoint(event: PointerEvent, index: number): void {
     move: (at, _from, gesture, moved) =>
       emit(
         'refused',
-        reshape(
-          store,
-          props.feature,
-          'Reshape',
-          withPoint(grown, index + 1, props.snap(at, props.feature.id, moved.altKey)),
-          gesture,
-        ),
+        reshape(store, props.feature, 'Reshape', withPoint(grown, index + 1, props.snap(at, props.feature.id, moved.altKey)), gesture),
       ),
     end: (gesture, hasMoved) => {
       if (!hasMoved) emit('refused', reshape(store, props.feature, 'Reshape', grown, gesture));
@@ -87,8 +73,7 @@ function addPoint(event: PointerEvent, index: number): void {
 }
 function dragGirth(event: PointerEvent): void {
   drag(event, {
-    move: (at, _from, gesture, moved) =>
-      emit('refused', reshape(store, props.feature, 'Widen', girthThrough(at, moved.altKey), gesture)),
+    move: (at, _from, gesture, moved) => emit('refused', reshape(store, props.feature, 'Widen', girthThrough(at, moved.altKey), gesture)),
   });
 }
 function girthThrough(at: Point, isFree: boolean): Feature['shape'] {
@@ -114,14 +99,7 @@ function pointKey(event: KeyboardEvent, index: number): void {
 
 <template>
   <g>
-    <circle
-      v-for="(at, i) in middles"
-      :key="`m${i}`"
-      class="handle add"
-      :cx="at.x"
-      :cy="at.y"
-      r="4"
-      @pointerdown="addPoint($event, i)"
+    <circle v-for="(at, i) in middles" :key="`m${i}`" class="handle add" :cx="at.x" :cy="at.y" r="4" @pointerdown="addPoint($event, i)"
       ><title>Drag for a new corner</title></circle
     >
     <rect

@@ -1,16 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import {
-  LIMITS,
-  type Feature,
-  copyOf,
-  fittedTo,
-  mayLosePoint,
-  movedBy,
-  shapeBox,
-  withPoint,
-  withoutPoint,
-} from '@spare-acre/core/plan';
+import { LIMITS, type Feature, copyOf, fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/plan';
 import { nanoid } from '../drafts/name';
 import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
@@ -109,9 +99,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
         type="checkbox"
         class="box"
         :checked="feature.cutThrough"
-        @change="
-          set('Cut', (draft) => (draft.kind === 'pit' || draft.kind === 'water') && void (draft.cutThrough = !draft.cutThrough))
-        "
+        @change="set('Cut', (draft) => (draft.kind === 'pit' || draft.kind === 'water') && void (draft.cutThrough = !draft.cutThrough))"
       />
     </div>
     <template v-if="shape.form === 'strip'">
@@ -139,29 +127,11 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
       :take="(mm) => (shape.form === 'round' ? reshape(store, feature, 'Resize', { ...shape, radiusMm: mm }) : '')"
     />
     <template v-if="shape.form === 'outline'">
-      <LengthField
-        label="Across"
-        :mm="box.right - box.left"
-        :system="system"
-        :limits="SIZE"
-        :take="(mm) => resize('width', mm)"
-      />
+      <LengthField label="Across" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
       <LengthField label="Deep" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
     </template>
-    <LengthField
-      label="From the left"
-      :mm="box.left"
-      :system="system"
-      :limits="LIMITS.coordinateMm"
-      :take="(mm) => moveTo(mm, box.top)"
-    />
-    <LengthField
-      label="From the back"
-      :mm="box.top"
-      :system="system"
-      :limits="LIMITS.coordinateMm"
-      :take="(mm) => moveTo(box.left, mm)"
-    />
+    <LengthField label="From the left" :mm="box.left" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(mm, box.top)" />
+    <LengthField label="From the back" :mm="box.top" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(box.left, mm)" />
     <details v-if="shape.form !== 'round'" class="mt-1">
       <summary>{{ shape.points.length }} points</summary>
       <div v-for="(point, i) in shape.points" :key="i" class="point">

@@ -30,8 +30,7 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 
 useEventListener('keydown', (event) => {
   const target = event.target as HTMLElement;
-  if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null)
-    return;
+  if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null) return;
   if (pressed(event, target)) event.preventDefault();
 });
 
@@ -50,8 +49,7 @@ function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
   const feature = selected.value;
   if (feature !== null) {
     const step = GRID_MM * (event.shiftKey ? 10 : 1);
-    if (arrow !== undefined)
-      sketch.refuse(reshape(store, feature, 'Move', movedBy(feature.shape, arrow[0] * step, arrow[1] * step)));
+    if (arrow !== undefined) sketch.refuse(reshape(store, feature, 'Move', movedBy(feature.shape, arrow[0] * step, arrow[1] * step)));
     else if (event.key === 'Delete') removeFeature(store, feature);
     else if (event.key === 'Escape') select(null);
     else if ((event.key === '[' || event.key === ']') && feature.shape.form === 'strip') {

@@ -26,12 +26,8 @@ const ticks = (lengthMm: number): { atMm: number; label: string }[] => {
   }));
 };
 const origin = computed(() => props.view.toPx.value({ x: 0, y: 0 }));
-const along = computed(() =>
-  ticks(props.widthMm).map((tick) => ({ ...tick, px: props.view.toPx.value({ x: tick.atMm, y: 0 }).x })),
-);
-const down = computed(() =>
-  ticks(props.depthMm).map((tick) => ({ ...tick, px: props.view.toPx.value({ x: 0, y: tick.atMm }).y })),
-);
+const along = computed(() => ticks(props.widthMm).map((tick) => ({ ...tick, px: props.view.toPx.value({ x: tick.atMm, y: 0 }).x })));
+const down = computed(() => ticks(props.depthMm).map((tick) => ({ ...tick, px: props.view.toPx.value({ x: 0, y: tick.atMm }).y })));
 const bar = computed(() => {
   const mm = step(130);
   return { text: `${lengthField(mm, props.system)} ${props.system === 'metric' ? 'mm' : 'in'}`, px: mm * props.view.scale.value };
@@ -46,15 +42,11 @@ const barAt = computed(() => ({
   <g aria-hidden="true">
     <g v-for="tick in along" :key="`x${tick.atMm}`">
       <line class="tick" :x1="tick.px" :x2="tick.px" :y1="origin.y - 3" :y2="origin.y - (tick.label === '' ? 7 : 11)" />
-      <text v-if="tick.label !== ''" class="tick-label" :x="tick.px" :y="origin.y - 14" text-anchor="middle">{{
-        tick.label
-      }}</text>
+      <text v-if="tick.label !== ''" class="tick-label" :x="tick.px" :y="origin.y - 14" text-anchor="middle">{{ tick.label }}</text>
     </g>
     <g v-for="tick in down" :key="`y${tick.atMm}`">
       <line class="tick" :y1="tick.px" :y2="tick.px" :x1="origin.x - 3" :x2="origin.x - (tick.label === '' ? 7 : 11)" />
-      <text v-if="tick.label !== ''" class="tick-label" :x="origin.x - 14" :y="tick.px + 4" text-anchor="end">{{
-        tick.label
-      }}</text>
+      <text v-if="tick.label !== ''" class="tick-label" :x="origin.x - 14" :y="tick.px + 4" text-anchor="end">{{ tick.label }}</text>
     </g>
     <g :transform="`translate(${barAt.x} ${barAt.y})`">
       <rect :width="bar.px" height="5" fill="var(--sheet)" stroke="var(--ink)" />

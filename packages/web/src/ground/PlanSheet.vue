@@ -180,13 +180,7 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
         </text>
       </template>
     </g>
-    <PlanRulers
-      :view="view"
-      :width-mm="box.right"
-      :depth-mm="box.bottom"
-      :system="plan.units"
-      :figure-height-mm="plan.figureHeightMm"
-    />
+    <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
     <FeatureHandles
       v-if="selected !== null && !isDrawing"
       :feature="selected"

@@ -93,11 +93,7 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   </section>
   <section>
     <h3>Board</h3>
-    <TextField
-      label="Name"
-      :value="plan.name"
-      :take="(name) => store.edit('Rename the board', (draft) => void (draft.name = name))"
-    />
+    <TextField label="Name" :value="plan.name" :take="(name) => store.edit('Rename the board', (draft) => void (draft.name = name))" />
     <NumberField
       label="Figure height"
       :value="plan.figureHeightMm"
@@ -108,18 +104,11 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   </section>
   <section v-if="zones.length > 0">
     <h3>Surfaces</h3>
-    <FigureLine
-      v-for="zone in zones"
-      :key="zone.kind"
-      :label="zone.surface.label.replace(', surface', '')"
-      :figure="zone.surface"
-    />
+    <FigureLine v-for="zone in zones" :key="zone.kind" :label="zone.surface.label.replace(', surface', '')" :figure="zone.surface" />
   </section>
   <section>
     <h3>On the table</h3>
-    <p v-if="plan.features.length === 0" class="quiet">
-      Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.
-    </p>
+    <p v-if="plan.features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
     <ul class="features">
       <li v-for="feature in plan.features" :key="feature.id">
         <button type="button" @click="select(feature.id)">{{ feature.name }}</button>

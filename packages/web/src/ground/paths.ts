@@ -15,8 +15,7 @@ export function linePath(points: readonly Point[], toPx: ToPx): string {
 
 /** Features from the lowest to what lies on top of it: raised by height, routes, then what is sunk through all of it. */
 export function drawingOrder(features: readonly Feature[]): readonly Feature[] {
-  const rank = (feature: Feature): number =>
-    feature.kind === 'raised' ? feature.heightMm : feature.kind === 'route' ? 10_000 : 20_000;
+  const rank = (feature: Feature): number => (feature.kind === 'raised' ? feature.heightMm : feature.kind === 'route' ? 10_000 : 20_000);
   return [...features].sort((a, b) => rank(a) - rank(b));
 }
 

@@ -20,9 +20,7 @@ const FOOT_PX = 46;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
 const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
 
-const x = computed(() =>
-  scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]),
-);
+const x = computed(() => scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]));
 const pxPerMm = computed(() => x.value(1) - x.value(0));
 const factor = computed(() => {
   const room = height.value - LABEL_ROWS * LABEL_ROW_PX - FOOT_PX - 40;
@@ -124,8 +122,8 @@ const length = (mm: number): string => lengthText(mm, props.system);
         </text>
       </g>
       <text class="tick-label soft" :x="LEFT_PX" :y="height - 8">
-        {{ showText({ value: section.lengthMm, unit: 'mm' }, { system, currency: '' }) }} from end to end; heights drawn
-        {{ factor }} {{ factor === 1 ? 'time' : 'times' }}
+        {{ showText({ value: section.lengthMm, unit: 'mm' }, { system, currency: '' }) }} from end to end; heights drawn {{ factor }}
+        {{ factor === 1 ? 'time' : 'times' }}
       </text>
       <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
         <text class="callout" y="0">{{ label.name }}</text>

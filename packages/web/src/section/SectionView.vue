@@ -19,8 +19,7 @@ const store = usePlan();
           <p class="quiet">Drag the ends of the line, or choose one with Tab and move it with the arrow keys.</p>
           <p v-if="store.section !== null && store.section.tiles.length > 0">
             Through {{ store.section.tiles.map(({ id }) => id).join(', ')
-            }}<template v-if="store.section.seams.length > 0"
-              >; seams {{ store.section.seams.map(({ name }) => name).join(', ') }}</template
+            }}<template v-if="store.section.seams.length > 0">; seams {{ store.section.seams.map(({ name }) => name).join(', ') }}</template
             >.
           </p>
         </div>

@@ -1,14 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { PlanDraft } from '@spare-acre/core/plan';
-import {
-  freshLayer,
-  glueChoices,
-  materialBelow,
-  materialChoices,
-  nearestThickness,
-  thicknessChoices,
-} from '@spare-acre/core/stack';
+import { freshLayer, glueChoices, materialBelow, materialChoices, nearestThickness, thicknessChoices } from '@spare-acre/core/stack';
 import { lengthField } from '@spare-acre/core/units';
 import { nanoid } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
@@ -41,8 +34,7 @@ const layers = computed(() =>
   stack.value.ground.map((layer, index) => ({ layer, index, below: materialBelow(stack.value, index) })).reverse(),
 );
 
-const edit = (what: string, change: (stack: PlanDraft['stack']) => void): string =>
-  store.edit(what, (draft) => change(draft.stack));
+const edit = (what: string, change: (stack: PlanDraft['stack']) => void): string => store.edit(what, (draft) => change(draft.stack));
 
 function setMaterial(index: number, materialId: string): void {
   edit('Change the foam', ({ ground }) => {

@@ -25,11 +25,7 @@ test('the edits of one drag are one deed; the way back runs through them last to
   const dragged = [1, 2, 3].reduce((history, n) => withDeed(history, deed(`step ${n}`, 'drag')), NO_HISTORY);
   expect(dragged.done).toHaveLength(1);
   expect(dragged.done[0]!.patches.map(({ value }) => value as string)).toEqual(['step 1', 'step 2', 'step 3']);
-  expect(dragged.done[0]!.inverse.map(({ value }) => value as string)).toEqual([
-    'before step 3',
-    'before step 2',
-    'before step 1',
-  ]);
+  expect(dragged.done[0]!.inverse.map(({ value }) => value as string)).toEqual(['before step 3', 'before step 2', 'before step 1']);
   expect(withDeed(dragged, deed('other', 'drag 2')).done).toHaveLength(2);
 });
 

@@ -24,9 +24,7 @@ export const usePlan = defineStore('plan', () => {
   const answer = shallowRef<Answer | null>(null);
   const isReckoning = ref(false);
   const fault = ref('');
-  const saving = useSaving(() =>
-    boardId.value === null || plan.value === null ? null : { id: boardId.value, plan: plan.value },
-  );
+  const saving = useSaving(() => (boardId.value === null || plan.value === null ? null : { id: boardId.value, plan: plan.value }));
 
   let shownVersion = 0;
   const reckoning = new Reckoning({
@@ -48,10 +46,7 @@ export const usePlan = defineStore('plan', () => {
   const derivation = computed(() => answer.value?.derivation ?? null);
   const section = computed(() => answer.value?.section ?? null);
   const warnings = computed(() => derivation.value?.warnings ?? []);
-  const showing = computed<Showing>(() => ({
-    system: plan.value?.units ?? 'metric',
-    currency: catalogues.catalogue?.currency ?? '',
-  }));
+  const showing = computed<Showing>(() => ({ system: plan.value?.units ?? 'metric', currency: catalogues.catalogue?.currency ?? '' }));
 
   /** Opens a board, going on from a draft this browser kept of it. */
   async function open(id: string): Promise<void> {

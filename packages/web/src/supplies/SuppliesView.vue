@@ -26,9 +26,7 @@ const groups = computed(() =>
 );
 const packText = (row: Supply): string =>
   row.packs
-    .map(({ count, amount }) =>
-      row.group === 'sheets' ? `${count} × ${amount.label}` : `${count} × ${showText(amount, store.showing)}`,
-    )
+    .map(({ count, amount }) => (row.group === 'sheets' ? `${count} × ${amount.label}` : `${count} × ${showText(amount, store.showing)}`))
     .join(' + ') || 'nothing';
 </script>
 
@@ -76,8 +74,7 @@ const packText = (row: Supply): string =>
       <section v-for="mix in mixes" :key="mix.id">
         <h3>{{ mix.name }}</h3>
         <div v-for="part in mix.parts" :key="part.name" class="line">
-          <span>{{ part.name }}</span><FigureCell :figure="part.volume" /><span class="quiet or">or</span
-          ><FigureCell :figure="part.mass" />
+          <span>{{ part.name }}</span><FigureCell :figure="part.volume" /><span class="quiet or">or</span><FigureCell :figure="part.mass" />
         </div>
         <FigureLine label="Batches" :figure="mix.batches" />
         <FigureLine v-if="mix.batches.value > 1" label="Each" :figure="mix.batch" />

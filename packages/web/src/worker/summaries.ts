@@ -20,10 +20,7 @@ export async function* summarise(
   try {
     for (const { id, plan } of boards) {
       const { derivation } = await remote.open(plan, catalogue);
-      yield [
-        id,
-        { readyText: derivation.tally.readyText, sheets: derivation.tally.sheets.value, warnings: derivation.warnings.length },
-      ];
+      yield [id, { readyText: derivation.tally.readyText, sheets: derivation.tally.sheets.value, warnings: derivation.warnings.length }];
     }
   } finally {
     worker.terminate();

@@ -3,15 +3,7 @@ import { about } from './estimate';
 
 type Density = readonly [value: number, low: number, high: number];
 type Rest = Omit<Material, 'id' | 'name' | 'densityKgPerM3' | 'youngMPa' | 'swellingPct' | 'remark'>;
-const material = (
-  id: string,
-  name: string,
-  density: Density,
-  young: Density,
-  swelling: Density,
-  rest: Rest,
-  remark: string,
-): Material => ({
+const material = (id: string, name: string, density: Density, young: Density, swelling: Density, rest: Rest, remark: string): Material => ({
   id,
   name,
   densityKgPerM3: about(...density),
@@ -60,15 +52,7 @@ const PLASTIC: Rest = {
 
 /** Sheets and boards: general trade knowledge, rounded. */
 export const materials: Catalogue['materials'] = [
-  material(
-    'xps-foam',
-    'XPS insulation foam',
-    [33, 28, 38],
-    [15, 8, 25],
-    [0, 0, 0],
-    FOAM,
-    'Cleanest cuts; heat and solvent melt it.',
-  ),
+  material('xps-foam', 'XPS insulation foam', [33, 28, 38], [15, 8, 25], [0, 0, 0], FOAM, 'Cleanest cuts; heat and solvent melt it.'),
   material(
     'eps-foam',
     'EPS insulation foam',
@@ -87,15 +71,7 @@ export const materials: Catalogue['materials'] = [
     { ...FOAM, waterPassage: 'yes', scoreMm: 1, passMm: 2 },
     'Bows when one face is wetted.',
   ),
-  material(
-    'peeled-foam-board',
-    'Foam board, faces peeled',
-    [45, 30, 60],
-    [12, 8, 16],
-    [0, 0, 0],
-    FOAM,
-    'Takes texture well; fragile rim.',
-  ),
+  material('peeled-foam-board', 'Foam board, faces peeled', [45, 30, 60], [12, 8, 16], [0, 0, 0], FOAM, 'Takes texture well; fragile rim.'),
   material('mdf', 'MDF', [750, 700, 800], [3000, 2500, 4000], [0.3, 0.2, 0.4], WOOD, 'Seal both faces and the rim.'),
   material('hardboard', 'Hardboard', [950, 900, 1000], [4000, 3000, 5000], [0.3, 0.2, 0.4], WOOD, 'Seal both faces.'),
   material(
@@ -107,15 +83,7 @@ export const materials: Catalogue['materials'] = [
     { ...WOOD, hatch: 'grain' },
     'Flattest of the woods.',
   ),
-  material(
-    'particle-board',
-    'Particle board',
-    [670, 620, 720],
-    [2500, 2000, 3000],
-    [0.33, 0.25, 0.4],
-    WOOD,
-    'Heavy, crumbly rim.',
-  ),
+  material('particle-board', 'Particle board', [670, 620, 720], [2500, 2000, 3000], [0.33, 0.25, 0.4], WOOD, 'Heavy, crumbly rim.'),
   material('foamed-pvc', 'Foamed PVC', [580, 500, 680], [1200, 900, 1500], [0, 0, 0], PLASTIC, 'Stays flat when wetted.'),
   material(
     'fluted-pp',

@@ -37,14 +37,8 @@ export const airs: Catalogue['airs'] = [
 ];
 
 export const cautions: Catalogue['cautions'] = [
-  {
-    id: 'blade',
-    text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.',
-  },
-  {
-    id: 'saw',
-    text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.',
-  },
+  { id: 'blade', text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
+  { id: 'saw', text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
   { id: 'hot', text: 'Hot tip and wire burn. Keep the air moving.' },
   { id: 'fumes', text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
   { id: 'spray', text: 'Outdoors or under extraction, mask for vapours, no flame.' },
