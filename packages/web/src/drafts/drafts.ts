@@ -8,11 +8,13 @@ export interface Draft {
 }
 
 const PREFIX = 'spare-acre/draft';
-const tab = claimTab();
+let claimed: Promise<string> | null = null;
+/** Claimed on first use, once for as long as the page lives. */
+const thisTab = (): Promise<string> => (claimed ??= claimTab());
 
 /** Keeps a draft in this browser, so that a lost server or a closed tab loses nothing. */
 export async function keepDraft(boardId: string, draft: Draft): Promise<void> {
-  const key = `${PREFIX}/${boardId}/${await tab}`;
+  const key = `${PREFIX}/${boardId}/${await thisTab()}`;
   try {
     localStorage.setItem(key, JSON.stringify(draft));
   } catch {
@@ -22,12 +24,12 @@ export async function keepDraft(boardId: string, draft: Draft): Promise<void> {
 
 /** Forgets this tab's draft once it is saved. */
 export async function dropDraft(boardId: string): Promise<void> {
-  localStorage.removeItem(`${PREFIX}/${boardId}/${await tab}`);
+  localStorage.removeItem(`${PREFIX}/${boardId}/${await thisTab()}`);
 }
 
 /** This tab's draft of a board, else one left by a tab that is gone; it is taken over. Unreadable ones are skipped. */
 export async function findDraft(boardId: string): Promise<Draft | null> {
-  const own = await tab;
+  const own = await thisTab();
   const open = await openTabs();
   const keys = Object.keys(localStorage).filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
   const tabOf = (key: string): string => key.split('/').at(-1)!;
