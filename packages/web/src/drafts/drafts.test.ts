@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
+import type * as Drafts from './drafts';
 import { BOARD_ID, CATALOGUE, someLocks } from '../testing/world';
 
 const draft = { baseRevision: 4, plan: { ...brinefold(CATALOGUE), name: 'Half done' } };
@@ -13,8 +14,8 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 /** A tab that opens now. Its locks are let go when the tab is closed. */
-const aTab = (): Promise<typeof import('./drafts')> => import('./drafts');
-async function reload(): Promise<typeof import('./drafts')> {
+const aTab = (): Promise<typeof Drafts> => import('./drafts');
+async function reload(): Promise<typeof Drafts> {
   locks.clear();
   vi.resetModules();
   return aTab();

@@ -5,7 +5,7 @@ import { useDrawer } from '../stores/drawer';
 import { freshStores, someLocks } from '../testing/world';
 import FigureCell from './FigureCell.vue';
 
-vi.mock('../worker/reckoning', () => ({ Reckoning: class {} }));
+vi.mock('../worker/reckoning', () => import('../testing/idle-reckoning'));
 
 beforeEach(() => {
   vi.useFakeTimers();

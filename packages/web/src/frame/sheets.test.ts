@@ -8,7 +8,7 @@ import { freshStores, someLocks } from '../testing/world';
 import WarningCard from './WarningCard.vue';
 import WorkingSheet from './WorkingSheet.vue';
 
-vi.mock('../worker/reckoning', () => ({ Reckoning: class {} }));
+vi.mock('../worker/reckoning', () => import('../testing/idle-reckoning'));
 beforeEach(() => {
   someLocks();
   freshStores();

@@ -5,12 +5,7 @@ import { BOARD_ID, CATALOGUE, aServer, aStoredBoard, freshStores, someLocks } fr
 import { usePlan } from '../stores/plan';
 import { useSketch } from './useSketch';
 
-vi.mock('../worker/reckoning', () => ({
-  Reckoning: class {
-    open = (): void => undefined;
-    change = (): void => undefined;
-  },
-}));
+vi.mock('../worker/reckoning', () => import('../testing/idle-reckoning'));
 
 beforeEach(() => {
   someLocks();

@@ -1,0 +1,6 @@
+/** A worker that takes everything and answers nothing: for tests of what happens before an answer. */
+export class Reckoning {
+  open = (): void => undefined;
+  change = (): void => undefined;
+  close = (): void => undefined;
+}
