@@ -1,6 +1,4 @@
-import { type Catalogue, materialBy } from '../catalogue';
 import type { CutJob } from './cut-sheets';
-import { passesThrough } from './cut-time';
 import type { Part } from './parts';
 
 /** One part as it is marked out on its sheet: measured from the left and the top edge only, so that no one adds up by hand. */
@@ -12,12 +10,10 @@ export interface CutRow {
   readonly leftMm: number;
   readonly topMm: number;
   readonly turned: boolean;
-  readonly passes: number;
 }
 
 /** The parts of one sheet in the order they are marked out: row by row from the top, then from the left. */
-export function cutList(job: CutJob, sheetIndex: number, catalogue: Catalogue): readonly CutRow[] {
-  const material = materialBy(catalogue, job.materialId);
+export function cutList(job: CutJob, sheetIndex: number): readonly CutRow[] {
   const placements = [...job.layout.sheets[sheetIndex]!.placements].sort((a, b) => a.yMm - b.yMm || a.xMm - b.xMm);
   return placements.map(({ blankId, xMm, yMm, widthMm, depthMm, turned }, i) => ({
     part: job.parts.find(({ id }) => id === blankId)!,
@@ -27,6 +23,5 @@ export function cutList(job: CutJob, sheetIndex: number, catalogue: Catalogue): 
     leftMm: xMm,
     topMm: yMm,
     turned,
-    passes: passesThrough(material, job.thicknessMm),
   }));
 }

@@ -1,6 +1,7 @@
 import { type Catalogue, type Sheet, type Tool, materialBy, sheetsOf, toolBy } from '../catalogue';
 import { type Figure, given, reckon, total } from '../units';
-import { type Blank, type Layout, type SheetRule, fewestSheets, layOut } from './layout';
+import { type Blank, type Layout, type SheetRule, layOut, packingAreas } from './layout';
+import { passes } from './cut-time';
 import type { Part } from './parts';
 
 /** All parts of one material and thickness, laid on the stock size that costs least. */
@@ -17,10 +18,11 @@ export interface CutJob {
   readonly sheet: Sheet | null;
   readonly layout: Layout;
   readonly sheetCount: Figure<'1'>;
-  readonly fewest: number;
+  /** No plan can use fewer sheets. */
+  readonly fewest: Figure<'1'>;
+  readonly passes: Figure<'1'>;
   readonly cost: Figure<'money'>;
-  /** Share of the sheets that ends up as parts, 0 to 1. */
-  readonly usedShare: number;
+  readonly used: Figure<'%'>;
 }
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
@@ -60,7 +62,6 @@ function cutJob(key: string, parts: readonly Part[], trimMm: number, catalogue: 
     best === undefined ? 'not stocked' : `${best.sheet.widthMm} × ${best.sheet.depthMm} mm, ${parts.length} parts laid out`,
   );
   const price = given(`${name}, a sheet`, best?.sheet.priceMinor ?? 0, 'money', 'catalogue', 'invented price');
-  const sheetsMm2 = count * rule.widthMm * rule.depthMm;
   const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
   return {
     key,
@@ -74,16 +75,38 @@ function cutJob(key: string, parts: readonly Part[], trimMm: number, catalogue: 
     layout,
     sheetCount,
     sheet: best?.sheet ?? null,
-    fewest:
-      best === undefined
-        ? 0
-        : fewestSheets(
-            blanks.filter(({ id }) => !layout.tooLarge.includes(id)),
-            rule,
-          ),
+    fewest: fewestFor(
+      name,
+      blanks.filter(({ id }) => !layout.tooLarge.includes(id)),
+      rule,
+    ),
+    passes: passes(material, thicknessMm),
     cost: reckon(`${name}, cost`, 'money', sheetCount, '×', price),
-    usedShare: count === 0 ? 0 : laid.reduce((sum, part) => sum + part.areaMm2, 0) / sheetsMm2,
+    used: usedOf(name, laid, sheetCount, rule),
   };
+}
+
+/** The bound of `fewestSheets` as a figure; 0 where there is nothing to lay out. */
+function fewestFor(name: string, blanks: readonly Blank[], rule: SheetRule): Figure<'1'> {
+  const { blanksMm2, usableMm2 } = packingAreas(blanks, rule);
+  if (blanksMm2 === 0) return given(`${name}: no part to lay out`, 0, '1', 'layout');
+  const taken = given(`${name}: boxes of all parts, kerf on two sides`, blanksMm2, 'mm²', 'drawing');
+  const room = given(`${name}: a sheet less its trim`, usableMm2, 'mm²', 'catalogue', 'one kerf may hang over the trim');
+  return reckon(`${name}: fewest sheets`, '1', taken, '⌈÷⌉', room);
+}
+
+/** How much of the sheets ends up as parts; 0 % of none. */
+function usedOf(name: string, laid: readonly Part[], sheets: Figure<'1'>, rule: SheetRule): Figure<'%'> {
+  if (sheets.value === 0) return given(`${name}: no sheet`, 0, '%', 'layout');
+  const parts = given(
+    `${name}: true outlines of the parts`,
+    laid.reduce((sum, part) => sum + part.areaMm2, 0),
+    'mm²',
+    'drawing',
+  );
+  const sheet = given(`${name}: a whole sheet`, rule.widthMm * rule.depthMm, 'mm²', 'catalogue', `${rule.widthMm} × ${rule.depthMm} mm`);
+  const share = reckon(`${name}: share`, '1', parts, '÷', reckon(`${name}: all sheets`, 'mm²', sheets, '×', sheet));
+  return reckon(`${name}: becomes parts`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
 }
 
 /** All sheets of all jobs. */

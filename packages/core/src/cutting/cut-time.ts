@@ -11,22 +11,20 @@ export function passesThrough(material: Material, thicknessMm: number): number {
   return (material.scoreMm > 0 ? 1 : 0) + wholeUp(afterScore / material.passMm);
 }
 
+/** {@link passesThrough} as a figure. */
+export function passes(material: Material, thicknessMm: number): Figure<'1'> {
+  const note =
+    material.scoreMm > 0 ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass` : `${material.passMm} mm a pass`;
+  return given(`Passes through ${thicknessMm} mm of ${material.name}`, passesThrough(material, thicknessMm), '1', 'catalogue', note);
+}
+
 /** Hands-on minutes to mark and cut parts that share a tile: cut length × passes ÷ speed, and the marking. */
 export function cutMinutes(label: string, parts: readonly Part[], catalogue: Catalogue): Figure<'min'> {
   const cuts = parts.map((part) => {
     const material = materialBy(catalogue, part.materialId);
     const tool = toolBy(catalogue, material.toolId);
     const length = inMetres(given(`${part.name}, round the part`, part.cutMm, 'mm', 'drawing'));
-    const note =
-      material.scoreMm > 0 ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass` : `${material.passMm} mm a pass`;
-    const passes = given(
-      `Passes through ${part.thicknessMm} mm of ${material.name}`,
-      passesThrough(material, part.thicknessMm),
-      '1',
-      'catalogue',
-      note,
-    );
-    const path = reckon(`${part.name}, blade travel`, 'm', length, '×', passes);
+    const path = reckon(`${part.name}, blade travel`, 'm', length, '×', passes(material, part.thicknessMm));
     return reckon(`${part.name}, cutting`, 'min', path, '÷', estimated(`${tool.name}, a pass`, tool.mPerMin, 'm/min'));
   });
   const lines = given('Lines to mark', parts.length * LINES_PER_PART, '1', 'layout', `${LINES_PER_PART} a part`);

@@ -168,7 +168,11 @@ describe('what is cut for a board', () => {
       ['XPS insulation foam, 30 mm', 2, 1250],
     ]);
     expect(totalSheets(jobs).value).toBe(4);
-    const rows = cutList(jobs[0]!, 0, CATALOGUE);
+    // four boxes of 603 × 403 over a sheet of 1213 × 603; 0.96 m² of parts on two sheets of 1220 × 610
+    expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (1213 * 603)));
+    expect(jobs[0]!.used.value).toBeCloseTo((100 * 960_000) / (2 * 1220 * 610), 9);
+    expect(jobs[1]!.passes.value).toBe(4);
+    const rows = cutList(jobs[0]!, 0);
     expect(rows.map(({ number, leftMm, topMm }) => [number, leftMm, topMm])).toEqual([
       [1, 5, 5],
       [2, 408, 5],

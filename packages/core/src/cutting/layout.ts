@@ -1,3 +1,5 @@
+import { wholeUp } from '../units';
+
 /** A rectangle to be placed. Sizes in mm, without kerf. */
 export interface Blank {
   readonly id: string;
@@ -77,11 +79,17 @@ export function layOut(blanks: readonly Blank[], rule: SheetRule): Layout {
   return { sheets: best ?? [], tooLarge };
 }
 
-/** mm² over the sheets' usable area, rounded up: no layout can take fewer sheets. */
-export function fewestSheets(blanks: readonly Blank[], rule: SheetRule): number {
+/** What the parts take with their kerf, and what a sheet has for them; one kerf may hang over the trim on two sides. */
+export function packingAreas(blanks: readonly Blank[], rule: SheetRule): { readonly blanksMm2: number; readonly usableMm2: number } {
   const usableMm2 = (rule.widthMm - 2 * rule.trimMm + rule.kerfMm) * (rule.depthMm - 2 * rule.trimMm + rule.kerfMm);
   const blanksMm2 = blanks.reduce((sum, b) => sum + (b.widthMm + rule.kerfMm) * (b.depthMm + rule.kerfMm), 0);
-  return Math.ceil(blanksMm2 / usableMm2 - 1e-9);
+  return { blanksMm2, usableMm2 };
+}
+
+/** The area bound: no layout can take fewer sheets. */
+export function fewestSheets(blanks: readonly Blank[], rule: SheetRule): number {
+  const { blanksMm2, usableMm2 } = packingAreas(blanks, rule);
+  return wholeUp(blanksMm2 / usableMm2);
 }
 
 function pack(sorted: readonly Blank[], rule: SheetRule, split: (typeof SPLITS)[number]): LaidSheet[] {

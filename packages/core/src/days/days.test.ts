@@ -2,19 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Calendar } from '../plan';
 import { given } from '../units';
-import {
-  type Step,
-  agendaOf,
-  clock,
-  dayText,
-  momentText,
-  planDays,
-  readyBoundMin,
-  scheduleSteps,
-  weekdayOf,
-  windowsOf,
-  withHours,
-} from '.';
+import { type Step, agendaOf, clock, dayText, momentText, planDays, scheduleSteps, slowestAlone, weekdayOf, windowsOf, withHours } from '.';
 
 /** 2026-11-30 is a Monday. */
 const CALENDAR: Calendar = {
@@ -35,6 +23,7 @@ function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: n
     stepId: id,
     tileId,
     work: minutes(`${id} ${tileId}`, workMin),
+    alone: minutes(`${id} ${tileId}`, workMin),
     wait: minutes(`${id} dries`, waitMin),
     cure: minutes(`${id} cures`, waitMin),
   }));
@@ -120,8 +109,19 @@ describe('evenings', () => {
     ]);
   });
 
+  test('the bound leaves set-up to other tiles and breaks tasks off at will', () => {
+    const [step] = [aStep('paint', [['A1', 130, 60]])];
+    const withSetUp = { ...step!, tasks: step!.tasks.map((task) => ({ ...task, work: minutes('with set-up', 140) })) };
+    const [slot] = slowestAlone([withSetUp], CALENDAR);
+    expect(slot!.stretches).toEqual([
+      { fromMin: DAY + 1140, toMin: DAY + 1260 },
+      { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1150 },
+    ]);
+    expect(planDays([withSetUp], CALENDAR).bound!.text).toBe('Thu 3 Dec, 20:10');
+  });
+
   test('nothing to do is never ready nor late', () => {
-    expect(planDays([], CALENDAR)).toMatchObject({ ready: null, boundMin: 0 });
+    expect(planDays([], CALENDAR)).toMatchObject({ ready: null, bound: null });
   });
 
   test('the agenda names each sitting with its tiles', () => {
@@ -167,7 +167,7 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
       }
       const last = Math.max(...days.slots.map(({ curedMin }) => curedMin));
       expect(days.ready!.at.value).toBeCloseTo(last, 3);
-      expect(readyBoundMin(steps, CALENDAR)).toBeLessThanOrEqual(last + 1e-6);
+      expect(days.bound!.at.value).toBeLessThanOrEqual(last + 1e-6);
     }),
     { numRuns: 200 },
   );

@@ -1,8 +1,7 @@
 import type { Calendar } from '../plan';
 import { type Figure, total } from '../units';
-import { momentText } from './calendar';
 import { type Ready, readyOf } from './ready';
-import { type Slot, readyBoundMin, scheduleSteps } from './schedule';
+import { type Slot, scheduleSteps, slowestAlone } from './schedule';
 import type { Step } from './tasks';
 
 /** The plan of evenings. */
@@ -12,14 +11,12 @@ export interface Days {
   /** null for a board with nothing to do. */
   readonly ready: Ready | null;
   /** No order of work can beat this. */
-  readonly boundMin: number;
-  readonly boundText: string;
+  readonly bound: Ready | null;
 }
 
 /** Ninth stage: steps into bench hours. */
 export function planDays(steps: readonly Step[], calendar: Calendar): Days {
   const slots = scheduleSteps(steps, calendar);
-  const boundMin = readyBoundMin(steps, calendar);
   return {
     slots,
     handsOn: total(
@@ -28,7 +25,6 @@ export function planDays(steps: readonly Step[], calendar: Calendar): Days {
       steps.map(({ work }) => work),
     ),
     ready: readyOf(slots, calendar),
-    boundMin,
-    boundText: momentText(calendar.startsOn, boundMin),
+    bound: readyOf(slowestAlone(steps, calendar), calendar),
   };
 }

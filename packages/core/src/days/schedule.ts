@@ -26,10 +26,7 @@ export function scheduleSteps(steps: readonly Step[], calendar: Calendar): reado
   const tileFreeMin = new Map<string, number>();
   return steps.flatMap(({ tasks }) =>
     tasks.map((task) => {
-      const stretches = bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value);
-      const startMin = stretches[0]!.fromMin;
-      const endMin = stretches.at(-1)!.toMin;
-      const slot = { task, stretches, startMin, endMin, nextMin: endMin + task.wait.value, curedMin: endMin + task.cure.value };
+      const slot = slotFor(task, bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value));
       tileFreeMin.set(task.tileId, slot.nextMin);
       return slot;
     }),
@@ -37,18 +34,35 @@ export function scheduleSteps(steps: readonly Step[], calendar: Calendar): reado
 }
 
 /**
- * No order of work can be ready before this: the slowest tile on its own, with the bench all to itself.
- * @returns minutes since midnight before the first day; 0 without tasks
+ * The slowest tile with the bench all to itself, set-up done by others and every task broken off at will: no order of
+ * work can be ready before it.
+ * @returns that tile's slots, their tasks without set-up; none without tasks
  */
-export function readyBoundMin(steps: readonly Step[], calendar: Calendar): number {
-  const tiles = new Set(steps.flatMap(({ tasks }) => tasks.map(({ tileId }) => tileId)));
-  return Math.max(
-    0,
-    ...[...tiles].map((tileId) => {
-      const alone = steps.map((step) => ({ ...step, tasks: step.tasks.filter((task) => task.tileId === tileId) }));
-      return Math.max(...scheduleSteps(alone, calendar).map(({ curedMin }) => curedMin));
-    }),
-  );
+export function slowestAlone(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
+  const tasks = steps.flatMap((step) => step.tasks).map((task) => ({ ...task, work: task.alone }));
+  const tiles = new Set(tasks.map(({ tileId }) => tileId));
+  let slowest: readonly Slot[] = [];
+  for (const tileId of tiles) {
+    const bench = new Bench(calendar);
+    let freeMin = 0;
+    const slots = tasks
+      .filter((task) => task.tileId === tileId)
+      .map((task) => {
+        const slot = slotFor(task, bench.bookInStretches(freeMin, task.work.value));
+        freeMin = slot.nextMin;
+        return slot;
+      });
+    if (curedMin(slots) > curedMin(slowest)) slowest = slots;
+  }
+  return slowest;
+}
+
+const curedMin = (slots: readonly Slot[]): number => Math.max(0, ...slots.map((slot) => slot.curedMin));
+
+function slotFor(task: Task, stretches: readonly Window[]): Slot {
+  const startMin = stretches[0]!.fromMin;
+  const endMin = stretches.at(-1)!.toMin;
+  return { task, stretches, startMin, endMin, nextMin: endMin + task.wait.value, curedMin: endMin + task.cure.value };
 }
 
 /** Slack against the last bits of sums of minutes. */
@@ -75,7 +89,8 @@ class Bench {
     }
   }
 
-  private bookInStretches(readyMin: number, workMin: number): Window[] {
+  /** Books work from `readyMin` on, broken off wherever the free time ends. */
+  bookInStretches(readyMin: number, workMin: number): Window[] {
     const stretches: Window[] = [];
     let left = workMin;
     while (left > SLACK_MIN) {

@@ -14,6 +14,8 @@ export interface Task {
   readonly stepId: string;
   readonly tileId: string;
   readonly work: Figure<'min'>;
+  /** The work without the set-up that its step shares. */
+  readonly alone: Figure<'min'>;
   /** Until the next task on the same tile may start. */
   readonly wait: Figure<'min'>;
   /** Until it is through, should nothing come after. */
@@ -293,6 +295,7 @@ const task = (stepId: string, tileId: string, work: Figure<'min'>, wait: Figure<
   stepId,
   tileId,
   work,
+  alone: work,
   wait,
   cure,
 });

@@ -49,6 +49,8 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
       return { number: fixed(value / 100, 2), unit: showing.currency };
     case '1':
       return { number: fixed(value, Number.isInteger(value) ? 0 : 2), unit: '' };
+    case '%':
+      return { number: fixed(value, 0), unit: '%' };
     case '°C':
       return imperial ? { number: fixed(value * 1.8 + 32, 0), unit: '°F' } : { number: fixed(value, 0), unit: '°C' };
     default:

@@ -7,12 +7,10 @@ import { lengthText } from '@spare-acre/core/units';
 import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
-import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import SheetDrawing from './SheetDrawing.vue';
 
 const store = usePlan();
-const catalogue = computed(() => useCatalogue().catalogue!);
 const jobs = computed(() => store.derivation?.jobs ?? []);
 const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
@@ -25,7 +23,7 @@ watch(
   { immediate: true },
 );
 
-const rows = computed(() => (job.value === null || index.value < 0 ? [] : cutList(job.value, index.value, catalogue.value)));
+const rows = computed(() => (job.value === null || index.value < 0 ? [] : cutList(job.value, index.value)));
 const system = computed(() => store.plan!.units);
 const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
 const length = (mm: number): string => lengthText(mm, system.value);
@@ -106,15 +104,9 @@ const { width, height } = useElementSize(frame);
       <section v-if="job !== null" :key="job.key">
         <h3>{{ job.name }}</h3>
         <FigureLine label="Sheets" :figure="job.sheetCount" />
-        <div class="line">
-          <span>No plan can use fewer than</span><span>{{ job.fewest }}</span>
-        </div>
-        <div class="line">
-          <span>Becomes parts</span><span>{{ Math.round(job.usedShare * 100) }} %</span>
-        </div>
-        <div v-if="rows[0]" class="line">
-          <span>Passes of the blade</span><span>{{ rows[0].passes }}</span>
-        </div>
+        <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
+        <FigureLine label="Becomes parts" :figure="job.used" />
+        <FigureLine label="Passes of the blade" :figure="job.passes" />
         <FigureLine label="Cost" :figure="job.cost" />
       </section>
       <section>

@@ -80,9 +80,12 @@ const hoursOn = (weekday: number): string =>
       <ViewWarnings view="days" />
       <section v-if="derived !== null">
         <FigureLine v-if="derived.days.ready !== null" label="Ready" :figure="derived.days.ready.at" :text="derived.days.ready.text" />
-        <div class="line">
-          <span>No order of work beats</span><span>{{ derived.days.boundText }}</span>
-        </div>
+        <FigureLine
+          v-if="derived.days.bound !== null"
+          label="No order of work beats"
+          :figure="derived.days.bound.at"
+          :text="derived.days.bound.text"
+        />
         <FigureLine label="Hands-on" :figure="derived.days.handsOn" />
       </section>
       <section>
