@@ -15,7 +15,9 @@ export default defineConfig({
   outputDir: '../reports/browser',
   workers: 2,
   fullyParallel: true,
-  timeout: 60_000,
+  // Two servers, two browsers and a database share two cores: slow is not wrong.
+  timeout: 120_000,
+  retries: process.env['CI'] === undefined ? 0 : 1,
   expect: { timeout: 10_000 },
   reporter: [['line'], ['json']],
   use: {

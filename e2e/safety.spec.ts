@@ -1,5 +1,5 @@
-import { type Page } from '@playwright/test';
-import { expect, openBrinefold, test } from './app';
+import { type BrowserContext, type Page } from '@playwright/test';
+import { type App, expect, openBrinefold, test } from './app';
 
 /** Raises the height of a feature by typing. */
 async function setField(page: Page, featureId: string, label: string, value: string): Promise<void> {
@@ -10,11 +10,17 @@ async function setField(page: Page, featureId: string, label: string, value: str
   await field.press('Enter');
 }
 
-test('two tabs on one board: the second is told, both changes go together, and nothing is lost', async ({ page, app, context }) => {
+/** Brinefold in a second tab beside the first. */
+async function secondTab(page: Page, app: App, context: BrowserContext): Promise<Page> {
   await openBrinefold(page, app);
   const other = await context.newPage();
   await other.goto(page.url());
   await expect(other.getByTestId('tally-ready')).toContainText('Dec');
+  return other;
+}
+
+test('two tabs on one board: the second is told, both changes go together, and nothing is lost', async ({ page, app, context }) => {
+  const other = await secondTab(page, app, context);
 
   await setField(page, 'mound', 'Height', '30');
   await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
@@ -39,10 +45,7 @@ test('the same thing changed in two tabs: the clash is named, and taking the oth
   app,
   context,
 }) => {
-  await openBrinefold(page, app);
-  const other = await context.newPage();
-  await other.goto(page.url());
-  await expect(other.getByTestId('tally-ready')).toContainText('Dec');
+  const other = await secondTab(page, app, context);
   await setField(page, 'mound', 'Height', '30');
   await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
   await setField(other, 'mound', 'Height', '40');

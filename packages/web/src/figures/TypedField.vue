@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { ref, useId, watch } from 'vue';
+
+/**
+ * A field for something typed. `read` takes what was typed and says what is wrong with it, or nothing. What was typed stays
+ * in the field until it is right or given up with Escape.
+ */
+const props = defineProps<{ label: string; stored: string; unit?: string; isWords?: boolean; read: (typed: string) => string }>();
+const id = useId();
+const typed = ref('');
+const problem = ref('');
+watch(() => props.stored, reset, { immediate: true });
+
+function reset(): void {
+  typed.value = props.stored;
+  problem.value = '';
+}
+function commit(): void {
+  problem.value = typed.value === props.stored ? '' : props.read(typed.value);
+  if (problem.value === '') reset();
+}
+</script>
+
+<template>
+  <div class="field" :class="{ wide: isWords }">
+    <label :for="id">{{ label }}</label>
+    <span class="entry">
+      <input
+        :id="id"
+        v-model="typed"
+        :inputmode="isWords ? 'text' : 'decimal'"
+        autocomplete="off"
+        :aria-invalid="problem !== ''"
+        :aria-describedby="problem === '' ? undefined : `${id}-problem`"
+        @change="commit"
+        @keydown.enter="commit"
+        @keydown.escape.stop="reset"
+      />
+      <span v-if="unit !== undefined" class="unit">{{ unit }}</span>
+    </span>
+    <p v-if="problem !== ''" :id="`${id}-problem`" class="problem" role="alert">{{ problem }}</p>
+  </div>
+</template>
