@@ -2,7 +2,7 @@ export { ZONE_KINDS, tableDepthMm, tableWidthMm } from './plan';
 export type { Calendar, Climate, Coat, Feature, FeatureKind, GroundLayer, Plan, PlanDraft, Shape, Stack, Table, ZoneKind } from './plan';
 export { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
 export { copyOf, freshStrip, newFeature } from './new-feature';
-export { evenSplit, fewestTiles, newPlan } from './new-plan';
+export { evenSplit, newPlan } from './new-plan';
 export type { NewBoard } from './new-plan';
 export {
   fittedTo,

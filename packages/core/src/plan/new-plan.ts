@@ -1,5 +1,4 @@
 import type { Catalogue } from '../catalogue';
-import { LIMITS } from './limits';
 import type { Coat, Plan } from './plan';
 
 /** What a builder says of a new board; the rest starts from defaults that can all be changed. */
@@ -51,9 +50,6 @@ export function evenSplit(lengthMm: number, count: number): number[] {
   const last = Math.round((lengthMm - each * (count - 1)) * 1000) / 1000;
   return Array.from({ length: count }, (_, i) => (i === count - 1 ? last : each));
 }
-
-/** The smallest count of tiles along a length that keeps each within what a tile may be. */
-export const fewestTiles = (lengthMm: number): number => Math.max(1, Math.ceil(lengthMm / LIMITS.tileMm.max));
 
 const coat = ({ stuffId, methodId }: { stuffId: string; methodId: string }): Coat => ({
   id: `${stuffId}-${methodId}`,

@@ -1,4 +1,4 @@
-import { type Catalogue, adhesiveBy, sheetsOf, thicknessesOf } from '../catalogue';
+import { type Catalogue, adhesiveBy, thicknessesOf } from '../catalogue';
 import type { Stack } from '../plan';
 import { type GlueFit, glueFit } from './glue';
 
@@ -56,7 +56,3 @@ export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stac
     glueBelowId: glue?.id ?? top.glueBelowId,
   };
 }
-
-/** Whether a material is stocked in a thickness. */
-export const isStocked = (catalogue: Catalogue, materialId: string, thicknessMm: number): boolean =>
-  sheetsOf(catalogue, materialId, thicknessMm).length > 0;

@@ -4,5 +4,5 @@ export { goesThrough, stackUp } from './stack';
 export type { BaseLayer, BoardStack, Joint, RaisedStack } from './stack';
 export { glueFit, glueMass, glueNeeds } from './glue';
 export type { GlueFit, GlueNeed } from './glue';
-export { freshLayer, glueChoices, isStocked, materialBelow, materialChoices, nearestThickness, thicknessChoices } from './choices';
+export { freshLayer, glueChoices, materialBelow, materialChoices, nearestThickness, thicknessChoices } from './choices';
 export type { Choice, GlueChoice } from './choices';

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
+import { tilesOf } from '@spare-acre/core/ground';
 import { type Plan, shapeRegion, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { drawingOrder, fillOf, regionPath } from '../ground/paths';
 
@@ -12,13 +13,10 @@ const view = computed(() => {
   const [widthMm, depthMm] = [tableWidthMm(table), tableDepthMm(table)];
   const k = Math.min(WIDTH_PX / widthMm, HEIGHT_PX / depthMm);
   const toPx = (p: { x: number; y: number }): { x: number; y: number } => ({ x: p.x * k, y: p.y * k });
-  const starts = (sizes: readonly number[]): number[] =>
-    sizes.slice(0, -1).map((_, i) => sizes.slice(0, i + 1).reduce((sum, size) => sum + size, 0) * k);
   return {
     width: widthMm * k,
     height: depthMm * k,
-    columns: starts(table.columnWidthsMm),
-    rows: starts(table.rowDepthsMm),
+    tiles: tilesOf(table).map(({ id, box }) => ({ id, a: toPx({ x: box.left, y: box.top }), b: toPx({ x: box.right, y: box.bottom }) })),
     features: drawingOrder(props.plan.features).map((feature) => ({ feature, d: regionPath(shapeRegion(feature.shape), toPx) })),
   };
 });
@@ -35,8 +33,7 @@ const view = computed(() => {
   >
     <rect :width="view.width" :height="view.height" fill="url(#hatch-open)" />
     <path v-for="{ feature, d } in view.features" :key="feature.id" :d="d" class="feature" :class="feature.kind" :fill="fillOf(feature)" />
-    <line v-for="x in view.columns" :key="`c${x}`" class="seam" :x1="x" :x2="x" y1="0" :y2="view.height" />
-    <line v-for="y in view.rows" :key="`r${y}`" class="seam" :y1="y" :y2="y" x1="0" :x2="view.width" />
+    <rect v-for="{ id, a, b } in view.tiles" :key="id" class="seam" fill="none" :x="a.x" :y="a.y" :width="b.x - a.x" :height="b.y - a.y" />
     <rect class="table-edge" :width="view.width" :height="view.height" />
   </svg>
 </template>

@@ -1,2 +1,2 @@
 /** A short name no one else has: for features, tabs and the like. */
-export const nanoid = (): string => crypto.randomUUID().replaceAll('-', '').slice(0, 12);
+export const shortId = (): string => crypto.randomUUID().replaceAll('-', '').slice(0, 12);

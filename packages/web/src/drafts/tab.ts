@@ -1,4 +1,4 @@
-import { nanoid } from './name';
+import { shortId } from './name';
 
 const KEY = 'spare-acre/tab';
 const lockName = (tab: string): string => `spare-acre/tab/${tab}`;
@@ -9,7 +9,7 @@ const lockName = (tab: string): string => `spare-acre/tab/${tab}`;
  */
 export async function claimTab(): Promise<string> {
   const known = sessionStorage.getItem(KEY);
-  const tab = known !== null && (await holdLock(lockName(known))) ? known : nanoid();
+  const tab = known !== null && (await holdLock(lockName(known))) ? known : shortId();
   if (tab !== known) await holdLock(lockName(tab));
   sessionStorage.setItem(KEY, tab);
   return tab;

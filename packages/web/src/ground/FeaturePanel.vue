@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { LIMITS, type Feature, copyOf, fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/plan';
-import { nanoid } from '../drafts/name';
+import { shortId } from '../drafts/name';
 import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
 import TextField from '../figures/TextField.vue';
@@ -44,7 +44,7 @@ function setDepth(mm: number): string {
   });
 }
 function duplicate(): void {
-  const id = nanoid();
+  const id = shortId();
   const plan = store.plan!;
   const copy = copyOf(plan, props.feature, movedBy(shape.value, 30, 30), id);
   if (store.edit(`Copy ${props.feature.name}`, (draft) => void draft.features.push(copy as never)) === '') select(id);

@@ -1,5 +1,5 @@
 import type { Point } from '@spare-acre/core/geometry';
-import { nanoid } from '../drafts/name';
+import { shortId } from '../drafts/name';
 
 /** One drag: where it began, its own name for undo, and what to do on the way. */
 export interface Drag {
@@ -17,7 +17,7 @@ export function useDragMm(toMm: (event: PointerEvent) => Point): (event: Pointer
     event.stopPropagation();
     const target = event.currentTarget as Element;
     const from = toMm(event);
-    const gesture = nanoid();
+    const gesture = shortId();
     let hasMoved = false;
     target.setPointerCapture(event.pointerId);
     const onMove = (raw: Event): void => {

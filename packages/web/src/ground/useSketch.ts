@@ -1,7 +1,7 @@
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
 import type { Point } from '@spare-acre/core/geometry';
 import { type Shape, freshStrip, newFeature, rectangle, snapLines, snapped } from '@spare-acre/core/plan';
-import { nanoid } from '../drafts/name';
+import { shortId } from '../drafts/name';
 import { usePlan } from '../stores/plan';
 import { type Tool, TOOLS, type ToolId } from './tools';
 
@@ -58,7 +58,7 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
       refusal.value = 'Two points at least: Space or a click sets one.';
       return;
     }
-    const id = nanoid();
+    const id = shortId();
     const feature = newFeature(store.plan!, draws.kind, made, id);
     refusal.value = store.edit(`Draw ${feature.name.toLowerCase()}`, (plan) => void plan.features.push(feature as never));
     if (refusal.value !== '') return;

@@ -3,7 +3,7 @@ import { computed } from 'vue';
 import type { PlanDraft } from '@spare-acre/core/plan';
 import { freshLayer, glueChoices, materialBelow, materialChoices, nearestThickness, thicknessChoices } from '@spare-acre/core/stack';
 import { lengthField } from '@spare-acre/core/units';
-import { nanoid } from '../drafts/name';
+import { shortId } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
 import FigureLine from '../figures/FigureLine.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
@@ -48,11 +48,18 @@ function setSubstrate(materialId: string): void {
     draft.substrate =
       materialId === ''
         ? null
-        : { materialId, thicknessMm: nearestThickness(catalogue.value, materialId, draft.substrate?.thicknessMm ?? 6) };
+        : {
+            materialId,
+            thicknessMm: nearestThickness(
+              catalogue.value,
+              materialId,
+              draft.substrate?.thicknessMm ?? catalogue.value.starter.substrate.thicknessMm,
+            ),
+          };
   });
 }
 function addLayer(): void {
-  edit('Add a layer', (draft) => void draft.ground.push(freshLayer(catalogue.value, stack.value, nanoid())));
+  edit('Add a layer', (draft) => void draft.ground.push(freshLayer(catalogue.value, stack.value, shortId())));
 }
 </script>
 
