@@ -5,19 +5,11 @@ import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/work
 import { type Blank, type SheetRule, fewestSheets, layOut } from '@spare-acre/core/cutting';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/derive';
-import { type Feature, type Plan, newPlan, rectangle } from '@spare-acre/core/plan';
+import { type Feature, type FeatureKind, type Plan, newFeature, newPlan, rectangle, reshaped } from '@spare-acre/core/plan';
+import { seeded } from '@spare-acre/core/random';
 
 const WARM_ROUNDS = 30;
 const ROUNDS = 40;
-
-/** Linear congruential generator of Numerical Recipes, so that every run measures the same boards. */
-function seeded(seed: number): () => number {
-  let state = seed >>> 0;
-  return () => {
-    state = (Math.imul(state, 1664525) + 1013904223) >>> 0;
-    return state / 2 ** 32;
-  };
-}
 
 /** Median and 95th percentile in ms of a piece of work, each round told its number. */
 function timed(work: (round: number) => void): { median: number; p95: number } {
@@ -53,11 +45,8 @@ function crowdedBoard(): Plan {
       { form: 'round', centre: { x, y }, radiusMm: 20 + Math.round(random() * 60) },
       rectangle({ x, y }, { x: x + 150, y: y + 90 }),
     ];
-    const common = { id: `f${i}`, name: `Feature ${i}`, shape: shapes[i % 3]! };
-    if (i % 4 === 0) return { ...common, kind: 'raised', heightMm: 20 + 10 * (i % 3) };
-    if (i % 4 === 1) return { ...common, kind: 'pit', depthMm: 8, cutThrough: false };
-    if (i % 4 === 2) return { ...common, kind: 'water', depthMm: 8, waterMm: 4, cutThrough: false };
-    return { ...common, kind: 'route' };
+    const kinds: FeatureKind[] = ['raised', 'pit', 'water', 'route'];
+    return newFeature(board, kinds[i % 4]!, shapes[i % 3]!, `f${i}`, catalogue);
   });
   return { ...board, features };
 }
@@ -66,7 +55,7 @@ function crowdedBoard(): Plan {
 const nudged = (plan: Plan, index: number, round: number): Plan => ({
   ...plan,
   features: plan.features.map((feature, i) =>
-    i === index && feature.shape.form === 'strip' ? { ...feature, shape: { ...feature.shape, widthMm: 40 + (round % 30) } } : feature,
+    i === index && feature.shape.form === 'strip' ? reshaped(feature, { ...feature.shape, widthMm: 40 + (round % 30) }) : feature,
   ),
 });
 

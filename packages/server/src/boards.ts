@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import type { Plan } from '@spare-acre/core/plan';
+import { type Plan, migrated } from '@spare-acre/core/plan';
 import { type Result, fail, ok } from '@spare-acre/core/result';
 
 /** A board as it is stored. */
@@ -93,4 +93,10 @@ async function keepRevision(trx: Knex, id: string, revision: number, plan: Plan)
 // The driver would turn arrays into PostgreSQL arrays; JSONB wants text.
 const json = (plan: Plan): string => JSON.stringify(plan);
 
-const fromRow = ({ id, revision, saved_at, plan }: Row): StoredBoard => ({ id, revision, savedAt: saved_at.toISOString(), plan });
+const fromRow = ({ id, revision, saved_at, plan }: Row): StoredBoard => ({
+  id,
+  revision,
+  savedAt: saved_at.toISOString(),
+  // Plans of earlier versions are kept as they were saved and brought forward when they are read.
+  plan: migrated(plan) as Plan,
+});

@@ -1,4 +1,4 @@
-import { Router, json } from 'express';
+import { Router, json, raw } from 'express';
 import type { Knex } from 'knex';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Plan } from '@spare-acre/core/plan';
@@ -11,15 +11,20 @@ import {
   CreateBoard,
   Health,
   History,
+  Picture,
+  PictureParams,
   RevisionParams,
   SavePlan,
   SavedPlan,
 } from '@spare-acre/core/wire';
 import { createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
-import { badPlan, noSuchBoard, noSuchPath, staleSave } from './problems';
+import { keepPicture, readPicture } from './pictures';
+import { HttpProblem, badPlan, noSuchBoard, noSuchPath, staleSave } from './problems';
 
 /** A plan of 400 features with 300 corners each is under this. */
 const MAX_BODY = '4mb';
+/** A photo straight from a phone. */
+const MAX_PICTURE = '12mb';
 
 /** The API under `/api`. */
 export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
@@ -96,6 +101,18 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
     const { boardId } = BoardParams.parse(req.params);
     if (!(await setPutAway(db, boardId, false))) missing();
     res.status(204).end();
+  });
+
+  api.post('/pictures', raw({ limit: MAX_PICTURE, type: () => true }), async (req, res) => {
+    if (!Buffer.isBuffer(req.body)) throw new HttpProblem(415, 'Not a picture', 'picture: nothing was sent; a PNG or JPEG would do.');
+    res.status(201).json(Picture.parse(await keepPicture(db, req.body)));
+  });
+
+  api.get('/pictures/:pictureId', async (req, res) => {
+    const { pictureId } = PictureParams.parse(req.params);
+    const picture = await readPicture(db, pictureId);
+    if (picture === null) throw new HttpProblem(404, 'No such picture', 'There is no picture with that id.');
+    res.set('Cache-Control', 'private, max-age=31536000, immutable').type(picture.mediaType).send(picture.body);
   });
 
   api.use(noSuchPath);

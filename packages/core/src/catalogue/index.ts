@@ -1,2 +1,2 @@
-export type { Adhesive, Catalogue, Estimate, Material, Method, Pack, Sheet, Stuff, Tool } from './schema';
-export { adhesiveBy, airBy, cautionTexts, estimated, materialBy, methodBy, sheetsOf, stuffBy, thicknessesOf, toolBy } from './look-up';
+export type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Pack, Sheet, Stuff, Tool, Yardstick } from './schema';
+export { adhesiveBy, airBy, batteryBy, cautionTexts, estimated, joinBy, lampBy, materialBy, methodBy, sheetsOf, stuffBy, thicknessesOf, toolBy } from './look-up';

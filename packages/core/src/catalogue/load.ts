@@ -21,7 +21,7 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
-const LISTS = ['materials', 'sheets', 'adhesives', 'stuffs', 'methods', 'tools', 'airs', 'cautions'] as const;
+const LISTS = ['materials', 'sheets', 'adhesives', 'stuffs', 'methods', 'tools', 'airs', 'cautions', 'joins', 'passages', 'batteries', 'lamps', 'yardsticks'] as const;
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {
   for (const list of LISTS) {
@@ -42,12 +42,18 @@ function* danglingIds(catalogue: Catalogue): Generator<{ path: string; message: 
   for (const [i, { materialId }] of catalogue.sheets.entries()) {
     if (!materials.has(materialId)) yield { path: `sheets.${i}.materialId`, message: `no material ${materialId}` };
   }
-  for (const list of ['adhesives', 'stuffs', 'methods', 'tools'] as const) {
+  for (const list of ['adhesives', 'stuffs', 'methods', 'tools', 'joins'] as const) {
     for (const [i, { cautionIds }] of catalogue[list].entries()) {
       const missing = cautionIds.find((id) => !cautions.has(id));
       if (missing !== undefined) yield { path: `${list}.${i}.cautionIds`, message: `no caution ${missing}` };
     }
   }
-  const missing = catalogue.bench.hollowCautionIds.find((id) => !cautions.has(id));
-  if (missing !== undefined) yield { path: 'bench.hollowCautionIds', message: `no caution ${missing}` };
+  for (const key of ['hollowCautionIds', 'wiringCautionIds'] as const) {
+    const missing = catalogue.bench[key].find((id) => !cautions.has(id));
+    if (missing !== undefined) yield { path: `bench.${key}`, message: `no caution ${missing}` };
+  }
+  const { join, light } = catalogue.starter;
+  if (!ids('joins').has(join.methodId)) yield { path: 'starter.join.methodId', message: `no join ${join.methodId}` };
+  if (!ids('batteries').has(light.batteryId)) yield { path: 'starter.light.batteryId', message: `no battery box ${light.batteryId}` };
+  if (!ids('lamps').has(light.lampId)) yield { path: 'starter.light.lampId', message: `no lamp ${light.lampId}` };
 }

@@ -1,5 +1,5 @@
 import { type Figure, type Unit, given } from '../units';
-import type { Adhesive, Catalogue, Estimate, Material, Method, Sheet, Stuff, Tool } from './schema';
+import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Sheet, Stuff, Tool } from './schema';
 
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
@@ -32,6 +32,13 @@ export const methodBy = (catalogue: Catalogue, id: string): Method => byId(catal
 export const toolBy = (catalogue: Catalogue, id: string): Tool => byId(catalogue.tools, 'tool', id);
 /** @throws RangeError for an unknown id */
 export const airBy = (catalogue: Catalogue, id: string): Catalogue['airs'][number] => byId(catalogue.airs, 'air', id);
+
+/** @throws RangeError for an unknown id */
+export const joinBy = (catalogue: Catalogue, id: string): Join => byId(catalogue.joins, 'join', id);
+/** @throws RangeError for an unknown id */
+export const batteryBy = (catalogue: Catalogue, id: string): Battery => byId(catalogue.batteries, 'battery box', id);
+/** @throws RangeError for an unknown id */
+export const lampBy = (catalogue: Catalogue, id: string): Lamp => byId(catalogue.lamps, 'lamp', id);
 
 /** The caution texts for ids, in catalogue order. */
 export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {

@@ -114,6 +114,40 @@ const Tool = z.strictObject({ id: Id, name: Name, kerfMm: Estimate, mPerMin: Est
 const Air = z.strictObject({ id: Id, name: Name, factor: Estimate });
 const Caution = z.strictObject({ id: Id, text: z.string().min(1).max(300) });
 
+/** A way of holding tiles together. */
+const Join = z.strictObject({
+  id: Id,
+  name: Name,
+  /** Fixings on each tile's side of every inner seam, and pieces for each tile whatever its edges. */
+  perEdge: z.number().int().min(0).max(12),
+  perTile: z.number().int().min(0).max(12),
+  /** Pocket each fixing sits in; 0 deep for none. */
+  pocketDepthMm: notNegative,
+  pocketWidthMm: notNegative,
+  /** Its two ends differ, so each edge must give +x one and −x the other. */
+  hasPoles: z.boolean(),
+  massG: notNegative,
+  minEach: notNegative,
+  packs: z.array(Pack),
+  cautionIds: z.array(Id),
+  remark: z.string().max(200),
+});
+/** What tiles are carried through or kept in. */
+const Passage = z.strictObject({ id: Id, name: Name, widthMm: positive, heightMm: positive, depthMm: positive.nullable() });
+const Battery = z.strictObject({
+  id: Id,
+  name: Name,
+  widthMm: positive,
+  depthMm: positive,
+  heightMm: positive,
+  volts: positive,
+  mAh: Estimate,
+  priceMinor: z.number().int().positive(),
+});
+const Lamp = z.strictObject({ id: Id, name: Name, volts: positive, milliamps: positive, priceMinor: z.number().int().positive() });
+/** Real things a builder checks the scale by. */
+const Yardstick = z.strictObject({ id: Id, name: Name, form: z.enum(['person', 'door', 'step', 'post']), tallMm: positive, wideMm: positive });
+
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
   floorMinMm: Estimate,
@@ -126,6 +160,13 @@ const Bench = z.strictObject({
   bowlMl: Estimate,
   cuttingSetUpMin: Estimate,
   glueSetUpMin: Estimate,
+  /** Height of a person in real life, which the figure height stands for. */
+  personMm: Estimate,
+  /** Foam narrower than this between a pit's edge and a seam, or a strip of a feature narrower than this on a tile, breaks in the hand. */
+  seamClearMm: Estimate,
+  joinSetUpMin: Estimate,
+  wiringMinPerLamp: Estimate,
+  wiringCautionIds: z.array(Id),
 });
 
 const StarterCoats = z.array(z.strictObject({ stuffId: Id, methodId: Id })).min(1);
@@ -134,7 +175,10 @@ const Starter = z.strictObject({
   substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
   ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
   raised: z.strictObject({ materialId: Id, glueId: Id }),
-  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats }),
+  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats, plot: StarterCoats, field: StarterCoats }),
+  join: z.strictObject({ methodId: Id, offsetMm: positive }),
+  light: z.strictObject({ batteryId: Id, lampId: Id }),
+  play: z.strictObject({ baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: Id }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });
@@ -151,6 +195,11 @@ export const CatalogueSchema = z.strictObject({
   tools: z.array(Tool).min(1),
   airs: z.array(Air).min(1),
   cautions: z.array(Caution),
+  joins: z.array(Join).min(1),
+  passages: z.array(Passage),
+  batteries: z.array(Battery).min(1),
+  lamps: z.array(Lamp).min(1),
+  yardsticks: z.array(Yardstick),
   bench: Bench,
   starter: Starter,
 });
@@ -162,5 +211,9 @@ export type Adhesive = z.infer<typeof Adhesive>;
 export type Stuff = z.infer<typeof Stuff>;
 export type Method = z.infer<typeof Method>;
 export type Tool = z.infer<typeof Tool>;
+export type Join = z.infer<typeof Join>;
+export type Battery = z.infer<typeof Battery>;
+export type Lamp = z.infer<typeof Lamp>;
+export type Yardstick = z.infer<typeof Yardstick>;
 export type Estimate = z.infer<typeof Estimate>;
 export type Pack = z.infer<typeof Pack>;

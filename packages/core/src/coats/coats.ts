@@ -1,6 +1,6 @@
 import { type Catalogue, type Method, type Stuff, estimated, methodBy, stuffBy } from '../catalogue';
 import { type Zone, type Zones } from '../ground';
-import { type Coat, type Feature, type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
+import { type Coat, type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
 import { type Figure, given, inMillilitres, litresInMillilitres, reckon, total } from '../units';
 
 /** One coat on one kind of surface, over the whole board. */
@@ -25,8 +25,13 @@ export interface StuffNeed {
 export function coatNeeds(plan: Plan, zones: Zones, catalogue: Catalogue): readonly CoatNeed[] {
   return ZONE_KINDS.flatMap((kind) => {
     const zone = zones.byKind[kind];
-    return zone.coated.value <= 0 ? [] : plan.coats[kind].map((coat) => coatNeed(coat, zone, plan.features, catalogue));
+    return zone.coated.value <= 0 ? [] : plan.coats[kind].map((coat, i) => coatNeed(coat, zone, isFirstFilm(plan.coats[kind], i, catalogue), catalogue));
   });
+}
+
+/** Rims are heaped from the first paste that goes on their surface. */
+function isFirstFilm(coats: readonly Coat[], index: number, catalogue: Catalogue): boolean {
+  return coats.findIndex(({ stuffId }) => stuffBy(catalogue, stuffId).spread.by === 'film') === index;
 }
 
 /** The coats summed by stuff, in the order they are first used. */
@@ -54,7 +59,7 @@ export function poursFor(waterMm: number, maxPourMm: number): number {
  * The volume one coat takes of a surface.
  * @source craft.md §6: area × relief × film × (1 + loss); §7 for paint: area ÷ coverage × share of the method
  */
-function coatNeed(coat: Coat, zone: Zone, features: readonly Feature[], catalogue: Catalogue): CoatNeed {
+function coatNeed(coat: Coat, zone: Zone, heapsRims: boolean, catalogue: Catalogue): CoatNeed {
   const stuff = stuffBy(catalogue, coat.stuffId);
   const method = methodBy(catalogue, coat.methodId);
   const base = { zone: zone.kind, coatId: coat.id, stuff, method, filmMm: null, area: zone.coated };
@@ -66,7 +71,9 @@ function coatNeed(coat: Coat, zone: Zone, features: readonly Feature[], catalogu
       const relief = estimated(`${stuff.name}, relief over the plain area`, stuff.spread.relief, '1');
       const surface = reckon(`${what}: surface with its relief`, 'm²', zone.coated, '×', relief);
       const inMm2 = reckon(`${what}: in mm²`, 'mm²', surface, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
-      const net = inMillilitres(reckon(`${what}: net`, 'mm³', inMm2, '×', film));
+      const spread = reckon(`${what}: as a film`, 'mm³', inMm2, '×', film);
+      const all = heapsRims && zone.heaped !== null ? reckon(`${what}: with the rims`, 'mm³', spread, '+', zone.heaped) : spread;
+      const net = inMillilitres(all);
       return { ...base, filmMm, volume: withLoss(what, net, stuff) };
     }
     case 'rate': {
@@ -84,11 +91,7 @@ function coatNeed(coat: Coat, zone: Zone, features: readonly Feature[], catalogu
       const room = total(
         `${what}: room to fill`,
         'mm³',
-        zone.features.map(({ name, featureId, surface }) => {
-          const feature = features.find(({ id }) => id === featureId);
-          const depthMm = feature?.kind === 'water' ? feature.waterMm : 0;
-          return reckon(`Water in ${name}`, 'mm³', surface, '×', given(`${name}, water depth`, depthMm, 'mm', 'plan'));
-        }),
+        zone.basins.map((basin) => basin.room),
       );
       return { ...base, volume: withLoss(what, inMillilitres(room), stuff) };
     }

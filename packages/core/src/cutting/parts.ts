@@ -1,5 +1,5 @@
 import { type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, without } from '../geometry';
-import { type Ground, type Tile, isSunk } from '../ground';
+import { type Ground, type Tile, bowlShare, isBowl, isSunk } from '../ground';
 import { type BaseLayer, type BoardStack, goesThrough } from '../stack';
 
 /** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
@@ -46,7 +46,8 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
     const holes = ground.onTile
       .get(tile.id)!
       .filter(
-        ({ land: { feature } }) => layer.id !== 'substrate' && isSunk(feature) && goesThrough(feature.depthMm, layer, stack.ground.value),
+        ({ land: { feature, role, levelMm } }) =>
+          layer.id !== 'substrate' && role === 'hole' && !isBowl(feature) && goesThrough(-levelMm, layer, stack.ground.value),
       )
       .map(({ body }) => body);
     return cutOut(without(square, holes), `${tile.id}-${layer.id}`, {
@@ -74,8 +75,8 @@ function raisedParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
     const region = intersection(here.body, boxRegion(tile.cutBox));
     return buildUp.thicknessesMm.flatMap((thicknessMm, i) => {
       const level = buildUp.thicknessesMm.length === 1 ? '' : `, layer ${i + 1}`;
-      return cutOut(region, `${tile.id}-${land.feature.id}-${i}`, {
-        name: `${tile.id} ${land.feature.name}${level}`,
+      return cutOut(region, `${tile.id}-${land.id}-${i}`, {
+        name: `${tile.id} ${land.name}${level}`,
         tileId: tile.id,
         featureId: land.feature.id,
         stage: 'raised',
@@ -107,10 +108,15 @@ function cutOut(region: Region, id: string, kept: Kept): Part[] {
   });
 }
 
-/** What a pit takes out of the one layer its floor lies in. */
+/** What a pit takes out of the one layer its floor lies in; a bowl is carved through all it reaches. */
 function hollowsIn(tile: Tile, ground: Ground, stack: BoardStack): Hollow[] {
-  return ground.onTile.get(tile.id)!.flatMap(({ land: { feature }, body }): Hollow[] => {
-    if (!isSunk(feature)) return [];
+  return ground.onTile.get(tile.id)!.flatMap(({ land: { feature, role }, body }): Hollow[] => {
+    if (role !== 'hole' || !isSunk(feature)) return [];
+    if (isBowl(feature)) {
+      const mm2 = areaMm2(body);
+      const share = bowlShare(feature.shape, feature.depthMm, feature.depthMm);
+      return [{ tileId: tile.id, featureId: feature.id, areaMm2: mm2, volumeMm3: mm2 * feature.depthMm * share }];
+    }
     const floorMm = stack.ground.value - feature.depthMm;
     const layer = stack.base.find(({ id, bottomMm, topMm }) => id !== 'substrate' && floorMm > bottomMm && floorMm < topMm);
     if (layer === undefined || goesThrough(feature.depthMm, layer, stack.ground.value)) return [];

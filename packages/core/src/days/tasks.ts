@@ -196,9 +196,9 @@ function shareOnTile(joint: Joint, tileId: string, ground: Ground): number {
     const { box } = ground.tiles.find(({ id }) => id === tileId)!;
     return ((box.right - box.left) * (box.bottom - box.top)) / ground.tableArea.value;
   }
-  const onTile = ground.onTile.get(tileId)!.find(({ land }) => land.feature.id === joint.featureId);
+  const onTile = ground.onTile.get(tileId)!.find(({ land }) => land.id === joint.landId);
   if (onTile === undefined || onTile.body.rings.length === 0) return 0;
-  const whole = ground.features.find(({ featureId }) => featureId === joint.featureId)!.body.value;
+  const whole = ground.features.find(({ landId }) => landId === joint.landId)!.body.value;
   return whole <= 0 ? 0 : Math.min(1, areaMm2(onTile.body) / whole);
 }
 
@@ -211,7 +211,7 @@ function jointWait(
   catalogue: Catalogue,
 ): Figure<'min'> {
   const isSealedIn = glueFit(adhesive, joint.lowerMaterialId, joint.upperMaterialId, catalogue) === 'never-dries';
-  const body = ground.onTile.get(tile.id)!.find(({ land }) => land.feature.id === joint.featureId)?.body;
+  const body = ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
   const { left, top, right, bottom } = body === undefined || body.rings.length === 0 ? tile.box : regionBox(body);
   return glueWait(adhesive, isSealedIn, Math.min(right - left, bottom - top) / 2, plan.climate, catalogue);
 }

@@ -1,1 +1,2 @@
 export { brinefold } from './brinefold';
+export { larkstone } from './larkstone';

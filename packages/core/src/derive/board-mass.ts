@@ -1,7 +1,6 @@
 import { type Catalogue, estimated, materialBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
-import type { Ground } from '../ground';
-import { isSunk } from '../ground';
+import { type Ground, type Land, bankRunMm, bowlShare, isBowl } from '../ground';
 import type { BoardStack } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
@@ -15,28 +14,42 @@ export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly St
     const name = `${materialBy(catalogue, layer.materialId).name} ${layer.thicknessMm} mm${layer.id === 'substrate' ? ', substrate' : ''}`;
     const whole = reckon(`${name}, whole`, 'mm³', ground.tableArea, '×', given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'));
     const holes = ground.features.flatMap(({ name: pit, body }, i) => {
-      const { feature } = ground.lands[i]!;
-      const takenMm = isSunk(feature) && layer.id !== 'substrate' ? overlapMm(stack.ground.value - feature.depthMm, layer) : 0;
+      const land = ground.lands[i]!;
+      const takenMm = land.role === 'hole' && layer.id !== 'substrate' ? overlapMm(stack.ground.value + land.levelMm, layer) : 0;
       return takenMm <= 0
         ? []
-        : [reckon(`${pit}, out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan'))];
+        : [shaped(land, reckon(`${pit}, out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan')))];
     });
     const volume = holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, taken by pits`, 'mm³', holes));
     return massOf(name, volume, density(layer.materialId));
   });
   const lifts = stack.raised.flatMap(({ land, materialId, buildUp }) => {
     if (buildUp === null) return [];
-    const footprint = ground.features.find(({ featureId }) => featureId === land.feature.id)!.body;
+    const footprint = ground.features.find(({ landId }) => landId === land.id)!.body;
     const height = given(
-      `${land.feature.name}, built height`,
+      `${land.name}, built height`,
       buildUp.heightMm,
       'mm',
       'layout',
       `layers of ${buildUp.thicknessesMm.join(' + ')} mm`,
     );
-    return [massOf(land.feature.name, reckon(`${land.feature.name}, foam`, 'mm³', footprint, '×', height), density(materialId))];
+    return [massOf(land.name, shaped(land, reckon(`${land.name}, foam`, 'mm³', footprint, '×', height)), density(materialId))];
   });
   return total('Mass', 'g', [...layers, ...lifts, ...stuffs.map(({ dryMass }) => dryMass)]);
+}
+
+/** A volume over the whole footprint, times what share of that a slope or a bowl leaves. */
+function shaped(land: Land, box: Figure<'mm³'>): Figure<'mm³'> {
+  const { feature } = land;
+  const share = (value: number, note: string): Figure<'mm³'> =>
+    reckon(`${box.label}, as shaped`, 'mm³', box, '×', given(`${land.name}, share of a box`, value, '1', 'drawing', note));
+  if (feature.kind === 'ramp') {
+    const highest = Math.max(feature.fromMm, feature.toMm);
+    return highest === 0 ? box : share((feature.fromMm + feature.toMm) / 2 / highest, 'mean of its two ends over the higher');
+  }
+  if (feature.kind === 'bank') return share(1 - bankRunMm(feature.shape, feature.crownMm) / feature.shape.widthMm, 'its section over its width');
+  if (land.role === 'hole' && isBowl(feature)) return share(bowlShare(feature.shape, -land.levelMm, -land.levelMm), 'a bowl, measured on its floor');
+  return box;
 }
 
 /** How much of a layer lies above a pit's floor. */

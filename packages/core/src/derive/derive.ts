@@ -8,8 +8,18 @@ import { type Mix, mixesOf } from '../mixes';
 import { type Plan, shapeRegion } from '../plan';
 import { type BoardStack, type GlueNeed, glueNeeds, stackUp } from '../stack';
 import { type Supplies, suppliesFor } from '../supplies';
+import { type Seam, type TileBuild, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { type Figure, total } from '../units';
-import { type Warning, coatWarnings, cutWarnings, glueWarnings, groundWarnings } from '../warnings';
+import {
+  type Warning,
+  clearWarnings,
+  coatWarnings,
+  cutWarnings,
+  glueWarnings,
+  groundWarnings,
+  lightWarnings,
+  seamWarnings,
+} from '../warnings';
 import { boardMass } from './board-mass';
 import { byKey, perObject, stage } from './memo';
 import { type FeatureTakes, featureTakes } from './takes';
@@ -29,6 +39,10 @@ export interface Derivation {
   readonly days: Days;
   readonly supplies: Supplies;
   readonly takes: readonly FeatureTakes[];
+  readonly seams: readonly Seam[];
+  readonly tiles: readonly TileBuild[];
+  /** All tiles stored one on another. */
+  readonly stored: Figure<'mm'>;
   readonly tally: Tally;
   readonly warnings: readonly Warning[];
 }
@@ -70,6 +84,8 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   const supplyStage = stage(suppliesFor);
   const massStage = stage(boardMass);
   const takesStage = stage(featureTakes);
+  const seamStage = stage(seamsOf);
+  const tileStage = stage(tileBuilds);
 
   return (plan, catalogue) => {
     const ground = groundStage(plan.table, plan.features);
@@ -84,7 +100,9 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
     const steps = stepStage(plan, ground, zones, stack, parts, coats, catalogue);
     const days = dayStage(steps, plan.calendar);
     const supplies = supplyStage(jobs, glues, stuffs, catalogue);
-    const takes = takesStage(plan, ground, stack, coats, catalogue);
+    const takes = takesStage(plan, ground, zones, stack, coats, catalogue);
+    const seams = seamStage(ground);
+    const tiles = tileStage(plan, ground, zones, stack, parts, stuffs, catalogue);
     const tally: Tally = {
       sheets: totalSheets(jobs),
       mass: massStage(ground, stack, stuffs, catalogue),
@@ -105,11 +123,14 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
     };
     const warnings = [
       ...groundWarnings(plan, ground, stack, catalogue),
+      ...seamWarnings(plan, ground, seams, catalogue),
+      ...clearWarnings(ground),
+      ...lightWarnings(plan, ground, stack, catalogue),
       ...glueWarnings(stack, catalogue),
       ...cutWarnings(plan, jobs),
       ...coatWarnings(plan, stack, coats, catalogue),
     ];
-    return { ground, zones, stack, glues, parts, jobs, coats, stuffs, mixes, steps, days, supplies, takes, tally, warnings };
+    return { ground, zones, stack, glues, parts, jobs, coats, stuffs, mixes, steps, days, supplies, takes, seams, tiles, stored: storedHeight(tiles), tally, warnings };
   };
 }
 

@@ -1,3 +1,5 @@
 export { derivePipeline } from './derive';
 export type { Derivation, Tally } from './derive';
 export type { FeatureTakes } from './takes';
+export { splitAdvice } from './split-advice';
+export type { SplitOption, SplitProgress } from './split-advice';

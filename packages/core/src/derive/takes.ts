@@ -1,9 +1,11 @@
 import { type Catalogue, adhesiveBy } from '../catalogue';
 import type { CoatNeed } from '../coats';
-import { type FeatureGround, type Ground, type Land, isSunk } from '../ground';
-import { type Plan } from '../plan';
+import { areaMm2, boxRegion, intersection, isEmpty } from '../geometry';
+import { type FeatureGround, type Ground, type Zones, isSunk } from '../ground';
+import { lightFigures } from '../lights';
+import type { Feature, Plan } from '../plan';
 import { type BoardStack, glueMass } from '../stack';
-import { type Figure, given, inSquareMetres, reckon, total } from '../units';
+import { type Figure, type Unit, given, inMetres, inMillilitres, inSquareMetres, reckon, total } from '../units';
 
 /** The figures of one feature, each opening to its working, in the order they are shown. */
 export interface FeatureTakes {
@@ -16,91 +18,102 @@ export interface FeatureTakes {
 export function featureTakes(
   plan: Plan,
   ground: Ground,
+  zones: Zones,
   stack: BoardStack,
   coats: readonly CoatNeed[],
   catalogue: Catalogue,
 ): readonly FeatureTakes[] {
-  return ground.lands.map((land, i) => {
-    const measured = ground.features[i]!;
-    const tiles = ground.tileLands.filter((tileLand) => tileLand.land === land).map(({ tileId }) => tileId);
-    return { featureId: land.feature.id, tiles, figures: figuresOf(land, measured, plan, stack, coats, catalogue) };
+  return plan.features.map((feature) => {
+    const own = ground.features.filter(({ featureId }) => featureId === feature.id);
+    const tiles = ground.tileLands.filter(({ land }) => land.feature === feature).map(({ tileId }) => tileId);
+    const marked = own.every(({ zone }) => zone === null) ? tilesUnder(feature, ground) : [];
+    return {
+      featureId: feature.id,
+      tiles: [...new Set([...tiles, ...marked])],
+      figures: [...surfaces(feature, own), ...depths(feature, stack), ...stuffs(feature, own, plan, zones, stack, coats, catalogue), ...extras(feature, ground, stack, catalogue)],
+    };
   });
 }
 
-function figuresOf(
-  land: Land,
-  measured: FeatureGround,
+/** Tiles under what shows no surface of its own. */
+function tilesUnder(feature: Feature, ground: Ground): string[] {
+  const wholes = ground.lands.filter((land) => land.feature === feature && !isEmpty(land.whole)).map(({ whole }) => whole);
+  return ground.tiles.filter(({ box }) => wholes.some((whole) => areaMm2(intersection(whole, boxRegion(box))) > 1)).map(({ id }) => id);
+}
+
+function surfaces(feature: Feature, own: readonly FeatureGround[]): Figure[] {
+  const figures: Figure[] = own.flatMap(({ length }) => (length === null ? [] : [relabelled('Length', length)]));
+  const shown = own.filter(({ zone }) => zone !== null);
+  if (shown.length === 0) return figures;
+  figures.push(summed('Surface', 'mm²', shown.map(({ surface }) => surface)));
+  const sides = shown.map((measured) => measured.sides).filter(({ value }) => value > 0);
+  if (sides.length > 0) figures.push(summed(isSunk(feature) ? 'Banks' : 'Upright faces', 'mm²', sides));
+  return figures;
+}
+
+function depths(feature: Feature, stack: BoardStack): Figure[] {
+  if (!isSunk(feature)) return [];
+  return [reckon('Floor left under it', 'mm', stack.ground, '−', given(`${feature.name}, depth`, feature.depthMm, 'mm', 'plan'))];
+}
+
+function stuffs(
+  feature: Feature,
+  own: readonly FeatureGround[],
   plan: Plan,
+  zones: Zones,
   stack: BoardStack,
   coats: readonly CoatNeed[],
   catalogue: Catalogue,
 ): Figure[] {
-  const { feature } = land;
-  const figures: Figure[] = measured.length === null ? [] : [relabelled('Length', measured.length)];
-  figures.push(relabelled('Surface', measured.surface));
-  if (measured.sides.value > 0) figures.push(relabelled(isSunk(feature) ? 'Banks' : 'Upright faces', measured.sides));
-  if (isSunk(feature))
-    figures.push(reckon('Floor left under it', 'mm', stack.ground, '−', given(`${feature.name}, depth`, feature.depthMm, 'mm', 'plan')));
+  const figures: Figure[] = [];
   const joints = stack.joints.filter(({ featureId }) => featureId === feature.id);
   if (joints.length > 0) {
-    const adhesive = adhesiveBy(catalogue, plan.stack.raised.glueId);
-    figures.push(
-      glueMass(
-        'Adhesive',
-        adhesive,
-        total(
-          'Glued faces',
-          'mm²',
-          joints.map(({ area }) => area),
-        ),
-        catalogue,
-      ),
-    );
+    const faces = total('Glued faces', 'mm²', joints.map(({ area }) => area));
+    figures.push(glueMass('Adhesive', adhesiveBy(catalogue, plan.stack.raised.glueId), faces, catalogue));
   }
-  const own = coats.filter(({ zone, stuff }) => zone === feature.kind && stuff.spread.by !== 'depth');
-  const area = inSquareMetres(
-    measured.sides.value > 0 ? reckon('All to coat', 'mm²', measured.surface, '+', measured.sides) : measured.surface,
-  );
   for (const [label, family] of [
     ['Texture', 'texture'],
     ['Paint', 'paint'],
   ] as const) {
-    const shares = own.filter(({ stuff }) => stuff.family === family).map((need) => shareOf(need, area));
+    const shares = own.flatMap((measured) =>
+      coats
+        .filter(({ zone, stuff }) => zone === measured.zone && stuff.spread.by !== 'depth' && stuff.family === family)
+        .map((need) => shareOf(need, measured)),
+    );
     if (shares.length > 0) figures.push(total(label, 'ml', shares));
   }
-  const pours = coats.filter(({ zone, stuff }) => zone === feature.kind && stuff.spread.by === 'depth');
-  if (feature.kind === 'water' && pours.length > 0) figures.push(...pours.map((need) => pourShare(need, measured, feature.waterMm)));
+  const basin = zones.byKind.water.basins.find(({ featureId }) => featureId === feature.id);
+  const pours = coats.filter(({ zone, stuff }) => zone === 'water' && stuff.spread.by === 'depth');
+  if (basin !== undefined) figures.push(...pours.map((need) => pourShare(need, basin.room)));
   return figures;
 }
 
-/** A coat's volume on one feature: the kind's volume by its share of the surface. */
-function shareOf(need: CoatNeed, area: Figure<'m²'>): Figure<'ml'> {
-  const name = `${need.stuff.name}, ${need.method.name}`;
+/** What only its kind of feature has: rows to plant, groove and resistor of small lights. */
+function extras(feature: Feature, ground: Ground, stack: BoardStack, catalogue: Catalogue): Figure[] {
+  if (feature.kind === 'light') return lightFigures(feature, stack.ground, catalogue);
+  if (feature.kind !== 'field') return [];
+  const measured = ground.features.find(({ featureId }) => featureId === feature.id)!;
+  const rows = reckon('Rows, end to end', 'mm', measured.surface, '÷', given(`${feature.name}, between rows`, feature.rowMm, 'mm', 'plan'));
+  return [inMetres(relabelled('Rows to plant', rows))].map((figure) => relabelled('Rows to plant', figure));
+}
+
+/** A coat's volume on one land: the kind's volume by its share of the surface. */
+function shareOf(need: CoatNeed, measured: FeatureGround): Figure<'ml'> {
+  const { name: where, surface, sides } = measured;
+  const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, all to coat`, 'mm²', surface, '+', sides) : surface);
+  const name = `${need.stuff.name}, ${need.method.name}, ${where}`;
   return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all ${need.zone}`, '1', area, '÷', need.area));
 }
 
-function pourShare(need: CoatNeed, measured: FeatureGround, waterMm: number): Figure<'ml'> {
-  const room = reckon(
-    `${measured.name}, room`,
-    'mm³',
-    measured.surface,
-    '×',
-    given(`${measured.name}, water depth`, waterMm, 'mm', 'plan'),
-  );
-  const ml = reckon(`${measured.name}, room in ml`, 'ml', room, '÷', given('mm³ in a ml', 1_000, 'mm³/ml', 'definition'));
-  return reckon(
-    'To pour',
-    'ml',
-    ml,
-    '×',
-    given(
-      `Factor for ${need.stuff.lossPct.value} % left in the bowl`,
-      1 + need.stuff.lossPct.value / 100,
-      '1',
-      'catalogue',
-      need.stuff.lossPct.origin,
-    ),
-  );
+function pourShare(need: CoatNeed, room: Figure<'mm³'>): Figure<'ml'> {
+  const { value, origin } = need.stuff.lossPct;
+  const loss = given(`Factor for ${value} % left in the bowl`, 1 + value / 100, '1', 'catalogue', origin);
+  return reckon('To pour', 'ml', inMillilitres(room), '×', loss);
+}
+
+/** One figure under a short name, or the sum of several. */
+function summed<U extends Unit>(label: string, unit: U, parts: readonly Figure<U>[]): Figure<U> {
+  return parts.length === 1 ? relabelled(label, parts[0]!) : total(label, unit, parts);
 }
 
 /** The same figure under a short name for a panel; its working keeps the long names. */

@@ -7,6 +7,8 @@ export {
   contains,
   crossings,
   edgeMm,
+  evenOdd,
+  grown,
   innerEdgeMm,
   intersection,
   isEmpty,
@@ -17,4 +19,4 @@ export {
   without,
 } from './region';
 export type { Region, Ring } from './region';
-export { ROUND_SIDES, bent, halfWay, lineLengthMm, roundRing, selfCrossing, stripRegion } from './outline';
+export { ROUND_SIDES, alongLine, bent, halfWay, lineLengthMm, roundRing, selfCrossing, stripRegion, thinned } from './outline';

@@ -1,4 +1,4 @@
-import { EndType, FillRule, JoinType, inflatePathsD, unionD } from 'clipper2-ts';
+import { EndType, FillRule, JoinType, inflatePathsD, simplifyPath, unionD } from 'clipper2-ts';
 import { type Point, between, distanceMm, turn } from './point';
 import type { Region, Ring } from './region';
 
@@ -34,11 +34,36 @@ export function stripRegion(line: readonly Point[], widthMm: number): Region {
   return { rings: whole };
 }
 
+/** Thousandths: the clipper's thinning works on whole numbers. */
+const PER_MM = 1_000;
+
+/** A closed run of points with those left out that lie within a distance of the line through their neighbours. */
+export function thinned(ring: readonly Point[], slackMm: number): readonly Point[] {
+  const scaled = ring.map(({ x, y }) => ({ x: Math.round(x * PER_MM), y: Math.round(y * PER_MM) }));
+  return simplifyPath(scaled, slackMm * PER_MM, true).map(({ x, y }) => ({ x: x / PER_MM, y: y / PER_MM }));
+}
+
 /** mm along a line. */
 export function lineLengthMm(line: readonly Point[]): number {
   let sum = 0;
   for (let i = 1; i < line.length; i++) sum += distanceMm(line[i - 1]!, line[i]!);
   return sum;
+}
+
+/** Where a point lies by a line: how far off it, and how far along it (mm) its nearest place is. */
+export function alongLine(line: readonly Point[], { x, y }: Point): { readonly offMm: number; readonly atMm: number } {
+  let [best, at, passed] = [Infinity, 0, 0];
+  for (let i = 1; i < line.length; i++) {
+    const [a, b] = [line[i - 1]!, line[i]!];
+    const [dx, dy] = [b.x - a.x, b.y - a.y];
+    const squared = dx * dx + dy * dy;
+    const t = squared === 0 ? 0 : Math.max(0, Math.min(1, ((x - a.x) * dx + (y - a.y) * dy) / squared));
+    const off = Math.hypot(x - a.x - t * dx, y - a.y - t * dy);
+    const leg = Math.sqrt(squared);
+    if (off < best) [best, at] = [off, passed + t * leg];
+    passed += leg;
+  }
+  return { offMm: best, atMm: at };
 }
 
 /** The point half-way along a line. */

@@ -1,4 +1,4 @@
-import { FillRule, areaD, differenceD, intersectD, unionD } from 'clipper2-ts';
+import { EndType, FillRule, JoinType, areaD, differenceD, inflatePathsD, intersectD, unionD } from 'clipper2-ts';
 import { type Box, type Point, boxAround, boxesOverlap, distanceMm } from './point';
 
 /** A closed run of points; the last joins the first. */
@@ -13,10 +13,22 @@ const CLIP_DECIMALS = 3;
 /** Slivers under this are rounding dust of the clipper, not ground. */
 const DUST_MM2 = 0.01;
 
+/** How far a rounded corner's chords may lie off the arc. */
+const ARC_MM = 0.05;
+
 export const EMPTY: Region = { rings: [] };
 
 /** The region a single ring encloses, whichever way it turns. */
 export const regionOf = (ring: Ring): Region => unite([{ rings: [ring] }]);
+
+/** The region that rings enclose an odd number of times: a ring within a ring is a hollow. */
+export const evenOdd = (rings: readonly Ring[]): Region => swept(unionD(mutable(rings), [], FillRule.EvenOdd, CLIP_DECIMALS));
+
+/** A region made larger all round, corners rounded; smaller for a negative distance, in mm. */
+export function grown(region: Region, byMm: number): Region {
+  if (byMm === 0 || region.rings.length === 0) return region;
+  return swept(inflatePathsD(mutable(region.rings), byMm, JoinType.Round, EndType.Polygon, 2, CLIP_DECIMALS, ARC_MM));
+}
 
 /** A box as a region. */
 export const boxRegion = ({ left, top, right, bottom }: Box): Region => ({

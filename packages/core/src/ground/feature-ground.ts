@@ -1,12 +1,14 @@
 import { ROUND_SIDES, type Box, areaMm2, boxAround, innerEdgeMm } from '../geometry';
-import { type Shape, stripLengthMm } from '../plan';
+import { type Shape, type ZoneKind, stripLengthMm } from '../plan';
 import { type Figure, given, reckon } from '../units';
-import { type Land, isSunk } from './land';
+import type { Land } from './land';
+import { faceHeightMm, isBowl } from './profile';
 
-/** The measures of one feature on the whole table. */
+/** The measures of one land on the whole table. */
 export interface FeatureGround {
+  readonly landId: string;
   readonly featureId: string;
-  readonly kind: Land['feature']['kind'];
+  readonly zone: ZoneKind | null;
   readonly name: string;
   /** What shows from above. */
   readonly surface: Figure<'mm²'>;
@@ -20,28 +22,36 @@ export interface FeatureGround {
 /** Differences under this are the clipper's rounding to a thousandth of a mm, not ground cut away. */
 const ROUNDING_MM2 = 2;
 
-/** Measures a settled feature. @param table box of the table: edges along it are not faces */
+/** Measures a settled land. @param table box of the table: edges along it are not faces */
 export function measureFeature(land: Land, table: Box): FeatureGround {
-  const { feature, shows, body, baseMm } = land;
-  const outline = outlineArea(feature.name, feature.shape);
-  const drop = Math.abs(isSunk(feature) ? feature.depthMm : land.levelMm - baseMm);
+  const { feature, name, shows, body, role } = land;
+  const { shape } = feature;
+  const isAsDrawn = land.id === feature.id && shape.form !== 'contours';
+  const outline = isAsDrawn ? outlineArea(name, shape) : given(`${name}, outline`, areaMm2(land.whole), 'mm²', 'drawing', 'measured on the plan');
   const edge = given(
-    `${feature.name}, edge on the table`,
+    `${name}, edge on the table`,
     innerEdgeMm(body, table),
     'mm',
     'drawing',
     'measured round the outline, table edges left out',
   );
-  const height = given(`${feature.name}, ${isSunk(feature) ? 'depth' : 'height of its faces'}`, drop, 'mm', 'plan');
+  const height = given(`${name}, ${role === 'hole' ? 'depth' : 'height of its faces'}`, faceHeightMm(land), 'mm', 'plan', faceNote(land));
   return {
+    landId: land.id,
     featureId: feature.id,
-    kind: feature.kind,
-    name: feature.name,
-    surface: lessCut(`${feature.name}, surface`, outline, areaMm2(shows)),
-    body: lessCut(`${feature.name}, footprint`, outline, areaMm2(body)),
-    sides: reckon(`${feature.name}, upright faces`, 'mm²', edge, '×', height),
-    length: feature.shape.form === 'strip' ? stripLength(feature.name, feature.shape) : null,
+    zone: land.zone,
+    name,
+    surface: lessCut(`${name}, surface`, outline, areaMm2(shows)),
+    body: lessCut(`${name}, footprint`, outline, areaMm2(body)),
+    sides: reckon(`${name}, upright faces`, 'mm²', edge, '×', height),
+    length: isAsDrawn && shape.form === 'strip' ? stripLength(name, shape) : null,
   };
+}
+
+function faceNote({ feature, role }: Land): string | undefined {
+  if (feature.kind === 'ramp') return 'mean of its two ends';
+  if (feature.kind === 'bank') return 'what the slant is longer than its run';
+  return role === 'hole' && isBowl(feature) ? 'a bowl has no upright banks' : undefined;
 }
 
 /** The area a shape was drawn with, by the closed form of its shape where it has one. */
@@ -72,6 +82,8 @@ function outlineArea(name: string, shape: Shape): Figure<'mm²'> {
       const corners = shape.points.map(({ x, y }) => `${x}, ${y}`).join('; ');
       return given(label, drawn, 'mm²', 'drawing', `half the sum of x₁y₂ − x₂y₁ round the corners (mm): ${corners}`);
     }
+    case 'contours':
+      return given(label, areaMm2({ rings: shape.levels[0]! }), 'mm²', 'drawing', 'measured round its lowest contour');
     default:
       throw shape satisfies never;
   }
@@ -84,6 +96,9 @@ const stripLength = (name: string, shape: Extract<Shape, { form: 'strip' }>): Fi
 function lessCut(label: string, outline: Figure<'mm²'>, leftMm2: number): Figure<'mm²'> {
   const cutMm2 = outline.value - leftMm2;
   if (Math.abs(cutMm2) < Math.max(ROUNDING_MM2, outline.value * 1e-5)) return outline;
+  if (cutMm2 < 0) {
+    return reckon(label, 'mm²', outline, '+', given(`${label}: corners rounded where routes meet`, -cutMm2, 'mm²', 'drawing', 'measured on the plan'));
+  }
   const cut = given(`${label}: off the table or taken by others`, cutMm2, 'mm²', 'drawing', 'measured on the plan');
   return reckon(label, 'mm²', outline, '−', cut);
 }

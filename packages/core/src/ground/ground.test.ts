@@ -3,14 +3,14 @@ import { describe, expect, test } from 'vitest';
 import { areaMm2 } from '../geometry';
 import { type Feature, type Plan, shapeRegion } from '../plan';
 import { aBoard, aMound, aPit, aPool, aTrack } from '../testing/plans';
-import { landAt, layGround, surfaceAt, tilesOf, zonesOf } from '.';
+import { landAt, layGround, shownAt, tilesOf, zonesOf } from '.';
 
 const groundOf = (plan: Plan) => layGround(plan.table, plan.features, shapeRegion);
 const bodies = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ body }) => Math.round(areaMm2(body)));
 const shown = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ shows }) => Math.round(areaMm2(shows)));
 
 test('tiles are lettered across and numbered down; half the seam allowance comes off inner sides only', () => {
-  const tiles = tilesOf({ columnWidthsMm: [600, 500], rowDepthsMm: [400], seamAllowanceMm: 2 });
+  const tiles = tilesOf({ ...aBoard().table, columnWidthsMm: [600, 500], rowDepthsMm: [400], seamAllowanceMm: 2 });
   expect(tiles.map(({ id }) => id)).toEqual(['A1', 'B1']);
   expect(tiles[0]!.cutBox).toEqual({ left: 0, top: 0, right: 599, bottom: 400 });
   expect(tiles[1]!.cutBox).toEqual({ left: 601, top: 0, right: 1100, bottom: 400 });
@@ -69,7 +69,7 @@ test('heights at a point: the mound on the mound, the pit before both, open grou
   expect(landAt(ground, { x: 120, y: 120 })?.levelMm).toBe(50);
   expect(landAt(ground, { x: 150, y: 150 })?.levelMm).toBe(-8);
   expect(landAt(ground, { x: 800, y: 700 })).toBeNull();
-  expect(surfaceAt(ground, { x: 150, y: 150 })).toBe('pit');
+  expect(shownAt(ground, { x: 150, y: 150 })?.zone).toBe('pit');
 });
 
 test('a pool of 300 × 200, 8 mm deep, across a seam: banks are counted where there is ground beside them', () => {

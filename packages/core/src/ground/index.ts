@@ -1,10 +1,15 @@
 export { layGround } from './ground';
 export type { Ground, TileLand } from './ground';
-export { isRaised, isSunk } from './land';
-export type { Land, Raised, Sunk } from './land';
+export { isSunk } from './land';
+export type { Land, Role, Sunk } from './land';
+export { bankRunMm, bowlShare, isBowl, isSloped, overlayOf, profileOf } from './profile';
 export type { FeatureGround } from './feature-ground';
 export { tableBox, tileName, tilesOf } from './tiles';
 export type { Tile } from './tiles';
 export { ZONE_NAMES, zonesOf } from './zones';
 export type { TileZone, Zone, Zones } from './zones';
-export { landAt, surfaceAt } from './level';
+export { heightAt, heightsOf, landAt, shownAt } from './level';
+export { fieldOf, heightAtCell } from './height-field';
+export type { HeightField } from './height-field';
+export { solidOf } from './solid';
+export type { Solid } from './solid';

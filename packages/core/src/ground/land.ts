@@ -1,46 +1,132 @@
-import { type Box, type Region, EMPTY, areaMm2, boxRegion, boxesOverlap, intersection, isEmpty, regionBox, without } from '../geometry';
-import type { Feature, Shape, Table } from '../plan';
+import { type Box, type Region, EMPTY, areaMm2, boxRegion, boxesOverlap, grown, intersection, isEmpty, regionBox, unite, without } from '../geometry';
+import { type Feature, type Shape, type Table, type ZoneKind, levelRegion } from '../plan';
 import { tableBox } from './tiles';
 
-/** A feature settled among its neighbours: what of it is foam or hole, and what of it shows. */
+/**
+ * What a feature does to the ground: `mass` adds foam, `hole` takes it away, `surface` lies on what is there, `standing`
+ * is in the way above it, `mark` is only an intention.
+ */
+export type Role = 'mass' | 'hole' | 'surface' | 'standing' | 'mark';
+
+/** A feature, or one step of it, settled among its neighbours: what of it is foam or hole, and what of it shows. */
 export interface Land {
+  /** The feature's own id, with the step's number behind it where there are several. */
+  readonly id: string;
+  readonly name: string;
   readonly feature: Feature;
+  readonly role: Role;
+  /** The kind of surface it shows; null for what shows none of its own. */
+  readonly zone: ZoneKind | null;
   /** What the shape covers of the table. */
   readonly whole: Region;
-  /** The foam of raised ground or the hole of sunk ground; empty for a route. */
+  /** The foam of raised ground or the hole of sunk ground; empty for the rest. */
   readonly body: Region;
-  /** The surface that shows from above and takes this feature's coats. */
+  /** The surface that shows from above and takes coats. */
   readonly shows: Region;
   /** Height of the foot over the ground: 0, or the top of the raised ground it stands on. */
   readonly baseMm: number;
-  /** Height of the surface over the ground: negative in pits; 0 for a route, which follows what it lies on. */
+  /** Height of the surface over the ground at its highest (a hole's at its deepest); 0 for what follows what it lies on. */
   readonly levelMm: number;
 }
 
 /** A stay in a place under this is the clipper's rounding. */
 const INSIDE_MM2 = 1;
 
+/** One land before it is settled. */
+interface Spot extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm'> {
+  readonly order: number;
+  readonly whole: Region;
+  readonly box: Box | null;
+}
+
 /**
  * Settles overlaps. Sunk ground cuts through raised ground, and of two pits the later in the list counts. Of two raised
- * features the higher counts; one that lies wholly within a lower one stands on it. A route lies on top of what is there
+ * features the higher counts; one that lies wholly within a lower one stands on it. What lies on the ground lies on top of what is there
  * and stops at pits. The order of the list decides ties: later wins.
  * @param regionOfShape the ground a shape covers; passed in so that the pipeline can keep unchanged shapes
  */
 export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
   const tableRegion = boxRegion(tableBox(table));
-  const spots = features.map((feature, order): Spot => {
-    const whole = intersection(regionOfShape(feature.shape), tableRegion);
-    return { feature, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
-  });
+  const spots = features.flatMap((feature, order) =>
+    spotsOf(feature, withFillets(features, order, regionOfShape), regionOfShape).map(({ region, ...rest }): Spot => {
+      const whole = intersection(region, tableRegion);
+      return { ...rest, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
+    }),
+  );
   return spots.map((spot) => settleOne(spot, neighboursOf(spot, spots)));
 }
 
-/** A feature on its place in the list, with what it covers of the table. */
-interface Spot {
-  readonly feature: Feature;
-  readonly order: number;
-  readonly whole: Region;
-  readonly box: Box | null;
+type Piece = Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm'> & { readonly region: Region };
+
+/** What a feature is made of: itself, or its steps, or a bowl and its rim. */
+function spotsOf(feature: Feature, region: Region, regionOfShape: (shape: Shape) => Region): Piece[] {
+  const one = (role: Role, zone: ZoneKind | null, levelMm: number): Piece[] => [
+    { id: feature.id, name: feature.name, feature, role, zone, levelMm, region },
+  ];
+  switch (feature.kind) {
+    case 'raised':
+      return steps(
+        feature,
+        Array.from({ length: feature.steps }, (_, i) => (i === 0 ? region : grown(region, -feature.stepInMm * i))),
+        (i) => (feature.heightMm * (i + 1)) / feature.steps,
+      );
+    case 'hill':
+      return steps(feature, feature.shape.levels.map(levelRegion), (i) => feature.stepMm * (i + 1));
+    case 'bank':
+      return one('mass', 'raised', feature.heightMm);
+    case 'ramp':
+      return one('mass', 'raised', Math.max(feature.fromMm, feature.toMm));
+    case 'pit':
+    case 'water':
+      return one('hole', feature.kind, -feature.depthMm);
+    case 'crater': {
+      const bowl = one('hole', 'pit', -feature.depthMm);
+      if (feature.rimMm === 0 || feature.rimWidthMm === 0) return bowl;
+      const { shape } = feature;
+      const rim = without(regionOfShape({ ...shape, radiusMm: shape.radiusMm + feature.rimWidthMm }), [region]);
+      return [...bowl, { ...bowl[0]!, id: `${feature.id}-rim`, name: `${feature.name}, rim`, role: 'surface', zone: 'raised', levelMm: 0, region: rim }];
+    }
+    case 'route':
+    case 'plot':
+    case 'field':
+      return one('surface', feature.kind, 0);
+    case 'wall':
+      return one('standing', null, 0);
+    case 'clear':
+    case 'light':
+      return one('mark', null, 0);
+    default:
+      throw feature satisfies never;
+  }
+}
+
+function steps(feature: Feature, regions: readonly Region[], levelMm: (i: number) => number): Piece[] {
+  const all = regions.filter((region) => !isEmpty(region));
+  return all.map((region, i) => ({
+    id: all.length === 1 ? feature.id : `${feature.id}-${i + 1}`,
+    name: all.length === 1 ? feature.name : `${feature.name}, step ${i + 1}`,
+    feature,
+    role: 'mass',
+    zone: 'raised',
+    levelMm: levelMm(i),
+    region,
+  }));
+}
+
+/** A route's ground with the corners rounded where it meets earlier routes: their union closed by a disc, less themselves. */
+function withFillets(features: readonly Feature[], order: number, regionOfShape: (shape: Shape) => Region): Region {
+  const feature = features[order]!;
+  const own = regionOfShape(feature.shape);
+  if (feature.kind !== 'route' || feature.junctionMm === 0 || isEmpty(own)) return own;
+  const { junctionMm } = feature;
+  const met = features
+    .slice(0, order)
+    .filter((other) => other.kind === 'route')
+    .map((other) => regionOfShape(other.shape))
+    .filter((other) => !isEmpty(other) && boxesOverlap(regionBox(own), regionBox(other)) && !isEmpty(intersection(own, other)));
+  if (met.length === 0) return own;
+  const closed = grown(grown(unite([own, ...met]), junctionMm), -junctionMm);
+  return unite([own, without(closed, met)]);
 }
 
 /** Only what the boxes of two features let meet needs the polygon clipper: 200 features have few true neighbours. */
@@ -50,44 +136,51 @@ function neighboursOf(spot: Spot, spots: readonly Spot[]): readonly Spot[] {
 }
 
 function settleOne(spot: Spot, neighbours: readonly Spot[]): Land {
-  const { feature, order, whole } = spot;
-  const sunk = neighbours.filter((other) => isSunk(other.feature));
-  const routes = neighbours.filter((other) => other.feature.kind === 'route');
+  const { id, name, feature, role, zone, levelMm, order, whole } = spot;
+  const kept = { id, name, feature, role, zone, whole, levelMm };
+  const as = (wanted: Role): readonly Spot[] => neighbours.filter((other) => other.role === wanted);
   const regions = (spots: readonly Spot[]): Region[] => spots.map((other) => other.whole);
-  if (isSunk(feature)) {
-    const body = without(whole, regions(sunk.filter((other) => other.order > order)));
-    return { feature, whole, body, shows: body, baseMm: 0, levelMm: -feature.depthMm };
+  const later = (other: Spot): boolean => other.order > order;
+  switch (role) {
+    case 'standing':
+    case 'mark':
+      return { ...kept, body: EMPTY, shows: EMPTY, baseMm: 0 };
+    case 'hole': {
+      const body = without(whole, regions(as('hole').filter(later)));
+      return { ...kept, body, shows: body, baseMm: 0 };
+    }
+    case 'surface': {
+      const shows = without(whole, regions([...as('hole'), ...as('surface').filter(later)]));
+      return { ...kept, body: EMPTY, shows, baseMm: 0 };
+    }
+    case 'mass': {
+      const raised = as('mass');
+      const over = raised.filter((other) => isOver(other, spot));
+      const beside = over.filter((other) => !standsOn(other, spot));
+      const hosts = raised.filter((other) => standsOn(spot, other));
+      const body = without(whole, regions([...as('hole'), ...beside]));
+      return {
+        ...kept,
+        body,
+        shows: without(body, regions([...over, ...as('surface')])),
+        baseMm: Math.max(0, ...hosts.map((host) => host.levelMm)),
+      };
+    }
+    default:
+      throw role satisfies never;
   }
-  if (!isRaised(feature)) {
-    const shows = without(whole, regions([...sunk, ...routes.filter((other) => other.order > order)]));
-    return { feature, whole, body: EMPTY, shows, baseMm: 0, levelMm: 0 };
-  }
-  const raised = neighbours.filter((other) => isRaised(other.feature));
-  const over = raised.filter((other) => isOver(other, spot));
-  const beside = over.filter((other) => !standsOn(other, spot));
-  const hosts = raised.filter((other) => standsOn(spot, other));
-  const body = without(whole, regions([...sunk, ...beside]));
-  return {
-    feature,
-    whole,
-    body,
-    shows: without(body, regions([...over, ...routes])),
-    baseMm: Math.max(0, ...hosts.map(heightOf)),
-    levelMm: feature.heightMm,
-  };
 }
-
-const heightOf = ({ feature }: Spot): number => (isRaised(feature) ? feature.heightMm : 0);
 
 function isOver(other: Spot, spot: Spot): boolean {
-  return heightOf(other) === heightOf(spot) ? other.order > spot.order : heightOf(other) > heightOf(spot);
+  return other.levelMm === spot.levelMm ? other.order > spot.order : other.levelMm > spot.levelMm;
 }
 
+/** Nested steps of one feature stand on one another by the way they are made; others have to be measured. */
 function standsOn(upper: Spot, lower: Spot): boolean {
-  return heightOf(upper) > heightOf(lower) && areaMm2(without(upper.whole, [lower.whole])) < INSIDE_MM2;
+  if (upper.levelMm <= lower.levelMm) return false;
+  if (upper.feature === lower.feature) return true;
+  return areaMm2(without(upper.whole, [lower.whole])) < INSIDE_MM2;
 }
 
-export type Raised = Extract<Feature, { kind: 'raised' }>;
-export type Sunk = Extract<Feature, { kind: 'pit' | 'water' }>;
-export const isRaised = (feature: Feature): feature is Raised => feature.kind === 'raised';
-export const isSunk = (feature: Feature): feature is Sunk => feature.kind === 'pit' || feature.kind === 'water';
+export type Sunk = Extract<Feature, { kind: 'pit' | 'water' | 'crater' }>;
+export const isSunk = (feature: Feature): feature is Sunk => feature.kind === 'pit' || feature.kind === 'water' || feature.kind === 'crater';

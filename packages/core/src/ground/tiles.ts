@@ -6,7 +6,9 @@ import { type Figure, given, reckon, total } from '../units';
 export interface Tile {
   readonly id: string;
   readonly box: Box;
-  /** The tile as it is cut: its box less half the seam allowance on each side that meets another tile. */
+  readonly column: number;
+  readonly row: number;
+  /** The tile as its layers are cut: its box less half the seam allowance on each side that meets another tile, and less the rim all round. */
   readonly cutBox: Box;
 }
 
@@ -15,15 +17,16 @@ export function tilesOf(table: Table): readonly Tile[] {
   const columns = starts(table.columnWidthsMm);
   const rows = starts(table.rowDepthsMm);
   const half = table.seamAllowanceMm / 2;
+  const rimMm = table.rim?.thicknessMm ?? 0;
   return rows.flatMap(([top, bottom], row) =>
     columns.map(([left, right], column): Tile => {
       const cutBox = {
-        left: left + (column === 0 ? 0 : half),
-        top: top + (row === 0 ? 0 : half),
-        right: right - (column === columns.length - 1 ? 0 : half),
-        bottom: bottom - (row === rows.length - 1 ? 0 : half),
+        left: left + (column === 0 ? 0 : half) + rimMm,
+        top: top + (row === 0 ? 0 : half) + rimMm,
+        right: right - (column === columns.length - 1 ? 0 : half) - rimMm,
+        bottom: bottom - (row === rows.length - 1 ? 0 : half) - rimMm,
       };
-      return { id: tileName(column, row), box: { left, top, right, bottom }, cutBox };
+      return { id: tileName(column, row), column, row, box: { left, top, right, bottom }, cutBox };
     }),
   );
 }

@@ -3,6 +3,7 @@ import type { Catalogue } from '../catalogue';
 import { type Result, fail, ok } from '../result';
 import { LIMITS } from './limits';
 import { type Plan, ZONE_KINDS, tableDepthMm, tableWidthMm } from './plan';
+import { migrated } from './migrations';
 import { PlanSchema } from './schema';
 
 /** One thing wrong with a plan: where, as a path into the document, and what would do. */
@@ -17,10 +18,10 @@ export interface PlanProblem {
 
 /**
  * Checks anything that claims to be a plan: its shape, its limits, and that the catalogue has all it names.
- * @param raw parsed JSON, or a plan just edited
+ * @param raw parsed JSON of any version so far, or a plan just edited
  */
 export function checkPlan(raw: unknown, catalogue: Catalogue): Result<Plan, PlanProblem> {
-  const parsed = PlanSchema.safeParse(raw);
+  const parsed = PlanSchema.safeParse(migrated(raw));
   if (!parsed.success) return fail({ code: 'plan/invalid', issues: parsed.error.issues.map(asIssue) });
   const issues = [...sizeIssues(parsed.data), ...unknownIds(parsed.data, catalogue)];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'plan/invalid', issues });
@@ -51,6 +52,14 @@ function* unknownIds(plan: Plan, catalogue: Catalogue): Generator<PlanIssue> {
   }
   yield* missing(catalogue.materials, 'material', raised.materialId, 'stack.raised.materialId');
   yield* missing(catalogue.adhesives, 'adhesive', raised.glueId, 'stack.raised.glueId');
+  const { rim, join } = plan.table;
+  if (rim !== null) yield* missing(catalogue.materials, 'material', rim.materialId, 'table.rim.materialId');
+  yield* missing(catalogue.joins, 'join', join.methodId, 'table.join.methodId');
+  for (const [i, feature] of plan.features.entries()) {
+    if (feature.kind !== 'light') continue;
+    yield* missing(catalogue.batteries, 'battery box', feature.batteryId, `features.${i}.batteryId`);
+    yield* missing(catalogue.lamps, 'lamp', feature.lampId, `features.${i}.lampId`);
+  }
   yield* missing(catalogue.airs, 'air', plan.climate.airId, 'climate.airId');
   for (const kind of ZONE_KINDS) {
     for (const [i, coat] of plan.coats[kind].entries()) {

@@ -1,15 +1,39 @@
 export { ZONE_KINDS, tableDepthMm, tableWidthMm } from './plan';
-export type { Calendar, Climate, Coat, Feature, FeatureKind, GroundLayer, Plan, PlanDraft, Shape, Stack, Table, ZoneKind } from './plan';
-export { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
-export { copyOf, freshStrip, newFeature } from './new-feature';
+export type {
+  Calendar,
+  Climate,
+  Coat,
+  Contours,
+  Feature,
+  FeatureKind,
+  GroundLayer,
+  Outline,
+  Passage,
+  Plan,
+  PlanDraft,
+  PlayRules,
+  Shape,
+  Stack,
+  Strip,
+  Table,
+  Underlay,
+  ZoneKind,
+} from './plan';
+export { LIMITS, MAX_CONTOURS, MAX_CONTOUR_POINTS, MAX_FEATURES, MAX_POINTS } from './limits';
+export { migrated } from './migrations';
+export { contoursWithin, deepestInsetMm } from './contours';
+export { KIND_NAMES, copyOf, freshStrip, newFeature } from './new-feature';
 export { evenSplit, newPlan } from './new-plan';
 export type { NewBoard } from './new-plan';
 export {
   fittedTo,
+  levelRegion,
+  mapped,
   mayLosePoint,
   middleLine,
   movedBy,
   rectangle,
+  reshaped,
   shapeBox,
   shapePoints,
   shapeRegion,
@@ -22,5 +46,7 @@ export {
 } from './shape';
 export { snapLines, snapped } from './snap';
 export type { SnapKind, SnapLines, Snapped } from './snap';
+export { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
+export type { Alignment } from './arranging';
 export { mergePlans } from './merge';
 export type { Merged } from './merge';

@@ -14,11 +14,14 @@ export interface NewBoard {
   readonly startsOn: string;
 }
 
+/** A step is a tenth to a sixth of the figure; a figure is said to climb the higher. @source craft.md §5 */
+const STEP_SHARE = 6;
+
 /** A board with nothing on it: an even split on the catalogue's starter stack and coats. */
-export function newPlan(board: NewBoard, { starter, bench }: Catalogue): Plan {
+export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 1,
+    version: 2,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -27,7 +30,12 @@ export function newPlan(board: NewBoard, { starter, bench }: Catalogue): Plan {
       columnWidthsMm: evenSplit(board.widthMm, board.columns),
       rowDepthsMm: evenSplit(board.depthMm, board.rows),
       seamAllowanceMm: 0,
+      rim: null,
+      join: starter.join,
+      passages: passages.slice(0, 3).map((passage) => ({ ...passage })),
     },
+    underlay: null,
+    play: { ...starter.play, stepUpMm: Math.max(1, Math.round((board.figureHeightMm / STEP_SHARE) * 2) / 2) },
     stack: { substrate: starter.substrate, ground: [{ id: 'ground', ...starter.ground }], raised: starter.raised },
     features: [],
     coats: {
@@ -36,6 +44,8 @@ export function newPlan(board: NewBoard, { starter, bench }: Catalogue): Plan {
       route: starter.coats.route.map(coat),
       pit: starter.coats.pit.map(coat),
       water: starter.coats.water.map(coat),
+      plot: starter.coats.plot.map(coat),
+      field: starter.coats.field.map(coat),
     },
     cutting: { trimMm: bench.sheetTrimMm.value },
     climate: starter.climate,

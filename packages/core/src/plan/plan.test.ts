@@ -2,6 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing/plans';
 import {
+  type FeatureKind,
+  KIND_NAMES,
+  type Shape,
   copyOf,
   evenSplit,
   fittedTo,
@@ -44,10 +47,12 @@ describe('a new board', () => {
   test('each kind of feature is drawn sound, under a name that counts on', () => {
     const shape = rectangle({ x: 10, y: 10 }, { x: 200, y: 90 });
     let plan = aBoard();
-    for (const kind of ['raised', 'pit', 'water', 'route'] as const)
-      plan = { ...plan, features: [...plan.features, newFeature(plan, kind, shape, kind)] };
+    const along = { form: 'strip', points: [{ x: 10, y: 10 }, { x: 300, y: 60 }], widthMm: 40, bendMm: 0 } as const;
+    const shapes: Partial<Record<FeatureKind, Shape>> = { bank: along, ramp: along, wall: along, light: along, crater: { form: 'round', centre: { x: 90, y: 90 }, radiusMm: 40 } };
+    for (const kind of Object.keys(KIND_NAMES) as FeatureKind[])
+      plan = { ...plan, features: [...plan.features, newFeature(plan, kind, shapes[kind] ?? shape, kind, CATALOGUE)] };
     expect(checkPlan(plan, CATALOGUE)).toMatchObject({ ok: true });
-    expect(newFeature(plan, 'pit', shape, 'x').name).toBe('Pit 2');
+    expect(newFeature(plan, 'pit', shape, 'x', CATALOGUE).name).toBe('Pit 2');
     expect(copyOf(plan, plan.features[0]!, shape, 'y').name).toBe('Raised ground 2');
     expect(freshStrip('water').widthMm).toBeGreaterThan(0);
   });

@@ -8,7 +8,7 @@ type DeepReadonly<T> = T extends (infer U)[]
     ? { readonly [K in keyof T]: DeepReadonly<T[K]> }
     : T;
 
-/** The plan document, version 1: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 2: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -16,6 +16,12 @@ export type Table = Plan['table'];
 export type Feature = Plan['features'][number];
 export type FeatureKind = Feature['kind'];
 export type Shape = Feature['shape'];
+export type Strip = Extract<Shape, { form: 'strip' }>;
+export type Outline = Extract<Shape, { form: 'outline' }>;
+export type Contours = Extract<Shape, { form: 'contours' }>;
+export type Passage = Table['passages'][number];
+export type Underlay = NonNullable<Plan['underlay']>;
+export type PlayRules = Plan['play'];
 export type Stack = Plan['stack'];
 export type GroundLayer = Stack['ground'][number];
 export type ZoneKind = keyof Plan['coats'];
@@ -24,7 +30,7 @@ export type Calendar = Plan['calendar'];
 export type Climate = Plan['climate'];
 
 /** The kinds of surface that take coats of their own, in the order they are shown. */
-export const ZONE_KINDS: readonly ZoneKind[] = ['open', 'raised', 'route', 'pit', 'water'];
+export const ZONE_KINDS: readonly ZoneKind[] = ['open', 'raised', 'route', 'pit', 'water', 'plot', 'field'];
 
 /** mm, left to right over all tiles. */
 export const tableWidthMm = (table: Table): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);

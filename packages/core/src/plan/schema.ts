@@ -1,67 +1,8 @@
 import { z } from 'zod';
-import { selfCrossing } from '../geometry';
-import type { Limits } from '../units';
-import { LIMITS, MAX_FEATURES, MAX_POINTS } from './limits';
-
-const said = (value: unknown): string => (typeof value === 'number' ? String(value) : (JSON.stringify(value)?.slice(0, 40) ?? 'nothing'));
-
-/** A number within limits, refused with its value and what would do. */
-const within = ({ min, max }: Limits, unit: string): z.ZodNumber => {
-  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
-  return z.number({ error }).min(min, { error }).max(max, { error });
-};
-const mm = (limits: Limits): z.ZodNumber => within(limits, 'mm');
-
-/** Text that every store and every screen can hold: no control characters, no half of a surrogate pair. */
-const text = (max: number): z.ZodString =>
-  z
-    .string()
-    .min(1, 'is empty; a few words would do')
-    .max(max, `is longer than ${max} characters`)
-    .regex(/^[^\p{Cc}\p{Cs}]*$/u, 'holds control characters');
-const Id = z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'expected 1 to 40 letters, digits, - or _');
-
-const PointSchema = z.strictObject({ x: mm(LIMITS.coordinateMm), y: mm(LIMITS.coordinateMm) });
-
-const Outline = z
-  .strictObject({ form: z.literal('outline'), points: z.array(PointSchema).min(3, 'expected at least 3 corners').max(MAX_POINTS) })
-  .superRefine(({ points }, context) => {
-    const crossing = selfCrossing(points);
-    if (crossing === null) return;
-    const [i, j] = crossing;
-    context.addIssue({
-      code: 'custom',
-      path: ['points'],
-      message: `the outline crosses itself: side ${i + 1} meets side ${j + 1}; move a corner so that no sides cross`,
-    });
-  });
-const Round = z.strictObject({ form: z.literal('round'), centre: PointSchema, radiusMm: mm(LIMITS.radiusMm) });
-const Strip = z.strictObject({
-  form: z.literal('strip'),
-  points: z.array(PointSchema).min(2, 'expected at least 2 points').max(MAX_POINTS),
-  widthMm: mm(LIMITS.stripWidthMm),
-  /** Radius of the middle line's bends; 0 leaves them sharp. */
-  bendMm: mm(LIMITS.bendMm),
-});
-const Shape = z.discriminatedUnion('form', [Outline, Round, Strip]);
-
-const common = { id: Id, name: text(60), shape: Shape };
-const Feature = z.discriminatedUnion('kind', [
-  /** Stands `heightMm` over the ground. Where raised features overlap the higher counts. */
-  z.strictObject({ ...common, kind: z.literal('raised'), heightMm: mm(LIMITS.heightMm) }),
-  /** Goes `depthMm` under the ground and through raised ground above it. `cutThrough`: down to the substrate on purpose. */
-  z.strictObject({ ...common, kind: z.literal('pit'), depthMm: mm(LIMITS.depthMm), cutThrough: z.boolean() }),
-  /** A pit with water standing `waterMm` deep over its floor. */
-  z.strictObject({
-    ...common,
-    kind: z.literal('water'),
-    depthMm: mm(LIMITS.depthMm),
-    waterMm: mm(LIMITS.waterMm),
-    cutThrough: z.boolean(),
-  }),
-  /** A surface of its own at the level of whatever it lies on. */
-  z.strictObject({ ...common, kind: z.literal('route') }),
-]);
+import { FeatureSchema } from './feature-schema';
+import { LIMITS, MAX_FEATURES } from './limits';
+import { PointSchema } from './shape-schema';
+import { Id, mm, said, text, whole, within } from './values';
 
 const GroundLayer = z.strictObject({
   id: Id,
@@ -81,6 +22,44 @@ const tiles = z
   .array(mm(LIMITS.tileMm))
   .min(1, 'expected at least one')
   .max(LIMITS.tilesAlong.max, `at most ${LIMITS.tilesAlong.max} would do`);
+
+const Rim = z.strictObject({ materialId: Id, thicknessMm: mm(LIMITS.thicknessMm), heightMm: mm(LIMITS.rimHeightMm) });
+/** Something a tile must go through (a door) or into (a shelf, a crate, a boot, whose depth counts too). */
+const Passage = z.strictObject({
+  id: Id,
+  name: text(60),
+  widthMm: mm(LIMITS.passageMm),
+  heightMm: mm(LIMITS.passageMm),
+  depthMm: mm(LIMITS.passageMm).nullable(),
+});
+const Table = z.strictObject({
+  columnWidthsMm: tiles,
+  rowDepthsMm: tiles,
+  seamAllowanceMm: mm(LIMITS.seamAllowanceMm),
+  /** Battens round every tile, outside the layers; null for none. */
+  rim: Rim.nullable(),
+  /** How tiles are held together; the fixings of an edge sit `offsetMm` either side of its middle. */
+  join: z.strictObject({ methodId: Id, offsetMm: mm(LIMITS.joinOffsetMm) }),
+  passages: z.array(Passage).max(12),
+});
+/** A picture under the plan. Its size on the table is what two points of known distance made it. */
+const Underlay = z.strictObject({
+  imageId: z.uuid('expected the id of a picture'),
+  widthPx: whole(LIMITS.pixels),
+  heightPx: whole(LIMITS.pixels),
+  at: PointSchema,
+  mmPerPx: within(LIMITS.underlayPxPerMm, 'mm a pixel'),
+  turnDeg: within(LIMITS.turnDeg, '°'),
+  opacityPct: within(LIMITS.opacityPct, '%'),
+});
+const Play = z.strictObject({
+  baseMm: mm(LIMITS.baseMm),
+  tiltDeg: within(LIMITS.tiltDeg, '°'),
+  stepUpMm: mm(LIMITS.stepUpMm),
+  walkDeg: within(LIMITS.walkDeg, '°'),
+  reachMm: mm(LIMITS.reachMm),
+  handMm: mm(LIMITS.handMm),
+});
 
 const WorkingHours = z
   .strictObject({
@@ -103,7 +82,7 @@ const StartDate = z
 export const PlanSchema = z
   .strictObject({
     format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-    version: z.literal(1, { error: ({ input }) => `got ${said(input)}; this program reads version 1` }),
+    version: z.literal(2, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 and 2` }),
     name: text(80),
     units: z.enum(['metric', 'imperial']),
     figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -112,22 +91,24 @@ export const PlanSchema = z
       .int()
       .min(0)
       .max(2 ** 31),
-    table: z.strictObject({ columnWidthsMm: tiles, rowDepthsMm: tiles, seamAllowanceMm: mm(LIMITS.seamAllowanceMm) }),
+    table: Table,
+    underlay: Underlay.nullable(),
+    play: Play,
     stack: z.strictObject({
       substrate: z.strictObject({ materialId: Id, thicknessMm: mm(LIMITS.thicknessMm) }).nullable(),
       /** Bottom to top. */
       ground: z.array(GroundLayer).min(1, 'expected at least one layer').max(8),
       raised: z.strictObject({ materialId: Id, glueId: Id }),
     }),
-    features: z.array(Feature).max(MAX_FEATURES),
-    coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats }),
+    features: z.array(FeatureSchema).max(MAX_FEATURES),
+    coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats, plot: coats, field: coats }),
     cutting: z.strictObject({ trimMm: mm(LIMITS.trimMm) }),
     climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: Id }),
     calendar: z.strictObject({ startsOn: StartDate, hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21) }),
     /** Where the section is cut. */
     section: z.strictObject({ from: PointSchema, to: PointSchema }),
   })
-  .superRefine(({ features, coats, stack }, context) => {
+  .superRefine(({ features, coats, stack, table }, context) => {
     const repeated = (ids: readonly string[], path: (i: number) => (string | number)[]): void => {
       ids.forEach((id, i) => {
         if (ids.indexOf(id) < i) context.addIssue({ code: 'custom', path: path(i), message: `${id} stands twice` });
@@ -141,6 +122,10 @@ export const PlanSchema = z
       stack.ground.map(({ id }) => id),
       (i) => ['stack', 'ground', i, 'id'],
     );
+    repeated(
+      table.passages.map(({ id }) => id),
+      (i) => ['table', 'passages', i, 'id'],
+    );
     for (const kind of ZONE_KINDS)
       repeated(
         coats[kind].map(({ id }) => id),
@@ -148,4 +133,4 @@ export const PlanSchema = z
       );
   });
 
-const ZONE_KINDS = ['open', 'raised', 'route', 'pit', 'water'] as const;
+const ZONE_KINDS = ['open', 'raised', 'route', 'pit', 'water', 'plot', 'field'] as const;

@@ -1,5 +1,18 @@
-import { type Box, type Point, type Region, bent, boxAround, lineLengthMm, regionOf, roundRing, stripRegion } from '../geometry';
-import type { Shape } from './plan';
+import {
+  type Box,
+  type Point,
+  type Region,
+  alongLine,
+  bent,
+  boxAround,
+  distanceMm,
+  evenOdd,
+  lineLengthMm,
+  regionOf,
+  roundRing,
+  stripRegion,
+} from '../geometry';
+import type { Feature, Outline, Shape, Strip } from './plan';
 
 /** The ground a shape covers. */
 export function shapeRegion(shape: Shape): Region {
@@ -10,18 +23,26 @@ export function shapeRegion(shape: Shape): Region {
       return regionOf(roundRing(shape.centre, shape.radiusMm));
     case 'strip':
       return stripRegion(middleLine(shape), shape.widthMm);
+    case 'contours':
+      return levelRegion(shape.levels[0]!);
     default:
       throw shape satisfies never;
   }
 }
 
+/** What the rings of one contour level enclose. */
+export const levelRegion = (rings: readonly (readonly Point[])[]): Region => evenOdd(rings);
+
 /** A strip's middle line with its bends rounded. */
-export const middleLine = (strip: Extract<Shape, { form: 'strip' }>): readonly Point[] => bent(strip.points, strip.bendMm);
+export const middleLine = (strip: Strip): readonly Point[] => bent(strip.points, strip.bendMm);
 /** mm along a strip's middle line. */
-export const stripLengthMm = (strip: Extract<Shape, { form: 'strip' }>): number => lineLengthMm(middleLine(strip));
+export const stripLengthMm = (strip: Strip): number => lineLengthMm(middleLine(strip));
 
 /** The points that can be taken hold of. */
-export const shapePoints = (shape: Shape): readonly Point[] => (shape.form === 'round' ? [shape.centre] : shape.points);
+export function shapePoints(shape: Shape): readonly Point[] {
+  if (shape.form === 'round') return [shape.centre];
+  return shape.form === 'contours' ? [] : shape.points;
+}
 
 /** Box around what the shape covers, for sizes on screen. */
 export function shapeBox(shape: Shape): Box {
@@ -30,25 +51,46 @@ export function shapeBox(shape: Shape): Box {
     const { centre, radiusMm } = shape;
     return { left: centre.x - radiusMm, top: centre.y - radiusMm, right: centre.x + radiusMm, bottom: centre.y + radiusMm };
   }
-  return boxAround(shapeRegion(shape).rings.flat());
+  return boxAround(shape.form === 'contours' ? shape.levels[0]!.flat() : shapeRegion(shape).rings.flat());
 }
 
-/** The whole shape moved. */
-export function movedBy(shape: Shape, dxMm: number, dyMm: number): Shape {
-  const move = ({ x, y }: Point): Point => ({ x: tidy(x + dxMm), y: tidy(y + dyMm) });
-  return shape.form === 'round' ? { ...shape, centre: move(shape.centre) } : { ...shape, points: shape.points.map(move) };
+/** The shape with every point put through a change of place; its widths and radii times `grow`. */
+export function mapped(shape: Shape, to: (point: Point) => Point, grow = 1): Shape {
+  const put = (point: Point): Point => {
+    const { x, y } = to(point);
+    return { x: tidy(x), y: tidy(y) };
+  };
+  switch (shape.form) {
+    case 'round':
+      return { ...shape, centre: put(shape.centre), radiusMm: tidy(shape.radiusMm * grow) };
+    case 'strip':
+      return { ...shape, points: shape.points.map(put), widthMm: tidy(shape.widthMm * grow), bendMm: tidy(shape.bendMm * grow) };
+    case 'outline':
+      return { ...shape, points: shape.points.map(put) };
+    case 'contours':
+      return { ...shape, levels: shape.levels.map((rings) => rings.map((ring) => ring.map(put))) };
+    default:
+      throw shape satisfies never;
+  }
 }
+
+/** The feature in another shape; whether its kind may take that form is for {@link checkPlan} to say. */
+export const reshaped = (feature: Feature, shape: Shape): Feature => ({ ...feature, shape }) as Feature;
+
+/** The whole shape moved. */
+export const movedBy = (shape: Shape, dxMm: number, dyMm: number): Shape => mapped(shape, ({ x, y }) => ({ x: x + dxMm, y: y + dyMm }));
 
 /** One point put somewhere else. */
 export function withPoint(shape: Shape, index: number, to: Point): Shape {
   const point = { x: tidy(to.x), y: tidy(to.y) };
   if (shape.form === 'round') return { ...shape, centre: point };
+  if (shape.form === 'contours') return shape;
   return { ...shape, points: shape.points.map((old, i) => (i === index ? point : old)) };
 }
 
 /** A new point after `index`, half-way to the next. */
 export function withPointAfter(shape: Shape, index: number): Shape {
-  if (shape.form === 'round') return shape;
+  if (shape.form === 'round' || shape.form === 'contours') return shape;
   const a = shape.points[index]!;
   const b = shape.points[(index + 1) % shape.points.length]!;
   const middle = { x: tidy((a.x + b.x) / 2), y: tidy((a.y + b.y) / 2) };
@@ -61,23 +103,22 @@ export const mayLosePoint = (shape: Shape): boolean =>
 
 /** One point taken out. */
 export function withoutPoint(shape: Shape, index: number): Shape {
-  return shape.form === 'round' || !mayLosePoint(shape) ? shape : { ...shape, points: shape.points.toSpliced(index, 1) };
+  return shape.form === 'round' || shape.form === 'contours' || !mayLosePoint(shape) ? shape : { ...shape, points: shape.points.toSpliced(index, 1) };
 }
 
-/** An outline stretched into a box, keeping its proportions along each side. */
-export function fittedTo(shape: Extract<Shape, { form: 'outline' }>, box: Box): Shape {
-  const old = boxAround(shape.points);
+/** A shape stretched into a box, keeping its proportions along each side; widths and radii stay. */
+export function fittedTo(shape: Shape, box: Box): Shape {
+  const old = shape.form === 'outline' ? boxAround(shape.points) : shapeBox(shape);
   const along = (v: number, from: number, to: number, start: number, end: number): number =>
-    tidy(to === from ? start : start + ((v - from) / (to - from)) * (end - start));
-  const fit = ({ x, y }: Point): Point => ({
+    to === from ? start : start + ((v - from) / (to - from)) * (end - start);
+  return mapped(shape, ({ x, y }) => ({
     x: along(x, old.left, old.right, box.left, box.right),
     y: along(y, old.top, old.bottom, box.top, box.bottom),
-  });
-  return { ...shape, points: shape.points.map(fit) };
+  }));
 }
 
 /** A rectangle from two opposite corners. */
-export function rectangle(a: Point, b: Point): Extract<Shape, { form: 'outline' }> {
+export function rectangle(a: Point, b: Point): Outline {
   const { left, top, right, bottom } = boxAround([a, b]);
   return {
     form: 'outline',
@@ -91,30 +132,18 @@ export function rectangle(a: Point, b: Point): Extract<Shape, { form: 'outline' 
 }
 
 /** Width of a strip whose edge is pulled to a point: twice the distance to the nearest leg of its middle line. */
-export function widthThrough(strip: Extract<Shape, { form: 'strip' }>, edge: Point): number {
-  const line = middleLine(strip);
-  let nearest = Infinity;
-  for (let i = 1; i < line.length; i++) nearest = Math.min(nearest, distanceToLeg(edge, line[i - 1]!, line[i]!));
-  return tidy(nearest * 2);
-}
+export const widthThrough = (strip: Strip, edge: Point): number => tidy(alongLine(middleLine(strip), edge).offMm * 2);
 
 /** Where a strip's width is taken hold of: on its right-hand edge, half-way along its longest leg. */
-export function widthHandle(strip: Extract<Shape, { form: 'strip' }>): Point {
+export function widthHandle(strip: Strip): Point {
   const line = strip.points;
   let best = 1;
-  const length = (i: number): number => Math.hypot(line[i]!.x - line[i - 1]!.x, line[i]!.y - line[i - 1]!.y);
+  const length = (i: number): number => distanceMm(line[i - 1]!, line[i]!);
   for (let i = 2; i < line.length; i++) if (length(i) > length(best)) best = i;
   const [a, b] = [line[best - 1]!, line[best]!];
   const long = length(best) || 1;
   const half = strip.widthMm / 2;
   return { x: (a.x + b.x) / 2 - ((b.y - a.y) / long) * half, y: (a.y + b.y) / 2 + ((b.x - a.x) / long) * half };
-}
-
-function distanceToLeg(p: Point, a: Point, b: Point): number {
-  const [dx, dy] = [b.x - a.x, b.y - a.y];
-  const lengthSquared = dx * dx + dy * dy;
-  const t = lengthSquared === 0 ? 0 : Math.max(0, Math.min(1, ((p.x - a.x) * dx + (p.y - a.y) * dy) / lengthSquared));
-  return Math.hypot(p.x - a.x - t * dx, p.y - a.y - t * dy);
 }
 
 /** A hundredth of a mm: keeps typed and dragged numbers clean in the document. */

@@ -1,8 +1,8 @@
 import { type Catalogue, materialBy } from '../catalogue';
 import { type Point, between, crossings, distanceMm, boxRegion, contains } from '../geometry';
-import { type Ground, isSunk, landAt, surfaceAt } from '../ground';
+import { type Ground, type Land, heightsOf, isSloped, landAt, overlayOf, shownAt } from '../ground';
 import type { Coat, Plan } from '../plan';
-import type { BoardStack } from '../stack';
+import { type BoardStack, builtHeights } from '../stack';
 
 /** One upright slab of one material along the cut; heights over the datum, lengths along the cut line, all mm. */
 export interface Slab {
@@ -10,6 +10,16 @@ export interface Slab {
   readonly name: string;
   readonly what: 'layer' | 'coat' | 'water';
   readonly hatch: string;
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly bottomMm: number;
+  /** At its highest. */
+  readonly topMm: number;
+  /** What it is drawn from: one stretch where it is level, many short ones where it slopes. */
+  readonly runs: readonly Run[];
+}
+/** A stretch of a slab over which its heights are taken as even. */
+export interface Run {
   readonly fromMm: number;
   readonly toMm: number;
   readonly bottomMm: number;
@@ -35,6 +45,8 @@ export interface SectionDrawing {
 
 /** Coats are drawn at least this thick, or no eye would find them. */
 const COAT_DRAWN_MM = 1.2;
+/** Slopes are cut into stretches this long: finer than the eye sees at any scale the drawing takes. */
+const SLOPE_STEP_MM = 2;
 /** Pieces shorter than this are the two sides of one crossing. */
 const STEP_MM = 0.05;
 
@@ -43,15 +55,25 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
   const { from, to } = plan.section;
   const lengthMm = distanceMm(from, to);
   const stretches = lengthMm === 0 ? [] : stretchesAlong(ground, from, to);
-  const slabs: Slab[] = [];
+  const builtMm = builtHeights(stack.raised);
+  const slabs: (Slab & { readonly isSloped: boolean })[] = [];
   const marks = new Map<string, { readonly mark: CutMark; readonly spanMm: number }>();
   for (const [start, end] of stretches) {
     const middle = between(from, to, (start + end) / 2);
     const tile = ground.tiles.find(({ box }) => contains(boxRegion(box), middle));
     if (tile === undefined) continue;
     const [fromMm, toMm] = [start * lengthMm, end * lengthMm];
-    const column = columnAt(plan, ground, stack, catalogue, middle);
-    slabs.push(...column.slabs.map((slab) => ({ ...slab, id: `${slab.id} ${fromMm.toFixed(1)}`, fromMm, toMm })));
+    const column = columnAt(plan, ground, stack, builtMm, catalogue, middle);
+    slabs.push(
+      ...column.slabs.map(({ isSloped: slopes, ...slab }) => ({
+        ...slab,
+        id: `${slab.id} ${fromMm.toFixed(1)}`,
+        fromMm,
+        toMm,
+        runs: [{ fromMm, toMm, bottomMm: slab.bottomMm, topMm: slab.topMm }],
+        isSloped: slopes,
+      })),
+    );
     // A thing crossed several times is named once, at its widest crossing.
     const spanMm = toMm - fromMm;
     if (spanMm > (marks.get(column.mark.name)?.spanMm ?? 0)) {
@@ -70,38 +92,63 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
   };
 }
 
-/** The line split wherever it crosses a tile edge or the edge of anything that shows or stands. */
+/** The line split wherever it crosses a tile edge or the edge of anything that shows or stands, and finely on slopes. */
 function stretchesAlong(ground: Ground, from: Point, to: Point): (readonly [number, number])[] {
   const regions = [...ground.tiles.map(({ box }) => boxRegion(box)), ...ground.lands.flatMap(({ body, shows }) => [body, shows])];
-  const least = STEP_MM / distanceMm(from, to);
+  const lengthMm = distanceMm(from, to);
+  const least = STEP_MM / lengthMm;
   const cuts = [0, ...regions.flatMap((region) => crossings(region, from, to)), 1].sort((a, b) => a - b);
   const apart = cuts.filter((t, i) => i === 0 || t - cuts[i - 1]! > least);
-  return apart.slice(1).map((end, i) => [apart[i]!, end] as const);
+  const uneven = ground.lands.filter((land) => isSloped(land) || overlayOf(land) !== null);
+  return apart.slice(1).flatMap((end, i) => {
+    const start = apart[i]!;
+    const middle = between(from, to, (start + end) / 2);
+    if (!uneven.some(({ body, shows }) => contains(body, middle) || contains(shows, middle))) return [[start, end] as const];
+    const count = Math.ceil(((end - start) * lengthMm) / SLOPE_STEP_MM);
+    return Array.from({ length: count }, (_, k) => [start + ((end - start) * k) / count, start + ((end - start) * (k + 1)) / count] as const);
+  });
 }
 
-type Column = { slabs: Omit<Slab, 'fromMm' | 'toMm'>[]; mark: Omit<CutMark, 'atMm'> };
+type Piece = Omit<Slab, 'fromMm' | 'toMm' | 'runs'> & { readonly isSloped: boolean };
+type Column = { slabs: Piece[]; mark: Omit<CutMark, 'atMm'> };
 
 /** What lies over one another at a point, from the substrate up. */
-function columnAt(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Catalogue, point: Point): Column {
+function columnAt(
+  plan: Plan,
+  ground: Ground,
+  stack: BoardStack,
+  builtMm: (land: Land) => number,
+  catalogue: Catalogue,
+  point: Point,
+): Column {
   const land = landAt(ground, point);
   const groundMm = stack.ground.value;
-  const pit = land !== null && isSunk(land.feature) ? land.feature : null;
-  const floorMm = pit === null ? groundMm : Math.max(plan.stack.substrate === null ? -Infinity : 0, groundMm - pit.depthMm);
+  const hole = land?.role === 'hole' ? land : null;
+  const slopes = hole !== null && isSloped(hole);
+  const floorMm = hole === null ? groundMm : Math.max(plan.stack.substrate === null ? -Infinity : 0, groundMm + heightsOf(hole)(point));
   const slabs: Column['slabs'] = stack.base
-    .map((layer) => ({ ...layer, topMm: layer.id === 'substrate' ? layer.topMm : Math.min(layer.topMm, floorMm) }))
+    .map((layer) => ({ ...layer, isCut: layer.id !== 'substrate' && layer.topMm > floorMm }))
+    .map((layer) => ({ ...layer, topMm: layer.isCut ? floorMm : layer.topMm }))
     .filter((layer) => layer.topMm > layer.bottomMm)
-    .map((layer) => slab(layer.id, layer.materialId, layer.thicknessMm, layer.bottomMm, layer.topMm, catalogue));
+    .map((layer) => slab(layer.id, layer.materialId, layer.thicknessMm, layer.bottomMm, layer.topMm, slopes && layer.isCut, catalogue));
   let topMm = floorMm;
   const under =
-    pit === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
+    hole === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
   for (const { land: lift, materialId, buildUp } of under) {
+    const carved = isSloped(lift);
+    const surfaceMm = carved ? groundMm + heightsOf(lift, builtMm)(point) : Infinity;
     (buildUp?.thicknessesMm ?? []).forEach((thicknessMm, i) => {
-      slabs.push(slab(`${lift.feature.id}-${i}`, materialId, thicknessMm, topMm, topMm + thicknessMm, catalogue));
-      topMm += thicknessMm;
+      const upTo = Math.min(topMm + thicknessMm, surfaceMm);
+      if (upTo <= topMm) return;
+      slabs.push(slab(`${lift.id}-${i}`, materialId, thicknessMm, topMm, upTo, carved, catalogue));
+      topMm = upTo;
     });
   }
-  const surface = surfaceAt(ground, point);
-  const filmMm = plan.coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0);
+  const shown = shownAt(ground, point);
+  const surface = shown?.zone ?? 'open';
+  const overlayMm = shown === null ? 0 : (overlayOf(shown)?.(point) ?? 0);
+  const filmMm = plan.coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
+  const isUneven = slopes || under.some(({ land: lift }) => isSloped(lift)) || (shown !== null && overlayOf(shown) !== null);
   if (filmMm > 0)
     slabs.push({
       id: `coat-${surface}`,
@@ -110,21 +157,22 @@ function columnAt(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Cata
       hatch: 'solid',
       bottomMm: topMm,
       topMm: topMm + Math.max(filmMm, COAT_DRAWN_MM),
+      isSloped: isUneven,
     });
-  if (pit?.kind === 'water')
-    slabs.push({ id: `water-${pit.id}`, name: pit.name, what: 'water', hatch: 'water', bottomMm: topMm, topMm: topMm + pit.waterMm });
-  return { slabs, mark: markFor(ground, point, surface, topMm, groundMm) };
+  if (hole?.feature.kind === 'water') {
+    const brimMm = groundMm + hole.levelMm + hole.feature.waterMm;
+    if (brimMm > topMm)
+      slabs.push({ id: `water-${hole.id}`, name: hole.name, what: 'water', hatch: 'water', bottomMm: topMm, topMm: brimMm, isSloped: slopes });
+  }
+  return { slabs, mark: markFor(shown, topMm, groundMm) };
 }
 
-function markFor(ground: Ground, point: Point, surface: ReturnType<typeof surfaceAt>, topMm: number, groundMm: number): Column['mark'] {
-  const shown = ground.lands.find(({ shows }) => contains(shows, point));
-  if (surface === 'open' || shown === undefined)
-    return { name: 'Open ground', detail: `${round(groundMm)} mm over the substrate`, levelMm: topMm };
-  const { feature } = shown;
+function markFor(shown: Land | null, topMm: number, groundMm: number): Column['mark'] {
+  if (shown === null) return { name: 'Open ground', detail: `${round(groundMm)} mm over the substrate`, levelMm: topMm };
   const level = round(topMm - groundMm);
   const detail =
     level > 0 ? `${level} mm over the ground` : level < 0 ? `${-level} mm deep, ${round(topMm)} mm left under` : 'level with the ground';
-  return { name: feature.name, detail, levelMm: topMm };
+  return { name: shown.name, detail, levelMm: topMm };
 }
 
 function tilesAlong(
@@ -146,22 +194,35 @@ function tilesAlong(
   return tiles;
 }
 
-/** Neighbouring slabs of the same thing at the same height become one. */
-function joined(slabs: readonly Slab[]): Slab[] {
-  const out: Slab[] = [];
-  for (const slab of [...slabs].sort((a, b) => a.bottomMm - b.bottomMm || a.fromMm - b.fromMm)) {
-    const i = out.findIndex(
-      (other) =>
-        other.name === slab.name &&
-        other.what === slab.what &&
-        other.bottomMm === slab.bottomMm &&
-        other.topMm === slab.topMm &&
-        Math.abs(other.toMm - slab.fromMm) < STEP_MM,
-    );
+/** Neighbouring slabs of the same thing become one: at one height a single stretch, on a slope run after run. */
+function joined(slabs: readonly (Slab & { readonly isSloped: boolean })[]): Slab[] {
+  const out: (Slab & { readonly isSloped: boolean })[] = [];
+  const sorted = [...slabs].sort((a, b) => a.fromMm - b.fromMm || a.bottomMm - b.bottomMm);
+  for (const slab of sorted) {
+    const i = out.findLastIndex((other) => other.name === slab.name && other.what === slab.what && Math.abs(other.toMm - slab.fromMm) < STEP_MM && fits(other, slab));
     if (i < 0) out.push(slab);
-    else out[i] = { ...out[i]!, toMm: slab.toMm };
+    else out[i] = merged(out[i]!, slab);
   }
-  return out;
+  return out.map(({ isSloped: _, ...slab }) => slab);
+}
+
+function fits(a: Slab & { readonly isSloped: boolean }, b: Slab & { readonly isSloped: boolean }): boolean {
+  const last = a.runs.at(-1)!;
+  if (a.isSloped && b.isSloped) return b.bottomMm < last.topMm + SLOPE_STEP_MM && last.bottomMm < b.topMm + SLOPE_STEP_MM;
+  return last.bottomMm === b.bottomMm && last.topMm === b.topMm;
+}
+
+function merged(a: Slab & { readonly isSloped: boolean }, b: Slab & { readonly isSloped: boolean }): Slab & { readonly isSloped: boolean } {
+  const last = a.runs.at(-1)!;
+  const goesOn = last.bottomMm === b.bottomMm && last.topMm === b.topMm;
+  return {
+    ...a,
+    toMm: b.toMm,
+    bottomMm: Math.min(a.bottomMm, b.bottomMm),
+    topMm: Math.max(a.topMm, b.topMm),
+    runs: goesOn ? [...a.runs.slice(0, -1), { ...last, toMm: b.toMm }] : [...a.runs, ...b.runs],
+    isSloped: a.isSloped || b.isSloped,
+  };
 }
 
 function slab(
@@ -170,10 +231,11 @@ function slab(
   thicknessMm: number,
   bottomMm: number,
   topMm: number,
+  slopes: boolean,
   catalogue: Catalogue,
-): Column['slabs'][number] {
+): Piece {
   const { name, hatch } = materialBy(catalogue, materialId);
-  return { id, name: `${name}, ${thicknessMm} mm`, what: 'layer', hatch, bottomMm, topMm };
+  return { id, name: `${name}, ${thicknessMm} mm`, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
 }
 
 function filmOf(coat: Coat, catalogue: Catalogue): number {

@@ -1,6 +1,6 @@
 export { buildUp } from './build-up';
 export type { BuildUp } from './build-up';
-export { goesThrough, stackUp } from './stack';
+export { builtHeights, goesThrough, stackUp } from './stack';
 export type { BaseLayer, BoardStack, Joint, RaisedStack } from './stack';
 export { glueFit, glueMass, glueNeeds } from './glue';
 export type { GlueFit, GlueNeed } from './glue';

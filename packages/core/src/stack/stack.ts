@@ -1,5 +1,5 @@
 import { type Catalogue, thicknessesOf } from '../catalogue';
-import { type Ground, type Land, isRaised, isSunk } from '../ground';
+import { type Ground, type Land, isBowl } from '../ground';
 import type { Plan } from '../plan';
 import { type Figure, given, reckon, total } from '../units';
 import { type BuildUp, buildUp } from './build-up';
@@ -25,6 +25,8 @@ export interface Joint {
   readonly id: string;
   readonly label: string;
   readonly featureId: string | null;
+  /** The step of a feature that is glued down; null in the base. */
+  readonly landId: string | null;
   readonly lowerMaterialId: string;
   readonly upperMaterialId: string;
   readonly adhesiveId: string;
@@ -59,10 +61,22 @@ export function stackUp(plan: Plan, ground: Ground, catalogue: Catalogue): Board
     return solved.get(heightMm)!;
   };
   const raised = ground.lands
-    .filter(({ feature, body }) => isRaised(feature) && body.rings.length > 0)
+    .filter(({ role, body }) => role === 'mass' && body.rings.length > 0)
     .map((land) => ({ land, materialId: plan.stack.raised.materialId, buildUp: solve(land.levelMm - land.baseMm) }));
   const joints = [...baseJoints(base, ground, height.value), ...raised.flatMap((stack) => raisedJoints(plan, stack, ground))];
   return { base, ground: height, raised, joints };
+}
+
+/** How high each mass comes out of stock over the ground, its foot counted, mm; as drawn where no stock makes it. */
+export function builtHeights(raised: readonly RaisedStack[]): (land: Land) => number {
+  const tops = new Map<string, number>();
+  const feet = [...raised].sort((a, b) => a.land.baseMm - b.land.baseMm);
+  for (const { land, buildUp: built } of feet) {
+    const host = feet.find(({ land: other }) => other !== land && other.levelMm === land.baseMm && tops.has(other.id));
+    const footMm = land.baseMm === 0 || host === undefined ? land.baseMm : tops.get(host.land.id)!;
+    tops.set(land.id, built === null ? land.levelMm : footMm + built.heightMm);
+  }
+  return (land) => tops.get(land.id) ?? land.levelMm;
 }
 
 /** Whether a pit of this depth takes the whole of a layer away. */
@@ -89,8 +103,8 @@ function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number
     const lower = base[i]!;
     const label = lower.id === 'substrate' ? 'Ground on substrate' : `Ground layer ${i + 1} on ${i}`;
     const holes = ground.features.filter((_, k) => {
-      const { feature } = ground.lands[k]!;
-      return isSunk(feature) && goesThrough(feature.depthMm, upper, groundMm);
+      const land = ground.lands[k]!;
+      return land.role === 'hole' && !isBowl(land.feature) && goesThrough(-land.levelMm, upper, groundMm);
     });
     const gone = total(
       `${label}: cut away by pits`,
@@ -101,6 +115,7 @@ function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number
       id: `under-${upper.id}`,
       label,
       featureId: null,
+      landId: null,
       lowerMaterialId: lower.materialId,
       upperMaterialId: upper.materialId,
       adhesiveId: upper.glueId!,
@@ -110,13 +125,14 @@ function baseJoints(base: readonly BaseLayer[], ground: Ground, groundMm: number
 }
 
 function raisedJoints(plan: Plan, { land, materialId, buildUp: built }: RaisedStack, ground: Ground): Joint[] {
-  const { feature } = land;
+  const { feature, name } = land;
   const { glueId } = plan.stack.raised;
-  const footprint = ground.features.find(({ featureId }) => featureId === feature.id)!.body;
+  const footprint = ground.features.find(({ landId }) => landId === land.id)!.body;
   return (built?.thicknessesMm ?? []).map((_, i): Joint => ({
-    id: `${feature.id}-${i}`,
-    label: i === 0 ? `${feature.name} on what it stands on` : `${feature.name}, layer ${i + 1} on ${i}`,
+    id: `${land.id}-${i}`,
+    label: i === 0 ? `${name} on what it stands on` : `${name}, layer ${i + 1} on ${i}`,
     featureId: feature.id,
+    landId: land.id,
     lowerMaterialId: i === 0 && land.baseMm === 0 ? plan.stack.ground.at(-1)!.materialId : materialId,
     upperMaterialId: materialId,
     adhesiveId: glueId,

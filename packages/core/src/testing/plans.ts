@@ -1,5 +1,5 @@
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
-import { type Feature, type NewBoard, type Plan, newPlan, rectangle } from '../plan';
+import { type Feature, type NewBoard, type Outline, type Plan, type Strip, newPlan, rectangle } from '../plan';
 
 /** Builders for worked examples; every test says only what matters to it. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;
@@ -22,35 +22,107 @@ export function aBoard(change: Partial<NewBoard> = {}, ...features: readonly Fea
 
 /** Left, top, width, depth in mm. */
 export type Place = readonly [leftMm: number, topMm: number, widthMm: number, depthMm: number];
-const shapeAt = ([x, y, w, h]: Place): Feature['shape'] => rectangle({ x, y }, { x: x + w, y: y + h });
+const shapeAt = ([x, y, w, h]: Place): Outline => rectangle({ x, y }, { x: x + w, y: y + h });
+
+const named = (id: string) => ({ id, name: id, locked: false, hidden: false });
+const along = (points: readonly (readonly [number, number])[], widthMm: number, bendMm = 0): Strip => ({
+  form: 'strip',
+  points: points.map(([x, y]) => ({ x, y })),
+  widthMm,
+  bendMm,
+});
+type Line = readonly (readonly [number, number])[];
 
 export const aMound = (place: Place, heightMm: number, id = 'mound'): Feature => ({
-  id,
-  name: id,
+  ...named(id),
   kind: 'raised',
   shape: shapeAt(place),
   heightMm,
+  steps: 1,
+  stepInMm: 0,
+});
+/** A square hill in steps, each set in as much as said. */
+export const aHill = ([x, y, w, h]: Place, stepMm: number, insets: readonly number[], id = 'hill'): Feature => ({
+  ...named(id),
+  kind: 'hill',
+  shape: {
+    form: 'contours',
+    levels: insets.map((by) => [rectangle({ x: x + by, y: y + by }, { x: x + w - by, y: y + h - by }).points]),
+  },
+  stepMm,
+});
+export const aRamp = (points: Line, widthMm: number, fromMm: number, toMm: number, id = 'ramp'): Feature => ({
+  ...named(id),
+  kind: 'ramp',
+  shape: along(points, widthMm),
+  fromMm,
+  toMm,
+});
+export const aBank = (points: Line, widthMm: number, heightMm: number, crownMm: number, id = 'bank'): Feature => ({
+  ...named(id),
+  kind: 'bank',
+  shape: along(points, widthMm),
+  heightMm,
+  crownMm,
+});
+export const aWall = (points: Line, widthMm: number, heightMm: number, id = 'wall'): Feature => ({
+  ...named(id),
+  kind: 'wall',
+  shape: along(points, widthMm),
+  heightMm,
+});
+export const aPlot = (place: Place, heightMm: number, id = 'plot'): Feature => ({ ...named(id), kind: 'plot', shape: shapeAt(place), heightMm });
+export const aField = (place: Place, rowMm: number, id = 'field'): Feature => ({
+  ...named(id),
+  kind: 'field',
+  shape: shapeAt(place),
+  rowMm,
+  rowTurnDeg: 0,
+  plantMm: 8,
+});
+export const aClearing = (place: Place, id = 'clear'): Feature => ({ ...named(id), kind: 'clear', shape: shapeAt(place) });
+export const aCrater = (x: number, y: number, radiusMm: number, depthMm: number, rimMm = 0, id = 'crater'): Feature => ({
+  ...named(id),
+  kind: 'crater',
+  shape: { form: 'round', centre: { x, y }, radiusMm },
+  depthMm,
+  rimMm,
+  rimWidthMm: 10,
+  cutThrough: false,
+});
+export const someLights = (points: Line, lamps: number, id = 'lights'): Feature => ({
+  ...named(id),
+  kind: 'light',
+  shape: along(points, 4),
+  grooveMm: 5,
+  lamps,
+  batteryId: CATALOGUE.starter.light.batteryId,
+  lampId: CATALOGUE.starter.light.lampId,
 });
 export const aPit = (place: Place, depthMm: number, id = 'pit', cutThrough = false): Feature => ({
-  id,
-  name: id,
+  ...named(id),
   kind: 'pit',
   shape: shapeAt(place),
   depthMm,
+  floor: 'flat',
   cutThrough,
 });
 export const aPool = (place: Place, depthMm: number, waterMm: number, id = 'pool'): Feature => ({
-  id,
-  name: id,
+  ...named(id),
   kind: 'water',
   shape: shapeAt(place),
   depthMm,
   waterMm,
+  floor: 'flat',
   cutThrough: false,
 });
-export const aTrack = (points: readonly (readonly [number, number])[], widthMm: number, id = 'track'): Feature => ({
-  id,
-  name: id,
+export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => ({
+  ...named(id),
   kind: 'route',
-  shape: { form: 'strip', points: points.map(([x, y]) => ({ x, y })), widthMm, bendMm: 0 },
+  shape: along(points, widthMm),
+  lanes: 1,
+  marking: 'none',
+  kerbMm: 0,
+  kerbWidthMm: 0,
+  junctionMm: 0,
 });

@@ -37,6 +37,12 @@ const POWERS = {
   'money/g': { money: 1, g: -1 },
   '°C': { degree: 1 },
   kPa: { kPa: 1 },
+  '°': { turn: 1 },
+  V: { volt: 1 },
+  A: { amp: 1 },
+  'A·h': { amp: 1, h: 1 },
+  Ω: { volt: 1, amp: -1 },
+  'g/mm²': { g: 1, mm: -2 },
 } as const satisfies Record<string, Partial<Record<string, number>>>;
 
 /** The sign shown, what it does to values, and how the units must fit: +1 multiply, −1 divide, 0 both sides alike. */

@@ -1,7 +1,7 @@
 import { type Catalogue, estimated, thicknessesOf } from '../catalogue';
 import { isEmpty } from '../geometry';
 import { type Ground, type Sunk, isSunk } from '../ground';
-import type { Plan } from '../plan';
+import type { Feature, Plan } from '../plan';
 import type { BoardStack } from '../stack';
 import { type Figure, given, reckon } from '../units';
 import type { Mend } from './mends';
@@ -9,8 +9,9 @@ import type { Warning } from './warning';
 
 /** Checks of what is drawn: pits against the foam, water against its bed, heights against the stock, features off the table. */
 export function* groundWarnings(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
-  for (const { feature, whole } of ground.lands) {
-    if (isEmpty(whole)) yield offTable(feature.id, feature.name);
+  for (const feature of plan.features) {
+    const own = ground.lands.filter((land) => land.feature === feature);
+    if (own.every(({ whole }) => isEmpty(whole))) yield offTable(feature.id, feature.name);
     else if (isSunk(feature)) yield* pitWarnings(feature, plan, stack, catalogue);
   }
   yield* heightWarnings(stack, catalogue);
@@ -93,11 +94,15 @@ function shallower(feature: Sunk, depthMm: number): Mend[] {
 
 function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
   const tolerance = estimated('Height may miss by', catalogue.bench.raisedToleranceMm, 'mm');
+  const told = new Set<string>();
   for (const {
     land: { feature, baseMm, levelMm },
     buildUp,
   } of stack.raised) {
-    if (buildUp !== null && Math.abs(buildUp.errorMm) <= tolerance.value + 1e-9) continue;
+    // A bank or ramp is carved to its height; of the steps of one feature the first that misses is enough.
+    if (buildUp !== null && (isCarved(feature) || Math.abs(buildUp.errorMm) <= tolerance.value + 1e-9)) continue;
+    if (told.has(feature.id)) continue;
+    told.add(feature.id);
     const wanted = given(`${feature.name}, height over its foot`, levelMm - baseMm, 'mm', 'plan');
     const common = {
       id: `raised/no-such-height ${feature.id}`,
@@ -112,11 +117,19 @@ function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<War
       continue;
     }
     const nearest = given('Nearest build-up', buildUp.heightMm, 'mm', 'layout', `layers of ${buildUp.thicknessesMm.join(' + ')} mm`);
-    const heightMm = baseMm + buildUp.heightMm;
     yield {
       ...common,
       text: ['wants ', wanted, '; stock layers come to ', nearest, ', more than ', tolerance, ' off.'],
-      mends: [{ code: 'raised/height', featureId: feature.id, heightMm, label: `Make it ${heightMm} mm high` }],
+      mends: [stockHeight(feature, baseMm, buildUp.heightMm)],
     };
   }
+}
+
+const isCarved = (feature: Feature): boolean => feature.kind === 'bank' || feature.kind === 'ramp';
+
+/** The height that the nearest stock makes: of the whole feature, or of each of its steps. */
+function stockHeight(feature: Feature, baseMm: number, builtMm: number): Mend {
+  if (feature.kind === 'hill') return { code: 'hill/step', featureId: feature.id, stepMm: builtMm, label: `Make each step ${builtMm} mm` };
+  const heightMm = feature.kind === 'raised' && feature.steps > 1 ? builtMm * feature.steps : baseMm + builtMm;
+  return { code: 'raised/height', featureId: feature.id, heightMm, label: `Make it ${heightMm} mm high` };
 }

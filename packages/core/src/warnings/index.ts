@@ -4,3 +4,8 @@ export type { Mend } from './mends';
 export { groundWarnings } from './ground-checks';
 export { cutWarnings, glueWarnings } from './stack-checks';
 export { coatWarnings } from './coat-checks';
+export { seamWarnings } from './seam-checks';
+export { lightWarnings } from './light-checks';
+export { clearWarnings } from './clear-checks';
+export { edgeMends } from './edge-mends';
+export type { EdgeMend } from './edge-mends';

@@ -1,5 +1,6 @@
 import { produce } from 'immer';
-import { evenSplit, type Plan, type PlanDraft, type ZoneKind } from '../plan';
+import type { Point } from '../geometry';
+import { type Plan, type PlanDraft, type ZoneKind, evenSplit, movedBy, withPoint } from '../plan';
 
 /** A change to the plan that clears a warning: a name, what it takes, and the words for its button. */
 export type Mend = { readonly label: string } & MendAction;
@@ -10,6 +11,14 @@ type MendAction =
   | { readonly code: 'pit/cut-through'; readonly featureId: string }
   | { readonly code: 'water/depth'; readonly featureId: string; readonly waterMm: number }
   | { readonly code: 'raised/height'; readonly featureId: string; readonly heightMm: number }
+  | { readonly code: 'hill/step'; readonly featureId: string; readonly stepMm: number }
+  | { readonly code: 'feature/move'; readonly featureId: string; readonly dxMm: number; readonly dyMm: number }
+  | { readonly code: 'feature/points'; readonly featureId: string; readonly index: number; readonly to: Point }
+  | { readonly code: 'light/battery'; readonly featureId: string; readonly batteryId: string }
+  | { readonly code: 'light/groove'; readonly featureId: string; readonly grooveMm: number }
+  | { readonly code: 'strip/width'; readonly featureId: string; readonly widthMm: number }
+  | { readonly code: 'join/method'; readonly methodId: string }
+  | { readonly code: 'join/offset'; readonly offsetMm: number }
   | { readonly code: 'glue/ground'; readonly layerId: string; readonly adhesiveId: string }
   | { readonly code: 'glue/raised'; readonly adhesiveId: string }
   | { readonly code: 'climate/air'; readonly airC: number }
@@ -30,14 +39,14 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
     }
     case 'pit/depth': {
       const feature = plan.features.find(({ id }) => id === mend.featureId);
-      if (feature?.kind !== 'pit' && feature?.kind !== 'water') return;
+      if (feature?.kind !== 'pit' && feature?.kind !== 'water' && feature?.kind !== 'crater') return;
       feature.depthMm = mend.depthMm;
       if (feature.kind === 'water') feature.waterMm = Math.min(feature.waterMm, mend.depthMm);
       return;
     }
     case 'pit/cut-through': {
       const feature = plan.features.find(({ id }) => id === mend.featureId);
-      if (feature?.kind === 'pit' || feature?.kind === 'water') feature.cutThrough = true;
+      if (feature?.kind === 'pit' || feature?.kind === 'water' || feature?.kind === 'crater') feature.cutThrough = true;
       return;
     }
     case 'water/depth': {
@@ -47,9 +56,45 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
     }
     case 'raised/height': {
       const feature = plan.features.find(({ id }) => id === mend.featureId);
-      if (feature?.kind === 'raised') feature.heightMm = mend.heightMm;
+      if (feature?.kind === 'raised' || feature?.kind === 'bank') feature.heightMm = mend.heightMm;
       return;
     }
+    case 'hill/step': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature?.kind === 'hill') feature.stepMm = mend.stepMm;
+      return;
+    }
+    case 'feature/move': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature !== undefined) feature.shape = movedBy(feature.shape, mend.dxMm, mend.dyMm) as typeof feature.shape;
+      return;
+    }
+    case 'feature/points': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature !== undefined) feature.shape = withPoint(feature.shape, mend.index, mend.to) as typeof feature.shape;
+      return;
+    }
+    case 'light/battery': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature?.kind === 'light') feature.batteryId = mend.batteryId;
+      return;
+    }
+    case 'light/groove': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature?.kind === 'light') feature.grooveMm = mend.grooveMm;
+      return;
+    }
+    case 'strip/width': {
+      const feature = plan.features.find(({ id }) => id === mend.featureId);
+      if (feature?.shape.form === 'strip') feature.shape.widthMm = mend.widthMm;
+      return;
+    }
+    case 'join/offset':
+      plan.table.join.offsetMm = mend.offsetMm;
+      return;
+    case 'join/method':
+      plan.table.join.methodId = mend.methodId;
+      return;
     case 'glue/ground': {
       const layer = plan.stack.ground.find(({ id }) => id === mend.layerId);
       if (layer !== undefined) layer.glueBelowId = mend.adhesiveId;

@@ -8,6 +8,8 @@ export {
   CreateBoard,
   Health,
   History,
+  Picture,
+  PictureParams,
   ProblemDetails,
   RevisionParams,
   SavedPlan,

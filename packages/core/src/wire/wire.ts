@@ -21,6 +21,14 @@ export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.dat
 export const Board = BoardCard;
 export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
 export const CatalogueAnswer = z.strictObject({ catalogue: CatalogueSchema });
+/** A picture as it was kept; its bytes are at `/api/pictures/{id}`. */
+export const Picture = z.strictObject({
+  id: z.uuid(),
+  mediaType: z.string(),
+  widthPx: z.number().int().min(1),
+  heightPx: z.number().int().min(1),
+});
+export const PictureParams = z.strictObject({ pictureId: z.uuid('expected the id of a picture') });
 export const Health = z.strictObject({ ok: z.literal(true), database: z.literal('up') });
 
 /** Every error the server answers with. @source RFC 9457 */

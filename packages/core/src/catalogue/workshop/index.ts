@@ -1,5 +1,6 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
+import { batteries, joins, lamps, passages, yardsticks } from './fittings';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
 import { starter } from './starter';
@@ -17,6 +18,11 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   tools,
   airs,
   cautions,
+  joins,
+  passages,
+  batteries,
+  lamps,
+  yardsticks,
   bench,
   starter,
 };

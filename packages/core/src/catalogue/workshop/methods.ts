@@ -45,6 +45,11 @@ export const cautions: Catalogue['cautions'] = [
   { id: 'dust', text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
   { id: 'sensitiser', text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
   {
+    id: 'wiring',
+    text: 'Low voltage only: a battery box with a fuse, no bare joints, nothing left on unwatched. Mains only by the qualified.',
+  },
+  { id: 'magnets', text: 'Strong magnets pinch, and are dangerous if swallowed: keep them from small children.' },
+  {
     id: 'resin',
     text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.',
   },
@@ -61,4 +66,9 @@ export const bench: Catalogue['bench'] = {
   bowlMl: about(400, 250, 600),
   cuttingSetUpMin: about(8, 5, 12),
   glueSetUpMin: about(8, 5, 12),
+  personMm: about(1_650, 1_600, 1_700),
+  seamClearMm: about(10, 6, 15),
+  joinSetUpMin: about(8, 5, 12),
+  wiringMinPerLamp: about(12, 8, 20),
+  wiringCautionIds: ['wiring', 'blade'],
 };

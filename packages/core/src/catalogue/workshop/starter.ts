@@ -20,8 +20,13 @@ export const starter: Catalogue['starter'] = {
     raised: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
     route: [use('joint-compound', 'spread'), use('sealing-glue', 'soak'), ...painted],
     pit: [use('sealing-glue', 'soak'), ...painted],
+    plot: [use('sealing-glue', 'soak'), ...painted],
+    field: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
     water: [use('sealing-glue', 'soak'), use('masonry-paint', 'base'), use('casting-epoxy', 'pour')],
   },
+  join: { methodId: 'loose', offsetMm: 120 },
+  light: { batteryId: 'two-cell-box', lampId: 'warm-white' },
+  play: { baseMm: 25, tiltDeg: 12, walkDeg: 30, reachMm: 600, handMm: 90 },
   climate: { airC: 20, humidityPct: 50, airId: 'still' },
   hours: [
     { weekday: 2, fromMin: hour(19), toMin: hour(21) },

@@ -1,0 +1,113 @@
+import { type Box, type Point, type Region, isEmpty, regionBox } from '../geometry';
+import { ZONE_KINDS } from '../plan';
+import type { Ground } from './ground';
+import { type BuiltMm, heightsOf } from './level';
+import { overlayOf } from './profile';
+
+/**
+ * The table as a grid of square cells; cell (x, y) is `y * cols + x`, its centre at ((x + ½)·cell, (y + ½)·cell).
+ * `heightMm` is the surface over the ground; `walkMm` is where a figure stands: the same, but that an open plot over sunk ground is a deck
+ * at ground level; `topMm` adds to that what stands on it (walls, buildings); `zone` indexes ZONE_KINDS;
+ * `waterMm` is the depth of water over the surface.
+ */
+export interface HeightField {
+  readonly cols: number;
+  readonly rows: number;
+  readonly cellMm: number;
+  readonly heightMm: Float32Array;
+  readonly walkMm: Float32Array;
+  readonly topMm: Float32Array;
+  readonly waterMm: Float32Array;
+  readonly zone: Uint8Array;
+}
+
+/**
+ * Lays all features into a grid. Every height comes from the same profile that the section draws.
+ * @param built how high masses come out of stock; as drawn where left out
+ */
+export function fieldOf(ground: Ground, table: Box, cellMm: number, built?: BuiltMm): HeightField {
+  const cols = Math.max(1, Math.round((table.right - table.left) / cellMm));
+  const rows = Math.max(1, Math.round((table.bottom - table.top) / cellMm));
+  const size = cols * rows;
+  const heightMm = new Float32Array(size);
+  const waterMm = new Float32Array(size);
+  const zone = new Uint8Array(size);
+  const grid = { cols, rows, cellMm };
+  // Masses first, the highest counting; then holes, which cut through; then what lies on top.
+  for (const land of ground.lands) {
+    if (land.role !== 'mass') continue;
+    const at = heightsOf(land, built);
+    eachCell(land.body, grid, (i, point) => (heightMm[i] = Math.max(heightMm[i]!, at(point))));
+  }
+  for (const land of ground.lands) {
+    if (land.role !== 'hole') continue;
+    const at = heightsOf(land);
+    const { feature } = land;
+    const brimMm = feature.kind === 'water' ? land.levelMm + feature.waterMm : null;
+    eachCell(land.body, grid, (i, point) => {
+      const floor = at(point);
+      heightMm[i] = floor;
+      if (brimMm !== null) waterMm[i] = Math.max(0, brimMm - floor);
+    });
+  }
+  for (const land of ground.lands) {
+    if (land.zone === null) continue;
+    const index = ZONE_KINDS.indexOf(land.zone);
+    const overlay = overlayOf(land);
+    eachCell(land.shows, grid, (i, point) => {
+      zone[i] = index;
+      if (overlay !== null) heightMm[i] = heightMm[i]! + overlay(point);
+    });
+  }
+  const walkMm = heightMm.slice();
+  for (const { feature, whole } of ground.lands) {
+    if (feature.kind === 'plot' && feature.heightMm === 0) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
+  }
+  const topMm = walkMm.slice();
+  for (const { feature, whole } of ground.lands) {
+    const standsMm = feature.kind === 'wall' || feature.kind === 'plot' ? feature.heightMm : 0;
+    if (standsMm > 0) eachCell(whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + standsMm)));
+  }
+  return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone };
+}
+
+/** Surface height of the cell that holds a point, clamped to the table. */
+export function heightAtCell({ cols, rows, cellMm, heightMm }: HeightField, { x, y }: Point): number {
+  const column = Math.max(0, Math.min(cols - 1, Math.floor(x / cellMm)));
+  const row = Math.max(0, Math.min(rows - 1, Math.floor(y / cellMm)));
+  return heightMm[row * cols + column]!;
+}
+
+/** Calls for every cell whose centre lies in a region: an even-odd scan line by line, each side met once a line. */
+export function eachCell(
+  region: Region,
+  { cols, rows, cellMm }: Pick<HeightField, 'cols' | 'rows' | 'cellMm'>,
+  visit: (index: number, centre: Point) => void,
+): void {
+  if (isEmpty(region)) return;
+  const { top, bottom } = regionBox(region);
+  const firstRow = Math.max(0, Math.ceil(top / cellMm - 0.5));
+  const lastRow = Math.min(rows - 1, Math.floor(bottom / cellMm - 0.5));
+  if (lastRow < firstRow) return;
+  const crossings: number[][] = Array.from({ length: lastRow - firstRow + 1 }, () => []);
+  for (const ring of region.rings) {
+    for (let i = 0, j = ring.length - 1; i < ring.length; j = i++) {
+      const [a, b] = ring[j]!.y <= ring[i]!.y ? [ring[j]!, ring[i]!] : [ring[i]!, ring[j]!];
+      const from = Math.max(firstRow, Math.ceil(a.y / cellMm - 0.5));
+      // A side counts for lines from its upper end up to, not at, its lower end: shared corners count once.
+      const to = Math.min(lastRow, Math.ceil(b.y / cellMm - 0.5) - 1);
+      const slope = (b.x - a.x) / (b.y - a.y);
+      for (let row = from; row <= to; row++) crossings[row - firstRow]!.push(a.x + ((row + 0.5) * cellMm - a.y) * slope);
+    }
+  }
+  crossings.forEach((xs, line) => {
+    xs.sort((p, q) => p - q);
+    const row = firstRow + line;
+    const y = (row + 0.5) * cellMm;
+    for (let k = 0; k + 1 < xs.length; k += 2) {
+      const first = Math.max(0, Math.ceil(xs[k]! / cellMm - 0.5));
+      const last = Math.min(cols - 1, Math.ceil(xs[k + 1]! / cellMm - 0.5) - 1);
+      for (let column = first; column <= last; column++) visit(row * cols + column, { x: (column + 0.5) * cellMm, y });
+    }
+  });
+}

@@ -1,0 +1,2 @@
+export { grooveDepths, lightFigures, pocketOf } from './lights';
+export type { Light } from './lights';

@@ -1,0 +1,52 @@
+/** One step forward between versions of the plan document: pure, on parsed JSON that claims to be of `from`. */
+interface Migration {
+  readonly from: number;
+  readonly migrate: (old: Record<string, unknown>) => Record<string, unknown>;
+}
+
+const coat = (stuffId: string, methodId: string): unknown => ({ id: `${stuffId}-${methodId}`, stuffId, methodId, filmMm: null });
+
+/** What features of version 1 were, said in the words of version 2: sheer sides, flat floors, plain routes. */
+function featureTo2(feature: unknown): unknown {
+  if (!isRecord(feature)) return feature;
+  const held = { ...feature, locked: false, hidden: false };
+  if (feature['kind'] === 'raised') return { ...held, steps: 1, stepInMm: 0 };
+  if (feature['kind'] === 'pit' || feature['kind'] === 'water') return { ...held, floor: 'flat' };
+  if (feature['kind'] === 'route') return { ...held, lanes: 1, marking: 'none', kerbMm: 0, kerbWidthMm: 0, junctionMm: 0 };
+  return held;
+}
+
+const MIGRATIONS: readonly Migration[] = [
+  {
+    from: 1,
+    migrate: (old) => ({
+      ...old,
+      version: 2,
+      table: isRecord(old['table'])
+        ? { ...old['table'], rim: null, join: { methodId: 'loose', offsetMm: 120 }, passages: [] }
+        : old['table'],
+      underlay: null,
+      play: { baseMm: 25, tiltDeg: 12, stepUpMm: 5, walkDeg: 30, reachMm: 600, handMm: 90 },
+      features: Array.isArray(old['features']) ? old['features'].map(featureTo2) : old['features'],
+      coats: isRecord(old['coats'])
+        ? {
+            ...old['coats'],
+            plot: [coat('sealing-glue', 'soak'), coat('masonry-paint', 'base'), coat('pale-acrylic', 'drybrush')],
+            field: [coat('light-filler', 'spread'), coat('sealing-glue', 'soak'), coat('masonry-paint', 'base')],
+          }
+        : old['coats'],
+    }),
+  },
+];
+
+/**
+ * Brings a plan of an earlier version forward to the one this program works with. What claims no version it knows is
+ * left as it is, for the schema to refuse in words.
+ */
+export function migrated(raw: unknown): unknown {
+  let plan = raw;
+  for (const { from, migrate } of MIGRATIONS) if (isRecord(plan) && plan['version'] === from) plan = migrate(plan);
+  return plan;
+}
+
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);

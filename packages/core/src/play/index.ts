@@ -1,0 +1,15 @@
+export { clearanceMap, widestBase, widestToLevels } from './clearance';
+export type { Clearance, Way } from './clearance';
+export { levelsOf } from './levels';
+export type { Level, Levels } from './levels';
+export { standingMap, standsAt } from './standing';
+export type { Standing } from './standing';
+export { reachMap } from './reach';
+export type { Reach } from './reach';
+export { coverOf, sightMap } from './sight';
+export type { Cover, Sight, SightProgress } from './sight';
+export { playReport } from './report';
+export type { PlayMaps, PlayReport } from './report';
+export { barrierCells } from './barriers';
+export { onTable, realSize, scaleOf, yardsticks } from './scale';
+export type { Yardstick } from './scale';

@@ -1,0 +1,90 @@
+import type { HeightField } from '../ground';
+import type { Plan } from '../plan';
+import { SIDES, type Side } from '../tiling';
+import { type Figure, given, reckon } from '../units';
+import { type Way, clearanceMap, widestBase, widestToLevels } from './clearance';
+import { levelsOf } from './levels';
+import { reachMap } from './reach';
+import { standingMap } from './standing';
+
+/** Maps to be laid over the plan, a value a cell. */
+export interface PlayMaps {
+  readonly cols: number;
+  readonly rows: number;
+  readonly cellMm: number;
+  readonly clearMm: Float32Array;
+  /** 1 where the chosen base stands. */
+  readonly stands: Uint8Array;
+  /** 1 too far for a hand, 2 too narrow. */
+  readonly reach: Uint8Array;
+}
+/** The quick play checks of a table; sight is a search of its own. */
+export interface PlayReport {
+  readonly maps: PlayMaps;
+  readonly from: Side;
+  readonly to: Side;
+  readonly widest: Figure<'mm'>;
+  /** The way the widest base takes, cell by cell. */
+  readonly way: Way;
+  readonly levels: readonly LevelReport[];
+  readonly stands: Figure<'%'>;
+  readonly far: Figure<'%'>;
+  readonly narrow: Figure<'%'>;
+}
+export interface LevelReport {
+  readonly name: string;
+  readonly height: Figure<'mm'>;
+  /** Bases of the chosen size that stand on it side by side. */
+  readonly spots: Figure<'1'>;
+  /** Widest base that gets there from the chosen side; 0 where no way leads up. */
+  readonly reached: Figure<'mm'>;
+}
+
+/** Levels beyond these are told together: a list no one reads helps no one. */
+const MOST_LEVELS = 8;
+
+/** Clearance, ways, standing and reach of one table for the chosen base and sides. @source craft.md §11 */
+export function playReport(field: HeightField, { play }: Plan, from: Side, to: Side): PlayReport {
+  const levels = levelsOf(field, play);
+  const standing = standingMap(field, play, levels);
+  const reach = reachMap(field, play);
+  const way = widestBase(field, play, from, to);
+  const toLevels = widestToLevels(field, play, from, levels);
+  const cells = field.cols * field.rows;
+  const cellNote = `measured on cells of ${field.cellMm} mm, so to within one cell`;
+  const clear = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
+  return {
+    maps: {
+      cols: field.cols,
+      rows: field.rows,
+      cellMm: field.cellMm,
+      clearMm: clearanceMap(field, play, SIDES).clearMm,
+      stands: standing.stands,
+      reach: reach.trouble,
+    },
+    from,
+    to,
+    way,
+    widest: reckon(`Widest base from ${from} to ${to}`, 'mm', clear, '×', given('Both sides', 2, '1', 'definition')),
+    levels: levels.levels.slice(0, MOST_LEVELS).map(({ heightMm }, i) => ({
+      name: levelName(heightMm),
+      height: given('Over the ground', heightMm, 'mm', 'drawing'),
+      spots: given(`Bases of ${play.baseMm} mm that stand there`, standing.spots[i]!, '1', 'drawing', 'set down one after another, side by side'),
+      reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!.baseMm, 'mm', 'drawing', cellNote),
+    })),
+    stands: shareOf('Of the table a base stands on', standing.stands.reduce((sum, does) => sum + does, 0), cells),
+    far: shareOf('Out of reach of a hand', Math.round(reach.farShare * cells), cells),
+    narrow: shareOf('Too narrow for a hand', Math.round(reach.narrowShare * cells), cells),
+  };
+}
+
+function levelName(heightMm: number): string {
+  const mm = Math.round(heightMm);
+  if (mm === 0) return 'Ground';
+  return mm > 0 ? `${mm} mm up` : `${-mm} mm down`;
+}
+
+function shareOf(label: string, part: number, cells: number): Figure<'%'> {
+  const share = reckon(`${label}: share`, '1', given('Cells', part, '1', 'drawing'), '÷', given('All cells', cells, '1', 'drawing'));
+  return reckon(label, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
+}

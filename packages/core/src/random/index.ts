@@ -1,0 +1,2 @@
+export { seeded } from './seeded';
+export type { Random } from './seeded';

@@ -1,0 +1,12 @@
+export { ALONG_MM, LEVEL_MM, SIDES, edgeOf, edgesOf, levelAlong, mates, mismatches, reversed } from './edge';
+export type { Edge, Mismatch, Side, Stretch } from './edge';
+export { seamsOf } from './seams';
+export type { Crossing, Seam } from './seams';
+export { puzzleOf } from './puzzle';
+export type { Arrangement, Laid, Pose, Puzzle, TileKind } from './puzzle';
+export { MOST_COUNTED, countTables } from './count';
+export type { Count, Counting } from './count';
+export { asLaid, browseTables, failingSeams, poseOf } from './browse';
+export type { FailingSeam } from './browse';
+export { fixingsOn, storedHeight, tileBuilds } from './tile-builds';
+export type { Fitting, TileBuild } from './tile-builds';

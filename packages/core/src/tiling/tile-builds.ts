@@ -1,0 +1,107 @@
+import { type Catalogue, estimated, joinBy, materialBy } from '../catalogue';
+import type { StuffNeed } from '../coats';
+import type { PartList } from '../cutting';
+import type { Ground, Tile, Zones } from '../ground';
+import type { Passage, Plan } from '../plan';
+import type { BoardStack } from '../stack';
+import { type Figure, given, massOf, reckon, total } from '../units';
+
+/** One tile as it is carried and stored. */
+export interface TileBuild {
+  readonly tileId: string;
+  readonly mass: Figure<'g'>;
+  /** Underside to the highest fixed ground; buildings lift off. */
+  readonly tall: Figure<'mm'>;
+  readonly widthMm: number;
+  readonly depthMm: number;
+  /** From corner to corner: the longest thing to get round a bend in the stairs. */
+  readonly carry: Figure<'mm'>;
+  readonly fittings: readonly Fitting[];
+}
+/** Whether a tile goes through a door, or into a place, and how many of its like lie there flat. */
+export interface Fitting {
+  readonly passage: Passage;
+  readonly fits: boolean;
+  /** How many lie in it one on another; null for a door. */
+  readonly stacked: number | null;
+}
+
+/** Air and paper between stored tiles, mm. */
+const BETWEEN_MM = 3;
+
+/** What each tile weighs and measures, and where it goes. */
+export function tileBuilds(
+  plan: Plan,
+  ground: Ground,
+  zones: Zones,
+  stack: BoardStack,
+  { parts }: PartList,
+  stuffs: readonly StuffNeed[],
+  catalogue: Catalogue,
+): readonly TileBuild[] {
+  const coatedMm2 = zones.byTile.reduce((sum, zone) => sum + zone.coatedMm2, 0);
+  const dry = total('Coats, dry, on the whole board', 'g', stuffs.map(({ dryMass }) => dryMass));
+  const join = joinBy(catalogue, plan.table.join.methodId);
+  return ground.tiles.map((tile) => {
+    const layers = parts
+      .filter(({ tileId }) => tileId === tile.id)
+      .map((part) => {
+        const material = materialBy(catalogue, part.materialId);
+        const face = given(`${part.name}, face`, part.areaMm2, 'mm²', 'drawing');
+        const volume = reckon(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
+        return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
+      });
+    const own = zones.byTile.filter(({ tileId }) => tileId === tile.id).reduce((sum, zone) => sum + zone.coatedMm2, 0);
+    const share = given(`${tile.id}: share of all that is coated`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
+    const fixings = fixingsOn(tile, plan, join.perEdge, join.perTile);
+    const fixed = reckon('Fixings', 'g', given(`${tile.id}, fixings`, fixings, '1', 'layout'), '×', given(`${join.name}, each`, join.massG, 'g', 'catalogue'));
+    const mass = total(`${tile.id}, mass`, 'g', [...layers, reckon(`${tile.id}, coats`, 'g', dry, '×', share), fixed]);
+    const tall = tallOf(tile, plan, ground, stack);
+    const [widthMm, depthMm] = [tile.box.right - tile.box.left, tile.box.bottom - tile.box.top];
+    return {
+      tileId: tile.id,
+      mass,
+      tall,
+      widthMm,
+      depthMm,
+      carry: given(`${tile.id}, corner to corner`, Math.hypot(widthMm, depthMm), 'mm', 'drawing', `√(${round(widthMm)}² + ${round(depthMm)}²)`),
+      fittings: plan.table.passages.map((passage) => fitting(passage, widthMm, depthMm, tall.value)),
+    };
+  });
+}
+
+/** Fixings on one tile: on every side that meets another tile, and what it takes whatever its sides. */
+export function fixingsOn(tile: Tile, { table }: Plan, perEdge: number, perTile: number): number {
+  const { column, row } = tile;
+  const inner = Number(column > 0) + Number(column < table.columnWidthsMm.length - 1) + Number(row > 0) + Number(row < table.rowDepthsMm.length - 1);
+  return inner * perEdge + perTile;
+}
+
+function tallOf(tile: Tile, plan: Plan, ground: Ground, stack: BoardStack): Figure<'mm'> {
+  const substrate = given('Substrate', plan.stack.substrate?.thicknessMm ?? 0, 'mm', 'plan');
+  const highest = Math.max(0, ...ground.onTile.get(tile.id)!.map(({ land }) => (land.role === 'mass' ? land.levelMm : 0)));
+  const raised = given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan');
+  return total(`${tile.id}, height`, 'mm', [substrate, stack.ground, raised]);
+}
+
+/** A slab through an opening or into a box: sizes sorted, each against its own. Tilted ways through a door are not tried. */
+function fitting(passage: Passage, widthMm: number, depthMm: number, tallMm: number): Fitting {
+  const slab = [widthMm, depthMm, tallMm].sort((a, b) => a - b);
+  if (passage.depthMm === null) {
+    const opening = [passage.widthMm, passage.heightMm].sort((a, b) => a - b);
+    return { passage, fits: slab[0]! <= opening[0]! && slab[1]! <= opening[1]!, stacked: null };
+  }
+  const room = [passage.widthMm, passage.heightMm, passage.depthMm].sort((a, b) => a - b);
+  const floor = [passage.widthMm, passage.depthMm].sort((a, b) => a - b);
+  const liesFlat = Math.min(widthMm, depthMm) <= floor[0]! && Math.max(widthMm, depthMm) <= floor[1]!;
+  const stacked = liesFlat ? Math.floor((passage.heightMm + BETWEEN_MM) / (tallMm + BETWEEN_MM)) : 0;
+  return { passage, fits: slab.every((mm, i) => mm <= room[i]!), stacked };
+}
+
+const round = (mm: number): number => Math.round(mm * 10) / 10;
+
+/** Height of all tiles of a board stored one on another. */
+export function storedHeight(builds: readonly TileBuild[]): Figure<'mm'> {
+  const gaps = given('Air between tiles', BETWEEN_MM * Math.max(0, builds.length - 1), 'mm', 'definition', `${BETWEEN_MM} mm between each two`);
+  return total('Stored one on another', 'mm', [...builds.map(({ tall }) => tall), gaps]);
+}

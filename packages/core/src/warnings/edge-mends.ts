@@ -1,0 +1,90 @@
+import { distanceMm } from '../geometry';
+import type { Ground, Tile } from '../ground';
+import { type Feature, type Plan, shapePoints } from '../plan';
+import { ALONG_MM, type Edge, LEVEL_MM, type Puzzle, type Stretch } from '../tiling';
+import type { Mend } from './mends';
+
+/** A small change that lets a stubborn edge meet more others. */
+export interface EdgeMend {
+  readonly tileId: string;
+  readonly side: Edge['side'];
+  /** Edges it meets now, itself turned round among them. */
+  readonly meets: number;
+  readonly sizeMm: number;
+  readonly mend: Mend;
+}
+
+/** A point of a line this near an edge is the one that crosses it. */
+const AT_EDGE_MM = 3;
+
+/**
+ * For each edge that few others mate with, the smallest edits that make it one of many: its one crossing put on the middle of the edge, or brought to the
+ * height most of its kind have. @source craft.md §1: an edge that is the same both ways round meets itself and all its like
+ */
+export function edgeMends(puzzle: Puzzle, plan: Plan, ground: Ground): readonly EdgeMend[] {
+  const { edges, mate, edgeCount } = puzzle;
+  const meets = (i: number): number => mate.subarray(i * edgeCount, (i + 1) * edgeCount).reduce((sum, does) => sum + does, 0);
+  const most = Math.max(...edges.map((_, i) => meets(i)));
+  const found = edges.flatMap((edge, i): EdgeMend[] => {
+    const crossings = edge.stretches.filter(({ kind }) => kind !== 'open');
+    const [only, ...others] = crossings;
+    if (only === undefined || others.length > 0 || meets(i) >= most) return [];
+    const feature = plan.features.find(({ id }) => id === only.featureId);
+    const tile = ground.tiles.find(({ id }) => id === edge.tileId)!;
+    if (feature === undefined) return [];
+    const common = { tileId: edge.tileId, side: edge.side, meets: meets(i) };
+    return [...centred(edge, only, feature, tile), ...levelled(edge, only, feature, edges)].map((edit) => ({ ...common, ...edit }));
+  });
+  return found.sort((a, b) => a.sizeMm - b.sizeMm);
+}
+
+type Edit = Pick<EdgeMend, 'sizeMm' | 'mend'>;
+
+function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: Feature, tile: Tile): Edit[] {
+  const middleMm = (fromMm + toMm) / 2;
+  const byMm = tidy(lengthMm / 2 - middleMm);
+  if (Math.abs(byMm) <= ALONG_MM) return [];
+  // A clockwise walk goes right along the back, down the right side, and back again.
+  const sign = side === 'back' || side === 'right' ? 1 : -1;
+  const isAcross = side === 'back' || side === 'near';
+  const [dxMm, dyMm] = isAcross ? [byMm * sign, 0] : [0, byMm * sign];
+  const label = `Centre ${feature.name} on the ${side} edge of ${tile.id} (${Math.abs(byMm)} mm)`;
+  const at = placeOn(tile, side, middleMm);
+  const index = shapePoints(feature.shape).findIndex((point) => distanceMm(point, at) < AT_EDGE_MM + Math.abs(byMm) / 100);
+  const point = shapePoints(feature.shape)[index];
+  const mend: Mend =
+    point === undefined || feature.shape.form === 'round'
+      ? { code: 'feature/move', featureId: feature.id, dxMm, dyMm, label }
+      : { code: 'feature/points', featureId: feature.id, index, to: { x: point.x + dxMm, y: point.y + dyMm }, label };
+  return [{ sizeMm: Math.abs(byMm), mend }];
+}
+
+function levelled(edge: Edge, only: Stretch, feature: Feature, edges: readonly Edge[]): Edit[] {
+  if (feature.kind !== 'raised' && feature.kind !== 'pit' && feature.kind !== 'water') return [];
+  const levels = edges.filter((other) => other !== edge).flatMap(({ stretches }) => stretches.filter(({ kind }) => kind === only.kind).map((s) => s.fromLevelMm));
+  const counts = new Map<number, number>();
+  for (const level of levels) counts.set(level, (counts.get(level) ?? 0) + 1);
+  const [usual] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [];
+  if (usual === undefined || Math.abs(usual - only.fromLevelMm) <= LEVEL_MM) return [];
+  const sizeMm = tidy(Math.abs(usual - only.fromLevelMm));
+  const label = `Level ${feature.name} to ${Math.abs(usual)} mm`;
+  if (feature.kind === 'raised') return usual < 1 ? [] : [{ sizeMm, mend: { code: 'raised/height', featureId: feature.id, heightMm: usual, label } }];
+  return usual > -0.5 ? [] : [{ sizeMm, mend: { code: 'pit/depth', featureId: feature.id, depthMm: -usual, label } }];
+}
+
+function placeOn({ box }: Tile, side: Edge['side'], alongMm: number): { x: number; y: number } {
+  switch (side) {
+    case 'back':
+      return { x: box.left + alongMm, y: box.top };
+    case 'right':
+      return { x: box.right, y: box.top + alongMm };
+    case 'near':
+      return { x: box.right - alongMm, y: box.bottom };
+    case 'left':
+      return { x: box.left, y: box.bottom - alongMm };
+    default:
+      throw side satisfies never;
+  }
+}
+
+const tidy = (mm: number): number => Math.round(mm * 100) / 100;

@@ -1,0 +1,213 @@
+import { type Catalogue, type Join, estimated, joinBy } from '../catalogue';
+import { type Box, areaMm2, boxRegion, intersection, isEmpty, regionBox } from '../geometry';
+import type { Ground, Land, Tile } from '../ground';
+import type { Feature, Plan } from '../plan';
+import type { Crossing, Seam, Stretch } from '../tiling';
+import { type Figure, given } from '../units';
+import type { Mend } from './mends';
+import type { Warning } from './warning';
+
+/** What goes wrong where tiles meet: sides that disagree, pits too near a joint, slivers, fixings that meet a hole. @source craft.md §1 */
+export function* seamWarnings(plan: Plan, ground: Ground, seams: readonly Seam[], catalogue: Catalogue): Generator<Warning> {
+  const clear = estimated('Foam that holds beside a joint', catalogue.bench.seamClearMm, 'mm');
+  for (const seam of seams) {
+    for (const crossing of seam.crossings) yield* crossingWarning(seam, crossing, plan);
+    yield* weakEdges(seam, ground, clear);
+  }
+  yield* pocketWarnings(plan, ground, catalogue);
+}
+
+const WORDS: Readonly<Record<Stretch['kind'], string>> = {
+  open: 'Open ground',
+  raised: 'Raised ground',
+  route: 'The route',
+  pit: 'The pit',
+  water: 'The water',
+  plot: 'The plot',
+  field: 'The field',
+  wall: 'The wall',
+};
+/** Kinds that look broken when they stop at a seam; raised ground may well end there. */
+const RUNS_ON: ReadonlySet<Stretch['kind']> = new Set(['water', 'pit', 'route', 'wall']);
+
+function* crossingWarning(seam: Seam, crossing: Crossing, plan: Plan): Generator<Warning> {
+  const { fault, first, second, kind } = crossing;
+  if (fault === null || (fault === 'ends' && !RUNS_ON.has(kind))) return;
+  const [one, other] = [featureOf(plan, first), featureOf(plan, second)];
+  // One feature that crosses both tiles cannot disagree with itself: what differs is a neighbour that covers part of it.
+  if (fault !== 'ends' && one !== null && one === other) return;
+  const names = [...new Set([one?.name, other?.name].filter((name) => name !== undefined))].join(' and ') || WORDS[kind];
+  yield {
+    id: `seam/${fault} ${crossing.id}`,
+    code: `seam/${fault}`,
+    severity: 'care',
+    view: 'ground',
+    featureId: (other ?? one)?.id ?? null,
+    title: `Seam ${seam.name}`,
+    text: wordsFor(seam, crossing, names),
+    mends: mendsFor(seam, crossing, one, other),
+  };
+}
+
+function wordsFor({ first, second }: Seam, crossing: Crossing, names: string): Warning['text'] {
+  const size = given('Apart at the seam', crossing.sizeMm, 'mm', 'drawing', 'between the two tiles’ edges');
+  switch (crossing.fault) {
+    case 'place':
+      return [`${names} lie `, size, ` apart where ${first.id} meets ${second.id}.`];
+    case 'width':
+      return [`${names} differ by `, size, ` in width where ${first.id} meets ${second.id}.`];
+    case 'level':
+      return [`${names} differ by `, size, ` in height where ${first.id} meets ${second.id}.`];
+    default:
+      return [`${names} ends at the joint, `, size, ` of it, with nothing like it on ${crossing.first === null ? first.id : second.id}.`];
+  }
+}
+
+function mendsFor({ along }: Seam, crossing: Crossing, one: Feature | null, other: Feature | null): Mend[] {
+  const { fault, offsetMm, first, second } = crossing;
+  const move = (feature: Feature, byMm: number): Mend => ({
+    code: 'feature/move',
+    featureId: feature.id,
+    dxMm: along === 'x' ? byMm : 0,
+    dyMm: along === 'y' ? byMm : 0,
+    label: `Move ${feature.name} ${Math.abs(byMm)} mm`,
+  });
+  if (fault === 'place') return [...(other === null ? [] : [move(other, -offsetMm)]), ...(one === null ? [] : [move(one, offsetMm)])];
+  if (fault === 'level') return [...levelMend(other, first!.fromLevelMm), ...levelMend(one, second!.fromLevelMm)];
+  if (fault === 'width') return [...widthMend(other, one), ...widthMend(one, other)];
+  return [];
+}
+
+function levelMend(feature: Feature | null, levelMm: number): Mend[] {
+  if (feature?.kind === 'raised' && levelMm >= 1) return [{ code: 'raised/height', featureId: feature.id, heightMm: levelMm, label: `Make ${feature.name} ${levelMm} mm high` }];
+  if ((feature?.kind === 'water' || feature?.kind === 'pit') && levelMm <= -0.5)
+    return [{ code: 'pit/depth', featureId: feature.id, depthMm: -levelMm, label: `Sink ${feature.name} ${-levelMm} mm` }];
+  return [];
+}
+
+function widthMend(feature: Feature | null, like: Feature | null): Mend[] {
+  if (feature?.shape.form !== 'strip' || like?.shape.form !== 'strip' || feature.shape.widthMm === like.shape.widthMm) return [];
+  const { widthMm } = like.shape;
+  return [{ code: 'strip/width', featureId: feature.id, widthMm, label: `Make ${feature.name} ${widthMm} mm wide` }];
+}
+
+const featureOf = (plan: Plan, stretch: Stretch | null): Feature | null => plan.features.find(({ id }) => id === stretch?.featureId) ?? null;
+
+/** Pits whose edge runs close beside a joint, and strips of a feature too narrow to hold, on either tile of a seam. */
+function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Ground, clear: Figure<'mm'>): Generator<Warning> {
+  const seamMm = along === 'y' ? from.x : from.y;
+  for (const tile of [first, second]) {
+    const side = tile === first ? -1 : 1;
+    for (const { land, body, shows } of ground.onTile.get(tile.id)!) {
+      const piece = body.rings.length > 0 ? body : shows;
+      if (piece.rings.length === 0 || land.feature.locked || areaMm2(piece) < 1) continue;
+      const box = regionBox(piece);
+      const [near, far] = along === 'y' ? (side < 0 ? [box.right, box.left] : [box.left, box.right]) : side < 0 ? [box.bottom, box.top] : [box.top, box.bottom];
+      const gapMm = tidy(Math.abs(seamMm - near));
+      const thickMm = tidy(Math.abs(seamMm - far));
+      const move = (byMm: number, label: string): Mend => ({
+        code: 'feature/move',
+        featureId: land.feature.id,
+        dxMm: along === 'y' ? tidy(side * byMm) : 0,
+        dyMm: along === 'x' ? tidy(side * byMm) : 0,
+        label,
+      });
+      const common = { severity: 'care', view: 'ground', featureId: land.feature.id, title: `Seam ${name}` } as const;
+      if (land.role === 'hole' && gapMm > 0.01 && gapMm < clear.value - 1e-6) {
+        yield {
+          ...common,
+          id: `seam/pit-edge ${id} ${tile.id} ${land.id}`,
+          code: 'seam/pit-edge',
+          text: [`${land.name} leaves `, given('Foam beside the joint', gapMm, 'mm', 'drawing'), ` of foam beside the joint on ${tile.id}; it breaks under `, clear, '.'],
+          mends: [move(clear.value - gapMm, `Move it ${tidy(clear.value - gapMm)} mm off`)],
+        };
+      }
+      if (land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6 && isCutBySeam(land, tile.id, ground)) {
+        yield {
+          ...common,
+          id: `seam/sliver ${id} ${tile.id} ${land.id}`,
+          code: 'seam/sliver',
+          text: [`${land.name} reaches only `, given('Strip on the tile', thickMm, 'mm', 'drawing'), ` onto ${tile.id}: a sliver that breaks in the hand.`],
+          mends: [move(-thickMm, `Move it ${thickMm} mm off ${tile.id}`), move(clear.value - thickMm, `Move it ${tidy(clear.value - thickMm)} mm further on`)],
+        };
+      }
+    }
+  }
+}
+
+/** A feature that lies on another tile too, so that the seam is what makes the piece small. */
+const isCutBySeam = (land: Land, tileId: string, ground: Ground): boolean =>
+  ground.tileLands.some((other) => other.land === land && other.tileId !== tileId && areaMm2(other.body.rings.length > 0 ? other.body : other.shows) > 1);
+
+/** Pockets for fixings deeper than the rim is thick, or run into by a hole beside the edge. */
+function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Generator<Warning> {
+  const { rim, join: chosen } = plan.table;
+  const join = joinBy(catalogue, chosen.methodId);
+  if (join.perEdge === 0) return;
+  const shallow = catalogue.joins.find((other) => other.perEdge > 0 && other.pocketDepthMm === 0);
+  const mends: Mend[] = [
+    ...(shallow === undefined ? [] : [{ code: 'join/method' as const, methodId: shallow.id, label: `Use ${shallow.name.toLowerCase()}` }]),
+    ...catalogue.joins.filter(({ perEdge }) => perEdge === 0).slice(0, 1).map((other) => ({ code: 'join/method' as const, methodId: other.id, label: other.name })),
+  ];
+  const shortest = Math.min(...plan.table.columnWidthsMm, ...plan.table.rowDepthsMm) / 2 - join.pocketWidthMm;
+  const common = { severity: 'care', view: 'ground', featureId: null, title: join.name } as const;
+  if (chosen.offsetMm > shortest) {
+    yield {
+      ...common,
+      id: 'join/off-edge',
+      code: 'join/off-edge',
+      text: ['sit ', given('From the middle of an edge', chosen.offsetMm, 'mm', 'plan'), ' from the middle of an edge, and the shortest edge has room for ', given('Room either side', shortest, 'mm', 'drawing'), '.'],
+      mends: [{ code: 'join/offset', offsetMm: Math.max(10, Math.floor(shortest)), label: `Set them ${Math.max(10, Math.floor(shortest))} mm out` }, ...mends],
+    };
+  }
+  if (rim !== null && join.pocketDepthMm > rim.thicknessMm) {
+    yield {
+      ...common,
+      id: 'join/pocket-through-rim',
+      code: 'join/pocket-through-rim',
+      text: ['need a pocket of ', given('Pocket', join.pocketDepthMm, 'mm', 'catalogue'), '; the rim is only ', given('Rim', rim.thicknessMm, 'mm', 'plan'), ' thick.'],
+      mends,
+    };
+  }
+  yield* metPockets(plan, ground, join, mends);
+}
+
+/** A pit or a cable groove where a pocket is to be cut. */
+function* metPockets(plan: Plan, ground: Ground, join: Join, mends: readonly Mend[]): Generator<Warning> {
+  const obstacles = ground.lands.filter(({ role, feature, whole }) => (role === 'hole' || feature.kind === 'light') && !isEmpty(whole));
+  for (const tile of ground.tiles) {
+    for (const pocket of pocketsOf(tile, plan, join)) {
+      const hit = obstacles.find(({ whole }) => !isEmpty(intersection(whole, boxRegion(pocket))));
+      if (hit === undefined) continue;
+      yield {
+        id: `join/pocket-in-hole ${tile.id} ${hit.id}`,
+        code: 'join/pocket-in-hole',
+        severity: 'care',
+        view: 'ground',
+        featureId: hit.feature.id,
+        title: join.name,
+        text: [`on ${tile.id} would meet ${hit.name}: there is no foam for their pocket.`],
+        mends,
+      };
+      break;
+    }
+  }
+}
+
+/** Where fixings sit on a tile: either side of the middle of each side that meets another tile. */
+function pocketsOf({ box, column, row }: Tile, { table }: Plan, join: Join): Box[] {
+  const half = join.pocketWidthMm / 2;
+  const deep = Math.max(join.pocketDepthMm, 1) + (table.rim?.thicknessMm ?? 0);
+  const [midX, midY] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
+  const outs = join.perEdge === 1 ? [0] : [-table.join.offsetMm, table.join.offsetMm];
+  const upright = (left: number, right: number): Box[] => outs.map((by) => ({ left, right, top: midY + by - half, bottom: midY + by + half }));
+  const level = (top: number, bottom: number): Box[] => outs.map((by) => ({ top, bottom, left: midX + by - half, right: midX + by + half }));
+  return [
+    ...(column > 0 ? upright(box.left, box.left + deep) : []),
+    ...(column < table.columnWidthsMm.length - 1 ? upright(box.right - deep, box.right) : []),
+    ...(row > 0 ? level(box.top, box.top + deep) : []),
+    ...(row < table.rowDepthsMm.length - 1 ? level(box.bottom - deep, box.bottom) : []),
+  ];
+}
+
+const tidy = (mm: number): number => Math.round(mm * 100) / 100;
