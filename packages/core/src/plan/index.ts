@@ -48,5 +48,8 @@ export { snapLines, snapped } from './snap';
 export type { SnapKind, SnapLines, Snapped } from './snap';
 export { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
 export type { Alignment } from './arranging';
+export { featureMarks, lampPlaces } from './marks';
+export type { FeatureMarks } from './marks';
+export { scaledUnderlay } from './underlay';
 export { mergePlans } from './merge';
 export type { Merged } from './merge';

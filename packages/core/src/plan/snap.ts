@@ -1,6 +1,6 @@
 import type { Point } from '../geometry';
 import { type Plan, tableDepthMm, tableWidthMm } from './plan';
-import { shapePoints } from './shape';
+import { shapeBox, shapePoints } from './shape';
 
 /** What a point came to rest on along each axis. */
 export interface Snapped {
@@ -19,9 +19,12 @@ interface SnapLine {
   readonly kind: SnapKind;
 }
 
-/** Table edges, seams, and the points of all features but the one being moved. */
+/** Table edges, seams, and the points and sides of all features but the one being moved. */
 export function snapLines(plan: Plan, exceptId: string | null): SnapLines {
-  const corners = plan.features.filter(({ id }) => id !== exceptId).flatMap(({ shape }) => shapePoints(shape));
+  const others = plan.features.filter(({ id }) => id !== exceptId);
+  const corners = others.flatMap(({ shape }) => shapePoints(shape));
+  const boxes = others.filter(({ shape }) => shape.form !== 'strip').map(({ shape }) => shapeBox(shape));
+  const edges = { x: boxes.flatMap(({ left, right }) => [left, right]), y: boxes.flatMap(({ top, bottom }) => [top, bottom]) };
   const lines = (sizes: readonly number[], whole: number, axis: 'x' | 'y'): SnapLine[] => {
     const seams: SnapLine[] = [];
     let atMm = 0;
@@ -31,6 +34,7 @@ export function snapLines(plan: Plan, exceptId: string | null): SnapLines {
       { atMm: whole, kind: 'edge' },
       ...seams,
       ...corners.map((p): SnapLine => ({ atMm: p[axis], kind: 'corner' })),
+      ...edges[axis].map((atMm): SnapLine => ({ atMm, kind: 'corner' })),
     ];
   };
   const { table } = plan;

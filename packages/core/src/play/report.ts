@@ -1,22 +1,26 @@
+import type { Point, Ring } from '../geometry';
 import type { HeightField } from '../ground';
 import type { Plan } from '../plan';
 import { SIDES, type Side } from '../tiling';
 import { type Figure, given, reckon } from '../units';
-import { type Way, clearanceMap, widestBase, widestToLevels } from './clearance';
+import { clearanceMap, widestBase, widestToLevels } from './clearance';
 import { levelsOf } from './levels';
+import { maskRings } from './mask';
 import { reachMap } from './reach';
 import { standingMap } from './standing';
 
-/** Maps to be laid over the plan, a value a cell. */
+/** Places to be hatched over the plan, each as closed runs of points in mm. */
 export interface PlayMaps {
-  readonly cols: number;
-  readonly rows: number;
-  readonly cellMm: number;
-  readonly clearMm: Float32Array;
-  /** 1 where the chosen base stands. */
-  readonly stands: Uint8Array;
-  /** 1 too far for a hand, 2 too narrow. */
-  readonly reach: Uint8Array;
+  /** Too near an obstacle or a drop for the chosen base. */
+  readonly tight: readonly Ring[];
+  /** The chosen base tips over or rocks. */
+  readonly tips: readonly Ring[];
+  /** Too far for a hand. */
+  readonly far: readonly Ring[];
+  /** Too narrow for a hand. */
+  readonly narrow: readonly Ring[];
+  /** The way the widest base takes. */
+  readonly way: readonly Point[];
 }
 /** The quick play checks of a table; sight is a search of its own. */
 export interface PlayReport {
@@ -24,8 +28,6 @@ export interface PlayReport {
   readonly from: Side;
   readonly to: Side;
   readonly widest: Figure<'mm'>;
-  /** The way the widest base takes, cell by cell. */
-  readonly way: Way;
   readonly levels: readonly LevelReport[];
   readonly stands: Figure<'%'>;
   readonly far: Figure<'%'>;
@@ -51,21 +53,21 @@ export function playReport(field: HeightField, { play }: Plan, from: Side, to: S
   const way = widestBase(field, play, from, to);
   const toLevels = widestToLevels(field, play, from, levels);
   const cells = field.cols * field.rows;
+  const clear = clearanceMap(field, play, SIDES).clearMm;
+  const rings = (holds: (cell: number) => boolean): readonly Ring[] => maskRings(holds, field.cols, field.rows, field.cellMm);
   const cellNote = `measured on cells of ${field.cellMm} mm, so to within one cell`;
-  const clear = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
+  const half = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
   return {
     maps: {
-      cols: field.cols,
-      rows: field.rows,
-      cellMm: field.cellMm,
-      clearMm: clearanceMap(field, play, SIDES).clearMm,
-      stands: standing.stands,
-      reach: reach.trouble,
+      tight: rings((cell) => clear[cell]! < play.baseMm / 2),
+      tips: rings((cell) => standing.stands[cell] === 0),
+      far: rings((cell) => reach.trouble[cell] === 1),
+      narrow: rings((cell) => reach.trouble[cell] === 2),
+      way: way.cells.map((cell) => ({ x: ((cell % field.cols) + 0.5) * field.cellMm, y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm })),
     },
     from,
     to,
-    way,
-    widest: reckon(`Widest base from ${from} to ${to}`, 'mm', clear, '×', given('Both sides', 2, '1', 'definition')),
+    widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
     levels: levels.levels.slice(0, MOST_LEVELS).map(({ heightMm }, i) => ({
       name: levelName(heightMm),
       height: given('Over the ground', heightMm, 'mm', 'drawing'),

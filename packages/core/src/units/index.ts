@@ -5,5 +5,5 @@ export { exact, operands, working } from './working';
 export type { Working, WorkingInput, WorkingLine } from './working';
 export { lengthField, lengthText, show, showChange, showText } from './show';
 export type { MeasureSystem, Showing, Shown } from './show';
-export { parseLength, parseNumber } from './parse';
+export { parseLength, parseNumber, parsePoint } from './parse';
 export type { FieldProblem, Limits } from './parse';

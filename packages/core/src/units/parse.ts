@@ -43,6 +43,28 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
   return ok(mm);
 }
 
+/**
+ * Reads a typed place: `300, 200`, or with a sign before both `+40, -20` from the last place set.
+ * @param last where `+x, +y` counts from; null counts from the table's back left corner
+ * @returns mm; or what was typed and what would do
+ */
+export function parsePoint(
+  typed: string,
+  last: { readonly x: number; readonly y: number } | null,
+  system: MeasureSystem,
+  limits: Limits,
+): Result<{ readonly x: number; readonly y: number }, FieldProblem> {
+  const parts = typed.split(/[,;]/).map((part) => part.trim());
+  if (parts.length !== 2 || parts.includes('')) {
+    return fail({ code: 'field/not-a-number', message: `Point: “${clip(typed)}” is not a place; type x, y such as 300, 200, or +40, -20 from the last.` });
+  }
+  const isOnward = parts.every((part) => /^[+\-−]/.test(part));
+  const [x, y] = [parseLength(parts[0]!, 'x', system, limits), parseLength(parts[1]!, 'y', system, limits)];
+  if (!x.ok) return x;
+  if (!y.ok) return y;
+  return ok(isOnward && last !== null ? { x: last.x + x.value, y: last.y + y.value } : { x: x.value, y: y.value });
+}
+
 /** Reads a typed plain number within limits; `unit` only for the message. */
 export function parseNumber(typed: string, what: string, unit: string, limits: Limits): Result<number, FieldProblem> {
   const text = typed.trim().replace(',', '.').replace('−', '-');

@@ -1,4 +1,4 @@
-import { Board, BoardList, CatalogueAnswer, ProblemDetails, SavedPlan } from '@spare-acre/core/wire';
+import { Board, BoardList, CatalogueAnswer, Picture, ProblemDetails, SavedPlan } from '@spare-acre/core/wire';
 import type { Plan } from '@spare-acre/core/plan';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { z } from 'zod';
@@ -27,6 +27,9 @@ export const savePlan = (id: string, revision: number, plan: Plan): Promise<z.in
 export const putAway = (id: string): Promise<null> => call(null, 'PUT', `/boards/${id}/put-away`);
 export const bringBack = (id: string): Promise<null> => call(null, 'DELETE', `/boards/${id}/put-away`);
 
+/** Sends a picture as it is; the server looks at its bytes. */
+export const keepPicture = (file: Blob): Promise<z.infer<typeof Picture>> => call(Picture, 'POST', '/pictures', file);
+
 const TIMEOUT_MS = 10_000;
 
 async function call<Schema extends z.ZodType | null>(
@@ -41,7 +44,7 @@ async function call<Schema extends z.ZodType | null>(
     answer = await fetch(`/api${path}`, {
       method,
       signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } }),
+      ...(body === undefined ? {} : sent(body)),
     });
     read = answer.status === 204 ? null : await answer.json();
   } catch (error) {
@@ -50,3 +53,9 @@ async function call<Schema extends z.ZodType | null>(
   if (!answer.ok) throw new ServerProblem(ProblemDetails.parse(read));
   return (schema === null ? null : schema.parse(read)) as never;
 }
+
+/** A file goes as its bytes, anything else as JSON. */
+const sent = (body: unknown): RequestInit =>
+  body instanceof Blob
+    ? { body, headers: { 'Content-Type': 'application/octet-stream' } }
+    : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };

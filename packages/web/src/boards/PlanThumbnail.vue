@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { tilesOf } from '@spare-acre/core/ground';
-import { type Plan, shapeRegion, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { drawingOrder, fillOf, regionPath } from '../ground/paths';
+import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import PlanArt from '../ground/PlanArt.vue';
 
 /** A plan in small, to scale. */
 const props = defineProps<{ plan: Plan }>();
@@ -17,7 +17,7 @@ const view = computed(() => {
     width: widthMm * k,
     height: depthMm * k,
     tiles: tilesOf(table).map(({ id, box }) => ({ id, a: toPx({ x: box.left, y: box.top }), b: toPx({ x: box.right, y: box.bottom }) })),
-    features: drawingOrder(props.plan.features).map((feature) => ({ feature, d: regionPath(shapeRegion(feature.shape), toPx) })),
+    toPx,
   };
 });
 </script>
@@ -32,7 +32,7 @@ const view = computed(() => {
     :aria-label="`Plan of ${plan.name}`"
   >
     <rect :width="view.width" :height="view.height" fill="url(#hatch-open)" />
-    <path v-for="{ feature, d } in view.features" :key="feature.id" :d="d" class="feature" :class="feature.kind" :fill="fillOf(feature)" />
+    <PlanArt :features="plan.features" :to-px="view.toPx" is-still />
     <rect v-for="{ id, a, b } in view.tiles" :key="id" class="seam" fill="none" :x="a.x" :y="a.y" :width="b.x - a.x" :height="b.y - a.y" />
     <rect class="table-edge" :width="view.width" :height="view.height" />
   </svg>

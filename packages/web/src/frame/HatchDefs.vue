@@ -51,6 +51,33 @@
         <rect width="10" height="6" class="sheet" />
         <path d="M1 1.5h4M6 4.5h3" class="ochre-line" />
       </pattern>
+      <pattern id="hatch-ramp" width="12" height="7" patternUnits="userSpaceOnUse">
+        <rect width="12" height="7" class="moss-wash" />
+        <path d="M0 6L6 1L12 6" class="moss open-line" />
+      </pattern>
+      <pattern id="hatch-plot" width="10" height="10" patternUnits="userSpaceOnUse">
+        <rect width="10" height="10" class="sheet" />
+        <path d="M0 5H10M5 0V10" class="faint" />
+      </pattern>
+      <pattern id="hatch-field" width="9" height="9" patternUnits="userSpaceOnUse">
+        <rect width="9" height="9" class="moss-wash" />
+      </pattern>
+      <pattern id="hatch-wall" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <rect width="5" height="5" class="sheet" />
+        <path d="M0 0V5" class="ink-line" />
+      </pattern>
+      <pattern id="hatch-no" width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <path d="M0 0V7" class="clay-line" />
+      </pattern>
+      <pattern id="hatch-far" width="9" height="9" patternUnits="userSpaceOnUse">
+        <circle cx="3" cy="3" r="1.4" class="clay-dot" />
+      </pattern>
+      <pattern id="hatch-unseen" width="6" height="6" patternUnits="userSpaceOnUse">
+        <path d="M0 3H6" class="ink-line" />
+      </pattern>
+      <marker id="mark-up" viewBox="0 0 8 8" refX="7" refY="4" markerWidth="7" markerHeight="7" orient="auto">
+        <path d="M0 0.5L7 4L0 7.5" class="moss open-line" />
+      </marker>
       <pattern id="hatch-open" width="16" height="16" patternUnits="userSpaceOnUse">
         <rect width="16" height="16" class="sheet" />
         <circle cx="3" cy="4" r="0.7" class="dot" />
@@ -86,6 +113,24 @@
 .moss {
   stroke: var(--moss);
   stroke-width: 0.7;
+}
+.open-line {
+  fill: none;
+}
+.faint {
+  stroke: var(--rule);
+  stroke-width: 0.8;
+}
+.ink-line {
+  stroke: var(--ink);
+  stroke-width: 0.9;
+}
+.clay-line {
+  stroke: var(--clay);
+  stroke-width: 1.1;
+}
+.clay-dot {
+  fill: var(--clay);
 }
 .ochre {
   fill: var(--ochre-fill);

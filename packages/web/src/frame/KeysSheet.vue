@@ -13,11 +13,13 @@ const GROUPS = [
     name: 'Ground: tools',
     keys: [
       ['V', 'take hold'],
-      ['R', 'raise ground'],
-      ['D', 'dig a pit'],
-      ['P', 'pool'],
-      ['C', 'channel'],
-      ['T', 'track'],
+      ['R, H', 'raise ground, a hill'],
+      ['B, M', 'bank, ramp'],
+      ['D, X', 'dig a pit, a crater'],
+      ['P, C', 'pool, channel'],
+      ['T, W', 'track, wall'],
+      ['O, F', 'plot, field'],
+      ['K, G', 'keep clear, small lights'],
     ],
   },
   {
@@ -27,14 +29,16 @@ const GROUPS = [
       ['Space', 'set a point'],
       ['Enter', 'finish: two points make a rectangle'],
       ['Backspace', 'take back a point'],
+      ['digits', 'type the next point: x, y, or +x, +y from the last'],
       ['Esc', 'give up'],
     ],
   },
   {
-    name: 'Ground: a chosen feature',
+    name: 'Ground: what is chosen',
     keys: [
       ['Arrows', 'move it, with Shift by ten steps'],
       ['[ and ]', 'narrower, wider'],
+      ['Shift click', 'choose several'],
       ['Del', 'remove'],
       ['Esc', 'let go'],
     ],
@@ -47,6 +51,15 @@ const GROUPS = [
       ['Alt', 'held while dragging: no snapping'],
     ],
   },
+  {
+    name: 'Ground: other tables',
+    keys: [
+      ['Enter', 'pick a tile up, put it down'],
+      ['Q', 'turn it'],
+      ['L', 'lock it'],
+    ],
+  },
+  { name: 'Ground: in the round, walking', keys: [['Arrows', 'ahead, back, turn; with Shift stride']] },
   { name: 'Section', keys: [['Arrows', 'move the chosen end of the cut']] },
 ] as const;
 </script>

@@ -24,7 +24,7 @@ const px = computed(() => props.view.toPx.value);
 const points = computed(() => shapePoints(props.feature.shape).map((point) => px.value(point)));
 const middles = computed(() => {
   const { shape } = props.feature;
-  if (shape.form === 'round') return [];
+  if (shape.form === 'round' || shape.form === 'contours') return [];
   const sides = shape.form === 'outline' ? shape.points.length : shape.points.length - 1;
   return Array.from({ length: sides }, (_, i) => {
     const [a, b] = [shape.points[i]!, shape.points[(i + 1) % shape.points.length]!];

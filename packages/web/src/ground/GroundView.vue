@@ -1,25 +1,43 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
-import { computed, ref } from 'vue';
-import { LIMITS, movedBy, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { LIMITS, movedBy, reshaped, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { useDrawer } from '../stores/drawer';
 import { usePlan } from '../stores/plan';
+import ChosenPanel from './ChosenPanel.vue';
 import FeaturePanel from './FeaturePanel.vue';
 import PlanSheet from './PlanSheet.vue';
+import PlayOverlay from './PlayOverlay.vue';
+import PlayPanel from './PlayPanel.vue';
+import RearrangeBoard from './RearrangeBoard.vue';
+import RearrangePanel from './RearrangePanel.vue';
+import SeamMarks from './SeamMarks.vue';
+import SeamsPanel from './SeamsPanel.vue';
 import TablePanel from './TablePanel.vue';
-import { removeFeature, reshape } from './featureEdits';
+import TypePoint from './TypePoint.vue';
+import { removeFeatures, replaceAll, reshape } from './featureEdits';
+import { LOOKS } from './looks';
 import { TOOLS } from './tools';
+import { usePlay } from './usePlay';
 import { useSelection } from './useSelection';
 import { GRID_MM, useSketch } from './useSketch';
+import { useTables } from './useTables';
+
+const SolidLook = defineAsyncComponent(() => import('./SolidLook.vue'));
 
 const store = usePlan();
 const drawer = useDrawer();
-const { selected, select } = useSelection();
+const { chosen, selected, choose, select, look, lookAt } = useSelection();
 const sheet = ref<InstanceType<typeof PlanSheet> | null>(null);
+const typePoint = ref<InstanceType<typeof TypePoint> | null>(null);
 /** px for a mm, told by the sheet; the reach of snapping depends on it. */
 const scale = ref(1);
 const sketch = useSketch(scale, (id) => select(id));
+const play = usePlay(() => look.value === 'play');
+const tables = useTables(() => look.value === 'rearrange');
 const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);
+const onPlan = computed(() => look.value === 'draw' || look.value === 'seams' || look.value === 'play');
+watch(look, () => sketch.choose('hold'));
 
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
@@ -31,41 +49,50 @@ const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
 useEventListener('keydown', (event) => {
   const target = event.target as HTMLElement;
   if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null) return;
-  if (pressed(event, target)) event.preventDefault();
+  if (look.value === 'draw' && pressed(event, target)) event.preventDefault();
 });
 
 /** @returns whether the key meant something here */
 function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
   const arrow = ARROWS[event.key];
-  if (sketch.tool.value.draws !== null) {
+  if (sketch.isSetting.value) {
     if (arrow !== undefined) moveCross(arrow, event.shiftKey);
     else if (event.key === ' ' && target.tagName !== 'BUTTON') sketch.addPoint();
     else if (event.key === 'Enter' && target.tagName !== 'BUTTON') sketch.finish();
     else if (event.key === 'Backspace') sketch.takeBack();
     else if (event.key === 'Escape') sketch.giveUp();
+    else if (/^[\d+−-]$/.test(event.key)) typePoint.value?.begin(event.key);
     else return chooseTool(event.key);
     return true;
   }
-  const feature = selected.value;
-  if (feature !== null) {
+  if (chosen.value.length > 0) {
     const step = GRID_MM * (event.shiftKey ? 10 : 1);
-    if (arrow !== undefined) sketch.refuse(reshape(store, feature, 'Move', movedBy(feature.shape, arrow[0] * step, arrow[1] * step)));
-    else if (event.key === 'Delete') removeFeature(store, feature);
-    else if (event.key === 'Escape') select(null);
-    else if ((event.key === '[' || event.key === ']') && feature.shape.form === 'strip') {
-      const widthMm = Math.max(LIMITS.stripWidthMm.min, feature.shape.widthMm + (event.key === ']' ? 1 : -1));
-      sketch.refuse(reshape(store, feature, 'Widen', { ...feature.shape, widthMm }));
-    } else return chooseTool(event.key);
+    if (arrow !== undefined) moveChosen(arrow[0] * step, arrow[1] * step);
+    else if (event.key === 'Delete') sketch.refuse(removeFeatures(store, chosen.value));
+    else if (event.key === 'Escape') choose([]);
+    else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? GRID_MM : -GRID_MM);
+    else return chooseTool(event.key);
     return true;
   }
   return chooseTool(event.key);
+}
+
+function moveChosen(dxMm: number, dyMm: number): void {
+  const what = chosen.value.length === 1 ? `Move ${chosen.value[0]!.name}` : `Move ${chosen.value.length} features`;
+  sketch.refuse(replaceAll(store, what, chosen.value.map((one) => reshaped(one, movedBy(one.shape, dxMm, dyMm)))));
+}
+function widen(byMm: number): void {
+  const feature = selected.value!;
+  if (feature.shape.form !== 'strip') return;
+  const widthMm = Math.max(LIMITS.stripWidthMm.min, feature.shape.widthMm + byMm);
+  sketch.refuse(reshape(store, feature, 'Widen', { ...feature.shape, widthMm }));
 }
 
 function chooseTool(key: string): boolean {
   const tool = TOOLS.find((candidate) => candidate.key === key.toLowerCase());
   if (tool !== undefined) {
     sketch.choose(tool.id);
-    if (tool.draws !== null) select(null);
+    if (tool.draws !== null) choose([]);
   } else if (key === '+' || key === '=') sheet.value?.zoomBy(1.25);
   else if (key === '-') sheet.value?.zoomBy(0.8);
   else if (key === '0') sheet.value?.wholeTable();
@@ -86,65 +113,118 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
 <template>
   <div class="bench">
     <div class="drawing">
-      <PlanSheet ref="sheet" :sketch="sketch" @scale="(px) => (scale = px)" />
-      <p
-        v-if="hint !== ''"
-        class="hint"
-        :class="{ attention: sketch.refusal.value !== '' }"
-        :role="sketch.refusal.value === '' ? 'status' : 'alert'"
-      >
-        {{ hint }}
-      </p>
-      <div class="tools" role="toolbar" aria-label="Drawing tools">
-        <button
-          v-for="tool in TOOLS"
-          :key="tool.id"
-          type="button"
-          class="key"
-          :aria-pressed="sketch.tool.value.id === tool.id"
-          @click="chooseTool(tool.key)"
-        >
-          {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
-        </button>
-        <span class="gap"></span>
-        <button type="button" class="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</button>
-        <button type="button" class="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</button>
-        <button type="button" class="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></button>
-      </div>
+      <PlanSheet v-if="onPlan" ref="sheet" :sketch="sketch" :is-still="look !== 'draw'" @scale="(px) => (scale = px)">
+        <template #default="{ toPx, scale: pxPerMm, table }">
+          <SeamMarks v-if="look === 'seams'" :to-px="toPx" />
+          <PlayOverlay v-if="look === 'play'" :play="play" :to-px="toPx" :scale="pxPerMm" :table="table" />
+        </template>
+      </PlanSheet>
+      <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
+      <SolidLook v-else />
+      <nav class="looks" aria-label="Ways of looking">
+        <button v-for="{ id, name } in LOOKS" :key="id" type="button" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</button>
+      </nav>
+      <template v-if="look === 'draw'">
+        <div v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }">
+          <span :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</span>
+          <TypePoint v-if="sketch.isSetting.value" ref="typePoint" :sketch="sketch" />
+          <label v-if="sketch.tool.value.draws?.form === 'area'" class="round"
+            ><input v-model="sketch.isRound.value" type="checkbox" /> round</label
+          >
+        </div>
+        <div class="tools" role="toolbar" aria-label="Drawing tools">
+          <button
+            v-for="tool in TOOLS"
+            :key="tool.id"
+            type="button"
+            class="key"
+            :aria-pressed="sketch.tool.value.id === tool.id"
+            @click="chooseTool(tool.key)"
+          >
+            {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
+          </button>
+          <button type="button" class="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</button>
+          <button type="button" class="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</button>
+          <button type="button" class="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></button>
+        </div>
+      </template>
     </div>
     <aside class="notes" aria-label="Notes">
-      <FeaturePanel v-if="selected !== null" :key="selected.id" :feature="selected" />
-      <TablePanel v-else />
+      <SeamsPanel v-if="look === 'seams'" />
+      <PlayPanel v-else-if="look === 'play'" :play="play" />
+      <RearrangePanel v-else-if="look === 'rearrange'" :tables="tables" />
+      <FeaturePanel v-else-if="selected !== null" :key="selected.id" :feature="selected" />
+      <ChosenPanel v-else-if="chosen.length > 1" :features="chosen" />
+      <TablePanel v-else :sketch="sketch" />
     </aside>
   </div>
 </template>
 
 <style scoped>
+.looks {
+  position: absolute;
+  top: 0;
+  left: 50px;
+  display: flex;
+  gap: 16px;
+}
+.looks button {
+  all: unset;
+  cursor: pointer;
+  padding: 5px 1px 3px;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+  border-bottom: 2px solid transparent;
+}
+.looks button:hover {
+  color: var(--ink);
+}
+.looks button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-bottom-color: var(--moss);
+}
+.looks button:focus-visible {
+  outline: 2px solid var(--slate);
+}
 .tools {
   position: absolute;
   left: 0;
   right: 0;
-  bottom: 12px;
+  bottom: 8px;
   display: flex;
   justify-content: center;
   flex-wrap: wrap;
-  gap: 6px;
+  gap: 4px;
+  padding: 0 20px;
 }
-.gap {
-  width: 18px;
+.tools .key {
+  font-size: 0.86rem;
+  padding: 2px 8px;
 }
 .hint {
   position: absolute;
   left: 0;
   right: 0;
-  bottom: 44px;
+  bottom: 68px;
   margin: 0;
-  text-align: center;
+  display: flex;
+  gap: 12px;
+  justify-content: center;
+  align-items: baseline;
   color: var(--ink-soft);
+  font-size: 0.9rem;
   pointer-events: none;
 }
+.hint > * {
+  pointer-events: auto;
+}
 .hint.attention {
-  color: var(--clay);
+  color: var(--clay-ink);
   font-weight: 500;
+}
+.round {
+  display: flex;
+  gap: 4px;
 }
 </style>

@@ -1,27 +1,29 @@
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { tilesOf, tableBox } from '@spare-acre/core/ground';
-import { type Feature, type Shape, middleLine, movedBy, shapeBox, shapeRegion } from '@spare-acre/core/plan';
-import { type Point, type Region, halfWay } from '@spare-acre/core/geometry';
+import { tableBox, tilesOf } from '@spare-acre/core/ground';
+import { type Feature, boxOfAll, middleLine, movedBy, reshaped, shapeBox } from '@spare-acre/core/plan';
+import { type Point, halfWay } from '@spare-acre/core/geometry';
 import { lengthField } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import FeatureHandles from './FeatureHandles.vue';
+import PlanArt from './PlanArt.vue';
 import PlanRulers from './PlanRulers.vue';
-import { reshape } from './featureEdits';
-import { drawingOrder, fillOf, linePath, regionPath } from './paths';
+import { replaceAll } from './featureEdits';
+import { linePath } from './paths';
 import { useDragMm } from './useDragMm';
 import { usePlanView } from './usePlanView';
 import { useSelection } from './useSelection';
 import { type Sketch } from './useSketch';
 
-const props = defineProps<{ sketch: Sketch }>();
+/** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
+const props = defineProps<{ sketch: Sketch; isStill: boolean }>();
 const emit = defineEmits<{ scale: [px: number] }>();
 const store = usePlan();
-const { selected, select } = useSelection();
+const { chosen, selected, select, toggle, choose } = useSelection();
 const svg = ref<SVGSVGElement | null>(null);
 const plan = computed(() => store.plan!);
 const box = computed(() => tableBox(plan.value.table));
-const isDrawing = computed(() => props.sketch.tool.value.draws !== null);
+const isDrawing = computed(() => props.sketch.isSetting.value);
 const view = usePlanView(
   svg,
   () => ({ width: box.value.right, depth: box.value.bottom }),
@@ -30,14 +32,6 @@ const view = usePlanView(
 const drag = useDragMm((event) => view.toMm(event));
 const px = view.toPx;
 watch(view.scale, (scale) => emit('scale', scale), { immediate: true });
-
-// A feature that did not change keeps its region, so a drag works out one, not all.
-const regions = new WeakMap<Shape, Region>();
-function regionOf(shape: Shape): Region {
-  let region = regions.get(shape);
-  if (region === undefined) regions.set(shape, (region = shapeRegion(shape)));
-  return region;
-}
 
 const table = computed(() => {
   const [a, b] = [px.value({ x: 0, y: 0 }), px.value({ x: box.value.right, y: box.value.bottom })];
@@ -50,18 +44,22 @@ const tiles = computed(() =>
     b: px.value({ x: tile.box.right, y: tile.box.bottom }),
   })),
 );
-const features = computed(() =>
-  drawingOrder(plan.value.features).map((feature) => {
-    const shape = shapeBox(feature.shape);
-    const centre = labelPoint(feature);
-    return {
-      feature,
-      d: regionPath(regionOf(feature.shape), px.value),
-      label: px.value(centre),
-      hasRoom: (shape.right - shape.left) * view.scale.value > feature.name.length * 5.4,
-    };
-  }),
+const names = computed(() =>
+  plan.value.features
+    .filter(({ hidden, id }) => !hidden && !chosen.value.some((one) => one.id === id))
+    .map((feature) => {
+      const { left, right } = shapeBox(feature.shape);
+      return { feature, at: px.value(labelPoint(feature)), hasRoom: (right - left) * view.scale.value > feature.name.length * 5.4 };
+    })
+    .filter(({ hasRoom }) => hasRoom),
 );
+const underlay = computed(() => {
+  const { underlay: picture } = plan.value;
+  if (picture === null) return null;
+  const at = px.value(picture.at);
+  const k = picture.mmPerPx * view.scale.value;
+  return { ...picture, x: at.x, y: at.y, width: picture.widthPx * k, height: picture.heightPx * k };
+});
 
 /** Names go to the middle of a shape; for a strip to the middle of its line, where there is ground under them. */
 function labelPoint({ shape }: Feature): Point {
@@ -72,50 +70,63 @@ function labelPoint({ shape }: Feature): Point {
 }
 
 const sketchLine = computed(() => {
-  const { points, cross, tool } = props.sketch;
+  const { points, cross, tool, isRound } = props.sketch;
   const all = cross.value === null ? points.value : [...points.value, cross.value];
   if (all.length < 2) return '';
-  if (tool.value.draws?.form === 'area' && all.length === 2) {
-    const [a, b] = [all[0]!, all[1]!];
-    return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
+  const [a, b] = [all[0]!, all[1]!];
+  const form = tool.value.draws?.form;
+  if (form === 'round' || (form === 'area' && isRound.value)) {
+    const [c, rim] = [px.value(a), px.value(b)];
+    const r = Math.hypot(rim.x - c.x, rim.y - c.y);
+    return `M${c.x - r} ${c.y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0M${c.x} ${c.y}L${rim.x} ${rim.y}`;
   }
+  if (form === 'area' && all.length === 2) return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
   return linePath(all, px.value);
 });
-/** Sizes while drawing: sides of a rectangle, or the length of the leg under way. */
+/** Sizes while drawing: sides of a rectangle, a radius, or the length of the leg under way. */
 const sketchSize = computed(() => {
-  const { points, cross, tool } = props.sketch;
+  const { points, cross, tool, isRound } = props.sketch;
   const last = points.value.at(-1);
   if (cross.value === null) return '';
   const text = (mm: number): string => lengthField(mm, plan.value.units);
   if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
   const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
   const unit = plan.value.units === 'metric' ? 'mm' : 'in';
-  return tool.value.draws?.form === 'area' && points.value.length === 1
+  return tool.value.draws?.form === 'area' && !isRound.value && points.value.length === 1
     ? `${text(dx)} × ${text(dy)} ${unit}`
     : `${text(Math.hypot(dx, dy))} ${unit}`;
 });
 const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));
 
 function takeHold(event: PointerEvent, feature: Feature): void {
-  if (isDrawing.value) return;
-  select(feature.id);
-  const { left, top } = shapeBox(feature.shape);
-  const start = feature.shape;
+  if (isDrawing.value || props.isStill) return;
+  if (event.shiftKey) {
+    event.stopPropagation();
+    return toggle(feature.id);
+  }
+  const isAmong = chosen.value.some(({ id }) => id === feature.id);
+  if (!isAmong) select(feature.id);
+  const moving = isAmong ? chosen.value : [feature];
+  const { left, top } = boxOfAll(moving);
   drag(event, {
     move(at, from, gesture, moved) {
       const corner = props.sketch.snap({ x: left + at.x - from.x, y: top + at.y - from.y }, feature.id, moved.altKey);
-      props.sketch.refuse(reshape(store, feature, 'Move', movedBy(start, corner.x - left, corner.y - top), gesture));
+      const what = moving.length === 1 ? `Move ${feature.name}` : `Move ${moving.length} features`;
+      props.sketch.refuse(
+        replaceAll(store, what, moving.map((one) => reshaped(one, movedBy(one.shape, corner.x - left, corner.y - top))), gesture),
+      );
     },
   });
 }
 
 function pressSheet(event: PointerEvent): void {
   const { sketch } = props;
-  if (!isDrawing.value) return select(null);
+  if (!isDrawing.value) return props.isStill || event.shiftKey ? undefined : choose([]);
   sketch.pointAt(sketch.snap(view.toMm(event), null, event.altKey));
   const before = sketch.points.value.length;
   sketch.addPoint();
-  if (sketch.tool.value.draws?.form !== 'area' || before > 0) return;
+  const form = sketch.tool.value.draws?.form;
+  if ((form !== 'area' && form !== 'round') || before > 0) return;
   // The first press may be the corner of a rectangle pulled open, or the first of many corners.
   drag(event, {
     move: (at, _from, _gesture, moved) => sketch.pointAt(sketch.snap(at, null, moved.altKey)),
@@ -150,22 +161,25 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
     @dblclick="doubled"
   >
     <rect :x="table.x" :y="table.y" :width="table.width" :height="table.height" fill="url(#hatch-open)" />
-    <path
-      v-for="{ feature, d } in features"
-      :key="feature.id"
-      :d="d"
-      fill-rule="evenodd"
-      class="feature"
-      :class="[feature.kind, { selected: feature.id === selected?.id }]"
-      :fill="fillOf(feature)"
-      tabindex="0"
-      role="button"
-      :aria-label="feature.name"
-      :aria-pressed="feature.id === selected?.id"
-      :data-feature="feature.id"
-      @pointerdown="takeHold($event, feature)"
-      @keydown.enter.stop="select(feature.id)"
-      @keydown.space.prevent.stop="select(feature.id)"
+    <image
+      v-if="underlay !== null"
+      data-testid="underlay"
+      :href="`/api/pictures/${underlay.imageId}`"
+      :x="underlay.x"
+      :y="underlay.y"
+      :width="underlay.width"
+      :height="underlay.height"
+      :opacity="underlay.opacityPct / 100"
+      :transform="`rotate(${underlay.turnDeg} ${underlay.x} ${underlay.y})`"
+      preserveAspectRatio="none"
+      pointer-events="none"
+    />
+    <PlanArt
+      :features="plan.features"
+      :to-px="px"
+      :chosen-ids="chosen.map(({ id }) => id)"
+      @press="takeHold"
+      @open="(feature) => !isDrawing && select(feature.id)"
     />
     <g pointer-events="none">
       <template v-for="{ id, a, b } in tiles" :key="id">
@@ -174,15 +188,12 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
         <text class="tile-name" :x="a.x + 6" :y="a.y + 15">{{ id }}</text>
       </template>
       <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
-      <template v-for="{ feature, label, hasRoom } in features" :key="feature.id">
-        <text v-if="hasRoom && feature.id !== selected?.id" class="feature-name" :x="label.x" :y="label.y + 4">
-          {{ feature.name }}
-        </text>
-      </template>
+      <text v-for="{ feature, at } in names" :key="feature.id" class="feature-name" :x="at.x" :y="at.y + 4">{{ feature.name }}</text>
     </g>
     <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
+    <slot :to-px="px" :scale="view.scale.value" :table="table" />
     <FeatureHandles
-      v-if="selected !== null && !isDrawing"
+      v-if="selected !== null && !isDrawing && !isStill && !selected.locked"
       :feature="selected"
       :view="view"
       :system="plan.units"

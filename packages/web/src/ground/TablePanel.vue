@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { LIMITS, evenSplit, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
@@ -7,13 +7,17 @@ import NumberField from '../figures/NumberField.vue';
 import TextField from '../figures/TextField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
-import { useSelection } from './useSelection';
+import FeatureList from './FeatureList.vue';
+import ImportDialog from './ImportDialog.vue';
+import UnderlaySection from './UnderlaySection.vue';
+import type { Sketch } from './useSketch';
 
+defineProps<{ sketch: Sketch }>();
 const store = usePlan();
-const { select } = useSelection();
 const plan = computed(() => store.plan!);
 const system = computed(() => plan.value.units);
 const table = computed(() => plan.value.table);
+const isImporting = ref(false);
 const zones = computed(() =>
   store.derivation === null ? [] : Object.values(store.derivation.zones.byKind).filter(({ surface }) => surface.value > 0),
 );
@@ -92,6 +96,12 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
     </details>
   </section>
   <section>
+    <h3>On the table</h3>
+    <FeatureList />
+    <button type="button" class="key mt-1" @click="isImporting = true">Bring in a file …</button>
+  </section>
+  <UnderlaySection :sketch="sketch" />
+  <section>
     <h3>Board</h3>
     <TextField label="Name" :value="plan.name" :take="(name) => store.edit('Rename the board', (draft) => void (draft.name = name))" />
     <NumberField
@@ -106,41 +116,12 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
     <h3>Surfaces</h3>
     <FigureLine v-for="zone in zones" :key="zone.kind" :label="zone.surface.label.replace(', surface', '')" :figure="zone.surface" />
   </section>
-  <section>
-    <h3>On the table</h3>
-    <p v-if="plan.features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
-    <ul class="features">
-      <li v-for="feature in plan.features" :key="feature.id">
-        <button type="button" @click="select(feature.id)">{{ feature.name }}</button>
-        <span class="quiet">{{ { raised: 'raised', pit: 'pit', water: 'water', route: 'route' }[feature.kind] }}</span>
-      </li>
-    </ul>
-  </section>
+  <ImportDialog v-model="isImporting" />
 </template>
 
 <style scoped>
 summary {
   color: var(--ink-soft);
   cursor: pointer;
-}
-.features {
-  list-style: none;
-  margin: 0;
-  padding: 0;
-}
-.features li {
-  display: flex;
-  justify-content: space-between;
-}
-.features button {
-  all: unset;
-  cursor: pointer;
-  padding: 2px 0;
-}
-.features button:hover {
-  color: var(--slate);
-}
-.features button:focus-visible {
-  outline: 2px solid var(--slate);
 }
 </style>

@@ -1,20 +1,30 @@
-import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
-import type { Point } from '@spare-acre/core/geometry';
-import { type Shape, freshStrip, newFeature, rectangle, snapLines, snapped } from '@spare-acre/core/plan';
+import { type ComputedRef, type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { type Point, distanceMm } from '@spare-acre/core/geometry';
+import { LIMITS, type Shape, freshStrip, newFeature, rectangle, snapLines, snapped } from '@spare-acre/core/plan';
+import { parsePoint } from '@spare-acre/core/units';
 import { shortId } from '../drafts/name';
+import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
-import { type Tool, TOOLS, type ToolId } from './tools';
+import { MEASURE, type Tool, TOOLS, type ToolId } from './tools';
 
 /** A feature being drawn, by mouse or by keys. */
 export interface Sketch {
-  readonly tool: Ref<Tool>;
+  readonly tool: ComputedRef<Tool>;
+  /** Whether presses set points: a feature is being drawn, or two points of a picture are asked for. */
+  readonly isSetting: ComputedRef<boolean>;
   readonly points: ShallowRef<readonly Point[]>;
   /** Where the next point would go. */
   readonly cross: ShallowRef<Point | null>;
   readonly refusal: Ref<string>;
+  /** Whether rounds are drawn where areas are. */
+  readonly isRound: Ref<boolean>;
+  /** The two points last measured, until they are used. */
+  readonly measured: ShallowRef<readonly [Point, Point] | null>;
   readonly choose: (id: ToolId) => void;
   readonly snap: (point: Point, exceptId: string | null, isFree: boolean) => Point;
   readonly pointAt: (at: Point) => void;
+  /** Sets a typed point: `x, y`, or `+x, +y` from the last. @returns what is wrong with it, or nothing */
+  readonly typePoint: (typed: string) => string;
   /** Shows why something could not be done; an empty message clears it. */
   readonly refuse: (message: string) => void;
   readonly addPoint: () => void;
@@ -30,11 +40,14 @@ const REACH_PX = 7;
 /** @param scale px for a mm; @param drawn told of the new feature */
 export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sketch {
   const store = usePlan();
+  const catalogues = useCatalogue();
   const toolId = ref<ToolId>('hold');
-  const tool = computed(() => TOOLS.find(({ id }) => id === toolId.value)!);
+  const tool = computed(() => (toolId.value === 'measure' ? MEASURE : TOOLS.find(({ id }) => id === toolId.value)!));
   const points = shallowRef<readonly Point[]>([]);
   const cross = shallowRef<Point | null>(null);
   const refusal = ref('');
+  const isRound = ref(false);
+  const measured = shallowRef<readonly [Point, Point] | null>(null);
 
   function giveUp(): void {
     if (points.value.length === 0) toolId.value = 'hold';
@@ -48,18 +61,27 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     const own = points.value;
     if (draws === null || own.length < 2) return null;
     if (draws.form === 'strip') return { form: 'strip', points: own, ...freshStrip(draws.kind) };
+    if (draws.form === 'round' || isRound.value) {
+      return { form: 'round', centre: own[0]!, radiusMm: Math.max(LIMITS.radiusMm.min, Math.round(distanceMm(own[0]!, own[1]!))) };
+    }
     return own.length === 2 ? rectangle(own[0]!, own[1]!) : { form: 'outline', points: own };
   }
 
   function finish(): void {
-    const { draws } = tool.value;
+    const { draws, measures } = tool.value;
+    if (measures && points.value.length >= 2) {
+      measured.value = [points.value[0]!, points.value[1]!];
+      points.value = [];
+      toolId.value = 'hold';
+      return;
+    }
     const made = shape();
     if (draws === null || made === null) {
       refusal.value = 'Two points at least: Space or a click sets one.';
       return;
     }
     const id = shortId();
-    const feature = newFeature(store.plan!, draws.kind, made, id);
+    const feature = newFeature(store.plan!, draws.kind, made, id, catalogues.catalogue!);
     refusal.value = store.edit(`Draw ${feature.name.toLowerCase()}`, (plan) => void plan.features.push(feature as never));
     if (refusal.value !== '') return;
     points.value = [];
@@ -68,15 +90,35 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     drawn(id);
   }
 
+  function addPoint(): void {
+    const at = cross.value;
+    const last = points.value.at(-1);
+    if (at === null || (last !== undefined && last.x === at.x && last.y === at.y)) return;
+    points.value = [...points.value, at];
+    refusal.value = '';
+    if (tool.value.measures && points.value.length === 2) finish();
+  }
+
   return {
     tool,
+    isSetting: computed(() => tool.value.draws !== null || tool.value.measures === true),
     points,
     cross,
     refusal,
+    isRound,
+    measured,
     finish,
     giveUp,
+    addPoint,
     pointAt(at) {
       cross.value = at;
+    },
+    typePoint(typed) {
+      const parsed = parsePoint(typed, points.value.at(-1) ?? null, store.plan!.units, LIMITS.coordinateMm);
+      if (!parsed.ok) return parsed.problem.message;
+      cross.value = parsed.value;
+      addPoint();
+      return '';
     },
     refuse(message) {
       refusal.value = message;
@@ -89,13 +131,6 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
       isFree
         ? snapped(point, { x: [], y: [] }, 0, 0).point
         : snapped(point, snapLines(store.plan!, exceptId), REACH_PX / scale.value, GRID_MM).point,
-    addPoint() {
-      const at = cross.value;
-      const last = points.value.at(-1);
-      if (at === null || (last !== undefined && last.x === at.x && last.y === at.y)) return;
-      points.value = [...points.value, at];
-      refusal.value = '';
-    },
     takeBack() {
       points.value = points.value.slice(0, -1);
     },

@@ -33,14 +33,21 @@ const z = computed(() => {
   return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
 });
 const slabs = computed(() =>
-  props.section.slabs.map((slab) => ({
-    ...slab,
-    left: x.value(slab.fromMm),
-    right: x.value(slab.toMm),
-    top: z.value(slab.topMm),
-    bottom: z.value(slab.bottomMm),
-  })),
+  props.section.slabs.map((slab) => ({ ...slab, d: slabPath(slab) })),
 );
+/** Along the tops of its runs and back along their undersides; a slope's many short runs are joined at their middles. */
+function slabPath({ runs, fromMm, toMm }: SectionDrawing['slabs'][number]): string {
+  const point = (atMm: number, mm: number): string => `${x.value(atMm).toFixed(1)} ${z.value(mm).toFixed(1)}`;
+  const along = (level: (run: (typeof runs)[number]) => number): string[] =>
+    runs.length === 1
+      ? [point(fromMm, level(runs[0]!)), point(toMm, level(runs[0]!))]
+      : [
+          point(fromMm, level(runs[0]!)),
+          ...runs.map((run) => point((run.fromMm + run.toMm) / 2, level(run))),
+          point(toMm, level(runs.at(-1)!)),
+        ];
+  return `M${[...along(({ topMm }) => topMm), ...along(({ bottomMm }) => bottomMm).reverse()].join('L')}Z`;
+}
 const heights = computed(() => {
   const step = [5, 10, 20, 50, 100].find((mm) => mm * pxPerMm.value * factor.value >= 22) ?? 100;
   const first = Math.ceil(props.section.lowMm / step) * step;
@@ -85,19 +92,16 @@ const length = (mm: number): string => lengthText(mm, props.system);
         <circle :cx="label.tipX" :cy="label.tipY" r="2" />
       </g>
       <g v-for="slab in slabs" :key="slab.id">
-        <rect
+        <path
           class="slab"
           :class="slab.what"
-          :x="slab.left"
-          :width="Math.max(0, slab.right - slab.left)"
-          :y="slab.top"
-          :height="Math.max(0.5, slab.bottom - slab.top)"
+          :d="slab.d"
           :fill="`url(#hatch-${slab.hatch})`"
           data-testid="slab"
           :data-name="slab.name"
         >
           <title>{{ slab.name }}: {{ length(slab.topMm - slab.bottomMm) }} {{ unit }}</title>
-        </rect>
+        </path>
       </g>
       <g>
         <text class="tick-label soft" x="6" :y="Math.max(90, z(section.highMm) - 12)">{{ unit }} over</text>

@@ -1,0 +1,135 @@
+<script setup lang="ts">
+import { BModal } from 'bootstrap-vue-next/components/BModal';
+import { computed, ref, shallowRef } from 'vue';
+import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/formats';
+import { type FeatureKind, KIND_NAMES, newFeature, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { thicknessesOf } from '@spare-acre/core/catalogue';
+import { lengthText } from '@spare-acre/core/units';
+import { shortId } from '../drafts/name';
+import ChoiceField from '../figures/ChoiceField.vue';
+import LengthField from '../figures/LengthField.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+import { searches } from '../worker/searches';
+import { useSelection } from './useSelection';
+
+/** Outlines from an SVG or DXF drawing, or a hill from a grey picture of heights. */
+const isOpen = defineModel<boolean>({ required: true });
+const store = usePlan();
+const catalogues = useCatalogue();
+const { choose } = useSelection();
+const fileName = ref('');
+const problem = ref('');
+const isReading = ref(false);
+const drawing = shallowRef<ImportedDrawing | null>(null);
+const heights = shallowRef<Uint8Array | null>(null);
+
+const kind = ref<FeatureKind>('raised');
+const KINDS = (['raised', 'hill', 'pit', 'water', 'route', 'plot', 'field', 'clear'] as const).map((value) => ({ value, text: KIND_NAMES[value] }));
+const system = computed(() => store.plan!.units);
+const stocks = computed(() =>
+  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({ value: mm, text: `${lengthText(mm, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}` })),
+);
+const widthMm = ref(400);
+const heightMm = ref(60);
+const stepMm = ref(10);
+const size = computed(() => {
+  if (drawing.value === null) return '';
+  const { left, top, right, bottom } = drawing.value.box;
+  return `${lengthText(right - left, system.value)} × ${lengthText(bottom - top, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}`;
+});
+
+function forget(): void {
+  [drawing.value, heights.value, problem.value, fileName.value] = [null, null, '', ''];
+}
+async function take(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  (event.target as HTMLInputElement).value = '';
+  if (file === undefined) return;
+  forget();
+  fileName.value = file.name;
+  isReading.value = true;
+  try {
+    if (/\.(svg|dxf)$/i.test(file.name)) {
+      const read = await searches().drawing(file.name, await file.text());
+      if (read.ok) drawing.value = read.value;
+      else problem.value = read.problem.message;
+    } else if (/\.png$/i.test(file.name)) heights.value = new Uint8Array(await file.arrayBuffer());
+    else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
+  } catch (error) {
+    problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+  } finally {
+    isReading.value = false;
+  }
+}
+
+async function layDown(): Promise<void> {
+  const plan = store.plan!;
+  const [midX, midY] = [tableWidthMm(plan.table) / 2, tableDepthMm(plan.table) / 2];
+  const ids: string[] = [];
+  if (drawing.value !== null) {
+    const { outlines, box } = drawing.value;
+    const [dx, dy] = [midX - (box.left + box.right) / 2, midY - (box.top + box.bottom) / 2];
+    problem.value = store.edit(`Bring in ${fileName.value}`, (draft) => {
+      for (const ring of outlines) {
+        const id = shortId();
+        ids.push(id);
+        draft.features.push(newFeature(draft, kind.value, outlineShape(ring, dx, dy), id, catalogues.catalogue!) as never);
+      }
+    });
+  } else if (heights.value !== null) {
+    const made = await searches().hill(fileName.value, heights.value, { widthMm: widthMm.value, heightMm: heightMm.value, stepMm: stepMm.value });
+    if (!made.ok) return void (problem.value = made.problem.message);
+    const id = shortId();
+    ids.push(id);
+    problem.value = store.edit(`Bring in ${fileName.value}`, (draft) => {
+      const hill = newFeature(draft, 'hill', made.value, id, catalogues.catalogue!);
+      draft.features.push({ ...hill, stepMm: stepMm.value } as never);
+    });
+  }
+  if (problem.value !== '') return;
+  forget();
+  isOpen.value = false;
+  choose(ids);
+}
+function keep(set: () => void): string {
+  set();
+  return '';
+}
+</script>
+
+<template>
+  <BModal v-model="isOpen" title="Bring in a file" no-footer @hidden="forget">
+    <p class="quiet">Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.</p>
+    <label class="key file">
+      {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
+      <input type="file" accept=".svg,.dxf,.png" aria-label="Drawing or heightmap file" class="visually-hidden" @change="take" />
+    </label>
+    <template v-if="drawing !== null">
+      <p class="mt-2 mb-1" data-testid="import-size">
+        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} in all ({{ drawing.scaleNote }}).
+        <span v-if="drawing.left.length > 0" class="quiet">Left out: {{ drawing.left.join(', ') }}.</span>
+      </p>
+      <ChoiceField label="Make of them" :value="kind" :options="KINDS" @choose="(value) => (kind = value)" />
+    </template>
+    <template v-if="heights !== null">
+      <LengthField label="Width on the table" :mm="widthMm" :system="system" :limits="HEIGHTMAP_LIMITS.widthMm" :take="(mm) => keep(() => (widthMm = mm))" />
+      <LengthField label="Height of white" :mm="heightMm" :system="system" :limits="HEIGHTMAP_LIMITS.heightMm" :take="(mm) => keep(() => (heightMm = mm))" />
+      <ChoiceField label="Steps from stock of" :value="stepMm" :options="stocks" @choose="(mm) => (stepMm = mm)" />
+    </template>
+    <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
+    <div class="d-flex gap-2 justify-content-end mt-2">
+      <button type="button" class="key" @click="isOpen = false">Leave it</button>
+      <button type="button" class="key main" :disabled="drawing === null && heights === null" @click="layDown">Lay it on the table</button>
+    </div>
+  </BModal>
+</template>
+
+<style scoped>
+.file {
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--slate);
+}
+</style>

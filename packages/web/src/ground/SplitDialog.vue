@@ -1,0 +1,79 @@
+<script setup lang="ts">
+import { BModal } from 'bootstrap-vue-next/components/BModal';
+import { shallowRef, watch } from 'vue';
+import type { SplitOption } from '@spare-acre/core/derive';
+import { evenSplit, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { lengthText } from '@spare-acre/core/units';
+import FigureCell from '../figures/FigureCell.vue';
+import SearchProgress from '../figures/SearchProgress.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+import { searches, useLongSearch } from '../worker/searches';
+
+/** Ways to split the table, each reckoned through. */
+const isOpen = defineModel<boolean>({ required: true });
+const store = usePlan();
+const catalogues = useCatalogue();
+const search = useLongSearch();
+const options = shallowRef<readonly SplitOption[]>([]);
+
+watch(isOpen, async (open) => {
+  if (!open) return search.cancel();
+  options.value = [];
+  const found = await search.run((onProgress) => searches().split(store.plan!, catalogues.catalogue!, onProgress as never));
+  if (found !== null) options.value = found;
+});
+function take({ columns, rows }: SplitOption): void {
+  const { table } = store.plan!;
+  store.edit(`Split the table ${columns} × ${rows}`, (draft) => {
+    draft.table.columnWidthsMm = evenSplit(tableWidthMm(table), columns);
+    draft.table.rowDepthsMm = evenSplit(tableDepthMm(table), rows);
+  });
+  isOpen.value = false;
+}
+const size = ({ widthMm, depthMm }: SplitOption): string => {
+  const { units } = store.plan!;
+  return `${lengthText(widthMm, units)} × ${lengthText(depthMm, units)} ${units === 'metric' ? 'mm' : 'in'}`;
+};
+</script>
+
+<template>
+  <BModal v-model="isOpen" title="Ways to split the table" size="xl" no-footer>
+    <SearchProgress :search="search" what="Reckoning each split" />
+    <table v-if="options.length > 0" class="ledger" data-testid="splits">
+      <thead>
+        <tr>
+          <th>Split</th>
+          <th>Each tile</th>
+          <th class="num">Tiles</th>
+          <th class="num">Heaviest</th>
+          <th class="num">Sheets</th>
+          <th class="num">Sheets, cost</th>
+          <th class="num">Least used</th>
+          <th class="num">Features crossed</th>
+          <th class="num">Doors, places</th>
+          <th class="num">To look at</th>
+          <th></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="option in options" :key="`${option.columns} ${option.rows} ${option.isAsDrawn}`">
+          <td>{{ option.columns }} × {{ option.rows }}</td>
+          <td>{{ size(option) }}</td>
+          <td class="num"><FigureCell :figure="option.tiles" /></td>
+          <td class="num"><FigureCell :figure="option.heaviest" /></td>
+          <td class="num"><FigureCell :figure="option.sheets" /></td>
+          <td class="num"><FigureCell :figure="option.sheetCost" /></td>
+          <td class="num"><FigureCell :figure="option.used" /></td>
+          <td class="num"><FigureCell :figure="option.crossed" /></td>
+          <td class="num"><FigureCell :figure="option.passes" /></td>
+          <td class="num"><FigureCell :figure="option.warnings" /></td>
+          <td>
+            <span v-if="option.isAsDrawn" class="quiet">as drawn</span>
+            <button v-else type="button" class="key" @click="take(option)">Take it</button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </BModal>
+</template>
