@@ -19,7 +19,7 @@ const coreImports = {
 const testImports = {
   patterns: [
     {
-      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check'].join('|')})$).*`,
+      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check', '@tarikjabiri/dxf', '@svgdotjs/svg.js', 'pngjs', 'svgdom'].join('|')})$).*`,
       message: 'core tests import only core, vitest and fast-check.',
     },
   ],

@@ -44,8 +44,8 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
     await page.mouse.click(at.x, at.y);
   }
   await page.keyboard.press('Enter');
-  await notes.getByLabel('Width').fill('70');
-  await notes.getByLabel('Width').press('Enter');
+  await notes.getByLabel('Width', { exact: true }).fill('70');
+  await notes.getByLabel('Width', { exact: true }).press('Enter');
 
   const plan = await savedPlan(page, app);
   expect(plan.features.map(({ kind }) => kind)).toEqual(['raised', 'water', 'route']);

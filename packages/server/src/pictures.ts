@@ -23,7 +23,11 @@ export async function keepPicture(db: Knex, body: Buffer): Promise<StoredPicture
   if (mediaType === undefined) throw notAPicture();
   const { max } = LIMITS.pixels;
   if (!(size.width >= 1 && size.height >= 1 && size.width <= max && size.height <= max)) {
-    throw new HttpProblem(422, 'The picture cannot be used', `picture: got ${size.width} × ${size.height} pixels; 1 to ${max} either way would do.`);
+    throw new HttpProblem(
+      422,
+      'The picture cannot be used',
+      `picture: got ${size.width} × ${size.height} pixels; 1 to ${max} either way would do.`,
+    );
   }
   const picture = { id: randomUUID(), mediaType, widthPx: size.width, heightPx: size.height };
   await db('pictures').insert({ id: picture.id, media_type: mediaType, width_px: size.width, height_px: size.height, body });
@@ -45,4 +49,5 @@ function measure(body: Buffer): ReturnType<typeof imageSize> {
   }
 }
 
-const notAPicture = (): HttpProblem => new HttpProblem(415, 'Not a picture', 'picture: its bytes are neither PNG nor JPEG; one of these would do.');
+const notAPicture = (): HttpProblem =>
+  new HttpProblem(415, 'Not a picture', 'picture: its bytes are neither PNG nor JPEG; one of these would do.');

@@ -14,7 +14,7 @@ const BAD_FILES: readonly (readonly [what: string, body: string, path: string])[
   ['a list', '[]', 'plan'],
   ['a number', '7', 'plan'],
   ['another program’s file', '{"type":"FeatureCollection"}', 'format'],
-  ['a later version', text.replace('"version":1', '"version":99'), 'version'],
+  ['a later version', text.replace('"version":2', '"version":99'), 'version'],
   ['a column of 0', text.replace('"columnWidthsMm":[600', '"columnWidthsMm":[0'), 'table.columnWidthsMm.0'],
   ['a column of −5', text.replace('"columnWidthsMm":[600', '"columnWidthsMm":[-5'), 'table.columnWidthsMm.0'],
   ['a column of 1e9', text.replace('"columnWidthsMm":[600', '"columnWidthsMm":[1e9'), 'table.columnWidthsMm.0'],
@@ -25,13 +25,16 @@ const BAD_FILES: readonly (readonly [what: string, body: string, path: string])[
     'a crossed outline',
     text.replace(
       '"features":[]',
-      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"shape":{"form":"outline","points":[{"x":0,"y":0},{"x":9,"y":9},{"x":9,"y":0},{"x":0,"y":9}]}}]',
+      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"shape":{"form":"outline","points":[{"x":0,"y":0},{"x":9,"y":9},{"x":9,"y":0},{"x":0,"y":9}]}}]',
     ),
     'features.0.shape.points',
   ],
   [
     'a shape of no kind',
-    text.replace('"features":[]', '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"shape":{"form":"spiral"}}]'),
+    text.replace(
+      '"features":[]',
+      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"shape":{"form":"spiral"}}]',
+    ),
     'features.0.shape.form',
   ],
   ['a zero character', text.replace('Test board', 'a\\u0000b'), 'name'],

@@ -77,14 +77,14 @@ describe('the demo', () => {
     const catalogue = await settleCatalogue(db());
     await loadDemo(db(), catalogue, 'once');
     await loadDemo(db(), catalogue, 'once');
-    expect(await names()).toEqual(['Brinefold Saltworks']);
+    expect(await names()).toEqual(['Brinefold Saltworks', 'Larkstone Terraces']);
   });
 
-  test('stays away from a store whose only board was put away', async () => {
+  test('stays away from a store whose boards were put away', async () => {
     const catalogue = await settleCatalogue(db());
     await loadDemo(db(), catalogue, 'once');
     const { boards } = (await call('GET', '/boards')).body as { boards: { id: string }[] };
-    await call('PUT', `/boards/${boards[0]!.id}/put-away`);
+    for (const { id } of boards) await call('PUT', `/boards/${id}/put-away`);
     await loadDemo(db(), catalogue, 'once');
     expect(await names()).toEqual([]);
   });
@@ -95,7 +95,7 @@ describe('the demo', () => {
     expect(await names()).toEqual([]);
     await loadDemo(db(), catalogue, 'fresh');
     await loadDemo(db(), catalogue, 'fresh');
-    expect(await names()).toHaveLength(2);
+    expect(await names()).toHaveLength(4);
   });
 });
 

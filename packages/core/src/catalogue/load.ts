@@ -21,7 +21,21 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
-const LISTS = ['materials', 'sheets', 'adhesives', 'stuffs', 'methods', 'tools', 'airs', 'cautions', 'joins', 'passages', 'batteries', 'lamps', 'yardsticks'] as const;
+const LISTS = [
+  'materials',
+  'sheets',
+  'adhesives',
+  'stuffs',
+  'methods',
+  'tools',
+  'airs',
+  'cautions',
+  'joins',
+  'passages',
+  'batteries',
+  'lamps',
+  'yardsticks',
+] as const;
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {
   for (const list of LISTS) {

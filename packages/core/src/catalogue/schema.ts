@@ -146,7 +146,13 @@ const Battery = z.strictObject({
 });
 const Lamp = z.strictObject({ id: Id, name: Name, volts: positive, milliamps: positive, priceMinor: z.number().int().positive() });
 /** Real things a builder checks the scale by. */
-const Yardstick = z.strictObject({ id: Id, name: Name, form: z.enum(['person', 'door', 'step', 'post']), tallMm: positive, wideMm: positive });
+const Yardstick = z.strictObject({
+  id: Id,
+  name: Name,
+  form: z.enum(['person', 'door', 'step', 'post']),
+  tallMm: positive,
+  wideMm: positive,
+});
 
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
@@ -175,7 +181,15 @@ const Starter = z.strictObject({
   substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
   ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
   raised: z.strictObject({ materialId: Id, glueId: Id }),
-  coats: z.strictObject({ open: StarterCoats, raised: StarterCoats, route: StarterCoats, pit: StarterCoats, water: StarterCoats, plot: StarterCoats, field: StarterCoats }),
+  coats: z.strictObject({
+    open: StarterCoats,
+    raised: StarterCoats,
+    route: StarterCoats,
+    pit: StarterCoats,
+    water: StarterCoats,
+    plot: StarterCoats,
+    field: StarterCoats,
+  }),
   join: z.strictObject({ methodId: Id, offsetMm: positive }),
   light: z.strictObject({ batteryId: Id, lampId: Id }),
   play: z.strictObject({ baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),

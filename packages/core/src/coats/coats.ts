@@ -25,7 +25,9 @@ export interface StuffNeed {
 export function coatNeeds(plan: Plan, zones: Zones, catalogue: Catalogue): readonly CoatNeed[] {
   return ZONE_KINDS.flatMap((kind) => {
     const zone = zones.byKind[kind];
-    return zone.coated.value <= 0 ? [] : plan.coats[kind].map((coat, i) => coatNeed(coat, zone, isFirstFilm(plan.coats[kind], i, catalogue), catalogue));
+    return zone.coated.value <= 0
+      ? []
+      : plan.coats[kind].map((coat, i) => coatNeed(coat, zone, isFirstFilm(plan.coats[kind], i, catalogue), catalogue));
   });
 }
 

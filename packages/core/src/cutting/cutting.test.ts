@@ -123,7 +123,7 @@ describe('parts on sheets', () => {
 
 const partsFor = (plan: Plan) => {
   const ground = layGround(plan.table, plan.features, shapeRegion);
-  return partsOf(ground, stackUp(plan, ground, CATALOGUE));
+  return partsOf(ground, stackUp(plan, ground, CATALOGUE), plan.table);
 };
 
 describe('what is cut for a board', () => {

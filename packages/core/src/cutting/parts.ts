@@ -1,5 +1,6 @@
 import { type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, without } from '../geometry';
 import { type Ground, type Tile, bowlShare, isBowl, isSunk } from '../ground';
+import type { Table } from '../plan';
 import { type BaseLayer, type BoardStack, goesThrough } from '../stack';
 
 /** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
@@ -8,7 +9,7 @@ export interface Part {
   readonly name: string;
   readonly tileId: string;
   readonly featureId: string | null;
-  readonly stage: 'base' | 'raised';
+  readonly stage: 'base' | 'rim' | 'raised';
   readonly materialId: string;
   readonly thicknessMm: number;
   readonly widthMm: number;
@@ -33,9 +34,13 @@ export interface PartList {
 const SLIVER_MM2 = 25;
 
 /** Fourth stage: what is cut for each tile, layer by layer, with pits that go through a layer left out of it. */
-export function partsOf(ground: Ground, stack: BoardStack): PartList {
+export function partsOf(ground: Ground, stack: BoardStack, table: Table): PartList {
   return {
-    parts: ground.tiles.flatMap((tile) => [...baseParts(tile, ground, stack), ...raisedParts(tile, ground, stack)]),
+    parts: ground.tiles.flatMap((tile) => [
+      ...baseParts(tile, ground, stack),
+      ...rimParts(tile, table),
+      ...raisedParts(tile, ground, stack),
+    ]),
     hollows: ground.tiles.flatMap((tile) => hollowsIn(tile, ground, stack)),
   };
 }
@@ -59,6 +64,23 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
       thicknessMm: layer.thicknessMm,
     });
   });
+}
+
+/** Four strips round a tile: two over its whole width, two between them. */
+function rimParts(tile: Tile, { rim }: Table): Part[] {
+  if (rim === null) return [];
+  const { left, top, right, bottom } = tile.cutBox;
+  const [widthMm, depthMm] = [right - left + 2 * rim.thicknessMm, bottom - top];
+  return [widthMm, widthMm, depthMm, depthMm].flatMap((longMm, i) =>
+    cutOut(boxRegion({ left: 0, top: 0, right: longMm, bottom: rim.heightMm }), `${tile.id}-rim-${i}`, {
+      name: `${tile.id} rim ${i + 1}`,
+      tileId: tile.id,
+      featureId: null,
+      stage: 'rim',
+      materialId: rim.materialId,
+      thicknessMm: rim.thicknessMm,
+    }),
+  );
 }
 
 /** `ground`, or `ground, layer 2` where there are several. */

@@ -107,7 +107,8 @@ function withSetUp({ id, name, kind, setUp, cautionIds, tasks }: Draft, catalogu
 
 function cutStep(stage: 'base' | 'raised', ground: Ground, { parts }: PartList, catalogue: Catalogue): Draft {
   const name = stage === 'base' ? 'Cut the ground' : 'Cut raised ground';
-  const mine = parts.filter((part) => part.stage === stage);
+  // A rim is cut with the ground it goes round.
+  const mine = parts.filter((part) => (part.stage === 'raised') === (stage === 'raised'));
   const tools = new Set(mine.map(({ materialId }) => toolBy(catalogue, materialBy(catalogue, materialId).toolId)));
   return {
     id: `cut-${stage}`,

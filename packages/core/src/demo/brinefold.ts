@@ -13,31 +13,201 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
   pan('pan-5', 'Finishing pan', 340, 640, 200, 290),
   pan('pan-6', 'East pan', 1120, 560, 310, 150),
   basin('settling', 'Settling basin', box(1120, 760, 310, 170), 22, 8),
-  basin('channel', 'Brine channel', strip([[958, 0], [958, 200], [790, 460], [400, 520], [0, 540]], 62, 140), 10, 5),
-  mound('causeway', 'Causeway', strip([[1500, 430], [960, 430], [700, 700], [700, 1000]], 110, 120), 20),
-  mound('causeway-top', 'Upper causeway', strip([[1500, 430], [1120, 430]], 70), 40),
-  a('ramp', 'causeway-ramp', 'Causeway ramp', { shape: strip([[1020, 430], [1120, 430]], 70), fromMm: 20, toMm: 40 }),
-  a('ramp', 'pan-ramp', 'Pan ramp', { shape: strip([[548, 960], [645, 960]], 50), fromMm: 0, toMm: 20 }),
+  basin(
+    'channel',
+    'Brine channel',
+    strip(
+      [
+        [958, 0],
+        [958, 200],
+        [790, 460],
+        [400, 520],
+        [0, 540],
+      ],
+      62,
+      140,
+    ),
+    10,
+    5,
+  ),
+  mound(
+    'causeway',
+    'Causeway',
+    strip(
+      [
+        [1500, 430],
+        [960, 430],
+        [700, 700],
+        [700, 1000],
+      ],
+      110,
+      120,
+    ),
+    20,
+  ),
+  mound(
+    'causeway-top',
+    'Upper causeway',
+    strip(
+      [
+        [1500, 430],
+        [1120, 430],
+      ],
+      70,
+    ),
+    40,
+  ),
+  a('ramp', 'causeway-ramp', 'Causeway ramp', {
+    shape: strip(
+      [
+        [1020, 430],
+        [1120, 430],
+      ],
+      70,
+    ),
+    fromMm: 20,
+    toMm: 40,
+  }),
+  a('ramp', 'pan-ramp', 'Pan ramp', {
+    shape: strip(
+      [
+        [548, 960],
+        [645, 960],
+      ],
+      50,
+    ),
+    fromMm: 0,
+    toMm: 20,
+  }),
   mound('mound', 'Boiling house mound', box(1090, 80, 320, 220), 20),
-  a('ramp', 'mound-ramp', 'Mound ramp', { shape: strip([[1006, 262], [1090, 262]], 44), fromMm: 0, toMm: 20 }),
+  a('ramp', 'mound-ramp', 'Mound ramp', {
+    shape: strip(
+      [
+        [1006, 262],
+        [1090, 262],
+      ],
+      44,
+    ),
+    fromMm: 0,
+    toMm: 20,
+  }),
   mound('windpump', 'Windpump mound', round(900, 790, 90), 30),
-  a('ramp', 'windpump-ramp', 'Windpump ramp', { shape: strip([[1112, 790], [985, 790]], 40), fromMm: 0, toMm: 30 }),
-  a('ramp', 'east-ramp', 'East ramp', { shape: strip([[1460, 590], [1460, 486]], 44), fromMm: 0, toMm: 20 }),
-  a('ramp', 'cart-ramp', 'Cart ramp', { shape: strip([[1285, 353], [1400, 353]], 44), fromMm: 0, toMm: 20 }),
+  a('ramp', 'windpump-ramp', 'Windpump ramp', {
+    shape: strip(
+      [
+        [1112, 790],
+        [985, 790],
+      ],
+      40,
+    ),
+    fromMm: 0,
+    toMm: 30,
+  }),
+  a('ramp', 'east-ramp', 'East ramp', {
+    shape: strip(
+      [
+        [975, 600],
+        [975, 468],
+      ],
+      40,
+    ),
+    fromMm: 0,
+    toMm: 20,
+  }),
+  a('ramp', 'cart-ramp', 'Cart ramp', {
+    shape: strip(
+      [
+        [1285, 353],
+        [1400, 353],
+      ],
+      44,
+    ),
+    fromMm: 0,
+    toMm: 20,
+  }),
   a('raised', 'heap-1', 'Salt heap', { shape: round(740, 150, 45), heightMm: 30, steps: 3, stepInMm: 12 }),
   a('raised', 'heap-2', 'Small salt heap', { shape: round(830, 110, 28), heightMm: 20, steps: 2, stepInMm: 10 }),
-  a('bank', 'sea-bank', 'Sea bank', { shape: strip([[20, 25], [880, 25]], 36, 0), heightMm: 10, crownMm: 12 }),
-  path('boardwalk', 'Boardwalk', strip([[0, 450], [380, 450], [690, 300], [1090, 190]], 40, 80)),
-  path('track', 'Cart track', strip([[1250, 300], [1250, 375]], 60)),
-  a('field', 'samphire', 'Samphire beds', { shape: box(965, 520, 125, 150), rowMm: 15, rowTurnDeg: 0, plantMm: 6 }),
+  a('bank', 'sea-bank', 'Sea bank', {
+    shape: strip(
+      [
+        [20, 25],
+        [880, 25],
+      ],
+      36,
+      0,
+    ),
+    heightMm: 10,
+    crownMm: 12,
+  }),
+  path(
+    'boardwalk',
+    'Boardwalk',
+    strip(
+      [
+        [0, 450],
+        [380, 450],
+        [690, 300],
+        [1090, 190],
+      ],
+      40,
+      80,
+    ),
+  ),
+  path(
+    'track',
+    'Cart track',
+    strip(
+      [
+        [1250, 300],
+        [1250, 375],
+      ],
+      60,
+    ),
+  ),
+  a('field', 'samphire', 'Samphire beds', { shape: box(1015, 520, 90, 150), rowMm: 15, rowTurnDeg: 0, plantMm: 6 }),
   a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90 }),
   a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150 }),
-  a('plot', 'footbridge', 'Footbridge', { shape: strip([[850, 256], [1025, 208]], 44), heightMm: 0 }),
-  a('wall', 'sluice-north', 'North sluice', { shape: strip([[924, 60], [992, 60]], 6), heightMm: 25 }),
-  a('wall', 'sluice-west', 'West sluice', { shape: strip([[100, 501], [100, 570]], 6), heightMm: 25 }),
+  a('plot', 'footbridge', 'Footbridge', {
+    shape: strip(
+      [
+        [850, 256],
+        [1025, 208],
+      ],
+      44,
+    ),
+    heightMm: 0,
+  }),
+  a('wall', 'sluice-north', 'North sluice', {
+    shape: strip(
+      [
+        [924, 60],
+        [992, 60],
+      ],
+      6,
+    ),
+    heightMm: 25,
+  }),
+  a('wall', 'sluice-west', 'West sluice', {
+    shape: strip(
+      [
+        [100, 501],
+        [100, 570],
+      ],
+      6,
+    ),
+    heightMm: 25,
+  }),
   a('clear', 'muster', 'Muster ground', { shape: box(770, 905, 330, 80) }),
   a('light', 'lamps', 'Boiling house lamps', {
-    shape: strip([[1385, 275], [1385, 95], [1180, 95]], 4, 10),
+    shape: strip(
+      [
+        [1385, 275],
+        [1385, 95],
+        [1180, 95],
+      ],
+      4,
+      10,
+    ),
     grooveMm: 5,
     lamps: 3,
     batteryId: light.batteryId,

@@ -48,13 +48,91 @@ const features = (): readonly Feature[] => [
   a('field', 'tea-3', 'Upper tea rows', { shape: outline(bed(2, 2, 12)), rowMm: 12, rowTurnDeg: 80, plantMm: 8 }),
   a('wall', 'wall-1', 'Lower retaining wall', { shape: strip(along(0, 1, 7, 4), 5), heightMm: 6 }),
   a('wall', 'wall-2', 'Middle retaining wall', { shape: strip(along(1, 8, 18, 4), 5), heightMm: 6 }),
-  a('ramp', 'ramp-1', 'Foot ramp', { shape: strip([[690, 540], [588, 540]], 40), fromMm: 0, toMm: 10 }),
-  a('ramp', 'ramp-2', 'Middle ramp', { shape: strip([[688, 200], [582, 200]], 36), fromMm: 10, toMm: 20 }),
-  a('ramp', 'ramp-3', 'Upper ramp', { shape: strip([[483, 600], [406, 600]], 36), fromMm: 20, toMm: 30 }),
-  a('plot', 'beck-bridge', 'Beck bridge', { shape: strip([[925, 305], [995, 316]], 32), heightMm: 0 }),
-  basin('beck', 'Lark beck', strip([[1000, 0], [960, 250], [1010, 500], [990, 762]], 38, 120), 8, 4),
-  path('lane', 'Carrier lane', strip([[880, 0], [860, 300], [800, 540], [880, 762]], 30, 100)),
-  path('yard-way', 'Yard way', strip([[860, 300], [1143, 330]], 30, 0)),
+  a('ramp', 'ramp-1', 'Foot ramp', {
+    shape: strip(
+      [
+        [690, 540],
+        [588, 540],
+      ],
+      40,
+    ),
+    fromMm: 0,
+    toMm: 10,
+  }),
+  a('ramp', 'ramp-2', 'Middle ramp', {
+    shape: strip(
+      [
+        [688, 200],
+        [582, 200],
+      ],
+      36,
+    ),
+    fromMm: 10,
+    toMm: 20,
+  }),
+  a('ramp', 'ramp-3', 'Upper ramp', {
+    shape: strip(
+      [
+        [483, 600],
+        [406, 600],
+      ],
+      36,
+    ),
+    fromMm: 20,
+    toMm: 30,
+  }),
+  a('plot', 'beck-bridge', 'Beck bridge', {
+    shape: strip(
+      [
+        [925, 305],
+        [995, 316],
+      ],
+      32,
+    ),
+    heightMm: 0,
+  }),
+  basin(
+    'beck',
+    'Lark beck',
+    strip(
+      [
+        [1000, 0],
+        [960, 250],
+        [1010, 500],
+        [990, 762],
+      ],
+      38,
+      120,
+    ),
+    8,
+    4,
+  ),
+  path(
+    'lane',
+    'Carrier lane',
+    strip(
+      [
+        [880, 0],
+        [860, 300],
+        [800, 540],
+        [880, 762],
+      ],
+      30,
+      100,
+    ),
+  ),
+  path(
+    'yard-way',
+    'Yard way',
+    strip(
+      [
+        [860, 300],
+        [1143, 330],
+      ],
+      30,
+      0,
+    ),
+  ),
   a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48 }),
   a('clear', 'yard', 'Sorting yard', { shape: box(1030, 560, 95, 150) }),
 ];

@@ -1,11 +1,18 @@
 import { type Catalogue, estimated, materialBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
+import type { PartList } from '../cutting';
 import { type Ground, type Land, bankRunMm, bowlShare, isBowl } from '../ground';
 import type { BoardStack } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
 /** Mass of the finished board: layers less what pits take out, raised ground, and what stays of the coats. */
-export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly StuffNeed[], catalogue: Catalogue): Figure<'g'> {
+export function boardMass(
+  ground: Ground,
+  stack: BoardStack,
+  { parts }: PartList,
+  stuffs: readonly StuffNeed[],
+  catalogue: Catalogue,
+): Figure<'g'> {
   const density = (id: string): Figure<'kg/m³'> => {
     const material = materialBy(catalogue, id);
     return estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³');
@@ -35,7 +42,12 @@ export function boardMass(ground: Ground, stack: BoardStack, stuffs: readonly St
     );
     return [massOf(land.name, shaped(land, reckon(`${land.name}, foam`, 'mm³', footprint, '×', height)), density(materialId))];
   });
-  return total('Mass', 'g', [...layers, ...lifts, ...stuffs.map(({ dryMass }) => dryMass)]);
+  const rims = parts
+    .filter(({ stage }) => stage === 'rim')
+    .map((part) =>
+      massOf(part.name, given(`${part.name}, volume`, part.areaMm2 * part.thicknessMm, 'mm³', 'drawing'), density(part.materialId)),
+    );
+  return total('Mass', 'g', [...layers, ...lifts, ...rims, ...stuffs.map(({ dryMass }) => dryMass)]);
 }
 
 /** A volume over the whole footprint, times what share of that a slope or a bowl leaves. */
@@ -47,8 +59,10 @@ function shaped(land: Land, box: Figure<'mm³'>): Figure<'mm³'> {
     const highest = Math.max(feature.fromMm, feature.toMm);
     return highest === 0 ? box : share((feature.fromMm + feature.toMm) / 2 / highest, 'mean of its two ends over the higher');
   }
-  if (feature.kind === 'bank') return share(1 - bankRunMm(feature.shape, feature.crownMm) / feature.shape.widthMm, 'its section over its width');
-  if (land.role === 'hole' && isBowl(feature)) return share(bowlShare(feature.shape, -land.levelMm, -land.levelMm), 'a bowl, measured on its floor');
+  if (feature.kind === 'bank')
+    return share(1 - bankRunMm(feature.shape, feature.crownMm) / feature.shape.widthMm, 'its section over its width');
+  if (land.role === 'hole' && isBowl(feature))
+    return share(bowlShare(feature.shape, -land.levelMm, -land.levelMm), 'a bowl, measured on its floor');
   return box;
 }
 

@@ -8,7 +8,7 @@ import { type Mix, mixesOf } from '../mixes';
 import { type Plan, shapeRegion } from '../plan';
 import { type BoardStack, type GlueNeed, glueNeeds, stackUp } from '../stack';
 import { type Supplies, suppliesFor } from '../supplies';
-import { type Seam, type TileBuild, seamsOf, storedHeight, tileBuilds } from '../tiling';
+import { type Seam, type TileBuild, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { type Figure, total } from '../units';
 import {
   type Warning,
@@ -81,6 +81,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   const mixStage = stage(mixesOf);
   const stepStage = stage(stepsOf);
   const dayStage = stage(planDays);
+  const fixingStage = stage(fixingsFor);
   const supplyStage = stage(suppliesFor);
   const massStage = stage(boardMass);
   const takesStage = stage(featureTakes);
@@ -92,20 +93,21 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
     const zones = zonesStage(ground);
     const stack = stackStage(plan, ground, catalogue);
     const glues = glueStage(stack.joints, catalogue);
-    const parts = partsStage(ground, stack);
+    const parts = partsStage(ground, stack, plan.table);
     const jobs = cutStage(parts, plan.cutting.trimMm, catalogue);
     const coats = coatStage(plan, zones, catalogue);
     const stuffs = stuffStage(coats);
     const mixes = mixStage(coats, catalogue);
     const steps = stepStage(plan, ground, zones, stack, parts, coats, catalogue);
     const days = dayStage(steps, plan.calendar);
-    const supplies = supplyStage(jobs, glues, stuffs, catalogue);
+    const fixings = fixingStage(plan.table, ground, catalogue);
+    const supplies = supplyStage(jobs, glues, stuffs, fixings, plan.features, catalogue);
     const takes = takesStage(plan, ground, zones, stack, coats, catalogue);
     const seams = seamStage(ground);
     const tiles = tileStage(plan, ground, zones, stack, parts, stuffs, catalogue);
     const tally: Tally = {
       sheets: totalSheets(jobs),
-      mass: massStage(ground, stack, stuffs, catalogue),
+      mass: massStage(ground, stack, parts, stuffs, catalogue),
       adhesive: total(
         'Adhesive',
         'g',
@@ -130,7 +132,26 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
       ...cutWarnings(plan, jobs),
       ...coatWarnings(plan, stack, coats, catalogue),
     ];
-    return { ground, zones, stack, glues, parts, jobs, coats, stuffs, mixes, steps, days, supplies, takes, seams, tiles, stored: storedHeight(tiles), tally, warnings };
+    return {
+      ground,
+      zones,
+      stack,
+      glues,
+      parts,
+      jobs,
+      coats,
+      stuffs,
+      mixes,
+      steps,
+      days,
+      supplies,
+      takes,
+      seams,
+      tiles,
+      stored: storedHeight(tiles),
+      tally,
+      warnings,
+    };
   };
 }
 

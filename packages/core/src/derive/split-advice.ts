@@ -78,7 +78,11 @@ function optionFor(plan: Plan, columns: number, rows: number, isAsDrawn: boolean
     tiles: given('Tiles', columns * rows, '1', 'plan'),
     heaviest,
     sheets: derivation.tally.sheets,
-    sheetCost: total('Sheets, cost', 'money', derivation.jobs.map(({ cost }) => cost)),
+    sheetCost: total(
+      'Sheets, cost',
+      'money',
+      derivation.jobs.map(({ cost }) => cost),
+    ),
     used,
     crossed: given('Features that a seam crosses', crossedBySeams(derivation), '1', 'drawing'),
     passes: given('Doors and places every tile passes', passedBy(derivation, split), '1', 'drawing'),
@@ -87,6 +91,11 @@ function optionFor(plan: Plan, columns: number, rows: number, isAsDrawn: boolean
 }
 
 const crossedBySeams = ({ ground }: Derivation): number =>
-  new Set(ground.tileLands.filter(({ land, tileId }) => ground.tileLands.some((other) => other.land === land && other.tileId !== tileId)).map(({ land }) => land.feature.id)).size;
+  new Set(
+    ground.tileLands
+      .filter(({ land, tileId }) => ground.tileLands.some((other) => other.land === land && other.tileId !== tileId))
+      .map(({ land }) => land.feature.id),
+  ).size;
 
-const passedBy = ({ tiles }: Derivation, { table }: Plan): number => table.passages.filter((_, i) => tiles.every(({ fittings }) => fittings[i]!.fits)).length;
+const passedBy = ({ tiles }: Derivation, { table }: Plan): number =>
+  table.passages.filter((_, i) => tiles.every(({ fittings }) => fittings[i]!.fits)).length;

@@ -30,7 +30,12 @@ export function featureTakes(
     return {
       featureId: feature.id,
       tiles: [...new Set([...tiles, ...marked])],
-      figures: [...surfaces(feature, own), ...depths(feature, stack), ...stuffs(feature, own, plan, zones, stack, coats, catalogue), ...extras(feature, ground, stack, catalogue)],
+      figures: [
+        ...surfaces(feature, own),
+        ...depths(feature, stack),
+        ...stuffs(feature, own, plan, zones, stack, coats, catalogue),
+        ...extras(feature, ground, stack, catalogue),
+      ],
     };
   });
 }
@@ -45,7 +50,13 @@ function surfaces(feature: Feature, own: readonly FeatureGround[]): Figure[] {
   const figures: Figure[] = own.flatMap(({ length }) => (length === null ? [] : [relabelled('Length', length)]));
   const shown = own.filter(({ zone }) => zone !== null);
   if (shown.length === 0) return figures;
-  figures.push(summed('Surface', 'mm²', shown.map(({ surface }) => surface)));
+  figures.push(
+    summed(
+      'Surface',
+      'mm²',
+      shown.map(({ surface }) => surface),
+    ),
+  );
   const sides = shown.map((measured) => measured.sides).filter(({ value }) => value > 0);
   if (sides.length > 0) figures.push(summed(isSunk(feature) ? 'Banks' : 'Upright faces', 'mm²', sides));
   return figures;
@@ -68,7 +79,11 @@ function stuffs(
   const figures: Figure[] = [];
   const joints = stack.joints.filter(({ featureId }) => featureId === feature.id);
   if (joints.length > 0) {
-    const faces = total('Glued faces', 'mm²', joints.map(({ area }) => area));
+    const faces = total(
+      'Glued faces',
+      'mm²',
+      joints.map(({ area }) => area),
+    );
     figures.push(glueMass('Adhesive', adhesiveBy(catalogue, plan.stack.raised.glueId), faces, catalogue));
   }
   for (const [label, family] of [

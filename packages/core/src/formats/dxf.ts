@@ -34,7 +34,10 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
   try {
     parsed = new DxfParser().parseSync(source) as typeof parsed;
   } catch (error) {
-    return fail({ code: 'format/broken', message: `${what} cannot be read as DXF: ${error instanceof Error ? error.message : 'it breaks off'}.` });
+    return fail({
+      code: 'format/broken',
+      message: `${what} cannot be read as DXF: ${error instanceof Error ? error.message : 'it breaks off'}.`,
+    });
   }
   if (parsed === null || parsed.entities === undefined) {
     return fail({ code: 'format/broken', message: `${what} cannot be read as DXF: it has no entities.` });
@@ -106,11 +109,12 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
       const sweep = 4 * Math.atan(a.bulge);
       const chord = Math.hypot(b.x - a.x, b.y - a.y);
       const r = chord / (2 * Math.sin(Math.abs(sweep) / 2));
-      const toCentre = (chord / 2) / Math.tan(sweep / 2);
+      const toCentre = chord / 2 / Math.tan(sweep / 2);
       const centre = { x: (a.x + b.x) / 2 - ((b.y - a.y) / chord) * toCentre, y: (a.y + b.y) / 2 + ((b.x - a.x) / chord) * toCentre };
       const from = Math.atan2(a.y - centre.y, a.x - centre.x);
       const steps = stepsFor(r, sweep);
-      for (let k = 1; k < steps; k++) points.push({ x: centre.x + r * Math.cos(from + (sweep * k) / steps), y: centre.y + r * Math.sin(from + (sweep * k) / steps) });
+      for (let k = 1; k < steps; k++)
+        points.push({ x: centre.x + r * Math.cos(from + (sweep * k) / steps), y: centre.y + r * Math.sin(from + (sweep * k) / steps) });
     });
     return points;
   }

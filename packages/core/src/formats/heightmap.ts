@@ -36,13 +36,20 @@ export function readHeightmap(bytes: Uint8Array, what = 'The file'): Result<Heig
   if (bytes.length < 24) return fail({ code: 'format/broken', message: `${what} breaks off after ${bytes.length} bytes.` });
   const [width, height] = [view.getUint32(16), view.getUint32(20)];
   if (width * height > MOST_PIXELS) {
-    return fail({ code: 'format/too-large', message: `${what} has ${width} × ${height} pixels; up to ${MOST_PIXELS / 1e6} million would do.` });
+    return fail({
+      code: 'format/too-large',
+      message: `${what} has ${width} × ${height} pixels; up to ${MOST_PIXELS / 1e6} million would do.`,
+    });
   }
-  if (width < 2 || height < 2) return fail({ code: 'format/empty', message: `${what} has ${width} × ${height} pixels; at least 2 × 2 would do.` });
+  if (width < 2 || height < 2)
+    return fail({ code: 'format/empty', message: `${what} has ${width} × ${height} pixels; at least 2 × 2 would do.` });
   try {
     return ok(shrunk(decode(bytes)));
   } catch (error) {
-    return fail({ code: 'format/broken', message: `${what} cannot be read as PNG: ${error instanceof Error ? error.message : 'it breaks off'}.` });
+    return fail({
+      code: 'format/broken',
+      message: `${what} cannot be read as PNG: ${error instanceof Error ? error.message : 'it breaks off'}.`,
+    });
   }
 }
 
@@ -80,11 +87,22 @@ const grey = (r: number, g: number, b: number): number => 0.2126 * r + 0.7152 * 
  * A heightmap as steps of stock: step k lies wherever the ground is nearer to k steps than to fewer.
  * @returns contours from the picture's left back corner at 0, 0
  */
-export function contoursOfHeightmap({ cols, rows, shade }: Heightmap, { widthMm, heightMm, stepMm }: HeightmapUse, what = 'The picture'): Result<Contours, FormatProblem> {
+export function contoursOfHeightmap(
+  { cols, rows, shade }: Heightmap,
+  { widthMm, heightMm, stepMm }: HeightmapUse,
+  what = 'The picture',
+): Result<Contours, FormatProblem> {
   const steps = Math.round(heightMm / stepMm);
-  if (steps < 1) return fail({ code: 'format/empty', message: `${what}: ${heightMm} mm is less than half a step of ${stepMm} mm; a thinner stock or a higher hill would do.` });
+  if (steps < 1)
+    return fail({
+      code: 'format/empty',
+      message: `${what}: ${heightMm} mm is less than half a step of ${stepMm} mm; a thinner stock or a higher hill would do.`,
+    });
   if (steps > MAX_CONTOURS) {
-    return fail({ code: 'format/too-large', message: `${what}: ${heightMm} mm in steps of ${stepMm} mm is ${steps} steps; up to ${MAX_CONTOURS} would do.` });
+    return fail({
+      code: 'format/too-large',
+      message: `${what}: ${heightMm} mm in steps of ${stepMm} mm is ${steps} steps; up to ${MAX_CONTOURS} would do.`,
+    });
   }
   const mmPerCell = widthMm / cols;
   const traced = marchingSquares()
@@ -95,9 +113,11 @@ export function contoursOfHeightmap({ cols, rows, shade }: Heightmap, { widthMm,
   );
   for (let slackMm = FIRST_SLACK_MM; ; slackMm *= 1.6) {
     const levels = nested(raw, slackMm);
-    if (levels.length === 0) return fail({ code: 'format/empty', message: `${what} has no ground as high as half a step of ${stepMm} mm.` });
+    if (levels.length === 0)
+      return fail({ code: 'format/empty', message: `${what} has no ground as high as half a step of ${stepMm} mm.` });
     const rings = levels.flat();
-    if (rings.every((ring) => ring.length <= MAX_POINTS) && rings.flat().length <= MAX_CONTOUR_POINTS) return ok({ form: 'contours', levels });
+    if (rings.every((ring) => ring.length <= MAX_POINTS) && rings.flat().length <= MAX_CONTOUR_POINTS)
+      return ok({ form: 'contours', levels });
   }
 }
 
@@ -106,7 +126,9 @@ function nested(raw: readonly (readonly Point[][])[], slackMm: number): Point[][
   const levels: Point[][][] = [];
   let below: Region | null = null;
   for (const rings of raw) {
-    const own = evenOdd(rings.map((ring) => thinned(ring, slackMm)).filter((ring) => ring.length >= 3 && areaMm2({ rings: [ring] }) >= LEAST_RING_MM2));
+    const own = evenOdd(
+      rings.map((ring) => thinned(ring, slackMm)).filter((ring) => ring.length >= 3 && areaMm2({ rings: [ring] }) >= LEAST_RING_MM2),
+    );
     const level: Region = below === null ? own : intersection(own, below);
     if (level.rings.length === 0) break;
     below = level;

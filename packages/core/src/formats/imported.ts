@@ -20,11 +20,19 @@ const SPECK_MM = 1;
 const MOST_OUTLINES = 60;
 
 /** Closed runs of points as a drawing: specks gone, points thinned to what a plan holds. */
-export function drawingFrom(rings: readonly (readonly Point[])[], scaleNote: string, left: readonly string[], what: string): Result<ImportedDrawing, FormatProblem> {
+export function drawingFrom(
+  rings: readonly (readonly Point[])[],
+  scaleNote: string,
+  left: readonly string[],
+  what: string,
+): Result<ImportedDrawing, FormatProblem> {
   const kept = rings.map(tidied).filter((ring) => ring.length >= 3 && isLargerThanSpeck(ring));
   if (kept.length === 0) {
     const skipped = left.length === 0 ? '' : ` It holds ${left.join(', ')}, which have no area.`;
-    return fail({ code: 'format/empty', message: `${what} has no closed outline.${skipped} Closed lines, polygons, rectangles or circles would do.` });
+    return fail({
+      code: 'format/empty',
+      message: `${what} has no closed outline.${skipped} Closed lines, polygons, rectangles or circles would do.`,
+    });
   }
   if (kept.length > MOST_OUTLINES) {
     return fail({ code: 'format/too-large', message: `${what} has ${kept.length} outlines; up to ${MOST_OUTLINES} would do.` });

@@ -68,7 +68,10 @@ export function readSvg(source: string, what = 'The file'): Result<ImportedDrawi
 }
 
 function scaleOfPage({ width, height, viewBox }: Attributes): { readonly mmPerUnit: number; readonly note: string } {
-  const [, , boxWidth, boxHeight] = (viewBox ?? '').trim().split(/[\s,]+/).map(Number);
+  const [, , boxWidth, boxHeight] = (viewBox ?? '')
+    .trim()
+    .split(/[\s,]+/)
+    .map(Number);
   const size = lengthMm(width) ?? null;
   if (size !== null && boxWidth !== undefined) return { mmPerUnit: size.mm / boxWidth, note: `page ${width} wide` };
   const tall = lengthMm(height) ?? null;

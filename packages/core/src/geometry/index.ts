@@ -19,4 +19,4 @@ export {
   without,
 } from './region';
 export type { Region, Ring } from './region';
-export { ROUND_SIDES, alongLine, bent, halfWay, lineLengthMm, roundRing, selfCrossing, stripRegion, thinned } from './outline';
+export { ROUND_SIDES, alongLine, bent, lineLengthMm, pointAlong, roundRing, selfCrossing, stripRegion, thinned } from './outline';

@@ -66,16 +66,16 @@ export function alongLine(line: readonly Point[], { x, y }: Point): { readonly o
   return { offMm: best, atMm: at };
 }
 
-/** The point half-way along a line. */
-export function halfWay(line: readonly Point[]): Point {
-  let left = lineLengthMm(line) / 2;
+/** The point a share (0 to 1) of the way along a line. */
+export function pointAlong(line: readonly Point[], share: number): Point {
+  let left = lineLengthMm(line) * share;
   for (let i = 1; i < line.length; i++) {
     const [a, b] = [line[i - 1]!, line[i]!];
     const leg = distanceMm(a, b);
-    if (left <= leg && leg > 0) return between(a, b, left / leg);
+    if (left <= leg + 1e-9 && leg > 0) return between(a, b, Math.min(1, left / leg));
     left -= leg;
   }
-  return line[0]!;
+  return line.at(-1)!;
 }
 
 /**

@@ -27,7 +27,9 @@ export function measureFeature(land: Land, table: Box): FeatureGround {
   const { feature, name, shows, body, role } = land;
   const { shape } = feature;
   const isAsDrawn = land.id === feature.id && shape.form !== 'contours';
-  const outline = isAsDrawn ? outlineArea(name, shape) : given(`${name}, outline`, areaMm2(land.whole), 'mm²', 'drawing', 'measured on the plan');
+  const outline = isAsDrawn
+    ? outlineArea(name, shape)
+    : given(`${name}, outline`, areaMm2(land.whole), 'mm²', 'drawing', 'measured on the plan');
   const edge = given(
     `${name}, edge on the table`,
     innerEdgeMm(body, table),
@@ -97,7 +99,13 @@ function lessCut(label: string, outline: Figure<'mm²'>, leftMm2: number): Figur
   const cutMm2 = outline.value - leftMm2;
   if (Math.abs(cutMm2) < Math.max(ROUNDING_MM2, outline.value * 1e-5)) return outline;
   if (cutMm2 < 0) {
-    return reckon(label, 'mm²', outline, '+', given(`${label}: corners rounded where routes meet`, -cutMm2, 'mm²', 'drawing', 'measured on the plan'));
+    return reckon(
+      label,
+      'mm²',
+      outline,
+      '+',
+      given(`${label}: corners rounded where routes meet`, -cutMm2, 'mm²', 'drawing', 'measured on the plan'),
+    );
   }
   const cut = given(`${label}: off the table or taken by others`, cutMm2, 'mm²', 'drawing', 'measured on the plan');
   return reckon(label, 'mm²', outline, '−', cut);

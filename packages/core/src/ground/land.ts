@@ -1,4 +1,17 @@
-import { type Box, type Region, EMPTY, areaMm2, boxRegion, boxesOverlap, grown, intersection, isEmpty, regionBox, unite, without } from '../geometry';
+import {
+  type Box,
+  type Region,
+  EMPTY,
+  areaMm2,
+  boxRegion,
+  boxesOverlap,
+  grown,
+  intersection,
+  isEmpty,
+  regionBox,
+  unite,
+  without,
+} from '../geometry';
 import { type Feature, type Shape, type Table, type ZoneKind, levelRegion } from '../plan';
 import { tableBox } from './tiles';
 
@@ -84,7 +97,10 @@ function spotsOf(feature: Feature, region: Region, regionOfShape: (shape: Shape)
       if (feature.rimMm === 0 || feature.rimWidthMm === 0) return bowl;
       const { shape } = feature;
       const rim = without(regionOfShape({ ...shape, radiusMm: shape.radiusMm + feature.rimWidthMm }), [region]);
-      return [...bowl, { ...bowl[0]!, id: `${feature.id}-rim`, name: `${feature.name}, rim`, role: 'surface', zone: 'raised', levelMm: 0, region: rim }];
+      return [
+        ...bowl,
+        { ...bowl[0]!, id: `${feature.id}-rim`, name: `${feature.name}, rim`, role: 'surface', zone: 'raised', levelMm: 0, region: rim },
+      ];
     }
     case 'route':
     case 'plot':
@@ -183,4 +199,5 @@ function standsOn(upper: Spot, lower: Spot): boolean {
 }
 
 export type Sunk = Extract<Feature, { kind: 'pit' | 'water' | 'crater' }>;
-export const isSunk = (feature: Feature): feature is Sunk => feature.kind === 'pit' || feature.kind === 'water' || feature.kind === 'crater';
+export const isSunk = (feature: Feature): feature is Sunk =>
+  feature.kind === 'pit' || feature.kind === 'water' || feature.kind === 'crater';

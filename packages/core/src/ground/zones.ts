@@ -47,7 +47,14 @@ export function zonesOf(ground: Ground): Zones {
       features.map((feature) => feature.sides),
     );
     const both = faces.value === 0 ? surface : reckon(`${ZONE_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
-    return { kind, surface, coated: inSquareMetres(both), features, heaped: heapedOn(kind, ground), basins: kind === 'water' ? basinsOf(ground) : [] };
+    return {
+      kind,
+      surface,
+      coated: inSquareMetres(both),
+      features,
+      heaped: heapedOn(kind, ground),
+      basins: kind === 'water' ? basinsOf(ground) : [],
+    };
   };
   const byKind = Object.fromEntries(ZONE_KINDS.map((kind) => [kind, zone(kind)])) as Record<ZoneKind, Zone>;
   return { byKind, byTile: ground.tiles.flatMap((tile) => tileZones(ground, tile)) };
@@ -69,14 +76,22 @@ export const ZONE_NAMES: Readonly<Record<ZoneKind, string>> = {
  * @source a parabola of height h over a width w has ⅔·h·w of section; its ring runs on the circle through its middle
  */
 function heapedOn(kind: ZoneKind, ground: Ground): Figure<'mm³'> | null {
-  const rims = ground.lands.flatMap((land) => (land.role === 'surface' && land.zone === kind && land.feature.kind === 'crater' ? [rimOf(land)] : []));
+  const rims = ground.lands.flatMap((land) =>
+    land.role === 'surface' && land.zone === kind && land.feature.kind === 'crater' ? [rimOf(land)] : [],
+  );
   return rims.length === 0 ? null : total(`${ZONE_NAMES[kind]}, heaped rims`, 'mm³', rims);
 }
 
 function rimOf({ feature, name }: Land): Figure<'mm³'> {
   if (feature.kind !== 'crater') throw new TypeError(`only craters have rims, got ${feature.kind}`);
   const { shape, rimMm, rimWidthMm } = feature;
-  const box = reckon(`${name}, height × width`, 'mm²', given(`${name}, height`, rimMm, 'mm', 'plan'), '×', given(`${name}, width`, rimWidthMm, 'mm', 'plan'));
+  const box = reckon(
+    `${name}, height × width`,
+    'mm²',
+    given(`${name}, height`, rimMm, 'mm', 'plan'),
+    '×',
+    given(`${name}, width`, rimWidthMm, 'mm', 'plan'),
+  );
   const section = reckon(`${name}, section`, 'mm²', box, '×', given('Share of a parabola', 2 / 3, '1', 'definition'));
   const round = given(`${name}, length`, 2 * Math.PI * (shape.radiusMm + rimWidthMm / 2), 'mm', 'drawing', '2π × the radius to its middle');
   return reckon(`${name}, paste`, 'mm³', section, '×', round);
@@ -89,7 +104,13 @@ function basinsOf(ground: Ground): Zone['basins'] {
     const { name, featureId, surface } = measured;
     const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, feature.waterMm, 'mm', 'plan'));
     if (!isBowl(feature)) return [{ featureId, name, room: full }];
-    const share = given(`${name}, share a bowl holds`, bowlShare(feature.shape, feature.depthMm, Math.min(feature.waterMm, feature.depthMm)), '1', 'drawing', 'measured on its floor');
+    const share = given(
+      `${name}, share a bowl holds`,
+      bowlShare(feature.shape, feature.depthMm, Math.min(feature.waterMm, feature.depthMm)),
+      '1',
+      'drawing',
+      'measured on its floor',
+    );
     return [{ featureId, name, room: reckon(`${name}, room in the bowl`, 'mm³', full, '×', share) }];
   });
 }

@@ -21,7 +21,13 @@ export function grooveDepths(
   const battery = batteryBy(catalogue, light.batteryId);
   return {
     underGroove: reckon('Foam under the groove', 'mm', ground, '−', given(`${light.name}, groove depth`, light.grooveMm, 'mm', 'plan')),
-    underPocket: reckon('Foam under the battery box', 'mm', ground, '−', given(`${battery.name}, height`, battery.heightMm, 'mm', 'catalogue')),
+    underPocket: reckon(
+      'Foam under the battery box',
+      'mm',
+      ground,
+      '−',
+      given(`${battery.name}, height`, battery.heightMm, 'mm', 'catalogue'),
+    ),
   };
 }
 
@@ -34,7 +40,13 @@ export function lightFigures(light: Light, ground: Figure<'mm'>, catalogue: Cata
   const lamp = lampBy(catalogue, light.lampId);
   const length = given('Cable groove', stripLengthMm(light.shape), 'mm', 'drawing', 'along the middle line, bends rounded');
   const { underGroove, underPocket } = grooveDepths(light, ground, catalogue);
-  const spare = reckon('Volts over', 'V', given(battery.name, battery.volts, 'V', 'catalogue'), '−', given(`${lamp.name} takes`, lamp.volts, 'V', 'catalogue'));
+  const spare = reckon(
+    'Volts over',
+    'V',
+    given(battery.name, battery.volts, 'V', 'catalogue'),
+    '−',
+    given(`${lamp.name} takes`, lamp.volts, 'V', 'catalogue'),
+  );
   const current = given(`${lamp.name} draws`, lamp.milliamps / 1_000, 'A', 'catalogue', `${lamp.milliamps} mA`);
   const all = reckon('All lamps draw', 'A', given('Lamps', light.lamps, '1', 'plan'), '×', current);
   const milliampHours = estimated('Battery holds, mAh', battery.mAh, '1');

@@ -20,15 +20,20 @@ export function boxOfAll(features: readonly Feature[]): Box {
 export function aligned(features: readonly Feature[], by: Alignment, to: Box): readonly Feature[] {
   return features.map((feature) => {
     const own = shapeBox(feature.shape);
-    const dx = { left: to.left - own.left, right: to.right - own.right, centre: (to.left + to.right - own.left - own.right) / 2 }[by as 'left'] ?? 0;
-    const dy = { back: to.top - own.top, near: to.bottom - own.bottom, middle: (to.top + to.bottom - own.top - own.bottom) / 2 }[by as 'back'] ?? 0;
+    const dx =
+      { left: to.left - own.left, right: to.right - own.right, centre: (to.left + to.right - own.left - own.right) / 2 }[by as 'left'] ?? 0;
+    const dy =
+      { back: to.top - own.top, near: to.bottom - own.bottom, middle: (to.top + to.bottom - own.top - own.bottom) / 2 }[by as 'back'] ?? 0;
     return moved(feature, dx, dy);
   });
 }
 
 /** Features mirrored left to right or back to front about a line. */
 export function mirrored(features: readonly Feature[], across: 'x' | 'y', aboutMm: number): readonly Feature[] {
-  return features.map((feature) => ({ ...reshaped(feature, mirroredShape(feature.shape, across, aboutMm)), ...turnedRows(feature, (deg) => -deg) }) as Feature);
+  return features.map(
+    (feature) =>
+      ({ ...reshaped(feature, mirroredShape(feature.shape, across, aboutMm)), ...turnedRows(feature, (deg) => -deg) }) as Feature,
+  );
 }
 function mirroredShape(shape: Shape, across: 'x' | 'y', aboutMm: number): Shape {
   return mapped(shape, ({ x, y }) => (across === 'x' ? { x: 2 * aboutMm - x, y } : { x, y: 2 * aboutMm - y }));
@@ -43,7 +48,9 @@ export function turned(features: readonly Feature[], byDeg: number, about: Point
     const [dx, dy] = [x - about.x, y - about.y];
     return { x: about.x + dx * c - dy * s, y: about.y + dx * s + dy * c };
   };
-  return features.map((feature) => ({ ...reshaped(feature, mapped(feature.shape, turn)), ...turnedRows(feature, (deg) => (deg + byDeg) % 360) }) as Feature);
+  return features.map(
+    (feature) => ({ ...reshaped(feature, mapped(feature.shape, turn)), ...turnedRows(feature, (deg) => (deg + byDeg) % 360) }) as Feature,
+  );
 }
 
 /** Further copies of features, each the same step on from the last; the names and ids are the caller's to give. */
@@ -52,5 +59,6 @@ export function repeated(features: readonly Feature[], times: number, dxMm: numb
 }
 
 const moved = (feature: Feature, dxMm: number, dyMm: number): Feature => reshaped(feature, movedBy(feature.shape, dxMm, dyMm));
-const turnedRows = (feature: Feature, to: (deg: number) => number): object => (feature.kind === 'field' ? { rowTurnDeg: to(feature.rowTurnDeg) } : {});
+const turnedRows = (feature: Feature, to: (deg: number) => number): object =>
+  feature.kind === 'field' ? { rowTurnDeg: to(feature.rowTurnDeg) } : {};
 const exact = (value: number): number => (Math.abs(value - Math.round(value)) < 1e-12 ? Math.round(value) : value);

@@ -1,4 +1,4 @@
-import { type Point, between, contains, crossings, distanceMm, regionBox, isEmpty } from '../geometry';
+import { type Point, between, contains, crossings, distanceMm, isEmpty, pointAlong, regionBox } from '../geometry';
 import type { Feature } from './plan';
 import { middleLine, shapeRegion } from './shape';
 
@@ -33,16 +33,7 @@ export function featureMarks(feature: Feature): FeatureMarks {
 /** Lamps spaced evenly from the battery box to the last point, the last lamp at the end. */
 export function lampPlaces({ shape, lamps }: Extract<Feature, { kind: 'light' }>): Point[] {
   const line = middleLine(shape);
-  const legs = line.slice(1).map((b, i) => distanceMm(line[i]!, b));
-  const whole = legs.reduce((sum, leg) => sum + leg, 0);
-  return Array.from({ length: lamps }, (_, i) => {
-    let left = (whole * (i + 1)) / lamps;
-    for (const [k, leg] of legs.entries()) {
-      if (left <= leg + 1e-9 && leg > 0) return between(line[k]!, line[k + 1]!, Math.min(1, left / leg));
-      left -= leg;
-    }
-    return line.at(-1)!;
-  });
+  return Array.from({ length: lamps }, (_, i) => pointAlong(line, (i + 1) / lamps));
 }
 
 /** Rows across a field at its own angle, clipped to it. */
@@ -63,7 +54,8 @@ function rows({ shape, rowMm, rowTurnDeg }: Extract<Feature, { kind: 'field' }>)
     ];
     const cuts = [0, ...crossings(region, a, b), 1];
     for (let i = 1; i < cuts.length; i++) {
-      if (contains(region, between(a, b, (cuts[i - 1]! + cuts[i]!) / 2))) found.push([between(a, b, cuts[i - 1]!), between(a, b, cuts[i]!)]);
+      if (contains(region, between(a, b, (cuts[i - 1]! + cuts[i]!) / 2)))
+        found.push([between(a, b, cuts[i - 1]!), between(a, b, cuts[i]!)]);
     }
   }
   return found;

@@ -67,15 +67,7 @@ export function newFeature(plan: Plan, kind: FeatureKind, shape: Shape, id: stri
     case 'pit':
       return { ...common, kind, shape: areaOf(shape), depthMm: FRESH.pitMm, floor: 'flat', cutThrough: false };
     case 'water':
-      return {
-        ...common,
-        kind,
-        shape: areaOf(shape),
-        depthMm: FRESH.waterBedMm,
-        waterMm: FRESH.waterMm,
-        floor: 'flat',
-        cutThrough: false,
-      };
+      return { ...common, kind, shape: areaOf(shape), depthMm: FRESH.waterBedMm, waterMm: FRESH.waterMm, floor: 'flat', cutThrough: false };
     case 'crater':
       if (shape.form !== 'round') throw new TypeError(`a crater is round, got ${shape.form}`);
       return { ...common, kind, shape, depthMm: FRESH.craterMm, rimMm: FRESH.rimMm, rimWidthMm: FRESH.rimWidthMm, cutThrough: false };

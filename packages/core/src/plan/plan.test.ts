@@ -47,8 +47,22 @@ describe('a new board', () => {
   test('each kind of feature is drawn sound, under a name that counts on', () => {
     const shape = rectangle({ x: 10, y: 10 }, { x: 200, y: 90 });
     let plan = aBoard();
-    const along = { form: 'strip', points: [{ x: 10, y: 10 }, { x: 300, y: 60 }], widthMm: 40, bendMm: 0 } as const;
-    const shapes: Partial<Record<FeatureKind, Shape>> = { bank: along, ramp: along, wall: along, light: along, crater: { form: 'round', centre: { x: 90, y: 90 }, radiusMm: 40 } };
+    const along = {
+      form: 'strip',
+      points: [
+        { x: 10, y: 10 },
+        { x: 300, y: 60 },
+      ],
+      widthMm: 40,
+      bendMm: 0,
+    } as const;
+    const shapes: Partial<Record<FeatureKind, Shape>> = {
+      bank: along,
+      ramp: along,
+      wall: along,
+      light: along,
+      crater: { form: 'round', centre: { x: 90, y: 90 }, radiusMm: 40 },
+    };
     for (const kind of Object.keys(KIND_NAMES) as FeatureKind[])
       plan = { ...plan, features: [...plan.features, newFeature(plan, kind, shapes[kind] ?? shape, kind, CATALOGUE)] };
     expect(checkPlan(plan, CATALOGUE)).toMatchObject({ ok: true });

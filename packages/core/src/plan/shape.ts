@@ -103,7 +103,9 @@ export const mayLosePoint = (shape: Shape): boolean =>
 
 /** One point taken out. */
 export function withoutPoint(shape: Shape, index: number): Shape {
-  return shape.form === 'round' || shape.form === 'contours' || !mayLosePoint(shape) ? shape : { ...shape, points: shape.points.toSpliced(index, 1) };
+  return shape.form === 'round' || shape.form === 'contours' || !mayLosePoint(shape)
+    ? shape
+    : { ...shape, points: shape.points.toSpliced(index, 1) };
 }
 
 /** A shape stretched into a box, keeping its proportions along each side; widths and radii stay. */

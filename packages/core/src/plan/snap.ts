@@ -41,6 +41,9 @@ export function snapLines(plan: Plan, exceptId: string | null): SnapLines {
   return { x: lines(table.columnWidthsMm, tableWidthMm(table), 'x'), y: lines(table.rowDepthsMm, tableDepthMm(table), 'y') };
 }
 
+/** Other features hold less far than seams and edges: there are many of them. */
+const CORNER_SHARE = 0.6;
+
 /**
  * Brings a point to the nearest line within reach on each axis, else to the grid.
  * @param reachMm how near a line must be to hold the point; @param gridMm 0 leaves it free
@@ -50,7 +53,8 @@ export function snapped(point: Point, lines: SnapLines, reachMm: number, gridMm:
     let best: SnapLine | undefined;
     for (const line of candidates) {
       const off = Math.abs(line.atMm - value);
-      if (off <= reachMm && (best === undefined || off < Math.abs(best.atMm - value))) best = line;
+      if (off <= (line.kind === 'corner' ? reachMm * CORNER_SHARE : reachMm) && (best === undefined || off < Math.abs(best.atMm - value)))
+        best = line;
     }
     return best ?? { atMm: gridMm === 0 ? Math.round(value * 10) / 10 : Math.round(value / gridMm) * gridMm, kind: 'grid' };
   };

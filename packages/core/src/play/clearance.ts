@@ -65,21 +65,23 @@ export function cellsAlong(side: Side, cols: number, rows: number): number[] {
 export function widestBase(field: HeightField, rules: PlayRules, from: Side, to: Side): Way {
   const clearance = clearanceMap(field, rules, [from, to]);
   const goals = new Set(cellsAlong(to, field.cols, field.rows));
-  return widestWay(clearance, cellsAlong(from, field.cols, field.rows), (cell) => goals.has(cell));
+  const starts = cellsAlong(from, field.cols, field.rows);
+  const flood = floodWidest(clearance, starts, (cell) => goals.has(cell));
+  const widestMm = flood.reached < 0 ? 0 : flood.widest[flood.reached]!;
+  if (widestMm <= flood.leastMm) return { baseMm: 0, cells: [] };
+  return { baseMm: 2 * widestMm, cells: shortestWay(clearance, starts, goals, widestMm) };
 }
 
-/** The widest base that can get from a side of the table onto each level, by level. */
-export function widestToLevels(field: HeightField, rules: PlayRules, from: Side, levels: Levels): readonly Way[] {
+/** The widest base that can get from a side of the table onto each level, mm, by level; 0 where none can. */
+export function widestToLevels(field: HeightField, rules: PlayRules, from: Side, levels: Levels): readonly number[] {
   const clearance = clearanceMap(field, rules, [from]);
   const starts = cellsAlong(from, field.cols, field.rows);
   const ways = floodWidest(clearance, starts, () => false);
-  return levels.levels.map((_, level) => {
-    let best = -1;
-    levels.of.forEach((of, cell) => {
-      if (of === level && (best < 0 || ways.widest[cell]! > ways.widest[best]!)) best = cell;
-    });
-    return best < 0 ? { baseMm: 0, cells: [] } : wayTo(best, ways);
+  const best = levels.levels.map(() => -1);
+  levels.of.forEach((level, cell) => {
+    if (level >= 0 && (best[level]! < 0 || ways.widest[cell]! > ways.widest[best[level]!]!)) best[level] = cell;
   });
+  return best.map((cell) => (cell < 0 ? 0 : widthTo(cell, ways)));
 }
 
 interface Flood {
@@ -87,21 +89,51 @@ interface Flood {
   readonly leastMm: number;
   /** Clearance at the tightest place on the way to each cell, mm. */
   readonly widest: Float32Array;
-  readonly cameFrom: Int32Array;
   readonly reached: number;
 }
 
-function widestWay(clearance: Clearance, starts: readonly number[], isGoal: (cell: number) => boolean): Way {
-  const flood = floodWidest(clearance, starts, isGoal);
-  return flood.reached < 0 ? { baseMm: 0, cells: [] } : wayTo(flood.reached, flood);
+function widthTo(cell: number, { widest, leastMm }: Flood): number {
+  // The tightest clearance of half a cell is that of a cell beside a barrier: the way leads over it, which is no way.
+  return widest[cell]! <= leastMm ? 0 : 2 * widest[cell]!;
 }
 
-function wayTo(cell: number, { widest, cameFrom, leastMm }: Flood): Way {
-  const cells: number[] = [];
-  // The tightest clearance of half a cell is that of a cell beside a barrier: the way leads over it, which is no way.
-  if (widest[cell]! <= leastMm) return { baseMm: 0, cells };
-  for (let at = cell; at >= 0; at = cameFrom[at]!) cells.push(at);
-  return { baseMm: 2 * widest[cell]!, cells: cells.reverse() };
+/** Steps to the eight cells around, and how long each is in cells. */
+const STEPS = [-1, 0, 1].flatMap((dy) =>
+  [-1, 0, 1].filter((dx) => dx !== 0 || dy !== 0).map((dx) => ({ dx, dy, long: Math.hypot(dx, dy) })),
+);
+
+/** The shortest way for a base that needs a clearance: Dijkstra's method over the cells that have it, on buckets of half a cell. */
+function shortestWay({ cols, rows, clearMm }: Clearance, starts: readonly number[], goals: ReadonlySet<number>, needMm: number): number[] {
+  const slack = 1e-4;
+  const far = new Float32Array(cols * rows).fill(Infinity);
+  const cameFrom = new Int32Array(cols * rows).fill(-1);
+  const buckets: number[][] = [[]];
+  const push = (cell: number): void => void (buckets[Math.floor(far[cell]! * 2)] ??= []).push(cell);
+  for (const cell of starts) {
+    if (clearMm[cell]! < needMm - slack) continue;
+    far[cell] = 0;
+    push(cell);
+  }
+  for (let b = 0; b < buckets.length; b++) {
+    for (const cell of buckets[b] ?? []) {
+      if (Math.floor(far[cell]! * 2) < b) continue;
+      if (goals.has(cell)) {
+        const cells: number[] = [];
+        for (let at = cell; at >= 0; at = cameFrom[at]!) cells.push(at);
+        return cells.reverse();
+      }
+      const [x, y] = [cell % cols, Math.floor(cell / cols)];
+      for (const { dx, dy, long } of STEPS) {
+        if (x + dx < 0 || y + dy < 0 || x + dx >= cols || y + dy >= rows) continue;
+        const next = cell + dy * cols + dx;
+        if (clearMm[next]! < needMm - slack || far[cell]! + long >= far[next]!) continue;
+        far[next] = far[cell]! + long;
+        cameFrom[next] = cell;
+        push(next);
+      }
+    }
+  }
+  return [];
 }
 
 /**
@@ -110,7 +142,6 @@ function wayTo(cell: number, { widest, cameFrom, leastMm }: Flood): Way {
  */
 function floodWidest({ cols, rows, cellMm, clearMm }: Clearance, starts: readonly number[], isGoal: (cell: number) => boolean): Flood {
   const widest = new Float32Array(cols * rows);
-  const cameFrom = new Int32Array(cols * rows).fill(-1);
   const done = new Uint8Array(cols * rows);
   const stepMm = cellMm / 16;
   const top = starts.reduce((most, cell) => Math.max(most, clearMm[cell]!), 0);
@@ -127,17 +158,16 @@ function floodWidest({ cols, rows, cellMm, clearMm }: Clearance, starts: readonl
       const cell = queue.pop()!;
       if (done[cell] === 1) continue;
       done[cell] = 1;
-      if (isGoal(cell)) return { leastMm: cellMm / 2, widest, cameFrom, reached: cell };
+      if (isGoal(cell)) return { leastMm: cellMm / 2, widest, reached: cell };
       const x = cell % cols;
       for (const next of [x > 0 ? cell - 1 : -1, x < cols - 1 ? cell + 1 : -1, cell - cols, cell + cols]) {
         if (next < 0 || next >= done.length || done[next] === 1) continue;
         const through = Math.min(widest[cell]!, clearMm[next]!);
         if (through <= widest[next]!) continue;
         widest[next] = through;
-        cameFrom[next] = cell;
         push(next, through);
       }
     }
   }
-  return { leastMm: cellMm / 2, widest, cameFrom, reached: -1 };
+  return { leastMm: cellMm / 2, widest, reached: -1 };
 }

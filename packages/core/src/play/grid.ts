@@ -54,6 +54,7 @@ const meet = (f: Float64Array, p: number, q: number): number => (f[q]! + q * q -
 export function disc(radiusCells: number): readonly (readonly [number, number])[] {
   const whole = Math.floor(radiusCells);
   const found: (readonly [number, number])[] = [];
-  for (let y = -whole; y <= whole; y++) for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= radiusCells + 1e-9) found.push([x, y]);
+  for (let y = -whole; y <= whole; y++)
+    for (let x = -whole; x <= whole; x++) if (Math.hypot(x, y) <= radiusCells + 1e-9) found.push([x, y]);
   return found;
 }

@@ -63,18 +63,33 @@ export function playReport(field: HeightField, { play }: Plan, from: Side, to: S
       tips: rings((cell) => standing.stands[cell] === 0),
       far: rings((cell) => reach.trouble[cell] === 1),
       narrow: rings((cell) => reach.trouble[cell] === 2),
-      way: way.cells.map((cell) => ({ x: ((cell % field.cols) + 0.5) * field.cellMm, y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm })),
+      way: way.cells.map((cell) => ({
+        x: ((cell % field.cols) + 0.5) * field.cellMm,
+        y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm,
+      })),
     },
     from,
     to,
     widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
-    levels: levels.levels.slice(0, MOST_LEVELS).map(({ heightMm }, i) => ({
-      name: levelName(heightMm),
-      height: given('Over the ground', heightMm, 'mm', 'drawing'),
-      spots: given(`Bases of ${play.baseMm} mm that stand there`, standing.spots[i]!, '1', 'drawing', 'set down one after another, side by side'),
-      reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!.baseMm, 'mm', 'drawing', cellNote),
-    })),
-    stands: shareOf('Of the table a base stands on', standing.stands.reduce((sum, does) => sum + does, 0), cells),
+    levels: levels.levels
+      .slice(0, MOST_LEVELS)
+      .map(({ heightMm }, i) => ({
+        name: levelName(heightMm),
+        height: given('Over the ground', heightMm, 'mm', 'drawing'),
+        spots: given(
+          `Bases of ${play.baseMm} mm that stand there`,
+          standing.spots[i]!,
+          '1',
+          'drawing',
+          'set down one after another, side by side',
+        ),
+        reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!, 'mm', 'drawing', cellNote),
+      })),
+    stands: shareOf(
+      'Of the table a base stands on',
+      standing.stands.reduce((sum, does) => sum + does, 0),
+      cells,
+    ),
     far: shareOf('Out of reach of a hand', Math.round(reach.farShare * cells), cells),
     narrow: shareOf('Too narrow for a hand', Math.round(reach.narrowShare * cells), cells),
   };

@@ -17,14 +17,17 @@ export function scaleOf(figureHeightMm: number, catalogue: Catalogue): Figure<'1
 }
 
 /** A real size on the table. */
-export const onTable = (realMm: number, scale: Figure<'1'>): Figure<'mm'> => reckon('On the table', 'mm', given('In real life', realMm, 'mm', 'plan'), '÷', scale);
+export const onTable = (realMm: number, scale: Figure<'1'>): Figure<'mm'> =>
+  reckon('On the table', 'mm', given('In real life', realMm, 'mm', 'plan'), '÷', scale);
 /** A size on the table in real life. */
-export const realSize = (tableMm: number, scale: Figure<'1'>): Figure<'mm'> => reckon('In real life', 'mm', given('On the table', tableMm, 'mm', 'plan'), '×', scale);
+export const realSize = (tableMm: number, scale: Figure<'1'>): Figure<'mm'> =>
+  reckon('In real life', 'mm', given('On the table', tableMm, 'mm', 'plan'), '×', scale);
 
 /** A person, door, step and lamp post at the board's scale. */
 export function yardsticks(figureHeightMm: number, catalogue: Catalogue): readonly Yardstick[] {
   const scale = scaleOf(figureHeightMm, catalogue);
-  const scaled = (label: string, mm: number): Figure<'mm'> => reckon(label, 'mm', given(`${label} in real life`, mm, 'mm', 'catalogue'), '÷', scale);
+  const scaled = (label: string, mm: number): Figure<'mm'> =>
+    reckon(label, 'mm', given(`${label} in real life`, mm, 'mm', 'catalogue'), '÷', scale);
   return catalogue.yardsticks.map(({ id, name, form, tallMm, wideMm }) => ({
     id,
     name,

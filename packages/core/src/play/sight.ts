@@ -36,7 +36,11 @@ const STRIDE = 6;
  * the eye is carried from each ring to the next, so that every cell is looked at once a viewpoint.
  * @source Franklin & Ray 1994, "Higher isn't necessarily better: visibility algorithms and experiments" (their XDraw, read between two cells)
  */
-export function* sightMap(field: HeightField, figureHeightMm: number, sides: readonly Side[] = SIDES): Generator<SightProgress, readonly Sight[], void> {
+export function* sightMap(
+  field: HeightField,
+  figureHeightMm: number,
+  sides: readonly Side[] = SIDES,
+): Generator<SightProgress, readonly Sight[], void> {
   const { cols, rows, cellMm, walkMm, topMm } = field;
   const every = Math.max(1, Math.round(APART_MM / cellMm));
   const views = sides.map((side) => cellsAlong(side, cols, rows).filter((_, i) => i % every === Math.floor(every / 2)));
@@ -144,5 +148,8 @@ export function coverOf(field: HeightField, first: Sight, second: Sight): Cover 
     open[half] = open[half]! + 1;
     if ((half === 0 ? second : first).seenBy[i] === 0) hidden[half] = hidden[half]! + 1;
   }
-  return { sides: [first.side, second.side], hiddenShares: [0, 1].map((half) => (open[half] === 0 ? 0 : hidden[half]! / open[half]!)) as [number, number] };
+  return {
+    sides: [first.side, second.side],
+    hiddenShares: [0, 1].map((half) => (open[half] === 0 ? 0 : hidden[half]! / open[half]!)) as [number, number],
+  };
 }

@@ -18,7 +18,12 @@ const BUMP_MM = 1.5;
 const ANGLE_SLACK_DEG = 1e-3;
 
 /** Tilt and bumps of the plane that fits the heights under a round base; whether a base stands there. @source craft.md §2 */
-export function standsAt(field: HeightField, rules: PlayRules, cell: number, offsets = footprint(field, rules)): { readonly tiltDeg: number; readonly stands: boolean } {
+export function standsAt(
+  field: HeightField,
+  rules: PlayRules,
+  cell: number,
+  offsets = footprint(field, rules),
+): { readonly tiltDeg: number; readonly stands: boolean } {
   const { cols, rows, cellMm, walkMm, topMm } = field;
   const [cx, cy] = [cell % cols, Math.floor(cell / cols)];
   let [sum, sumX, sumY, sumXX] = [0, 0, 0, 0];

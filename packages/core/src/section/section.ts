@@ -105,7 +105,10 @@ function stretchesAlong(ground: Ground, from: Point, to: Point): (readonly [numb
     const middle = between(from, to, (start + end) / 2);
     if (!uneven.some(({ body, shows }) => contains(body, middle) || contains(shows, middle))) return [[start, end] as const];
     const count = Math.ceil(((end - start) * lengthMm) / SLOPE_STEP_MM);
-    return Array.from({ length: count }, (_, k) => [start + ((end - start) * k) / count, start + ((end - start) * (k + 1)) / count] as const);
+    return Array.from(
+      { length: count },
+      (_, k) => [start + ((end - start) * k) / count, start + ((end - start) * (k + 1)) / count] as const,
+    );
   });
 }
 
@@ -162,7 +165,15 @@ function columnAt(
   if (hole?.feature.kind === 'water') {
     const brimMm = groundMm + hole.levelMm + hole.feature.waterMm;
     if (brimMm > topMm)
-      slabs.push({ id: `water-${hole.id}`, name: hole.name, what: 'water', hatch: 'water', bottomMm: topMm, topMm: brimMm, isSloped: slopes });
+      slabs.push({
+        id: `water-${hole.id}`,
+        name: hole.name,
+        what: 'water',
+        hatch: 'water',
+        bottomMm: topMm,
+        topMm: brimMm,
+        isSloped: slopes,
+      });
   }
   return { slabs, mark: markFor(shown, topMm, groundMm) };
 }
@@ -199,7 +210,9 @@ function joined(slabs: readonly (Slab & { readonly isSloped: boolean })[]): Slab
   const out: (Slab & { readonly isSloped: boolean })[] = [];
   const sorted = [...slabs].sort((a, b) => a.fromMm - b.fromMm || a.bottomMm - b.bottomMm);
   for (const slab of sorted) {
-    const i = out.findLastIndex((other) => other.name === slab.name && other.what === slab.what && Math.abs(other.toMm - slab.fromMm) < STEP_MM && fits(other, slab));
+    const i = out.findLastIndex(
+      (other) => other.name === slab.name && other.what === slab.what && Math.abs(other.toMm - slab.fromMm) < STEP_MM && fits(other, slab),
+    );
     if (i < 0) out.push(slab);
     else out[i] = merged(out[i]!, slab);
   }

@@ -1,6 +1,7 @@
-import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
+import { type Catalogue, type Pack, adhesiveBy, batteryBy, lampBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
 import type { CutJob } from '../cutting';
+import type { Feature } from '../plan';
 import type { GlueNeed } from '../stack';
 import { type Figure, given, reckon, total } from '../units';
 import { cheapestPacks } from './packs';
@@ -8,7 +9,7 @@ import { cheapestPacks } from './packs';
 /** One line of what the board takes: the need, what it is bought in, and the money. */
 export interface Supply {
   readonly id: string;
-  readonly group: 'sheets' | 'adhesive' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
+  readonly group: 'sheets' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
   readonly name: string;
   readonly need: Figure;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
@@ -28,11 +29,17 @@ export function suppliesFor(
   jobs: readonly CutJob[],
   glues: readonly GlueNeed[],
   stuffs: readonly StuffNeed[],
+  fixings: Figure<'1'> | null,
+  features: readonly Feature[],
   catalogue: Catalogue,
 ): Supplies {
   const rows = [
     ...jobs.map(sheetRow),
     ...glues.map(({ adhesiveId, name, mass }) => packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG)),
+    ...(fixings === null
+      ? []
+      : [packRow('fixings', 'fixings', fixings.label, fixings, catalogue.joins.find(({ name }) => name === fixings.label)!.packs)]),
+    ...lightRows(features, catalogue),
     ...stuffs.map(({ stuff, volume }) => packRow(stuff.id, stuff.family, stuff.name, volume, stuff.packsMl)),
   ];
   return {
@@ -56,7 +63,31 @@ function sheetRow({ key, name, sheet, sheetCount, cost }: CutJob): Supply {
   return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
 }
 
-function packRow(id: string, group: Supply['group'], name: string, need: Figure<'ml'> | Figure<'g'>, sizes: readonly Pack[]): Supply {
+/** Battery boxes and lamps of all small lights, bought one by one. */
+function lightRows(features: readonly Feature[], catalogue: Catalogue): Supply[] {
+  const counts = new Map<string, { readonly name: string; readonly priceMinor: number; count: number }>();
+  const add = ({ id, name, priceMinor }: { id: string; name: string; priceMinor: number }, count: number): void => {
+    const known = counts.get(id);
+    if (known === undefined) counts.set(id, { name, priceMinor, count });
+    else known.count += count;
+  };
+  for (const feature of features) {
+    if (feature.kind !== 'light') continue;
+    add(batteryBy(catalogue, feature.batteryId), 1);
+    add(lampBy(catalogue, feature.lampId), feature.lamps);
+  }
+  return [...counts].map(([id, { name, priceMinor, count }]) =>
+    packRow(id, 'lights', name, given(name, count, '1', 'plan'), [{ amount: 1, priceMinor }]),
+  );
+}
+
+function packRow(
+  id: string,
+  group: Supply['group'],
+  name: string,
+  need: Figure<'ml'> | Figure<'g'> | Figure<'1'>,
+  sizes: readonly Pack[],
+): Supply {
   const choice = cheapestPacks(need.value, sizes);
   const unit = need.unit;
   const bought = choice.packs.map(({ pack, count }) => ({

@@ -45,10 +45,7 @@ export const aMound = (place: Place, heightMm: number, id = 'mound'): Feature =>
 export const aHill = ([x, y, w, h]: Place, stepMm: number, insets: readonly number[], id = 'hill'): Feature => ({
   ...named(id),
   kind: 'hill',
-  shape: {
-    form: 'contours',
-    levels: insets.map((by) => [rectangle({ x: x + by, y: y + by }, { x: x + w - by, y: y + h - by }).points]),
-  },
+  shape: { form: 'contours', levels: insets.map((by) => [rectangle({ x: x + by, y: y + by }, { x: x + w - by, y: y + h - by }).points]) },
   stepMm,
 });
 export const aRamp = (points: Line, widthMm: number, fromMm: number, toMm: number, id = 'ramp'): Feature => ({
@@ -71,7 +68,12 @@ export const aWall = (points: Line, widthMm: number, heightMm: number, id = 'wal
   shape: along(points, widthMm),
   heightMm,
 });
-export const aPlot = (place: Place, heightMm: number, id = 'plot'): Feature => ({ ...named(id), kind: 'plot', shape: shapeAt(place), heightMm });
+export const aPlot = (place: Place, heightMm: number, id = 'plot'): Feature => ({
+  ...named(id),
+  kind: 'plot',
+  shape: shapeAt(place),
+  heightMm,
+});
 export const aField = (place: Place, rowMm: number, id = 'field'): Feature => ({
   ...named(id),
   kind: 'field',

@@ -5,7 +5,6 @@ import { type Filling, fits, isFirstOfTurns, neighbours, turnsLeft } from './fil
 /** Ways of going on looked at between two yields. */
 const STRIDE = 20_000;
 
-
 /**
  * Lays out valid tables one after another, each once whichever way the table is turned. The next cell is always the one with the fewest tiles
  * that still fit it. Yields null now and then, so that the caller can stop.

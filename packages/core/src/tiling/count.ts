@@ -40,7 +40,10 @@ export function* countTables(puzzle: Puzzle, locks: readonly (number | null)[] =
   return count;
 }
 
-function* countAll({ columns, rows, kinds, poses, posesOn, mate, edgeCount }: Puzzle, locks: readonly (number | null)[]): Generator<Counting, number | null, void> {
+function* countAll(
+  { columns, rows, kinds, poses, posesOn, mate, edgeCount }: Puzzle,
+  locks: readonly (number | null)[],
+): Generator<Counting, number | null, void> {
   const cells = columns * rows;
   const classOf = mateClasses(mate, edgeCount);
   // A state: copies left of each kind, then the class of the edge under each column and right of the last cell.

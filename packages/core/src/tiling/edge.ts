@@ -74,7 +74,8 @@ function stretchAt(ground: Ground, walls: readonly Land[], from: Point, to: Poin
   const shown = shownAt(ground, middle);
   const wall = walls.find(({ whole }) => contains(whole, middle));
   const water = shown?.feature.kind === 'water' ? shown.levelMm + shown.feature.waterMm : null;
-  const levelAt = (t: number): number => heightAt(ground, between(from, to, t)) + (wall?.feature.kind === 'wall' ? wall.feature.heightMm : 0);
+  const levelAt = (t: number): number =>
+    heightAt(ground, between(from, to, t)) + (wall?.feature.kind === 'wall' ? wall.feature.heightMm : 0);
   return {
     fromMm: start * lengthMm,
     toMm: end * lengthMm,
@@ -126,13 +127,9 @@ function walk({ box }: Tile, side: Side): readonly [Point, Point] {
 /** An edge read the other way round: what it must look like to lie against its twin. */
 export function reversed(edge: Edge): Edge {
   const { lengthMm } = edge;
-  const stretches = [...edge.stretches].reverse().map((s) => ({
-    ...s,
-    fromMm: lengthMm - s.toMm,
-    toMm: lengthMm - s.fromMm,
-    fromLevelMm: s.toLevelMm,
-    toLevelMm: s.fromLevelMm,
-  }));
+  const stretches = [...edge.stretches]
+    .reverse()
+    .map((s) => ({ ...s, fromMm: lengthMm - s.toMm, toMm: lengthMm - s.fromMm, fromLevelMm: s.toLevelMm, toLevelMm: s.fromLevelMm }));
   return { ...edge, stretches };
 }
 

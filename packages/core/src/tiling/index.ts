@@ -8,5 +8,5 @@ export { MOST_COUNTED, countTables } from './count';
 export type { Count, Counting } from './count';
 export { asLaid, browseTables, failingSeams, poseOf } from './browse';
 export type { FailingSeam } from './browse';
-export { fixingsOn, storedHeight, tileBuilds } from './tile-builds';
+export { fixingsFor, storedHeight, tileBuilds } from './tile-builds';
 export type { Fitting, TileBuild } from './tile-builds';

@@ -27,7 +27,10 @@ export function lookOf(tile: Tile, ground: Ground): Look {
   });
   const standing = ground.lands
     .filter(({ role }) => role === 'standing')
-    .map(({ whole, feature }) => ({ sort: `wall ${feature.kind === 'wall' ? feature.heightMm : 0}`, region: moved(intersection(whole, boxRegion(tile.box))) }))
+    .map(({ whole, feature }) => ({
+      sort: `wall ${feature.kind === 'wall' ? feature.heightMm : 0}`,
+      region: moved(intersection(whole, boxRegion(tile.box))),
+    }))
     .filter(({ region }) => !isEmpty(region));
   return { widthMm, depthMm, patches: [...surfaces, ...standing] };
 }
@@ -37,12 +40,17 @@ export function turnedLook(look: Look, turns: number): Look {
   if (turns === 0) return look;
   const { widthMm, depthMm, patches } = turnedLook(look, turns - 1);
   const turned = ({ x, y }: { x: number; y: number }): { x: number; y: number } => ({ x: depthMm - y, y: x });
-  return { widthMm: depthMm, depthMm: widthMm, patches: patches.map(({ sort, region }) => ({ sort, region: { rings: region.rings.map((ring) => ring.map(turned)) } })) };
+  return {
+    widthMm: depthMm,
+    depthMm: widthMm,
+    patches: patches.map(({ sort, region }) => ({ sort, region: { rings: region.rings.map((ring) => ring.map(turned)) } })),
+  };
 }
 
 /** Whether two looks differ nowhere by more than {@link ALIKE_MM2}, sort by sort. */
 export function alike(a: Look, b: Look): boolean {
-  if (Math.abs(a.widthMm - b.widthMm) > SIZE_MM || Math.abs(a.depthMm - b.depthMm) > SIZE_MM || a.patches.length !== b.patches.length) return false;
+  if (Math.abs(a.widthMm - b.widthMm) > SIZE_MM || Math.abs(a.depthMm - b.depthMm) > SIZE_MM || a.patches.length !== b.patches.length)
+    return false;
   const areas = ({ patches }: Look): Map<string, number> => {
     const sums = new Map<string, number>();
     for (const { sort, region } of patches) sums.set(sort, (sums.get(sort) ?? 0) + areaMm2(region));

@@ -66,7 +66,8 @@ export function puzzleOf(ground: Ground): Puzzle {
   const edges = kinds.flatMap(({ first }) => edgesOf(tiles[first]!, ground));
   const edgeCount = edges.length;
   const mate = new Uint8Array(edgeCount * edgeCount);
-  for (let a = 0; a < edgeCount; a++) for (let b = a; b < edgeCount; b++) mate[a * edgeCount + b] = mate[b * edgeCount + a] = Number(mates(edges[a]!, edges[b]!));
+  for (let a = 0; a < edgeCount; a++)
+    for (let b = a; b < edgeCount; b++) mate[a * edgeCount + b] = mate[b * edgeCount + a] = Number(mates(edges[a]!, edges[b]!));
   const poses = kinds.flatMap(({ turns }, kind) => turns.map((turn): Pose => ({ kind, turns: turn, edges: turnedSides(kind * 4, turn) })));
   const sizes = kinds.map(({ first }) => sizeOf(tiles[first]!));
   const posesOn = tiles.map((cell) => {
@@ -100,7 +101,9 @@ function tableTurns(tiles: readonly Tile[], columns: number, rows: number): read
     const fits = tiles.every((tile, i) => {
       const [w, d] = sizeOf(tile);
       const [w2, d2] = sizeOf(tiles[to[i]!]!);
-      return turns % 2 === 0 ? Math.abs(w - w2) < SIZE_MM && Math.abs(d - d2) < SIZE_MM : Math.abs(w - d2) < SIZE_MM && Math.abs(d - w2) < SIZE_MM;
+      return turns % 2 === 0
+        ? Math.abs(w - w2) < SIZE_MM && Math.abs(d - d2) < SIZE_MM
+        : Math.abs(w - d2) < SIZE_MM && Math.abs(d - w2) < SIZE_MM;
     });
     return fits ? to : [];
   });

@@ -41,7 +41,10 @@ export function seamsOf(ground: Ground): readonly Seam[] {
   return ground.tiles.flatMap((tile) => {
     const right = byPlace.get(`${tile.column + 1} ${tile.row}`);
     const near = byPlace.get(`${tile.column} ${tile.row + 1}`);
-    return [...(right === undefined ? [] : [seam(tile, right, 'y', ground)]), ...(near === undefined ? [] : [seam(tile, near, 'x', ground)])];
+    return [
+      ...(right === undefined ? [] : [seam(tile, right, 'y', ground)]),
+      ...(near === undefined ? [] : [seam(tile, near, 'x', ground)]),
+    ];
   });
 }
 
@@ -115,7 +118,14 @@ function crossing(first: Stretch | null, second: Stretch | null, from: Point, al
   const higherMm = tidy(levelAlong(second, middle(second)) - levelAlong(first, middle(first)));
   const partMm = Math.max(Math.abs(first.fromMm - second.fromMm), Math.abs(first.toMm - second.toMm));
   const isApart = partMm > ALONG_MM + 1e-6;
-  const fault = isApart && Math.abs(offsetMm) >= Math.abs(widerMm) / 2 - 1e-9 ? 'place' : isApart ? 'width' : Math.abs(higherMm) > LEVEL_MM + 1e-6 ? 'level' : null;
+  const fault =
+    isApart && Math.abs(offsetMm) >= Math.abs(widerMm) / 2 - 1e-9
+      ? 'place'
+      : isApart
+        ? 'width'
+        : Math.abs(higherMm) > LEVEL_MM + 1e-6
+          ? 'level'
+          : null;
   const sizes = { place: Math.abs(offsetMm), width: Math.abs(widerMm), level: Math.abs(higherMm) };
   return { ...common, offsetMm, widerMm, higherMm, fault, sizeMm: fault === null ? 0 : sizes[fault] };
 }

@@ -2,7 +2,7 @@ import { type Catalogue, estimated, joinBy, materialBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
 import type { PartList } from '../cutting';
 import type { Ground, Tile, Zones } from '../ground';
-import type { Passage, Plan } from '../plan';
+import type { Passage, Plan, Table } from '../plan';
 import type { BoardStack } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
@@ -40,7 +40,11 @@ export function tileBuilds(
   catalogue: Catalogue,
 ): readonly TileBuild[] {
   const coatedMm2 = zones.byTile.reduce((sum, zone) => sum + zone.coatedMm2, 0);
-  const dry = total('Coats, dry, on the whole board', 'g', stuffs.map(({ dryMass }) => dryMass));
+  const dry = total(
+    'Coats, dry, on the whole board',
+    'g',
+    stuffs.map(({ dryMass }) => dryMass),
+  );
   const join = joinBy(catalogue, plan.table.join.methodId);
   return ground.tiles.map((tile) => {
     const layers = parts
@@ -53,8 +57,14 @@ export function tileBuilds(
       });
     const own = zones.byTile.filter(({ tileId }) => tileId === tile.id).reduce((sum, zone) => sum + zone.coatedMm2, 0);
     const share = given(`${tile.id}: share of all that is coated`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
-    const fixings = fixingsOn(tile, plan, join.perEdge, join.perTile);
-    const fixed = reckon('Fixings', 'g', given(`${tile.id}, fixings`, fixings, '1', 'layout'), '×', given(`${join.name}, each`, join.massG, 'g', 'catalogue'));
+    const fixings = fixingsOn(tile, plan.table, join.perEdge, join.perTile);
+    const fixed = reckon(
+      'Fixings',
+      'g',
+      given(`${tile.id}, fixings`, fixings, '1', 'layout'),
+      '×',
+      given(`${join.name}, each`, join.massG, 'g', 'catalogue'),
+    );
     const mass = total(`${tile.id}, mass`, 'g', [...layers, reckon(`${tile.id}, coats`, 'g', dry, '×', share), fixed]);
     const tall = tallOf(tile, plan, ground, stack);
     const [widthMm, depthMm] = [tile.box.right - tile.box.left, tile.box.bottom - tile.box.top];
@@ -64,17 +74,33 @@ export function tileBuilds(
       tall,
       widthMm,
       depthMm,
-      carry: given(`${tile.id}, corner to corner`, Math.hypot(widthMm, depthMm), 'mm', 'drawing', `√(${round(widthMm)}² + ${round(depthMm)}²)`),
+      carry: given(
+        `${tile.id}, corner to corner`,
+        Math.hypot(widthMm, depthMm),
+        'mm',
+        'drawing',
+        `√(${round(widthMm)}² + ${round(depthMm)}²)`,
+      ),
       fittings: plan.table.passages.map((passage) => fitting(passage, widthMm, depthMm, tall.value)),
     };
   });
 }
 
 /** Fixings on one tile: on every side that meets another tile, and what it takes whatever its sides. */
-export function fixingsOn(tile: Tile, { table }: Plan, perEdge: number, perTile: number): number {
+export function fixingsOn(tile: Tile, table: Table, perEdge: number, perTile: number): number {
   const { column, row } = tile;
-  const inner = Number(column > 0) + Number(column < table.columnWidthsMm.length - 1) + Number(row > 0) + Number(row < table.rowDepthsMm.length - 1);
+  const inner =
+    Number(column > 0) + Number(column < table.columnWidthsMm.length - 1) + Number(row > 0) + Number(row < table.rowDepthsMm.length - 1);
   return inner * perEdge + perTile;
+}
+
+/** All fixings of the board; none where tiles lie loose. */
+export function fixingsFor(table: Table, ground: Ground, catalogue: Catalogue): Figure<'1'> | null {
+  const join = joinBy(catalogue, table.join.methodId);
+  const count = ground.tiles.reduce((sum, tile) => sum + fixingsOn(tile, table, join.perEdge, join.perTile), 0);
+  return count === 0
+    ? null
+    : given(join.name, count, '1', 'layout', `${join.perEdge} on each side that meets another tile, ${join.perTile} a tile`);
 }
 
 function tallOf(tile: Tile, plan: Plan, ground: Ground, stack: BoardStack): Figure<'mm'> {
@@ -102,6 +128,12 @@ const round = (mm: number): number => Math.round(mm * 10) / 10;
 
 /** Height of all tiles of a board stored one on another. */
 export function storedHeight(builds: readonly TileBuild[]): Figure<'mm'> {
-  const gaps = given('Air between tiles', BETWEEN_MM * Math.max(0, builds.length - 1), 'mm', 'definition', `${BETWEEN_MM} mm between each two`);
+  const gaps = given(
+    'Air between tiles',
+    BETWEEN_MM * Math.max(0, builds.length - 1),
+    'mm',
+    'definition',
+    `${BETWEEN_MM} mm between each two`,
+  );
   return total('Stored one on another', 'mm', [...builds.map(({ tall }) => tall), gaps]);
 }

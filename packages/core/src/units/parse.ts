@@ -56,7 +56,10 @@ export function parsePoint(
 ): Result<{ readonly x: number; readonly y: number }, FieldProblem> {
   const parts = typed.split(/[,;]/).map((part) => part.trim());
   if (parts.length !== 2 || parts.includes('')) {
-    return fail({ code: 'field/not-a-number', message: `Point: “${clip(typed)}” is not a place; type x, y such as 300, 200, or +40, -20 from the last.` });
+    return fail({
+      code: 'field/not-a-number',
+      message: `Point: “${clip(typed)}” is not a place; type x, y such as 300, 200, or +40, -20 from the last.`,
+    });
   }
   const isOnward = parts.every((part) => /^[+\-−]/.test(part));
   const [x, y] = [parseLength(parts[0]!, 'x', system, limits), parseLength(parts[1]!, 'y', system, limits)];

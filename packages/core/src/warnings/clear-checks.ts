@@ -16,7 +16,8 @@ export function* clearWarnings(ground: Ground): Generator<Warning> {
 }
 
 function* takenSpace(land: Land, ground: Ground): Generator<Warning> {
-  const blocks = (other: Land): boolean => other.role === 'mass' || other.role === 'hole' || other.role === 'standing' || other.zone === 'plot';
+  const blocks = (other: Land): boolean =>
+    other.role === 'mass' || other.role === 'hole' || other.role === 'standing' || other.zone === 'plot';
   for (const other of ground.lands) {
     if (!blocks(other) || isEmpty(land.whole) || isEmpty(other.whole)) continue;
     const taken = areaMm2(intersection(land.whole, other.whole));
@@ -28,7 +29,11 @@ function* takenSpace(land: Land, ground: Ground): Generator<Warning> {
       view: 'ground',
       featureId: land.feature.id,
       title: land.name,
-      text: [`is to stay free; ${other.name} takes `, given(`${other.name} on ${land.name}`, taken, 'mm²', 'drawing', 'measured on the plan'), ' of it.'],
+      text: [
+        `is to stay free; ${other.name} takes `,
+        given(`${other.name} on ${land.name}`, taken, 'mm²', 'drawing', 'measured on the plan'),
+        ' of it.',
+      ],
       mends: [{ code: 'feature/remove', featureId: land.feature.id, label: `Keep ${other.name}, give up ${land.name}` }],
     };
     return;
@@ -50,7 +55,11 @@ function* unevenPlot(land: Land, ground: Ground): Generator<Warning> {
       view: 'ground',
       featureId: land.feature.id,
       title: land.name,
-      text: [`lies `, given(`${land.name} on ${other.name}`, under, 'mm²', 'drawing', 'measured on the plan'), ` on ${other.name} and the rest beside it: a building there rocks. Move it wholly on or off.`],
+      text: [
+        `lies `,
+        given(`${land.name} on ${other.name}`, under, 'mm²', 'drawing', 'measured on the plan'),
+        ` on ${other.name} and the rest beside it: a building there rocks. Move it wholly on or off.`,
+      ],
       mends: [],
     };
     return;

@@ -61,14 +61,17 @@ function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: F
 
 function levelled(edge: Edge, only: Stretch, feature: Feature, edges: readonly Edge[]): Edit[] {
   if (feature.kind !== 'raised' && feature.kind !== 'pit' && feature.kind !== 'water') return [];
-  const levels = edges.filter((other) => other !== edge).flatMap(({ stretches }) => stretches.filter(({ kind }) => kind === only.kind).map((s) => s.fromLevelMm));
+  const levels = edges
+    .filter((other) => other !== edge)
+    .flatMap(({ stretches }) => stretches.filter(({ kind }) => kind === only.kind).map((s) => s.fromLevelMm));
   const counts = new Map<number, number>();
   for (const level of levels) counts.set(level, (counts.get(level) ?? 0) + 1);
   const [usual] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [];
   if (usual === undefined || Math.abs(usual - only.fromLevelMm) <= LEVEL_MM) return [];
   const sizeMm = tidy(Math.abs(usual - only.fromLevelMm));
   const label = `Level ${feature.name} to ${Math.abs(usual)} mm`;
-  if (feature.kind === 'raised') return usual < 1 ? [] : [{ sizeMm, mend: { code: 'raised/height', featureId: feature.id, heightMm: usual, label } }];
+  if (feature.kind === 'raised')
+    return usual < 1 ? [] : [{ sizeMm, mend: { code: 'raised/height', featureId: feature.id, heightMm: usual, label } }];
   return usual > -0.5 ? [] : [{ sizeMm, mend: { code: 'pit/depth', featureId: feature.id, depthMm: -usual, label } }];
 }
 

@@ -22,7 +22,13 @@ export function* lightWarnings(plan: Plan, ground: Ground, stack: BoardStack, ca
         id: `light/pocket ${light.id}`,
         code: 'light/pocket',
         severity: 'stop',
-        text: [`${battery.name} is `, given('Battery box', battery.heightMm, 'mm', 'catalogue'), ' high and would go through the foam of ', stack.ground, '.'],
+        text: [
+          `${battery.name} is `,
+          given('Battery box', battery.heightMm, 'mm', 'catalogue'),
+          ' high and would go through the foam of ',
+          stack.ground,
+          '.',
+        ],
         mends: flatterBatteries(light, stack.ground.value, catalogue),
       };
     }
@@ -45,8 +51,14 @@ export function* lightWarnings(plan: Plan, ground: Ground, stack: BoardStack, ca
         id: `light/volts ${light.id}`,
         code: 'light/volts',
         severity: 'stop',
-        text: [`${battery.name} gives `, given(battery.name, battery.volts, 'V', 'catalogue'), `, no more than ${lamp.name.toLowerCase()} takes.`],
-        mends: catalogue.batteries.filter(({ volts }) => volts > lamp.volts).map((other): Mend => ({ code: 'light/battery', featureId: light.id, batteryId: other.id, label: other.name })),
+        text: [
+          `${battery.name} gives `,
+          given(battery.name, battery.volts, 'V', 'catalogue'),
+          `, no more than ${lamp.name.toLowerCase()} takes.`,
+        ],
+        mends: catalogue.batteries
+          .filter(({ volts }) => volts > lamp.volts)
+          .map((other): Mend => ({ code: 'light/battery', featureId: light.id, batteryId: other.id, label: other.name })),
       };
     }
   }
@@ -63,7 +75,9 @@ function* throughHoles(light: Light, ground: Ground, boxMm: number): Generator<W
   if (land === undefined || isEmpty(land.whole)) return;
   const { x, y } = light.shape.points[0]!;
   const pocket = boxRegion({ left: x - boxMm / 2, top: y - boxMm / 2, right: x + boxMm / 2, bottom: y + boxMm / 2 });
-  const hit = ground.lands.find((other) => other.role === 'hole' && [land.whole, pocket].some((region) => !isEmpty(intersection(other.body, region))));
+  const hit = ground.lands.find(
+    (other) => other.role === 'hole' && [land.whole, pocket].some((region) => !isEmpty(intersection(other.body, region))),
+  );
   if (hit === undefined) return;
   yield {
     id: `light/in-hole ${light.id}`,
@@ -76,4 +90,3 @@ function* throughHoles(light: Light, ground: Ground, boxMm: number): Generator<W
     mends: [],
   };
 }
-

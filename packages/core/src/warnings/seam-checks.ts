@@ -79,7 +79,8 @@ function mendsFor({ along }: Seam, crossing: Crossing, one: Feature | null, othe
 }
 
 function levelMend(feature: Feature | null, levelMm: number): Mend[] {
-  if (feature?.kind === 'raised' && levelMm >= 1) return [{ code: 'raised/height', featureId: feature.id, heightMm: levelMm, label: `Make ${feature.name} ${levelMm} mm high` }];
+  if (feature?.kind === 'raised' && levelMm >= 1)
+    return [{ code: 'raised/height', featureId: feature.id, heightMm: levelMm, label: `Make ${feature.name} ${levelMm} mm high` }];
   if ((feature?.kind === 'water' || feature?.kind === 'pit') && levelMm <= -0.5)
     return [{ code: 'pit/depth', featureId: feature.id, depthMm: -levelMm, label: `Sink ${feature.name} ${-levelMm} mm` }];
   return [];
@@ -91,7 +92,8 @@ function widthMend(feature: Feature | null, like: Feature | null): Mend[] {
   return [{ code: 'strip/width', featureId: feature.id, widthMm, label: `Make ${feature.name} ${widthMm} mm wide` }];
 }
 
-const featureOf = (plan: Plan, stretch: Stretch | null): Feature | null => plan.features.find(({ id }) => id === stretch?.featureId) ?? null;
+const featureOf = (plan: Plan, stretch: Stretch | null): Feature | null =>
+  plan.features.find(({ id }) => id === stretch?.featureId) ?? null;
 
 /** Pits whose edge runs close beside a joint, and strips of a feature too narrow to hold, on either tile of a seam. */
 function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Ground, clear: Figure<'mm'>): Generator<Warning> {
@@ -102,7 +104,14 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
       const piece = body.rings.length > 0 ? body : shows;
       if (piece.rings.length === 0 || land.feature.locked || areaMm2(piece) < 1) continue;
       const box = regionBox(piece);
-      const [near, far] = along === 'y' ? (side < 0 ? [box.right, box.left] : [box.left, box.right]) : side < 0 ? [box.bottom, box.top] : [box.top, box.bottom];
+      const [near, far] =
+        along === 'y'
+          ? side < 0
+            ? [box.right, box.left]
+            : [box.left, box.right]
+          : side < 0
+            ? [box.bottom, box.top]
+            : [box.top, box.bottom];
       const gapMm = tidy(Math.abs(seamMm - near));
       const thickMm = tidy(Math.abs(seamMm - far));
       const move = (byMm: number, label: string): Mend => ({
@@ -118,7 +127,13 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           ...common,
           id: `seam/pit-edge ${id} ${tile.id} ${land.id}`,
           code: 'seam/pit-edge',
-          text: [`${land.name} leaves `, given('Foam beside the joint', gapMm, 'mm', 'drawing'), ` of foam beside the joint on ${tile.id}; it breaks under `, clear, '.'],
+          text: [
+            `${land.name} leaves `,
+            given('Foam beside the joint', gapMm, 'mm', 'drawing'),
+            ` of foam beside the joint on ${tile.id}; it breaks under `,
+            clear,
+            '.',
+          ],
           mends: [move(clear.value - gapMm, `Move it ${tidy(clear.value - gapMm)} mm off`)],
         };
       }
@@ -127,8 +142,15 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           ...common,
           id: `seam/sliver ${id} ${tile.id} ${land.id}`,
           code: 'seam/sliver',
-          text: [`${land.name} reaches only `, given('Strip on the tile', thickMm, 'mm', 'drawing'), ` onto ${tile.id}: a sliver that breaks in the hand.`],
-          mends: [move(-thickMm, `Move it ${thickMm} mm off ${tile.id}`), move(clear.value - thickMm, `Move it ${tidy(clear.value - thickMm)} mm further on`)],
+          text: [
+            `${land.name} reaches only `,
+            given('Strip on the tile', thickMm, 'mm', 'drawing'),
+            ` onto ${tile.id}: a sliver that breaks in the hand.`,
+          ],
+          mends: [
+            move(-thickMm, `Move it ${thickMm} mm off ${tile.id}`),
+            move(clear.value - thickMm, `Move it ${tidy(clear.value - thickMm)} mm further on`),
+          ],
         };
       }
     }
@@ -137,7 +159,9 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
 
 /** A feature that lies on another tile too, so that the seam is what makes the piece small. */
 const isCutBySeam = (land: Land, tileId: string, ground: Ground): boolean =>
-  ground.tileLands.some((other) => other.land === land && other.tileId !== tileId && areaMm2(other.body.rings.length > 0 ? other.body : other.shows) > 1);
+  ground.tileLands.some(
+    (other) => other.land === land && other.tileId !== tileId && areaMm2(other.body.rings.length > 0 ? other.body : other.shows) > 1,
+  );
 
 /** Pockets for fixings deeper than the rim is thick, or run into by a hole beside the edge. */
 function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Generator<Warning> {
@@ -145,9 +169,13 @@ function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Gene
   const join = joinBy(catalogue, chosen.methodId);
   if (join.perEdge === 0) return;
   const shallow = catalogue.joins.find((other) => other.perEdge > 0 && other.pocketDepthMm === 0);
+  const without: Mend[] = catalogue.joins
+    .filter(({ perEdge }) => perEdge === 0)
+    .slice(0, 1)
+    .map((other) => ({ code: 'join/method', methodId: other.id, label: other.name }));
   const mends: Mend[] = [
     ...(shallow === undefined ? [] : [{ code: 'join/method' as const, methodId: shallow.id, label: `Use ${shallow.name.toLowerCase()}` }]),
-    ...catalogue.joins.filter(({ perEdge }) => perEdge === 0).slice(0, 1).map((other) => ({ code: 'join/method' as const, methodId: other.id, label: other.name })),
+    ...without,
   ];
   const shortest = Math.min(...plan.table.columnWidthsMm, ...plan.table.rowDepthsMm) / 2 - join.pocketWidthMm;
   const common = { severity: 'care', view: 'ground', featureId: null, title: join.name } as const;
@@ -156,8 +184,21 @@ function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Gene
       ...common,
       id: 'join/off-edge',
       code: 'join/off-edge',
-      text: ['sit ', given('From the middle of an edge', chosen.offsetMm, 'mm', 'plan'), ' from the middle of an edge, and the shortest edge has room for ', given('Room either side', shortest, 'mm', 'drawing'), '.'],
-      mends: [{ code: 'join/offset', offsetMm: Math.max(10, Math.floor(shortest)), label: `Set them ${Math.max(10, Math.floor(shortest))} mm out` }, ...mends],
+      text: [
+        'sit ',
+        given('From the middle of an edge', chosen.offsetMm, 'mm', 'plan'),
+        ' from the middle of an edge, and the shortest edge has room for ',
+        given('Room either side', shortest, 'mm', 'drawing'),
+        '.',
+      ],
+      mends: [
+        {
+          code: 'join/offset',
+          offsetMm: Math.max(10, Math.floor(shortest)),
+          label: `Set them ${Math.max(10, Math.floor(shortest))} mm out`,
+        },
+        ...without,
+      ],
     };
   }
   if (rim !== null && join.pocketDepthMm > rim.thicknessMm) {
@@ -165,7 +206,13 @@ function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Gene
       ...common,
       id: 'join/pocket-through-rim',
       code: 'join/pocket-through-rim',
-      text: ['need a pocket of ', given('Pocket', join.pocketDepthMm, 'mm', 'catalogue'), '; the rim is only ', given('Rim', rim.thicknessMm, 'mm', 'plan'), ' thick.'],
+      text: [
+        'need a pocket of ',
+        given('Pocket', join.pocketDepthMm, 'mm', 'catalogue'),
+        '; the rim is only ',
+        given('Rim', rim.thicknessMm, 'mm', 'plan'),
+        ' thick.',
+      ],
       mends,
     };
   }
@@ -200,8 +247,10 @@ function pocketsOf({ box, column, row }: Tile, { table }: Plan, join: Join): Box
   const deep = Math.max(join.pocketDepthMm, 1) + (table.rim?.thicknessMm ?? 0);
   const [midX, midY] = [(box.left + box.right) / 2, (box.top + box.bottom) / 2];
   const outs = join.perEdge === 1 ? [0] : [-table.join.offsetMm, table.join.offsetMm];
-  const upright = (left: number, right: number): Box[] => outs.map((by) => ({ left, right, top: midY + by - half, bottom: midY + by + half }));
-  const level = (top: number, bottom: number): Box[] => outs.map((by) => ({ top, bottom, left: midX + by - half, right: midX + by + half }));
+  const upright = (left: number, right: number): Box[] =>
+    outs.map((by) => ({ left, right, top: midY + by - half, bottom: midY + by + half }));
+  const level = (top: number, bottom: number): Box[] =>
+    outs.map((by) => ({ top, bottom, left: midX + by - half, right: midX + by + half }));
   return [
     ...(column > 0 ? upright(box.left, box.left + deep) : []),
     ...(column < table.columnWidthsMm.length - 1 ? upright(box.right - deep, box.right) : []),

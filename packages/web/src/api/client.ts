@@ -41,11 +41,7 @@ async function call<Schema extends z.ZodType | null>(
   let answer: Response;
   let read: unknown;
   try {
-    answer = await fetch(`/api${path}`, {
-      method,
-      signal: AbortSignal.timeout(TIMEOUT_MS),
-      ...(body === undefined ? {} : sent(body)),
-    });
+    answer = await fetch(`/api${path}`, { method, signal: AbortSignal.timeout(TIMEOUT_MS), ...(body === undefined ? {} : sent(body)) });
     read = answer.status === 204 ? null : await answer.json();
   } catch (error) {
     throw new NoServer('The server does not answer.', { cause: error });

@@ -1,6 +1,18 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { type Alignment, type Feature, LIMITS, aligned, boxOfAll, copyOf, mirrored, repeated, tableDepthMm, tableWidthMm, turned } from '@spare-acre/core/plan';
+import {
+  type Alignment,
+  type Feature,
+  LIMITS,
+  aligned,
+  boxOfAll,
+  copyOf,
+  mirrored,
+  repeated,
+  tableDepthMm,
+  tableWidthMm,
+  turned,
+} from '@spare-acre/core/plan';
 import { shortId } from '../drafts/name';
 import LengthField from '../figures/LengthField.vue';
 import NumberField from '../figures/NumberField.vue';
@@ -29,7 +41,8 @@ const LINES: readonly (readonly [Alignment, string])[] = [
   ['middle', 'Middle'],
   ['near', 'Near'],
 ];
-const put = (deed: string, features: readonly Feature[]): void => void (problem.value = replaceAll(store, `${deed} ${what.value}`, features));
+const put = (deed: string, features: readonly Feature[]): void =>
+  void (problem.value = replaceAll(store, `${deed} ${what.value}`, features));
 const align = (by: Alignment): void => put('Line up', aligned(props.features, by, frame.value));
 const mirror = (across: 'x' | 'y'): void => {
   const { left, right, top, bottom } = box.value;
@@ -77,9 +90,27 @@ function repeat(): void {
       </div>
       <NumberField label="Turn clockwise" :value="turnBy" unit="°" :limits="LIMITS.turnDeg" :take="(v) => keep(() => (turnBy = v))" />
       <div class="keys"><button type="button" class="key" @click="turn">Turn it</button></div>
-      <NumberField label="More of it" :value="times" unit="" :limits="{ min: 1, max: 30 }" :take="(v) => keep(() => (times = Math.round(v)))" />
-      <LengthField label="Each on to the right" :mm="stepX" :system="system" :limits="LIMITS.coordinateMm" :take="(v) => keep(() => (stepX = v))" />
-      <LengthField label="Each on to the near" :mm="stepY" :system="system" :limits="LIMITS.coordinateMm" :take="(v) => keep(() => (stepY = v))" />
+      <NumberField
+        label="More of it"
+        :value="times"
+        unit=""
+        :limits="{ min: 1, max: 30 }"
+        :take="(v) => keep(() => (times = Math.round(v)))"
+      />
+      <LengthField
+        label="Each on to the right"
+        :mm="stepX"
+        :system="system"
+        :limits="LIMITS.coordinateMm"
+        :take="(v) => keep(() => (stepX = v))"
+      />
+      <LengthField
+        label="Each on to the near"
+        :mm="stepY"
+        :system="system"
+        :limits="LIMITS.coordinateMm"
+        :take="(v) => keep(() => (stepY = v))"
+      />
       <div class="keys"><button type="button" class="key" @click="repeat">Repeat</button></div>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     </details>

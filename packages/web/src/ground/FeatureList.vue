@@ -36,7 +36,14 @@ function move(feature: Feature, by: 1 | -1): void {
       </button>
       <span class="marks">
         <button type="button" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"><Up /></button>
-        <button type="button" :disabled="i === features.length - 1" :aria-label="`${feature.name}: down the list`" @click="move(feature, -1)"><Down /></button>
+        <button
+          type="button"
+          :disabled="i === features.length - 1"
+          :aria-label="`${feature.name}: down the list`"
+          @click="move(feature, -1)"
+        >
+          <Down />
+        </button>
         <button
           type="button"
           :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"

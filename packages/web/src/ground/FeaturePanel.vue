@@ -1,6 +1,17 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type Feature, KIND_NAMES, LIMITS, copyOf, fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/plan';
+import {
+  type Feature,
+  KIND_NAMES,
+  LIMITS,
+  copyOf,
+  fittedTo,
+  mayLosePoint,
+  movedBy,
+  shapeBox,
+  withPoint,
+  withoutPoint,
+} from '@spare-acre/core/plan';
 import { shortId } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
 import FigureLine from '../figures/FigureLine.vue';
@@ -29,8 +40,12 @@ const kindText = computed(() => {
   const name = KIND_NAMES[props.feature.kind];
   return tiles.length === 0 ? name : `${name}, on ${tiles.join(', ')}`;
 });
-const numbers = computed(() => NUMBERS[props.feature.kind].map((number) => ({ ...number, value: Number(valueOf(props.feature, number.key)) })));
-const choices = computed(() => (CHOICES[props.feature.kind] ?? []).map((choice) => ({ ...choice, value: String(valueOf(props.feature, choice.key)) })));
+const numbers = computed(() =>
+  NUMBERS[props.feature.kind].map((number) => ({ ...number, value: Number(valueOf(props.feature, number.key)) })),
+);
+const choices = computed(() =>
+  (CHOICES[props.feature.kind] ?? []).map((choice) => ({ ...choice, value: String(valueOf(props.feature, choice.key)) })),
+);
 const isSunk = computed(() => ['pit', 'water', 'crater'].includes(props.feature.kind));
 const batteries = computed(() => catalogues.catalogue!.batteries.map(({ id, name }) => ({ value: id, text: name })));
 const lamps = computed(() => catalogues.catalogue!.lamps.map(({ id, name }) => ({ value: id, text: name })));
@@ -71,7 +86,11 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
 
   <section>
     <h3>Shape</h3>
-    <TextField label="Name" :value="feature.name" :take="(name) => editFeature(store, feature, 'Rename', (draft) => void (draft.name = name))" />
+    <TextField
+      label="Name"
+      :value="feature.name"
+      :take="(name) => editFeature(store, feature, 'Rename', (draft) => void (draft.name = name))"
+    />
     <template v-for="number in numbers" :key="number.key">
       <LengthField
         v-if="number.unit === undefined"
@@ -102,7 +121,12 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
       <ChoiceField label="Battery" :value="feature.batteryId" :options="batteries" @choose="(id) => set('Battery', 'batteryId', id)" />
       <ChoiceField label="Lamp" :value="feature.lampId" :options="lamps" @choose="(id) => set('Lamp', 'lampId', id)" />
     </template>
-    <TickField v-if="isSunk" label="Cut down to the substrate" :is-on="valueOf(feature, 'cutThrough') === true" @toggle="(on) => set('Cut-through', 'cutThrough', on)" />
+    <TickField
+      v-if="isSunk"
+      label="Cut down to the substrate"
+      :is-on="valueOf(feature, 'cutThrough') === true"
+      @toggle="(on) => set('Cut-through', 'cutThrough', on)"
+    />
     <template v-if="shape.form === 'strip'">
       <LengthField
         label="Width"
@@ -161,13 +185,20 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
         </button>
       </div>
     </details>
-    <p v-if="shape.form === 'contours'" class="quiet">{{ shape.levels.length }} {{ shape.levels.length === 1 ? 'step' : 'steps' }} of contour</p>
+    <p v-if="shape.form === 'contours'" class="quiet">
+      {{ shape.levels.length }} {{ shape.levels.length === 1 ? 'step' : 'steps' }} of contour
+    </p>
   </section>
 
   <ArrangeSection :features="[feature]" />
 
   <section class="d-flex gap-2 flex-wrap">
-    <button type="button" class="key" :aria-pressed="feature.locked" @click="editFeature(store, feature, feature.locked ? 'Unlock' : 'Lock', (draft) => void (draft.locked = !draft.locked))">
+    <button
+      type="button"
+      class="key"
+      :aria-pressed="feature.locked"
+      @click="editFeature(store, feature, feature.locked ? 'Unlock' : 'Lock', (draft) => void (draft.locked = !draft.locked))"
+    >
       {{ feature.locked ? 'Unlock' : 'Lock' }}
     </button>
     <button type="button" class="key" @click="duplicate">Copy</button>

@@ -20,7 +20,7 @@ import { LOOKS } from './looks';
 import { TOOLS } from './tools';
 import { usePlay } from './usePlay';
 import { useSelection } from './useSelection';
-import { GRID_MM, useSketch } from './useSketch';
+import { type AreaForm, GRID_MM, useSketch } from './useSketch';
 import { useTables } from './useTables';
 
 const SolidLook = defineAsyncComponent(() => import('./SolidLook.vue'));
@@ -39,6 +39,11 @@ const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);
 const onPlan = computed(() => look.value === 'draw' || look.value === 'seams' || look.value === 'play');
 watch(look, () => sketch.choose('hold'));
 
+const FORMS = [
+  ['area', 'Corners'],
+  ['round', 'Round'],
+  ['strip', 'Along a line'],
+] as const;
 const ARROWS: Readonly<Record<string, readonly [number, number]>> = {
   ArrowLeft: [-1, 0],
   ArrowRight: [1, 0],
@@ -70,7 +75,7 @@ function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
     if (arrow !== undefined) moveChosen(arrow[0] * step, arrow[1] * step);
     else if (event.key === 'Delete') sketch.refuse(removeFeatures(store, chosen.value));
     else if (event.key === 'Escape') choose([]);
-    else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? GRID_MM : -GRID_MM);
+    else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? 1 : -1);
     else return chooseTool(event.key);
     return true;
   }
@@ -79,13 +84,29 @@ function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
 
 function moveChosen(dxMm: number, dyMm: number): void {
   const what = chosen.value.length === 1 ? `Move ${chosen.value[0]!.name}` : `Move ${chosen.value.length} features`;
-  sketch.refuse(replaceAll(store, what, chosen.value.map((one) => reshaped(one, movedBy(one.shape, dxMm, dyMm)))));
+  sketch.refuse(
+    replaceAll(
+      store,
+      what,
+      chosen.value.map((one) => reshaped(one, movedBy(one.shape, dxMm, dyMm))),
+    ),
+  );
 }
 function widen(byMm: number): void {
   const feature = selected.value!;
   if (feature.shape.form !== 'strip') return;
   const widthMm = Math.max(LIMITS.stripWidthMm.min, feature.shape.widthMm + byMm);
   sketch.refuse(reshape(store, feature, 'Widen', { ...feature.shape, widthMm }));
+}
+
+/** From a tool or a form the hand goes back to the drawing, so that Space and Enter draw instead of pressing the button again. */
+function pickTool(key: string): void {
+  chooseTool(key);
+  sheet.value?.takeFocus();
+}
+function pickForm(form: AreaForm): void {
+  sketch.areaForm.value = form;
+  sheet.value?.takeFocus();
 }
 
 function chooseTool(key: string): boolean {
@@ -128,9 +149,23 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
         <div v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }">
           <span :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</span>
           <TypePoint v-if="sketch.isSetting.value" ref="typePoint" :sketch="sketch" />
-          <label v-if="sketch.tool.value.draws?.form === 'area'" class="round"
-            ><input v-model="sketch.isRound.value" type="checkbox" /> round</label
+          <span
+            v-if="sketch.tool.value.draws?.form === 'area' && sketch.tool.value.id !== 'hill'"
+            class="forms"
+            role="group"
+            aria-label="Drawn as"
           >
+            <button
+              v-for="[form, name] in FORMS"
+              :key="form"
+              type="button"
+              class="key"
+              :aria-pressed="sketch.areaForm.value === form"
+              @click="pickForm(form)"
+            >
+              {{ name }}
+            </button>
+          </span>
         </div>
         <div class="tools" role="toolbar" aria-label="Drawing tools">
           <button
@@ -139,7 +174,7 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
             type="button"
             class="key"
             :aria-pressed="sketch.tool.value.id === tool.id"
-            @click="chooseTool(tool.key)"
+            @click="pickTool(tool.key)"
           >
             {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
           </button>
@@ -223,8 +258,12 @@ function moveCross([dx, dy]: readonly [number, number], isFar: boolean): void {
   color: var(--clay-ink);
   font-weight: 500;
 }
-.round {
+.forms {
   display: flex;
   gap: 4px;
+}
+.forms .key {
+  font-size: 0.82rem;
+  padding: 0 7px;
 }
 </style>

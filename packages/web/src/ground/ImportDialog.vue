@@ -25,10 +25,16 @@ const drawing = shallowRef<ImportedDrawing | null>(null);
 const heights = shallowRef<Uint8Array | null>(null);
 
 const kind = ref<FeatureKind>('raised');
-const KINDS = (['raised', 'hill', 'pit', 'water', 'route', 'plot', 'field', 'clear'] as const).map((value) => ({ value, text: KIND_NAMES[value] }));
+const KINDS = (['raised', 'hill', 'pit', 'water', 'route', 'plot', 'field', 'clear'] as const).map((value) => ({
+  value,
+  text: KIND_NAMES[value],
+}));
 const system = computed(() => store.plan!.units);
 const stocks = computed(() =>
-  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({ value: mm, text: `${lengthText(mm, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}` })),
+  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({
+    value: mm,
+    text: `${lengthText(mm, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}`,
+  })),
 );
 const widthMm = ref(400);
 const heightMm = ref(60);
@@ -78,7 +84,11 @@ async function layDown(): Promise<void> {
       }
     });
   } else if (heights.value !== null) {
-    const made = await searches().hill(fileName.value, heights.value, { widthMm: widthMm.value, heightMm: heightMm.value, stepMm: stepMm.value });
+    const made = await searches().hill(fileName.value, heights.value, {
+      widthMm: widthMm.value,
+      heightMm: heightMm.value,
+      stepMm: stepMm.value,
+    });
     if (!made.ok) return void (problem.value = made.problem.message);
     const id = shortId();
     ids.push(id);
@@ -100,21 +110,37 @@ function keep(set: () => void): string {
 
 <template>
   <BModal v-model="isOpen" title="Bring in a file" no-footer @hidden="forget">
-    <p class="quiet">Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.</p>
+    <p class="quiet">
+      Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.
+    </p>
     <label class="key file">
       {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
       <input type="file" accept=".svg,.dxf,.png" aria-label="Drawing or heightmap file" class="visually-hidden" @change="take" />
     </label>
     <template v-if="drawing !== null">
       <p class="mt-2 mb-1" data-testid="import-size">
-        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} in all ({{ drawing.scaleNote }}).
+        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} in all ({{
+          drawing.scaleNote
+        }}).
         <span v-if="drawing.left.length > 0" class="quiet">Left out: {{ drawing.left.join(', ') }}.</span>
       </p>
       <ChoiceField label="Make of them" :value="kind" :options="KINDS" @choose="(value) => (kind = value)" />
     </template>
     <template v-if="heights !== null">
-      <LengthField label="Width on the table" :mm="widthMm" :system="system" :limits="HEIGHTMAP_LIMITS.widthMm" :take="(mm) => keep(() => (widthMm = mm))" />
-      <LengthField label="Height of white" :mm="heightMm" :system="system" :limits="HEIGHTMAP_LIMITS.heightMm" :take="(mm) => keep(() => (heightMm = mm))" />
+      <LengthField
+        label="Width on the table"
+        :mm="widthMm"
+        :system="system"
+        :limits="HEIGHTMAP_LIMITS.widthMm"
+        :take="(mm) => keep(() => (widthMm = mm))"
+      />
+      <LengthField
+        label="Height of white"
+        :mm="heightMm"
+        :system="system"
+        :limits="HEIGHTMAP_LIMITS.heightMm"
+        :take="(mm) => keep(() => (heightMm = mm))"
+      />
       <ChoiceField label="Steps from stock of" :value="stepMm" :options="stocks" @choose="(mm) => (stepMm = mm)" />
     </template>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from 'vue';
 import { tableBox, tilesOf } from '@spare-acre/core/ground';
 import { type Feature, boxOfAll, middleLine, movedBy, reshaped, shapeBox } from '@spare-acre/core/plan';
-import { type Point, halfWay } from '@spare-acre/core/geometry';
+import { type Box, type Point, pointAlong } from '@spare-acre/core/geometry';
 import { lengthField } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import FeatureHandles from './FeatureHandles.vue';
@@ -10,6 +10,7 @@ import PlanArt from './PlanArt.vue';
 import PlanRulers from './PlanRulers.vue';
 import { replaceAll } from './featureEdits';
 import { linePath } from './paths';
+import { placeNames } from './placeNames';
 import { useDragMm } from './useDragMm';
 import { usePlanView } from './usePlanView';
 import { useSelection } from './useSelection';
@@ -44,15 +45,20 @@ const tiles = computed(() =>
     b: px.value({ x: tile.box.right, y: tile.box.bottom }),
   })),
 );
-const names = computed(() =>
-  plan.value.features
+/** Small things are named first: a large one has more places to give way to. */
+const names = computed(() => {
+  const shown = plan.value.features
     .filter(({ hidden, id }) => !hidden && !chosen.value.some((one) => one.id === id))
-    .map((feature) => {
-      const { left, right } = shapeBox(feature.shape);
-      return { feature, at: px.value(labelPoint(feature)), hasRoom: (right - left) * view.scale.value > feature.name.length * 5.4 };
-    })
-    .filter(({ hasRoom }) => hasRoom),
-);
+    .map((feature) => ({ feature, box: shapeBox(feature.shape) }))
+    .filter(({ feature, box: own }) => (own.right - own.left) * view.scale.value > feature.name.length * 5.4)
+    .sort((a, b) => areaOf(a.box) - areaOf(b.box));
+  const corners = tiles.value.map(({ a }) => ({ left: a.x, right: a.x + 24, top: a.y, bottom: a.y + 18 }));
+  return placeNames(
+    shown.map(({ feature }) => ({ id: feature.id, text: feature.name, places: placesFor(feature).map(px.value) })),
+    { x: tiles.value.map(({ a }) => a.x), y: tiles.value.map(({ a }) => a.y) },
+    corners,
+  );
+});
 const underlay = computed(() => {
   const { underlay: picture } = plan.value;
   if (picture === null) return null;
@@ -61,40 +67,40 @@ const underlay = computed(() => {
   return { ...picture, x: at.x, y: at.y, width: picture.widthPx * k, height: picture.heightPx * k };
 });
 
-/** Names go to the middle of a shape; for a strip to the middle of its line, where there is ground under them. */
-function labelPoint({ shape }: Feature): Point {
-  if (shape.form === 'round') return shape.centre;
-  if (shape.form === 'strip') return halfWay(middleLine(shape));
+const areaOf = ({ left, top, right, bottom }: Box): number => (right - left) * (bottom - top);
+/** Where a name may stand: along a strip's line, or in the middle, the back or the near part of an area. */
+function placesFor({ shape }: Feature): Point[] {
+  if (shape.form === 'strip') return [0.5, 0.3, 0.7, 0.15, 0.85].map((share) => pointAlong(middleLine(shape), share));
   const { left, top, right, bottom } = shapeBox(shape);
-  return { x: (left + right) / 2, y: (top + bottom) / 2 };
+  const inMm = 9 / view.scale.value;
+  const xs = [0.5, 0.28, 0.72].map((share) => left + (right - left) * share);
+  const ys = [(top + bottom) / 2, top + inMm, bottom - inMm, top + (bottom - top) * 0.3, top + (bottom - top) * 0.7];
+  return ys.flatMap((y) => xs.map((x) => ({ x, y })));
 }
 
 const sketchLine = computed(() => {
-  const { points, cross, tool, isRound } = props.sketch;
+  const { points, cross, form } = props.sketch;
   const all = cross.value === null ? points.value : [...points.value, cross.value];
   if (all.length < 2) return '';
   const [a, b] = [all[0]!, all[1]!];
-  const form = tool.value.draws?.form;
-  if (form === 'round' || (form === 'area' && isRound.value)) {
+  if (form.value === 'round') {
     const [c, rim] = [px.value(a), px.value(b)];
     const r = Math.hypot(rim.x - c.x, rim.y - c.y);
     return `M${c.x - r} ${c.y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0M${c.x} ${c.y}L${rim.x} ${rim.y}`;
   }
-  if (form === 'area' && all.length === 2) return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
+  if (form.value === 'area' && all.length === 2) return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
   return linePath(all, px.value);
 });
 /** Sizes while drawing: sides of a rectangle, a radius, or the length of the leg under way. */
 const sketchSize = computed(() => {
-  const { points, cross, tool, isRound } = props.sketch;
+  const { points, cross, form } = props.sketch;
   const last = points.value.at(-1);
   if (cross.value === null) return '';
   const text = (mm: number): string => lengthField(mm, plan.value.units);
   if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
   const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
   const unit = plan.value.units === 'metric' ? 'mm' : 'in';
-  return tool.value.draws?.form === 'area' && !isRound.value && points.value.length === 1
-    ? `${text(dx)} × ${text(dy)} ${unit}`
-    : `${text(Math.hypot(dx, dy))} ${unit}`;
+  return form.value === 'area' && points.value.length === 1 ? `${text(dx)} × ${text(dy)} ${unit}` : `${text(Math.hypot(dx, dy))} ${unit}`;
 });
 const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));
 
@@ -113,7 +119,12 @@ function takeHold(event: PointerEvent, feature: Feature): void {
       const corner = props.sketch.snap({ x: left + at.x - from.x, y: top + at.y - from.y }, feature.id, moved.altKey);
       const what = moving.length === 1 ? `Move ${feature.name}` : `Move ${moving.length} features`;
       props.sketch.refuse(
-        replaceAll(store, what, moving.map((one) => reshaped(one, movedBy(one.shape, corner.x - left, corner.y - top))), gesture),
+        replaceAll(
+          store,
+          what,
+          moving.map((one) => reshaped(one, movedBy(one.shape, corner.x - left, corner.y - top))),
+          gesture,
+        ),
       );
     },
   });
@@ -125,7 +136,7 @@ function pressSheet(event: PointerEvent): void {
   sketch.pointAt(sketch.snap(view.toMm(event), null, event.altKey));
   const before = sketch.points.value.length;
   sketch.addPoint();
-  const form = sketch.tool.value.draws?.form;
+  const form = sketch.form.value;
   if ((form !== 'area' && form !== 'round') || before > 0) return;
   // The first press may be the corner of a rectangle pulled open, or the first of many corners.
   drag(event, {
@@ -144,7 +155,7 @@ function doubled(): void {
   if (isDrawing.value) props.sketch.finish();
 }
 
-defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () => view.wholeTable() });
+defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () => view.wholeTable() });
 </script>
 
 <template>
@@ -156,6 +167,7 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
     height="100%"
     role="application"
     aria-label="Plan of the table"
+    tabindex="-1"
     @pointerdown="pressSheet"
     @pointermove="hover"
     @dblclick="doubled"
@@ -188,7 +200,7 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
         <text class="tile-name" :x="a.x + 6" :y="a.y + 15">{{ id }}</text>
       </template>
       <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
-      <text v-for="{ feature, at } in names" :key="feature.id" class="feature-name" :x="at.x" :y="at.y + 4">{{ feature.name }}</text>
+      <text v-for="{ id, text, at } in names" :key="id" class="feature-name" :x="at.x" :y="at.y + 4">{{ text }}</text>
     </g>
     <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
     <slot :to-px="px" :scale="view.scale.value" :table="table" />
@@ -222,7 +234,9 @@ defineExpose({ zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () =
 </template>
 
 <style scoped>
+/* Only ever given the focus by a tool: the tools show which one is at work. */
 .sheet {
+  outline: none;
   touch-action: none;
 }
 .sheet.drawing,

@@ -34,7 +34,14 @@ const sticks = computed(() => yardsticks(store.plan!.figureHeightMm, catalogues.
 
 <template>
   <g pointer-events="none">
-    <path v-for="{ d, hatch } in paths" :key="hatch" :d="d" fill-rule="evenodd" :fill="`url(#hatch-${hatch})`" :data-testid="`overlay-${hatch}`" />
+    <path
+      v-for="{ d, hatch } in paths"
+      :key="hatch"
+      :d="d"
+      fill-rule="evenodd"
+      :fill="`url(#hatch-${hatch})`"
+      :data-testid="`overlay-${hatch}`"
+    />
     <template v-if="way !== ''">
       <path class="way-wide" :d="way" :stroke-width="widthPx" />
       <path class="way" :d="way" data-testid="way" />

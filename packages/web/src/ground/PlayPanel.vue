@@ -30,7 +30,8 @@ const OVERLAYS: readonly (readonly [OverlayId, string])[] = [
   ['sight', 'Sight'],
 ];
 const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
-const set = (what: string, key: keyof PlayRules, value: number): string => store.edit(`Set ${what}`, (draft) => void (draft.play[key] = value));
+const set = (what: string, key: keyof PlayRules, value: number): string =>
+  store.edit(`Set ${what}`, (draft) => void (draft.play[key] = value));
 const percent = (share: number): string => `${Math.round(share * 100)} %`;
 const scale = computed(() => scaleOf(plan.value.figureHeightMm, catalogues.catalogue!));
 const sticks = computed(() => yardsticks(plan.value.figureHeightMm, catalogues.catalogue!));
@@ -41,39 +42,94 @@ function keep(change: () => void): string {
   return '';
 }
 const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
-const coverText = (pair: readonly [Side, Side], shares: readonly [number, number]): string => `${pair[0]} ${percent(shares[0])}, ${pair[1]} ${percent(shares[1])}`;
+const coverText = (pair: readonly [Side, Side], shares: readonly [number, number]): string =>
+  `${pair[0]} ${percent(shares[0])}, ${pair[1]} ${percent(shares[1])}`;
 </script>
 
 <template>
   <h2>Does it play well?</h2>
   <div class="tabs" role="tablist" aria-label="Play checks">
-    <button v-for="[id, name] in OVERLAYS" :key="id" type="button" role="tab" class="key" :aria-selected="overlay === id" @click="overlay = id">{{ name }}</button>
+    <button
+      v-for="[id, name] in OVERLAYS"
+      :key="id"
+      type="button"
+      role="tab"
+      class="key"
+      :aria-selected="overlay === id"
+      @click="overlay = id"
+    >
+      {{ name }}
+    </button>
   </div>
   <p v-if="play.fault.value !== ''" class="attention" role="alert">The checks failed: {{ play.fault.value }}</p>
   <section>
     <LengthField label="Base" :mm="rules.baseMm" :system="system" :limits="LIMITS.baseMm" :take="(mm) => set('the base', 'baseMm', mm)" />
     <template v-if="overlay === 'ways'">
-      <LengthField label="Climbs a step of" :mm="rules.stepUpMm" :system="system" :limits="LIMITS.stepUpMm" :take="(mm) => set('the step', 'stepUpMm', mm)" />
-      <NumberField label="Walks a slope of" :value="rules.walkDeg" unit="°" :limits="LIMITS.walkDeg" :take="(deg) => set('the slope', 'walkDeg', deg)" />
+      <LengthField
+        label="Climbs a step of"
+        :mm="rules.stepUpMm"
+        :system="system"
+        :limits="LIMITS.stepUpMm"
+        :take="(mm) => set('the step', 'stepUpMm', mm)"
+      />
+      <NumberField
+        label="Walks a slope of"
+        :value="rules.walkDeg"
+        unit="°"
+        :limits="LIMITS.walkDeg"
+        :take="(deg) => set('the slope', 'walkDeg', deg)"
+      />
       <ChoiceField label="From the" :value="from" :options="sides" @choose="(side) => (from = side)" />
       <ChoiceField label="To the" :value="to" :options="sides" @choose="(side) => (to = side)" />
-      <p class="legend"><svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base</p>
-      <p class="legend"><svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base</p>
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base
+      </p>
+      <p class="legend">
+        <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base
+      </p>
     </template>
     <template v-else-if="overlay === 'standing'">
-      <NumberField label="Stands on a slope of" :value="rules.tiltDeg" unit="°" :limits="LIMITS.tiltDeg" :take="(deg) => set('the tilt', 'tiltDeg', deg)" />
-      <p class="legend"><svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> this base tips, rocks or has no room</p>
+      <NumberField
+        label="Stands on a slope of"
+        :value="rules.tiltDeg"
+        unit="°"
+        :limits="LIMITS.tiltDeg"
+        :take="(deg) => set('the tilt', 'tiltDeg', deg)"
+      />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> this base tips, rocks or has no room
+      </p>
     </template>
     <template v-else-if="overlay === 'reach'">
-      <LengthField label="An arm reaches" :mm="rules.reachMm" :system="system" :limits="LIMITS.reachMm" :take="(mm) => set('the reach', 'reachMm', mm)" />
-      <LengthField label="A hand is wide" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('the hand', 'handMm', mm)" />
-      <p class="legend"><svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side</p>
-      <p class="legend"><svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand</p>
+      <LengthField
+        label="An arm reaches"
+        :mm="rules.reachMm"
+        :system="system"
+        :limits="LIMITS.reachMm"
+        :take="(mm) => set('the reach', 'reachMm', mm)"
+      />
+      <LengthField
+        label="A hand is wide"
+        :mm="rules.handMm"
+        :system="system"
+        :limits="LIMITS.handMm"
+        :take="(mm) => set('the hand', 'handMm', mm)"
+      />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side
+      </p>
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand
+      </p>
     </template>
     <template v-else>
       <ChoiceField label="Seen from the" :value="seenFrom" :options="sides" @choose="(side) => (seenFrom = side)" />
-      <p class="legend"><svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side</p>
-      <button v-if="sight === null && search.share.value === null" type="button" class="key" @click="play.look()">Look from every side</button>
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
+      </p>
+      <button v-if="sight === null && search.share.value === null" type="button" class="key" @click="play.look()">
+        Look from every side
+      </button>
       <SearchProgress :search="search" what="Looking" />
     </template>
   </section>
@@ -93,7 +149,10 @@ const coverText = (pair: readonly [Side, Side], shares: readonly [number, number
           <td class="num"><FigureCell :figure="level.spots" /></td>
           <td class="num">
             <span v-if="level.reached.value === 0" class="attention">no way</span>
-            <template v-else><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span><FigureCell :figure="level.reached" /></template>
+            <template v-else
+              ><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span
+              ><FigureCell :figure="level.reached"
+            /></template>
           </td>
         </tr>
       </tbody>
@@ -109,7 +168,8 @@ const coverText = (pair: readonly [Side, Side], shares: readonly [number, number
   </section>
   <section v-if="sight !== null && overlay === 'sight'">
     <div v-for="{ side, seenShare } in sight.sights" :key="side" class="line">
-      <span>Seen from the {{ side }}</span><span data-testid="seen">{{ percent(seenShare) }}</span>
+      <span>Seen from the {{ side }}</span
+      ><span data-testid="seen">{{ percent(seenShare) }}</span>
     </div>
     <h3 class="mt-2">Cover in each half</h3>
     <div v-for="{ sides: pair, hiddenShares } in sight.covers" :key="pair.join()" class="line">
@@ -119,9 +179,21 @@ const coverText = (pair: readonly [Side, Side], shares: readonly [number, number
   <section>
     <h3>Scale</h3>
     <FigureLine label="1 to" :figure="scale" />
-    <LengthField label="Real" :mm="realMm" :system="system" :limits="{ min: 1, max: 1_000_000 }" :take="(mm) => keep(() => (realMm = mm))" />
+    <LengthField
+      label="Real"
+      :mm="realMm"
+      :system="system"
+      :limits="{ min: 1, max: 1_000_000 }"
+      :take="(mm) => keep(() => (realMm = mm))"
+    />
     <FigureLine label="on the table" :figure="onTable(realMm, scale)" />
-    <LengthField label="On the table" :mm="tableMm" :system="system" :limits="{ min: 0.1, max: 12_000 }" :take="(mm) => keep(() => (tableMm = mm))" />
+    <LengthField
+      label="On the table"
+      :mm="tableMm"
+      :system="system"
+      :limits="{ min: 0.1, max: 12_000 }"
+      :take="(mm) => keep(() => (tableMm = mm))"
+    />
     <FigureLine label="in real life" :figure="realSize(tableMm, scale)" />
     <FigureLine v-for="stick in sticks" :key="stick.id" :label="`${stick.name}, high`" :figure="stick.tall" />
   </section>

@@ -14,13 +14,24 @@ const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 const tiles = computed(() => tilesOf(store.plan!.table));
 const GAP_PX = 8;
-const MARGIN = { x: 40, top: 40, bottom: 30 };
+const MARGIN = { x: 40, top: 44, bottom: 30 };
 const columns = computed(() => store.plan!.table.columnWidthsMm.length);
 const rows = computed(() => store.plan!.table.rowDepthsMm.length);
 const k = computed(() => {
   const box = tableBox(store.plan!.table);
-  const room = { w: width.value - 2 * MARGIN.x - GAP_PX * (columns.value - 1), h: height.value - MARGIN.top - MARGIN.bottom - GAP_PX * (rows.value - 1) };
+  const room = {
+    w: width.value - 2 * MARGIN.x - GAP_PX * (columns.value - 1),
+    h: height.value - MARGIN.top - MARGIN.bottom - GAP_PX * (rows.value - 1),
+  };
   return Math.max(0.02, Math.min(room.w / box.right, room.h / box.bottom));
+});
+/** Left back corner, so that the table lies in the middle of the sheet. */
+const origin = computed(() => {
+  const box = tableBox(store.plan!.table);
+  return {
+    x: (width.value - box.right * k.value - GAP_PX * (columns.value - 1)) / 2,
+    y: MARGIN.top + (height.value - MARGIN.top - MARGIN.bottom - box.bottom * k.value - GAP_PX * (rows.value - 1)) / 2,
+  };
 });
 const toPx = computed(() => {
   const scale = k.value;
@@ -31,8 +42,8 @@ const cells = computed(() =>
     const cell = tiles.value[i]!;
     const tile = tiles.value.find(({ id }) => id === tileId)!;
     const [w, h] = [(tile.box.right - tile.box.left) * k.value, (tile.box.bottom - tile.box.top) * k.value];
-    const x = MARGIN.x + cell.box.left * k.value + cell.column * GAP_PX;
-    const y = MARGIN.top + cell.box.top * k.value + cell.row * GAP_PX;
+    const x = origin.value.x + cell.box.left * k.value + cell.column * GAP_PX;
+    const y = origin.value.y + cell.box.top * k.value + cell.row * GAP_PX;
     const [cw, ch] = [(cell.box.right - cell.box.left) * k.value, (cell.box.bottom - cell.box.top) * k.value];
     return {
       i,
@@ -56,7 +67,11 @@ const faults = computed(() =>
     if (a === undefined || b === undefined) return [];
     const isBeside = Math.floor(first / columns.value) === Math.floor(second / columns.value);
     const mid = isBeside ? a.x + a.cw + GAP_PX / 2 : a.y + a.ch + GAP_PX / 2;
-    return [isBeside ? { id: `${first}-${second}`, x1: mid, x2: mid, y1: a.y, y2: a.y + a.ch } : { id: `${first}-${second}`, y1: mid, y2: mid, x1: a.x, x2: a.x + a.cw }];
+    return [
+      isBeside
+        ? { id: `${first}-${second}`, x1: mid, x2: mid, y1: a.y, y2: a.y + a.ch }
+        : { id: `${first}-${second}`, y1: mid, y2: mid, x1: a.x, x2: a.x + a.cw },
+    ];
   }),
 );
 function key(event: KeyboardEvent, cell: number): void {
@@ -78,7 +93,9 @@ function key(event: KeyboardEvent, cell: number): void {
       </defs>
       <g v-for="cell in cells" :key="cell.tileId">
         <rect :x="cell.x" :y="cell.y" :width="cell.cw" :height="cell.ch" fill="url(#hatch-open)" />
-        <g :transform="cell.art"><g :clip-path="`url(#tile-clip-${cell.i})`"><PlanArt :features="store.plan!.features" :to-px="toPx" is-still /></g></g>
+        <g :transform="cell.art">
+          <g :clip-path="`url(#tile-clip-${cell.i})`"><PlanArt :features="store.plan!.features" :to-px="toPx" is-still /></g>
+        </g>
         <rect
           class="cell"
           :class="{ picked: cell.isPicked, locked: cell.isLocked }"
@@ -95,9 +112,11 @@ function key(event: KeyboardEvent, cell: number): void {
           @dblclick="tables.turn(cell.i)"
           @keydown="key($event, cell.i)"
         />
-        <text class="tile-name" :x="cell.x + 6" :y="cell.y + 16" pointer-events="none"
-          >{{ cell.tileId }}<tspan v-if="cell.turns > 0"> {{ cell.turns * 90 }}°</tspan><tspan v-if="cell.isLocked"> locked</tspan></text
-        >
+        <text class="tile-name" :x="cell.x + 6" :y="cell.y + 16" pointer-events="none">
+          {{ cell.tileId }}
+          <tspan v-if="cell.turns > 0">{{ cell.turns * 90 }}°</tspan>
+          <tspan v-if="cell.isLocked">locked</tspan>
+        </text>
       </g>
       <line v-for="{ id, ...line } in faults" :key="id" class="fails" v-bind="line" data-testid="failing-seam" />
     </svg>

@@ -13,7 +13,11 @@ const countText = computed(() => {
   if (count.value === null) return '';
   switch (count.value.known) {
     case 'exact':
-      return count.value.tables === 0 ? 'No table can be laid' : count.value.tables === 1 ? 'One table can be laid' : `${count.value.tables.toLocaleString('en-GB')} different tables`;
+      return count.value.tables === 0
+        ? 'No table can be laid'
+        : count.value.tables === 1
+          ? 'One table can be laid'
+          : `${count.value.tables.toLocaleString('en-GB')} different tables`;
     case 'over':
       return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different tables`;
     case 'too-large':
@@ -36,15 +40,23 @@ const MOST_MENDS = 5;
     <p class="quiet">Turned tables count once, tiles that look alike are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.</p>
     <div class="d-flex gap-2 flex-wrap align-items-baseline">
       <button type="button" class="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</button>
-      <span v-if="found.length > 0" data-testid="table-index">{{ index < 0 ? '–' : index + 1 }} of {{ found.length }}{{ found.length >= 200 ? ' shown' : '' }}</span>
-      <button type="button" class="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)">›</button>
-      <button type="button" class="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()">Another table</button>
+      <span v-if="found.length > 0" data-testid="table-index"
+        >{{ index < 0 ? '–' : index + 1 }} of {{ found.length }}{{ found.length >= 200 ? ' shown' : '' }}</span
+      >
+      <button type="button" class="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)">
+        ›
+      </button>
+      <button type="button" class="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()">
+        Another table
+      </button>
       <button type="button" class="key" :disabled="isAsDrawn && locked.length === 0" @click="tables.asDrawn()">As drawn</button>
     </div>
     <div v-if="picked !== null" class="d-flex gap-2 mt-2 align-items-baseline">
       <span>{{ pickedTile }}</span>
       <button type="button" class="key" @click="tables.turn(picked!)">Turn <kbd>Q</kbd></button>
-      <button type="button" class="key" @click="tables.toggleLock(picked!)">{{ locked.includes(pickedTile!) ? 'Unlock' : 'Lock' }} <kbd>L</kbd></button>
+      <button type="button" class="key" @click="tables.toggleLock(picked!)">
+        {{ locked.includes(pickedTile!) ? 'Unlock' : 'Lock' }} <kbd>L</kbd>
+      </button>
     </div>
     <p v-if="failing.length > 0" class="attention mt-2 mb-0" role="status">
       {{ failing.length === 1 ? 'One seam fails' : `${failing.length} seams fail` }}: the dashed bars show where the edges differ.

@@ -38,9 +38,13 @@ const joins = computed(() => catalogues.catalogue!.joins.map(({ id, name }) => (
 const join = computed(() => catalogues.catalogue!.joins.find(({ id }) => id === plan.value.table.join.methodId)!);
 const rims = computed(() => [
   { value: '', text: 'None' },
-  ...catalogues.catalogue!.sheets
-    .filter(({ materialId }) => catalogues.catalogue!.materials.find(({ id }) => id === materialId)?.uses.includes('substrate'))
-    .filter((sheet, i, all) => all.findIndex((other) => other.materialId === sheet.materialId && other.thicknessMm === sheet.thicknessMm) === i)
+  ...catalogues
+    .catalogue!.sheets.filter(({ materialId }) =>
+      catalogues.catalogue!.materials.find(({ id }) => id === materialId)?.uses.includes('substrate'),
+    )
+    .filter(
+      (sheet, i, all) => all.findIndex((other) => other.materialId === sheet.materialId && other.thicknessMm === sheet.thicknessMm) === i,
+    )
     .map(({ materialId, thicknessMm }) => ({
       value: `${materialId} ${thicknessMm}`,
       text: `${catalogues.catalogue!.materials.find(({ id }) => id === materialId)!.name}, ${lengthText(thicknessMm, system.value)} ${unit.value}`,
@@ -54,7 +58,8 @@ function setRim(value: string): void {
   const [materialId, thicknessMm] = value.split(' ');
   const tallMm = derivation.value?.stack.ground.value ?? 30;
   store.edit('Choose a rim', (draft) => {
-    draft.table.rim = value === '' ? null : { materialId: materialId!, thicknessMm: Number(thicknessMm), heightMm: draft.table.rim?.heightMm ?? tallMm };
+    draft.table.rim =
+      value === '' ? null : { materialId: materialId!, thicknessMm: Number(thicknessMm), heightMm: draft.table.rim?.heightMm ?? tallMm };
   });
 }
 const heaviest = computed(() => [...(derivation.value?.tiles ?? [])].sort((a, b) => b.mass.value - a.mass.value)[0]);
@@ -68,12 +73,22 @@ const fittings = computed(() =>
     return { passage, not, stacked };
   }),
 );
-function setPassage(index: number, what: string, change: (passage: { name: string; widthMm: number; heightMm: number; depthMm: number | null }) => void): string {
+function setPassage(
+  index: number,
+  what: string,
+  change: (passage: { name: string; widthMm: number; heightMm: number; depthMm: number | null }) => void,
+): string {
   return store.edit(what, (draft) => change(draft.table.passages[index]!));
 }
 function addPassage(hasDepth: boolean): void {
   store.edit('Add a place to fit', (draft) => {
-    draft.table.passages.push({ id: shortId(), name: hasDepth ? 'Another place' : 'Another door', widthMm: 700, heightMm: hasDepth ? 400 : 1_900, depthMm: hasDepth ? 500 : null });
+    draft.table.passages.push({
+      id: shortId(),
+      name: hasDepth ? 'Another place' : 'Another door',
+      widthMm: 700,
+      heightMm: hasDepth ? 400 : 1_900,
+      depthMm: hasDepth ? 500 : null,
+    });
   });
 }
 </script>
@@ -115,10 +130,31 @@ function addPassage(hasDepth: boolean): void {
         }}</span>
       </summary>
       <TextField label="Name" :value="passage.name" :take="(name) => setPassage(i, 'Rename a place', (one) => void (one.name = name))" />
-      <LengthField label="Width" :mm="passage.widthMm" :system="system" :limits="LIMITS.passageMm" :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.widthMm = mm))" />
-      <LengthField label="Height" :mm="passage.heightMm" :system="system" :limits="LIMITS.passageMm" :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.heightMm = mm))" />
-      <LengthField v-if="passage.depthMm !== null" label="Depth" :mm="passage.depthMm" :system="system" :limits="LIMITS.passageMm" :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.depthMm = mm))" />
-      <button type="button" class="key" @click="store.edit('Forget a place', (draft) => void draft.table.passages.splice(i, 1))">Forget it</button>
+      <LengthField
+        label="Width"
+        :mm="passage.widthMm"
+        :system="system"
+        :limits="LIMITS.passageMm"
+        :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.widthMm = mm))"
+      />
+      <LengthField
+        label="Height"
+        :mm="passage.heightMm"
+        :system="system"
+        :limits="LIMITS.passageMm"
+        :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.heightMm = mm))"
+      />
+      <LengthField
+        v-if="passage.depthMm !== null"
+        label="Depth"
+        :mm="passage.depthMm"
+        :system="system"
+        :limits="LIMITS.passageMm"
+        :take="(mm) => setPassage(i, 'Measure a place', (one) => void (one.depthMm = mm))"
+      />
+      <button type="button" class="key" @click="store.edit('Forget a place', (draft) => void draft.table.passages.splice(i, 1))">
+        Forget it
+      </button>
     </details>
     <div class="d-flex gap-2 mt-1">
       <button type="button" class="key" @click="addPassage(false)">A door</button>
@@ -136,7 +172,12 @@ function addPassage(hasDepth: boolean): void {
       :limits="LIMITS.rimHeightMm"
       :take="(mm) => store.edit('Set the rim height', (draft) => draft.table.rim !== null && void (draft.table.rim.heightMm = mm))"
     />
-    <ChoiceField label="Held by" :value="plan.table.join.methodId" :options="joins" @choose="(id) => store.edit('Choose a join', (draft) => void (draft.table.join.methodId = id))" />
+    <ChoiceField
+      label="Held by"
+      :value="plan.table.join.methodId"
+      :options="joins"
+      @choose="(id) => store.edit('Choose a join', (draft) => void (draft.table.join.methodId = id))"
+    />
     <LengthField
       v-if="join.perEdge > 0"
       label="Out from the middle"

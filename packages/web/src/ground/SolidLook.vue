@@ -48,7 +48,12 @@ onBeforeUnmount(() => {
 watch([width, height], () => scene?.resize(width.value, height.value));
 watch(() => store.plan, show);
 
-const WALK: Readonly<Record<string, readonly [number, number]>> = { ArrowUp: [1, 0], ArrowDown: [-1, 0], ArrowLeft: [0, -1], ArrowRight: [0, 1] };
+const WALK: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowUp: [1, 0],
+  ArrowDown: [-1, 0],
+  ArrowLeft: [0, -1],
+  ArrowRight: [0, 1],
+};
 useEventListener('keydown', (event) => {
   const step = WALK[event.key];
   if (!isWalking.value || step === undefined || (event.target as HTMLElement).closest('input, select, textarea, .modal') !== null) return;
@@ -75,7 +80,11 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
     <p v-if="problem !== ''" class="attention p-4" role="alert">{{ problem }}</p>
     <p v-else-if="!isReady" class="quiet waiting" role="status">Raising the ground …</p>
     <div class="bar">
-      <span class="quiet">{{ isWalking ? 'Arrows walk and turn, Shift strides; drag looks about.' : 'Drag turns it, the wheel nears it, the right button shifts it.' }}</span>
+      <span class="quiet">{{
+        isWalking
+          ? 'Arrows walk and turn, Shift strides; drag looks about.'
+          : 'Drag turns it, the wheel nears it, the right button shifts it.'
+      }}</span>
       <button type="button" class="key" :aria-pressed="isWalking" @click="walk">Walk it</button>
       <button type="button" class="key" @click="save('stl')">STL, for print or mill</button>
       <button type="button" class="key" @click="save('glb')">glTF</button>

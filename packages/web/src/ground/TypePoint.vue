@@ -28,7 +28,16 @@ defineExpose({
 </script>
 
 <template>
-  <input ref="input" v-model="typed" class="point" aria-label="Next point: x, y" placeholder="x, y" autocomplete="off" @keydown.enter.stop="set" @keydown.escape.stop="leave" />
+  <input
+    ref="input"
+    v-model="typed"
+    class="point"
+    aria-label="Next point: x, y"
+    placeholder="x, y"
+    autocomplete="off"
+    @keydown.enter.stop="set"
+    @keydown.escape.stop="leave"
+  />
 </template>
 
 <style scoped>

@@ -27,7 +27,15 @@ async function take(event: Event): Promise<void> {
   try {
     const { id, widthPx, heightPx } = await keepPicture(file);
     problem.value = store.edit('Lay a picture under the plan', (draft) => {
-      draft.underlay = { imageId: id, widthPx, heightPx, at: { x: 0, y: 0 }, mmPerPx: tableWidthMm(draft.table) / widthPx, turnDeg: 0, opacityPct: 50 };
+      draft.underlay = {
+        imageId: id,
+        widthPx,
+        heightPx,
+        at: { x: 0, y: 0 },
+        mmPerPx: tableWidthMm(draft.table) / widthPx,
+        turnDeg: 0,
+        opacityPct: 50,
+      };
     });
   } catch (error) {
     problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
@@ -45,7 +53,7 @@ function scaleBy(trueMm: number): string {
   const points = props.sketch.measured.value;
   if (points === null || underlay.value === null) return '';
   const done = store.edit('Scale the picture', (draft) => void (draft.underlay = scaledUnderlay(underlay.value!, points, trueMm)));
-  if (done === '') props.sketch.measured.value = null;
+  if (done === '') props.sketch.forgetMeasure();
   return done;
 }
 </script>
@@ -67,13 +75,39 @@ function scaleBy(trueMm: number): string {
         :limits="{ min: 1, max: LIMITS.tableMm.max }"
         :take="scaleBy"
       />
-      <NumberField label="Strength" :value="underlay.opacityPct" unit="%" :limits="LIMITS.opacityPct" :take="(value) => set('Fade the picture', (draft) => void (draft.opacityPct = value))" />
-      <NumberField label="Turned" :value="underlay.turnDeg" unit="°" :limits="LIMITS.turnDeg" :take="(value) => set('Turn the picture', (draft) => void (draft.turnDeg = value))" />
-      <LengthField label="From the left" :mm="underlay.at.x" :system="plan.units" :limits="LIMITS.coordinateMm" :take="(mm) => set('Move the picture', (draft) => void (draft.at.x = mm))" />
-      <LengthField label="From the back" :mm="underlay.at.y" :system="plan.units" :limits="LIMITS.coordinateMm" :take="(mm) => set('Move the picture', (draft) => void (draft.at.y = mm))" />
+      <NumberField
+        label="Strength"
+        :value="underlay.opacityPct"
+        unit="%"
+        :limits="LIMITS.opacityPct"
+        :take="(value) => set('Fade the picture', (draft) => void (draft.opacityPct = value))"
+      />
+      <NumberField
+        label="Turned"
+        :value="underlay.turnDeg"
+        unit="°"
+        :limits="LIMITS.turnDeg"
+        :take="(value) => set('Turn the picture', (draft) => void (draft.turnDeg = value))"
+      />
+      <LengthField
+        label="From the left"
+        :mm="underlay.at.x"
+        :system="plan.units"
+        :limits="LIMITS.coordinateMm"
+        :take="(mm) => set('Move the picture', (draft) => void (draft.at.x = mm))"
+      />
+      <LengthField
+        label="From the back"
+        :mm="underlay.at.y"
+        :system="plan.units"
+        :limits="LIMITS.coordinateMm"
+        :take="(mm) => set('Move the picture', (draft) => void (draft.at.y = mm))"
+      />
       <div class="d-flex gap-2 flex-wrap mt-1">
         <button type="button" class="key" @click="sketch.choose('measure')">Scale by two points</button>
-        <button type="button" class="key" @click="store.edit('Take the picture away', (draft) => void (draft.underlay = null))">Take away</button>
+        <button type="button" class="key" @click="store.edit('Take the picture away', (draft) => void (draft.underlay = null))">
+          Take away
+        </button>
       </div>
     </template>
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>

@@ -24,13 +24,20 @@ export function editFeature(
 
 /** Sets one number or word of a feature by its name in the document; the schema says what it may be. */
 export const setValue = (store: Store, feature: Feature, label: string, key: string, value: unknown): string =>
-  editFeature(store, feature, `Set ${label.toLowerCase()} of`, (draft) => void ((draft as unknown as Record<string, unknown>)[key] = value));
+  editFeature(
+    store,
+    feature,
+    `Set ${label.toLowerCase()} of`,
+    (draft) => void ((draft as unknown as Record<string, unknown>)[key] = value),
+  );
 
 const HELD = (feature: Feature): string => `${feature.name} is locked; unlock it in its notes or the list first.`;
 
 /** Gives a feature another shape; a locked one stays as it is and says so. */
 export const reshape = (store: Store, feature: Feature, what: string, shape: Shape, gesture: string | null = null): string =>
-  feature.locked ? HELD(feature) : editFeature(store, feature, what, (draft) => void (draft.shape = shape as FeatureDraft['shape']), gesture);
+  feature.locked
+    ? HELD(feature)
+    : editFeature(store, feature, what, (draft) => void (draft.shape = shape as FeatureDraft['shape']), gesture);
 
 /** Puts other versions in place of several features at once; locked ones stay. */
 export function replaceAll(store: Store, what: string, features: readonly Feature[], gesture: string | null = null): string {

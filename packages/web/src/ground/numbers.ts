@@ -38,7 +38,11 @@ export const NUMBERS: Readonly<Record<FeatureKind, readonly FeatureNumber[]>> = 
   ],
   wall: [height],
   plot: [length('heightMm', 'Building height', LIMITS.plotHeightMm)],
-  field: [length('rowMm', 'Between rows', LIMITS.rowMm), number('rowTurnDeg', 'Rows turned', LIMITS.turnDeg, '°'), length('plantMm', 'Plants high', LIMITS.plantMm)],
+  field: [
+    length('rowMm', 'Between rows', LIMITS.rowMm),
+    number('rowTurnDeg', 'Rows turned', LIMITS.turnDeg, '°'),
+    length('plantMm', 'Plants high', LIMITS.plantMm),
+  ],
   clear: [],
   light: [number('lamps', 'Lamps', LIMITS.lamps), length('grooveMm', 'Groove depth', LIMITS.grooveMm)],
 };

@@ -151,8 +151,8 @@ export function openScene(host: HTMLElement): SolidScene {
   function overview(): void {
     const { plan } = shown!;
     const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
-    camera.position.set(w / 2 + w * 0.12, Math.max(w, d) * 0.78, d + Math.max(w, d) * 0.62);
-    controls.target.set(w / 2, 0, d * 0.52);
+    camera.position.set(w * 0.56, Math.max(w, d) * 0.86, d + Math.max(w, d) * 0.72);
+    controls.target.set(w / 2, 0, d * 0.5);
     controls.update();
   }
   function eyeHeight(x: number, z: number): number {

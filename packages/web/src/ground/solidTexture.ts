@@ -65,8 +65,9 @@ function hatch(pen: CanvasRenderingContext2D, fill: string, line: string, kind: 
   small.lineWidth = 1.4;
   small.beginPath();
   if (kind === 'dots') {
-    small.arc(6, 6, 1.4, 0, 7);
-    small.arc(18, 18, 1.4, 0, 7);
+    small.arc(6, 6, 1.4, 0, 2 * Math.PI);
+    small.moveTo(19.4, 18);
+    small.arc(18, 18, 1.4, 0, 2 * Math.PI);
     small.fill();
   } else if (kind === 'slant') {
     small.moveTo(0, size);

@@ -2,7 +2,22 @@ import type { FeatureKind } from '@spare-acre/core/plan';
 
 /** What the hand does on the plan: take hold of things, or draw one kind of feature. */
 export type ToolId =
-  'hold' | 'raise' | 'hill' | 'bank' | 'ramp' | 'dig' | 'pool' | 'channel' | 'crater' | 'track' | 'wall' | 'plot' | 'field' | 'clear' | 'lights' | 'measure';
+  | 'hold'
+  | 'raise'
+  | 'hill'
+  | 'bank'
+  | 'ramp'
+  | 'dig'
+  | 'pool'
+  | 'channel'
+  | 'crater'
+  | 'track'
+  | 'wall'
+  | 'plot'
+  | 'field'
+  | 'clear'
+  | 'lights'
+  | 'measure';
 export interface Tool {
   readonly id: ToolId;
   readonly name: string;
@@ -15,7 +30,7 @@ export interface Tool {
 }
 
 const TYPED = 'Or type x, y for a point, +x, +y from the last.';
-const AREA_HINT = `Drag a rectangle, or click corner after corner and press Enter. ${TYPED} Esc gives up.`;
+const AREA_HINT = `Drag it open, or set its points one by one and press Enter. ${TYPED} Esc gives up.`;
 const STRIP_HINT = `Click along the middle line, then press Enter or double-click. ${TYPED} Esc gives up.`;
 const ROUND_HINT = `Drag from the middle outwards, or set middle and rim. ${TYPED} Esc gives up.`;
 
@@ -38,4 +53,11 @@ export const TOOLS: readonly Tool[] = [
   { id: 'lights', name: 'Lights', key: 'g', draws: { kind: 'light', form: 'strip' }, hint: `Begin at the battery box. ${STRIP_HINT}` },
 ];
 /** Two points of a picture whose distance is known. */
-export const MEASURE: Tool = { id: 'measure', name: 'Two points', key: '', draws: null, measures: true, hint: `Set two points whose true distance you know. ${TYPED} Esc gives up.` };
+export const MEASURE: Tool = {
+  id: 'measure',
+  name: 'Two points',
+  key: '',
+  draws: null,
+  measures: true,
+  hint: `Set two points whose true distance you know. ${TYPED} Esc gives up.`,
+};

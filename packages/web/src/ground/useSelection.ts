@@ -22,7 +22,11 @@ export function useSelection(): Selection {
   const route = useRoute();
   const router = useRouter();
   const store = usePlan();
-  const ids = computed(() => String(route.query['feature'] ?? '').split(',').filter((id) => id !== ''));
+  const ids = computed(() =>
+    String(route.query['feature'] ?? '')
+      .split(',')
+      .filter((id) => id !== ''),
+  );
   const chosen = computed(() => store.plan?.features.filter(({ id }) => ids.value.includes(id)) ?? []);
   const choose = (wanted: readonly string[]): void => {
     if (wanted.join() === ids.value.join()) return;

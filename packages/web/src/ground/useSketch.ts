@@ -7,6 +7,7 @@ import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { MEASURE, type Tool, TOOLS, type ToolId } from './tools';
 
+export type AreaForm = 'area' | 'round' | 'strip';
 /** A feature being drawn, by mouse or by keys. */
 export interface Sketch {
   readonly tool: ComputedRef<Tool>;
@@ -16,10 +17,13 @@ export interface Sketch {
   /** Where the next point would go. */
   readonly cross: ShallowRef<Point | null>;
   readonly refusal: Ref<string>;
-  /** Whether rounds are drawn where areas are. */
-  readonly isRound: Ref<boolean>;
+  /** The form areas are drawn in: corner by corner, round, or along a line. */
+  readonly areaForm: Ref<AreaForm>;
+  /** The form that is being drawn now. */
+  readonly form: ComputedRef<AreaForm | null>;
   /** The two points last measured, until they are used. */
   readonly measured: ShallowRef<readonly [Point, Point] | null>;
+  readonly forgetMeasure: () => void;
   readonly choose: (id: ToolId) => void;
   readonly snap: (point: Point, exceptId: string | null, isFree: boolean) => Point;
   readonly pointAt: (at: Point) => void;
@@ -46,7 +50,11 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
   const points = shallowRef<readonly Point[]>([]);
   const cross = shallowRef<Point | null>(null);
   const refusal = ref('');
-  const isRound = ref(false);
+  const areaForm = ref<AreaForm>('area');
+  const form = computed(() => {
+    const { draws } = tool.value;
+    return draws === null ? null : draws.form === 'area' && draws.kind !== 'hill' ? areaForm.value : draws.form;
+  });
   const measured = shallowRef<readonly [Point, Point] | null>(null);
 
   function giveUp(): void {
@@ -60,8 +68,8 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     const { draws } = tool.value;
     const own = points.value;
     if (draws === null || own.length < 2) return null;
-    if (draws.form === 'strip') return { form: 'strip', points: own, ...freshStrip(draws.kind) };
-    if (draws.form === 'round' || isRound.value) {
+    if (form.value === 'strip') return { form: 'strip', points: own, ...freshStrip(draws.kind) };
+    if (form.value === 'round') {
       return { form: 'round', centre: own[0]!, radiusMm: Math.max(LIMITS.radiusMm.min, Math.round(distanceMm(own[0]!, own[1]!))) };
     }
     return own.length === 2 ? rectangle(own[0]!, own[1]!) : { form: 'outline', points: own };
@@ -105,7 +113,8 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     points,
     cross,
     refusal,
-    isRound,
+    areaForm,
+    form,
     measured,
     finish,
     giveUp,
@@ -122,6 +131,9 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     },
     refuse(message) {
       refusal.value = message;
+    },
+    forgetMeasure() {
+      measured.value = null;
     },
     choose(id) {
       giveUp();

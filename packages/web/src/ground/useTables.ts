@@ -43,7 +43,9 @@ export function useTables(isShown: () => boolean): Tables {
   const [counting, browsing] = [useLongSearch(), useLongSearch()];
   let seed = 1;
 
-  const drawn = computed<Arrangement>(() => (store.plan === null ? [] : tilesOf(store.plan.table).map(({ id }) => ({ tileId: id, turns: 0 }))));
+  const drawn = computed<Arrangement>(() =>
+    store.plan === null ? [] : tilesOf(store.plan.table).map(({ id }) => ({ tileId: id, turns: 0 })),
+  );
   const locks = computed(() => arrangement.value.map((laid) => (locked.value.includes(laid.tileId) ? laid : null)));
 
   async function search(): Promise<void> {
@@ -51,7 +53,9 @@ export function useTables(isShown: () => boolean): Tables {
     const [plan, catalogue] = [store.plan, catalogues.catalogue!];
     [count.value, found.value, index.value] = [null, [], -1];
     mends.value = (await searches().tables(plan, catalogue)).mends;
-    const counted = await counting.run((onProgress) => searches().count(plan, catalogue, locks.value, onProgress as never) as Promise<Count | null>);
+    const counted = await counting.run(
+      (onProgress) => searches().count(plan, catalogue, locks.value, onProgress as never) as Promise<Count | null>,
+    );
     if (counted !== null) count.value = counted;
     const browsed = await browsing.run((onProgress) => searches().browse(plan, catalogue, locks.value, null, onProgress as never));
     if (browsed !== null) found.value = browsed;
@@ -94,7 +98,9 @@ export function useTables(isShown: () => boolean): Tables {
       if (table !== undefined) lay(table, at);
     },
     async another() {
-      const tables = await browsing.run((onProgress) => searches().browse(store.plan!, catalogues.catalogue!, locks.value, seed++, onProgress as never));
+      const tables = await browsing.run((onProgress) =>
+        searches().browse(store.plan!, catalogues.catalogue!, locks.value, seed++, onProgress as never),
+      );
       if (tables?.[0] !== undefined) lay(tables[0]);
     },
     asDrawn() {

@@ -32,9 +32,7 @@ const z = computed(() => {
   const perMm = pxPerMm.value * factor.value;
   return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
 });
-const slabs = computed(() =>
-  props.section.slabs.map((slab) => ({ ...slab, d: slabPath(slab) })),
-);
+const slabs = computed(() => props.section.slabs.map((slab) => ({ ...slab, d: slabPath(slab) })));
 /** Along the tops of its runs and back along their undersides; a slope's many short runs are joined at their middles. */
 function slabPath({ runs, fromMm, toMm }: SectionDrawing['slabs'][number]): string {
   const point = (atMm: number, mm: number): string => `${x.value(atMm).toFixed(1)} ${z.value(mm).toFixed(1)}`;
@@ -92,14 +90,7 @@ const length = (mm: number): string => lengthText(mm, props.system);
         <circle :cx="label.tipX" :cy="label.tipY" r="2" />
       </g>
       <g v-for="slab in slabs" :key="slab.id">
-        <path
-          class="slab"
-          :class="slab.what"
-          :d="slab.d"
-          :fill="`url(#hatch-${slab.hatch})`"
-          data-testid="slab"
-          :data-name="slab.name"
-        >
+        <path class="slab" :class="slab.what" :d="slab.d" :fill="`url(#hatch-${slab.hatch})`" data-testid="slab" :data-name="slab.name">
           <title>{{ slab.name }}: {{ length(slab.topMm - slab.bottomMm) }} {{ unit }}</title>
         </path>
       </g>

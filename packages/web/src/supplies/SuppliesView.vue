@@ -13,6 +13,8 @@ const mixes = computed(() => store.derivation?.mixes ?? []);
 const NAMES: Readonly<Record<Supply['group'], string>> = {
   sheets: 'Sheets',
   adhesive: 'Adhesive',
+  fixings: 'Fixings',
+  lights: 'Small lights',
   texture: 'Texture',
   sealer: 'Sealer',
   paint: 'Paint',

@@ -1,7 +1,15 @@
 import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type SplitOption, derivePipeline, splitAdvice } from '@spare-acre/core/derive';
-import { type FormatProblem, type HeightmapUse, type ImportedDrawing, contoursOfHeightmap, readDxf, readHeightmap, readSvg } from '@spare-acre/core/formats';
+import {
+  type FormatProblem,
+  type HeightmapUse,
+  type ImportedDrawing,
+  contoursOfHeightmap,
+  readDxf,
+  readHeightmap,
+  readSvg,
+} from '@spare-acre/core/formats';
 import { type HeightField, type Solid, fieldOf, solidOf, tableBox } from '@spare-acre/core/ground';
 import type { Contours, Plan } from '@spare-acre/core/plan';
 import { type Cover, type PlayReport, coverOf, maskRings, playReport, sightMap } from '@spare-acre/core/play';
@@ -9,7 +17,17 @@ import { seeded } from '@spare-acre/core/random';
 import type { Ring } from '@spare-acre/core/geometry';
 import type { Result } from '@spare-acre/core/result';
 import { builtHeights } from '@spare-acre/core/stack';
-import { type Arrangement, type Count, type FailingSeam, type Side, browseTables, countTables, failingSeams, poseOf, puzzleOf } from '@spare-acre/core/tiling';
+import {
+  type Arrangement,
+  type Count,
+  type FailingSeam,
+  type Side,
+  browseTables,
+  countTables,
+  failingSeams,
+  poseOf,
+  puzzleOf,
+} from '@spare-acre/core/tiling';
 import { type EdgeMend, edgeMends } from '@spare-acre/core/warnings';
 
 /** Cells of the play checks, and of the 3D look, which shows smaller things. */
@@ -44,15 +62,19 @@ export interface ForcedAnswer {
 const derive = derivePipeline();
 const fieldFor = (plan: Plan, catalogue: Catalogue, cellMm: number): { field: HeightField; foamMm: number } => {
   const { ground, stack } = derive(plan, catalogue);
-  return { field: fieldOf(ground, tableBox(plan.table), cellMm, builtHeights(stack.raised)), foamMm: stack.ground.value + (plan.stack.substrate?.thicknessMm ?? 0) };
+  return {
+    field: fieldOf(ground, tableBox(plan.table), cellMm, builtHeights(stack.raised)),
+    foamMm: stack.ground.value + (plan.stack.substrate?.thicknessMm ?? 0),
+  };
 };
 
 const searches = {
-  play: (plan: Plan, catalogue: Catalogue, from: Side, to: Side): PlayReport => playReport(fieldFor(plan, catalogue, CELL_MM).field, plan, from, to),
+  play: (plan: Plan, catalogue: Catalogue, from: Side, to: Side): PlayReport =>
+    playReport(fieldFor(plan, catalogue, CELL_MM).field, plan, from, to),
 
   async sight(plan: Plan, catalogue: Catalogue, onProgress: OnProgress): Promise<SightAnswer | null> {
     const { field } = fieldFor(plan, catalogue, CELL_MM);
-    for (const search = sightMap(field, plan.figureHeightMm); ; ) {
+    for (const search = sightMap(field, plan.figureHeightMm); ;) {
       const step = search.next();
       if (!step.done) {
         if (!(await onProgress(step.value.done, step.value.of))) return null;
@@ -85,7 +107,7 @@ const searches = {
 
   async count(plan: Plan, catalogue: Catalogue, locks: Locks, onProgress: OnProgress): Promise<Count | null> {
     const puzzle = puzzleOf(derive(plan, catalogue).ground);
-    for (const search = countTables(puzzle, posesOf(puzzle, locks)); ; ) {
+    for (const search = countTables(puzzle, posesOf(puzzle, locks)); ;) {
       const step = search.next();
       if (step.done) return step.value;
       if (!(await onProgress(step.value.cells, step.value.of))) return null;
@@ -93,7 +115,13 @@ const searches = {
   },
 
   /** @param seed null: the first tables in order; a number: one table drawn by chance */
-  async browse(plan: Plan, catalogue: Catalogue, locks: Locks, seed: number | null, onProgress: OnProgress): Promise<readonly Arrangement[] | null> {
+  async browse(
+    plan: Plan,
+    catalogue: Catalogue,
+    locks: Locks,
+    seed: number | null,
+    onProgress: OnProgress,
+  ): Promise<readonly Arrangement[] | null> {
     const puzzle = puzzleOf(derive(plan, catalogue).ground);
     const found: Arrangement[] = [];
     const wanted = seed === null ? MOST_BROWSED : 1;
@@ -118,7 +146,8 @@ const searches = {
     return options;
   },
 
-  drawing: (name: string, text: string): Result<ImportedDrawing, FormatProblem> => (name.toLowerCase().endsWith('.dxf') ? readDxf(text, name) : readSvg(text, name)),
+  drawing: (name: string, text: string): Result<ImportedDrawing, FormatProblem> =>
+    name.toLowerCase().endsWith('.dxf') ? readDxf(text, name) : readSvg(text, name),
 
   hill(name: string, bytes: Uint8Array, use: HeightmapUse): Result<Contours, FormatProblem> {
     const read = readHeightmap(bytes, name);

@@ -2,7 +2,6 @@ import { type Remote, proxy, wrap } from 'comlink';
 import { type Ref, ref } from 'vue';
 import type { OnProgress, Searches } from './ground.worker';
 
-
 let remote: Remote<Searches> | null = null;
 
 /** The worker for everything about the ground that takes longer than a drag may: made on first use, kept. */

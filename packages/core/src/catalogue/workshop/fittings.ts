@@ -87,9 +87,36 @@ export const passages: Catalogue['passages'] = [
 ];
 
 export const batteries: Catalogue['batteries'] = [
-  { id: 'coin-holder', name: 'Coin cell holder', widthMm: 24, depthMm: 30, heightMm: 6, volts: 3, mAh: about(210, 180, 230), priceMinor: 190 },
-  { id: 'two-cell-box', name: 'Box of two AAA cells', widthMm: 25, depthMm: 62, heightMm: 16, volts: 3, mAh: about(1_000, 800, 1_200), priceMinor: 280 },
-  { id: 'three-cell-box', name: 'Box of three AA cells', widthMm: 48, depthMm: 68, heightMm: 19, volts: 4.5, mAh: about(2_200, 1_800, 2_600), priceMinor: 360 },
+  {
+    id: 'coin-holder',
+    name: 'Coin cell holder',
+    widthMm: 24,
+    depthMm: 30,
+    heightMm: 6,
+    volts: 3,
+    mAh: about(210, 180, 230),
+    priceMinor: 190,
+  },
+  {
+    id: 'two-cell-box',
+    name: 'Box of two AAA cells',
+    widthMm: 25,
+    depthMm: 62,
+    heightMm: 16,
+    volts: 3,
+    mAh: about(1_000, 800, 1_200),
+    priceMinor: 280,
+  },
+  {
+    id: 'three-cell-box',
+    name: 'Box of three AA cells',
+    widthMm: 48,
+    depthMm: 68,
+    heightMm: 19,
+    volts: 4.5,
+    mAh: about(2_200, 1_800, 2_600),
+    priceMinor: 360,
+  },
 ];
 
 export const lamps: Catalogue['lamps'] = [
