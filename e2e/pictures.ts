@@ -7,7 +7,7 @@ const picture = async (page: Page, name: string): Promise<void> => {
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await page.screenshot({ path: `${FOLDER}${name}.png` });
 };
-const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation').getByText(view).click();
+const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
 
 test('pictures of the main views', async ({ page, app }) => {
   await page.goto(app.url);
@@ -32,6 +32,25 @@ test('pictures of the main views', async ({ page, app }) => {
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
 
+  await page.keyboard.press('Escape');
+  const look = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
+  await look('Tiles and seams');
+  await picture(page, 'ground-seams');
+  await look('Rearrange');
+  await page.getByTestId('laid-tile').nth(1).click();
+  await page.getByTestId('laid-tile').nth(5).click();
+  await expect(page.getByTestId('failing-seam')).not.toHaveCount(0);
+  await expect(page.getByTestId('table-index')).toBeVisible();
+  await picture(page, 'ground-tables');
+  await look('Play');
+  await expect(page.getByTestId('way')).toBeVisible();
+  await picture(page, 'ground-play');
+  await look('In the round');
+  await expect(page.getByTestId('solid')).toHaveAttribute('data-ready', 'true');
+  await page.waitForTimeout(1_500); // the picture is drawn a frame later
+  await picture(page, 'ground-round');
+  await look('Draw');
+
   await go(page, 'Section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await picture(page, 'section');
@@ -43,6 +62,12 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Days');
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
   await picture(page, 'days');
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Larkstone Terraces' }).click();
+  await expect(page.getByTestId('tally-ready')).toContainText('Dec');
+  await picture(page, 'larkstone');
+
+  await openBrinefold(page, app);
   await page.getByRole('button', { name: 'Lamp light' }).click();
   await go(page, 'Ground');
   await expect(page.getByText('Size and tiles')).toBeVisible();

@@ -1,4 +1,5 @@
 import type { Calendar } from '../plan';
+import { type Random, seeded } from '../random';
 import { type Window, windowsOf } from './calendar';
 import type { Step, Task } from './tasks';
 
@@ -15,22 +16,54 @@ export interface Slot {
   readonly curedMin: number;
 }
 
+/** Tasks placed in all orders together: as many orders are tried as keep a drag quick. */
+const MOST_PLACED = 1_200;
+const MOST_ORDERS = 30;
+/** How far chance may move a task ahead or back in the order of work, in steps. */
+const STRAY_STEPS = 3;
+
 /**
- * Places every task at the earliest time its tile is dry, the bench is open and the hands are free, step by step in the
- * order of work. Earlier gaps are used. A task is done in one go unless it is longer than the longest evening.
+ * Places every task at the earliest time its tile is dry, the bench is open and the hands are free. Earlier gaps are used. A task is done in
+ * one go unless it is longer than the longest evening. One order goes step by step; others let tiles run ahead of each other, and
+ * the plan that is through first is kept: evenings are so coarse that a single order may miss a week-end by minutes.
  * @returns slots in the order placed
- * @source serial schedule generation with one pair of hands, craft.md §9
+ * @source serial schedule generation with one pair of hands from several starts, craft.md §9
  */
 export function scheduleSteps(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
+  const count = steps.reduce((sum, { tasks }) => sum + tasks.length, 0);
+  const starts = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / Math.max(1, count))));
+  const random = seeded(1);
+  let best: readonly Slot[] = placeInOrder(
+    steps.flatMap(({ tasks }) => tasks),
+    calendar,
+  );
+  for (let start = 1; start < starts; start++) {
+    const slots = placeInOrder(strayOrder(steps, random), calendar);
+    if (curedMin(slots) < curedMin(best) - SLACK_MIN) best = slots;
+  }
+  return best;
+}
+
+function placeInOrder(tasks: readonly Task[], calendar: Calendar): readonly Slot[] {
   const bench = new Bench(calendar);
   const tileFreeMin = new Map<string, number>();
-  return steps.flatMap(({ tasks }) =>
+  return tasks.map((task) => {
+    const slot = slotFor(task, bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value));
+    tileFreeMin.set(task.tileId, slot.nextMin);
+    return slot;
+  });
+}
+
+/** The order of work with whole tiles let ahead or held back by chance; on each tile the order stays. */
+function strayOrder(steps: readonly Step[], random: Random): readonly Task[] {
+  const head = new Map<string, number>();
+  const placed = steps.flatMap(({ tasks }, step) =>
     tasks.map((task) => {
-      const slot = slotFor(task, bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value));
-      tileFreeMin.set(task.tileId, slot.nextMin);
-      return slot;
+      if (!head.has(task.tileId)) head.set(task.tileId, random() * STRAY_STEPS);
+      return { task, step, at: step + head.get(task.tileId)! };
     }),
   );
+  return placed.sort((a, b) => a.at - b.at || a.step - b.step).map(({ task }) => task);
 }
 
 /**

@@ -1,4 +1,4 @@
-export { between, boxAround, boxesOverlap, distanceMm, turn } from './point';
+export { between, boxAround, boxHolds, boxesOverlap, distanceMm, turn } from './point';
 export type { Box, Point } from './point';
 export {
   EMPTY,

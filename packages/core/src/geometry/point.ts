@@ -33,5 +33,9 @@ export function boxAround(points: readonly Point[]): Box {
   return { left, top, right, bottom };
 }
 
+/** Whether a box lies wholly within another. */
+export const boxHolds = (outer: Box, inner: Box): boolean =>
+  outer.left <= inner.left && inner.right <= outer.right && outer.top <= inner.top && inner.bottom <= outer.bottom;
+
 /** Whether two boxes share more than an edge. */
 export const boxesOverlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;

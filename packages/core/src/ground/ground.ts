@@ -1,4 +1,4 @@
-import { type Region, boxesOverlap, intersection, boxRegion, isEmpty, regionBox } from '../geometry';
+import { type Region, boxHolds, boxesOverlap, intersection, boxRegion, isEmpty, regionBox } from '../geometry';
 import type { Feature, Shape, Table } from '../plan';
 import type { Figure } from '../units';
 import { type FeatureGround, measureFeature } from './feature-ground';
@@ -45,6 +45,7 @@ function onTiles(land: Land, tiles: readonly Tile[]): TileLand[] {
   return tiles
     .filter((tile) => boxesOverlap(tile.box, box))
     .map((tile) => {
+      if (boxHolds(tile.box, box)) return { tileId: tile.id, land, body: land.body, shows: land.shows };
       const square = boxRegion(tile.box);
       // Nothing is cut away from most features: then body and surface are one region, clipped once.
       const body = intersection(land.body, square);

@@ -9,6 +9,7 @@ export type { Tile } from './tiles';
 export { ZONE_NAMES, zonesOf } from './zones';
 export type { TileZone, Zone, Zones } from './zones';
 export { heightAt, heightsOf, landAt, shownAt } from './level';
+export type { Lands } from './level';
 export { fieldOf, heightAtCell } from './height-field';
 export type { HeightField } from './height-field';
 export { solidOf } from './solid';

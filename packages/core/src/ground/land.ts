@@ -3,6 +3,7 @@ import {
   type Region,
   EMPTY,
   areaMm2,
+  boxHolds,
   boxRegion,
   boxesOverlap,
   grown,
@@ -59,10 +60,12 @@ interface Spot extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 
  * @param regionOfShape the ground a shape covers; passed in so that the pipeline can keep unchanged shapes
  */
 export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
-  const tableRegion = boxRegion(tableBox(table));
+  const onTable = tableBox(table);
+  const tableRegion = boxRegion(onTable);
   const spots = features.flatMap((feature, order) =>
     spotsOf(feature, withFillets(features, order, regionOfShape), regionOfShape).map(({ region, ...rest }): Spot => {
-      const whole = intersection(region, tableRegion);
+      // Most features lie wholly on the table: only the others need the clipper.
+      const whole = isEmpty(region) || boxHolds(onTable, regionBox(region)) ? region : intersection(region, tableRegion);
       return { ...rest, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
     }),
   );
@@ -129,20 +132,41 @@ function steps(feature: Feature, regions: readonly Region[], levelMm: (i: number
   }));
 }
 
-/** A route's ground with the corners rounded where it meets earlier routes: their union closed by a disc, less themselves. */
+/** A route's ground with the corners rounded where it meets earlier routes. */
 function withFillets(features: readonly Feature[], order: number, regionOfShape: (shape: Shape) => Region): Region {
   const feature = features[order]!;
   const own = regionOfShape(feature.shape);
   if (feature.kind !== 'route' || feature.junctionMm === 0 || isEmpty(own)) return own;
   const { junctionMm } = feature;
-  const met = features
+  const near = features
     .slice(0, order)
     .filter((other) => other.kind === 'route')
     .map((other) => regionOfShape(other.shape))
-    .filter((other) => !isEmpty(other) && boxesOverlap(regionBox(own), regionBox(other)) && !isEmpty(intersection(own, other)));
-  if (met.length === 0) return own;
-  const closed = grown(grown(unite([own, ...met]), junctionMm), -junctionMm);
-  return unite([own, without(closed, met)]);
+    .filter((other) => !isEmpty(other) && boxesOverlap(regionBox(own), regionBox(other)));
+  if (near.length === 0) return own;
+  const known = FILLETED.get(own);
+  if (known?.junctionMm === junctionMm && known.near.length === near.length && known.near.every((other, i) => other === near[i]))
+    return known.region;
+  const region = unite([own, ...near.flatMap((other) => filletsBetween(own, other, junctionMm))]);
+  FILLETED.set(own, { junctionMm, near, region });
+  return region;
+}
+
+/** Rounded junctions asked for again: while one feature is dragged the others' stay as they are. */
+const FILLETED = new WeakMap<Region, { readonly junctionMm: number; readonly near: readonly Region[]; readonly region: Region }>();
+
+/** A rounded kerb is cut by eye: chords a little coarser than elsewhere. */
+const FILLET_ARC_MM = 0.1;
+
+/** What a disc rolled round the corners between two routes leaves filled: their union near the crossing, closed by the disc, less themselves. */
+function filletsBetween(own: Region, other: Region, radiusMm: number): Region[] {
+  const crossing = intersection(own, other);
+  if (isEmpty(crossing)) return [];
+  const { left, top, right, bottom } = regionBox(crossing);
+  const reachMm = radiusMm * 3;
+  const around = boxRegion({ left: left - reachMm, top: top - reachMm, right: right + reachMm, bottom: bottom + reachMm });
+  const here = unite([intersection(own, around), intersection(other, around)]);
+  return [without(grown(grown(here, radiusMm, FILLET_ARC_MM), -radiusMm, FILLET_ARC_MM), [own, other])];
 }
 
 /** Only what the boxes of two features let meet needs the polygon clipper: 200 features have few true neighbours. */

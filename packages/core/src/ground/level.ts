@@ -3,8 +3,11 @@ import type { Ground } from './ground';
 import type { Land } from './land';
 import { overlayOf, profileOf } from './profile';
 
+/** The lands to look among: all of a ground, or those of one tile. */
+export type Lands = Pick<Ground, 'lands'>;
+
 /** The land whose foam or hole is at a point, the one standing highest first; null on plain ground. */
-export function landAt(ground: Ground, point: Point): Land | null {
+export function landAt(ground: Lands, point: Point): Land | null {
   const here = ground.lands.filter(({ body }) => contains(body, point));
   const hole = here.find(({ role }) => role === 'hole');
   if (hole !== undefined) return hole;
@@ -12,7 +15,7 @@ export function landAt(ground: Ground, point: Point): Land | null {
 }
 
 /** The land whose surface shows at a point; null on open ground. */
-export const shownAt = (ground: Ground, point: Point): Land | null => ground.lands.find(({ shows }) => contains(shows, point)) ?? null;
+export const shownAt = (ground: Lands, point: Point): Land | null => ground.lands.find(({ shows }) => contains(shows, point)) ?? null;
 
 /** How high a mass really comes out once built of stock, over the ground in mm. */
 export type BuiltMm = (land: Land) => number;
@@ -26,7 +29,7 @@ export function heightsOf(land: Land, built: BuiltMm = asDrawn): (point: Point) 
 }
 
 /** Height of the surface at a point over the ground, mm: foam or floor, and what lies on it. Water is not counted. */
-export function heightAt(ground: Ground, point: Point, built: BuiltMm = asDrawn): number {
+export function heightAt(ground: Lands, point: Point, built: BuiltMm = asDrawn): number {
   let heightMm = 0;
   let isHole = false;
   for (const land of ground.lands) {
@@ -34,8 +37,8 @@ export function heightAt(ground: Ground, point: Point, built: BuiltMm = asDrawn)
     else if (land.role === 'mass' && !isHole && contains(land.body, point)) heightMm = Math.max(heightMm, heightsOf(land, built)(point));
   }
   for (const land of ground.lands) {
-    const overlay = overlayOf(land);
-    if (overlay !== null && contains(land.shows, point)) heightMm += overlay(point);
+    if (land.role !== 'surface' || !contains(land.shows, point)) continue;
+    heightMm += overlayOf(land)?.(point) ?? 0;
   }
   return heightMm;
 }

@@ -116,8 +116,8 @@ test('where two tracks meet, corners are rounded by their radius: a right angle 
   const { lands } = groundOf(aBoard({}, across, along));
   const both = areaMm2(lands[0]!.shows) + areaMm2(lands[1]!.shows);
   const plain = 400 * 40 + 300 * 40 - 40 * 40;
-  // The arcs are chords within 0.05 mm: under 1 % of what they round off.
-  expect(Math.abs(both - plain - 4 * (1 - Math.PI / 4) * 30 * 30)).toBeLessThan(8);
+  // The arcs are chords within 0.05 mm: under 2 % of what they round off.
+  expect(Math.abs(both - plain - 4 * (1 - Math.PI / 4) * 30 * 30)).toBeLessThan(16);
 });
 
 test('a round bowl filled w deep holds ½·w/D of a flat pool of that depth', () => {

@@ -1,5 +1,5 @@
 import { type Point, between, contains, crossings, distanceMm } from '../geometry';
-import { type Ground, type Land, type Tile, heightAt, shownAt } from '../ground';
+import { type Ground, type Land, type Lands, type Tile, heightAt, shownAt } from '../ground';
 import type { ZoneKind } from '../plan';
 
 /** Sides of a tile in the order of a clockwise walk: back, right, near, left. */
@@ -59,7 +59,7 @@ export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
   const stretches: Stretch[] = [];
   for (let i = 1; i < apart.length; i++) {
     const [start, end] = [apart[i - 1]!, apart[i]!];
-    const next = stretchAt(ground, walls, from, to, start, end, lengthMm);
+    const next = stretchAt({ lands }, walls, from, to, start, end, lengthMm);
     const last = stretches.at(-1);
     if (last !== undefined && goesOn(last, next)) stretches[stretches.length - 1] = { ...last, toMm: next.toMm, toLevelMm: next.toLevelMm };
     else stretches.push(next);
@@ -67,7 +67,7 @@ export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
   return { tileId: tile.id, side, lengthMm, stretches };
 }
 
-function stretchAt(ground: Ground, walls: readonly Land[], from: Point, to: Point, start: number, end: number, lengthMm: number): Stretch {
+function stretchAt(ground: Lands, walls: readonly Land[], from: Point, to: Point, start: number, end: number, lengthMm: number): Stretch {
   const middle = between(from, to, (start + end) / 2);
   // Read a little inside both ends: the ends themselves lie on somebody's edge.
   const slack = Math.min(LEAST_MM / lengthMm, (end - start) / 4);

@@ -5,6 +5,7 @@ export type { Crossing, Seam } from './seams';
 export { puzzleOf } from './puzzle';
 export type { Arrangement, Laid, Pose, Puzzle, TileKind } from './puzzle';
 export { MOST_COUNTED, countTables } from './count';
+export { edgeLetters } from './letters';
 export type { Count, Counting } from './count';
 export { asLaid, browseTables, failingSeams, poseOf } from './browse';
 export type { FailingSeam } from './browse';

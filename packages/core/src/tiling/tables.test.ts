@@ -4,7 +4,7 @@ import type { Feature, Plan } from '../plan';
 import { type Random, seeded } from '../random';
 import { CATALOGUE, aBoard, aMound, aPool } from '../testing/plans';
 import { edgeMends, mended } from '../warnings';
-import { type Arrangement, type Puzzle, browseTables, countTables, failingSeams, poseOf, puzzleOf } from '.';
+import { type Arrangement, type Puzzle, browseTables, edgeLetters, countTables, failingSeams, poseOf, puzzleOf } from '.';
 import { turnedFilling } from './filling';
 
 const groundOf = (plan: Plan) => derivePipeline()(plan, CATALOGUE).ground;
@@ -140,6 +140,19 @@ describe('tables read off the drawing', () => {
 
 /** A channel straight across the back row of 2 × 2 square tiles, off the middle. */
 const crossed = (yMm: number): Plan => aBoard({ widthMm: 800, depthMm: 800 }, { ...aPool([0, yMm - 20, 800, 40], 8, 4, 'channel') });
+
+test('edges have letters: bare ones one, the channel’s two ends a letter and its primed partner, off the middle as they are', () => {
+  const set = puzzle(crossed(200));
+  const byTile = (tile: number): string[] => edgeLetters(set).slice(tile * 4, tile * 4 + 4) as string[];
+  const [back, right, near, left] = byTile(0);
+  expect(back).toBe(near);
+  expect(right).not.toBe(back);
+  // In the middle of a tile of 400 the channel is the same both ways round: one letter, no prime.
+  expect(left).toBe(right);
+  const off = puzzle(crossed(160));
+  const [, east, , west] = edgeLetters(off);
+  expect([east, west].sort()).toEqual([east!.replace('′', ''), `${east!.replace('′', '')}′`]);
+});
 
 describe('laid by hand', () => {
   test('as drawn every seam mates; with two tiles changed the failing seams are named', () => {

@@ -57,10 +57,22 @@ const cells = computed(() =>
       isPicked: props.tables.picked.value === i,
       // About the cell's middle, turned, then the tile's own corner to the corner of its drawing.
       art: `translate(${x + cw / 2} ${y + ch / 2}) rotate(${turns * 90}) translate(${-w / 2 - tile.box.left * k.value} ${-h / 2 - tile.box.top * k.value})`,
+      letters: sideLetters(tileId, turns, x, y, cw, ch),
       clip: { x: tile.box.left * k.value, y: tile.box.top * k.value, w, h },
     };
   }),
 );
+/** The letters of a tile's edges where they lie now, each just inside its side. */
+function sideLetters(tileId: string, turns: number, x: number, y: number, w: number, h: number): { x: number; y: number; text: string }[] {
+  const own = props.tables.letters.value[tileId] ?? [];
+  const places = [
+    { x: x + w / 2, y: y + 15 },
+    { x: x + w - 9, y: y + h / 2 + 4 },
+    { x: x + w / 2, y: y + h - 6 },
+    { x: x + 9, y: y + h / 2 + 4 },
+  ];
+  return own.map((_, side) => ({ ...places[side]!, text: own[(side - turns + 4) % 4]! }));
+}
 const faults = computed(() =>
   props.tables.failing.value.flatMap(({ first, second }) => {
     const [a, b] = [cells.value[first], cells.value[second]];
@@ -112,6 +124,17 @@ function key(event: KeyboardEvent, cell: number): void {
           @dblclick="tables.turn(cell.i)"
           @keydown="key($event, cell.i)"
         />
+        <text
+          v-for="(letter, side) in cell.letters"
+          :key="side"
+          class="letter"
+          :x="letter.x"
+          :y="letter.y"
+          text-anchor="middle"
+          pointer-events="none"
+        >
+          {{ letter.text }}
+        </text>
         <text class="tile-name" :x="cell.x + 6" :y="cell.y + 16" pointer-events="none">
           {{ cell.tileId }}
           <tspan v-if="cell.turns > 0">{{ cell.turns * 90 }}°</tspan>
@@ -142,6 +165,13 @@ function key(event: KeyboardEvent, cell: number): void {
   outline: none;
   stroke: var(--clay);
   stroke-width: 3;
+}
+.letter {
+  font-size: 12px;
+  font-weight: 600;
+  paint-order: stroke;
+  stroke: var(--sheet);
+  stroke-width: 3px;
 }
 .fails {
   stroke: var(--clay);

@@ -37,7 +37,10 @@ const MOST_MENDS = 5;
     <p v-if="countText !== ''" class="count" data-testid="table-count">{{ countText }}</p>
     <SearchProgress :search="counting" what="Counting" />
     <SearchProgress :search="browsing" what="Laying out" />
-    <p class="quiet">Turned tables count once, tiles that look alike are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.</p>
+    <p class="quiet">
+      Edges of one letter meet; a letter and its primed partner meet; a dot meets nothing. Turned tables count once, tiles that look alike
+      are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
+    </p>
     <div class="d-flex gap-2 flex-wrap align-items-baseline">
       <button type="button" class="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</button>
       <span v-if="found.length > 0" data-testid="table-index"

@@ -18,6 +18,8 @@ export interface Tables {
   /** The cell picked up, waiting for the one to change places with. */
   readonly picked: Ref<number | null>;
   readonly mends: Ref<readonly EdgeMend[]>;
+  /** Edge letters of each tile, from its back edge clockwise. */
+  readonly letters: Ref<Readonly<Record<string, readonly string[]>>>;
   readonly isAsDrawn: ComputedRef<boolean>;
   readonly counting: LongSearch;
   readonly browsing: LongSearch;
@@ -40,6 +42,7 @@ export function useTables(isShown: () => boolean): Tables {
   const locked = shallowRef<readonly string[]>([]);
   const picked = ref<number | null>(null);
   const mends = shallowRef<readonly EdgeMend[]>([]);
+  const letters = shallowRef<Readonly<Record<string, readonly string[]>>>({});
   const [counting, browsing] = [useLongSearch(), useLongSearch()];
   let seed = 1;
 
@@ -52,7 +55,9 @@ export function useTables(isShown: () => boolean): Tables {
     if (!isShown() || store.plan === null) return;
     const [plan, catalogue] = [store.plan, catalogues.catalogue!];
     [count.value, found.value, index.value] = [null, [], -1];
-    mends.value = (await searches().tables(plan, catalogue)).mends;
+    const answer = await searches().tables(plan, catalogue);
+    if (plan !== store.plan) return;
+    [mends.value, letters.value] = [answer.mends, answer.letters];
     const counted = await counting.run(
       (onProgress) => searches().count(plan, catalogue, locks.value, onProgress as never) as Promise<Count | null>,
     );
@@ -90,6 +95,7 @@ export function useTables(isShown: () => boolean): Tables {
     locked,
     picked,
     mends,
+    letters,
     counting,
     browsing,
     isAsDrawn: computed(() => arrangement.value.every(({ tileId, turns }, i) => tileId === drawn.value[i]?.tileId && turns === 0)),

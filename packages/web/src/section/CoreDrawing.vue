@@ -13,8 +13,8 @@ const { width, height } = useElementSize(frame);
 
 const LEFT_PX = 64;
 const RIGHT_PX = 24;
-const LABEL_ROWS = 2;
-const LABEL_ROW_PX = 38;
+const LABEL_ROWS = 3;
+const LABEL_ROW_PX = 34;
 const LABEL_PX = 118;
 const FOOT_PX = 46;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
@@ -53,9 +53,9 @@ const heights = computed(() => {
   for (let mm = first; mm <= props.section.highMm; mm += step) marks.push(mm);
   return marks;
 });
-/** Names stand in two rows over the drawing, every other one higher, moved aside so that none overlap. */
+/** Names stand in rows over the drawing, each next one a row lower, moved aside so that none overlap. */
 const labels = computed(() => {
-  const rows = [0, 1].map((row) => props.section.marks.filter((_, i) => i % LABEL_ROWS === row));
+  const rows = [0, 1, 2].map((row) => props.section.marks.filter((_, i) => i % LABEL_ROWS === row));
   return rows.flatMap((marks, row) => {
     const places = placeLabels(
       marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })),
@@ -95,8 +95,8 @@ const length = (mm: number): string => lengthText(mm, props.system);
         </path>
       </g>
       <g>
-        <text class="tick-label soft" x="6" :y="Math.max(90, z(section.highMm) - 12)">{{ unit }} over</text>
-        <text class="tick-label soft" x="6" :y="Math.max(102, z(section.highMm))">substrate</text>
+        <text class="tick-label soft" x="6" :y="Math.max(112, z(section.highMm) - 12)">{{ unit }} over</text>
+        <text class="tick-label soft" x="6" :y="Math.max(124, z(section.highMm))">substrate</text>
         <template v-for="mm in heights" :key="mm">
           <line class="tick" :x1="LEFT_PX - 8" :x2="LEFT_PX - 2" :y1="z(mm)" :y2="z(mm)" />
           <text class="tick-label" :x="LEFT_PX - 11" :y="z(mm) + 4" text-anchor="end">{{ length(mm) }}</text>

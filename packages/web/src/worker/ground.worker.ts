@@ -24,6 +24,7 @@ import {
   type Side,
   browseTables,
   countTables,
+  edgeLetters,
   failingSeams,
   poseOf,
   puzzleOf,
@@ -52,6 +53,8 @@ export interface LookAnswer {
 /** The puzzle of a table: how often it can be laid, and what to do about edges that fit nowhere. */
 export interface TablesAnswer {
   readonly kinds: number;
+  /** The letter of each tile's back, right, near and left edge as drawn. */
+  readonly letters: Readonly<Record<string, readonly string[]>>;
   readonly mends: readonly EdgeMend[];
 }
 /** What a seam of a forced table shows on either side, in words. */
@@ -102,7 +105,11 @@ const searches = {
   tables(plan: Plan, catalogue: Catalogue): TablesAnswer {
     const { ground } = derive(plan, catalogue);
     const puzzle = puzzleOf(ground);
-    return { kinds: puzzle.kinds.length, mends: edgeMends(puzzle, plan, ground) };
+    const all = edgeLetters(puzzle);
+    const letters = Object.fromEntries(
+      ground.tiles.map(({ id }) => [id, puzzle.poses[poseOf(puzzle, id, 0)]!.edges.map((edge) => all[edge]!)]),
+    );
+    return { kinds: puzzle.kinds.length, letters, mends: edgeMends(puzzle, plan, ground) };
   },
 
   async count(plan: Plan, catalogue: Catalogue, locks: Locks, onProgress: OnProgress): Promise<Count | null> {
