@@ -131,3 +131,15 @@ test('the cut moves by keys and the section follows', async ({ page, app }) => {
   await expect(page.getByText('Upper causeway').first()).toBeVisible();
   expect(await slabs.count()).not.toBe(before);
 });
+
+test('a longer search for a layout shows what it has, stops when told, and says what came of it', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('tab', { name: /XPS insulation foam, 20 mm/ }).click();
+  await expect(page.getByTestId('cut-order')).toContainText('from the left');
+  await page.getByRole('button', { name: 'Search for a better layout' }).click();
+  await expect(page.getByTestId('layout-progress')).toContainText(/\d+ sheets/);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|larger piece|Nothing better/);
+  await expect(page.getByRole('button', { name: 'Search for a better layout' })).toBeVisible();
+});

@@ -84,7 +84,7 @@ test('another adhesive in Section: the warning, its mend, and the figures that f
   const warning = page.locator('[data-code="glue/never-dries"]');
   await expect(warning).toContainText('stays wet in the middle');
   await expect(page.getByRole('navigation').getByLabel('1 to look at')).toHaveCount(2);
-  await expect(page.getByTestId('tally-ready').getByTestId('change')).toHaveText(/^[+−].*\d/);
+  await expect(page.getByTestId('tally-adhesive').getByTestId('change')).toHaveText(/^[+−].*\d/);
   await warning.getByRole('button').last().click();
   await expect(warning).toHaveCount(0);
 });
@@ -151,6 +151,7 @@ test('inches: a board of 45 × 30 in is typed, shown and cut in inches', async (
   await dialog.getByRole('button', { name: 'Lay it out' }).click();
   await expect(page.getByText('45 × 30 in, 4 tiles')).toBeVisible();
   await page.getByRole('navigation').getByText('Cuts').click();
+  await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByTestId('cut-list')).toContainText('15×22 1/2');
 });
 

@@ -57,6 +57,8 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
 
   await page.getByRole('navigation').getByText('Cuts').click();
   await page.getByRole('tab', { name: /XPS insulation foam, 40 mm/ }).click();
+  await expect(page.getByTestId('cut-order')).toContainText('from the left');
+  await page.getByRole('tab', { name: 'Parts' }).click();
   const list = page.getByTestId('cut-list');
   await expect(list).toContainText('A1 Raised ground');
   await expect(list).toContainText(/300×200|200×300/); // as it lies on the sheet

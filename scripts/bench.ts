@@ -2,7 +2,8 @@
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
-import { type Blank, type SheetRule, fewestSheets, layOut } from '@spare-acre/core/cutting';
+import { type Blank, type SheetRule, fewestSheets, improveLayout, layOut } from '@spare-acre/core/cutting';
+import { MaxRectsPacker } from 'maxrects-packer';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/derive';
 import { fieldOf, tableBox } from '@spare-acre/core/ground';
@@ -213,6 +214,92 @@ function layoutRows(): string[][] {
   });
 }
 
+/** Sheets cut up at random by straight cuts, then every part shrunk so that a share of the area is waste: the number of sheets is known. */
+function cutUp(seed: number, waste: number): { readonly blanks: Blank[]; readonly known: number } {
+  const random = seeded(seed * 7919 + 1);
+  const known = 1 + Math.floor(random() * 6);
+  const count = Math.max(known * 2, 8 + Math.floor(random() * 53));
+  const rects = Array.from({ length: known }, () => ({ w: CUT_UP.widthMm, h: CUT_UP.depthMm }));
+  while (rects.length < count) {
+    let pick = random() * rects.reduce((sum, { w, h }) => sum + w * h, 0);
+    const i = rects.findIndex(({ w, h }) => (pick -= w * h) <= 0);
+    const { w, h } = rects[i]!;
+    const share = 0.2 + 0.6 * random();
+    if (random() < w / (w + h)) rects.splice(i, 1, { w: w * share, h }, { w: w * (1 - share), h });
+    else rects.splice(i, 1, { w, h: h * share }, { w, h: h * (1 - share) });
+  }
+  const shrink = Math.sqrt(1 - waste);
+  const cut = (mm: number): number => Math.floor(mm * shrink * 1_000) / 1_000;
+  return { known, blanks: rects.map(({ w, h }, i) => ({ id: `p${i}`, widthMm: cut(w), depthMm: cut(h), mayTurn: true })) };
+}
+const CUT_UP: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 0, kerfMm: 0 };
+const SEARCH_MS = 2_000;
+
+/** The best layout after the time, or as soon as it takes no more sheets than wanted. */
+function searched(blanks: readonly Blank[], rule: SheetRule, wanted: number): number {
+  const until = performance.now() + SEARCH_MS;
+  let sheets = Infinity;
+  for (const { layout } of improveLayout(blanks, rule, seeded(1))) {
+    sheets = layout.sheets.length;
+    if (sheets <= wanted || performance.now() > until) break;
+  }
+  return sheets;
+}
+
+function knownRows(): string[][] {
+  const jobs = 60;
+  return [0.04, 0].map((waste) => {
+    let [reached, oneOver, more] = [0, 0, 0];
+    for (let seed = 1; seed <= jobs; seed++) {
+      const { blanks, known } = cutUp(seed, waste);
+      const over = searched(blanks, CUT_UP, known) - known;
+      if (over <= 0) reached += 1;
+      else if (over === 1) oneOver += 1;
+      else more += 1;
+    }
+    return [
+      `${waste * 100} % waste, ${jobs} jobs`,
+      `${Math.round((reached / jobs) * 100)} %`,
+      String(oneOver),
+      String(more),
+      waste > 0 ? '≥ 90 %, never more than one over' : 'the share',
+    ];
+  });
+}
+
+/** Everyday jobs beside a general rectangle packer, which is free of the straight-cut rule. */
+function packerRows(): string[][] {
+  const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
+  return [15, 30, 60].map((count) => {
+    const jobs = 20;
+    let [own, packer, bound, worse] = [0, 0, 0, 0];
+    for (let seed = 1; seed <= jobs; seed++) {
+      const random = seeded(seed * 1000 + count);
+      const blanks = Array.from({ length: count }, (_, i): Blank => ({
+        id: `p${i}`,
+        widthMm: 40 + Math.round(random() * 460),
+        depthMm: 40 + Math.round(random() * 360),
+        mayTurn: true,
+      }));
+      const fewest = fewestSheets(blanks, rule);
+      const bin = new MaxRectsPacker(rule.widthMm - 2 * rule.trimMm, rule.depthMm - 2 * rule.trimMm, rule.kerfMm, {
+        smart: false,
+        pot: false,
+        square: false,
+        allowRotation: true,
+      });
+      for (const { widthMm, depthMm } of [...blanks].sort((a, b) => b.widthMm * b.depthMm - a.widthMm * a.depthMm))
+        bin.add(widthMm, depthMm, null);
+      const mine = searched(blanks, rule, fewest);
+      own += mine;
+      packer += bin.bins.length;
+      bound += fewest;
+      worse += Number(mine > bin.bins.length);
+    }
+    return [`${count} parts, ${jobs} jobs`, String(own), String(packer), String(bound), String(worse)];
+  });
+}
+
 const ms = (value: number): string => `${value.toFixed(1)} ms`;
 const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
   [
@@ -250,6 +337,16 @@ Random everyday parts (40–500 × 40–400 mm, seeded) on sheets of 1250 × 600
 bound that no layout can beat.
 
 ${table(['job', 'sheets', 'bound', 'over the bound', 'within one sheet of it', 'time'], layoutRows())}
+
+## Searching for a better layout
+
+${SEARCH_MS / 1_000} s a job at most, straight-through cuts. Jobs made by cutting up 1 to 6 whole sheets at random into 8 to 60 parts, so that the number of sheets is known:
+
+${table(['job', 'known number reached', 'one over', 'more', 'wanted'], knownRows())}
+
+Everyday parts beside a general rectangle packer (maxrects-packer), which need not keep to straight cuts:
+
+${table(['job', 'sheets', 'packer', 'area bound', 'worse than the packer'], packerRows())}
 `;
 writeFileSync(new URL('../docs/bench.md', import.meta.url), text);
 console.log(text);

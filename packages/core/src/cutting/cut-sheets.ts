@@ -1,7 +1,9 @@
 import { type Catalogue, type Sheet, type Tool, materialBy, sheetsOf, toolBy } from '../catalogue';
+import type { Plan } from '../plan';
 import { type Figure, given, reckon, total } from '../units';
 import { type Blank, type Layout, type SheetRule, layOut, packingAreas } from './layout';
 import { passes } from './cut-time';
+import { type KeptLayout, layoutFromKept } from './kept';
 import type { Part } from './parts';
 
 /** All parts of one material and thickness, laid on the stock size that costs least. */
@@ -29,16 +31,30 @@ export interface CutJob {
 export type LayOut = (blanks: readonly Blank[], rule: SheetRule) => Layout;
 
 /** Fifth stage: parts onto sheets, a job for each material and thickness. */
-export function cutSheets(parts: readonly Part[], trimMm: number, catalogue: Catalogue, layOutOnce: LayOut = layOut): readonly CutJob[] {
+export function cutSheets(
+  parts: readonly Part[],
+  { trimMm, kept }: Plan['cutting'],
+  catalogue: Catalogue,
+  layOutOnce: LayOut = layOut,
+): readonly CutJob[] {
   const jobs = new Map<string, Part[]>();
   for (const part of parts) {
     const key = `${part.materialId}-${part.thicknessMm}`;
     jobs.set(key, [...(jobs.get(key) ?? []), part]);
   }
-  return [...jobs].map(([key, jobParts]) => cutJob(key, jobParts, trimMm, catalogue, layOutOnce));
+  return [...jobs].map(([key, jobParts]) =>
+    cutJob(key, jobParts, trimMm, kept.find(({ jobKey }) => jobKey === key) ?? null, catalogue, layOutOnce),
+  );
 }
 
-function cutJob(key: string, parts: readonly Part[], trimMm: number, catalogue: Catalogue, layOutOnce: LayOut): CutJob {
+function cutJob(
+  key: string,
+  parts: readonly Part[],
+  trimMm: number,
+  kept: KeptLayout | null,
+  catalogue: Catalogue,
+  layOutOnce: LayOut,
+): CutJob {
   const { materialId, thicknessMm } = parts[0]!;
   const material = materialBy(catalogue, materialId);
   const tool = toolBy(catalogue, material.toolId);
@@ -46,7 +62,7 @@ function cutJob(key: string, parts: readonly Part[], trimMm: number, catalogue: 
   const blanks = parts.map(({ id, widthMm, depthMm }): Blank => ({ id, widthMm, depthMm, mayTurn: true }));
   const options = sheetsOf(catalogue, materialId, thicknessMm).map((sheet) => {
     const rule = { widthMm: sheet.widthMm, depthMm: sheet.depthMm, trimMm, kerfMm: tool.kerfMm.value };
-    const layout = layOutOnce(blanks, rule);
+    const layout = keptFor(kept, blanks, rule) ?? layOutOnce(blanks, rule);
     return { sheet, rule, layout, costMinor: layout.sheets.length * sheet.priceMinor };
   });
   // A size that leaves no part behind beats a cheaper one that does.
@@ -84,6 +100,13 @@ function cutJob(key: string, parts: readonly Part[], trimMm: number, catalogue: 
     cost: reckon(`${name}, cost`, 'money', sheetCount, '×', price),
     used: usedOf(name, laid, sheetCount, rule),
   };
+}
+
+/** The kept layout where it was found for this size of sheet and still serves. */
+function keptFor(kept: KeptLayout | null, blanks: readonly Blank[], rule: SheetRule): Layout | null {
+  if (kept === null || kept.sheetWidthMm !== rule.widthMm || kept.sheetDepthMm !== rule.depthMm) return null;
+  const layout = layoutFromKept(kept, blanks, rule);
+  return layout.ok ? layout.value : null;
 }
 
 /** The bound of `fewestSheets` as a figure; 0 where there is nothing to lay out. */

@@ -162,7 +162,7 @@ describe('what is cut for a board', () => {
   });
 
   test('the cheapest size is taken; tiles lie turned, three of 400 mm with two kerfs of 3 to a sheet', () => {
-    const jobs = cutSheets(partsFor(aBoard()).parts, 5, CATALOGUE);
+    const jobs = cutSheets(partsFor(aBoard()).parts, { trimMm: 5, kept: [] }, CATALOGUE);
     expect(jobs.map(({ name, layout, sheet }) => [name, layout.sheets.length, sheet!.widthMm])).toEqual([
       ['MDF, 6 mm', 2, 1220],
       ['XPS insulation foam, 30 mm', 2, 1250],

@@ -1,9 +1,16 @@
 export { partsOf } from './parts';
 export type { Hollow, Part, PartList } from './parts';
-export { fewestSheets, layOut } from './layout';
+export { fewestSheets, isBetterLayout, layOut } from './layout';
 export type { Blank, LaidSheet, Layout, Placement, SheetRule } from './layout';
 export { cutSheets, totalSheets } from './cut-sheets';
 export type { CutJob, LayOut } from './cut-sheets';
 export { cutMinutes, passesThrough } from './cut-time';
+export { improveLayout } from './improve';
+export type { LayoutProgress } from './improve';
+export { MOST_EXACT, fewestByExactSearch } from './exact';
+export { keptFrom, layoutFromKept } from './kept';
+export type { KeptLayout, KeptProblem } from './kept';
+export { cutOrder } from './cut-order';
+export type { CutOrder, FreedPart, ThroughCut } from './cut-order';
 export { cutList } from './cut-list';
 export type { CutRow } from './cut-list';

@@ -159,6 +159,10 @@ function largest(free: readonly Free[], kerfMm: number): LaidSheet['rest'] {
 const fitsAs = (widthMm: number, depthMm: number, usable: { w: number; h: number }): boolean =>
   widthMm <= usable.w + FIT_MM && depthMm <= usable.h + FIT_MM;
 
+/** Fewer parts left out, then fewer sheets, then a larger piece left over. */
+export const isBetterLayout = (a: Layout, b: Layout): boolean =>
+  a.tooLarge.length === b.tooLarge.length ? isBetter(a.sheets, b.sheets) : a.tooLarge.length < b.tooLarge.length;
+
 function isBetter(a: readonly LaidSheet[], b: readonly LaidSheet[]): boolean {
   if (a.length !== b.length) return a.length < b.length;
   const rest = (sheets: readonly LaidSheet[]): number => Math.max(0, ...sheets.map((sheet) => sheet.rest.widthMm * sheet.rest.depthMm));

@@ -75,7 +75,9 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   const stackStage = stage(stackUp);
   const glueStage = stage(glueNeeds);
   const partsStage = stage(partsOf);
-  const cutStage = stage((parts: PartList, trimMm: number, catalogue: Catalogue) => cutSheets(parts.parts, trimMm, catalogue, layOutOnce));
+  const cutStage = stage((parts: PartList, cutting: Plan['cutting'], catalogue: Catalogue) =>
+    cutSheets(parts.parts, cutting, catalogue, layOutOnce),
+  );
   const coatStage = stage(coatNeeds);
   const stuffStage = stage(stuffNeeds);
   const mixStage = stage(mixesOf);
@@ -94,7 +96,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
     const stack = stackStage(plan, ground, catalogue);
     const glues = glueStage(stack.joints, catalogue);
     const parts = partsStage(ground, stack, plan.table);
-    const jobs = cutStage(parts, plan.cutting.trimMm, catalogue);
+    const jobs = cutStage(parts, plan.cutting, catalogue);
     const coats = coatStage(plan, zones, catalogue);
     const stuffs = stuffStage(coats);
     const mixes = mixStage(coats, catalogue);

@@ -39,6 +39,7 @@ export const LIMITS = {
   airC: { min: -20, max: 45 },
   humidityPct: { min: 5, max: 98 },
   trimMm: { min: 0, max: 50 },
+  sheetMm: { min: 0, max: 20_000 },
   baseMm: { min: 5, max: 300 },
   tiltDeg: { min: 1, max: 45 },
   stepUpMm: { min: 0, max: 60 },

@@ -25,6 +25,7 @@ const MIGRATIONS: readonly Migration[] = [
       table: isRecord(old['table'])
         ? { ...old['table'], rim: null, join: { methodId: 'loose', offsetMm: 120 }, passages: [] }
         : old['table'],
+      cutting: isRecord(old['cutting']) ? { ...old['cutting'], kept: [] } : old['cutting'],
       underlay: null,
       play: { baseMm: 25, tiltDeg: 12, stepUpMm: 5, walkDeg: 30, reachMm: 600, handMm: 90 },
       features: Array.isArray(old['features']) ? old['features'].map(featureTo2) : old['features'],

@@ -47,7 +47,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
       plot: starter.coats.plot.map(coat),
       field: starter.coats.field.map(coat),
     },
-    cutting: { trimMm: bench.sheetTrimMm.value },
+    cutting: { trimMm: bench.sheetTrimMm.value, kept: [] },
     climate: starter.climate,
     calendar: { startsOn: board.startsOn, hours: starter.hours },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },

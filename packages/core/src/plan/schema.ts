@@ -61,6 +61,21 @@ const Play = z.strictObject({
   handMm: mm(LIMITS.handMm),
 });
 
+const KeptLayoutSchema = z.strictObject({
+  jobKey: z.string().regex(/^[A-Za-z0-9._-]{1,80}$/, 'expected the key of a job'),
+  sheetWidthMm: mm(LIMITS.sheetMm),
+  sheetDepthMm: mm(LIMITS.sheetMm),
+  sheets: z
+    .array(
+      z
+        .array(
+          z.strictObject({ blankId: z.string().min(1).max(160), xMm: mm(LIMITS.sheetMm), yMm: mm(LIMITS.sheetMm), turned: z.boolean() }),
+        )
+        .max(2_000),
+    )
+    .max(500),
+});
+
 const WorkingHours = z
   .strictObject({
     /** 1 Monday … 7 Sunday. */
@@ -102,7 +117,11 @@ export const PlanSchema = z
     }),
     features: z.array(FeatureSchema).max(MAX_FEATURES),
     coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats, plot: coats, field: coats }),
-    cutting: z.strictObject({ trimMm: mm(LIMITS.trimMm) }),
+    cutting: z.strictObject({
+      trimMm: mm(LIMITS.trimMm),
+      /** Layouts found by a longer search, one a job; used for as long as the parts are those they were found for. */
+      kept: z.array(KeptLayoutSchema).max(60),
+    }),
     climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: Id }),
     calendar: z.strictObject({ startsOn: StartDate, hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21) }),
     /** Where the section is cut. */

@@ -8,13 +8,22 @@ import FigureLine from '../figures/FigureLine.vue';
 import LengthField from '../figures/LengthField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
+import CutOrderList from './CutOrderList.vue';
 import SheetDrawing from './SheetDrawing.vue';
+import { useBetterLayout } from './useBetterLayout';
 
 const store = usePlan();
 const jobs = computed(() => store.derivation?.jobs ?? []);
 const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
-const index = computed(() => Math.min(chosen.value.index, (job.value?.layout.sheets.length ?? 1) - 1));
+const better = useBetterLayout(job);
+/** The job as the search has it just now, or as it stands. */
+const shown = computed(() => {
+  const live = better.progress.value;
+  return job.value === null || live === null ? job.value : { ...job.value, layout: live.layout };
+});
+const listed = ref<'cuts' | 'parts'>('cuts');
+const index = computed(() => Math.min(chosen.value.index, (shown.value?.layout.sheets.length ?? 1) - 1));
 watch(
   jobs,
   (now) => {
@@ -23,7 +32,7 @@ watch(
   { immediate: true },
 );
 
-const rows = computed(() => (job.value === null || index.value < 0 ? [] : cutList(job.value, index.value)));
+const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
 const system = computed(() => store.plan!.units);
 const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
 const length = (mm: number): string => lengthText(mm, system.value);
@@ -55,33 +64,44 @@ const { width, height } = useElementSize(frame);
       </div>
       <p v-if="jobs.length === 0 && store.derivation !== null" class="quiet p-4">Nothing to cut yet: lay out a table first.</p>
       <div ref="frame" class="large">
-        <template v-if="job !== null && index >= 0">
-          <h2>Sheet {{ index + 1 }} of {{ job.layout.sheets.length }}, {{ job.name }}</h2>
+        <template v-if="shown !== null && index >= 0">
+          <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
           <p class="quiet">{{ sheetText }}</p>
-          <SheetDrawing :job="job" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 54)" is-large />
+          <SheetDrawing :job="shown" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 54)" is-large />
         </template>
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>
-      <div v-if="job !== null && job.layout.sheets.length > 1" class="strip">
+      <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
         <button
-          v-for="(_, i) in job.layout.sheets"
+          v-for="(_, i) in shown.layout.sheets"
           :key="i"
           type="button"
           class="small"
           :aria-pressed="i === index"
           :aria-label="`Sheet ${i + 1}`"
-          @click="chosen = { key: job.key, index: i }"
+          @click="chosen = { key: shown.key, index: i }"
         >
           <span>Sheet {{ i + 1 }}</span>
-          <SheetDrawing :job="job" :index="i" :width-px="150" :height-px="84" :is-large="false" />
+          <SheetDrawing :job="shown" :index="i" :width-px="150" :height-px="84" :is-large="false" />
         </button>
       </div>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>Cut list, sheet {{ index + 1 }}</h2>
-      <p class="sub">every distance from the left edge and the top edge of the sheet, {{ unit }}</p>
+      <div class="lists" role="tablist" aria-label="Lists">
+        <button type="button" class="key" role="tab" :aria-selected="listed === 'cuts'" @click="listed = 'cuts'">Cuts in order</button>
+        <button type="button" class="key" role="tab" :aria-selected="listed === 'parts'" @click="listed = 'parts'">Parts</button>
+      </div>
+      <p class="sub">
+        {{
+          listed === 'cuts'
+            ? 'each from the left or the top edge of the piece in hand'
+            : 'every distance from the left edge and the top edge of the sheet'
+        }}, {{ unit }}
+      </p>
       <ViewWarnings view="cuts" />
-      <table v-if="rows.length > 0" class="ledger mt-2" data-testid="cut-list">
+      <CutOrderList v-if="listed === 'cuts' && shown !== null && index >= 0" :job="shown" :index="index" />
+      <table v-if="listed === 'parts' && rows.length > 0" class="ledger mt-2" data-testid="cut-list">
         <thead>
           <tr>
             <th scope="col">part</th>
@@ -103,6 +123,20 @@ const { width, height } = useElementSize(frame);
       </table>
       <section v-if="job !== null" :key="job.key">
         <h3>{{ job.name }}</h3>
+        <div class="better">
+          <button v-if="!better.isRunning.value" type="button" class="key" @click="better.start()">Search for a better layout</button>
+          <button v-else type="button" class="key" @click="better.stop()">Stop</button>
+          <span v-if="better.progress.value !== null" class="quiet" role="status" data-testid="layout-progress">
+            {{ better.progress.value.layout.sheets.length }} sheets,
+            {{
+              better.progress.value.isProven
+                ? 'proven fewest; looking for the largest rest'
+                : `no plan under ${better.progress.value.bound}`
+            }}
+          </span>
+        </div>
+        <p v-if="better.outcome.value !== ''" class="quiet m-0" role="status" data-testid="layout-outcome">{{ better.outcome.value }}</p>
+        <p v-if="better.fault.value !== ''" class="attention m-0" role="alert">{{ better.fault.value }}</p>
         <FigureLine label="Sheets" :figure="job.sheetCount" />
         <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
         <FigureLine label="Becomes parts" :figure="job.used" />
@@ -133,6 +167,14 @@ const { width, height } = useElementSize(frame);
   flex-direction: column;
   padding: 12px 18px;
   gap: 10px;
+}
+.lists,
+.better {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: baseline;
+  margin: 6px 0;
 }
 .jobs,
 .strip {

@@ -1,5 +1,6 @@
 import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import { type LayoutProgress, improveLayout } from '@spare-acre/core/cutting';
 import { type SplitOption, derivePipeline, splitAdvice } from '@spare-acre/core/derive';
 import {
   type FormatProblem,
@@ -36,6 +37,9 @@ const CELL_MM = 4;
 /** The look takes at most this many cells, coarser on large tables. */
 const LOOK_CELLS = 160_000;
 const LEAST_LOOK_MM = 2;
+/** A layout is searched for this long unless stopped, and shown this often. */
+const LAYOUT_MS = 15_000;
+const TELL_MS = 150;
 /** Tables laid out to browse through. */
 const MOST_BROWSED = 200;
 
@@ -151,6 +155,26 @@ const searches = {
       if (!(await onProgress(progress.done, progress.of))) return null;
     }
     return options;
+  },
+
+  /** Goes on laying out one job until told to stop, nothing can be better, or the time is up. */
+  async betterLayout(
+    plan: Plan,
+    catalogue: Catalogue,
+    jobKey: string,
+    onStep: (step: Omit<LayoutProgress, 'trees'>) => boolean | Promise<boolean>,
+  ): Promise<void> {
+    const job = derive(plan, catalogue).jobs.find(({ key }) => key === jobKey);
+    if (job === undefined || job.sheet === null) return;
+    const blanks = job.parts.map(({ id, widthMm, depthMm }) => ({ id, widthMm, depthMm, mayTurn: true }));
+    const until = performance.now() + LAYOUT_MS;
+    let toldAt = 0;
+    for (const { trees: _, ...step } of improveLayout(blanks, job.rule, seeded(plan.seed))) {
+      const now = performance.now();
+      if (now - toldAt < TELL_MS && now < until) continue;
+      toldAt = now;
+      if (!(await onStep(step)) || now >= until) return;
+    }
   },
 
   drawing: (name: string, text: string): Result<ImportedDrawing, FormatProblem> =>

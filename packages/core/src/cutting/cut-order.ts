@@ -1,0 +1,116 @@
+import { FIT_MM } from './cut-tree';
+import type { LaidSheet, Placement, SheetRule } from './layout';
+
+/** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
+export interface ThroughCut {
+  /** The piece it goes through, by its name; the whole sheet is `S`, what a cut leaves is named after it. */
+  readonly piece: string;
+  /** `down`: from top to bottom, measured from the left edge; `across`: from side to side, measured from the top edge. */
+  readonly way: 'down' | 'across';
+  readonly atMm: number;
+  readonly lengthMm: number;
+  /**
+   * The two pieces it leaves: the one measured, and the rest beyond the blade; null where there is none. Where the measured one is `waste`, the line
+   * is where the rest begins and the blade runs on the waste side of it.
+   */
+  readonly leaves: readonly [string, string | null];
+}
+/** A finished part among the pieces. */
+export interface FreedPart {
+  readonly piece: string;
+  readonly blankId: string;
+}
+export interface CutOrder {
+  readonly cuts: readonly ThroughCut[];
+  readonly freed: readonly FreedPart[];
+}
+interface Piece {
+  readonly name: string;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/**
+ * The cuts that free every part of a sheet, in order: two edges trimmed straight first, then each piece divided, the larger piece further on first.
+ * @returns null when through cuts alone cannot free them, as in a free placement
+ */
+export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder | null {
+  const cuts: ThroughCut[] = [];
+  const freed: FreedPart[] = [];
+  let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
+  const { trimMm, kerfMm } = rule;
+  if (trimMm > 0) {
+    // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
+    const down = { ...piece, name: 'S1', left: trimMm };
+    cuts.push({ piece: 'S', way: 'down', atMm: trimMm, lengthMm: rule.depthMm, leaves: ['waste', 'S1'] });
+    piece = { ...down, name: 'S2', top: trimMm };
+    cuts.push({ piece: 'S1', way: 'across', atMm: trimMm, lengthMm: rule.widthMm - trimMm, leaves: ['waste', 'S2'] });
+  }
+  return divide(piece, placements) ? { cuts, freed } : null;
+
+  function divide(from: Piece, parts: readonly Placement[]): boolean {
+    if (parts.length === 0) return true;
+    const cut = bestCut(from, parts);
+    if (cut === null) {
+      const [part] = parts;
+      const isWhole =
+        parts.length === 1 &&
+        Math.abs(from.right - part!.xMm - part!.widthMm) < WHOLE_MM &&
+        Math.abs(from.bottom - part!.yMm - part!.depthMm) < WHOLE_MM;
+      if (isWhole) freed.push({ piece: from.name, blankId: part!.blankId });
+      return isWhole;
+    }
+    const { way, at, before, after } = cut;
+    const isWaste = before.length === 0;
+    const [one, two] = [isWaste ? 'waste' : `${from.name}a`, `${from.name}b`];
+    const beyond = isWaste ? at : at + kerfMm;
+    const near: Piece = way === 'down' ? { ...from, name: one, right: at } : { ...from, name: one, bottom: at };
+    const far: Piece = way === 'down' ? { ...from, name: two, left: beyond } : { ...from, name: two, top: beyond };
+    const isRest = way === 'down' ? far.right - far.left > WHOLE_MM : far.bottom - far.top > WHOLE_MM;
+    cuts.push({
+      piece: from.name,
+      way,
+      atMm: at - (way === 'down' ? from.left : from.top),
+      lengthMm: way === 'down' ? from.bottom - from.top : from.right - from.left,
+      leaves: [one, isRest ? two : null],
+    });
+    return divide(near, before) && divide(far, after);
+  }
+
+  interface Found {
+    readonly way: ThroughCut['way'];
+    readonly at: number;
+    readonly before: readonly Placement[];
+    readonly after: readonly Placement[];
+  }
+  /** A line no part crosses, with room for the blade: of all such the one that leaves the most parts on the smaller side, the shorter cut where equal. */
+  function bestCut(from: Piece, parts: readonly Placement[]): Found | null {
+    let best: (Found & { readonly rank: number }) | null = null;
+    for (const way of ['down', 'across'] as const) {
+      const start = (p: Placement): number => (way === 'down' ? p.xMm : p.yMm);
+      const end = (p: Placement): number => (way === 'down' ? p.xMm + p.widthMm : p.yMm + p.depthMm);
+      const last = way === 'down' ? from.right : from.bottom;
+      const length = way === 'down' ? from.bottom - from.top : from.right - from.left;
+      const [first, lead] = [way === 'down' ? from.left : from.top, Math.min(...parts.map(start))];
+      if (lead - first > WHOLE_MM) {
+        // Waste lies before everything: off with it, but only when nothing better can be cut.
+        const rank = -1e6 - length;
+        if (best === null || rank > best.rank) best = { way, at: lead, before: [], after: parts, rank };
+      }
+      for (const at of new Set(parts.map(end))) {
+        if (last - at < WHOLE_MM) continue;
+        const before = parts.filter((p) => end(p) <= at + WHOLE_MM);
+        const after = parts.filter((p) => start(p) >= at + kerfMm - WHOLE_MM);
+        if (before.length + after.length < parts.length) continue;
+        const rank = Math.min(before.length, after.length) * 1e6 - length;
+        if (best === null || rank > best.rank + FIT_MM) best = { way, at, before, after, rank };
+      }
+    }
+    return best;
+  }
+}
+
+/** Sizes are kept to a thousandth; a few of them add up. */
+const WHOLE_MM = 0.01;

@@ -1,0 +1,74 @@
+import { type ComputedRef, type Ref, ref, shallowRef, watch } from 'vue';
+import { type CutJob, type Layout, type LayoutProgress, isBetterLayout, keptFrom } from '@spare-acre/core/cutting';
+import { proxy } from 'comlink';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+import { searches } from '../worker/searches';
+
+/** What the search shows while it goes on. */
+export type BetterProgress = Omit<LayoutProgress, 'trees'>;
+/** A longer search for a layout of one job: it shows what it has, stops when told, and is kept in the plan when it is better. */
+export interface BetterLayout {
+  readonly isRunning: Ref<boolean>;
+  readonly progress: Ref<BetterProgress | null>;
+  readonly fault: Ref<string>;
+  readonly outcome: Ref<string>;
+  readonly start: () => Promise<void>;
+  readonly stop: () => void;
+}
+
+export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
+  const store = usePlan();
+  const catalogues = useCatalogue();
+  const isRunning = ref(false);
+  const progress = shallowRef<BetterProgress | null>(null);
+  const [fault, outcome] = [ref(''), ref('')];
+  let turn = 0;
+
+  const stop = (): void => void (turn += 1);
+  // The parts of another job, or of another plan, are not those the search is laying out.
+  watch([() => job.value?.key, () => store.plan?.features, () => store.plan?.table, () => store.plan?.stack], () => {
+    stop();
+    [progress.value, outcome.value] = [null, ''];
+  });
+
+  async function start(): Promise<void> {
+    const own = job.value;
+    if (own === null || store.plan === null) return;
+    const mine = ++turn;
+    [isRunning.value, progress.value, fault.value, outcome.value] = [true, null, '', ''];
+    let last: BetterProgress | null = null;
+    try {
+      await searches().betterLayout(
+        store.plan,
+        catalogues.catalogue!,
+        own.key,
+        proxy((step: BetterProgress) => {
+          if (mine !== turn) return false;
+          [last, progress.value] = [step, step];
+          return true;
+        }) as never,
+      );
+    } catch (error) {
+      fault.value = error instanceof Error ? error.message : String(error);
+    }
+    isRunning.value = false;
+    // Told to stop, the search still leaves its best; only another job or plan makes it void.
+    if (last !== null && job.value?.key === own.key) keep(own, (last as BetterProgress).layout);
+    progress.value = null;
+  }
+
+  function keep(own: CutJob, layout: Layout): void {
+    if (!isBetterLayout(layout, own.layout)) {
+      outcome.value = 'Nothing better was found; the layout stays.';
+      return;
+    }
+    const fewer = own.layout.sheets.length - layout.sheets.length;
+    fault.value = store.edit(`Lay out ${own.name} again`, (draft) => {
+      draft.cutting.kept = [...draft.cutting.kept.filter(({ jobKey }) => jobKey !== own.key), keptFrom(own.key, own.rule, layout) as never];
+    });
+    if (fault.value === '')
+      outcome.value = fewer > 0 ? `${fewer} ${fewer === 1 ? 'sheet' : 'sheets'} fewer.` : 'As many sheets, with a larger piece left over.';
+  }
+  return { isRunning, progress, fault, outcome, start, stop };
+}
