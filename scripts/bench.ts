@@ -1,9 +1,10 @@
 /** `npm run bench`: how fast and how good the reckoning is, written to docs/bench.md with the machine named. */
 import { writeFileSync } from 'node:fs';
 import { cpus, totalmem } from 'node:os';
+// Its main file is marked as a module and is none; the other one is.
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { type Blank, type SheetRule, fewestSheets, improveLayout, layOut } from '@spare-acre/core/cutting';
-import { MaxRectsPacker } from 'maxrects-packer';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/derive';
 import { fieldOf, tableBox } from '@spare-acre/core/ground';

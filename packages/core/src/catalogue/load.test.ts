@@ -50,3 +50,18 @@ test('an estimate carries its range and origin into the working', () => {
     note: 'workshop default, 28 to 38',
   });
 });
+
+test('a start that names a join, battery or lamp nobody has, and a caution that is missing, are refused by name', () => {
+  const starter = copyOf(WORKSHOP_CATALOGUE.starter);
+  starter.join.methodId = 'rivets';
+  starter.light = { batteryId: 'reactor', lampId: 'sun' };
+  const joins = copyOf(WORKSHOP_CATALOGUE.joins);
+  joins[1]!.cautionIds = ['dragons'];
+  const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, starter, joins });
+  expect(loaded.ok ? [] : loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`)).toEqual([
+    'joins.1.cautionIds: no caution dragons',
+    'starter.join.methodId: no join rivets',
+    'starter.light.batteryId: no battery box reactor',
+    'starter.light.lampId: no lamp sun',
+  ]);
+});

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { lengthField, lengthText, parseLength, parseNumber, showChange, showText } from '.';
+import { lengthField, lengthText, parseLength, parseNumber, parsePoint, showChange, showText } from '.';
 
 const METRIC = { system: 'metric', currency: 'EUR' } as const;
 const IMPERIAL = { system: 'imperial', currency: 'EUR' } as const;
@@ -85,5 +85,31 @@ describe('typed lengths', () => {
       ok: false,
       problem: { message: 'Humidity: 120 is too large; 5 to 98 % would do.' },
     });
+  });
+});
+
+describe('a typed place', () => {
+  const read = (typed: string, last: { x: number; y: number } | null = null, system: 'metric' | 'imperial' = 'metric') =>
+    parsePoint(typed, last, system, { min: -500, max: 3000 });
+  test('x, y counts from the corner of the table, in the board’s measures or any other', () => {
+    expect(read('300, 200')).toEqual({ ok: true, value: { x: 300, y: 200 } });
+    expect(read('30 cm; 0.2 m')).toEqual({ ok: true, value: { x: 300, y: 200 } });
+    expect(read('10, 2 1/2', null, 'imperial')).toEqual({ ok: true, value: { x: 254, y: 63.5 } });
+  });
+  test('with signs before both it counts on from the last place; without a last from the corner', () => {
+    expect(read('+40, -20', { x: 300, y: 200 })).toEqual({ ok: true, value: { x: 340, y: 180 } });
+    expect(read('+40, -20')).toEqual({ ok: true, value: { x: 40, y: -20 } });
+    // One sign alone is a place left of the table, not a step.
+    expect(read('-40, 20', { x: 300, y: 200 })).toEqual({ ok: true, value: { x: -40, y: 20 } });
+  });
+  test.each([
+    ['300', '“300” is not a place'],
+    ['', 'is not a place'],
+    ['1, 2, 3', 'is not a place'],
+    ['a, 5', 'x: “a” is not a length'],
+    ['5, 1e9', 'y: 1e9 is too large; -500 to 3000 mm would do'],
+  ])('%s is refused: %s', (typed, said) => {
+    const parsed = read(typed);
+    expect(parsed.ok ? '' : parsed.problem.message).toContain(said);
   });
 });
