@@ -3,7 +3,7 @@ import type { LaidSheet, Placement, SheetRule } from './layout';
 
 /** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
 export interface ThroughCut {
-  /** The piece it goes through, by its name; the whole sheet is `S`, what a cut leaves is named after it. */
+  /** The piece it goes through, by its name; the whole sheet is `S`, what is cut from it is numbered as it comes. */
   readonly piece: string;
   /** `down`: from top to bottom, measured from the left edge; `across`: from side to side, measured from the top edge. */
   readonly way: 'down' | 'across';
@@ -39,14 +39,16 @@ interface Piece {
 export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder | null {
   const cuts: ThroughCut[] = [];
   const freed: FreedPart[] = [];
+  let count = 0;
+  const nextName = (): string => `S${++count}`;
   let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
   const { trimMm, kerfMm } = rule;
   if (trimMm > 0) {
     // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
-    const down = { ...piece, name: 'S1', left: trimMm };
-    cuts.push({ piece: 'S', way: 'down', atMm: trimMm, lengthMm: rule.depthMm, leaves: ['waste', 'S1'] });
-    piece = { ...down, name: 'S2', top: trimMm };
-    cuts.push({ piece: 'S1', way: 'across', atMm: trimMm, lengthMm: rule.widthMm - trimMm, leaves: ['waste', 'S2'] });
+    const down = { ...piece, name: nextName(), left: trimMm };
+    cuts.push({ piece: 'S', way: 'down', atMm: trimMm, lengthMm: rule.depthMm, leaves: ['waste', down.name] });
+    piece = { ...down, name: nextName(), top: trimMm };
+    cuts.push({ piece: down.name, way: 'across', atMm: trimMm, lengthMm: rule.widthMm - trimMm, leaves: ['waste', piece.name] });
   }
   return divide(piece, placements) ? { cuts, freed } : null;
 
@@ -64,11 +66,11 @@ export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder |
     }
     const { way, at, before, after } = cut;
     const isWaste = before.length === 0;
-    const [one, two] = [isWaste ? 'waste' : `${from.name}a`, `${from.name}b`];
     const beyond = isWaste ? at : at + kerfMm;
+    const isRest = (way === 'down' ? from.right : from.bottom) - beyond > WHOLE_MM;
+    const [one, two] = [isWaste ? 'waste' : nextName(), isRest ? nextName() : ''];
     const near: Piece = way === 'down' ? { ...from, name: one, right: at } : { ...from, name: one, bottom: at };
     const far: Piece = way === 'down' ? { ...from, name: two, left: beyond } : { ...from, name: two, top: beyond };
-    const isRest = way === 'down' ? far.right - far.left > WHOLE_MM : far.bottom - far.top > WHOLE_MM;
     cuts.push({
       piece: from.name,
       way,

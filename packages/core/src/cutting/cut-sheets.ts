@@ -24,6 +24,8 @@ export interface CutJob {
   readonly fewest: Figure<'1'>;
   readonly passes: Figure<'1'>;
   readonly cost: Figure<'money'>;
+  readonly partsArea: Figure<'mm²'>;
+  readonly sheetsArea: Figure<'mm²'>;
   readonly used: Figure<'%'>;
 }
 
@@ -79,6 +81,7 @@ function cutJob(
   );
   const price = given(`${name}, a sheet`, best?.sheet.priceMinor ?? 0, 'money', 'catalogue', 'invented price');
   const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
+  const areas = areasOf(name, laid, sheetCount, rule);
   return {
     key,
     name,
@@ -98,7 +101,8 @@ function cutJob(
     ),
     passes: passes(material, thicknessMm),
     cost: reckon(`${name}, cost`, 'money', sheetCount, '×', price),
-    used: usedOf(name, laid, sheetCount, rule),
+    ...areas,
+    used: usedOf(name, areas),
   };
 }
 
@@ -118,19 +122,37 @@ function fewestFor(name: string, blanks: readonly Blank[], rule: SheetRule): Fig
   return reckon(`${name}: fewest sheets`, '1', taken, '⌈÷⌉', room);
 }
 
-/** How much of the sheets ends up as parts; 0 % of none. */
-function usedOf(name: string, laid: readonly Part[], sheets: Figure<'1'>, rule: SheetRule): Figure<'%'> {
-  if (sheets.value === 0) return given(`${name}: no sheet`, 0, '%', 'layout');
-  const parts = given(
-    `${name}: true outlines of the parts`,
-    laid.reduce((sum, part) => sum + part.areaMm2, 0),
-    'mm²',
-    'drawing',
-  );
+type Areas = Pick<CutJob, 'partsArea' | 'sheetsArea'>;
+function areasOf(name: string, laid: readonly Part[], sheets: Figure<'1'>, rule: SheetRule): Areas {
+  const partsMm2 = laid.reduce((sum, part) => sum + part.areaMm2, 0);
   const sheet = given(`${name}: a whole sheet`, rule.widthMm * rule.depthMm, 'mm²', 'catalogue', `${rule.widthMm} × ${rule.depthMm} mm`);
-  const share = reckon(`${name}: share`, '1', parts, '÷', reckon(`${name}: all sheets`, 'mm²', sheets, '×', sheet));
+  return {
+    partsArea: given(`${name}: true outlines of the parts`, partsMm2, 'mm²', 'drawing'),
+    sheetsArea: reckon(`${name}: all sheets`, 'mm²', sheets, '×', sheet),
+  };
+}
+
+/** How much of the sheets ends up as parts; 0 % of none. */
+function usedOf(name: string, { partsArea, sheetsArea }: Areas): Figure<'%'> {
+  if (sheetsArea.value === 0) return given(`${name}: no sheet`, 0, '%', 'layout');
+  const share = reckon(`${name}: share`, '1', partsArea, '÷', sheetsArea);
   return reckon(`${name}: becomes parts`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
 }
+
+/** How much of all sheets of all jobs ends up as parts. */
+export const usedOfAll = (jobs: readonly CutJob[]): Figure<'%'> =>
+  usedOf('All jobs', {
+    partsArea: total(
+      'Parts, all jobs',
+      'mm²',
+      jobs.map(({ partsArea }) => partsArea),
+    ),
+    sheetsArea: total(
+      'Sheets, all jobs',
+      'mm²',
+      jobs.map(({ sheetsArea }) => sheetsArea),
+    ),
+  });
 
 /** All sheets of all jobs. */
 export const totalSheets = (jobs: readonly CutJob[]): Figure<'1'> =>

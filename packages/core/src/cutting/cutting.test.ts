@@ -18,6 +18,7 @@ import {
   partsOf,
   passesThrough,
   totalSheets,
+  usedOfAll,
 } from '.';
 
 const SLACK_MM = 1e-6;
@@ -171,6 +172,8 @@ describe('what is cut for a board', () => {
     // four boxes of 603 × 403 over a sheet of 1213 × 603; 0.96 m² of parts on two sheets of 1220 × 610
     expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (1213 * 603)));
     expect(jobs[0]!.used.value).toBeCloseTo((100 * 960_000) / (2 * 1220 * 610), 9);
+    expect(usedOfAll(jobs).value).toBeCloseTo((100 * 2 * 960_000) / (2 * 1220 * 610 + 2 * 1250 * 600), 9);
+    expect(usedOfAll([]).value).toBe(0);
     expect(jobs[1]!.passes.value).toBe(4);
     const rows = cutList(jobs[0]!, 0);
     expect(rows.map(({ number, leftMm, topMm }) => [number, leftMm, topMm])).toEqual([

@@ -2,7 +2,7 @@ export { partsOf } from './parts';
 export type { Hollow, Part, PartList } from './parts';
 export { fewestSheets, isBetterLayout, layOut } from './layout';
 export type { Blank, LaidSheet, Layout, Placement, SheetRule } from './layout';
-export { cutSheets, totalSheets } from './cut-sheets';
+export { cutSheets, totalSheets, usedOfAll } from './cut-sheets';
 export type { CutJob, LayOut } from './cut-sheets';
 export { cutMinutes, passesThrough } from './cut-time';
 export { improveLayout } from './improve';

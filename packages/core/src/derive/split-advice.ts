@@ -1,4 +1,5 @@
 import type { Catalogue } from '../catalogue';
+import { usedOfAll } from '../cutting';
 import { LIMITS, type Plan, evenSplit, tableDepthMm, tableWidthMm } from '../plan';
 import { type Figure, given, total } from '../units';
 import { type Derivation, derivePipeline } from './derive';
@@ -15,7 +16,7 @@ export interface SplitOption {
   readonly heaviest: Figure<'g'>;
   readonly sheets: Figure<'1'>;
   readonly sheetCost: Figure<'money'>;
-  /** How much of the sheets becomes parts, the worst job. */
+  /** How much of all sheets becomes parts. */
   readonly used: Figure<'%'>;
   /** Features that a seam runs through. */
   readonly crossed: Figure<'1'>;
@@ -68,7 +69,6 @@ function optionFor(plan: Plan, columns: number, rows: number, isAsDrawn: boolean
     : { ...plan, table: { ...plan.table, columnWidthsMm: evenSplit(width, columns), rowDepthsMm: evenSplit(depth, rows) } };
   const derivation = derivePipeline()(split, catalogue);
   const heaviest = derivation.tiles.map(({ mass }) => mass).reduce((a, b) => (b.value > a.value ? b : a));
-  const used = derivation.jobs.map((job) => job.used).reduce((a, b) => (b.value < a.value ? b : a));
   return {
     columns,
     rows,
@@ -83,7 +83,7 @@ function optionFor(plan: Plan, columns: number, rows: number, isAsDrawn: boolean
       'money',
       derivation.jobs.map(({ cost }) => cost),
     ),
-    used,
+    used: usedOfAll(derivation.jobs),
     crossed: given('Features that a seam crosses', crossedBySeams(derivation), '1', 'drawing'),
     passes: given('Doors and places every tile passes', passedBy(derivation, split), '1', 'drawing'),
     warnings: given('To look at', derivation.warnings.length, '1', 'drawing'),

@@ -32,7 +32,7 @@ const OVERLAYS: readonly (readonly [OverlayId, string])[] = [
 const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
 const set = (what: string, key: keyof PlayRules, value: number): string =>
   store.edit(`Set ${what}`, (draft) => void (draft.play[key] = value));
-const percent = (share: number): string => `${Math.round(share * 100)} %`;
+const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;
 const scale = computed(() => scaleOf(plan.value.figureHeightMm, catalogues.catalogue!));
 const sticks = computed(() => yardsticks(plan.value.figureHeightMm, catalogues.catalogue!));
 const realMm = ref(2_000);
@@ -43,7 +43,7 @@ function keep(change: () => void): string {
 }
 const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
 const coverText = (pair: readonly [Side, Side], shares: readonly [number, number]): string =>
-  `${pair[0]} ${percent(shares[0])}, ${pair[1]} ${percent(shares[1])}`;
+  shares.map((share, i) => `${pair[i]}\u00a0${percent(share)}`).join(', ');
 </script>
 
 <template>
@@ -171,9 +171,9 @@ const coverText = (pair: readonly [Side, Side], shares: readonly [number, number
       <span>Seen from the {{ side }}</span
       ><span data-testid="seen">{{ percent(seenShare) }}</span>
     </div>
-    <h3 class="mt-2">Cover in each half</h3>
+    <h3 class="mt-2">Hidden from the other side</h3>
     <div v-for="{ sides: pair, hiddenShares } in sight.covers" :key="pair.join()" class="line">
-      <span>Hidden from the other side</span><span>{{ coverText(pair, hiddenShares) }}</span>
+      <span>Of each half</span><span>{{ coverText(pair, hiddenShares) }}</span>
     </div>
   </section>
   <section>

@@ -49,7 +49,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
           <th class="num">Heaviest</th>
           <th class="num">Sheets</th>
           <th class="num">Sheets, cost</th>
-          <th class="num">Least used</th>
+          <th class="num">Becomes parts</th>
           <th class="num">Features crossed</th>
           <th class="num">Doors, places</th>
           <th class="num">To look at</th>
