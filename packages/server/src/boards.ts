@@ -8,7 +8,8 @@ export interface StoredBoard {
   readonly id: string;
   readonly revision: number;
   readonly savedAt: string;
-  readonly plan: Plan;
+  /** Brought forward to this version; whether it can still be read as a plan is for the schema of the answer to say. */
+  readonly plan: unknown;
 }
 export type SaveProblem = { readonly code: 'board/stale'; readonly stored: StoredBoard } | { readonly code: 'board/missing' };
 
@@ -16,7 +17,7 @@ interface Row {
   readonly id: string;
   readonly revision: number;
   readonly saved_at: Date;
-  readonly plan: Plan;
+  readonly plan: unknown;
 }
 
 const COLUMNS: (keyof Row)[] = ['id', 'revision', 'saved_at', 'plan'];
@@ -98,5 +99,5 @@ const fromRow = ({ id, revision, saved_at, plan }: Row): StoredBoard => ({
   revision,
   savedAt: saved_at.toISOString(),
   // Plans of earlier versions are kept as they were saved and brought forward when they are read.
-  plan: migrated(plan) as Plan,
+  plan: migrated(plan),
 });

@@ -4,7 +4,7 @@ import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Plan } from '@spare-acre/core/plan';
 import { checkPlan } from '@spare-acre/core/plan/check';
 import {
-  Board,
+  BoardCard,
   BoardList,
   BoardParams,
   CatalogueAnswer,
@@ -16,10 +16,11 @@ import {
   RevisionParams,
   SavePlan,
   SavedPlan,
+  type UnreadableBoard,
 } from '@spare-acre/core/wire';
-import { createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
+import { type StoredBoard, createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
 import { keepPicture, readPicture } from './pictures';
-import { HttpProblem, badPlan, noSuchBoard, noSuchPath, staleSave } from './problems';
+import { HttpProblem, badPlan, boardAnswer, issuesOf, noSuchBoard, noSuchPath, staleSave } from './problems';
 
 /** A plan of 400 features with 300 corners each is under this. */
 const MAX_BODY = '4mb';
@@ -41,22 +42,22 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   });
 
   api.get('/boards', async (_req, res) => {
-    res.json(BoardList.parse({ boards: await listBoards(db) }));
+    res.json(BoardList.parse(listed(await listBoards(db))));
   });
 
   api.post('/boards', async (req, res) => {
     const { plan } = CreateBoard.parse(req.body);
-    res.status(201).json(Board.parse(await createBoard(db, soundPlan(plan))));
+    res.status(201).json(boardAnswer(await createBoard(db, soundPlan(plan))));
   });
 
   /** The body is the plan file itself, as it was exported. */
   api.post('/boards/import', async (req, res) => {
-    res.status(201).json(Board.parse(await createBoard(db, soundPlan(req.body))));
+    res.status(201).json(boardAnswer(await createBoard(db, soundPlan(req.body))));
   });
 
   api.get('/boards/:boardId', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
-    res.json(Board.parse((await readBoard(db, boardId)) ?? missing()));
+    res.json(boardAnswer((await readBoard(db, boardId)) ?? missing()));
   });
 
   api.put('/boards/:boardId/plan', async (req, res) => {
@@ -74,14 +75,14 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
 
   api.get('/boards/:boardId/history/:revision', async (req, res) => {
     const { boardId, revision } = RevisionParams.parse(req.params);
-    res.json(Board.parse((await readRevision(db, boardId, revision)) ?? missing()));
+    res.json(boardAnswer((await readRevision(db, boardId, revision)) ?? missing()));
   });
 
   api.get('/boards/:boardId/export', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { plan } = (await readBoard(db, boardId)) ?? missing();
     const fileName =
-      plan.name
+      nameOf(plan)
         .replace(/[^A-Za-z0-9]+/g, '-')
         .replace(/^-|-$/g, '')
         .toLowerCase() || 'plan';
@@ -123,6 +124,25 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
     if (!checked.ok) throw badPlan(checked.problem.issues);
     return checked.value;
   }
+}
+
+/** Every board that can be read, and by name what is wrong with any other. */
+function listed(stored: readonly StoredBoard[]): {
+  readonly boards: readonly BoardCard[];
+  readonly unreadable: readonly UnreadableBoard[];
+} {
+  const boards: BoardCard[] = [];
+  const unreadable: UnreadableBoard[] = [];
+  for (const board of stored) {
+    const read = BoardCard.safeParse(board);
+    if (read.success) boards.push(read.data);
+    else unreadable.push({ id: board.id, name: nameOf(board.plan), issues: issuesOf(read.error) });
+  }
+  return { boards, unreadable };
+}
+function nameOf(plan: unknown): string {
+  const name = (plan as { readonly name?: unknown } | null)?.name;
+  return typeof name === 'string' ? name : 'no name';
 }
 
 function missing(): never {

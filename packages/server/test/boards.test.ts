@@ -50,6 +50,25 @@ describe('boards', () => {
     expect((await call('GET', `/boards/${id}/history`)).body).toMatchObject({ revisions: [{ revision: 2 }, { revision: 1 }] });
   });
 
+  test('a stored plan that cannot be read is named, its file still exported, and hides no other board', async () => {
+    const [damaged, sound] = [await create('Damaged'), await create('Sound')];
+    await server
+      .db()('boards')
+      .where({ id: damaged.id })
+      .update({ plan: JSON.stringify({ ...aPlan('Damaged'), table: 'gone' }) });
+    const list = await call('GET', '/boards');
+    expect(list).toMatchObject({
+      status: 200,
+      body: { boards: [{ id: sound.id }], unreadable: [{ id: damaged.id, name: 'Damaged', issues: [{ path: 'plan.table' }] }] },
+    });
+    const issues = [expect.objectContaining({ path: 'plan.table' })];
+    expect(await call('GET', `/boards/${damaged.id}`)).toMatchObject({
+      status: 500,
+      body: { title: 'The stored plan cannot be read', issues },
+    });
+    expect((await call('GET', `/boards/${damaged.id}/export`)).body).toMatchObject({ name: 'Damaged', table: 'gone' });
+  });
+
   test('what is exported can be imported again', async () => {
     const { id } = await create('Brine & salt');
     const exported = await call('GET', `/boards/${id}/export`);

@@ -14,4 +14,5 @@ export {
   RevisionParams,
   SavedPlan,
   SavePlan,
+  UnreadableBoard,
 } from './wire';

@@ -15,8 +15,12 @@ export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coe
 export const CreateBoard = z.strictObject({ plan: z.unknown() });
 export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown() });
 
+const Issue = z.strictObject({ path: z.string(), message: z.string() });
+
 export const BoardCard = z.strictObject({ id: BoardId, revision: Revision, savedAt: z.iso.datetime(), plan: PlanSchema });
-export const BoardList = z.strictObject({ boards: z.array(BoardCard) });
+/** A board whose stored plan no longer is one: named and kept, so that the others can still be listed. */
+export const UnreadableBoard = z.strictObject({ id: BoardId, name: z.string(), issues: z.array(Issue) });
+export const BoardList = z.strictObject({ boards: z.array(BoardCard), unreadable: z.array(UnreadableBoard) });
 export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
 export const Board = BoardCard;
 export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
@@ -37,10 +41,12 @@ export const ProblemDetails = z.object({
   title: z.string(),
   status: z.number().int(),
   detail: z.string(),
-  issues: z.array(z.strictObject({ path: z.string(), message: z.string() })).optional(),
+  issues: z.array(Issue).optional(),
   /** On a stale save: what is stored now. */
   stored: Board.optional(),
 });
 
+export type Board = z.infer<typeof Board>;
 export type BoardCard = z.infer<typeof BoardCard>;
+export type UnreadableBoard = z.infer<typeof UnreadableBoard>;
 export type ProblemDetails = z.infer<typeof ProblemDetails>;

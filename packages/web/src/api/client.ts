@@ -15,7 +15,8 @@ export class ServerProblem extends Error {
 export class NoServer extends Error {}
 
 export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
-export const fetchBoards = async (): Promise<StoredBoard[]> => (await call(BoardList, 'GET', '/boards')).boards;
+export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
+export const exportPath = (id: string): string => `/api/boards/${encodeURIComponent(id)}/export`;
 export const fetchBoard = (id: string): Promise<StoredBoard> => call(Board, 'GET', `/boards/${encodeURIComponent(id)}`);
 export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>
   call(Board, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);

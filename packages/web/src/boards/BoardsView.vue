@@ -3,7 +3,8 @@ import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField } from '@spare-acre/core/units';
-import { NoServer, type StoredBoard, bringBack, createBoard, fetchBoards, importBoard, putAway } from '../api/client';
+import type { UnreadableBoard } from '@spare-acre/core/wire';
+import { NoServer, type StoredBoard, bringBack, createBoard, exportPath, fetchBoards, importBoard, putAway } from '../api/client';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { type Summary, summarise } from '../worker/summaries';
@@ -11,6 +12,7 @@ import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
 
 const boards = shallowRef<readonly StoredBoard[] | null>(null);
+const unreadable = shallowRef<readonly UnreadableBoard[]>([]);
 const summaries = ref<Record<string, Summary>>({});
 const problem = ref('');
 const lastPutAway = shallowRef<StoredBoard | null>(null);
@@ -29,8 +31,9 @@ onMounted(async () => {
 async function load(): Promise<void> {
   await told(async () => {
     const [catalogue, listed] = await Promise.all([catalogues.load(), fetchBoards()]);
-    boards.value = listed;
-    for await (const [id, summary] of summarise(listed, catalogue)) summaries.value[id] = summary;
+    boards.value = listed.boards;
+    unreadable.value = listed.unreadable;
+    for await (const [id, summary] of summarise(listed.boards, catalogue)) summaries.value[id] = summary;
   });
 }
 
@@ -118,7 +121,11 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
     <p v-if="lastPutAway !== null" class="quiet">
       {{ lastPutAway.plan.name }} is put away. <button type="button" class="key" @click="bringItBack">Bring it back</button>
     </p>
-    <p v-if="boards?.length === 0" class="empty">
+    <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
+      The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
+      <a :href="exportPath(id)">export its file</a>, mend it and import it again.
+    </p>
+    <p v-if="boards?.length === 0 && unreadable.length === 0" class="empty">
       No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
       <button type="button" class="key main ms-2" @click="isNewOpen = true">Lay out the first table</button>
     </p>

@@ -2,6 +2,7 @@
 import { computed } from 'vue';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField } from '@spare-acre/core/units';
+import { exportPath } from '../api/client';
 import { usePlan } from '../stores/plan';
 
 const store = usePlan();
@@ -54,7 +55,7 @@ const saved = computed(() => {
       >
         Redo
       </button>
-      <a class="key text-decoration-none" :href="`/api/boards/${store.boardId}/export`" download>Export</a>
+      <a class="key text-decoration-none" :href="exportPath(store.boardId!)" download>Export</a>
       <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
     </div>
   </header>
