@@ -4,7 +4,17 @@ import vue from 'eslint-plugin-vue';
 import vueParser from 'vue-eslint-parser';
 
 /** Packages the core may use: pure computation, no DOM, no Node, no framework. */
-const CORE_PACKAGES = ['zod', 'clipper2-ts', 'immer', 'd3-contour', 'dxf-parser', 'fast-png', 'fast-xml-parser', 'svgpath'];
+const CORE_PACKAGES = [
+  'zod',
+  'clipper2-ts',
+  'immer',
+  'd3-contour',
+  'dxf-parser',
+  'fast-png',
+  'fast-xml-parser',
+  'svgpath',
+  '@tarikjabiri/dxf',
+];
 
 const coreImports = {
   patterns: [

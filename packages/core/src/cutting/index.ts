@@ -12,5 +12,7 @@ export { keptFrom, layoutFromKept } from './kept';
 export type { KeptLayout, KeptProblem } from './kept';
 export { cutOrder } from './cut-order';
 export type { CutOrder, FreedPart, ThroughCut } from './cut-order';
+export { laidParts } from './laid';
+export type { LaidPart } from './laid';
 export { cutList } from './cut-list';
 export type { CutRow } from './cut-list';

@@ -9,6 +9,7 @@ import LengthField from '../figures/LengthField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
 import CutOrderList from './CutOrderList.vue';
+import { saveFile } from '../frame/saveFile';
 import SheetDrawing from './SheetDrawing.vue';
 import { useBetterLayout } from './useBetterLayout';
 
@@ -42,6 +43,12 @@ const sheetText = computed(() => {
     ? 'not stocked'
     : `${length(sheet.widthMm)} × ${length(sheet.depthMm)} ${unit.value}, ${job.value!.tool.name.toLowerCase()}, kerf ${length(job.value!.rule.kerfMm)} ${unit.value}`;
 });
+/** The sheet on show as a drawing at true scale. */
+async function save(kind: 'svg' | 'dxf'): Promise<void> {
+  const { sheetDxf, sheetSvg } = await import('@spare-acre/core/formats');
+  const text = (kind === 'svg' ? sheetSvg : sheetDxf)(shown.value!, index.value);
+  saveFile(new Blob([text]), `${store.plan!.name} ${shown.value!.name} sheet ${index.value + 1}`, kind);
+}
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 </script>
@@ -66,8 +73,13 @@ const { width, height } = useElementSize(frame);
       <div ref="frame" class="large">
         <template v-if="shown !== null && index >= 0">
           <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
-          <p class="quiet">{{ sheetText }}</p>
-          <SheetDrawing :job="shown" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 54)" is-large />
+          <p class="quiet under">
+            {{ sheetText }}
+            <button v-for="kind in ['svg', 'dxf'] as const" :key="kind" type="button" class="key" @click="save(kind)">
+              Save as {{ kind.toUpperCase() }}
+            </button>
+          </p>
+          <SheetDrawing :job="shown" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 62)" is-large />
         </template>
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>
@@ -193,6 +205,14 @@ const { width, height } = useElementSize(frame);
 }
 .large p {
   margin: 0 0 6px;
+}
+.under {
+  display: flex;
+  align-items: baseline;
+  gap: 8px;
+}
+.under button:first-of-type {
+  margin-left: auto;
 }
 .strip {
   flex-wrap: nowrap;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting';
+import { type CutJob, laidParts } from '@spare-acre/core/cutting';
 import type { Point } from '@spare-acre/core/geometry';
 import { lengthText } from '@spare-acre/core/units';
 import { linePath } from '../ground/paths';
@@ -11,29 +11,16 @@ const props = defineProps<{ job: CutJob; index: number; widthPx: number; heightP
 const store = usePlan();
 const laid = computed(() => props.job.layout.sheets[props.index]!);
 const k = computed(() => Math.min(props.widthPx / props.job.rule.widthMm, props.heightPx / props.job.rule.depthMm));
+const toPx = ({ x, y }: Point): Point => ({ x: x * k.value, y: y * k.value });
 const parts = computed(() =>
-  [...laid.value.placements]
-    .sort((a, b) => a.yMm - b.yMm || a.xMm - b.xMm)
-    .map((placement, i) => {
-      const part = props.job.parts.find(({ id }) => id === placement.blankId)!;
-      const toPx = ({ x, y }: Point): Point => {
-        const [along, down] = placement.turned ? [y, x] : [x, y];
-        return { x: (placement.xMm + along) * k.value, y: (placement.yMm + down) * k.value };
-      };
-      return {
-        id: part.id,
-        number: i + 1,
-        name: part.name,
-        size: `${lengthText(placement.widthMm, store.plan!.units)} × ${lengthText(placement.depthMm, store.plan!.units)}`,
-        d: part.outline.rings.map((ring) => `${linePath(ring, toPx)}Z`).join(''),
-        box: {
-          x: placement.xMm * k.value,
-          y: placement.yMm * k.value,
-          width: placement.widthMm * k.value,
-          height: placement.depthMm * k.value,
-        },
-      };
-    }),
+  laidParts(props.job, props.index).map(({ id, number, name, leftMm, topMm, widthMm, depthMm, rings }) => ({
+    id,
+    number,
+    name,
+    size: `${lengthText(widthMm, store.plan!.units)} × ${lengthText(depthMm, store.plan!.units)}`,
+    d: rings.map((ring) => `${linePath(ring, toPx)}Z`).join(''),
+    box: { x: leftMm * k.value, y: topMm * k.value, width: widthMm * k.value, height: depthMm * k.value },
+  })),
 );
 const rest = computed(() => ({
   x: laid.value.rest.xMm * k.value,

@@ -2,6 +2,7 @@
 import { useElementSize, useEventListener } from '@vueuse/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useCatalogue } from '../stores/catalogue';
+import { saveFile } from '../frame/saveFile';
 import { usePlan } from '../stores/plan';
 import { searches } from '../worker/searches';
 import { type SolidScene, openScene } from './solidScene';
@@ -67,11 +68,7 @@ function walk(): void {
 async function save(kind: 'stl' | 'glb'): Promise<void> {
   const made = await scene?.exported(kind);
   if (made === undefined) return;
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(made);
-  link.download = `${store.plan!.name.toLowerCase().replace(/[^a-z0-9]+/g, '-')}.${kind}`;
-  link.click();
-  URL.revokeObjectURL(link.href);
+  saveFile(made, store.plan!.name, kind);
 }
 </script>
 

@@ -1,0 +1,110 @@
+import DxfParser from 'dxf-parser';
+import { createSVGWindow } from 'svgdom';
+import svgpath from 'svgpath';
+import { describe, expect, test } from 'vitest';
+import { type CutJob, cutSheets, laidParts } from '../cutting';
+import { brinefold } from '../demo';
+import { derivePipeline } from '../derive';
+import { type Point, areaMm2 } from '../geometry';
+import { CATALOGUE } from '../testing/plans';
+import { sheetDxf, sheetSvg } from '.';
+
+const jobs = derivePipeline()(brinefold(CATALOGUE), CATALOGUE).jobs;
+const sheets = jobs.flatMap((job) => job.layout.sheets.map((_, index) => ({ job, index, what: `${job.name}, sheet ${index + 1}` })));
+const NEAR_MM = 0.01;
+
+/** Where the outlines must be, worked out from the placements alone. */
+function expected(job: CutJob, index: number): Point[][] {
+  return [...job.layout.sheets[index]!.placements]
+    .sort((a, b) => a.yMm - b.yMm || a.xMm - b.xMm)
+    .flatMap(({ blankId, xMm, yMm, widthMm, turned }) =>
+      job.parts
+        .find(({ id }) => id === blankId)!
+        .outline.rings.map((ring) => ring.map(({ x, y }) => (turned ? { x: xMm + widthMm - y, y: yMm + x } : { x: xMm + x, y: yMm + y }))),
+    );
+}
+function expectSame(read: readonly (readonly Point[])[], wanted: readonly (readonly Point[])[]): void {
+  expect(read.map((ring) => ring.length)).toEqual(wanted.map((ring) => ring.length));
+  read.forEach((ring, i) =>
+    ring.forEach(({ x, y }, j) => expect(Math.hypot(x - wanted[i]![j]!.x, y - wanted[i]![j]!.y)).toBeLessThan(NEAR_MM)),
+  );
+}
+
+describe('a sheet read back by other libraries has the same outlines within 0.01 mm', () => {
+  test.each(sheets)('DXF: $what', ({ job, index }) => {
+    const { header, entities } = new DxfParser().parseSync(sheetDxf(job, index))!;
+    expect(header['$INSUNITS']).toBe(4);
+    type Line = {
+      readonly type: string;
+      readonly layer: string;
+      readonly vertices: Point[];
+      readonly shape: boolean;
+      readonly text: string;
+    };
+    const drawn = entities as unknown as Line[];
+    const rings = (layer: string): Point[][] =>
+      drawn
+        .filter((one) => one.layer === layer && one.type === 'LWPOLYLINE' && one.shape)
+        .map(({ vertices }) => vertices.map(({ x, y }) => ({ x, y: job.rule.depthMm - y })));
+    expectSame(rings('Parts'), expected(job, index));
+    expect(areaMm2({ rings: rings('Sheet') })).toBeCloseTo(job.rule.widthMm * job.rule.depthMm, 3);
+    const labels = drawn.filter(({ layer }) => layer === 'Labels').map(({ text }) => text);
+    expect(labels).toEqual(laidParts(job, index).map(({ number, name }) => `${number} ${name}`));
+  });
+
+  test.each(sheets)('SVG: $what', ({ job, index }) => {
+    const { document } = createSVGWindow();
+    document.documentElement.innerHTML = sheetSvg(job, index).replace(/^<\?xml.*?\?>/, '');
+    const page = document.querySelector('svg svg');
+    expect([page.getAttribute('width'), page.getAttribute('height')]).toEqual([`${job.rule.widthMm}mm`, `${job.rule.depthMm}mm`]);
+    expect(page.getAttribute('viewBox')).toBe(`0 0 ${job.rule.widthMm} ${job.rule.depthMm}`);
+    const rings: Point[][] = [];
+    for (const path of document.querySelectorAll('#Parts path')) {
+      svgpath(path.getAttribute('d')!).iterate(([command, x, y]) => {
+        if (command === 'M') rings.push([]);
+        if (command !== 'Z') rings.at(-1)!.push({ x: Number(x), y: Number(y) });
+      });
+    }
+    expectSame(rings, expected(job, index));
+  });
+});
+
+test('a part that lies turned is turned, not flipped over: its outline runs the same way round', () => {
+  const corner = {
+    rings: [
+      [
+        [0, 0],
+        [900, 0],
+        [900, 80],
+        [100, 80],
+        [100, 500],
+        [0, 500],
+      ].map(([x, y]) => ({ x: x!, y: y! })),
+    ],
+  };
+  const [part] = jobs[0]!.parts;
+  const job = cutSheets(
+    [{ ...part!, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
+    { trimMm: 5, kept: [] },
+    CATALOGUE,
+  )[0]!;
+  const [placement] = job.layout.sheets[0]!.placements;
+  const sheet = { ...job.layout.sheets[0]!, placements: [{ ...placement!, widthMm: 500, depthMm: 900, turned: true }] };
+  const [turned] = laidParts({ ...job, layout: { ...job.layout, sheets: [sheet] } }, 0);
+  const way = (ring: readonly Point[]): number =>
+    Math.sign(ring.reduce((sum, { x, y }, i) => sum + x * ring[(i + 1) % ring.length]!.y - ring[(i + 1) % ring.length]!.x * y, 0));
+  expect(way(turned!.rings[0]!)).toBe(way(corner.rings[0]!));
+  const xs = turned!.rings[0]!.map(({ x }) => x - turned!.leftMm);
+  expect([Math.min(...xs), Math.max(...xs)]).toEqual([0, 500]);
+});
+
+test('a name of any signs leaves both files sound', () => {
+  const [job] = jobs;
+  const odd = { ...job!, parts: job!.parts.map((part) => ({ ...part, name: 'Quay & <mole> "Ü"' })) };
+  const { document } = createSVGWindow();
+  document.documentElement.innerHTML = sheetSvg(odd, 0);
+  expect(document.querySelector('#Labels text').textContent).toBe('1 Quay & <mole> "Ü"');
+  expect(sheetDxf(odd, 0)).toBe(sheetDxf(odd, 0));
+  const { entities } = new DxfParser().parseSync(sheetDxf(odd, 0))!;
+  expect(entities.filter(({ type }) => type === 'TEXT')[0]).toMatchObject({ text: '1 Quay & <mole> "Ü"' });
+});
