@@ -262,11 +262,11 @@ describe('sight', () => {
     }
   };
   test('an open table is seen whole from every side', () => {
-    expect(look(field()).map(({ side, seenShare }) => [side, seenShare])).toEqual([
-      ['back', 1],
-      ['right', 1],
-      ['near', 1],
-      ['left', 1],
+    expect(look(field()).map(({ side, seen }) => [side, seen.value])).toEqual([
+      ['back', 100],
+      ['right', 100],
+      ['near', 100],
+      ['left', 100],
     ]);
   });
   test('a wall across the table hides all behind it from the left, and nothing before it', () => {
@@ -284,7 +284,7 @@ describe('sight', () => {
     const seen = (xMm: number): number => left.seenBy[100 * 300 + xMm / CELL_MM]!;
     expect(seen(400)).toBe(left.viewpoints);
     expect(seen(700)).toBe(0);
-    expect(left.seenShare).toBeCloseTo(0.5, 1);
+    expect(left.seen.value / 100).toBeCloseTo(0.5, 1);
   });
   test('over a wall lower than the eye the far ground shows where the line of sight comes down', () => {
     // Eye 25.2 mm up at x ≈ 0, wall 20 high at 400: the line falls 5.2 in 400, so a chest 16.8 up shows again from 25.2 − 16.8 = 8.4, at x ≈ 646.
@@ -355,13 +355,13 @@ describe('sight', () => {
       ),
     );
     const sights = look(even);
-    const { hiddenShares } = coverOf(
+    const { hidden } = coverOf(
       even,
       sights.find(({ side }) => side === 'left')!,
       sights.find(({ side }) => side === 'right')!,
     );
-    expect(hiddenShares[0]).toBeGreaterThan(0.1);
-    expect(Math.abs(hiddenShares[0] - hiddenShares[1])).toBeLessThan(0.02);
+    expect(hidden[0].value).toBeGreaterThan(10);
+    expect(Math.abs(hidden[0].value - hidden[1].value)).toBeLessThan(2);
   });
 
   /** Whether any viewpoint along the left side sees a cell, by walking the straight line between them. */

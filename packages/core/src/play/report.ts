@@ -7,6 +7,7 @@ import { clearanceMap, widestBase, widestToLevels } from './clearance';
 import { levelsOf } from './levels';
 import { maskRings } from './mask';
 import { reachMap } from './reach';
+import { shareOf } from './share';
 import { standingMap } from './standing';
 
 /** Places to be hatched over the plan, each as closed runs of points in mm. */
@@ -99,9 +100,4 @@ function levelName(heightMm: number): string {
   const mm = Math.round(heightMm);
   if (mm === 0) return 'Ground';
   return mm > 0 ? `${mm} mm up` : `${-mm} mm down`;
-}
-
-function shareOf(label: string, part: number, cells: number): Figure<'%'> {
-  const share = reckon(`${label}: share`, '1', given('Cells', part, '1', 'drawing'), '÷', given('All cells', cells, '1', 'drawing'));
-  return reckon(label, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
 }

@@ -1,6 +1,8 @@
 import type { HeightField } from '../ground';
 import { SIDES, type Side } from '../tiling';
+import type { Figure } from '../units';
 import { cellsAlong } from './clearance';
+import { shareOf } from './share';
 
 /** What is seen from one side of the table. */
 export interface Sight {
@@ -9,7 +11,7 @@ export interface Sight {
   readonly seenBy: Uint16Array;
   readonly viewpoints: number;
   /** Of the open cells of the table, seen from anywhere along the side. */
-  readonly seenShare: number;
+  readonly seen: Figure<'%'>;
 }
 export interface SightProgress {
   readonly done: number;
@@ -20,7 +22,7 @@ export interface SightProgress {
 /** Cover on the two halves of the table: how much of each half is hidden from the whole of the other side. */
 export interface Cover {
   readonly sides: readonly [Side, Side];
-  readonly hiddenShares: readonly [number, number];
+  readonly hidden: readonly [Figure<'%'>, Figure<'%'>];
 }
 
 /** Viewpoints stand this far apart along a side. */
@@ -59,7 +61,7 @@ export function* sightMap(
     }
     let seen = 0;
     for (let i = 0; i < seenBy.length; i++) if (seenBy[i]! > 0 && topMm[i]! <= walkMm[i]!) seen += 1;
-    sights.push({ side, seenBy, viewpoints: views[s]!.length, seenShare: open === 0 ? 0 : seen / open });
+    sights.push({ side, seenBy, viewpoints: views[s]!.length, seen: shareOf(`Seen from the ${side}`, seen, open) });
   }
   yield { done, of, sights };
   return sights;
@@ -150,6 +152,9 @@ export function coverOf(field: HeightField, first: Sight, second: Sight): Cover 
   }
   return {
     sides: [first.side, second.side],
-    hiddenShares: [0, 1].map((half) => (open[half] === 0 ? 0 : hidden[half]! / open[half]!)) as [number, number],
+    hidden: [
+      shareOf(`Hidden in the ${first.side} half`, hidden[0]!, open[0]!),
+      shareOf(`Hidden in the ${second.side} half`, hidden[1]!, open[1]!),
+    ],
   };
 }

@@ -2,7 +2,7 @@
 import { computed, ref } from 'vue';
 import { LIMITS, type PlayRules } from '@spare-acre/core/plan';
 import { onTable, realSize, scaleOf, yardsticks } from '@spare-acre/core/play';
-import { SIDES, type Side } from '@spare-acre/core/tiling';
+import { SIDES } from '@spare-acre/core/tiling';
 import ChoiceField from '../figures/ChoiceField.vue';
 import FigureCell from '../figures/FigureCell.vue';
 import FigureLine from '../figures/FigureLine.vue';
@@ -32,7 +32,6 @@ const OVERLAYS: readonly (readonly [OverlayId, string])[] = [
 const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
 const set = (what: string, key: keyof PlayRules, value: number): string =>
   store.edit(`Set ${what}`, (draft) => void (draft.play[key] = value));
-const percent = (share: number): string => `${Math.round(share * 100)}\u00a0%`;
 const scale = computed(() => scaleOf(plan.value.figureHeightMm, catalogues.catalogue!));
 const sticks = computed(() => yardsticks(plan.value.figureHeightMm, catalogues.catalogue!));
 const realMm = ref(2_000);
@@ -42,8 +41,6 @@ function keep(change: () => void): string {
   return '';
 }
 const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
-const coverText = (pair: readonly [Side, Side], shares: readonly [number, number]): string =>
-  shares.map((share, i) => `${pair[i]}\u00a0${percent(share)}`).join(', ');
 </script>
 
 <template>
@@ -167,14 +164,11 @@ const coverText = (pair: readonly [Side, Side], shares: readonly [number, number
     <FigureLine label="Too narrow for a hand" :figure="report.narrow" />
   </section>
   <section v-if="sight !== null && overlay === 'sight'">
-    <div v-for="{ side, seenShare } in sight.sights" :key="side" class="line">
-      <span>Seen from the {{ side }}</span
-      ><span data-testid="seen">{{ percent(seenShare) }}</span>
-    </div>
+    <FigureLine v-for="{ side, seen } in sight.sights" :key="side" :label="`Seen from the ${side}`" :figure="seen" data-testid="seen" />
     <h3 class="mt-2">Hidden from the other side</h3>
-    <div v-for="{ sides: pair, hiddenShares } in sight.covers" :key="pair.join()" class="line">
-      <span>Of each half</span><span>{{ coverText(pair, hiddenShares) }}</span>
-    </div>
+    <template v-for="{ sides: pair, hidden } in sight.covers" :key="pair.join()">
+      <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`Of the ${pair[i]} half`" :figure="figure" />
+    </template>
   </section>
   <section>
     <h3>Scale</h3>

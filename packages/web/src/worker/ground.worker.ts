@@ -16,7 +16,8 @@ import type { Contours, Plan } from '@spare-acre/core/plan';
 import { type Cover, type PlayReport, coverOf, maskRings, playReport, sightMap } from '@spare-acre/core/play';
 import { seeded } from '@spare-acre/core/random';
 import type { Ring } from '@spare-acre/core/geometry';
-import type { Result } from '@spare-acre/core/result';
+import { type Result, ok } from '@spare-acre/core/result';
+import type { Figure } from '@spare-acre/core/units';
 import { builtHeights } from '@spare-acre/core/stack';
 import {
   type Arrangement,
@@ -46,7 +47,7 @@ const MOST_BROWSED = 200;
 /** Told how far a search is; answers whether to go on. The answer travels, so a cancel gets in between two steps. */
 export type OnProgress = (done: number, of: number) => boolean | Promise<boolean>;
 export interface SightAnswer {
-  readonly sights: readonly { readonly side: Side; readonly seenShare: number; readonly unseen: readonly Ring[] }[];
+  readonly sights: readonly { readonly side: Side; readonly seen: Figure<'%'>; readonly unseen: readonly Ring[] }[];
   readonly covers: readonly Cover[];
 }
 export interface LookAnswer {
@@ -89,9 +90,9 @@ const searches = {
       }
       const by = (side: Side) => step.value.find((sight) => sight.side === side)!;
       return {
-        sights: step.value.map(({ side, seenShare, seenBy }) => ({
+        sights: step.value.map(({ side, seen, seenBy }) => ({
           side,
-          seenShare,
+          seen,
           unseen: maskRings((cell) => seenBy[cell] === 0, field.cols, field.rows, field.cellMm),
         })),
         covers: [coverOf(field, by('left'), by('right')), coverOf(field, by('back'), by('near'))],
@@ -179,6 +180,12 @@ const searches = {
 
   drawing: (name: string, text: string): Result<ImportedDrawing, FormatProblem> =>
     name.toLowerCase().endsWith('.dxf') ? readDxf(text, name) : readSvg(text, name),
+
+  /** Whether a picture can be read as heights, and why not. */
+  heights(name: string, bytes: Uint8Array): Result<null, FormatProblem> {
+    const read = readHeightmap(bytes, name);
+    return read.ok ? ok(null) : read;
+  },
 
   hill(name: string, bytes: Uint8Array, use: HeightmapUse): Result<Contours, FormatProblem> {
     const read = readHeightmap(bytes, name);
