@@ -120,6 +120,9 @@ test('play checks: a narrower ramp stops the wide base; sight runs with progress
   await notes.getByRole('tab', { name: 'Sight' }).click();
   await notes.getByRole('button', { name: 'Look from every side' }).click();
   await expect(notes.getByTestId('seen')).toHaveCount(4, { timeout: 20_000 });
+  await notes.getByTestId('seen').first().locator('.figure').click();
+  await expect(page.getByTestId('last-step')).toContainText('Per cent in a whole');
+  await page.keyboard.press('Escape');
   await expect(page.getByTestId('overlay-unseen')).toBeVisible();
   await expect(page.getByTestId('yardstick')).toHaveCount(4);
 });
@@ -132,6 +135,10 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
   await open();
   await take('torn.svg', '<svg><rect');
   await expect(page.getByRole('alert')).toContainText('torn.svg is not sound XML');
+  await take('torn.png', slopePng().subarray(0, 60));
+  await expect(page.getByRole('alert')).toContainText('torn.png cannot be read as PNG');
+  await take('photo.png', 'no picture at all');
+  await expect(page.getByRole('alert')).toContainText('photo.png is not a PNG picture');
   await take('notes.txt', 'hello');
   await expect(page.getByRole('alert')).toContainText('an SVG or DXF drawing, or a PNG of heights would do');
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');

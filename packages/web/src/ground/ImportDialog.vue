@@ -60,8 +60,12 @@ async function take(event: Event): Promise<void> {
       const read = await searches().drawing(file.name, await file.text());
       if (read.ok) drawing.value = read.value;
       else problem.value = read.problem.message;
-    } else if (/\.png$/i.test(file.name)) heights.value = new Uint8Array(await file.arrayBuffer());
-    else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
+    } else if (/\.png$/i.test(file.name)) {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const read = await searches().heights(file.name, bytes);
+      if (read.ok) heights.value = bytes;
+      else problem.value = read.problem.message;
+    } else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
   } catch (error) {
     problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
   } finally {
