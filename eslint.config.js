@@ -6,6 +6,9 @@ import vueParser from 'vue-eslint-parser';
 /** Packages the core may use: pure computation, no DOM, no Node, no framework. */
 const CORE_PACKAGES = [
   'zod',
+  'pdf-lib',
+  '@pdf-lib/fontkit',
+  'papaparse',
   'clipper2-ts',
   'immer',
   'd3-contour',
@@ -29,7 +32,7 @@ const coreImports = {
 const testImports = {
   patterns: [
     {
-      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check', '@tarikjabiri/dxf', '@svgdotjs/svg.js', 'pngjs', 'svgdom'].join('|')})$).*`,
+      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check', '@tarikjabiri/dxf', '@svgdotjs/svg.js', 'pngjs', 'svgdom', 'pdfjs-dist/legacy/build/pdf.mjs', '@fontsource/.*'].join('|')})$).*`,
       message: 'core tests import only core, vitest and fast-check.',
     },
   ],

@@ -4,7 +4,21 @@ import { cpus, totalmem } from 'node:os';
 // Its main file is marked as a module and is none; the other one is.
 import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
-import { type Blank, type SheetRule, fewestSheets, improveLayout, layOut } from '@spare-acre/core/cutting';
+import { sheetsOf } from '@spare-acre/core/catalogue';
+import {
+  type Blank,
+  type LayoutTask,
+  type Part,
+  type SheetRule,
+  type Stock,
+  blankOf,
+  improveFreely,
+  improveLayout,
+  layOut,
+  layoutWeight,
+  leastWeight,
+} from '@spare-acre/core/cutting';
+import { areaMm2, regionBox, regionOf } from '@spare-acre/core/geometry';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/derive';
 import { fieldOf, tableBox } from '@spare-acre/core/ground';
@@ -176,6 +190,17 @@ function tableRows(): string[][] {
   });
 }
 
+/** A job on new sheets of one size, as many as it takes. */
+const jobOn = (blanks: readonly Blank[], { widthMm, depthMm, trimMm, kerfMm }: SheetRule): LayoutTask => ({
+  blanks,
+  stock: [{ widthMm, depthMm, trimMm, offcutId: null, priceMinor: 100 }],
+  kerfMm,
+  aim: 'fewest',
+  pinned: [],
+});
+const fewestSheets = (blanks: readonly Blank[], rule: SheetRule): number =>
+  Math.floor(leastWeight(blanks, jobOn(blanks, rule).stock, rule.kerfMm, 'fewest'));
+
 /** Random jobs against the area bound: no layout can take fewer sheets than that. */
 function layoutRows(): string[][] {
   const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
@@ -190,7 +215,7 @@ function layoutRows(): string[][] {
         depthMm: 40 + Math.round(random() * 360),
         mayTurn: true,
       }));
-      const used = layOut(blanks, rule).sheets.length;
+      const used = layOut(jobOn(blanks, rule)).sheets.length;
       const fewest = fewestSheets(blanks, rule);
       sheets += used;
       bound += fewest;
@@ -203,7 +228,7 @@ function layoutRows(): string[][] {
       depthMm: 40 + Math.round(random() * 360),
       mayTurn: true,
     }));
-    const { median } = timed(() => void layOut(blanks, rule));
+    const { median } = timed(() => void layOut(jobOn(blanks, rule)));
     return [
       `${count} parts, ${jobs} jobs`,
       String(sheets),
@@ -240,7 +265,7 @@ const SEARCH_MS = 2_000;
 function searched(blanks: readonly Blank[], rule: SheetRule, wanted: number): number {
   const until = performance.now() + SEARCH_MS;
   let sheets = Infinity;
-  for (const { layout } of improveLayout(blanks, rule, seeded(1))) {
+  for (const { layout } of improveLayout(jobOn(blanks, rule), seeded(1))) {
     sheets = layout.sheets.length;
     if (sheets <= wanted || performance.now() > until) break;
   }
@@ -301,6 +326,123 @@ function packerRows(): string[][] {
   });
 }
 
+/** Everyday jobs on the stocked sizes of one foam with a rack of offcuts, beside the least money that the area alone would take. */
+function mixedRows(): string[][] {
+  const sizes = sheetsOf(catalogue, 'xps-foam', 30).map(({ widthMm, depthMm, priceMinor }): Stock => ({
+    widthMm,
+    depthMm,
+    trimMm: 5,
+    offcutId: null,
+    priceMinor,
+  }));
+  return [8, 30, 60].map((count) => {
+    const jobs = 20;
+    let [quick, own, bound, proven] = [0, 0, 0, 0];
+    for (let seed = 1; seed <= jobs; seed++) {
+      const random = seeded(seed * 1000 + count);
+      const blanks = Array.from({ length: count }, (_, i): Blank => ({
+        id: `p${i}`,
+        widthMm: 40 + Math.round(random() * 460),
+        depthMm: 40 + Math.round(random() * 360),
+        mayTurn: true,
+      }));
+      const rack = [0, 1].map((i): Stock => ({
+        widthMm: 200 + Math.round(random() * 400),
+        depthMm: 150 + Math.round(random() * 300),
+        trimMm: 0,
+        offcutId: `o${i}`,
+        priceMinor: 0,
+      }));
+      const task: LayoutTask = { blanks, stock: [...sizes, ...rack], kerfMm: 1, aim: 'cheapest', pinned: [] };
+      quick += layoutWeight(layOut(task).sheets, 'cheapest');
+      const until = performance.now() + SEARCH_MS;
+      let last = { weight: Infinity, bound: 0, isProven: false };
+      for (const progress of improveLayout(task, seeded(1))) {
+        last = progress;
+        if (progress.isProven || performance.now() > until) break;
+      }
+      own += last.weight;
+      bound += last.bound;
+      proven += Number(last.isProven);
+    }
+    const over = (weight: number): string => `${((weight / bound - 1) * 100).toFixed(1)} %`;
+    return [`${count} parts, ${jobs} jobs`, over(quick), over(own), `${Math.round((proven / jobs) * 100)} %`];
+  });
+}
+
+/** Parts of free outline (crescents, angles, wedges) laid by their boxes with through cuts, and by their outlines. */
+function shapedRows(): string[][] {
+  const rule: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
+  return [16, 32].map((count) => {
+    const jobs = 6;
+    let [boxes, free, bound] = [0, 0, 0];
+    for (let seed = 1; seed <= jobs; seed++) {
+      const random = seeded(seed * 100 + count);
+      const parts = Array.from({ length: count }, (_, i) => shapedPart(`p${i}`, i % 3, 120 + random() * 220, 100 + random() * 160));
+      const task = jobOn(parts.map(blankOf), rule);
+      const run2s = (search: Generator<{ layout: { sheets: readonly unknown[] } }>): number => {
+        const until = performance.now() + SEARCH_MS;
+        let sheets = Infinity;
+        for (const { layout } of search) {
+          sheets = layout.sheets.length;
+          if (performance.now() > until) break;
+        }
+        return sheets;
+      };
+      boxes += run2s(improveLayout(task, seeded(1)));
+      free += run2s(improveFreely(task, parts, true, seeded(1)));
+      bound += Math.ceil(parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / (1190 * 590));
+    }
+    return [`${count} parts, ${jobs} jobs`, String(boxes), String(free), String(bound)];
+  });
+}
+
+function shapedPart(id: string, form: number, w: number, h: number): Part {
+  const arc = (radius: number, from: number, to: number): { x: number; y: number }[] =>
+    Array.from({ length: 13 }, (_, i) => {
+      const turn = ((from + ((to - from) * i) / 12) * Math.PI) / 180;
+      return { x: w / 2 + radius * Math.cos(turn), y: w / 2 - radius * Math.sin(turn) };
+    });
+  const corners = (points: readonly (readonly [number, number])[]): { x: number; y: number }[] => points.map(([x, y]) => ({ x, y }));
+  const ring =
+    form === 0
+      ? [...arc(w / 2, 0, 180), ...arc(w / 3.2, 180, 0)]
+      : form === 1
+        ? corners([
+            [0, 0],
+            [w, 0],
+            [w, h * 0.35],
+            [w * 0.3, h * 0.35],
+            [w * 0.3, h],
+            [0, h],
+          ])
+        : corners([
+            [0, 0],
+            [w, 0],
+            [0, h],
+          ]);
+  const raw = regionOf(ring);
+  const { left, top, right, bottom } = regionBox(raw);
+  const outline = { rings: raw.rings.map((each) => each.map(({ x, y }) => ({ x: x - left, y: y - top }))) };
+  return {
+    id,
+    name: id,
+    tileId: 'A1',
+    featureId: null,
+    stage: 'raised',
+    materialId: 'xps-foam',
+    thicknessMm: 30,
+    level: 0,
+    grain: null,
+    at: null,
+    widthMm: right - left,
+    depthMm: bottom - top,
+    outline,
+    areaMm2: areaMm2(outline),
+    cutMm: 0,
+  };
+}
+
 const ms = (value: number): string => `${value.toFixed(1)} ms`;
 const table = (head: readonly string[], rows: readonly (readonly string[])[]): string =>
   [
@@ -348,6 +490,14 @@ ${table(['job', 'known number reached', 'one over', 'more', 'wanted'], knownRows
 Everyday parts beside a general rectangle packer (maxrects-packer), which need not keep to straight cuts:
 
 ${table(['job', 'sheets', 'packer', 'area bound', 'worse than the packer'], packerRows())}
+
+The same parts on the stocked sizes of one foam, with two offcuts in the rack, for the least money:
+
+${table(['job', 'quick layout over the bound', 'search over the bound', 'proven best'], mixedRows())}
+
+Crescents, angles and wedges by their boxes with straight cuts, and by their true outlines with a wire:
+
+${table(['job', 'sheets, boxes', 'sheets, outlines', 'bound of the true areas'], shapedRows())}
 `;
 writeFileSync(new URL('../docs/bench.md', import.meta.url), text);
 console.log(text);

@@ -11,8 +11,12 @@ import {
   CreateBoard,
   Health,
   History,
+  NewOffcut,
+  OffcutParams,
   Picture,
   PictureParams,
+  Rack,
+  RackOffcut,
   RevisionParams,
   SavePlan,
   SavedPlan,
@@ -20,6 +24,7 @@ import {
 } from '@spare-acre/core/wire';
 import { type StoredBoard, createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
 import { keepPicture, readPicture } from './pictures';
+import { addOffcut, listOffcuts, removeOffcut } from './rack';
 import { HttpProblem, badPlan, boardAnswer, issuesOf, noSuchBoard, noSuchPath, staleSave } from './problems';
 
 /** A plan of 400 features with 300 corners each is under this. */
@@ -116,6 +121,23 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
     res.set('Cache-Control', 'private, max-age=31536000, immutable').type(picture.mediaType).send(picture.body);
   });
 
+  api.get('/rack', async (_req, res) => {
+    res.json(Rack.parse({ offcuts: await listOffcuts(db) }));
+  });
+
+  api.post('/rack', async (req, res) => {
+    const offcut = NewOffcut.parse(req.body);
+    if (!catalogue.materials.some(({ id }) => id === offcut.materialId)) throw noSuchMaterial(offcut.materialId);
+    if (offcut.boardId !== null && (await readBoard(db, offcut.boardId)) === null) missing();
+    res.status(201).json(RackOffcut.parse(await addOffcut(db, offcut)));
+  });
+
+  api.delete('/rack/:offcutId', async (req, res) => {
+    const { offcutId } = OffcutParams.parse(req.params);
+    if (!(await removeOffcut(db, offcutId))) throw new HttpProblem(404, 'No such offcut', 'There is no offcut with that id in the rack.');
+    res.status(204).end();
+  });
+
   api.use(noSuchPath);
   return api;
 
@@ -144,6 +166,9 @@ function nameOf(plan: unknown): string {
   const name = (plan as { readonly name?: unknown } | null)?.name;
   return typeof name === 'string' ? name : 'no name';
 }
+
+const noSuchMaterial = (id: string): HttpProblem =>
+  new HttpProblem(422, 'No such material', `materialId: the catalogue has no material “${id}”.`);
 
 function missing(): never {
   throw noSuchBoard();

@@ -23,13 +23,13 @@ test('a density under its own range is refused by name', () => {
 
 test('a tool that is not there, and an id that stands twice, are refused by name', () => {
   const materials = copyOf(WORKSHOP_CATALOGUE.materials);
-  materials[1]!.toolId = 'laser';
+  materials[1]!.toolIds[0] = 'laser';
   materials[2]!.id = materials[0]!.id;
   const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, materials });
   expect(loaded).toMatchObject({ ok: false });
   if (!loaded.ok) {
     const said = loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`);
-    expect(said).toContain('materials.1.toolId: no tool laser');
+    expect(said).toContain('materials.1.toolIds: no tool laser');
     expect(said).toContain('materials.2.id: xps-foam stands twice in materials');
   }
 });

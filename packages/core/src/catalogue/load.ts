@@ -50,9 +50,13 @@ function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: 
 function* danglingIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {
   const ids = (list: (typeof LISTS)[number]): Set<string> => new Set(catalogue[list].map(({ id }) => id));
   const [tools, materials, cautions] = [ids('tools'), ids('materials'), ids('cautions')];
-  for (const [i, { toolId }] of catalogue.materials.entries()) {
-    if (!tools.has(toolId)) yield { path: `materials.${i}.toolId`, message: `no tool ${toolId}` };
+  for (const [i, { toolIds }] of catalogue.materials.entries()) {
+    const missing = toolIds.find((id) => !tools.has(id));
+    if (missing !== undefined) yield { path: `materials.${i}.toolIds`, message: `no tool ${missing}` };
   }
+  const { sealerId } = catalogue.bench;
+  if (catalogue.stuffs.find(({ id }) => id === sealerId)?.spread.by !== 'coverage')
+    yield { path: 'bench.sealerId', message: `no stuff ${sealerId} that is spread by coverage` };
   for (const [i, { materialId }] of catalogue.sheets.entries()) {
     if (!materials.has(materialId)) yield { path: `sheets.${i}.materialId`, message: `no material ${materialId}` };
   }

@@ -16,6 +16,8 @@ const Estimate = z
 
 const Pack = z.strictObject({ amount: positive, priceMinor: z.number().int().positive().max(1e7) });
 
+const Grip = z.enum(['open', 'smooth', 'waxy']);
+
 const Material = z.strictObject({
   id: Id,
   name: Name,
@@ -25,8 +27,17 @@ const Material = z.strictObject({
   swellingPct: Estimate,
   waterPassage: z.enum(['yes', 'slowly', 'no']),
   isHurtBySolvent: z.boolean(),
-  uses: z.array(z.enum(['substrate', 'ground', 'piece'])),
-  toolId: Id,
+  /** What a glue finds on its face: pores, a closed skin, or a waxy one that most glues let go of. */
+  grip: Grip,
+  /** Bends and breaks more easily one way than the other; sheets have it along their width. */
+  hasGrain: z.boolean(),
+  /** Leans one way: no piece may lie turned, not even by half. */
+  isOneWay: z.boolean(),
+  uses: z.array(z.enum(['substrate', 'ground', 'facing', 'piece'])),
+  /** What it may be cut with, the usual one first. */
+  toolIds: z.array(Id).min(1),
+  /** Metres that one fresh edge of a knife cuts in it. */
+  edgeLifeM: positive,
   /** The first, guiding score; the rest is cut in passes of `passMm`. */
   scoreMm: notNegative,
   passMm: positive,
@@ -55,6 +66,22 @@ const Adhesive = z.strictObject({
   /** Between two sealed faces it dries from the rim: the time at one half-width; it grows with the square. */
   rimDry: z.strictObject({ halfWidthMm: positive, min: positive }).nullable(),
   hasSolvent: z.boolean(),
+  family: z.enum(['water', 'hot', 'construction', 'polyurethane', 'contact', 'spray', 'drops', 'epoxy']),
+  /** Share of what is spread that is water and goes into the faces. */
+  waterPct: Estimate,
+  /** The faces it holds on. */
+  grips: z.array(Grip).min(1),
+  fillsGaps: z.boolean(),
+  /** Whether a knife goes cleanly through the cured line. */
+  cutsCleanly: z.boolean(),
+  /** How it may be laid on, the usual way first. */
+  spreads: z.array(z.enum(['full', 'beads'])).min(1),
+  /** One bead, in grams a metre; null where it is never laid in beads. */
+  beadGPerM: Estimate.nullable(),
+  /** A layer thinner than this buckles over it; 0 where none does. */
+  leastSkinMm: notNegative,
+  /** Pressure that closes the joint while it sets. */
+  pressKPa: Estimate,
   spreadMinPerM2: positive,
   weightsMin: notNegative,
   packsG: z.array(Pack).min(1),
@@ -96,6 +123,10 @@ const Stuff = z.strictObject({
   potLifeMin: Estimate.nullable(),
   packsMl: z.array(Pack).min(1),
   cautionIds: z.array(Id),
+  /** Eats bare polystyrene foam until something covers it. */
+  hasSolvent: z.boolean(),
+  /** How a dry film of it pulls: its stiffness and what it shrinks by; null for what lays no film to speak of. */
+  pull: z.strictObject({ youngMPa: Estimate, shrinkagePct: Estimate }).nullable(),
 });
 
 const Method = z.strictObject({
@@ -110,7 +141,25 @@ const Method = z.strictObject({
   cautionIds: z.array(Id),
 });
 
-const Tool = z.strictObject({ id: Id, name: Name, kerfMm: Estimate, mPerMin: Estimate, cautionIds: z.array(Id) });
+const Tool = z.strictObject({
+  id: Id,
+  name: Name,
+  kerfMm: Estimate,
+  mPerMin: Estimate,
+  cautionIds: z.array(Id),
+  /** `through`: straight from edge to edge; `free`: along any outline. */
+  cuts: z.enum(['through', 'free']),
+  /** Cuts its whole thickness in one pass, whatever the material says of a blade's passes. */
+  isOnePass: z.boolean(),
+  /** Whether it spends snap-off edges. */
+  spendsEdges: z.boolean(),
+  /** The widest piece that passes between cut and frame, the tallest under it, and the farthest its fence stands; null without such a limit. */
+  throatMm: positive.nullable(),
+  tallestMm: positive.nullable(),
+  fenceMm: positive.nullable(),
+  /** What a shop asks for one cut; 0 at one's own bench. */
+  perCutMinor: notNegative,
+});
 const Air = z.strictObject({ id: Id, name: Name, factor: Estimate });
 const Caution = z.strictObject({ id: Id, text: z.string().min(1).max(300) });
 
@@ -171,6 +220,35 @@ const Bench = z.strictObject({
   /** Foam narrower than this between a pit's edge and a seam, or a strip of a feature narrower than this on a tile, breaks in the hand. */
   seamClearMm: Estimate,
   joinSetUpMin: Estimate,
+  /** Beads lie this far apart. */
+  beadPitchMm: Estimate,
+  /** Depth to which a wetted face takes water up. */
+  wetSkinMm: Estimate,
+  /** Water in a wood-based skin from dry to swollen full, of its own mass. */
+  saturationPct: Estimate,
+  /** Share of its swelling by which a face shrinks again after it was glued wet; and that a face soaked by coats is left short by. */
+  driesBackPct: Estimate,
+  leftShortPct: Estimate,
+  /** Share of the whole swelling that the seasons bring to a bare face. */
+  seasonSharePct: Estimate,
+  /** Share of the water that still gets through a sealed face. */
+  sealedPassesPct: Estimate,
+  /** Share of the bow that is left when the tile dries under its weights. */
+  weighedLeavesPct: Estimate,
+  /** A tile that bows more than this rocks on the table and opens its seams. */
+  bowMostMm: Estimate,
+  /** One weight, such as a full paint pot. */
+  weightKg: Estimate,
+  sealMinPerM2: Estimate,
+  sealerId: Id,
+  trimFlushMPerMin: Estimate,
+  alignMinPerLayer: Estimate,
+  /** Joints of two layers lie at least this far apart. */
+  jointStaggerMm: Estimate,
+  /** Joints keep this far from pits and worked edges. */
+  jointClearMm: Estimate,
+  /** An offcut smaller than this either way is not worth its place in the rack. */
+  leastOffcutMm: Estimate,
   wiringMinPerLamp: Estimate,
   wiringCautionIds: z.array(Id),
 });

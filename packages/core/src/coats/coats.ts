@@ -1,7 +1,7 @@
 import { type Catalogue, type Method, type Stuff, estimated, methodBy, stuffBy } from '../catalogue';
 import { type Zone, type Zones } from '../ground';
 import { type Coat, type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
-import { type Figure, given, inMillilitres, litresInMillilitres, reckon, total } from '../units';
+import { type Figure, given, inMillilitres, inSquareMetres, litresInMillilitres, reckon, total } from '../units';
 
 /** One coat on one kind of surface, over the whole board. */
 export interface CoatNeed {
@@ -11,6 +11,12 @@ export interface CoatNeed {
   readonly method: Method;
   readonly filmMm: number | null;
   readonly area: Figure<'m²'>;
+  readonly volume: Figure<'ml'>;
+}
+/** Faces of boards to be sealed before they are glued. */
+export interface SealNeed {
+  readonly stuff: Stuff;
+  readonly faces: Figure<'mm²'>;
   readonly volume: Figure<'ml'>;
 }
 /** What the board takes of one stuff. */
@@ -36,8 +42,21 @@ function isFirstFilm(coats: readonly Coat[], index: number, catalogue: Catalogue
   return coats.findIndex(({ stuffId }) => stuffBy(catalogue, stuffId).spread.by === 'film') === index;
 }
 
+/** What it takes to seal the faces that the stack says are sealed; null for none. */
+export function sealNeed(stack: Plan['stack'], tableArea: Figure<'mm²'>, catalogue: Catalogue): SealNeed | null {
+  const layers = [...(stack.substrate === null ? [] : [stack.substrate]), ...stack.ground];
+  const count = layers.reduce((sum, { sealed }) => sum + (sealed === 'none' ? 0 : sealed === 'both' ? 2 : 1), 0);
+  if (count === 0) return null;
+  const stuff = stuffBy(catalogue, catalogue.bench.sealerId);
+  if (stuff.spread.by !== 'coverage') throw new RangeError(`${stuff.name} cannot seal boards: its spread is not a coverage`);
+  const faces = reckon('Faces to seal', 'mm²', tableArea, '×', given('Sealed faces of layers', count, '1', 'plan'));
+  const full = reckon('Sealer, net', 'l', inSquareMetres(faces), '÷', estimated(`${stuff.name}, covers`, stuff.spread.m2PerL, 'm²/l'));
+  return { stuff, faces, volume: withLoss(`${stuff.name} on boards`, litresInMillilitres(full), stuff) };
+}
+
 /** The coats summed by stuff, in the order they are first used. */
-export function stuffNeeds(needs: readonly CoatNeed[]): readonly StuffNeed[] {
+export function stuffNeeds(coats: readonly CoatNeed[], sealing: SealNeed | null = null): readonly StuffNeed[] {
+  const needs = [...(sealing === null ? [] : [sealing]), ...coats];
   const stuffs = [...new Set(needs.map(({ stuff }) => stuff))];
   return stuffs.map((stuff) => {
     const volume = total(

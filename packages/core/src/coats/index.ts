@@ -1,2 +1,2 @@
-export { coatNeeds, poursFor, stuffNeeds } from './coats';
-export type { CoatNeed, StuffNeed } from './coats';
+export { coatNeeds, poursFor, sealNeed, stuffNeeds } from './coats';
+export type { CoatNeed, SealNeed, StuffNeed } from './coats';

@@ -10,12 +10,14 @@ export interface CutRow {
   readonly leftMm: number;
   readonly topMm: number;
   readonly turned: boolean;
+  readonly half: boolean;
+  readonly pinned: boolean;
 }
 
 /** The parts of one sheet in the order they are marked out: row by row from the top, then from the left. */
 export function cutList(job: CutJob, sheetIndex: number): readonly CutRow[] {
   const placements = [...job.layout.sheets[sheetIndex]!.placements].sort((a, b) => a.yMm - b.yMm || a.xMm - b.xMm);
-  return placements.map(({ blankId, xMm, yMm, widthMm, depthMm, turned }, i) => ({
+  return placements.map(({ blankId, xMm, yMm, widthMm, depthMm, turned, half, pinned }, i) => ({
     part: job.parts.find(({ id }) => id === blankId)!,
     number: i + 1,
     widthMm,
@@ -23,5 +25,7 @@ export function cutList(job: CutJob, sheetIndex: number): readonly CutRow[] {
     leftMm: xMm,
     topMm: yMm,
     turned,
+    half,
+    pinned,
   }));
 }

@@ -1,5 +1,5 @@
 import { FIT_MM } from './cut-tree';
-import type { LaidSheet, Placement, SheetRule } from './layout';
+import { type LaidSheet, type Placement, ruleOf } from './layout';
 
 /** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
 export interface ThroughCut {
@@ -36,13 +36,14 @@ interface Piece {
  * The cuts that free every part of a sheet, in order: two edges trimmed straight first, then each piece divided, the larger piece further on first.
  * @returns null when through cuts alone cannot free them, as in a free placement
  */
-export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder | null {
+export function cutOrder({ stock, placements }: LaidSheet, kerfMm: number): CutOrder | null {
+  const rule = ruleOf(stock, kerfMm);
   const cuts: ThroughCut[] = [];
   const freed: FreedPart[] = [];
   let count = 0;
   const nextName = (): string => `S${++count}`;
   let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
-  const { trimMm, kerfMm } = rule;
+  const { trimMm } = rule;
   if (trimMm > 0) {
     // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
     const down = { ...piece, name: nextName(), left: trimMm };
@@ -97,8 +98,9 @@ export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder |
       const length = way === 'down' ? from.bottom - from.top : from.right - from.left;
       const [first, lead] = [way === 'down' ? from.left : from.top, Math.min(...parts.map(start))];
       if (lead - first > WHOLE_MM) {
-        // Waste lies before everything: off with it, but only when nothing better can be cut.
-        const rank = -1e6 - length;
+        // Waste lies before everything: off with it, but as a rule only when nothing better can be cut.
+        // Where all begin on one line it comes off at once, and not from each of them.
+        const rank = parts.every((p) => start(p) - lead < WHOLE_MM) ? 1e9 - length : -1e6 - length;
         if (best === null || rank > best.rank) best = { way, at: lead, before: [], after: parts, rank };
       }
       for (const at of new Set(parts.map(end))) {
@@ -106,7 +108,8 @@ export function cutOrder({ placements }: LaidSheet, rule: SheetRule): CutOrder |
         const before = parts.filter((p) => end(p) <= at + WHOLE_MM);
         const after = parts.filter((p) => start(p) >= at + kerfMm - WHOLE_MM);
         if (before.length + after.length < parts.length) continue;
-        const rank = Math.min(before.length, after.length) * 1e6 - length;
+        const isEven = after.length === 0 && parts.every((p) => at - end(p) < WHOLE_MM);
+        const rank = isEven ? 1e9 - length : Math.min(before.length, after.length) * 1e6 - length;
         if (best === null || rank > best.rank + FIT_MM) best = { way, at, before, after, rank };
       }
     }

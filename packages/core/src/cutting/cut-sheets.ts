@@ -1,12 +1,19 @@
 import { type Catalogue, type Sheet, type Tool, materialBy, sheetsOf, toolBy } from '../catalogue';
-import type { Plan } from '../plan';
+import type { Cutting } from '../plan';
+import type { Random } from '../random';
 import { type Figure, given, reckon, total } from '../units';
-import { type Blank, type Layout, type SheetRule, layOut, packingAreas } from './layout';
-import { passes } from './cut-time';
-import { type KeptLayout, layoutFromKept } from './kept';
+import { blankOf } from './blanks';
+import { passes } from './cut-work';
+import { improveFreely } from './free';
+import { type LayoutProgress, improveLayout } from './improve';
+import { type Apart, areApart, layoutFromKept, pinsOf } from './kept';
+import { type Layout, type LayoutTask, layOut } from './layout';
+import { outlinesApart } from './lying';
 import type { Part } from './parts';
+import type { Offcut } from './rack';
+import { type Aim, type Stock, fitsOn, isNew, leastWeight, roomOf, takenMm2 } from './stock';
 
-/** All parts of one material and thickness, laid on the stock size that costs least. */
+/** All parts of one material and thickness, laid on offcuts first and then on new sheets. */
 export interface CutJob {
   readonly key: string;
   readonly name: string;
@@ -14,14 +21,22 @@ export interface CutJob {
   readonly thicknessMm: number;
   readonly hatch: string;
   readonly tool: Tool;
-  readonly rule: SheetRule;
+  /** What this job may be cut with. */
+  readonly tools: readonly Tool[];
+  readonly kerfMm: number;
+  readonly trimMm: number;
+  readonly aim: Aim;
   readonly parts: readonly Part[];
-  /** null when nothing of this thickness is stocked. */
-  readonly sheet: Sheet | null;
+  /** New sheets of every stocked size, and the offcuts in the rack. */
+  readonly stock: readonly Stock[];
   readonly layout: Layout;
+  /** New sheets by size. */
+  readonly bought: readonly { readonly sheet: Sheet; readonly count: number }[];
   readonly sheetCount: Figure<'1'>;
-  /** No plan can use fewer sheets. */
+  readonly offcutCount: Figure<'1'>;
+  /** No plan can use fewer new sheets, or cost less. */
   readonly fewest: Figure<'1'>;
+  readonly cheapest: Figure<'money'>;
   readonly passes: Figure<'1'>;
   readonly cost: Figure<'money'>;
   readonly partsArea: Figure<'mm²'>;
@@ -30,13 +45,14 @@ export interface CutJob {
 }
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
-export type LayOut = (blanks: readonly Blank[], rule: SheetRule) => Layout;
+export type LayOut = (task: LayoutTask) => Layout;
 
 /** Fifth stage: parts onto sheets, a job for each material and thickness. */
 export function cutSheets(
   parts: readonly Part[],
-  { trimMm, kept }: Plan['cutting'],
+  cutting: Cutting,
   catalogue: Catalogue,
+  rack: readonly Offcut[] = [],
   layOutOnce: LayOut = layOut,
 ): readonly CutJob[] {
   const jobs = new Map<string, Part[]>();
@@ -44,44 +60,42 @@ export function cutSheets(
     const key = `${part.materialId}-${part.thicknessMm}`;
     jobs.set(key, [...(jobs.get(key) ?? []), part]);
   }
-  return [...jobs].map(([key, jobParts]) =>
-    cutJob(key, jobParts, trimMm, kept.find(({ jobKey }) => jobKey === key) ?? null, catalogue, layOutOnce),
-  );
+  return [...jobs].map(([key, jobParts]) => cutJob(key, jobParts, cutting, catalogue, rack, layOutOnce));
 }
 
 function cutJob(
   key: string,
   parts: readonly Part[],
-  trimMm: number,
-  kept: KeptLayout | null,
+  { trimMm, aim, kept, tools: choices }: Cutting,
   catalogue: Catalogue,
+  rack: readonly Offcut[],
   layOutOnce: LayOut,
 ): CutJob {
   const { materialId, thicknessMm } = parts[0]!;
   const material = materialBy(catalogue, materialId);
-  const tool = toolBy(catalogue, material.toolId);
+  const tools = material.toolIds.map((id) => toolBy(catalogue, id));
+  const choice = choices.find(({ jobKey }) => jobKey === key);
+  const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
+  const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
   const name = `${material.name}, ${thicknessMm} mm`;
-  const blanks = parts.map(({ id, widthMm, depthMm }): Blank => ({ id, widthMm, depthMm, mayTurn: true }));
-  const options = sheetsOf(catalogue, materialId, thicknessMm).map((sheet) => {
-    const rule = { widthMm: sheet.widthMm, depthMm: sheet.depthMm, trimMm, kerfMm: tool.kerfMm.value };
-    const layout = keptFor(kept, blanks, rule) ?? layOutOnce(blanks, rule);
-    return { sheet, rule, layout, costMinor: layout.sheets.length * sheet.priceMinor };
-  });
-  // A size that leaves no part behind beats a cheaper one that does.
-  const best = [...options].sort((a, b) => a.layout.tooLarge.length - b.layout.tooLarge.length || a.costMinor - b.costMinor)[0];
-  const rule = best?.rule ?? { widthMm: 0, depthMm: 0, trimMm, kerfMm: tool.kerfMm.value };
-  const layout = best?.layout ?? { sheets: [], tooLarge: blanks.map(({ id }) => id) };
-  const count = layout.sheets.length;
-  const sheetCount = given(
-    `Sheets of ${name}`,
-    count,
-    '1',
-    'layout',
-    best === undefined ? 'not stocked' : `${best.sheet.widthMm} × ${best.sheet.depthMm} mm, ${parts.length} parts laid out`,
+  const sizes = sheetsOf(catalogue, materialId, thicknessMm);
+  const stock = [...sizes.map((sheet) => newSheet(sheet, trimMm)), ...offcutsFor(rack, materialId, thicknessMm)];
+  const task: LayoutTask = { blanks: parts.map(blankOf), stock, kerfMm, aim, pinned: [] };
+  const layout = laidOut(
+    task,
+    kept.find(({ jobKey }) => jobKey === key) ?? null,
+    tool.cuts === 'free' ? outlinesApart(parts) : areApart,
+    layOutOnce,
   );
-  const price = given(`${name}, a sheet`, best?.sheet.priceMinor ?? 0, 'money', 'catalogue', 'invented price');
   const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
-  const areas = areasOf(name, laid, sheetCount, rule);
+  const bought = sizes.flatMap((sheet) => {
+    const count = layout.sheets.filter(
+      ({ stock: own }) => isNew(own) && own.widthMm === sheet.widthMm && own.depthMm === sheet.depthMm,
+    ).length;
+    return count === 0 ? [] : [{ sheet, count }];
+  });
+  const money = moneyOf(name, bought, stock.length === 0);
+  const areas = areasOf(name, laid, layout);
   return {
     key,
     name,
@@ -89,46 +103,136 @@ function cutJob(
     thicknessMm,
     hatch: material.hatch,
     tool,
-    rule,
+    tools,
+    kerfMm,
+    trimMm,
+    aim,
     parts,
+    stock,
     layout,
-    sheetCount,
-    sheet: best?.sheet ?? null,
-    fewest: fewestFor(
-      name,
-      blanks.filter(({ id }) => !layout.tooLarge.includes(id)),
-      rule,
-    ),
-    passes: passes(material, thicknessMm),
-    cost: reckon(`${name}, cost`, 'money', sheetCount, '×', price),
+    bought,
+    ...money,
+    offcutCount: given(`Offcuts of ${name}`, layout.sheets.filter((sheet) => !isNew(sheet.stock)).length, '1', 'shelf', 'from the rack'),
+    ...boundsOf(name, { ...task, blanks: laid.map(blankOf) }),
+    passes: passes(material, tool, thicknessMm),
     ...areas,
     used: usedOf(name, areas),
   };
 }
 
-/** The kept layout where it was found for this size of sheet and still serves. */
-function keptFor(kept: KeptLayout | null, blanks: readonly Blank[], rule: SheetRule): Layout | null {
-  if (kept === null || kept.sheetWidthMm !== rule.widthMm || kept.sheetDepthMm !== rule.depthMm) return null;
-  const layout = layoutFromKept(kept, blanks, rule);
-  return layout.ok ? layout.value : null;
+/** The kept layout while it serves; of one that does not, its pinned parts, and the others laid out anew. */
+function laidOut(task: LayoutTask, kept: Cutting['kept'][number] | null, apart: Apart, layOutOnce: LayOut): Layout {
+  if (kept === null) return layOutOnce(task);
+  const { blanks, stock, kerfMm } = task;
+  const fitting = blanks.filter((blank) => stock.some((one) => fitsOn(blank, one, kerfMm)));
+  const layout = layoutFromKept(kept, { ...task, blanks: fitting }, apart);
+  if (!layout.ok) return layOutOnce({ ...task, pinned: pinsOf(kept, task, apart) });
+  const tooLarge = blanks.filter((blank) => !fitting.includes(blank)).map(({ id }) => id);
+  return { ...layout.value, tooLarge };
 }
 
-/** The bound of `fewestSheets` as a figure; 0 where there is nothing to lay out. */
-function fewestFor(name: string, blanks: readonly Blank[], rule: SheetRule): Figure<'1'> {
-  const { blanksMm2, usableMm2 } = packingAreas(blanks, rule);
-  if (blanksMm2 === 0) return given(`${name}: no part to lay out`, 0, '1', 'layout');
-  const taken = given(`${name}: boxes of all parts, kerf on two sides`, blanksMm2, 'mm²', 'drawing');
-  const room = given(`${name}: a sheet less its trim`, usableMm2, 'mm²', 'catalogue', 'one kerf may hang over the trim');
-  return reckon(`${name}: fewest sheets`, '1', taken, '⌈÷⌉', room);
+const newSheet = ({ widthMm, depthMm, priceMinor }: Sheet, trimMm: number): Stock => ({
+  widthMm,
+  depthMm,
+  trimMm,
+  offcutId: null,
+  priceMinor,
+});
+
+/** Offcuts have straight edges already: nothing is trimmed off them. */
+const offcutsFor = (rack: readonly Offcut[], materialId: string, thicknessMm: number): Stock[] =>
+  rack
+    .filter((offcut) => offcut.materialId === materialId && offcut.thicknessMm === thicknessMm)
+    .map(({ id, widthMm, depthMm }) => ({ widthMm, depthMm, trimMm: 0, offcutId: id, priceMinor: 0 }));
+
+function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean): Pick<CutJob, 'sheetCount' | 'cost'> {
+  const rows = bought.map(({ sheet, count }) => {
+    const size = `${sheet.widthMm} × ${sheet.depthMm} mm`;
+    const sheets = given(`${name}, ${size}`, count, '1', 'layout', 'parts laid out');
+    return {
+      sheets,
+      cost: reckon(
+        `${name}, ${size}: cost`,
+        'money',
+        sheets,
+        '×',
+        given('A sheet', sheet.priceMinor, 'money', 'catalogue', 'invented price'),
+      ),
+    };
+  });
+  const only = rows.length === 1 ? rows[0]! : null;
+  const label = `Sheets of ${name}`;
+  const sheetCount = isUnstocked
+    ? given(label, 0, '1', 'layout', 'not stocked')
+    : only !== null
+      ? { ...only.sheets, label }
+      : total(
+          label,
+          '1',
+          rows.map(({ sheets }) => sheets),
+        );
+  const cost =
+    only !== null
+      ? { ...only.cost, label: `${name}, cost` }
+      : total(
+          `${name}, cost`,
+          'money',
+          rows.map((row) => row.cost),
+        );
+  return { sheetCount, cost };
+}
+
+/** Area bounds as figures: new sheets by the largest size, money by the best set of sizes; 0 where the offcuts may do. */
+function boundsOf(name: string, { blanks, stock, kerfMm }: LayoutTask): Pick<CutJob, 'fewest' | 'cheapest'> {
+  const area = (one: Stock): number => {
+    const { w, h } = roomOf(one, kerfMm);
+    return w * h;
+  };
+  const takenArea = takenMm2(blanks, kerfMm);
+  const kinds = stock.filter(isNew);
+  const offcuts = stock.filter((one) => !isNew(one)).reduce((sum, one) => sum + area(one), 0);
+  const label = `${name}: fewest new sheets`;
+  const money = given(
+    `${name}: least money`,
+    Math.floor(leastWeight(blanks, stock, kerfMm, 'cheapest')),
+    'money',
+    'layout',
+    'the cheapest sizes whose area would hold all parts, offcuts taken off',
+  );
+  if (takenArea - offcuts <= 0 || kinds.length === 0) {
+    return {
+      fewest: given(label, 0, '1', 'layout', blanks.length === 0 ? 'no part to lay out' : 'the offcuts have area enough'),
+      cheapest: money,
+    };
+  }
+  const taken = given(`${name}: boxes of all parts, kerf on two sides`, takenArea, 'mm²', 'drawing');
+  const left =
+    offcuts === 0
+      ? taken
+      : reckon(`${name}: more than the offcuts hold`, 'mm²', taken, '−', given('Offcuts in the rack', offcuts, 'mm²', 'shelf'));
+  const room = given(
+    `${name}: the largest sheet less its trim`,
+    Math.max(...kinds.map(area)),
+    'mm²',
+    'catalogue',
+    'one kerf may hang over the trim',
+  );
+  return { fewest: reckon(label, '1', left, '⌈÷⌉', room), cheapest: money };
 }
 
 type Areas = Pick<CutJob, 'partsArea' | 'sheetsArea'>;
-function areasOf(name: string, laid: readonly Part[], sheets: Figure<'1'>, rule: SheetRule): Areas {
+function areasOf(name: string, laid: readonly Part[], { sheets }: Layout): Areas {
   const partsMm2 = laid.reduce((sum, part) => sum + part.areaMm2, 0);
-  const sheet = given(`${name}: a whole sheet`, rule.widthMm * rule.depthMm, 'mm²', 'catalogue', `${rule.widthMm} × ${rule.depthMm} mm`);
+  const sheetsMm2 = sheets.reduce((sum, { stock }) => sum + stock.widthMm * stock.depthMm, 0);
   return {
     partsArea: given(`${name}: true outlines of the parts`, partsMm2, 'mm²', 'drawing'),
-    sheetsArea: reckon(`${name}: all sheets`, 'mm²', sheets, '×', sheet),
+    sheetsArea: given(
+      `${name}: all sheets`,
+      sheetsMm2,
+      'mm²',
+      'layout',
+      sheets.map(({ stock }) => `${stock.widthMm} × ${stock.depthMm}`).join(', '),
+    ),
   };
 }
 
@@ -154,10 +258,33 @@ export const usedOfAll = (jobs: readonly CutJob[]): Figure<'%'> =>
     ),
   });
 
-/** All sheets of all jobs. */
+/** All new sheets of all jobs. */
 export const totalSheets = (jobs: readonly CutJob[]): Figure<'1'> =>
   total(
     'Sheets',
     '1',
     jobs.map(({ sheetCount }) => sheetCount),
   );
+
+/** Searches on for a job, over the cuts its tool makes. */
+export const searchJob = (job: CutJob, catalogue: Catalogue, random: Random): Generator<LayoutProgress, void, void> =>
+  job.tool.cuts === 'free'
+    ? improveFreely(taskOf(job), job.parts, !materialBy(catalogue, job.materialId).isOneWay, random)
+    : improveLayout(taskOf(job), random);
+
+/** What a job is laid out from, to search on. */
+export const taskOf = ({ parts, stock, kerfMm, aim, layout }: CutJob): LayoutTask => ({
+  blanks: parts.map(blankOf),
+  stock,
+  kerfMm,
+  aim,
+  pinned: layout.sheets
+    .map((sheet) => ({ stock: sheet.stock, placements: sheet.placements.filter(({ pinned }) => pinned) }))
+    .filter(({ placements }) => placements.length > 0),
+});
+
+/** What no layout of a search can go under, as its aim counts: money, or new sheets. */
+export const boundFigure = ({ aim, name }: CutJob, bound: number): Figure<'money'> | Figure<'1'> =>
+  aim === 'cheapest'
+    ? given(`${name}: least money`, Math.floor(bound), 'money', 'layout', 'no layout of the search costs less')
+    : given(`${name}: fewest new sheets`, Math.floor(bound), '1', 'layout', 'no layout of the search takes fewer');

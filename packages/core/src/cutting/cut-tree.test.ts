@@ -93,7 +93,7 @@ describe('joining', () => {
 
   test('a strip cut in three comes together again without waste, in whatever order the pieces are', () => {
     const pieces = [cluster(0, 40, 30), cluster(1, 30, 55), cluster(2, 25, 30)];
-    const [strip, ...others] = joinedUp(pieces, 0, 500, 400, null);
+    const [strip, ...others] = joinedUp(pieces, 0, [{ w: 500, h: 400 }], null);
     expect(others).toEqual([]);
     expect([strip!.w, strip!.h].sort((a, b) => a - b)).toEqual([30, 120]);
     expectTiled(strip!.node);
@@ -105,15 +105,15 @@ describe('joining', () => {
   });
   test('sides that differ are joined only when that much waste is allowed', () => {
     const uneven = [cluster(0, 100, 50, false), cluster(1, 93, 48, false)];
-    expect(joinedUp(uneven, 0.01, 500, 400, null)).toHaveLength(2);
-    expect(joinedUp(uneven, 0.05, 500, 400, null)).toHaveLength(1);
+    expect(joinedUp(uneven, 0.01, [{ w: 500, h: 400 }], null)).toHaveLength(2);
+    expect(joinedUp(uneven, 0.05, [{ w: 500, h: 400 }], null)).toHaveLength(1);
   });
   test('what would not fit the sheet, and what is as wide as the sheet already, is left alone', () => {
-    expect(joinedUp([cluster(0, 300, 50), cluster(1, 300, 50)], 0, 500, 90, null)).toHaveLength(2);
-    expect(joinedUp([cluster(0, 500, 50), cluster(1, 500, 30)], 0, 500, 400, null)).toHaveLength(2);
+    expect(joinedUp([cluster(0, 300, 50), cluster(1, 300, 50)], 0, [{ w: 500, h: 90 }], null)).toHaveLength(2);
+    expect(joinedUp([cluster(0, 500, 50), cluster(1, 500, 30)], 0, [{ w: 500, h: 400 }], null)).toHaveLength(2);
   });
   test('turned, width and depth change places all the way down, and twice is as before', () => {
-    const [joined] = joinedUp([cluster(0, 40, 30), cluster(1, 55, 30)], 0, 500, 400, null);
+    const [joined] = joinedUp([cluster(0, 40, 30), cluster(1, 55, 30)], 0, [{ w: 500, h: 400 }], null);
     const once = turned(joined!);
     expect([once.w, once.h]).toEqual([joined!.h, joined!.w]);
     expectTiled(once.node);
@@ -130,6 +130,8 @@ describe('the largest rectangle left over', () => {
     widthMm,
     depthMm,
     turned: false,
+    half: false,
+    pinned: false,
   });
   test('beside a part of 40 × 60 it is 60 × 60', () => {
     expect(restBeside([at(0, 0, 40, 60)], rule)).toEqual({ xMm: 40, yMm: 0, widthMm: 60, depthMm: 60 });

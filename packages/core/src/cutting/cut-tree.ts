@@ -2,7 +2,7 @@
  * One sheet as through cuts divide it. Sizes carry one kerf on the right and lower side, so that neighbours touch. `split` is cut all the way across
  * `along` its children's row: children of 'x' stand side by side.
  */
-export type CutNode = WasteNode | PartNode | SplitNode;
+export type CutNode = WasteNode | PartNode | HeldNode | SplitNode;
 interface Placed {
   readonly x: number;
   readonly y: number;
@@ -17,6 +17,10 @@ export interface PartNode extends Placed {
   readonly part: number;
   readonly turned: boolean;
 }
+/** Ground with pinned parts on it: nothing is laid there and nothing moved. */
+export interface HeldNode extends Placed {
+  readonly kind: 'held';
+}
 export interface SplitNode extends Placed {
   readonly kind: 'split';
   readonly along: 'x' | 'y';
@@ -29,7 +33,7 @@ export const FIT_MM = 1e-6;
 export const wasteOf = (x: number, y: number, w: number, h: number): WasteNode => ({ kind: 'waste', x, y, w, h });
 
 /** What lies at the ends of a tree, left to right and downwards. */
-export function* leavesOf(node: CutNode): Generator<WasteNode | PartNode, void, void> {
+export function* leavesOf(node: CutNode): Generator<WasteNode | PartNode | HeldNode, void, void> {
   if (node.kind !== 'split') yield node;
   else for (const child of node.children) yield* leavesOf(child);
 }
@@ -88,8 +92,19 @@ const split = (along: 'x' | 'y', x: number, y: number, w: number, h: number, chi
   children,
 });
 
-/** The tree with all its free ground pushed together: parts first in every row and column, what is free of it last. */
+/** Whether anything in it must stay where it is. */
+export const isHeld = (node: CutNode): boolean => node.kind === 'held' || (node.kind === 'split' && node.children.some(isHeld));
+
+/** The tree with all its free ground pushed together: parts first in every row and column, what is free of it last. What is held stays. */
 export function pushedTogether(node: CutNode, x = node.x, y = node.y): CutNode {
+  if (isHeld(node)) {
+    return node.kind === 'split'
+      ? tidied(
+          node,
+          node.children.map((child) => pushedTogether(child)),
+        )
+      : node;
+  }
   if (node.kind !== 'split') return { ...node, x, y };
   const order = [...node.children.filter(({ kind }) => kind !== 'waste'), ...node.children.filter(({ kind }) => kind === 'waste')];
   let [atX, atY] = [x, y];

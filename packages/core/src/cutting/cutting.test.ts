@@ -1,22 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { materialBy } from '../catalogue';
+import { materialBy, toolBy } from '../catalogue';
 import { areaMm2 } from '../geometry';
-import { layGround } from '../ground';
+import { layGround, zonesOf } from '../ground';
 import { type Plan, shapeRegion } from '../plan';
 import { stackUp } from '../stack';
+import { aTask } from '../testing/cutting';
 import { CATALOGUE, aBoard, aMound, aPit } from '../testing/plans';
 import {
   type Blank,
   type Layout,
   type SheetRule,
   cutList,
-  cutMinutes,
+  cutOrder,
   cutSheets,
-  fewestSheets,
+  leastWeight,
+  minutesByPart,
   layOut,
   partsOf,
   passesThrough,
+  sheetWork,
   totalSheets,
   usedOfAll,
 } from '.';
@@ -69,7 +72,7 @@ describe('parts on sheets', () => {
   test('two tiles of 500 × 500 on a sheet of 1220 × 610, trim 5, saw 3: one sheet, 508 mm from the left for the second', () => {
     const rule = { widthMm: 1220, depthMm: 610, trimMm: 5, kerfMm: 3 };
     const blanks = ['A', 'B'].map((id): Blank => ({ id, widthMm: 500, depthMm: 500, mayTurn: true }));
-    const layout = layOut(blanks, rule);
+    const layout = layOut(aTask(blanks, rule));
     expect(layout.sheets).toHaveLength(1);
     expect(layout.sheets[0]!.placements.map(({ xMm, yMm }) => [xMm, yMm])).toEqual([
       [5, 5],
@@ -80,13 +83,13 @@ describe('parts on sheets', () => {
 
   test('a part cut to exactly the trimmed sheet fits; a tenth more does not', () => {
     const rule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
-    expect(layOut([{ id: 'a', widthMm: 1190, depthMm: 590, mayTurn: false }], rule).sheets).toHaveLength(1);
-    expect(layOut([{ id: 'a', widthMm: 1190.1, depthMm: 590, mayTurn: true }], rule)).toMatchObject({ sheets: [], tooLarge: ['a'] });
-    expect(layOut([{ id: 'a', widthMm: 590, depthMm: 1190, mayTurn: true }], rule).sheets[0]!.placements[0]!.turned).toBe(true);
+    expect(layOut(aTask([{ id: 'a', widthMm: 1190, depthMm: 590, mayTurn: false }], rule)).sheets).toHaveLength(1);
+    expect(layOut(aTask([{ id: 'a', widthMm: 1190.1, depthMm: 590, mayTurn: true }], rule))).toMatchObject({ sheets: [], tooLarge: ['a'] });
+    expect(layOut(aTask([{ id: 'a', widthMm: 590, depthMm: 1190, mayTurn: true }], rule)).sheets[0]!.placements[0]!.turned).toBe(true);
   });
 
   test('nothing to cut takes no sheet', () => {
-    expect(layOut([], { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 0 })).toEqual({ sheets: [], tooLarge: [] });
+    expect(layOut(aTask([], { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 0 }))).toEqual({ sheets: [], tooLarge: [] });
   });
 
   test('for any job: no overlap, within the trim, kerf kept, every part once, free by through cuts, no fewer sheets than the bound', () => {
@@ -101,10 +104,11 @@ describe('parts on sheets', () => {
     fc.assert(
       fc.property(fc.array(blank, { maxLength: 30 }), anyRule, (sizes, rule) => {
         const blanks = sizes.map((each, i): Blank => ({ id: `p${i}`, ...each }));
-        const layout = layOut(blanks, rule);
+        const layout = layOut(aTask(blanks, rule));
         expectSound(blanks, rule, layout);
         const fitting = blanks.filter(({ id }) => !layout.tooLarge.includes(id));
-        expect(layout.sheets.length).toBeGreaterThanOrEqual(fewestSheets(fitting, rule));
+        const { stock, kerfMm } = aTask(fitting, rule);
+        expect(layout.sheets.length).toBeGreaterThanOrEqual(Math.floor(leastWeight(fitting, stock, kerfMm, 'fewest')));
         for (const { placements, rest } of layout.sheets) {
           expect(comesFreeByThroughCuts(placements)).toBe(true);
           const overRest = placements.filter(
@@ -124,7 +128,7 @@ describe('parts on sheets', () => {
 
 const partsFor = (plan: Plan) => {
   const ground = layGround(plan.table, plan.features, shapeRegion);
-  return partsOf(ground, stackUp(plan, ground, CATALOGUE), plan.table);
+  return partsOf(ground, stackUp(plan, ground, zonesOf(ground), CATALOGUE), plan, CATALOGUE);
 };
 
 describe('what is cut for a board', () => {
@@ -155,22 +159,39 @@ describe('what is cut for a board', () => {
     expect(areaMm2(parts.find(({ materialId, tileId }) => tileId === 'A1' && materialId === 'mdf')!.outline)).toBeCloseTo(240_000, 2);
   });
 
-  test('30 mm foam takes a score of 3 and three passes of 9; cutting time follows', () => {
-    expect(passesThrough(materialBy(CATALOGUE, 'xps-foam'), 30)).toBe(4);
-    const [substrate, ground] = partsFor(aBoard()).parts;
-    // round 600 × 400 is 2 m: saw 1 pass ÷ 0.5 m/min = 4 min; foam 4 passes ÷ 0.6 = 13.33 min; 8 lines at 20 s = 2.67 min
-    expect(cutMinutes('A1', [substrate!, ground!], CATALOGUE).value).toBeCloseTo(4 + 8 / 0.6 + 8 / 3, 6);
+  test('30 mm foam takes a score of 3 and three passes of 9 with a knife, one with a hot wire', () => {
+    const foam = materialBy(CATALOGUE, 'xps-foam');
+    expect(passesThrough(foam, toolBy(CATALOGUE, 'knife'), 30)).toBe(4);
+    expect(passesThrough(foam, toolBy(CATALOGUE, 'hot-wire'), 30)).toBe(1);
+  });
+
+  test('a sheet of 1250 × 600 with two grounds of 600 × 400: cuts, edges and minutes; shares of the parts add up', () => {
+    const plan = aBoard();
+    const jobs = cutSheets(partsFor(plan).parts, plan.cutting, CATALOGUE);
+    const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
+    const order = cutOrder(foam.layout.sheets[0]!, foam.kerfMm)!;
+    const metres = order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000;
+    const work = sheetWork(foam, 0, CATALOGUE);
+    expect(work.length.value).toBeCloseTo(metres, 9);
+    // four passes at 0.6 m a minute, and 20 s to mark each line; an edge lasts 8 m in bare foam
+    expect(work.minutes.value).toBeCloseTo((metres * 4) / 0.6 + order.cuts.length / 3, 6);
+    expect(work.edges!.value).toBe(Math.ceil((metres * 4) / 8));
+    expect(work.shop).toBeNull();
+    const minutes = minutesByPart(jobs, CATALOGUE);
+    const shares = foam.layout.sheets[0]!.placements.reduce((sum, { blankId }) => sum + minutes.get(blankId)!.value, 0);
+    expect(shares).toBeCloseTo(work.minutes.value, 6);
   });
 
   test('the cheapest size is taken; tiles lie turned, three of 400 mm with two kerfs of 3 to a sheet', () => {
-    const jobs = cutSheets(partsFor(aBoard()).parts, { trimMm: 5, kept: [] }, CATALOGUE);
-    expect(jobs.map(({ name, layout, sheet }) => [name, layout.sheets.length, sheet!.widthMm])).toEqual([
+    const jobs = cutSheets(partsFor(aBoard()).parts, aBoard().cutting, CATALOGUE);
+    expect(jobs.map(({ name, layout }) => [name, layout.sheets.length, layout.sheets[0]!.stock.widthMm])).toEqual([
       ['MDF, 6 mm', 2, 1220],
       ['XPS insulation foam, 30 mm', 2, 1250],
     ]);
     expect(totalSheets(jobs).value).toBe(4);
-    // four boxes of 603 × 403 over a sheet of 1213 × 603; 0.96 m² of parts on two sheets of 1220 × 610
-    expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (1213 * 603)));
+    // four boxes of 603 × 403 on the largest sheet there is, 2433 × 1213 less its trim; two small sheets are the cheapest area
+    expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (2433 * 1213)));
+    expect(jobs[0]!.cheapest.value).toBe(2 * 860);
     expect(jobs[0]!.used.value).toBeCloseTo((100 * 960_000) / (2 * 1220 * 610), 9);
     expect(usedOfAll(jobs).value).toBeCloseTo((100 * 2 * 960_000) / (2 * 1220 * 610 + 2 * 1250 * 600), 9);
     expect(usedOfAll([]).value).toBe(0);

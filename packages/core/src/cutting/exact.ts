@@ -1,31 +1,68 @@
-import type { Blank, SheetRule } from './layout';
 import { FIT_MM } from './cut-tree';
+import type { Blank } from './layout';
+import { type Aim, type Stock, isNew, roomOf, weightOf } from './stock';
 
 /** Parts up to which every way of cutting is looked at: 3⁹ ways to share a set in two, each with a few outlines. */
 export const MOST_EXACT = 9;
+/** Offcuts up to which every way of filling them is looked at. */
+const MOST_OFFCUTS = 12;
 
 /**
- * The fewest sheets that through cuts can make the parts from, by looking at all of them.
- * @returns null for more than {@link MOST_EXACT} parts
- * @source for every set of parts the smallest outlines a through cut can join them to (Stockmeyer's shape lists over all splits of the set), then the fewest
- *   sets that cover all parts and fit a sheet
+ * What the new sheets must weigh at least that through cuts can make the parts from, by looking at all of them; offcuts are free and each is there once.
+ * @returns null for more than {@link MOST_EXACT} parts, for a rack with too many offcuts, or where the parts cannot be made at all
+ * @source for every set of parts the smallest outlines a through cut can join them to (Stockmeyer's shape lists over all splits of the set), then the lightest
+ *   sets of sheets that cover all parts, offcut after offcut
  */
-export function fewestByExactSearch(blanks: readonly Blank[], rule: SheetRule): number | null {
+export function leastByExactSearch(blanks: readonly Blank[], stock: readonly Stock[], kerfMm: number, aim: Aim): number | null {
   const count = blanks.length;
+  const offcuts = stock.filter((one) => !isNew(one));
   if (count === 0) return 0;
-  if (count > MOST_EXACT) return null;
-  const [sheetW, sheetH] = [rule.widthMm - 2 * rule.trimMm + rule.kerfMm, rule.depthMm - 2 * rule.trimMm + rule.kerfMm];
+  if (count > MOST_EXACT || offcuts.length > MOST_OFFCUTS) return null;
   const all = (1 << count) - 1;
+  const outlines = outlinesOfSets(blanks, stock, kerfMm);
+  const goesOn = (set: number, one: Stock): boolean => {
+    const { w, h } = roomOf(one, kerfMm);
+    return outlines[set]!.some(([ow, oh]) => ow <= w + FIT_MM && oh <= h + FIT_MM);
+  };
+  const kinds = stock.filter(isNew).sort((a, b) => weightOf(a, aim) - weightOf(b, aim));
+  const single = Array.from({ length: all + 1 }, (_, set) => {
+    const kind = set === 0 ? undefined : kinds.find((one) => goesOn(set, one));
+    return kind === undefined ? Infinity : weightOf(kind, aim);
+  });
+  let least: number[] = [0];
+  for (let set = 1; set <= all; set++) {
+    const lowest = set & -set;
+    let best = Infinity;
+    for (let one = set; one > 0; one = (one - 1) & set) {
+      if ((one & lowest) !== 0 && single[one]! < Infinity) best = Math.min(best, single[one]! + least[set ^ one]!);
+    }
+    least.push(best);
+  }
+  for (const offcut of offcuts) {
+    const goes = Array.from({ length: all + 1 }, (_, set) => set > 0 && goesOn(set, offcut));
+    least = least.map((without, set) => {
+      let best = without;
+      for (let one = set; one > 0; one = (one - 1) & set) if (goes[one]) best = Math.min(best, least[set ^ one]!);
+      return best;
+    });
+  }
+  return least[all] === Infinity ? null : least[all]!;
+}
+
+/** For every set of parts the smallest outlines, kerf counted on two sides, that through cuts can make it from. */
+function outlinesOfSets(blanks: readonly Blank[], stock: readonly Stock[], kerfMm: number): (readonly (readonly [number, number])[])[] {
+  const rooms = stock.map((one) => roomOf(one, kerfMm));
+  const all = (1 << blanks.length) - 1;
   const outlines: (readonly (readonly [number, number])[])[] = [[]];
   for (let set = 1; set <= all; set++) {
     const found: [number, number][] = [];
     const add = (w: number, h: number): void => {
-      if (w <= sheetW + FIT_MM && h <= sheetH + FIT_MM) found.push([w, h]);
+      if (rooms.some((room) => w <= room.w + FIT_MM && h <= room.h + FIT_MM)) found.push([w, h]);
     };
     if ((set & (set - 1)) === 0) {
       const { widthMm, depthMm, mayTurn } = blanks[31 - Math.clz32(set)]!;
-      add(widthMm + rule.kerfMm, depthMm + rule.kerfMm);
-      if (mayTurn) add(depthMm + rule.kerfMm, widthMm + rule.kerfMm);
+      add(widthMm + kerfMm, depthMm + kerfMm);
+      if (mayTurn) add(depthMm + kerfMm, widthMm + kerfMm);
     } else {
       // The lowest part always on the first side: each sharing is looked at once.
       const lowest = set & -set;
@@ -41,16 +78,7 @@ export function fewestByExactSearch(blanks: readonly Blank[], rule: SheetRule): 
     }
     outlines.push(smallest(found));
   }
-  const sheets = new Uint8Array(all + 1).fill(255);
-  sheets[0] = 0;
-  for (let set = 1; set <= all; set++) {
-    const lowest = set & -set;
-    for (let one = set; one > 0; one = (one - 1) & set) {
-      if ((one & lowest) === 0 || outlines[one]!.length === 0) continue;
-      sheets[set] = Math.min(sheets[set]!, sheets[set ^ one]! + 1);
-    }
-  }
-  return sheets[all] === 255 ? null : sheets[all]!;
+  return outlines;
 }
 
 /** Outlines of which none fits within another. */

@@ -1,17 +1,29 @@
 import type { Random } from '../random';
-import { type CutNode, FIT_MM, type PartNode, type WasteNode, leavesOf, pushedTogether, replaced, wasteOf, withPart } from './cut-tree';
-import { fewestByExactSearch } from './exact';
-import { type Cluster, joinedUp, movedTo, turned } from './join';
-import { type Blank, type LaidSheet, type Layout, type Placement, type SheetRule, fewestSheets, layOut } from './layout';
+import {
+  type CutNode,
+  FIT_MM,
+  type PartNode,
+  type WasteNode,
+  isHeld,
+  leavesOf,
+  pushedTogether,
+  replaced,
+  wasteOf,
+  withPart,
+} from './cut-tree';
+import { leastByExactSearch } from './exact';
+import { type Cluster, type Room, joinedUp, movedTo, turned } from './join';
+import { type Blank, type LaidSheet, type Layout, type LayoutTask, type Placement, layOut, layoutWeight } from './layout';
+import { pinnedTree } from './pins';
+import { type Stock, isNew, leastWeight, leastWeightFor, roomOf, setsUnder, takenMm2 } from './stock';
 
 /** A layout so far, and how good it can be known to be. */
 export interface LayoutProgress {
   readonly layout: Layout;
-  /** The trees of through cuts behind the layout, a sheet each. */
-  readonly trees: readonly CutNode[];
-  /** No layout takes fewer sheets. */
+  /** What the new sheets weigh by the aim, and what none can go under. */
+  readonly weight: number;
   readonly bound: number;
-  /** Whether fewer sheets are known to be impossible. */
+  /** Whether less is known to be impossible. */
   readonly isProven: boolean;
   readonly moves: number;
 }
@@ -34,57 +46,71 @@ const JOIN_WASTES = [0, 0.02, 0.005, 0.05, 0.01] as const;
 interface Item extends Cluster {
   readonly index: number;
 }
+/** A sheet and how through cuts divide it. */
+interface Bin {
+  readonly stock: Stock;
+  readonly tree: CutNode;
+}
 interface State {
-  readonly trees: readonly CutNode[];
+  readonly bins: readonly Bin[];
   /** Parts that lie nowhere yet. */
   readonly out: readonly Item[];
 }
+/** Sets of sheets tried in turn for a lighter layout. */
+const MOST_TARGETS = 6;
 
 /**
- * Improves a layout of through cuts for as long as it is asked: aims first at one sheet fewer, then at the largest rectangle left over. Yields the best layout
- * after every {@link MOVES_A_STEP} moves, never by the clock: one seed, one sequence. Ends by itself only when there is nothing to lay out.
+ * Improves a layout of through cuts for as long as it is asked: aims first at a lighter set of sheets (cheaper, or fewer), then at the largest rectangle left over, then at
+ * the least to cut. Yields the best layout after every {@link MOVES_A_STEP} moves, never by the clock: one seed, one sequence. Ends by itself only when there is nothing
+ * to lay out.
  * @source goal-driven ruin and recreate for guillotine bin packing (Gardeyn & Wauters 2022) with late acceptance (Burke & Bykov 2017), on parts that
  *   are first joined bottom up where their sides match (Wang 1983)
  */
-export function* improveLayout(blanks: readonly Blank[], rule: SheetRule, random: Random): Generator<LayoutProgress, void, void> {
-  const start = layOut(blanks, rule);
-  const fitting = blanks.filter(({ id }) => !start.tooLarge.includes(id));
+export function* improveLayout(task: LayoutTask, random: Random): Generator<LayoutProgress, void, void> {
+  const { kerfMm, aim, pinned } = task;
+  const start = layOut(task);
+  const held = new Set(pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+  const fitting = task.blanks.filter(({ id }) => !start.tooLarge.includes(id) && !held.has(id));
   const singles = fitting.map((blank, index): Item => {
-    const [w, h] = [blank.widthMm + rule.kerfMm, blank.depthMm + rule.kerfMm];
+    const [w, h] = [blank.widthMm + kerfMm, blank.depthMm + kerfMm];
     const node: CutNode = { kind: 'part', part: index, turned: false, x: 0, y: 0, w, h };
     return { index, w, h, area: w * h, mayTurn: blank.mayTurn, node };
   });
-  const { w: sheetW, h: sheetH } = freeSheet(rule);
-  const fewest = fewestByExactSearch(fitting, rule);
-  const bound = fewest ?? fewestSheets(fitting, rule);
-  let best = filled(singles, rule, random);
+  const rooms: readonly Room[] = task.stock.map((one) => roomOf(one, kerfMm));
+  const kept = keptBins(task);
+  const keptWeight = layoutWeight(kept, aim);
+  const startWeight = layoutWeight(start.sheets, aim);
+  const bound = boundOf(task, fitting, kept);
+  let best = filled(singles, start, task, kept, random);
   let moves = 0;
-  const answer = (): LayoutProgress => {
-    const isQuicker = best.length > start.sheets.length;
-    const count = isQuicker ? start.sheets.length : best.length;
-    return {
-      layout: isQuicker ? start : asLayout(best, fitting, rule, start.tooLarge),
-      trees: isQuicker ? [] : best,
-      bound,
-      isProven: count <= bound,
-      moves,
-    };
-  };
+  const isQuicker = (): boolean => layoutWeight(best, aim) > startWeight + SAME;
+  const bestWeight = (): number => Math.min(layoutWeight(best, aim), startWeight);
+  const answer = (): LayoutProgress => ({
+    layout: isQuicker() ? start : asLayout(best, fitting, task, start.tooLarge),
+    weight: bestWeight(),
+    bound,
+    isProven: bestWeight() <= bound + SAME,
+    moves,
+  });
   yield answer();
   if (singles.length === 0) return;
 
-  // First aim: one sheet fewer, again and again, each round on the parts joined in another way.
-  for (let round = 0; Math.min(best.length, start.sheets.length) > bound; round++) {
-    const target = Math.min(best.length, start.sheets.length) - 1;
+  // First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way.
+  const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
+  const kinds = task.stock.filter(isNew);
+  for (let round = 0; bestWeight() > bound + SAME; round++) {
+    const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestWeight() - keptWeight - SAME, kerfMm, aim).slice(
+      0,
+      MOST_TARGETS,
+    );
+    if (targets.length === 0) break;
+    const target = targets[Math.floor(round / (JOIN_WASTES.length + 1)) % targets.length]!;
     const isSingle = round % (JOIN_WASTES.length + 1) === JOIN_WASTES.length;
     const items = isSingle
       ? singles
-      : joinedItems(singles, JOIN_WASTES[round % (JOIN_WASTES.length + 1)]!, sheetW, sheetH, round < JOIN_WASTES.length ? null : random);
-    let current = recreate(
-      { trees: Array.from({ length: target }, () => freeSheet(rule)), out: items },
-      random,
-      round > JOIN_WASTES.length,
-    );
+      : joinedItems(singles, JOIN_WASTES[round % (JOIN_WASTES.length + 1)]!, rooms, round < JOIN_WASTES.length ? null : random);
+    const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
+    let current = recreate({ bins: [...kept, ...fresh], out: items }, random, round > JOIN_WASTES.length);
     const late = Array<number>(LATE).fill(unplaced(current));
     for (let i = 1; i <= MOVES_A_ROUND && current.out.length > 0; i++) {
       moves += 1;
@@ -94,59 +120,124 @@ export function* improveLayout(blanks: readonly Blank[], rule: SheetRule, random
       late[i % LATE] = unplaced(current);
       if (i % MOVES_A_STEP === 0) yield answer();
     }
-    if (current.out.length === 0) best = expanded(current.trees, items).filter((tree) => tree.kind !== 'waste');
+    if (current.out.length === 0) best = inUse(expanded(current.bins, items));
     yield answer();
   }
 
-  // Second aim, with as many sheets: the largest rectangle left over. The quick layout may be what has to be beaten in sheets.
-  if (best.length > start.sheets.length) return;
-  let current: State = { trees: best, out: [] };
-  const late = Array<number>(LATE).fill(-largestRest(best, rule));
+  // Second aim, on sheets that weigh as much: the largest rectangle left over; third, where that is equal, the least to cut.
+  if (isQuicker()) return;
+  let current: State = { bins: best, out: [] };
+  let own = meritOf(current.bins, kerfMm);
+  let top = own;
+  const late = Array<number>(LATE).fill(own);
   for (;;) {
     for (let i = 0; i < MOVES_A_STEP; i++) {
       moves += 1;
       const next = recreate(ruined(current, singles, random), random, true);
       if (next.out.length > 0) continue;
-      const [cost, own] = [-largestRest(next.trees, rule), -largestRest(current.trees, rule)];
-      if (cost <= late[moves % LATE]! || cost <= own) current = next;
-      if (cost < -largestRest(best, rule) - FIT_MM) best = next.trees.filter((tree) => tree.kind !== 'waste');
-      late[moves % LATE] = Math.min(cost, own);
+      const merit = meritOf(next.bins, kerfMm);
+      if (merit >= late[moves % LATE]! || merit >= own) [current, own] = [next, merit];
+      if (merit > top + FIT_MM) [best, top] = [inUse(next.bins), merit];
+      late[moves % LATE] = Math.max(merit, own);
     }
     yield answer();
     if (moves % (MOVES_A_STEP * 100) === 0) {
       // Back to the best: what has wandered for long is seldom near anything good.
-      current = { trees: best, out: [] };
-      late.fill(-largestRest(best, rule));
+      current = { bins: best, out: [] };
+      own = top;
+      late.fill(top);
     }
   }
 }
 
-/** As many sheets as the parts take when each is put where it leaves the best rest. */
-function filled(items: readonly Item[], rule: SheetRule, random: Random): readonly CutNode[] {
-  let state: State = { trees: [], out: items };
-  while (state.out.length > 0) state = recreate({ trees: [...state.trees, freeSheet(rule)], out: state.out }, random, false);
-  return state.trees;
+/** Weights nearer than this are the same. */
+const SAME = 1e-9;
+/** A mm of cutting in mm² left over: enough to break a tie, too little to give up ground that matters. */
+const MM2_PER_CUT_MM = 0.01;
+
+/** The largest rectangle left over, and how little has to be cut where that is equal. */
+const meritOf = (bins: readonly Bin[], kerfMm: number): number => largestRest(bins, kerfMm) - MM2_PER_CUT_MM * cutMmOf(bins);
+
+/** Cuts between pieces, all of them, mm. */
+function cutMmOf(bins: readonly Bin[]): number {
+  const within = (node: CutNode): number =>
+    node.kind === 'split'
+      ? (node.children.length - 1) * (node.along === 'x' ? node.h : node.w) + node.children.reduce((sum, child) => sum + within(child), 0)
+      : 0;
+  return bins.reduce((sum, { tree }) => sum + within(tree), 0);
 }
 
+/** Sheets that are there before the search: those with pinned parts, and the offcuts. */
+function keptBins({ stock, pinned, kerfMm }: LayoutTask): readonly Bin[] {
+  const used = new Set(pinned.map((sheet) => sheet.stock.offcutId));
+  return [
+    ...pinned.map((sheet): Bin => ({ stock: sheet.stock, tree: pinnedTree(sheet.stock, sheet.placements, kerfMm) })),
+    ...stock.filter((one) => !isNew(one) && !used.has(one.offcutId)).map((one) => freshBin(one, kerfMm)),
+  ];
+}
+
+function freeMm2(tree: CutNode): number {
+  let sum = 0;
+  for (const leaf of leavesOf(tree)) if (leaf.kind === 'waste') sum += leaf.w * leaf.h;
+  return sum;
+}
+
+/** What no layout can go under: by looking at all ways where the parts are few and none is pinned, by area otherwise. */
+function boundOf({ stock, kerfMm, aim, pinned }: LayoutTask, fitting: readonly Blank[], kept: readonly Bin[]): number {
+  if (pinned.length === 0) {
+    return leastByExactSearch(fitting, stock, kerfMm, aim) ?? leastWeight(fitting, stock, kerfMm, aim);
+  }
+  const roomMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
+  const base = layoutWeight(kept, aim);
+  const kinds = stock.filter(isNew);
+  const needMm2 = takenMm2(fitting, kerfMm) - roomMm2;
+  return needMm2 <= 0 || kinds.length === 0 ? base : base + leastWeightFor(needMm2, kinds, kerfMm, aim);
+}
+
+/** As many sheets as the parts take when each is put where it leaves the best rest, a sheet of the quick layout's sizes after another. */
+function filled(items: readonly Item[], start: Layout, task: LayoutTask, kept: readonly Bin[], random: Random): readonly Bin[] {
+  const sizes = start.sheets.map(({ stock }) => stock).filter(isNew);
+  const largest = task.stock
+    .filter(isNew)
+    .reduce<Stock | null>((a, b) => (a === null || b.widthMm * b.depthMm > a.widthMm * a.depthMm ? b : a), null);
+  let state = recreate({ bins: kept, out: items }, random, false);
+  const pinnedNew = kept.filter(({ stock }) => isNew(stock)).length;
+  for (let i = pinnedNew; state.out.length > 0; i++) {
+    const stock = sizes[i] ?? largest;
+    if (stock === null) break;
+    const before = state.out.length;
+    state = recreate({ bins: [...state.bins, freshBin(stock, task.kerfMm)], out: state.out }, random, false);
+    // A size that takes nothing of what is left is followed by the largest there is.
+    if (state.out.length === before && largest !== null && stock !== largest) {
+      state = recreate({ bins: [...state.bins.slice(0, -1), freshBin(largest, task.kerfMm)], out: state.out }, random, false);
+    }
+  }
+  return inUse(state.bins);
+}
+
+/** Sheets with something on them. */
+const inUse = (bins: readonly Bin[]): readonly Bin[] => bins.filter(({ tree }) => tree.kind !== 'waste');
+
 /** Parts joined where that wastes little, as items of their own. */
-function joinedItems(singles: readonly Item[], mostWaste: number, sheetW: number, sheetH: number, random: Random | null): readonly Item[] {
-  return joinedUp(singles, mostWaste, sheetW, sheetH, random).map((cluster, index) => ({ ...cluster, index }));
+function joinedItems(singles: readonly Item[], mostWaste: number, rooms: readonly Room[], random: Random | null): readonly Item[] {
+  return joinedUp(singles, mostWaste, rooms, random).map((cluster, index) => ({ ...cluster, index }));
 }
 
 /** Trees of items as trees of parts. */
-function expanded(trees: readonly CutNode[], items: readonly Item[]): readonly CutNode[] {
+function expanded(bins: readonly Bin[], items: readonly Item[]): readonly Bin[] {
   const open = (node: CutNode): CutNode => {
     if (node.kind === 'split') return { ...node, children: node.children.map(open) };
-    if (node.kind === 'waste') return node;
+    if (node.kind !== 'part') return node;
     const item = items[node.part]!;
     return movedTo((node.turned ? turned(item) : item).node, node.x, node.y);
   };
-  return trees.map(open);
+  return bins.map(({ stock, tree }) => ({ stock, tree: open(tree) }));
 }
 
-/** Every part carries the kerf on its right and lower side; the last one in a row may hang it over the trim. */
-const freeSheet = ({ widthMm, depthMm, trimMm, kerfMm }: SheetRule): WasteNode =>
-  wasteOf(trimMm, trimMm, widthMm - 2 * trimMm + kerfMm, depthMm - 2 * trimMm + kerfMm);
+const freshBin = (stock: Stock, kerfMm: number): Bin => {
+  const { w, h } = roomOf(stock, kerfMm);
+  return { stock, tree: wasteOf(stock.trimMm, stock.trimMm, w, h) };
+};
 
 const unplaced = ({ out }: State): number => out.reduce((sum, { area }) => sum + area, 0);
 function* partsIn(node: CutNode): Generator<PartNode, void, void> {
@@ -155,26 +246,26 @@ function* partsIn(node: CutNode): Generator<PartNode, void, void> {
 
 /** Takes a few branches out: a part or a whole cut-off piece each, of any size. */
 function ruined(state: State, items: readonly Item[], random: Random): State {
-  const trees = [...state.trees];
+  const bins = [...state.bins];
   const freed: number[] = [];
   const count = 1 + Math.floor(random() * MOST_RUINED);
   for (let i = 0; i < count; i++) {
-    const sheet = Math.floor(random() * trees.length);
-    const tree = trees[sheet]!;
+    const sheet = Math.floor(random() * bins.length);
+    const { stock, tree } = bins[sheet]!;
     if (tree.kind === 'waste') continue;
     let node: CutNode = tree;
-    // Down the tree by chance; stopping early takes out more.
-    while (node.kind === 'split' && random() > 0.12) node = node.children[Math.floor(random() * node.children.length)]!;
-    if (node.kind === 'waste') continue;
+    // Down the tree by chance; stopping early takes out more. What holds pinned parts is never taken whole.
+    while (node.kind === 'split' && (random() > 0.12 || isHeld(node))) node = node.children[Math.floor(random() * node.children.length)]!;
+    if (node.kind === 'waste' || node.kind === 'held') continue;
     for (const { part } of partsIn(node)) freed.push(part);
-    trees[sheet] = pushedTogether(replaced(tree, node, wasteOf(node.x, node.y, node.w, node.h)));
+    bins[sheet] = { stock, tree: pushedTogether(replaced(tree, node, wasteOf(node.x, node.y, node.w, node.h))) };
   }
-  return { trees, out: [...state.out, ...freed.map((index) => items[index]!)] };
+  return { bins, out: [...state.out, ...freed.map((index) => items[index]!)] };
 }
 
 /** Puts parts back, large ones first as a rule, each where it leaves the best rest; what fits nowhere stays out. */
-function recreate({ trees: before, out }: State, random: Random, mayStray: boolean): State {
-  const trees = [...before];
+function recreate({ bins: before, out }: State, random: Random, mayStray: boolean): State {
+  const trees = before.map(({ tree }) => tree);
   const sort = mayStray ? random() : 0;
   const key = (item: Item): number => {
     const size = sort < 0.6 ? item.area : sort < 0.8 ? Math.max(item.w, item.h) * 1e3 : Math.min(item.w, item.h) * 1e3;
@@ -193,7 +284,7 @@ function recreate({ trees: before, out }: State, random: Random, mayStray: boole
     trees[spot.sheet] = replaced(trees[spot.sheet]!, spot.leaf, by);
     free[spot.sheet] = [...leavesOf(trees[spot.sheet]!)].filter((leaf): leaf is WasteNode => leaf.kind === 'waste');
   }
-  return { trees, out: left };
+  return { bins: before.map(({ stock }, i) => ({ stock, tree: trees[i]! })), out: left };
 }
 
 interface Spot {
@@ -232,9 +323,9 @@ function bestSpot(free: readonly (readonly WasteNode[])[], { w, h, mayTurn }: It
 const FIRSTS = ['x', 'y'] as const;
 
 /** Area of the largest rectangle left over on any sheet. */
-function largestRest(trees: readonly CutNode[], { kerfMm }: SheetRule): number {
+function largestRest(bins: readonly Bin[], kerfMm: number): number {
   let best = 0;
-  for (const tree of trees) {
+  for (const { tree } of bins) {
     for (const leaf of leavesOf(pushedTogether(tree))) {
       if (leaf.kind === 'waste') best = Math.max(best, Math.max(0, leaf.w - kerfMm) * Math.max(0, leaf.h - kerfMm));
     }
@@ -242,22 +333,32 @@ function largestRest(trees: readonly CutNode[], { kerfMm }: SheetRule): number {
   return best;
 }
 
-/** The trees as a layout: sizes without kerf, and on each sheet the largest rest. */
-export function asLayout(trees: readonly CutNode[], blanks: readonly Blank[], rule: SheetRule, tooLarge: readonly string[]): Layout {
-  const sheets = trees.map((loose): LaidSheet => {
+/** The trees as a layout: sizes without kerf, pinned parts where they were, and on each sheet the largest rest. */
+function asLayout(bins: readonly Bin[], blanks: readonly Blank[], { kerfMm, pinned }: LayoutTask, tooLarge: readonly string[]): Layout {
+  const sheets = bins.map(({ stock, tree: loose }, i): LaidSheet => {
     // Free ground to the right and below: no cut has to begin with waste.
     const tree = pushedTogether(loose);
-    const placements: Placement[] = [];
+    const placements: Placement[] = [...(pinned[i]?.placements ?? [])];
     let rest = { xMm: 0, yMm: 0, widthMm: 0, depthMm: 0 };
     for (const leaf of leavesOf(tree)) {
-      const [widthMm, depthMm] = [Math.max(0, leaf.w - rule.kerfMm), Math.max(0, leaf.h - rule.kerfMm)];
+      const [widthMm, depthMm] = [Math.max(0, leaf.w - kerfMm), Math.max(0, leaf.h - kerfMm)];
       if (leaf.kind === 'part') {
         const blank = blanks[leaf.part]!;
         const [own, other] = leaf.turned ? [blank.depthMm, blank.widthMm] : [blank.widthMm, blank.depthMm];
-        placements.push({ blankId: blank.id, xMm: leaf.x, yMm: leaf.y, widthMm: own, depthMm: other, turned: leaf.turned });
-      } else if (widthMm * depthMm > rest.widthMm * rest.depthMm) rest = { xMm: leaf.x, yMm: leaf.y, widthMm, depthMm };
+        placements.push({
+          blankId: blank.id,
+          xMm: leaf.x,
+          yMm: leaf.y,
+          widthMm: own,
+          depthMm: other,
+          turned: leaf.turned,
+          half: false,
+          pinned: false,
+        });
+      } else if (leaf.kind === 'waste' && widthMm * depthMm > rest.widthMm * rest.depthMm)
+        rest = { xMm: leaf.x, yMm: leaf.y, widthMm, depthMm };
     }
-    return { placements, rest };
+    return { stock, placements, rest };
   });
   return { sheets, tooLarge };
 }

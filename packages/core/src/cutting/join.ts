@@ -11,25 +11,30 @@ export interface Cluster {
   readonly node: CutNode;
 }
 
+/** What a sheet has for parts with their kerf. */
+export interface Room {
+  readonly w: number;
+  readonly h: number;
+}
+
 /** Differences under this are the rounding of cut sizes. */
 const EVEN_MM = 0.01;
 
 /**
  * Joins rectangles two by two, always a pair among those that waste least by it, while the waste of a join stays under a share of what it makes. Sides that match
  * are how parts cut from one strip tell: joined again they leave nothing.
- * @param mostWaste share of a joined rectangle that may be waste; @param sheetW, sheetH what a joined rectangle must fit, turned or not
+ * @param mostWaste share of a joined rectangle that may be waste; @param sheets a joined rectangle must fit one of them, turned or not
  * @param random picks among the best few pairs; null always takes the best
  * @source bottom-up building of guillotine patterns (Wang 1983), greedily
  */
 export function joinedUp(
   clusters: readonly Cluster[],
   mostWaste: number,
-  sheetW: number,
-  sheetH: number,
+  sheets: readonly Room[],
   random: Random | null,
 ): readonly Cluster[] {
   const alive = [...clusters];
-  let pairs = alive.flatMap((a, i) => alive.slice(i + 1).flatMap((b) => joinsOf(a, b, mostWaste, sheetW, sheetH)));
+  let pairs = alive.flatMap((a, i) => alive.slice(i + 1).flatMap((b) => joinsOf(a, b, mostWaste, sheets)));
   while (pairs.length > 0) {
     let best = pairs[0]!;
     for (const pair of pairs) if (pair.cost < best.cost) best = pair;
@@ -43,7 +48,7 @@ export function joinedUp(
     alive.splice(alive.indexOf(a), 1);
     alive.splice(alive.indexOf(b), 1);
     pairs = pairs.filter((pair) => pair.a !== a && pair.a !== b && pair.b !== a && pair.b !== b);
-    for (const other of alive) pairs.push(...joinsOf(other, made, mostWaste, sheetW, sheetH));
+    for (const other of alive) pairs.push(...joinsOf(other, made, mostWaste, sheets));
     alive.push(made);
   }
   return alive;
@@ -62,7 +67,7 @@ interface Join {
   readonly make: () => Cluster;
 }
 
-function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheetW: number, sheetH: number): Join[] {
+function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheets: readonly Room[]): Join[] {
   const found: Join[] = [];
   if ([a.w, a.h, b.w, b.h].some(isStrip)) return found;
   const [aTurns, bTurns] = [turnsOf(a), turnsOf(b)];
@@ -80,10 +85,11 @@ function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheetW: number, shee
 
   /** As deep or as wide as the sheet: strips from any sheet match, so which go together is for the laying out to find. */
   function isStrip(sideMm: number): boolean {
-    return [sheetW, sheetH].some((sheetMm) => sideMm >= sheetMm * STRIP_SHARE && sideMm <= sheetMm + 1e-6);
+    return sheets.some(({ w, h }) => [w, h].some((sheetMm) => sideMm >= sheetMm * STRIP_SHARE && sideMm <= sheetMm + 1e-6));
   }
   function consider(along: 'x' | 'y', w: number, h: number, isEven: boolean, aTurned: boolean, bTurned: boolean): void {
-    const fits = (w <= sheetW + 1e-6 && h <= sheetH + 1e-6) || (canTurn && h <= sheetW + 1e-6 && w <= sheetH + 1e-6);
+    const goes = (a: number, b: number): boolean => sheets.some((sheet) => a <= sheet.w + 1e-6 && b <= sheet.h + 1e-6);
+    const fits = goes(w, h) || (canTurn && goes(h, w));
     if (!fits) return;
     const cost = isEven ? 0 : 1 - (a.w * a.h + b.w * b.h) / (w * h);
     if (cost > mostWaste) return;

@@ -1,66 +1,148 @@
 import { type Result, fail, ok } from '../result';
 import { FIT_MM } from './cut-tree';
-import type { Blank, LaidSheet, Layout, Placement, SheetRule } from './layout';
+import { type Blank, type LaidSheet, type Layout, type LayoutTask, type Placement, type SheetRule, ruleOf } from './layout';
+import type { Stock } from './stock';
 
-/** A layout as a plan keeps it: for which stock, and where each part lies. */
+/** A layout as a plan keeps it: on which stock, and where each part lies. */
 export interface KeptLayout {
   readonly jobKey: string;
-  readonly sheetWidthMm: number;
-  readonly sheetDepthMm: number;
-  readonly sheets: readonly (readonly {
+  readonly sheets: readonly KeptSheet[];
+}
+interface KeptSheet {
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly offcutId: string | null;
+  readonly places: readonly {
     readonly blankId: string;
     readonly xMm: number;
     readonly yMm: number;
     readonly turned: boolean;
-  }[])[];
+    readonly half: boolean;
+    readonly pinned: boolean;
+  }[];
 }
 /** Why a kept layout no longer serves. */
 export interface KeptProblem {
-  readonly code: 'kept/other-parts' | 'kept/turned' | 'kept/off-sheet' | 'kept/overlap';
+  readonly code: 'kept/other-parts' | 'kept/other-stock' | 'kept/turned' | 'kept/off-sheet' | 'kept/overlap';
   readonly blankId: string;
 }
 
 /** A layout in the words of a plan. */
-export const keptFrom = (jobKey: string, { widthMm, depthMm }: SheetRule, { sheets }: Layout): KeptLayout => ({
+export const keptFrom = (jobKey: string, { sheets }: Layout): KeptLayout => ({
   jobKey,
-  sheetWidthMm: widthMm,
-  sheetDepthMm: depthMm,
-  sheets: sheets.map(({ placements }) =>
-    placements.map(({ blankId, xMm, yMm, turned }) => ({ blankId, xMm: tidy(xMm), yMm: tidy(yMm), turned })),
-  ),
+  sheets: sheets.map(({ stock: { widthMm, depthMm, offcutId }, placements }) => ({
+    widthMm,
+    depthMm,
+    offcutId,
+    places: placements.map(({ blankId, xMm, yMm, turned, half, pinned }) => ({
+      blankId,
+      xMm: tidy(xMm),
+      yMm: tidy(yMm),
+      turned,
+      half,
+      pinned,
+    })),
+  })),
 });
+
+/** A new sheet of that size, or that offcut. */
+export const stockFor = (
+  stock: readonly Stock[],
+  { widthMm, depthMm, offcutId }: Pick<KeptSheet, 'widthMm' | 'depthMm' | 'offcutId'>,
+): Stock | undefined =>
+  stock.find((one) => one.offcutId === offcutId && (offcutId !== null || (one.widthMm === widthMm && one.depthMm === depthMm)));
 
 /**
  * A kept layout with the parts as they are now: sound, or why not. Nothing is mended here; a layout that does not serve is left aside and the quick one used.
- * @param blanks the parts that fit a sheet at all, by their present sizes
+ * @param task the parts that fit a sheet at all, by their present sizes, and the stock there is
  */
-export function layoutFromKept(kept: KeptLayout, blanks: readonly Blank[], rule: SheetRule): Result<Layout, KeptProblem> {
-  const byId = new Map(blanks.map((blank) => [blank.id, blank]));
+export function layoutFromKept(
+  kept: KeptLayout,
+  { blanks, stock, kerfMm }: Omit<LayoutTask, 'pinned' | 'aim'>,
+  apart: Apart = areApart,
+): Result<Layout, KeptProblem> {
   const seen = new Set<string>();
   const sheets: LaidSheet[] = [];
-  for (const places of kept.sheets) {
-    const placements: Placement[] = [];
-    for (const { blankId, xMm, yMm, turned } of places) {
-      const blank = byId.get(blankId);
-      if (blank === undefined || seen.has(blankId)) return fail({ code: 'kept/other-parts', blankId });
-      if (turned && !blank.mayTurn) return fail({ code: 'kept/turned', blankId });
-      seen.add(blankId);
-      const [widthMm, depthMm] = turned ? [blank.depthMm, blank.widthMm] : [blank.widthMm, blank.depthMm];
-      const placement = { blankId, xMm, yMm, widthMm, depthMm, turned };
-      if (!isOnSheet(placement, rule)) return fail({ code: 'kept/off-sheet', blankId });
-      if (placements.some((other) => !areApart(placement, other, rule.kerfMm))) return fail({ code: 'kept/overlap', blankId });
-      placements.push(placement);
-    }
-    if (placements.length > 0) sheets.push({ placements, rest: restBeside(placements, rule) });
+  for (const sheet of kept.sheets) {
+    const own = stockFor(stock, sheet);
+    const [first] = sheet.places;
+    if (first === undefined) continue;
+    const isTaken = sheet.offcutId !== null && sheets.some((other) => other.stock.offcutId === sheet.offcutId);
+    if (own === undefined || isTaken) return fail({ code: 'kept/other-stock', blankId: first.blankId });
+    const placed = placedOn(sheet, own, blanks, kerfMm, seen, apart);
+    if (!placed.ok) return placed;
+    sheets.push({ stock: own, placements: placed.value, rest: restBeside(placed.value, ruleOf(own, kerfMm)) });
   }
   const missing = blanks.find(({ id }) => !seen.has(id));
   return missing === undefined ? ok({ sheets, tooLarge: [] }) : fail({ code: 'kept/other-parts', blankId: missing.id });
 }
 
+/** The parts of one kept sheet where they lie, each found sound; those seen are noted. */
+function placedOn(
+  sheet: KeptSheet,
+  stock: Stock,
+  blanks: readonly Blank[],
+  kerfMm: number,
+  seen: Set<string>,
+  apart: Apart,
+): Result<Placement[], KeptProblem> {
+  const placements: Placement[] = [];
+  for (const place of sheet.places) {
+    const { blankId } = place;
+    const blank = blanks.find(({ id }) => id === blankId);
+    if (blank === undefined || seen.has(blankId)) return fail({ code: 'kept/other-parts', blankId });
+    if (place.turned && !blank.mayTurn) return fail({ code: 'kept/turned', blankId });
+    seen.add(blankId);
+    const placement = placementOf(place, blank);
+    if (!isOnSheet(placement, ruleOf(stock, kerfMm))) return fail({ code: 'kept/off-sheet', blankId });
+    if (placements.some((other) => !apart(placement, other, kerfMm))) return fail({ code: 'kept/overlap', blankId });
+    placements.push(placement);
+  }
+  return ok(placements);
+}
+
+/** A place with the size its part has as it lies. */
+export function placementOf(place: KeptSheet['places'][number], blank: Blank): Placement {
+  const [widthMm, depthMm] = place.turned ? [blank.depthMm, blank.widthMm] : [blank.widthMm, blank.depthMm];
+  return { ...place, widthMm, depthMm };
+}
+
+/** Of a kept layout that no longer serves whole, the pinned parts that still can lie where they were put. */
+export function pinsOf(
+  kept: KeptLayout,
+  { blanks, stock, kerfMm }: Omit<LayoutTask, 'pinned' | 'aim'>,
+  apart: Apart = areApart,
+): LayoutTask['pinned'] {
+  const seen = new Set<string>();
+  const used = new Set<string>();
+  return kept.sheets.flatMap((sheet) => {
+    const own = stockFor(stock, sheet);
+    if (own === undefined || (own.offcutId !== null && used.has(own.offcutId))) return [];
+    const placements: Placement[] = [];
+    for (const place of sheet.places) {
+      const blank = blanks.find(({ id }) => id === place.blankId);
+      if (!place.pinned || blank === undefined || seen.has(blank.id) || (place.turned && !blank.mayTurn)) continue;
+      const placement = placementOf(place, blank);
+      const isSound = isOnSheet(placement, ruleOf(own, kerfMm)) && placements.every((other) => apart(placement, other, kerfMm));
+      if (!isSound) continue;
+      seen.add(blank.id);
+      placements.push(placement);
+    }
+    if (placements.length === 0) return [];
+    if (own.offcutId !== null) used.add(own.offcutId);
+    return [{ stock: own, placements }];
+  });
+}
+
+/** Whether two parts leave room for the blade between them. */
+export type Apart = (a: Placement, b: Placement, kerfMm: number) => boolean;
+type Box = Pick<Placement, 'xMm' | 'yMm' | 'widthMm' | 'depthMm'>;
+
 /** Sizes are kept to a thousandth: that much may be lost between two parts. */
 const KEPT_MM = 0.002;
 
-function isOnSheet({ xMm, yMm, widthMm, depthMm }: Placement, rule: SheetRule): boolean {
+/** Whether a part lies within the trim. */
+export function isOnSheet({ xMm, yMm, widthMm, depthMm }: Box, rule: SheetRule): boolean {
   const { trimMm } = rule;
   return (
     Math.min(xMm, yMm) >= trimMm - KEPT_MM &&
@@ -70,7 +152,7 @@ function isOnSheet({ xMm, yMm, widthMm, depthMm }: Placement, rule: SheetRule): 
 }
 
 /** Whether two parts leave room for the blade between them. */
-export function areApart(a: Placement, b: Placement, kerfMm: number): boolean {
+export function areApart(a: Box, b: Box, kerfMm: number): boolean {
   const gap = Math.max(a.xMm - b.xMm - b.widthMm, b.xMm - a.xMm - a.widthMm, a.yMm - b.yMm - b.depthMm, b.yMm - a.yMm - a.depthMm);
   return gap >= kerfMm - KEPT_MM;
 }

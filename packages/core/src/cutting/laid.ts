@@ -1,6 +1,7 @@
 import type { Point } from '../geometry';
 import type { CutJob } from './cut-sheets';
 import { cutList } from './cut-list';
+import { lyingOutline, movedBy } from './lying';
 
 /** A part where it lies on its sheet: its true outline in mm from the sheet's left and top edges. */
 export interface LaidPart {
@@ -11,21 +12,22 @@ export interface LaidPart {
   readonly topMm: number;
   readonly widthMm: number;
   readonly depthMm: number;
+  readonly pinned: boolean;
+  readonly mayTurn: boolean;
   readonly rings: readonly (readonly Point[])[];
 }
 
-/** The parts of one sheet as they lie, numbered as in the cut list. A part that lies turned is turned by a quarter, never flipped over: its face stays its face. */
+/** The parts of one sheet as they lie, numbered as in the cut list. */
 export const laidParts = (job: CutJob, sheetIndex: number): readonly LaidPart[] =>
-  cutList(job, sheetIndex).map(({ part, number, leftMm, topMm, widthMm, depthMm, turned }) => {
-    const place = ({ x, y }: Point): Point => (turned ? { x: leftMm + part.depthMm - y, y: topMm + x } : { x: leftMm + x, y: topMm + y });
-    return {
-      id: part.id,
-      number,
-      name: part.name,
-      leftMm,
-      topMm,
-      widthMm,
-      depthMm,
-      rings: part.outline.rings.map((ring) => ring.map(place)),
-    };
-  });
+  cutList(job, sheetIndex).map(({ part, number, leftMm, topMm, widthMm, depthMm, turned, half, pinned }) => ({
+    id: part.id,
+    number,
+    name: part.name,
+    leftMm,
+    topMm,
+    widthMm,
+    depthMm,
+    pinned,
+    mayTurn: part.grain === null,
+    rings: movedBy(lyingOutline(part, { turned, half }), leftMm, topMm).rings,
+  }));

@@ -1,4 +1,6 @@
-import { wholeUp } from '../units';
+import { type CutNode, FIT_MM, leavesOf } from './cut-tree';
+import { pinnedTree } from './pins';
+import { type Aim, type Stock, fitsOn, isNew, roomOf, weightOf } from './stock';
 
 /** A rectangle to be placed. Sizes in mm, without kerf. */
 export interface Blank {
@@ -7,7 +9,7 @@ export interface Blank {
   readonly depthMm: number;
   readonly mayTurn: boolean;
 }
-/** The sheet parts are laid on: its size, what is trimmed off every edge, and what the blade takes between parts. */
+/** One sheet as it is cut: its size, what is trimmed off every edge, and what the blade takes between parts. */
 export interface SheetRule {
   readonly widthMm: number;
   readonly depthMm: number;
@@ -22,8 +24,13 @@ export interface Placement {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly turned: boolean;
+  /** Turned by a further half, as only free placement does: the box stays the same. */
+  readonly half: boolean;
+  /** Put there by hand; stays whatever is searched. */
+  readonly pinned: boolean;
 }
 export interface LaidSheet {
+  readonly stock: Stock;
   readonly placements: readonly Placement[];
   /** The largest rectangle left over. */
   readonly rest: { readonly xMm: number; readonly yMm: number; readonly widthMm: number; readonly depthMm: number };
@@ -33,6 +40,15 @@ export interface Layout {
   /** Blanks that fit no sheet however turned. */
   readonly tooLarge: readonly string[];
 }
+/** What is to be laid out on what. */
+export interface LayoutTask {
+  readonly blanks: readonly Blank[];
+  readonly stock: readonly Stock[];
+  readonly kerfMm: number;
+  readonly aim: Aim;
+  /** Sheets with parts that stay where they are. */
+  readonly pinned: readonly { readonly stock: Stock; readonly placements: readonly Placement[] }[];
+}
 
 interface Free {
   readonly x: number;
@@ -41,12 +57,10 @@ interface Free {
   readonly h: number;
 }
 interface Open {
+  readonly stock: Stock;
   placements: Placement[];
   free: Free[];
 }
-
-/** Slack for sums of thousandths: a part cut to the trimmed size exactly must fit. */
-const FIT_MM = 1e-6;
 
 const ORDERS: readonly ((a: Blank, b: Blank) => number)[] = [
   (a, b) => b.widthMm * b.depthMm - a.widthMm * a.depthMm,
@@ -57,55 +71,97 @@ const ORDERS: readonly ((a: Blank, b: Blank) => number)[] = [
 const SPLITS = ['long', 'short'] as const;
 
 /**
- * Lays blanks on equal sheets so that every part comes free by straight-through cuts. Tries four orders with two ways of
- * splitting what is left, and keeps the fewest sheets, then the largest rest.
+ * Lays blanks on sheets so that every part comes free by straight-through cuts: offcuts first, then new sheets. Tries every size of new sheet with four orders of parts
+ * and two ways of splitting what is left, then gives each sheet the cheapest size its parts still fit; keeps the least weight, then the largest rest.
  * @returns every blank exactly once, on a sheet or in `tooLarge`; deterministic
  * @source guillotine packing, best short side first, into sheets already begun before a new one
  */
-export function layOut(blanks: readonly Blank[], rule: SheetRule): Layout {
-  const usable = { w: rule.widthMm - 2 * rule.trimMm, h: rule.depthMm - 2 * rule.trimMm };
-  const fits = (blank: Blank): boolean =>
-    fitsAs(blank.widthMm, blank.depthMm, usable) || (blank.mayTurn && fitsAs(blank.depthMm, blank.widthMm, usable));
-  const tooLarge = blanks.filter((blank) => !fits(blank)).map(({ id }) => id);
-  const fitting = blanks.filter(fits);
+export function layOut(task: LayoutTask): Layout {
+  const { blanks, stock, kerfMm, aim } = task;
+  const held = new Set(task.pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+  const fitting = blanks.filter((blank) => !held.has(blank.id) && stock.some((one) => fitsOn(blank, one, kerfMm)));
+  const laid = new Set([...held, ...fitting.map(({ id }) => id)]);
+  const tooLarge = blanks.filter(({ id }) => !laid.has(id)).map(({ id }) => id);
+  const kinds = stock.filter(isNew);
   let best: LaidSheet[] | undefined;
   for (const order of ORDERS) {
     const sorted = [...fitting].sort((a, b) => order(a, b) || (a.id < b.id ? -1 : 1));
     for (const split of SPLITS) {
-      const sheets = pack(sorted, rule, split);
-      if (best === undefined || isBetter(sheets, best)) best = sheets;
+      for (const kind of kinds.length === 0 ? [null] : kinds) {
+        const sheets = pack(sorted, kind, task, split);
+        if (sheets === null) continue;
+        if (best === undefined || isBetter(sheets, best, aim)) best = sheets;
+      }
     }
   }
-  return { sheets: best ?? [], tooLarge };
+  // Only offcuts, and not room enough on them: what does not go on is said to be too large.
+  if (best === undefined) return { sheets: [], tooLarge: blanks.map(({ id }) => id) };
+  return { sheets: shrunk(best, task), tooLarge };
 }
 
-/** What the parts take with their kerf, and what a sheet has for them; one kerf may hang over the trim on two sides. */
-export function packingAreas(blanks: readonly Blank[], rule: SheetRule): { readonly blanksMm2: number; readonly usableMm2: number } {
-  const usableMm2 = (rule.widthMm - 2 * rule.trimMm + rule.kerfMm) * (rule.depthMm - 2 * rule.trimMm + rule.kerfMm);
-  const blanksMm2 = blanks.reduce((sum, b) => sum + (b.widthMm + rule.kerfMm) * (b.depthMm + rule.kerfMm), 0);
-  return { blanksMm2, usableMm2 };
-}
-
-/** The area bound: no layout can take fewer sheets. */
-export function fewestSheets(blanks: readonly Blank[], rule: SheetRule): number {
-  const { blanksMm2, usableMm2 } = packingAreas(blanks, rule);
-  return wholeUp(blanksMm2 / usableMm2);
-}
-
-function pack(sorted: readonly Blank[], rule: SheetRule, split: (typeof SPLITS)[number]): LaidSheet[] {
-  const { trimMm, kerfMm } = rule;
-  // Every part carries the kerf on its right and lower side; the last one in a row may hang it over the trim.
-  const whole: Free = { x: trimMm, y: trimMm, w: rule.widthMm - 2 * trimMm + kerfMm, h: rule.depthMm - 2 * trimMm + kerfMm };
-  const open: Open[] = [];
+/** Packs in one order, with one kind of new sheet as the usual one; null where a part goes nowhere. */
+function pack(sorted: readonly Blank[], kind: Stock | null, task: LayoutTask, split: (typeof SPLITS)[number]): LaidSheet[] | null {
+  const { stock, kerfMm, aim } = task;
+  const open = begun(task);
   for (const blank of sorted) {
     let spot = bestSpot(open, blank, kerfMm);
     if (spot === null) {
-      open.push({ placements: [], free: [whole] });
+      const kinds =
+        kind === null ? [] : fitsOn(blank, kind, kerfMm) ? [kind] : stock.filter((one) => isNew(one) && fitsOn(blank, one, kerfMm));
+      if (kinds.length === 0) return null;
+      const lightest = kinds.reduce((a, b) => (weightOf(b, aim) < weightOf(a, aim) ? b : a));
+      open.push({ stock: lightest, placements: [], free: [wholeOf(lightest, kerfMm)] });
       spot = bestSpot([open.at(-1)!], blank, kerfMm)!;
     }
     place(spot, blank, kerfMm, split);
   }
-  return open.map(({ placements, free }) => ({ placements, rest: largest(free, kerfMm) }));
+  return open
+    .filter(({ placements }) => placements.length > 0)
+    .map((sheet) => ({ stock: sheet.stock, placements: sheet.placements, rest: largest(sheet.free, kerfMm) }));
+}
+
+/** Sheets that are there before any part is laid: those with pinned parts, and the offcuts, small ones first. */
+function begun({ stock, pinned, kerfMm }: LayoutTask): Open[] {
+  const used = new Set(pinned.map((sheet) => sheet.stock.offcutId));
+  const offcuts = stock
+    .filter((one) => !isNew(one) && !used.has(one.offcutId))
+    .sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm);
+  return [
+    ...pinned.map((sheet): Open => ({
+      stock: sheet.stock,
+      placements: [...sheet.placements],
+      free: freeIn(pinnedTree(sheet.stock, sheet.placements, kerfMm)),
+    })),
+    ...offcuts.map((one): Open => ({ stock: one, placements: [], free: [wholeOf(one, kerfMm)] })),
+  ];
+}
+
+const freeIn = (tree: CutNode): Free[] =>
+  [...leavesOf(tree)].filter(({ kind }) => kind === 'waste').map(({ x, y, w, h }) => ({ x, y, w, h }));
+
+/** Every part carries the kerf on its right and lower side; the last one in a row may hang it over the trim. */
+const wholeOf = (stock: Stock, kerfMm: number): Free => ({ x: stock.trimMm, y: stock.trimMm, ...roomOf(stock, kerfMm) });
+
+/** Gives each new sheet the cheapest size that its parts still fit alone, from the last sheet backwards. */
+function shrunk(sheets: readonly LaidSheet[], task: LayoutTask): readonly LaidSheet[] {
+  const { aim, kerfMm, blanks, stock } = task;
+  const kinds = stock.filter(isNew).sort((a, b) => weightOf(a, aim) - weightOf(b, aim));
+  if (kinds.length < 2) return sheets;
+  return sheets.map((sheet) => {
+    if (!isNew(sheet.stock) || sheet.placements.some(({ pinned }) => pinned)) return sheet;
+    const own = sheet.placements.map(({ blankId }) => blanks.find(({ id }) => id === blankId)!);
+    for (const kind of kinds) {
+      if (weightOf(kind, aim) >= weightOf(sheet.stock, aim)) break;
+      const alone: LayoutTask = { blanks: own, stock: [kind], kerfMm, aim, pinned: [] };
+      for (const order of ORDERS) {
+        for (const split of SPLITS) {
+          const packed = own.every((blank) => fitsOn(blank, kind, kerfMm)) ? pack([...own].sort(order), kind, alone, split) : null;
+          if (packed?.length === 1) return packed[0]!;
+        }
+      }
+    }
+    return sheet;
+  });
 }
 
 interface Spot {
@@ -122,22 +178,26 @@ function bestSpot(sheets: readonly Open[], blank: Blank, kerfMm: number): Spot |
       for (const turned of blank.mayTurn ? [false, true] : [false]) {
         const w = (turned ? blank.depthMm : blank.widthMm) + kerfMm;
         const h = (turned ? blank.widthMm : blank.depthMm) + kerfMm;
+        // Any place on an offcut before one on a new sheet.
         const short = Math.min(free.w - w, free.h - h);
-        if (short >= -FIT_MM && short < bestShort - FIT_MM) {
+        const rank = short + (isNew(sheet.stock) ? NEW_SHEET_MM : 0);
+        if (short >= -FIT_MM && rank < bestShort - FIT_MM) {
           best = { sheet, index, turned };
-          bestShort = short;
+          bestShort = rank;
         }
       }
     });
   }
   return best;
 }
+/** More than any side of a sheet. */
+const NEW_SHEET_MM = 1e6;
 
 function place({ sheet, index, turned }: Spot, blank: Blank, kerfMm: number, split: (typeof SPLITS)[number]): void {
   const free = sheet.free[index]!;
   const widthMm = turned ? blank.depthMm : blank.widthMm;
   const depthMm = turned ? blank.widthMm : blank.depthMm;
-  sheet.placements.push({ blankId: blank.id, xMm: free.x, yMm: free.y, widthMm, depthMm, turned });
+  sheet.placements.push({ blankId: blank.id, xMm: free.x, yMm: free.y, widthMm, depthMm, turned, half: false, pinned: false });
   const [w, h] = [widthMm + kerfMm, depthMm + kerfMm];
   const [restW, restH] = [Math.max(0, free.w - w), Math.max(0, free.h - h)];
   // The through cut goes across the sheet or down it; the longer rest stays in one piece, or the shorter.
@@ -156,15 +216,25 @@ function largest(free: readonly Free[], kerfMm: number): LaidSheet['rest'] {
   return best;
 }
 
-const fitsAs = (widthMm: number, depthMm: number, usable: { w: number; h: number }): boolean =>
-  widthMm <= usable.w + FIT_MM && depthMm <= usable.h + FIT_MM;
+/** What the sheets of a layout weigh together. */
+export const layoutWeight = (sheets: readonly Pick<LaidSheet, 'stock'>[], aim: Aim): number =>
+  sheets.reduce((sum, { stock }) => sum + weightOf(stock, aim), 0);
 
-/** Fewer parts left out, then fewer sheets, then a larger piece left over. */
-export const isBetterLayout = (a: Layout, b: Layout): boolean =>
-  a.tooLarge.length === b.tooLarge.length ? isBetter(a.sheets, b.sheets) : a.tooLarge.length < b.tooLarge.length;
+/** Fewer parts left out, then cheaper or fewer sheets, then a larger piece left over. */
+export const isBetterLayout = (a: Layout, b: Layout, aim: Aim): boolean =>
+  a.tooLarge.length === b.tooLarge.length ? isBetter(a.sheets, b.sheets, aim) : a.tooLarge.length < b.tooLarge.length;
 
-function isBetter(a: readonly LaidSheet[], b: readonly LaidSheet[]): boolean {
-  if (a.length !== b.length) return a.length < b.length;
-  const rest = (sheets: readonly LaidSheet[]): number => Math.max(0, ...sheets.map((sheet) => sheet.rest.widthMm * sheet.rest.depthMm));
-  return rest(a) > rest(b) + 1e-6;
+/** Weights this near are the same. */
+const SAME_WEIGHT = 1e-9;
+
+function isBetter(a: readonly LaidSheet[], b: readonly LaidSheet[], aim: Aim): boolean {
+  const [aWeight, bWeight] = [layoutWeight(a, aim), layoutWeight(b, aim)];
+  if (Math.abs(aWeight - bWeight) > SAME_WEIGHT) return aWeight < bWeight;
+  return largestRestMm2(a) > largestRestMm2(b) + 1e-6;
 }
+
+export const largestRestMm2 = (sheets: readonly LaidSheet[]): number =>
+  Math.max(0, ...sheets.map(({ rest }) => rest.widthMm * rest.depthMm));
+
+/** The rule one sheet is cut by. */
+export const ruleOf = ({ widthMm, depthMm, trimMm }: Stock, kerfMm: number): SheetRule => ({ widthMm, depthMm, trimMm, kerfMm });

@@ -1,6 +1,7 @@
-import { type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, without } from '../geometry';
-import { type Ground, type Tile, bowlShare, isBowl, isSunk } from '../ground';
-import type { Table } from '../plan';
+import { type Catalogue, materialBy } from '../catalogue';
+import { type Point, type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, unite, without } from '../geometry';
+import { type Ground, type Tile, ZONE_NAMES, bowlShare, isBowl, isSunk } from '../ground';
+import type { Plan, Split, Table } from '../plan';
 import { type BaseLayer, type BoardStack, goesThrough } from '../stack';
 
 /** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
@@ -9,9 +10,15 @@ export interface Part {
   readonly name: string;
   readonly tileId: string;
   readonly featureId: string | null;
-  readonly stage: 'base' | 'rim' | 'raised';
+  readonly stage: 'base' | 'rim' | 'raised' | 'facing';
   readonly materialId: string;
   readonly thicknessMm: number;
+  /** The layer it belongs to, from the lowest up within its stage: what lies over what. */
+  readonly level: number;
+  /** Way of its own box that the grain of the sheet must run; null where it may lie as it likes. */
+  readonly grain: 'x' | 'y' | null;
+  /** Where its box's corner lies on the table; null for what goes round or under it. */
+  readonly at: Point | null;
   readonly widthMm: number;
   readonly depthMm: number;
   readonly outline: Region;
@@ -33,21 +40,58 @@ export interface PartList {
 /** Slivers under this break off in the hand and are not parts. */
 const SLIVER_MM2 = 25;
 
-/** Fourth stage: what is cut for each tile, layer by layer, with pits that go through a layer left out of it. */
-export function partsOf(ground: Ground, stack: BoardStack, table: Table): PartList {
+/** Fourth stage: what is cut for each tile, layer by layer, with pits that go through a layer left out of it, and large parts in the pieces they are split into. */
+export function partsOf(
+  ground: Ground,
+  stack: BoardStack,
+  plan: Pick<Plan, 'table' | 'stack' | 'cutting'>,
+  catalogue: Catalogue,
+): PartList {
+  const whole = ground.tiles.flatMap((tile) => [
+    ...baseParts(tile, ground, stack, plan.stack, catalogue),
+    ...rimParts(tile, plan.table),
+    ...battenParts(tile, plan.stack),
+    ...raisedParts(tile, ground, stack, plan.stack, catalogue),
+    ...facingParts(tile, ground, stack, catalogue),
+  ]);
   return {
-    parts: ground.tiles.flatMap((tile) => [
-      ...baseParts(tile, ground, stack),
-      ...rimParts(tile, table),
-      ...raisedParts(tile, ground, stack),
-    ]),
+    parts: plan.cutting.splits.length === 0 ? whole : whole.flatMap((part) => inPieces(part, plan.cutting.splits)),
     hollows: ground.tiles.flatMap((tile) => hollowsIn(tile, ground, stack)),
   };
 }
 
-function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
-  const square = boxRegion(tile.cutBox);
-  return stack.base.flatMap((layer) => {
+/** A part in the pieces its splits make of it, each of which may be split again. Joints off the part make none. */
+function inPieces(part: Part, splits: readonly Split[]): Part[] {
+  const split = splits.find(({ partKey }) => partKey === part.id);
+  if (split === undefined) return [part];
+  const isX = split.along === 'x';
+  const sizeMm = isX ? part.widthMm : part.depthMm;
+  const lines = [...new Set(split.atMm)].filter((mm) => mm > 1 && mm < sizeMm - 1).sort((a, b) => a - b);
+  if (lines.length === 0) return [part];
+  const edges = [0, ...lines, sizeMm];
+  const { at } = part;
+  return edges.slice(1).flatMap((to, i) => {
+    const from = edges[i]!;
+    const strip = isX ? { left: from, right: to, top: 0, bottom: part.depthMm } : { left: 0, right: part.widthMm, top: from, bottom: to };
+    const own = cutOut(intersection(part.outline, boxRegion(strip)), `${part.id}/${i + 1}`, {
+      ...part,
+      name: `${part.name}, piece ${i + 1} of ${edges.length - 1}`,
+    });
+    const placed = own.map((piece) => ({ ...piece, at: at === null ? null : { x: at.x + piece.at!.x, y: at.y + piece.at!.y } }));
+    return placed.flatMap((piece) => inPieces(piece, splits));
+  });
+}
+
+/** Grain that matters to a part: only where the material has one and the plan says which way it runs. */
+const grainOf = (materialId: string, grain: 'x' | 'y' | null, catalogue: Catalogue): 'x' | 'y' | null =>
+  materialBy(catalogue, materialId).hasGrain ? grain : null;
+
+function baseParts(tile: Tile, ground: Ground, stack: BoardStack, { edges, allowanceMm }: Plan['stack'], catalogue: Catalogue): Part[] {
+  const { left, top, right, bottom } = tile.cutBox;
+  return stack.base.flatMap((layer, level) => {
+    // Trimmed flush later: everything but the lowest layer, which guides the blade.
+    const overMm = edges === 'trim-after' && level > 0 ? allowanceMm : 0;
+    const square = boxRegion({ left: left - overMm, top: top - overMm, right: right + overMm, bottom: bottom + overMm });
     const holes = ground.onTile
       .get(tile.id)!
       .filter(
@@ -62,6 +106,8 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
       stage: 'base',
       materialId: layer.materialId,
       thicknessMm: layer.thicknessMm,
+      level,
+      grain: grainOf(layer.materialId, layer.grain, catalogue),
     });
   });
 }
@@ -71,16 +117,56 @@ function rimParts(tile: Tile, { rim }: Table): Part[] {
   if (rim === null) return [];
   const { left, top, right, bottom } = tile.cutBox;
   const [widthMm, depthMm] = [right - left + 2 * rim.thicknessMm, bottom - top];
-  return [widthMm, widthMm, depthMm, depthMm].flatMap((longMm, i) =>
-    cutOut(boxRegion({ left: 0, top: 0, right: longMm, bottom: rim.heightMm }), `${tile.id}-rim-${i}`, {
-      name: `${tile.id} rim ${i + 1}`,
-      tileId: tile.id,
-      featureId: null,
-      stage: 'rim',
-      materialId: rim.materialId,
-      thicknessMm: rim.thicknessMm,
-    }),
-  );
+  return [widthMm, widthMm, depthMm, depthMm].flatMap((longMm, i) => strip(tile, `rim-${i}`, `rim ${i + 1}`, longMm, rim));
+}
+
+/** Strips on edge under a tile, along its longer side. */
+function battenParts(tile: Tile, { battens }: Plan['stack']): Part[] {
+  if (battens === null) return [];
+  const { left, top, right, bottom } = tile.cutBox;
+  const longMm = Math.max(right - left, bottom - top);
+  return Array.from({ length: battens.count }, (_, i) => strip(tile, `batten-${i}`, `batten ${i + 1}`, longMm, battens)).flat();
+}
+
+function strip(
+  tile: Tile,
+  id: string,
+  name: string,
+  longMm: number,
+  { materialId, thicknessMm, heightMm }: { readonly materialId: string; readonly thicknessMm: number; readonly heightMm: number },
+): Part[] {
+  return cutOut(boxRegion({ left: 0, top: 0, right: longMm, bottom: heightMm }), `${tile.id}-${id}`, {
+    name: `${tile.id} ${name}`,
+    tileId: tile.id,
+    featureId: null,
+    stage: 'rim',
+    materialId,
+    thicknessMm,
+    level: 0,
+    grain: null,
+  }).map((part) => ({ ...part, at: null }));
+}
+
+/** Coverings, as far as their kind of surface shows on a tile. */
+function facingParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Catalogue): Part[] {
+  const here = ground.onTile.get(tile.id)!;
+  return stack.facings.flatMap(({ zone, layers }) => {
+    const square = boxRegion(tile.cutBox);
+    const shown = here.filter(({ land }) => (zone === 'open' ? land.zone !== null : land.zone === zone)).map(({ shows }) => shows);
+    const region = zone === 'open' ? without(square, shown) : intersection(unite(shown), square);
+    return layers.flatMap((layer, level) =>
+      cutOut(region, `${tile.id}-${zone}-${layer.id}`, {
+        name: `${tile.id} ${ZONE_NAMES[zone].toLowerCase()}, ${materialBy(catalogue, layer.materialId).name.toLowerCase()}`,
+        tileId: tile.id,
+        featureId: null,
+        stage: 'facing',
+        materialId: layer.materialId,
+        thicknessMm: layer.thicknessMm,
+        level,
+        grain: grainOf(layer.materialId, layer.grain, catalogue),
+      }),
+    );
+  });
 }
 
 /** `ground`, or `ground, layer 2` where there are several. */
@@ -90,13 +176,15 @@ function layerName(layer: BaseLayer, { base }: BoardStack): string {
   return ground.length === 1 ? 'ground' : `ground, layer ${ground.indexOf(layer) + 1}`;
 }
 
-function raisedParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
+function raisedParts(tile: Tile, ground: Ground, stack: BoardStack, { raised }: Plan['stack'], catalogue: Catalogue): Part[] {
   return stack.raised.flatMap(({ land, buildUp, materialId }) => {
     const here = ground.onTile.get(tile.id)!.find((tileLand) => tileLand.land === land);
     if (here === undefined || buildUp === null) return [];
     const region = intersection(here.body, boxRegion(tile.cutBox));
     return buildUp.thicknessesMm.flatMap((thicknessMm, i) => {
       const level = buildUp.thicknessesMm.length === 1 ? '' : `, layer ${i + 1}`;
+      // A single layer has nothing to cross.
+      const grain = raised.crossGrain && buildUp.thicknessesMm.length > 1 ? (i % 2 === 0 ? 'x' : 'y') : null;
       return cutOut(region, `${tile.id}-${land.id}-${i}`, {
         name: `${tile.id} ${land.name}${level}`,
         tileId: tile.id,
@@ -104,12 +192,14 @@ function raisedParts(tile: Tile, ground: Ground, stack: BoardStack): Part[] {
         stage: 'raised',
         materialId,
         thicknessMm,
+        level: i,
+        grain: grainOf(materialId, grain, catalogue),
       });
     });
   });
 }
 
-type Kept = Pick<Part, 'name' | 'tileId' | 'featureId' | 'stage' | 'materialId' | 'thicknessMm'>;
+type Kept = Pick<Part, 'name' | 'tileId' | 'featureId' | 'stage' | 'materialId' | 'thicknessMm' | 'level' | 'grain'>;
 
 /** Each separate piece of a region becomes a part, moved so that its box starts at 0, 0. */
 function cutOut(region: Region, id: string, kept: Kept): Part[] {
@@ -121,6 +211,7 @@ function cutOut(region: Region, id: string, kept: Kept): Part[] {
       ...kept,
       id: `${id}-${i}`,
       name: kept.name + suffix,
+      at: { x: tidy(left), y: tidy(top) },
       widthMm: tidy(right - left),
       depthMm: tidy(bottom - top),
       outline: { rings: piece.rings.map((ring) => ring.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - top) }))) },

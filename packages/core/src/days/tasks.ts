@@ -1,12 +1,12 @@
-import { type Adhesive, type Catalogue, type Estimate, adhesiveBy, cautionTexts, estimated, materialBy, toolBy } from '../catalogue';
-import { type CoatNeed, poursFor } from '../coats';
-import { type PartList, cutMinutes } from '../cutting';
+import { type Adhesive, type Catalogue, type Estimate, adhesiveBy, cautionTexts, estimated, stuffBy } from '../catalogue';
+import { type CoatNeed, type SealNeed, poursFor } from '../coats';
+import { type CutJob, type PartList, minutesByPart } from '../cutting';
 import { coatWaits, glueWait } from '../drying';
 import { areaMm2, regionBox } from '../geometry';
 import type { Ground, Zones } from '../ground';
 import type { Plan } from '../plan';
 import { type BoardStack, type Joint, glueFit } from '../stack';
-import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../units';
+import { type Figure, given, hoursInMinutes, inMetres, inSquareMetres, reckon, total } from '../units';
 
 /** Work on one tile, then a wait that needs no hands. */
 export interface Task {
@@ -49,27 +49,23 @@ export function stepsOf(
   zones: Zones,
   stack: BoardStack,
   parts: PartList,
+  jobs: readonly CutJob[],
   coats: readonly CoatNeed[],
+  sealing: SealNeed | null,
   catalogue: Catalogue,
 ): readonly Step[] {
+  const minutes = minutesByPart(jobs, catalogue);
+  const jointsOf = (part: Joint['place']['part']): readonly Joint[] => stack.joints.filter(({ place }) => place.part === part);
   const drafts = [
-    cutStep('base', ground, parts, catalogue),
-    glueStep(
-      'base',
-      stack.joints.filter(({ featureId }) => featureId === null),
-      plan,
-      ground,
-      catalogue,
-    ),
+    cutStep('base', ground, jobs, minutes, catalogue),
+    ...(sealing === null ? [] : [sealStep(sealing, plan, ground, catalogue)]),
+    glueStep('base', jointsOf('ground'), plan, zones, ground, catalogue),
+    ...(plan.stack.edges === 'trim-after' ? [trimStep(jointsOf('ground'), ground, catalogue)] : []),
     hollowStep(ground, parts, catalogue),
-    cutStep('raised', ground, parts, catalogue),
-    glueStep(
-      'raised',
-      stack.joints.filter(({ featureId }) => featureId !== null),
-      plan,
-      ground,
-      catalogue,
-    ),
+    cutStep('raised', ground, jobs, minutes, catalogue),
+    glueStep('raised', jointsOf('raised'), plan, zones, ground, catalogue),
+    cutStep('facing', ground, jobs, minutes, catalogue),
+    glueStep('facing', jointsOf('facing'), plan, zones, ground, catalogue),
     ...coatSteps(plan, ground, zones, coats, catalogue),
   ];
   return drafts.filter(({ tasks }) => tasks.length > 0).map((draft) => withSetUp(draft, catalogue));
@@ -105,21 +101,80 @@ function withSetUp({ id, name, kind, setUp, cautionIds, tasks }: Draft, catalogu
   };
 }
 
-function cutStep(stage: 'base' | 'raised', ground: Ground, { parts }: PartList, catalogue: Catalogue): Draft {
-  const name = stage === 'base' ? 'Cut the ground' : 'Cut raised ground';
+type Stage = 'base' | 'raised' | 'facing';
+const CUT_NAMES: Readonly<Record<Stage, string>> = { base: 'Cut the ground', raised: 'Cut raised ground', facing: 'Cut coverings' };
+const GLUE_NAMES: Readonly<Record<Stage, string>> = {
+  base: 'Glue the ground, weigh down',
+  raised: 'Glue raised ground, weigh down',
+  facing: 'Glue coverings, weigh down',
+};
+
+function cutStep(
+  stage: Stage,
+  ground: Ground,
+  jobs: readonly CutJob[],
+  minutes: ReadonlyMap<string, Figure<'min'>>,
+  catalogue: Catalogue,
+): Draft {
+  const name = CUT_NAMES[stage];
   // A rim is cut with the ground it goes round.
-  const mine = parts.filter((part) => (part.stage === 'raised') === (stage === 'raised'));
-  const tools = new Set(mine.map(({ materialId }) => toolBy(catalogue, materialBy(catalogue, materialId).toolId)));
+  const mine = jobs.map((job) => ({ job, parts: job.parts.filter((part) => (part.stage === 'rim' ? 'base' : part.stage) === stage) }));
   return {
     id: `cut-${stage}`,
     name,
     kind: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
-    cautionIds: [...tools].flatMap(({ cautionIds }) => cautionIds),
+    cautionIds: mine.filter(({ parts }) => parts.length > 0).flatMap(({ job }) => job.tool.cautionIds),
     tasks: ground.tiles.flatMap((tile) => {
-      const here = mine.filter(({ tileId }) => tileId === tile.id);
-      return here.length === 0 ? [] : [task(`cut-${stage}`, tile.id, cutMinutes(`${name}, ${tile.id}`, here, catalogue), NO_WAIT)];
+      const here = mine.flatMap(({ parts }) => parts.filter(({ tileId }) => tileId === tile.id));
+      if (here.length === 0) return [];
+      const work = total(
+        `${name}, ${tile.id}`,
+        'min',
+        here.map(({ id }) => minutes.get(id)!),
+      );
+      return [task(`cut-${stage}`, tile.id, work, NO_WAIT)];
     }),
+  };
+}
+
+/** Faces that are sealed before anything is glued to them. */
+function sealStep({ stuff, faces }: SealNeed, plan: Plan, ground: Ground, catalogue: Catalogue): Draft {
+  const name = `Seal boards, ${stuff.name.toLowerCase()}`;
+  const waits = coatWaits(stuffBy(catalogue, stuff.id), null, plan.climate, catalogue);
+  return {
+    id: 'seal',
+    name,
+    kind: 'coat',
+    setUp: catalogue.bench.glueSetUpMin,
+    cautionIds: stuff.cautionIds,
+    tasks: ground.tiles.map((tile) => {
+      const share = given(`${tile.id}: share of the table`, tileShare(tile, ground), '1', 'drawing');
+      const here = reckon(`${tile.id}: faces to seal`, 'm²', inSquareMetres(faces), '×', share);
+      const rate = estimated('Sealing a square metre', catalogue.bench.sealMinPerM2, 'min/m²');
+      return task('seal', tile.id, reckon(`${name}, ${tile.id}`, 'min', here, '×', rate), waits.recoat);
+    }),
+  };
+}
+
+/** Layers glued oversize are cut flush along all four sides, with the lowest as the guide. */
+function trimStep(joints: readonly Joint[], ground: Ground, catalogue: Catalogue): Draft {
+  const name = 'Trim flush';
+  return {
+    id: 'trim',
+    name,
+    kind: 'cut',
+    setUp: catalogue.bench.cuttingSetUpMin,
+    cautionIds: catalogue.bench.hollowCautionIds,
+    tasks:
+      joints.length === 0
+        ? []
+        : ground.tiles.map((tile) => {
+            const { left, top, right, bottom } = tile.cutBox;
+            const round = inMetres(given(`${tile.id}, all round`, 2 * (right - left + bottom - top), 'mm', 'drawing'));
+            const speed = estimated('Trimmed in a minute', catalogue.bench.trimFlushMPerMin, 'm/min');
+            return task('trim', tile.id, reckon(`${name}, ${tile.id}`, 'min', round, '÷', speed), NO_WAIT);
+          }),
   };
 }
 
@@ -152,12 +207,12 @@ function hollowStep(ground: Ground, { hollows }: PartList, catalogue: Catalogue)
 }
 
 /** All joints of a tile are glued in one go; the slowest of them sets the wait. */
-function glueStep(stage: 'base' | 'raised', joints: readonly Joint[], plan: Plan, ground: Ground, catalogue: Catalogue): Draft {
-  const name = stage === 'base' ? 'Glue the ground, weigh down' : 'Glue raised ground, weigh down';
+function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zones: Zones, ground: Ground, catalogue: Catalogue): Draft {
+  const name = GLUE_NAMES[stage];
   const adhesives = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))].map((id) => adhesiveBy(catalogue, id));
   const tasks = ground.tiles.flatMap((tile): Task[] => {
     const faces = joints
-      .map((joint) => ({ joint, areaMm2: joint.area.value * shareOnTile(joint, tile.id, ground) }))
+      .map((joint) => ({ joint, areaMm2: joint.area.value * shareOnTile(joint, tile.id, zones, ground) }))
       .filter(({ areaMm2 }) => areaMm2 > 1);
     if (faces.length === 0) return [];
     const spreading = faces.map(({ joint, areaMm2 }) => {
@@ -178,9 +233,23 @@ function glueStep(stage: 'base' | 'raised', joints: readonly Joint[], plan: Plan
       'catalogue',
       'workshop default',
     );
+    // Cut to size, every layer has to be brought flush by hand before the glue takes.
+    const aligning =
+      stage === 'base' && plan.stack.edges === 'cut-first'
+        ? [
+            reckon(
+              `${tile.id}: layers brought flush`,
+              'min',
+              given('Layers', faces.length, '1', 'plan'),
+              '×',
+              estimated('Each', catalogue.bench.alignMinPerLayer, 'min'),
+            ),
+          ]
+        : [];
     const waits = faces.map(({ joint }) => jointWait(joint, adhesiveBy(catalogue, joint.adhesiveId), tile, plan, ground, catalogue));
     const slowest = waits.reduce((a, b) => (b.value > a.value ? b : a));
-    return [task(`glue-${stage}`, tile.id, total(`${name}, ${tile.id}`, 'min', [...spreading, weights]), slowest)];
+    const work = total(`${name}, ${tile.id}`, 'min', [...spreading, ...aligning, weights]);
+    return [task(`glue-${stage}`, tile.id, work, slowest)];
   });
   return {
     id: `glue-${stage}`,
@@ -192,11 +261,20 @@ function glueStep(stage: 'base' | 'raised', joints: readonly Joint[], plan: Plan
   };
 }
 
-function shareOnTile(joint: Joint, tileId: string, ground: Ground): number {
-  if (joint.featureId === null) {
-    const { box } = ground.tiles.find(({ id }) => id === tileId)!;
-    return ((box.right - box.left) * (box.bottom - box.top)) / ground.tableArea.value;
+const tileShare = ({ box }: Ground['tiles'][number], ground: Ground): number =>
+  ((box.right - box.left) * (box.bottom - box.top)) / ground.tableArea.value;
+
+function shareOnTile(joint: Joint, tileId: string, zones: Zones, ground: Ground): number {
+  const { place } = joint;
+  if (place.part === 'facing') {
+    const here = zones.byTile.find((zone) => zone.tileId === tileId && zone.kind === place.zone);
+    return here === undefined || joint.area.value <= 0 ? 0 : Math.min(1, here.surfaceMm2 / joint.area.value);
   }
+  if (place.part === 'ground')
+    return tileShare(
+      ground.tiles.find(({ id }) => id === tileId)!,
+      ground,
+    );
   const onTile = ground.onTile.get(tileId)!.find(({ land }) => land.id === joint.landId);
   if (onTile === undefined || onTile.body.rings.length === 0) return 0;
   const whole = ground.features.find(({ landId }) => landId === joint.landId)!.body.value;
@@ -211,7 +289,10 @@ function jointWait(
   ground: Ground,
   catalogue: Catalogue,
 ): Figure<'min'> {
-  const isSealedIn = glueFit(adhesive, joint.lowerMaterialId, joint.upperMaterialId, catalogue) === 'never-dries';
+  if (plan.stack.weighed && joint.place.part === 'ground') {
+    return given(`${adhesive.name}, under weights until cured`, adhesive.fullMin, 'min', 'catalogue', 'workshop default; the label wins');
+  }
+  const isSealedIn = glueFit(adhesive, joint.lower, joint.upper, joint.spread, catalogue) === 'never-dries';
   const body = ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
   const { left, top, right, bottom } = body === undefined || body.rings.length === 0 ? tile.box : regionBox(body);
   return glueWait(adhesive, isSealedIn, Math.min(right - left, bottom - top) / 2, plan.climate, catalogue);

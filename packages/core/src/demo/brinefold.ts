@@ -235,8 +235,16 @@ export function brinefold(catalogue: Catalogue): Plan {
     stack: {
       ...blank.stack,
       ground: [
-        { id: 'lower', materialId: 'xps-foam', thicknessMm: 20, glueBelowId: 'white-glue' },
-        { id: 'upper', materialId: 'xps-foam', thicknessMm: 10, glueBelowId: 'foam-safe-construction' },
+        { id: 'lower', materialId: 'xps-foam', thicknessMm: 20, glueBelowId: 'white-glue', spread: 'full', grain: 'x', sealed: 'none' },
+        {
+          id: 'upper',
+          materialId: 'xps-foam',
+          thicknessMm: 10,
+          glueBelowId: 'foam-safe-construction',
+          spread: 'full',
+          grain: 'y',
+          sealed: 'none',
+        },
       ],
     },
     features: features(catalogue),

@@ -1,18 +1,28 @@
 import { type Catalogue, estimated, materialBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
-import type { PartList } from '../cutting';
+import type { Part, PartList } from '../cutting';
 import { type Ground, type Land, bankRunMm, bowlShare, isBowl } from '../ground';
 import type { BoardStack } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
-/** Mass of the finished board: layers less what pits take out, raised ground, and what stays of the coats. */
+/** One layer of the finished board, by what it is made of. */
+export interface LayerMass {
+  readonly name: string;
+  readonly mass: Figure<'g'>;
+}
+export interface BoardMass {
+  readonly layers: readonly LayerMass[];
+  readonly all: Figure<'g'>;
+}
+
+/** Mass of the finished board, layer by layer: layers less what pits take out, raised ground, rims, coverings, and what stays of the coats. */
 export function boardMass(
   ground: Ground,
   stack: BoardStack,
   { parts }: PartList,
   stuffs: readonly StuffNeed[],
   catalogue: Catalogue,
-): Figure<'g'> {
+): BoardMass {
   const density = (id: string): Figure<'kg/m³'> => {
     const material = materialBy(catalogue, id);
     return estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³');
@@ -42,12 +52,20 @@ export function boardMass(
     );
     return [massOf(land.name, shaped(land, reckon(`${land.name}, foam`, 'mm³', footprint, '×', height)), density(materialId))];
   });
-  const rims = parts
-    .filter(({ stage }) => stage === 'rim')
-    .map((part) =>
-      massOf(part.name, given(`${part.name}, volume`, part.areaMm2 * part.thicknessMm, 'mm³', 'drawing'), density(part.materialId)),
-    );
-  return total('Mass', 'g', [...layers, ...lifts, ...rims, ...stuffs.map(({ dryMass }) => dryMass)]);
+  const byPart = (stage: Part['stage']): Figure<'g'>[] =>
+    parts
+      .filter((part) => part.stage === stage)
+      .map((part) =>
+        massOf(part.name, given(`${part.name}, volume`, part.areaMm2 * part.thicknessMm, 'mm³', 'drawing'), density(part.materialId)),
+      );
+  const groups: readonly (readonly [string, readonly Figure<'g'>[]])[] = [
+    ['Rims and battens', byPart('rim')],
+    ['Raised ground', lifts],
+    ['Coverings', byPart('facing')],
+    ['Coats, dry', stuffs.map(({ dryMass }) => dryMass)],
+  ];
+  const all = [...layers, ...groups.filter(([, masses]) => masses.length > 0).map(([name, masses]) => total(name, 'g', masses))];
+  return { layers: all.map((mass) => ({ name: mass.label, mass })), all: total('Mass', 'g', all) };
 }
 
 /** A volume over the whole footprint, times what share of that a slope or a bowl leaves. */

@@ -218,7 +218,7 @@ function edited(plan: Plan, which: number, x: number, y: number, size: number, w
     case 'air':
       return { ...plan, climate: { ...plan.climate, airC: 5 + (size % 20) } };
     case 'trim':
-      return { ...plan, cutting: { trimMm: size % 9, kept: [] } };
+      return { ...plan, cutting: { ...plan.cutting, trimMm: size % 9 } };
     case 'tiles':
       return { ...plan, table: { ...plan.table, columnWidthsMm: [400 + (size % 100), 1200 - 400 - (size % 100)] } };
     default:

@@ -1,12 +1,12 @@
 import type { Catalogue } from '../catalogue';
-import { coatNeeds, stuffNeeds } from '../coats';
+import { coatNeeds, sealNeed, stuffNeeds } from '../coats';
 import type { CoatNeed, StuffNeed } from '../coats';
-import { type Blank, type CutJob, type PartList, type SheetRule, cutSheets, layOut, partsOf, totalSheets } from '../cutting';
+import { type CutJob, type LayoutTask, type Offcut, type PartList, cutSheets, layOut, partsOf, shopCuts, totalSheets } from '../cutting';
 import { type Days, type Step, planDays, stepsOf } from '../days';
 import { type Ground, type Zones, layGround, zonesOf } from '../ground';
 import { type Mix, mixesOf } from '../mixes';
 import { type Plan, shapeRegion } from '../plan';
-import { type BoardStack, type GlueNeed, glueNeeds, stackUp } from '../stack';
+import { type BoardStack, type Bow, type GlueNeed, type WeightNeed, bowOf, glueNeeds, stackUp, weightsFor } from '../stack';
 import { type Supplies, suppliesFor } from '../supplies';
 import { type Seam, type TileBuild, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { type Figure, total } from '../units';
@@ -19,8 +19,9 @@ import {
   groundWarnings,
   lightWarnings,
   seamWarnings,
+  stackWarnings,
 } from '../warnings';
-import { boardMass } from './board-mass';
+import { type LayerMass, boardMass } from './board-mass';
 import { byKey, perObject, stage } from './memo';
 import { type FeatureTakes, featureTakes } from './takes';
 
@@ -30,6 +31,9 @@ export interface Derivation {
   readonly zones: Zones;
   readonly stack: BoardStack;
   readonly glues: readonly GlueNeed[];
+  readonly bow: Bow;
+  /** null where nothing is glued to the ground. */
+  readonly weights: WeightNeed | null;
   readonly parts: PartList;
   readonly jobs: readonly CutJob[];
   readonly coats: readonly CoatNeed[];
@@ -39,6 +43,7 @@ export interface Derivation {
   readonly days: Days;
   readonly supplies: Supplies;
   readonly takes: readonly FeatureTakes[];
+  readonly masses: readonly LayerMass[];
   readonly seams: readonly Seam[];
   readonly tiles: readonly TileBuild[];
   /** All tiles stored one on another. */
@@ -60,6 +65,8 @@ export interface Tally {
   readonly readyText: string;
 }
 
+const NO_OFFCUTS: readonly Offcut[] = [];
+
 /** Layouts remembered at once: a drag back and forth over a boundary stays quick. */
 const LAYOUTS_KEPT = 60;
 
@@ -67,17 +74,25 @@ const LAYOUTS_KEPT = 60;
  * Makes a pipeline that remembers each stage's last answer, so that an edit reckons again only what it touches. One
  * pipeline serves one board.
  */
-export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivation {
+export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: readonly Offcut[]) => Derivation {
   const regionOfShape = perObject(shapeRegion);
   const layOutOnce = byKey(layoutKey, layOut, LAYOUTS_KEPT);
   const groundStage = stage((table: Plan['table'], features: Plan['features']) => layGround(table, features, regionOfShape));
   const zonesStage = stage(zonesOf);
   const stackStage = stage(stackUp);
   const glueStage = stage(glueNeeds);
-  const partsStage = stage(partsOf);
-  const cutStage = stage((parts: PartList, cutting: Plan['cutting'], catalogue: Catalogue) =>
-    cutSheets(parts.parts, cutting, catalogue, layOutOnce),
+  const bowStage = stage((stackPlan: Plan['stack'], open: Plan['coats']['open'], ground: Ground, stack: BoardStack, catalogue: Catalogue) =>
+    bowOf({ stack: stackPlan, coats: { open } }, ground, stack, catalogue),
   );
+  const partsStage = stage(
+    (ground: Ground, stack: BoardStack, table: Plan['table'], stackPlan: Plan['stack'], cutting: Plan['cutting'], catalogue: Catalogue) =>
+      partsOf(ground, stack, { table, stack: stackPlan, cutting }, catalogue),
+  );
+  const cutStage = stage((parts: PartList, cutting: Plan['cutting'], catalogue: Catalogue, rack: readonly Offcut[]) =>
+    cutSheets(parts.parts, cutting, catalogue, rack, layOutOnce),
+  );
+  const sealStage = stage(sealNeed);
+  const shopStage = stage(shopCuts);
   const coatStage = stage(coatNeeds);
   const stuffStage = stage(stuffNeeds);
   const mixStage = stage(mixesOf);
@@ -90,26 +105,29 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   const seamStage = stage(seamsOf);
   const tileStage = stage(tileBuilds);
 
-  return (plan, catalogue) => {
+  return (plan, catalogue, rack = NO_OFFCUTS) => {
     const ground = groundStage(plan.table, plan.features);
     const zones = zonesStage(ground);
-    const stack = stackStage(plan, ground, catalogue);
+    const stack = stackStage(plan, ground, zones, catalogue);
     const glues = glueStage(stack.joints, catalogue);
-    const parts = partsStage(ground, stack, plan.table);
-    const jobs = cutStage(parts, plan.cutting, catalogue);
+    const bow = bowStage(plan.stack, plan.coats.open, ground, stack, catalogue);
+    const parts = partsStage(ground, stack, plan.table, plan.stack, plan.cutting, catalogue);
+    const jobs = cutStage(parts, plan.cutting, catalogue, rack);
     const coats = coatStage(plan, zones, catalogue);
-    const stuffs = stuffStage(coats);
+    const sealing = sealStage(plan.stack, ground.tableArea, catalogue);
+    const stuffs = stuffStage(coats, sealing);
     const mixes = mixStage(coats, catalogue);
-    const steps = stepStage(plan, ground, zones, stack, parts, coats, catalogue);
+    const steps = stepStage(plan, ground, zones, stack, parts, jobs, coats, sealing, catalogue);
     const days = dayStage(steps, plan.calendar);
     const fixings = fixingStage(plan.table, ground, catalogue);
-    const supplies = supplyStage(jobs, glues, stuffs, fixings, plan.features, catalogue);
+    const supplies = supplyStage(jobs, shopStage(jobs, catalogue), glues, stuffs, fixings, plan.features, catalogue);
     const takes = takesStage(plan, ground, zones, stack, coats, catalogue);
     const seams = seamStage(ground);
     const tiles = tileStage(plan, ground, zones, stack, parts, stuffs, catalogue);
+    const mass = massStage(ground, stack, parts, stuffs, catalogue);
     const tally: Tally = {
       sheets: totalSheets(jobs),
-      mass: massStage(ground, stack, parts, stuffs, catalogue),
+      mass: mass.all,
       adhesive: total(
         'Adhesive',
         'g',
@@ -131,7 +149,8 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
       ...clearWarnings(ground),
       ...lightWarnings(plan, ground, stack, catalogue),
       ...glueWarnings(stack, catalogue),
-      ...cutWarnings(plan, jobs),
+      ...stackWarnings(plan, ground, zones, stack, bow, parts, catalogue),
+      ...cutWarnings(plan, ground, jobs, parts, catalogue),
       ...coatWarnings(plan, stack, coats, catalogue),
     ];
     return {
@@ -139,6 +158,8 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
       zones,
       stack,
       glues,
+      bow,
+      weights: weightsFor(ground, stack, catalogue),
       parts,
       jobs,
       coats,
@@ -148,6 +169,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
       days,
       supplies,
       takes,
+      masses: mass.layers,
       seams,
       tiles,
       stored: storedHeight(tiles),
@@ -157,8 +179,11 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue) => Derivati
   };
 }
 
-/** What a layout depends on: sizes and the sheet, not what the parts look like. */
-function layoutKey(blanks: readonly Blank[], rule: SheetRule): string {
+/** What a layout depends on: sizes, the stock and what is pinned, not what the parts look like. */
+function layoutKey({ blanks, stock, kerfMm, aim, pinned }: LayoutTask): string {
   const sizes = blanks.map(({ id, widthMm, depthMm, mayTurn }) => `${id} ${widthMm} ${depthMm} ${mayTurn ? 1 : 0}`);
-  return [rule.widthMm, rule.depthMm, rule.trimMm, rule.kerfMm, ...sizes].join('|');
+  const sheets = stock.map(
+    ({ widthMm, depthMm, trimMm, offcutId, priceMinor }) => `${offcutId ?? ''} ${widthMm} ${depthMm} ${trimMm} ${priceMinor}`,
+  );
+  return [kerfMm, aim, ...sheets, JSON.stringify(pinned), ...sizes].join('|');
 }

@@ -84,7 +84,8 @@ function stuffs(
       'mm²',
       joints.map(({ area }) => area),
     );
-    figures.push(glueMass('Adhesive', adhesiveBy(catalogue, plan.stack.raised.glueId), faces, catalogue));
+    const { glueId, spread } = plan.stack.raised;
+    figures.push(glueMass('Adhesive', adhesiveBy(catalogue, glueId), faces, spread, catalogue));
   }
   for (const [label, family] of [
     ['Texture', 'texture'],

@@ -6,3 +6,7 @@ export { sheetDxf, sheetSvg } from './sheets';
 export { outlineShape } from './imported';
 export type { ImportedDrawing } from './imported';
 export type { FormatProblem } from './problem';
+export { CHECK_BAR_MM, sheetPdf } from './pdf';
+export { OVERLAP_MM, PAPERS, templatePlan, templatesPdf } from './templates';
+export type { Paper, TemplatePlan } from './templates';
+export { cutListCsv, cutListPdf } from './cut-lists';

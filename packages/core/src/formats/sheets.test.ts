@@ -6,22 +6,26 @@ import { type CutJob, cutSheets, laidParts } from '../cutting';
 import { brinefold } from '../demo';
 import { derivePipeline } from '../derive';
 import { type Point, areaMm2 } from '../geometry';
-import { CATALOGUE } from '../testing/plans';
+import { CATALOGUE, aBoard } from '../testing/plans';
 import { sheetDxf, sheetSvg } from '.';
 
 const jobs = derivePipeline()(brinefold(CATALOGUE), CATALOGUE).jobs;
 const sheets = jobs.flatMap((job) => job.layout.sheets.map((_, index) => ({ job, index, what: `${job.name}, sheet ${index + 1}` })));
 const NEAR_MM = 0.01;
+const stockOf = (job: CutJob, index: number) => job.layout.sheets[index]!.stock;
 
 /** Where the outlines must be, worked out from the placements alone. */
 function expected(job: CutJob, index: number): Point[][] {
   return [...job.layout.sheets[index]!.placements]
     .sort((a, b) => a.yMm - b.yMm || a.xMm - b.xMm)
-    .flatMap(({ blankId, xMm, yMm, widthMm, turned }) =>
-      job.parts
-        .find(({ id }) => id === blankId)!
-        .outline.rings.map((ring) => ring.map(({ x, y }) => (turned ? { x: xMm + widthMm - y, y: yMm + x } : { x: xMm + x, y: yMm + y }))),
-    );
+    .flatMap(({ blankId, xMm, yMm, widthMm, turned }) => {
+      const part = job.parts.find(({ id }) => id === blankId)!;
+      // A part whose grain runs across its box is handed to the layout lying turned already.
+      const isTurned = turned !== (part.grain === 'y');
+      return part.outline.rings.map((ring) =>
+        ring.map(({ x, y }) => (isTurned ? { x: xMm + widthMm - y, y: yMm + x } : { x: xMm + x, y: yMm + y })),
+      );
+    });
 }
 function expectSame(read: readonly (readonly Point[])[], wanted: readonly (readonly Point[])[]): void {
   expect(read.map((ring) => ring.length)).toEqual(wanted.map((ring) => ring.length));
@@ -45,9 +49,9 @@ describe('a sheet read back by other libraries has the same outlines within 0.01
     const rings = (layer: string): Point[][] =>
       drawn
         .filter((one) => one.layer === layer && one.type === 'LWPOLYLINE' && one.shape)
-        .map(({ vertices }) => vertices.map(({ x, y }) => ({ x, y: job.rule.depthMm - y })));
+        .map(({ vertices }) => vertices.map(({ x, y }) => ({ x, y: stockOf(job, index).depthMm - y })));
     expectSame(rings('Parts'), expected(job, index));
-    expect(areaMm2({ rings: rings('Sheet') })).toBeCloseTo(job.rule.widthMm * job.rule.depthMm, 3);
+    expect(areaMm2({ rings: rings('Sheet') })).toBeCloseTo(stockOf(job, index).widthMm * stockOf(job, index).depthMm, 3);
     const labels = drawn.filter(({ layer }) => layer === 'Labels').map(({ text }) => text);
     expect(labels).toEqual(laidParts(job, index).map(({ number, name }) => `${number} ${name}`));
   });
@@ -56,8 +60,11 @@ describe('a sheet read back by other libraries has the same outlines within 0.01
     const { document } = createSVGWindow();
     document.documentElement.innerHTML = sheetSvg(job, index).replace(/^<\?xml.*?\?>/, '');
     const page = document.querySelector('svg svg');
-    expect([page.getAttribute('width'), page.getAttribute('height')]).toEqual([`${job.rule.widthMm}mm`, `${job.rule.depthMm}mm`]);
-    expect(page.getAttribute('viewBox')).toBe(`0 0 ${job.rule.widthMm} ${job.rule.depthMm}`);
+    expect([page.getAttribute('width'), page.getAttribute('height')]).toEqual([
+      `${stockOf(job, index).widthMm}mm`,
+      `${stockOf(job, index).depthMm}mm`,
+    ]);
+    expect(page.getAttribute('viewBox')).toBe(`0 0 ${stockOf(job, index).widthMm} ${stockOf(job, index).depthMm}`);
     const rings: Point[][] = [];
     for (const path of document.querySelectorAll('#Parts path')) {
       svgpath(path.getAttribute('d')!).iterate(([command, x, y]) => {
@@ -84,8 +91,8 @@ test('a part that lies turned is turned, not flipped over: its outline runs the 
   };
   const [part] = jobs[0]!.parts;
   const job = cutSheets(
-    [{ ...part!, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
-    { trimMm: 5, kept: [] },
+    [{ ...part!, grain: null, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
+    aBoard().cutting,
     CATALOGUE,
   )[0]!;
   const [placement] = job.layout.sheets[0]!.placements;

@@ -16,7 +16,7 @@ const DECIMALS = 4;
 
 /** One sheet as DXF in mm, `y` upwards from the near edge as the format has it. */
 export function sheetDxf(job: CutJob, sheetIndex: number): string {
-  const { widthMm, depthMm } = job.rule;
+  const { widthMm, depthMm } = job.layout.sheets[sheetIndex]!.stock;
   const writer = new DxfWriter();
   writer.setUnits(Units.Millimeters);
   for (const layer of ['sheet', 'parts', 'labels'] as const) writer.addLayer(LAYERS[layer], LAYER_COLOURS[layer], 'Continuous');
@@ -40,7 +40,7 @@ export function sheetDxf(job: CutJob, sheetIndex: number): string {
 
 /** One sheet as SVG, a unit of its viewBox being 1 mm of its page. */
 export function sheetSvg(job: CutJob, sheetIndex: number): string {
-  const { widthMm, depthMm } = job.rule;
+  const { widthMm, depthMm } = job.layout.sheets[sheetIndex]!.stock;
   const parts = laidParts(job, sheetIndex);
   const outlined = { '@fill': 'none', '@stroke-width': 0.2 };
   const builder = new XMLBuilder({ ignoreAttributes: false, attributeNamePrefix: '@', format: true });

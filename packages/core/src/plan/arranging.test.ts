@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { areaMm2 } from '../geometry';
-import { CATALOGUE, aBoard, aField, aHill, aMound, aTrack, someLights } from '../testing/plans';
+import { aField, aHill, aMound, aTrack, someLights } from '../testing/plans';
 import {
   type Feature,
   aligned,
@@ -18,7 +18,6 @@ import {
   shapeRegion,
   turned,
 } from '.';
-import { checkPlan } from './check';
 
 const left = (feature: Feature): number => shapeBox(feature.shape).left;
 
@@ -124,36 +123,4 @@ test('a picture scaled by two points 200 mm apart that are truly 300: half as la
   expect(scaled.mmPerPx).toBeCloseTo(1.5, 9);
   // The pixel that lay under (100, 100) lies there still: 90 and 80 px from the corner.
   expect([scaled.at.x + 90 * 1.5, scaled.at.y + 80 * 1.5]).toEqual([100, 100]);
-});
-
-describe('a plan of version 1', () => {
-  const { rim: _rim, join: _join, passages: _passages, ...table } = aBoard().table;
-  const { plot: _plot, field: _field, ...coats } = aBoard().coats;
-  const { underlay: _underlay, play: _play, ...rest } = aBoard();
-  const shape = rectangle({ x: 100, y: 100 }, { x: 200, y: 180 });
-  const old = {
-    ...rest,
-    version: 1,
-    table,
-    coats,
-    features: [
-      { id: 'm', name: 'Mound', kind: 'raised', shape, heightMm: 20 },
-      { id: 'p', name: 'Pool', kind: 'water', shape, depthMm: 8, waterMm: 4, cutThrough: false },
-      { id: 't', name: 'Track', kind: 'route', shape },
-    ],
-  };
-  test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
-    const checked = checkPlan(old, CATALOGUE);
-    if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 2, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
-    expect(checked.value.features).toMatchObject([
-      { steps: 1, stepInMm: 0, locked: false },
-      { floor: 'flat', hidden: false },
-      { lanes: 1, kerbMm: 0, junctionMm: 0 },
-    ]);
-  });
-  test('one that is broken is refused by the same paths as ever', () => {
-    const bad = { ...old, table: { ...table, columnWidthsMm: [-5] } };
-    expect(checkPlan(bad, CATALOGUE)).toMatchObject({ ok: false, problem: { issues: [{ path: 'table.columnWidthsMm.0' }] } });
-  });
 });

@@ -52,6 +52,15 @@ function* unknownIds(plan: Plan, catalogue: Catalogue): Generator<PlanIssue> {
   }
   yield* missing(catalogue.materials, 'material', raised.materialId, 'stack.raised.materialId');
   yield* missing(catalogue.adhesives, 'adhesive', raised.glueId, 'stack.raised.glueId');
+  if (plan.stack.battens !== null)
+    yield* missing(catalogue.materials, 'material', plan.stack.battens.materialId, 'stack.battens.materialId');
+  for (const kind of ZONE_KINDS) {
+    for (const [i, facing] of plan.stack.facings[kind].entries()) {
+      yield* missing(catalogue.materials, 'material', facing.materialId, `stack.facings.${kind}.${i}.materialId`);
+      yield* missing(catalogue.adhesives, 'adhesive', facing.glueBelowId, `stack.facings.${kind}.${i}.glueBelowId`);
+    }
+  }
+  for (const [i, { toolId }] of plan.cutting.tools.entries()) yield* missing(catalogue.tools, 'tool', toolId, `cutting.tools.${i}.toolId`);
   const { rim, join } = plan.table;
   if (rim !== null) yield* missing(catalogue.materials, 'material', rim.materialId, 'table.rim.materialId');
   yield* missing(catalogue.joins, 'join', join.methodId, 'table.join.methodId');

@@ -38,7 +38,47 @@ const MIGRATIONS: readonly Migration[] = [
         : old['coats'],
     }),
   },
+  { from: 2, migrate: (old) => ({ ...old, version: 3, stack: stackTo3(old['stack']), cutting: cuttingTo3(old['cutting']) }) },
 ];
+
+/** Before version 3 every joint was glued over its whole face, nothing was sealed, and no grain was spoken of. */
+function stackTo3(stack: unknown): unknown {
+  if (!isRecord(stack)) return stack;
+  const layer = (old: unknown): unknown => (isRecord(old) ? { ...old, spread: 'full', grain: null, sealed: 'none' } : old);
+  const { substrate, ground, raised } = stack;
+  return {
+    ...stack,
+    substrate: isRecord(substrate) ? { ...substrate, sealed: 'none', grain: null } : substrate,
+    ground: Array.isArray(ground) ? ground.map(layer) : ground,
+    raised: isRecord(raised) ? { ...raised, spread: 'full', crossGrain: true, atHandMm: [], picks: [] } : raised,
+    facings: { open: [], raised: [], route: [], pit: [], water: [], plot: [], field: [] },
+    battens: null,
+    edges: 'cut-first',
+    allowanceMm: 10,
+    weighed: false,
+  };
+}
+
+/** A kept layout said its one size of sheet; now every sheet says its own. */
+function cuttingTo3(cutting: unknown): unknown {
+  if (!isRecord(cutting)) return cutting;
+  const place = (old: unknown): unknown => (isRecord(old) ? { ...old, half: false, pinned: false } : old);
+  const kept = (old: unknown): unknown => {
+    if (!isRecord(old) || !Array.isArray(old['sheets'])) return old;
+    const { jobKey, sheetWidthMm, sheetDepthMm, sheets } = old;
+    return {
+      jobKey,
+      sheets: (sheets as unknown[]).map((places) => ({
+        widthMm: sheetWidthMm,
+        depthMm: sheetDepthMm,
+        offcutId: null,
+        places: Array.isArray(places) ? places.map(place) : places,
+      })),
+    };
+  };
+  const layouts = cutting['kept'];
+  return { ...cutting, aim: 'cheapest', kept: Array.isArray(layouts) ? layouts.map(kept) : layouts, tools: [], splits: [] };
+}
 
 /**
  * Brings a plan of an earlier version forward to the one this program works with. What claims no version it knows is

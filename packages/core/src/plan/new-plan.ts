@@ -21,7 +21,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 2,
+    version: 3,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -36,7 +36,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
     },
     underlay: null,
     play: { ...starter.play, stepUpMm: Math.max(1, Math.round((board.figureHeightMm / STEP_SHARE) * 2) / 2) },
-    stack: { substrate: starter.substrate, ground: [{ id: 'ground', ...starter.ground }], raised: starter.raised },
+    stack: newStack(starter),
     features: [],
     coats: {
       open: starter.coats.open.map(coat),
@@ -47,12 +47,24 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
       plot: starter.coats.plot.map(coat),
       field: starter.coats.field.map(coat),
     },
-    cutting: { trimMm: bench.sheetTrimMm.value, kept: [] },
+    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', kept: [], tools: [], splits: [] },
     climate: starter.climate,
     calendar: { startsOn: board.startsOn, hours: starter.hours },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
   };
 }
+
+/** One layer of foam on a bare board, glued over the whole face and cut to size first. */
+const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['stack'] => ({
+  substrate: { ...substrate, sealed: 'none', grain: null },
+  ground: [{ id: 'ground', ...ground, spread: 'full', grain: null, sealed: 'none' }],
+  raised: { ...raised, spread: 'full', crossGrain: true, atHandMm: [], picks: [] },
+  facings: { open: [], raised: [], route: [], pit: [], water: [], plot: [], field: [] },
+  battens: null,
+  edges: 'cut-first',
+  allowanceMm: 10,
+  weighed: false,
+});
 
 /** Equal tiles; the last takes what rounding to a tenth of a mm leaves. */
 export function evenSplit(lengthMm: number, count: number): number[] {

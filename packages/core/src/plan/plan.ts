@@ -8,7 +8,7 @@ type DeepReadonly<T> = T extends (infer U)[]
     ? { readonly [K in keyof T]: DeepReadonly<T[K]> }
     : T;
 
-/** The plan document, version 2: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 3: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -24,6 +24,11 @@ export type Underlay = NonNullable<Plan['underlay']>;
 export type PlayRules = Plan['play'];
 export type Stack = Plan['stack'];
 export type GroundLayer = Stack['ground'][number];
+export type Facing = Stack['facings']['open'][number];
+export type Sealed = GroundLayer['sealed'];
+export type GlueSpread = GroundLayer['spread'];
+export type Cutting = Plan['cutting'];
+export type Split = Cutting['splits'][number];
 export type ZoneKind = keyof Plan['coats'];
 export type Coat = Plan['coats']['open'][number];
 export type Calendar = Plan['calendar'];

@@ -4,12 +4,66 @@ import { LIMITS, MAX_FEATURES } from './limits';
 import { PointSchema } from './shape-schema';
 import { Id, mm, said, text, whole, within } from './values';
 
+/** Faces sealed before anything is glued to them. */
+const Sealed = z.enum(['none', 'top', 'under', 'both']);
+/** Adhesive over the whole face, or in beads with air between them. */
+const Spread = z.enum(['full', 'beads']);
+/** Which way of the table the grain of a layer runs; null where the builder does not say. */
+const Grain = z.enum(['x', 'y']).nullable();
+
 const GroundLayer = z.strictObject({
   id: Id,
   materialId: Id,
   thicknessMm: mm(LIMITS.thicknessMm),
   /** Adhesive to the layer (or substrate) below; not used by the lowest layer where there is no substrate. */
   glueBelowId: Id,
+  spread: Spread,
+  grain: Grain,
+  sealed: Sealed,
+});
+/** A covering glued on the surface of one kind: cork, card, cloth, a mat. */
+const Facing = z.strictObject({
+  id: Id,
+  materialId: Id,
+  thicknessMm: mm(LIMITS.thicknessMm),
+  glueBelowId: Id,
+  spread: Spread,
+  grain: Grain,
+});
+const facings = z.array(Facing).max(4, 'at most 4 coverings on one kind of surface would do');
+const Battens = z.strictObject({
+  materialId: Id,
+  /** Thickness of the board they are cut from, and how deep they stand under the tile. */
+  thicknessMm: mm(LIMITS.thicknessMm),
+  heightMm: mm(LIMITS.rimHeightMm),
+  count: whole(LIMITS.battens),
+});
+const Stack = z.strictObject({
+  substrate: z.strictObject({ materialId: Id, thicknessMm: mm(LIMITS.thicknessMm), sealed: Sealed, grain: Grain }).nullable(),
+  /** Bottom to top. */
+  ground: z.array(GroundLayer).min(1, 'expected at least one layer').max(8),
+  raised: z.strictObject({
+    materialId: Id,
+    glueId: Id,
+    spread: Spread,
+    /** Every second layer lies with its grain across the one below. */
+    crossGrain: z.boolean(),
+    /** Thicknesses to build from; none named: every one that is stocked. */
+    atHandMm: z.array(mm(LIMITS.thicknessMm)).max(20),
+    /** Build-ups chosen over the reckoned ones, for a height over the foot. */
+    picks: z
+      .array(z.strictObject({ heightMm: mm(LIMITS.heightMm), thicknessesMm: z.array(mm(LIMITS.thicknessMm)).min(1).max(60) }))
+      .max(60),
+  }),
+  /** Coverings by kind of surface, from the ground up. */
+  facings: z.strictObject({ open: facings, raised: facings, route: facings, pit: facings, water: facings, plot: facings, field: facings }),
+  /** Under every tile, along its longer side; null for none. */
+  battens: Battens.nullable(),
+  /** Layers cut to size and then aligned, or glued oversize and trimmed flush when dry, by `allowanceMm` a side. */
+  edges: z.enum(['cut-first', 'trim-after']),
+  allowanceMm: mm(LIMITS.allowanceMm),
+  /** Left under its weights until it is dry through, not only until it can be handled. */
+  weighed: z.boolean(),
 });
 const Coat = z.strictObject({
   id: Id,
@@ -61,20 +115,45 @@ const Play = z.strictObject({
   handMm: mm(LIMITS.handMm),
 });
 
+const JobKey = z.string().regex(/^[A-Za-z0-9._-]{1,80}$/, 'expected the key of a job');
+const PartId = z.string().min(1).max(160);
+/** Where parts lie on the sheets of one job: as a longer search found them, or as they were put by hand. */
 const KeptLayoutSchema = z.strictObject({
-  jobKey: z.string().regex(/^[A-Za-z0-9._-]{1,80}$/, 'expected the key of a job'),
-  sheetWidthMm: mm(LIMITS.sheetMm),
-  sheetDepthMm: mm(LIMITS.sheetMm),
+  jobKey: JobKey,
   sheets: z
     .array(
-      z
-        .array(
-          z.strictObject({ blankId: z.string().min(1).max(160), xMm: mm(LIMITS.sheetMm), yMm: mm(LIMITS.sheetMm), turned: z.boolean() }),
-        )
-        .max(2_000),
+      z.strictObject({
+        widthMm: mm(LIMITS.sheetMm),
+        depthMm: mm(LIMITS.sheetMm),
+        /** An offcut from the rack; null for a new sheet. */
+        offcutId: Id.nullable(),
+        places: z
+          .array(
+            z.strictObject({
+              blankId: PartId,
+              xMm: mm(LIMITS.sheetMm),
+              yMm: mm(LIMITS.sheetMm),
+              turned: z.boolean(),
+              /** Turned by a further half. */
+              half: z.boolean(),
+              /** Stays where it is whatever the search does with the others. */
+              pinned: z.boolean(),
+            }),
+          )
+          .max(2_000),
+      }),
     )
     .max(500),
 });
+/** How one job is cut, where it is not the usual way. */
+const JobTool = z.strictObject({
+  jobKey: JobKey,
+  toolId: Id,
+  /** What the builder's own blade takes, from a practice cut; null for the catalogue's. */
+  kerfMm: mm(LIMITS.kerfMm).nullable(),
+});
+/** A part cut in several that are glued edge to edge: joints measured from the part's own left or top edge. */
+const Split = z.strictObject({ partKey: PartId, along: z.enum(['x', 'y']), atMm: z.array(mm(LIMITS.sheetMm)).min(1).max(40) });
 
 const WorkingHours = z
   .strictObject({
@@ -97,7 +176,7 @@ const StartDate = z
 export const PlanSchema = z
   .strictObject({
     format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-    version: z.literal(2, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 and 2` }),
+    version: z.literal(3, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 3` }),
     name: text(80),
     units: z.enum(['metric', 'imperial']),
     figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -109,18 +188,17 @@ export const PlanSchema = z
     table: Table,
     underlay: Underlay.nullable(),
     play: Play,
-    stack: z.strictObject({
-      substrate: z.strictObject({ materialId: Id, thicknessMm: mm(LIMITS.thicknessMm) }).nullable(),
-      /** Bottom to top. */
-      ground: z.array(GroundLayer).min(1, 'expected at least one layer').max(8),
-      raised: z.strictObject({ materialId: Id, glueId: Id }),
-    }),
+    stack: Stack,
     features: z.array(FeatureSchema).max(MAX_FEATURES),
     coats: z.strictObject({ open: coats, raised: coats, route: coats, pit: coats, water: coats, plot: coats, field: coats }),
     cutting: z.strictObject({
       trimMm: mm(LIMITS.trimMm),
-      /** Layouts found by a longer search, one a job; used for as long as the parts are those they were found for. */
+      /** What is fewest first: money or sheets. */
+      aim: z.enum(['cheapest', 'fewest']),
+      /** One a job at most; used for as long as the parts are those it was made for. */
       kept: z.array(KeptLayoutSchema).max(60),
+      tools: z.array(JobTool).max(60),
+      splits: z.array(Split).max(400),
     }),
     climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: Id }),
     calendar: z.strictObject({ startsOn: StartDate, hours: z.array(WorkingHours).min(1, 'expected at least one evening').max(21) }),
@@ -141,6 +219,11 @@ export const PlanSchema = z
       stack.ground.map(({ id }) => id),
       (i) => ['stack', 'ground', i, 'id'],
     );
+    for (const kind of ZONE_KINDS)
+      repeated(
+        stack.facings[kind].map(({ id }) => id),
+        (i) => ['stack', 'facings', kind, i, 'id'],
+      );
     repeated(
       table.passages.map(({ id }) => id),
       (i) => ['table', 'passages', i, 'id'],

@@ -33,7 +33,7 @@ describe('a cut along the middle of the back row', () => {
   });
   test('names the tiles and the seam it crosses, and what it meets, from left to right', () => {
     expect(section.tiles.map(({ id }) => id)).toEqual(['A1', 'B1']);
-    expect(section.seams).toEqual([{ atMm: expect.closeTo(600, 3) as number, name: 'A1 | B1' }]);
+    expect(section.seams).toEqual([{ atMm: expect.closeTo(600, 3) as number, name: 'A1 | B1', stepMm: 0 }]);
     expect(section.marks.map(({ name, detail }) => `${name}: ${detail}`)).toEqual([
       'mound: 40 mm over the ground',
       'Open ground: 30 mm over the substrate',

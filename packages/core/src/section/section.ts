@@ -38,7 +38,8 @@ export interface SectionDrawing {
   readonly lowMm: number;
   readonly highMm: number;
   readonly slabs: readonly Slab[];
-  readonly seams: readonly { readonly atMm: number; readonly name: string }[];
+  /** Where one tile ends and the next begins, and how much higher the right one stands there. */
+  readonly seams: readonly { readonly atMm: number; readonly name: string; readonly stepMm: number }[];
   readonly tiles: readonly { readonly fromMm: number; readonly toMm: number; readonly id: string }[];
   readonly marks: readonly CutMark[];
 }
@@ -86,11 +87,28 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
     lowMm: Math.min(0, ...slabs.map(({ bottomMm }) => bottomMm)),
     highMm: Math.max(stack.ground.value, ...slabs.map(({ topMm }) => topMm)),
     slabs: joined(slabs),
-    seams: tiles.slice(1).map((tile, i) => ({ atMm: tile.fromMm, name: `${tiles[i]!.id} | ${tile.id}` })),
+    seams: tiles
+      .slice(1)
+      .map((tile, i) => ({
+        atMm: tile.fromMm,
+        name: `${tiles[i]!.id} | ${tile.id}`,
+        stepMm: round(topNear(slabs, tile.fromMm, 1) - topNear(slabs, tile.fromMm, -1)),
+      })),
     tiles,
     marks: [...marks.values()].map(({ mark }) => mark).sort((a, b) => a.atMm - b.atMm),
   };
 }
+
+/** How high the ground stands just left (−1) or right (1) of a place along the cut; water does not count. */
+function topNear(slabs: readonly Slab[], atMm: number, side: 1 | -1): number {
+  const place = atMm + side * SEAM_NEAR_MM;
+  return Math.max(
+    0,
+    ...slabs.filter(({ what, fromMm, toMm }) => what !== 'water' && fromMm <= place && place <= toMm).map(({ topMm }) => topMm),
+  );
+}
+/** So near a seam its level is read. */
+const SEAM_NEAR_MM = 0.2;
 
 /** The line split wherever it crosses a tile edge or the edge of anything that shows or stands, and finely on slopes. */
 function stretchesAlong(ground: Ground, from: Point, to: Point): (readonly [number, number])[] {
@@ -149,6 +167,20 @@ function columnAt(
   }
   const shown = shownAt(ground, point);
   const surface = shown?.zone ?? 'open';
+  for (const layer of stack.facings.find(({ zone }) => zone === surface)?.layers ?? []) {
+    slabs.push(
+      slab(
+        `facing-${surface}-${layer.id}`,
+        layer.materialId,
+        layer.thicknessMm,
+        topMm,
+        topMm + layer.thicknessMm,
+        under.some(({ land: lift }) => isSloped(lift)),
+        catalogue,
+      ),
+    );
+    topMm += layer.thicknessMm;
+  }
   const overlayMm = shown === null ? 0 : (overlayOf(shown)?.(point) ?? 0);
   const filmMm = plan.coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
   const isUneven = slopes || under.some(({ land: lift }) => isSloped(lift)) || (shown !== null && overlayOf(shown) !== null);

@@ -52,3 +52,41 @@ export function buildUp(heightMm: number, stockMm: readonly number[], toleranceM
     return missMm(a) < missMm(b) - 1e-9;
   }
 }
+
+/** A build-up somebody chose, with what it misses the height by. */
+export function asBuilt(heightMm: number, thicknessesMm: readonly number[]): BuildUp {
+  const builtMm = Math.round(thicknessesMm.reduce((sum, mm) => sum + mm, 0) * STEPS_PER_MM) / STEPS_PER_MM;
+  return { thicknessesMm: [...thicknessesMm].sort((a, b) => b - a), heightMm: builtMm, errorMm: builtMm - heightMm };
+}
+
+/** More layers than the fewest that are still listed. */
+const EXTRA_LAYERS = 2;
+/** Sums tried at most: stock of many thin sheets has no end of ways. */
+const MOST_TRIED = 20_000;
+
+/**
+ * Other ways to build a height: every sum of stock up to two layers over the fewest, those within tolerance first, then by layers, then by error.
+ * @returns at most `most`, the reckoned one first
+ */
+export function otherBuildUps(heightMm: number, stockMm: readonly number[], toleranceMm: number, most: number): readonly BuildUp[] {
+  const first = buildUp(heightMm, stockMm, toleranceMm);
+  if (first === null) return [];
+  const mostLayers = first.thicknessesMm.length + EXTRA_LAYERS;
+  const slackMm = Math.max(toleranceMm, Math.abs(first.errorMm)) * 3 + Math.min(...stockMm);
+  const sorted = [...stockMm].sort((a, b) => b - a);
+  const found: BuildUp[] = [];
+  let tried = 0;
+  const add = (from: number, chosen: readonly number[], sum: number): void => {
+    if (tried++ > MOST_TRIED) return;
+    if (chosen.length > 0 && Math.abs(sum - heightMm) <= slackMm) found.push(asBuilt(heightMm, chosen));
+    if (chosen.length === mostLayers) return;
+    for (let i = from; i < sorted.length; i++) {
+      if (sum + sorted[i]! <= heightMm + slackMm) add(i, [...chosen, sorted[i]!], sum + sorted[i]!);
+    }
+  };
+  add(0, [], 0);
+  const rank = ({ errorMm, thicknessesMm }: BuildUp): number =>
+    (Math.abs(errorMm) <= toleranceMm + 1e-9 ? 0 : 1e6) + thicknessesMm.length * 1e3 + Math.abs(errorMm);
+  const isFirst = (other: BuildUp): boolean => other.thicknessesMm.join() === first.thicknessesMm.join();
+  return [first, ...found.filter((other) => !isFirst(other)).sort((a, b) => rank(a) - rank(b))].slice(0, most);
+}

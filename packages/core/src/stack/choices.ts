@@ -1,6 +1,6 @@
-import { type Catalogue, adhesiveBy, thicknessesOf } from '../catalogue';
-import type { Stack } from '../plan';
-import { type GlueFit, glueFit } from './glue';
+import { type Catalogue, adhesiveBy, materialBy, thicknessesOf } from '../catalogue';
+import type { Facing, GlueSpread, Stack } from '../plan';
+import { type Face, type GlueFit, glueFit } from './glue';
 
 /** Something to choose, by id. */
 export interface Choice {
@@ -13,7 +13,7 @@ export interface GlueChoice extends Choice {
 }
 
 /** Materials for a use that are stocked in at least one thickness. */
-export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground'): readonly Choice[] {
+export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground' | 'facing'): readonly Choice[] {
   return catalogue.materials.filter(({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id));
 }
 
@@ -29,11 +29,11 @@ export function nearestThickness(catalogue: Catalogue, materialId: string, prese
 }
 
 /** Adhesives for a pair of faces, those that hold first. */
-export function glueChoices(catalogue: Catalogue, lowerMaterialId: string, upperMaterialId: string): readonly GlueChoice[] {
+export function glueChoices(catalogue: Catalogue, lower: Face, upper: Face, spread: GlueSpread): readonly GlueChoice[] {
   const choices = catalogue.adhesives.map(({ id, name }) => ({
     id,
     name,
-    fit: glueFit(adhesiveBy(catalogue, id), lowerMaterialId, upperMaterialId, catalogue),
+    fit: glueFit(adhesiveBy(catalogue, id), lower, upper, spread, catalogue),
   }));
   return choices.sort((a, b) => Number(a.fit !== 'holds') - Number(b.fit !== 'holds'));
 }
@@ -43,16 +43,44 @@ export function materialBelow(stack: Stack, layerIndex: number): string | null {
   return layerIndex > 0 ? stack.ground[layerIndex - 1]!.materialId : (stack.substrate?.materialId ?? null);
 }
 
-/** A material and thickness a new layer may start with: the thinnest stocked of what is on top now. */
+const bare = (materialId: string, thicknessMm: number): Face => ({ materialId, thicknessMm, isSealed: false });
+
+/** A material and thickness a new layer may start with: the thinnest stocked of what is on top now, its grain across the layer below. */
 export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stack['ground'][number] {
   const top = stack.ground.at(-1)!;
-  const holding = glueChoices(catalogue, top.materialId, top.materialId).filter(({ fit }) => fit === 'holds');
+  const thicknessMm = thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm;
+  const face = bare(top.materialId, thicknessMm);
+  const holding = glueChoices(catalogue, face, face, 'full').filter(({ fit }) => fit === 'holds');
   // The adhesive already on the bench for raised ground, if it holds here too.
   const glue = holding.find(({ id: glueId }) => glueId === stack.raised.glueId) ?? holding[0];
   return {
     id,
     materialId: top.materialId,
-    thicknessMm: thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm,
+    thicknessMm,
     glueBelowId: glue?.id ?? top.glueBelowId,
+    spread: spreadOf(catalogue, glue?.id ?? top.glueBelowId),
+    grain: materialBy(catalogue, top.materialId).hasGrain ? (top.grain === 'x' ? 'y' : 'x') : null,
+    sealed: 'none',
   };
 }
+
+/** A covering to start with: the first that is stocked, on what lies under it, glued over its whole face. */
+export function freshFacing(catalogue: Catalogue, lowerMaterialId: string, id: string): Facing | null {
+  const material = materialChoices(catalogue, 'facing')[0];
+  if (material === undefined) return null;
+  const thicknessMm = thicknessesOf(catalogue, material.id)[0]!;
+  const glue = glueChoices(catalogue, bare(lowerMaterialId, thicknessMm), bare(material.id, thicknessMm), 'full').find(
+    ({ id: glueId, fit }) => fit === 'holds' && adhesiveBy(catalogue, glueId).spreads.includes('full'),
+  );
+  return {
+    id,
+    materialId: material.id,
+    thicknessMm,
+    glueBelowId: glue?.id ?? catalogue.starter.ground.glueBelowId,
+    spread: 'full',
+    grain: null,
+  };
+}
+
+/** The usual way an adhesive is laid on. */
+export const spreadOf = (catalogue: Catalogue, adhesiveId: string): GlueSpread => adhesiveBy(catalogue, adhesiveId).spreads[0]!;

@@ -1,12 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { adhesiveBy } from '../catalogue';
-import { layGround } from '../ground';
+import { layGround, zonesOf } from '../ground';
 import { type Plan, shapeRegion } from '../plan';
 import { CATALOGUE, aBoard, aMound, aPit } from '../testing/plans';
-import { buildUp, freshLayer, glueChoices, glueFit, glueNeeds, materialBelow, nearestThickness, stackUp, thicknessChoices } from '.';
+import {
+  type Face,
+  buildUp,
+  freshLayer,
+  glueChoices,
+  glueFit,
+  glueNeeds,
+  materialBelow,
+  nearestThickness,
+  stackUp,
+  thicknessChoices,
+} from '.';
 
-const stackOf = (plan: Plan) => stackUp(plan, layGround(plan.table, plan.features, shapeRegion), CATALOGUE);
+const stackOf = (plan: Plan) => {
+  const ground = layGround(plan.table, plan.features, shapeRegion);
+  return stackUp(plan, ground, zonesOf(ground), CATALOGUE);
+};
+const face = (materialId: string, isSealed = false, thicknessMm = 20): Face => ({ materialId, thicknessMm, isSealed });
 
 describe('a height from stock thicknesses', () => {
   test('50 mm of 10, 20 and 30 is 30 + 20, two layers', () => {
@@ -42,6 +57,8 @@ describe('a height from stock thicknesses', () => {
   });
 });
 
+const PLAIN = { spread: 'full', grain: null, sealed: 'none' } as const;
+
 describe('joints and their glue', () => {
   test('a board of 1200 × 800 on its substrate has one face of 0.96 m²: 0.96 × 180 × 1.1 = 190.08 g of white glue', () => {
     const [glue, ...others] = glueNeeds(stackOf(aBoard()).joints, CATALOGUE);
@@ -56,8 +73,8 @@ describe('joints and their glue', () => {
       stack: {
         ...base.stack,
         ground: [
-          { id: 'lower', materialId: 'xps-foam', thicknessMm: 20, glueBelowId: 'white-glue' },
-          { id: 'upper', materialId: 'xps-foam', thicknessMm: 10, glueBelowId: 'foam-safe-construction' },
+          { id: 'lower', materialId: 'xps-foam', thicknessMm: 20, glueBelowId: 'white-glue', ...PLAIN },
+          { id: 'upper', materialId: 'xps-foam', thicknessMm: 10, glueBelowId: 'foam-safe-construction', ...PLAIN },
         ],
       },
     };
@@ -79,13 +96,13 @@ describe('joints and their glue', () => {
     ['foam-safe-construction', 'xps-foam', 'xps-foam', 'holds'],
     ['superglue', 'mdf', 'xps-foam', 'dissolves'],
   ] as const)('%s between %s and %s: %s', (adhesive, lower, upper, fit) => {
-    expect(glueFit(adhesiveBy(CATALOGUE, adhesive), lower, upper, CATALOGUE)).toBe(fit);
+    expect(glueFit(adhesiveBy(CATALOGUE, adhesive), face(lower), face(upper), 'full', CATALOGUE)).toBe(fit);
   });
 });
 
 describe('what there is to choose', () => {
   test('adhesives that hold come first', () => {
-    const fits = glueChoices(CATALOGUE, 'xps-foam', 'xps-foam').map(({ fit }) => fit === 'holds');
+    const fits = glueChoices(CATALOGUE, face('xps-foam'), face('xps-foam'), 'full').map(({ fit }) => fit === 'holds');
     expect(fits).toEqual([...fits].sort((a, b) => Number(b) - Number(a)));
   });
   test('the nearest stocked thickness, the present one among the choices, a fresh layer that holds', () => {

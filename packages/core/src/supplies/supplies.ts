@@ -27,6 +27,7 @@ export interface Supplies {
 /** Tenth stage: what to buy, and what of it goes into the board. */
 export function suppliesFor(
   jobs: readonly CutJob[],
+  shop: Figure<'money'> | null,
   glues: readonly GlueNeed[],
   stuffs: readonly StuffNeed[],
   fixings: Figure<'1'> | null,
@@ -35,6 +36,7 @@ export function suppliesFor(
 ): Supplies {
   const rows = [
     ...jobs.map(sheetRow),
+    ...(shop === null ? [] : [shopRow(shop)]),
     ...glues.map(({ adhesiveId, name, mass }) => packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG)),
     ...(fixings === null
       ? []
@@ -57,11 +59,21 @@ export function suppliesFor(
   };
 }
 
-function sheetRow({ key, name, sheet, sheetCount, cost }: CutJob): Supply {
-  const packs =
-    sheet === null ? [] : [{ count: sheetCount.value, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }];
+function sheetRow({ key, name, bought, sheetCount, cost }: CutJob): Supply {
+  const packs = bought.map(({ sheet, count }) => ({ count, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }));
   return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
 }
+
+/** What a shop asks for cutting; nothing is left over of it. */
+const shopRow = (cost: Figure<'money'>): Supply => ({
+  id: 'shop-cuts',
+  group: 'sheets',
+  name: cost.label,
+  need: cost,
+  packs: [],
+  buy: cost,
+  used: cost,
+});
 
 /** Battery boxes and lamps of all small lights, bought one by one. */
 function lightRows(features: readonly Feature[], catalogue: Catalogue): Supply[] {

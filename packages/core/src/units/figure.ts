@@ -43,6 +43,18 @@ const POWERS = {
   'A·h': { amp: 1, h: 1 },
   Ω: { volt: 1, amp: -1 },
   'g/mm²': { g: 1, mm: -2 },
+  'g/m': { g: 1, m: -1 },
+  'money/m²': { money: 1, m: -2 },
+  '1/mm': { mm: -1 },
+  N: { N: 1 },
+  MPa: { N: 1, mm: -2 },
+  'N/mm': { N: 1, mm: -1 },
+  'N·mm': { N: 1, mm: 1 },
+  'N·mm²': { N: 1, mm: 2 },
+  'N²': { N: 2 },
+  'N²/mm': { N: 2, mm: -1 },
+  'mm⁴': { mm: 4 },
+  'N/kg': { N: 1, kg: -1 },
 } as const satisfies Record<string, Partial<Record<string, number>>>;
 
 /** The sign shown, what it does to values, and how the units must fit: +1 multiply, −1 divide, 0 both sides alike. */
@@ -123,7 +135,20 @@ export function wholeUp(value: number): number {
   return Math.ceil(value - Math.abs(value) * 1e-9);
 }
 
+/** Steps found to fit, by their units: the same few come up thousands of times in one reckoning. */
+const FITTING = new Map<string, boolean>();
+
 function fits(unit: Unit, left: Unit, turn: number, right: Unit): boolean {
+  const key = `${unit} ${left} ${turn} ${right}`;
+  let known = FITTING.get(key);
+  if (known === undefined) {
+    known = unitsFit(unit, left, turn, right);
+    FITTING.set(key, known);
+  }
+  return known;
+}
+
+function unitsFit(unit: Unit, left: Unit, turn: number, right: Unit): boolean {
   if (turn === 0) return left === right && left === unit;
   const wanted = powersOf(unit);
   const a = powersOf(left);

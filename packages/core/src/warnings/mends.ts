@@ -1,6 +1,7 @@
 import { produce } from 'immer';
 import type { Point } from '../geometry';
-import { type Plan, type PlanDraft, type ZoneKind, evenSplit, movedBy, withPoint } from '../plan';
+import { type Coat, type GlueSpread, type Plan, type PlanDraft, type Split, type ZoneKind, evenSplit, movedBy, withPoint } from '../plan';
+import { type JointPlace, type LeverDeed, pullLever } from '../stack';
 
 /** A change to the plan that clears a warning: a name, what it takes, and the words for its button. */
 export type Mend = { readonly label: string } & MendAction;
@@ -19,8 +20,17 @@ type MendAction =
   | { readonly code: 'strip/width'; readonly featureId: string; readonly widthMm: number }
   | { readonly code: 'join/method'; readonly methodId: string }
   | { readonly code: 'join/offset'; readonly offsetMm: number }
-  | { readonly code: 'glue/ground'; readonly layerId: string; readonly adhesiveId: string }
-  | { readonly code: 'glue/raised'; readonly adhesiveId: string }
+  | LeverDeed
+  | { readonly code: 'stack/levers'; readonly deeds: readonly LeverDeed[] }
+  | { readonly code: 'glue/place'; readonly place: JointPlace; readonly adhesiveId: string }
+  | { readonly code: 'glue/spread'; readonly place: JointPlace; readonly spread: GlueSpread }
+  | { readonly code: 'glue/adhesive'; readonly place: JointPlace; readonly adhesiveId: string; readonly spread: GlueSpread }
+  | { readonly code: 'stack/unseal'; readonly layerId: string }
+  | { readonly code: 'stack/grain'; readonly layerId: string; readonly grain: 'x' | 'y' }
+  | { readonly code: 'raised/cross-grain' }
+  | { readonly code: 'part/split'; readonly splits: readonly Split[] }
+  | { readonly code: 'cutting/tool'; readonly jobKey: string; readonly toolId: string }
+  | { readonly code: 'coats/first'; readonly zone: ZoneKind; readonly coat: Coat }
   | { readonly code: 'climate/air'; readonly airC: number }
   | { readonly code: 'tiles/split'; readonly along: 'columns' | 'rows'; readonly index: number; readonly into: number }
   | { readonly code: 'coats/order'; readonly zone: ZoneKind; readonly coatIds: readonly string[] }
@@ -95,13 +105,57 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
     case 'join/method':
       plan.table.join.methodId = mend.methodId;
       return;
-    case 'glue/ground': {
-      const layer = plan.stack.ground.find(({ id }) => id === mend.layerId);
-      if (layer !== undefined) layer.glueBelowId = mend.adhesiveId;
+    case 'glue/ground':
+    case 'stack/seal':
+    case 'substrate/thickness':
+    case 'stack/battens':
+    case 'stack/weighed':
+      pullLever(plan, mend);
+      return;
+    case 'stack/levers':
+      for (const deed of mend.deeds) pullLever(plan, deed);
+      return;
+    case 'glue/place':
+    case 'glue/adhesive':
+    case 'glue/spread': {
+      const glued = gluedAt(plan, mend.place);
+      if (glued === undefined) return;
+      if (mend.code !== 'glue/place') glued.spread = mend.spread;
+      if (mend.code === 'glue/spread') return;
+      if ('glueId' in glued) glued.glueId = mend.adhesiveId;
+      else glued.glueBelowId = mend.adhesiveId;
       return;
     }
-    case 'glue/raised':
-      plan.stack.raised.glueId = mend.adhesiveId;
+    case 'stack/unseal': {
+      const layer = mend.layerId === 'substrate' ? plan.stack.substrate : plan.stack.ground.find(({ id }) => id === mend.layerId);
+      if (layer !== undefined && layer !== null) layer.sealed = layer.sealed === 'both' ? 'under' : 'none';
+      return;
+    }
+    case 'stack/grain': {
+      const layer = mend.layerId === 'substrate' ? plan.stack.substrate : plan.stack.ground.find(({ id }) => id === mend.layerId);
+      if (layer !== undefined && layer !== null) layer.grain = mend.grain;
+      return;
+    }
+    case 'raised/cross-grain':
+      plan.stack.raised.crossGrain = true;
+      return;
+    case 'part/split': {
+      const roots = new Set(mend.splits.map(({ partKey }) => partKey.split('/')[0]!));
+      // A part split anew loses the splits it had, and those of its pieces.
+      plan.cutting.splits = [
+        ...plan.cutting.splits.filter(({ partKey }) => !roots.has(partKey.split('/')[0]!)),
+        ...mend.splits.map((split) => ({ ...split, atMm: [...split.atMm] })),
+      ];
+      return;
+    }
+    case 'cutting/tool':
+      plan.cutting.tools = [
+        ...plan.cutting.tools.filter(({ jobKey }) => jobKey !== mend.jobKey),
+        { jobKey: mend.jobKey, toolId: mend.toolId, kerfMm: null },
+      ];
+      return;
+    case 'coats/first':
+      plan.coats[mend.zone] = [{ ...mend.coat }, ...plan.coats[mend.zone].filter(({ id }) => id !== mend.coat.id)];
       return;
     case 'climate/air':
       plan.climate.airC = mend.airC;
@@ -120,5 +174,22 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
       return;
     default:
       mend satisfies never;
+  }
+}
+
+/** What holds the adhesive of a joint in the plan. */
+function gluedAt(
+  { stack }: PlanDraft,
+  place: JointPlace,
+): PlanDraft['stack']['ground'][number] | PlanDraft['stack']['raised'] | PlanDraft['stack']['facings']['open'][number] | undefined {
+  switch (place.part) {
+    case 'ground':
+      return stack.ground.find(({ id }) => id === place.layerId);
+    case 'raised':
+      return stack.raised;
+    case 'facing':
+      return stack.facings[place.zone].find(({ id }) => id === place.layerId);
+    default:
+      throw place satisfies never;
   }
 }

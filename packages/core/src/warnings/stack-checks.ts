@@ -1,103 +1,200 @@
-import { type Adhesive, type Catalogue, adhesiveBy, materialBy } from '../catalogue';
-import type { CutJob } from '../cutting';
-import type { Plan } from '../plan';
-import { type BoardStack, type Joint, glueFit } from '../stack';
-import { given } from '../units';
+import { type Catalogue, estimated, materialBy, stuffBy } from '../catalogue';
+import { type Part, type PartList, jointLines, proposedSplits } from '../cutting';
+import { type Ground, ZONE_NAMES, type Zones } from '../ground';
+import { type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
+import { type BoardStack, type Bow, bowLevers, leversUnder } from '../stack';
 import type { Mend } from './mends';
 import type { Warning } from './warning';
 
-/** Mends offered at most for one joint: a choice, not a list. */
-const MAX_MENDS = 2;
+/** Levers offered for a bow. */
+const MAX_LEVERS = 3;
 
-/** Adhesives that cannot do their work between the faces they are put on. @source craft.md §3 */
-export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
-  const seen = new Set<string>();
-  for (const joint of stack.joints) {
-    const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
-    const fit = glueFit(adhesive, joint.lowerMaterialId, joint.upperMaterialId, catalogue);
-    // All raised ground shares one adhesive: one warning, not one a layer.
-    const where = joint.featureId === null ? joint.id : 'raised';
-    if (fit === 'holds' || seen.has(where)) continue;
-    seen.add(where);
-    const faces = [...new Set([joint.lowerMaterialId, joint.upperMaterialId])].map((id) => materialBy(catalogue, id).name).join(' and ');
+/** Checks of how the layers lie: bow, grain, joints right through, and solvent on bare foam. @source craft.md §3 */
+export function* stackWarnings(
+  plan: Plan,
+  ground: Ground,
+  zones: Zones,
+  stack: BoardStack,
+  bow: Bow,
+  { parts }: PartList,
+  catalogue: Catalogue,
+): Generator<Warning> {
+  yield* bowWarning(plan, ground, stack, bow, catalogue);
+  yield* grainWarnings(plan, stack, catalogue);
+  yield* jointWarnings(ground, parts, catalogue);
+  yield* solventWarnings(plan, zones, catalogue);
+}
+
+const common = { severity: 'care', view: 'section', featureId: null } as const;
+
+function* bowWarning(plan: Plan, ground: Ground, stack: BoardStack, bow: Bow, catalogue: Catalogue): Generator<Warning> {
+  const most = estimated('A tile may bow', catalogue.bench.bowMostMm, 'mm');
+  if (Math.abs(bow.likely.value) <= most.value) return;
+  const levers = bowLevers(plan, ground, stack, bow, catalogue);
+  // What is enough and harms no joint; where nothing is, several together, and else the strongest.
+  const enough = levers.filter(({ likelyMm, isSound }) => likelyMm <= most.value && isSound).slice(0, MAX_LEVERS);
+  const together = enough.length > 0 ? [] : leversUnder(plan, ground, most.value, catalogue);
+  const mends: Mend[] =
+    together.length > 0
+      ? [{ code: 'stack/levers', deeds: together.map(({ deed }) => deed), label: together.map(({ label }) => label).join(' + ') }]
+      : (enough.length > 0 ? enough : levers.slice(0, MAX_LEVERS)).map(({ deed, label }) => ({ ...deed, label }));
+  yield {
+    ...common,
+    id: 'stack/bow',
+    code: 'stack/bow',
+    title: 'Bow',
+    text: [
+      'The largest tile is likely to bow ',
+      bow.likely,
+      ' over ',
+      bow.span,
+      ', at worst ',
+      bow.worst,
+      '; more than ',
+      most,
+      ' rocks and opens its seams.',
+    ],
+    mends,
+  };
+}
+
+/** Two layers with a grain, one on the other, that do not cross: they bend and break the same way. */
+function* grainWarnings(plan: Plan, stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
+  for (const [i, upper] of stack.base.entries()) {
+    const lower = stack.base[i - 1];
+    if (lower === undefined) continue;
+    const [low, up] = [lower, upper].map(({ materialId }) => materialBy(catalogue, materialId));
+    // Wood under foam is the stiff one whichever way the foam lies; like on like is what has to cross.
+    if (!low!.hasGrain || !up!.hasGrain || low !== up || (lower.grain !== null && upper.grain !== null && lower.grain !== upper.grain))
+      continue;
+    const across = lower.grain === 'y' ? 'x' : 'y';
     yield {
-      id: `glue/${fit} ${where}`,
-      code: `glue/${fit}`,
-      severity: fit === 'dissolves' ? 'stop' : 'care',
-      view: 'section',
-      featureId: joint.featureId,
-      title: joint.featureId === null ? joint.label : 'Raised ground',
-      text:
-        fit === 'dissolves'
-          ? [`${adhesive.name} eats ${faces}.`]
-          : [`${adhesive.name} gives off water, and neither face of ${faces} lets it out: it stays wet in the middle for days.`],
-      mends: otherGlues(joint, adhesive, catalogue).map((other) => glueMend(joint, other)),
+      ...common,
+      id: `stack/grain ${upper.id}`,
+      code: 'stack/grain',
+      title: `${up!.name}, layer ${i + 1} on ${i}`,
+      text: [
+        lower.grain === null || upper.grain === null
+          ? 'Both have a grain, and it is not said which way it runs. Turned across each other they stay flatter.'
+          : 'Both have their grain the same way: they bend and break together.',
+      ],
+      mends: crossed(lower.id, lower.grain, upper.id, across),
+    };
+  }
+  const { raised } = plan.stack;
+  const several = stack.raised.find(({ buildUp }) => (buildUp?.thicknessesMm.length ?? 0) > 1);
+  if (several !== undefined && !raised.crossGrain && materialBy(catalogue, raised.materialId).hasGrain) {
+    yield {
+      ...common,
+      id: 'stack/grain raised',
+      code: 'stack/grain',
+      title: 'Raised ground',
+      text: [`${several.land.name} has several layers with their grain the same way.`],
+      mends: [{ code: 'raised/cross-grain', label: 'Turn every second layer' }],
     };
   }
 }
 
-/** Adhesives that hold this pair, the quickest to handle last: strength before haste, so by time to full cure. */
-function otherGlues(joint: Joint, current: Adhesive, catalogue: Catalogue): Adhesive[] {
-  return catalogue.adhesives
-    .filter((other) => other.id !== current.id && glueFit(other, joint.lowerMaterialId, joint.upperMaterialId, catalogue) === 'holds')
-    .sort((a, b) => b.fullMin - a.fullMin || a.gPerM2.value - b.gPerM2.value)
-    .slice(0, MAX_MENDS);
+function crossed(lowerId: string, lowerGrain: 'x' | 'y' | null, upperId: string, across: 'x' | 'y'): Mend[] {
+  // Where the lower says nothing, one click cannot set both: the lower is said first, the upper then.
+  return lowerGrain === null
+    ? [
+        { code: 'stack/grain', layerId: lowerId, grain: 'x', label: 'Lay the lower one along the table' },
+        { code: 'stack/grain', layerId: upperId, grain: 'y', label: 'Lay the upper one across it' },
+      ]
+    : [{ code: 'stack/grain', layerId: upperId, grain: across, label: 'Turn the upper one across' }];
 }
 
-function glueMend(joint: Joint, adhesive: Adhesive): Mend {
-  const label = `Use ${adhesive.name.toLowerCase()}`;
-  return joint.featureId === null
-    ? { code: 'glue/ground', layerId: joint.id.replace(/^under-/, ''), adhesiveId: adhesive.id, label }
-    : { code: 'glue/raised', adhesiveId: adhesive.id, label };
-}
-
-/** Parts that fit no sheet. Base parts are mended by splitting the tile; raised parts follow their tile. */
-export function* cutWarnings(plan: Plan, jobs: readonly CutJob[]): Generator<Warning> {
-  const offered = new Set<string>();
-  for (const job of jobs) {
-    for (const id of job.layout.tooLarge) {
-      const part = job.parts.find((candidate) => candidate.id === id)!;
-      const size = [given('Part, width', part.widthMm, 'mm', 'drawing'), ' × ', given('Part, depth', part.depthMm, 'mm', 'drawing')];
-      const mends = splitMends(plan, part.tileId, part.widthMm >= part.depthMm);
-      // One warning a job and tile is enough: the split mends all parts of it.
-      const key = `${job.key} ${part.tileId}`;
-      if (offered.has(key)) continue;
-      offered.add(key);
-      yield {
-        id: `cut/too-large ${key}`,
-        code: 'cut/too-large',
-        severity: 'stop',
-        view: 'cuts',
-        featureId: part.featureId,
-        title: part.name,
-        text:
-          job.sheet === null
-            ? [`No sheet of ${job.name} is stocked. Choose another thickness in Section.`]
-            : [
-                'measures ',
-                ...size,
-                `; the largest sheet of ${job.name} takes ${job.sheet.widthMm - 2 * job.rule.trimMm} × ${job.sheet.depthMm - 2 * job.rule.trimMm} mm after trimming.`,
-              ],
-        mends: job.sheet === null ? [] : mends,
-      };
-    }
+/** Joints of two layers that lie over each other: the stack breaks there. */
+function* jointWarnings(ground: Ground, parts: readonly Part[], catalogue: Catalogue): Generator<Warning> {
+  const stagger = estimated('Joints apart', catalogue.bench.jointStaggerMm, 'mm');
+  const told = new Set<string>();
+  for (const upper of parts.filter(({ id, level }) => id.includes('/') && level > 0)) {
+    const root = upper.id.split('/')[0]!;
+    if (told.has(root)) continue;
+    const same = (part: Part): boolean => part.tileId === upper.tileId && part.stage === upper.stage && part.featureId === upper.featureId;
+    const own = parts.filter((part) => part.id.split('/')[0] === root);
+    const below = parts.filter((part) => same(part) && part.level === upper.level - 1);
+    const isThrough = (['x', 'y'] as const).some((along) =>
+      jointLines(own, along).some((line) => jointLines(below, along).some((other) => Math.abs(other - line) < stagger.value)),
+    );
+    if (!isThrough) continue;
+    told.add(root);
+    yield {
+      ...common,
+      id: `stack/joints ${root}`,
+      code: 'stack/joints',
+      title: own[0]!.name.replace(/, piece .*/, ''),
+      text: ['Its joint lies less than ', stagger, ' from that of the layer below: the stack breaks there.'],
+      mends: staggered(own, parts, ground, catalogue),
+    };
   }
 }
 
-function splitMends(plan: Plan, tileId: string, isWide: boolean): Mend[] {
-  const column = tileId.charCodeAt(0) - 65;
-  const row = Number(tileId.slice(1)) - 1;
-  const split = (along: 'columns' | 'rows', index: number): Mend => ({
-    code: 'tiles/split',
-    along,
-    index,
-    into: 2,
-    label: along === 'columns' ? `Split column ${tileId[0]} in two` : `Split row ${row + 1} in two`,
-  });
-  const { columnWidthsMm, rowDepthsMm } = plan.table;
-  const mends = [
-    ...(columnWidthsMm.length < 12 ? [split('columns', column)] : []),
-    ...(rowDepthsMm.length < 12 ? [split('rows', row)] : []),
-  ];
-  return isWide ? mends : mends.reverse();
+/** The part in as many pieces, with its joints moved off those of its neighbours. */
+function staggered(own: readonly Part[], parts: readonly Part[], ground: Ground, catalogue: Catalogue): Mend[] {
+  const whole = wholeOf(own);
+  const along = jointLines(own, 'x').length > 0 ? 'x' : 'y';
+  const longest = Math.max(...own.map((piece) => (along === 'x' ? piece.widthMm : piece.depthMm)));
+  const sizeMm = along === 'x' ? whole.widthMm : whole.depthMm;
+  const { jointStaggerMm } = catalogue.bench;
+  // Pieces may grow by what the joint has to move, as long as there are as many of them.
+  const most = Math.min(sizeMm - 1, longest + 2 * jointStaggerMm.value);
+  const splits = proposedSplits(whole, (w, d) => (along === 'x' ? w : d) <= most, parts, ground, catalogue);
+  return splits.length === 0 ? [] : [{ code: 'part/split', splits, label: 'Move its joint' }];
+}
+
+function wholeOf(own: readonly Part[]): Part {
+  const [first] = own;
+  const placed = own.filter(({ at }) => at !== null);
+  const left = Math.min(...placed.map(({ at }) => at!.x));
+  const top = Math.min(...placed.map(({ at }) => at!.y));
+  const right = Math.max(...placed.map(({ at, widthMm }) => at!.x + widthMm));
+  const bottom = Math.max(...placed.map(({ at, depthMm }) => at!.y + depthMm));
+  return { ...first!, id: first!.id.split('/')[0]!, at: { x: left, y: top }, widthMm: right - left, depthMm: bottom - top };
+}
+
+/** A solvent-borne coat on foam that nothing has covered yet. */
+function* solventWarnings(plan: Plan, zones: Zones, catalogue: Catalogue): Generator<Warning> {
+  for (const zone of ZONE_KINDS) {
+    if (zones.byKind[zone].coated.value <= 0) continue;
+    const stuffs = plan.coats[zone].map(({ stuffId }) => stuffBy(catalogue, stuffId));
+    const [first] = stuffs;
+    const surface = materialBy(catalogue, surfaceOf(plan, zone));
+    if (first === undefined || !first.hasSolvent || !surface.isHurtBySolvent) continue;
+    const own = plan.coats[zone].find(({ stuffId }) => isSealer(stuffId, catalogue));
+    const sealer =
+      own ??
+      starterSealer(
+        catalogue,
+        plan.coats[zone].map(({ id }) => id),
+      );
+    yield {
+      ...common,
+      severity: 'stop',
+      id: `coats/solvent ${zone}`,
+      code: 'coats/solvent',
+      title: ZONE_NAMES[zone],
+      text: [`${first.name} on bare ${surface.name} eats it. Something without solvent has to cover the foam first.`],
+      mends:
+        sealer === null ? [] : [{ code: 'coats/first', zone, coat: sealer, label: `${stuffBy(catalogue, sealer.stuffId).name} first` }],
+    };
+  }
+}
+
+const isSealer = (stuffId: string, catalogue: Catalogue): boolean => {
+  const { family, hasSolvent } = stuffBy(catalogue, stuffId);
+  return family === 'sealer' && !hasSolvent;
+};
+
+/** What lies uppermost on a kind of surface. */
+const surfaceOf = ({ stack }: Plan, zone: ZoneKind): string =>
+  stack.facings[zone].at(-1)?.materialId ?? (zone === 'raised' ? stack.raised.materialId : stack.ground.at(-1)!.materialId);
+
+/** The sealing coat a new board starts with. */
+function starterSealer({ starter, ...catalogue }: Catalogue, taken: readonly string[]): Plan['coats']['open'][number] | null {
+  const use = starter.coats.open.find(({ stuffId }) => isSealer(stuffId, { starter, ...catalogue }));
+  if (use === undefined) return null;
+  const id = `${use.stuffId}-${use.methodId}`;
+  return { id: taken.includes(id) ? `${id}-first` : id, ...use, filmMm: null };
 }

@@ -33,6 +33,22 @@ export const Picture = z.strictObject({
   heightPx: z.number().int().min(1),
 });
 export const PictureParams = z.strictObject({ pictureId: z.uuid('expected the id of a picture') });
+/** A piece in the rack, and where it came from: a board and one of its sheets, or nowhere this program knows of. */
+const offcutSize = z.number().min(1).max(5_000);
+export const NewOffcut = z.strictObject({
+  materialId: z
+    .string()
+    .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected the id of a material')
+    .max(60),
+  thicknessMm: z.number().min(0.1).max(200),
+  widthMm: offcutSize,
+  depthMm: offcutSize,
+  boardId: BoardId.nullable(),
+  sheet: z.string().min(1).max(120).nullable(),
+});
+export const RackOffcut = NewOffcut.extend({ id: z.uuid() });
+export const Rack = z.strictObject({ offcuts: z.array(RackOffcut) });
+export const OffcutParams = z.strictObject({ offcutId: z.uuid('expected the id of an offcut') });
 export const Health = z.strictObject({ ok: z.literal(true), database: z.literal('up') });
 
 /** Every error the server answers with. @source RFC 9457 */
@@ -49,4 +65,6 @@ export const ProblemDetails = z.object({
 export type Board = z.infer<typeof Board>;
 export type BoardCard = z.infer<typeof BoardCard>;
 export type UnreadableBoard = z.infer<typeof UnreadableBoard>;
+export type NewOffcut = z.infer<typeof NewOffcut>;
+export type RackOffcut = z.infer<typeof RackOffcut>;
 export type ProblemDetails = z.infer<typeof ProblemDetails>;

@@ -1,4 +1,14 @@
-import { Board, BoardList, CatalogueAnswer, Picture, ProblemDetails, SavedPlan } from '@spare-acre/core/wire';
+import {
+  Board,
+  BoardList,
+  CatalogueAnswer,
+  type NewOffcut,
+  Picture,
+  ProblemDetails,
+  Rack,
+  RackOffcut,
+  SavedPlan,
+} from '@spare-acre/core/wire';
 import type { Plan } from '@spare-acre/core/plan';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { z } from 'zod';
@@ -30,6 +40,10 @@ export const bringBack = (id: string): Promise<null> => call(null, 'DELETE', `/b
 
 /** Sends a picture as it is; the server looks at its bytes. */
 export const keepPicture = (file: Blob): Promise<z.infer<typeof Picture>> => call(Picture, 'POST', '/pictures', file);
+
+export const fetchRack = async (): Promise<readonly RackOffcut[]> => (await call(Rack, 'GET', '/rack')).offcuts;
+export const addOffcut = (offcut: NewOffcut): Promise<RackOffcut> => call(RackOffcut, 'POST', '/rack', offcut);
+export const removeOffcut = (id: string): Promise<null> => call(null, 'DELETE', `/rack/${encodeURIComponent(id)}`);
 
 const TIMEOUT_MS = 10_000;
 

@@ -1,33 +1,28 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type CutJob, cutOrder } from '@spare-acre/core/cutting';
+import { type CutJob, listedCuts } from '@spare-acre/core/cutting';
 import { lengthText } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 
 /** The cuts of one sheet in order, each measured from one edge of the piece it goes through. */
 const props = defineProps<{ job: CutJob; index: number }>();
 const store = usePlan();
-const order = computed(() => cutOrder(props.job.layout.sheets[props.index]!, props.job.rule));
+const cuts = computed(() => listedCuts(props.job, props.index));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
-const nameOf = (piece: string): string => {
-  const freed = order.value?.freed.find((one) => one.piece === piece);
-  return freed === undefined ? piece : (props.job.parts.find(({ id }) => id === freed.blankId)?.name ?? piece);
-};
+const passes = computed(() => (props.job.passes.value === 1 ? '1 pass' : `${props.job.passes.value} passes`));
 </script>
 
 <template>
-  <p v-if="order === null" class="quiet">These parts do not come free by straight-through cuts; cut round each of them.</p>
+  <p v-if="cuts.length === 0" class="quiet">These parts do not come free by straight-through cuts; cut round each of them.</p>
   <ol v-else class="order" data-testid="cut-order">
-    <li v-for="(cut, i) in order.cuts" :key="i">
-      <span
-        ><b>{{ cut.piece }}</b> {{ cut.way }}, {{ length(cut.atMm) }} from the {{ cut.way === 'down' ? 'left' : 'top' }}</span
+    <li v-for="cut in cuts" :key="cut.step">
+      <span class="cut"
+        ><span
+          ><b>{{ cut.piece }}</b> {{ cut.way }}, {{ length(cut.atMm) }} from the {{ cut.from }}</span
+        >
+        <span class="quiet">{{ passes }}</span></span
       >
-      <span class="quiet">{{
-        cut.leaves
-          .filter((piece) => piece !== null)
-          .map((piece) => nameOf(piece!))
-          .join(' | ')
-      }}</span>
+      <span class="quiet">{{ cut.leaves.join(' | ') }}</span>
     </li>
   </ol>
 </template>
@@ -44,6 +39,11 @@ const nameOf = (piece: string): string => {
 .order li > * {
   display: block;
   line-height: 1.25;
+}
+.order li > .cut {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
 }
 .order .quiet {
   font-size: 0.86rem;

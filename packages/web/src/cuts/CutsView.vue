@@ -1,29 +1,40 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { cutList } from '@spare-acre/core/cutting';
-import { LIMITS } from '@spare-acre/core/plan';
+import { cutList, isNew } from '@spare-acre/core/cutting';
 import { lengthText } from '@spare-acre/core/units';
-import FigureLine from '../figures/FigureLine.vue';
-import LengthField from '../figures/LengthField.vue';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
 import CutOrderList from './CutOrderList.vue';
-import { saveFile } from '../frame/saveFile';
+import HandBar from './HandBar.vue';
+import JobPanel from './JobPanel.vue';
+import PracticePanel from './PracticePanel.vue';
+import RackPanel from './RackPanel.vue';
 import SheetDrawing from './SheetDrawing.vue';
+import TakeAway from './TakeAway.vue';
 import { useBetterLayout } from './useBetterLayout';
+import { useByHand } from './useByHand';
 
 const store = usePlan();
 const jobs = computed(() => store.derivation?.jobs ?? []);
 const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
 const better = useBetterLayout(job);
+const hand = useByHand(job);
 /** The job as the search has it just now, or as it stands. */
 const shown = computed(() => {
   const live = better.progress.value;
   return job.value === null || live === null ? job.value : { ...job.value, layout: live.layout };
 });
-const listed = ref<'cuts' | 'parts'>('cuts');
+const LISTS = [
+  { id: 'cuts', name: 'Cuts in order' },
+  { id: 'parts', name: 'Parts' },
+  { id: 'job', name: 'Job' },
+  { id: 'rack', name: 'Rack' },
+  { id: 'practice', name: 'Practice' },
+  { id: 'files', name: 'Files' },
+] as const;
+const listed = ref<(typeof LISTS)[number]['id']>('cuts');
 const index = computed(() => Math.min(chosen.value.index, (shown.value?.layout.sheets.length ?? 1) - 1));
 watch(
   jobs,
@@ -34,21 +45,15 @@ watch(
 );
 
 const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
-const system = computed(() => store.plan!.units);
-const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
-const length = (mm: number): string => lengthText(mm, system.value);
+const unit = computed(() => (store.plan!.units === 'metric' ? 'mm' : 'in'));
+const length = (mm: number): string => lengthText(mm, store.plan!.units);
 const sheetText = computed(() => {
-  const sheet = job.value?.sheet;
-  return sheet === null || sheet === undefined
-    ? 'not stocked'
-    : `${length(sheet.widthMm)} × ${length(sheet.depthMm)} ${unit.value}, ${job.value!.tool.name.toLowerCase()}, kerf ${length(job.value!.rule.kerfMm)} ${unit.value}`;
+  const sheet = shown.value?.layout.sheets[index.value];
+  if (sheet === undefined) return '';
+  const { stock } = sheet;
+  const what = isNew(stock) ? 'new' : 'offcut from the rack';
+  return `${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit.value}, ${what}; ${shown.value!.tool.name.toLowerCase()}, the blade takes ${length(shown.value!.kerfMm)} ${unit.value}`;
 });
-/** The sheet on show as a drawing at true scale. */
-async function save(kind: 'svg' | 'dxf'): Promise<void> {
-  const { sheetDxf, sheetSvg } = await import('@spare-acre/core/formats');
-  const text = (kind === 'svg' ? sheetSvg : sheetDxf)(shown.value!, index.value);
-  saveFile(new Blob([text]), `${store.plan!.name} ${shown.value!.name} sheet ${index.value + 1}`, kind);
-}
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 </script>
@@ -73,16 +78,25 @@ const { width, height } = useElementSize(frame);
       <div ref="frame" class="large">
         <template v-if="shown !== null && index >= 0">
           <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
-          <p class="quiet under">
-            {{ sheetText }}
-            <button v-for="kind in ['svg', 'dxf'] as const" :key="kind" type="button" class="key" @click="save(kind)">
-              Save as {{ kind.toUpperCase() }}
-            </button>
-          </p>
-          <SheetDrawing :job="shown" :index="index" :width-px="Math.max(100, width - 8)" :height-px="Math.max(80, height - 62)" is-large />
+          <p class="quiet under">{{ sheetText }}</p>
+          <SheetDrawing
+            :job="shown"
+            :index="index"
+            :width-px="Math.max(100, width - 8)"
+            :height-px="Math.max(80, height - 58)"
+            :hand="better.isRunning.value ? undefined : hand"
+            is-large
+          />
         </template>
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>
+      <HandBar
+        v-if="shown !== null && index >= 0 && !better.isRunning.value"
+        :job="shown"
+        :index="index"
+        :hand="hand"
+        @carried="(to) => (chosen = { key: shown!.key, index: to })"
+      />
       <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
         <button
           v-for="(_, i) in shown.layout.sheets"
@@ -94,78 +108,59 @@ const { width, height } = useElementSize(frame);
           @click="chosen = { key: shown.key, index: i }"
         >
           <span>Sheet {{ i + 1 }}</span>
-          <SheetDrawing :job="shown" :index="i" :width-px="150" :height-px="84" :is-large="false" />
+          <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
         </button>
       </div>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>Cut list, sheet {{ index + 1 }}</h2>
       <div class="lists" role="tablist" aria-label="Lists">
-        <button type="button" class="key" role="tab" :aria-selected="listed === 'cuts'" @click="listed = 'cuts'">Cuts in order</button>
-        <button type="button" class="key" role="tab" :aria-selected="listed === 'parts'" @click="listed = 'parts'">Parts</button>
+        <button
+          v-for="list in LISTS"
+          :key="list.id"
+          type="button"
+          class="key"
+          role="tab"
+          :aria-selected="listed === list.id"
+          @click="listed = list.id"
+        >
+          {{ list.name }}
+        </button>
       </div>
-      <p class="sub">
-        {{
-          listed === 'cuts'
-            ? 'each from the left or the top edge of the piece in hand'
-            : 'every distance from the left edge and the top edge of the sheet'
-        }}, {{ unit }}
-      </p>
       <ViewWarnings view="cuts" />
-      <CutOrderList v-if="listed === 'cuts' && shown !== null && index >= 0" :job="shown" :index="index" />
-      <table v-if="listed === 'parts' && rows.length > 0" class="ledger mt-2" data-testid="cut-list">
-        <thead>
-          <tr>
-            <th scope="col">part</th>
-            <th scope="col" class="num">size</th>
-            <th scope="col" class="num">left</th>
-            <th scope="col" class="num">top</th>
-          </tr>
-        </thead>
-        <tbody>
-          <tr v-for="row in rows" :key="row.part.id">
-            <td>
-              <b class="attention">{{ row.number }}</b> {{ row.part.name }}
-            </td>
-            <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
-            <td class="num">{{ length(row.leftMm) }}</td>
-            <td class="num">{{ length(row.topMm) }}</td>
-          </tr>
-        </tbody>
-      </table>
-      <section v-if="job !== null" :key="job.key">
-        <h3>{{ job.name }}</h3>
-        <div class="better">
-          <button v-if="!better.isRunning.value" type="button" class="key" @click="better.start()">Search for a better layout</button>
-          <button v-else type="button" class="key" @click="better.stop()">Stop</button>
-          <span v-if="better.progress.value !== null" class="quiet" role="status" data-testid="layout-progress">
-            {{ better.progress.value.layout.sheets.length }} sheets,
-            {{
-              better.progress.value.isProven
-                ? 'proven fewest; looking for the largest rest'
-                : `no plan under ${better.progress.value.bound}`
-            }}
-          </span>
-        </div>
-        <p v-if="better.outcome.value !== ''" class="quiet m-0" role="status" data-testid="layout-outcome">{{ better.outcome.value }}</p>
-        <p v-if="better.fault.value !== ''" class="attention m-0" role="alert">{{ better.fault.value }}</p>
-        <FigureLine label="Sheets" :figure="job.sheetCount" />
-        <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
-        <FigureLine label="Becomes parts" :figure="job.used" />
-        <FigureLine label="Passes of the blade" :figure="job.passes" />
-        <FigureLine label="Cost" :figure="job.cost" />
-      </section>
-      <section>
-        <h3>Whole job</h3>
-        <FigureLine v-if="store.derivation !== null" label="Sheets" :figure="store.derivation.tally.sheets" />
-        <LengthField
-          label="Trim off every edge"
-          :mm="store.plan!.cutting.trimMm"
-          :system="system"
-          :limits="LIMITS.trimMm"
-          :take="(mm) => store.edit('Set the trim', (draft) => void (draft.cutting.trimMm = mm))"
-        />
-      </section>
+      <template v-if="shown !== null && job !== null && index >= 0">
+        <template v-if="listed === 'cuts'">
+          <p class="sub">each from the left or the top edge of the piece in hand, {{ unit }}</p>
+          <CutOrderList :job="shown" :index="index" />
+        </template>
+        <template v-else-if="listed === 'parts'">
+          <p class="sub">every distance from the left edge and the top edge of the sheet, {{ unit }}</p>
+          <table class="ledger mt-2" data-testid="cut-list">
+            <thead>
+              <tr>
+                <th scope="col">part</th>
+                <th scope="col" class="num">size</th>
+                <th scope="col" class="num">left</th>
+                <th scope="col" class="num">top</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in rows" :key="row.part.id">
+                <td>
+                  <b class="attention">{{ row.number }}</b> {{ row.part.name }}
+                </td>
+                <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
+                <td class="num">{{ length(row.leftMm) }}</td>
+                <td class="num">{{ length(row.topMm) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+        <RackPanel v-else-if="listed === 'rack'" :job="job" :index="index" />
+        <PracticePanel v-else-if="listed === 'practice'" :key="job.key" :job="job" />
+        <TakeAway v-else-if="listed === 'files'" :job="shown" :index="index" />
+      </template>
+      <JobPanel v-if="job !== null && (listed === 'job' || index < 0)" :key="job.key" :job="job" :index="index" :better="better" />
     </aside>
   </div>
 </template>
@@ -178,10 +173,9 @@ const { width, height } = useElementSize(frame);
   display: flex;
   flex-direction: column;
   padding: 12px 18px;
-  gap: 10px;
+  gap: 8px;
 }
-.lists,
-.better {
+.lists {
   display: flex;
   flex-wrap: wrap;
   gap: 6px;
@@ -205,14 +199,6 @@ const { width, height } = useElementSize(frame);
 }
 .large p {
   margin: 0 0 6px;
-}
-.under {
-  display: flex;
-  align-items: baseline;
-  gap: 8px;
-}
-.under button:first-of-type {
-  margin-left: auto;
 }
 .strip {
   flex-wrap: nowrap;

@@ -1,27 +1,50 @@
 <script setup lang="ts">
-import { computed } from 'vue';
-import { type CutJob, laidParts } from '@spare-acre/core/cutting';
+import { computed, ref } from 'vue';
+import { type CutJob, type LaidPart, isNew, laidParts, snappedPlace } from '@spare-acre/core/cutting';
 import type { Point } from '@spare-acre/core/geometry';
 import { lengthText } from '@spare-acre/core/units';
 import { linePath } from '../ground/paths';
+import { useDragMm } from '../ground/useDragMm';
 import { usePlan } from '../stores/plan';
+import type { ByHand } from './useByHand';
 
-/** One sheet with its parts laid out, to scale. */
-const props = defineProps<{ job: CutJob; index: number; widthPx: number; heightPx: number; isLarge: boolean }>();
+/** One sheet with its parts laid out, to scale. With `hand` its parts are chosen, dragged, turned and pinned. */
+const props = defineProps<{ job: CutJob; index: number; widthPx: number; heightPx: number; isLarge: boolean; hand?: ByHand }>();
 const store = usePlan();
 const laid = computed(() => props.job.layout.sheets[props.index]!);
-const k = computed(() => Math.min(props.widthPx / props.job.rule.widthMm, props.heightPx / props.job.rule.depthMm));
+const stock = computed(() => laid.value.stock);
+const k = computed(() => Math.min(props.widthPx / stock.value.widthMm, props.heightPx / stock.value.depthMm));
 const toPx = ({ x, y }: Point): Point => ({ x: x * k.value, y: y * k.value });
+/** The part in the hand: where it hovers, and whether it may be put down there. */
+const held = ref<{ readonly id: string; readonly xMm: number; readonly yMm: number; readonly isFree: boolean } | null>(null);
 const parts = computed(() =>
-  laidParts(props.job, props.index).map(({ id, number, name, leftMm, topMm, widthMm, depthMm, rings }) => ({
-    id,
-    number,
-    name,
-    size: `${lengthText(widthMm, store.plan!.units)} × ${lengthText(depthMm, store.plan!.units)}`,
-    d: rings.map((ring) => `${linePath(ring, toPx)}Z`).join(''),
-    box: { x: leftMm * k.value, y: topMm * k.value, width: widthMm * k.value, height: depthMm * k.value },
-  })),
+  laidParts(props.job, props.index).map((part) => {
+    const own = held.value?.id === part.id ? held.value : null;
+    const [dx, dy] = own === null ? [0, 0] : [own.xMm - part.leftMm, own.yMm - part.topMm];
+    return {
+      ...part,
+      size: `${lengthText(part.widthMm, store.plan!.units)} × ${lengthText(part.depthMm, store.plan!.units)}`,
+      d: part.rings
+        .map(
+          (ring) =>
+            `${linePath(
+              ring.map(({ x, y }) => ({ x: x + dx, y: y + dy })),
+              toPx,
+            )}Z`,
+        )
+        .join(''),
+      isRefused: own !== null && !own.isFree,
+      box: {
+        x: (part.leftMm + dx) * k.value,
+        y: (part.topMm + dy) * k.value,
+        width: part.widthMm * k.value,
+        height: part.depthMm * k.value,
+      },
+    };
+  }),
 );
+/** What is in the hand is drawn once more over its neighbours; moving the part itself there would lose the pointer. */
+const hovering = computed(() => parts.value.find(({ id }) => id === held.value?.id) ?? null);
 const rest = computed(() => ({
   x: laid.value.rest.xMm * k.value,
   y: laid.value.rest.yMm * k.value,
@@ -29,23 +52,75 @@ const rest = computed(() => ({
   height: laid.value.rest.depthMm * k.value,
 }));
 const sheet = computed(() => ({
-  width: props.job.rule.widthMm * k.value,
-  height: props.job.rule.depthMm * k.value,
-  trim: props.job.rule.trimMm * k.value,
+  width: stock.value.widthMm * k.value,
+  height: stock.value.depthMm * k.value,
+  trim: stock.value.trimMm * k.value,
 }));
 const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
+
+const SNAP_PX = 9;
+const frame = ref<SVGSVGElement | null>(null);
+const toMm = ({ clientX, clientY }: PointerEvent): Point => {
+  const { left, top } = frame.value!.getBoundingClientRect();
+  return { x: (clientX - left) / k.value, y: (clientY - top) / k.value };
+};
+const drag = useDragMm(toMm);
+function take(event: PointerEvent, part: LaidPart): void {
+  const { hand } = props;
+  if (hand === undefined) return;
+  hand.choose(part.id);
+  drag(event, {
+    move(at, from) {
+      const place = snappedPlace(
+        props.job,
+        props.index,
+        part.id,
+        part.leftMm + at.x - from.x,
+        part.topMm + at.y - from.y,
+        SNAP_PX / k.value,
+      );
+      held.value = { id: part.id, ...place, isFree: hand.can(part.id, { code: 'move', toSheet: props.index, ...place }) };
+    },
+    end() {
+      const place = held.value;
+      held.value = null;
+      if (place !== null) hand.put(part.id, { code: 'move', toSheet: props.index, xMm: place.xMm, yMm: place.yMm });
+    },
+  });
+}
+function key(event: KeyboardEvent, part: LaidPart): void {
+  const { hand } = props;
+  if (hand === undefined) return;
+  const step = event.shiftKey ? 10 : 1;
+  const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
+  if (by !== undefined) {
+    hand.put(part.id, { code: 'move', toSheet: props.index, xMm: part.leftMm + by[0]!, yMm: part.topMm + by[1]! }, `nudge ${part.id}`);
+  } else if (event.key === 't') hand.put(part.id, { code: 'turn' });
+  else if (event.key === 'p') hand.put(part.id, { code: 'pin', pinned: !part.pinned });
+  else return;
+  event.preventDefault();
+  event.stopPropagation();
+}
 </script>
 
 <template>
   <svg
+    ref="frame"
     class="ink"
     :width="sheet.width + 2"
     :height="sheet.height + 2"
     :viewBox="`-1 -1 ${sheet.width + 2} ${sheet.height + 2}`"
-    role="img"
+    :role="hand === undefined ? 'img' : 'group'"
     :aria-label="`Sheet ${index + 1} of ${job.name}, ${parts.length} parts`"
   >
-    <rect class="stock" :width="sheet.width" :height="sheet.height" :fill="`url(#hatch-${job.hatch})`" />
+    <rect
+      class="stock"
+      :class="{ offcut: !isNew(stock) }"
+      :width="sheet.width"
+      :height="sheet.height"
+      :fill="`url(#hatch-${job.hatch})`"
+      @pointerdown="hand?.choose(null)"
+    />
     <rect
       v-if="sheet.trim > 0"
       class="trim"
@@ -69,9 +144,22 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
       :y="rest.y + rest.height / 2 + 4"
       text-anchor="middle"
     >
-      left over
+      left over, {{ lengthText(laid.rest.widthMm, store.plan!.units) }} × {{ lengthText(laid.rest.depthMm, store.plan!.units) }}
     </text>
-    <g v-for="part in parts" :key="part.id" data-testid="placed-part">
+    <g
+      v-for="part in parts"
+      :key="part.id"
+      data-testid="placed-part"
+      :data-part="part.id"
+      :class="{ hold: hand !== undefined, chosen: part.id === hand?.chosen.value }"
+      :role="hand === undefined ? undefined : 'button'"
+      :tabindex="hand === undefined ? undefined : 0"
+      :aria-label="hand === undefined ? undefined : `${part.name}, ${part.size}${part.pinned ? ', pinned' : ''}`"
+      :aria-pressed="hand === undefined ? undefined : part.id === hand.chosen.value"
+      @pointerdown="take($event, part)"
+      @focus="hand?.choose(part.id)"
+      @keydown="key($event, part)"
+    >
       <rect class="blank" :x="part.box.x" :y="part.box.y" :width="part.box.width" :height="part.box.height" />
       <path class="part" :d="part.d" fill-rule="evenodd">
         <title>{{ part.number }}. {{ part.name }}, {{ part.size }}</title>
@@ -86,8 +174,14 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
         <text v-if="fits(part.size, part.box.width - 8) && part.box.height > 34" class="seen soft" :x="part.box.x + 5" :y="part.box.y + 29">
           {{ part.size }}
         </text>
+        <g v-if="part.pinned" class="pin" :transform="`translate(${part.box.x + part.box.width - 9} ${part.box.y + 9})`">
+          <title>Pinned: no search moves it</title>
+          <circle r="4" />
+          <line x1="0" y1="4" x2="0" y2="11" />
+        </g>
       </template>
     </g>
+    <path v-if="hovering !== null" class="hovering" :class="{ bad: hovering.isRefused }" :d="hovering.d" fill-rule="evenodd" />
   </svg>
 </template>
 
@@ -96,11 +190,16 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
   stroke: var(--ink);
   stroke-width: 1.4;
 }
+.stock.offcut {
+  stroke: var(--moss);
+  stroke-width: 2.4;
+}
 .trim {
   fill: none;
   stroke: var(--tick);
   stroke-width: 0.8;
   stroke-dasharray: 3 3;
+  pointer-events: none;
 }
 .blank {
   fill: none;
@@ -113,11 +212,41 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
   stroke: var(--ink);
   stroke-width: 1.2;
 }
+.hold {
+  cursor: grab;
+  touch-action: none;
+}
+.hold:focus {
+  outline: none;
+}
+.chosen .part {
+  stroke: var(--clay);
+  stroke-width: 2.2;
+}
+.hovering {
+  fill: var(--sheet);
+  fill-opacity: 0.75;
+  stroke: var(--clay);
+  stroke-width: 2.2;
+  pointer-events: none;
+}
+.hovering.bad {
+  fill: var(--clay-wash);
+  stroke-dasharray: 4 3;
+}
+.pin circle {
+  fill: var(--ink);
+}
+.pin line {
+  stroke: var(--ink);
+  stroke-width: 1.6;
+}
 .rest {
   fill: none;
   stroke: var(--moss);
   stroke-width: 1.4;
   stroke-dasharray: 6 4;
+  pointer-events: none;
 }
 .rest-text {
   fill: var(--moss);
@@ -126,6 +255,7 @@ const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
   paint-order: stroke;
   stroke: var(--sheet);
   stroke-width: 4px;
+  pointer-events: none;
 }
 .number {
   fill: var(--clay);

@@ -1,12 +1,12 @@
 import { type ComputedRef, type Ref, ref, shallowRef, watch } from 'vue';
-import { type CutJob, type Layout, type LayoutProgress, isBetterLayout, keptFrom } from '@spare-acre/core/cutting';
+import { type CutJob, type Layout, type LayoutProgress, isBetterLayout, isNew, keptFrom, layoutWeight } from '@spare-acre/core/cutting';
 import { proxy } from 'comlink';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { searches } from '../worker/searches';
 
 /** What the search shows while it goes on. */
-export type BetterProgress = Omit<LayoutProgress, 'trees'>;
+export type BetterProgress = LayoutProgress;
 /** A longer search for a layout of one job: it shows what it has, stops when told, and is kept in the plan when it is better. */
 export interface BetterLayout {
   readonly isRunning: Ref<boolean>;
@@ -16,6 +16,8 @@ export interface BetterLayout {
   readonly start: () => Promise<void>;
   readonly stop: () => void;
 }
+
+const newSheets = ({ sheets }: Layout): number => sheets.filter(({ stock }) => isNew(stock)).length;
 
 export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
   const store = usePlan();
@@ -27,7 +29,7 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
 
   const stop = (): void => void (turn += 1);
   // The parts of another job, or of another plan, are not those the search is laying out.
-  watch([() => job.value?.key, () => store.plan?.features, () => store.plan?.table, () => store.plan?.stack], () => {
+  watch([() => job.value?.key, () => job.value?.tool, () => store.plan?.features, () => store.plan?.table, () => store.plan?.stack], () => {
     stop();
     [progress.value, outcome.value] = [null, ''];
   });
@@ -42,6 +44,7 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
       await searches().betterLayout(
         store.plan,
         catalogues.catalogue!,
+        store.offcuts,
         own.key,
         proxy((step: BetterProgress) => {
           if (mine !== turn) return false;
@@ -59,16 +62,22 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
   }
 
   function keep(own: CutJob, layout: Layout): void {
-    if (!isBetterLayout(layout, own.layout)) {
+    if (!isBetterLayout(layout, own.layout, own.aim)) {
       outcome.value = 'Nothing better was found; the layout stays.';
       return;
     }
-    const fewer = own.layout.sheets.length - layout.sheets.length;
+    const fewer = newSheets(own.layout) - newSheets(layout);
     fault.value = store.edit(`Lay out ${own.name} again`, (draft) => {
-      draft.cutting.kept = [...draft.cutting.kept.filter(({ jobKey }) => jobKey !== own.key), keptFrom(own.key, own.rule, layout) as never];
+      draft.cutting.kept = [...draft.cutting.kept.filter(({ jobKey }) => jobKey !== own.key), keptFrom(own.key, layout) as never];
     });
-    if (fault.value === '')
-      outcome.value = fewer > 0 ? `${fewer} ${fewer === 1 ? 'sheet' : 'sheets'} fewer.` : 'As many sheets, with a larger piece left over.';
+    if (fault.value !== '') return;
+    const isLighter = layoutWeight(layout.sheets, own.aim) < layoutWeight(own.layout.sheets, own.aim) - 1e-6;
+    outcome.value =
+      fewer > 0
+        ? `${fewer} new ${fewer === 1 ? 'sheet' : 'sheets'} fewer.`
+        : isLighter
+          ? 'Cheaper sheets.'
+          : 'As many sheets, with a larger piece left over.';
   }
   return { isRunning, progress, fault, outcome, start, stop };
 }

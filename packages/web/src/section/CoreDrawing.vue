@@ -4,6 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { SectionDrawing } from '@spare-acre/core/section';
 import { type MeasureSystem, lengthText, showText } from '@spare-acre/core/units';
+import ChoiceField from '../figures/ChoiceField.vue';
 import { placeLabels } from './placeLabels';
 
 /** The cut drawn like a soil core: true proportions along, heights drawn larger by a stated factor. */
@@ -22,7 +23,9 @@ const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
 
 const x = computed(() => scaleLinear([0, props.section.lengthMm || 1], [LEFT_PX, Math.max(LEFT_PX + 10, width.value - RIGHT_PX)]));
 const pxPerMm = computed(() => x.value(1) - x.value(0));
-const factor = computed(() => {
+const wanted = ref(0);
+const factor = computed(() => (wanted.value > 0 ? Math.min(wanted.value, most.value) : most.value));
+const most = computed(() => {
   const room = height.value - LABEL_ROWS * LABEL_ROW_PX - FOOT_PX - 40;
   const tall = (props.section.highMm - props.section.lowMm) * pxPerMm.value;
   return [...FACTORS].reverse().find((times) => tall * times <= room) ?? 1;
@@ -32,6 +35,10 @@ const z = computed(() => {
   const perMm = pxPerMm.value * factor.value;
   return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
 });
+const factors = computed(() => [
+  { value: 0, text: `as large as fits, ${most.value}×` },
+  ...FACTORS.filter((times) => times <= most.value).map((times) => ({ value: times, text: times === 1 ? 'true' : `${times} times` })),
+]);
 const slabs = computed(() => props.section.slabs.map((slab) => ({ ...slab, d: slabPath(slab) })));
 /** Along the tops of its runs and back along their undersides; a slope's many short runs are joined at their middles. */
 function slabPath({ runs, fromMm, toMm }: SectionDrawing['slabs'][number]): string {
@@ -78,6 +85,9 @@ const length = (mm: number): string => lengthText(mm, props.system);
 
 <template>
   <div ref="frame" class="core">
+    <div class="factor">
+      <ChoiceField label="Heights drawn" :value="wanted" :options="factors" @choose="(times) => (wanted = times)" />
+    </div>
     <svg
       class="ink"
       :width="width"
@@ -104,6 +114,9 @@ const length = (mm: number): string => lengthText(mm, props.system);
       </g>
       <g v-for="seam in section.seams" :key="seam.name">
         <line class="seam" :x1="x(seam.atMm)" :x2="x(seam.atMm)" :y1="z(section.highMm) - 8" :y2="z(section.lowMm) + 8" />
+        <text v-if="seam.stepMm !== 0" class="tick-label step-note" :x="x(seam.atMm) + 4" :y="z(section.lowMm) + 20">
+          {{ length(Math.abs(seam.stepMm)) }} {{ unit }} {{ seam.stepMm > 0 ? 'up' : 'down' }}
+        </text>
       </g>
       <g v-for="tile in section.tiles" :key="`${tile.id}${tile.fromMm}`">
         <text
@@ -129,7 +142,17 @@ const length = (mm: number): string => lengthText(mm, props.system);
 </template>
 
 <style scoped>
+.factor {
+  position: absolute;
+  right: 14px;
+  top: 4px;
+  z-index: 1;
+}
+.step-note {
+  fill: var(--clay-ink);
+}
 .core {
+  position: relative;
   height: 100%;
   overflow: hidden;
 }

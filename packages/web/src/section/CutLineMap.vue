@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import type { Point } from '@spare-acre/core/geometry';
 import { tableBox, tilesOf } from '@spare-acre/core/ground';
 import { shapeRegion } from '@spare-acre/core/plan';
+import { showText } from '@spare-acre/core/units';
 import { drawingOrder, fillOf, regionPath } from '../ground/paths';
 import { useDragMm } from '../ground/useDragMm';
 import { usePlan } from '../stores/plan';
@@ -40,6 +41,7 @@ const toMm = ({ clientX, clientY }: PointerEvent): Point => {
   return { x: (clientX - left - PAD_PX) / k.value, y: (clientY - top - PAD_PX) / k.value };
 };
 const drag = useDragMm(toMm);
+const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' }, store.showing);
 
 function put(end: 'from' | 'to', { x, y }: Point, gesture: string | null = null): void {
   const within = (value: number, most: number): number => Math.round(Math.max(0, Math.min(most, value)));
@@ -63,56 +65,83 @@ function key(event: KeyboardEvent, end: 'from' | 'to'): void {
 </script>
 
 <template>
-  <div ref="frame" class="map">
-    <svg class="ink" width="100%" height="100%" role="group" aria-label="Where the section is cut">
-      <rect
-        :x="table.a.x"
-        :y="table.a.y"
-        :width="Math.max(0, table.b.x - table.a.x)"
-        :height="Math.max(0, table.b.y - table.a.y)"
-        fill="url(#hatch-open)"
-      />
-      <path
-        v-for="{ feature, d } in features"
-        :key="feature.id"
-        :d="d"
-        class="feature"
-        :class="feature.kind"
-        :fill="fillOf(feature)"
-        fill-rule="evenodd"
-        pointer-events="none"
-      />
-      <template v-for="{ id, a, b } in tiles" :key="id">
-        <rect class="seam" fill="none" :x="a.x" :y="a.y" :width="Math.max(0, b.x - a.x)" :height="Math.max(0, b.y - a.y)" />
-        <text class="tile-name" :x="a.x + 4" :y="a.y + 13">{{ id }}</text>
-      </template>
-      <rect
-        class="table-edge"
-        :x="table.a.x"
-        :y="table.a.y"
-        :width="Math.max(0, table.b.x - table.a.x)"
-        :height="Math.max(0, table.b.y - table.a.y)"
-      />
-      <line class="cut" :x1="ends[0]!.at.x" :y1="ends[0]!.at.y" :x2="ends[1]!.at.x" :y2="ends[1]!.at.y" />
-      <circle
-        v-for="{ end, at } in ends"
-        :key="end"
-        class="handle"
-        :cx="at.x"
-        :cy="at.y"
-        r="7"
-        tabindex="0"
-        role="button"
-        :aria-label="`${end === 'from' ? 'First' : 'Second'} end of the cut: arrows move it`"
-        :data-testid="`cut-${end}`"
-        @pointerdown="take($event, end)"
-        @keydown="key($event, end)"
-      />
-    </svg>
+  <div class="where">
+    <div ref="frame" class="map">
+      <svg class="ink" width="100%" height="100%" role="group" aria-label="Where the section is cut">
+        <rect
+          :x="table.a.x"
+          :y="table.a.y"
+          :width="Math.max(0, table.b.x - table.a.x)"
+          :height="Math.max(0, table.b.y - table.a.y)"
+          fill="url(#hatch-open)"
+        />
+        <path
+          v-for="{ feature, d } in features"
+          :key="feature.id"
+          :d="d"
+          class="feature"
+          :class="feature.kind"
+          :fill="fillOf(feature)"
+          fill-rule="evenodd"
+          pointer-events="none"
+        />
+        <template v-for="{ id, a, b } in tiles" :key="id">
+          <rect class="seam" fill="none" :x="a.x" :y="a.y" :width="Math.max(0, b.x - a.x)" :height="Math.max(0, b.y - a.y)" />
+          <text class="tile-name" :x="a.x + 4" :y="a.y + 13">{{ id }}</text>
+        </template>
+        <rect
+          class="table-edge"
+          :x="table.a.x"
+          :y="table.a.y"
+          :width="Math.max(0, table.b.x - table.a.x)"
+          :height="Math.max(0, table.b.y - table.a.y)"
+        />
+        <line class="cut" :x1="ends[0]!.at.x" :y1="ends[0]!.at.y" :x2="ends[1]!.at.x" :y2="ends[1]!.at.y" />
+        <circle
+          v-for="{ end, at } in ends"
+          :key="end"
+          class="handle"
+          :cx="at.x"
+          :cy="at.y"
+          r="7"
+          tabindex="0"
+          role="button"
+          :aria-label="`${end === 'from' ? 'First' : 'Second'} end of the cut: arrows move it`"
+          :data-testid="`cut-${end}`"
+          @pointerdown="take($event, end)"
+          @keydown="key($event, end)"
+        />
+      </svg>
+    </div>
+    <div class="words">
+      <p class="quiet">Drag the ends of the line, or choose one with Tab and move it with the arrow keys.</p>
+      <p v-if="store.section !== null && store.section.tiles.length > 0">
+        Through {{ store.section.tiles.map(({ id }) => id).join(', ') }}.
+      </p>
+      <ul v-if="store.section !== null" class="seams" data-testid="seam-steps">
+        <li v-for="seam in store.section.seams" :key="seam.name">
+          {{ seam.name }}: {{ seam.stepMm === 0 ? 'level' : `${size(seam.stepMm)} ${seam.stepMm > 0 ? 'up' : 'down'} to the right` }}
+        </li>
+      </ul>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.where {
+  display: grid;
+  grid-template-columns: 390px minmax(0, 1fr);
+  gap: 18px;
+  height: 100%;
+}
+.words {
+  padding-top: 10px;
+  max-width: 44ch;
+}
+.seams {
+  padding-left: 18px;
+  margin: 0;
+}
 .map {
   height: 100%;
   touch-action: none;

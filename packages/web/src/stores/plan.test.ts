@@ -15,6 +15,7 @@ vi.mock('../worker/reckoning', () => ({
     }
     open = (plan: { name: string }): void => void told.opened.push(plan.name);
     change = (patches: unknown[]): void => void told.patches.push(...patches);
+    shelve = (): void => undefined;
   },
 }));
 
@@ -25,6 +26,7 @@ let stored: { revision: number; plan: Plan };
 /** A server with one board that saves whatever comes with the right revision. */
 function answer({ method, path, body }: Asked): Answer {
   if (path.endsWith('/catalogue')) return ok({ catalogue: CATALOGUE });
+  if (path.endsWith('/rack')) return ok({ offcuts: [] });
   if (path.includes('/history/')) return ok(aStoredBoard(base, 1));
   if (method === 'GET') return ok(aStoredBoard(stored.plan, stored.revision));
   if (method === 'POST') return { status: 201, body: aStoredBoard((body as { plan: Plan }).plan, 1) };

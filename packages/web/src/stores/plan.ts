@@ -1,6 +1,7 @@
 import { applyPatches, enablePatches, produceWithPatches } from 'immer';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { Offcut } from '@spare-acre/core/cutting';
 import { type Merged, type Plan, type PlanDraft, mergePlans } from '@spare-acre/core/plan';
 import { checkPlan } from '@spare-acre/core/plan/check';
 import type { Showing } from '@spare-acre/core/units';
@@ -11,6 +12,7 @@ import type { Answer } from '../worker/derive.worker';
 import { Reckoning } from '../worker/reckoning';
 import { useCatalogue } from './catalogue';
 import { type Deed, NO_HISTORY, redoLast, undoLast, withDeed } from './history';
+import { useRack } from './rack';
 import { useSaving } from './saving';
 
 enablePatches();
@@ -18,6 +20,7 @@ enablePatches();
 /** The open board: its plan, the way back, the worker's last answer, and whether all is saved. */
 export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
+  const rack = useRack();
   const boardId = ref<string | null>(null);
   const plan = shallowRef<Plan | null>(null);
   const history = shallowRef(NO_HISTORY);
@@ -43,6 +46,16 @@ export const usePlan = defineStore('plan', () => {
     },
   });
 
+  /** What this board may cut from: pieces it left itself lie there for the next one. */
+  const offcuts = computed<readonly Offcut[]>(() =>
+    rack.offcuts
+      .filter((offcut) => offcut.boardId === null || offcut.boardId !== boardId.value)
+      .map(({ id, materialId, thicknessMm, widthMm, depthMm }) => ({ id, materialId, thicknessMm, widthMm, depthMm })),
+  );
+  watch(offcuts, (now, before) => {
+    if (plan.value !== null && (now.length > 0 || before.length > 0)) reckoning.shelve(now);
+  });
+
   const derivation = computed(() => answer.value?.derivation ?? null);
   const section = computed(() => answer.value?.section ?? null);
   const warnings = computed(() => derivation.value?.warnings ?? []);
@@ -53,7 +66,7 @@ export const usePlan = defineStore('plan', () => {
     if (boardId.value === id && plan.value !== null) return;
     await saving.saveNow();
     close();
-    const [catalogue, board, draft] = await Promise.all([catalogues.load(), fetchBoard(id), findDraft(id)]);
+    const [catalogue, board, draft] = await Promise.all([catalogues.load(), fetchBoard(id), findDraft(id), rack.load()]);
     boardId.value = id;
     saving.opened(board);
     plan.value = board.plan;
@@ -64,7 +77,7 @@ export const usePlan = defineStore('plan', () => {
       saving.rebase(kept.baseRevision, base.plan);
       void saving.saveNow();
     }
-    reckoning.open(plan.value, catalogue);
+    reckoning.open(plan.value, catalogue, offcuts.value);
   }
 
   function close(): void {
@@ -149,6 +162,7 @@ export const usePlan = defineStore('plan', () => {
     showing,
     isReckoning,
     fault,
+    offcuts,
     saving,
     merge,
     open,

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type LayoutProgress, improveLayout } from '@spare-acre/core/cutting';
-import { type SplitOption, derivePipeline, splitAdvice } from '@spare-acre/core/derive';
+import { type LayoutProgress, type Offcut, searchJob } from '@spare-acre/core/cutting';
+import { type School, type SplitOption, derivePipeline, schoolsOf, splitAdvice } from '@spare-acre/core/derive';
 import {
   type FormatProblem,
   type HeightmapUse,
@@ -158,19 +158,28 @@ const searches = {
     return options;
   },
 
+  async schools(plan: Plan, catalogue: Catalogue, rack: readonly Offcut[], onProgress: OnProgress): Promise<readonly School[] | null> {
+    let schools: readonly School[] = [];
+    for (const progress of schoolsOf(plan, catalogue, rack)) {
+      ({ schools } = progress);
+      if (!(await onProgress(progress.done, progress.of))) return null;
+    }
+    return schools;
+  },
+
   /** Goes on laying out one job until told to stop, nothing can be better, or the time is up. */
   async betterLayout(
     plan: Plan,
     catalogue: Catalogue,
+    rack: readonly Offcut[],
     jobKey: string,
-    onStep: (step: Omit<LayoutProgress, 'trees'>) => boolean | Promise<boolean>,
+    onStep: (step: LayoutProgress) => boolean | Promise<boolean>,
   ): Promise<void> {
-    const job = derive(plan, catalogue).jobs.find(({ key }) => key === jobKey);
-    if (job === undefined || job.sheet === null) return;
-    const blanks = job.parts.map(({ id, widthMm, depthMm }) => ({ id, widthMm, depthMm, mayTurn: true }));
+    const job = derive(plan, catalogue, rack).jobs.find(({ key }) => key === jobKey);
+    if (job === undefined || job.stock.length === 0) return;
     const until = performance.now() + LAYOUT_MS;
     let toldAt = 0;
-    for (const { trees: _, ...step } of improveLayout(blanks, job.rule, seeded(plan.seed))) {
+    for (const step of searchJob(job, catalogue, seeded(plan.seed))) {
       const now = performance.now();
       if (now - toldAt < TELL_MS && now < until) continue;
       toldAt = now;

@@ -13,14 +13,15 @@ function aSlowWorker() {
   const waiting: (() => void)[] = [];
   const seen: string[] = [];
   let plan: Plan | null = null;
-  const answer = (): Promise<string> =>
+  const answer = (said?: string): Promise<string> =>
     new Promise((resolve, reject) => {
-      const name = plan!.name;
+      const name = said ?? plan!.name;
       seen.push(name);
       waiting.push(() => (name === 'bad' ? reject(new RangeError('no such plan')) : resolve(name)));
     });
   const reckoner = {
     open: (opened: Plan) => ((plan = opened), answer()),
+    shelve: (rack: readonly unknown[]) => answer(`${rack.length} in the rack`),
     change: (patches: Patch[]) => ((plan = applyPatches(plan!, patches)), answer()),
   };
   vi.stubGlobal(
@@ -55,7 +56,7 @@ afterEach(() => vi.unstubAllGlobals());
 test('edits made while the worker is busy go together in the next question, and answers come in order', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(brinefold(CATALOGUE), CATALOGUE);
+  reckoning.open(brinefold(CATALOGUE), CATALOGUE, []);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   for (const name of ['a', 'b', 'c']) reckoning.change(rename(name));
   await letAnswer();
@@ -70,7 +71,7 @@ test('edits made while the worker is busy go together in the next question, and 
 test('a failure is told, and the next edit is answered all the same', async () => {
   const { letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open({ ...brinefold(CATALOGUE), name: 'bad' }, CATALOGUE);
+  reckoning.open({ ...brinefold(CATALOGUE), name: 'bad' }, CATALOGUE, []);
   await letAnswer();
   await vi.waitFor(() => expect(failures).toEqual(['no such plan']));
   reckoning.change(rename('good'));
@@ -82,13 +83,26 @@ test('a failure is told, and the next edit is answered all the same', async () =
 test('another board opened forgets the edits still waiting for the first', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(brinefold(CATALOGUE), CATALOGUE);
+  reckoning.open(brinefold(CATALOGUE), CATALOGUE, []);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   reckoning.change(rename('lost'));
-  reckoning.open({ ...brinefold(CATALOGUE), name: 'Other' }, CATALOGUE);
+  reckoning.open({ ...brinefold(CATALOGUE), name: 'Other' }, CATALOGUE, []);
   await letAnswer();
   await letAnswer();
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(seen).toEqual(['Brinefold Saltworks', 'Other']);
+  reckoning.close();
+});
+
+test('what the rack holds is told after the board is open, and before the edits that wait', async () => {
+  const { seen, letAnswer } = aSlowWorker();
+  const reckoning = new Reckoning(listener());
+  reckoning.open(brinefold(CATALOGUE), CATALOGUE, []);
+  await vi.waitFor(() => expect(seen).toHaveLength(1));
+  reckoning.change(rename('later'));
+  reckoning.shelve([{ id: 'o', materialId: 'mdf', thicknessMm: 6, widthMm: 300, depthMm: 200 }]);
+  for (let i = 0; i < 3; i++) await letAnswer();
+  await vi.waitFor(() => expect(answers).toHaveLength(3));
+  expect(seen).toEqual(['Brinefold Saltworks', '1 in the rack', 'later']);
   reckoning.close();
 });

@@ -1,6 +1,7 @@
 import { type Remote, wrap } from 'comlink';
 import type { Patch } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Offcut } from '@spare-acre/core/cutting';
 import type { Plan } from '@spare-acre/core/plan';
 import type { Answer, Reckoner } from './derive.worker';
 
@@ -20,6 +21,7 @@ export class Reckoning {
   private readonly worker: Worker;
   private waiting: (() => Promise<Answer>) | null = null;
   private patches: Patch[] = [];
+  private rack: readonly Offcut[] | null = null;
   private isRunning = false;
   private version = 0;
 
@@ -28,10 +30,18 @@ export class Reckoning {
     this.remote = wrap<Reckoner>(this.worker);
   }
 
-  open(plan: Plan, catalogue: Catalogue): void {
+  open(plan: Plan, catalogue: Catalogue, rack: readonly Offcut[]): void {
     this.patches = [];
+    this.rack = null;
     this.version += 1;
-    this.waiting = () => this.remote.open(plan, catalogue) as Promise<Answer>;
+    this.waiting = () => this.remote.open(plan, catalogue, rack) as Promise<Answer>;
+    void this.run();
+  }
+
+  /** Tells what the rack holds now, once the board it is for has been opened. */
+  shelve(rack: readonly Offcut[]): void {
+    this.rack = rack;
+    this.version += 1;
     void this.run();
   }
 
@@ -49,7 +59,7 @@ export class Reckoning {
     if (this.isRunning) return;
     this.isRunning = true;
     this.listener.busy(true);
-    while (this.waiting !== null || this.patches.length > 0) {
+    while (this.waiting !== null || this.patches.length > 0 || this.rack !== null) {
       const version = this.version;
       const ask = this.waiting ?? this.changesSoFar();
       this.waiting = null;
@@ -64,6 +74,11 @@ export class Reckoning {
   }
 
   private changesSoFar(): () => Promise<Answer> {
+    const { rack } = this;
+    if (rack !== null) {
+      this.rack = null;
+      return () => this.remote.shelve(rack) as Promise<Answer>;
+    }
     const patches = this.patches;
     this.patches = [];
     return () => this.remote.change(patches) as Promise<Answer>;

@@ -19,7 +19,7 @@ export async function* summarise(
   const remote = wrap<Reckoner>(worker);
   try {
     for (const { id, plan } of boards) {
-      const { derivation } = await remote.open(plan, catalogue);
+      const { derivation } = await remote.open(plan, catalogue, []);
       yield [id, { readyText: derivation.tally.readyText, sheets: derivation.tally.sheets.value, warnings: derivation.warnings.length }];
     }
   } finally {

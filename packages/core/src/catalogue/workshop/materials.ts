@@ -2,13 +2,16 @@ import type { Catalogue, Material, Sheet } from '../schema';
 import { about } from './estimate';
 
 type Density = readonly [value: number, low: number, high: number];
-type Rest = Omit<Material, 'id' | 'name' | 'densityKgPerM3' | 'youngMPa' | 'swellingPct' | 'remark'>;
+type Rest = Omit<Material, 'id' | 'name' | 'densityKgPerM3' | 'youngMPa' | 'swellingPct' | 'isOneWay' | 'remark'> & {
+  readonly isOneWay?: true;
+};
 const material = (id: string, name: string, density: Density, young: Density, swelling: Density, rest: Rest, remark: string): Material => ({
   id,
   name,
   densityKgPerM3: about(...density),
   youngMPa: about(...young),
   swellingPct: about(...swelling),
+  isOneWay: false,
   ...rest,
   remark,
 });
@@ -17,8 +20,11 @@ const FOAM: Rest = {
   hatch: 'stipple',
   waterPassage: 'no',
   isHurtBySolvent: true,
-  uses: ['ground', 'piece'],
-  toolId: 'knife',
+  uses: ['ground', 'facing', 'piece'],
+  toolIds: ['knife', 'hot-wire'],
+  edgeLifeM: 8,
+  grip: 'smooth',
+  hasGrain: true,
   scoreMm: 3,
   passMm: 9,
 };
@@ -27,7 +33,10 @@ const WOOD: Rest = {
   waterPassage: 'yes',
   isHurtBySolvent: false,
   uses: ['substrate'],
-  toolId: 'saw',
+  toolIds: ['saw', 'shop'],
+  edgeLifeM: 20,
+  grip: 'open',
+  hasGrain: false,
   scoreMm: 0,
   passMm: 25,
 };
@@ -35,8 +44,11 @@ const CARD: Rest = {
   hatch: 'grain',
   waterPassage: 'yes',
   isHurtBySolvent: false,
-  uses: ['piece'],
-  toolId: 'knife',
+  uses: ['facing', 'piece'],
+  toolIds: ['knife'],
+  edgeLifeM: 3,
+  grip: 'open',
+  hasGrain: false,
   scoreMm: 0.6,
   passMm: 0.6,
 };
@@ -44,8 +56,11 @@ const PLASTIC: Rest = {
   hatch: 'solid',
   waterPassage: 'no',
   isHurtBySolvent: false,
-  uses: ['substrate', 'piece'],
-  toolId: 'knife',
+  uses: ['substrate', 'facing', 'piece'],
+  toolIds: ['knife', 'saw'],
+  edgeLifeM: 6,
+  grip: 'smooth',
+  hasGrain: false,
   scoreMm: 1,
   passMm: 1,
 };
@@ -68,7 +83,7 @@ export const materials: Catalogue['materials'] = [
     [110, 90, 130],
     [250, 150, 400],
     [0.3, 0.2, 0.4],
-    { ...FOAM, waterPassage: 'yes', scoreMm: 1, passMm: 2 },
+    { ...FOAM, waterPassage: 'yes', grip: 'open', hasGrain: false, toolIds: ['knife'], edgeLifeM: 6, scoreMm: 1, passMm: 2 },
     'Bows when one face is wetted.',
   ),
   material('peeled-foam-board', 'Foam board, faces peeled', [45, 30, 60], [12, 8, 16], [0, 0, 0], FOAM, 'Takes texture well; fragile rim.'),
@@ -80,7 +95,7 @@ export const materials: Catalogue['materials'] = [
     [650, 550, 720],
     [8000, 4500, 8000],
     [0.15, 0.1, 0.2],
-    { ...WOOD, hatch: 'grain' },
+    { ...WOOD, hatch: 'grain', hasGrain: true },
     'Flattest of the woods.',
   ),
   material('particle-board', 'Particle board', [670, 620, 720], [2500, 2000, 3000], [0.33, 0.25, 0.4], WOOD, 'Heavy, crumbly rim.'),
@@ -91,7 +106,7 @@ export const materials: Catalogue['materials'] = [
     [170, 150, 190],
     [900, 200, 900],
     [0, 0, 0],
-    { ...PLASTIC, hatch: 'flutes', passMm: 4 },
+    { ...PLASTIC, hatch: 'flutes', grip: 'waxy', hasGrain: true, uses: ['substrate', 'ground', 'piece'], passMm: 4 },
     'Turn the flutes layer by layer; roughen for white glue.',
   ),
   material(
@@ -100,7 +115,7 @@ export const materials: Catalogue['materials'] = [
     [1050, 1040, 1060],
     [2300, 2000, 2600],
     [0, 0, 0],
-    { ...PLASTIC, isHurtBySolvent: true, uses: ['piece'] },
+    { ...PLASTIC, isHurtBySolvent: true, uses: ['facing', 'piece'] },
     'Solvent cement.',
   ),
   material('greyboard', 'Greyboard', [630, 600, 680], [2500, 2000, 3000], [0.4, 0.3, 0.5], CARD, ''),
@@ -110,7 +125,7 @@ export const materials: Catalogue['materials'] = [
     [150, 120, 180],
     [300, 200, 400],
     [0.5, 0.4, 0.6],
-    { ...CARD, hatch: 'flutes', passMm: 3 },
+    { ...CARD, hatch: 'flutes', hasGrain: true, edgeLifeM: 6, uses: ['ground', 'facing', 'piece'], passMm: 3 },
     'From boxes.',
   ),
   material('packing-card', 'Thin packing card', [800, 750, 850], [3000, 2500, 3500], [0.4, 0.3, 0.5], CARD, 'From boxes.'),
@@ -120,7 +135,7 @@ export const materials: Catalogue['materials'] = [
     [210, 180, 250],
     [20, 10, 30],
     [0.1, 0.05, 0.15],
-    { ...CARD, hatch: 'beads', waterPassage: 'slowly', uses: ['ground', 'piece'], passMm: 2 },
+    { ...CARD, hatch: 'beads', waterPassage: 'slowly', edgeLifeM: 6, uses: ['ground', 'facing', 'piece'], passMm: 2 },
     '',
   ),
   material(
@@ -129,10 +144,36 @@ export const materials: Catalogue['materials'] = [
     [140, 100, 200],
     [5, 3, 8],
     [0, 0, 0],
-    { ...FOAM, isHurtBySolvent: false, uses: ['piece'] },
+    { ...FOAM, isHurtBySolvent: false, toolIds: ['knife'], uses: ['facing', 'piece'] },
     'Seal before paint.',
   ),
-  material('balsa', 'Balsa', [160, 110, 220], [3000, 2000, 4000], [0.2, 0.1, 0.3], { ...CARD, passMm: 2 }, ''),
+  material(
+    'balsa',
+    'Balsa',
+    [160, 110, 220],
+    [3000, 2000, 4000],
+    [0.2, 0.1, 0.3],
+    { ...CARD, hasGrain: true, edgeLifeM: 6, uses: ['piece'], passMm: 2 },
+    '',
+  ),
+  material(
+    'cotton-cloth',
+    'Cotton cloth',
+    [400, 300, 500],
+    [20, 5, 60],
+    [0.3, 0.1, 0.5],
+    { ...CARD, hatch: 'grain', hasGrain: true, edgeLifeM: 10, uses: ['facing'], scoreMm: 0, passMm: 1 },
+    'Pull it smooth from the middle; it shrinks as its glue dries.',
+  ),
+  material(
+    'grass-mat',
+    'Grass mat',
+    [120, 90, 160],
+    [2, 1, 5],
+    [0.2, 0.1, 0.4],
+    { ...CARD, hatch: 'grain', hasGrain: true, isOneWay: true, edgeLifeM: 6, uses: ['facing'], scoreMm: 0, passMm: 4 },
+    'The fibres lean one way: all pieces the same way round. Weigh down while gluing.',
+  ),
 ];
 
 /** thickness mm, width mm, depth mm, price in minor units */
@@ -216,6 +257,8 @@ export const sheets: Catalogue['sheets'] = [
     [2, 297, 210, 90],
     [5, 297, 210, 170],
   ]),
+  ...sizes('cotton-cloth', [[0.5, 1400, 1000, 780]]),
+  ...sizes('grass-mat', [[4, 1000, 750, 1150]]),
   ...sizes('balsa', [
     [2, 1000, 100, 240],
     [5, 1000, 100, 390],

@@ -1,4 +1,4 @@
-import type { Catalogue, Method } from '../schema';
+import type { Catalogue, Method, Tool } from '../schema';
 import { about } from './estimate';
 
 /** `rank` puts the dirty and wet work before the fine; `m2PerH` is one careful person. */
@@ -16,6 +16,7 @@ export const methods: Catalogue['methods'] = [
   method('spread', 'spread', 10, [0.6, 0.4, 0.8], 1, ['dust']),
   method('sprinkle', 'sprinkle and tap', 15, [1, 0.7, 1.3], 1, ['dust']),
   method('soak', 'spray bottle', 20, [3, 2, 4], 1),
+  method('spray', 'spray', 25, [4, 3, 5], 1, ['spray'], 15),
   method('base', 'base coat', 30, [0.9, 0.7, 1.2], 1),
   method('overbrush', 'overbrush', 40, [1.3, 1, 1.7], 0.35),
   method('wash', 'wash', 50, [1.2, 0.9, 1.6], 1),
@@ -25,10 +26,41 @@ export const methods: Catalogue['methods'] = [
   method('gloss', 'gloss over paint', 80, [1.2, 0.9, 1.6], 1),
 ];
 
+const BENCH_TOOL: Omit<Tool, 'id' | 'name' | 'kerfMm' | 'mPerMin' | 'cautionIds'> = {
+  cuts: 'through',
+  isOnePass: true,
+  spendsEdges: false,
+  throatMm: null,
+  tallestMm: null,
+  fenceMm: null,
+  perCutMinor: 0,
+};
+/** What cuts, and what does not go into it. Measure your own: a frame is a choice of its maker. */
 export const tools: Catalogue['tools'] = [
-  { id: 'knife', name: 'Knife and rule', kerfMm: about(0, 0, 0.3), mPerMin: about(0.6, 0.4, 0.9), cautionIds: ['blade'] },
-  { id: 'hot-wire', name: 'Hot wire', kerfMm: about(1, 0.7, 1.5), mPerMin: about(0.36, 0.25, 0.5), cautionIds: ['hot', 'fumes'] },
-  { id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'] },
+  {
+    ...BENCH_TOOL,
+    id: 'knife',
+    name: 'Knife and rule',
+    kerfMm: about(0, 0, 0.3),
+    mPerMin: about(0.6, 0.4, 0.9),
+    cautionIds: ['blade'],
+    isOnePass: false,
+    spendsEdges: true,
+  },
+  {
+    ...BENCH_TOOL,
+    id: 'hot-wire',
+    name: 'Hot wire',
+    kerfMm: about(1, 0.7, 1.5),
+    mPerMin: about(0.36, 0.25, 0.5),
+    cautionIds: ['hot', 'fumes'],
+    cuts: 'free',
+    throatMm: 420,
+    tallestMm: 150,
+    fenceMm: 400,
+  },
+  { ...BENCH_TOOL, id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'] },
+  { ...BENCH_TOOL, id: 'shop', name: 'Cut at the shop', kerfMm: about(4, 3, 5), mPerMin: about(2, 1, 4), cautionIds: [], perCutMinor: 80 },
 ];
 
 export const airs: Catalogue['airs'] = [
@@ -69,6 +101,23 @@ export const bench: Catalogue['bench'] = {
   personMm: about(1_650, 1_600, 1_700),
   seamClearMm: about(10, 6, 15),
   joinSetUpMin: about(8, 5, 12),
+  beadPitchMm: about(80, 50, 120),
+  wetSkinMm: about(1.5, 1, 2.5),
+  saturationPct: about(30, 20, 40),
+  driesBackPct: about(65, 50, 85),
+  leftShortPct: about(35, 15, 50),
+  seasonSharePct: about(6, 3, 12),
+  sealedPassesPct: about(10, 5, 20),
+  weighedLeavesPct: about(40, 25, 60),
+  bowMostMm: about(1.5, 1, 2),
+  weightKg: about(2, 1, 5),
+  sealMinPerM2: about(12, 8, 20),
+  sealerId: 'matt-varnish',
+  trimFlushMPerMin: about(1, 0.6, 1.5),
+  alignMinPerLayer: about(4, 2, 8),
+  jointStaggerMm: about(50, 40, 100),
+  jointClearMm: about(20, 10, 40),
+  leastOffcutMm: about(80, 50, 150),
   wiringMinPerLamp: about(12, 8, 20),
   wiringCautionIds: ['wiring', 'blade'],
 };

@@ -13,6 +13,8 @@ const acrylic: Omit<Stuff, 'id' | 'name' | 'spread' | 'drying' | 'packsMl'> = {
   recipe: [],
   potLifeMin: null,
   cautionIds: [],
+  hasSolvent: false,
+  pull: null,
 };
 const thin = (touchMin: number, recoat: readonly [number, number, number], cureMin: number): Stuff['drying'] => ({
   how: 'water',
@@ -43,6 +45,8 @@ export const stuffs: Catalogue['stuffs'] = [
       { amount: 5000, priceMinor: 2900 },
     ],
     cautionIds: ['dust'],
+    hasSolvent: false,
+    pull: { youngMPa: about(150, 60, 300), shrinkagePct: about(0.06, 0.02, 0.12) },
   },
   {
     id: 'joint-compound',
@@ -69,6 +73,8 @@ export const stuffs: Catalogue['stuffs'] = [
       { amount: 10000, priceMinor: 3400 },
     ],
     cautionIds: ['dust'],
+    hasSolvent: false,
+    pull: { youngMPa: about(600, 300, 1200), shrinkagePct: about(0.04, 0.02, 0.08) },
   },
   {
     id: 'paper-plaster',
@@ -94,6 +100,8 @@ export const stuffs: Catalogue['stuffs'] = [
     potLifeMin: about(15, 8, 30),
     packsMl: [{ amount: 2000, priceMinor: 1250 }],
     cautionIds: ['dust'],
+    hasSolvent: false,
+    pull: { youngMPa: about(500, 200, 1000), shrinkagePct: about(0.05, 0.02, 0.12) },
   },
   {
     id: 'fine-sand',
@@ -109,6 +117,8 @@ export const stuffs: Catalogue['stuffs'] = [
     potLifeMin: null,
     packsMl: [{ amount: 1000, priceMinor: 240 }],
     cautionIds: ['dust'],
+    hasSolvent: false,
+    pull: null,
   },
   {
     id: 'sealing-glue',
@@ -130,6 +140,8 @@ export const stuffs: Catalogue['stuffs'] = [
       { amount: 2500, priceMinor: 390 },
     ],
     cautionIds: [],
+    hasSolvent: false,
+    pull: null,
   },
   {
     ...acrylic,
@@ -178,6 +190,17 @@ export const stuffs: Catalogue['stuffs'] = [
       { name: 'Craft acrylic', parts: 1, densityGPerMl: 1.2 },
     ],
     packsMl: [{ amount: 500, priceMinor: 690 }],
+  },
+  {
+    ...acrylic,
+    id: 'spray-primer',
+    name: 'Spray primer, solvent-borne',
+    spread: { by: 'coverage', m2PerL: about(2.5, 2, 3) },
+    drying: { ...thin(15, [DAY, HOUR, DAY], DAY), how: 'chemical' },
+    minC: 10,
+    packsMl: [{ amount: 400, priceMinor: 890 }],
+    cautionIds: ['spray'],
+    hasSolvent: true,
   },
   {
     ...acrylic,
@@ -245,6 +268,8 @@ export const stuffs: Catalogue['stuffs'] = [
       { amount: 1000, priceMinor: 3690 },
     ],
     cautionIds: ['resin'],
+    hasSolvent: false,
+    pull: null,
   },
   {
     id: 'water-gel',
@@ -267,5 +292,7 @@ export const stuffs: Catalogue['stuffs'] = [
     potLifeMin: null,
     packsMl: [{ amount: 250, priceMinor: 1390 }],
     cautionIds: [],
+    hasSolvent: false,
+    pull: null,
   },
 ];

@@ -1,0 +1,134 @@
+import { type Result, fail, ok } from '../result';
+import { blankOf } from './blanks';
+import type { CutJob } from './cut-sheets';
+import { type KeptLayout, type KeptProblem, areApart, isOnSheet, keptFrom } from './kept';
+import { type LaidSheet, type Placement, ruleOf } from './layout';
+import { outlinesApart } from './lying';
+import type { Stock } from './stock';
+
+/** What a builder does to one part of a layout by hand. */
+export type HandDeed =
+  | { readonly code: 'move'; readonly toSheet: number; readonly xMm: number; readonly yMm: number }
+  /** To the first free place of another sheet. */
+  | { readonly code: 'carry'; readonly toSheet: number }
+  | { readonly code: 'turn' }
+  | { readonly code: 'pin'; readonly pinned: boolean };
+
+/**
+ * A job's layout with one part moved, turned or pinned; what is moved or turned is pinned, so that no search undoes it.
+ * @returns the layout in the words of a plan, or what stands in the way: nothing is pushed aside
+ */
+export function byHand(job: CutJob, partId: string, deed: HandDeed): Result<KeptLayout, KeptProblem> {
+  const found = placeOf(job, partId);
+  if (found === null) return fail({ code: 'kept/other-parts', blankId: partId });
+  const { sheetIndex, placement } = found;
+  const part = job.parts.find(({ id }) => id === partId)!;
+  switch (deed.code) {
+    case 'pin':
+      return put(job, sheetIndex, { ...placement, pinned: deed.pinned }, sheetIndex);
+    case 'turn': {
+      if (!blankOf(part).mayTurn) return fail({ code: 'kept/turned', blankId: partId });
+      const { widthMm, depthMm, turned } = placement;
+      return put(job, sheetIndex, { ...placement, widthMm: depthMm, depthMm: widthMm, turned: !turned, pinned: true }, sheetIndex);
+    }
+    case 'move':
+      return put(job, sheetIndex, { ...placement, xMm: deed.xMm, yMm: deed.yMm, pinned: true }, deed.toSheet);
+    case 'carry': {
+      const spot = firstSpot(job, job.layout.sheets[deed.toSheet]!, placement);
+      return spot === null
+        ? fail({ code: 'kept/overlap', blankId: partId })
+        : put(job, sheetIndex, { ...placement, ...spot, pinned: true }, deed.toSheet);
+    }
+    default:
+      throw deed satisfies never;
+  }
+}
+
+/** The layout with no part pinned: the next search may move them all. */
+export const unpinned = (job: CutJob): KeptLayout =>
+  keptFrom(job.key, {
+    ...job.layout,
+    sheets: job.layout.sheets.map((sheet) => ({ ...sheet, placements: sheet.placements.map((one) => ({ ...one, pinned: false })) })),
+  });
+
+function put(job: CutJob, fromSheet: number, placement: Placement, toSheet: number): Result<KeptLayout, KeptProblem> {
+  const without = job.layout.sheets.map((sheet, i): LaidSheet =>
+    i === fromSheet ? { ...sheet, placements: sheet.placements.filter(({ blankId }) => blankId !== placement.blankId) } : sheet,
+  );
+  const target = without[toSheet]!;
+  const { blankId } = placement;
+  if (!isOnSheet(placement, ruleOf(target.stock, job.kerfMm))) return fail({ code: 'kept/off-sheet', blankId });
+  const apart = apartIn(job);
+  if (target.placements.some((other) => !apart(placement, other, job.kerfMm))) return fail({ code: 'kept/overlap', blankId });
+  const sheets = without.map((sheet, i) => (i === toSheet ? { ...sheet, placements: [...sheet.placements, placement] } : sheet));
+  return ok(keptFrom(job.key, { ...job.layout, sheets: sheets.filter(({ placements }) => placements.length > 0) }));
+}
+
+const apartIn = ({ tool, parts }: CutJob) => (tool.cuts === 'free' ? outlinesApart(parts) : areApart);
+
+function placeOf(job: CutJob, partId: string): { readonly sheetIndex: number; readonly placement: Placement } | null {
+  for (const [sheetIndex, { placements }] of job.layout.sheets.entries()) {
+    const placement = placements.find(({ blankId }) => blankId === partId);
+    if (placement !== undefined) return { sheetIndex, placement };
+  }
+  return null;
+}
+
+/** Lines a part's left or top side may lie on: the trim, and beside or below every other part. */
+function linesOf(sheet: LaidSheet, kerfMm: number, besides: string): { readonly xs: readonly number[]; readonly ys: readonly number[] } {
+  const others = sheet.placements.filter(({ blankId }) => blankId !== besides);
+  const { trimMm } = sheet.stock;
+  return {
+    xs: [trimMm, ...others.flatMap((p) => [p.xMm, p.xMm + p.widthMm + kerfMm])],
+    ys: [trimMm, ...others.flatMap((p) => [p.yMm, p.yMm + p.depthMm + kerfMm])],
+  };
+}
+
+function firstSpot(job: CutJob, sheet: LaidSheet, placement: Placement): { readonly xMm: number; readonly yMm: number } | null {
+  const { xs, ys } = linesOf(sheet, job.kerfMm, placement.blankId);
+  const apart = apartIn(job);
+  const rule = ruleOf(sheet.stock, job.kerfMm);
+  for (const yMm of [...ys].sort((a, b) => a - b)) {
+    for (const xMm of [...xs].sort((a, b) => a - b)) {
+      const tried = { ...placement, xMm, yMm };
+      const isClear = sheet.placements.every((other) => other.blankId === placement.blankId || apart(tried, other, job.kerfMm));
+      if (isOnSheet(tried, rule) && isClear) return { xMm, yMm };
+    }
+  }
+  return null;
+}
+
+/** A dragged part's corner drawn to the trim and to its neighbours, a kerf apart, where it comes nearer to them than `withinMm`; and kept on the sheet. */
+export function snappedPlace(
+  job: CutJob,
+  sheetIndex: number,
+  partId: string,
+  xMm: number,
+  yMm: number,
+  withinMm: number,
+): { readonly xMm: number; readonly yMm: number } {
+  const sheet = job.layout.sheets[sheetIndex]!;
+  const placement = sheet.placements.find(({ blankId }) => blankId === partId);
+  if (placement === undefined) return { xMm, yMm };
+  const { xs, ys } = linesOf(sheet, job.kerfMm, partId);
+  const others = sheet.placements.filter(({ blankId }) => blankId !== partId);
+  const { widthMm, depthMm } = placement;
+  const ends = endsOf(sheet.stock);
+  const right = [ends.right - widthMm, ...others.map((p) => p.xMm - job.kerfMm - widthMm)];
+  const bottom = [ends.bottom - depthMm, ...others.map((p) => p.yMm - job.kerfMm - depthMm)];
+  const held = (mm: number, from: number, to: number): number => Math.max(from, Math.min(to, mm));
+  return {
+    xMm: held(nearest(xMm, [...xs, ...right], withinMm), sheet.stock.trimMm, ends.right - widthMm),
+    yMm: held(nearest(yMm, [...ys, ...bottom], withinMm), sheet.stock.trimMm, ends.bottom - depthMm),
+  };
+}
+
+const endsOf = ({ widthMm, depthMm, trimMm }: Stock): { readonly right: number; readonly bottom: number } => ({
+  right: widthMm - trimMm,
+  bottom: depthMm - trimMm,
+});
+
+function nearest(mm: number, lines: readonly number[], withinMm: number): number {
+  const best = lines.reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a));
+  return Math.abs(best - mm) <= withinMm ? best : Math.round(mm);
+}

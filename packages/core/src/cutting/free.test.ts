@@ -1,0 +1,177 @@
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { type Region, areaMm2, edgeMm, evenOdd, intersection, regionBox, regionOf } from '../geometry';
+import { seeded } from '../random';
+import { aTask, expectSoundLayout } from '../testing/cutting';
+import {
+  CellSheet,
+  type Layout,
+  type LayoutTask,
+  type Part,
+  type SheetRule,
+  blankOf,
+  improveFreely,
+  improveLayout,
+  isBetterLayout,
+  keptFrom,
+  layoutFromKept,
+  lyingOutline,
+  outlinesApart,
+  spansOf,
+} from '.';
+
+const RULE: SheetRule = { widthMm: 400, depthMm: 300, trimMm: 5, kerfMm: 2 };
+
+function aPart(id: string, outline: Region, grain: Part['grain'] = null): Part {
+  const { left, top, right, bottom } = regionBox(outline);
+  return {
+    id,
+    name: id,
+    tileId: 'A1',
+    featureId: null,
+    stage: 'raised',
+    materialId: 'xps-foam',
+    thicknessMm: 20,
+    level: 0,
+    grain,
+    at: null,
+    widthMm: right - left,
+    depthMm: bottom - top,
+    outline,
+    areaMm2: areaMm2(outline),
+    cutMm: edgeMm(outline),
+  };
+}
+const ring = (...points: readonly (readonly [number, number])[]): Region => regionOf(points.map(([x, y]) => ({ x, y })));
+const anAngle = (id: string, size = 180, arm = 60): Part =>
+  aPart(id, ring([0, 0], [size, 0], [size, arm], [arm, arm], [arm, size], [0, size]));
+
+const taskFor = (parts: readonly Part[], rule = RULE): LayoutTask => aTask(parts.map(blankOf), rule);
+function nested(parts: readonly Part[], rule: SheetRule, answers: number, seed = 1): Layout {
+  let last: Layout | null = null;
+  for (const { layout } of improveFreely(taskFor(parts, rule), parts, true, seeded(seed))) {
+    last = layout;
+    if (--answers <= 0) break;
+  }
+  return last!;
+}
+/** Outlines apart by the kerf, on the sheet, every part once. */
+function expectClear(parts: readonly Part[], rule: SheetRule, layout: Layout): void {
+  const apart = outlinesApart(parts);
+  for (const { placements } of layout.sheets) {
+    placements.forEach((a, i) => {
+      for (const b of placements.slice(i + 1)) expect(apart(a, b, rule.kerfMm), `${a.blankId} and ${b.blankId}`).toBe(true);
+    });
+  }
+  expect(layoutFromKept(keptFrom('job', layout), { ...taskFor(parts, rule) }, apart)).toMatchObject({ ok: true });
+}
+
+describe('cells of a sheet', () => {
+  test('a square of 10 mm on cells of 5 touches nine by nine quarters at most, never fewer than its own two by two', () => {
+    const spans = spansOf(ring([0, 0], [10, 0], [10, 10], [0, 10]), 0, 5);
+    const cells = spans.flatMap(({ row, from, to }) => Array.from({ length: to - from + 1 }, (_, i) => `${from + i} ${row}`));
+    for (const own of ['0 0', '1 0', '0 1', '1 1']) expect(cells).toContain(own);
+    expect(cells.length).toBeLessThanOrEqual(16);
+  });
+  test('every cell that a random shape meets is counted', () => {
+    const point = fc.record({ x: fc.integer({ min: 0, max: 90 }), y: fc.integer({ min: 0, max: 90 }) });
+    fc.assert(
+      fc.property(fc.array(point, { minLength: 3, maxLength: 7 }), (points) => {
+        const shape = evenOdd([points]);
+        if (areaMm2(shape) < 50) return;
+        const spans = spansOf(shape, 0, 8);
+        for (let row = 0; row < 12; row++) {
+          for (let col = 0; col < 12; col++) {
+            const cell = ring([col * 8, row * 8], [col * 8 + 8, row * 8], [col * 8 + 8, row * 8 + 8], [col * 8, row * 8 + 8]);
+            const meets = areaMm2(intersection(shape, cell)) > 0.1;
+            if (meets) expect(spans.some((span) => span.row === row && span.from <= col && col <= span.to)).toBe(true);
+          }
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+  test('the first place is the topmost, then the leftmost, that meets nothing taken', () => {
+    const cells = new CellSheet(10, 6);
+    const block = [0, 1].map((row) => ({ row, from: 0, to: 2 }));
+    cells.take(block, 0, 0);
+    expect(cells.firstPlace(block, 7, 4)).toEqual({ col: 3, row: 0 });
+    cells.take(block, 3, 0);
+    cells.take(block, 6, 0);
+    expect(cells.firstPlace(block, 7, 4)).toEqual({ col: 0, row: 2 });
+    expect(cells.firstPlace(block, 7, 1)).toBeNull();
+  });
+});
+
+describe('free placement', () => {
+  test('angles of 180 mm lie in each other’s hollows: two whose boxes need two sheets go on one', () => {
+    const parts = [anAngle('a'), anAngle('b')];
+    const rule = { ...RULE, widthMm: 300, depthMm: 270 };
+    const straight = improveLayout(taskFor(parts, rule), seeded(1)).next().value as { layout: Layout };
+    expect(straight.layout.sheets).toHaveLength(2);
+    const layout = nested(parts, rule, 12);
+    expect(layout.sheets).toHaveLength(1);
+    expectClear(parts, rule, layout);
+  });
+  test('is never worse than through cuts, and sound, whatever the outlines (seeds 1 to 5)', () => {
+    for (let seed = 1; seed <= 5; seed++) {
+      const random = seeded(seed * 31);
+      const parts = Array.from({ length: 9 }, (_, i) => {
+        const [w, h] = [40 + Math.round(random() * 120), 40 + Math.round(random() * 100)];
+        const cut = 0.3 + random() * 0.5;
+        return i % 3 === 0
+          ? aPart(`p${i}`, ring([0, 0], [w, 0], [w, h], [0, h]))
+          : aPart(`p${i}`, ring([0, 0], [w, 0], [w, h * cut], [w * cut, h], [0, h]));
+      });
+      const layout = nested(parts, RULE, 8, seed);
+      expectClear(parts, RULE, layout);
+      const straight = improveLayout(taskFor(parts), seeded(seed)).next().value as { layout: Layout };
+      expect(isBetterLayout(straight.layout, layout, 'cheapest')).toBe(false);
+    }
+  }, 60_000);
+  test('a part whose grain runs across its box lies turned, and only ever so or by a half', () => {
+    const parts = [anAngle('a', 180), aPart('g', ring([0, 0], [120, 0], [120, 40], [0, 80]), 'y')];
+    const layout = nested(parts, RULE, 6);
+    const grained = layout.sheets.flatMap(({ placements }) => placements).find(({ blankId }) => blankId === 'g')!;
+    expect(grained.turned).toBe(false); // its blank already lies across
+    expect([grained.widthMm, grained.depthMm]).toEqual([80, 120]);
+  });
+});
+
+test('lying outlines keep their face up: turned by a quarter and a half they run the same way round', () => {
+  const part = anAngle('a');
+  const way = ({ rings }: Region): number =>
+    Math.sign(
+      rings[0]!.reduce(
+        (sum, { x, y }, i) => sum + x * rings[0]![(i + 1) % rings[0]!.length]!.y - rings[0]![(i + 1) % rings[0]!.length]!.x * y,
+        0,
+      ),
+    );
+  for (const turned of [false, true]) {
+    for (const half of [false, true]) {
+      const lying = lyingOutline(part, { turned, half });
+      expect(way(lying)).toBe(way(part.outline));
+      expect(regionBox(lying)).toMatchObject({ left: 0, top: 0 });
+      expect(areaMm2(lying)).toBeCloseTo(part.areaMm2, 6);
+    }
+  }
+});
+
+test('pinned parts stay where they are, and the others are nested round them', () => {
+  const parts = [anAngle('a'), anAngle('b'), aPart('c', ring([0, 0], [60, 0], [60, 60], [0, 60]))];
+  const task = taskFor(parts);
+  const pin = { blankId: 'c', xMm: 170, yMm: 120, widthMm: 60, depthMm: 60, turned: false, half: false, pinned: true };
+  const pinned = { ...task, pinned: [{ stock: task.stock[0]!, placements: [pin] }] };
+  let last: Layout | null = null;
+  let answers = 5;
+  for (const { layout } of improveFreely(pinned, parts, true, seeded(2))) {
+    last = layout;
+    if (--answers === 0) break;
+  }
+  expect(last!.sheets.flatMap(({ placements }) => placements).find(({ blankId }) => blankId === 'c')).toMatchObject({ xMm: 170, yMm: 120 });
+  expectClear(parts, RULE, last!);
+  expectSoundLayout(
+    { ...pinned, blanks: pinned.blanks.filter(({ id }) => id === 'c') },
+    { sheets: [{ ...last!.sheets[0]!, placements: [pin] }], tooLarge: [] },
+  );
+});

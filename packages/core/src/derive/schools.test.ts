@@ -1,0 +1,38 @@
+import { expect, test } from 'vitest';
+import { CATALOGUE, aBoard, aMound } from '../testing/plans';
+import { type School, derivePipeline, schoolsOf } from '.';
+
+const plan = aBoard({}, aMound([100, 100, 200, 100], 20));
+let schools: readonly School[] = [];
+let steps = 0;
+for (const progress of schoolsOf(plan, CATALOGUE)) [schools, steps] = [progress.schools, steps + 1];
+const by = (id: string): School => schools.find((school) => school.id === id)!;
+
+test('each school is the same board built its way: its figures are those of that plan, told one after another', () => {
+  expect(steps).toBe(schools.length + 1);
+  for (const { stack, hours, cost, mass } of schools) {
+    const { tally } = derivePipeline()({ ...plan, stack }, CATALOGUE);
+    expect([hours.value, cost.value, mass.value]).toEqual([tally.handsOn.value, tally.cost.value, tally.mass.value]);
+  }
+});
+
+test('the plan’s own way is marked in each group it is in', () => {
+  expect(schools.filter(({ isOwn }) => isOwn).map(({ id }) => id)).toEqual(['cut-first', 'substrate']);
+});
+
+test('trimmed flush after: parts of the foam 10 mm larger a side, a step of trimming, no aligning', () => {
+  const derived = derivePipeline()({ ...plan, stack: by('trim-after').stack }, CATALOGUE);
+  const foam = derived.parts.parts.find(({ id }) => id === 'A1-ground-0')!;
+  expect([foam.widthMm, foam.depthMm]).toEqual([620, 420]);
+  expect(derived.parts.parts.find(({ id }) => id === 'A1-substrate-0')!.widthMm).toBe(600);
+  // round four tiles of 600 × 400 at 1 m a minute, and one set-up
+  expect(derived.steps.find(({ id }) => id === 'trim')!.work.value).toBeCloseTo(4 * 2 + 8, 6);
+});
+
+test('without a substrate it is lighter and takes no board; white glue everywhere leaves foam on foam wet', () => {
+  expect(by('no-substrate').mass.value).toBeLessThan(by('substrate').mass.value);
+  expect(by('no-substrate').cost.value).toBeLessThan(by('substrate').cost.value);
+  expect(by('adhesive-white-glue').risks.map(({ code }) => code)).toContain('glue/never-dries');
+  expect(by('adhesive-superglue').risks.some(({ isStop }) => isStop)).toBe(true);
+  expect(by('sealed-substrate').bow.worst.value).toBeLessThan(by('substrate').bow.worst.value);
+});

@@ -1,0 +1,97 @@
+import { describe, expect, test } from 'vitest';
+import { CATALOGUE, aBoard } from '../testing/plans';
+import { rectangle } from '.';
+import { checkPlan } from './check';
+
+/** A board as version 2 wrote it down. */
+const version2 = () => {
+  const { cutting, ...plan } = aBoard();
+  return {
+    ...plan,
+    version: 2,
+    stack: {
+      substrate: { materialId: 'mdf', thicknessMm: 6 },
+      ground: [{ id: 'ground', materialId: 'xps-foam', thicknessMm: 30, glueBelowId: 'white-glue' }],
+      raised: { materialId: 'xps-foam', glueId: 'foam-safe-construction' },
+    },
+    cutting: {
+      trimMm: cutting.trimMm,
+      kept: [
+        {
+          jobKey: 'mdf-6',
+          sheetWidthMm: 1220,
+          sheetDepthMm: 610,
+          sheets: [[{ blankId: 'A1-substrate-0', xMm: 5, yMm: 5, turned: false }], []],
+        },
+      ],
+    },
+  };
+};
+
+describe('a plan of version 2', () => {
+  test('is brought forward: every joint over its whole face, nothing sealed, its kept layouts on sheets of their size', () => {
+    const checked = checkPlan(version2(), CATALOGUE);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+    const { version, stack, cutting } = checked.value;
+    expect(version).toBe(3);
+    expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
+    expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
+    expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
+    expect(cutting.kept).toEqual([
+      {
+        jobKey: 'mdf-6',
+        sheets: [
+          {
+            widthMm: 1220,
+            depthMm: 610,
+            offcutId: null,
+            places: [{ blankId: 'A1-substrate-0', xMm: 5, yMm: 5, turned: false, half: false, pinned: false }],
+          },
+          { widthMm: 1220, depthMm: 610, offcutId: null, places: [] },
+        ],
+      },
+    ]);
+  });
+  test('one that is broken is refused by the same paths as ever', () => {
+    const bad = version2();
+    const stack = { ...bad.stack, ground: [{ ...bad.stack.ground[0]!, thicknessMm: -4 }] };
+    expect(checkPlan({ ...bad, stack }, CATALOGUE)).toMatchObject({
+      ok: false,
+      problem: { issues: [{ path: 'stack.ground.0.thicknessMm' }] },
+    });
+    expect(checkPlan({ ...bad, stack: 'none' }, CATALOGUE)).toMatchObject({ ok: false, problem: { issues: [{ path: 'stack' }] } });
+    expect(checkPlan({ ...bad, cutting: null }, CATALOGUE)).toMatchObject({ ok: false, problem: { issues: [{ path: 'cutting' }] } });
+  });
+});
+
+describe('a plan of version 1', () => {
+  const { rim: _rim, join: _join, passages: _passages, ...table } = aBoard().table;
+  const { plot: _plot, field: _field, ...coats } = aBoard().coats;
+  const { underlay: _underlay, play: _play, ...rest } = version2();
+  const shape = rectangle({ x: 100, y: 100 }, { x: 200, y: 180 });
+  const old = {
+    ...rest,
+    version: 1,
+    table,
+    coats,
+    features: [
+      { id: 'm', name: 'Mound', kind: 'raised', shape, heightMm: 20 },
+      { id: 'p', name: 'Pool', kind: 'water', shape, depthMm: 8, waterMm: 4, cutThrough: false },
+      { id: 't', name: 'Track', kind: 'route', shape },
+    ],
+  };
+  test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
+    const checked = checkPlan(old, CATALOGUE);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+    expect(checked.value).toMatchObject({ version: 3, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value.features).toMatchObject([
+      { steps: 1, stepInMm: 0, locked: false },
+      { floor: 'flat', hidden: false },
+      { lanes: 1, kerbMm: 0, junctionMm: 0 },
+    ]);
+  });
+  test('one that is broken is refused by the same paths as ever', () => {
+    const bad = { ...old, table: { ...table, columnWidthsMm: [-5] } };
+    expect(checkPlan(bad, CATALOGUE)).toMatchObject({ ok: false, problem: { issues: [{ path: 'table.columnWidthsMm.0' }] } });
+  });
+});

@@ -1,0 +1,108 @@
+import { describe, expect, test } from 'vitest';
+import { adhesiveBy } from '../catalogue';
+import { layGround, zonesOf } from '../ground';
+import { type Plan, shapeRegion } from '../plan';
+import { CATALOGUE, aBoard, aHill, aMound, aTrack } from '../testing/plans';
+import { type Face, adhesiveRows, asBuilt, freshFacing, glueFit, glueNeeds, heightChoices, otherBuildUps, stackUp, stockAtHand } from '.';
+
+const face = (materialId: string, isSealed = false, thicknessMm = 20): Face => ({ materialId, thicknessMm, isSealed });
+const built = (plan: Plan) => {
+  const ground = layGround(plan.table, plan.features, shapeRegion);
+  return { ground, stack: stackUp(plan, ground, zonesOf(ground), CATALOGUE) };
+};
+
+describe('the adhesive table', () => {
+  const fitOf = (id: string, lower: Face, upper: Face, spread: 'full' | 'beads' = 'full'): string =>
+    glueFit(adhesiveBy(CATALOGUE, id), lower, upper, spread, CATALOGUE);
+  test.each([
+    ['white-glue', 'on two sealed faces never dries', face('mdf', true), face('xps-foam'), 'full', 'never-dries'],
+    ['white-glue', 'in beads dries beside them', face('mdf', true), face('xps-foam'), 'beads', 'holds'],
+    ['white-glue', 'lets go of fluted polypropylene', face('fluted-pp'), face('xps-foam'), 'full', 'slips'],
+    ['wood-glue', 'wants pores on both faces', face('mdf'), face('xps-foam'), 'full', 'slips'],
+    ['hot-melt', 'grips even a waxy face', face('fluted-pp'), face('xps-foam'), 'beads', 'holds'],
+    ['hot-melt', 'buckles a skin of 2 mm', face('xps-foam'), face('cork', false, 2), 'beads', 'buckles'],
+    ['superglue', 'eats bare foam', face('mdf'), face('xps-foam'), 'full', 'dissolves'],
+    ['superglue', 'leaves sealed foam alone', face('mdf'), face('xps-foam', true), 'full', 'holds'],
+  ] as const)('%s %s', (id, _says, lower, upper, spread, fit) => {
+    expect(fitOf(id, lower, upper, spread)).toBe(fit);
+  });
+  test('lists what holds before what does not, each with its times and the ways in which it holds', () => {
+    const rows = adhesiveRows(face('xps-foam'), face('xps-foam'), CATALOGUE);
+    const holds = rows.map(({ holdsIn }) => holdsIn.length > 0);
+    expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
+    expect(rows).toHaveLength(CATALOGUE.adhesives.length);
+    const white = rows.find(({ adhesive }) => adhesive.id === 'white-glue')!;
+    expect([white.fit, white.holdsIn]).toEqual(['never-dries', ['beads']]);
+    expect([white.open.value, white.clamp.value, white.cure.value]).toEqual([8, 45, 1440]);
+  });
+});
+
+describe('beads', () => {
+  test('1.2 × 0.8 m in beads of 36 g/m, 80 mm apart: 12 m of bead, 432 g, and a tenth lost', () => {
+    const plan = aBoard();
+    const ground = plan.stack.ground.map((layer) => ({ ...layer, glueBelowId: 'foam-safe-construction', spread: 'beads' as const }));
+    const [need] = glueNeeds(built({ ...plan, stack: { ...plan.stack, ground } }).stack.joints, CATALOGUE);
+    expect(need!.mass.value).toBeCloseTo((0.96 / 0.08) * 36 * 1.1, 6);
+  });
+  test('an adhesive that is never laid in beads is spread over the face whatever the plan says', () => {
+    const plan = aBoard();
+    const ground = plan.stack.ground.map((layer) => ({ ...layer, glueBelowId: 'foaming-pu', spread: 'beads' as const }));
+    expect(built({ ...plan, stack: { ...plan.stack, ground } }).stack.joints[0]!.spread).toBe('full');
+  });
+});
+
+describe('heights from the stock at hand', () => {
+  test('50 mm of 10, 20 and 30: 30 + 20 first, then the other ways with their error', () => {
+    const ways = otherBuildUps(50, [10, 20, 30], 1, 4);
+    expect(ways[0]!.thicknessesMm).toEqual([30, 20]);
+    expect(ways.slice(1).every(({ errorMm, thicknessesMm }) => errorMm !== 0 || thicknessesMm.length > 2)).toBe(true);
+    expect(ways.slice(1, 3).map(({ thicknessesMm }) => thicknessesMm.join('+'))).toEqual(['30+10+10', '20+20+10']);
+  });
+  test('each way has its cost: 0.02 m² of 50 mm sheet and of 10 mm', () => {
+    const plan = aBoard({}, aMound([100, 100, 200, 100], 60));
+    const { ground, stack } = built(plan);
+    const [choice] = heightChoices(plan, ground, stack, CATALOGUE);
+    expect([choice!.heightMm, choice!.names, choice!.options[0]!.isChosen]).toEqual([60, ['mound'], true]);
+    const perM2 = (mm: number): number =>
+      Math.min(
+        ...CATALOGUE.sheets
+          .filter((one) => one.materialId === 'xps-foam' && one.thicknessMm === mm)
+          .map((one) => (one.priceMinor / (one.widthMm * one.depthMm)) * 1e6),
+      );
+    expect(choice!.options[0]!.cost.value).toBeCloseTo(0.02 * (perM2(50) + perM2(10)), 6);
+  });
+  test('only what is at hand is used, and a chosen way is kept with its error', () => {
+    const plan = aBoard({}, aHill([100, 100, 400, 300], 20, [0, 40, 80]));
+    const atHand = { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, atHandMm: [10] } } };
+    expect(stockAtHand(atHand, CATALOGUE)).toEqual([10]);
+    expect(built(atHand).stack.raised.map(({ buildUp }) => buildUp!.thicknessesMm)).toEqual([
+      [10, 10],
+      [10, 10],
+      [10, 10],
+    ]);
+    const picked = {
+      ...plan,
+      stack: { ...plan.stack, raised: { ...plan.stack.raised, picks: [{ heightMm: 20, thicknessesMm: [10, 10] }] } },
+    };
+    expect(built(picked).stack.raised[0]!.buildUp).toEqual(asBuilt(20, [10, 10]));
+  });
+});
+
+test('cork on routes is glued over what shows of them, on the ground, and pressed from above', () => {
+  const plan = aBoard(
+    {},
+    aTrack(
+      [
+        [0, 200],
+        [1200, 200],
+      ],
+      50,
+    ),
+  );
+  const facing = { ...freshFacing(CATALOGUE, 'xps-foam', 'f')!, materialId: 'cork', thicknessMm: 3 };
+  const { stack } = built({ ...plan, stack: { ...plan.stack, facings: { ...plan.stack.facings, route: [facing] } } });
+  const joint = stack.joints.find(({ place }) => place.part === 'facing')!;
+  expect(joint.area.value).toBeCloseTo(60_000, 3);
+  expect([joint.lower.materialId, joint.upper.materialId, joint.isWorked]).toEqual(['xps-foam', 'cork', true]);
+  expect(stack.facings).toMatchObject([{ zone: 'route', thickMm: 3 }]);
+});

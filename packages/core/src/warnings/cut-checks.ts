@@ -1,0 +1,155 @@
+import type { Catalogue } from '../catalogue';
+import { type CutJob, type MachineLimit, type Part, type PartList, canCutWith, isNew, machineLimits, proposedSplits } from '../cutting';
+import type { Ground } from '../ground';
+import type { Plan } from '../plan';
+import { type Figure, given } from '../units';
+import type { Mend } from './mends';
+import type { Warning } from './warning';
+
+/** Parts that fit no sheet or do not go into the machine, told before anything is cut, with a split that works. @source craft.md §4 */
+export function* cutWarnings(
+  plan: Plan,
+  ground: Ground,
+  jobs: readonly CutJob[],
+  { parts }: PartList,
+  catalogue: Catalogue,
+): Generator<Warning> {
+  for (const job of jobs) {
+    const tooLarge = job.layout.tooLarge.map((id) => job.parts.find((part) => part.id === id)!);
+    yield* oneATile(tooLarge, (part, all) => tooLargeWarning(part, all, plan, ground, job, parts, catalogue));
+    const limits = machineLimits(job);
+    yield* oneATile(
+      limits.map(({ part }) => part).filter((part) => !tooLarge.includes(part)),
+      (part, all) =>
+        limitWarning(
+          limits.find((limit) => limit.part === part)!,
+          all,
+          ground,
+          job,
+          parts,
+          catalogue,
+        ),
+    );
+  }
+}
+
+/** One warning for all such parts of a tile: its mends split every one of them. */
+function* oneATile(parts: readonly Part[], warn: (first: Part, all: readonly Part[]) => Warning): Generator<Warning> {
+  for (const tileId of new Set(parts.map((part) => part.tileId))) {
+    const own = parts.filter((part) => part.tileId === tileId);
+    yield warn(own[0]!, own);
+  }
+}
+
+const sizeOf = (part: Part): (string | Figure)[] => [
+  given('Part, width', part.widthMm, 'mm', 'drawing'),
+  ' × ',
+  given('Part, depth', part.depthMm, 'mm', 'drawing'),
+];
+
+function tooLargeWarning(
+  part: Part,
+  all: readonly Part[],
+  plan: Plan,
+  ground: Ground,
+  job: CutJob,
+  parts: readonly Part[],
+  catalogue: Catalogue,
+): Warning {
+  const largest = job.stock.filter(isNew).sort((a, b) => b.widthMm * b.depthMm - a.widthMm * a.depthMm)[0];
+  return {
+    id: `cut/too-large ${job.key} ${part.tileId}`,
+    code: 'cut/too-large',
+    severity: 'stop',
+    view: 'cuts',
+    featureId: part.featureId,
+    title: part.name,
+    text:
+      largest === undefined
+        ? [`No sheet of ${job.name} is stocked. Choose another thickness in Section.`]
+        : [
+            'measures ',
+            ...sizeOf(part),
+            `; the largest sheet of ${job.name} takes ${largest.widthMm - 2 * largest.trimMm} × ${largest.depthMm - 2 * largest.trimMm} mm after trimming.`,
+          ],
+    mends:
+      largest === undefined
+        ? []
+        : [...splitParts(all, ground, job, parts, catalogue), ...splitMends(plan, part.tileId, part.widthMm >= part.depthMm)],
+  };
+}
+
+const LIMIT_NAMES: Readonly<Record<MachineLimit['what'], string>> = {
+  throat: 'the throat',
+  fence: 'the fence',
+  height: 'the height under the wire',
+};
+
+function limitWarning(
+  { part, what, limitMm }: MachineLimit,
+  all: readonly Part[],
+  ground: Ground,
+  job: CutJob,
+  parts: readonly Part[],
+  catalogue: Catalogue,
+): Warning {
+  const limit = given(`${job.tool.name}, ${what}`, limitMm, 'mm', 'catalogue', 'workshop default; measure your own');
+  return {
+    id: `cut/${what} ${job.key} ${part.tileId}`,
+    code: `cut/${what}`,
+    severity: 'stop',
+    view: 'cuts',
+    featureId: part.featureId,
+    title: part.name,
+    text:
+      what === 'height'
+        ? ['is ', given('Thickness', job.thicknessMm, 'mm', 'plan'), ` thick; ${job.tool.name.toLowerCase()} takes `, limit, '.']
+        : [
+            'measures ',
+            ...sizeOf(part),
+            `; at its narrower side ${LIMIT_NAMES[what]} of ${job.tool.name.toLowerCase()} takes `,
+            limit,
+            '.',
+          ],
+    mends: [...otherTools(job, all), ...(what === 'height' ? [] : splitParts(all, ground, job, parts, catalogue))],
+  };
+}
+
+/** Tools of the material that take all these parts. */
+const otherTools = (job: CutJob, all: readonly Part[]): Mend[] =>
+  job.tools
+    .filter((tool) => tool !== job.tool && machineLimits({ ...job, tool, parts: all }).length === 0)
+    .map((tool) => ({ code: 'cutting/tool', jobKey: job.key, toolId: tool.id, label: `Cut it with ${tool.name.toLowerCase()}` }));
+
+/** Splits of every one of the parts, as one mend. */
+function splitParts(all: readonly Part[], ground: Ground, job: CutJob, parts: readonly Part[], catalogue: Catalogue): Mend[] {
+  const splits = all.map((part) => proposedSplits(part, canCutWith(job, part, job.tool), parts, ground, catalogue));
+  if (splits.some((own) => own.length === 0)) return [];
+  const pieces = splits[0]!.length === 1 ? splits[0]![0]!.atMm.length + 1 : null;
+  const what = all.length === 1 ? 'it' : 'them';
+  return [
+    {
+      code: 'part/split',
+      splits: splits.flat(),
+      label: pieces === null ? `Split ${what} into pieces that fit` : `Split ${what} in ${pieces}`,
+    },
+  ];
+}
+
+function splitMends(plan: Plan, tileId: string, isWide: boolean): Mend[] {
+  const column = tileId.charCodeAt(0) - 65;
+  const row = Number(tileId.slice(1)) - 1;
+  const split = (along: 'columns' | 'rows', index: number): Mend => ({
+    code: 'tiles/split',
+    along,
+    index,
+    into: 2,
+    label: along === 'columns' ? `Make two tiles of column ${tileId[0]}` : `Make two tiles of row ${row + 1}`,
+  });
+  const { columnWidthsMm, rowDepthsMm } = plan.table;
+  const mends = [
+    ...(columnWidthsMm.length < 12 ? [split('columns', column)] : []),
+    ...(rowDepthsMm.length < 12 ? [split('rows', row)] : []),
+  ];
+  return isWide ? mends : mends.reverse();
+}

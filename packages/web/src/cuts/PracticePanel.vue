@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { type CutJob, kerfFrom, practiceCard } from '@spare-acre/core/cutting';
+import { parseLength } from '@spare-acre/core/units';
+import FigureLine from '../figures/FigureLine.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+
+/** A card for the first cuts on scrap, and what they say of the blade. */
+const props = defineProps<{ job: CutJob }>();
+const store = usePlan();
+const catalogues = useCatalogue();
+const card = computed(() => practiceCard(props.job, catalogues.catalogue!));
+const typed = ref({ before: '', together: '' });
+const unit = computed(() => (store.plan!.units === 'metric' ? 'mm' : 'in'));
+const LIMIT = { min: 1, max: 1_000 };
+const read = (text: string, label: string) => parseLength(text, label, store.plan!.units, LIMIT);
+const problem = computed(() => {
+  if (typed.value.before === '' || typed.value.together === '') return '';
+  const [before, together] = [read(typed.value.before, 'Before'), read(typed.value.together, 'Strips together')];
+  if (!before.ok) return before.problem.message;
+  if (!together.ok) return together.problem.message;
+  return together.value > before.value ? 'Strips together: they cannot be longer than the scrap was; measure again.' : '';
+});
+const kerf = computed(() => {
+  const [before, together] = [read(typed.value.before, 'Before'), read(typed.value.together, 'Strips together')];
+  return problem.value === '' && before.ok && together.ok ? kerfFrom(before.value, together.value) : null;
+});
+function use(): void {
+  const { key, tool } = props.job;
+  const kerfMm = Math.round(kerf.value!.value * 100) / 100;
+  store.edit('Use the measured kerf', (draft) => {
+    draft.cutting.tools = [...draft.cutting.tools.filter(({ jobKey }) => jobKey !== key), { jobKey: key, toolId: tool.id, kerfMm }];
+  });
+}
+</script>
+
+<template>
+  <section data-testid="practice">
+    <h3>Practice cut, {{ job.tool.name.toLowerCase() }}</h3>
+    <ol class="steps">
+      <li v-for="step in card.steps" :key="step">{{ step }}</li>
+    </ol>
+    <p v-for="caution in card.cautions" :key="caution" class="caution">{{ caution }}</p>
+    <FigureLine label="Strips together should be" :figure="card.expected" />
+    <div class="measured">
+      <label>Before <input v-model="typed.before" inputmode="decimal" autocomplete="off" /></label>
+      <label>Strips together <input v-model="typed.together" inputmode="decimal" autocomplete="off" /></label>
+      <span class="quiet">{{ unit }}</span>
+    </div>
+    <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>
+    <template v-if="kerf !== null">
+      <FigureLine label="Your blade takes" :figure="kerf" />
+      <button type="button" class="key" @click="use">Reckon with it</button>
+    </template>
+  </section>
+</template>
+
+<style scoped>
+.steps {
+  padding-left: 20px;
+  margin: 0 0 6px;
+}
+.steps li {
+  padding: 2px 0;
+  line-height: 1.3;
+}
+.caution {
+  border-left: 3px solid var(--ochre);
+  padding-left: 8px;
+  margin: 4px 0;
+  line-height: 1.3;
+  font-size: 0.92rem;
+}
+.measured {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: baseline;
+}
+.measured input {
+  width: 64px;
+  text-align: right;
+  background: var(--paper);
+  border: 1px solid var(--rule);
+  border-radius: 2px;
+  color: var(--ink);
+  font: inherit;
+}
+</style>

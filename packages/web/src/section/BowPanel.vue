@@ -1,0 +1,127 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type BowCause, bowLevers } from '@spare-acre/core/stack';
+import { showText } from '@spare-acre/core/units';
+import FigureCell from '../figures/FigureCell.vue';
+import FigureLine from '../figures/FigureLine.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+
+/** How far the largest tile bows, what makes it, what lowers it, and what has to lie on it while it is glued. */
+const store = usePlan();
+const catalogues = useCatalogue();
+const derivation = computed(() => store.derivation);
+const bow = computed(() => derivation.value?.bow ?? null);
+const levers = computed(() =>
+  derivation.value === null
+    ? []
+    : bowLevers(store.plan!, derivation.value.ground, derivation.value.stack, derivation.value.bow, catalogues.catalogue!),
+);
+const CAUSES: Readonly<Record<BowCause, string>> = {
+  glue: 'Glue drying at its face',
+  coats: 'Coats drying on top',
+  season: 'Damp and dry months, either way',
+};
+const WIDE = 300;
+const TALL = 74;
+/** The three arcs, drawn so that the farthest just fits. */
+const arcs = computed(() => {
+  if (bow.value === null) return [];
+  const { least, likely, most, worst } = bow.value;
+  const scale = worst.value === 0 ? 0 : (TALL / 2 - 8) / worst.value;
+  return [
+    { name: 'least', isEnd: true, rise: least.value * scale },
+    { name: 'most', isEnd: true, rise: most.value * scale },
+    { name: 'likely', isEnd: false, rise: likely.value * scale },
+  ].map(({ rise, ...arc }) => ({ ...arc, d: `M10 ${TALL / 2}Q${WIDE / 2} ${TALL / 2 - 2 * rise} ${WIDE - 10} ${TALL / 2}` }));
+});
+const way = (mm: number): string => (mm > 0 ? 'up in the middle' : mm < 0 ? 'up at the edges' : 'flat');
+const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' }, store.showing);
+const pull = (index: number): void => {
+  const { deed, label } = levers.value[index]!;
+  store.mend({ ...deed, label });
+};
+</script>
+
+<template>
+  <div v-if="bow !== null && derivation !== null" class="columns">
+    <div>
+      <h3>Bow over {{ size(bow.span.value) }}</h3>
+      <svg
+        class="ink"
+        :width="WIDE"
+        :height="TALL"
+        role="img"
+        :aria-label="`Bow: likely ${size(bow.likely.value)}, ${way(bow.likely.value)}`"
+      >
+        <line class="tick" x1="10" :x2="WIDE - 10" :y1="TALL / 2" :y2="TALL / 2" />
+        <path v-for="arc in arcs" :key="arc.name" :d="arc.d" fill="none" :class="arc.isEnd ? 'end' : 'likely'" />
+      </svg>
+      <p class="m-0" data-testid="bow-range">
+        {{ size(bow.least.value) }} {{ way(bow.least.value) }} to {{ size(bow.most.value) }} {{ way(bow.most.value) }}
+      </p>
+      <FigureLine label="Likely" :figure="bow.likely" />
+      <FigureLine label="At worst" :figure="bow.worst" />
+      <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
+    </div>
+    <div>
+      <h3>What lowers it</h3>
+      <p v-if="levers.length === 0" class="quiet">Nothing this program knows of would lower it by more than a hair.</p>
+      <table v-else class="ledger" data-testid="levers">
+        <thead>
+          <tr>
+            <th>lever</th>
+            <th class="num">off the worst</th>
+            <th class="num">leaves</th>
+            <th></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(lever, i) in levers" :key="lever.label">
+            <td>{{ lever.label }}<span v-if="!lever.isSound" class="attention"> (then the glue stays wet)</span></td>
+            <td class="num"><FigureCell :figure="lever.saves" /></td>
+            <td class="num"><FigureCell :figure="lever.leaves" /></td>
+            <td><button type="button" class="key" @click="pull(i)">Do it</button></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <div>
+      <h3>While it is glued</h3>
+      <template v-if="derivation.weights !== null">
+        <FigureLine label="Would bow while wet" :figure="derivation.weights.wetBow" />
+        <FigureLine label="Weights on a tile" :figure="derivation.weights.mass" />
+        <FigureLine label="Full paint pots or the like" :figure="derivation.weights.pieces" />
+        <p class="quiet small">On a flat board, over the whole tile, until the glue can be handled.</p>
+      </template>
+      <p v-else class="quiet">One layer: nothing to glue or weigh down.</p>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.columns {
+  display: grid;
+  grid-template-columns: 310px minmax(0, 1fr) 200px;
+  gap: 22px;
+}
+h3 {
+  font-size: 0.98rem;
+  margin: 0 0 2px;
+}
+.likely {
+  stroke: var(--ink);
+  stroke-width: 2;
+}
+.end {
+  stroke: var(--ink-soft);
+  stroke-dasharray: 4 3;
+}
+.ledger td {
+  padding: 1px 4px;
+}
+.small {
+  font-size: 0.86rem;
+  line-height: 1.3;
+}
+</style>

@@ -1,0 +1,92 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import type { School } from '@spare-acre/core/derive';
+import FigureCell from '../figures/FigureCell.vue';
+import SearchProgress from '../figures/SearchProgress.vue';
+import { useCatalogue } from '../stores/catalogue';
+import { usePlan } from '../stores/plan';
+import { searches, useLongSearch } from '../worker/searches';
+
+/** Where builders differ, side by side: the same board built each way and reckoned through. */
+const store = usePlan();
+const catalogues = useCatalogue();
+const search = useLongSearch();
+const schools = shallowRef<readonly School[]>([]);
+const GROUPS = { edges: 'Edges', adhesive: 'One adhesive for everything', substrate: 'Substrate' } as const;
+const groups = computed(() =>
+  (['edges', 'adhesive', 'substrate'] as const).map((id) => ({
+    id,
+    name: GROUPS[id],
+    schools: schools.value.filter(({ group }) => group === id),
+  })),
+);
+
+watch(
+  () => store.plan,
+  async (plan) => {
+    if (plan === null) return;
+    const found = await search.run((onProgress) => searches().schools(plan, catalogues.catalogue!, store.offcuts, onProgress as never));
+    if (found !== null) schools.value = found;
+  },
+  { immediate: true },
+);
+const risk = ({ risks }: School): string =>
+  risks.length === 0 ? 'none found' : risks.map(({ title, code }) => `${title} (${WORDS[code] ?? 'to look at'})`).join('; ');
+const WORDS: Readonly<Record<string, string>> = {
+  'glue/never-dries': 'stays wet',
+  'glue/dissolves': 'eats the foam',
+  'glue/slips': 'does not grip',
+  'glue/spots': 'loose under texture',
+  'glue/buckles': 'buckles',
+  'stack/bow': 'bows',
+  'stack/grain': 'grain not crossed',
+  'cut/too-large': 'too large for a sheet',
+};
+const take = ({ stack, name }: School): string => store.edit(`Build it so: ${name}`, (draft) => void Object.assign(draft.stack, stack));
+</script>
+
+<template>
+  <SearchProgress :search="search" what="Reckoning each way" />
+  <table v-if="schools.length > 0" class="ledger" data-testid="schools">
+    <thead>
+      <tr>
+        <th>way</th>
+        <th class="num">hands-on</th>
+        <th class="num">cost</th>
+        <th class="num">mass</th>
+        <th class="num">bow at worst</th>
+        <th>ready</th>
+        <th>risk</th>
+        <th></th>
+      </tr>
+    </thead>
+    <tbody v-for="group in groups" :key="group.id">
+      <tr class="group">
+        <td colspan="8">{{ group.name }}</td>
+      </tr>
+      <tr v-for="school in group.schools" :key="school.id" :title="school.says">
+        <td>{{ school.name }}</td>
+        <td class="num"><FigureCell :figure="school.hours" /></td>
+        <td class="num"><FigureCell :figure="school.cost" /></td>
+        <td class="num"><FigureCell :figure="school.mass" /></td>
+        <td class="num"><FigureCell :figure="school.bow.worst" /></td>
+        <td>{{ school.readyText }}</td>
+        <td class="risk" :class="{ attention: school.risks.some(({ isStop }) => isStop) }">{{ risk(school) }}</td>
+        <td>
+          <span v-if="school.isOwn" class="quiet">as planned</span>
+          <button v-else type="button" class="key" @click="take(school)">Take it</button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.ledger td {
+  padding: 1px 6px;
+}
+.risk {
+  font-size: 0.88rem;
+  line-height: 1.2;
+}
+</style>
