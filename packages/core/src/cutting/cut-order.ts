@@ -3,15 +3,17 @@ import { type LaidSheet, type Placement, ruleOf } from './layout';
 
 /** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
 export interface ThroughCut {
-  /** The piece it goes through, by its name; the whole sheet is `S`, what is cut from it is numbered as it comes. */
+  /** The piece it goes through, by its name; the whole sheet is `S`, pieces of it that are cut again are numbered as they come. */
   readonly piece: string;
   /** `down`: from top to bottom, measured from the left edge; `across`: from side to side, measured from the top edge. */
   readonly way: 'down' | 'across';
   readonly atMm: number;
   readonly lengthMm: number;
+  /** Where it runs on the sheet, mm from its left and top edges. */
+  readonly line: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number };
   /**
-   * The two pieces it leaves: the one measured, and the rest beyond the blade; null where there is none. Where the measured one is `waste`, the line
-   * is where the rest begins and the blade runs on the waste side of it.
+   * The two pieces it leaves: the one measured, and what is beyond the blade; null where there is nothing. A finished part goes by its own id, what is left over
+   * is `rest`. Where the measured one is `waste` or `rest`, the line is where the other begins and the blade runs on this side of it.
    */
   readonly leaves: readonly [string, string | null];
 }
@@ -41,45 +43,53 @@ export function cutOrder({ stock, placements }: LaidSheet, kerfMm: number): CutO
   const cuts: ThroughCut[] = [];
   const freed: FreedPart[] = [];
   let count = 0;
-  const nextName = (): string => `S${++count}`;
-  let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
   const { trimMm } = rule;
+  let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
   if (trimMm > 0) {
     // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
-    const down = { ...piece, name: nextName(), left: trimMm };
-    cuts.push({ piece: 'S', way: 'down', atMm: trimMm, lengthMm: rule.depthMm, leaves: ['waste', down.name] });
-    piece = { ...down, name: nextName(), top: trimMm };
-    cuts.push({ piece: down.name, way: 'across', atMm: trimMm, lengthMm: rule.widthMm - trimMm, leaves: ['waste', piece.name] });
+    for (const way of ['down', 'across'] as const) {
+      const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
+      const rest = { ...cutOff, name: nameOf(cutOff, placements) };
+      addCut(piece, way, trimMm, ['waste', rest.name]);
+      piece = rest;
+    }
   }
   return divide(piece, placements) ? { cuts, freed } : null;
 
-  function divide(from: Piece, parts: readonly Placement[]): boolean {
-    if (parts.length === 0) return true;
-    const cut = bestCut(from, parts);
-    if (cut === null) {
-      const [part] = parts;
-      const isWhole =
-        parts.length === 1 &&
-        Math.abs(from.right - part!.xMm - part!.widthMm) < WHOLE_MM &&
-        Math.abs(from.bottom - part!.yMm - part!.depthMm) < WHOLE_MM;
-      if (isWhole) freed.push({ piece: from.name, blankId: part!.blankId });
-      return isWhole;
-    }
-    const { way, at, before, after } = cut;
-    const isWaste = before.length === 0;
-    const beyond = isWaste ? at : at + kerfMm;
-    const isRest = (way === 'down' ? from.right : from.bottom) - beyond > WHOLE_MM;
-    const [one, two] = [isWaste ? 'waste' : nextName(), isRest ? nextName() : ''];
-    const near: Piece = way === 'down' ? { ...from, name: one, right: at } : { ...from, name: one, bottom: at };
-    const far: Piece = way === 'down' ? { ...from, name: two, left: beyond } : { ...from, name: two, top: beyond };
+  /** A finished part's own id, `rest` for what holds none, a number for what is cut again. */
+  function nameOf(of: Omit<Piece, 'name'>, parts: readonly Placement[]): string {
+    if (parts.length === 0) return 'rest';
+    return isPart(of, parts) ? parts[0]!.blankId : `S${++count}`;
+  }
+  function addCut(from: Piece, way: ThroughCut['way'], at: number, leaves: ThroughCut['leaves']): void {
+    const isDown = way === 'down';
     cuts.push({
       piece: from.name,
       way,
-      atMm: at - (way === 'down' ? from.left : from.top),
-      lengthMm: way === 'down' ? from.bottom - from.top : from.right - from.left,
-      leaves: [one, isRest ? two : null],
+      atMm: at - (isDown ? from.left : from.top),
+      lengthMm: isDown ? from.bottom - from.top : from.right - from.left,
+      line: isDown ? { x1: at, y1: from.top, x2: at, y2: from.bottom } : { x1: from.left, y1: at, x2: from.right, y2: at },
+      leaves,
     });
-    return divide(near, before) && divide(far, after);
+  }
+
+  function divide(from: Piece, parts: readonly Placement[]): boolean {
+    if (parts.length === 0) return true;
+    if (isPart(from, parts)) {
+      freed.push({ piece: from.name, blankId: parts[0]!.blankId });
+      return true;
+    }
+    const cut = bestCut(from, parts);
+    if (cut === null) return false;
+    const { way, at, before, after } = cut;
+    const isWaste = before.length === 0;
+    const beyond = isWaste ? at : at + kerfMm;
+    const isMore = (way === 'down' ? from.right : from.bottom) - beyond > WHOLE_MM;
+    const near = way === 'down' ? { ...from, right: at } : { ...from, bottom: at };
+    const far = way === 'down' ? { ...from, left: beyond } : { ...from, top: beyond };
+    const [one, two] = [nameOf(near, before), isMore ? nameOf(far, after) : null];
+    addCut(from, way, at, [one, two]);
+    return divide({ ...near, name: one }, before) && divide({ ...far, name: two ?? '' }, after);
   }
 
   interface Found {
@@ -116,6 +126,14 @@ export function cutOrder({ stock, placements }: LaidSheet, kerfMm: number): CutO
     return best;
   }
 }
+
+/** Whether a piece is just one part, nothing left to cut off. */
+const isPart = ({ left, top, right, bottom }: Omit<Piece, 'name'>, parts: readonly Placement[]): boolean =>
+  parts.length === 1 &&
+  Math.abs(left - parts[0]!.xMm) < WHOLE_MM &&
+  Math.abs(top - parts[0]!.yMm) < WHOLE_MM &&
+  Math.abs(right - parts[0]!.xMm - parts[0]!.widthMm) < WHOLE_MM &&
+  Math.abs(bottom - parts[0]!.yMm - parts[0]!.depthMm) < WHOLE_MM;
 
 /** Sizes are kept to a thousandth; a few of them add up. */
 const WHOLE_MM = 0.01;

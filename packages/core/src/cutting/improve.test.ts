@@ -37,7 +37,9 @@ function replayed({ cuts }: NonNullable<ReturnType<typeof cutOrder>>, rule: Shee
     const own = pieces.get(piece)!;
     pieces.delete(piece);
     expect(lengthMm).toBeCloseTo(way === 'down' ? own.h : own.w, 2);
-    const gone = leaves[0] === 'waste' ? 0 : rule.kerfMm;
+    // What is thrown or put away first gives the blade its room.
+    const isGone = leaves[0] === 'waste' || leaves[0] === 'rest';
+    const gone = isGone ? 0 : rule.kerfMm;
     const [near, far] =
       way === 'down'
         ? [
@@ -49,7 +51,7 @@ function replayed({ cuts }: NonNullable<ReturnType<typeof cutOrder>>, rule: Shee
             { w: own.w, h: own.h - atMm - gone },
           ];
     expect(Math.min(near.w, near.h)).toBeGreaterThanOrEqual(0);
-    if (leaves[0] !== 'waste') pieces.set(leaves[0], near);
+    if (!isGone) pieces.set(leaves[0], near);
     if (leaves[1] !== null) pieces.set(leaves[1], far);
   }
   return pieces;

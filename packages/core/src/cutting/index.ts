@@ -22,7 +22,7 @@ export { laidParts } from './laid';
 export type { LaidPart } from './laid';
 export { cutList } from './cut-list';
 export type { CutRow } from './cut-list';
-export { canCutWith, machineLimits } from './machine';
+export { canCutWith, machineLimits, toolLimits } from './machine';
 export type { MachineLimit } from './machine';
 export { jointLines, proposedSplits } from './splits';
 export type { CanCut } from './splits';

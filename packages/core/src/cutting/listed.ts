@@ -9,6 +9,7 @@ export interface ListedCut {
   readonly from: 'left' | 'top';
   readonly atMm: number;
   readonly lengthMm: number;
+  readonly line: ThroughCut['line'];
   readonly passes: number;
   readonly leaves: readonly string[];
 }
@@ -18,13 +19,14 @@ export function listedCuts(job: CutJob, index: number): readonly ListedCut[] {
   const order = cutOrder(job.layout.sheets[index]!, job.kerfMm);
   if (order === null) return [];
   const names = new Map(order.freed.map(({ piece, blankId }) => [piece, job.parts.find(({ id }) => id === blankId)?.name ?? piece]));
-  return order.cuts.map(({ piece, way, atMm, lengthMm, leaves }, i) => ({
+  return order.cuts.map(({ piece, way, atMm, lengthMm, line, leaves }, i) => ({
     step: i + 1,
     piece,
     way,
     from: way === 'down' ? 'left' : 'top',
     atMm,
     lengthMm,
+    line,
     passes: job.passes.value,
     leaves: leaves.flatMap((name) => (name === null ? [] : [names.get(name) ?? name])),
   }));

@@ -3,6 +3,7 @@ import type { CutJob } from './cut-sheets';
 import type { Part } from './parts';
 import { fitsOn } from './stock';
 import type { CanCut } from './splits';
+import { type Figure, given } from '../units';
 
 /** What a machine cannot do with a part. */
 export interface MachineLimit {
@@ -36,4 +37,16 @@ export function canCutWith(job: CutJob, part: Part, tool: Tool): CanCut {
     const blank = { id: '', widthMm: across ? depthMm : widthMm, depthMm: across ? widthMm : depthMm, mayTurn: part.grain === null };
     return Math.min(widthMm, depthMm) <= limitMm + 1e-6 && job.stock.some((one) => fitsOn(blank, one, job.kerfMm));
   };
+}
+
+/** What a tool takes at most, as figures; none for one without limits. */
+export function toolLimits({ name, throatMm, fenceMm, tallestMm }: Tool): readonly Figure<'mm'>[] {
+  const rows: readonly (readonly [string, number | null])[] = [
+    ['Throat takes', throatMm],
+    ['Fence stands out to', fenceMm],
+    ['Passes under it', tallestMm],
+  ];
+  return rows.flatMap(([label, mm]) =>
+    mm === null ? [] : [given(label, mm, 'mm', 'catalogue', `${name}: workshop default; measure your own`)],
+  );
 }

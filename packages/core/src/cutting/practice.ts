@@ -27,7 +27,7 @@ export function practiceCard(job: CutJob, catalogue: Catalogue): PracticeCard {
     widthMm: WIDTH_MM,
     strips: STRIPS,
     steps: [
-      `Take a scrap of ${material.name.toLowerCase()}, ${job.thicknessMm} mm, and cut it to ${LENGTH_MM} × ${WIDTH_MM} mm: mark, then cut along the line${passes > 1 ? `, ${passes} passes, the first only a score` : ''}.`,
+      `Take a scrap of ${material.name}, ${job.thicknessMm} mm, and cut it to ${LENGTH_MM} × ${WIDTH_MM} mm: mark, then cut along the line${passes > 1 ? `, ${passes} passes, the first only a score` : ''}.`,
       'Measure its length at both sides. If they differ by more than half a millimetre, the rule slipped: hold it with a flat hand, or clamp it, and try again.',
       `Mark it across every ${LENGTH_MM / STRIPS} mm and cut it into ${STRIPS} strips, the blade always on the same side of the line.`,
       'Stand a strip on edge: its cut face should be square. A leaning face comes from a leaning blade.',

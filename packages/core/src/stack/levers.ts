@@ -118,7 +118,7 @@ function deedsFor(plan: Plan, stack: GroundStack, catalogue: Catalogue): { reado
   for (const { id, sealed, materialId } of stack.base) {
     const { swellingPct, waterPassage, name } = catalogue.materials.find((material) => material.id === materialId)!;
     if (swellingPct.value === 0 || waterPassage === 'no' || sealed === 'both') continue;
-    const what = id === 'substrate' ? 'the substrate' : name.toLowerCase();
+    const what = id === 'substrate' ? 'the substrate' : name;
     const other = { none: 'both faces', top: 'the back', under: 'the glued face' }[sealed];
     deeds.push({
       deed: { code: 'stack/seal', layerId: id, sealed: 'both' },
@@ -177,7 +177,7 @@ function drierGlues(stack: GroundStack, catalogue: Catalogue): { readonly deed: 
       : [
           {
             deed: { code: 'glue/ground' as const, layerId: place.layerId, adhesiveId: drier.id },
-            label: `${drier.name} under it: ${label.toLowerCase()}`,
+            label: `${drier.name}: ${label.toLowerCase()}`,
           },
         ];
   });

@@ -46,7 +46,7 @@ function battenSheet({ stack: { battens } }: BentPlan, widthMm: number, catalogu
   if (battens === null) return [];
   const { name, youngMPa } = materialBy(catalogue, battens.materialId);
   const coverShare = Math.min(1, (battens.count * battens.thicknessMm) / widthMm);
-  return [{ name: `Battens of ${name.toLowerCase()}`, youngMPa, thicknessMm: battens.heightMm, coverShare, strain: null }];
+  return [{ name: `Battens of ${name}`, youngMPa, thicknessMm: battens.heightMm, coverShare, strain: null }];
 }
 
 function layerSheets(layer: BaseLayer, index: number, plan: BentPlan, stack: GroundStack, catalogue: Catalogue): Sheet[] {

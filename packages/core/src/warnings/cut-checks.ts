@@ -17,19 +17,8 @@ export function* cutWarnings(
   for (const job of jobs) {
     const tooLarge = job.layout.tooLarge.map((id) => job.parts.find((part) => part.id === id)!);
     yield* oneATile(tooLarge, (part, all) => tooLargeWarning(part, all, plan, ground, job, parts, catalogue));
-    const limits = machineLimits(job);
-    yield* oneATile(
-      limits.map(({ part }) => part).filter((part) => !tooLarge.includes(part)),
-      (part, all) =>
-        limitWarning(
-          limits.find((limit) => limit.part === part)!,
-          all,
-          ground,
-          job,
-          parts,
-          catalogue,
-        ),
-    );
+    const limits = machineLimits(job).filter(({ part }) => !tooLarge.includes(part));
+    if (limits.length > 0) yield limitWarning(limits, ground, job, parts, catalogue);
   }
 }
 
@@ -85,17 +74,15 @@ const LIMIT_NAMES: Readonly<Record<MachineLimit['what'], string>> = {
   height: 'the height under the wire',
 };
 
-function limitWarning(
-  { part, what, limitMm }: MachineLimit,
-  all: readonly Part[],
-  ground: Ground,
-  job: CutJob,
-  parts: readonly Part[],
-  catalogue: Catalogue,
-): Warning {
+/** One warning for all parts of a job that its tool does not take: one mend does for them all. */
+function limitWarning(limits: readonly MachineLimit[], ground: Ground, job: CutJob, parts: readonly Part[], catalogue: Catalogue): Warning {
+  const { part, what, limitMm } = limits[0]!;
+  const all = limits.map((limit) => limit.part);
   const limit = given(`${job.tool.name}, ${what}`, limitMm, 'mm', 'catalogue', 'workshop default; measure your own');
+  const others =
+    all.length === 1 ? '' : all.length === 2 ? ' One other part is as large.' : ` ${all.length - 1} other parts are too large as well.`;
   return {
-    id: `cut/${what} ${job.key} ${part.tileId}`,
+    id: `cut/${what} ${job.key}`,
     code: `cut/${what}`,
     severity: 'stop',
     view: 'cuts',
@@ -103,13 +90,13 @@ function limitWarning(
     title: part.name,
     text:
       what === 'height'
-        ? ['is ', given('Thickness', job.thicknessMm, 'mm', 'plan'), ` thick; ${job.tool.name.toLowerCase()} takes `, limit, '.']
+        ? ['is ', given('Thickness', job.thicknessMm, 'mm', 'plan'), ` thick; ${job.tool.name.toLowerCase()} takes `, limit, `.${others}`]
         : [
             'measures ',
             ...sizeOf(part),
             `; at its narrower side ${LIMIT_NAMES[what]} of ${job.tool.name.toLowerCase()} takes `,
             limit,
-            '.',
+            `.${others}`,
           ],
     mends: [...otherTools(job, all), ...(what === 'height' ? [] : splitParts(all, ground, job, parts, catalogue))],
   };
@@ -125,7 +112,8 @@ const otherTools = (job: CutJob, all: readonly Part[]): Mend[] =>
 function splitParts(all: readonly Part[], ground: Ground, job: CutJob, parts: readonly Part[], catalogue: Catalogue): Mend[] {
   const splits = all.map((part) => proposedSplits(part, canCutWith(job, part, job.tool), parts, ground, catalogue));
   if (splits.some((own) => own.length === 0)) return [];
-  const pieces = splits[0]!.length === 1 ? splits[0]![0]!.atMm.length + 1 : null;
+  const counts = new Set(splits.map((own) => (own.length === 1 ? own[0]!.atMm.length + 1 : 0)));
+  const pieces = counts.size === 1 && !counts.has(0) ? [...counts][0]! : null;
   const what = all.length === 1 ? 'it' : 'them';
   return [
     {

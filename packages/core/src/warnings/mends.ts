@@ -26,7 +26,7 @@ type MendAction =
   | { readonly code: 'glue/spread'; readonly place: JointPlace; readonly spread: GlueSpread }
   | { readonly code: 'glue/adhesive'; readonly place: JointPlace; readonly adhesiveId: string; readonly spread: GlueSpread }
   | { readonly code: 'stack/unseal'; readonly layerId: string }
-  | { readonly code: 'stack/grain'; readonly layerId: string; readonly grain: 'x' | 'y' }
+  | { readonly code: 'stack/grain'; readonly grains: readonly { readonly layerId: string; readonly grain: 'x' | 'y' }[] }
   | { readonly code: 'raised/cross-grain' }
   | { readonly code: 'part/split'; readonly splits: readonly Split[] }
   | { readonly code: 'cutting/tool'; readonly jobKey: string; readonly toolId: string }
@@ -131,11 +131,12 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
       if (layer !== undefined && layer !== null) layer.sealed = layer.sealed === 'both' ? 'under' : 'none';
       return;
     }
-    case 'stack/grain': {
-      const layer = mend.layerId === 'substrate' ? plan.stack.substrate : plan.stack.ground.find(({ id }) => id === mend.layerId);
-      if (layer !== undefined && layer !== null) layer.grain = mend.grain;
+    case 'stack/grain':
+      for (const { layerId, grain } of mend.grains) {
+        const layer = layerId === 'substrate' ? plan.stack.substrate : plan.stack.ground.find(({ id }) => id === layerId);
+        if (layer !== undefined && layer !== null) layer.grain = grain;
+      }
       return;
-    }
     case 'raised/cross-grain':
       plan.stack.raised.crossGrain = true;
       return;

@@ -2,7 +2,7 @@ import { type Catalogue, estimated, materialBy, stuffBy } from '../catalogue';
 import { type Part, type PartList, jointLines, proposedSplits } from '../cutting';
 import { type Ground, ZONE_NAMES, type Zones } from '../ground';
 import { type Plan, ZONE_KINDS, type ZoneKind } from '../plan';
-import { type BoardStack, type Bow, bowLevers, leversUnder } from '../stack';
+import { type BaseLayer, type BoardStack, type Bow, bowLevers, leversUnder } from '../stack';
 import type { Mend } from './mends';
 import type { Warning } from './warning';
 
@@ -67,7 +67,6 @@ function* grainWarnings(plan: Plan, stack: BoardStack, catalogue: Catalogue): Ge
     // Wood under foam is the stiff one whichever way the foam lies; like on like is what has to cross.
     if (!low!.hasGrain || !up!.hasGrain || low !== up || (lower.grain !== null && upper.grain !== null && lower.grain !== upper.grain))
       continue;
-    const across = lower.grain === 'y' ? 'x' : 'y';
     yield {
       ...common,
       id: `stack/grain ${upper.id}`,
@@ -78,7 +77,7 @@ function* grainWarnings(plan: Plan, stack: BoardStack, catalogue: Catalogue): Ge
           ? 'Both have a grain, and it is not said which way it runs. Turned across each other they stay flatter.'
           : 'Both have their grain the same way: they bend and break together.',
       ],
-      mends: crossed(lower.id, lower.grain, upper.id, across),
+      mends: crossed(lower, upper),
     };
   }
   const { raised } = plan.stack;
@@ -95,14 +94,14 @@ function* grainWarnings(plan: Plan, stack: BoardStack, catalogue: Catalogue): Ge
   }
 }
 
-function crossed(lowerId: string, lowerGrain: 'x' | 'y' | null, upperId: string, across: 'x' | 'y'): Mend[] {
-  // Where the lower says nothing, one click cannot set both: the lower is said first, the upper then.
-  return lowerGrain === null
-    ? [
-        { code: 'stack/grain', layerId: lowerId, grain: 'x', label: 'Lay the lower one along the table' },
-        { code: 'stack/grain', layerId: upperId, grain: 'y', label: 'Lay the upper one across it' },
-      ]
-    : [{ code: 'stack/grain', layerId: upperId, grain: across, label: 'Turn the upper one across' }];
+function crossed(lower: BaseLayer, upper: BaseLayer): Mend[] {
+  const own = lower.grain ?? 'x';
+  const across = own === 'x' ? 'y' : 'x';
+  const grains = [
+    ...(lower.grain === null ? [{ layerId: lower.id, grain: own } as const] : []),
+    { layerId: upper.id, grain: across } as const,
+  ];
+  return [{ code: 'stack/grain', grains, label: 'Lay the upper one across the lower' }];
 }
 
 /** Joints of two layers that lie over each other: the stack breaks there. */

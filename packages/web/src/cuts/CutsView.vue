@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { cutList, isNew } from '@spare-acre/core/cutting';
+import { cutList, isNew, listedCuts } from '@spare-acre/core/cutting';
 import { lengthText } from '@spare-acre/core/units';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
@@ -27,7 +27,7 @@ const shown = computed(() => {
   return job.value === null || live === null ? job.value : { ...job.value, layout: live.layout };
 });
 const LISTS = [
-  { id: 'cuts', name: 'Cuts in order' },
+  { id: 'cuts', name: 'Cuts' },
   { id: 'parts', name: 'Parts' },
   { id: 'job', name: 'Job' },
   { id: 'rack', name: 'Rack' },
@@ -85,6 +85,7 @@ const { width, height } = useElementSize(frame);
             :width-px="Math.max(100, width - 8)"
             :height-px="Math.max(80, height - 58)"
             :hand="better.isRunning.value ? undefined : hand"
+            :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
             is-large
           />
         </template>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type CutJob, boundFigure, isNew, sheetWork } from '@spare-acre/core/cutting';
+import { type CutJob, boundFigure, isNew, sheetWork, toolLimits } from '@spare-acre/core/cutting';
 import { LIMITS } from '@spare-acre/core/plan';
 import { showText } from '@spare-acre/core/units';
 import ChoiceField from '../figures/ChoiceField.vue';
@@ -17,6 +17,7 @@ const catalogues = useCatalogue();
 const work = computed(() =>
   props.index >= 0 && props.index < props.job.layout.sheets.length ? sheetWork(props.job, props.index, catalogues.catalogue!) : null,
 );
+const limits = computed(() => toolLimits(props.job.tool));
 const AIMS = [
   { value: 'cheapest', text: 'least money' },
   { value: 'fewest', text: 'fewest sheets' },
@@ -49,6 +50,7 @@ function setTool(change: { readonly toolId?: string; readonly kerfMm?: number | 
       :options="job.tools.map(({ id, name }) => ({ value: id, text: name }))"
       @choose="(toolId) => setTool({ toolId })"
     />
+    <FigureLine v-for="limit in limits" :key="limit.label" :label="limit.label" :figure="limit" />
     <LengthField
       label="The blade takes"
       :mm="job.kerfMm"

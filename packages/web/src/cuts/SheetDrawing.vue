@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { type CutJob, type LaidPart, isNew, laidParts, snappedPlace } from '@spare-acre/core/cutting';
+import { type CutJob, type LaidPart, type ListedCut, isNew, laidParts, snappedPlace } from '@spare-acre/core/cutting';
 import type { Point } from '@spare-acre/core/geometry';
 import { lengthText } from '@spare-acre/core/units';
 import { linePath } from '../ground/paths';
@@ -9,7 +9,15 @@ import { usePlan } from '../stores/plan';
 import type { ByHand } from './useByHand';
 
 /** One sheet with its parts laid out, to scale. With `hand` its parts are chosen, dragged, turned and pinned. */
-const props = defineProps<{ job: CutJob; index: number; widthPx: number; heightPx: number; isLarge: boolean; hand?: ByHand }>();
+const props = defineProps<{
+  job: CutJob;
+  index: number;
+  widthPx: number;
+  heightPx: number;
+  isLarge: boolean;
+  hand?: ByHand;
+  cuts?: readonly ListedCut[];
+}>();
 const store = usePlan();
 const laid = computed(() => props.job.layout.sheets[props.index]!);
 const stock = computed(() => laid.value.stock);
@@ -56,6 +64,24 @@ const sheet = computed(() => ({
   height: stock.value.depthMm * k.value,
   trim: stock.value.trimMm * k.value,
 }));
+/** Shorter lines are not numbered on the drawing: the list says where they run. */
+const MARKED_PX = 56;
+/** Cut lines in the order they are made; where each number stands: at the far end of its line, where neighbours seldom are. */
+const lines = computed(() =>
+  (props.cuts ?? []).map(({ step, way, line }) => {
+    const { x: x1, y: y1 } = toPx({ x: line.x1, y: line.y1 });
+    const { x: x2, y: y2 } = toPx({ x: line.x2, y: line.y2 });
+    return {
+      step,
+      x1,
+      y1,
+      x2,
+      y2,
+      isLong: Math.hypot(x2 - x1, y2 - y1) > MARKED_PX,
+      at: way === 'down' ? { x: x2, y: y2 - 12 } : { x: x2 - 12, y: y2 },
+    };
+  }),
+);
 const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
 
 const SNAP_PX = 9;
@@ -181,6 +207,13 @@ function key(event: KeyboardEvent, part: LaidPart): void {
         </g>
       </template>
     </g>
+    <g v-for="line in lines" :key="line.step" class="cutting" data-testid="cut-line">
+      <line :x1="line.x1" :y1="line.y1" :x2="line.x2" :y2="line.y2" />
+      <template v-if="line.isLong">
+        <circle :cx="line.at.x" :cy="line.at.y" r="8" />
+        <text :x="line.at.x" :y="line.at.y + 4" text-anchor="middle">{{ line.step }}</text>
+      </template>
+    </g>
     <path v-if="hovering !== null" class="hovering" :class="{ bad: hovering.isRefused }" :d="hovering.d" fill-rule="evenodd" />
   </svg>
 </template>
@@ -222,6 +255,22 @@ function key(event: KeyboardEvent, part: LaidPart): void {
 .chosen .part {
   stroke: var(--clay);
   stroke-width: 2.2;
+}
+.cutting {
+  pointer-events: none;
+}
+.cutting line {
+  stroke: var(--clay);
+  stroke-width: 1;
+  stroke-dasharray: 6 4;
+}
+.cutting circle {
+  fill: var(--clay);
+}
+.cutting text {
+  fill: var(--sheet);
+  font-size: 10.5px;
+  font-weight: 600;
 }
 .hovering {
   fill: var(--sheet);

@@ -22,8 +22,8 @@ const CAUSES: Readonly<Record<BowCause, string>> = {
   coats: 'Coats drying on top',
   season: 'Damp and dry months, either way',
 };
-const WIDE = 300;
-const TALL = 74;
+const WIDE = 236;
+const TALL = 60;
 /** The three arcs, drawn so that the farthest just fits. */
 const arcs = computed(() => {
   if (bow.value === null) return [];
@@ -35,7 +35,9 @@ const arcs = computed(() => {
     { name: 'likely', isEnd: false, rise: likely.value * scale },
   ].map(({ rise, ...arc }) => ({ ...arc, d: `M10 ${TALL / 2}Q${WIDE / 2} ${TALL / 2 - 2 * rise} ${WIDE - 10} ${TALL / 2}` }));
 });
-const way = (mm: number): string => (mm > 0 ? 'up in the middle' : mm < 0 ? 'up at the edges' : 'flat');
+/** Under this nobody sees it. */
+const FLAT_MM = 0.05;
+const rise = (mm: number): string => (Math.abs(mm) < FLAT_MM ? 'flat' : `${size(mm)} up ${mm > 0 ? 'in the middle' : 'at the edges'}`);
 const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' }, store.showing);
 const pull = (index: number): void => {
   const { deed, label } = levers.value[index]!;
@@ -47,19 +49,11 @@ const pull = (index: number): void => {
   <div v-if="bow !== null && derivation !== null" class="columns">
     <div>
       <h3>Bow over {{ size(bow.span.value) }}</h3>
-      <svg
-        class="ink"
-        :width="WIDE"
-        :height="TALL"
-        role="img"
-        :aria-label="`Bow: likely ${size(bow.likely.value)}, ${way(bow.likely.value)}`"
-      >
+      <svg class="ink" :width="WIDE" :height="TALL" role="img" :aria-label="`Bow, likely: ${rise(bow.likely.value)}`">
         <line class="tick" x1="10" :x2="WIDE - 10" :y1="TALL / 2" :y2="TALL / 2" />
         <path v-for="arc in arcs" :key="arc.name" :d="arc.d" fill="none" :class="arc.isEnd ? 'end' : 'likely'" />
       </svg>
-      <p class="m-0" data-testid="bow-range">
-        {{ size(bow.least.value) }} {{ way(bow.least.value) }} to {{ size(bow.most.value) }} {{ way(bow.most.value) }}
-      </p>
+      <p class="m-0" data-testid="bow-range">From {{ rise(bow.least.value) }} to {{ rise(bow.most.value) }}</p>
       <FigureLine label="Likely" :figure="bow.likely" />
       <FigureLine label="At worst" :figure="bow.worst" />
       <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
@@ -102,7 +96,7 @@ const pull = (index: number): void => {
 <style scoped>
 .columns {
   display: grid;
-  grid-template-columns: 310px minmax(0, 1fr) 200px;
+  grid-template-columns: 236px minmax(0, 1fr) 196px;
   gap: 22px;
 }
 h3 {

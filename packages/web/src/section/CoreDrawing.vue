@@ -17,6 +17,7 @@ const RIGHT_PX = 24;
 const LABEL_ROWS = 3;
 const LABEL_ROW_PX = 34;
 const LABEL_PX = 118;
+const CHOICE_PX = 290;
 const FOOT_PX = 46;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
 const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
@@ -68,7 +69,8 @@ const labels = computed(() => {
       marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })),
       6,
       LEFT_PX - 40,
-      width.value - 4,
+      // The first row leaves room for the choice at its right.
+      width.value - (row === 0 ? CHOICE_PX : 4),
     );
     return marks.map((mark, i) => ({
       ...mark,

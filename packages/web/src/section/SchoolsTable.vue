@@ -30,8 +30,14 @@ watch(
   },
   { immediate: true },
 );
-const risk = ({ risks }: School): string =>
-  risks.length === 0 ? 'none found' : risks.map(({ title, code }) => `${title} (${WORDS[code] ?? 'to look at'})`).join('; ');
+/** What the checks say, each in a word or two, the same once. */
+const risk = ({ risks }: School): string => {
+  const words = [...new Set(risks.map(({ code }) => WORDS[code] ?? 'other'))].map((word) => {
+    const count = risks.filter(({ code }) => (WORDS[code] ?? 'other') === word).length;
+    return count === 1 ? word : `${word} ×${count}`;
+  });
+  return words.length === 0 ? 'none found' : words.join(', ');
+};
 const WORDS: Readonly<Record<string, string>> = {
   'glue/never-dries': 'stays wet',
   'glue/dissolves': 'eats the foam',
@@ -41,6 +47,9 @@ const WORDS: Readonly<Record<string, string>> = {
   'stack/bow': 'bows',
   'stack/grain': 'grain not crossed',
   'cut/too-large': 'too large for a sheet',
+  'raised/no-such-height': 'no such height in stock',
+  'coats/solvent': 'solvent on foam',
+  'stack/joints': 'joints in line',
 };
 const take = ({ stack, name }: School): string => store.edit(`Build it so: ${name}`, (draft) => void Object.assign(draft.stack, stack));
 </script>
@@ -70,7 +79,7 @@ const take = ({ stack, name }: School): string => store.edit(`Build it so: ${nam
         <td class="num"><FigureCell :figure="school.cost" /></td>
         <td class="num"><FigureCell :figure="school.mass" /></td>
         <td class="num"><FigureCell :figure="school.bow.worst" /></td>
-        <td>{{ school.readyText }}</td>
+        <td class="ready">{{ school.readyText }}</td>
         <td class="risk" :class="{ attention: school.risks.some(({ isStop }) => isStop) }">{{ risk(school) }}</td>
         <td>
           <span v-if="school.isOwn" class="quiet">as planned</span>
@@ -84,6 +93,9 @@ const take = ({ stack, name }: School): string => store.edit(`Build it so: ${nam
 <style scoped>
 .ledger td {
   padding: 1px 6px;
+}
+.ready {
+  white-space: nowrap;
 }
 .risk {
   font-size: 0.88rem;
