@@ -1,6 +1,6 @@
 import { type CutNode, FIT_MM, leavesOf } from './cut-tree';
 import { pinnedTree } from './pins';
-import { type Aim, type Stock, fitsOn, isNew, roomOf, weightOf } from './stock';
+import { type Aim, type Stock, fitsOn, isNew, leastWeightFor, roomOf, takenMm2, weightOf } from './stock';
 
 /** A rectangle to be placed. Sizes in mm, without kerf. */
 export interface Blank {
@@ -83,11 +83,18 @@ export function layOut(task: LayoutTask): Layout {
   const laid = new Set([...held, ...fitting.map(({ id }) => id)]);
   const tooLarge = blanks.filter(({ id }) => !laid.has(id)).map(({ id }) => id);
   const kinds = stock.filter(isNew);
+  const heldWeight = layoutWeight(task.pinned, aim);
+  const needMm2 =
+    takenMm2(fitting, kerfMm) - begun(task).reduce((sum, { free }) => sum + free.reduce((own, { w, h }) => own + w * h, 0), 0);
+  /** What sheets of one size weigh at least, by area; another size may have to be taken besides. */
+  const leastOf = (kind: Stock): number => (needMm2 <= 0 ? 0 : heldWeight + leastWeightFor(needMm2, [kind], kerfMm, aim));
   let best: LaidSheet[] | undefined;
   for (const order of ORDERS) {
     const sorted = [...fitting].sort((a, b) => order(a, b) || (a.id < b.id ? -1 : 1));
     for (const split of SPLITS) {
       for (const kind of kinds.length === 0 ? [null] : kinds) {
+        // A size whose area alone asks for more than the best so far cannot win.
+        if (kind !== null && best !== undefined && leastOf(kind) > layoutWeight(best, aim) + SAME_WEIGHT) continue;
         const sheets = pack(sorted, kind, task, split);
         if (sheets === null) continue;
         if (best === undefined || isBetter(sheets, best, aim)) best = sheets;

@@ -1,6 +1,6 @@
 import { type Adhesive, type Catalogue, type Estimate, adhesiveBy, cautionTexts, estimated, stuffBy } from '../catalogue';
 import { type CoatNeed, type SealNeed, poursFor } from '../coats';
-import { type CutJob, type PartList, minutesByPart } from '../cutting';
+import type { CutJob, PartList } from '../cutting';
 import { coatWaits, glueWait } from '../drying';
 import { areaMm2, regionBox } from '../geometry';
 import type { Ground, Zones } from '../ground';
@@ -50,11 +50,11 @@ export function stepsOf(
   stack: BoardStack,
   parts: PartList,
   jobs: readonly CutJob[],
+  minutes: ReadonlyMap<string, Figure<'min'>>,
   coats: readonly CoatNeed[],
   sealing: SealNeed | null,
   catalogue: Catalogue,
 ): readonly Step[] {
-  const minutes = minutesByPart(jobs, catalogue);
   const jointsOf = (part: Joint['place']['part']): readonly Joint[] => stack.joints.filter(({ place }) => place.part === part);
   const drafts = [
     cutStep('base', ground, jobs, minutes, catalogue),

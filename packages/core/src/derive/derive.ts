@@ -1,7 +1,18 @@
 import type { Catalogue } from '../catalogue';
 import { coatNeeds, sealNeed, stuffNeeds } from '../coats';
 import type { CoatNeed, StuffNeed } from '../coats';
-import { type CutJob, type LayoutTask, type Offcut, type PartList, cutSheets, layOut, partsOf, shopCuts, totalSheets } from '../cutting';
+import {
+  type CutJob,
+  type LayoutTask,
+  type Offcut,
+  type PartList,
+  cutSheets,
+  layOut,
+  minutesByPart,
+  partsOf,
+  shopCuts,
+  totalSheets,
+} from '../cutting';
 import { type Days, type Step, planDays, stepsOf } from '../days';
 import { type Ground, type Zones, layGround, zonesOf } from '../ground';
 import { type Mix, mixesOf } from '../mixes';
@@ -93,6 +104,8 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
   );
   const sealStage = stage(sealNeed);
   const shopStage = stage(shopCuts);
+  const minuteStage = stage(minutesByPart);
+  const weightStage = stage(weightsFor);
   const coatStage = stage(coatNeeds);
   const stuffStage = stage(stuffNeeds);
   const mixStage = stage(mixesOf);
@@ -117,7 +130,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
     const sealing = sealStage(plan.stack, ground.tableArea, catalogue);
     const stuffs = stuffStage(coats, sealing);
     const mixes = mixStage(coats, catalogue);
-    const steps = stepStage(plan, ground, zones, stack, parts, jobs, coats, sealing, catalogue);
+    const steps = stepStage(plan, ground, zones, stack, parts, jobs, minuteStage(jobs, catalogue), coats, sealing, catalogue);
     const days = dayStage(steps, plan.calendar);
     const fixings = fixingStage(plan.table, ground, catalogue);
     const supplies = supplyStage(jobs, shopStage(jobs, catalogue), glues, stuffs, fixings, plan.features, catalogue);
@@ -159,7 +172,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
       stack,
       glues,
       bow,
-      weights: weightsFor(ground, stack, catalogue),
+      weights: weightStage(ground, stack, catalogue),
       parts,
       jobs,
       coats,
