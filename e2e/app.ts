@@ -75,7 +75,7 @@ export { expect };
 /** Opens Brinefold from the list of boards and waits until it is reckoned. */
 export async function openBrinefold(page: Page, app: App): Promise<void> {
   await page.goto(app.url);
-  await page.getByRole('heading', { name: 'Brinefold Saltworks' }).click();
+  await page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }).click();
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
 }
 

@@ -1,4 +1,3 @@
-import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
@@ -131,34 +130,4 @@ test('the cut moves by keys and the section follows', async ({ page, app }) => {
   for (let i = 0; i < 6; i++) await page.keyboard.press('Shift+ArrowUp');
   await expect(page.getByText('Upper causeway').first()).toBeVisible();
   expect(await slabs.count()).not.toBe(before);
-});
-
-test('a longer search for a layout shows what it has, stops when told, and says what came of it', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
-  await page.getByRole('tab', { name: /XPS insulation foam, 20 mm/ }).click();
-  await expect(page.getByTestId('cut-order')).toContainText('from the left');
-  await page.getByRole('button', { name: 'Search for a better layout' }).click();
-  await expect(page.getByTestId('layout-progress')).toContainText(/\d+ sheets/);
-  await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|larger piece|Nothing better/);
-  await expect(page.getByRole('button', { name: 'Search for a better layout' })).toBeVisible();
-});
-
-test('the sheet on show is saved as a drawing at true scale', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
-  const saved = async (kind: string): Promise<{ name: string; text: string }> => {
-    const download = page.waitForEvent('download');
-    await page.getByRole('button', { name: `Save as ${kind}` }).click();
-    const file = await download;
-    return { name: file.suggestedFilename(), text: await readFile(await file.path(), 'utf8') };
-  };
-  const svg = await saved('SVG');
-  expect(svg.name).toBe('brinefold-saltworks-mdf-6-mm-sheet-1.svg');
-  expect(svg.text).toContain('width="1220mm"');
-  expect(svg.text).toContain('1 A1 substrate');
-  const dxf = await saved('DXF');
-  expect(dxf.name).toMatch(/\.dxf$/);
-  expect(dxf.text).toContain('LWPOLYLINE');
 });

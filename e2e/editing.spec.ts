@@ -95,7 +95,7 @@ test('a layer added in Section changes the height, the sheets and the drawing', 
   const sheets = page.getByTestId('tally-sheets').locator('.figure');
   const before = await sheets.textContent();
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
-  await expect(page.getByRole('heading', { name: 'Ground layer 3' })).toBeVisible();
+  await expect(page.getByTestId('ground-layer')).toHaveCount(3);
   await expect(sheets).not.toHaveText(before!);
   await expect(page.getByText('40 mm over the substrate').first()).toBeVisible();
   expect((await savedPlan(page, app)).stack.ground).toHaveLength(3);

@@ -1,8 +1,8 @@
 import { type Result, fail, ok } from '../result';
 import { blankOf } from './blanks';
 import type { CutJob } from './cut-sheets';
-import { type KeptLayout, type KeptProblem, areApart, isOnSheet, keptFrom } from './kept';
-import { type LaidSheet, type Placement, ruleOf } from './layout';
+import { type KeptLayout, type KeptProblem, areApart, isOnSheet, keptFrom, layoutFromKept } from './kept';
+import { type LaidSheet, type Layout, type Placement, ruleOf } from './layout';
 import { outlinesApart } from './lying';
 import type { Stock } from './stock';
 
@@ -50,6 +50,14 @@ export const unpinned = (job: CutJob): KeptLayout =>
     ...job.layout,
     sheets: job.layout.sheets.map((sheet) => ({ ...sheet, placements: sheet.placements.map((one) => ({ ...one, pinned: false })) })),
   });
+
+/** A job's layout as kept; null when it no longer serves. */
+export function relaid(job: CutJob, kept: KeptLayout): Layout | null {
+  const { tooLarge } = job.layout;
+  const blanks = job.parts.filter(({ id }) => !tooLarge.includes(id)).map(blankOf);
+  const layout = layoutFromKept(kept, { blanks, stock: job.stock, kerfMm: job.kerfMm }, apartIn(job));
+  return layout.ok ? { ...layout.value, tooLarge } : null;
+}
 
 function put(job: CutJob, fromSheet: number, placement: Placement, toSheet: number): Result<KeptLayout, KeptProblem> {
   const without = job.layout.sheets.map((sheet, i): LaidSheet =>

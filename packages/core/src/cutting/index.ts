@@ -29,7 +29,7 @@ export type { CanCut } from './splits';
 export { improveFreely } from './free';
 export { lyingOutline, outlinesApart } from './lying';
 export { CellSheet, spansOf } from './raster';
-export { byHand, snappedPlace, unpinned } from './by-hand';
+export { byHand, relaid, snappedPlace, unpinned } from './by-hand';
 export type { HandDeed } from './by-hand';
 export { kerfFrom, practiceCard } from './practice';
 export type { PracticeCard } from './practice';

@@ -21,10 +21,10 @@ const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
 const better = useBetterLayout(job);
 const hand = useByHand(job);
-/** The job as the search has it just now, or as it stands. */
+/** The job as the search has it just now, or as the hand left it. */
 const shown = computed(() => {
   const live = better.progress.value;
-  return job.value === null || live === null ? job.value : { ...job.value, layout: live.layout };
+  return job.value === null || live === null ? hand.job.value : { ...job.value, layout: live.layout };
 });
 const LISTS = [
   { id: 'cuts', name: 'Cuts' },

@@ -1,9 +1,20 @@
-import { type ComputedRef, type Ref, ref, watch } from 'vue';
-import { type CutJob, type HandDeed, type KeptProblem, byHand, unpinned } from '@spare-acre/core/cutting';
+import { type ComputedRef, type Ref, computed, ref, shallowRef, watch } from 'vue';
+import {
+  type CutJob,
+  type HandDeed,
+  type KeptLayout,
+  type KeptProblem,
+  type Layout,
+  byHand,
+  relaid,
+  unpinned,
+} from '@spare-acre/core/cutting';
 import { usePlan } from '../stores/plan';
 
 /** Parts moved, turned and pinned by hand. What cannot be done is said in words, and nothing is moved. */
 export interface ByHand {
+  /** The job as the hand left it; the worker's answer follows. */
+  readonly job: ComputedRef<CutJob | null>;
   readonly chosen: Readonly<Ref<string | null>>;
   readonly choose: (partId: string | null) => void;
   readonly fault: Ref<string>;
@@ -30,12 +41,21 @@ export function useByHand(job: ComputedRef<CutJob | null>): ByHand {
   const store = usePlan();
   const chosen = ref<string | null>(null);
   const fault = ref('');
+  // Keys come faster than answers: each goes on from where the last one left the part.
+  const ahead = shallowRef<Layout | null>(null);
+  const current = computed(() => (job.value === null || ahead.value === null ? job.value : { ...job.value, layout: ahead.value }));
   watch(
     () => job.value?.key,
-    () => ([chosen.value, fault.value] = [null, '']),
+    () => ([chosen.value, fault.value, ahead.value] = [null, '', null]),
+  );
+  watch(
+    () => store.isReckoning,
+    (isBusy) => {
+      if (!isBusy) ahead.value = null;
+    },
   );
 
-  function keep(name: string, kept: unknown, gesture: string | null): void {
+  function keep(name: string, kept: KeptLayout, gesture: string | null): void {
     const { key } = job.value!;
     fault.value = store.edit(
       name,
@@ -44,15 +64,17 @@ export function useByHand(job: ComputedRef<CutJob | null>): ByHand {
       },
       gesture,
     );
+    if (fault.value === '') ahead.value = relaid(job.value!, kept);
   }
   return {
+    job: current,
     chosen,
     choose: (partId) => void (chosen.value = partId),
     fault,
-    can: (partId, deed) => job.value !== null && byHand(job.value, partId, deed).ok,
+    can: (partId, deed) => current.value !== null && byHand(current.value, partId, deed).ok,
     put(partId, deed, gesture = null) {
-      if (job.value === null) return false;
-      const done = byHand(job.value, partId, deed);
+      if (current.value === null) return false;
+      const done = byHand(current.value, partId, deed);
       if (!done.ok) {
         fault.value = WHY[done.problem.code];
         return false;
@@ -62,7 +84,7 @@ export function useByHand(job: ComputedRef<CutJob | null>): ByHand {
       return true;
     },
     letGoOfAll() {
-      if (job.value !== null) keep('Let go of all parts', unpinned(job.value), null);
+      if (current.value !== null) keep('Let go of all parts', unpinned(current.value), null);
     },
   };
 }

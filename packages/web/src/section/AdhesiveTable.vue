@@ -63,7 +63,7 @@ function use(adhesiveId: string): void {
           <th class="num">full cure</th>
           <th>fills gaps</th>
           <th>cuts cleanly</th>
-          <th></th>
+          <th><span class="visually-hidden">to do</span></th>
         </tr>
       </thead>
       <tbody>

@@ -48,7 +48,7 @@ const pull = (index: number): void => {
 <template>
   <div v-if="bow !== null && derivation !== null" class="columns">
     <div>
-      <h3>Bow over {{ size(bow.span.value) }}</h3>
+      <h2>Bow over {{ size(bow.span.value) }}</h2>
       <svg class="ink" :width="WIDE" :height="TALL" role="img" :aria-label="`Bow, likely: ${rise(bow.likely.value)}`">
         <line class="tick" x1="10" :x2="WIDE - 10" :y1="TALL / 2" :y2="TALL / 2" />
         <path v-for="arc in arcs" :key="arc.name" :d="arc.d" fill="none" :class="arc.isEnd ? 'end' : 'likely'" />
@@ -59,7 +59,7 @@ const pull = (index: number): void => {
       <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
     </div>
     <div>
-      <h3>What lowers it</h3>
+      <h2>What lowers it</h2>
       <p v-if="levers.length === 0" class="quiet">Nothing this program knows of would lower it by more than a hair.</p>
       <table v-else class="ledger" data-testid="levers">
         <thead>
@@ -67,7 +67,7 @@ const pull = (index: number): void => {
             <th>lever</th>
             <th class="num">off the worst</th>
             <th class="num">leaves</th>
-            <th></th>
+            <th><span class="visually-hidden">to do</span></th>
           </tr>
         </thead>
         <tbody>
@@ -81,7 +81,7 @@ const pull = (index: number): void => {
       </table>
     </div>
     <div>
-      <h3>While it is glued</h3>
+      <h2>While it is glued</h2>
       <template v-if="derivation.weights !== null">
         <FigureLine label="Would bow while wet" :figure="derivation.weights.wetBow" />
         <FigureLine label="Weights on a tile" :figure="derivation.weights.mass" />
@@ -99,7 +99,7 @@ const pull = (index: number): void => {
   grid-template-columns: 236px minmax(0, 1fr) 196px;
   gap: 22px;
 }
-h3 {
+h2 {
   font-size: 0.98rem;
   margin: 0 0 2px;
 }

@@ -50,7 +50,7 @@ function pick({ heightMm }: HeightChoice, { thicknessesMm }: HeightOption, isRec
         <th>layers</th>
         <th>error</th>
         <th class="num">foam, cost</th>
-        <th></th>
+        <th><span class="visually-hidden">to do</span></th>
       </tr>
     </thead>
     <tbody v-for="choice in choices" :key="choice.heightMm">

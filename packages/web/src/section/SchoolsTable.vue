@@ -66,7 +66,7 @@ const take = ({ stack, name }: School): string => store.edit(`Build it so: ${nam
         <th class="num">bow at worst</th>
         <th>ready</th>
         <th>risk</th>
-        <th></th>
+        <th><span class="visually-hidden">to do</span></th>
       </tr>
     </thead>
     <tbody v-for="group in groups" :key="group.id">

@@ -1,0 +1,172 @@
+import { readFile } from 'node:fs/promises';
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { type App, expect, numberIn, openBrinefold, test } from './app';
+
+const TWENTY = /XPS insulation foam, 20 mm/;
+async function openCuts(page: Page, app: App, material = TWENTY): Promise<void> {
+  await openBrinefold(page, app);
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('tab', { name: material }).click();
+}
+const tab = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
+const part = (page: Page, id: string) => page.locator(`.large [data-part="${id}"]`);
+const download = async (page: Page, name: string): Promise<{ name: string; bytes: Buffer }> => {
+  const waiting = page.waitForEvent('download');
+  await page.getByRole('button', { name, exact: true }).click();
+  const file = await waiting;
+  return { name: file.suggestedFilename(), bytes: await readFile(await file.path()) };
+};
+
+test('a longer search for a layout shows what it has, stops when told, and says what came of it', async ({ page, app }) => {
+  await openCuts(page, app);
+  await expect(page.getByTestId('cut-order')).toContainText('from the left');
+  await tab(page, 'Job');
+  await page.getByRole('button', { name: 'Search for a better layout' }).click();
+  await expect(page.getByTestId('layout-progress')).toContainText(/\d+ new sheets/);
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|Cheaper|larger piece|Nothing better/);
+  await expect(page.getByRole('button', { name: 'Search for a better layout' })).toBeVisible();
+});
+
+test('a part is dragged, stays pinned through a search and a reload, and is let go of', async ({ page, app }) => {
+  await openCuts(page, app);
+  await page.getByRole('button', { name: 'Sheet 4', exact: true }).click();
+  const own = part(page, 'C1-mound-0-0');
+  const box = (await own.boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width / 2 + 180, box.y + box.height / 2 + 40, { steps: 6 });
+  await page.mouse.up();
+  await expect(own).toHaveAttribute('aria-label', /pinned/);
+  const moved = (await own.boundingBox())!;
+  expect(moved.x - box.x).toBeGreaterThan(120);
+  await tab(page, 'Job');
+  await page.getByRole('button', { name: 'Search for a better layout' }).click();
+  await expect(page.getByTestId('layout-progress')).toBeVisible();
+  await page.getByRole('button', { name: 'Stop' }).click();
+  await expect(page.getByTestId('layout-outcome')).not.toBeEmpty();
+  await expect(page.getByTestId('save-state')).toContainText('Saved');
+  await page.reload();
+  await page.getByRole('tab', { name: TWENTY }).click();
+  const pinned = page.getByRole('button', { name: /Let go of all 1 pinned/ });
+  await expect(pinned).toBeVisible();
+  await pinned.click();
+  await expect(pinned).toHaveCount(0);
+});
+
+test('by keys: a part is turned, nudged and pinned; where it would lie on another it stays and says why', async ({ page, app }) => {
+  await openCuts(page, app);
+  await page.getByRole('button', { name: 'Sheet 4', exact: true }).click();
+  const own = part(page, 'C1-mound-0-0');
+  await own.focus();
+  const before = (await own.boundingBox())!;
+  await page.keyboard.press('t');
+  await expect(own).toHaveAttribute('aria-label', /320 × 220.*pinned/);
+  await page.keyboard.press('Shift+ArrowRight');
+  await expect.poll(async () => (await own.boundingBox())!.x).toBeGreaterThan(before.x);
+  await page.keyboard.press('Shift+ArrowLeft');
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByTestId('hand-bar').getByRole('alert')).toContainText('lie on another part');
+  await page.keyboard.press('p');
+  await expect(own).not.toHaveAttribute('aria-label', /pinned/);
+});
+
+test('hot wire: what does not go in is told before cutting, and its split works', async ({ page, app }) => {
+  await openCuts(page, app);
+  await tab(page, 'Job');
+  await page.getByLabel('With', { exact: true }).selectOption({ label: 'Hot wire' });
+  const warning = page.locator('[data-code="cut/fence"]');
+  await expect(warning).toContainText('the fence of hot wire takes');
+  await warning.getByRole('button', { name: /^Split them in 2/ }).click();
+  await expect(warning).toHaveCount(0);
+  await tab(page, 'Parts');
+  await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(warning).toHaveCount(1);
+});
+
+test('a practice cut gives the kerf of the own blade, and bad measures are refused in words', async ({ page, app }) => {
+  await openCuts(page, app);
+  await tab(page, 'Practice');
+  const card = page.getByTestId('practice');
+  await expect(card).toContainText('Cut away from the hand');
+  await card.getByLabel('Before').fill('100');
+  await card.getByRole('textbox', { name: 'Strips together' }).fill('103');
+  await expect(card.getByRole('alert')).toContainText('cannot be longer');
+  await card.getByRole('textbox', { name: 'Strips together' }).fill('98.4');
+  await card.getByRole('button', { name: 'Reckon with it' }).click();
+  await expect(page.getByText('the blade takes 0.4 mm')).toBeVisible();
+});
+
+test('what a sheet leaves goes to the rack with one tick, and another board cuts from it first', async ({ page, app }) => {
+  await page.goto(app.url);
+  const card = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }) });
+  await card.getByRole('button', { name: 'Copy' }).click();
+  await expect(page.getByRole('heading', { name: 'Brinefold Saltworks (copy)' })).toBeVisible();
+  await openCuts(page, app);
+  await tab(page, 'Rack');
+  const leftovers = page.getByTestId('leftover');
+  const last = leftovers.last().getByRole('checkbox');
+  await last.check();
+  await expect(page.getByTestId('rack')).toContainText('left by this board');
+  await page.reload();
+  await page.getByRole('tab', { name: TWENTY }).click();
+  await tab(page, 'Rack');
+  await expect(leftovers.last().getByRole('checkbox')).toBeChecked();
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Brinefold Saltworks (copy)' }).click();
+  await expect(page.getByTestId('tally-ready')).toContainText('Dec');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('tab', { name: TWENTY }).click();
+  await tab(page, 'Job');
+  await expect(page.getByText('Offcuts from the rack')).toBeVisible();
+  await tab(page, 'Rack');
+  await expect(page.getByTestId('rack')).toContainText('used here');
+  await page.getByTestId('rack').getByRole('button').click();
+  await expect(page.getByTestId('rack')).toHaveCount(0);
+  await page.getByLabel('Width').fill('abc');
+  await page.getByLabel('Depth').fill('200');
+  await page.getByRole('button', { name: 'Put in' }).click();
+  await expect(page.getByLabel('Notes').getByRole('alert')).toContainText('Width');
+});
+
+test('sheets, lists and templates are saved as files', async ({ page, app }) => {
+  await openCuts(page, app, /MDF/);
+  await tab(page, 'Files');
+  const svg = await download(page, 'Save as SVG');
+  expect(svg.name).toBe('brinefold-saltworks-mdf-6-mm-sheet-1.svg');
+  expect(svg.bytes.toString()).toContain('width="1220mm"');
+  expect((await download(page, 'Save as DXF')).bytes.toString()).toContain('LWPOLYLINE');
+  for (const [name, file] of [
+    ['Save as PDF', 'brinefold-saltworks-mdf-6-mm-sheet-1.pdf'],
+    ['This job as PDF', 'brinefold-saltworks-mdf-6-mm-cut-list.pdf'],
+    ['Parts of this sheet', 'brinefold-saltworks-mdf-6-mm-sheet-1-templates.pdf'],
+  ] as const) {
+    const made = await download(page, name);
+    expect(made.name).toBe(file);
+    expect(made.bytes.subarray(0, 5).toString()).toBe('%PDF-');
+  }
+  const csv = await download(page, 'All jobs as CSV');
+  expect(csv.bytes.toString().split('\r\n')[0]).toContain('at_mm');
+  await page.getByRole('button', { name: 'Shaped parts of this job' }).click();
+  await expect(page.getByLabel('Notes').getByRole('alert')).toContainText('plain rectangle');
+});
+
+test('least money or fewest sheets: the aim changes what is bought', async ({ page, app }) => {
+  await openCuts(page, app, /MDF/);
+  await tab(page, 'Job');
+  const sheets = page.getByTestId('tally-sheets').locator('.figure');
+  const before = numberIn(await sheets.textContent());
+  await page.getByLabel('Lay out for').selectOption({ label: 'fewest sheets' });
+  await expect.poll(async () => numberIn(await sheets.textContent())).toBeLessThan(before);
+});
+
+for (const list of ['Parts', 'Job', 'Rack', 'Practice', 'Files']) {
+  test(`the ${list} of a job are free of the faults axe can find`, async ({ page, app }) => {
+    await openCuts(page, app);
+    await tab(page, list);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html}`)).toEqual([]);
+  });
+}

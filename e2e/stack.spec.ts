@@ -1,0 +1,116 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { type App, expect, numberIn, openBrinefold, savedPlan, test } from './app';
+
+async function openSection(page: Page, app: App): Promise<void> {
+  await openBrinefold(page, app);
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Section').click();
+  await expect(page.getByTestId('slab').first()).toBeVisible();
+}
+const tab = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();
+
+test('layers change places by dragging and by their buttons, and the drawing follows', async ({ page, app }) => {
+  await openSection(page, app);
+  const layers = page.getByTestId('ground-layer');
+  await expect(layers.first().getByLabel('Thickness')).toHaveValue('10');
+  await layers.nth(1).getByRole('button', { name: 'Remove' }).scrollIntoViewIfNeeded();
+  const grip = (await layers.first().locator('.hold').boundingBox())!;
+  const below = (await layers.nth(1).boundingBox())!;
+  await page.mouse.move(grip.x + 5, grip.y + 20);
+  await page.mouse.down();
+  await page.mouse.move(grip.x + 6, below.y + below.height * 0.6, { steps: 12 });
+  await page.mouse.move(grip.x + 6, below.y + below.height * 0.8, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await savedPlan(page, app)).stack.ground.map(({ thicknessMm }) => thicknessMm)).toEqual([10, 20]);
+  await expect(layers.first().getByLabel('Thickness')).toHaveValue('20');
+  await layers.first().getByRole('button', { name: 'Down' }).click();
+  await expect(layers.first().getByLabel('Thickness')).toHaveValue('10');
+  expect((await savedPlan(page, app)).stack.ground.map(({ thicknessMm }) => thicknessMm)).toEqual([20, 10]);
+});
+
+test('the bow is a range; pulling a lever lowers it by what was said', async ({ page, app }) => {
+  await openSection(page, app);
+  await tab(page, 'Bow and weights');
+  await expect(page.getByTestId('bow-range')).toContainText('up at the edges');
+  const lever = page.getByTestId('levers').locator('tr', { hasText: 'Two battens' });
+  const leaves = numberIn(await lever.locator('.figure').nth(1).textContent());
+  await lever.getByRole('button', { name: 'Do it' }).click();
+  await expect(lever).toHaveCount(0);
+  const worst = page.locator('.line', { hasText: 'At worst' }).locator('.figure');
+  await expect.poll(async () => numberIn(await worst.textContent())).toBe(leaves);
+  await expect(page.getByLabel('Battens')).not.toHaveValue('');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('tab', { name: 'Plywood, 9 mm' }).click();
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  await expect(page.getByTestId('cut-list')).toContainText('batten 1');
+});
+
+test('sealing both faces under white glue is warned of, and leaving the glued face bare mends it', async ({ page, app }) => {
+  await openSection(page, app);
+  await page.getByLabel('Faces').selectOption({ label: 'sealed both sides' });
+  const warning = page.locator('[data-code="glue/never-dries"]');
+  await expect(warning).toContainText('MDF, sealed');
+  await warning.getByRole('button', { name: /Leave the glued face/ }).click();
+  await expect(warning).toHaveCount(0);
+  await expect(page.getByLabel('Faces')).toHaveValue('under');
+});
+
+test('the adhesive table: one that holds is taken for the joint in view', async ({ page, app }) => {
+  await openSection(page, app);
+  await tab(page, 'Adhesives');
+  await page.getByLabel('Between').selectOption({ label: 'Raised ground' });
+  const table = page.getByTestId('adhesives');
+  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('eats it');
+  await expect(table.locator('tr', { hasText: 'White glue' })).toContainText('beads');
+  await table.locator('tr', { hasText: 'Contact adhesive' }).getByRole('button', { name: 'Use it' }).click();
+  await expect(table.locator('tr', { hasText: 'Contact adhesive' })).toContainText('in use');
+  const raised = page.locator('section', { has: page.getByRole('heading', { name: 'Raised ground' }) });
+  await expect(raised.getByLabel('Glued with')).toHaveValue('contact-water');
+});
+
+test('a height is built otherwise, and from what is at hand', async ({ page, app }) => {
+  await openSection(page, app);
+  await tab(page, 'Heights');
+  const rows = page.getByTestId('heights');
+  await rows.locator('tr', { hasText: '10 + 10 mm' }).filter({ hasText: 'exact' }).first().getByRole('button', { name: 'Use it' }).click();
+  await expect(rows.locator('tr', { hasText: '10 + 10 mm' }).filter({ hasText: 'exact' }).first()).toContainText('in use');
+  await expect(page.getByTestId('tally-adhesive').getByTestId('change')).toContainText('+');
+  await page.getByRole('checkbox', { name: '20 mm' }).uncheck();
+  await expect(rows).not.toContainText('30 + 20');
+});
+
+test('ways to build it stand side by side, and one is taken', async ({ page, app }) => {
+  await openSection(page, app);
+  await tab(page, 'Ways to build it');
+  const table = page.getByTestId('schools');
+  await expect(table.locator('tr', { hasText: 'Cut to size first' })).toContainText('as planned', { timeout: 15_000 });
+  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('eats the foam');
+  await table.locator('tr', { hasText: 'Trim flush after' }).getByRole('button', { name: 'Take it' }).click();
+  await expect(page.getByLabel('Edges')).toHaveValue('trim-after');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('tab', { name: /20 mm/ }).click();
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  await expect(page.getByTestId('cut-list')).toContainText('520×520');
+});
+
+test('cork on the routes is covered, glued and cut; the mass says what it adds', async ({ page, app }) => {
+  await openSection(page, app);
+  await page.getByLabel('On', { exact: true }).selectOption({ label: 'Routes' });
+  await page.getByRole('button', { name: 'Cover it' }).click();
+  const covering = page.getByTestId('facing');
+  await covering.getByLabel('Covering').selectOption({ label: 'Cork sheet' });
+  await tab(page, 'Mass');
+  await expect(page.getByTestId('masses')).toContainText('Coverings');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await expect(page.getByRole('tab', { name: /Cork sheet/ })).toBeVisible();
+});
+
+for (const table of ['Bow and weights', 'Adhesives', 'Heights', 'Mass', 'Ways to build it']) {
+  test(`${table} in Section is free of the faults axe can find`, async ({ page, app }) => {
+    await openSection(page, app);
+    await tab(page, table);
+    await page.waitForTimeout(300);
+    const { violations } = await new AxeBuilder({ page }).analyze();
+    expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html}`)).toEqual([]);
+  });
+}
