@@ -439,6 +439,7 @@ function shapedPart(id: string, form: number, w: number, h: number): Part {
     depthMm: bottom - top,
     outline,
     areaMm2: areaMm2(outline),
+    staysMm2: areaMm2(outline),
     cutMm: 0,
   };
 }

@@ -26,7 +26,7 @@ describe('by hand', () => {
   });
   test('onto another part, or over the trim, it is refused and nothing changes', () => {
     const { xMm, yMm } = placeOf(job, small.id);
-    expect(byHand(job, mound.id, { code: 'move', toSheet: 0, xMm: xMm - 2, yMm })).toMatchObject({
+    expect(byHand(job, mound.id, { code: 'move', toSheet: 0, xMm: xMm + 2, yMm })).toMatchObject({
       ok: false,
       problem: { code: 'kept/overlap', blankId: mound.id },
     });

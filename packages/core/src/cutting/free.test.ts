@@ -39,6 +39,7 @@ function aPart(id: string, outline: Region, grain: Part['grain'] = null): Part {
     depthMm: bottom - top,
     outline,
     areaMm2: areaMm2(outline),
+    staysMm2: areaMm2(outline),
     cutMm: edgeMm(outline),
   };
 }

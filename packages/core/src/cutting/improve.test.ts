@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../random';
-import { aTask, expectSoundLayout } from '../testing/cutting';
+import { aTask, expectComesApart, expectSoundLayout } from '../testing/cutting';
 import {
   type Blank,
   type Layout,
-  type LaidSheet,
   type SheetRule,
-  cutOrder,
   leastByExactSearch,
   improveLayout,
   isBetterLayout,
@@ -18,7 +16,6 @@ import {
 
 const blank = (id: string, widthMm: number, depthMm: number, mayTurn = true): Blank => ({ id, widthMm, depthMm, mayTurn });
 const RULE: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
-const SLACK_MM = 0.01;
 
 /** The best layout after a number of answers. */
 function improved(blanks: readonly Blank[], rule: SheetRule, answers: number, seed = 1, isEnough = false) {
@@ -30,43 +27,6 @@ function improved(blanks: readonly Blank[], rule: SheetRule, answers: number, se
   return last!;
 }
 
-/** Cuts the sheet as the list says, piece by piece, and gives what comes of it by name. */
-function replayed({ cuts }: NonNullable<ReturnType<typeof cutOrder>>, rule: SheetRule): Map<string, { w: number; h: number }> {
-  const pieces = new Map([['S', { w: rule.widthMm, h: rule.depthMm }]]);
-  for (const { piece, way, atMm, lengthMm, leaves } of cuts) {
-    const own = pieces.get(piece)!;
-    pieces.delete(piece);
-    expect(lengthMm).toBeCloseTo(way === 'down' ? own.h : own.w, 2);
-    // What is thrown or put away first gives the blade its room.
-    const isGone = leaves[0] === 'waste' || leaves[0] === 'rest';
-    const gone = isGone ? 0 : rule.kerfMm;
-    const [near, far] =
-      way === 'down'
-        ? [
-            { w: atMm, h: own.h },
-            { w: own.w - atMm - gone, h: own.h },
-          ]
-        : [
-            { w: own.w, h: atMm },
-            { w: own.w, h: own.h - atMm - gone },
-          ];
-    expect(Math.min(near.w, near.h)).toBeGreaterThanOrEqual(0);
-    if (!isGone) pieces.set(leaves[0], near);
-    if (leaves[1] !== null) pieces.set(leaves[1], far);
-  }
-  return pieces;
-}
-function expectReproducible(sheet: LaidSheet, rule: SheetRule): void {
-  const order = cutOrder(sheet, rule.kerfMm)!;
-  expect(order).not.toBeNull();
-  const pieces = replayed(order, rule);
-  expect(order.freed.map(({ blankId }) => blankId).sort()).toEqual(sheet.placements.map(({ blankId }) => blankId).sort());
-  for (const { piece, blankId } of order.freed) {
-    const placement = sheet.placements.find((one) => one.blankId === blankId)!;
-    expect(Math.abs(pieces.get(piece)!.w - placement.widthMm)).toBeLessThan(SLACK_MM);
-    expect(Math.abs(pieces.get(piece)!.h - placement.depthMm)).toBeLessThan(SLACK_MM);
-  }
-}
 const expectSound = (blanks: readonly Blank[], rule: SheetRule, layout: Layout): void => expectSoundLayout(aTask(blanks, rule), layout);
 /** Sheets that the exact search says are needed of one size; null where it cannot say. */
 const fewestByExactSearch = (blanks: readonly Blank[], rule: SheetRule): number | null => {
@@ -97,8 +57,8 @@ describe('an improved layout', () => {
           const quick = layOut(aTask(blanks, rule));
           expect(isBetterLayout(quick, layout, 'cheapest') && quick.sheets.length < layout.sheets.length).toBe(false);
           expectSound(blanks, rule, layout);
-          for (const sheet of layout.sheets) expectReproducible(sheet, rule);
-          for (const sheet of quick.sheets) expectReproducible(sheet, rule);
+          for (const sheet of layout.sheets) expectComesApart(sheet, rule.kerfMm);
+          for (const sheet of quick.sheets) expectComesApart(sheet, rule.kerfMm);
         },
       ),
       { numRuns: 60 },

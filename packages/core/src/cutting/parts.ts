@@ -23,6 +23,8 @@ export interface Part {
   readonly depthMm: number;
   readonly outline: Region;
   readonly areaMm2: number;
+  /** What of it stays on the board: less than its area where it is trimmed flush later. */
+  readonly staysMm2: number;
   readonly cutMm: number;
 }
 /** Hollow to carve into a layer that a pit does not go through. */
@@ -78,7 +80,9 @@ function inPieces(part: Part, splits: readonly Split[]): Part[] {
       name: `${part.name}, piece ${i + 1} of ${edges.length - 1}`,
     });
     const placed = own.map((piece) => ({ ...piece, at: at === null ? null : { x: at.x + piece.at!.x, y: at.y + piece.at!.y } }));
-    return placed.flatMap((piece) => inPieces(piece, splits));
+    // Of an oversize part each piece stays by as much as of the whole.
+    const share = part.staysMm2 / part.areaMm2;
+    return placed.flatMap((piece) => inPieces({ ...piece, staysMm2: piece.areaMm2 * share }, splits));
   });
 }
 
@@ -99,7 +103,8 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack, { edges, allow
           layer.id !== 'substrate' && role === 'hole' && !isBowl(feature) && goesThrough(-levelMm, layer, stack.ground.value),
       )
       .map(({ body }) => body);
-    return cutOut(without(square, holes), `${tile.id}-${layer.id}`, {
+    const flush = overMm === 0 ? null : boxRegion(tile.cutBox);
+    const kept: Kept = {
       name: `${tile.id} ${layerName(layer, stack)}`,
       tileId: tile.id,
       featureId: null,
@@ -108,7 +113,8 @@ function baseParts(tile: Tile, ground: Ground, stack: BoardStack, { edges, allow
       thicknessMm: layer.thicknessMm,
       level,
       grain: grainOf(layer.materialId, layer.grain, catalogue),
-    });
+    };
+    return cutOut(without(square, holes), `${tile.id}-${layer.id}`, kept, flush);
   });
 }
 
@@ -201,8 +207,8 @@ function raisedParts(tile: Tile, ground: Ground, stack: BoardStack, { raised }: 
 
 type Kept = Pick<Part, 'name' | 'tileId' | 'featureId' | 'stage' | 'materialId' | 'thicknessMm' | 'level' | 'grain'>;
 
-/** Each separate piece of a region becomes a part, moved so that its box starts at 0, 0. */
-function cutOut(region: Region, id: string, kept: Kept): Part[] {
+/** Each separate piece of a region becomes a part, moved so that its box starts at 0, 0. @param within what of it stays, where it is trimmed later */
+function cutOut(region: Region, id: string, kept: Kept, within: Region | null = null): Part[] {
   const all = pieces(region).filter((piece) => areaMm2(piece) >= SLIVER_MM2);
   return all.map((piece, i) => {
     const { left, top, right, bottom } = regionBox(piece);
@@ -216,6 +222,7 @@ function cutOut(region: Region, id: string, kept: Kept): Part[] {
       depthMm: tidy(bottom - top),
       outline: { rings: piece.rings.map((ring) => ring.map(({ x, y }) => ({ x: tidy(x - left), y: tidy(y - top) }))) },
       areaMm2: areaMm2(piece),
+      staysMm2: areaMm2(within === null ? piece : intersection(piece, within)),
       cutMm: edgeMm(piece),
     };
   });

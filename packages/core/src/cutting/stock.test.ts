@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../random';
-import { aTask, anOffcut, expectSoundLayout, sheetOf } from '../testing/cutting';
+import { aTask, anOffcut, expectComesApart, expectSoundLayout, sheetOf } from '../testing/cutting';
 import { CATALOGUE, aBoard } from '../testing/plans';
 import { derivePipeline } from '../derive';
 import {
@@ -165,3 +165,36 @@ test('of layouts that leave as much, the one with less to cut is found: four str
   const order = cutOrder(layout.sheets[0]!, 1)!;
   expect(order.cuts.filter(({ way }) => way === 'across')).toHaveLength(2); // both edges trimmed, none between
 });
+
+test('over 2000 random jobs on mixed sizes and a rack: sound, and every sheet comes apart by its listed cuts', () => {
+  const size = fc.tuple(fc.integer({ min: 20, max: 700 }), fc.integer({ min: 20, max: 560 }), fc.boolean());
+  const rack = fc.array(fc.tuple(fc.integer({ min: 90, max: 900 }), fc.integer({ min: 90, max: 500 })), { maxLength: 4 });
+  const job = fc.record({
+    all: fc.array(size, { minLength: 1, maxLength: 20 }),
+    rack,
+    kerfMm: fc.integer({ min: 0, max: 4 }),
+    trimMm: fc.integer({ min: 0, max: 10 }),
+    aim: fc.constantFrom('cheapest' as const, 'fewest' as const),
+  });
+  fc.assert(
+    fc.property(job, ({ all, rack: pieces, kerfMm, trimMm, aim }) => {
+      const rule = { ...RULE, kerfMm, trimMm };
+      const task = aTask(
+        all.map(([w, h, mayTurn], i) => blank(`p${i}`, w, h, mayTurn)),
+        rule,
+        { stock: [sheetOf(rule, 500), { ...LARGE, trimMm }, ...pieces.map(([w, h], i) => anOffcut(`o${i}`, w, h))], aim },
+      );
+      const layout = layOut(task);
+      expectSoundLayout(task, layout);
+      for (const sheet of layout.sheets) expectComesApart(sheet, kerfMm);
+      const least = leastWeight(
+        task.blanks.filter(({ id }) => !layout.tooLarge.includes(id)),
+        task.stock,
+        kerfMm,
+        aim,
+      );
+      expect(layoutWeight(layout.sheets, aim)).toBeGreaterThanOrEqual(least - 1e-6);
+    }),
+    { numRuns: 2_000 },
+  );
+}, 120_000);

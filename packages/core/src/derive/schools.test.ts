@@ -25,6 +25,10 @@ test('trimmed flush after: parts of the foam 10 mm larger a side, a step of trim
   const foam = derived.parts.parts.find(({ id }) => id === 'A1-ground-0')!;
   expect([foam.widthMm, foam.depthMm]).toEqual([620, 420]);
   expect(derived.parts.parts.find(({ id }) => id === 'A1-substrate-0')!.widthMm).toBe(600);
+  // the oversize goes again: the tiles weigh what they did
+  expect(derived.tiles.map(({ mass }) => mass.value)).toEqual(
+    derivePipeline()(plan, CATALOGUE).tiles.map(({ mass }) => expect.closeTo(mass.value, 3) as number),
+  );
   // round four tiles of 600 × 400 at 1 m a minute, and one set-up
   expect(derived.steps.find(({ id }) => id === 'trim')!.work.value).toBeCloseTo(4 * 2 + 8, 6);
 });

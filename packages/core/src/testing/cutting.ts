@@ -1,5 +1,17 @@
 import { expect } from 'vitest';
-import { type Blank, type Layout, type LayoutTask, type SheetRule, type Stock, isNew, layoutFromKept, keptFrom } from '../cutting';
+import {
+  type Blank,
+  type CutOrder,
+  type LaidSheet,
+  type Layout,
+  type LayoutTask,
+  type SheetRule,
+  type Stock,
+  cutOrder,
+  isNew,
+  keptFrom,
+  layoutFromKept,
+} from '../cutting';
 
 /** Builders and checks for laying out parts. */
 
@@ -46,5 +58,48 @@ export function expectSoundLayout(task: LayoutTask, layout: Layout): void {
         turned: pin.turned,
       });
     }
+  }
+}
+
+/** Cuts a sheet as its list says, piece by piece, and gives what comes of it by name. */
+function replayed({ cuts }: CutOrder, { widthMm, depthMm }: Stock, kerfMm: number): Map<string, { w: number; h: number }> {
+  const pieces = new Map([[cuts[0]?.piece ?? 'S', { w: widthMm, h: depthMm }]]);
+  for (const { piece, way, atMm, lengthMm, leaves } of cuts) {
+    const own = pieces.get(piece)!;
+    pieces.delete(piece);
+    expect(lengthMm).toBeCloseTo(way === 'down' ? own.h : own.w, 2);
+    // What is thrown or put away first gives the blade its room.
+    const isGone = leaves[0] === 'waste' || leaves[0] === 'rest';
+    const gone = isGone ? 0 : kerfMm;
+    const [near, far] =
+      way === 'down'
+        ? [
+            { w: atMm, h: own.h },
+            { w: own.w - atMm - gone, h: own.h },
+          ]
+        : [
+            { w: own.w, h: atMm },
+            { w: own.w, h: own.h - atMm - gone },
+          ];
+    expect(Math.min(near.w, near.h)).toBeGreaterThanOrEqual(0);
+    if (!isGone) pieces.set(leaves[0], near);
+    if (leaves[1] !== null) pieces.set(leaves[1], far);
+  }
+  return pieces;
+}
+const SLACK_MM = 0.01;
+
+/** The listed cuts free every part of a sheet at its size. */
+export function expectComesApart(sheet: LaidSheet, kerfMm: number): void {
+  const order = cutOrder(sheet, kerfMm)!;
+  expect(order).not.toBeNull();
+  const pieces = replayed(order, sheet.stock, kerfMm);
+  expect(order.freed.map(({ blankId }) => blankId).sort()).toEqual(sheet.placements.map(({ blankId }) => blankId).sort());
+  for (const { piece, blankId } of order.freed) {
+    const placement = sheet.placements.find((one) => one.blankId === blankId)!;
+    // A sheet that is just the part needs no cut, and has no piece to name.
+    const own = order.cuts.length === 0 ? { w: sheet.stock.widthMm, h: sheet.stock.depthMm } : pieces.get(piece)!;
+    expect(Math.abs(own.w - placement.widthMm)).toBeLessThan(SLACK_MM);
+    expect(Math.abs(own.h - placement.depthMm)).toBeLessThan(SLACK_MM);
   }
 }

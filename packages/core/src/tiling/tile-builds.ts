@@ -51,7 +51,7 @@ export function tileBuilds(
       .filter(({ tileId }) => tileId === tile.id)
       .map((part) => {
         const material = materialBy(catalogue, part.materialId);
-        const face = given(`${part.name}, face`, part.areaMm2, 'mm²', 'drawing');
+        const face = given(`${part.name}, face`, part.staysMm2, 'mm²', 'drawing');
         const volume = reckon(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
         return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
       });
@@ -107,7 +107,14 @@ function tallOf(tile: Tile, plan: Plan, ground: Ground, stack: BoardStack): Figu
   const substrate = given('Substrate', plan.stack.substrate?.thicknessMm ?? 0, 'mm', 'plan');
   const highest = Math.max(0, ...ground.onTile.get(tile.id)!.map(({ land }) => (land.role === 'mass' ? land.levelMm : 0)));
   const raised = given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan');
-  return total(`${tile.id}, height`, 'mm', [substrate, stack.ground, raised]);
+  const { battens } = plan.stack;
+  const more = [
+    ...(battens === null ? [] : [given('Battens under it', battens.heightMm, 'mm', 'plan')]),
+    ...(stack.facings.length === 0
+      ? []
+      : [given('Thickest covering', Math.max(...stack.facings.map(({ thickMm }) => thickMm)), 'mm', 'plan')]),
+  ];
+  return total(`${tile.id}, height`, 'mm', [...more, substrate, stack.ground, raised]);
 }
 
 /** A slab through an opening or into a box: sizes sorted, each against its own. Tilted ways through a door are not tried. */

@@ -116,13 +116,13 @@ function take(event: PointerEvent, part: LaidPart): void {
 }
 function key(event: KeyboardEvent, part: LaidPart): void {
   const { hand } = props;
-  if (hand === undefined) return;
+  if (hand === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
   const step = event.shiftKey ? 10 : 1;
   const by = { ArrowLeft: [-step, 0], ArrowRight: [step, 0], ArrowUp: [0, -step], ArrowDown: [0, step] }[event.key];
   if (by !== undefined) {
     hand.put(part.id, { code: 'move', toSheet: props.index, xMm: part.leftMm + by[0]!, yMm: part.topMm + by[1]! }, `nudge ${part.id}`);
-  } else if (event.key === 't') hand.put(part.id, { code: 'turn' });
-  else if (event.key === 'p') hand.put(part.id, { code: 'pin', pinned: !part.pinned });
+  } else if (event.key.toLowerCase() === 't') hand.put(part.id, { code: 'turn' });
+  else if (event.key.toLowerCase() === 'p') hand.put(part.id, { code: 'pin', pinned: !part.pinned });
   else return;
   event.preventDefault();
   event.stopPropagation();

@@ -44,6 +44,15 @@ const GROUPS = [
     ],
   },
   {
+    name: 'Cuts: a part',
+    keys: [
+      ['Tab', 'go from part to part'],
+      ['Arrows', 'move it by 1 mm, with Shift by 10'],
+      ['T', 'turn it'],
+      ['P', 'pin it, or let go'],
+    ],
+  },
+  {
     name: 'Ground: the sheet',
     keys: [
       ['+ and −', 'nearer, farther'],
