@@ -54,6 +54,8 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await picture(page, 'section');
+  await page.getByRole('tab', { name: 'Bow and weights' }).click();
+  await picture(page, 'section-bow');
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /20 mm/ }).click();
   await picture(page, 'cuts');
