@@ -2,6 +2,7 @@ import papaparse from 'papaparse';
 import { type CutJob, cutList, listedCuts } from '../cutting';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { COLOURS, type Sheet, line, newPdf, newSheet, widthMm, words } from './pdf';
+import { type MeasureSystem, lengthText } from '../units';
 import { PAPERS, type Paper } from './templates';
 
 const mm = (value: number): string => (Math.abs(value - Math.round(value)) < 0.05 ? value.toFixed(0) : value.toFixed(1));
@@ -92,18 +93,27 @@ class Writer {
   }
 }
 
-/** The cut list of one job for the bench: every sheet with its cuts in order and its parts, in mm. */
-export async function cutListPdf(job: CutJob, paper: Paper, fontBytes: Uint8Array): Promise<Uint8Array> {
+/** The cut list of one job for the bench: every sheet with its cuts in order and its parts, in the board's measures. */
+export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSystem, fontBytes: Uint8Array): Promise<Uint8Array> {
+  const unit = system === 'metric' ? 'mm' : 'in';
+  const length = (value: number): string => lengthText(value, system);
   const { pdf, font } = await newPdf(`Cut list, ${job.name}`, fontBytes);
   const writer = new Writer(pdf, font, paper);
   job.layout.sheets.forEach(({ stock }, index) => {
     const what = stock.offcutId === null ? 'new sheet' : 'offcut';
-    writer.heading(`${job.name}: sheet ${index + 1} of ${job.layout.sheets.length}, ${stock.widthMm} × ${stock.depthMm} mm, ${what}`);
+    writer.heading(
+      `${job.name}: sheet ${index + 1} of ${job.layout.sheets.length}, ${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit}, ${what}`,
+    );
     const cuts = listedCuts(job, index);
     if (cuts.length === 0) writer.row([{ text: `${job.tool.name}: cut round each part.`, atMm: 0 }]);
     else
       writer.row(
-        [{ text: `${job.tool.name}, ${job.passes.value} passes; each cut from one edge of the piece in hand, mm`, atMm: 0 }],
+        [
+          {
+            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut from one edge of the piece in hand, ${unit}`,
+            atMm: 0,
+          },
+        ],
         true,
       );
     for (const { step, piece, way, from, atMm, leaves } of cuts) {
@@ -111,18 +121,18 @@ export async function cutListPdf(job: CutJob, paper: Paper, fontBytes: Uint8Arra
         { text: String(step), atMm: 6, right: true },
         { text: piece, atMm: 10 },
         { text: `${way}, from the ${from}`, atMm: 26 },
-        { text: mm(atMm), atMm: 76, right: true },
+        { text: length(atMm), atMm: 76, right: true },
         { text: leaves.join(' | '), atMm: 84 },
       ]);
     }
-    writer.row([{ text: 'Parts: size, then left and top edge on the sheet, mm', atMm: 0 }], true);
+    writer.row([{ text: `Parts: size, then left and top edge on the sheet, ${unit}`, atMm: 0 }], true);
     for (const { number, part, widthMm: wide, depthMm, leftMm, topMm } of cutList(job, index)) {
       writer.row([
         { text: String(number), atMm: 6, right: true },
         { text: part.name, atMm: 10 },
-        { text: `${mm(wide)} × ${mm(depthMm)}`, atMm: 130, right: true },
-        { text: mm(leftMm), atMm: 152, right: true },
-        { text: mm(topMm), atMm: 172, right: true },
+        { text: `${length(wide)} × ${length(depthMm)}`, atMm: 130, right: true },
+        { text: length(leftMm), atMm: 152, right: true },
+        { text: length(topMm), atMm: 172, right: true },
       ]);
     }
   });

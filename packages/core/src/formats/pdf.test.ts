@@ -178,9 +178,10 @@ describe('the cut list', () => {
     expect(cutListCsv([sly])).not.toMatch(/,"?=SUM/);
   });
   test('as PDF names every sheet, cut and part, on as many pages as it takes', async () => {
-    const pages = await read(await cutListPdf(foam, 'letter', FONT));
+    const pages = await read(await cutListPdf(foam, 'letter', 'imperial', FONT));
     const text = flat(pages.map((page) => page.text).join(' '));
     foam.layout.sheets.forEach((_, i) => expect(text).toContain(`sheet ${i + 1} of ${foam.layout.sheets.length}`));
+    expect(text).toContain('47 1/4 × 23 5/8 in'); // 1200 × 600 mm
     for (const { name } of foam.parts) expect(text).toContain(name);
     expect(pages.every(({ wideMm }) => Math.abs(wideMm - 215.9) < 0.01)).toBe(true);
   });

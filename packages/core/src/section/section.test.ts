@@ -34,10 +34,10 @@ describe('a cut along the middle of the back row', () => {
   test('names the tiles and the seam it crosses, and what it meets, from left to right', () => {
     expect(section.tiles.map(({ id }) => id)).toEqual(['A1', 'B1']);
     expect(section.seams).toEqual([{ atMm: expect.closeTo(600, 3) as number, name: 'A1 | B1', stepMm: 0 }]);
-    expect(section.marks.map(({ name, detail }) => `${name}: ${detail}`)).toEqual([
-      'mound: 40 mm over the ground',
-      'Open ground: 30 mm over the substrate',
-      'pool: 8 mm deep, 22 mm left under',
+    expect(section.marks).toMatchObject([
+      { name: 'mound', lies: 'over', byMm: 40 },
+      { name: 'Open ground', lies: 'open', byMm: 30 },
+      { name: 'pool', lies: 'deep', byMm: 8, leftMm: 22 },
     ]);
   });
   test('the substrate is one slab from end to end', () => {
@@ -58,4 +58,21 @@ test('a deliberate cut-through stops at the substrate', () => {
 
 test('a cut of no length shows nothing', () => {
   expect(cut(aBoard(), [5, 5], [5, 5]).slabs).toEqual([]);
+});
+
+test('a mound that ends at a seam is a step there, up to the right or down', () => {
+  const plan = aBoard({}, aMound([600, 100, 200, 200], 20));
+  const [seam] = cut(plan, [0, 200], [1200, 200]).seams;
+  expect(seam).toMatchObject({ name: 'A1 | B1', stepMm: 20 });
+  const [back] = cut(plan, [1200, 200], [0, 200]).seams;
+  expect(back).toMatchObject({ name: 'B1 | A1', stepMm: -20 });
+});
+
+test('a covering lies on the surface it covers, and nowhere else', () => {
+  const plan = aBoard({}, aMound([100, 100, 200, 200], 20));
+  const cork = { id: 'c', materialId: 'cork', thicknessMm: 3, glueBelowId: 'contact-water', spread: 'full', grain: null } as const;
+  const covered = { ...plan, stack: { ...plan.stack, facings: { ...plan.stack.facings, raised: [cork] } } };
+  const section = cut(covered, [0, 200], [1200, 200]);
+  expect(tops(section, 200)).toEqual([0, 30, 50, 53]);
+  expect(tops(section, 500)).toEqual([0, 30]);
 });

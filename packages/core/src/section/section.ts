@@ -28,7 +28,11 @@ export interface Run {
 /** Something the cut crosses, to be named beside the drawing. */
 export interface CutMark {
   readonly name: string;
-  readonly detail: string;
+  /** How it lies to the ground: so much over it or deep into it, level with it, or open ground itself over the substrate. */
+  readonly lies: 'over' | 'deep' | 'level' | 'open';
+  readonly byMm: number;
+  /** What is left under it, for what is sunk; over the substrate. */
+  readonly leftMm: number;
   readonly atMm: number;
   readonly levelMm: number;
 }
@@ -211,11 +215,10 @@ function columnAt(
 }
 
 function markFor(shown: Land | null, topMm: number, groundMm: number): Column['mark'] {
-  if (shown === null) return { name: 'Open ground', detail: `${round(groundMm)} mm over the substrate`, levelMm: topMm };
+  const common = { leftMm: round(topMm), levelMm: topMm };
+  if (shown === null) return { ...common, name: 'Open ground', lies: 'open', byMm: round(groundMm) };
   const level = round(topMm - groundMm);
-  const detail =
-    level > 0 ? `${level} mm over the ground` : level < 0 ? `${-level} mm deep, ${round(topMm)} mm left under` : 'level with the ground';
-  return { name: shown.name, detail, levelMm: topMm };
+  return { ...common, name: shown.name, lies: level > 0 ? 'over' : level < 0 ? 'deep' : 'level', byMm: Math.abs(level) };
 }
 
 function tilesAlong(

@@ -59,7 +59,11 @@ function tooLargeWarning(
         : [
             'measures ',
             ...sizeOf(part),
-            `; the largest sheet of ${job.name} takes ${largest.widthMm - 2 * largest.trimMm} × ${largest.depthMm - 2 * largest.trimMm} mm after trimming.`,
+            `; the largest sheet of ${job.name} takes `,
+            given('Largest sheet, width less its trim', largest.widthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
+            ' × ',
+            given('Largest sheet, depth less its trim', largest.depthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
+            ' after trimming.',
           ],
     mends:
       largest === undefined

@@ -2,6 +2,7 @@ import font from '@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-conden
 import { type Ref, ref } from 'vue';
 import type { CutJob, Part } from '@spare-acre/core/cutting';
 import type { Paper } from '@spare-acre/core/formats';
+import type { MeasureSystem } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 
 export type Output = 'sheet-svg' | 'sheet-dxf' | 'sheet-pdf' | 'list-csv' | 'list-pdf' | 'templates-sheet' | 'templates-shaped';
@@ -29,7 +30,7 @@ export function useTakeAway(): {
     async make(output, job, index, paper) {
       [isMaking.value, fault.value] = [true, ''];
       try {
-        return await made(output, job, index, paper, store.derivation?.jobs ?? []);
+        return await made(output, job, index, paper, store.plan!.units, store.derivation?.jobs ?? []);
       } catch (error) {
         fault.value = error instanceof Error ? error.message : String(error);
         return null;
@@ -40,7 +41,14 @@ export function useTakeAway(): {
   };
 }
 
-async function made(output: Output, job: CutJob, index: number, paper: Paper, jobs: readonly CutJob[]): Promise<Made> {
+async function made(
+  output: Output,
+  job: CutJob,
+  index: number,
+  paper: Paper,
+  system: MeasureSystem,
+  jobs: readonly CutJob[],
+): Promise<Made> {
   const formats = await import('@spare-acre/core/formats');
   const sheet = `${job.name} sheet ${index + 1}`;
   const pdf = (bytes: Uint8Array, title: string): Made => ({
@@ -58,7 +66,7 @@ async function made(output: Output, job: CutJob, index: number, paper: Paper, jo
     case 'list-csv':
       return { blob: new Blob([formats.cutListCsv(jobs)], { type: 'text/csv' }), title: 'cut list', ending: 'csv' };
     case 'list-pdf':
-      return pdf(await formats.cutListPdf(job, paper, await fontBytes()), `${job.name} cut list`);
+      return pdf(await formats.cutListPdf(job, paper, system, await fontBytes()), `${job.name} cut list`);
     case 'templates-sheet':
     case 'templates-shaped': {
       const ids = job.layout.sheets[index]?.placements.map(({ blankId }) => blankId) ?? [];

@@ -17,7 +17,6 @@ const RIGHT_PX = 24;
 const LABEL_ROWS = 3;
 const LABEL_ROW_PX = 34;
 const LABEL_PX = 118;
-const CHOICE_PX = 290;
 const FOOT_PX = 46;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
 const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
@@ -69,11 +68,11 @@ const labels = computed(() => {
       marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })),
       6,
       LEFT_PX - 40,
-      // The first row leaves room for the choice at its right.
-      width.value - (row === 0 ? CHOICE_PX : 4),
+      width.value - 4,
     );
     return marks.map((mark, i) => ({
       ...mark,
+      detail: detailOf(mark),
       x: places[i]!,
       y: 18 + row * LABEL_ROW_PX,
       tipX: x.value(mark.atMm),
@@ -81,6 +80,21 @@ const labels = computed(() => {
     }));
   });
 });
+function detailOf({ lies, byMm, leftMm }: SectionDrawing['marks'][number]): string {
+  const size = (mm: number): string => `${length(mm)} ${unit.value}`;
+  switch (lies) {
+    case 'open':
+      return `${size(byMm)} over the substrate`;
+    case 'over':
+      return `${size(byMm)} over the ground`;
+    case 'deep':
+      return `${size(byMm)} deep, ${size(leftMm)} left under`;
+    case 'level':
+      return 'level with the ground';
+    default:
+      throw lies satisfies never;
+  }
+}
 const unit = computed(() => (props.system === 'metric' ? 'mm' : 'in'));
 const length = (mm: number): string => lengthText(mm, props.system);
 </script>
@@ -107,8 +121,8 @@ const length = (mm: number): string => lengthText(mm, props.system);
         </path>
       </g>
       <g>
-        <text class="tick-label soft" x="6" :y="Math.max(112, z(section.highMm) - 12)">{{ unit }} over</text>
-        <text class="tick-label soft" x="6" :y="Math.max(124, z(section.highMm))">substrate</text>
+        <text class="tick-label soft" x="6" :y="Math.max(104, z(section.highMm) - 24)">{{ unit }} over</text>
+        <text class="tick-label soft" x="6" :y="Math.max(116, z(section.highMm) - 12)">substrate</text>
         <template v-for="mm in heights" :key="mm">
           <line class="tick" :x1="LEFT_PX - 8" :x2="LEFT_PX - 2" :y1="z(mm)" :y2="z(mm)" />
           <text class="tick-label" :x="LEFT_PX - 11" :y="z(mm) + 4" text-anchor="end">{{ length(mm) }}</text>
@@ -147,7 +161,7 @@ const length = (mm: number): string => lengthText(mm, props.system);
 .factor {
   position: absolute;
   right: 14px;
-  top: 4px;
+  bottom: 0;
   z-index: 1;
 }
 .step-note {
