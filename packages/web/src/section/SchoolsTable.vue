@@ -82,7 +82,7 @@ const take = ({ stack, name }: School): string => store.edit(`Build it so: ${nam
         <td class="ready">{{ school.readyText }}</td>
         <td class="risk" :class="{ attention: school.risks.some(({ isStop }) => isStop) }">{{ risk(school) }}</td>
         <td>
-          <span v-if="school.isOwn" class="quiet">as planned</span>
+          <span v-if="school.isOwn" class="quiet own">as planned</span>
           <button v-else type="button" class="key" @click="take(school)">Take it</button>
         </td>
       </tr>
@@ -94,6 +94,7 @@ const take = ({ stack, name }: School): string => store.edit(`Build it so: ${nam
 .ledger td {
   padding: 1px 6px;
 }
+.own,
 .ready {
   white-space: nowrap;
 }
