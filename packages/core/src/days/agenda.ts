@@ -1,7 +1,7 @@
 import { type Figure, given, total } from '../units';
 import { clock, dayText } from './calendar';
 import type { Slot } from './schedule';
-import type { Step } from './tasks';
+import type { Step } from './step';
 
 /** A step's tiles done one after another in one sitting. */
 export interface AgendaEntry {

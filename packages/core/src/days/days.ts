@@ -2,7 +2,7 @@ import type { Calendar } from '../plan';
 import { type Figure, total } from '../units';
 import { type Ready, readyOf } from './ready';
 import { type Slot, scheduleSteps, slowestAlone } from './schedule';
-import type { Step } from './tasks';
+import type { Step } from './step';
 
 /** The plan of evenings. */
 export interface Days {

@@ -1,7 +1,7 @@
 export { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
 export type { Window } from './calendar';
 export { stepsOf } from './tasks';
-export type { Step, Task } from './tasks';
+export type { Step, Task } from './step';
 export { scheduleSteps, slowestAlone } from './schedule';
 export type { Slot } from './schedule';
 export type { Ready } from './ready';

@@ -1,7 +1,7 @@
 import type { Calendar } from '../plan';
 import { type Random, seeded } from '../random';
 import { type Window, windowsOf } from './calendar';
-import type { Step, Task } from './tasks';
+import type { Step, Task } from './step';
 
 /** A task with its place in the days. Times are minutes since midnight before the first day. */
 export interface Slot {

@@ -2,5 +2,6 @@
 export class Reckoning {
   open = (): void => undefined;
   change = (): void => undefined;
+  shelve = (): void => undefined;
   close = (): void => undefined;
 }

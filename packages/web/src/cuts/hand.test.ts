@@ -1,0 +1,177 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { computed, effectScope, ref } from 'vue';
+import { type CutJob, cutSheets } from '@spare-acre/core/cutting';
+import { derivePipeline } from '@spare-acre/core/derive';
+import { brinefold } from '@spare-acre/core/demo';
+import type { RackOffcut } from '@spare-acre/core/wire';
+import { useRack } from '../stores/rack';
+import { anOpenBoard, shown } from '../testing/ground-world';
+import { BOARD_ID, CATALOGUE, aServer, freshStores, settled, someLocks } from '../testing/world';
+import HandBar from './HandBar.vue';
+import JobPanel from './JobPanel.vue';
+import PracticePanel from './PracticePanel.vue';
+import RackPanel from './RackPanel.vue';
+import { useByHand } from './useByHand';
+
+vi.mock('../worker/reckoning', () => import('../testing/idle-reckoning'));
+vi.mock('vue-router', async () => (await import('../testing/ground-world')).routerMock);
+beforeEach(() => {
+  someLocks();
+  freshStores();
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const plan = brinefold(CATALOGUE);
+const derived = derivePipeline()(plan, CATALOGUE);
+const job: CutJob = derived.jobs.find(({ key }) => key === 'xps-foam-30')!;
+const own = job.parts[0]!;
+const idle = {
+  isRunning: ref(false),
+  progress: ref(null),
+  fault: ref(''),
+  outcome: ref(''),
+  start: async () => undefined,
+  stop: () => undefined,
+};
+
+async function aHand() {
+  const store = await anOpenBoard();
+  const hand = effectScope().run(() => useByHand(computed(() => job)))!;
+  return { store, hand };
+}
+
+describe('by hand', () => {
+  test('a part is moved, kept in the plan, pinned, and undone in one step', async () => {
+    const { store, hand } = await aHand();
+    expect(hand.put(own.id, { code: 'move', toSheet: 0, xMm: 400, yMm: 300 })).toBe(true);
+    const places = store.plan!.cutting.kept.find(({ jobKey }) => jobKey === job.key)!.sheets[0]!.places;
+    expect(places.find(({ blankId }) => blankId === own.id)).toMatchObject({ xMm: 400, yMm: 300, pinned: true });
+    store.undo();
+    expect(store.plan!.cutting.kept).toEqual([]);
+  });
+  test('keys faster than answers: each goes on from where the last left the part', async () => {
+    const { hand } = await aHand();
+    const at = () => hand.job.value!.layout.sheets[0]!.placements.find(({ blankId }) => blankId === own.id)!;
+    hand.put(own.id, { code: 'move', toSheet: 0, xMm: 400, yMm: 300 });
+    hand.put(own.id, { code: 'move', toSheet: 0, xMm: at().xMm + 1, yMm: at().yMm });
+    hand.put(own.id, { code: 'move', toSheet: 0, xMm: at().xMm + 1, yMm: at().yMm });
+    expect(at().xMm).toBe(402);
+  });
+  test('what cannot be is said in words, and nothing is kept', async () => {
+    const { store, hand } = await aHand();
+    expect(hand.put(own.id, { code: 'move', toSheet: 0, xMm: -50, yMm: 0 })).toBe(false);
+    expect(hand.fault.value).toContain('edge of the sheet');
+    expect(store.plan!.cutting.kept).toEqual([]);
+    expect(hand.can(own.id, { code: 'move', toSheet: 0, xMm: 400, yMm: 300 })).toBe(true);
+  });
+  test('the bar names what is chosen, turns and pins it, and lets go of all', async () => {
+    const { store, hand } = await aHand();
+    hand.put(own.id, { code: 'move', toSheet: 0, xMm: 400, yMm: 300 });
+    hand.choose(own.id);
+    const bar = shown(HandBar, { job: hand.job.value, index: 0, hand });
+    expect(bar.text()).toContain(own.name);
+    await bar
+      .findAll('button')
+      .find((key) => key.text().startsWith('Turn'))!
+      .trigger('click');
+    expect(store.plan!.cutting.kept[0]!.sheets[0]!.places.find(({ blankId }) => blankId === own.id)!.turned).toBe(true);
+    await bar
+      .findAll('button')
+      .find((key) => key.text().startsWith('Let go'))!
+      .trigger('click');
+    expect(store.plan!.cutting.kept[0]!.sheets[0]!.places.some(({ pinned }) => pinned)).toBe(false);
+  });
+});
+
+describe('the rack', () => {
+  const stored: RackOffcut[] = [];
+  beforeEach(() => {
+    stored.length = 0;
+  });
+  /** A server with a rack that keeps what is put in. */
+  async function aRack() {
+    const store = await anOpenBoard();
+    const asked = aServer(({ method, path, body }) => {
+      if (method === 'POST') {
+        const added = { ...(body as RackOffcut), id: `3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c${String(200 + stored.length)}` };
+        stored.push(added);
+        return { status: 201, body: added };
+      }
+      if (method === 'DELETE') return { status: 204, body: null };
+      return path.endsWith('/rack') ? { status: 200, body: { offcuts: stored } } : null;
+    });
+    return { store, asked, panel: shown(RackPanel, { job, index: 0 }) };
+  }
+  test('one tick puts what a sheet leaves in the rack, another takes it out', async () => {
+    const { asked, panel } = await aRack();
+    const tick = () => panel.find('[data-testid=leftover] input');
+    await tick().setValue(true);
+    await settled();
+    expect(asked.at(-1)).toMatchObject({
+      method: 'POST',
+      body: { boardId: BOARD_ID, sheet: `${job.key} sheet 1`, materialId: 'xps-foam' },
+    });
+    expect(panel.find('[data-testid=rack]').text()).toContain('left by this board');
+    await tick().setValue(false);
+    await settled();
+    expect(asked.at(-1)!.method).toBe('DELETE');
+    expect(useRack().offcuts).toEqual([]);
+  });
+  test('a piece is put in by its sizes; words for a size are refused by name', async () => {
+    const { asked, panel } = await aRack();
+    const [width, depth] = panel.findAll('form input');
+    await width!.setValue('wide');
+    await depth!.setValue('200');
+    await panel.find('form').trigger('submit');
+    expect(panel.find('[role=alert]').text()).toContain('Width');
+    await width!.setValue('300');
+    await panel.find('form').trigger('submit');
+    await settled();
+    expect(asked.at(-1)!.body).toMatchObject({ widthMm: 300, depthMm: 200, boardId: null });
+    expect(panel.find('[data-testid=rack]').text()).toContain('300 × 200 mm');
+  });
+  test('a server that does not answer is said, and the rack stays as it was', async () => {
+    const { panel } = await aRack();
+    aServer(() => null);
+    await panel.find('[data-testid=leftover] input').setValue(true);
+    await settled();
+    expect(useRack().fault).toBe('The server does not answer.');
+    expect(useRack().offcuts).toEqual([]);
+  });
+  test('pieces of other boards are cut up first, those of this board are left for the next', async () => {
+    const { store } = await aRack();
+    const piece = { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 300, sheet: 's' };
+    await useRack().add({ ...piece, boardId: BOARD_ID });
+    await useRack().add({ ...piece, boardId: null, sheet: null });
+    expect(store.offcuts).toHaveLength(1);
+    const jobs = cutSheets(derived.parts.parts, plan.cutting, CATALOGUE, store.offcuts);
+    expect(jobs.find(({ key }) => key === job.key)!.offcutCount.value).toBe(1);
+  });
+});
+
+test('another tool is taken with its own kerf; a kerf is typed over it', async () => {
+  const store = await anOpenBoard();
+  const panel = shown(JobPanel, { job, index: 0, better: idle });
+  await panel.find('select').setValue('hot-wire');
+  expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'hot-wire', kerfMm: null }]);
+  const kerf = panel.findAll('input')[0]!;
+  await kerf.setValue('1.4');
+  await kerf.trigger('change');
+  expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'hot-wire', kerfMm: 1.4 }]);
+  expect(panel.text()).toContain('No plan can cost less than');
+});
+
+test('a practice cut of 100 mm that comes back as 98: half a millimetre a cut, to reckon with', async () => {
+  const store = await anOpenBoard();
+  const panel = shown(PracticePanel, { job });
+  const [before, together] = panel.findAll('input');
+  await before!.setValue('100');
+  await together!.setValue('101');
+  expect(panel.find('[role=alert]').text()).toContain('cannot be longer');
+  await together!.setValue('98');
+  await panel
+    .findAll('button')
+    .find((key) => key.text() === 'Reckon with it')!
+    .trigger('click');
+  expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'knife', kerfMm: 0.5 }]);
+});
