@@ -29,10 +29,13 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
 
   const stop = (): void => void (turn += 1);
   // The parts of another job, or of another plan, are not those the search is laying out.
-  watch([() => job.value?.key, () => job.value?.tool.id, () => store.plan?.features, () => store.plan?.table, () => store.plan?.stack], () => {
-    stop();
-    [progress.value, outcome.value] = [null, ''];
-  });
+  watch(
+    [() => job.value?.key, () => job.value?.tool.id, () => store.plan?.features, () => store.plan?.table, () => store.plan?.stack],
+    () => {
+      stop();
+      [progress.value, outcome.value] = [null, ''];
+    },
+  );
 
   async function start(): Promise<void> {
     const own = job.value;
