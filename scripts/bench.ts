@@ -7,7 +7,7 @@ import { derivePipeline } from '@spare-acre/core/derive';
 import { fieldOf, tableBox } from '@spare-acre/core/ground';
 import { clearanceMap, sightMap, widestBase } from '@spare-acre/core/play';
 import { countTables, puzzleOf } from '@spare-acre/core/tiling';
-import { knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
+import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { ROUNDS, WARM_ROUNDS, ms, timed } from './bench/timed';
 import { type Feature, type FeatureKind, type Plan, newFeature, newPlan, rectangle, reshaped } from '@spare-acre/core/plan';
 import { seeded } from '@spare-acre/core/random';

@@ -90,7 +90,7 @@ function cutUp(seed: number, waste: number): { readonly blanks: Blank[]; readonl
   return { known, blanks: rects.map(({ w, h }, i) => ({ id: `p${i}`, widthMm: cut(w), depthMm: cut(h), mayTurn: true })) };
 }
 const CUT_UP: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 0, kerfMm: 0 };
-const SEARCH_MS = 2_000;
+export const SEARCH_MS = 2_000;
 
 /** The best layout after the time, or as soon as it takes no more sheets than wanted. */
 function searched(blanks: readonly Blank[], rule: SheetRule, wanted: number): number {
