@@ -16,7 +16,7 @@ import {
   leastWeight,
 } from '@spare-acre/core/cutting';
 import { areaMm2, regionBox, regionOf } from '@spare-acre/core/geometry';
-import { seeded } from '@spare-acre/core/random';
+import { type Random, seeded } from '@spare-acre/core/random';
 import { ms, timed } from './timed';
 
 /** How good the layouts are: beside bounds, known numbers and a general packer. */
@@ -32,6 +32,15 @@ const jobOn = (blanks: readonly Blank[], { widthMm, depthMm, trimMm, kerfMm }: S
 const fewestSheets = (blanks: readonly Blank[], rule: SheetRule): number =>
   Math.floor(leastWeight(blanks, jobOn(blanks, rule).stock, rule.kerfMm, 'fewest'));
 
+/** Everyday parts: 40–500 × 40–400 mm. */
+const everyday = (count: number, random: Random): Blank[] =>
+  Array.from({ length: count }, (_, i) => ({
+    id: `p${i}`,
+    widthMm: 40 + Math.round(random() * 460),
+    depthMm: 40 + Math.round(random() * 360),
+    mayTurn: true,
+  }));
+
 /** Random jobs against the area bound: no layout can take fewer sheets than that. */
 export function layoutRows(): string[][] {
   const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
@@ -40,12 +49,7 @@ export function layoutRows(): string[][] {
     const jobs = 50;
     for (let seed = 1; seed <= jobs; seed++) {
       const random = seeded(seed * 1000 + count);
-      const blanks = Array.from({ length: count }, (_, i): Blank => ({
-        id: `p${i}`,
-        widthMm: 40 + Math.round(random() * 460),
-        depthMm: 40 + Math.round(random() * 360),
-        mayTurn: true,
-      }));
+      const blanks = everyday(count, random);
       const used = layOut(jobOn(blanks, rule)).sheets.length;
       const fewest = fewestSheets(blanks, rule);
       sheets += used;
@@ -53,12 +57,7 @@ export function layoutRows(): string[][] {
       within += Number(used <= fewest + 1);
     }
     const random = seeded(count);
-    const blanks = Array.from({ length: count }, (_, i): Blank => ({
-      id: `p${i}`,
-      widthMm: 40 + Math.round(random() * 460),
-      depthMm: 40 + Math.round(random() * 360),
-      mayTurn: true,
-    }));
+    const blanks = everyday(count, random);
     const { median } = timed(() => void layOut(jobOn(blanks, rule)));
     return [
       `${count} parts, ${jobs} jobs`,
@@ -132,12 +131,7 @@ export function packerRows(): string[][] {
     let [own, packer, bound, worse] = [0, 0, 0, 0];
     for (let seed = 1; seed <= jobs; seed++) {
       const random = seeded(seed * 1000 + count);
-      const blanks = Array.from({ length: count }, (_, i): Blank => ({
-        id: `p${i}`,
-        widthMm: 40 + Math.round(random() * 460),
-        depthMm: 40 + Math.round(random() * 360),
-        mayTurn: true,
-      }));
+      const blanks = everyday(count, random);
       const fewest = fewestSheets(blanks, rule);
       const bin = new MaxRectsPacker(rule.widthMm - 2 * rule.trimMm, rule.depthMm - 2 * rule.trimMm, rule.kerfMm, {
         smart: false,
@@ -171,12 +165,7 @@ export function mixedRows(): string[][] {
     let [quick, own, bound, proven] = [0, 0, 0, 0];
     for (let seed = 1; seed <= jobs; seed++) {
       const random = seeded(seed * 1000 + count);
-      const blanks = Array.from({ length: count }, (_, i): Blank => ({
-        id: `p${i}`,
-        widthMm: 40 + Math.round(random() * 460),
-        depthMm: 40 + Math.round(random() * 360),
-        mayTurn: true,
-      }));
+      const blanks = everyday(count, random);
       const rack = [0, 1].map((i): Stock => ({
         widthMm: 200 + Math.round(random() * 400),
         depthMm: 150 + Math.round(random() * 300),

@@ -11,25 +11,18 @@ const Spread = z.enum(['full', 'beads']);
 /** Which way of the table the grain of a layer runs; null where the builder does not say. */
 const Grain = z.enum(['x', 'y']).nullable();
 
-const GroundLayer = z.strictObject({
+const layer = {
   id: Id,
   materialId: Id,
   thicknessMm: mm(LIMITS.thicknessMm),
-  /** Adhesive to the layer (or substrate) below; not used by the lowest layer where there is no substrate. */
+  /** Adhesive to what is below; not used by the lowest layer where there is no substrate. */
   glueBelowId: Id,
   spread: Spread,
   grain: Grain,
-  sealed: Sealed,
-});
+};
+const GroundLayer = z.strictObject({ ...layer, sealed: Sealed });
 /** A covering glued on the surface of one kind: cork, card, cloth, a mat. */
-const Facing = z.strictObject({
-  id: Id,
-  materialId: Id,
-  thicknessMm: mm(LIMITS.thicknessMm),
-  glueBelowId: Id,
-  spread: Spread,
-  grain: Grain,
-});
+const Facing = z.strictObject(layer);
 const facings = z.array(Facing).max(4, 'at most 4 coverings on one kind of surface would do');
 const Battens = z.strictObject({
   materialId: Id,

@@ -43,7 +43,7 @@ function use(): void {
     </ol>
     <p v-for="caution in card.cautions" :key="caution" class="caution">{{ caution }}</p>
     <FigureLine label="Strips together should be" :figure="card.expected" />
-    <div class="measured">
+    <div class="measures">
       <label>Before <input v-model="typed.before" inputmode="decimal" autocomplete="off" /></label>
       <label>Strips together <input v-model="typed.together" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
@@ -71,20 +71,5 @@ function use(): void {
   margin: 4px 0;
   line-height: 1.3;
   font-size: 0.92rem;
-}
-.measured {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: baseline;
-}
-.measured input {
-  width: 64px;
-  text-align: right;
-  background: var(--paper);
-  border: 1px solid var(--rule);
-  border-radius: 2px;
-  color: var(--ink);
-  font: inherit;
 }
 </style>

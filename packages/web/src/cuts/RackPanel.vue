@@ -79,7 +79,7 @@ async function add(): Promise<void> {
         </button>
       </li>
     </ul>
-    <form class="new" @submit.prevent="add">
+    <form class="measures" @submit.prevent="add">
       <label>Width <input v-model="typed.width" inputmode="decimal" autocomplete="off" /></label>
       <label>Depth <input v-model="typed.depth" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
@@ -113,20 +113,5 @@ async function add(): Promise<void> {
 }
 .rack li > :first-child {
   flex: 1 1 auto;
-}
-.new {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 8px;
-  align-items: baseline;
-}
-.new input {
-  width: 64px;
-  text-align: right;
-  background: var(--paper);
-  border: 1px solid var(--rule);
-  border-radius: 2px;
-  color: var(--ink);
-  font: inherit;
 }
 </style>

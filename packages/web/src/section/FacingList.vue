@@ -7,12 +7,13 @@ import { shortId } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
 import { usePlan } from '../stores/plan';
 import GlueFields from './GlueFields.vue';
+import SheetFields from './SheetFields.vue';
 import { useStackEdits } from './useStackEdits';
 
 /** Coverings glued on one kind of surface: cork, card, cloth, a mat. */
 const store = usePlan();
 const stack = computed(() => store.plan!.stack);
-const { catalogue, edit, materials, thicknesses, nearest } = useStackEdits();
+const { catalogue, edit } = useStackEdits();
 const zone = ref<ZoneKind>(ZONE_KINDS.find((kind) => stack.value.facings[kind].length > 0) ?? 'open');
 const zones = computed(() =>
   ZONE_KINDS.map((kind) => {
@@ -47,23 +48,18 @@ function add(): void {
   <ChoiceField label="On" :value="zone" :options="zones" @choose="(kind) => (zone = kind)" />
   <button v-if="layers.length < 4" type="button" class="key" @click="add">Cover it</button>
   <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
-    <ChoiceField
+    <SheetFields
       label="Covering"
-      :value="layer.materialId"
-      :options="materials('facing')"
+      use="facing"
+      :material-id="layer.materialId"
+      :thickness-mm="layer.thicknessMm"
       @choose="
-        (id) =>
+        (id, mm) =>
           change('Change a covering', layer, (draft) => {
-            draft.thicknessMm = nearest(id, layer.thicknessMm);
             draft.materialId = id;
+            draft.thicknessMm = mm;
           })
       "
-    />
-    <ChoiceField
-      label="Thickness"
-      :value="layer.thicknessMm"
-      :options="thicknesses(layer.materialId, layer.thicknessMm)"
-      @choose="(mm) => change('Change a thickness', layer, (draft) => void (draft.thicknessMm = mm))"
     />
     <GlueFields
       :lower="under(layer)"

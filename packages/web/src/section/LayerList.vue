@@ -7,6 +7,7 @@ import { shortId } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
 import { usePlan } from '../stores/plan';
 import GlueFields from './GlueFields.vue';
+import SheetFields from './SheetFields.vue';
 import { SEALS, useStackEdits } from './useStackEdits';
 
 /** Ground layers from the top, put in another order by dragging or by the arrows on them, over the substrate they stand on. */
@@ -47,10 +48,9 @@ function move({ id }: GroundLayer, by: 1 | -1): void {
 function change(what: string, { id }: GroundLayer, how: (layer: { -readonly [K in keyof GroundLayer]: GroundLayer[K] }) => void): void {
   edit(what, ({ ground }) => how(ground.find((layer) => layer.id === id)! as never));
 }
-function setMaterial(layer: GroundLayer, materialId: string): void {
-  change('Change the foam', layer, (draft) => {
-    draft.thicknessMm = nearest(materialId, layer.thicknessMm);
-    draft.materialId = materialId;
+function setSheet(layer: GroundLayer, materialId: string, thicknessMm: number): void {
+  change(materialId === layer.materialId ? 'Change a thickness' : 'Change the foam', layer, (draft) => {
+    [draft.materialId, draft.thicknessMm] = [materialId, thicknessMm];
   });
 }
 function setSubstrate(materialId: string): void {
@@ -72,17 +72,12 @@ const addLayer = (): string => edit('Add a layer', (draft) => void draft.ground.
     <div v-for="layer in fromTop" :key="layer.id" class="layer" data-testid="ground-layer">
       <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
       <div class="fields">
-        <ChoiceField
+        <SheetFields
           :label="`Layer ${indexOf(layer.id) + 1}`"
-          :value="layer.materialId"
-          :options="materials('ground')"
-          @choose="(id) => setMaterial(layer, id)"
-        />
-        <ChoiceField
-          label="Thickness"
-          :value="layer.thicknessMm"
-          :options="thicknesses(layer.materialId, layer.thicknessMm)"
-          @choose="(mm) => change('Change a thickness', layer, (draft) => void (draft.thicknessMm = mm))"
+          use="ground"
+          :material-id="layer.materialId"
+          :thickness-mm="layer.thicknessMm"
+          @choose="(id, mm) => setSheet(layer, id, mm)"
         />
         <ChoiceField
           v-if="hasGrain(layer.materialId) && stack.ground.length > 1"
