@@ -123,7 +123,11 @@ test('what a sheet leaves goes to the rack with one tick, and another board cuts
   await expect(page.getByText('Offcuts from the rack')).toBeVisible();
   await tab(page, 'Rack');
   await expect(page.getByTestId('rack')).toContainText('used here');
-  await page.getByTestId('rack').getByRole('button').click();
+  const out = page.getByTestId('rack').getByRole('button');
+  for (let left = await out.count(); left > 0; left--) {
+    await out.first().click();
+    await expect(out).toHaveCount(left - 1);
+  }
   await expect(page.getByTestId('rack')).toHaveCount(0);
   await page.getByLabel('Width').fill('abc');
   await page.getByLabel('Depth').fill('200');

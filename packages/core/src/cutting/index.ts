@@ -9,7 +9,7 @@ export { boundFigure, cutSheets, searchJob, taskOf, totalSheets, usedOfAll } fro
 export type { CutJob, LayOut } from './cut-sheets';
 export { minutesByPart, passesThrough, sheetWork, shopCuts } from './cut-work';
 export type { SheetWork } from './cut-work';
-export { leftoverOf } from './rack';
+export { leftoversOf } from './rack';
 export type { Leftover, Offcut } from './rack';
 export { improveLayout } from './improve';
 export type { LayoutProgress } from './improve';

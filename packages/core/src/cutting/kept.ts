@@ -136,7 +136,8 @@ export function pinsOf(
 
 /** Whether two parts leave room for the blade between them. */
 export type Apart = (a: Placement, b: Placement, kerfMm: number) => boolean;
-type Box = Pick<Placement, 'xMm' | 'yMm' | 'widthMm' | 'depthMm'>;
+/** Where something lies on a sheet. */
+export type Box = Pick<Placement, 'xMm' | 'yMm' | 'widthMm' | 'depthMm'>;
 
 /** Sizes are kept to a thousandth: that much may be lost between two parts. */
 const KEPT_MM = 0.002;
@@ -158,7 +159,7 @@ export function areApart(a: Box, b: Box, kerfMm: number): boolean {
 }
 
 /** The largest free rectangle of a sheet: its sides lie on sides of parts or of the sheet, so those lines are all that need looking at. */
-export function restBeside(placements: readonly Placement[], rule: SheetRule): LaidSheet['rest'] {
+export function restBeside(placements: readonly Box[], rule: SheetRule): LaidSheet['rest'] {
   const { trimMm, kerfMm } = rule;
   const [right, bottom] = [rule.widthMm - trimMm, rule.depthMm - trimMm];
   const lefts = [trimMm, ...placements.map((p) => p.xMm + p.widthMm + kerfMm)];

@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import type { CutJob } from './cut-sheets';
-import type { LaidSheet } from './layout';
+import { type Box, restBeside } from './kept';
+import { type LaidSheet, ruleOf } from './layout';
 
 /** A piece left over from a sheet, kept for another day: straight edges, right angles. */
 export interface Offcut {
@@ -10,13 +11,33 @@ export interface Offcut {
   readonly widthMm: number;
   readonly depthMm: number;
 }
-/** What one sheet leaves that is worth its place in the rack. */
+/** A piece that one sheet leaves and that is worth its place in the rack. */
 export type Leftover = Omit<Offcut, 'id'>;
 
-/** The largest rectangle a sheet leaves, when it is large enough both ways to keep; null otherwise. */
-export function leftoverOf(job: CutJob, sheet: LaidSheet, catalogue: Catalogue): Leftover | null {
-  const { widthMm, depthMm } = sheet.rest;
-  if (Math.min(widthMm, depthMm) < catalogue.bench.leastOffcutMm.value) return null;
-  const whole = (mm: number): number => Math.floor(mm);
-  return { materialId: job.materialId, thicknessMm: job.thicknessMm, widthMm: whole(widthMm), depthMm: whole(depthMm) };
+/** Pieces of one sheet that are kept, at most: more are scraps by another name. */
+const MOST_PIECES = 4;
+
+/**
+ * What a sheet leaves that is large enough both ways to keep: the largest rectangle, then the largest beside that, and so on; in whole mm.
+ * @returns none where nothing is worth its place
+ */
+export function leftoversOf(job: CutJob, sheet: LaidSheet, catalogue: Catalogue): readonly Leftover[] {
+  const leastMm = catalogue.bench.leastOffcutMm.value;
+  const rule = ruleOf(sheet.stock, job.kerfMm);
+  const taken: Box[] = [...sheet.placements];
+  const found: Leftover[] = [];
+  for (
+    let rest = sheet.rest;
+    found.length < MOST_PIECES && Math.min(rest.widthMm, rest.depthMm) >= leastMm;
+    rest = restBeside(taken, rule)
+  ) {
+    found.push({
+      materialId: job.materialId,
+      thicknessMm: job.thicknessMm,
+      widthMm: Math.floor(rest.widthMm),
+      depthMm: Math.floor(rest.depthMm),
+    });
+    taken.push(rest);
+  }
+  return found;
 }

@@ -18,7 +18,7 @@ import {
   layoutWeight,
   leastByExactSearch,
   leastWeight,
-  leftoverOf,
+  leftoversOf,
 } from '.';
 
 const RULE: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
@@ -86,13 +86,17 @@ describe('offcuts', () => {
     const other = foam([{ id: 'r1', materialId: 'xps-foam', thicknessMm: 20, widthMm: 520, depthMm: 510 }]);
     expect(other.offcutCount.value).toBe(0);
   });
-  test('what a sheet leaves goes back when it is worth its place: its largest rectangle in whole mm, at least 80 both ways', () => {
+  test('what a sheet leaves goes back when it is worth its place: 500 × 500 of 1200 × 600 leaves 690 × 590 and 500 × 90', () => {
     const { jobs } = derivePipeline()(aBoard({ widthMm: 500, depthMm: 500, columns: 1, rows: 1 }), CATALOGUE);
     const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const [sheet] = foam.layout.sheets;
-    const left = leftoverOf(foam, sheet!, CATALOGUE)!;
-    expect(left.widthMm).toBe(Math.floor(sheet!.rest.widthMm));
-    expect(leftoverOf(foam, { ...sheet!, rest: { ...sheet!.rest, widthMm: 79.9 } }, CATALOGUE)).toBeNull();
+    expect(sheet!.stock.widthMm).toBe(1_200);
+    expect(leftoversOf(foam, sheet!, CATALOGUE)).toEqual([
+      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 690, depthMm: 590 },
+      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 90 },
+    ]);
+    const greedy = { ...CATALOGUE, bench: { ...CATALOGUE.bench, leastOffcutMm: { ...CATALOGUE.bench.leastOffcutMm, value: 100 } } };
+    expect(leftoversOf(foam, sheet!, greedy)).toHaveLength(1);
   });
 });
 

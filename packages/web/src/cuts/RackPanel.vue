@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import { type CutJob, leftoverOf } from '@spare-acre/core/cutting';
+import { type CutJob, leftoversOf } from '@spare-acre/core/cutting';
 import { lengthText, parseLength } from '@spare-acre/core/units';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
@@ -19,21 +19,21 @@ const here = computed(() =>
   rack.offcuts.filter(({ materialId, thicknessMm }) => materialId === props.job.materialId && thicknessMm === props.job.thicknessMm),
 );
 const used = computed(() => new Set(props.job.layout.sheets.flatMap(({ stock }) => (stock.offcutId === null ? [] : [stock.offcutId]))));
-/** Every sheet with what it leaves, and whether that lies in the rack already. */
+/** Every sheet with the pieces it leaves, and those of them that lie in the rack already. */
 const leftovers = computed(() =>
   props.job.layout.sheets.map((sheet, i) => {
     const name = `${props.job.key} sheet ${i + 1}`;
     return {
       name,
       number: i + 1,
-      left: leftoverOf(props.job, sheet, catalogues.catalogue!),
-      racked: rack.offcuts.find(({ boardId, sheet: own }) => boardId === store.boardId && own === name) ?? null,
+      left: leftoversOf(props.job, sheet, catalogues.catalogue!),
+      racked: rack.offcuts.filter(({ boardId, sheet: own }) => boardId === store.boardId && own?.startsWith(`${name},`)),
     };
   }),
 );
 async function toggle({ name, left, racked }: (typeof leftovers.value)[number]): Promise<void> {
-  if (racked !== null) await rack.remove(racked.id);
-  else if (left !== null) await rack.add({ ...left, boardId: store.boardId, sheet: name });
+  if (racked.length > 0) for (const { id } of racked) await rack.remove(id);
+  else for (const [k, piece] of left.entries()) await rack.add({ ...piece, boardId: store.boardId, sheet: `${name}, piece ${k + 1}` });
 }
 const typed = ref({ width: '', depth: '' });
 const problem = ref('');
@@ -52,18 +52,21 @@ async function add(): Promise<void> {
 <template>
   <section>
     <h3>When it is cut</h3>
-    <p v-if="leftovers.every(({ left, racked }) => left === null && racked === null)" class="quiet m-0">
+    <p v-if="leftovers.every(({ left, racked }) => left.length + racked.length === 0)" class="quiet m-0">
       No sheet leaves a piece worth keeping.
     </p>
     <template v-for="leftover in leftovers" :key="leftover.name">
       <label
-        v-if="leftover.left !== null || leftover.racked !== null"
+        v-if="leftover.left.length + leftover.racked.length > 0"
         class="tick"
         :class="{ own: leftover.number === index + 1 }"
         data-testid="leftover"
       >
-        <input type="checkbox" :checked="leftover.racked !== null" @change="toggle(leftover)" />
-        <span>Sheet {{ leftover.number }}: {{ size(leftover.racked ?? leftover.left!) }} back to the rack</span>
+        <input type="checkbox" :checked="leftover.racked.length > 0" @change="toggle(leftover)" />
+        <span
+          >Sheet {{ leftover.number }} is cut; back to the rack:
+          {{ (leftover.racked.length > 0 ? leftover.racked : leftover.left).map(size).join(', ') }}</span
+        >
       </label>
     </template>
   </section>

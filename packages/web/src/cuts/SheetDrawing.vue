@@ -66,6 +66,11 @@ const sheet = computed(() => ({
 }));
 /** Shorter lines are not numbered on the drawing: the list says where they run. */
 const MARKED_PX = 56;
+/** A number's place drawn in from the edge of the sheet, where it would be cut off. */
+const within = ({ x, y }: Point): Point => ({
+  x: Math.max(9, Math.min(sheet.value.width - 9, x)),
+  y: Math.max(9, Math.min(sheet.value.height - 9, y)),
+});
 /** Cut lines in the order they are made; where each number stands: at the far end of its line, where neighbours seldom are. */
 const lines = computed(() =>
   (props.cuts ?? []).map(({ step, way, line }) => {
@@ -78,7 +83,7 @@ const lines = computed(() =>
       x2,
       y2,
       isLong: Math.hypot(x2 - x1, y2 - y1) > MARKED_PX,
-      at: way === 'down' ? { x: x2, y: y2 - 12 } : { x: x2 - 12, y: y2 },
+      at: within(way === 'down' ? { x: x2, y: y2 - 12 } : { x: x2 - 12, y: y2 }),
     };
   }),
 );

@@ -1,3 +1,4 @@
+import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { computed, effectScope, ref } from 'vue';
 import { type CutJob, cutSheets } from '@spare-acre/core/cutting';
@@ -106,14 +107,13 @@ describe('the rack', () => {
     const { asked, panel } = await aRack();
     const tick = () => panel.find('[data-testid=leftover] input');
     await tick().setValue(true);
-    await settled();
-    expect(asked.at(-1)).toMatchObject({
-      method: 'POST',
-      body: { boardId: BOARD_ID, sheet: `${job.key} sheet 1`, materialId: 'xps-foam' },
+    await flushPromises();
+    expect(asked.filter(({ method }) => method === 'POST')[0]).toMatchObject({
+      body: { boardId: BOARD_ID, sheet: `${job.key} sheet 1, piece 1`, materialId: 'xps-foam' },
     });
     expect(panel.find('[data-testid=rack]').text()).toContain('left by this board');
     await tick().setValue(false);
-    await settled();
+    await flushPromises();
     expect(asked.at(-1)!.method).toBe('DELETE');
     expect(useRack().offcuts).toEqual([]);
   });
