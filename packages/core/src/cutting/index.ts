@@ -35,3 +35,5 @@ export { kerfFrom, practiceCard } from './practice';
 export type { PracticeCard } from './practice';
 export { listedCuts } from './listed';
 export type { ListedCut } from './listed';
+export { proofOf } from './proof';
+export type { Proof } from './proof';

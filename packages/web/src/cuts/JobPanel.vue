@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type CutJob, boundFigure, isNew, sheetWork, toolLimits } from '@spare-acre/core/cutting';
+import { type CutJob, boundFigure, isNew, proofOf, sheetWork, toolLimits } from '@spare-acre/core/cutting';
 import { LIMITS } from '@spare-acre/core/plan';
 import { showText } from '@spare-acre/core/units';
 import ChoiceField from '../figures/ChoiceField.vue';
@@ -17,6 +17,11 @@ const catalogues = useCatalogue();
 const work = computed(() =>
   props.index >= 0 && props.index < props.job.layout.sheets.length ? sheetWork(props.job, props.index, catalogues.catalogue!) : null,
 );
+const proof = computed(() => proofOf(props.job));
+const PROOFS = {
+  search: 'Proven best: every way of cutting these parts was looked at.',
+  area: 'Proven best: the parts have too much area for less.',
+} as const;
 const limits = computed(() => toolLimits(props.job.tool));
 const AIMS = [
   { value: 'cheapest', text: 'least money' },
@@ -28,6 +33,21 @@ const bound = computed(
     `no plan ${props.job.aim === 'cheapest' ? 'costs' : 'takes'} under ${showText(boundFigure(props.job, live.value!.bound), store.showing)}`,
 );
 const newSheets = computed(() => live.value!.layout.sheets.filter(({ stock }) => isNew(stock)).length);
+
+/** Parts of this job that are cut in pieces, by the part they make together. */
+const splits = computed(() => {
+  const pieces = new Map<string, string>();
+  for (const { id, name } of props.job.parts) {
+    const [root, rest] = [id.split('/')[0]!, id.includes('/')];
+    if (rest) pieces.set(root, name.replace(/, piece .*/, ''));
+  }
+  return [...pieces].map(([key, name]) => ({ key, name }));
+});
+function makeWhole(root: string): void {
+  store.edit('Make a part whole', (draft) => {
+    draft.cutting.splits = draft.cutting.splits.filter(({ partKey }) => partKey.split('/')[0] !== root);
+  });
+}
 
 function setTool(change: { readonly toolId?: string; readonly kerfMm?: number | null }): string {
   const { key, tool } = props.job;
@@ -96,7 +116,16 @@ function setTool(change: { readonly toolId?: string; readonly kerfMm?: number | 
     <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
     <FigureLine label="Cost" :figure="job.cost" />
     <FigureLine label="No plan can cost less than" :figure="job.cheapest" />
+    <p v-if="proof.how !== null" class="quiet m-0" data-testid="proof">{{ PROOFS[proof.how] }}</p>
+    <FigureLine v-else label="Over the bound by at most" :figure="proof.gap" />
     <FigureLine label="Becomes parts" :figure="job.used" />
+  </section>
+  <section v-if="splits.length > 0">
+    <h3>Parts in pieces</h3>
+    <div v-for="split in splits" :key="split.key" class="line">
+      <span>{{ split.name }}</span>
+      <button type="button" class="key" @click="makeWhole(split.key)">Make it whole</button>
+    </div>
   </section>
   <section v-if="work !== null">
     <h3>This sheet</h3>

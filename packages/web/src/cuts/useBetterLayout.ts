@@ -4,6 +4,7 @@ import { proxy } from 'comlink';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { searches } from '../worker/searches';
+import { keepLayout } from './keepLayout';
 
 /** What the search shows while it goes on. */
 export type BetterProgress = LayoutProgress;
@@ -70,9 +71,9 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
       return;
     }
     const fewer = newSheets(own.layout) - newSheets(layout);
-    fault.value = store.edit(`Lay out ${own.name} again`, (draft) => {
-      draft.cutting.kept = [...draft.cutting.kept.filter(({ jobKey }) => jobKey !== own.key), keptFrom(own.key, layout) as never];
-    });
+    fault.value = store.edit(`Lay out ${own.name} again`, (draft) =>
+      keepLayout(draft.cutting, keptFrom(own.key, layout), store.derivation?.jobs ?? []),
+    );
     if (fault.value !== '') return;
     const isLighter = layoutWeight(layout.sheets, own.aim) < layoutWeight(own.layout.sheets, own.aim) - 1e-6;
     outcome.value =

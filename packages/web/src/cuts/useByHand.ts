@@ -10,6 +10,7 @@ import {
   unpinned,
 } from '@spare-acre/core/cutting';
 import { usePlan } from '../stores/plan';
+import { keepLayout } from './keepLayout';
 
 /** Parts moved, turned and pinned by hand. What cannot be done is said in words, and nothing is moved. */
 export interface ByHand {
@@ -56,14 +57,7 @@ export function useByHand(job: ComputedRef<CutJob | null>): ByHand {
   );
 
   function keep(name: string, kept: KeptLayout, gesture: string | null): void {
-    const { key } = job.value!;
-    fault.value = store.edit(
-      name,
-      (draft) => {
-        draft.cutting.kept = [...draft.cutting.kept.filter(({ jobKey }) => jobKey !== key), kept as never];
-      },
-      gesture,
-    );
+    fault.value = store.edit(name, (draft) => keepLayout(draft.cutting, kept, store.derivation?.jobs ?? []), gesture);
     if (fault.value === '') ahead.value = relaid(job.value!, kept);
   }
   return {

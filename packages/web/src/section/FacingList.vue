@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
+import { VueDraggable } from 'vue-draggable-plus';
 import { ZONE_NAMES } from '@spare-acre/core/ground';
 import { type Facing, ZONE_KINDS, type ZoneKind } from '@spare-acre/core/plan';
 import { type Face, freshFacing, isSealedOn } from '@spare-acre/core/stack';
@@ -37,6 +38,10 @@ function under({ id }: Facing): Face {
 type Draft = { -readonly [K in keyof Facing]: Facing[K] };
 const change = (what: string, { id }: Facing, how: (layer: Draft) => void): string =>
   edit(what, ({ facings }) => how(facings[zone.value].find((layer) => layer.id === id)!));
+function reorder(sorted: readonly Facing[]): void {
+  const ids = sorted.map(({ id }) => id).reverse();
+  edit('Put coverings in another order', ({ facings }) => void facings[zone.value].sort((a, b) => ids.indexOf(a.id) - ids.indexOf(b.id)));
+}
 function add(): void {
   const below = stack.value.facings[zone.value].at(-1)?.materialId ?? ground.value.materialId;
   const facing = freshFacing(catalogue.value, below, shortId());
@@ -47,47 +52,44 @@ function add(): void {
 <template>
   <ChoiceField label="On" :value="zone" :options="zones" @choose="(kind) => (zone = kind)" />
   <button v-if="layers.length < 4" type="button" class="key" @click="add">Cover it</button>
-  <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
-    <SheetFields
-      label="Covering"
-      use="facing"
-      :material-id="layer.materialId"
-      :thickness-mm="layer.thicknessMm"
-      @choose="
-        (id, mm) =>
-          change('Change a covering', layer, (draft) => {
-            draft.materialId = id;
-            draft.thicknessMm = mm;
-          })
-      "
-    />
-    <GlueFields
-      :lower="under(layer)"
-      :upper="faceOf(layer)"
-      :adhesive-id="layer.glueBelowId"
-      :spread="layer.spread"
-      @choose="
-        (id, spread) =>
-          change('Change the adhesive', layer, (draft) => {
-            draft.glueBelowId = id;
-            draft.spread = spread;
-          })
-      "
-    />
-    <button
-      type="button"
-      class="key mt-1"
-      @click="edit('Remove a covering', ({ facings }) => void (facings[zone] = facings[zone].filter(({ id }) => id !== layer.id)))"
-    >
-      Remove
-    </button>
-  </div>
+  <VueDraggable :model-value="layers" handle=".hold" :animation="120" @update:model-value="reorder">
+    <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
+      <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
+      <div>
+        <SheetFields
+          label="Covering"
+          use="facing"
+          :material-id="layer.materialId"
+          :thickness-mm="layer.thicknessMm"
+          @choose="
+            (id, mm) =>
+              change('Change a covering', layer, (draft) => {
+                draft.materialId = id;
+                draft.thicknessMm = mm;
+              })
+          "
+        />
+        <GlueFields
+          :lower="under(layer)"
+          :upper="faceOf(layer)"
+          :adhesive-id="layer.glueBelowId"
+          :spread="layer.spread"
+          @choose="
+            (id, spread) =>
+              change('Change the adhesive', layer, (draft) => {
+                draft.glueBelowId = id;
+                draft.spread = spread;
+              })
+          "
+        />
+        <button
+          type="button"
+          class="key mt-1"
+          @click="edit('Remove a covering', ({ facings }) => void (facings[zone] = facings[zone].filter(({ id }) => id !== layer.id)))"
+        >
+          Remove
+        </button>
+      </div>
+    </div>
+  </VueDraggable>
 </template>
-
-<style scoped>
-.layer {
-  padding: 6px 0;
-  border-top: 1px solid var(--rule);
-  margin-top: 6px;
-}
-</style>

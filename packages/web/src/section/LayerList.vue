@@ -137,18 +137,6 @@ const addLayer = (): string => edit('Add a layer', (draft) => void draft.ground.
 </template>
 
 <style scoped>
-.layer {
-  display: grid;
-  grid-template-columns: 12px minmax(0, 1fr);
-  gap: 8px;
-  padding: 6px 0;
-  border-top: 1px solid var(--rule);
-}
-.hold {
-  cursor: grab;
-  background-image: radial-gradient(var(--tick) 1px, transparent 1.4px);
-  background-size: 5px 5px;
-}
 .moves {
   display: flex;
   gap: 6px;

@@ -1,0 +1,41 @@
+import { type Figure, given, reckon } from '../units';
+import { blankOf } from './blanks';
+import type { CutJob } from './cut-sheets';
+import { leastByExactSearch } from './exact';
+import { layoutWeight } from './layout';
+import { leastWeight } from './stock';
+
+/** Parts up to which all ways of cutting are looked at while somebody waits. */
+const MOST_AT_ONCE = 8;
+const SAME = 1e-6;
+
+/** How near a layout is to what no layout can beat. */
+export interface Proof {
+  /** `search`: all ways of cutting were looked at; `area`: not even the area would go on less; null: not known to be the best. */
+  readonly how: 'search' | 'area' | null;
+  /** What it lies over the bound, by its aim. */
+  readonly gap: Figure<'money'> | Figure<'1'>;
+}
+
+/** Whether a job's layout is known to be the best by its first aim, and the gap where it is not. Free placement is judged by area alone. */
+export function proofOf({ name, parts, layout, stock, kerfMm, aim, tool, cost, sheetCount }: CutJob): Proof {
+  const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id)).map(blankOf);
+  const own = layoutWeight(layout.sheets, aim);
+  const isThrough = tool.cuts === 'through';
+  const byArea = isThrough ? leastWeight(laid, stock, kerfMm, aim) : 0;
+  const exact = isThrough && laid.length <= MOST_AT_ONCE && own > byArea + SAME ? leastByExactSearch(laid, stock, kerfMm, aim) : null;
+  const bound = Math.max(byArea, exact ?? 0);
+  const unit = aim === 'cheapest' ? 'money' : '1';
+  const taken = aim === 'cheapest' ? cost : sheetCount;
+  const least = given(
+    `${name}: no layout goes under`,
+    Math.min(taken.value, Math.floor(bound + SAME)),
+    unit,
+    'layout',
+    exact === null ? 'by area' : 'all ways of cutting looked at',
+  );
+  return {
+    how: own > bound + SAME ? null : exact === null ? 'area' : 'search',
+    gap: reckon(`${name}: over the bound`, unit, taken, '−', least) as Proof['gap'],
+  };
+}
