@@ -11,7 +11,7 @@ import { type Layout, type LayoutTask, layOut } from './layout';
 import { outlinesApart } from './lying';
 import type { Part } from './parts';
 import type { Offcut } from './rack';
-import { type Aim, type Stock, fitsOn, isNew, leastWeight, roomOf, takenMm2 } from './stock';
+import { type Aim, type Stock, fitsOn, isNew, leastByArea, roomOf, takenMm2 } from './stock';
 
 /** All parts of one material and thickness, laid on offcuts first and then on new sheets. */
 export interface CutJob {
@@ -113,7 +113,7 @@ function cutJob(
     bought,
     ...money,
     offcutCount: given(`Offcuts of ${name}`, layout.sheets.filter((sheet) => !isNew(sheet.stock)).length, '1', 'shelf', 'from the rack'),
-    ...boundsOf(name, { ...task, blanks: laid.map(blankOf) }),
+    ...boundsOf(name, laid, tool, task),
     passes: passes(material, tool, thicknessMm),
     ...areas,
     used: usedOf(name, areas),
@@ -182,30 +182,32 @@ function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean): 
   return { sheetCount, cost };
 }
 
+/** What parts take of a sheet at least: their boxes with the kerf, or, where outlines may lie in each other's hollows, their true areas. */
+export const takenBy = (parts: readonly Part[], tool: Tool, kerfMm: number): number =>
+  tool.cuts === 'free' ? parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) : takenMm2(parts.map(blankOf), kerfMm);
+
 /** Area bounds as figures: new sheets by the largest size, money by the best set of sizes; 0 where the offcuts may do. */
-function boundsOf(name: string, { blanks, stock, kerfMm }: LayoutTask): Pick<CutJob, 'fewest' | 'cheapest'> {
+function boundsOf(name: string, laid: readonly Part[], tool: Tool, { stock, kerfMm }: LayoutTask): Pick<CutJob, 'fewest' | 'cheapest'> {
   const area = (one: Stock): number => {
     const { w, h } = roomOf(one, kerfMm);
     return w * h;
   };
-  const takenArea = takenMm2(blanks, kerfMm);
+  const takenArea = takenBy(laid, tool, kerfMm);
   const kinds = stock.filter(isNew);
   const offcuts = stock.filter((one) => !isNew(one)).reduce((sum, one) => sum + area(one), 0);
   const label = `${name}: fewest new sheets`;
-  const money = given(
+  const cheapest = given(
     `${name}: least money`,
-    Math.floor(leastWeight(blanks, stock, kerfMm, 'cheapest')),
+    Math.floor(leastByArea(takenArea, stock, kerfMm, 'cheapest')),
     'money',
     'layout',
     'the cheapest sizes whose area would hold all parts, offcuts taken off',
   );
   if (takenArea - offcuts <= 0 || kinds.length === 0) {
-    return {
-      fewest: given(label, 0, '1', 'layout', blanks.length === 0 ? 'no part to lay out' : 'the offcuts have area enough'),
-      cheapest: money,
-    };
+    return { fewest: given(label, 0, '1', 'layout', laid.length === 0 ? 'no part to lay out' : 'the offcuts have area enough'), cheapest };
   }
-  const taken = given(`${name}: boxes of all parts, kerf on two sides`, takenArea, 'mm²', 'drawing');
+  const what = tool.cuts === 'free' ? 'true areas of all parts' : 'boxes of all parts, kerf on two sides';
+  const taken = given(`${name}: ${what}`, takenArea, 'mm²', 'drawing');
   const left =
     offcuts === 0
       ? taken
@@ -217,7 +219,7 @@ function boundsOf(name: string, { blanks, stock, kerfMm }: LayoutTask): Pick<Cut
     'catalogue',
     'one kerf may hang over the trim',
   );
-  return { fewest: reckon(label, '1', left, '⌈÷⌉', room), cheapest: money };
+  return { fewest: reckon(label, '1', left, '⌈÷⌉', room), cheapest };
 }
 
 type Areas = Pick<CutJob, 'partsArea' | 'sheetsArea'>;

@@ -42,9 +42,9 @@ export function sheetWork(job: CutJob, index: number, catalogue: Catalogue): She
   const name = `${job.name}, sheet ${index + 1}`;
   const material = materialBy(catalogue, job.materialId);
   const parts = partsOn(job, sheet);
-  const cuts = straightCuts(sheet, job.kerfMm);
+  const cuts = straightCuts(sheet, job);
   const straight = given(`${name}: straight cuts`, cuts.mm, 'mm', 'layout', `${cuts.count} cuts`);
-  const round = parts.reduce((sum, part) => sum + outlineMm(part), 0);
+  const round = cuts.isRound ? 0 : parts.reduce((sum, part) => sum + outlineMm(part), 0);
   const line =
     round === 0
       ? straight
@@ -113,11 +113,14 @@ export function shopCuts(jobs: readonly CutJob[], catalogue: Catalogue): Figure<
 const partsOn = (job: CutJob, sheet: LaidSheet): readonly Part[] =>
   sheet.placements.map(({ blankId }) => job.parts.find(({ id }) => id === blankId)!);
 
-function straightCuts(sheet: LaidSheet, kerfMm: number): { readonly count: number; readonly mm: number } {
-  const order = cutOrder(sheet, kerfMm);
-  if (order !== null) return { count: order.cuts.length, mm: order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0) };
+/** Cuts that free the parts: through cuts in order; where there are none, round every outline with a wire, round every box with a blade. */
+function straightCuts(sheet: LaidSheet, job: CutJob): { readonly count: number; readonly mm: number; readonly isRound: boolean } {
+  const order = cutOrder(sheet, job.kerfMm);
+  if (order !== null) return { count: order.cuts.length, mm: order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0), isRound: false };
+  const parts = partsOn(job, sheet);
+  if (job.tool.cuts === 'free') return { count: parts.length, mm: parts.reduce((sum, { cutMm }) => sum + cutMm, 0), isRound: true };
   const round = sheet.placements.reduce((sum, { widthMm, depthMm }) => sum + 2 * (widthMm + depthMm), 0);
-  return { count: sheet.placements.length * SIDES, mm: round };
+  return { count: sheet.placements.length * SIDES, mm: round, isRound: false };
 }
 
 /** What is left to cut once the box of a part is free. */

@@ -2,9 +2,12 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type Region, areaMm2, edgeMm, evenOdd, intersection, regionBox, regionOf } from '../geometry';
 import { seeded } from '../random';
+import { derivePipeline } from '../derive';
 import { aTask, expectSoundLayout } from '../testing/cutting';
+import { CATALOGUE, aBank, aBoard, aCrater } from '../testing/plans';
 import {
   CellSheet,
+  type CutJob,
   type Layout,
   type LayoutTask,
   type Part,
@@ -17,6 +20,8 @@ import {
   layoutFromKept,
   lyingOutline,
   outlinesApart,
+  proofOf,
+  sheetWork,
   spansOf,
 } from '.';
 
@@ -175,4 +180,55 @@ test('pinned parts stay where they are, and the others are nested round them', (
     { ...pinned, blanks: pinned.blanks.filter(({ id }) => id === 'c') },
     { sheets: [{ ...last!.sheets[0]!, placements: [pin] }], tooLarge: [] },
   );
+});
+
+describe('a job cut with a wire', () => {
+  const plan = aBoard(
+    {},
+    aCrater(300, 200, 90, 12),
+    aBank(
+      [
+        [100, 300],
+        [300, 340],
+        [500, 300],
+      ],
+      40,
+      20,
+      10,
+    ),
+  );
+  const wired = { ...plan, cutting: { ...plan.cutting, tools: [{ jobKey: 'xps-foam-20', toolId: 'hot-wire', kerfMm: null }] } };
+  const jobOf = (one: typeof plan): CutJob => derivePipeline()(one, CATALOGUE).jobs.find(({ key }) => key === 'xps-foam-20')!;
+  test('is bound by its true areas, never by boxes that may overlap', () => {
+    const [knife, wire] = [jobOf(plan), jobOf(wired)];
+    expect(wire.kerfMm).toBe(1);
+    expect(wire.cheapest.value).toBeLessThanOrEqual(knife.cheapest.value);
+    expect(proofOf(wire).gap.value).toBeGreaterThanOrEqual(0);
+  });
+  test('that no through cut frees is cut round every outline, and not round its boxes besides', () => {
+    const job = jobOf(wired);
+    const [sheet] = job.layout.sheets;
+    const ids = job.parts.map(({ id }) => id);
+    // Four equal boxes laid like a pinwheel stand for parts that interlock.
+    const part = job.parts[0]!;
+    const four = [0, 1, 2, 3].map((i) => ({ ...part, id: `${ids[0]}${i}`, widthMm: 170, depthMm: 130, areaMm2: 170 * 130, cutMm: 600 }));
+    const at = [
+      [5, 5, 170, 130],
+      [176, 5, 130, 170],
+      [136, 176, 170, 130],
+      [5, 136, 130, 170],
+    ] as const;
+    const placements = at.map(([xMm, yMm, widthMm, depthMm], i) => ({
+      blankId: four[i]!.id,
+      xMm,
+      yMm,
+      widthMm,
+      depthMm,
+      turned: i % 2 === 1,
+      half: false,
+      pinned: false,
+    }));
+    const wheel: CutJob = { ...job, parts: four, layout: { sheets: [{ ...sheet!, placements }], tooLarge: [] } };
+    expect(sheetWork(wheel, 0, CATALOGUE).length.value).toBeCloseTo(4 * 0.6, 9);
+  });
 });

@@ -6,7 +6,7 @@ import { type LaidSheet, type Layout, type LayoutTask, type Placement, isBetterL
 import { type Lie, lyingOutline, movedBy } from './lying';
 import type { Part } from './parts';
 import { CellSheet, type Span, spansOf } from './raster';
-import { type Stock, fitsOn, isNew, leastWeightFor, roomOf, weightOf } from './stock';
+import { type Stock, fitsOn, isNew, leastByArea, weightOf } from './stock';
 
 /** Cells of one sheet at most; a cell is this small at least. */
 const MOST_CELLS = 120_000;
@@ -79,17 +79,9 @@ export function* improveFreely(
 
 /** What no layout can weigh less than: by the true areas, since outlines may lie in each other's boxes. */
 function freeBound({ stock, kerfMm, aim, pinned }: LayoutTask, parts: readonly Part[]): number {
-  const area = (one: Stock): number => {
-    const { w, h } = roomOf(one, kerfMm);
-    return w * h;
-  };
-  const kinds = stock.filter(isNew);
-  const base = layoutWeight(pinned, aim);
-  const needMm2 =
-    parts.reduce((sum, part) => sum + part.areaMm2, 0) -
-    stock.filter((one) => !isNew(one)).reduce((sum, one) => sum + area(one), 0) -
-    pinned.filter(({ stock: own }) => isNew(own)).reduce((sum, { stock: own }) => sum + area(own), 0);
-  return needMm2 <= 0 || kinds.length === 0 ? base : base + leastWeightFor(needMm2, kinds, kerfMm, aim);
+  const areaMm2 = parts.reduce((sum, part) => sum + part.areaMm2, 0);
+  // A sheet with pinned parts is taken whatever else is laid.
+  return Math.max(leastByArea(areaMm2, stock, kerfMm, aim), layoutWeight(pinned, aim));
 }
 
 /** Parts in nearly the same order, some a little earlier or later. */

@@ -1,9 +1,9 @@
 import { type Figure, given, reckon } from '../units';
 import { blankOf } from './blanks';
-import type { CutJob } from './cut-sheets';
+import { type CutJob, takenBy } from './cut-sheets';
 import { leastByExactSearch } from './exact';
 import { layoutWeight } from './layout';
-import { leastWeight } from './stock';
+import { leastByArea } from './stock';
 
 /** Parts up to which all ways of cutting are looked at while somebody waits. */
 const MOST_AT_ONCE = 8;
@@ -17,13 +17,14 @@ export interface Proof {
   readonly gap: Figure<'money'> | Figure<'1'>;
 }
 
-/** Whether a job's layout is known to be the best by its first aim, and the gap where it is not. Free placement is judged by area alone. */
+/** Whether a job's layout is known to be the best by its first aim, and the gap where it is not. Free placement is judged by its true areas alone. */
 export function proofOf({ name, parts, layout, stock, kerfMm, aim, tool, cost, sheetCount }: CutJob): Proof {
-  const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id)).map(blankOf);
-  const own = layoutWeight(layout.sheets, aim);
+  const own = parts.filter(({ id }) => !layout.tooLarge.includes(id));
+  const laid = own.map(blankOf);
+  const weight = layoutWeight(layout.sheets, aim);
   const isThrough = tool.cuts === 'through';
-  const byArea = isThrough ? leastWeight(laid, stock, kerfMm, aim) : 0;
-  const exact = isThrough && laid.length <= MOST_AT_ONCE && own > byArea + SAME ? leastByExactSearch(laid, stock, kerfMm, aim) : null;
+  const byArea = leastByArea(takenBy(own, tool, kerfMm), stock, kerfMm, aim);
+  const exact = isThrough && laid.length <= MOST_AT_ONCE && weight > byArea + SAME ? leastByExactSearch(laid, stock, kerfMm, aim) : null;
   const bound = Math.max(byArea, exact ?? 0);
   const unit = aim === 'cheapest' ? 'money' : '1';
   const taken = aim === 'cheapest' ? cost : sheetCount;
@@ -35,7 +36,7 @@ export function proofOf({ name, parts, layout, stock, kerfMm, aim, tool, cost, s
     exact === null ? 'by area' : 'all ways of cutting looked at',
   );
   return {
-    how: own > bound + SAME ? null : exact === null ? 'area' : 'search',
+    how: weight > bound + SAME ? null : exact === null ? 'area' : 'search',
     gap: reckon(`${name}: over the bound`, unit, taken, '−', least) as Proof['gap'],
   };
 }

@@ -78,17 +78,21 @@ export function setsUnder(kinds: readonly Stock[], needMm2: number, limit: numbe
   return found.sort((a, b) => b.areaMm2 - a.areaMm2 || a.weight - b.weight);
 }
 
-/** The area bound: what new sheets must weigh at least, whatever the layout. 0 where the offcuts have area enough. */
-export function leastWeight(blanks: readonly Blank[], stock: readonly Stock[], kerfMm: number, aim: Aim): number {
-  const area = (one: Stock): number => {
-    const { w, h } = roomOf(one, kerfMm);
-    return w * h;
-  };
-  const offcutsMm2 = stock.filter((one) => !isNew(one)).reduce((sum, one) => sum + area(one), 0);
-  const needMm2 = takenMm2(blanks, kerfMm) - offcutsMm2;
-  if (needMm2 <= FIT_MM) return 0;
+/** The area bound: what new sheets must weigh at least, whatever the layout of boxes. 0 where the offcuts have area enough. */
+export const leastWeight = (blanks: readonly Blank[], stock: readonly Stock[], kerfMm: number, aim: Aim): number =>
+  leastByArea(takenMm2(blanks, kerfMm), stock, kerfMm, aim);
+
+/** The same for an area to be laid. */
+export function leastByArea(areaMm2: number, stock: readonly Stock[], kerfMm: number, aim: Aim): number {
+  const offcutsMm2 = stock
+    .filter((one) => !isNew(one))
+    .reduce((sum, one) => {
+      const { w, h } = roomOf(one, kerfMm);
+      return sum + w * h;
+    }, 0);
+  const needMm2 = areaMm2 - offcutsMm2;
   const kinds = stock.filter(isNew);
-  return kinds.length === 0 ? 0 : leastWeightFor(needMm2, kinds, kerfMm, aim);
+  return needMm2 <= FIT_MM || kinds.length === 0 ? 0 : leastWeightFor(needMm2, kinds, kerfMm, aim);
 }
 
 /** The lightest set of new sheets, at least one kind, that has an area. */

@@ -103,12 +103,12 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
   };
 }
 
-/** How high the ground stands just left (−1) or right (1) of a place along the cut; water does not count. */
+/** How high the layers stand just left (−1) or right (1) of a place along the cut; coats and water do not count. */
 function topNear(slabs: readonly Slab[], atMm: number, side: 1 | -1): number {
   const place = atMm + side * SEAM_NEAR_MM;
   return Math.max(
     0,
-    ...slabs.filter(({ what, fromMm, toMm }) => what !== 'water' && fromMm <= place && place <= toMm).map(({ topMm }) => topMm),
+    ...slabs.filter(({ what, fromMm, toMm }) => what === 'layer' && fromMm <= place && place <= toMm).map(({ topMm }) => topMm),
   );
 }
 /** So near a seam its level is read. */

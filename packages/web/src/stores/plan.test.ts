@@ -163,6 +163,25 @@ describe('opening', () => {
     expect(localStorage.length).toBe(0);
   });
 
+  test('a draft of an earlier version is brought forward before it is gone on with', async () => {
+    const { cutting, stack, ...rest } = base;
+    const bare = ({ spread: _spread, grain: _grain, sealed: _sealed, ...layer }: (typeof stack.ground)[number]) => layer;
+    const old = {
+      ...rest,
+      version: 2,
+      name: 'Older draft',
+      stack: {
+        substrate: { materialId: 'mdf', thicknessMm: 6 },
+        ground: stack.ground.map(bare),
+        raised: { materialId: 'xps-foam', glueId: 'hot-melt' },
+      },
+      cutting: { trimMm: cutting.trimMm, kept: [] },
+    };
+    localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
+    const { store } = await anOpenPlan();
+    expect(store.plan).toMatchObject({ version: 3, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+  });
+
   test('a draft that is no sound plan is left alone', async () => {
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: { name: 'broken' } }));
     const { store } = await anOpenPlan();

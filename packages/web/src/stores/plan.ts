@@ -70,7 +70,9 @@ export const usePlan = defineStore('plan', () => {
     boardId.value = id;
     saving.opened(board);
     plan.value = board.plan;
-    const kept = draft !== null && checkPlan(draft.plan, catalogue).ok ? draft : null;
+    // A draft of an earlier version is brought forward as a stored plan is.
+    const checked = draft === null ? null : checkPlan(draft.plan, catalogue);
+    const kept = draft !== null && checked?.ok === true ? { ...draft, plan: checked.value } : null;
     if (kept !== null) {
       const base = kept.baseRevision === board.revision ? board : await fetchRevision(id, kept.baseRevision).catch(() => board);
       plan.value = kept.plan;
