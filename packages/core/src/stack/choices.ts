@@ -66,7 +66,13 @@ export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stac
 
 /** A covering to start with: the first that is stocked, on what lies under it, glued over its whole face. */
 export function freshFacing(catalogue: Catalogue, lowerMaterialId: string, id: string): Facing | null {
-  const material = materialChoices(catalogue, 'facing')[0];
+  const all = materialChoices(catalogue, 'facing');
+  // Something that is only ever a covering, and dries whatever holds it; any covering where there is none.
+  const isThin = ({ id: materialId }: Choice): boolean => {
+    const { uses, waterPassage } = materialBy(catalogue, materialId);
+    return !uses.includes('ground') && !uses.includes('substrate') && waterPassage === 'yes';
+  };
+  const material = all.find(isThin) ?? all[0];
   if (material === undefined) return null;
   const thicknessMm = thicknessesOf(catalogue, material.id)[0]!;
   const glue = glueChoices(catalogue, bare(lowerMaterialId, thicknessMm), bare(material.id, thicknessMm), 'full').find(

@@ -106,3 +106,18 @@ test('cork on routes is glued over what shows of them, on the ground, and presse
   expect([joint.lower.materialId, joint.upper.materialId, joint.isWorked]).toEqual(['xps-foam', 'cork', true]);
   expect(stack.facings).toMatchObject([{ zone: 'route', thickMm: 3 }]);
 });
+
+test('a fresh covering is a thin sheet that is only ever one, held over its whole face', () => {
+  const fresh = freshFacing(CATALOGUE, 'xps-foam', 'f')!;
+  const material = CATALOGUE.materials.find(({ id }) => id === fresh.materialId)!;
+  expect(material.uses).not.toContain('ground');
+  expect(
+    glueFit(
+      adhesiveBy(CATALOGUE, fresh.glueBelowId),
+      face('xps-foam'),
+      face(fresh.materialId, false, fresh.thicknessMm),
+      'full',
+      CATALOGUE,
+    ),
+  ).toBe('holds');
+});
