@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { type App, expect, numberIn, openBrinefold, test } from './app';
+import { type App, expect, newBoard, numberIn, openBrinefold, test } from './app';
 
 const TWENTY = /XPS insulation foam, 20 mm/;
 async function openCuts(page: Page, app: App, material = TWENTY): Promise<void> {
@@ -84,6 +84,26 @@ test('hot wire: what does not go in is told before cutting, and its split works'
   await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(warning).toHaveCount(1);
+});
+
+test('a part longer than every sheet is told of before cutting, and its split works', async ({ page, app }) => {
+  await newBoard(page, app, 'Long shore', 2_900, 500);
+  const across = page.getByLabel('Tiles across');
+  await across.fill('1');
+  await across.press('Enter');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  const warnings = page.locator('[data-code="cut/too-large"]');
+  await expect(warnings).toHaveCount(4); // substrate and ground of two tiles, one behind the other
+  await expect(warnings.first()).toContainText('the largest sheet of');
+  for (const left of [3, 2, 1, 0]) {
+    await warnings.first().getByRole('button', { name: 'Split it in 2' }).click();
+    await expect(warnings).toHaveCount(left);
+  }
+  await tab(page, 'Parts');
+  await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Section').click();
+  await expect(page.getByTestId('slab').first()).toBeVisible();
+  await expect(page.locator('[data-code="stack/joints"]')).toHaveCount(0);
 });
 
 test('a practice cut gives the kerf of the own blade, and bad measures are refused in words', async ({ page, app }) => {
