@@ -73,7 +73,7 @@ describe('by hand', () => {
 
 describe('the practice cut', () => {
   test('names passes and cautions, and what five strips measure with the kerf reckoned with', () => {
-    const card = practiceCard({ ...job, kerfMm: 0.5 }, CATALOGUE);
+    const card = practiceCard({ ...job, kerfMm: 0.5 }, 'metric', CATALOGUE);
     expect(card.expected.value).toBeCloseTo(100 - 4 * 0.5, 9);
     expect(card.steps[0]).toContain('3 passes, the first only a score');
     expect(card.cautions[0]).toContain('Cut away from the hand');

@@ -1,7 +1,7 @@
 import { type Catalogue, type Sheet, type Tool, materialBy, sheetsOf, toolBy } from '../catalogue';
 import type { Cutting } from '../plan';
 import type { Random } from '../random';
-import { type Figure, given, reckon, total } from '../units';
+import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../units';
 import { blankOf } from './blanks';
 import { passes } from './cut-work';
 import { improveFreely } from './free';
@@ -47,10 +47,14 @@ export interface CutJob {
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
 export type LayOut = (task: LayoutTask) => Layout;
 
-/** Fifth stage: parts onto sheets, a job for each material and thickness. */
+/**
+ * Fifth stage: parts onto sheets, a job for each material and thickness.
+ * @param system the measures that names are said in
+ */
 export function cutSheets(
   parts: readonly Part[],
   cutting: Cutting,
+  system: MeasureSystem,
   catalogue: Catalogue,
   rack: readonly Offcut[] = [],
   layOutOnce: LayOut = layOut,
@@ -60,13 +64,14 @@ export function cutSheets(
     const key = `${part.materialId}-${part.thicknessMm}`;
     jobs.set(key, [...(jobs.get(key) ?? []), part]);
   }
-  return [...jobs].map(([key, jobParts]) => cutJob(key, jobParts, cutting, catalogue, rack, layOutOnce));
+  return [...jobs].map(([key, jobParts]) => cutJob(key, jobParts, cutting, system, catalogue, rack, layOutOnce));
 }
 
 function cutJob(
   key: string,
   parts: readonly Part[],
   { trimMm, aim, kept, tools: choices }: Cutting,
+  system: MeasureSystem,
   catalogue: Catalogue,
   rack: readonly Offcut[],
   layOutOnce: LayOut,
@@ -77,7 +82,7 @@ function cutJob(
   const choice = choices.find(({ jobKey }) => jobKey === key);
   const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
   const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
-  const name = `${material.name}, ${thicknessMm} mm`;
+  const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
   const sizes = sheetsOf(catalogue, materialId, thicknessMm);
   const stock = [...sizes.map((sheet) => newSheet(sheet, trimMm)), ...offcutsFor(rack, materialId, thicknessMm)];
   const task: LayoutTask = { blanks: parts.map(blankOf), stock, kerfMm, aim, pinned: [] };
@@ -94,7 +99,7 @@ function cutJob(
     ).length;
     return count === 0 ? [] : [{ sheet, count }];
   });
-  const money = moneyOf(name, bought, stock.length === 0);
+  const money = moneyOf(name, bought, stock.length === 0, system);
   const areas = areasOf(name, laid, layout);
   return {
     key,
@@ -145,9 +150,9 @@ const offcutsFor = (rack: readonly Offcut[], materialId: string, thicknessMm: nu
     .filter((offcut) => offcut.materialId === materialId && offcut.thicknessMm === thicknessMm)
     .map(({ id, widthMm, depthMm }) => ({ widthMm, depthMm, trimMm: 0, offcutId: id, priceMinor: 0 }));
 
-function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean): Pick<CutJob, 'sheetCount' | 'cost'> {
+function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean, system: MeasureSystem): Pick<CutJob, 'sheetCount' | 'cost'> {
   const rows = bought.map(({ sheet, count }) => {
-    const size = `${sheet.widthMm} × ${sheet.depthMm} mm`;
+    const size = lengthWords([sheet.widthMm, sheet.depthMm], system);
     const sheets = given(`${name}, ${size}`, count, '1', 'layout', 'parts laid out');
     return {
       sheets,

@@ -167,7 +167,7 @@ describe('what is cut for a board', () => {
 
   test('a sheet of 1250 × 600 with two grounds of 600 × 400: cuts, edges and minutes; shares of the parts add up', () => {
     const plan = aBoard();
-    const jobs = cutSheets(partsFor(plan).parts, plan.cutting, CATALOGUE);
+    const jobs = cutSheets(partsFor(plan).parts, plan.cutting, 'metric', CATALOGUE);
     const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const order = cutOrder(foam.layout.sheets[0]!, foam.kerfMm)!;
     const metres = order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000;
@@ -183,7 +183,7 @@ describe('what is cut for a board', () => {
   });
 
   test('the cheapest size is taken; tiles lie turned, three of 400 mm with two kerfs of 3 to a sheet', () => {
-    const jobs = cutSheets(partsFor(aBoard()).parts, aBoard().cutting, CATALOGUE);
+    const jobs = cutSheets(partsFor(aBoard()).parts, aBoard().cutting, 'metric', CATALOGUE);
     expect(jobs.map(({ name, layout }) => [name, layout.sheets.length, layout.sheets[0]!.stock.widthMm])).toEqual([
       ['MDF, 6 mm', 2, 1220],
       ['XPS insulation foam, 30 mm', 2, 1250],

@@ -1,5 +1,5 @@
 import { type Catalogue, cautionTexts, materialBy } from '../catalogue';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, type MeasureSystem, given, lengthWords, reckon } from '../units';
 import type { CutJob } from './cut-sheets';
 
 /** A first cut on scrap, to learn the hand and what the blade takes. */
@@ -16,20 +16,23 @@ export interface PracticeCard {
 const LENGTH_MM = 100;
 const WIDTH_MM = 60;
 const STRIPS = 5;
+/** A cut that leans more than this from end to end slipped. */
+const SLIP_MM = 0.5;
 
 /** What to practise before the first real cut of a job, in its material and with its tool. @source craft.md, order of work 4 */
-export function practiceCard(job: CutJob, catalogue: Catalogue): PracticeCard {
+export function practiceCard(job: CutJob, system: MeasureSystem, catalogue: Catalogue): PracticeCard {
   const material = materialBy(catalogue, job.materialId);
   const passes = job.passes.value;
+  const words = (mm: number | readonly number[]): string => lengthWords(mm, system);
   const length = given('Scrap, length', LENGTH_MM, 'mm', 'definition');
   return {
     lengthMm: LENGTH_MM,
     widthMm: WIDTH_MM,
     strips: STRIPS,
     steps: [
-      `Take a scrap of ${material.name}, ${job.thicknessMm} mm, and cut it to ${LENGTH_MM} × ${WIDTH_MM} mm: mark, then cut along the line${passes > 1 ? `, ${passes} passes, the first only a score` : ''}.`,
-      'Measure its length at both sides. If they differ by more than half a millimetre, the rule slipped: hold it with a flat hand, or clamp it, and try again.',
-      `Mark it across every ${LENGTH_MM / STRIPS} mm and cut it into ${STRIPS} strips, the blade always on the same side of the line.`,
+      `Take a scrap of ${material.name}, ${words(job.thicknessMm)}, and cut it to ${words([LENGTH_MM, WIDTH_MM])}: mark, then cut along the line${passes > 1 ? `, ${passes} passes, the first only a score` : ''}.`,
+      `Measure its length at both sides. If they differ by more than ${words(SLIP_MM)}, the rule slipped: hold it with a flat hand, or clamp it, and try again.`,
+      `Mark it across every ${words(LENGTH_MM / STRIPS)} and cut it into ${STRIPS} strips, the blade always on the same side of the line.`,
       'Stand a strip on edge: its cut face should be square. A leaning face comes from a leaning blade.',
       `Push the ${STRIPS} strips together and measure them: what is missing went with the blade, in ${STRIPS - 1} cuts.`,
     ],

@@ -99,8 +99,8 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
     (ground: Ground, stack: BoardStack, table: Plan['table'], stackPlan: Plan['stack'], cutting: Plan['cutting'], catalogue: Catalogue) =>
       partsOf(ground, stack, { table, stack: stackPlan, cutting }, catalogue),
   );
-  const cutStage = stage((parts: PartList, cutting: Plan['cutting'], catalogue: Catalogue, rack: readonly Offcut[]) =>
-    cutSheets(parts.parts, cutting, catalogue, rack, layOutOnce),
+  const cutStage = stage((parts: PartList, cutting: Plan['cutting'], units: Plan['units'], catalogue: Catalogue, rack: readonly Offcut[]) =>
+    cutSheets(parts.parts, cutting, units, catalogue, rack, layOutOnce),
   );
   const sealStage = stage(sealNeed);
   const shopStage = stage(shopCuts);
@@ -125,7 +125,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
     const glues = glueStage(stack.joints, catalogue);
     const bow = bowStage(plan.stack, plan.coats.open, ground, stack, catalogue);
     const parts = partsStage(ground, stack, plan.table, plan.stack, plan.cutting, catalogue);
-    const jobs = cutStage(parts, plan.cutting, catalogue, rack);
+    const jobs = cutStage(parts, plan.cutting, plan.units, catalogue, rack);
     const coats = coatStage(plan, zones, catalogue);
     const sealing = sealStage(plan.stack, ground.tableArea, catalogue);
     const stuffs = stuffStage(coats, sealing);
@@ -133,7 +133,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
     const steps = stepStage(plan, ground, zones, stack, parts, jobs, minuteStage(jobs, catalogue), coats, sealing, catalogue);
     const days = dayStage(steps, plan.calendar);
     const fixings = fixingStage(plan.table, ground, catalogue);
-    const supplies = supplyStage(jobs, shopStage(jobs, catalogue), glues, stuffs, fixings, plan.features, catalogue);
+    const supplies = supplyStage(jobs, shopStage(jobs, catalogue), glues, stuffs, fixings, plan.features, plan.units, catalogue);
     const takes = takesStage(plan, ground, zones, stack, coats, catalogue);
     const seams = seamStage(ground);
     const tiles = tileStage(plan, ground, zones, stack, parts, stuffs, catalogue);
@@ -161,7 +161,7 @@ export function derivePipeline(): (plan: Plan, catalogue: Catalogue, rack?: read
       ...seamWarnings(plan, ground, seams, catalogue),
       ...clearWarnings(ground),
       ...lightWarnings(plan, ground, stack, catalogue),
-      ...glueWarnings(stack, catalogue),
+      ...glueWarnings(plan, stack, catalogue),
       ...stackWarnings(plan, ground, zones, stack, bow, parts, catalogue),
       ...cutWarnings(plan, ground, jobs, parts, catalogue),
       ...coatWarnings(plan, stack, coats, catalogue),

@@ -3,7 +3,7 @@ import type { Adhesive, Catalogue } from '../catalogue';
 import type { Offcut } from '../cutting';
 import type { Plan, PlanDraft } from '../plan';
 import type { Bow } from '../stack';
-import type { Figure } from '../units';
+import { type Figure, lengthWords } from '../units';
 import { type Derivation, derivePipeline } from './derive';
 
 /** One way to build the same board, and what it comes to. */
@@ -62,7 +62,7 @@ function countsOf({ tally, bow, warnings }: Derivation): Pick<School, 'hours' | 
   };
 }
 
-function draftsFor({ stack }: Plan, catalogue: Catalogue): Draft[] {
+function draftsFor({ stack, units }: Plan, catalogue: Catalogue): Draft[] {
   return [
     {
       id: 'cut-first',
@@ -75,7 +75,7 @@ function draftsFor({ stack }: Plan, catalogue: Catalogue): Draft[] {
       id: 'trim-after',
       group: 'edges',
       name: 'Trim flush after',
-      says: `Upper layers ${stack.allowanceMm} mm too large a side, trimmed when dry along the lowest: more foam, no aligning.`,
+      says: `Upper layers ${lengthWords(stack.allowanceMm, units)} too large a side, trimmed when dry along the lowest: more foam, no aligning.`,
       change: (draft) => void (draft.edges = 'trim-after'),
     },
     ...familiesOf(catalogue).map((adhesive): Draft => ({
@@ -85,7 +85,7 @@ function draftsFor({ stack }: Plan, catalogue: Catalogue): Draft[] {
       says: adhesive.remark,
       change: (draft) => glueAll(draft, adhesive),
     })),
-    ...substratesOf(stack, catalogue),
+    ...substratesOf(stack, units, catalogue),
   ];
 }
 
@@ -103,21 +103,22 @@ function glueAll(stack: PlanDraft['stack'], { id, spreads }: Adhesive): void {
   for (const facing of Object.values(stack.facings).flat()) [facing.glueBelowId, facing.spread] = [id, spread];
 }
 
-function substratesOf({ substrate }: Plan['stack'], catalogue: Catalogue): Draft[] {
+function substratesOf({ substrate }: Plan['stack'], units: Plan['units'], catalogue: Catalogue): Draft[] {
   const board = substrate ?? { ...catalogue.starter.substrate, sealed: 'none' as const, grain: null };
-  const name = catalogue.materials.find(({ id }) => id === board.materialId)!.name;
+  const material = catalogue.materials.find(({ id }) => id === board.materialId)!;
+  const name = `${material.name}, ${lengthWords(board.thicknessMm, units)}`;
   return [
     {
       id: 'substrate',
       group: 'substrate',
-      name: `On ${name}, ${board.thicknessMm} mm`,
+      name: `On ${name}`,
       says: 'Stiff and hard at the rim; drinks water-based glue at its face.',
       change: (draft) => void (draft.substrate = { ...board }),
     },
     {
       id: 'sealed-substrate',
       group: 'substrate',
-      name: `On ${name}, ${board.thicknessMm} mm, sealed`,
+      name: `On ${name}, sealed`,
       says: 'Sealed on both faces before gluing; the glue must not need the board to dry into.',
       change: (draft) => void (draft.substrate = { ...board, sealed: 'both' }),
     },

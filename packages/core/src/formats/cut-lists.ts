@@ -2,7 +2,7 @@ import papaparse from 'papaparse';
 import { type CutJob, cutList, listedCuts } from '../cutting';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { COLOURS, type Sheet, line, newPdf, newSheet, widthMm, words } from './pdf';
-import { type MeasureSystem, lengthText } from '../units';
+import { type MeasureSystem, lengthText, lengthUnit } from '../units';
 import { PAPERS, type Paper } from './templates';
 
 const mm = (value: number): string => (Math.abs(value - Math.round(value)) < 0.05 ? value.toFixed(0) : value.toFixed(1));
@@ -95,7 +95,7 @@ class Writer {
 
 /** The cut list of one job for the bench: every sheet with its cuts in order and its parts, in the board's measures. */
 export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSystem, fontBytes: Uint8Array): Promise<Uint8Array> {
-  const unit = system === 'metric' ? 'mm' : 'in';
+  const unit = lengthUnit(system);
   const length = (value: number): string => lengthText(value, system);
   const { pdf, font } = await newPdf(`Cut list, ${job.name}`, fontBytes);
   const writer = new Writer(pdf, font, paper);

@@ -93,6 +93,7 @@ test('a part that lies turned is turned, not flipped over: its outline runs the 
   const job = cutSheets(
     [{ ...part!, grain: null, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
     aBoard().cutting,
+    'metric',
     CATALOGUE,
   )[0]!;
   const [placement] = job.layout.sheets[0]!.placements;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { derivePipeline } from '../derive';
-import { type HeightField, fieldOf, tableBox } from '../ground';
+import { type Ground, type HeightField, fieldOf, tableBox } from '../ground';
 import type { Feature, Plan, PlayRules } from '../plan';
 import { seeded } from '../random';
 import { CATALOGUE, aBank, aBoard, aMound, aPlot, aPool, aRamp, aWall } from '../testing/plans';
@@ -27,9 +27,9 @@ import { distanceCells } from './grid';
 const CELL_MM = 4;
 const RULES: PlayRules = { baseMm: 25, tiltDeg: 12, stepUpMm: 5, walkDeg: 30, reachMm: 600, handMm: 90 };
 function fieldFor(plan: Plan, cellMm = CELL_MM): HeightField {
-  const { ground } = derivePipeline()(plan, CATALOGUE);
-  return fieldOf(ground, tableBox(plan.table), cellMm);
+  return fieldOf(groundFor(plan), tableBox(plan.table), cellMm);
 }
+const groundFor = (plan: Plan): Ground => derivePipeline()(plan, CATALOGUE).ground;
 const field = (...features: Feature[]): HeightField => fieldFor(aBoard({}, ...features));
 const round = (x: number, y: number, radiusMm: number, id: string): Feature =>
   ({ ...aPlot([0, 0, 1, 1], 60, id), shape: { form: 'round', centre: { x, y }, radiusMm } }) as Feature;
@@ -399,10 +399,10 @@ test('the report: figures with workings, and hatches that cover what they say', 
       30,
     ),
   );
-  const report = playReport(fieldFor(plan), plan, 'left', 'right');
+  const report = playReport(fieldFor(plan), groundFor(plan), plan, 'left', 'right');
   expect(report.levels.map(({ name, reached }) => [name, reached.value > 0])).toEqual([
     ['Ground', true],
-    ['30 mm up', true],
+    ['mound, 30 mm up', true],
   ]);
   expect(report.widest.label).toBe('Widest base from left to right');
   expect(report.maps.way.length).toBeGreaterThan(100);

@@ -1,8 +1,8 @@
 import type { Point, Ring } from '../geometry';
-import type { HeightField } from '../ground';
+import { type Ground, type HeightField, landAt } from '../ground';
 import type { Plan } from '../plan';
 import { SIDES, type Side } from '../tiling';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, lengthWords, reckon } from '../units';
 import { clearanceMap, widestBase, widestToLevels } from './clearance';
 import { levelsOf } from './levels';
 import { maskRings } from './mask';
@@ -47,7 +47,7 @@ export interface LevelReport {
 const MOST_LEVELS = 8;
 
 /** Clearance, ways, standing and reach of one table for the chosen base and sides. @source craft.md §11 */
-export function playReport(field: HeightField, { play }: Plan, from: Side, to: Side): PlayReport {
+export function playReport(field: HeightField, ground: Ground, { play, units }: Plan, from: Side, to: Side): PlayReport {
   const levels = levelsOf(field, play);
   const standing = standingMap(field, play, levels);
   const reach = reachMap(field, play);
@@ -56,6 +56,10 @@ export function playReport(field: HeightField, { play }: Plan, from: Side, to: S
   const cells = field.cols * field.rows;
   const clear = clearanceMap(field, play, SIDES).clearMm;
   const rings = (holds: (cell: number) => boolean): readonly Ring[] => maskRings(holds, field.cols, field.rows, field.cellMm);
+  const placeOf = (cell: number): Point => ({
+    x: ((cell % field.cols) + 0.5) * field.cellMm,
+    y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm,
+  });
   const cellNote = `measured on cells of ${field.cellMm} mm, so to within one cell`;
   const half = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
   return {
@@ -64,21 +68,18 @@ export function playReport(field: HeightField, { play }: Plan, from: Side, to: S
       tips: rings((cell) => standing.stands[cell] === 0),
       far: rings((cell) => reach.trouble[cell] === 1),
       narrow: rings((cell) => reach.trouble[cell] === 2),
-      way: way.cells.map((cell) => ({
-        x: ((cell % field.cols) + 0.5) * field.cellMm,
-        y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm,
-      })),
+      way: way.cells.map(placeOf),
     },
     from,
     to,
     widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
     levels: levels.levels
       .slice(0, MOST_LEVELS)
-      .map(({ heightMm }, i) => ({
-        name: levelName(heightMm),
+      .map(({ heightMm, cell }, i) => ({
+        name: levelName(heightMm, landAt(ground, placeOf(cell))?.feature.name ?? null, units),
         height: given('Over the ground', heightMm, 'mm', 'drawing'),
         spots: given(
-          `Bases of ${play.baseMm} mm that stand there`,
+          `Bases of ${lengthWords(play.baseMm, units)} that stand there`,
           standing.spots[i]!,
           '1',
           'drawing',
@@ -96,8 +97,10 @@ export function playReport(field: HeightField, { play }: Plan, from: Side, to: S
   };
 }
 
-function levelName(heightMm: number): string {
+/** A level by its height and what it belongs to: several pans may lie equally deep. */
+function levelName(heightMm: number, feature: string | null, units: Plan['units']): string {
   const mm = Math.round(heightMm);
   if (mm === 0) return 'Ground';
-  return mm > 0 ? `${mm} mm up` : `${-mm} mm down`;
+  const height = `${lengthWords(Math.abs(mm), units)} ${mm > 0 ? 'up' : 'down'}`;
+  return feature === null ? height : `${feature}, ${height}`;
 }

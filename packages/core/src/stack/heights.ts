@@ -1,7 +1,7 @@
 import { type Catalogue, sheetsOf } from '../catalogue';
 import type { Ground } from '../ground';
 import type { Plan } from '../plan';
-import { type Figure, given, inSquareMetres, reckon, total } from '../units';
+import { type Figure, given, inSquareMetres, lengthText, lengthUnit, lengthWords, reckon, total } from '../units';
 import { type BuildUp, otherBuildUps } from './build-up';
 import { type BoardStack, stockAtHand } from './stack';
 
@@ -33,7 +33,7 @@ export function heightChoices(plan: Plan, ground: Ground, stack: BoardStack, cat
     .sort(([a], [b]) => a - b)
     .map(([heightMm, all]) => {
       const footprint = total(
-        `Ground raised ${heightMm} mm`,
+        `Ground raised ${lengthWords(heightMm, plan.units)}`,
         'mm²',
         all.map(({ land }) => ground.features.find(({ landId }) => landId === land.id)!.body),
       );
@@ -47,7 +47,7 @@ export function heightChoices(plan: Plan, ground: Ground, stack: BoardStack, cat
           ...way,
           isChosen: chosen !== null && isSame(way, chosen),
           isWithin: Math.abs(way.errorMm) <= toleranceMm + 1e-9,
-          cost: foamCost(way, footprint, plan.stack.raised.materialId, catalogue),
+          cost: foamCost(way, footprint, plan, catalogue),
         })),
       };
     });
@@ -56,21 +56,23 @@ export function heightChoices(plan: Plan, ground: Ground, stack: BoardStack, cat
 const isSame = (a: BuildUp, b: BuildUp): boolean => a.thicknessesMm.join() === b.thicknessesMm.join();
 
 /** Foam by its area, at the best price a square metre of each thickness; what is left of the sheets is not counted. */
-function foamCost({ thicknessesMm }: BuildUp, footprint: Figure<'mm²'>, materialId: string, catalogue: Catalogue): Figure<'money'> {
+function foamCost({ thicknessesMm }: BuildUp, footprint: Figure<'mm²'>, { stack, units }: Plan, catalogue: Catalogue): Figure<'money'> {
   const area = inSquareMetres(footprint);
   return total(
-    `Foam of ${thicknessesMm.join(' + ')} mm`,
+    `Foam of ${thicknessesMm.map((mm) => lengthText(mm, units)).join(' + ')} ${lengthUnit(units)}`,
     'money',
     thicknessesMm.map((mm) => {
-      const prices = sheetsOf(catalogue, materialId, mm).map((sheet) => (sheet.priceMinor / (sheet.widthMm * sheet.depthMm)) * 1e6);
+      const prices = sheetsOf(catalogue, stack.raised.materialId, mm).map(
+        (sheet) => (sheet.priceMinor / (sheet.widthMm * sheet.depthMm)) * 1e6,
+      );
       const price = given(
-        `${mm} mm, a square metre`,
+        `${lengthWords(mm, units)}, a square metre`,
         prices.length === 0 ? 0 : Math.min(...prices),
         'money/m²',
         'catalogue',
         'invented price',
       );
-      return reckon(`${mm} mm layer`, 'money', area, '×', price);
+      return reckon(`Layer of ${lengthWords(mm, units)}`, 'money', area, '×', price);
     }),
   );
 }

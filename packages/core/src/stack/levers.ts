@@ -2,7 +2,7 @@ import { produce } from 'immer';
 import { type Catalogue, adhesiveBy, thicknessesOf } from '../catalogue';
 import type { Ground } from '../ground';
 import type { Plan, PlanDraft } from '../plan';
-import { type Figure, reckon } from '../units';
+import { type Figure, lengthWords, reckon } from '../units';
 import { type Bow, bowOf } from './bow';
 import { glueFit } from './glue';
 import { type GroundStack, groundStack } from './stack';
@@ -131,16 +131,19 @@ function deedsFor(plan: Plan, stack: GroundStack, catalogue: Catalogue): { reado
   if (substrate !== null) {
     const thicker = thicknessesOf(catalogue, substrate.materialId).find((mm) => mm > substrate.thicknessMm);
     if (thicker !== undefined)
-      deeds.push({ deed: { code: 'substrate/thickness', thicknessMm: thicker }, label: `Substrate ${thicker} mm thick` });
+      deeds.push({
+        deed: { code: 'substrate/thickness', thicknessMm: thicker },
+        label: `Substrate ${lengthWords(thicker, plan.units)} thick`,
+      });
   }
-  if (battens === null) deeds.push(...battenDeeds(catalogue));
+  if (battens === null) deeds.push(...battenDeeds(plan.units, catalogue));
   deeds.push(...drierGlues(stack, catalogue));
   if (!weighed) deeds.push({ deed: { code: 'stack/weighed', weighed: true }, label: 'Leave it under weights until dry' });
   return deeds.filter(({ label }, i) => deeds.findIndex((other) => other.label === label) === i);
 }
 
 /** Two strips of the stiffest substrate board that is stocked, not thinner than 9 mm where there is a choice. */
-function battenDeeds(catalogue: Catalogue): { readonly deed: LeverDeed; readonly label: string }[] {
+function battenDeeds(units: Plan['units'], catalogue: Catalogue): { readonly deed: LeverDeed; readonly label: string }[] {
   const boards = catalogue.materials
     .filter(({ uses }) => uses.includes('substrate'))
     .flatMap(({ id, youngMPa }) => thicknessesOf(catalogue, id).map((thicknessMm) => ({ id, youngMPa: youngMPa.value, thicknessMm })))
@@ -151,7 +154,7 @@ function battenDeeds(catalogue: Catalogue): { readonly deed: LeverDeed; readonly
     : [
         {
           deed: { code: 'stack/battens', materialId: best.id, thicknessMm: best.thicknessMm, heightMm: BATTEN_DEEP_MM, count: 2 },
-          label: `Two battens, ${best.thicknessMm} × ${BATTEN_DEEP_MM} mm`,
+          label: `Two battens, ${lengthWords([best.thicknessMm, BATTEN_DEEP_MM], units)}`,
         },
       ];
 }

@@ -3,7 +3,7 @@ import type { StuffNeed } from '../coats';
 import type { CutJob } from '../cutting';
 import type { Feature } from '../plan';
 import type { GlueNeed } from '../stack';
-import { type Figure, given, reckon, total } from '../units';
+import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../units';
 import { cheapestPacks } from './packs';
 
 /** One line of what the board takes: the need, what it is bought in, and the money. */
@@ -32,10 +32,11 @@ export function suppliesFor(
   stuffs: readonly StuffNeed[],
   fixings: Figure<'1'> | null,
   features: readonly Feature[],
+  system: MeasureSystem,
   catalogue: Catalogue,
 ): Supplies {
   const rows = [
-    ...jobs.map(sheetRow),
+    ...jobs.map((job) => sheetRow(job, system)),
     ...(shop === null ? [] : [shopRow(shop)]),
     ...glues.map(({ adhesiveId, name, mass }) => packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG)),
     ...(fixings === null
@@ -59,8 +60,11 @@ export function suppliesFor(
   };
 }
 
-function sheetRow({ key, name, bought, sheetCount, cost }: CutJob): Supply {
-  const packs = bought.map(({ sheet, count }) => ({ count, amount: given(`${sheet.widthMm} × ${sheet.depthMm} mm`, 1, '1', 'catalogue') }));
+function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: MeasureSystem): Supply {
+  const packs = bought.map(({ sheet, count }) => ({
+    count,
+    amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
+  }));
   return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
 }
 

@@ -1,5 +1,5 @@
 import { type Result, fail, ok } from '../result';
-import { type MeasureSystem, lengthField } from './show';
+import { type MeasureSystem, lengthField, lengthUnit } from './show';
 
 /** Why a typed number was refused, in words for the field it was typed into. */
 export interface FieldProblem {
@@ -23,7 +23,7 @@ const LENGTH = /^([+\-−]?)\s*(?:(\d+(?:[.,]\d+)?(?:e\d+)?)(?:[\s-]+(\d+)\/(\d+
  */
 export function parseLength(typed: string, what: string, system: MeasureSystem, limits: Limits): Result<number, FieldProblem> {
   const match = LENGTH.exec(typed.trim());
-  const range = `${lengthField(limits.min, system)} to ${lengthField(limits.max, system)} ${system === 'metric' ? 'mm' : 'in'}`;
+  const range = `${lengthField(limits.min, system)} to ${lengthField(limits.max, system)} ${lengthUnit(system)}`;
   const [, sign, whole, besideOver, besideUnder, aloneOver, aloneUnder, unit] = match ?? [];
   const [over, under] = [besideOver ?? aloneOver, besideUnder ?? aloneUnder];
   if (match === null || Number(under) === 0) {
@@ -34,13 +34,20 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
   }
   const fraction = over === undefined ? 0 : Number(over) / Number(under);
   const plain = Number((whole ?? '0').replace(',', '.')) + fraction;
-  const perUnit = MM_PER[(unit?.toLowerCase() ?? (system === 'metric' ? 'mm' : 'in')) as keyof typeof MM_PER];
-  const mm = (sign === '-' || sign === '−' ? -1 : 1) * plain * perUnit;
+  const perUnit = MM_PER[(unit?.toLowerCase() ?? lengthUnit(system)) as keyof typeof MM_PER];
+  const mm = toLimit((sign === '-' || sign === '−' ? -1 : 1) * plain * perUnit, system, limits);
   if (!(mm >= limits.min && mm <= limits.max)) {
     const size = mm < limits.min ? 'too small' : 'too large';
     return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
   }
   return ok(mm);
+}
+
+/** A length that reads the same as a limit is that limit: in inches a limit is told rounded, and what is told must be taken. */
+function toLimit(mm: number, system: MeasureSystem, { min, max }: Limits): number {
+  const read = lengthField(mm, system);
+  if (mm < min && read === lengthField(min, system)) return min;
+  return mm > max && read === lengthField(max, system) ? max : mm;
 }
 
 /**

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { lengthField, lengthText, parseLength, parseNumber, parsePoint, showChange, showText } from '.';
+import { lengthField, lengthText, lengthWords, parseLength, parseNumber, parsePoint, show, showChange, showText } from '.';
 
 const METRIC = { system: 'metric', currency: 'EUR' } as const;
 const IMPERIAL = { system: 'imperial', currency: 'EUR' } as const;
@@ -25,6 +25,17 @@ describe('figures for the eye', () => {
     expect(lengthField(0.999 * 25.4, 'imperial')).toBe('1');
   });
 
+  test('what is finer than a rule’s marks is said in thousandths: a kerf of 1 mm, a bow of −0.3 mm, a film', () => {
+    expect(show({ value: 1, unit: 'mm' }, IMPERIAL)).toEqual({ number: '0.039', unit: 'in' });
+    expect(show({ value: -0.3, unit: 'mm' }, IMPERIAL)).toEqual({ number: '−0.012', unit: 'in' });
+    expect(show({ value: -0.001, unit: 'mm' }, IMPERIAL).number).toBe('0');
+    expect(show({ value: 25.4 / 16, unit: 'mm' }, IMPERIAL).number).toBe('1/16');
+  });
+  test('lengths in a sentence say the unit once', () => {
+    expect(lengthWords(20, 'metric')).toBe('20 mm');
+    expect(lengthWords([500, 90.25], 'metric')).toBe('500 × 90.3 mm');
+    expect(lengthWords([9, 20], 'imperial')).toBe('3/8 × 13/16 in');
+  });
   test('lengths to mark out by are read to a tenth of a mm', () => {
     expect([111.14, 499.99, 62].map((mm) => lengthText(mm, 'metric'))).toEqual(['111.1', '500', '62']);
   });
@@ -70,11 +81,24 @@ describe('typed lengths', () => {
     });
   });
 
-  test('what a field shows in inches reads back to within half a sixteenth', () => {
+  test('a limit told in inches is taken as told: 118 1/8 of 3000 mm, 0.039 of 1 mm', () => {
+    expect(parseLength('118 1/8', 'Width', 'imperial', LIMITS)).toEqual({ ok: true, value: 3000 });
+    expect(parseLength('0.039', 'Width', 'imperial', LIMITS)).toEqual({ ok: true, value: 1 });
+    expect(parseLength('118 1/4', 'Width', 'imperial', LIMITS)).toMatchObject({ ok: false });
     fc.assert(
-      fc.property(fc.double({ min: 1, max: 3000, noNaN: true }), (mm) => {
+      fc.property(fc.double({ min: 0.1, max: 3000, noNaN: true }), fc.constantFrom('metric', 'imperial'), (mm, system) => {
+        const [min, max] = [mm, mm + 500];
+        expect(parseLength(lengthField(min, system), 'Width', system, { min, max })).toMatchObject({ ok: true });
+        expect(parseLength(lengthField(max, system), 'Width', system, { min, max })).toMatchObject({ ok: true });
+      }),
+    );
+  });
+
+  test('what a field shows in inches reads back to within half a sixteenth, small ones to half a thousandth', () => {
+    fc.assert(
+      fc.property(fc.double({ min: 0.1, max: 3000, noNaN: true }), (mm) => {
         const read = parseLength(lengthField(mm, 'imperial'), 'Width', 'imperial', { min: 0, max: 4000 });
-        expect(read.ok && Math.abs(read.value - mm)).toBeLessThanOrEqual(25.4 / 32 + 1e-9);
+        expect(read.ok && Math.abs(read.value - mm)).toBeLessThanOrEqual((mm < 25.4 / 16 - 0.013 ? 25.4 / 2000 : 25.4 / 32) + 1e-9);
       }),
     );
   });

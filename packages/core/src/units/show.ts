@@ -81,8 +81,25 @@ export function lengthText(mm: number, system: MeasureSystem): string {
   return system === 'imperial' ? inches(mm) : fixed(mm, Math.abs(mm - Math.round(mm)) < 0.05 ? 0 : 1);
 }
 
-/** Inches to the nearest sixteenth: `17 3/8`. */
+/** One or more lengths as said in a sentence, the unit once: `20 mm`, `500 × 90 mm`, `13/16 in`. */
+export function lengthWords(mm: number | readonly number[], system: MeasureSystem): string {
+  const lengths = typeof mm === 'number' ? [mm] : mm;
+  return `${lengths.map((each) => lengthText(each, system)).join(' × ')} ${lengthUnit(system)}`;
+}
+
+/** What stands beside a length on show. */
+export const lengthUnit = (system: MeasureSystem): 'mm' | 'in' => (system === 'imperial' ? 'in' : 'mm');
+
+/** A rule's finest mark; what is smaller (a film, a kerf, a bow) is said in thousandths. */
+const FINEST_IN = 1 / 16;
+
+/** Inches to the nearest sixteenth, `17 3/8`; under one in thousandths, `0.039`. */
 function inches(mm: number): string {
+  const smallIn = Math.abs(mm) / MM_PER_INCH;
+  if (smallIn < FINEST_IN - 5e-4) {
+    const text = String(Number(smallIn.toFixed(3)));
+    return mm < 0 && text !== '0' ? `−${text}` : text;
+  }
   const sixteenths = Math.round((Math.abs(mm) / MM_PER_INCH) * 16);
   const whole = Math.floor(sixteenths / 16);
   const sign = mm < 0 && sixteenths > 0 ? '−' : '';

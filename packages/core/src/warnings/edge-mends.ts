@@ -2,6 +2,7 @@ import { distanceMm } from '../geometry';
 import type { Ground, Tile } from '../ground';
 import { type Feature, type Plan, shapePoints } from '../plan';
 import { ALONG_MM, type Edge, LEVEL_MM, type Puzzle, type Stretch } from '../tiling';
+import { lengthWords } from '../units';
 import type { Mend } from './mends';
 
 /** A small change that lets a stubborn edge meet more others. */
@@ -33,14 +34,17 @@ export function edgeMends(puzzle: Puzzle, plan: Plan, ground: Ground): readonly 
     const tile = ground.tiles.find(({ id }) => id === edge.tileId)!;
     if (feature === undefined) return [];
     const common = { tileId: edge.tileId, side: edge.side, meets: meets(i) };
-    return [...centred(edge, only, feature, tile), ...levelled(edge, only, feature, edges)].map((edit) => ({ ...common, ...edit }));
+    return [...centred(edge, only, feature, tile, plan.units), ...levelled(edge, only, feature, edges, plan.units)].map((edit) => ({
+      ...common,
+      ...edit,
+    }));
   });
   return found.sort((a, b) => a.sizeMm - b.sizeMm);
 }
 
 type Edit = Pick<EdgeMend, 'sizeMm' | 'mend'>;
 
-function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: Feature, tile: Tile): Edit[] {
+function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: Feature, tile: Tile, units: Plan['units']): Edit[] {
   const middleMm = (fromMm + toMm) / 2;
   const byMm = tidy(lengthMm / 2 - middleMm);
   if (Math.abs(byMm) <= ALONG_MM) return [];
@@ -48,7 +52,7 @@ function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: F
   const sign = side === 'back' || side === 'right' ? 1 : -1;
   const isAcross = side === 'back' || side === 'near';
   const [dxMm, dyMm] = isAcross ? [byMm * sign, 0] : [0, byMm * sign];
-  const label = `Centre ${feature.name} on the ${side} edge of ${tile.id} (${Math.abs(byMm)} mm)`;
+  const label = `Centre ${feature.name} on the ${side} edge of ${tile.id} (${lengthWords(Math.abs(byMm), units)})`;
   const at = placeOn(tile, side, middleMm);
   const index = shapePoints(feature.shape).findIndex((point) => distanceMm(point, at) < AT_EDGE_MM + Math.abs(byMm) / 100);
   const point = shapePoints(feature.shape)[index];
@@ -59,7 +63,7 @@ function centred({ lengthMm, side }: Edge, { fromMm, toMm }: Stretch, feature: F
   return [{ sizeMm: Math.abs(byMm), mend }];
 }
 
-function levelled(edge: Edge, only: Stretch, feature: Feature, edges: readonly Edge[]): Edit[] {
+function levelled(edge: Edge, only: Stretch, feature: Feature, edges: readonly Edge[], units: Plan['units']): Edit[] {
   if (feature.kind !== 'raised' && feature.kind !== 'pit' && feature.kind !== 'water') return [];
   const levels = edges
     .filter((other) => other !== edge)
@@ -69,7 +73,7 @@ function levelled(edge: Edge, only: Stretch, feature: Feature, edges: readonly E
   const [usual] = [...counts].sort((a, b) => b[1] - a[1])[0] ?? [];
   if (usual === undefined || Math.abs(usual - only.fromLevelMm) <= LEVEL_MM) return [];
   const sizeMm = tidy(Math.abs(usual - only.fromLevelMm));
-  const label = `Level ${feature.name} to ${Math.abs(usual)} mm`;
+  const label = `Level ${feature.name} to ${lengthWords(Math.abs(usual), units)}`;
   if (feature.kind === 'raised')
     return usual < 1 ? [] : [{ sizeMm, mend: { code: 'raised/height', featureId: feature.id, heightMm: usual, label } }];
   return usual > -0.5 ? [] : [{ sizeMm, mend: { code: 'pit/depth', featureId: feature.id, depthMm: -usual, label } }];

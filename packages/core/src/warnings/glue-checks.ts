@@ -1,6 +1,7 @@
 import { type Adhesive, type Catalogue, adhesiveBy, materialBy } from '../catalogue';
-import type { GlueSpread } from '../plan';
+import type { GlueSpread, Plan } from '../plan';
 import { type BoardStack, type GlueFit, type Joint, glueFit } from '../stack';
+import { lengthWords } from '../units';
 import type { Mend } from './mends';
 import type { Warning } from './warning';
 
@@ -8,7 +9,7 @@ import type { Warning } from './warning';
 const MAX_MENDS = 3;
 
 /** Adhesives that cannot do their work between the faces they are put on, and spots under what will be worked. @source craft.md §3 */
-export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
+export function* glueWarnings({ units }: Plan, stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
   const seen = new Set<string>();
   for (const joint of stack.joints) {
     const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
@@ -26,7 +27,7 @@ export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generato
       view: 'section',
       featureId: joint.featureId,
       title: joint.place.part === 'raised' ? 'Raised ground' : joint.label,
-      text: [spots ? spotText(adhesive) : fitText(fit, adhesive, joint, catalogue)],
+      text: [spots ? spotText(adhesive) : fitText(fit, adhesive, joint, units, catalogue)],
       mends: mendsFor(joint, stack, adhesive, catalogue),
     };
   }
@@ -35,7 +36,7 @@ export function* glueWarnings(stack: BoardStack, catalogue: Catalogue): Generato
 const spotText = ({ name }: Adhesive): string =>
   `${name} in beads leaves air under a layer that will be pressed, scored or textured: it comes loose there. It needs glue under all of it.`;
 
-function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, catalogue: Catalogue): string {
+function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, units: Plan['units'], catalogue: Catalogue): string {
   const nameOf = (face: Joint['lower']): string => `${materialBy(catalogue, face.materialId).name}${face.isSealed ? ', sealed' : ''}`;
   const faces = [...new Set([nameOf(lower), nameOf(upper)])].join(' and ');
   switch (fit) {
@@ -44,7 +45,7 @@ function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, cata
     case 'slips':
       return `${name} does not grip ${faces}: it peels off.`;
     case 'buckles':
-      return `A film of ${name.toLowerCase()} under ${upper.thicknessMm} mm of ${nameOf(upper)} buckles it.`;
+      return `A film of ${name.toLowerCase()} under ${lengthWords(upper.thicknessMm, units)} of ${nameOf(upper)} buckles it.`;
     case 'never-dries':
       return `${name} gives off water, and neither face of ${faces} lets it out: it stays wet in the middle for days.`;
     case 'holds':

@@ -3,7 +3,7 @@ import { isEmpty } from '../geometry';
 import { type Ground, type Sunk, isSunk } from '../ground';
 import type { Feature, Plan } from '../plan';
 import type { BoardStack } from '../stack';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, lengthWords, reckon } from '../units';
 import type { Mend } from './mends';
 import type { Warning } from './warning';
 
@@ -14,7 +14,7 @@ export function* groundWarnings(plan: Plan, ground: Ground, stack: BoardStack, c
     if (own.every(({ whole }) => isEmpty(whole))) yield offTable(feature.id, feature.name);
     else if (isSunk(feature)) yield* pitWarnings(feature, plan, stack, catalogue);
   }
-  yield* heightWarnings(stack, catalogue);
+  yield* heightWarnings(stack, plan.units, catalogue);
 }
 
 function offTable(featureId: string, name: string): Warning {
@@ -49,7 +49,7 @@ function* pitWarnings(feature: Sunk, plan: Plan, stack: BoardStack, catalogue: C
           : [floor, ' of floor is left under it; it needs ', least, ' or it breaks through.'],
       mends: [
         ...thickerGround(plan, stack, feature.depthMm + least.value, catalogue),
-        ...shallower(feature, stack.ground.value - least.value),
+        ...shallower(feature, stack.ground.value - least.value, plan.units),
         {
           code: 'pit/cut-through',
           featureId: feature.id,
@@ -70,7 +70,12 @@ function* pitWarnings(feature: Sunk, plan: Plan, stack: BoardStack, catalogue: C
       text: ['holds water to ', depth, '; ', water, ' would run over.'],
       mends: [
         { code: 'water/depth', featureId: feature.id, waterMm: feature.depthMm, label: 'Fill to the brim' },
-        { code: 'pit/depth', featureId: feature.id, depthMm: feature.waterMm, label: `Sink it ${feature.waterMm} mm` },
+        {
+          code: 'pit/depth',
+          featureId: feature.id,
+          depthMm: feature.waterMm,
+          label: `Sink it ${lengthWords(feature.waterMm, plan.units)}`,
+        },
       ],
     };
   }
@@ -85,14 +90,14 @@ function thickerGround(plan: Plan, stack: BoardStack, neededMm: number, catalogu
   const thicknessMm = thicknessesOf(catalogue, top.materialId).find((thickness) => below + thickness >= neededMm);
   return thicknessMm === undefined
     ? []
-    : [{ code: 'ground/thickness', layerId: top.id, thicknessMm, label: `Make the top layer ${thicknessMm} mm` }];
+    : [{ code: 'ground/thickness', layerId: top.id, thicknessMm, label: `Make the top layer ${lengthWords(thicknessMm, plan.units)}` }];
 }
 
-function shallower(feature: Sunk, depthMm: number): Mend[] {
-  return depthMm < 1 ? [] : [{ code: 'pit/depth', featureId: feature.id, depthMm, label: `Sink it ${depthMm} mm` }];
+function shallower(feature: Sunk, depthMm: number, units: Plan['units']): Mend[] {
+  return depthMm < 1 ? [] : [{ code: 'pit/depth', featureId: feature.id, depthMm, label: `Sink it ${lengthWords(depthMm, units)}` }];
 }
 
-function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<Warning> {
+function* heightWarnings(stack: BoardStack, units: Plan['units'], catalogue: Catalogue): Generator<Warning> {
   const tolerance = estimated('Height may miss by', catalogue.bench.raisedToleranceMm, 'mm');
   const told = new Set<string>();
   for (const {
@@ -120,7 +125,7 @@ function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<War
     yield {
       ...common,
       text: ['wants ', wanted, '; stock layers come to ', nearest, ', more than ', tolerance, ' off.'],
-      mends: [stockHeight(feature, baseMm, buildUp.heightMm)],
+      mends: [stockHeight(feature, baseMm, buildUp.heightMm, units)],
     };
   }
 }
@@ -128,8 +133,9 @@ function* heightWarnings(stack: BoardStack, catalogue: Catalogue): Generator<War
 const isCarved = (feature: Feature): boolean => feature.kind === 'bank' || feature.kind === 'ramp';
 
 /** The height that the nearest stock makes: of the whole feature, or of each of its steps. */
-function stockHeight(feature: Feature, baseMm: number, builtMm: number): Mend {
-  if (feature.kind === 'hill') return { code: 'hill/step', featureId: feature.id, stepMm: builtMm, label: `Make each step ${builtMm} mm` };
+function stockHeight(feature: Feature, baseMm: number, builtMm: number, units: Plan['units']): Mend {
+  if (feature.kind === 'hill')
+    return { code: 'hill/step', featureId: feature.id, stepMm: builtMm, label: `Make each step ${lengthWords(builtMm, units)}` };
   const heightMm = feature.kind === 'raised' && feature.steps > 1 ? builtMm * feature.steps : baseMm + builtMm;
-  return { code: 'raised/height', featureId: feature.id, heightMm, label: `Make it ${heightMm} mm high` };
+  return { code: 'raised/height', featureId: feature.id, heightMm, label: `Make it ${lengthWords(heightMm, units)} high` };
 }

@@ -4,7 +4,7 @@ import type { Ground } from '../ground';
 import { type Light, grooveDepths } from '../lights';
 import type { Plan } from '../plan';
 import type { BoardStack } from '../stack';
-import { given } from '../units';
+import { given, lengthWords } from '../units';
 import type { Mend } from './mends';
 import type { Warning } from './warning';
 
@@ -40,7 +40,10 @@ export function* lightWarnings(plan: Plan, ground: Ground, stack: BoardStack, ca
         code: 'light/groove',
         severity: 'stop',
         text: ['leaves ', underGroove, ' of foam under its groove; it needs ', least, '.'],
-        mends: grooveMm >= 1 ? [{ code: 'light/groove', featureId: light.id, grooveMm, label: `Cut it ${grooveMm} mm deep` }] : [],
+        mends:
+          grooveMm >= 1
+            ? [{ code: 'light/groove', featureId: light.id, grooveMm, label: `Cut it ${lengthWords(grooveMm, plan.units)} deep` }]
+            : [],
       };
     }
     yield* throughHoles(light, ground, battery.widthMm);

@@ -3,19 +3,22 @@ import { type Box, areaMm2, boxRegion, intersection, isEmpty, regionBox } from '
 import type { Ground, Land, Tile } from '../ground';
 import type { Feature, Plan } from '../plan';
 import type { Crossing, Seam, Stretch } from '../tiling';
-import { type Figure, given } from '../units';
+import { type Figure, given, lengthWords } from '../units';
 import type { Mend } from './mends';
+import { seamMends } from './seam-mends';
 import type { Warning } from './warning';
 
 /** What goes wrong where tiles meet: sides that disagree, pits too near a joint, slivers, fixings that meet a hole. @source craft.md §1 */
 export function* seamWarnings(plan: Plan, ground: Ground, seams: readonly Seam[], catalogue: Catalogue): Generator<Warning> {
   const clear = estimated('Foam that holds beside a joint', catalogue.bench.seamClearMm, 'mm');
   for (const seam of seams) {
-    for (const crossing of seam.crossings) yield* crossingWarning(seam, crossing, plan);
-    yield* weakEdges(seam, ground, clear);
+    for (const crossing of seam.crossings) yield* crossingWarning(seam, crossing, plan, ground, clear);
+    yield* weakEdges(seam, ground, clear, plan.units);
   }
   yield* pocketWarnings(plan, ground, catalogue);
 }
+
+type Units = Plan['units'];
 
 const WORDS: Readonly<Record<Stretch['kind'], string>> = {
   open: 'Open ground',
@@ -30,7 +33,7 @@ const WORDS: Readonly<Record<Stretch['kind'], string>> = {
 /** Kinds that look broken when they stop at a seam; raised ground may well end there. */
 const RUNS_ON: ReadonlySet<Stretch['kind']> = new Set(['water', 'pit', 'route', 'wall']);
 
-function* crossingWarning(seam: Seam, crossing: Crossing, plan: Plan): Generator<Warning> {
+function* crossingWarning(seam: Seam, crossing: Crossing, plan: Plan, ground: Ground, clear: Figure<'mm'>): Generator<Warning> {
   const { fault, first, second, kind } = crossing;
   if (fault === null || (fault === 'ends' && !RUNS_ON.has(kind))) return;
   const [one, other] = [featureOf(plan, first), featureOf(plan, second)];
@@ -45,7 +48,7 @@ function* crossingWarning(seam: Seam, crossing: Crossing, plan: Plan): Generator
     featureId: (other ?? one)?.id ?? null,
     title: `Seam ${seam.name}`,
     text: wordsFor(seam, crossing, names),
-    mends: mendsFor(seam, crossing, one, other),
+    mends: seamMends(seam, crossing, one, other, ground, clear, plan.units),
   };
 }
 
@@ -63,40 +66,11 @@ function wordsFor({ first, second }: Seam, crossing: Crossing, names: string): W
   }
 }
 
-function mendsFor({ along }: Seam, crossing: Crossing, one: Feature | null, other: Feature | null): Mend[] {
-  const { fault, offsetMm, first, second } = crossing;
-  const move = (feature: Feature, byMm: number): Mend => ({
-    code: 'feature/move',
-    featureId: feature.id,
-    dxMm: along === 'x' ? byMm : 0,
-    dyMm: along === 'y' ? byMm : 0,
-    label: `Move ${feature.name} ${Math.abs(byMm)} mm`,
-  });
-  if (fault === 'place') return [...(other === null ? [] : [move(other, -offsetMm)]), ...(one === null ? [] : [move(one, offsetMm)])];
-  if (fault === 'level') return [...levelMend(other, first!.fromLevelMm), ...levelMend(one, second!.fromLevelMm)];
-  if (fault === 'width') return [...widthMend(other, one), ...widthMend(one, other)];
-  return [];
-}
-
-function levelMend(feature: Feature | null, levelMm: number): Mend[] {
-  if (feature?.kind === 'raised' && levelMm >= 1)
-    return [{ code: 'raised/height', featureId: feature.id, heightMm: levelMm, label: `Make ${feature.name} ${levelMm} mm high` }];
-  if ((feature?.kind === 'water' || feature?.kind === 'pit') && levelMm <= -0.5)
-    return [{ code: 'pit/depth', featureId: feature.id, depthMm: -levelMm, label: `Sink ${feature.name} ${-levelMm} mm` }];
-  return [];
-}
-
-function widthMend(feature: Feature | null, like: Feature | null): Mend[] {
-  if (feature?.shape.form !== 'strip' || like?.shape.form !== 'strip' || feature.shape.widthMm === like.shape.widthMm) return [];
-  const { widthMm } = like.shape;
-  return [{ code: 'strip/width', featureId: feature.id, widthMm, label: `Make ${feature.name} ${widthMm} mm wide` }];
-}
-
 const featureOf = (plan: Plan, stretch: Stretch | null): Feature | null =>
   plan.features.find(({ id }) => id === stretch?.featureId) ?? null;
 
 /** Pits whose edge runs close beside a joint, and strips of a feature too narrow to hold, on either tile of a seam. */
-function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Ground, clear: Figure<'mm'>): Generator<Warning> {
+function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Ground, clear: Figure<'mm'>, units: Units): Generator<Warning> {
   const seamMm = along === 'y' ? from.x : from.y;
   for (const tile of [first, second]) {
     const side = tile === first ? -1 : 1;
@@ -134,7 +108,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
             clear,
             '.',
           ],
-          mends: [move(clear.value - gapMm, `Move it ${tidy(clear.value - gapMm)} mm off`)],
+          mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} off`)],
         };
       }
       if (land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6 && isCutBySeam(land, tile.id, ground)) {
@@ -148,8 +122,8 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
             ` onto ${tile.id}: a sliver that breaks in the hand.`,
           ],
           mends: [
-            move(-thickMm, `Move it ${thickMm} mm off ${tile.id}`),
-            move(clear.value - thickMm, `Move it ${tidy(clear.value - thickMm)} mm further on`),
+            move(-thickMm, `Move it ${lengthWords(thickMm, units)} off ${tile.id}`),
+            move(clear.value - thickMm, `Move it ${lengthWords(clear.value - thickMm, units)} further on`),
           ],
         };
       }
@@ -195,7 +169,7 @@ function* pocketWarnings(plan: Plan, ground: Ground, catalogue: Catalogue): Gene
         {
           code: 'join/offset',
           offsetMm: Math.max(10, Math.floor(shortest)),
-          label: `Set them ${Math.max(10, Math.floor(shortest))} mm out`,
+          label: `Set them ${lengthWords(Math.max(10, Math.floor(shortest)), plan.units)} out`,
         },
         ...without,
       ],

@@ -2,7 +2,7 @@
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthField, lengthUnit } from '@spare-acre/core/units';
 import type { UnreadableBoard } from '@spare-acre/core/wire';
 import { NoServer, type StoredBoard, bringBack, createBoard, exportPath, fetchBoards, importBoard, putAway } from '../api/client';
 import { useCatalogue } from '../stores/catalogue';
@@ -92,7 +92,7 @@ async function bringItBack(): Promise<void> {
 }
 
 const sizeText = ({ plan }: StoredBoard): string =>
-  `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${plan.units === 'metric' ? 'mm' : 'in'}`;
+  `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
 const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidthsMm.length * table.rowDepthsMm.length;
 </script>
 

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { cutList, isNew, listedCuts } from '@spare-acre/core/cutting';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthText, lengthUnit } from '@spare-acre/core/units';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
 import CutOrderList from './CutOrderList.vue';
@@ -45,7 +45,7 @@ watch(
 );
 
 const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
-const unit = computed(() => (store.plan!.units === 'metric' ? 'mm' : 'in'));
+const unit = computed(() => lengthUnit(store.plan!.units));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
 const sheetText = computed(() => {
   const sheet = shown.value?.layout.sheets[index.value];

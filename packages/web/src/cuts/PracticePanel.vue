@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { type CutJob, kerfFrom, practiceCard } from '@spare-acre/core/cutting';
-import { parseLength } from '@spare-acre/core/units';
+import { lengthUnit, parseLength } from '@spare-acre/core/units';
 import FigureLine from '../figures/FigureLine.vue';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
@@ -10,9 +10,9 @@ import { usePlan } from '../stores/plan';
 const props = defineProps<{ job: CutJob }>();
 const store = usePlan();
 const catalogues = useCatalogue();
-const card = computed(() => practiceCard(props.job, catalogues.catalogue!));
+const card = computed(() => practiceCard(props.job, store.plan!.units, catalogues.catalogue!));
 const typed = ref({ before: '', together: '' });
-const unit = computed(() => (store.plan!.units === 'metric' ? 'mm' : 'in'));
+const unit = computed(() => lengthUnit(store.plan!.units));
 const LIMIT = { min: 1, max: 1_000 };
 const read = (text: string, label: string) => parseLength(text, label, store.plan!.units, LIMIT);
 const problem = computed(() => {

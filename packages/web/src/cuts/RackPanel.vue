@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { type CutJob, leftoversOf } from '@spare-acre/core/cutting';
-import { lengthText, parseLength } from '@spare-acre/core/units';
+import { lengthUnit, lengthWords, parseLength } from '@spare-acre/core/units';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { useRack } from '../stores/rack';
@@ -12,9 +12,9 @@ const store = usePlan();
 const rack = useRack();
 const catalogues = useCatalogue();
 const system = computed(() => store.plan!.units);
-const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
+const unit = computed(() => lengthUnit(system.value));
 const size = ({ widthMm, depthMm }: { readonly widthMm: number; readonly depthMm: number }): string =>
-  `${lengthText(widthMm, system.value)} × ${lengthText(depthMm, system.value)} ${unit.value}`;
+  lengthWords([widthMm, depthMm], system.value);
 const here = computed(() =>
   rack.offcuts.filter(({ materialId, thicknessMm }) => materialId === props.job.materialId && thicknessMm === props.job.thicknessMm),
 );

@@ -144,7 +144,7 @@ describe('the rack', () => {
     await useRack().add({ ...piece, boardId: BOARD_ID });
     await useRack().add({ ...piece, boardId: null, sheet: null });
     expect(store.offcuts).toHaveLength(1);
-    const jobs = cutSheets(derived.parts.parts, plan.cutting, CATALOGUE, store.offcuts);
+    const jobs = cutSheets(derived.parts.parts, plan.cutting, plan.units, CATALOGUE, store.offcuts);
     expect(jobs.find(({ key }) => key === job.key)!.offcutCount.value).toBe(1);
   });
 });

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { type Limits, type MeasureSystem, lengthField, parseLength } from '@spare-acre/core/units';
+import { type Limits, type MeasureSystem, lengthField, lengthUnit, parseLength } from '@spare-acre/core/units';
 import TypedField from './TypedField.vue';
 
 /** A length typed in the board's own measures. `take` gets mm and says what is wrong with it, or nothing. */
@@ -12,5 +12,5 @@ function read(typed: string): string {
 </script>
 
 <template>
-  <TypedField :label="label" :stored="lengthField(mm, system)" :unit="system === 'metric' ? 'mm' : 'in'" :read="read" />
+  <TypedField :label="label" :stored="lengthField(mm, system)" :unit="lengthUnit(system)" :read="read" />
 </template>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthField, lengthUnit } from '@spare-acre/core/units';
 import { exportPath } from '../api/client';
 import { usePlan } from '../stores/plan';
 
@@ -9,7 +9,7 @@ const store = usePlan();
 const plan = computed(() => store.plan!);
 const size = computed(() => {
   const { table, units, figureHeightMm } = plan.value;
-  const unit = units === 'metric' ? 'mm' : 'in';
+  const unit = lengthUnit(units);
   const tiles = table.columnWidthsMm.length * table.rowDepthsMm.length;
   return `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${unit}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}, ${figureHeightMm} mm figures`;
 });

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { type Feature, shapePoints, widthHandle, widthThrough, withPoint, withPointAfter, withoutPoint } from '@spare-acre/core/plan';
 import type { Point } from '@spare-acre/core/geometry';
-import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
+import { type MeasureSystem, lengthField, lengthUnit } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import { reshape } from './featureEdits';
 import { useDragMm } from './useDragMm';
@@ -39,9 +39,7 @@ const girth = computed(() => {
     return { at: px.value({ x: shape.centre.x + shape.radiusMm, y: shape.centre.y }), mm: shape.radiusMm, name: 'Radius' };
   return null;
 });
-const girthText = computed(() =>
-  girth.value === null ? '' : `${lengthField(girth.value.mm, props.system)} ${props.system === 'metric' ? 'mm' : 'in'}`,
-);
+const girthText = computed(() => (girth.value === null ? '' : `${lengthField(girth.value.mm, props.system)} ${lengthUnit(props.system)}`));
 
 function movePoint(event: PointerEvent, index: number): void {
   drag(event, {

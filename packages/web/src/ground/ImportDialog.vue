@@ -4,7 +4,7 @@ import { computed, ref, shallowRef } from 'vue';
 import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/formats';
 import { type FeatureKind, KIND_NAMES, newFeature, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthWords } from '@spare-acre/core/units';
 import { shortId } from '../drafts/name';
 import ChoiceField from '../figures/ChoiceField.vue';
 import LengthField from '../figures/LengthField.vue';
@@ -33,7 +33,7 @@ const system = computed(() => store.plan!.units);
 const stocks = computed(() =>
   thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({
     value: mm,
-    text: `${lengthText(mm, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}`,
+    text: lengthWords(mm, system.value),
   })),
 );
 const widthMm = ref(400);
@@ -42,7 +42,7 @@ const stepMm = ref(10);
 const size = computed(() => {
   if (drawing.value === null) return '';
   const { left, top, right, bottom } = drawing.value.box;
-  return `${lengthText(right - left, system.value)} × ${lengthText(bottom - top, system.value)} ${system.value === 'metric' ? 'mm' : 'in'}`;
+  return lengthWords([right - left, bottom - top], system.value);
 });
 
 function forget(): void {

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type MeasureSystem, lengthField } from '@spare-acre/core/units';
+import { type MeasureSystem, lengthField, lengthUnit } from '@spare-acre/core/units';
 import type { PlanView } from './usePlanView';
 
 /** Ticks along the table's left and back edges, and a scale bar under it. */
@@ -30,7 +30,7 @@ const along = computed(() => ticks(props.widthMm).map((tick) => ({ ...tick, px: 
 const down = computed(() => ticks(props.depthMm).map((tick) => ({ ...tick, px: props.view.toPx.value({ x: 0, y: tick.atMm }).y })));
 const bar = computed(() => {
   const mm = step(130);
-  return { text: `${lengthField(mm, props.system)} ${props.system === 'metric' ? 'mm' : 'in'}`, px: mm * props.view.scale.value };
+  return { text: `${lengthField(mm, props.system)} ${lengthUnit(props.system)}`, px: mm * props.view.scale.value };
 });
 const barAt = computed(() => ({
   x: Math.max(50, origin.value.x),

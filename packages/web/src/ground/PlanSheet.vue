@@ -3,7 +3,7 @@ import { computed, ref, watch } from 'vue';
 import { tableBox, tilesOf } from '@spare-acre/core/ground';
 import { type Feature, boxOfAll, middleLine, movedBy, reshaped, shapeBox } from '@spare-acre/core/plan';
 import { type Box, type Point, pointAlong } from '@spare-acre/core/geometry';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthField, lengthUnit } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import FeatureHandles from './FeatureHandles.vue';
 import PlanArt from './PlanArt.vue';
@@ -99,7 +99,7 @@ const sketchSize = computed(() => {
   const text = (mm: number): string => lengthField(mm, plan.value.units);
   if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
   const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
-  const unit = plan.value.units === 'metric' ? 'mm' : 'in';
+  const unit = lengthUnit(plan.value.units);
   return form.value === 'area' && points.value.length === 1 ? `${text(dx)} × ${text(dy)} ${unit}` : `${text(Math.hypot(dx, dy))} ${unit}`;
 });
 const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));

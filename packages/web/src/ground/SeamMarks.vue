@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthWords } from '@spare-acre/core/units';
 import { usePlan } from '../stores/plan';
 import type { ToPx } from './paths';
 
@@ -14,7 +14,7 @@ const marks = computed(() =>
       at: props.toPx(crossing.at),
       isFault: crossing.fault !== null && crossing.fault !== 'ends',
       isEnd: crossing.fault === 'ends',
-      text: `${lengthText(crossing.sizeMm, store.plan!.units)} ${store.plan!.units === 'metric' ? 'mm' : 'in'}`,
+      text: lengthWords(crossing.sizeMm, store.plan!.units),
     })),
   ),
 );

@@ -3,7 +3,7 @@ import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/plan';
 import { ZONE_NAMES } from '@spare-acre/core/ground';
 import type { Crossing } from '@spare-acre/core/tiling';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthWords } from '@spare-acre/core/units';
 import ChoiceField from '../figures/ChoiceField.vue';
 import FigureCell from '../figures/FigureCell.vue';
 import FigureLine from '../figures/FigureLine.vue';
@@ -20,7 +20,6 @@ const store = usePlan();
 const catalogues = useCatalogue();
 const plan = computed(() => store.plan!);
 const system = computed(() => plan.value.units);
-const unit = computed(() => (system.value === 'metric' ? 'mm' : 'in'));
 const isSplitting = ref(false);
 const derivation = computed(() => store.derivation);
 const warnings = computed(() => store.warnings.filter(({ code }) => code.startsWith('seam/') || code.startsWith('join/')));
@@ -32,7 +31,7 @@ const nameOf = ({ kind, first, second }: Crossing): string => {
 const FAULTS = { place: 'apart', width: 'in width', level: 'in height', ends: 'ends here' } as const;
 const wordsOf = ({ fault, sizeMm }: Crossing): string => {
   if (fault === null) return 'agrees';
-  return fault === 'ends' ? FAULTS.ends : `${lengthText(sizeMm, system.value)} ${unit.value} ${FAULTS[fault]}`;
+  return fault === 'ends' ? FAULTS.ends : `${lengthWords(sizeMm, system.value)} ${FAULTS[fault]}`;
 };
 const joins = computed(() => catalogues.catalogue!.joins.map(({ id, name }) => ({ value: id, text: name })));
 const join = computed(() => catalogues.catalogue!.joins.find(({ id }) => id === plan.value.table.join.methodId)!);
@@ -47,7 +46,7 @@ const rims = computed(() => [
     )
     .map(({ materialId, thicknessMm }) => ({
       value: `${materialId} ${thicknessMm}`,
-      text: `${catalogues.catalogue!.materials.find(({ id }) => id === materialId)!.name}, ${lengthText(thicknessMm, system.value)} ${unit.value}`,
+      text: `${catalogues.catalogue!.materials.find(({ id }) => id === materialId)!.name}, ${lengthWords(thicknessMm, system.value)}`,
     })),
 ]);
 const rimValue = computed(() => {

@@ -3,7 +3,7 @@ import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { shallowRef, watch } from 'vue';
 import type { SplitOption } from '@spare-acre/core/derive';
 import { evenSplit, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthWords } from '@spare-acre/core/units';
 import FigureCell from '../figures/FigureCell.vue';
 import SearchProgress from '../figures/SearchProgress.vue';
 import { useCatalogue } from '../stores/catalogue';
@@ -33,7 +33,7 @@ function take({ columns, rows }: SplitOption): void {
 }
 const size = ({ widthMm, depthMm }: SplitOption): string => {
   const { units } = store.plan!;
-  return `${lengthText(widthMm, units)} × ${lengthText(depthMm, units)} ${units === 'metric' ? 'mm' : 'in'}`;
+  return lengthWords([widthMm, depthMm], units);
 };
 </script>
 

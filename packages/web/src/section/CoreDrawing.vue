@@ -3,7 +3,7 @@ import { useElementSize } from '@vueuse/core';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import type { SectionDrawing } from '@spare-acre/core/section';
-import { type MeasureSystem, lengthText, showText } from '@spare-acre/core/units';
+import { type MeasureSystem, lengthText, lengthUnit, showText } from '@spare-acre/core/units';
 import ChoiceField from '../figures/ChoiceField.vue';
 import { placeLabels } from './placeLabels';
 
@@ -95,7 +95,7 @@ function detailOf({ lies, byMm, leftMm }: SectionDrawing['marks'][number]): stri
       throw lies satisfies never;
   }
 }
-const unit = computed(() => (props.system === 'metric' ? 'mm' : 'in'));
+const unit = computed(() => lengthUnit(props.system));
 const length = (mm: number): string => lengthText(mm, props.system);
 </script>
 

@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
 import { type HeightChoice, type HeightOption, heightChoices } from '@spare-acre/core/stack';
-import { lengthText } from '@spare-acre/core/units';
+import { lengthText, lengthUnit } from '@spare-acre/core/units';
 import FigureCell from '../figures/FigureCell.vue';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
@@ -17,7 +17,7 @@ const stocked = computed(() => thicknessesOf(catalogues.catalogue!, raised.value
 const choices = computed(() =>
   store.derivation === null ? [] : heightChoices(store.plan!, store.derivation.ground, store.derivation.stack, catalogues.catalogue!),
 );
-const unit = computed(() => (store.plan!.units === 'metric' ? 'mm' : 'in'));
+const unit = computed(() => lengthUnit(store.plan!.units));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
 const error = (mm: number): string => (mm === 0 ? 'exact' : `${length(Math.abs(mm))} ${unit.value} ${mm > 0 ? 'too high' : 'too low'}`);
 const isAtHand = (mm: number): boolean => raised.value.atHandMm.length === 0 || raised.value.atHandMm.includes(mm);

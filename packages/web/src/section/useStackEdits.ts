@@ -10,7 +10,7 @@ import {
   spreadOf,
   thicknessChoices,
 } from '@spare-acre/core/stack';
-import { lengthField } from '@spare-acre/core/units';
+import { lengthWords } from '@spare-acre/core/units';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 
@@ -44,10 +44,7 @@ export function useStackEdits() {
     materials: (use: 'substrate' | 'ground' | 'facing'): Option<string>[] =>
       materialChoices(catalogue.value, use).map(({ id, name }) => ({ value: id, text: name })),
     thicknesses: (materialId: string, presentMm: number): Option<number>[] =>
-      thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({
-        value: mm,
-        text: `${lengthField(mm, store.plan!.units)} ${store.plan!.units === 'metric' ? 'mm' : 'in'}`,
-      })),
+      thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({ value: mm, text: lengthWords(mm, store.plan!.units) })),
     nearest: (materialId: string, presentMm: number): number => nearestThickness(catalogue.value, materialId, presentMm),
     glues: (lower: Face, upper: Face, spread: GlueSpread): Option<string>[] =>
       glueChoices(catalogue.value, lower, upper, spread).map(({ id, name, fit }) => ({ value: id, text: name + FITS[fit] })),

@@ -11,7 +11,7 @@ import {
   readHeightmap,
   readSvg,
 } from '@spare-acre/core/formats';
-import { type HeightField, type Solid, fieldOf, solidOf, tableBox } from '@spare-acre/core/ground';
+import { type Ground, type HeightField, type Solid, fieldOf, solidOf, tableBox } from '@spare-acre/core/ground';
 import type { Contours, Plan } from '@spare-acre/core/plan';
 import { type Cover, type PlayReport, coverOf, maskRings, playReport, sightMap } from '@spare-acre/core/play';
 import { seeded } from '@spare-acre/core/random';
@@ -68,17 +68,20 @@ export interface ForcedAnswer {
 }
 
 const derive = derivePipeline();
-const fieldFor = (plan: Plan, catalogue: Catalogue, cellMm: number): { field: HeightField; foamMm: number } => {
+const fieldFor = (plan: Plan, catalogue: Catalogue, cellMm: number): { ground: Ground; field: HeightField; foamMm: number } => {
   const { ground, stack } = derive(plan, catalogue);
   return {
+    ground,
     field: fieldOf(ground, tableBox(plan.table), cellMm, builtHeights(stack.raised)),
     foamMm: stack.ground.value + (plan.stack.substrate?.thicknessMm ?? 0),
   };
 };
 
 const searches = {
-  play: (plan: Plan, catalogue: Catalogue, from: Side, to: Side): PlayReport =>
-    playReport(fieldFor(plan, catalogue, CELL_MM).field, plan, from, to),
+  play(plan: Plan, catalogue: Catalogue, from: Side, to: Side): PlayReport {
+    const { field, ground } = fieldFor(plan, catalogue, CELL_MM);
+    return playReport(field, ground, plan, from, to);
+  },
 
   async sight(plan: Plan, catalogue: Catalogue, onProgress: OnProgress): Promise<SightAnswer | null> {
     const { field } = fieldFor(plan, catalogue, CELL_MM);
