@@ -8,7 +8,13 @@ export default defineConfig({
       { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'] } },
       {
         plugins: [vue(), icons({ compiler: 'vue3' })],
-        test: { name: 'web', root: 'packages/web', include: ['src/**/*.test.ts'], environment: 'happy-dom' },
+        test: {
+          name: 'web',
+          root: 'packages/web',
+          include: ['src/**/*.test.ts'],
+          environment: 'happy-dom',
+          setupFiles: ['src/testing/no-network.ts'],
+        },
       },
       { test: { name: 'server', root: 'packages/server', include: ['test/**/*.test.ts'], testTimeout: 20_000 } },
       { test: { name: 'house', root: '.', include: ['scripts/**/*.test.ts'], testTimeout: 30_000 } },
