@@ -1,5 +1,17 @@
 import { type Catalogue, materialBy } from '../catalogue';
-import { type Point, type Region, areaMm2, boxRegion, edgeMm, intersection, pieces, regionBox, unite, without } from '../geometry';
+import {
+  type Point,
+  type Region,
+  areaMm2,
+  boxRegion,
+  clippedTo,
+  edgeMm,
+  intersection,
+  pieces,
+  regionBox,
+  unite,
+  without,
+} from '../geometry';
 import { type Ground, type Tile, ZONE_NAMES, bowlShare, isBowl, isSunk } from '../ground';
 import type { Plan, Split, Table } from '../plan';
 import { type BaseLayer, type BoardStack, goesThrough } from '../stack';
@@ -75,7 +87,7 @@ function inPieces(part: Part, splits: readonly Split[]): Part[] {
   return edges.slice(1).flatMap((to, i) => {
     const from = edges[i]!;
     const strip = isX ? { left: from, right: to, top: 0, bottom: part.depthMm } : { left: 0, right: part.widthMm, top: from, bottom: to };
-    const own = cutOut(intersection(part.outline, boxRegion(strip)), `${part.id}/${i + 1}`, {
+    const own = cutOut(clippedTo(part.outline, strip), `${part.id}/${i + 1}`, {
       ...part,
       name: `${part.name}, piece ${i + 1} of ${edges.length - 1}`,
     });
@@ -157,9 +169,8 @@ function strip(
 function facingParts(tile: Tile, ground: Ground, stack: BoardStack, catalogue: Catalogue): Part[] {
   const here = ground.onTile.get(tile.id)!;
   return stack.facings.flatMap(({ zone, layers }) => {
-    const square = boxRegion(tile.cutBox);
     const shown = here.filter(({ land }) => (zone === 'open' ? land.zone !== null : land.zone === zone)).map(({ shows }) => shows);
-    const region = zone === 'open' ? without(square, shown) : intersection(unite(shown), square);
+    const region = zone === 'open' ? without(boxRegion(tile.cutBox), shown) : clippedTo(unite(shown), tile.cutBox);
     return layers.flatMap((layer, level) =>
       cutOut(region, `${tile.id}-${zone}-${layer.id}`, {
         name: `${tile.id} ${ZONE_NAMES[zone].toLowerCase()}, ${materialBy(catalogue, layer.materialId).name.toLowerCase()}`,
@@ -186,7 +197,7 @@ function raisedParts(tile: Tile, ground: Ground, stack: BoardStack, { raised }: 
   return stack.raised.flatMap(({ land, buildUp, materialId }) => {
     const here = ground.onTile.get(tile.id)!.find((tileLand) => tileLand.land === land);
     if (here === undefined || buildUp === null) return [];
-    const region = intersection(here.body, boxRegion(tile.cutBox));
+    const region = clippedTo(here.body, tile.cutBox);
     return buildUp.thicknessesMm.flatMap((thicknessMm, i) => {
       const level = buildUp.thicknessesMm.length === 1 ? '' : `, layer ${i + 1}`;
       // A single layer has nothing to cross.

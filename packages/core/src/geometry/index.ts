@@ -4,6 +4,7 @@ export {
   EMPTY,
   areaMm2,
   boxRegion,
+  clippedTo,
   contains,
   crossings,
   edgeMm,

@@ -25,10 +25,10 @@ export function boxAround(points: readonly Point[]): Box {
   if (points.length === 0) throw new RangeError('boxAround: expected at least one point, got none');
   let [left, top, right, bottom] = [Infinity, Infinity, -Infinity, -Infinity];
   for (const { x, y } of points) {
-    left = Math.min(left, x);
-    right = Math.max(right, x);
-    top = Math.min(top, y);
-    bottom = Math.max(bottom, y);
+    if (x < left) left = x;
+    if (x > right) right = x;
+    if (y < top) top = y;
+    if (y > bottom) bottom = y;
   }
   return { left, top, right, bottom };
 }

@@ -1,4 +1,4 @@
-import { type Region, boxHolds, boxesOverlap, intersection, boxRegion, isEmpty, regionBox } from '../geometry';
+import { type Region, boxesOverlap, clippedTo, isEmpty, regionBox } from '../geometry';
 import type { Feature, Shape, Table } from '../plan';
 import type { Figure } from '../units';
 import { type FeatureGround, measureFeature } from './feature-ground';
@@ -45,11 +45,9 @@ function onTiles(land: Land, tiles: readonly Tile[]): TileLand[] {
   return tiles
     .filter((tile) => boxesOverlap(tile.box, box))
     .map((tile) => {
-      if (boxHolds(tile.box, box)) return { tileId: tile.id, land, body: land.body, shows: land.shows };
-      const square = boxRegion(tile.box);
       // Nothing is cut away from most features: then body and surface are one region, clipped once.
-      const body = intersection(land.body, square);
-      const shows = land.shows === land.body ? body : intersection(land.shows, square);
+      const body = clippedTo(land.body, tile.box);
+      const shows = land.shows === land.body ? body : clippedTo(land.shows, tile.box);
       return { tileId: tile.id, land, body, shows };
     })
     .filter(({ body, shows }) => !isEmpty(body) || !isEmpty(shows));

@@ -4,8 +4,8 @@ import {
   EMPTY,
   areaMm2,
   boxHolds,
-  boxRegion,
   boxesOverlap,
+  clippedTo,
   grown,
   intersection,
   isEmpty,
@@ -61,11 +61,9 @@ interface Spot extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 
  */
 export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
   const onTable = tableBox(table);
-  const tableRegion = boxRegion(onTable);
   const spots = features.flatMap((feature, order) =>
     spotsOf(feature, withFillets(features, order, regionOfShape), regionOfShape).map(({ region, ...rest }): Spot => {
-      // Most features lie wholly on the table: only the others need the clipper.
-      const whole = isEmpty(region) || boxHolds(onTable, regionBox(region)) ? region : intersection(region, tableRegion);
+      const whole = clippedTo(region, onTable);
       return { ...rest, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
     }),
   );
@@ -164,8 +162,9 @@ function filletsBetween(own: Region, other: Region, radiusMm: number): Region[] 
   if (isEmpty(crossing)) return [];
   const { left, top, right, bottom } = regionBox(crossing);
   const reachMm = radiusMm * 3;
-  const around = boxRegion({ left: left - reachMm, top: top - reachMm, right: right + reachMm, bottom: bottom + reachMm });
-  const here = unite([intersection(own, around), intersection(other, around)]);
+  const around = { left: left - reachMm, top: top - reachMm, right: right + reachMm, bottom: bottom + reachMm };
+  // Growing joins the two as it goes.
+  const here = { rings: [...clippedTo(own, around).rings, ...clippedTo(other, around).rings] };
   return [without(grown(grown(here, radiusMm, FILLET_ARC_MM), -radiusMm, FILLET_ARC_MM), [own, other])];
 }
 
@@ -219,8 +218,12 @@ function isOver(other: Spot, spot: Spot): boolean {
 function standsOn(upper: Spot, lower: Spot): boolean {
   if (upper.levelMm <= lower.levelMm) return false;
   if (upper.feature === lower.feature) return true;
+  if (upper.box === null || lower.box === null || !boxHolds(widened(lower.box), upper.box)) return false;
   return areaMm2(without(upper.whole, [lower.whole])) < INSIDE_MM2;
 }
+
+/** A box by the reach of what {@link INSIDE_MM2} forgives: what juts out further does not stand inside. */
+const widened = ({ left, top, right, bottom }: Box): Box => ({ left: left - 1, top: top - 1, right: right + 1, bottom: bottom + 1 });
 
 export type Sunk = Extract<Feature, { kind: 'pit' | 'water' | 'crater' }>;
 export const isSunk = (feature: Feature): feature is Sunk =>

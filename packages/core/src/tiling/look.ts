@@ -1,4 +1,4 @@
-import { type Region, areaMm2, boxRegion, intersection, isEmpty } from '../geometry';
+import { type Region, areaMm2, clippedTo, intersection, isEmpty } from '../geometry';
 import type { Ground, Tile } from '../ground';
 
 /** Sizes of tiles and cells within this are the same. */
@@ -29,7 +29,7 @@ export function lookOf(tile: Tile, ground: Ground): Look {
     .filter(({ role }) => role === 'standing')
     .map(({ whole, feature }) => ({
       sort: `wall ${feature.kind === 'wall' ? feature.heightMm : 0}`,
-      region: moved(intersection(whole, boxRegion(tile.box))),
+      region: moved(clippedTo(whole, tile.box)),
     }))
     .filter(({ region }) => !isEmpty(region));
   return { widthMm, depthMm, patches: [...surfaces, ...standing] };

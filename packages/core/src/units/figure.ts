@@ -135,17 +135,27 @@ export function wholeUp(value: number): number {
   return Math.ceil(value - Math.abs(value) * 1e-9);
 }
 
-/** Steps found to fit, by their units: the same few come up thousands of times in one reckoning. */
-const FITTING = new Map<string, boolean>();
+/** Steps found to fit, by sign and units: the same few come up thousands of times in one reckoning. */
+const FITTING = new Map<Unit, Map<Unit, Map<Unit, Map<number, boolean>>>>();
 
 function fits(unit: Unit, left: Unit, turn: number, right: Unit): boolean {
-  const key = `${unit} ${left} ${turn} ${right}`;
-  let known = FITTING.get(key);
-  if (known === undefined) {
-    known = unitsFit(unit, left, turn, right);
-    FITTING.set(key, known);
+  const known = held(held(held(FITTING, unit), left), right);
+  let answer = known.get(turn);
+  if (answer === undefined) {
+    answer = unitsFit(unit, left, turn, right);
+    known.set(turn, answer);
   }
-  return known;
+  return answer;
+}
+
+/** The map kept under a key of a map of maps, made when first asked for. */
+function held<K, V, L>(maps: Map<K, Map<V, L>>, key: K): Map<V, L> {
+  let inner = maps.get(key);
+  if (inner === undefined) {
+    inner = new Map();
+    maps.set(key, inner);
+  }
+  return inner;
 }
 
 function unitsFit(unit: Unit, left: Unit, turn: number, right: Unit): boolean {

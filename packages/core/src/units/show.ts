@@ -123,7 +123,12 @@ function duration(minutes: number): Shown {
   return { number: `${days} d ${hours % 24}`, unit: 'h' };
 }
 
-function fixed(value: number, decimals: number): string {
-  const text = Math.abs(value).toLocaleString('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals });
+/** Made once: the numbers in names were a twentieth of a derive when each call made its own. */
+const FORMATS = [0, 1, 2, 3].map(
+  (decimals) => new Intl.NumberFormat('en-GB', { minimumFractionDigits: decimals, maximumFractionDigits: decimals }),
+);
+
+function fixed(value: number, decimals: 0 | 1 | 2 | 3): string {
+  const text = FORMATS[decimals]!.format(Math.abs(value));
   return `${value < 0 && /[1-9]/.test(text) ? '−' : ''}${text.replaceAll(',', NARROW)}`;
 }

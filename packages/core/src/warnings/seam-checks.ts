@@ -1,5 +1,5 @@
 import { type Catalogue, type Join, estimated, joinBy } from '../catalogue';
-import { type Box, areaMm2, boxRegion, intersection, isEmpty, regionBox } from '../geometry';
+import { type Box, areaMm2, clippedTo, isEmpty, regionBox } from '../geometry';
 import type { Ground, Land, Tile } from '../ground';
 import type { Feature, Plan } from '../plan';
 import type { Crossing, Seam, Stretch } from '../tiling';
@@ -198,7 +198,7 @@ function* metPockets(plan: Plan, ground: Ground, join: Join, mends: readonly Men
   const obstacles = ground.lands.filter(({ role, feature, whole }) => (role === 'hole' || feature.kind === 'light') && !isEmpty(whole));
   for (const tile of ground.tiles) {
     for (const pocket of pocketsOf(tile, plan, join)) {
-      const hit = obstacles.find(({ whole }) => !isEmpty(intersection(whole, boxRegion(pocket))));
+      const hit = obstacles.find(({ whole }) => !isEmpty(clippedTo(whole, pocket)));
       if (hit === undefined) continue;
       yield {
         id: `join/pocket-in-hole ${tile.id} ${hit.id}`,
