@@ -2,7 +2,7 @@ import papaparse from 'papaparse';
 import { type CutJob, cutList, listedCuts } from '../cutting';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { COLOURS, type Sheet, line, newPdf, newSheet, widthMm, words } from './pdf';
-import { type MeasureSystem, lengthText, lengthUnit } from '../units';
+import { type MeasureSystem, lengthText, lengthUnit, lengthUnitName } from '../units';
 import { PAPERS, type Paper } from './templates';
 
 const mm = (value: number): string => (Math.abs(value - Math.round(value)) < 0.05 ? value.toFixed(0) : value.toFixed(1));
@@ -95,7 +95,7 @@ class Writer {
 
 /** The cut list of one job for the bench: every sheet with its cuts in order and its parts, in the board's measures. */
 export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSystem, fontBytes: Uint8Array): Promise<Uint8Array> {
-  const unit = lengthUnit(system);
+  const [unit, unitName] = [lengthUnit(system), lengthUnitName(system)];
   const length = (value: number): string => lengthText(value, system);
   const { pdf, font } = await newPdf(`Cut list, ${job.name}`, fontBytes);
   const writer = new Writer(pdf, font, paper);
@@ -110,7 +110,7 @@ export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSyste
       writer.row(
         [
           {
-            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut from one edge of the piece in hand, ${unit}`,
+            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut from one edge of the piece in hand, in ${unitName}`,
             atMm: 0,
           },
         ],
@@ -125,7 +125,7 @@ export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSyste
         { text: leaves.join(' | '), atMm: 84 },
       ]);
     }
-    writer.row([{ text: `Parts: size, then left and top edge on the sheet, ${unit}`, atMm: 0 }], true);
+    writer.row([{ text: `Parts: size, then left and top edge on the sheet, in ${unitName}`, atMm: 0 }], true);
     for (const { number, part, widthMm: wide, depthMm, leftMm, topMm } of cutList(job, index)) {
       writer.row([
         { text: String(number), atMm: 6, right: true },

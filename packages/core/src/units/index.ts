@@ -3,7 +3,7 @@ export type { Figure, Given, Reckoned, Sign, Source, Summed, Unit } from './figu
 export { hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf } from './convert';
 export { exact, operands, working } from './working';
 export type { Working, WorkingInput, WorkingLine } from './working';
-export { lengthField, lengthText, lengthUnit, lengthWords, show, showChange, showText } from './show';
+export { lengthField, lengthText, lengthUnit, lengthUnitName, lengthWords, show, showChange, showText } from './show';
 export type { MeasureSystem, Showing, Shown } from './show';
 export { parseLength, parseNumber, parsePoint } from './parse';
 export type { FieldProblem, Limits } from './parse';

@@ -31,6 +31,11 @@ describe('figures for the eye', () => {
     expect(show({ value: -0.001, unit: 'mm' }, IMPERIAL).number).toBe('0');
     expect(show({ value: 25.4 / 16, unit: 'mm' }, IMPERIAL).number).toBe('1/16');
   });
+  test('kilograms and litres in ounces', () => {
+    expect(showText({ value: 8, unit: 'kg' }, IMPERIAL)).toBe('17.6\u00a0lb');
+    expect(showText({ value: 0.5, unit: 'l' }, IMPERIAL)).toBe('16.9\u00a0US fl oz');
+    expect(showText({ value: 8, unit: 'kg' }, METRIC)).toBe('8.00\u00a0kg');
+  });
   test('lengths in a sentence say the unit once', () => {
     expect(lengthWords(20, 'metric')).toBe('20 mm');
     expect(lengthWords([500, 90.25], 'metric')).toBe('500 × 90.3 mm');

@@ -43,6 +43,10 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
           : { number: fixed(value / G_PER_OZ, 1), unit: 'oz' };
       }
       return value >= 1000 ? { number: fixed(value / 1000, 2), unit: 'kg' } : { number: fixed(value, 0), unit: 'g' };
+    case 'kg':
+      return imperial ? show({ value: value * 1000, unit: 'g' }, showing) : { number: fixed(value, 2), unit };
+    case 'l':
+      return imperial ? show({ value: value * 1000, unit: 'ml' }, showing) : { number: fixed(value, 2), unit };
     case 'min':
       return duration(value);
     case 'money':
@@ -89,6 +93,9 @@ export function lengthWords(mm: number | readonly number[], system: MeasureSyste
 
 /** What stands beside a length on show. */
 export const lengthUnit = (system: MeasureSystem): 'mm' | 'in' => (system === 'imperial' ? 'in' : 'mm');
+
+/** The unit of lengths as a word of a sentence, where `in` would be read as another. */
+export const lengthUnitName = (system: MeasureSystem): 'mm' | 'inches' => (system === 'imperial' ? 'inches' : 'mm');
 
 /** A rule's finest mark; what is smaller (a film, a kerf, a bow) is said in thousandths. */
 const FINEST_IN = 1 / 16;

@@ -2,7 +2,7 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { cutList, isNew, listedCuts } from '@spare-acre/core/cutting';
-import { lengthText, lengthUnit } from '@spare-acre/core/units';
+import { lengthText, lengthUnit, lengthUnitName } from '@spare-acre/core/units';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
 import CutOrderList from './CutOrderList.vue';
@@ -46,6 +46,7 @@ watch(
 
 const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
 const unit = computed(() => lengthUnit(store.plan!.units));
+const unitName = computed(() => lengthUnitName(store.plan!.units));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
 const sheetText = computed(() => {
   const sheet = shown.value?.layout.sheets[index.value];
@@ -131,11 +132,11 @@ const { width, height } = useElementSize(frame);
       <ViewWarnings view="cuts" />
       <template v-if="shown !== null && job !== null && index >= 0">
         <template v-if="listed === 'cuts'">
-          <p class="sub">each from the left or the top edge of the piece in hand, {{ unit }}</p>
+          <p class="sub">each from the left or the top edge of the piece in hand, in {{ unitName }}</p>
           <CutOrderList :job="shown" :index="index" />
         </template>
         <template v-else-if="listed === 'parts'">
-          <p class="sub">every distance from the left edge and the top edge of the sheet, {{ unit }}</p>
+          <p class="sub">every distance from the left edge and the top edge of the sheet, in {{ unitName }}</p>
           <table class="ledger mt-2" data-testid="cut-list">
             <thead>
               <tr>

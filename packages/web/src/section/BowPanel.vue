@@ -54,8 +54,9 @@ const pull = (index: number): void => {
         <path v-for="arc in arcs" :key="arc.name" :d="arc.d" fill="none" :class="arc.isEnd ? 'end' : 'likely'" />
       </svg>
       <p class="m-0" data-testid="bow-range">From {{ rise(bow.least.value) }} to {{ rise(bow.most.value) }}</p>
+      <p class="quiet small mb-1">+ up in the middle, − up at the edges</p>
       <FigureLine label="Likely" :figure="bow.likely" />
-      <FigureLine label="At worst" :figure="bow.worst" />
+      <FigureLine label="At worst, either way" :figure="bow.worst" />
       <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
     </div>
     <div>

@@ -18,6 +18,8 @@ const LABEL_ROWS = 3;
 const LABEL_ROW_PX = 34;
 const LABEL_PX = 118;
 const FOOT_PX = 46;
+/** Marks beside the heights: whole lengths of the board's own measures. */
+const HEIGHT_STEPS_MM = { metric: [5, 10, 20, 50, 100], imperial: [6.35, 12.7, 25.4, 50.8, 101.6] } as const;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
 const FACTORS = [1, 2, 3, 4, 5, 6, 8, 10];
 
@@ -54,7 +56,8 @@ function slabPath({ runs, fromMm, toMm }: SectionDrawing['slabs'][number]): stri
   return `M${[...along(({ topMm }) => topMm), ...along(({ bottomMm }) => bottomMm).reverse()].join('L')}Z`;
 }
 const heights = computed(() => {
-  const step = [5, 10, 20, 50, 100].find((mm) => mm * pxPerMm.value * factor.value >= 22) ?? 100;
+  const steps = HEIGHT_STEPS_MM[props.system];
+  const step = steps.find((mm) => mm * pxPerMm.value * factor.value >= 22) ?? steps.at(-1)!;
   const first = Math.ceil(props.section.lowMm / step) * step;
   const marks: number[] = [];
   for (let mm = first; mm <= props.section.highMm; mm += step) marks.push(mm);
