@@ -69,6 +69,8 @@ const Adhesive = z.strictObject({
   family: z.enum(['water', 'hot', 'construction', 'polyurethane', 'contact', 'spray', 'drops', 'epoxy']),
   /** Share of what is spread that is water and goes into the faces. */
   waterPct: Estimate,
+  /** Share of what is spread that is still there once it has cured; the rest dries off. */
+  staysPct: Estimate,
   /** The faces it holds on. */
   grips: z.array(Grip).min(1),
   fillsGaps: z.boolean(),

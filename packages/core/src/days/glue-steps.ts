@@ -1,13 +1,13 @@
 import { type Adhesive, type Catalogue, adhesiveBy, estimated, stuffBy } from '../catalogue';
 import type { SealNeed } from '../coats';
 import { coatWaits, glueWait } from '../drying';
-import { areaMm2, regionBox } from '../geometry';
-import type { Ground, Zones } from '../ground';
+import { regionBox } from '../geometry';
+import { type Ground, type Zones, tileShare } from '../ground';
 import type { Plan } from '../plan';
-import { type Joint, glueFit } from '../stack';
+import { type Joint, glueFit, jointShare } from '../stack';
 import { type Figure, given, inSquareMetres, reckon, total } from '../units';
 import type { Stage } from './cut-steps';
-import { type Draft, type Task, task, tileShare } from './step';
+import { type Draft, type Task, task } from './step';
 
 const GLUE_NAMES: Readonly<Record<Stage, string>> = {
   base: 'Glue the ground, weigh down',
@@ -40,7 +40,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zon
   const adhesives = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))].map((id) => adhesiveBy(catalogue, id));
   const tasks = ground.tiles.flatMap((tile): Task[] => {
     const faces = joints
-      .map((joint) => ({ joint, areaMm2: joint.area.value * shareOnTile(joint, tile.id, zones, ground) }))
+      .map((joint) => ({ joint, areaMm2: joint.area.value * jointShare(joint, tile.id, zones, ground) }))
       .filter(({ areaMm2 }) => areaMm2 > 1);
     if (faces.length === 0) return [];
     const spreading = faces.map(({ joint, areaMm2 }) => {
@@ -87,23 +87,6 @@ export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zon
     cautionIds: adhesives.flatMap(({ cautionIds }) => cautionIds),
     tasks,
   };
-}
-
-function shareOnTile(joint: Joint, tileId: string, zones: Zones, ground: Ground): number {
-  const { place } = joint;
-  if (place.part === 'facing') {
-    const here = zones.byTile.find((zone) => zone.tileId === tileId && zone.kind === place.zone);
-    return here === undefined || joint.area.value <= 0 ? 0 : Math.min(1, here.surfaceMm2 / joint.area.value);
-  }
-  if (place.part === 'ground')
-    return tileShare(
-      ground.tiles.find(({ id }) => id === tileId)!,
-      ground,
-    );
-  const onTile = ground.onTile.get(tileId)!.find(({ land }) => land.id === joint.landId);
-  if (onTile === undefined || onTile.body.rings.length === 0) return 0;
-  const whole = ground.features.find(({ landId }) => landId === joint.landId)!.body.value;
-  return whole <= 0 ? 0 : Math.min(1, areaMm2(onTile.body) / whole);
 }
 
 function jointWait(

@@ -1,5 +1,4 @@
 import { type Catalogue, type Estimate, cautionTexts, estimated } from '../catalogue';
-import type { Ground } from '../ground';
 import { type Figure, given, reckon, total } from '../units';
 
 /** Work on one tile, then a wait that needs no hands. */
@@ -75,7 +74,3 @@ export function withSetUp({ id, name, kind, setUp, cautionIds, tasks }: Draft, c
     cautions: cautionTexts(catalogue, cautionIds),
   };
 }
-
-/** Share of the table that a tile is. */
-export const tileShare = ({ box }: Ground['tiles'][number], ground: Ground): number =>
-  ((box.right - box.left) * (box.bottom - box.top)) / ground.tableArea.value;

@@ -2,7 +2,7 @@ import { type Catalogue, estimated, materialBy } from '../catalogue';
 import type { StuffNeed } from '../coats';
 import type { Part, PartList } from '../cutting';
 import { type Ground, type Land, bankRunMm, bowlShare, isBowl } from '../ground';
-import type { BoardStack } from '../stack';
+import { type BoardStack, curedGlue } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
 /** One layer of the finished board, by what it is made of. */
@@ -15,7 +15,7 @@ export interface BoardMass {
   readonly all: Figure<'g'>;
 }
 
-/** Mass of the finished board, layer by layer: layers less what pits take out, raised ground, rims, coverings, and what stays of the coats. */
+/** Mass of the finished board, layer by layer: layers less what pits take out, raised ground, rims, coverings, and what stays of adhesives and coats. */
 export function boardMass(
   ground: Ground,
   stack: BoardStack,
@@ -62,6 +62,7 @@ export function boardMass(
     ['Rims and battens', byPart('rim')],
     ['Raised ground', lifts],
     ['Coverings', byPart('facing')],
+    ['Adhesives, cured', stack.joints.map((joint) => curedGlue(joint, catalogue))],
     ['Coats, dry', stuffs.map(({ dryMass }) => dryMass)],
   ];
   const all = [...layers, ...groups.filter(([, masses]) => masses.length > 0).map(([name, masses]) => total(name, 'g', masses))];

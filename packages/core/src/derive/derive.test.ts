@@ -125,11 +125,19 @@ describe('a board of 1200 × 800 in four tiles, worked out a second way', () => 
     expect(derivation.jobs.every(({ layout }) => layout.tooLarge.length === 0)).toBe(true);
   });
 
-  test('mass: layers by volume and density, less the pool, plus the mound and what dries on', () => {
+  test('mass: layers by volume and density, less the pool, plus the mound and what dries on or cures', () => {
     const foam = (table * 30 - pool * 10 + mound * 40) * 33e-6; // mm³ × kg/m³ = g × 1e-6
     const substrate = table * 6 * 750e-6;
     const coats = derivation.stuffs.reduce((sum, { dryMass }) => sum + dryMass.value, 0);
-    expect(derivation.tally.mass.value).toBeCloseTo(foam + substrate + coats, 1);
+    // White glue under the table, half of it water; construction adhesive under the mound, a fifth of it gone.
+    const adhesives = (table * 180 * 0.5 + mound * 350 * 0.8) * 1e-6;
+    expect(derivation.tally.mass.value).toBeCloseTo(foam + substrate + adhesives + coats, 1);
+  });
+
+  test('the tiles together weigh what the board does', () => {
+    const tiles = derivation.tiles.reduce((sum, { mass }) => sum + mass.value, 0);
+    expect(tiles).toBeGreaterThan(derivation.tally.mass.value * 0.995);
+    expect(tiles).toBeLessThan(derivation.tally.mass.value * 1.005);
   });
 
   test('cost: whole sheets, and of every package the share that goes in', () => {

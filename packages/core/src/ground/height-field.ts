@@ -1,5 +1,5 @@
 import { type Box, type Point, type Region, isEmpty, regionBox } from '../geometry';
-import { ZONE_KINDS } from '../plan';
+import { ZONE_KINDS, type ZoneKind } from '../plan';
 import type { Ground } from './ground';
 import { type BuiltMm, heightsOf } from './level';
 import { overlayOf } from './profile';
@@ -21,11 +21,17 @@ export interface HeightField {
   readonly zone: Uint8Array;
 }
 
+/** What the stack makes of the drawn heights: how high masses come out of stock, and how thick each kind of surface is covered, mm. */
+export interface Heights {
+  readonly built: BuiltMm;
+  readonly coveredMm: (zone: ZoneKind) => number;
+}
+
 /**
  * Lays all features into a grid. Every height comes from the same profile that the section draws.
- * @param built how high masses come out of stock; as drawn where left out
+ * @param heights as drawn and bare where left out
  */
-export function fieldOf(ground: Ground, table: Box, cellMm: number, built?: BuiltMm): HeightField {
+export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: Heights): HeightField {
   const cols = Math.max(1, Math.round((table.right - table.left) / cellMm));
   const rows = Math.max(1, Math.round((table.bottom - table.top) / cellMm));
   const size = cols * rows;
@@ -36,7 +42,7 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, built?: Buil
   // Masses first, the highest counting; then holes, which cut through; then what lies on top.
   for (const land of ground.lands) {
     if (land.role !== 'mass') continue;
-    const at = heightsOf(land, built);
+    const at = heightsOf(land, heights?.built);
     eachCell(land.body, grid, (i, point) => (heightMm[i] = Math.max(heightMm[i]!, at(point))));
   }
   for (const land of ground.lands) {
@@ -59,6 +65,7 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, built?: Buil
       if (overlay !== null) heightMm[i] = heightMm[i]! + overlay(point);
     });
   }
+  if (heights !== undefined) cover(ZONE_KINDS.map(heights.coveredMm), zone, heightMm, waterMm);
   const walkMm = heightMm.slice();
   for (const { feature, whole } of ground.lands) {
     if (feature.kind === 'plot' && feature.heightMm === 0) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
@@ -69,6 +76,16 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, built?: Buil
     if (standsMm > 0) eachCell(whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + standsMm)));
   }
   return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone };
+}
+
+/** Coverings lie on the surface they cover; on a bed they take their thickness from the water. */
+function cover(byZoneMm: readonly number[], zone: Uint8Array, heightMm: Float32Array, waterMm: Float32Array): void {
+  if (byZoneMm.every((mm) => mm === 0)) return;
+  for (let i = 0; i < zone.length; i++) {
+    const mm = byZoneMm[zone[i]!]!;
+    heightMm[i] = heightMm[i]! + mm;
+    waterMm[i] = Math.max(0, waterMm[i]! - mm);
+  }
 }
 
 /** Surface height of the cell that holds a point, clamped to the table. */

@@ -2,13 +2,13 @@ import { expect, test } from 'vitest';
 import { derivePipeline } from '../derive';
 import { brinefold } from '../demo';
 import { sectionDrawing } from '../section';
-import { builtHeights } from '../stack';
+import { heightsIn } from '../stack';
 import { CATALOGUE } from '../testing/plans';
 import { fieldOf, heightAtCell, solidOf, tableBox } from '.';
 
 const plan = brinefold(CATALOGUE);
 const { ground, stack } = derivePipeline()(plan, CATALOGUE);
-const field = fieldOf(ground, tableBox(plan.table), 2, builtHeights(stack.raised));
+const field = fieldOf(ground, tableBox(plan.table), 2, heightsIn(stack));
 
 test('the solid is closed: every edge belongs to two triangles that run along it in opposite directions', () => {
   const small = { ...field, cols: 12, rows: 9, heightMm: field.heightMm.slice(0, 108) };

@@ -50,6 +50,10 @@ export function tableArea(table: Table): Figure<'mm²'> {
   return reckon('Table', 'mm²', width, '×', depth);
 }
 
+/** Share of the table that a tile is, 0 to 1. */
+export const tileShare = ({ box }: Tile, { tableArea: whole }: { readonly tableArea: Figure<'mm²'> }): number =>
+  ((box.right - box.left) * (box.bottom - box.top)) / whole.value;
+
 function starts(sizes: readonly number[]): readonly (readonly [number, number])[] {
   let at = 0;
   return sizes.map((size) => [at, (at += size)] as const);

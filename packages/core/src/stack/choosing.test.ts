@@ -1,9 +1,21 @@
 import { describe, expect, test } from 'vitest';
 import { adhesiveBy } from '../catalogue';
-import { layGround, zonesOf } from '../ground';
+import { fieldOf, layGround, tableBox, zonesOf } from '../ground';
 import { type Plan, shapeRegion } from '../plan';
-import { CATALOGUE, aBoard, aHill, aMound, aTrack } from '../testing/plans';
-import { type Face, adhesiveRows, asBuilt, freshFacing, glueFit, glueNeeds, heightChoices, otherBuildUps, stackUp, stockAtHand } from '.';
+import { CATALOGUE, aBoard, aHill, aMound, aPool, aTrack } from '../testing/plans';
+import {
+  type Face,
+  adhesiveRows,
+  asBuilt,
+  freshFacing,
+  glueFit,
+  glueNeeds,
+  heightChoices,
+  heightsIn,
+  otherBuildUps,
+  stackUp,
+  stockAtHand,
+} from '.';
 
 const face = (materialId: string, isSealed = false, thicknessMm = 20): Face => ({ materialId, thicknessMm, isSealed });
 const built = (plan: Plan) => {
@@ -105,6 +117,33 @@ test('cork on routes is glued over what shows of them, on the ground, and presse
   expect(joint.area.value).toBeCloseTo(60_000, 3);
   expect([joint.lower.materialId, joint.upper.materialId, joint.isWorked]).toEqual(['xps-foam', 'cork', true]);
   expect(stack.facings).toMatchObject([{ zone: 'route', thickMm: 3 }]);
+});
+
+test('figures stand on coverings: a route 3 mm up, and of 6 mm of water 4 mm left over a bed covered with 2 mm', () => {
+  const plan = aBoard(
+    {},
+    aTrack(
+      [
+        [0, 200],
+        [1200, 200],
+      ],
+      50,
+    ),
+    aPool([100, 300, 200, 200], 10, 6),
+  );
+  const cover = (thicknessMm: number) => ({ ...freshFacing(CATALOGUE, 'xps-foam', `c${thicknessMm}`)!, materialId: 'cork', thicknessMm });
+  const { ground, stack } = built({
+    ...plan,
+    stack: { ...plan.stack, facings: { ...plan.stack.facings, route: [cover(3)], water: [cover(2)] } },
+  });
+  const field = fieldOf(ground, tableBox(plan.table), 4, heightsIn(stack));
+  const at = (x: number, y: number) => {
+    const cell = Math.floor(y / 4) * field.cols + Math.floor(x / 4);
+    return [field.heightMm[cell], field.walkMm[cell], field.waterMm[cell]];
+  };
+  expect(at(600, 200)).toEqual([3, 3, 0]);
+  expect(at(600, 300)).toEqual([0, 0, 0]);
+  expect(at(200, 400)).toEqual([-8, -8, 4]);
 });
 
 test('a fresh covering is a thin sheet that is only ever one, held over its whole face', () => {

@@ -47,6 +47,14 @@ export function glueMass(label: string, adhesive: Adhesive, face: Figure<'mm²'>
   return reckon(label, 'g', netGlue(label, adhesive, face, spread, catalogue), '×', loss);
 }
 
+/** Grams of adhesive that stay in one joint once it has cured; what is lost in laying it on stays nowhere. */
+export function curedGlue(joint: Joint, catalogue: Catalogue): Figure<'g'> {
+  const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
+  const { value, low, high, origin } = adhesive.staysPct;
+  const stays = given(`${adhesive.name}, share that stays`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
+  return reckon(`${joint.label}, cured`, 'g', netGlue(joint.label, adhesive, joint.area, joint.spread, catalogue), '×', stays);
+}
+
 function netGlue(label: string, adhesive: Adhesive, face: Figure<'mm²'>, spread: GlueSpread, catalogue: Catalogue): Figure<'g'> {
   if (spread === 'beads' && adhesive.beadGPerM !== null) {
     const run = reckon(`${label}, beads end to end`, 'mm', face, '÷', estimated('From bead to bead', catalogue.bench.beadPitchMm, 'mm'));

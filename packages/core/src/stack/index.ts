@@ -1,8 +1,9 @@
 export { asBuilt, buildUp, otherBuildUps } from './build-up';
 export type { BuildUp } from './build-up';
-export { builtHeights, goesThrough, groundStack, isSealedOn, stackUp, stockAtHand } from './stack';
+export { builtHeights, goesThrough, groundStack, heightsIn, isSealedOn, stackUp, stockAtHand } from './stack';
 export type { BaseLayer, BoardStack, GroundStack, Joint, JointPlace, RaisedStack, ZoneFacing } from './stack';
-export { glueFit, glueMass, glueNeeds, passesWater } from './glue';
+export { curedGlue, glueFit, glueMass, glueNeeds, passesWater } from './glue';
+export { jointShare } from './joint-share';
 export type { Face, GlueFit, GlueNeed } from './glue';
 export { heightChoices } from './heights';
 export type { HeightChoice, HeightOption } from './heights';

@@ -1,5 +1,5 @@
 import { type Catalogue, adhesiveBy, thicknessesOf } from '../catalogue';
-import { type Ground, type Land, ZONE_NAMES, type Zones, isBowl } from '../ground';
+import { type Ground, type Heights, type Land, ZONE_NAMES, type Zones, isBowl } from '../ground';
 import { type Facing, type GlueSpread, type Plan, type Sealed, ZONE_KINDS, type ZoneKind } from '../plan';
 import { type Figure, given, reckon, total } from '../units';
 import { type BuildUp, asBuilt, buildUp } from './build-up';
@@ -138,6 +138,12 @@ export function builtHeights(raised: readonly RaisedStack[]): (land: Land) => nu
   }
   return (land) => tops.get(land.id) ?? land.levelMm;
 }
+
+/** What the stack makes of the drawn heights. */
+export const heightsIn = ({ raised, facings }: Pick<BoardStack, 'raised' | 'facings'>): Heights => ({
+  built: builtHeights(raised),
+  coveredMm: (zone) => facings.find((facing) => facing.zone === zone)?.thickMm ?? 0,
+});
 
 /** Whether a pit of this depth takes the whole of a layer away. */
 export const goesThrough = (depthMm: number, layer: BaseLayer, groundMm: number): boolean =>

@@ -3,7 +3,7 @@ import type { StuffNeed } from '../coats';
 import type { PartList } from '../cutting';
 import type { Ground, Tile, Zones } from '../ground';
 import type { Passage, Plan, Table } from '../plan';
-import type { BoardStack } from '../stack';
+import { type BoardStack, curedGlue, jointShare } from '../stack';
 import { type Figure, given, massOf, reckon, total } from '../units';
 
 /** One tile as it is carried and stored. */
@@ -45,6 +45,7 @@ export function tileBuilds(
     'g',
     stuffs.map(({ dryMass }) => dryMass),
   );
+  const cured = stack.joints.map((joint) => curedGlue(joint, catalogue));
   const join = joinBy(catalogue, plan.table.join.methodId);
   return ground.tiles.map((tile) => {
     const layers = parts
@@ -57,6 +58,11 @@ export function tileBuilds(
       });
     const own = zones.byTile.filter(({ tileId }) => tileId === tile.id).reduce((sum, zone) => sum + zone.coatedMm2, 0);
     const share = given(`${tile.id}: share of all that is coated`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
+    const glued = stack.joints.flatMap((joint, i) => {
+      const onTile = jointShare(joint, tile.id, zones, ground);
+      const here = given(`${joint.label}: share on ${tile.id}`, onTile, '1', 'drawing', 'by its face');
+      return onTile === 0 ? [] : [reckon(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
+    });
     const fixings = fixingsOn(tile, plan.table, join.perEdge, join.perTile);
     const fixed = reckon(
       'Fixings',
@@ -65,7 +71,12 @@ export function tileBuilds(
       '×',
       given(`${join.name}, each`, join.massG, 'g', 'catalogue'),
     );
-    const mass = total(`${tile.id}, mass`, 'g', [...layers, reckon(`${tile.id}, coats`, 'g', dry, '×', share), fixed]);
+    const mass = total(`${tile.id}, mass`, 'g', [
+      ...layers,
+      total(`${tile.id}, adhesives`, 'g', glued),
+      reckon(`${tile.id}, coats`, 'g', dry, '×', share),
+      fixed,
+    ]);
     const tall = tallOf(tile, plan, ground, stack);
     const [widthMm, depthMm] = [tile.box.right - tile.box.left, tile.box.bottom - tile.box.top];
     return {

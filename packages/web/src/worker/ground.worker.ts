@@ -18,7 +18,7 @@ import { seeded } from '@spare-acre/core/random';
 import type { Ring } from '@spare-acre/core/geometry';
 import { type Result, ok } from '@spare-acre/core/result';
 import type { Figure } from '@spare-acre/core/units';
-import { builtHeights } from '@spare-acre/core/stack';
+import { heightsIn } from '@spare-acre/core/stack';
 import {
   type Arrangement,
   type Count,
@@ -72,7 +72,7 @@ const fieldFor = (plan: Plan, catalogue: Catalogue, cellMm: number): { ground: G
   const { ground, stack } = derive(plan, catalogue);
   return {
     ground,
-    field: fieldOf(ground, tableBox(plan.table), cellMm, builtHeights(stack.raised)),
+    field: fieldOf(ground, tableBox(plan.table), cellMm, heightsIn(stack)),
     foamMm: stack.ground.value + (plan.stack.substrate?.thicknessMm ?? 0),
   };
 };

@@ -2,6 +2,7 @@ import type { Adhesive, Catalogue } from '../schema';
 import { about } from './estimate';
 
 const PLAIN: Omit<Adhesive, 'id' | 'name' | 'family' | 'gPerM2' | 'openMin' | 'handleMin' | 'fullMin' | 'packsG'> = {
+  staysPct: about(100, 95, 100),
   needsWaterPath: false,
   rimDry: null,
   hasSolvent: false,
@@ -30,6 +31,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'white-glue',
     name: 'White glue',
     family: 'water',
+    staysPct: about(50, 45, 55),
     waterPct: about(50, 45, 55),
     grips: ['open', 'smooth'],
     spreads: ['full', 'beads'],
@@ -53,6 +55,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'wood-glue',
     name: 'Wood glue',
     family: 'water',
+    staysPct: about(50, 45, 55),
     waterPct: about(50, 45, 55),
     grips: ['open'],
     pressKPa: about(0.4, 0.2, 0.8),
@@ -92,6 +95,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'foam-safe-construction',
     name: 'Construction adhesive, foam-safe',
     family: 'construction',
+    staysPct: about(80, 70, 95),
     fillsGaps: true,
     cutsCleanly: false,
     spreads: ['full', 'beads'],
@@ -127,6 +131,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'contact-water',
     name: 'Contact adhesive, water-based',
     family: 'contact',
+    staysPct: about(50, 40, 55),
     grips: ['open', 'smooth', 'waxy'],
     waterPct: about(10, 5, 20),
     spreads: ['full', 'beads'],
@@ -146,6 +151,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'spray-foam-safe',
     name: 'Spray adhesive, foam-safe',
     family: 'spray',
+    staysPct: about(35, 25, 50),
     grips: ['open', 'smooth', 'waxy'],
     pressKPa: about(0),
     gPerM2: about(60, 40, 80),
