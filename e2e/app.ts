@@ -114,6 +114,7 @@ export async function savedPlan(
 ): Promise<{
   features: { name: string; kind: string; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
   stack: { ground: { thicknessMm: number }[] };
+  cutting: { cut: { number: number }[] };
 }> {
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   const id = new URL(page.url()).pathname.split('/')[2]!;

@@ -128,7 +128,7 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   api.post('/rack', async (req, res) => {
     const offcut = NewOffcut.parse(req.body);
     if (!catalogue.materials.some(({ id }) => id === offcut.materialId)) throw noSuchMaterial(offcut.materialId);
-    if (offcut.boardId !== null && (await readBoard(db, offcut.boardId)) === null) missing();
+    if (offcut.from !== null && (await readBoard(db, offcut.from.boardId)) === null) missing();
     res.status(201).json(RackOffcut.parse(await addOffcut(db, offcut)));
   });
 

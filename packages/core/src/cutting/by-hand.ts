@@ -1,6 +1,7 @@
 import { type Result, fail, ok } from '../result';
 import { blankOf } from './blanks';
 import type { CutJob } from './cut-sheets';
+import { isDone, openOf, withOpen } from './done';
 import { type KeptLayout, type KeptProblem, areApart, isOnSheet, keptFrom, layoutFromKept } from './kept';
 import { type LaidSheet, type Layout, type Placement, ruleOf } from './layout';
 import { outlinesApart } from './lying';
@@ -22,6 +23,8 @@ export function byHand(job: CutJob, partId: string, deed: HandDeed): Result<Kept
   const found = placeOf(job, partId);
   if (found === null) return fail({ code: 'kept/other-parts', blankId: partId });
   const { sheetIndex, placement } = found;
+  const target = 'toSheet' in deed ? job.layout.sheets[deed.toSheet]! : null;
+  if (isDone(job.layout.sheets[sheetIndex]!) || (target !== null && isDone(target))) return fail({ code: 'kept/cut', blankId: partId });
   const part = job.parts.find(({ id }) => id === partId)!;
   switch (deed.code) {
     case 'pin':
@@ -48,15 +51,18 @@ export function byHand(job: CutJob, partId: string, deed: HandDeed): Result<Kept
 export const unpinned = (job: CutJob): KeptLayout =>
   keptFrom(job.key, {
     ...job.layout,
-    sheets: job.layout.sheets.map((sheet) => ({ ...sheet, placements: sheet.placements.map((one) => ({ ...one, pinned: false })) })),
+    sheets: openOf(job).layout.sheets.map((sheet) => ({
+      ...sheet,
+      placements: sheet.placements.map((one) => ({ ...one, pinned: false })),
+    })),
   });
 
 /** A job's layout as kept; null when it no longer serves. */
 export function relaid(job: CutJob, kept: KeptLayout): Layout | null {
-  const { tooLarge } = job.layout;
-  const blanks = job.parts.filter(({ id }) => !tooLarge.includes(id)).map(blankOf);
-  const layout = layoutFromKept(kept, { blanks, stock: job.stock, kerfMm: job.kerfMm }, apartIn(job));
-  return layout.ok ? { ...layout.value, tooLarge } : null;
+  const { layout: open, parts, stock, kerfMm } = openOf(job);
+  const blanks = parts.filter(({ id }) => !open.tooLarge.includes(id)).map(blankOf);
+  const layout = layoutFromKept(kept, { blanks, stock, kerfMm }, apartIn(job));
+  return layout.ok ? withOpen(job, { ...layout.value, tooLarge: open.tooLarge }).layout : null;
 }
 
 function put(job: CutJob, fromSheet: number, placement: Placement, toSheet: number): Result<KeptLayout, KeptProblem> {
@@ -69,7 +75,7 @@ function put(job: CutJob, fromSheet: number, placement: Placement, toSheet: numb
   const apart = apartIn(job);
   if (target.placements.some((other) => !apart(placement, other, job.kerfMm))) return fail({ code: 'kept/overlap', blankId });
   const sheets = without.map((sheet, i) => (i === toSheet ? { ...sheet, placements: [...sheet.placements, placement] } : sheet));
-  return ok(keptFrom(job.key, { ...job.layout, sheets: sheets.filter(({ placements }) => placements.length > 0) }));
+  return ok(keptFrom(job.key, { ...job.layout, sheets: sheets.filter((sheet) => !isDone(sheet) && sheet.placements.length > 0) }));
 }
 
 const apartIn = ({ tool, parts }: CutJob) => (tool.cuts === 'free' ? outlinesApart(parts) : areApart);

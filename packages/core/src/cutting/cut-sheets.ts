@@ -3,11 +3,12 @@ import type { Cutting } from '../plan';
 import type { Random } from '../random';
 import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../units';
 import { blankOf } from './blanks';
+import { type OutdatedSheet, doneSheets, inOrder, openOf } from './done';
 import { passes } from './cut-work';
 import { improveFreely } from './free';
 import { type LayoutProgress, improveLayout } from './improve';
 import { type Apart, areApart, layoutFromKept, pinsOf } from './kept';
-import { type Layout, type LayoutTask, layOut } from './layout';
+import { type LaidSheet, type Layout, type LayoutTask, layOut } from './layout';
 import { outlinesApart } from './lying';
 import type { Part } from './parts';
 import type { Offcut } from './rack';
@@ -30,6 +31,8 @@ export interface CutJob {
   /** New sheets of every stocked size, and the offcuts in the rack. */
   readonly stock: readonly Stock[];
   readonly layout: Layout;
+  /** Sheets that are cut and whose parts the plan wants otherwise by now. */
+  readonly outdated: readonly OutdatedSheet[];
   /** New sheets by size. */
   readonly bought: readonly { readonly sheet: Sheet; readonly count: number }[];
   readonly sheetCount: Figure<'1'>;
@@ -70,7 +73,7 @@ export function cutSheets(
 function cutJob(
   key: string,
   parts: readonly Part[],
-  { trimMm, aim, kept, tools: choices }: Cutting,
+  { trimMm, aim, kept, cut, tools: choices }: Cutting,
   system: MeasureSystem,
   catalogue: Catalogue,
   rack: readonly Offcut[],
@@ -84,14 +87,21 @@ function cutJob(
   const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
   const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
   const sizes = sheetsOf(catalogue, materialId, thicknessMm);
-  const stock = [...sizes.map((sheet) => newSheet(sheet, trimMm)), ...offcutsFor(rack, materialId, thicknessMm)];
-  const task: LayoutTask = { blanks: parts.map(blankOf), stock, kerfMm, aim, pinned: [] };
-  const layout = laidOut(
+  const kinds = sizes.map((sheet) => newSheet(sheet, trimMm));
+  const ownCut = cut.filter(({ jobKey }) => jobKey === key);
+  const stock = [
+    ...kinds,
+    ...offcutsFor(rack, materialId, thicknessMm).filter(({ offcutId }) => !ownCut.some((sheet) => sheet.offcutId === offcutId)),
+  ];
+  const done = doneSheets(ownCut, parts, kinds, trimMm, kerfMm);
+  const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };
+  const open = laidOut(
     task,
     kept.find(({ jobKey }) => jobKey === key) ?? null,
     tool.cuts === 'free' ? outlinesApart(parts) : areApart,
     layOutOnce,
   );
+  const layout: Layout = { ...open, sheets: inOrder(done.sheets, open.sheets) };
   const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
   const bought = sizes.flatMap((sheet) => {
     const count = layout.sheets.filter(
@@ -115,10 +125,17 @@ function cutJob(
     parts,
     stock,
     layout,
+    outdated: done.outdated,
     bought,
     ...money,
     offcutCount: given(`Offcuts of ${name}`, layout.sheets.filter((sheet) => !isNew(sheet.stock)).length, '1', 'shelf', 'from the rack'),
-    ...boundsOf(name, laid, tool, task),
+    ...boundsOf(
+      name,
+      laid.filter(({ id }) => !done.partIds.has(id)),
+      tool,
+      task,
+      done.sheets,
+    ),
     passes: passes(material, tool, thicknessMm),
     ...areas,
     used: usedOf(name, areas),
@@ -192,7 +209,31 @@ export const takenBy = (parts: readonly Part[], tool: Tool, kerfMm: number): num
   tool.cuts === 'free' ? parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) : takenMm2(parts.map(blankOf), kerfMm);
 
 /** Area bounds as figures: new sheets by the largest size, money by the best set of sizes; 0 where the offcuts may do. */
-function boundsOf(name: string, laid: readonly Part[], tool: Tool, { stock, kerfMm }: LayoutTask): Pick<CutJob, 'fewest' | 'cheapest'> {
+function boundsOf(
+  name: string,
+  laid: readonly Part[],
+  tool: Tool,
+  task: LayoutTask,
+  done: readonly LaidSheet[],
+): Pick<CutJob, 'fewest' | 'cheapest'> {
+  const open = openBounds(name, laid, tool, task);
+  if (done.length === 0) return open;
+  const spent = done.filter(({ stock }) => isNew(stock));
+  const cut = given(`${name}: new sheets cut`, spent.length, '1', 'logbook', 'ticked off');
+  const paid = given(
+    `${name}: paid for them`,
+    spent.reduce((sum, { stock }) => sum + stock.priceMinor, 0),
+    'money',
+    'catalogue',
+    'invented price',
+  );
+  return {
+    fewest: reckon(open.fewest.label, '1', { ...open.fewest, label: `${name}: fewest more` }, '+', cut),
+    cheapest: reckon(open.cheapest.label, 'money', { ...open.cheapest, label: `${name}: least money more` }, '+', paid),
+  };
+}
+
+function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, kerfMm }: LayoutTask): Pick<CutJob, 'fewest' | 'cheapest'> {
   const area = (one: Stock): number => {
     const { w, h } = roomOf(one, kerfMm);
     return w * h;
@@ -273,11 +314,13 @@ export const totalSheets = (jobs: readonly CutJob[]): Figure<'1'> =>
     jobs.map(({ sheetCount }) => sheetCount),
   );
 
-/** Searches on for a job, over the cuts its tool makes. */
-export const searchJob = (job: CutJob, catalogue: Catalogue, random: Random): Generator<LayoutProgress, void, void> =>
-  job.tool.cuts === 'free'
-    ? improveFreely(taskOf(job), job.parts, !materialBy(catalogue, job.materialId).isOneWay, random)
-    : improveLayout(taskOf(job), random);
+/** Searches on for what of a job is not cut yet, over the cuts its tool makes. */
+export function searchJob(job: CutJob, catalogue: Catalogue, random: Random): Generator<LayoutProgress, void, void> {
+  const open = openOf(job);
+  return open.tool.cuts === 'free'
+    ? improveFreely(taskOf(open), open.parts, !materialBy(catalogue, open.materialId).isOneWay, random)
+    : improveLayout(taskOf(open), random);
+}
 
 /** What a job is laid out from, to search on. */
 export const taskOf = ({ parts, stock, kerfMm, aim, layout }: CutJob): LayoutTask => ({

@@ -23,7 +23,7 @@ interface KeptSheet {
 }
 /** Why a kept layout no longer serves. */
 export interface KeptProblem {
-  readonly code: 'kept/other-parts' | 'kept/other-stock' | 'kept/turned' | 'kept/off-sheet' | 'kept/overlap';
+  readonly code: 'kept/other-parts' | 'kept/other-stock' | 'kept/turned' | 'kept/off-sheet' | 'kept/overlap' | 'kept/cut';
   readonly blankId: string;
 }
 

@@ -34,6 +34,8 @@ export interface LaidSheet {
   readonly placements: readonly Placement[];
   /** The largest rectangle left over. */
   readonly rest: { readonly xMm: number; readonly yMm: number; readonly widthMm: number; readonly depthMm: number };
+  /** On a sheet that is cut already, as the plan remembers it; no search has it in hand. */
+  readonly cut?: { readonly id: string; readonly number: number };
 }
 export interface Layout {
   readonly sheets: readonly LaidSheet[];

@@ -1,5 +1,6 @@
 import type { Tool } from '../catalogue';
 import type { CutJob } from './cut-sheets';
+import { openOf } from './done';
 import type { Part } from './parts';
 import { fitsOn } from './stock';
 import type { CanCut } from './splits';
@@ -12,8 +13,9 @@ export interface MachineLimit {
   readonly limitMm: number;
 }
 
-/** Parts of a job that do not go into its tool, before anything is cut: too thick, or too wide both ways for throat or fence. */
-export function machineLimits({ tool, parts, thicknessMm }: CutJob): readonly MachineLimit[] {
+/** Parts of a job that do not go into its tool, before they are cut: too thick, or too wide both ways for throat or fence. */
+export function machineLimits(job: CutJob): readonly MachineLimit[] {
+  const { tool, parts, thicknessMm } = openOf(job);
   return parts.flatMap((part): MachineLimit[] => {
     if (tool.tallestMm !== null && thicknessMm > tool.tallestMm) return [{ part, what: 'height', limitMm: tool.tallestMm }];
     const wide = widthLimit(tool);

@@ -1,6 +1,7 @@
 import { type Figure, given, reckon } from '../units';
 import { blankOf } from './blanks';
 import { type CutJob, takenBy } from './cut-sheets';
+import { isDone, openOf } from './done';
 import { leastByExactSearch } from './exact';
 import { layoutWeight } from './layout';
 import { leastByArea } from './stock';
@@ -17,8 +18,10 @@ export interface Proof {
   readonly gap: Figure<'money'> | Figure<'1'>;
 }
 
-/** Whether a job's layout is known to be the best by its first aim, and the gap where it is not. Free placement is judged by its true areas alone. */
-export function proofOf({ name, parts, layout, stock, kerfMm, aim, tool, cost, sheetCount }: CutJob): Proof {
+/** Whether the layout of what of a job is not cut yet is known to be the best by its first aim, and the gap where it is not. Free placement is judged by its true areas alone. */
+export function proofOf(job: CutJob): Proof {
+  const { name, parts, layout, stock, kerfMm, aim, tool, cost, sheetCount } = openOf(job);
+  const spent = layoutWeight(job.layout.sheets.filter(isDone), aim);
   const own = parts.filter(({ id }) => !layout.tooLarge.includes(id));
   const laid = own.map(blankOf);
   const weight = layoutWeight(layout.sheets, aim);
@@ -30,7 +33,7 @@ export function proofOf({ name, parts, layout, stock, kerfMm, aim, tool, cost, s
   const taken = aim === 'cheapest' ? cost : sheetCount;
   const least = given(
     `${name}: no layout goes under`,
-    Math.min(taken.value, Math.floor(bound + SAME)),
+    Math.min(taken.value, Math.floor(bound + spent + SAME)),
     unit,
     'layout',
     exact === null ? 'by area' : 'all ways of cutting looked at',

@@ -17,6 +17,7 @@ export type {
   PlayRules,
   Sealed,
   Shape,
+  CutSheet,
   Split,
   Stack,
   Strip,
@@ -28,7 +29,7 @@ export { LIMITS, MAX_CONTOURS, MAX_CONTOUR_POINTS, MAX_FEATURES, MAX_POINTS } fr
 export { migrated } from './migrations';
 export { contoursWithin, deepestInsetMm } from './contours';
 export { KIND_NAMES, copyOf, freshStrip, newFeature } from './new-feature';
-export { evenSplit, newPlan } from './new-plan';
+export { evenSplit, newPlan, planAgain } from './new-plan';
 export type { NewBoard } from './new-plan';
 export {
   fittedTo,

@@ -77,7 +77,7 @@ function cuttingTo3(cutting: unknown): unknown {
     };
   };
   const layouts = cutting['kept'];
-  return { ...cutting, aim: 'cheapest', kept: Array.isArray(layouts) ? layouts.map(kept) : layouts, tools: [], splits: [] };
+  return { ...cutting, aim: 'cheapest', kept: Array.isArray(layouts) ? layouts.map(kept) : layouts, cut: [], tools: [], splits: [] };
 }
 
 /**

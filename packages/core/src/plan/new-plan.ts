@@ -47,7 +47,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
       plot: starter.coats.plot.map(coat),
       field: starter.coats.field.map(coat),
     },
-    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', kept: [], tools: [], splits: [] },
+    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', kept: [], cut: [], tools: [], splits: [] },
     climate: starter.climate,
     calendar: { startsOn: board.startsOn, hours: starter.hours },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
@@ -64,6 +64,13 @@ const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['st
   edges: 'cut-first',
   allowanceMm: 10,
   weighed: false,
+});
+
+/** The same board to be built once more, under a name that says so: nothing of it is cut yet. */
+export const planAgain = (plan: Plan): Plan => ({
+  ...plan,
+  name: `${plan.name.slice(0, 70)} (copy)`,
+  cutting: { ...plan.cutting, cut: [] },
 });
 
 /** Equal tiles; the last takes what rounding to a tenth of a mm leaves. */

@@ -29,6 +29,7 @@ export type Sealed = GroundLayer['sealed'];
 export type GlueSpread = GroundLayer['spread'];
 export type Cutting = Plan['cutting'];
 export type Split = Cutting['splits'][number];
+export type CutSheet = Cutting['cut'][number];
 export type ZoneKind = keyof Plan['coats'];
 export type Coat = Plan['coats']['open'][number];
 export type Calendar = Plan['calendar'];

@@ -165,6 +165,34 @@ const StartDate = z
     return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(day);
   }, 'is not a day of the calendar');
 
+/** A sheet that is cut: its parts stay as they were cut, whatever is laid out anew. */
+const CutSheetSchema = z.strictObject({
+  id: Id,
+  jobKey: JobKey,
+  /** The number it was cut under. */
+  number: z.number().int().min(1).max(500),
+  widthMm: mm(LIMITS.sheetMm),
+  depthMm: mm(LIMITS.sheetMm),
+  /** The offcut it was; null for a new sheet. */
+  offcutId: Id.nullable(),
+  places: z
+    .array(
+      z.strictObject({
+        partId: PartId,
+        xMm: mm(LIMITS.sheetMm),
+        yMm: mm(LIMITS.sheetMm),
+        /** Its box as it lies on the sheet. */
+        liesWideMm: mm(LIMITS.sheetMm),
+        liesDeepMm: mm(LIMITS.sheetMm),
+        areaMm2: z.number().min(0).max(4e8),
+        turned: z.boolean(),
+        half: z.boolean(),
+      }),
+    )
+    .min(1, 'expected at least one part')
+    .max(2_000),
+});
+
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 export const PlanSchema = z
   .strictObject({
@@ -190,6 +218,7 @@ export const PlanSchema = z
       aim: z.enum(['cheapest', 'fewest']),
       /** One a job at most; used for as long as the parts are those it was made for. */
       kept: z.array(KeptLayoutSchema).max(60),
+      cut: z.array(CutSheetSchema).max(500),
       tools: z.array(JobTool).max(60),
       splits: z.array(Split).max(400),
     }),
@@ -198,7 +227,7 @@ export const PlanSchema = z
     /** Where the section is cut. */
     section: z.strictObject({ from: PointSchema, to: PointSchema }),
   })
-  .superRefine(({ features, coats, stack, table }, context) => {
+  .superRefine(({ features, coats, stack, table, cutting }, context) => {
     const repeated = (ids: readonly string[], path: (i: number) => (string | number)[]): void => {
       ids.forEach((id, i) => {
         if (ids.indexOf(id) < i) context.addIssue({ code: 'custom', path: path(i), message: `${id} stands twice` });
@@ -217,6 +246,10 @@ export const PlanSchema = z
         stack.facings[kind].map(({ id }) => id),
         (i) => ['stack', 'facings', kind, i, 'id'],
       );
+    repeated(
+      cutting.cut.map(({ id }) => id),
+      (i) => ['cutting', 'cut', i, 'id'],
+    );
     repeated(
       table.passages.map(({ id }) => id),
       (i) => ['table', 'passages', i, 'id'],

@@ -1,5 +1,15 @@
 import type { Catalogue } from '../catalogue';
-import { type CutJob, type MachineLimit, type Part, type PartList, canCutWith, isNew, machineLimits, proposedSplits } from '../cutting';
+import {
+  type CutJob,
+  type MachineLimit,
+  type OutdatedSheet,
+  type Part,
+  type PartList,
+  canCutWith,
+  isNew,
+  machineLimits,
+  proposedSplits,
+} from '../cutting';
 import type { Ground } from '../ground';
 import type { Plan } from '../plan';
 import { type Figure, given } from '../units';
@@ -19,6 +29,49 @@ export function* cutWarnings(
     yield* oneATile(tooLarge, (part, all) => tooLargeWarning(part, all, plan, ground, job, parts, catalogue));
     const limits = machineLimits(job).filter(({ part }) => !tooLarge.includes(part));
     if (limits.length > 0) yield limitWarning(limits, ground, job, parts, catalogue);
+    for (const sheet of job.outdated) yield outdatedWarning(sheet, plan, job);
+  }
+  yield* unwantedSheets(plan, jobs, catalogue);
+}
+
+/** A sheet is cut and cannot be uncut: what changed since is either changed back, or cut again. */
+function outdatedWarning({ cutId, partIds }: OutdatedSheet, { cutting }: Plan, job: CutJob): Warning {
+  const { number, places } = cutting.cut.find(({ id }) => id === cutId)!;
+  const [first] = partIds;
+  const name = job.parts.find(({ id }) => id === first)?.name;
+  const others = partIds.length - (name === undefined ? 0 : 1);
+  const and = others === 0 ? '' : ` and ${others} more`;
+  const changed = name === undefined ? `${partIds.length} of its ${places.length} parts are wanted no more` : `${name}${and} changed since`;
+  return {
+    id: `cut/outdated ${cutId}`,
+    code: 'cut/outdated',
+    severity: 'care',
+    view: 'cuts',
+    featureId: job.parts.find(({ id }) => id === first)?.featureId ?? null,
+    title: `Sheet ${number} of ${job.name}`,
+    text: [`is cut, but ${changed}. What the plan wants now is laid out anew and will be cut again.`],
+    mends: [{ code: 'cutting/uncut', cutIds: [cutId], label: 'It is not cut after all' }],
+  };
+}
+
+/** Sheets that are cut of a material or thickness that nothing is cut from any more. */
+function* unwantedSheets({ cutting }: Plan, jobs: readonly CutJob[], catalogue: Catalogue): Generator<Warning> {
+  const unwanted = cutting.cut.filter(({ jobKey }) => jobs.every(({ key }) => key !== jobKey));
+  for (const jobKey of new Set(unwanted.map((sheet) => sheet.jobKey))) {
+    const own = unwanted.filter((sheet) => sheet.jobKey === jobKey);
+    const material = catalogue.materials.find(({ id }) => jobKey.startsWith(`${id}-`));
+    yield {
+      id: `cut/unwanted ${jobKey}`,
+      code: 'cut/unwanted',
+      severity: 'care',
+      view: 'cuts',
+      featureId: null,
+      title: material?.name ?? 'Cut sheets',
+      text: [
+        `${own.length === 1 ? 'One sheet of it is' : `${own.length} sheets of it are`} cut, and the plan takes none of that thickness any more.`,
+      ],
+      mends: [{ code: 'cutting/uncut', cutIds: own.map(({ id }) => id), label: 'Forget that' }],
+    };
   }
 }
 

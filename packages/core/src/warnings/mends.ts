@@ -29,6 +29,7 @@ type MendAction =
   | { readonly code: 'stack/grain'; readonly grains: readonly { readonly layerId: string; readonly grain: 'x' | 'y' }[] }
   | { readonly code: 'raised/cross-grain' }
   | { readonly code: 'part/split'; readonly splits: readonly Split[] }
+  | { readonly code: 'cutting/uncut'; readonly cutIds: readonly string[] }
   | { readonly code: 'cutting/tool'; readonly jobKey: string; readonly toolId: string }
   | { readonly code: 'coats/first'; readonly zone: ZoneKind; readonly coat: Coat }
   | { readonly code: 'climate/air'; readonly airC: number }
@@ -99,6 +100,9 @@ export function mendIn(plan: PlanDraft, mend: Mend): void {
       if (feature?.shape.form === 'strip') feature.shape.widthMm = mend.widthMm;
       return;
     }
+    case 'cutting/uncut':
+      plan.cutting.cut = plan.cutting.cut.filter(({ id }) => !mend.cutIds.includes(id));
+      return;
     case 'join/offset':
       plan.table.join.offsetMm = mend.offsetMm;
       return;

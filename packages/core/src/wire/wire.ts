@@ -33,8 +33,8 @@ export const Picture = z.strictObject({
   heightPx: z.number().int().min(1),
 });
 export const PictureParams = z.strictObject({ pictureId: z.uuid('expected the id of a picture') });
-/** A piece in the rack, and where it came from: a board and one of its sheets, or nowhere this program knows of. */
 const offcutSize = z.number().min(1).max(5_000);
+/** A piece for the rack, and where it came from: a sheet that a board has cut, or nowhere this program knows of. */
 export const NewOffcut = z.strictObject({
   materialId: z
     .string()
@@ -43,10 +43,17 @@ export const NewOffcut = z.strictObject({
   thicknessMm: z.number().min(0.1).max(200),
   widthMm: offcutSize,
   depthMm: offcutSize,
-  boardId: BoardId.nullable(),
-  sheet: z.string().min(1).max(120).nullable(),
+  from: z
+    .strictObject({
+      boardId: BoardId,
+      /** As the board's plan knows it. */
+      cutSheetId: z.string().regex(/^[A-Za-z0-9_-]{1,40}$/, 'expected the id of a cut sheet'),
+      piece: z.number().int().min(1).max(20),
+    })
+    .nullable(),
 });
-export const RackOffcut = NewOffcut.extend({ id: z.uuid() });
+/** A piece in the rack; `usedBy` is the board that has cut it up. */
+export const RackOffcut = NewOffcut.extend({ id: z.uuid(), usedBy: z.uuid().nullable() });
 export const Rack = z.strictObject({ offcuts: z.array(RackOffcut) });
 export const OffcutParams = z.strictObject({ offcutId: z.uuid('expected the id of an offcut') });
 export const Health = z.strictObject({ ok: z.literal(true), database: z.literal('up') });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
-import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { planAgain, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/units';
 import type { UnreadableBoard } from '@spare-acre/core/wire';
 import { NoServer, type StoredBoard, bringBack, createBoard, exportPath, fetchBoards, importBoard, putAway } from '../api/client';
@@ -72,7 +72,7 @@ async function take(event: Event): Promise<void> {
 
 async function copy(board: StoredBoard): Promise<void> {
   await told(async () => {
-    await createBoard({ ...board.plan, name: `${board.plan.name.slice(0, 70)} (copy)` });
+    await createBoard(planAgain(board.plan));
     await load();
   });
 }

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { cutList, isNew, listedCuts } from '@spare-acre/core/cutting';
+import { cutList, isDone, isNew, listedCuts, withOpen } from '@spare-acre/core/cutting';
 import { lengthText, lengthUnit, lengthUnitName } from '@spare-acre/core/units';
 import ViewWarnings from '../frame/ViewWarnings.vue';
 import { usePlan } from '../stores/plan';
@@ -24,7 +24,7 @@ const hand = useByHand(job);
 /** The job as the search has it just now, or as the hand left it. */
 const shown = computed(() => {
   const live = better.progress.value;
-  return job.value === null || live === null ? hand.job.value : { ...job.value, layout: live.layout };
+  return job.value === null || live === null ? hand.job.value : withOpen(job.value, live.layout);
 });
 const LISTS = [
   { id: 'cuts', name: 'Cuts' },
@@ -52,9 +52,11 @@ const sheetText = computed(() => {
   const sheet = shown.value?.layout.sheets[index.value];
   if (sheet === undefined) return '';
   const { stock } = sheet;
-  const what = isNew(stock) ? 'new' : 'offcut from the rack';
+  const what = `${isNew(stock) ? 'new' : 'offcut from the rack'}${isDone(sheet) ? ', cut' : ''}`;
   return `${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit.value}, ${what}; ${shown.value!.tool.name.toLowerCase()}, the blade takes ${length(shown.value!.kerfMm)} ${unit.value}`;
 });
+/** A sheet that is cut stays as it is. */
+const isCut = computed(() => index.value >= 0 && shown.value !== null && isDone(shown.value.layout.sheets[index.value]!));
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 </script>
@@ -85,7 +87,7 @@ const { width, height } = useElementSize(frame);
             :index="index"
             :width-px="Math.max(100, width - 8)"
             :height-px="Math.max(80, height - 58)"
-            :hand="better.isRunning.value ? undefined : hand"
+            :hand="better.isRunning.value || isCut ? undefined : hand"
             :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
             is-large
           />
@@ -93,7 +95,7 @@ const { width, height } = useElementSize(frame);
         <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
       </div>
       <HandBar
-        v-if="shown !== null && index >= 0 && !better.isRunning.value"
+        v-if="shown !== null && index >= 0 && !isCut && !better.isRunning.value"
         :job="shown"
         :index="index"
         :hand="hand"
@@ -101,15 +103,15 @@ const { width, height } = useElementSize(frame);
       />
       <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
         <button
-          v-for="(_, i) in shown.layout.sheets"
+          v-for="(sheet, i) in shown.layout.sheets"
           :key="i"
           type="button"
           class="small"
           :aria-pressed="i === index"
-          :aria-label="`Sheet ${i + 1}`"
+          :aria-label="`Sheet ${i + 1}${isDone(sheet) ? ', cut' : ''}`"
           @click="chosen = { key: shown.key, index: i }"
         >
-          <span>Sheet {{ i + 1 }}</span>
+          <span>Sheet {{ i + 1 }}<template v-if="isDone(sheet)"> ✓ cut</template></span>
           <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
         </button>
       </div>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type CutJob, laidParts } from '@spare-acre/core/cutting';
+import { type CutJob, isDone, laidParts } from '@spare-acre/core/cutting';
 import type { ByHand } from './useByHand';
 
 /** What can be done by hand with the part that is chosen. */
@@ -8,7 +8,7 @@ const props = defineProps<{ job: CutJob; index: number; hand: ByHand }>();
 const emit = defineEmits<{ carried: [toSheet: number] }>();
 const part = computed(() => laidParts(props.job, props.index).find(({ id }) => id === props.hand.chosen.value) ?? null);
 const pinned = computed(() => props.job.layout.sheets.flatMap(({ placements }) => placements).filter((one) => one.pinned).length);
-const others = computed(() => props.job.layout.sheets.map((_, i) => i).filter((i) => i !== props.index));
+const others = computed(() => props.job.layout.sheets.flatMap((sheet, i) => (i === props.index || isDone(sheet) ? [] : [i])));
 function carry(toSheet: number): void {
   if (props.hand.put(part.value!.id, { code: 'carry', toSheet })) emit('carried', toSheet);
 }

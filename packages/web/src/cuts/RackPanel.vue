@@ -1,39 +1,46 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { type CutJob, leftoversOf } from '@spare-acre/core/cutting';
+import type { RackOffcut } from '@spare-acre/core/wire';
 import { lengthUnit, lengthWords, parseLength } from '@spare-acre/core/units';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
 import { useRack } from '../stores/rack';
+import { useSheetsCut } from './useSheetsCut';
 
-/** The rack of offcuts: what this sheet leaves goes in with one tick, what lies there is used first. */
+/** Which sheets are cut, what they leave, and the rack of offcuts: what lies there is used first. */
 const props = defineProps<{ job: CutJob; index: number }>();
 const store = usePlan();
 const rack = useRack();
 const catalogues = useCatalogue();
+const sheetsCut = useSheetsCut();
 const system = computed(() => store.plan!.units);
 const unit = computed(() => lengthUnit(system.value));
 const size = ({ widthMm, depthMm }: { readonly widthMm: number; readonly depthMm: number }): string =>
   lengthWords([widthMm, depthMm], system.value);
+/** Left by a sheet of this board that is cut, and not used up by another since. */
+const isOwn = ({ from, usedBy }: RackOffcut): boolean =>
+  usedBy === null &&
+  from?.boardId === store.boardId && store.plan!.cutting.cut.some(({ id }) => id === from?.cutSheetId);
 const here = computed(() =>
-  rack.offcuts.filter(({ materialId, thicknessMm }) => materialId === props.job.materialId && thicknessMm === props.job.thicknessMm),
-);
-const used = computed(() => new Set(props.job.layout.sheets.flatMap(({ stock }) => (stock.offcutId === null ? [] : [stock.offcutId]))));
-/** Every sheet with the pieces it leaves, and those of them that lie in the rack already. */
-const leftovers = computed(() =>
-  props.job.layout.sheets.map((sheet, i) => {
-    const name = `${props.job.key} sheet ${i + 1}`;
-    return {
-      name,
-      number: i + 1,
-      left: leftoversOf(props.job, sheet, catalogues.catalogue!),
-      racked: rack.offcuts.filter(({ boardId, sheet: own }) => boardId === store.boardId && own?.startsWith(`${name},`)),
-    };
+  rack.offcuts.filter((offcut) => {
+    const isSame = offcut.materialId === props.job.materialId && offcut.thicknessMm === props.job.thicknessMm;
+    return isSame && (isOwn(offcut) || store.offcuts.some(({ id }) => id === offcut.id));
   }),
 );
-async function toggle({ name, left, racked }: (typeof leftovers.value)[number]): Promise<void> {
-  if (racked.length > 0) for (const { id } of racked) await rack.remove(id);
-  else for (const [k, piece] of left.entries()) await rack.add({ ...piece, boardId: store.boardId, sheet: `${name}, piece ${k + 1}` });
+const used = computed(() => new Set(props.job.layout.sheets.flatMap(({ stock }) => (stock.offcutId === null ? [] : [stock.offcutId]))));
+/** Every sheet, and the pieces it leaves or has left. */
+const sheets = computed(() =>
+  props.job.layout.sheets.map((sheet, i) => {
+    const left = sheet.cut === undefined ? leftoversOf(props.job, sheet, catalogues.catalogue!) : leftBy(sheet.cut.id);
+    const what =
+      left.length === 0 ? 'leaves nothing worth keeping' : `${sheet.cut === undefined ? 'leaves' : 'left'} ${left.map(size).join(', ')}`;
+    return { number: i + 1, isCut: sheet.cut !== undefined, text: `Sheet ${i + 1} is cut; ${what}` };
+  }),
+);
+const leftBy = (cutId: string): readonly RackOffcut[] => rack.offcuts.filter(({ from }) => from?.cutSheetId === cutId);
+async function toggle(number: number): Promise<void> {
+  problem.value = await sheetsCut.toggle(props.job, number - 1);
 }
 const typed = ref({ width: '', depth: '' });
 const problem = ref('');
@@ -44,31 +51,19 @@ async function add(): Promise<void> {
   problem.value = !width.ok ? width.problem.message : !depth.ok ? depth.problem.message : '';
   if (!width.ok || !depth.ok) return;
   const { materialId, thicknessMm } = props.job;
-  await rack.add({ materialId, thicknessMm, widthMm: width.value, depthMm: depth.value, boardId: null, sheet: null });
+  await rack.add({ materialId, thicknessMm, widthMm: width.value, depthMm: depth.value, from: null });
   if (rack.fault === '') typed.value = { width: '', depth: '' };
 }
 </script>
 
 <template>
   <section>
-    <h3>When it is cut</h3>
-    <p v-if="leftovers.every(({ left, racked }) => left.length + racked.length === 0)" class="quiet m-0">
-      No sheet leaves a piece worth keeping.
-    </p>
-    <template v-for="leftover in leftovers" :key="leftover.name">
-      <label
-        v-if="leftover.left.length + leftover.racked.length > 0"
-        class="tick"
-        :class="{ own: leftover.number === index + 1 }"
-        data-testid="leftover"
-      >
-        <input type="checkbox" :checked="leftover.racked.length > 0" @change="toggle(leftover)" />
-        <span
-          >Sheet {{ leftover.number }} is cut; back to the rack:
-          {{ (leftover.racked.length > 0 ? leftover.racked : leftover.left).map(size).join(', ') }}</span
-        >
-      </label>
-    </template>
+    <h3>What is cut</h3>
+    <label v-for="sheet in sheets" :key="sheet.number" class="tick" :class="{ own: sheet.number === index + 1 }" data-testid="leftover">
+      <input type="checkbox" :checked="sheet.isCut" @change="toggle(sheet.number)" />
+      <span>{{ sheet.text }}</span>
+    </label>
+    <p class="quiet small">A sheet that is cut stays as it is; what it leaves goes to the rack, and an offcut used up goes out of it.</p>
   </section>
   <section>
     <h3>Rack, {{ job.name }}</h3>
@@ -76,7 +71,7 @@ async function add(): Promise<void> {
     <ul v-else class="rack" data-testid="rack">
       <li v-for="offcut in here" :key="offcut.id">
         <span>{{ size(offcut) }}</span>
-        <span class="quiet">{{ used.has(offcut.id) ? 'used here' : offcut.boardId === store.boardId ? 'left by this board' : '' }}</span>
+        <span class="quiet">{{ used.has(offcut.id) ? 'used here' : isOwn(offcut) ? 'left by this board' : '' }}</span>
         <button type="button" class="key" :aria-label="`Take ${size(offcut)} out of the rack`" @click="rack.remove(offcut.id)">
           Take out
         </button>

@@ -1,9 +1,10 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { computed, effectScope, ref } from 'vue';
-import { type CutJob, cutSheets } from '@spare-acre/core/cutting';
+import { type CutJob, type Offcut, cutSheets } from '@spare-acre/core/cutting';
 import { derivePipeline } from '@spare-acre/core/derive';
 import { brinefold } from '@spare-acre/core/demo';
+import type { Plan } from '@spare-acre/core/plan';
 import type { RackOffcut } from '@spare-acre/core/wire';
 import { useRack } from '../stores/rack';
 import { anOpenBoard, shown } from '../testing/ground-world';
@@ -89,31 +90,45 @@ describe('the rack', () => {
   beforeEach(() => {
     stored.length = 0;
   });
+  const jobOf = (now: Plan, offcuts: readonly Offcut[]): CutJob =>
+    cutSheets(derived.parts.parts, now.cutting, now.units, CATALOGUE, offcuts).find(({ key }) => key === job.key)!;
   /** A server with a rack that keeps what is put in. */
   async function aRack() {
     const store = await anOpenBoard();
     const asked = aServer(({ method, path, body }) => {
       if (method === 'POST') {
-        const added = { ...(body as RackOffcut), id: `3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c${String(200 + stored.length)}` };
+        const added = { ...(body as RackOffcut), usedBy: null, id: `3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c${String(200 + stored.length)}` };
         stored.push(added);
         return { status: 201, body: added };
       }
       if (method === 'DELETE') return { status: 204, body: null };
       return path.endsWith('/rack') ? { status: 200, body: { offcuts: stored } } : null;
     });
-    return { store, asked, panel: shown(RackPanel, { job, index: 0 }) };
+    const panel = shown(RackPanel, { job, index: 0 });
+    /** What the worker would answer to the plan as it is now. */
+    const reckonAgain = (): Promise<void> => panel.setProps({ job: jobOf(store.plan!, store.offcuts), index: 0 });
+    return { store, asked, panel, reckonAgain };
   }
   test('one tick puts what a sheet leaves in the rack, another takes it out', async () => {
-    const { asked, panel } = await aRack();
+    const { store, asked, panel, reckonAgain } = await aRack();
     const tick = () => panel.find('[data-testid=leftover] input');
     await tick().setValue(true);
     await flushPromises();
-    expect(asked.filter(({ method }) => method === 'POST')[0]).toMatchObject({
-      body: { boardId: BOARD_ID, sheet: `${job.key} sheet 1, piece 1`, materialId: 'xps-foam' },
+    const [cut] = store.plan!.cutting.cut;
+    expect(cut).toMatchObject({
+      jobKey: job.key,
+      number: 1,
+      places: job.layout.sheets[0]!.placements.map(({ blankId }) => ({ partId: blankId })),
     });
+    expect(asked.filter(({ method }) => method === 'POST')[0]).toMatchObject({
+      body: { from: { boardId: BOARD_ID, cutSheetId: cut!.id, piece: 1 }, materialId: 'xps-foam' },
+    });
+    await reckonAgain();
+    expect(panel.find('[data-testid=leftover]').text()).toContain('Sheet 1 is cut; left ');
     expect(panel.find('[data-testid=rack]').text()).toContain('left by this board');
     await tick().setValue(false);
     await flushPromises();
+    expect(store.plan!.cutting.cut).toEqual([]);
     expect(asked.at(-1)!.method).toBe('DELETE');
     expect(useRack().offcuts).toEqual([]);
   });
@@ -127,7 +142,7 @@ describe('the rack', () => {
     await width!.setValue('300');
     await panel.find('form').trigger('submit');
     await settled();
-    expect(asked.at(-1)!.body).toMatchObject({ widthMm: 300, depthMm: 200, boardId: null });
+    expect(asked.at(-1)!.body).toMatchObject({ widthMm: 300, depthMm: 200, from: null });
     expect(panel.find('[data-testid=rack]').text()).toContain('300 × 200 mm');
   });
   test('a server that does not answer is said, and the rack stays as it was', async () => {
@@ -138,14 +153,27 @@ describe('the rack', () => {
     expect(useRack().fault).toBe('The server does not answer.');
     expect(useRack().offcuts).toEqual([]);
   });
+  const piece = { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 300, from: null };
   test('pieces of other boards are cut up first, those of this board are left for the next', async () => {
     const { store } = await aRack();
-    const piece = { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 300, sheet: 's' };
-    await useRack().add({ ...piece, boardId: BOARD_ID });
-    await useRack().add({ ...piece, boardId: null, sheet: null });
+    await useRack().add({ ...piece, from: { boardId: BOARD_ID, cutSheetId: 's', piece: 1 } });
+    await useRack().add(piece);
     expect(store.offcuts).toHaveLength(1);
-    const jobs = cutSheets(derived.parts.parts, plan.cutting, plan.units, CATALOGUE, store.offcuts);
-    expect(jobs.find(({ key }) => key === job.key)!.offcutCount.value).toBe(1);
+    expect(jobOf(plan, store.offcuts).offcutCount.value).toBe(1);
+  });
+  test('an offcut that is cut up is out of the rack, undone it lies there again; what another board has cut up is not there', async () => {
+    const { store, panel, reckonAgain } = await aRack();
+    await useRack().add(piece);
+    await reckonAgain();
+    expect(panel.find('[data-testid=rack]').text()).toContain('used here');
+    await panel.find('[data-testid=leftover] input').setValue(true);
+    await flushPromises();
+    expect(store.plan!.cutting.cut[0]!.offcutId).toBe(stored[0]!.id);
+    expect(store.offcuts).toEqual([]);
+    store.undo();
+    expect(store.offcuts).toHaveLength(1);
+    useRack().offcuts = [{ ...stored[0]!, usedBy: '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c999' }];
+    expect(store.offcuts).toEqual([]);
   });
 });
 

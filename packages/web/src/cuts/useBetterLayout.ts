@@ -1,5 +1,14 @@
 import { type ComputedRef, type Ref, ref, shallowRef, watch } from 'vue';
-import { type CutJob, type Layout, type LayoutProgress, isBetterLayout, isNew, keptFrom, layoutWeight } from '@spare-acre/core/cutting';
+import {
+  type CutJob,
+  type Layout,
+  type LayoutProgress,
+  isBetterLayout,
+  isNew,
+  keptFrom,
+  layoutWeight,
+  openOf,
+} from '@spare-acre/core/cutting';
 import { proxy } from 'comlink';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
@@ -66,16 +75,17 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
   }
 
   function keep(own: CutJob, layout: Layout): void {
-    if (!isBetterLayout(layout, own.layout, own.aim)) {
+    const before = openOf(own).layout;
+    if (!isBetterLayout(layout, before, own.aim)) {
       outcome.value = 'Nothing better was found; the layout stays.';
       return;
     }
-    const fewer = newSheets(own.layout) - newSheets(layout);
+    const fewer = newSheets(before) - newSheets(layout);
     fault.value = store.edit(`Lay out ${own.name} again`, (draft) =>
       keepLayout(draft.cutting, keptFrom(own.key, layout), store.derivation?.jobs ?? []),
     );
     if (fault.value !== '') return;
-    const isLighter = layoutWeight(layout.sheets, own.aim) < layoutWeight(own.layout.sheets, own.aim) - 1e-6;
+    const isLighter = layoutWeight(layout.sheets, own.aim) < layoutWeight(before.sheets, own.aim) - 1e-6;
     outcome.value =
       fewer > 0
         ? `${fewer} new ${fewer === 1 ? 'sheet' : 'sheets'} fewer.`

@@ -29,6 +29,7 @@ const WHY: Readonly<Record<KeptProblem['code'], string>> = {
   'kept/off-sheet': 'It would lie over the edge of the sheet, or in its trim.',
   'kept/turned': 'Its grain must run along the sheet: it cannot be turned.',
   'kept/other-parts': 'That part is no longer cut.',
+  'kept/cut': 'That sheet is cut already.',
   'kept/other-stock': 'That sheet is no longer there.',
 };
 const NAMES: Readonly<Record<HandDeed['code'], string>> = {

@@ -18,6 +18,8 @@ import { useSaving } from './saving';
 enablePatches();
 
 /** The open board: its plan, the way back, the worker's last answer, and whether all is saved. */
+const NONE_CUT: Plan['cutting']['cut'] = [];
+
 export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
   const rack = useRack();
@@ -46,10 +48,14 @@ export const usePlan = defineStore('plan', () => {
     },
   });
 
-  /** What this board may cut from: pieces it left itself lie there for the next one. */
+  const cut = computed(() => plan.value?.cutting.cut ?? NONE_CUT);
+  /** What this board may cut from: not what a board has cut up, and pieces it left itself lie there for the next one. */
   const offcuts = computed<readonly Offcut[]>(() =>
     rack.offcuts
-      .filter((offcut) => offcut.boardId === null || offcut.boardId !== boardId.value)
+      .filter(({ id, from, usedBy }) => {
+        const isFree = usedBy === null || usedBy === boardId.value;
+        return isFree && from?.boardId !== boardId.value && cut.value.every(({ offcutId }) => offcutId !== id);
+      })
       .map(({ id, materialId, thicknessMm, widthMm, depthMm }) => ({ id, materialId, thicknessMm, widthMm, depthMm })),
   );
   watch(offcuts, (now, before) => {

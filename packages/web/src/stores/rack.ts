@@ -14,9 +14,8 @@ export const useRack = defineStore('rack', () => {
   const add = (offcut: NewOffcut): Promise<void> =>
     attempt(async () => {
       const added = await addOffcut(offcut);
-      // The same sheet again changes the piece it left.
-      const before = offcuts.value.filter((one) => !(one.boardId !== null && one.boardId === added.boardId && one.sheet === added.sheet));
-      offcuts.value = [...before, added];
+      // The same piece of the same sheet again changes its size.
+      offcuts.value = [...offcuts.value.filter(({ id }) => id !== added.id), added];
     });
 
   const remove = (id: string): Promise<void> =>
