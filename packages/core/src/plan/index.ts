@@ -57,5 +57,5 @@ export type { Alignment } from './arranging';
 export { featureMarks, lampPlaces } from './marks';
 export type { FeatureMarks } from './marks';
 export { scaledUnderlay } from './underlay';
-export { mergePlans } from './merge';
+export { isSamePlan, mergePlans } from './merge';
 export type { Merged } from './merge';

@@ -39,6 +39,9 @@ function mergeFeatures(base: Plan['features'], mine: Plan['features'], theirs: P
   });
 }
 
+/** Whether two plans say the same. */
+export const isSamePlan = (a: Plan, b: Plan): boolean => same(a, b);
+
 /** Equal as JSON, whatever the order of keys. */
 function same(a: unknown, b: unknown): boolean {
   if (a === b) return true;

@@ -20,8 +20,7 @@ const size = ({ widthMm, depthMm }: { readonly widthMm: number; readonly depthMm
   lengthWords([widthMm, depthMm], system.value);
 /** Left by a sheet of this board that is cut, and not used up by another since. */
 const isOwn = ({ from, usedBy }: RackOffcut): boolean =>
-  usedBy === null &&
-  from?.boardId === store.boardId && store.plan!.cutting.cut.some(({ id }) => id === from?.cutSheetId);
+  usedBy === null && from?.boardId === store.boardId && store.plan!.cutting.cut.some(({ id }) => id === from?.cutSheetId);
 const here = computed(() =>
   rack.offcuts.filter((offcut) => {
     const isSame = offcut.materialId === props.job.materialId && offcut.thicknessMm === props.job.thicknessMm;

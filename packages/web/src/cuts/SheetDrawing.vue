@@ -119,6 +119,12 @@ function take(event: PointerEvent, part: LaidPart): void {
     },
   });
 }
+/** Only where there is a hand: a listener for focus alone makes a shape take it from the mouse. */
+const handling = (part: LaidPart): Record<string, (event: never) => void> => ({
+  pointerdown: (event: PointerEvent) => take(event, part),
+  focus: () => props.hand?.choose(part.id),
+  keydown: (event: KeyboardEvent) => key(event, part),
+});
 function key(event: KeyboardEvent, part: LaidPart): void {
   const { hand } = props;
   if (hand === undefined || event.ctrlKey || event.metaKey || event.altKey) return;
@@ -161,7 +167,7 @@ function key(event: KeyboardEvent, part: LaidPart): void {
       :height="sheet.height - 2 * sheet.trim"
     />
     <rect
-      v-if="isLarge && rest.width > 30 && rest.height > 20"
+      v-if="isLarge && laid.cut === undefined && rest.width > 30 && rest.height > 20"
       class="rest"
       :x="rest.x"
       :y="rest.y"
@@ -169,7 +175,7 @@ function key(event: KeyboardEvent, part: LaidPart): void {
       :height="rest.height"
     />
     <text
-      v-if="isLarge && rest.width > 90 && rest.height > 40"
+      v-if="isLarge && laid.cut === undefined && rest.width > 90 && rest.height > 40"
       class="rest-text"
       :x="rest.x + rest.width / 2"
       :y="rest.y + rest.height / 2 + 4"
@@ -187,9 +193,7 @@ function key(event: KeyboardEvent, part: LaidPart): void {
       :tabindex="hand === undefined ? undefined : 0"
       :aria-label="hand === undefined ? undefined : `${part.name}, ${part.size}${part.pinned ? ', pinned' : ''}`"
       :aria-pressed="hand === undefined ? undefined : part.id === hand.chosen.value"
-      @pointerdown="take($event, part)"
-      @focus="hand?.choose(part.id)"
-      @keydown="key($event, part)"
+      v-on="hand === undefined ? {} : handling(part)"
     >
       <rect class="blank" :x="part.box.x" :y="part.box.y" :width="part.box.width" :height="part.box.height" />
       <path class="part" :d="part.d" fill-rule="evenodd">

@@ -16,8 +16,11 @@ async function open(): Promise<void> {
 }
 watch(() => props.boardId, open, { immediate: true });
 
+/** Fields of text have an undo of their own; ticks and sliders have none. */
+const WITH_OWN_UNDO = 'input:not([type=checkbox], [type=radio], [type=range]), textarea';
+
 useEventListener('keydown', (event) => {
-  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest('input, textarea') !== null) return;
+  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest(WITH_OWN_UNDO) !== null) return;
   const key = event.key.toLowerCase();
   if (key === 'z' && !event.shiftKey) store.undo();
   else if (key === 'y' || key === 'z') store.redo();

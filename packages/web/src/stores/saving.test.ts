@@ -110,6 +110,16 @@ describe('autosave', () => {
     expect(saving.state.value).toBe('saved');
   });
 
+  test('a save whose answer never came, found on the server as it was sent, is no one else’s: no question is asked', async () => {
+    const ours = aStoredBoard(named('mine'), 2);
+    const problem = { type: 'about:blank', title: 'Someone saved first', status: 409, detail: 'at 2', stored: ours };
+    const { saving, edit, drafts } = await anOpenBoard(() => ({ status: 409, body: problem }));
+    edit('mine');
+    await wait(1_000);
+    expect([saving.state.value, saving.revision.value, saving.stored.value]).toEqual(['saved', 2, null]);
+    expect(drafts()).toEqual([]);
+  });
+
   test('a refusal is told in the server’s words, by path', async () => {
     const problem = { type: 'about:blank', title: 'no', status: 422, detail: 'no', issues: [{ path: 'name', message: 'is empty' }] };
     const { saving, edit } = await anOpenBoard(() => ({ status: 422, body: problem }));

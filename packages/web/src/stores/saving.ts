@@ -1,6 +1,6 @@
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
-import { type Plan } from '@spare-acre/core/plan';
+import { type Plan, isSamePlan } from '@spare-acre/core/plan';
 import { ServerProblem, type StoredBoard, savePlan } from '../api/client';
 import { dropDraft, keepDraft } from '../drafts/drafts';
 
@@ -57,18 +57,15 @@ export function useSaving(current: () => { readonly id: string; readonly plan: P
     state.value = 'saving';
     try {
       const saved = await savePlan(now.id, revision.value, now.plan);
-      if (current()?.id !== now.id) return;
-      revision.value = saved.revision;
-      base.value = now.plan;
-      const isCurrent = current()?.plan === now.plan;
-      state.value = isCurrent ? 'saved' : 'changed';
-      if (isCurrent) await dropDraft(now.id);
-      else void saveSoon();
+      if (current()?.id === now.id) await arrived(now, saved.revision);
     } catch (error) {
       if (current()?.id !== now.id) return;
       if (!(error instanceof ServerProblem)) state.value = 'kept';
       else if (error.problem.status === 409 && error.problem.stored !== undefined) {
-        stored.value = error.problem.stored;
+        const theirs = error.problem.stored;
+        // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
+        if (isSamePlan(theirs.plan, now.plan)) return void (await arrived(now, theirs.revision));
+        stored.value = theirs;
         state.value = 'stale';
       } else {
         refusal.value = error.message;
@@ -76,6 +73,15 @@ export function useSaving(current: () => { readonly id: string; readonly plan: P
       }
       keep();
     }
+  }
+
+  /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
+  async function arrived({ id, plan }: { readonly id: string; readonly plan: Plan }, as: number): Promise<void> {
+    [revision.value, base.value] = [as, plan];
+    const isCurrent = current()?.plan === plan;
+    state.value = isCurrent ? 'saved' : 'changed';
+    if (isCurrent) await dropDraft(id);
+    else void saveSoon();
   }
 
   return {
