@@ -409,6 +409,15 @@ test('the report: figures with workings, and hatches that cover what they say', 
   expect(report.far.value).toBe(0);
 });
 
+test('ground parted by a channel is told apart by its tiles', () => {
+  const plan = aBoard({}, aPool([570, 0, 60, 800], 10, 4, 'channel'));
+  const { levels } = playReport(fieldFor(plan), groundFor(plan), plan, 'left', 'right');
+  const names = levels.map(({ name }) => name);
+  expect(names.filter((name) => name.startsWith('Ground, A'))).toHaveLength(1);
+  expect(names.filter((name) => name.startsWith('Ground, B'))).toHaveLength(1);
+  expect(names).toContain('channel, 10 mm down');
+});
+
 test('a mask of 3 × 2 cells is one run of points round 12 × 8 mm', () => {
   const rings = maskRings((cell) => cell % 10 < 3 && cell < 20, 10, 10, 4);
   expect(rings).toHaveLength(1);

@@ -1,4 +1,4 @@
-import type { Point, Ring } from '../geometry';
+import { type Point, type Ring, boxRegion, contains } from '../geometry';
 import { type Ground, type HeightField, landAt } from '../ground';
 import type { Plan } from '../plan';
 import { SIDES, type Side } from '../tiling';
@@ -60,6 +60,12 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
     x: ((cell % field.cols) + 0.5) * field.cellMm,
     y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm,
   });
+  const told = levels.levels.slice(0, MOST_LEVELS);
+  const names = told.map(({ heightMm, cell }) => levelName(heightMm, landAt(ground, placeOf(cell))?.feature.name ?? null, units));
+  const tileAt = (cell: number): string => ground.tiles.find(({ box }) => contains(boxRegion(box), placeOf(cell)))?.id ?? '';
+  // A channel parts the ground in two: the tile says which is meant.
+  const apart = (name: string, cell: number): string =>
+    names.indexOf(name) === names.lastIndexOf(name) ? name : `${name}, ${tileAt(cell)}`;
   const cellNote = `measured on cells of ${field.cellMm} mm, so to within one cell`;
   const half = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
   return {
@@ -73,20 +79,18 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
     from,
     to,
     widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
-    levels: levels.levels
-      .slice(0, MOST_LEVELS)
-      .map(({ heightMm, cell }, i) => ({
-        name: levelName(heightMm, landAt(ground, placeOf(cell))?.feature.name ?? null, units),
-        height: given('Over the ground', heightMm, 'mm', 'drawing'),
-        spots: given(
-          `Bases of ${lengthWords(play.baseMm, units)} that stand there`,
-          standing.spots[i]!,
-          '1',
-          'drawing',
-          'set down one after another, side by side',
-        ),
-        reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!, 'mm', 'drawing', cellNote),
-      })),
+    levels: told.map(({ heightMm, cell }, i) => ({
+      name: apart(names[i]!, cell),
+      height: given('Over the ground', heightMm, 'mm', 'drawing'),
+      spots: given(
+        `Bases of ${lengthWords(play.baseMm, units)} that stand there`,
+        standing.spots[i]!,
+        '1',
+        'drawing',
+        'set down one after another, side by side',
+      ),
+      reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!, 'mm', 'drawing', cellNote),
+    })),
     stands: shareOf(
       'Of the table a base stands on',
       standing.stands.reduce((sum, does) => sum + does, 0),

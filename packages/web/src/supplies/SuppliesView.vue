@@ -28,8 +28,15 @@ const groups = computed(() =>
 );
 const packText = (row: Supply): string =>
   row.packs
-    .map(({ count, amount }) => (row.group === 'sheets' ? `${count} × ${amount.label}` : `${count} × ${showText(amount, store.showing)}`))
+    .map(({ count, amount }) => {
+      const isSingle = amount.unit === '1' && amount.value === 1;
+      if (isSingle && row.group !== 'sheets') return String(count);
+      return `${count} × ${isSingle ? amount.label : showText(amount, store.showing)}`;
+    })
     .join(' + ') || 'nothing';
+/** Sheets are counted as such; what a shop asks for cutting is money. */
+const unitOf = ({ group, need }: Supply): string | undefined =>
+  group !== 'sheets' || need.unit !== '1' ? undefined : need.value === 1 ? 'sheet' : 'sheets';
 </script>
 
 <template>
@@ -54,7 +61,7 @@ const packText = (row: Supply): string =>
             </tr>
             <tr v-for="row in rows" :key="row.id" :data-supply="row.id">
               <td>{{ row.name }}</td>
-              <td class="num"><FigureCell :figure="row.need" :unit="row.group === 'sheets' ? 'sheets' : undefined" /></td>
+              <td class="num"><FigureCell :figure="row.need" :unit="unitOf(row)" /></td>
               <td>{{ packText(row) }}</td>
               <td class="num"><FigureCell :figure="row.buy" /></td>
               <td class="num"><FigureCell :figure="row.used" /></td>
