@@ -5,7 +5,8 @@ export { isBetterLayout, largestRestMm2, layOut, layoutWeight, ruleOf } from './
 export type { Blank, LaidSheet, Layout, LayoutTask, Placement, SheetRule } from './layout';
 export { isNew, leastWeight, weightOf } from './stock';
 export type { Aim, Stock } from './stock';
-export { boundFigure, cutSheets, searchJob, taskOf, totalSheets, usedOfAll } from './cut-sheets';
+export { boundFigure } from './bounds';
+export { cutSheets, searchJob, taskOf, totalSheets, usedOfAll } from './cut-sheets';
 export type { CutJob, LayOut } from './cut-sheets';
 export { minutesByPart, passesThrough, sheetWork, shopCuts } from './cut-work';
 export type { SheetWork } from './cut-work';

@@ -1,6 +1,7 @@
 import { type Figure, given, reckon } from '../units';
 import { blankOf } from './blanks';
-import { type CutJob, takenBy } from './cut-sheets';
+import { takenBy } from './bounds';
+import type { CutJob } from './cut-sheets';
 import { isDone, openOf } from './done';
 import { leastByExactSearch } from './exact';
 import { layoutWeight } from './layout';

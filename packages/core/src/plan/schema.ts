@@ -110,16 +110,15 @@ const Play = z.strictObject({
 
 const JobKey = z.string().regex(/^[A-Za-z0-9._-]{1,80}$/, 'expected the key of a job');
 const PartId = z.string().min(1).max(160);
+/** What a sheet of a job is: its size, and the offcut from the rack that it is; null for a new sheet. */
+const sheetFields = { widthMm: mm(LIMITS.sheetMm), depthMm: mm(LIMITS.sheetMm), offcutId: Id.nullable() };
 /** Where parts lie on the sheets of one job: as a longer search found them, or as they were put by hand. */
 const KeptLayoutSchema = z.strictObject({
   jobKey: JobKey,
   sheets: z
     .array(
       z.strictObject({
-        widthMm: mm(LIMITS.sheetMm),
-        depthMm: mm(LIMITS.sheetMm),
-        /** An offcut from the rack; null for a new sheet. */
-        offcutId: Id.nullable(),
+        ...sheetFields,
         places: z
           .array(
             z.strictObject({
@@ -171,10 +170,7 @@ const CutSheetSchema = z.strictObject({
   jobKey: JobKey,
   /** The number it was cut under. */
   number: z.number().int().min(1).max(500),
-  widthMm: mm(LIMITS.sheetMm),
-  depthMm: mm(LIMITS.sheetMm),
-  /** The offcut it was; null for a new sheet. */
-  offcutId: Id.nullable(),
+  ...sheetFields,
   places: z
     .array(
       z.strictObject({

@@ -59,7 +59,7 @@ function* unwantedSheets({ cutting }: Plan, jobs: readonly CutJob[], catalogue: 
   const unwanted = cutting.cut.filter(({ jobKey }) => jobs.every(({ key }) => key !== jobKey));
   for (const jobKey of new Set(unwanted.map((sheet) => sheet.jobKey))) {
     const own = unwanted.filter((sheet) => sheet.jobKey === jobKey);
-    const material = catalogue.materials.find(({ id }) => jobKey.startsWith(`${id}-`));
+    const material = catalogue.materials.find(({ id }) => id === jobKey.slice(0, jobKey.lastIndexOf('-')));
     yield {
       id: `cut/unwanted ${jobKey}`,
       code: 'cut/unwanted',
