@@ -70,6 +70,17 @@ async function take(event: Event): Promise<void> {
   input.value = '';
 }
 
+/** Both lines stand there while a board is reckoned, so that the buttons under them stay where they are. */
+const WAITING = '…';
+function readyText({ id }: StoredBoard): string {
+  const summary = summaries.value[id];
+  return summary === undefined ? WAITING : summary.readyText || 'nothing to do';
+}
+function warningText({ id }: StoredBoard): string {
+  const count = summaries.value[id]?.warnings;
+  return count === undefined ? WAITING : count === 1 ? '1 warning' : `${count} warnings`;
+}
+
 async function copy(board: StoredBoard): Promise<void> {
   await told(async () => {
     await createBoard(planAgain(board.plan));
@@ -138,17 +149,13 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
         <div class="line">
           <span>Table</span><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
         </div>
-        <template v-if="summaries[board.id]">
-          <div class="line">
-            <span>Ready</span><span>{{ summaries[board.id]!.readyText || 'nothing to do' }}</span>
-          </div>
-          <div class="line">
-            <span>To look at</span>
-            <span :class="{ attention: summaries[board.id]!.warnings > 0 }">{{
-              summaries[board.id]!.warnings === 1 ? '1 warning' : `${summaries[board.id]!.warnings} warnings`
-            }}</span>
-          </div>
-        </template>
+        <div class="line">
+          <span>Ready</span><span>{{ readyText(board) }}</span>
+        </div>
+        <div class="line">
+          <span>To look at</span>
+          <span :class="{ attention: (summaries[board.id]?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
+        </div>
         <div class="d-flex gap-2 mt-2">
           <button type="button" class="key" @click="copy(board)">Copy</button>
           <button type="button" class="key" @click="putAside(board)">Put away</button>
