@@ -7,7 +7,20 @@ import { checkPlan } from '../plan/check';
 import { seeded } from '../random';
 import { CATALOGUE, aBoard, aMound } from '../testing/plans';
 import { mended } from '../warnings';
-import { type CutJob, asCut, byHand, isDone, keptFrom, openOf, proofOf, relaid, searchJob, unpinned, withOpen } from '.';
+import {
+  type CutJob,
+  type KeptLayout,
+  byHand,
+  isDone,
+  openOf,
+  proofOf,
+  relaid,
+  searchJob,
+  takenBack,
+  tickedOff,
+  unpinned,
+  withOpen,
+} from '.';
 
 /** Nine tiles of 400 × 400 mm: three to a sheet, so three sheets of foam. */
 const plan = aBoard({ depthMm: 1200, columns: 3, rows: 3 });
@@ -15,19 +28,16 @@ const KEY = 'xps-foam-30';
 const derive = derivePipeline();
 const derived = (own: Plan) => derive(own, CATALOGUE);
 const jobOf = (own: Plan, key = KEY): CutJob => derived(own).jobs.find((job) => job.key === key)!;
-/** What a tick does: the sheet is remembered, the others stay as they lie. */
+/** The plan with a sheet ticked off. */
 function ticked(own: Plan, index: number, id: string, key = KEY): Plan {
   const job = jobOf(own, key);
-  const open = job.layout.sheets.filter((sheet, i) => i !== index && !isDone(sheet));
-  return {
-    ...own,
-    cutting: {
-      ...own.cutting,
-      cut: [...own.cutting.cut, asCut(job, index, id)],
-      kept: [...own.cutting.kept.filter(({ jobKey }) => jobKey !== key), keptFrom(key, { ...job.layout, sheets: open }) as never],
-    },
-  };
+  const { cut, kept } = tickedOff(job, index, id);
+  return withKept({ ...own, cutting: { ...own.cutting, cut: [...own.cutting.cut, cut] } }, kept);
 }
+const withKept = (own: Plan, kept: KeptLayout): Plan => ({
+  ...own,
+  cutting: { ...own.cutting, kept: [...own.cutting.kept.filter(({ jobKey }) => jobKey !== kept.jobKey), kept as never] },
+});
 const places = ({ layout }: CutJob) => layout.sheets.map(({ placements }) => placements.map(({ blankId }) => blankId).sort());
 
 describe('a sheet that is cut', () => {
@@ -57,6 +67,14 @@ describe('a sheet that is cut', () => {
       expect(places(jobOf(all))).toEqual(places(jobOf(plan)));
       expect(openOf(jobOf(all)).parts).toEqual([]);
       expect(proofOf(jobOf(all))).toMatchObject({ how: 'area', gap: { value: 0 } });
+    }
+  });
+  test('may be taken back: it lies among the others again, where and as it was', () => {
+    for (const index of [0, 1, 2]) {
+      const cut = ticked(plan, index, 's');
+      const back = withKept({ ...cut, cutting: { ...cut.cutting, cut: [] } }, takenBack(jobOf(cut), index));
+      expect(places(jobOf(back))).toEqual(places(jobOf(plan)));
+      expect(jobOf(back).layout.sheets.some(isDone)).toBe(false);
     }
   });
   test('is cut for this board alone: a copy of it begins anew', () => {
@@ -94,7 +112,7 @@ describe('a sheet that is cut', () => {
     const rack = [{ id: 'o', materialId: 'xps-foam', thicknessMm: 30, widthMm: 900, depthMm: 450 }];
     const before = derivePipeline()(plan, CATALOGUE, rack).jobs.find(({ key }) => key === KEY)!;
     const index = before.layout.sheets.findIndex(({ stock }) => stock.offcutId === 'o');
-    const own: Plan = { ...plan, cutting: { ...plan.cutting, cut: [asCut(before, index, 's')] } };
+    const own: Plan = { ...plan, cutting: { ...plan.cutting, cut: [tickedOff(before, index, 's').cut] } };
     const after = derivePipeline()(own, CATALOGUE, rack).jobs.find(({ key }) => key === KEY)!;
     expect(after.layout.sheets.filter(({ stock }) => stock.offcutId === 'o').map(isDone)).toEqual([true]);
     expect(after.stock.some(({ offcutId }) => offcutId === 'o')).toBe(false);

@@ -1,6 +1,6 @@
 import type { CutSheet } from '../plan';
 import type { CutJob } from './cut-sheets';
-import { restBeside } from './kept';
+import { type KeptLayout, keptFrom, restBeside } from './kept';
 import { type LaidSheet, type Layout, type Placement, ruleOf } from './layout';
 import type { Part } from './parts';
 import { type Stock, isNew } from './stock';
@@ -49,8 +49,21 @@ export function doneSheets(
   return { sheets, partIds, outdated };
 }
 
+/** What the plan keeps when a sheet is ticked off as cut: that sheet, and the others as they lie, since they may stand on a printed list. */
+export const tickedOff = (job: CutJob, index: number, id: string): { readonly cut: CutSheet; readonly kept: KeptLayout } => ({
+  cut: asCut(job, index, id),
+  kept: keptWhere(job, (sheet, i) => !isDone(sheet) && i !== index),
+});
+
+/** What the plan keeps when a tick is taken back: the sheet lies among the others again, as it was. */
+export const takenBack = (job: CutJob, index: number): KeptLayout =>
+  keptWhere(job, (sheet, i) => (!isDone(sheet) || i === index) && sheet.placements.length > 0);
+
+const keptWhere = (job: CutJob, holds: (sheet: LaidSheet, index: number) => boolean): KeptLayout =>
+  keptFrom(job.key, { ...job.layout, sheets: job.layout.sheets.filter(holds) });
+
 /** A sheet of a job's layout as the plan remembers it once it is cut. */
-export function asCut(job: CutJob, index: number, id: string): CutSheet {
+function asCut(job: CutJob, index: number, id: string): CutSheet {
   const { stock, placements } = job.layout.sheets[index]!;
   return {
     id,

@@ -37,6 +37,6 @@ export type { PracticeCard } from './practice';
 export { listedCuts } from './listed';
 export type { ListedCut } from './listed';
 export { proofOf } from './proof';
-export { asCut, isDone, openOf, withOpen } from './done';
+export { isDone, openOf, takenBack, tickedOff, withOpen } from './done';
 export type { OutdatedSheet } from './done';
 export type { Proof } from './proof';

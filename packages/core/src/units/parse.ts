@@ -29,7 +29,7 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
   if (match === null || Number(under) === 0) {
     return fail({
       code: 'field/not-a-number',
-      message: `${what}: “${clip(typed)}” is not a length; type ${range}, such as ${system === 'metric' ? '620 or 62 cm' : '24 1/2'}.`,
+      message: `${what}: “${clip(typed)}” is not a length; type ${range}${exampleWithin(limits, system)}.`,
     });
   }
   const fraction = over === undefined ? 0 : Number(over) / Number(under);
@@ -41,6 +41,12 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
     return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
   }
   return ok(mm);
+}
+
+/** An example helps only where it would be taken. */
+function exampleWithin({ min, max }: Limits, system: MeasureSystem): string {
+  const [mm, text] = system === 'metric' ? [620, '620 or 62 cm'] : [24.5 * 25.4, '24 1/2'];
+  return mm >= min && mm <= max ? `, such as ${text}` : '';
 }
 
 /** A length that reads the same as a limit is that limit: in inches a limit is told rounded, and what is told must be taken. */

@@ -86,6 +86,11 @@ describe('typed lengths', () => {
     });
   });
 
+  test('an example is given only where it would be taken', () => {
+    const said = (max: number) => parseLength('abc', 'Kerf', 'metric', { min: 0, max });
+    expect(said(3000)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length; type 0 to 3000 mm, such as 620 or 62 cm.' } });
+    expect(said(10)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length; type 0 to 10 mm.' } });
+  });
   test('a limit told in inches is taken as told: 118 1/8 of 3000 mm, 0.039 of 1 mm', () => {
     expect(parseLength('118 1/8', 'Width', 'imperial', LIMITS)).toEqual({ ok: true, value: 3000 });
     expect(parseLength('0.039', 'Width', 'imperial', LIMITS)).toEqual({ ok: true, value: 1 });

@@ -1,4 +1,4 @@
-import { asCut, isDone, keptFrom, leftoversOf, openOf, type CutJob } from '@spare-acre/core/cutting';
+import { type CutJob, isDone, leftoversOf, takenBack, tickedOff } from '@spare-acre/core/cutting';
 import { shortId } from '../drafts/name';
 import { useCatalogue } from '../stores/catalogue';
 import { usePlan } from '../stores/plan';
@@ -16,10 +16,9 @@ export function useSheetsCut(): { readonly toggle: (job: CutJob, index: number) 
     const id = shortId();
     const sheet = job.layout.sheets[index]!;
     const fault = store.edit(`Sheet ${index + 1} is cut`, (draft) => {
-      draft.cutting.cut = [...draft.cutting.cut, asCut(job, index, id) as never];
-      // The others stay as they lie: they may stand on a printed list.
-      const open = job.layout.sheets.filter((other) => other !== sheet && !isDone(other));
-      keepLayout(draft.cutting, keptFrom(job.key, { ...job.layout, sheets: open }), store.derivation?.jobs ?? []);
+      const { cut, kept } = tickedOff(job, index, id);
+      draft.cutting.cut = [...draft.cutting.cut, cut as never];
+      keepLayout(draft.cutting, kept, store.derivation?.jobs ?? []);
     });
     if (fault !== '') return fault;
     for (const [k, piece] of leftoversOf(job, sheet, catalogues.catalogue!).entries()) {
@@ -32,8 +31,7 @@ export function useSheetsCut(): { readonly toggle: (job: CutJob, index: number) 
     const { cut } = job.layout.sheets[index]!;
     const fault = store.edit(`Sheet ${index + 1} is not cut after all`, (draft) => {
       draft.cutting.cut = draft.cutting.cut.filter(({ id }) => id !== cut!.id);
-      const open = [...openOf(job).layout.sheets, job.layout.sheets[index]!].filter(({ placements }) => placements.length > 0);
-      keepLayout(draft.cutting, keptFrom(job.key, { ...job.layout, sheets: open }), store.derivation?.jobs ?? []);
+      keepLayout(draft.cutting, takenBack(job, index), store.derivation?.jobs ?? []);
     });
     if (fault !== '') return fault;
     for (const { id, from } of rack.offcuts) if (from?.cutSheetId === cut!.id) await rack.remove(id);
