@@ -114,11 +114,17 @@ export async function savedPlan(
 ): Promise<{
   features: { name: string; kind: string; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
   stack: { ground: { thicknessMm: number }[] };
-  cutting: { cut: { number: number }[] };
 }> {
+  return (await savedBoard(page, app)).plan;
+}
+/** What the server says was done on the board once all is saved. */
+export const savedRecord = async (page: Page, app: App): Promise<{ cutSheets: { number: number }[] }> =>
+  (await savedBoard(page, app)).record;
+
+async function savedBoard(page: Page, app: App): Promise<{ plan: never; record: never }> {
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   const id = new URL(page.url()).pathname.split('/')[2]!;
-  return ((await (await page.request.get(`${app.url}/api/boards/${id}`)).json()) as { plan: never }).plan;
+  return (await (await page.request.get(`${app.url}/api/boards/${id}`)).json()) as { plan: never; record: never };
 }
 
 /** The number a figure shows. */

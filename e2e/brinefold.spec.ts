@@ -43,6 +43,7 @@ for (const name of ['sheets', 'mass', 'adhesive', 'paint', 'cost', 'hands-on', '
     await page.getByTestId(`tally-${name}`).locator('.figure').click();
     const step = page.getByTestId('last-step');
     await expect(step).toBeVisible();
+    await page.getByLabel('all digits').check();
     const rows = await step.locator('tr:not(.sum)').all();
     const amounts = await Promise.all(rows.map(async (row) => numberIn(await row.locator('.num').textContent())));
     const result = numberIn(await step.locator('tr.sum .num').textContent());
@@ -58,6 +59,7 @@ test('a working opens step after step down to an input, and back', async ({ page
   const step = page.getByTestId('last-step');
   await step.getByRole('button').first().click(); // White glue = on the faces × loss
   await expect(step).toContainText('×');
+  await page.getByLabel('all digits').check();
   const [net, factor] = await Promise.all(
     (await step.locator('tr:not(.sum) .num').all()).map(async (cell) => numberIn(await cell.textContent())),
   );

@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { type App, expect, newBoard, numberIn, openBrinefold, savedPlan, test } from './app';
+import { type App, expect, newBoard, numberIn, openBrinefold, savedRecord, test } from './app';
 
 const TWENTY = /XPS insulation foam, 20 mm/;
 async function openCuts(page: Page, app: App, material = TWENTY): Promise<void> {
@@ -153,7 +153,7 @@ test('what a sheet leaves goes to the rack with one tick, and another board cuts
   await expect(page.getByText(/offcut from the rack, cut/)).toBeVisible();
   await expect(page.getByTestId('hand-bar')).toHaveCount(0);
   await expect(usedHere).toHaveCount(pieces - 1);
-  await expect.poll(async () => (await savedPlan(page, app)).cutting.cut).toHaveLength(1);
+  await expect.poll(async () => (await savedRecord(page, app)).cutSheets).toHaveLength(1);
   await page.keyboard.press('Control+z');
   await expect(usedHere).toHaveCount(pieces);
   await page.keyboard.press('Control+Shift+z');

@@ -82,7 +82,7 @@ test('a height is built otherwise, and from what is at hand', async ({ page, app
 test('ways to build it stand side by side, and one is taken', async ({ page, app }) => {
   await openSection(page, app);
   await tab(page, 'Ways to build it');
-  const table = page.getByTestId('schools');
+  const table = page.getByTestId('buildOptions');
   await expect(table.locator('tr', { hasText: 'Cut to size first' })).toContainText('as planned', { timeout: 15_000 });
   await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('eats the foam');
   await table.locator('tr', { hasText: 'Trim flush after' }).getByRole('button', { name: 'Take it' }).click();
@@ -109,7 +109,7 @@ test('every table in Section is free of the faults axe can find', async ({ page,
   await openSection(page, app);
   for (const table of ['Bow and weights', 'Adhesives', 'Heights', 'Mass', 'Ways to build it']) {
     await tab(page, table);
-    if (table === 'Ways to build it') await expect(page.getByTestId('schools')).toBeVisible({ timeout: 15_000 });
+    if (table === 'Ways to build it') await expect(page.getByTestId('buildOptions')).toBeVisible({ timeout: 15_000 });
     const { violations } = await new AxeBuilder({ page }).analyze();
     expect(violations.map(({ id, nodes }) => `${table}: ${id} ${nodes[0]?.html}`)).toEqual([]);
   }

@@ -5,18 +5,18 @@ import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/work
 import {
   type Blank,
   type LayoutTask,
-  type Part,
   type SheetRule,
   type Stock,
   blankOf,
-  improveFreely,
+  improveFreeform,
   improveLayout,
   layOut,
-  layoutWeight,
-  leastWeight,
-} from '@spare-acre/core/cutting';
-import { areaMm2, regionBox, regionOf } from '@spare-acre/core/geometry';
-import { type Random, seeded } from '@spare-acre/core/random';
+  layoutCost,
+  leastCost,
+} from '@spare-acre/core/cutting/nesting';
+import type { Part } from '@spare-acre/core/cutting/parts';
+import { areaMm2, regionBox, regionOf } from '@spare-acre/core/base/geometry';
+import { type Random, seeded } from '@spare-acre/core/base/random';
 import { ms, timed } from './timed';
 
 /** How good the layouts are: beside bounds, known numbers and a general packer. */
@@ -30,7 +30,7 @@ const jobOn = (blanks: readonly Blank[], { widthMm, depthMm, trimMm, kerfMm }: S
   pinned: [],
 });
 const fewestSheets = (blanks: readonly Blank[], rule: SheetRule): number =>
-  Math.floor(leastWeight(blanks, jobOn(blanks, rule).stock, rule.kerfMm, 'fewest'));
+  Math.floor(leastCost(blanks, jobOn(blanks, rule).stock, rule.kerfMm, 'fewest'));
 
 /** Everyday parts: 40–500 × 40–400 mm. */
 const everyday = (count: number, random: Random): Blank[] =>
@@ -174,18 +174,18 @@ export function mixedRows(): string[][] {
         priceMinor: 0,
       }));
       const task: LayoutTask = { blanks, stock: [...sizes, ...rack], kerfMm: 1, aim: 'cheapest', pinned: [] };
-      quick += layoutWeight(layOut(task).sheets, 'cheapest');
+      quick += layoutCost(layOut(task).sheets, 'cheapest');
       const until = performance.now() + SEARCH_MS;
-      let last = { weight: Infinity, bound: 0, isProven: false };
+      let last = { cost: Infinity, bound: 0, isProven: false };
       for (const progress of improveLayout(task, seeded(1))) {
         last = progress;
         if (progress.isProven || performance.now() > until) break;
       }
-      own += last.weight;
+      own += last.cost;
       bound += last.bound;
       proven += Number(last.isProven);
     }
-    const over = (weight: number): string => `${((weight / bound - 1) * 100).toFixed(1)} %`;
+    const over = (cost: number): string => `${((cost / bound - 1) * 100).toFixed(1)} %`;
     return [`${count} parts, ${jobs} jobs`, over(quick), over(own), `${Math.round((proven / jobs) * 100)} %`];
   });
 }
@@ -210,7 +210,7 @@ export function shapedRows(): string[][] {
         return sheets;
       };
       boxes += run2s(improveLayout(task, seeded(1)));
-      free += run2s(improveFreely(task, parts, true, seeded(1)));
+      free += run2s(improveFreeform(task, parts, true, seeded(1)));
       bound += Math.ceil(parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / (1190 * 590));
     }
     return [`${count} parts, ${jobs} jobs`, String(boxes), String(free), String(bound)];
@@ -247,7 +247,9 @@ function shapedPart(id: string, form: number, w: number, h: number): Part {
   return {
     id,
     name: id,
-    tileId: 'A1',
+    wholeId: id,
+    wholeName: id,
+    workpieceId: 'A1',
     featureId: null,
     stage: 'raised',
     materialId: 'xps-foam',

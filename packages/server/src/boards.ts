@@ -1,7 +1,8 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { type Plan, migrated } from '@spare-acre/core/plan';
-import { type Result, fail, ok } from '@spare-acre/core/result';
+import { type Board, type Plan, migrated } from '@spare-acre/core/plan';
+import { type Result, fail, ok } from '@spare-acre/core/base/result';
+import { keepRecord, readRecords } from './records';
 
 /** A board as it is stored. */
 export interface StoredBoard {
@@ -10,6 +11,8 @@ export interface StoredBoard {
   readonly savedAt: string;
   /** Brought forward to this version; whether it can still be read as a plan is for the schema of the answer to say. */
   readonly plan: unknown;
+  /** What was done on it. */
+  readonly record: unknown;
 }
 export type SaveProblem = { readonly code: 'board/stale'; readonly stored: StoredBoard } | { readonly code: 'board/missing' };
 
@@ -25,38 +28,43 @@ const COLUMNS: (keyof Row)[] = ['id', 'revision', 'saved_at', 'plan'];
 /** Boards not put away, the last saved first. */
 export async function listBoards(db: Knex): Promise<StoredBoard[]> {
   const rows = await db<Row>('boards').select(COLUMNS).whereNull('removed_at').orderBy('saved_at', 'desc').orderBy('id');
-  return rows.map(fromRow);
+  return withRecords(db, rows);
 }
 
 /** One board, or null. */
 export async function readBoard(db: Knex, id: string): Promise<StoredBoard | null> {
   const row = await db<Row>('boards').first(COLUMNS).where({ id }).whereNull('removed_at');
-  return row === undefined ? null : fromRow(row);
+  return row === undefined ? null : withRecord(db, row);
 }
 
-/** Stores a new board as its first revision. */
-export async function createBoard(db: Knex, plan: Plan): Promise<StoredBoard> {
+/** Stores a new board as its first revision, with what its file says was done. */
+export async function createBoard(db: Knex, { plan, record }: Board): Promise<StoredBoard> {
   const id = randomUUID();
   const stored = await db.transaction(async (trx) => {
     const [row] = await trx<Row>('boards').insert({ id, revision: 1, name: plan.name, plan: json(plan) } as never, COLUMNS);
     await keepRevision(trx, id, 1, plan);
-    return fromRow(row as Row);
+    await keepRecord(trx, id, record);
+    return withRecord(trx, row as Row);
   });
   return stored;
 }
 
-/** Saves a plan over the revision it grew from; a save over any other is refused with what is stored now. */
-export async function savePlan(db: Knex, id: string, revision: number, plan: Plan): Promise<Result<StoredBoard, SaveProblem>> {
+/**
+ * Saves a plan over the revision it grew from; a save over any other is refused with what is stored now. A page that is older than the record brings its
+ * ticks inside its plan.
+ */
+export async function savePlan(db: Knex, id: string, revision: number, { plan, record }: Board): Promise<Result<StoredBoard, SaveProblem>> {
   return db.transaction(async (trx) => {
     const current = await trx<Row>('boards').first(COLUMNS).where({ id }).whereNull('removed_at').forUpdate();
     if (current === undefined) return fail({ code: 'board/missing' } as const);
-    if (current.revision !== revision) return fail({ code: 'board/stale', stored: fromRow(current) } as const);
+    if (current.revision !== revision) return fail({ code: 'board/stale', stored: await withRecord(trx, current) } as const);
     const change = { revision: revision + 1, name: plan.name, plan: json(plan), saved_at: trx.fn.now() };
     const [row] = await trx<Row>('boards')
       .where({ id })
       .update(change as never, COLUMNS);
     await keepRevision(trx, id, revision + 1, plan);
-    return ok(fromRow(row as Row));
+    await keepRecord(trx, id, record);
+    return ok(await withRecord(trx, row as Row));
   });
 }
 
@@ -75,7 +83,7 @@ export async function readRevision(db: Knex, id: string, revision: number): Prom
   const row = await db<Omit<Row, 'id'>>('board_revisions')
     .first('revision', 'saved_at', 'plan')
     .where({ board_id: id, revision } as never);
-  return row === undefined ? null : fromRow({ ...row, id });
+  return row === undefined ? null : withRecord(db, { ...row, id });
 }
 
 /** Puts a board away, or brings it back. Nothing is deleted. @returns whether there was such a board */
@@ -94,7 +102,17 @@ async function keepRevision(trx: Knex, id: string, revision: number, plan: Plan)
 // The driver would turn arrays into PostgreSQL arrays; JSONB wants text.
 const json = (plan: Plan): string => JSON.stringify(plan);
 
-const fromRow = ({ id, revision, saved_at, plan }: Row): StoredBoard => ({
+/** Boards as they are stored, each with what was done on it. */
+async function withRecords(db: Knex, rows: readonly Row[]): Promise<StoredBoard[]> {
+  const records = await readRecords(
+    db,
+    rows.map(({ id }) => id),
+  );
+  return rows.map((row) => ({ ...fromRow(row), record: records.get(row.id)! }));
+}
+const withRecord = async (db: Knex, row: Row): Promise<StoredBoard> => (await withRecords(db, [row]))[0]!;
+
+const fromRow = ({ id, revision, saved_at, plan }: Row): Omit<StoredBoard, 'record'> => ({
   id,
   revision,
   savedAt: saved_at.toISOString(),

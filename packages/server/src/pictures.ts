@@ -1,7 +1,7 @@
 import { imageSize } from 'image-size';
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { LIMITS } from '@spare-acre/core/plan';
+import { LIMITS } from '@spare-acre/core/fields';
 import { HttpProblem } from './problems';
 
 export interface StoredPicture {

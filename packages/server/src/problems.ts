@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
-import { Board, ProblemDetails } from '@spare-acre/core/wire';
+import { BoardCard, ProblemDetails } from '@spare-acre/core/wire';
 import type { PlanIssue } from '@spare-acre/core/plan/check';
 import type { StoredBoard } from './boards';
 
@@ -10,7 +10,7 @@ export class HttpProblem extends Error {
     readonly status: number,
     readonly title: string,
     detail: string,
-    readonly more: { readonly issues?: readonly PlanIssue[]; readonly stored?: Board } = {},
+    readonly more: { readonly issues?: readonly PlanIssue[]; readonly stored?: BoardCard } = {},
   ) {
     super(detail);
   }
@@ -23,8 +23,8 @@ export const staleSave = (stored: StoredBoard): HttpProblem =>
   new HttpProblem(409, 'Someone saved first', `The board is at revision ${stored.revision} by now.`, { stored: boardAnswer(stored) });
 
 /** The board as it goes over the wire. What is stored and cannot be read is the server's trouble, never the request's. */
-export function boardAnswer(stored: StoredBoard): Board {
-  const read = Board.safeParse(stored);
+export function boardAnswer(stored: StoredBoard): BoardCard {
+  const read = BoardCard.safeParse(stored);
   if (read.success) return read.data;
   const issues = issuesOf(read.error);
   throw new HttpProblem(

@@ -15,29 +15,20 @@ interface Row {
 type ListedRow = Row & { readonly used_by: string | null };
 
 /**
- * Everything in the rack, the oldest first. What boards have cut stands in their plans and nowhere else: a piece is used by the board whose plan says so,
- * and what a sheet left is there for as long as the plan says that the sheet is cut.
+ * Everything in the rack, the oldest first. What boards have cut stands in their records and nowhere else: a piece is used by the board whose record says so,
+ * and what a sheet left is there for as long as the sheet is ticked off.
  */
 export async function listOffcuts(db: Knex): Promise<readonly RackOffcut[]> {
+  const cut = (): Knex.QueryBuilder => db('cut_sheets');
   const listed = (await db
-    .with('cut', CUT_SHEETS(db))
-    .select('offcuts.*', db('cut').select('board_id').whereRaw('offcut_id = offcuts.id::text').limit(1).as('used_by'))
+    .select('offcuts.*', cut().select('board_id').whereRaw('cut_sheets.offcut_id = offcuts.id::text').limit(1).as('used_by'))
     .from('offcuts')
     .whereNull('board_id')
-    .orWhereExists(db('cut').whereRaw('cut.board_id = offcuts.board_id and cut.cut_id = offcuts.cut_sheet_id'))
+    .orWhereExists(cut().whereRaw('cut_sheets.board_id = offcuts.board_id and cut_sheets.id = offcuts.cut_sheet_id'))
     .orderBy('created_at')
     .orderBy('id')) as readonly ListedRow[];
   return listed.map(asOffcut);
 }
-
-/** Cut sheets of every board, put away or not. A plan that is damaged has none. */
-const CUT_SHEETS = (db: Knex): Knex.Raw =>
-  db.raw(`
-    select boards.id as board_id, sheet ->> 'id' as cut_id, sheet ->> 'offcutId' as offcut_id
-    from boards
-    cross join lateral jsonb_array_elements(
-      case jsonb_typeof(boards.plan #> '{cutting,cut}') when 'array' then boards.plan #> '{cutting,cut}' else '[]' end
-    ) as sheet`);
 
 /** Puts a piece in the rack; the same piece of the same sheet again changes the size it has. */
 export async function addOffcut(db: Knex, { materialId, thicknessMm, widthMm, depthMm, from }: NewOffcut): Promise<RackOffcut> {

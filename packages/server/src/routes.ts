@@ -1,14 +1,17 @@
 import { Router, json, raw } from 'express';
 import type { Knex } from 'knex';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import type { Plan } from '@spare-acre/core/plan';
-import { checkPlan } from '@spare-acre/core/plan/check';
+import type { Board } from '@spare-acre/core/plan';
+import { checkBoardFile } from '@spare-acre/core/plan/check';
+import { CutSheetSchema } from '@spare-acre/core/shop';
+import { dropCutSheet, keepCutSheet } from './records';
 import {
   BoardCard,
   BoardList,
   BoardParams,
   CatalogueAnswer,
   CreateBoard,
+  CutSheetParams,
   Health,
   History,
   NewOffcut,
@@ -51,13 +54,15 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   });
 
   api.post('/boards', async (req, res) => {
-    const { plan } = CreateBoard.parse(req.body);
-    res.status(201).json(boardAnswer(await createBoard(db, soundPlan(plan))));
+    const { plan, record } = CreateBoard.parse(req.body);
+    // Plans of earlier versions say themselves what was cut of them.
+    const file = record === undefined || typeof plan !== 'object' ? plan : { ...plan, record };
+    res.status(201).json(boardAnswer(await createBoard(db, soundFile(file))));
   });
 
-  /** The body is the plan file itself, as it was exported. */
+  /** The body is the board file itself, as it was exported. */
   api.post('/boards/import', async (req, res) => {
-    res.status(201).json(boardAnswer(await createBoard(db, soundPlan(req.body))));
+    res.status(201).json(boardAnswer(await createBoard(db, soundFile(req.body))));
   });
 
   api.get('/boards/:boardId', async (req, res) => {
@@ -68,9 +73,25 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   api.put('/boards/:boardId/plan', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { revision, plan } = SavePlan.parse(req.body);
-    const saved = await savePlan(db, boardId, revision, soundPlan(plan));
+    const saved = await savePlan(db, boardId, revision, soundFile(plan));
     if (!saved.ok) throw saved.problem.code === 'board/stale' ? staleSave(saved.problem.stored) : noSuchBoard();
     res.json(SavedPlan.parse({ revision: saved.value.revision, savedAt: saved.value.savedAt }));
+  });
+
+  api.put('/boards/:boardId/cut-sheets/:cutSheetId', async (req, res) => {
+    const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
+    const sheet = CutSheetSchema.parse(req.body);
+    if (sheet.id !== cutSheetId)
+      throw new HttpProblem(400, 'The request cannot be read', `id: got “${sheet.id}”; “${cutSheetId}”, as in the path, would do.`);
+    if (!catalogue.materials.some(({ id }) => id === sheet.materialId)) throw noSuchMaterial(sheet.materialId);
+    if (!(await keepCutSheet(db, boardId, sheet))) missing();
+    res.status(204).end();
+  });
+
+  api.delete('/boards/:boardId/cut-sheets/:cutSheetId', async (req, res) => {
+    const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
+    await dropCutSheet(db, boardId, cutSheetId);
+    res.status(204).end();
   });
 
   api.get('/boards/:boardId/history', async (req, res) => {
@@ -85,7 +106,7 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
 
   api.get('/boards/:boardId/export', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
-    const { plan } = (await readBoard(db, boardId)) ?? missing();
+    const { plan, record } = (await readBoard(db, boardId)) ?? missing();
     const fileName =
       nameOf(plan)
         .replace(/[^A-Za-z0-9]+/g, '-')
@@ -94,7 +115,7 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
     res
       .attachment(`${fileName}.spare-acre.json`)
       .type('application/json')
-      .send(JSON.stringify(plan, null, 1));
+      .send(JSON.stringify(typeof plan === 'object' ? { ...plan, record } : plan, null, 1));
   });
 
   api.put('/boards/:boardId/put-away', async (req, res) => {
@@ -141,8 +162,8 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
   api.use(noSuchPath);
   return api;
 
-  function soundPlan(raw: unknown): Plan {
-    const checked = checkPlan(raw, catalogue);
+  function soundFile(raw: unknown): Board {
+    const checked = checkBoardFile(raw, catalogue);
     if (!checked.ok) throw badPlan(checked.problem.issues);
     return checked.value;
   }

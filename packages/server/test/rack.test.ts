@@ -13,19 +13,20 @@ interface Listed {
   readonly usedBy: string | null;
 }
 const rack = async (): Promise<readonly Listed[]> => ((await call('GET', '/rack')).body as { offcuts: never }).offcuts;
-/** A board whose plan says which sheets are cut. */
+/** A board that has cut some sheets. */
 async function aBoardThatCut(...sheets: readonly { readonly id: string; readonly offcutId?: string }[]): Promise<string> {
   const plan = aPlan();
   const cut = sheets.map(({ id, offcutId = null }, i) => ({
     id,
-    jobKey: 'xps-foam-20',
+    materialId: 'xps-foam',
+    thicknessMm: 20,
     number: i + 1,
     widthMm: 1250,
     depthMm: 600,
     offcutId,
-    places: [{ partId: 'A1-g1-0', xMm: 5, yMm: 5, liesWideMm: 500, liesDeepMm: 500, areaMm2: 250_000, turned: false, half: false }],
+    places: [{ partId: 'A1-g1-0', xMm: 5, yMm: 5, boxWidthMm: 500, boxDepthMm: 500, areaMm2: 250_000, turned: false, half: false }],
   }));
-  const answer = await call('POST', '/boards', { plan: { ...plan, cutting: { ...plan.cutting, cut } } });
+  const answer = await call('POST', '/boards', { plan, record: { cutSheets: cut } });
   expect(answer.status).toBe(201);
   return (answer.body as { id: string }).id;
 }
@@ -47,13 +48,12 @@ describe('the rack of offcuts', () => {
     await call('POST', '/rack', { ...left, from: { ...left.from, piece: 2 } });
     expect(await rack()).toHaveLength(2);
   });
-  test('what a sheet left is there for as long as the plan says that the sheet is cut', async () => {
+  test('what a sheet left is there for as long as the sheet is ticked off', async () => {
     const boardId = await aBoardThatCut({ id: 's1' });
     await call('POST', '/rack', { ...PIECE, from: { boardId, cutSheetId: 's1', piece: 1 } });
     await call('POST', '/rack', { ...PIECE, widthMm: 300, from: { boardId, cutSheetId: 's2', piece: 1 } });
     expect((await rack()).map(({ widthMm }) => widthMm)).toEqual([480]);
-    const { plan, revision } = (await call('GET', `/boards/${boardId}`)).body as { plan: { cutting: object }; revision: number };
-    await call('PUT', `/boards/${boardId}/plan`, { revision, plan: { ...plan, cutting: { ...plan.cutting, cut: [] } } });
+    await call('DELETE', `/boards/${boardId}/cut-sheets/s1`);
     expect(await rack()).toEqual([]);
   });
   test('a piece that a board has cut up is used by it, also once the board is put away', async () => {

@@ -3,7 +3,7 @@ import { randomUUID } from 'node:crypto';
 import type { AddressInfo } from 'node:net';
 import pino from 'pino';
 import { afterAll, beforeAll, beforeEach } from 'vitest';
-import { aBoard } from '../../core/src/testing/plans';
+import { aBoard } from '@spare-acre/core/testing';
 import type { Plan } from '@spare-acre/core/plan';
 import { makeApp } from '../src/app';
 import { settleCatalogue } from '../src/catalogue';

@@ -8,7 +8,7 @@ import 'bootstrap-vue-next/dist/bootstrap-vue-next.css';
 import { createBootstrap } from 'bootstrap-vue-next/plugins/createBootstrap';
 import { createPinia } from 'pinia';
 import { createApp } from 'vue';
-import App from './App.vue';
-import { router } from './router';
+import App from './app/App.vue';
+import { router } from './app/router';
 
 createApp(App).use(createPinia()).use(router).use(createBootstrap()).mount('#app');

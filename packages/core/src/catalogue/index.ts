@@ -1,16 +1,17 @@
-export type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Pack, Sheet, Stuff, Tool, Yardstick } from './schema';
 export {
   adhesiveBy,
   airBy,
   batteryBy,
   cautionTexts,
+  coatingBy,
   estimated,
   joinBy,
   lampBy,
   materialBy,
   methodBy,
   sheetsOf,
-  stuffBy,
   thicknessesOf,
   toolBy,
 } from './look-up';
+export { adhesiveRef, airRef, batteryRef, coatingRef, danglingRefs, joinRef, lampRef, materialRef, methodRef, toolRef } from './refs';
+export type { Adhesive, Battery, Catalogue, Coating, Estimate, Join, Material, Method, Pack, Sheet, Tool } from './schema';

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { estimated, sheetsOf, thicknessesOf } from '.';
+import { estimated, sheetsOf, thicknessesOf } from './look-up';
 import { loadCatalogue } from './load';
 import { WORKSHOP_CATALOGUE } from './workshop';
 
@@ -29,7 +29,7 @@ test('a tool that is not there, and an id that stands twice, are refused by name
   expect(loaded).toMatchObject({ ok: false });
   if (!loaded.ok) {
     const said = loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`);
-    expect(said).toContain('materials.1.toolIds: no tool laser');
+    expect(said).toContain('materials.1.toolIds.0: the catalogue has no tool “laser”');
     expect(said).toContain('materials.2.id: xps-foam stands twice in materials');
   }
 });
@@ -59,9 +59,24 @@ test('a start that names a join, battery or lamp nobody has, and a caution that 
   joins[1]!.cautionIds = ['dragons'];
   const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, starter, joins });
   expect(loaded.ok ? [] : loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`)).toEqual([
-    'joins.1.cautionIds: no caution dragons',
-    'starter.join.methodId: no join rivets',
-    'starter.light.batteryId: no battery box reactor',
-    'starter.light.lampId: no lamp sun',
+    'joins.1.cautionIds.0: the catalogue has no caution “dragons”',
+    'starter.join.methodId: the catalogue has no join “rivets”',
+    'starter.light.batteryId: the catalogue has no battery box “reactor”',
+    'starter.light.lampId: the catalogue has no lamp “sun”',
+  ]);
+});
+
+test('what a new board starts with refers to what there is: foam, adhesive, coats and air', () => {
+  const starter = copyOf(WORKSHOP_CATALOGUE.starter);
+  starter.ground.materialId = 'marble';
+  starter.raised.glueId = 'spit';
+  starter.coats.water[0]!.coatingId = 'quicksilver';
+  starter.climate.airId = 'gale';
+  const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, starter });
+  expect(loaded.ok ? [] : loaded.problem.issues.map(({ path }) => path)).toEqual([
+    'starter.ground.materialId',
+    'starter.raised.glueId',
+    'starter.coats.water.0.coatingId',
+    'starter.climate.airId',
   ]);
 });

@@ -1,4 +1,5 @@
-import { type Result, fail, ok } from '../result';
+import { type Result, fail, ok } from '../base/result';
+import { danglingRefs } from './refs';
 import { type Catalogue, CatalogueSchema } from './schema';
 
 /** What is wrong with a catalogue, entry by entry. */
@@ -17,7 +18,7 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
     const issues = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
     return fail({ code: 'catalogue/invalid', issues });
   }
-  const issues = [...repeatedIds(parsed.data), ...danglingIds(parsed.data)];
+  const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongSealer(parsed.data)];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
@@ -25,7 +26,7 @@ const LISTS = [
   'materials',
   'sheets',
   'adhesives',
-  'stuffs',
+  'coatings',
   'methods',
   'tools',
   'airs',
@@ -47,31 +48,9 @@ function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: 
   }
 }
 
-function* danglingIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {
-  const ids = (list: (typeof LISTS)[number]): Set<string> => new Set(catalogue[list].map(({ id }) => id));
-  const [tools, materials, cautions] = [ids('tools'), ids('materials'), ids('cautions')];
-  for (const [i, { toolIds }] of catalogue.materials.entries()) {
-    const missing = toolIds.find((id) => !tools.has(id));
-    if (missing !== undefined) yield { path: `materials.${i}.toolIds`, message: `no tool ${missing}` };
-  }
-  const { sealerId } = catalogue.bench;
-  if (catalogue.stuffs.find(({ id }) => id === sealerId)?.spread.by !== 'coverage')
-    yield { path: 'bench.sealerId', message: `no stuff ${sealerId} that is spread by coverage` };
-  for (const [i, { materialId }] of catalogue.sheets.entries()) {
-    if (!materials.has(materialId)) yield { path: `sheets.${i}.materialId`, message: `no material ${materialId}` };
-  }
-  for (const list of ['adhesives', 'stuffs', 'methods', 'tools', 'joins'] as const) {
-    for (const [i, { cautionIds }] of catalogue[list].entries()) {
-      const missing = cautionIds.find((id) => !cautions.has(id));
-      if (missing !== undefined) yield { path: `${list}.${i}.cautionIds`, message: `no caution ${missing}` };
-    }
-  }
-  for (const key of ['hollowCautionIds', 'wiringCautionIds'] as const) {
-    const missing = catalogue.bench[key].find((id) => !cautions.has(id));
-    if (missing !== undefined) yield { path: `bench.${key}`, message: `no caution ${missing}` };
-  }
-  const { join, light } = catalogue.starter;
-  if (!ids('joins').has(join.methodId)) yield { path: 'starter.join.methodId', message: `no join ${join.methodId}` };
-  if (!ids('batteries').has(light.batteryId)) yield { path: 'starter.light.batteryId', message: `no battery box ${light.batteryId}` };
-  if (!ids('lamps').has(light.lampId)) yield { path: 'starter.light.lampId', message: `no lamp ${light.lampId}` };
+/** The one thing a reference alone does not say: boards are sealed with something that is spread by coverage. */
+function* wrongSealer({ bench: { sealerId }, coatings }: Catalogue): Generator<{ path: string; message: string }> {
+  const sealer = coatings.find(({ id }) => id === sealerId);
+  if (sealer !== undefined && sealer.spread.by !== 'coverage')
+    yield { path: 'bench.sealerId', message: `${sealerId} is spread by ${sealer.spread.by}; one that is spread by coverage would do` };
 }

@@ -1,5 +1,5 @@
-import { type Figure, type Unit, given } from '../units';
-import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Sheet, Stuff, Tool } from './schema';
+import { type Figure, type Unit, given } from '../base/units';
+import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Sheet, Coating, Tool } from './schema';
 
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
@@ -25,7 +25,7 @@ export const materialBy = (catalogue: Catalogue, id: string): Material => byId(c
 /** @throws RangeError for an unknown id */
 export const adhesiveBy = (catalogue: Catalogue, id: string): Adhesive => byId(catalogue.adhesives, 'adhesive', id);
 /** @throws RangeError for an unknown id */
-export const stuffBy = (catalogue: Catalogue, id: string): Stuff => byId(catalogue.stuffs, 'stuff', id);
+export const coatingBy = (catalogue: Catalogue, id: string): Coating => byId(catalogue.coatings, 'coating', id);
 /** @throws RangeError for an unknown id */
 export const methodBy = (catalogue: Catalogue, id: string): Method => byId(catalogue.methods, 'method', id);
 /** @throws RangeError for an unknown id */

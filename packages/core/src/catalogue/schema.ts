@@ -1,4 +1,6 @@
 import { z } from 'zod';
+import { adhesiveRef, airRef, batteryRef, cautionRef, coatingRef, joinRef, lampRef, materialRef, methodRef, toolRef } from './refs';
+import { everyGroundKind } from '../surfaces';
 
 /** Words that go into ids: short, lower case, joined by hyphens. */
 const Id = z
@@ -35,7 +37,7 @@ const Material = z.strictObject({
   isOneWay: z.boolean(),
   uses: z.array(z.enum(['substrate', 'ground', 'facing', 'piece'])),
   /** What it may be cut with, the usual one first. */
-  toolIds: z.array(Id).min(1),
+  toolIds: z.array(toolRef).min(1),
   /** Metres that one fresh edge of a knife cuts in it. */
   edgeLifeM: positive,
   /** The first, guiding score; the rest is cut in passes of `passMm`. */
@@ -46,7 +48,7 @@ const Material = z.strictObject({
 
 const Sheet = z.strictObject({
   id: Id,
-  materialId: Id,
+  materialId: materialRef,
   thicknessMm: positive,
   widthMm: positive,
   depthMm: positive,
@@ -87,7 +89,7 @@ const Adhesive = z.strictObject({
   spreadMinPerM2: positive,
   weightsMin: notNegative,
   packsG: z.array(Pack).min(1),
-  cautionIds: z.array(Id),
+  cautionIds: z.array(cautionRef),
   remark: z.string().max(200),
 });
 
@@ -100,7 +102,7 @@ const Spread = z.discriminatedUnion('by', [
   z.strictObject({ by: z.literal('depth'), maxPourMm: positive }),
 ]);
 
-const Stuff = z.strictObject({
+const Coating = z.strictObject({
   id: Id,
   name: Name,
   family: z.enum(['texture', 'sealer', 'paint', 'water', 'varnish']),
@@ -124,7 +126,7 @@ const Stuff = z.strictObject({
   recipe: z.array(z.strictObject({ name: Name, parts: positive, densityGPerMl: positive })),
   potLifeMin: Estimate.nullable(),
   packsMl: z.array(Pack).min(1),
-  cautionIds: z.array(Id),
+  cautionIds: z.array(cautionRef),
   /** Eats bare polystyrene foam until something covers it. */
   hasSolvent: z.boolean(),
   /** How a dry film of it pulls: its stiffness and what it shrinks by; null for what lays no film to speak of. */
@@ -140,7 +142,7 @@ const Method = z.strictObject({
   setUpMin: positive,
   /** Place in the order of work; a lower rank must not come after a higher one. */
   rank: z.number().int().min(0).max(100),
-  cautionIds: z.array(Id),
+  cautionIds: z.array(cautionRef),
 });
 
 const Tool = z.strictObject({
@@ -148,7 +150,7 @@ const Tool = z.strictObject({
   name: Name,
   kerfMm: Estimate,
   mPerMin: Estimate,
-  cautionIds: z.array(Id),
+  cautionIds: z.array(cautionRef),
   /** `through`: straight from edge to edge; `free`: along any outline. */
   cuts: z.enum(['through', 'free']),
   /** Cuts its whole thickness in one pass, whatever the material says of a blade's passes. */
@@ -180,7 +182,7 @@ const Join = z.strictObject({
   massG: notNegative,
   minEach: notNegative,
   packs: z.array(Pack),
-  cautionIds: z.array(Id),
+  cautionIds: z.array(cautionRef),
   remark: z.string().max(200),
 });
 /** What tiles are carried through or kept in. */
@@ -213,7 +215,7 @@ const Bench = z.strictObject({
   glueLossPct: Estimate,
   markingMinPerLine: Estimate,
   hollowM2PerH: Estimate,
-  hollowCautionIds: z.array(Id),
+  hollowCautionIds: z.array(cautionRef),
   bowlMl: Estimate,
   cuttingSetUpMin: Estimate,
   glueSetUpMin: Estimate,
@@ -242,7 +244,7 @@ const Bench = z.strictObject({
   /** One weight, such as a full paint pot. */
   weightKg: Estimate,
   sealMinPerM2: Estimate,
-  sealerId: Id,
+  sealerId: coatingRef,
   trimFlushMPerMin: Estimate,
   alignMinPerLayer: Estimate,
   /** Joints of two layers lie at least this far apart. */
@@ -252,39 +254,31 @@ const Bench = z.strictObject({
   /** An offcut smaller than this either way is not worth its place in the rack. */
   leastOffcutMm: Estimate,
   wiringMinPerLamp: Estimate,
-  wiringCautionIds: z.array(Id),
+  wiringCautionIds: z.array(cautionRef),
 });
 
-const StarterCoats = z.array(z.strictObject({ stuffId: Id, methodId: Id })).min(1);
+const StarterCoats = z.array(z.strictObject({ coatingId: coatingRef, methodId: methodRef })).min(1);
 /** What a new board starts with until the builder says otherwise. */
 const Starter = z.strictObject({
-  substrate: z.strictObject({ materialId: Id, thicknessMm: positive }),
-  ground: z.strictObject({ materialId: Id, thicknessMm: positive, glueBelowId: Id }),
-  raised: z.strictObject({ materialId: Id, glueId: Id }),
-  coats: z.strictObject({
-    open: StarterCoats,
-    raised: StarterCoats,
-    route: StarterCoats,
-    pit: StarterCoats,
-    water: StarterCoats,
-    plot: StarterCoats,
-    field: StarterCoats,
-  }),
-  join: z.strictObject({ methodId: Id, offsetMm: positive }),
-  light: z.strictObject({ batteryId: Id, lampId: Id }),
+  substrate: z.strictObject({ materialId: materialRef, thicknessMm: positive }),
+  ground: z.strictObject({ materialId: materialRef, thicknessMm: positive, glueBelowId: adhesiveRef }),
+  raised: z.strictObject({ materialId: materialRef, glueId: adhesiveRef }),
+  coats: everyGroundKind(StarterCoats),
+  join: z.strictObject({ methodId: joinRef, offsetMm: positive }),
+  light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
   play: z.strictObject({ baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
-  climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: Id }),
+  climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: airRef }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });
 
-/** Everything the reckoning knows of materials, adhesives, stuffs, methods and tools. Data only. */
+/** Everything the reckoning knows of materials, adhesives, coatings, methods and tools. Data only. */
 export const CatalogueSchema = z.strictObject({
   version: z.literal(1),
   currency: z.string().regex(/^[A-Z]{3}$/),
   materials: z.array(Material).min(1),
   sheets: z.array(Sheet).min(1),
   adhesives: z.array(Adhesive).min(1),
-  stuffs: z.array(Stuff).min(1),
+  coatings: z.array(Coating).min(1),
   methods: z.array(Method).min(1),
   tools: z.array(Tool).min(1),
   airs: z.array(Air).min(1),
@@ -302,7 +296,7 @@ export type Catalogue = z.infer<typeof CatalogueSchema>;
 export type Material = z.infer<typeof Material>;
 export type Sheet = z.infer<typeof Sheet>;
 export type Adhesive = z.infer<typeof Adhesive>;
-export type Stuff = z.infer<typeof Stuff>;
+export type Coating = z.infer<typeof Coating>;
 export type Method = z.infer<typeof Method>;
 export type Tool = z.infer<typeof Tool>;
 export type Join = z.infer<typeof Join>;

@@ -1,13 +1,14 @@
+import { aBoard, aPool, CATALOGUE, derived } from '../testing';
+import { groundSurface } from '../surfaces';
+import { derivePipeline } from '../pipeline';
 import { describe, expect, test } from 'vitest';
-import { layGround, zonesOf } from '../ground';
 import { mixesOf } from '../mixes';
-import { type Plan, shapeRegion } from '../plan';
-import { CATALOGUE, aBoard, aPool } from '../testing/plans';
-import { coatNeeds, poursFor, stuffNeeds } from '.';
+import type { Plan } from '../plan';
+import { poursFor, coatingNeeds } from './coats';
 
-const needsOf = (plan: Plan) => coatNeeds(plan, zonesOf(layGround(plan.table, plan.features, shapeRegion)), CATALOGUE);
+const needsOf = (plan: Plan) => derived(plan).coats;
 const volume = (plan: Plan, zone: string, coatId: string): number =>
-  needsOf(plan).find((need) => need.zone === zone && need.coatId === coatId)!.volume.value;
+  needsOf(plan).find((need) => need.surfaceId === (zone as string) && need.coatId === coatId)!.volume.value;
 
 describe('what goes on', () => {
   test('filler on 0.96 m² of open ground: 0.96 × 1.15 relief × 1.5 mm × 1.1 for loss = 1821.6 ml', () => {
@@ -34,16 +35,16 @@ describe('what goes on', () => {
   });
 
   test('a kind of surface that is not there takes nothing', () => {
-    expect(needsOf(aBoard()).every(({ zone }) => zone === 'open')).toBe(true);
+    expect(needsOf(aBoard()).every(({ surfaceId }) => surfaceId === groundSurface('open'))).toBe(true);
   });
 
   test('20 mm of water at 8 mm a pour are three pours, exactly 16 are two', () => {
     expect([poursFor(20, 8), poursFor(16, 8), poursFor(0.5, 8)]).toEqual([3, 2, 1]);
   });
 
-  test('stuffs are summed over kinds of surface, and what stays is the dry share', () => {
+  test('coatings are summed over kinds of surface, and what stays is the dry share', () => {
     const plan = aBoard({}, aPool([100, 100, 300, 200], 8, 4));
-    const sealer = stuffNeeds(needsOf(plan)).find(({ stuff }) => stuff.id === 'sealing-glue')!;
+    const sealer = coatingNeeds({ coats: needsOf(plan), sealing: null }).find(({ coating }) => coating.id === 'sealing-glue')!;
     const coated = (960_000 - 60_000 + 60_000 + 2 * 500 * 8) / 1e6; // open ground, pool and its banks
     expect(sealer.volume.value).toBeCloseTo(coated * 300 * 1.05, 3);
     expect(sealer.dryMass.value).toBeCloseTo(coated * 300 * 1.05 * 1.02 * 0.1, 3);
@@ -51,7 +52,7 @@ describe('what goes on', () => {
 });
 
 describe('what is mixed', () => {
-  const mixes = mixesOf(needsOf(aBoard({}, aPool([100, 100, 900, 600], 8, 8))), CATALOGUE);
+  const mixes = mixesOf({ coats: needsOf(aBoard({}, aPool([100, 100, 900, 600], 8, 8))), catalogue: CATALOGUE });
 
   test('sealing glue 1 : 4: a fifth is glue, and the parts add up to the whole', () => {
     const mix = mixes.find(({ id }) => id === 'sealing-glue-soak')!;
@@ -71,13 +72,13 @@ describe('what is mixed', () => {
   test('a quick setter is also held to what is spread in its pot life', () => {
     const slow = {
       ...CATALOGUE,
-      stuffs: CATALOGUE.stuffs.map((stuff) =>
-        stuff.id === 'casting-epoxy' ? { ...stuff, potLifeMin: { value: 5, low: 5, high: 5, origin: 'label' } } : stuff,
+      coatings: CATALOGUE.coatings.map((coating) =>
+        coating.id === 'casting-epoxy' ? { ...coating, potLifeMin: { value: 5, low: 5, high: 5, origin: 'label' } } : coating,
       ),
     };
     const plan = aBoard({}, aPool([100, 100, 900, 600], 8, 8));
-    const needs = coatNeeds(plan, zonesOf(layGround(plan.table, plan.features, shapeRegion)), slow);
-    const mix = mixesOf(needs, slow).find(({ id }) => id === 'casting-epoxy-pour')!;
+    const { mixes: slowMixes } = derivePipeline()(plan, slow);
+    const mix = slowMixes.find(({ id }) => id === 'casting-epoxy-pour')!;
     const area = (900 * 600 + 2 * 1500 * 8) / 1e6;
     const perBatch = (4665.6 * 5) / ((area / 0.5) * 60); // 5 of some 68 minutes
     expect(mix.batches.value).toBe(Math.ceil(4665.6 / perBatch));

@@ -1,2 +1,2 @@
-export { coatNeeds, poursFor, sealNeed, stuffNeeds } from './coats';
-export type { CoatNeed, SealNeed, StuffNeed } from './coats';
+export { coatNeeds, coatingNeeds, poursFor, sealNeed } from './coats';
+export type { CoatNeed, CoatingNeed, SealNeed } from './coats';

@@ -1,154 +1,114 @@
-import { type Catalogue, type Sheet, type Tool, materialBy, sheetsOf, toolBy } from '../catalogue';
+import { remembered } from '../base/memory';
+import type { Offcut, Shop } from '../shop';
+import { type CutJob, boundsOf, inOrder } from './job';
+import { type Catalogue, type Sheet, materialBy, sheetsOf, toolBy } from '../catalogue';
 import type { Cutting } from '../plan';
-import type { Random } from '../random';
-import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../units';
-import { blankOf } from './blanks';
-import { boundsOf } from './bounds';
-import { type OutdatedSheet, doneSheets, inOrder, openOf } from './done';
-import { passes } from './cut-work';
-import { improveFreely } from './free';
-import { type LayoutProgress, improveLayout } from './improve';
-import { type Apart, areApart, layoutFromKept, pinsOf } from './kept';
-import { type Layout, type LayoutTask, layOut } from './layout';
-import { outlinesApart } from './lying';
+import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../base/units';
+import { type Apart, type Layout, type LayoutTask, type Stock, areApart, blankOf, fitsOn, isNew, layOut, outlinesApart } from './nesting';
+import { layoutFromSaved, pinsOf, recordedSheets } from './saved';
+import { passes } from './bench';
 import type { Part } from './parts';
-import type { Offcut } from './rack';
-import { type Aim, type Stock, fitsOn, isNew } from './stock';
-
-/** All parts of one material and thickness, laid on offcuts first and then on new sheets. */
-export interface CutJob {
-  readonly key: string;
-  readonly name: string;
-  readonly materialId: string;
-  readonly thicknessMm: number;
-  readonly hatch: string;
-  readonly tool: Tool;
-  /** What this job may be cut with. */
-  readonly tools: readonly Tool[];
-  readonly kerfMm: number;
-  readonly trimMm: number;
-  readonly aim: Aim;
-  readonly parts: readonly Part[];
-  /** New sheets of every stocked size, and the offcuts in the rack. */
-  readonly stock: readonly Stock[];
-  readonly layout: Layout;
-  /** Sheets that are cut and whose parts the plan wants otherwise by now. */
-  readonly outdated: readonly OutdatedSheet[];
-  /** New sheets by size. */
-  readonly bought: readonly { readonly sheet: Sheet; readonly count: number }[];
-  readonly sheetCount: Figure<'1'>;
-  readonly offcutCount: Figure<'1'>;
-  /** No plan can use fewer new sheets, or cost less. */
-  readonly fewest: Figure<'1'>;
-  readonly cheapest: Figure<'money'>;
-  readonly passes: Figure<'1'>;
-  readonly cost: Figure<'money'>;
-  readonly partsArea: Figure<'mm²'>;
-  readonly sheetsArea: Figure<'mm²'>;
-  readonly used: Figure<'%'>;
-}
+import { listedBy } from '../base/grouping';
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
 export type LayOut = (task: LayoutTask) => Layout;
 
-/**
- * Fifth stage: parts onto sheets, a job for each material and thickness.
- * @param system the measures that names are said in
- */
-export function cutSheets(
-  parts: readonly Part[],
-  cutting: Cutting,
-  system: MeasureSystem,
-  catalogue: Catalogue,
-  rack: readonly Offcut[] = [],
-  layOutOnce: LayOut = layOut,
-): readonly CutJob[] {
-  const jobs = new Map<string, Part[]>();
-  for (const part of parts) {
-    const key = `${part.materialId}-${part.thicknessMm}`;
-    jobs.set(key, [...(jobs.get(key) ?? []), part]);
-  }
-  return [...jobs].map(([key, jobParts]) => cutJob(key, jobParts, cutting, system, catalogue, rack, layOutOnce));
+/** What parts are laid out on sheets from. */
+export interface CutInputs {
+  readonly parts: readonly Part[];
+  readonly cutting: Pick<Cutting, 'trimMm' | 'aim' | 'saved' | 'tools'>;
+  /** The measures that names are said in. */
+  readonly system: MeasureSystem;
+  readonly catalogue: Catalogue;
+  /** Pieces in the rack, and sheets that are cut already. */
+  readonly offcuts: Shop['offcuts'];
+  readonly cut: Shop['cutSheets'];
+  readonly layOutOnce?: LayOut;
 }
 
-function cutJob(
-  key: string,
-  parts: readonly Part[],
-  { trimMm, aim, kept, cut, tools: choices }: Cutting,
-  system: MeasureSystem,
-  catalogue: Catalogue,
-  rack: readonly Offcut[],
-  layOutOnce: LayOut,
-): CutJob {
-  const { materialId, thicknessMm } = parts[0]!;
-  const material = materialBy(catalogue, materialId);
-  const tools = material.toolIds.map((id) => toolBy(catalogue, id));
-  const choice = choices.find(({ jobKey }) => jobKey === key);
-  const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
-  const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
-  const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
-  const sizes = sheetsOf(catalogue, materialId, thicknessMm);
-  const kinds = sizes.map((sheet) => newSheet(sheet, trimMm));
-  const ownCut = cut.filter(({ jobKey }) => jobKey === key);
-  const stock = [
-    ...kinds,
-    ...offcutsFor(rack, materialId, thicknessMm).filter(({ offcutId }) => !ownCut.some((sheet) => sheet.offcutId === offcutId)),
-  ];
-  const done = doneSheets(ownCut, parts, kinds, trimMm, kerfMm);
-  const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };
-  const open = laidOut(
-    task,
-    kept.find(({ jobKey }) => jobKey === key) ?? null,
-    tool.cuts === 'free' ? outlinesApart(parts) : areApart,
-    layOutOnce,
-  );
-  const layout: Layout = { ...open, sheets: inOrder(done.sheets, open.sheets) };
-  const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
-  const bought = sizes.flatMap((sheet) => {
-    const count = layout.sheets.filter(
-      ({ stock: own }) => isNew(own) && own.widthMm === sheet.widthMm && own.depthMm === sheet.depthMm,
-    ).length;
-    return count === 0 ? [] : [{ sheet, count }];
-  });
-  const money = moneyOf(name, bought, stock.length === 0, system);
-  const areas = areasOf(name, laid, layout);
-  return {
-    key,
-    name,
-    materialId,
-    thicknessMm,
-    hatch: material.hatch,
-    tool,
-    tools,
-    kerfMm,
-    trimMm,
-    aim,
-    parts,
-    stock,
-    layout,
-    outdated: done.outdated,
-    bought,
-    ...money,
-    offcutCount: given(`Offcuts of ${name}`, layout.sheets.filter((sheet) => !isNew(sheet.stock)).length, '1', 'shelf', 'from the rack'),
-    ...boundsOf(
-      name,
-      laid.filter(({ id }) => !done.partIds.has(id)),
-      tool,
-      task,
-      done.sheets,
-    ),
-    passes: passes(material, tool, thicknessMm),
-    ...areas,
-    used: usedOf(name, areas),
-  };
+/** Parts onto sheets, a job for each material and thickness. */
+export function cutSheets({ parts, ...inputs }: CutInputs): readonly CutJob[] {
+  const jobs = listedBy(parts, ({ materialId, thicknessMm }) => jobKey(materialId, thicknessMm));
+  return [...jobs].map(([key, own]) => cutJob(own[0]!, key, { ...inputs, parts: own }));
 }
+
+/** Names a job in saved layouts and choices of tools. Only compared, never taken apart. */
+export const jobKey = (materialId: string, thicknessMm: number): string => `${materialId}-${thicknessMm}`;
+
+/** A job is remembered by its first part: while its parts stay, it stays. */
+const cutJob = remembered(
+  (_first: Part, key: string, { parts, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs): CutJob => {
+    const { trimMm, aim, saved, tools: choices } = cutting;
+    const { materialId, thicknessMm } = parts[0]!;
+    const material = materialBy(catalogue, materialId);
+    const tools = material.toolIds.map((id) => toolBy(catalogue, id));
+    const choice = choices.find((one) => one.jobKey === key);
+    const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
+    const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
+    const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
+    const sizes = sheetsOf(catalogue, materialId, thicknessMm);
+    const kinds = sizes.map((sheet) => newSheet(sheet, trimMm));
+    const ownCut = cut.filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm);
+    const stock = [
+      ...kinds,
+      ...offcutsFor(offcuts, materialId, thicknessMm).filter(({ offcutId }) => !ownCut.some((sheet) => sheet.offcutId === offcutId)),
+    ];
+    const done = recordedSheets({ cut: ownCut, parts, kinds, trimMm, kerfMm });
+    const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };
+    const open = laidOut(
+      task,
+      saved.find((one) => one.jobKey === key) ?? null,
+      tool.cuts === 'free' ? outlinesApart(parts) : areApart,
+      layOutOnce,
+    );
+    const layout: Layout = { ...open, sheets: inOrder(done.sheets, open.sheets) };
+    const laid = parts.filter(({ id }) => !layout.tooLarge.includes(id));
+    const bought = sizes.flatMap((sheet) => {
+      const count = layout.sheets.filter(
+        ({ stock: own }) => isNew(own) && own.widthMm === sheet.widthMm && own.depthMm === sheet.depthMm,
+      ).length;
+      return count === 0 ? [] : [{ sheet, count }];
+    });
+    const money = moneyOf(name, bought, stock.length === 0, system);
+    const areas = areasOf(name, laid, layout);
+    return {
+      key,
+      name,
+      materialId,
+      thicknessMm,
+      hatch: material.hatch,
+      tool,
+      tools,
+      kerfMm,
+      trimMm,
+      aim,
+      parts,
+      stock,
+      layout,
+      outdated: done.outdated,
+      bought,
+      ...money,
+      offcutCount: given(`Offcuts of ${name}`, layout.sheets.filter((sheet) => !isNew(sheet.stock)).length, '1', 'shelf', 'from the rack'),
+      ...boundsOf(
+        name,
+        laid.filter(({ id }) => !done.partIds.has(id)),
+        tool,
+        task,
+        done.sheets,
+      ),
+      passes: passes(material, tool, thicknessMm),
+      ...areas,
+      used: usedOf(name, areas),
+    };
+  },
+);
 
 /** The kept layout while it serves; of one that does not, its pinned parts, and the others laid out anew. */
-function laidOut(task: LayoutTask, kept: Cutting['kept'][number] | null, apart: Apart, layOutOnce: LayOut): Layout {
+function laidOut(task: LayoutTask, kept: Cutting['saved'][number] | null, apart: Apart, layOutOnce: LayOut): Layout {
   if (kept === null) return layOutOnce(task);
   const { blanks, stock, kerfMm } = task;
   const fitting = blanks.filter((blank) => stock.some((one) => fitsOn(blank, one, kerfMm)));
-  const layout = layoutFromKept(kept, { ...task, blanks: fitting }, apart);
+  const layout = layoutFromSaved(kept, { ...task, blanks: fitting }, apart);
   if (!layout.ok) return layOutOnce({ ...task, pinned: pinsOf(kept, task, apart) });
   const tooLarge = blanks.filter((blank) => !fitting.includes(blank)).map(({ id }) => id);
   return { ...layout.value, tooLarge };
@@ -250,22 +210,3 @@ export const totalSheets = (jobs: readonly CutJob[]): Figure<'1'> =>
     '1',
     jobs.map(({ sheetCount }) => sheetCount),
   );
-
-/** Searches on for what of a job is not cut yet, over the cuts its tool makes. */
-export function searchJob(job: CutJob, catalogue: Catalogue, random: Random): Generator<LayoutProgress, void, void> {
-  const open = openOf(job);
-  return open.tool.cuts === 'free'
-    ? improveFreely(taskOf(open), open.parts, !materialBy(catalogue, open.materialId).isOneWay, random)
-    : improveLayout(taskOf(open), random);
-}
-
-/** What a job is laid out from, to search on. */
-export const taskOf = ({ parts, stock, kerfMm, aim, layout }: CutJob): LayoutTask => ({
-  blanks: parts.map(blankOf),
-  stock,
-  kerfMm,
-  aim,
-  pinned: layout.sheets
-    .map((sheet) => ({ stock: sheet.stock, placements: sheet.placements.filter(({ pinned }) => pinned) }))
-    .filter(({ placements }) => placements.length > 0),
-});

@@ -1,28 +1,12 @@
+import { aBoard, aMound, aPit, aTask, CATALOGUE, derived } from '../testing';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { materialBy, toolBy } from '../catalogue';
-import { areaMm2 } from '../geometry';
-import { layGround, zonesOf } from '../ground';
-import { type Plan, shapeRegion } from '../plan';
-import { stackUp } from '../stack';
-import { aTask } from '../testing/cutting';
-import { CATALOGUE, aBoard, aMound, aPit } from '../testing/plans';
-import {
-  type Blank,
-  type Layout,
-  type SheetRule,
-  cutList,
-  cutOrder,
-  cutSheets,
-  leastWeight,
-  minutesByPart,
-  layOut,
-  partsOf,
-  passesThrough,
-  sheetWork,
-  totalSheets,
-  usedOfAll,
-} from '.';
+import { areaMm2 } from '../base/geometry';
+import type { Plan } from '../plan';
+import { type Blank, type Layout, type SheetRule, cutOrder, leastCost, layOut } from './nesting';
+import { cutList, minutesByPart, passesThrough, sheetLabour } from './bench';
+import { totalSheets, usedOfAll } from './cut-sheets';
 
 const SLACK_MM = 1e-6;
 
@@ -108,7 +92,7 @@ describe('parts on sheets', () => {
         expectSound(blanks, rule, layout);
         const fitting = blanks.filter(({ id }) => !layout.tooLarge.includes(id));
         const { stock, kerfMm } = aTask(fitting, rule);
-        expect(layout.sheets.length).toBeGreaterThanOrEqual(Math.floor(leastWeight(fitting, stock, kerfMm, 'fewest')));
+        expect(layout.sheets.length).toBeGreaterThanOrEqual(Math.floor(leastCost(fitting, stock, kerfMm, 'fewest')));
         for (const { placements, rest } of layout.sheets) {
           expect(comesFreeByThroughCuts(placements)).toBe(true);
           const overRest = placements.filter(
@@ -126,10 +110,7 @@ describe('parts on sheets', () => {
   });
 });
 
-const partsFor = (plan: Plan) => {
-  const ground = layGround(plan.table, plan.features, shapeRegion);
-  return partsOf(ground, stackUp(plan, ground, zonesOf(ground), CATALOGUE), plan, CATALOGUE);
-};
+const partsFor = (plan: Plan) => derived(plan).partList;
 
 describe('what is cut for a board', () => {
   test('four tiles on a substrate: four substrates and four grounds of 600 × 400', () => {
@@ -141,7 +122,7 @@ describe('what is cut for a board', () => {
 
   test('a mound over a seam is cut for each tile; its parts add up to its footprint', () => {
     const raised = partsFor(aBoard({}, aMound([500, 100, 300, 100], 20))).parts.filter(({ stage }) => stage === 'raised');
-    expect(raised.map(({ tileId, widthMm }) => [tileId, widthMm])).toEqual([
+    expect(raised.map(({ workpieceId, widthMm }) => [workpieceId, widthMm])).toEqual([
       ['A1', 100],
       ['B1', 200],
     ]);
@@ -150,13 +131,23 @@ describe('what is cut for a board', () => {
 
   test('a pit of 8 mm in 30 mm foam is carved: 200 × 100 × 8 = 160 000 mm³; a deliberate cut-through leaves a hole', () => {
     expect(partsFor(aBoard({}, aPit([50, 50, 200, 100], 8))).hollows).toEqual([
-      { tileId: 'A1', featureId: 'pit', areaMm2: expect.closeTo(20_000, 3) as number, volumeMm3: expect.closeTo(160_000, 2) as number },
+      {
+        workpieceId: 'A1',
+        featureId: 'pit',
+        areaMm2: expect.closeTo(20_000, 3) as number,
+        volumeMm3: expect.closeTo(160_000, 2) as number,
+      },
     ]);
     const { parts, hollows } = partsFor(aBoard({}, aPit([50, 50, 200, 100], 30, 'pit', true)));
     expect(hollows).toEqual([]);
-    const ground = parts.find(({ tileId, stage, materialId }) => tileId === 'A1' && stage === 'base' && materialId === 'xps-foam')!;
+    const ground = parts.find(
+      ({ workpieceId, stage, materialId }) => workpieceId === 'A1' && stage === 'base' && materialId === 'xps-foam',
+    )!;
     expect(areaMm2(ground.outline)).toBeCloseTo(600 * 400 - 20_000, 2);
-    expect(areaMm2(parts.find(({ materialId, tileId }) => tileId === 'A1' && materialId === 'mdf')!.outline)).toBeCloseTo(240_000, 2);
+    expect(areaMm2(parts.find(({ materialId, workpieceId }) => workpieceId === 'A1' && materialId === 'mdf')!.outline)).toBeCloseTo(
+      240_000,
+      2,
+    );
   });
 
   test('30 mm foam takes a score of 3 and three passes of 9 with a knife, one with a hot wire', () => {
@@ -167,23 +158,23 @@ describe('what is cut for a board', () => {
 
   test('a sheet of 1250 × 600 with two grounds of 600 × 400: cuts, edges and minutes; shares of the parts add up', () => {
     const plan = aBoard();
-    const jobs = cutSheets(partsFor(plan).parts, plan.cutting, 'metric', CATALOGUE);
+    const jobs = derived(plan).jobs;
     const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const order = cutOrder(foam.layout.sheets[0]!, foam.kerfMm)!;
     const metres = order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0) / 1000;
-    const work = sheetWork(foam, 0, CATALOGUE);
+    const work = sheetLabour(foam, 0, CATALOGUE);
     expect(work.length.value).toBeCloseTo(metres, 9);
     // four passes at 0.6 m a minute, and 20 s to mark each line; an edge lasts 8 m in bare foam
     expect(work.minutes.value).toBeCloseTo((metres * 4) / 0.6 + order.cuts.length / 3, 6);
     expect(work.edges!.value).toBe(Math.ceil((metres * 4) / 8));
     expect(work.shop).toBeNull();
-    const minutes = minutesByPart(jobs, CATALOGUE);
+    const minutes = minutesByPart({ jobs, catalogue: CATALOGUE });
     const shares = foam.layout.sheets[0]!.placements.reduce((sum, { blankId }) => sum + minutes.get(blankId)!.value, 0);
     expect(shares).toBeCloseTo(work.minutes.value, 6);
   });
 
   test('the cheapest size is taken; tiles lie turned, three of 400 mm with two kerfs of 3 to a sheet', () => {
-    const jobs = cutSheets(partsFor(aBoard()).parts, aBoard().cutting, 'metric', CATALOGUE);
+    const jobs = derived(aBoard()).jobs;
     expect(jobs.map(({ name, layout }) => [name, layout.sheets.length, layout.sheets[0]!.stock.widthMm])).toEqual([
       ['MDF, 6 mm', 2, 1220],
       ['XPS insulation foam, 30 mm', 2, 1250],

@@ -1,9 +1,9 @@
+import { type Offcut, EMPTY_SHOP } from '../shop';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { seeded } from '../random';
-import { aTask, anOffcut, expectComesApart, expectSoundLayout, sheetOf } from '../testing/cutting';
-import { CATALOGUE, aBoard } from '../testing/plans';
-import { derivePipeline } from '../derive';
+import { seeded } from '../base/random';
+import { aBoard, anOffcut, aTask, CATALOGUE, expectComesApart, expectSoundLayout, sheetOf } from '../testing';
+import { derivePipeline } from '../pipeline';
 import {
   type Blank,
   type Layout,
@@ -13,13 +13,12 @@ import {
   cutOrder,
   improveLayout,
   isNew,
-  keptFrom,
   layOut,
-  layoutWeight,
+  layoutCost,
   leastByExactSearch,
-  leastWeight,
-  leftoversOf,
-} from '.';
+  leastCost,
+} from './nesting';
+import { savedFrom, leftoversOf } from './saved';
 
 const RULE: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
 const blank = (id: string, widthMm: number, depthMm: number, mayTurn = true): Blank => ({ id, widthMm, depthMm, mayTurn });
@@ -41,15 +40,15 @@ describe('sheets of several sizes and prices', () => {
   test('nine tiles of 590: a large sheet for 17.00 holds eight, four small ones would cost 20.00; the ninth goes on a small one', () => {
     const layout = improved(aTask(tiles(9), RULE, { stock: [SMALL, LARGE] }), 40);
     expect(sizes(layout)).toEqual([1200, 2400]);
-    expect(layoutWeight(layout.sheets, 'cheapest')).toBeCloseTo(2_200, 3);
+    expect(layoutCost(layout.sheets, 'cheapest')).toBeCloseTo(2_200, 3);
   });
   test('for fewest sheets six tiles take one large sheet, for least money three small ones', () => {
     expect(sizes(improved(aTask(tiles(6), RULE, { stock: [SMALL, LARGE], aim: 'fewest' }), 40))).toEqual([2400]);
     expect(sizes(improved(aTask(tiles(6), RULE, { stock: [SMALL, LARGE] }), 40))).toEqual([1200, 1200, 1200]);
   });
   test('the area bound is the cheapest set of sizes with the area: nine tiles take 17.00 + 5.00 at least', () => {
-    expect(leastWeight(tiles(9), [SMALL, LARGE], 1, 'cheapest')).toBeCloseTo(2_200, 3);
-    expect(leastWeight(tiles(9), [SMALL, LARGE, anOffcut('o', 1_190, 600)], 1, 'cheapest')).toBeCloseTo(1_700, 3);
+    expect(leastCost(tiles(9), [SMALL, LARGE], 1, 'cheapest')).toBeCloseTo(2_200, 3);
+    expect(leastCost(tiles(9), [SMALL, LARGE, anOffcut('o', 1_190, 600)], 1, 'cheapest')).toBeCloseTo(1_700, 3);
   });
 });
 
@@ -78,8 +77,8 @@ describe('offcuts', () => {
   test('in the rack of a board they save a sheet, and are named in the job', () => {
     const plan = aBoard({ widthMm: 1500, depthMm: 500, columns: 3, rows: 1 });
     const derive = derivePipeline();
-    const foam = (rack: Parameters<typeof derive>[2]) =>
-      derive(plan, CATALOGUE, rack).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
+    const foam = (offcuts: readonly Offcut[]) =>
+      derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts }).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     expect(foam([]).sheetCount.value).toBe(2);
     const helped = foam([{ id: 'r1', materialId: 'xps-foam', thicknessMm: 30, widthMm: 520, depthMm: 510 }]);
     expect([helped.sheetCount.value, helped.offcutCount.value]).toEqual([1, 1]);
@@ -150,11 +149,11 @@ describe('pinned parts', () => {
     const derive = derivePipeline();
     const foam = (one: typeof plan) => derive(one, CATALOGUE).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const job = foam(plan);
-    const kept = keptFrom(job.key, job.layout);
+    const kept = savedFrom(job.key, job.layout);
     const [sheet] = kept.sheets;
     const [place, ...places] = sheet!.places;
     const moved = { ...sheet!, places: [{ ...place!, xMm: 7, yMm: 9, pinned: true }] };
-    const withPin = { ...plan, cutting: { ...plan.cutting, kept: [{ ...kept, sheets: [moved] }] } };
+    const withPin = { ...plan, cutting: { ...plan.cutting, saved: [{ ...kept, sheets: [moved] }] } };
     expect(places.length).toBeGreaterThan(0);
     const own = foam(withPin)
       .layout.sheets.flatMap(({ placements }) => placements)
@@ -191,13 +190,13 @@ test('over 2000 random jobs on mixed sizes and a rack: sound, and every sheet co
       const layout = layOut(task);
       expectSoundLayout(task, layout);
       for (const sheet of layout.sheets) expectComesApart(sheet, kerfMm);
-      const least = leastWeight(
+      const least = leastCost(
         task.blanks.filter(({ id }) => !layout.tooLarge.includes(id)),
         task.stock,
         kerfMm,
         aim,
       );
-      expect(layoutWeight(layout.sheets, aim)).toBeGreaterThanOrEqual(least - 1e-6);
+      expect(layoutCost(layout.sheets, aim)).toBeGreaterThanOrEqual(least - 1e-6);
     }),
     { numRuns: 2_000 },
   );

@@ -1,4 +1,4 @@
-import { type Figure, given, total } from '../units';
+import { type Figure, DAY_MIN, given, total } from '../base/units';
 import { clock, dayText } from './calendar';
 import type { Slot } from './schedule';
 import type { Step } from './step';
@@ -20,10 +20,14 @@ export interface AgendaDay {
   readonly entries: readonly AgendaEntry[];
 }
 
-const DAY_MIN = 1_440;
+interface AgendaInputs {
+  readonly slots: readonly Slot[];
+  readonly steps: readonly Step[];
+  readonly startsOn: string;
+}
 
 /** The evenings in order, each with what is done in it; runs of one step are one entry. */
-export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsOn: string): readonly AgendaDay[] {
+export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly AgendaDay[] {
   const stretches = slots.flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch }))).sort((a, b) => a.fromMin - b.fromMin);
   const days = new Map<number, { step: Step; runs: typeof stretches }[]>();
   for (const stretch of stretches) {
@@ -40,7 +44,7 @@ export function agendaOf(slots: readonly Slot[], steps: readonly Step[], startsO
     text: dayText(startsOn, day * DAY_MIN),
     entries: entries.map(({ step, runs }) => ({
       step,
-      tiles: [...new Set(runs.map(({ slot }) => slot.task.tileId))],
+      tiles: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
       fromText: clock(runs[0]!.fromMin),
       toText: clock(runs.at(-1)!.toMin),
       work: total(

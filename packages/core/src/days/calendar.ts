@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../base/units';
 import type { Calendar } from '../plan';
 
 /** A run of free bench time, in minutes since midnight before the first day. */
@@ -5,8 +6,6 @@ export interface Window {
   readonly fromMin: number;
   readonly toMin: number;
 }
-
-const DAY_MIN = 1_440;
 
 /** Bench hours in order, without end. Hours that touch or overlap on a day count once. */
 export function* windowsOf(calendar: Calendar): Generator<Window, never, void> {

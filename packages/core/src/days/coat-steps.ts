@@ -1,71 +1,75 @@
+import { type Ground, type TileZone, type Zones, waterMm } from '../ground';
 import { type Catalogue, type Estimate, estimated } from '../catalogue';
+import { listedBy } from '../base/grouping';
+import { remembered } from '../base/memory';
 import { type CoatNeed, poursFor } from '../coats';
 import { coatWaits } from '../drying';
-import type { Ground, Zones } from '../ground';
 import type { Plan } from '../plan';
-import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../units';
-import { type Draft, type Task, task } from './step';
+import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../base/units';
+import { type Draft, type TaskDraft, task } from './step';
 
-/** Coats of all kinds of surface merged by rank: what is the same stuff put on in the same way is one step for a tile. */
-export function coatSteps(plan: Plan, ground: Ground, zones: Zones, coats: readonly CoatNeed[], catalogue: Catalogue): Draft[] {
-  const groups = new Map<string, CoatNeed[]>();
-  for (const need of coats) {
-    const nth = coats
-      .filter((other) => other.zone === need.zone && other.stuff === need.stuff && other.method === need.method)
-      .indexOf(need);
-    const key = `${need.stuff.id}-${need.method.id}-${nth + 1}`;
-    groups.set(key, [...(groups.get(key) ?? []), need]);
-  }
+interface CoatInputs {
+  readonly climate: Plan['climate'];
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly coats: readonly CoatNeed[];
+  readonly catalogue: Catalogue;
+}
+
+/** Coats of all kinds of surface merged by rank: what is the same coating put on in the same way is one step for a tile. */
+export function coatSteps(inputs: CoatInputs): Draft[] {
+  const { coats } = inputs;
+  const groups = listedBy(coats, (need) => {
+    const nth = coats.filter(
+      (other) => other.surfaceId === need.surfaceId && other.coating === need.coating && other.method === need.method,
+    );
+    return `${need.coating.id}-${need.method.id}-${nth.indexOf(need) + 1}`;
+  });
   const sorted = [...groups].sort(([, a], [, b]) => a[0]!.method.rank - b[0]!.method.rank);
   return sorted.flatMap(([key, needs]) =>
-    needs[0]!.stuff.spread.by === 'depth'
-      ? pourSteps(key, needs, plan, ground, zones, catalogue)
-      : [coatStep(key, needs, plan, ground, zones, catalogue)],
+    needs[0]!.coating.spread.by === 'depth' ? pourSteps(key, needs, inputs) : [coatStep(key, needs, inputs)],
   );
 }
 
-function coatStep(key: string, needs: readonly CoatNeed[], plan: Plan, ground: Ground, zones: Zones, catalogue: Catalogue): Draft {
-  const { stuff, method } = needs[0]!;
-  const name = `${stuff.name}, ${method.name}`;
+function coatStep(key: string, needs: readonly CoatNeed[], { climate, ground, zones, catalogue }: CoatInputs): Draft {
+  const { coating, method } = needs[0]!;
+  const name = `${coating.name}, ${method.name}`;
   // The thickest film of the step is the one waited for.
   const filmMm = needs.reduce<number | null>((most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)), null);
-  const waits = coatWaits(stuff, filmMm, plan.climate, catalogue);
-  const tasks = ground.tiles.flatMap((tile): Task[] => {
-    const here = zones.byTile.filter((zone) => zone.tileId === tile.id && needs.some((need) => need.zone === zone.kind));
+  const waits = coatWaits(coating, filmMm, climate, catalogue);
+  const coated = new Set(needs.map(({ surfaceId }) => surfaceId));
+  const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
+    const here = (zones.onTile.get(tile.id) ?? []).filter((zone) => coated.has(zone.surfaceId));
     if (here.length === 0) return [];
-    const area = total(
-      `${name}, ${tile.id}: surface`,
-      'mm²',
-      here.map((zone) => given(`${tile.id}, ${zone.kind}`, zone.coatedMm2, 'mm²', 'drawing')),
-    );
+    const area = total(`${name}, ${tile.id}: surface`, 'mm²', here.map(areaToCoat));
     return [task(key, tile.id, byRate(`${name}, ${tile.id}`, area, needs[0]!), waits.recoat, waits.cure)];
   });
-  return { id: key, name, kind: 'coat', setUp: setUpOf(needs[0]!), cautionIds: [...stuff.cautionIds, ...method.cautionIds], tasks };
+  return { id: key, name, kind: 'coat', setUp: setUpOf(needs[0]!), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
 }
 
+const areaToCoat = remembered((zone: TileZone): Figure<'mm²'> => given(`${zone.tileId}, ${zone.kind}`, zone.coatedMm2, 'mm²', 'drawing'));
+
 /** Deep water is poured in several goes, each a step of its own with its wait. */
-function pourSteps(key: string, needs: readonly CoatNeed[], plan: Plan, ground: Ground, zones: Zones, catalogue: Catalogue): Draft[] {
-  const { stuff, method } = needs[0]!;
-  const maxPourMm = stuff.spread.by === 'depth' ? stuff.spread.maxPourMm : Infinity;
-  const waits = coatWaits(stuff, null, plan.climate, catalogue);
-  const poursOn = (tileId: string): number => {
-    const waters = ground.onTile
-      .get(tileId)!
-      .filter(({ shows }) => shows.rings.length > 0)
-      .map(({ land: { feature } }) => (feature.kind === 'water' ? poursFor(feature.waterMm, maxPourMm) : 0));
-    return Math.max(0, ...waters);
-  };
-  const most = Math.max(0, ...ground.tiles.map(({ id }) => poursOn(id)));
+function pourSteps(key: string, needs: readonly CoatNeed[], { climate, ground, zones, catalogue }: CoatInputs): Draft[] {
+  const { coating, method } = needs[0]!;
+  const maxPourMm = coating.spread.by === 'depth' ? coating.spread.maxPourMm : Infinity;
+  const waits = coatWaits(coating, null, climate, catalogue);
+  const pours = ground.tiles.map((tile) => {
+    const waters = ground.onTile.get(tile.id)!.filter(({ shows }) => shows.rings.length > 0);
+    const goes = waters.map(({ land }) => waterMm(land)).map((mm) => (mm === null ? 0 : poursFor(mm, maxPourMm)));
+    const here = (zones.onTile.get(tile.id) ?? []).find(({ surfaceId }) => surfaceId === needs[0]!.surfaceId);
+    return { tile, here, goes: Math.max(0, ...goes) };
+  });
+  const most = Math.max(0, ...pours.map(({ goes }) => goes));
   return Array.from({ length: most }, (_, pour) => {
-    const name = most === 1 ? `${stuff.name}, ${method.name}` : `${stuff.name}, ${method.name} ${pour + 1} of ${most}`;
+    const name = most === 1 ? `${coating.name}, ${method.name}` : `${coating.name}, ${method.name} ${pour + 1} of ${most}`;
     const id = `${key}-${pour + 1}`;
-    const tasks = ground.tiles.flatMap((tile): Task[] => {
-      const here = zones.byTile.find((zone) => zone.tileId === tile.id && zone.kind === 'water');
-      if (here === undefined || poursOn(tile.id) <= pour) return [];
+    const tasks = pours.flatMap(({ tile, here, goes }): TaskDraft[] => {
+      if (here === undefined || goes <= pour) return [];
       const area = given(`Water on ${tile.id}`, here.surfaceMm2, 'mm²', 'drawing');
       return [task(id, tile.id, byRate(`${name}, ${tile.id}`, area, needs[0]!), waits.recoat, waits.cure)];
     });
-    return { id, name, kind: 'pour', setUp: setUpOf(needs[0]!), cautionIds: [...stuff.cautionIds, ...method.cautionIds], tasks };
+    return { id, name, kind: 'pour', setUp: setUpOf(needs[0]!), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
   });
 }
 

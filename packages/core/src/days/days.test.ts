@@ -1,8 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Calendar } from '../plan';
-import { given } from '../units';
-import { type Step, agendaOf, clock, dayText, momentText, planDays, scheduleSteps, slowestAlone, weekdayOf, windowsOf, withHours } from '.';
+import { given } from '../base/units';
+import type { Step } from './step';
+import { agendaOf } from './agenda';
+import { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
+import { planDays } from './days';
+import { scheduleSteps, slowestAlone } from './schedule';
+import { withHours } from './hours';
 
 /** 2026-11-30 is a Monday. */
 const CALENDAR: Calendar = {
@@ -18,12 +23,14 @@ const DAY = 1440;
 const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
 /** A step whose tile tasks each take some work and then dry. */
 function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: number, waitMin: number])[]): Step {
-  const made = tasks.map(([tileId, workMin, waitMin]) => ({
-    id: `${id}-${tileId}`,
+  const made = tasks.map(([workpieceId, workMin, waitMin]) => ({
+    id: `${id}-${workpieceId}`,
     stepId: id,
-    tileId,
-    work: minutes(`${id} ${tileId}`, workMin),
-    alone: minutes(`${id} ${tileId}`, workMin),
+    workpieceId,
+    after: [],
+    uses: ['hands' as const],
+    work: minutes(`${id} ${workpieceId}`, workMin),
+    alone: minutes(`${id} ${workpieceId}`, workMin),
     wait: minutes(`${id} dries`, waitMin),
     cure: minutes(`${id} cures`, waitMin),
   }));
@@ -38,6 +45,19 @@ function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: n
     ),
     cautions: [],
   };
+}
+
+/** Steps with each task after the last one on its workpiece. */
+function linked(steps: readonly Step[]): readonly Step[] {
+  const last = new Map<string, Step['tasks'][number]>();
+  return steps.map((step) => ({
+    ...step,
+    tasks: step.tasks.map((task) => {
+      const before = last.get(task.workpieceId);
+      last.set(task.workpieceId, task);
+      return { ...task, after: before === undefined ? [] : [{ taskId: before.id, least: before.wait, most: null }] };
+    }),
+  }));
 }
 
 describe('bench hours', () => {
@@ -89,20 +109,20 @@ describe('evenings', () => {
         ['B1', 20, 60],
       ]),
     ];
-    const slots = scheduleSteps(steps, CALENDAR);
+    const slots = scheduleSteps(linked(steps), CALENDAR, 1);
     expect(slots.map(({ task, startMin }) => [task.id, startMin - DAY])).toEqual([
       ['paint-A1', 1140],
       ['paint-B1', 1180],
       ['wash-A1', 1240], // dry at 1240, the evening ends at 1260
       ['wash-B1', 2 * DAY + 1140], // dry at 1280: Thursday
     ]);
-    const { ready, handsOn } = planDays(steps, CALENDAR);
+    const { ready, handsOn } = planDays({ steps: linked(steps), calendar: CALENDAR, seed: 1 });
     expect(ready!.text).toBe('Thu 3 Dec, 20:20');
     expect(handsOn.value).toBe(120);
   });
 
   test('a task longer than any evening goes on the next ones', () => {
-    const [slot] = scheduleSteps([aStep('cut', [['A1', 200, 0]])], CALENDAR);
+    const [slot] = scheduleSteps([aStep('cut', [['A1', 200, 0]])], CALENDAR, 1);
     expect(slot!.stretches).toEqual([
       { fromMin: DAY + 1140, toMin: DAY + 1260 },
       { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1220 },
@@ -117,11 +137,11 @@ describe('evenings', () => {
       { fromMin: DAY + 1140, toMin: DAY + 1260 },
       { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1150 },
     ]);
-    expect(planDays([withSetUp], CALENDAR).bound!.text).toBe('Thu 3 Dec, 20:10');
+    expect(planDays({ steps: [withSetUp], calendar: CALENDAR, seed: 1 }).bound!.text).toBe('Thu 3 Dec, 20:10');
   });
 
   test('nothing to do is never ready nor late', () => {
-    expect(planDays([], CALENDAR)).toMatchObject({ ready: null, bound: null });
+    expect(planDays({ steps: [], calendar: CALENDAR, seed: 1 })).toMatchObject({ ready: null, bound: null });
   });
 
   test('the agenda names each sitting with its tiles', () => {
@@ -131,12 +151,49 @@ describe('evenings', () => {
         ['B1', 40, 60],
       ]),
     ];
-    const [day] = agendaOf(scheduleSteps(steps, CALENDAR), steps, CALENDAR.startsOn);
+    const [day] = agendaOf({ slots: scheduleSteps(linked(steps), CALENDAR, 1), steps, startsOn: CALENDAR.startsOn });
     expect(day).toMatchObject({
       text: 'Tue 1 Dec',
       entries: [{ tiles: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
     });
   });
+});
+
+test('whichever order is through first is kept: the slow one of two boards is begun before the quick one', () => {
+  const anHour = { startsOn: '2026-11-30', hours: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_200 })) };
+  const steps = [
+    aStep('glue', [
+      ['A1', 60, 0],
+      ['B1', 60, 3 * DAY],
+    ]),
+    aStep('paint', [
+      ['A1', 60, 0],
+      ['B1', 60, 0],
+    ]),
+  ];
+  const { slots, ready } = planDays({ steps: linked(steps), calendar: anHour, seed: 1 });
+  // Step by step B1 is glued on Tuesday and painted on Saturday; begun on Monday it is painted on Friday.
+  expect(slots[0]!.task.id).toBe('glue-B1');
+  expect(ready!.text).toBe('Fri 4 Dec, 20:00');
+});
+
+test('a start says why it is not sooner: what had to dry, what the hands did, or that the bench was closed', () => {
+  const steps = linked([
+    aStep('glue', [
+      ['A1', 30, 20],
+      ['B1', 30, 20],
+    ]),
+    aStep('paint', [
+      ['A1', 30, 600],
+      ['B1', 20, 0],
+    ]),
+    aStep('wash', [['A1', 20, 0]]),
+  ]);
+  const because = new Map(scheduleSteps(steps, CALENDAR, 1).map(({ task, because: why }) => [task.id, why]));
+  expect(because.get('glue-A1')).toEqual({ kind: 'bench', after: null });
+  expect(because.get('glue-B1')).toEqual({ kind: 'hands', taskId: 'glue-A1' });
+  expect(because.get('paint-A1')).toMatchObject({ kind: 'hands', taskId: 'glue-B1' });
+  expect(because.get('wash-A1')).toMatchObject({ kind: 'bench', after: { taskId: 'paint-A1' } });
 });
 
 const anySteps = fc.array(
@@ -151,7 +208,7 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
   fc.assert(
     fc.property(anySteps, (drawn) => {
       const steps = drawn.map((tasks, i) => aStep(`s${i}`, [...new Map(tasks.map((task) => [task[0], task])).values()]));
-      const days = planDays(steps, CALENDAR);
+      const days = planDays({ steps: linked(steps), calendar: CALENDAR, seed: 1 });
       const stretches = days.slots.flatMap((slot) => slot.stretches).sort((a, b) => a.fromMin - b.fromMin);
       stretches.forEach((stretch, i) => {
         if (i > 0) expect(stretch.fromMin).toBeGreaterThanOrEqual(stretches[i - 1]!.toMin - 1e-6);
@@ -162,7 +219,7 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
       for (const slot of days.slots) {
         const worked = slot.stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
         expect(worked).toBeCloseTo(slot.task.work.value, 5);
-        const earlier = days.slots.slice(0, days.slots.indexOf(slot)).filter(({ task }) => task.tileId === slot.task.tileId);
+        const earlier = days.slots.slice(0, days.slots.indexOf(slot)).filter(({ task }) => task.workpieceId === slot.task.workpieceId);
         for (const before of earlier) expect(slot.startMin).toBeGreaterThanOrEqual(before.nextMin - 1e-6);
       }
       const last = Math.max(...days.slots.map(({ curedMin }) => curedMin));

@@ -1,5 +1,5 @@
 import type { Calendar } from '../plan';
-import { type Figure, total } from '../units';
+import { type Figure, total } from '../base/units';
 import { type Ready, readyOf } from './ready';
 import { type Slot, scheduleSteps, slowestAlone } from './schedule';
 import type { Step } from './step';
@@ -14,9 +14,15 @@ export interface Days {
   readonly bound: Ready | null;
 }
 
-/** Ninth stage: steps into bench hours. */
-export function planDays(steps: readonly Step[], calendar: Calendar): Days {
-  const slots = scheduleSteps(steps, calendar);
+interface DayInputs {
+  readonly steps: readonly Step[];
+  readonly calendar: Calendar;
+  readonly seed: number;
+}
+
+/** Steps into bench hours. */
+export function planDays({ steps, calendar, seed }: DayInputs): Days {
+  const slots = scheduleSteps(steps, calendar, seed);
   return {
     slots,
     handsOn: total(

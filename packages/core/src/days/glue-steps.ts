@@ -1,13 +1,14 @@
-import { type Adhesive, type Catalogue, adhesiveBy, estimated, stuffBy } from '../catalogue';
+import { type Draft, type TaskDraft, task } from './step';
+import { type Ground, type Tile, tileShare } from '../ground';
+import { isEmpty, regionBox } from '../base/geometry';
+import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
 import type { SealNeed } from '../coats';
 import { coatWaits, glueWait } from '../drying';
-import { regionBox } from '../geometry';
-import { type Ground, type Zones, tileShare } from '../ground';
 import type { Plan } from '../plan';
-import { type Joint, glueFit, jointShare } from '../stack';
-import { type Figure, given, inSquareMetres, reckon, total } from '../units';
+import type { Joint } from '../stack/joint';
+import { glueFit } from '../stack/adhesives';
+import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
 import type { Stage } from './cut-steps';
-import { type Draft, type Task, task } from './step';
 
 const GLUE_NAMES: Readonly<Record<Stage, string>> = {
   base: 'Glue the ground, weigh down',
@@ -15,16 +16,28 @@ const GLUE_NAMES: Readonly<Record<Stage, string>> = {
   facing: 'Glue coverings, weigh down',
 };
 
+interface SealInputs {
+  readonly climate: Plan['climate'];
+  readonly ground: Ground;
+  readonly catalogue: Catalogue;
+}
+export interface GlueInputs extends SealInputs {
+  readonly edges: Plan['stack']['edges'];
+  readonly weighed: boolean;
+  /** How much of a joint lies on a tile. */
+  readonly shares: (joint: Joint, tileId: string) => number;
+}
+
 /** Faces that are sealed before anything is glued to them. */
-export function sealStep({ stuff, faces }: SealNeed, plan: Plan, ground: Ground, catalogue: Catalogue): Draft {
-  const name = `Seal boards, ${stuff.name.toLowerCase()}`;
-  const waits = coatWaits(stuffBy(catalogue, stuff.id), null, plan.climate, catalogue);
+export function sealStep({ coating, faces }: SealNeed, { climate, ground, catalogue }: SealInputs): Draft {
+  const name = `Seal boards, ${coating.name.toLowerCase()}`;
+  const waits = coatWaits(coating, null, climate, catalogue);
   return {
     id: 'seal',
     name,
     kind: 'coat',
     setUp: catalogue.bench.glueSetUpMin,
-    cautionIds: stuff.cautionIds,
+    cautionIds: coating.cautionIds,
     tasks: ground.tiles.map((tile) => {
       const share = given(`${tile.id}: share of the table`, tileShare(tile, ground), '1', 'drawing');
       const here = reckon(`${tile.id}: faces to seal`, 'm²', inSquareMetres(faces), '×', share);
@@ -35,12 +48,13 @@ export function sealStep({ stuff, faces }: SealNeed, plan: Plan, ground: Ground,
 }
 
 /** All joints of a tile are glued in one go; the slowest of them sets the wait. */
-export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zones: Zones, ground: Ground, catalogue: Catalogue): Draft {
+export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInputs): Draft {
+  const { edges, ground, shares, catalogue } = inputs;
   const name = GLUE_NAMES[stage];
   const adhesives = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))].map((id) => adhesiveBy(catalogue, id));
-  const tasks = ground.tiles.flatMap((tile): Task[] => {
+  const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
     const faces = joints
-      .map((joint) => ({ joint, areaMm2: joint.area.value * jointShare(joint, tile.id, zones, ground) }))
+      .map((joint) => ({ joint, areaMm2: joint.area.value * shares(joint, tile.id) }))
       .filter(({ areaMm2 }) => areaMm2 > 1);
     if (faces.length === 0) return [];
     const spreading = faces.map(({ joint, areaMm2 }) => {
@@ -63,7 +77,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zon
     );
     // Cut to size, every layer has to be brought flush by hand before the glue takes.
     const aligning =
-      stage === 'base' && plan.stack.edges === 'cut-first'
+      stage === 'base' && edges === 'cut-first'
         ? [
             reckon(
               `${tile.id}: layers brought flush`,
@@ -74,7 +88,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zon
             ),
           ]
         : [];
-    const waits = faces.map(({ joint }) => jointWait(joint, adhesiveBy(catalogue, joint.adhesiveId), tile, plan, ground, catalogue));
+    const waits = faces.map(({ joint }) => jointWait(joint, tile, inputs));
     const slowest = waits.reduce((a, b) => (b.value > a.value ? b : a));
     const work = total(`${name}, ${tile.id}`, 'min', [...spreading, ...aligning, weights]);
     return [task(`glue-${stage}`, tile.id, work, slowest)];
@@ -89,19 +103,12 @@ export function glueStep(stage: Stage, joints: readonly Joint[], plan: Plan, zon
   };
 }
 
-function jointWait(
-  joint: Joint,
-  adhesive: Adhesive,
-  tile: Ground['tiles'][number],
-  plan: Plan,
-  ground: Ground,
-  catalogue: Catalogue,
-): Figure<'min'> {
-  if (plan.stack.weighed && joint.place.part === 'ground') {
+function jointWait(joint: Joint, tile: Tile, { climate, weighed, ground, catalogue }: GlueInputs): Figure<'min'> {
+  const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
+  if (weighed && joint.place.part === 'ground')
     return given(`${adhesive.name}, under weights until cured`, adhesive.fullMin, 'min', 'catalogue', 'workshop default; the label wins');
-  }
   const isSealedIn = glueFit(adhesive, joint.lower, joint.upper, joint.spread, catalogue) === 'never-dries';
-  const body = ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
-  const { left, top, right, bottom } = body === undefined || body.rings.length === 0 ? tile.box : regionBox(body);
-  return glueWait(adhesive, isSealedIn, Math.min(right - left, bottom - top) / 2, plan.climate, catalogue);
+  const body = joint.landId === null ? undefined : ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
+  const { left, top, right, bottom } = body === undefined || isEmpty(body) ? tile.box : regionBox(body);
+  return glueWait(adhesive, { isSealedIn, halfWidthMm: Math.min(right - left, bottom - top) / 2 }, climate, catalogue);
 }

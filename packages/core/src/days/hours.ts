@@ -1,5 +1,6 @@
+import { DAY_MIN } from '../base/units';
 import type { Calendar } from '../plan';
-import { type Result, fail, ok } from '../result';
+import { type Result, fail, ok } from '../base/result';
 
 /** Why typed hours were refused. */
 export interface HoursProblem {
@@ -8,7 +9,6 @@ export interface HoursProblem {
 }
 
 const SPAN = /^(\d{1,2})(?::(\d\d))?\s*[-–]\s*(\d{1,2})(?::(\d\d))?$/;
-const DAY_MIN = 1_440;
 const LEAST_MIN = 15;
 
 /**

@@ -1,12 +1,7 @@
-export { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
-export type { Window } from './calendar';
-export { stepsOf } from './tasks';
-export type { Step, Task } from './step';
-export { scheduleSteps, slowestAlone } from './schedule';
-export type { Slot } from './schedule';
-export type { Ready } from './ready';
+export { agendaOf } from './agenda';
+export { clock, dayText } from './calendar';
 export { planDays } from './days';
 export type { Days } from './days';
-export { agendaOf } from './agenda';
-export type { AgendaDay, AgendaEntry } from './agenda';
 export { withHours } from './hours';
+export type { Step } from './step';
+export { stepsOf } from './tasks';

@@ -1,5 +1,5 @@
 import type { Calendar } from '../plan';
-import { type Figure, given, total } from '../units';
+import { type Figure, given, total } from '../base/units';
 import { momentText } from './calendar';
 import type { Slot } from './schedule';
 
@@ -18,49 +18,47 @@ const SLACK_MIN = 1e-3;
 export function readyOf(slots: readonly Slot[], calendar: Calendar): Ready | null {
   const last = slots.reduce<Slot | null>((best, slot) => (best === null || slot.curedMin > best.curedMin ? slot : best), null);
   if (last === null) return null;
+  const byTask = new Map(slots.map((slot) => [slot.task.id, slot]));
+  // Told from the end backwards, put in order after.
   const links: Figure<'min'>[] = last.task.cure.value > 0 ? [last.task.cure] : [];
-  let slot: Slot | null = last;
-  while (slot !== null) {
-    links.unshift(...workLinks(slot, calendar));
-    const cause: Cause = causeOf(slot, slots);
-    const gapMin = slot.startMin - cause.untilMin;
-    if (gapMin > SLACK_MIN) {
-      links.unshift(
-        given(
-          `Until the bench is free, ${momentText(calendar.startsOn, slot.startMin)}`,
-          gapMin,
-          'min',
-          'calendar',
-          `from ${momentText(calendar.startsOn, cause.untilMin)}`,
-        ),
-      );
-    }
-    if (cause.wait !== null) links.unshift(cause.wait);
-    slot = cause.slot;
+  for (let slot: Slot | null = last; slot !== null;) {
+    links.push(...workLinks(slot, calendar).reverse());
+    const { before, wait, untilMin } = causeOf(slot, byTask);
+    const gapMin = slot.startMin - untilMin;
+    if (gapMin > SLACK_MIN) links.push(untilFree(slot.startMin, untilMin, calendar));
+    if (wait !== null) links.push(wait);
+    slot = before;
   }
+  links.reverse();
   const at = total(`Ready, counted from ${momentText(calendar.startsOn, 0)}`, 'min', links);
   return { at, text: momentText(calendar.startsOn, at.value) };
 }
 
+const untilFree = (startMin: number, fromMin: number, { startsOn }: Calendar): Figure<'min'> =>
+  given(
+    `Until the bench is free, ${momentText(startsOn, startMin)}`,
+    startMin - fromMin,
+    'min',
+    'calendar',
+    `from ${momentText(startsOn, fromMin)}`,
+  );
+
 interface Cause {
-  readonly slot: Slot | null;
+  readonly before: Slot | null;
   readonly wait: Figure<'min'> | null;
   readonly untilMin: number;
 }
 
-/** What ended last before a slot could start: its own tile's drying, or the hands' other work. */
-function causeOf(slot: Slot, slots: readonly Slot[]): Cause {
-  let cause: Cause = { slot: null, wait: null, untilMin: 0 };
-  for (const other of slots) {
-    if (other === slot || other.startMin >= slot.startMin) continue;
-    const isSameTile = other.task.tileId === slot.task.tileId;
-    if (isSameTile && other.nextMin <= slot.startMin + SLACK_MIN && other.nextMin > cause.untilMin) {
-      cause = { slot: other, wait: other.task.wait.value > 0 ? other.task.wait : null, untilMin: other.nextMin };
-    } else if (other.endMin <= slot.startMin + SLACK_MIN && other.endMin > cause.untilMin) {
-      cause = { slot: other, wait: null, untilMin: other.endMin };
-    }
+/** What the scheduler says a slot started after. */
+function causeOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>): Cause {
+  if (because.kind === 'hands') {
+    const before = byTask.get(because.taskId)!;
+    return { before, wait: null, untilMin: before.endMin };
   }
-  return cause;
+  if (because.after === null) return { before: null, wait: null, untilMin: 0 };
+  const before = byTask.get(because.after.taskId)!;
+  const { least } = because.after;
+  return { before, wait: least.value > 0 ? least : null, untilMin: before.endMin + least.value };
 }
 
 /** A task's work; where it spans several evenings, also the time the bench was closed in between. */

@@ -1,7 +1,18 @@
+import { listedBy } from '../base/grouping';
+import { type Random, seeded } from '../base/random';
 import type { Calendar } from '../plan';
-import { type Random, seeded } from '../random';
-import { type Window, windowsOf } from './calendar';
-import type { Step, Task } from './step';
+import { BenchTime, SLACK_MIN } from './bench-time';
+import type { Window } from './calendar';
+import type { After, Step, Task } from './step';
+
+/** Why a task starts when it does and not before. */
+export type Because =
+  /** What comes before it had to dry. */
+  | { readonly kind: 'wait'; readonly after: After }
+  /** The hands were busy with another task until then. */
+  | { readonly kind: 'hands'; readonly taskId: string }
+  /** No free bench time before then was long enough. @param after what it would have waited for; null where nothing comes before it */
+  | { readonly kind: 'bench'; readonly after: After | null };
 
 /** A task with its place in the days. Times are minutes since midnight before the first day. */
 export interface Slot {
@@ -10,10 +21,11 @@ export interface Slot {
   readonly stretches: readonly Window[];
   readonly startMin: number;
   readonly endMin: number;
-  /** When the next task on the tile may start. */
+  /** When the next task on the workpiece may start. */
   readonly nextMin: number;
   /** When it is through should nothing follow. */
   readonly curedMin: number;
+  readonly because: Because;
 }
 
 /** Tasks placed in all orders together: as many orders are tried as keep a drag quick. */
@@ -22,145 +34,130 @@ const MOST_ORDERS = 30;
 /** How far chance may move a task ahead or back in the order of work, in steps. */
 const STRAY_STEPS = 3;
 
+/** What is placed, as numbers: tasks step by step, each with the tasks it comes after. */
+interface Network {
+  readonly tasks: readonly Task[];
+  readonly workMin: Float64Array;
+  readonly cureMin: Float64Array;
+  /** Of each task, the tasks it comes after and how long after their end it may start. */
+  readonly after: readonly (readonly { readonly index: number; readonly leastMin: number }[])[];
+}
+
 /**
- * Places every task at the earliest time its tile is dry, the bench is open and the hands are free. Earlier gaps are used. A task is done in
- * one go unless it is longer than the longest evening. One order goes step by step; others let tiles run ahead of each other, and
+ * Places every task at the earliest time that all it comes after allow, the bench is open and the hands are free. Earlier gaps are used. A task is done in
+ * one go unless it is longer than the longest evening. One order goes step by step; others let workpieces run ahead of each other, and
  * the plan that is through first is kept: evenings are so coarse that a single order may miss a week-end by minutes.
+ * @param seed of the chance by which workpieces run ahead
  * @returns slots in the order placed
  * @source serial schedule generation with one pair of hands from several starts, craft.md §9
  */
-export function scheduleSteps(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
-  const count = steps.reduce((sum, { tasks }) => sum + tasks.length, 0);
-  const starts = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / Math.max(1, count))));
-  const random = seeded(1);
-  let best: readonly Slot[] = placeInOrder(
-    steps.flatMap(({ tasks }) => tasks),
-    calendar,
-  );
+export function scheduleSteps(steps: readonly Step[], calendar: Calendar, seed: number): readonly Slot[] {
+  const network = networkOf(steps.flatMap(({ tasks }) => tasks));
+  const count = network.tasks.length;
+  if (count === 0) return [];
+  const starts = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / count)));
+  const random = seeded(seed);
+  const bench = new BenchTime(calendar);
+  let best: readonly number[] = network.tasks.map((_, i) => i);
+  let bestMin = throughMin(network, best, bench);
   for (let start = 1; start < starts; start++) {
-    const slots = placeInOrder(strayOrder(steps, random), calendar);
-    if (curedMin(slots) < curedMin(best) - SLACK_MIN) best = slots;
+    const order = strayOrder(steps, random);
+    const ownMin = throughMin(network, order, bench);
+    if (ownMin < bestMin - SLACK_MIN) [best, bestMin] = [order, ownMin];
   }
-  return best;
+  return placed(network, best, bench);
 }
 
-function placeInOrder(tasks: readonly Task[], calendar: Calendar): readonly Slot[] {
-  const bench = new Bench(calendar);
-  const tileFreeMin = new Map<string, number>();
-  return tasks.map((task) => {
-    const slot = slotFor(task, bench.book(tileFreeMin.get(task.tileId) ?? 0, task.work.value));
-    tileFreeMin.set(task.tileId, slot.nextMin);
-    return slot;
+function networkOf(tasks: readonly Task[]): Network {
+  const indexOf = new Map(tasks.map(({ id }, i) => [id, i]));
+  return {
+    tasks,
+    workMin: Float64Array.from(tasks, ({ work }) => work.value),
+    cureMin: Float64Array.from(tasks, ({ cure }) => cure.value),
+    after: tasks.map(({ after }) => after.map(({ taskId, least }) => ({ index: indexOf.get(taskId)!, leastMin: least.value }))),
+  };
+}
+
+/** When the last thing has cured, tasks placed in an order. */
+function throughMin({ workMin, cureMin, after }: Network, order: readonly number[], bench: BenchTime): number {
+  bench.clear();
+  const ends = new Float64Array(workMin.length);
+  let through = 0;
+  for (const i of order) {
+    let readyMin = 0;
+    for (const { index, leastMin } of after[i]!) readyMin = Math.max(readyMin, ends[index]! + leastMin);
+    ends[i] = bench.end(i, readyMin, workMin[i]!);
+    through = Math.max(through, ends[i] + cureMin[i]!);
+  }
+  return through;
+}
+
+/** The same order told in full, with why each task starts when it does. */
+function placed({ tasks, workMin, after }: Network, order: readonly number[], bench: BenchTime): readonly Slot[] {
+  bench.clear();
+  const ends = new Float64Array(tasks.length);
+  return order.map((i) => {
+    let readyMin = 0;
+    let last: After | null = null;
+    after[i]!.forEach(({ index, leastMin }, k) => {
+      if (ends[index]! + leastMin < readyMin) return;
+      [readyMin, last] = [ends[index]! + leastMin, tasks[i]!.after[k]!];
+    });
+    const { stretches, behind } = bench.book(i, readyMin, workMin[i]!);
+    ends[i] = stretches.at(-1)!.toMin;
+    return slotFor(tasks[i]!, stretches, becauseOf(stretches[0]!.fromMin - readyMin, last, behind === null ? null : tasks[behind]!));
   });
 }
 
-/** The order of work with whole tiles let ahead or held back by chance; on each tile the order stays. */
-function strayOrder(steps: readonly Step[], random: Random): readonly Task[] {
+function becauseOf(gapMin: number, after: After | null, behind: Task | null): Because {
+  if (gapMin <= SLACK_MIN && after !== null) return { kind: 'wait', after };
+  return behind === null ? { kind: 'bench', after } : { kind: 'hands', taskId: behind.id };
+}
+
+/** The order of work with whole workpieces let ahead or held back by chance; on each the order stays. */
+function strayOrder(steps: readonly Step[], random: Random): readonly number[] {
   const head = new Map<string, number>();
-  const placed = steps.flatMap(({ tasks }, step) =>
-    tasks.map((task) => {
-      if (!head.has(task.tileId)) head.set(task.tileId, random() * STRAY_STEPS);
-      return { task, step, at: step + head.get(task.tileId)! };
+  let index = 0;
+  const all = steps.flatMap(({ tasks }, step) =>
+    tasks.map(({ workpieceId }) => {
+      if (!head.has(workpieceId)) head.set(workpieceId, random() * STRAY_STEPS);
+      return { index: index++, step, at: step + head.get(workpieceId)! };
     }),
   );
-  return placed.sort((a, b) => a.at - b.at || a.step - b.step).map(({ task }) => task);
+  return all.sort((a, b) => a.at - b.at || a.step - b.step).map((one) => one.index);
 }
 
 /**
- * The slowest tile with the bench all to itself, set-up done by others and every task broken off at will: no order of
+ * The slowest workpiece with the bench all to itself, set-up done by others and every task broken off at will: no order of
  * work can be ready before it.
- * @returns that tile's slots, their tasks without set-up; none without tasks
+ * @returns its slots, their tasks without set-up; none without tasks
  */
 export function slowestAlone(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
-  const tasks = steps.flatMap((step) => step.tasks).map((task) => ({ ...task, work: task.alone }));
-  const tiles = new Set(tasks.map(({ tileId }) => tileId));
+  const bench = new BenchTime(calendar);
   let slowest: readonly Slot[] = [];
-  for (const tileId of tiles) {
-    const bench = new Bench(calendar);
+  for (const own of listedBy(
+    steps.flatMap(({ tasks }) => tasks),
+    ({ workpieceId }) => workpieceId,
+  ).values()) {
+    bench.clear();
     let freeMin = 0;
-    const slots = tasks
-      .filter((task) => task.tileId === tileId)
-      .map((task) => {
-        const slot = slotFor(task, bench.bookInStretches(freeMin, task.work.value));
-        freeMin = slot.nextMin;
-        return slot;
-      });
+    const slots = own.map((task, i) => {
+      const { stretches } = bench.bookInStretches(i, freeMin, task.alone.value);
+      const [after] = task.after;
+      const because = becauseOf(stretches[0]!.fromMin - freeMin, after ?? null, null);
+      const slot = slotFor({ ...task, work: task.alone }, stretches, because);
+      freeMin = slot.nextMin;
+      return slot;
+    });
     if (curedMin(slots) > curedMin(slowest)) slowest = slots;
   }
   return slowest;
 }
 
-const curedMin = (slots: readonly Slot[]): number => Math.max(0, ...slots.map((slot) => slot.curedMin));
+const curedMin = (slots: readonly Slot[]): number => slots.reduce((most, slot) => Math.max(most, slot.curedMin), 0);
 
-function slotFor(task: Task, stretches: readonly Window[]): Slot {
+function slotFor(task: Task, stretches: readonly Window[], because: Because): Slot {
   const startMin = stretches[0]!.fromMin;
   const endMin = stretches.at(-1)!.toMin;
-  return { task, stretches, startMin, endMin, nextMin: endMin + task.wait.value, curedMin: endMin + task.cure.value };
-}
-
-/** Slack against the last bits of sums of minutes. */
-const SLACK_MIN = 1e-6;
-
-/** The free bench time: windows less what is booked, kept sorted, drawn from the endless calendar as needed. */
-class Bench {
-  private readonly free: Window[] = [];
-  private readonly coming: Generator<Window, never, void>;
-  private readonly longestMin: number;
-
-  constructor(calendar: Calendar) {
-    this.coming = windowsOf(calendar);
-    this.longestMin = Math.max(...calendar.hours.map(({ fromMin, toMin }) => toMin - fromMin));
-  }
-
-  /** Books work at the earliest time from `readyMin` on. */
-  book(readyMin: number, workMin: number): Window[] {
-    if (workMin > this.longestMin) return this.bookInStretches(readyMin, workMin);
-    for (let i = this.firstEndingAfter(readyMin); ; i++) {
-      const { fromMin, toMin } = this.at(i);
-      const start = Math.max(fromMin, readyMin);
-      if (toMin - start >= workMin - SLACK_MIN) return [this.take(i, start, Math.min(toMin, start + workMin))];
-    }
-  }
-
-  /** Books work from `readyMin` on, broken off wherever the free time ends. */
-  bookInStretches(readyMin: number, workMin: number): Window[] {
-    const stretches: Window[] = [];
-    let left = workMin;
-    while (left > SLACK_MIN) {
-      const i = this.firstEndingAfter(stretches.at(-1)?.toMin ?? readyMin);
-      const { fromMin, toMin } = this.at(i);
-      const start = Math.max(fromMin, readyMin);
-      const end = Math.min(toMin, start + left);
-      stretches.push(this.take(i, start, end));
-      left -= end - start;
-    }
-    return stretches;
-  }
-
-  private at(i: number): Window {
-    while (i >= this.free.length) this.free.push(this.coming.next().value);
-    return this.free[i]!;
-  }
-
-  private firstEndingAfter(timeMin: number): number {
-    while ((this.free.at(-1)?.toMin ?? -1) <= timeMin) this.free.push(this.coming.next().value);
-    let low = 0;
-    let high = this.free.length - 1;
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      if (this.free[middle]!.toMin > timeMin + SLACK_MIN) high = middle;
-      else low = middle + 1;
-    }
-    return low;
-  }
-
-  private take(i: number, fromMin: number, toMin: number): Window {
-    const whole = this.free[i]!;
-    const rests = [
-      { fromMin: whole.fromMin, toMin: fromMin },
-      { fromMin: toMin, toMin: whole.toMin },
-    ];
-    this.free.splice(i, 1, ...rests.filter((rest) => rest.toMin - rest.fromMin > SLACK_MIN));
-    return { fromMin, toMin };
-  }
+  return { task, stretches, startMin, endMin, nextMin: endMin + task.wait.value, curedMin: endMin + task.cure.value, because };
 }

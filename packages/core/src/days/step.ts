@@ -1,20 +1,31 @@
 import { type Catalogue, type Estimate, cautionTexts, estimated } from '../catalogue';
-import { type Figure, given, reckon, total } from '../units';
+import { type Figure, given, reckon, total } from '../base/units';
 
-/** Work on one tile, then a wait that needs no hands. */
+/** What a task comes after: its start waits at least this long from the other's end, and at most that long where something would set or skin over. */
+export interface After {
+  readonly taskId: string;
+  readonly least: Figure<'min'>;
+  readonly most: Figure<'min'> | null;
+}
+/** What a task takes up while it is done. */
+export type Resource = 'hands';
+
+/** Work on one workpiece, then a wait that needs no hands. */
 export interface Task {
   readonly id: string;
   readonly stepId: string;
-  readonly tileId: string;
+  readonly workpieceId: string;
   readonly work: Figure<'min'>;
   /** The work without the set-up that its step shares. */
   readonly alone: Figure<'min'>;
-  /** Until the next task on the same tile may start. */
+  /** Until the next task on the same workpiece may start. */
   readonly wait: Figure<'min'>;
   /** Until it is through, should nothing come after. */
   readonly cure: Figure<'min'>;
+  readonly after: readonly After[];
+  readonly uses: readonly Resource[];
 }
-/** The same work on several tiles, sharing one set-up and clean-up. */
+/** The same work on several workpieces, sharing one set-up and clean-up. */
 export interface Step {
   readonly id: string;
   readonly name: string;
@@ -23,6 +34,8 @@ export interface Step {
   readonly work: Figure<'min'>;
   readonly cautions: readonly string[];
 }
+/** A task before it stands in the order of work. */
+export type TaskDraft = Omit<Task, 'after' | 'uses' | 'alone'>;
 /** A step before its set-up is shared out. */
 export interface Draft {
   readonly id: string;
@@ -30,47 +43,43 @@ export interface Draft {
   readonly kind: Step['kind'];
   readonly setUp: Estimate;
   readonly cautionIds: readonly string[];
-  readonly tasks: readonly Task[];
+  readonly tasks: readonly TaskDraft[];
 }
 
 export const NO_WAIT = given('No wait', 0, 'min', 'definition');
+const HANDS: readonly Resource[] = ['hands'];
 
-export const task = (stepId: string, tileId: string, work: Figure<'min'>, wait: Figure<'min'>, cure: Figure<'min'> = wait): Task => ({
-  id: `${stepId}-${tileId}`,
-  stepId,
-  tileId,
-  work,
-  alone: work,
-  wait,
-  cure,
-});
+export const task = (
+  stepId: string,
+  workpieceId: string,
+  work: Figure<'min'>,
+  wait: Figure<'min'>,
+  cure: Figure<'min'> = wait,
+): TaskDraft => ({ id: `${stepId}-${workpieceId}`, stepId, workpieceId, work, wait, cure });
 
-/** The first tile of a step carries its set-up and clean-up. */
-export function withSetUp({ id, name, kind, setUp, cautionIds, tasks }: Draft, catalogue: Catalogue): Step {
-  const [first, ...rest] = tasks;
-  const all = [
-    {
-      ...first!,
-      work: reckon(
-        `${name}, ${first!.tileId}, with set-up and clean-up`,
+/**
+ * Steps in the order of work: each task comes after the last one on its workpiece, and the first of a step carries its set-up and clean-up.
+ * Steps without tasks are left out.
+ */
+export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): readonly Step[] {
+  const last = new Map<string, TaskDraft>();
+  return drafts
+    .filter(({ tasks }) => tasks.length > 0)
+    .map(({ id, name, kind, setUp, cautionIds, tasks: drafted }): Step => {
+      const tasks = drafted.map((own, i): Task => {
+        const before = last.get(own.workpieceId);
+        last.set(own.workpieceId, own);
+        const after = before === undefined ? [] : [{ taskId: before.id, least: before.wait, most: null }];
+        return { ...own, work: i === 0 ? withSetUp(name, own, setUp) : own.work, alone: own.work, after, uses: HANDS };
+      });
+      const work = total(
+        name,
         'min',
-        first!.work,
-        '+',
-        estimated('Set-up and clean-up, once', setUp, 'min'),
-      ),
-    },
-    ...rest,
-  ];
-  return {
-    id,
-    name,
-    kind,
-    tasks: all,
-    work: total(
-      name,
-      'min',
-      all.map(({ work }) => work),
-    ),
-    cautions: cautionTexts(catalogue, cautionIds),
-  };
+        tasks.map((one) => one.work),
+      );
+      return { id, name, kind, tasks, work, cautions: cautionTexts(catalogue, cautionIds) };
+    });
 }
+
+const withSetUp = (name: string, { workpieceId, work }: TaskDraft, setUp: Estimate): Figure<'min'> =>
+  reckon(`${name}, ${workpieceId}, with set-up and clean-up`, 'min', work, '+', estimated('Set-up and clean-up, once', setUp, 'min'));

@@ -1,40 +1,60 @@
+import type { Hollow } from '../cutting/parts';
+import { type BoardStack, jointShares } from '../stack';
+import type { GluePlace, Plan } from '../plan';
 import type { Catalogue } from '../catalogue';
 import type { CoatNeed, SealNeed } from '../coats';
-import type { CutJob, PartList } from '../cutting';
+import type { CutJob } from '../cutting/job';
 import type { Ground, Zones } from '../ground';
-import type { Plan } from '../plan';
-import type { BoardStack, Joint } from '../stack';
-import type { Figure } from '../units';
+import { listedBy } from '../base/grouping';
+import type { Figure } from '../base/units';
+import type { Joint } from '../stack/joint';
 import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
-import { glueStep, sealStep } from './glue-steps';
-import { type Step, withSetUp } from './step';
+import { type GlueInputs, glueStep, sealStep } from './glue-steps';
+import { type Step, inOrderOfWork } from './step';
 
-/** Eighth stage: every step in the order of work, with its task on each tile. @source craft.md, the order of work */
-export function stepsOf(
-  plan: Plan,
-  ground: Ground,
-  zones: Zones,
-  stack: BoardStack,
-  parts: PartList,
-  jobs: readonly CutJob[],
-  minutes: ReadonlyMap<string, Figure<'min'>>,
-  coats: readonly CoatNeed[],
-  sealing: SealNeed | null,
-  catalogue: Catalogue,
-): readonly Step[] {
-  const jointsOf = (part: Joint['place']['part']): readonly Joint[] => stack.joints.filter(({ place }) => place.part === part);
-  const drafts = [
-    cutStep('base', ground, jobs, minutes, catalogue),
-    ...(sealing === null ? [] : [sealStep(sealing, plan, ground, catalogue)]),
-    glueStep('base', jointsOf('ground'), plan, zones, ground, catalogue),
-    ...(plan.stack.edges === 'trim-after' ? [trimStep(jointsOf('ground'), ground, catalogue)] : []),
-    hollowStep(ground, parts, catalogue),
-    cutStep('raised', ground, jobs, minutes, catalogue),
-    glueStep('raised', jointsOf('raised'), plan, zones, ground, catalogue),
-    cutStep('facing', ground, jobs, minutes, catalogue),
-    glueStep('facing', jointsOf('facing'), plan, zones, ground, catalogue),
-    ...coatSteps(plan, ground, zones, coats, catalogue),
-  ];
-  return drafts.filter(({ tasks }) => tasks.length > 0).map((draft) => withSetUp(draft, catalogue));
+/** What the steps of work follow from. */
+export interface StepInputs {
+  readonly edges: Plan['stack']['edges'];
+  readonly weighed: boolean;
+  readonly climate: Plan['climate'];
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly joints: BoardStack['joints'];
+  readonly hollows: readonly Hollow[];
+  readonly jobs: readonly CutJob[];
+  /** Of cutting every part. */
+  readonly minutes: ReadonlyMap<string, Figure<'min'>>;
+  readonly coats: readonly CoatNeed[];
+  readonly sealing: SealNeed | null;
+  readonly catalogue: Catalogue;
+}
+
+/** Every step in the order of work, with its task on each workpiece. @source craft.md, the order of work */
+export function stepsOf(inputs: StepInputs): readonly Step[] {
+  const { edges, ground, joints, jobs, hollows, minutes, sealing, catalogue } = inputs;
+  const byPlace = listedBy(joints, ({ place }) => place.part);
+  const jointsOf = (part: GluePlace['part']): readonly Joint[] => byPlace.get(part) ?? [];
+  const parts = listedBy(
+    jobs.flatMap((job) => job.parts.map((part) => ({ job, part }))),
+    // A rim is cut with the ground it goes round.
+    ({ part }) => (part.stage === 'rim' ? 'base' : part.stage),
+  );
+  const gluing: GlueInputs = { ...inputs, shares: jointShares(inputs) };
+  const cutting = { tiles: ground.tiles, minutes, catalogue };
+  return inOrderOfWork(
+    [
+      cutStep('base', parts.get('base') ?? [], cutting),
+      ...(sealing === null ? [] : [sealStep(sealing, inputs)]),
+      glueStep('base', jointsOf('ground'), gluing),
+      ...(edges === 'trim-after' && jointsOf('ground').length > 0 ? [trimStep(ground.tiles, catalogue)] : []),
+      hollowStep(hollows, cutting),
+      cutStep('raised', parts.get('raised') ?? [], cutting),
+      glueStep('raised', jointsOf('raised'), gluing),
+      cutStep('facing', parts.get('facing') ?? [], cutting),
+      glueStep('facing', jointsOf('facing'), gluing),
+      ...coatSteps(inputs),
+    ],
+    catalogue,
+  );
 }

@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue';
-import { type Feature, type Plan, newPlan } from '../plan';
+import type { Feature } from '../features';
+import { type Plan, newPlan } from '../plan';
 import { a, basin, box, mound, path, round, strip } from './drawing';
 
 const pan = (id: string, name: string, x: number, y: number, widthMm: number, depthMm: number): Feature =>

@@ -1,4 +1,5 @@
-import { type Feature, type FeatureKind, type Outline, type Strip, rectangle } from '../plan';
+import type { Feature, FeatureKind } from '../features';
+import { type Outline, type Strip, rectangle } from '../shapes';
 
 /** Short hand for writing demo boards down: the shapes, and a feature with what all features share. */
 export type Line = readonly (readonly [number, number])[];

@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue';
-import { type Feature, type Plan, newPlan } from '../plan';
+import type { Feature } from '../features';
+import { type Plan, newPlan } from '../plan';
 import { type Line, a, basin, box, outline, path, strip } from './drawing';
 
 const IN = 25.4;

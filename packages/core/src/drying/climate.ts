@@ -1,6 +1,6 @@
 import { type Catalogue, airBy, estimated } from '../catalogue';
 import type { Climate } from '../plan';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, reckon } from '../base/units';
 
 /** Conditions all stated drying times hold for. */
 const REFERENCE = { airC: 20, humidityPct: 50 };

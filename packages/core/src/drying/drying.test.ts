@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { adhesiveBy, stuffBy } from '../catalogue';
-import { CATALOGUE } from '../testing/plans';
-import { coatWaits, dryingFactor, glueWait, settingFactor } from '.';
+import { adhesiveBy, coatingBy } from '../catalogue';
+import { CATALOGUE } from '../testing';
+import { coatWaits, glueWait } from './waits';
+import { dryingFactor, settingFactor } from './climate';
 
 const ROOM = { airC: 20, humidityPct: 50, airId: 'still' };
 /** kPa, written out a second time on purpose. */
@@ -10,7 +11,7 @@ const deficit = (t: number, rh: number): number => 0.6108 * Math.exp((17.27 * t)
 describe('water-borne films', () => {
   test('at the reference the stated time holds', () => {
     expect(dryingFactor(ROOM, CATALOGUE).value).toBeCloseTo(1, 9);
-    expect(coatWaits(stuffBy(CATALOGUE, 'joint-compound'), 1, ROOM, CATALOGUE).recoat.value).toBeCloseTo(600, 6);
+    expect(coatWaits(coatingBy(CATALOGUE, 'joint-compound'), 1, ROOM, CATALOGUE).recoat.value).toBeCloseTo(600, 6);
   });
 
   test('a garage of 10 °C and 80 % dries 1.17 kPa ÷ 0.245 kPa = 4.8 times slower', () => {
@@ -24,12 +25,12 @@ describe('water-borne films', () => {
   });
 
   test('joint compound: 10 h at 1 mm and 30 h at 2.5 mm, within a quarter of an hour', () => {
-    expect(coatWaits(stuffBy(CATALOGUE, 'joint-compound'), 2.5, ROOM, CATALOGUE).recoat.value / 60).toBeCloseTo(30, 0);
+    expect(coatWaits(coatingBy(CATALOGUE, 'joint-compound'), 2.5, ROOM, CATALOGUE).recoat.value / 60).toBeCloseTo(30, 0);
   });
 });
 
 describe('chemical setters', () => {
-  const epoxy = stuffBy(CATALOGUE, 'casting-epoxy');
+  const epoxy = coatingBy(CATALOGUE, 'casting-epoxy');
   test('epoxy is twice as fast 10 °C warmer and does not mind damp', () => {
     expect(settingFactor({ ...ROOM, airC: 30 }, 2).value).toBeCloseTo(0.5, 9);
     const dry = coatWaits(epoxy, null, ROOM, CATALOGUE).cure.value;
@@ -41,10 +42,10 @@ describe('chemical setters', () => {
 describe('glue', () => {
   const white = adhesiveBy(CATALOGUE, 'white-glue');
   test('white glue with a way out for its water: 45 min under weight', () => {
-    expect(glueWait(white, false, 250, ROOM, CATALOGUE).value).toBeCloseTo(45, 9);
+    expect(glueWait(white, { isSealedIn: false, halfWidthMm: 250 }, ROOM, CATALOGUE).value).toBeCloseTo(45, 9);
   });
   test('between two sealed faces it dries from the rim, with the square: a 500 mm tile takes 6.25 days, a 250 mm one a quarter', () => {
-    expect(glueWait(white, true, 250, ROOM, CATALOGUE).value / 1440).toBeCloseTo(6.25, 9);
-    expect(glueWait(white, true, 125, ROOM, CATALOGUE).value / 1440).toBeCloseTo(6.25 / 4, 9);
+    expect(glueWait(white, { isSealedIn: true, halfWidthMm: 250 }, ROOM, CATALOGUE).value / 1440).toBeCloseTo(6.25, 9);
+    expect(glueWait(white, { isSealedIn: true, halfWidthMm: 125 }, ROOM, CATALOGUE).value / 1440).toBeCloseTo(6.25 / 4, 9);
   });
 });

@@ -1,3 +1,1 @@
-export { dryingFactor, settingFactor, vapourDeficit } from './climate';
 export { coatWaits, glueWait } from './waits';
-export type { Waits } from './waits';

@@ -1,7 +1,6 @@
-import type { Adhesive, Catalogue, Stuff } from '../catalogue';
-import { estimated } from '../catalogue';
+import { type Adhesive, type Catalogue, type Coating, estimated } from '../catalogue';
 import type { Climate } from '../plan';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, reckon } from '../base/units';
 import { dryingFactor, settingFactor } from './climate';
 
 /** How long a coat needs before the next one, and before it is through. */
@@ -15,19 +14,19 @@ export interface Waits {
  * @param filmMm thickness laid on; ignored for coats that are always thin
  * @source craft.md §8
  */
-export function coatWaits(stuff: Stuff, filmMm: number | null, climate: Climate, catalogue: Catalogue): Waits {
-  const { how, recoatMin, cureMin, perFilm, speedPer10C } = stuff.drying;
+export function coatWaits(coating: Coating, filmMm: number | null, climate: Climate, catalogue: Catalogue): Waits {
+  const { how, recoatMin, cureMin, perFilm, speedPer10C } = coating.drying;
   const climateFactor = how === 'water' ? dryingFactor(climate, catalogue) : settingFactor(climate, speedPer10C);
   const factor =
     perFilm === null || filmMm === null
       ? climateFactor
       : reckon('Factor for film and climate', '1', filmFactor(filmMm, perFilm), '×', climateFactor);
   return {
-    recoat: reckon(`${stuff.name}, until the next coat`, 'min', estimated(`${stuff.name}, stated wait`, recoatMin, 'min'), '×', factor),
+    recoat: reckon(`${coating.name}, until the next coat`, 'min', estimated(`${coating.name}, stated wait`, recoatMin, 'min'), '×', factor),
     cure: reckon(
-      `${stuff.name}, until cured`,
+      `${coating.name}, until cured`,
       'min',
-      given(`${stuff.name}, stated cure`, cureMin, 'min', 'catalogue', 'workshop default'),
+      given(`${coating.name}, stated cure`, cureMin, 'min', 'catalogue', 'workshop default'),
       '×',
       factor,
     ),
@@ -40,8 +39,7 @@ export function coatWaits(stuff: Stuff, filmMm: number | null, climate: Climate,
  */
 export function glueWait(
   adhesive: Adhesive,
-  isSealedIn: boolean,
-  halfWidthMm: number,
+  { isSealedIn, halfWidthMm }: { readonly isSealedIn: boolean; readonly halfWidthMm: number },
   climate: Climate,
   catalogue: Catalogue,
 ): Figure<'min'> {

@@ -1,8 +1,9 @@
 import papaparse from 'papaparse';
-import { type CutJob, cutList, listedCuts } from '../cutting';
+import type { CutJob } from '../cutting/job';
+import { cutList, listedCuts } from '../cutting/bench';
 import type { PDFDocument, PDFFont } from 'pdf-lib';
 import { COLOURS, type Sheet, line, newPdf, newSheet, widthMm, words } from './pdf';
-import { type MeasureSystem, lengthText, lengthUnit, lengthUnitName } from '../units';
+import { type MeasureSystem, lengthText, lengthUnit, lengthUnitName } from '../base/units';
 import { PAPERS, type Paper } from './templates';
 
 const mm = (value: number): string => (Math.abs(value - Math.round(value)) < 0.05 ? value.toFixed(0) : value.toFixed(1));

@@ -1,6 +1,6 @@
 import DxfParser from 'dxf-parser';
-import { type Point, distanceMm } from '../geometry';
-import { type Result, fail } from '../result';
+import { type Point, distanceMm } from '../base/geometry';
+import { type Result, fail } from '../base/result';
 import { CURVE_MM, type ImportedDrawing, drawingFrom } from './imported';
 import type { FormatProblem } from './problem';
 

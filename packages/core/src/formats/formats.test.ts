@@ -3,9 +3,12 @@ import { SVG, registerWindow } from '@svgdotjs/svg.js';
 import { PNG } from 'pngjs';
 import { createSVGWindow } from 'svgdom';
 import { describe, expect, test } from 'vitest';
-import { areaMm2, boxAround } from '../geometry';
-import { levelRegion } from '../plan';
-import { type ImportedDrawing, contoursOfHeightmap, readDxf, readHeightmap, readSvg } from '.';
+import { areaMm2, boxAround } from '../base/geometry';
+import { levelRegion } from '../shapes';
+import type { ImportedDrawing } from './imported';
+import { contoursOfHeightmap, readHeightmap } from './heightmap';
+import { readDxf } from './dxf';
+import { readSvg } from './svg';
 
 const size = ({ box }: ImportedDrawing): number[] => [box.right - box.left, box.bottom - box.top].map((mm) => Math.round(mm * 100) / 100);
 const read = (drawing: ReturnType<typeof readSvg>): ImportedDrawing => {

@@ -1,8 +1,10 @@
+import { tidyMm } from '../base/rounding';
 import { contours as marchingSquares } from 'd3-contour';
 import { decode } from 'fast-png';
-import { type Point, type Region, areaMm2, evenOdd, intersection, thinned } from '../geometry';
-import { type Contours, LIMITS, MAX_CONTOURS, MAX_CONTOUR_POINTS, MAX_POINTS } from '../plan';
-import { type Result, fail, ok } from '../result';
+import { type Point, type Region, areaMm2, evenOdd, intersection, thinned } from '../base/geometry';
+import type { Contours } from '../shapes';
+import { LIMITS, MAX_CONTOURS, MAX_CONTOUR_POINTS, MAX_POINTS } from '../fields';
+import { type Result, fail, ok } from '../base/result';
 import type { FormatProblem } from './problem';
 
 /** Heights of a picture, 0 black to 1 white, row by row. */
@@ -132,11 +134,10 @@ function nested(raw: readonly (readonly Point[][])[], slackMm: number): Point[][
     const level: Region = below === null ? own : intersection(own, below);
     if (level.rings.length === 0) break;
     below = level;
-    levels.push(level.rings.map((ring) => ring.map(({ x, y }) => ({ x: tidy(x), y: tidy(y) }))));
+    levels.push(level.rings.map((ring) => ring.map(({ x, y }) => ({ x: tidyMm(x), y: tidyMm(y) }))));
   }
   return levels;
 }
 
 /** Least and most that the fields of an import take. */
 export const HEIGHTMAP_LIMITS = { widthMm: LIMITS.tableMm, heightMm: LIMITS.heightMm, stepMm: LIMITS.hillStepMm } as const;
-const tidy = (mm: number): number => Math.round(mm * 100) / 100;

@@ -1,6 +1,7 @@
-import { type Box, type Point, boxAround, distanceMm, selfCrossing, thinned } from '../geometry';
-import { MAX_POINTS, type Outline } from '../plan';
-import { type Result, fail, ok } from '../result';
+import { type Box, type Point, boxAround, distanceMm, selfCrossing, thinned } from '../base/geometry';
+import { MAX_POINTS } from '../fields';
+import type { Outline } from '../shapes';
+import { type Result, fail, ok } from '../base/result';
 import type { FormatProblem } from './problem';
 
 /** Outlines read from a drawing file, in mm, y towards the near edge, and how its units were taken. */

@@ -1,12 +1,12 @@
-export { readSvg } from './svg';
+export { cutListCsv, cutListPdf } from './cut-lists';
 export { readDxf } from './dxf';
 export { HEIGHTMAP_LIMITS, contoursOfHeightmap, readHeightmap } from './heightmap';
 export type { Heightmap, HeightmapUse } from './heightmap';
-export { sheetDxf, sheetSvg } from './sheets';
 export { outlineShape } from './imported';
 export type { ImportedDrawing } from './imported';
-export type { FormatProblem } from './problem';
 export { CHECK_BAR_MM, sheetPdf } from './pdf';
+export type { FormatProblem } from './problem';
+export { sheetDxf, sheetSvg } from './sheets';
+export { readSvg } from './svg';
 export { OVERLAP_MM, PAPERS, templatePlan, templatesPdf } from './templates';
 export type { Paper, TemplatePlan } from './templates';
-export { cutListCsv, cutListPdf } from './cut-lists';

@@ -1,12 +1,16 @@
 import font from '@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff?inline';
 import { OPS, getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, test } from 'vitest';
-import { type CutJob, type Part, laidParts, listedCuts } from '../cutting';
+import type { CutJob } from '../cutting/job';
+import type { Part } from '../cutting/parts';
+import { placedParts, listedCuts } from '../cutting/bench';
 import { brinefold } from '../demo';
-import { derivePipeline } from '../derive';
-import { type Point, boxAround } from '../geometry';
-import { CATALOGUE } from '../testing/plans';
-import { CHECK_BAR_MM, OVERLAP_MM, PAPERS, cutListCsv, cutListPdf, sheetPdf, templatePlan, templatesPdf } from '.';
+import { derivePipeline } from '../pipeline';
+import { type Point, boxAround } from '../base/geometry';
+import { CATALOGUE } from '../testing';
+import { CHECK_BAR_MM, sheetPdf } from './pdf';
+import { OVERLAP_MM, PAPERS, templatePlan, templatesPdf } from './templates';
+import { cutListCsv, cutListPdf } from './cut-lists';
 
 const FONT = Uint8Array.from(atob(font.split(',')[1]!), (sign) => sign.charCodeAt(0));
 const MM_PER_PT = 25.4 / 72;
@@ -93,7 +97,7 @@ describe('a sheet as PDF', () => {
     const drawn = page!.paths.filter((path) => path.length > 2);
     expect(size(drawn[0]!)).toEqual([expect.closeTo(stock.widthMm, 2), expect.closeTo(stock.depthMm, 2)]);
     const corner = boxAround(drawn[0]!);
-    const wanted = laidParts(foam, 0).flatMap(({ rings }) => rings);
+    const wanted = placedParts(foam, 0).flatMap(({ rings }) => rings);
     expect(drawn.length - 1).toBe(wanted.length);
     wanted.forEach((ring, i) =>
       ring.forEach(({ x, y }, k) => {
@@ -101,7 +105,7 @@ describe('a sheet as PDF', () => {
         expect(Math.hypot(at.x - corner.left - x, at.y - corner.top - y)).toBeLessThan(0.01);
       }),
     );
-    for (const { name } of laidParts(foam, 0)) expect(flat(page!.text)).toContain(name);
+    for (const { name } of placedParts(foam, 0)) expect(flat(page!.text)).toContain(name);
   });
   test('letters the font lacks are left as a question mark, and nothing breaks', async () => {
     const odd: CutJob = { ...foam, parts: foam.parts.map((part) => ({ ...part, name: 'Quay Ω\u4e16 ü' })) };

@@ -1,7 +1,8 @@
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
-import { type CutJob, laidParts } from '../cutting';
-import type { Point, Ring } from '../geometry';
+import type { CutJob } from '../cutting/job';
+import { placedParts } from '../cutting/bench';
+import type { Point, Ring } from '../base/geometry';
 
 /** What all our PDF pages share: millimetres, one embedded font, lines, and a bar to check the printer by. */
 
@@ -90,7 +91,7 @@ export async function sheetPdf(job: CutJob, index: number, fontBytes: Uint8Array
     { x: 0, y: stock.depthMm },
   ];
   outlines(sheet, [corners], MARGIN_MM, MARGIN_MM, 0.35);
-  for (const { rings, number, name, leftMm, topMm, widthMm: wideMm } of laidParts(job, index)) {
+  for (const { rings, number, name, leftMm, topMm, widthMm: wideMm } of placedParts(job, index)) {
     outlines(sheet, rings, MARGIN_MM, MARGIN_MM);
     // A name that would run into the next part is made smaller, as far as it can be read.
     const label = `${number}  ${name}`;

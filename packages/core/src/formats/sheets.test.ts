@@ -2,12 +2,14 @@ import DxfParser from 'dxf-parser';
 import { createSVGWindow } from 'svgdom';
 import svgpath from 'svgpath';
 import { describe, expect, test } from 'vitest';
-import { type CutJob, cutSheets, laidParts } from '../cutting';
+import type { CutJob } from '../cutting/job';
+import { cutSheets } from '../cutting';
+import { placedParts } from '../cutting/bench';
 import { brinefold } from '../demo';
-import { derivePipeline } from '../derive';
-import { type Point, areaMm2 } from '../geometry';
-import { CATALOGUE, aBoard } from '../testing/plans';
-import { sheetDxf, sheetSvg } from '.';
+import { derivePipeline } from '../pipeline';
+import { type Point, areaMm2 } from '../base/geometry';
+import { CATALOGUE, aBoard } from '../testing';
+import { sheetDxf, sheetSvg } from './sheets';
 
 const jobs = derivePipeline()(brinefold(CATALOGUE), CATALOGUE).jobs;
 const sheets = jobs.flatMap((job) => job.layout.sheets.map((_, index) => ({ job, index, what: `${job.name}, sheet ${index + 1}` })));
@@ -53,7 +55,7 @@ describe('a sheet read back by other libraries has the same outlines within 0.01
     expectSame(rings('Parts'), expected(job, index));
     expect(areaMm2({ rings: rings('Sheet') })).toBeCloseTo(stockOf(job, index).widthMm * stockOf(job, index).depthMm, 3);
     const labels = drawn.filter(({ layer }) => layer === 'Labels').map(({ text }) => text);
-    expect(labels).toEqual(laidParts(job, index).map(({ number, name }) => `${number} ${name}`));
+    expect(labels).toEqual(placedParts(job, index).map(({ number, name }) => `${number} ${name}`));
   });
 
   test.each(sheets)('SVG: $what', ({ job, index }) => {
@@ -90,15 +92,17 @@ test('a part that lies turned is turned, not flipped over: its outline runs the 
     ],
   };
   const [part] = jobs[0]!.parts;
-  const job = cutSheets(
-    [{ ...part!, grain: null, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
-    aBoard().cutting,
-    'metric',
-    CATALOGUE,
-  )[0]!;
+  const job = cutSheets({
+    parts: [{ ...part!, grain: null, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
+    cutting: aBoard().cutting,
+    system: 'metric',
+    catalogue: CATALOGUE,
+    offcuts: [],
+    cut: [],
+  })[0]!;
   const [placement] = job.layout.sheets[0]!.placements;
   const sheet = { ...job.layout.sheets[0]!, placements: [{ ...placement!, widthMm: 500, depthMm: 900, turned: true }] };
-  const [turned] = laidParts({ ...job, layout: { ...job.layout, sheets: [sheet] } }, 0);
+  const [turned] = placedParts({ ...job, layout: { ...job.layout, sheets: [sheet] } }, 0);
   const way = (ring: readonly Point[]): number =>
     Math.sign(ring.reduce((sum, { x, y }, i) => sum + x * ring[(i + 1) % ring.length]!.y - ring[(i + 1) % ring.length]!.x * y, 0));
   expect(way(turned!.rings[0]!)).toBe(way(corner.rings[0]!));

@@ -1,7 +1,8 @@
 import { DxfWriter, TextVerticalAlignment, Units, point2d, point3d } from '@tarikjabiri/dxf';
 import { XMLBuilder } from 'fast-xml-parser';
-import { type CutJob, laidParts } from '../cutting';
-import type { Point } from '../geometry';
+import type { CutJob } from '../cutting/job';
+import { placedParts } from '../cutting/bench';
+import type { Point } from '../base/geometry';
 
 /** Sheets as drawing files at true scale, for a cutting service or a machine: the sheet, the true outlines and the labels, apart from each other. */
 
@@ -28,7 +29,7 @@ export function sheetDxf(job: CutJob, sheetIndex: number): string {
   writer.setCurrentLayerName(LAYERS.sheet);
   ring(corners(widthMm, depthMm));
   writer.setCurrentLayerName(LAYERS.parts);
-  const parts = laidParts(job, sheetIndex);
+  const parts = placedParts(job, sheetIndex);
   for (const { rings } of parts) rings.forEach(ring);
   writer.setCurrentLayerName(LAYERS.labels);
   for (const { number, name, leftMm, topMm } of parts) {
@@ -41,7 +42,7 @@ export function sheetDxf(job: CutJob, sheetIndex: number): string {
 /** One sheet as SVG, a unit of its viewBox being 1 mm of its page. */
 export function sheetSvg(job: CutJob, sheetIndex: number): string {
   const { widthMm, depthMm } = job.layout.sheets[sheetIndex]!.stock;
-  const parts = laidParts(job, sheetIndex);
+  const parts = placedParts(job, sheetIndex);
   const outlined = { '@fill': 'none', '@stroke-width': 0.2 };
   const builder = new XMLBuilder({ ignoreAttributes: false, attributeNamePrefix: '@', format: true });
   return builder.build({

@@ -1,7 +1,7 @@
 import { XMLParser, XMLValidator } from 'fast-xml-parser';
 import svgpath from 'svgpath';
-import type { Point } from '../geometry';
-import { type Result, fail } from '../result';
+import type { Point } from '../base/geometry';
+import { type Result, fail } from '../base/result';
 import { CURVE_MM, type ImportedDrawing, drawingFrom } from './imported';
 import type { FormatProblem } from './problem';
 

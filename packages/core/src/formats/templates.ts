@@ -1,6 +1,6 @@
 import { type PDFOperator, clip, endPath, popGraphicsState, pushGraphicsState, rectangle } from 'pdf-lib';
-import type { Part } from '../cutting';
-import { wholeUp } from '../units';
+import type { Part } from '../cutting/parts';
+import { wholeUp } from '../base/units';
 import { COLOURS, type Sheet, checkBar, line, newPdf, newSheet, outlines, pt, words } from './pdf';
 
 /** Papers a home printer takes, upright, mm. */

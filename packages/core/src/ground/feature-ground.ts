@@ -1,14 +1,16 @@
-import { ROUND_SIDES, type Box, areaMm2, boxAround, innerEdgeMm } from '../geometry';
-import { type Shape, type ZoneKind, stripLengthMm } from '../plan';
-import { type Figure, given, reckon } from '../units';
+import type { GroundKind } from '../surfaces';
+import { remembered } from '../base/memory';
+import { facesOf } from './profile';
+import { ROUND_SIDES, type Box, areaMm2, boxAround, innerEdgeMm } from '../base/geometry';
+import { type Shape, stripLengthMm } from '../shapes';
+import { type Figure, given, reckon } from '../base/units';
 import type { Land } from './land';
-import { faceHeightMm, isBowl } from './profile';
 
 /** The measures of one land on the whole table. */
 export interface FeatureGround {
   readonly landId: string;
   readonly featureId: string;
-  readonly zone: ZoneKind | null;
+  readonly zone: GroundKind | null;
   readonly name: string;
   /** What shows from above. */
   readonly surface: Figure<'mm²'>;
@@ -23,7 +25,7 @@ export interface FeatureGround {
 const ROUNDING_MM2 = 2;
 
 /** Measures a settled land. @param table box of the table: edges along it are not faces */
-export function measureFeature(land: Land, table: Box): FeatureGround {
+export const measureFeature = remembered((land: Land, table: Box): FeatureGround => {
   const { feature, name, shows, body, role } = land;
   const { shape } = feature;
   const isAsDrawn = land.id === feature.id && shape.form !== 'contours';
@@ -37,7 +39,8 @@ export function measureFeature(land: Land, table: Box): FeatureGround {
     'drawing',
     'measured round the outline, table edges left out',
   );
-  const height = given(`${name}, ${role === 'hole' ? 'depth' : 'height of its faces'}`, faceHeightMm(land), 'mm', 'plan', faceNote(land));
+  const faces = facesOf(land);
+  const height = given(`${name}, ${role === 'hole' ? 'depth' : 'height of its faces'}`, faces.heightMm, 'mm', 'plan', faces.note);
   return {
     landId: land.id,
     featureId: feature.id,
@@ -48,13 +51,7 @@ export function measureFeature(land: Land, table: Box): FeatureGround {
     sides: reckon(`${name}, upright faces`, 'mm²', edge, '×', height),
     length: isAsDrawn && shape.form === 'strip' ? stripLength(name, shape) : null,
   };
-}
-
-function faceNote({ feature, role }: Land): string | undefined {
-  if (feature.kind === 'ramp') return 'mean of its two ends';
-  if (feature.kind === 'bank') return 'what the slant is longer than its run';
-  return role === 'hole' && isBowl(feature) ? 'a bowl has no upright banks' : undefined;
-}
+});
 
 /** The area a shape was drawn with, by the closed form of its shape where it has one. */
 function outlineArea(name: string, shape: Shape): Figure<'mm²'> {

@@ -1,11 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { areaMm2 } from '../geometry';
-import { type Feature, type Plan, shapeRegion } from '../plan';
-import { aBoard, aMound, aPit, aPool, aTrack } from '../testing/plans';
-import { landAt, layGround, shownAt, tilesOf, zonesOf } from '.';
+import { areaMm2 } from '../base/geometry';
+import type { Feature } from '../features';
+import type { Plan } from '../plan';
+import { aBoard, aMound, aPit, aPool, aTrack } from '../testing';
+import { landAt, shownAt } from './level';
+import { layGround } from './ground';
+import { tilesOf } from './tiles';
+import { zonesOf } from './zones';
 
-const groundOf = (plan: Plan) => layGround(plan.table, plan.features, shapeRegion);
+const groundOf = (plan: Plan) => layGround(plan);
 const bodies = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ body }) => Math.round(areaMm2(body)));
 const shown = (...features: Feature[]): number[] => groundOf(aBoard({}, ...features)).lands.map(({ shows }) => Math.round(areaMm2(shows)));
 
@@ -73,7 +77,7 @@ test('heights at a point: the mound on the mound, the pit before both, open grou
 });
 
 test('a pool of 300 × 200, 8 mm deep, across a seam: banks are counted where there is ground beside them', () => {
-  const zones = zonesOf(groundOf(aBoard({}, aPool([450, 100, 300, 200], 8, 4))));
+  const zones = zonesOf({ ground: groundOf(aBoard({}, aPool([450, 100, 300, 200], 8, 4))) });
   expect(zones.byKind.water.coated.value).toBeCloseTo((300 * 200 + 2 * (300 + 200) * 8) / 1e6, 9);
   const onA1 = zones.byTile.find(({ tileId, kind }) => tileId === 'A1' && kind === 'water')!;
   expect(onA1.surfaceMm2).toBeCloseTo(150 * 200, 3);
@@ -112,7 +116,7 @@ test('whatever lies over whatever, surfaces of all kinds add up to the table, on
           id,
         );
       });
-      const zones = zonesOf(groundOf(aBoard({}, ...features)));
+      const zones = zonesOf({ ground: groundOf(aBoard({}, ...features)) });
       const whole = Object.values(zones.byKind).reduce((sum, { surface }) => sum + surface.value, 0);
       expect(Math.abs(whole - 1200 * 800)).toBeLessThan(20);
       for (const tileId of ['A1', 'B1', 'A2', 'B2']) {

@@ -1,6 +1,9 @@
-import { type Region, boxesOverlap, clippedTo, isEmpty, regionBox } from '../geometry';
-import type { Feature, Shape, Table } from '../plan';
-import type { Figure } from '../units';
+import type { Table } from '../plan';
+import type { Feature } from '../features';
+import { listedBy } from '../base/grouping';
+import { remembered, sameList } from '../base/memory';
+import { type Region, boxesOverlap, clippedTo, isEmpty, regionBox } from '../base/geometry';
+import type { Figure } from '../base/units';
 import { type FeatureGround, measureFeature } from './feature-ground';
 import { type Land, settle } from './land';
 import { type Tile, tableArea, tableBox, tilesOf } from './tiles';
@@ -23,23 +26,26 @@ export interface Ground {
   readonly onTile: ReadonlyMap<string, readonly TileLand[]>;
 }
 
-/** First stage of the pipeline. @param regionOfShape see {@link settle} */
-export function layGround(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): Ground {
+/** Lays the features of a plan on its table. */
+export function layGround({ table, features }: { readonly table: Table; readonly features: readonly Feature[] }): Ground {
   const tiles = tilesOf(table);
-  const lands = settle(table, features, regionOfShape);
+  const lands = settle(table, features);
   const box = tableBox(table);
   const tileLands = lands.flatMap((land) => onTiles(land, tiles));
+  const byTile = listedBy(tileLands, ({ tileId }) => tileId);
   return {
     tiles,
     tableArea: tableArea(table),
     lands,
     features: lands.map((land) => measureFeature(land, box)),
     tileLands,
-    onTile: new Map(tiles.map(({ id }) => [id, tileLands.filter(({ tileId }) => tileId === id)])),
+    onTile: new Map(tiles.map((tile) => [tile.id, sameOnTile(tile, byTile.get(tile.id) ?? [])])),
   };
 }
+const sameOnTile = sameList<Tile>();
 
-function onTiles(land: Land, tiles: readonly Tile[]): TileLand[] {
+/** What of a land falls to each tile. */
+const onTiles = remembered((land: Land, tiles: readonly Tile[]): readonly TileLand[] => {
   if (isEmpty(land.whole)) return [];
   const box = regionBox(land.whole);
   return tiles
@@ -51,4 +57,4 @@ function onTiles(land: Land, tiles: readonly Tile[]): TileLand[] {
       return { tileId: tile.id, land, body, shows };
     })
     .filter(({ body, shows }) => !isEmpty(body) || !isEmpty(shows));
-}
+});

@@ -1,13 +1,14 @@
-import { type Box, type Point, type Region, isEmpty, regionBox } from '../geometry';
-import { ZONE_KINDS, type ZoneKind } from '../plan';
+import { type GroundKind, GROUND_KINDS } from '../surfaces';
+import { overlayOf, waterLevelMm } from './profile';
+import { kindOf } from '../features';
+import { type Box, type Point, type Region, isEmpty, regionBox } from '../base/geometry';
 import type { Ground } from './ground';
 import { type BuiltMm, heightsOf } from './level';
-import { overlayOf } from './profile';
 
 /**
  * The table as a grid of square cells; cell (x, y) is `y * cols + x`, its centre at ((x + ½)·cell, (y + ½)·cell).
  * `heightMm` is the surface over the ground; `walkMm` is where a figure stands: the same, but that an open plot over sunk ground is a deck
- * at ground level; `topMm` adds to that what stands on it (walls, buildings); `zone` indexes ZONE_KINDS;
+ * at ground level; `topMm` adds to that what stands on it (walls, buildings); `zone` indexes GROUND_KINDS;
  * `waterMm` is the depth of water over the surface.
  */
 export interface HeightField {
@@ -24,7 +25,7 @@ export interface HeightField {
 /** What the stack makes of the drawn heights: how high masses come out of stock, and how thick each kind of surface is covered, mm. */
 export interface Heights {
   readonly built: BuiltMm;
-  readonly coveredMm: (zone: ZoneKind) => number;
+  readonly coveredMm: (zone: GroundKind) => number;
 }
 
 /**
@@ -48,8 +49,7 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
   for (const land of ground.lands) {
     if (land.role !== 'hole') continue;
     const at = heightsOf(land);
-    const { feature } = land;
-    const brimMm = feature.kind === 'water' ? land.levelMm + feature.waterMm : null;
+    const brimMm = waterLevelMm(land);
     eachCell(land.body, grid, (i, point) => {
       const floor = at(point);
       heightMm[i] = floor;
@@ -58,21 +58,21 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
   }
   for (const land of ground.lands) {
     if (land.zone === null) continue;
-    const index = ZONE_KINDS.indexOf(land.zone);
+    const index = GROUND_KINDS.indexOf(land.zone);
     const overlay = overlayOf(land);
     eachCell(land.shows, grid, (i, point) => {
       zone[i] = index;
       if (overlay !== null) heightMm[i] = heightMm[i]! + overlay(point);
     });
   }
-  if (heights !== undefined) cover(ZONE_KINDS.map(heights.coveredMm), zone, heightMm, waterMm);
+  if (heights !== undefined) cover(GROUND_KINDS.map(heights.coveredMm), zone, heightMm, waterMm);
   const walkMm = heightMm.slice();
   for (const { feature, whole } of ground.lands) {
-    if (feature.kind === 'plot' && feature.heightMm === 0) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
+    if (kindOf(feature).isDeck?.(feature)) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
   }
   const topMm = walkMm.slice();
   for (const { feature, whole } of ground.lands) {
-    const standsMm = feature.kind === 'wall' || feature.kind === 'plot' ? feature.heightMm : 0;
+    const standsMm = kindOf(feature).standsMm?.(feature) ?? 0;
     if (standsMm > 0) eachCell(whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + standsMm)));
   }
   return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone };

@@ -1,36 +1,21 @@
-import {
-  type Box,
-  type Region,
-  EMPTY,
-  areaMm2,
-  boxHolds,
-  boxesOverlap,
-  clippedTo,
-  grown,
-  intersection,
-  isEmpty,
-  regionBox,
-  unite,
-  without,
-} from '../geometry';
-import { type Feature, type Shape, type Table, type ZoneKind, levelRegion } from '../plan';
+import { type Feature, type Role, type Stretch, kindOf } from '../features';
+import { type Box, type Region, EMPTY, areaMm2, boxHolds, boxesOverlap, clippedTo, isEmpty, regionBox, without } from '../base/geometry';
+import { remembered, sameItems } from '../base/memory';
+import type { Table } from '../plan';
+import { shapeRegion } from '../shapes';
+import type { GroundKind } from '../surfaces';
+import { withJunctions } from './junctions';
 import { tableBox } from './tiles';
 
-/**
- * What a feature does to the ground: `mass` adds foam, `hole` takes it away, `surface` lies on what is there, `standing`
- * is in the way above it, `mark` is only an intention.
- */
-export type Role = 'mass' | 'hole' | 'surface' | 'standing' | 'mark';
-
-/** A feature, or one step of it, settled among its neighbours: what of it is foam or hole, and what of it shows. */
+/** A feature, or one stretch of it, settled among its neighbours: what of it is foam or hole, and what of it shows. */
 export interface Land {
-  /** The feature's own id, with the step's number behind it where there are several. */
+  /** The feature's own id, with the stretch's behind it where there are several. */
   readonly id: string;
   readonly name: string;
   readonly feature: Feature;
   readonly role: Role;
-  /** The kind of surface it shows; null for what shows none of its own. */
-  readonly zone: ZoneKind | null;
+  /** The kind of ground it shows; null for what shows none of its own. */
+  readonly zone: GroundKind | null;
   /** What the shape covers of the table. */
   readonly whole: Region;
   /** The foam of raised ground or the hole of sunk ground; empty for the rest. */
@@ -39,6 +24,8 @@ export interface Land {
   readonly shows: Region;
   /** Height of the foot over the ground: 0, or the top of the raised ground it stands on. */
   readonly baseMm: number;
+  /** The land it stands on, where it does not stand on the ground. */
+  readonly hostId: string | null;
   /** Height of the surface over the ground at its highest (a hole's at its deepest); 0 for what follows what it lies on. */
   readonly levelMm: number;
 }
@@ -46,173 +33,113 @@ export interface Land {
 /** A stay in a place under this is the clipper's rounding. */
 const INSIDE_MM2 = 1;
 
-/** One land before it is settled. */
-interface Spot extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm'> {
-  readonly order: number;
-  readonly whole: Region;
+/** One stretch of a feature on the table before it is settled. */
+interface Spot extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm' | 'whole'> {
   readonly box: Box | null;
+}
+/** A spot in its place in the list: where two are alike, the later counts. */
+interface Placed {
+  readonly spot: Spot;
+  readonly order: number;
 }
 
 /**
  * Settles overlaps. Sunk ground cuts through raised ground, and of two pits the later in the list counts. Of two raised
  * features the higher counts; one that lies wholly within a lower one stands on it. What lies on the ground lies on top of what is there
- * and stops at pits. The order of the list decides ties: later wins.
- * @param regionOfShape the ground a shape covers; passed in so that the pipeline can keep unchanged shapes
+ * and stops at pits. The order of the list decides ties: later wins. A feature whose neighbours stay as they are keeps its very land.
  */
-export function settle(table: Table, features: readonly Feature[], regionOfShape: (shape: Shape) => Region): readonly Land[] {
+export function settle(table: Table, features: readonly Feature[]): readonly Land[] {
   const onTable = tableBox(table);
-  const spots = features.flatMap((feature, order) =>
-    spotsOf(feature, withFillets(features, order, regionOfShape), regionOfShape).map(({ region, ...rest }): Spot => {
-      const whole = clippedTo(region, onTable);
-      return { ...rest, order, whole, box: isEmpty(whole) ? null : regionBox(whole) };
-    }),
-  );
-  return spots.map((spot) => settleOne(spot, neighboursOf(spot, spots)));
-}
-
-type Piece = Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm'> & { readonly region: Region };
-
-/** What a feature is made of: itself, or its steps, or a bowl and its rim. */
-function spotsOf(feature: Feature, region: Region, regionOfShape: (shape: Shape) => Region): Piece[] {
-  const one = (role: Role, zone: ZoneKind | null, levelMm: number): Piece[] => [
-    { id: feature.id, name: feature.name, feature, role, zone, levelMm, region },
-  ];
-  switch (feature.kind) {
-    case 'raised':
-      return steps(
-        feature,
-        Array.from({ length: feature.steps }, (_, i) => (i === 0 ? region : grown(region, -feature.stepInMm * i))),
-        (i) => (feature.heightMm * (i + 1)) / feature.steps,
-      );
-    case 'hill':
-      return steps(feature, feature.shape.levels.map(levelRegion), (i) => feature.stepMm * (i + 1));
-    case 'bank':
-      return one('mass', 'raised', feature.heightMm);
-    case 'ramp':
-      return one('mass', 'raised', Math.max(feature.fromMm, feature.toMm));
-    case 'pit':
-    case 'water':
-      return one('hole', feature.kind, -feature.depthMm);
-    case 'crater': {
-      const bowl = one('hole', 'pit', -feature.depthMm);
-      if (feature.rimMm === 0 || feature.rimWidthMm === 0) return bowl;
-      const { shape } = feature;
-      const rim = without(regionOfShape({ ...shape, radiusMm: shape.radiusMm + feature.rimWidthMm }), [region]);
-      return [
-        ...bowl,
-        { ...bowl[0]!, id: `${feature.id}-rim`, name: `${feature.name}, rim`, role: 'surface', zone: 'raised', levelMm: 0, region: rim },
-      ];
+  const meeting: { readonly kind: string; readonly region: Region }[] = [];
+  const placed = features.flatMap((feature, order) => {
+    const own = shapeRegion(feature.shape);
+    const junctionMm = kindOf(feature).junctionMm?.(feature);
+    let region = own;
+    if (junctionMm !== undefined) {
+      const earlier = meeting.filter(({ kind }) => kind === feature.kind).map((other) => other.region);
+      region = withJunctions({ region: own, junctionMm }, earlier);
+      meeting.push({ kind: feature.kind, region: own });
     }
-    case 'route':
-    case 'plot':
-    case 'field':
-      return one('surface', feature.kind, 0);
-    case 'wall':
-      return one('standing', null, 0);
-    case 'clear':
-    case 'light':
-      return one('mark', null, 0);
-    default:
-      throw feature satisfies never;
-  }
+    return spotsOf(feature, region, onTable).map((spot): Placed => ({ spot, order }));
+  });
+  return placed.map((one) => {
+    const near = neighboursOf(one, placed);
+    return settled(
+      one.spot,
+      near.map(({ spot }) => spot),
+      near.map(({ order }) => order > one.order),
+    );
+  });
 }
 
-function steps(feature: Feature, regions: readonly Region[], levelMm: (i: number) => number): Piece[] {
-  const all = regions.filter((region) => !isEmpty(region));
-  return all.map((region, i) => ({
-    id: all.length === 1 ? feature.id : `${feature.id}-${i + 1}`,
-    name: all.length === 1 ? feature.name : `${feature.name}, step ${i + 1}`,
-    feature,
-    role: 'mass',
-    zone: 'raised',
-    levelMm: levelMm(i),
-    region,
-  }));
-}
+/** The stretches of a feature as they lie on the table. */
+const spotsOf = remembered((feature: Feature, region: Region, onTable: Box): readonly Spot[] =>
+  kindOf(feature)
+    .stretches(feature, region, shapeRegion)
+    .map((stretch): Spot => {
+      const whole = clippedTo(stretch.region, onTable);
+      return { ...named(feature, stretch), whole, box: isEmpty(whole) ? null : regionBox(whole) };
+    }),
+);
 
-/** A route's ground with the corners rounded where it meets earlier routes. */
-function withFillets(features: readonly Feature[], order: number, regionOfShape: (shape: Shape) => Region): Region {
-  const feature = features[order]!;
-  const own = regionOfShape(feature.shape);
-  if (feature.kind !== 'route' || feature.junctionMm === 0 || isEmpty(own)) return own;
-  const { junctionMm } = feature;
-  const near = features
-    .slice(0, order)
-    .filter((other) => other.kind === 'route')
-    .map((other) => regionOfShape(other.shape))
-    .filter((other) => !isEmpty(other) && boxesOverlap(regionBox(own), regionBox(other)));
-  if (near.length === 0) return own;
-  const known = FILLETED.get(own);
-  if (known?.junctionMm === junctionMm && known.near.length === near.length && known.near.every((other, i) => other === near[i]))
-    return known.region;
-  const region = unite([own, ...near.flatMap((other) => filletsBetween(own, other, junctionMm))]);
-  FILLETED.set(own, { junctionMm, near, region });
-  return region;
-}
-
-/** Rounded junctions asked for again: while one feature is dragged the others' stay as they are. */
-const FILLETED = new WeakMap<Region, { readonly junctionMm: number; readonly near: readonly Region[]; readonly region: Region }>();
-
-/** A rounded kerb is cut by eye: chords a little coarser than elsewhere. */
-const FILLET_ARC_MM = 0.1;
-
-/** What a disc rolled round the corners between two routes leaves filled: their union near the crossing, closed by the disc, less themselves. */
-function filletsBetween(own: Region, other: Region, radiusMm: number): Region[] {
-  const crossing = intersection(own, other);
-  if (isEmpty(crossing)) return [];
-  const { left, top, right, bottom } = regionBox(crossing);
-  const reachMm = radiusMm * 3;
-  const around = { left: left - reachMm, top: top - reachMm, right: right + reachMm, bottom: bottom + reachMm };
-  // Growing joins the two as it goes.
-  const here = { rings: [...clippedTo(own, around).rings, ...clippedTo(other, around).rings] };
-  return [without(grown(grown(here, radiusMm, FILLET_ARC_MM), -radiusMm, FILLET_ARC_MM), [own, other])];
-}
+const named = (feature: Feature, { role, groundKind, levelMm, part }: Stretch): Omit<Spot, 'whole' | 'box'> => ({
+  id: part === null ? feature.id : `${feature.id}-${part.id}`,
+  name: part === null ? feature.name : `${feature.name}, ${part.name}`,
+  feature,
+  role,
+  zone: groundKind,
+  levelMm,
+});
 
 /** Only what the boxes of two features let meet needs the polygon clipper: 200 features have few true neighbours. */
-function neighboursOf(spot: Spot, spots: readonly Spot[]): readonly Spot[] {
+function neighboursOf({ spot }: Placed, all: readonly Placed[]): readonly Placed[] {
   const { box } = spot;
-  return box === null ? [] : spots.filter((other) => other !== spot && other.box !== null && boxesOverlap(box, other.box));
+  return box === null ? [] : all.filter((other) => other.spot !== spot && other.spot.box !== null && boxesOverlap(box, other.spot.box));
 }
 
-function settleOne(spot: Spot, neighbours: readonly Spot[]): Land {
-  const { id, name, feature, role, zone, levelMm, order, whole } = spot;
-  const kept = { id, name, feature, role, zone, whole, levelMm };
+/** Settles a spot among its neighbours. @param isLater of each neighbour, whether it stands later in the list */
+function settled(spot: Spot, neighbours: readonly Spot[], isLater: readonly boolean[]): Land {
+  const last = SETTLED.get(spot);
+  if (last !== undefined && sameItems(last.neighbours, neighbours) && sameItems(last.isLater, isLater)) return last.land;
+  const land = settleOne(spot, neighbours, (other) => isLater[neighbours.indexOf(other)]!);
+  SETTLED.set(spot, { neighbours, isLater, land });
+  return land;
+}
+const SETTLED = new WeakMap<Spot, { readonly neighbours: readonly Spot[]; readonly isLater: readonly boolean[]; readonly land: Land }>();
+
+function settleOne(spot: Spot, neighbours: readonly Spot[], later: (other: Spot) => boolean): Land {
+  const { id, name, feature, role, zone, levelMm, whole } = spot;
+  const kept = { id, name, feature, role, zone, whole, levelMm, baseMm: 0, hostId: null };
   const as = (wanted: Role): readonly Spot[] => neighbours.filter((other) => other.role === wanted);
   const regions = (spots: readonly Spot[]): Region[] => spots.map((other) => other.whole);
-  const later = (other: Spot): boolean => other.order > order;
   switch (role) {
     case 'standing':
     case 'mark':
-      return { ...kept, body: EMPTY, shows: EMPTY, baseMm: 0 };
+      return { ...kept, body: EMPTY, shows: EMPTY };
     case 'hole': {
       const body = without(whole, regions(as('hole').filter(later)));
-      return { ...kept, body, shows: body, baseMm: 0 };
+      return { ...kept, body, shows: body };
     }
     case 'surface': {
       const shows = without(whole, regions([...as('hole'), ...as('surface').filter(later)]));
-      return { ...kept, body: EMPTY, shows, baseMm: 0 };
+      return { ...kept, body: EMPTY, shows };
     }
     case 'mass': {
       const raised = as('mass');
-      const over = raised.filter((other) => isOver(other, spot));
+      const over = raised.filter((other) => (other.levelMm === levelMm ? later(other) : other.levelMm > levelMm));
       const beside = over.filter((other) => !standsOn(other, spot));
-      const hosts = raised.filter((other) => standsOn(spot, other));
       const body = without(whole, regions([...as('hole'), ...beside]));
-      return {
-        ...kept,
-        body,
-        shows: without(body, regions([...over, ...as('surface')])),
-        baseMm: Math.max(0, ...hosts.map((host) => host.levelMm)),
-      };
+      const shows = without(body, regions([...over, ...as('surface')]));
+      const host = highest(raised.filter((other) => standsOn(spot, other)));
+      return { ...kept, body, shows, baseMm: host?.levelMm ?? 0, hostId: host?.id ?? null };
     }
     default:
       throw role satisfies never;
   }
 }
 
-function isOver(other: Spot, spot: Spot): boolean {
-  return other.levelMm === spot.levelMm ? other.order > spot.order : other.levelMm > spot.levelMm;
-}
+const highest = (spots: readonly Spot[]): Spot | null =>
+  spots.reduce<Spot | null>((best, spot) => (best === null || spot.levelMm > best.levelMm ? spot : best), null);
 
 /** Nested steps of one feature stand on one another by the way they are made; others have to be measured. */
 function standsOn(upper: Spot, lower: Spot): boolean {
@@ -224,7 +151,3 @@ function standsOn(upper: Spot, lower: Spot): boolean {
 
 /** A box by the reach of what {@link INSIDE_MM2} forgives: what juts out further does not stand inside. */
 const widened = ({ left, top, right, bottom }: Box): Box => ({ left: left - 1, top: top - 1, right: right + 1, bottom: bottom + 1 });
-
-export type Sunk = Extract<Feature, { kind: 'pit' | 'water' | 'crater' }>;
-export const isSunk = (feature: Feature): feature is Sunk =>
-  feature.kind === 'pit' || feature.kind === 'water' || feature.kind === 'crater';

@@ -1,7 +1,7 @@
-import { type Point, contains } from '../geometry';
+import { type Point, contains } from '../base/geometry';
 import type { Ground } from './ground';
 import type { Land } from './land';
-import { overlayOf, profileOf } from './profile';
+import { type HeightAt, overlayOf, profileOf } from './profile';
 
 /** The lands to look among: all of a ground, or those of one tile. */
 export type Lands = Pick<Ground, 'lands'>;
@@ -22,7 +22,7 @@ export type BuiltMm = (land: Land) => number;
 const asDrawn: BuiltMm = ({ levelMm }) => levelMm;
 
 /** Height of a land's surface at a point of its body, as it will be built. */
-export function heightsOf(land: Land, built: BuiltMm = asDrawn): (point: Point) => number {
+export function heightsOf(land: Land, built: BuiltMm = asDrawn): HeightAt {
   const profile = profileOf(land);
   const ratio = land.role === 'mass' && land.levelMm > 0 ? built(land) / land.levelMm : 1;
   return ratio === 1 ? profile : (point) => profile(point) * ratio;

@@ -1,11 +1,16 @@
+import { type Feature, bowlShare } from '../features';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { areaMm2 } from '../geometry';
-import { type Feature, type Plan, shapeRegion } from '../plan';
-import { aBank, aBoard, aCrater, aHill, aMound, aPit, aRamp, aTrack } from '../testing/plans';
-import { bowlShare, fieldOf, heightAt, heightAtCell, layGround, tableBox, zonesOf } from '.';
+import { areaMm2 } from '../base/geometry';
+import type { Plan } from '../plan';
+import { aBank, aBoard, aCrater, aHill, aMound, aPit, aRamp, aTrack } from '../testing';
+import { fieldOf, heightAtCell } from './height-field';
+import { heightAt } from './level';
+import { layGround } from './ground';
+import { tableBox } from './tiles';
+import { zonesOf } from './zones';
 
-const groundOf = (plan: Plan) => layGround(plan.table, plan.features, shapeRegion);
+const groundOf = (plan: Plan) => layGround(plan);
 const at = (x: number, y: number, ...features: Feature[]): number => heightAt(groundOf(aBoard({}, ...features)), { x, y });
 
 describe('heights of what slopes', () => {
@@ -120,6 +125,30 @@ test('where two tracks meet, corners are rounded by their radius: a right angle 
   expect(Math.abs(both - plain - 4 * (1 - Math.PI / 4) * 30 * 30)).toBeLessThan(16);
 });
 
+test('a track that meets two others is rounded at both', () => {
+  const upright = (x: number, id: string) =>
+    aTrack(
+      [
+        [x, 50],
+        [x, 350],
+      ],
+      40,
+      id,
+    );
+  const across = aTrack(
+    [
+      [60, 200],
+      [540, 200],
+    ],
+    40,
+    'c',
+  );
+  const { lands } = groundOf(aBoard({}, upright(180, 'a'), upright(420, 'b'), { ...across, junctionMm: 30 } as Feature));
+  const shown = lands.reduce((sum, { shows }) => sum + areaMm2(shows), 0);
+  const plain = 480 * 40 + 2 * (300 * 40 - 40 * 40);
+  expect(Math.abs(shown - plain - 8 * (1 - Math.PI / 4) * 30 * 30)).toBeLessThan(32);
+});
+
 test('a round bowl filled w deep holds ½·w/D of a flat pool of that depth', () => {
   const round = { form: 'round', centre: { x: 0, y: 0 }, radiusMm: 100 } as const;
   // A paraboloid: volume ½·A(w)·w where A(w) = A·w/D.
@@ -132,7 +161,7 @@ test('a round bowl filled w deep holds ½·w/D of a flat pool of that depth', ()
 });
 
 test('a heaped rim takes ⅔·h·w·2π(R + w/2) of paste', () => {
-  const { byKind } = zonesOf(groundOf(aBoard({}, aCrater(300, 300, 60, 8, 6))));
+  const { byKind } = zonesOf({ ground: groundOf(aBoard({}, aCrater(300, 300, 60, 8, 6))) });
   expect(byKind.raised.heaped!.value).toBeCloseTo((2 / 3) * 6 * 10 * 2 * Math.PI * 65, 6);
 });
 

@@ -1,10 +1,11 @@
 import { expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
+import { derivePipeline } from '../pipeline';
 import { brinefold } from '../demo';
-import { sectionDrawing } from '../section';
 import { heightsIn } from '../stack';
-import { CATALOGUE } from '../testing/plans';
-import { fieldOf, heightAtCell, solidOf, tableBox } from '.';
+import { CATALOGUE } from '../testing';
+import { fieldOf, heightAtCell } from './height-field';
+import { solidOf } from './solid';
+import { tableBox } from './tiles';
 
 const plan = brinefold(CATALOGUE);
 const { ground, stack } = derivePipeline()(plan, CATALOGUE);
@@ -42,7 +43,7 @@ test('its volume by the divergence theorem is the area times the mean height ove
 
 test('the round look and the section show the same heights along the same line', () => {
   const { from, to } = plan.section;
-  const section = sectionDrawing(plan, ground, stack, CATALOGUE);
+  const section = derivePipeline()(plan, CATALOGUE).section;
   const groundMm = stack.ground.value;
   let compared = 0;
   for (const share of Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400)) {

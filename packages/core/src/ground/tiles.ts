@@ -1,6 +1,7 @@
-import type { Box } from '../geometry';
+import { remembered } from '../base/memory';
+import type { Box } from '../base/geometry';
 import { type Table, tableDepthMm, tableWidthMm } from '../plan';
-import { type Figure, given, reckon, total } from '../units';
+import { type Figure, given, reckon, total } from '../base/units';
 
 /** One tile of the table. Columns are lettered from the left, rows numbered from the back: `B2`. */
 export interface Tile {
@@ -13,7 +14,7 @@ export interface Tile {
 }
 
 /** All tiles, row by row from the back. */
-export function tilesOf(table: Table): readonly Tile[] {
+export const tilesOf = remembered((table: Table): readonly Tile[] => {
   const columns = starts(table.columnWidthsMm);
   const rows = starts(table.rowDepthsMm);
   const half = table.seamAllowanceMm / 2;
@@ -29,16 +30,18 @@ export function tilesOf(table: Table): readonly Tile[] {
       return { id: tileName(column, row), column, row, box: { left, top, right, bottom }, cutBox };
     }),
   );
-}
+});
 
 /** `A1` for the left back tile. */
-export const tileName = (column: number, row: number): string => `${String.fromCharCode(65 + column)}${row + 1}`;
+export const tileName = (column: number, row: number): string => `${columnLetter(column)}${row + 1}`;
+/** `A` for the left column. */
+export const columnLetter = (column: number): string => String.fromCharCode(65 + column);
 
 /** The whole table as a box. */
-export const tableBox = (table: Table): Box => ({ left: 0, top: 0, right: tableWidthMm(table), bottom: tableDepthMm(table) });
+export const tableBox = remembered((table: Table): Box => ({ left: 0, top: 0, right: tableWidthMm(table), bottom: tableDepthMm(table) }));
 
 /** Width × depth of the table, from the tile sizes of the plan. */
-export function tableArea(table: Table): Figure<'mm²'> {
+export const tableArea = remembered((table: Table): Figure<'mm²'> => {
   const side = (label: string, sizes: readonly number[], what: string): Figure<'mm'> =>
     total(
       label,
@@ -48,7 +51,7 @@ export function tableArea(table: Table): Figure<'mm²'> {
   const width = side('Table width', table.columnWidthsMm, 'Column');
   const depth = side('Table depth', table.rowDepthsMm, 'Row');
   return reckon('Table', 'mm²', width, '×', depth);
-}
+});
 
 /** Share of the table that a tile is, 0 to 1. */
 export const tileShare = ({ box }: Tile, { tableArea: whole }: { readonly tableArea: Figure<'mm²'> }): number =>

@@ -1,14 +1,17 @@
-import { areaMm2, innerEdgeMm } from '../geometry';
-import { ZONE_KINDS, type ZoneKind } from '../plan';
-import { type Figure, given, inSquareMetres, reckon, total } from '../units';
+import { type GroundKind, type SurfaceId, byGroundKind, GROUND_KIND_NAMES, GROUND_KINDS, groundSurface } from '../surfaces';
+import { listedBy } from '../base/grouping';
+import { remembered } from '../base/memory';
+import type { Ground, TileLand } from './ground';
+import { bowlShare, kindOf } from '../features';
+import { facesOf, isBowl, waterMm } from './profile';
+import { areaMm2, innerEdgeMm } from '../base/geometry';
+import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
 import type { FeatureGround } from './feature-ground';
-import type { Ground } from './ground';
-import type { Land } from './land';
-import { bowlShare, faceHeightMm, isBowl } from './profile';
 
 /** All surface of one kind on the board: what shows from above, the upright faces, and the two together. */
 export interface Zone {
-  readonly kind: ZoneKind;
+  readonly surfaceId: SurfaceId;
+  readonly kind: GroundKind;
   readonly surface: Figure<'mm²'>;
   readonly coated: Figure<'m²'>;
   readonly features: readonly FeatureGround[];
@@ -20,34 +23,38 @@ export interface Zone {
 /** How much of a kind of surface is on one tile. */
 export interface TileZone {
   readonly tileId: string;
-  readonly kind: ZoneKind;
+  readonly surfaceId: SurfaceId;
+  readonly kind: GroundKind;
   readonly surfaceMm2: number;
   readonly coatedMm2: number;
 }
 export interface Zones {
-  readonly byKind: Readonly<Record<ZoneKind, Zone>>;
+  readonly byKind: Readonly<Record<GroundKind, Zone>>;
   readonly byTile: readonly TileZone[];
+  /** The same, by tile. */
+  readonly onTile: ReadonlyMap<string, readonly TileZone[]>;
 }
 
-/** Second stage: surfaces by kind, on the board and on each tile. Open ground is what no feature takes. */
-export function zonesOf(ground: Ground): Zones {
-  const zone = (kind: ZoneKind): Zone => {
+/** Surfaces by kind, on the board and on each tile. Open ground is what no feature takes. */
+export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
+  const zone = (kind: GroundKind): Zone => {
     const features = ground.features.filter((feature) => feature.zone === kind && feature.surface.value > 0);
     const surface =
       kind === 'open'
         ? openSurface(ground)
         : total(
-            `${ZONE_NAMES[kind]}, surface`,
+            `${GROUND_KIND_NAMES[kind]}, surface`,
             'mm²',
             features.map((f) => f.surface),
           );
     const faces = total(
-      `${ZONE_NAMES[kind]}, upright faces`,
+      `${GROUND_KIND_NAMES[kind]}, upright faces`,
       'mm²',
       features.map((feature) => feature.sides),
     );
-    const both = faces.value === 0 ? surface : reckon(`${ZONE_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
+    const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
     return {
+      surfaceId: groundSurface(kind),
       kind,
       surface,
       coated: inSquareMetres(both),
@@ -56,57 +63,31 @@ export function zonesOf(ground: Ground): Zones {
       basins: kind === 'water' ? basinsOf(ground) : [],
     };
   };
-  const byKind = Object.fromEntries(ZONE_KINDS.map((kind) => [kind, zone(kind)])) as Record<ZoneKind, Zone>;
-  return { byKind, byTile: ground.tiles.flatMap((tile) => tileZones(ground, tile)) };
+  const byKind = byGroundKind(zone);
+  const byTile = ground.tiles.flatMap((tile) => tileZones(tile, ground.onTile.get(tile.id)!));
+  return { byKind, byTile, onTile: listedBy(byTile, ({ tileId }) => tileId) };
 }
 
-/** What each kind of surface is called on screen. */
-export const ZONE_NAMES: Readonly<Record<ZoneKind, string>> = {
-  open: 'Open ground',
-  raised: 'Raised ground',
-  route: 'Routes',
-  pit: 'Pits',
-  water: 'Water beds',
-  plot: 'Plots',
-  field: 'Fields',
-};
-
-/**
- * Paste in the rims of craters.
- * @source a parabola of height h over a width w has ⅔·h·w of section; its ring runs on the circle through its middle
- */
-function heapedOn(kind: ZoneKind, ground: Ground): Figure<'mm³'> | null {
-  const rims = ground.lands.flatMap((land) =>
-    land.role === 'surface' && land.zone === kind && land.feature.kind === 'crater' ? [rimOf(land)] : [],
-  );
-  return rims.length === 0 ? null : total(`${ZONE_NAMES[kind]}, heaped rims`, 'mm³', rims);
-}
-
-function rimOf({ feature, name }: Land): Figure<'mm³'> {
-  if (feature.kind !== 'crater') throw new TypeError(`only craters have rims, got ${feature.kind}`);
-  const { shape, rimMm, rimWidthMm } = feature;
-  const box = reckon(
-    `${name}, height × width`,
-    'mm²',
-    given(`${name}, height`, rimMm, 'mm', 'plan'),
-    '×',
-    given(`${name}, width`, rimWidthMm, 'mm', 'plan'),
-  );
-  const section = reckon(`${name}, section`, 'mm²', box, '×', given('Share of a parabola', 2 / 3, '1', 'definition'));
-  const round = given(`${name}, length`, 2 * Math.PI * (shape.radiusMm + rimWidthMm / 2), 'mm', 'drawing', '2π × the radius to its middle');
-  return reckon(`${name}, paste`, 'mm³', section, '×', round);
+/** Paste heaped over the film of the surface it lies on. */
+function heapedOn(kind: GroundKind, ground: Ground): Figure<'mm³'> | null {
+  const heaps = ground.lands.flatMap(({ role, zone, feature, name }) => {
+    const heap = role === 'surface' && zone === kind ? kindOf(feature).heaped?.(feature, name) : null;
+    return heap === null || heap === undefined ? [] : [heap];
+  });
+  return heaps.length === 0 ? null : total(`${GROUND_KIND_NAMES[kind]}, heaped rims`, 'mm³', heaps);
 }
 
 function basinsOf(ground: Ground): Zone['basins'] {
   return ground.features.flatMap((measured, i) => {
-    const { feature } = ground.lands[i]!;
-    if (feature.kind !== 'water' || measured.surface.value <= 0) return [];
+    const land = ground.lands[i]!;
+    const deepMm = waterMm(land);
+    if (deepMm === null || measured.surface.value <= 0) return [];
     const { name, featureId, surface } = measured;
-    const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, feature.waterMm, 'mm', 'plan'));
-    if (!isBowl(feature)) return [{ featureId, name, room: full }];
+    const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
+    if (!isBowl(land)) return [{ featureId, name, room: full }];
     const share = given(
       `${name}, share a bowl holds`,
-      bowlShare(feature.shape, feature.depthMm, Math.min(feature.waterMm, feature.depthMm)),
+      bowlShare(land.feature.shape, -land.levelMm, Math.min(deepMm, -land.levelMm)),
       '1',
       'drawing',
       'measured on its floor',
@@ -121,24 +102,24 @@ function openSurface(ground: Ground): Figure<'mm²'> {
     'mm²',
     ground.features.map((feature) => feature.surface),
   );
-  return reckon(`${ZONE_NAMES.open}, surface`, 'mm²', ground.tableArea, '−', taken);
+  return reckon(`${GROUND_KIND_NAMES.open}, surface`, 'mm²', ground.tableArea, '−', taken);
 }
 
-function tileZones(ground: Ground, { id, box }: Ground['tiles'][number]): TileZone[] {
-  const sums = new Map<ZoneKind, { surfaceMm2: number; coatedMm2: number }>();
+const tileZones = remembered(({ id, box }: Ground['tiles'][number], here: readonly TileLand[]): readonly TileZone[] => {
+  const sums = new Map<GroundKind, { surfaceMm2: number; coatedMm2: number }>();
   let takenMm2 = 0;
-  for (const { land, body, shows } of ground.onTile.get(id)!) {
-    const surfaceMm2 = areaMm2(shows);
+  for (const { land, body, shows } of here) {
     if (land.zone === null) continue;
-    const sidesMm2 = innerEdgeMm(body, box) * faceHeightMm(land);
+    const surfaceMm2 = areaMm2(shows);
+    const sidesMm2 = innerEdgeMm(body, box) * facesOf(land).heightMm;
     const sum = sums.get(land.zone) ?? { surfaceMm2: 0, coatedMm2: 0 };
     sums.set(land.zone, { surfaceMm2: sum.surfaceMm2 + surfaceMm2, coatedMm2: sum.coatedMm2 + surfaceMm2 + sidesMm2 });
     takenMm2 += surfaceMm2;
   }
   const openMm2 = Math.max(0, (box.right - box.left) * (box.bottom - box.top) - takenMm2);
   sums.set('open', { surfaceMm2: openMm2, coatedMm2: openMm2 });
-  return ZONE_KINDS.flatMap((kind) => {
+  return GROUND_KINDS.flatMap((kind) => {
     const sum = sums.get(kind);
-    return sum === undefined || sum.coatedMm2 < 1 ? [] : [{ tileId: id, kind, ...sum }];
+    return sum === undefined || sum.coatedMm2 < 1 ? [] : [{ tileId: id, surfaceId: groundSurface(kind), kind, ...sum }];
   });
-}
+});

@@ -1,2 +1,1 @@
 export { mixesOf } from './mixes';
-export type { Mix, MixPart } from './mixes';

@@ -1,23 +1,11 @@
+import { type Feature, kindOf } from '../features';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { areaMm2 } from '../geometry';
-import { aField, aHill, aMound, aTrack, someLights } from '../testing/plans';
-import {
-  type Feature,
-  aligned,
-  boxOfAll,
-  contoursWithin,
-  featureMarks,
-  lampPlaces,
-  levelRegion,
-  mirrored,
-  rectangle,
-  repeated,
-  scaledUnderlay,
-  shapeBox,
-  shapeRegion,
-  turned,
-} from '.';
+import { areaMm2 } from '../base/geometry';
+import { aField, aHill, aMound, aTrack, someLights } from '../testing';
+import { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
+import { contoursWithin, levelRegion, rectangle, shapeBox, shapeRegion } from '../shapes';
+import { scaledUnderlay } from './underlay';
 
 const left = (feature: Feature): number => shapeBox(feature.shape).left;
 
@@ -89,12 +77,13 @@ describe('marks on features', () => {
       lanes: 3,
       marking: 'dashes',
     } as Feature;
-    const { lines, dashed } = featureMarks(road);
+    const { lines, dashed } = kindOf(road).marks!(road);
     expect(dashed).toBe(true);
     expect(lines.map(([start]) => start!.y)).toEqual([90, 110]);
   });
   test('rows 20 mm apart fill a field of 200 × 100 with five lines of 200', () => {
-    const { lines } = featureMarks(aField([0, 0, 200, 100], 20));
+    const field = aField([0, 0, 200, 100], 20);
+    const { lines } = kindOf(field).marks!(field);
     expect(lines).toHaveLength(5);
     for (const [start, end] of lines) expect(Math.abs(end!.x - start!.x)).toBeCloseTo(200, 6);
   });
@@ -106,7 +95,7 @@ describe('marks on features', () => {
       ],
       3,
     );
-    expect(lampPlaces(lights as Extract<Feature, { kind: 'light' }>).map(({ x }) => Math.round(x))).toEqual([100, 200, 300]);
+    expect(kindOf(lights).marks!(lights).dots.map(({ x }) => Math.round(x))).toEqual([100, 200, 300]);
   });
 });
 

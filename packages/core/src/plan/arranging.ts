@@ -1,6 +1,6 @@
-import { type Box, type Point, boxAround } from '../geometry';
-import type { Feature, Shape } from './plan';
-import { mapped, movedBy, reshaped, shapeBox } from './shape';
+import { type Feature, kindOf, reshaped } from '../features';
+import { type Box, type Point, boxAround } from '../base/geometry';
+import { type Shape, mapped, movedBy, shapeBox } from '../shapes';
 
 /** What several features can be lined up by. */
 export type Alignment = 'left' | 'centre' | 'right' | 'back' | 'middle' | 'near';
@@ -59,6 +59,5 @@ export function repeated(features: readonly Feature[], times: number, dxMm: numb
 }
 
 const moved = (feature: Feature, dxMm: number, dyMm: number): Feature => reshaped(feature, movedBy(feature.shape, dxMm, dyMm));
-const turnedRows = (feature: Feature, to: (deg: number) => number): object =>
-  feature.kind === 'field' ? { rowTurnDeg: to(feature.rowTurnDeg) } : {};
+const turnedRows = (feature: Feature, to: (deg: number) => number): object => kindOf(feature).turned?.(feature, to) ?? {};
 const exact = (value: number): number => (Math.abs(value - Math.round(value)) < 1e-12 ? Math.round(value) : value);

@@ -1,5 +1,6 @@
+import type { Feature } from '../features';
 import { describe, expect, test } from 'vitest';
-import { CATALOGUE, aBoard, aMound, aPool } from '../testing/plans';
+import { CATALOGUE, aBoard, aMound, aPool } from '../testing';
 import { checkPlan } from './check';
 
 const issuesOf = (raw: unknown): string[] => {
@@ -31,6 +32,51 @@ describe('a bad plan is refused with the path, the value and what would do', () 
     expect(issuesOf(changed('table.columnWidthsMm.0', width))).toEqual([said]);
   });
 
+  test.each([
+    [
+      'a point that stands twice',
+      [
+        [0, 0],
+        [0, 0],
+        [90, 0],
+        [90, 90],
+      ],
+      'corner 2 is corner 1 again at 0, 0 mm; leave one out',
+    ],
+    [
+      'the first point again at the end',
+      [
+        [0, 0],
+        [90, 0],
+        [90, 90],
+        [0, 0],
+      ],
+      'corner 4 is the first again; leave it out, an outline closes by itself',
+    ],
+    [
+      'points on one line',
+      [
+        [0, 0],
+        [40, 0],
+        [90, 0],
+      ],
+      'all 3 corners lie on one line; move one off it',
+    ],
+  ])('%s is named for what it is', (_what, corners, message) => {
+    const points = corners.map(([x, y]) => ({ x: x!, y: y! }));
+    const feature = { ...aMound([0, 0, 50, 50], 20), shape: { form: 'outline', points } } as Feature;
+    expect(issuesOf(aBoard({}, feature))).toEqual([`features.0.shape.points: ${message}`]);
+  });
+
+  test('brackets five thousand deep are refused like anything else, a part id with a zero character too', () => {
+    const deep: unknown = JSON.parse('['.repeat(5_000) + ']'.repeat(5_000));
+    for (const path of ['name', 'features', 'section']) expect(issuesOf(changed(path, deep))[0]).toContain(path);
+    for (const partId of ['a\u0000b', 'a\ud800b'])
+      expect(issuesOf(changed('cutting.splits', [{ partId, wholeId: 'a', along: 'x', atMm: [5] }]))[0]).toContain(
+        'cutting.splits.0.partId',
+      );
+  });
+
   test('an outline that crosses itself', () => {
     const points = [
       { x: 0, y: 0 },
@@ -51,7 +97,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
   });
 
   test('a plan of a later version, and a file of something else', () => {
-    expect(issuesOf(changed('version', 7))).toEqual(['version: got 7; this program reads versions 1 to 3']);
+    expect(issuesOf(changed('version', 7))).toEqual(['version: got 7; this program reads versions 1 to 4']);
     expect(issuesOf({ format: 'recipe' })[0]).toContain('this file is not a plan of this program');
     for (const raw of [null, [], 'plan', 7, {}]) expect(issuesOf(raw).length).toBeGreaterThan(0);
   });
@@ -67,7 +113,9 @@ describe('a bad plan is refused with the path, the value and what would do', () 
   });
 
   test('a 30th of February, an evening that ends before it begins, two features of one id', () => {
-    expect(issuesOf(changed('calendar.startsOn', '2026-02-30'))).toEqual(['calendar.startsOn: is not a day of the calendar']);
+    expect(issuesOf(changed('calendar.startsOn', '2026-02-30'))).toEqual([
+      'calendar.startsOn: got "2026-02-30", which is not a day of the calendar; 2026-11-30 would do',
+    ]);
     expect(issuesOf(changed('calendar.hours', [{ weekday: 1, fromMin: 900, toMin: 800 }]))[0]).toContain('at least 15 minutes');
     expect(issuesOf(aBoard({}, aPool([0, 0, 50, 50], 5, 2, 'a'), aPool([90, 0, 50, 50], 5, 2, 'a')))).toEqual([
       'features.1.id: a stands twice',

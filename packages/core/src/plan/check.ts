@@ -1,10 +1,13 @@
+import { type Catalogue, danglingRefs } from '../catalogue';
+import { FeatureSchema } from '../features';
 import type { z } from 'zod';
-import type { Catalogue } from '../catalogue';
-import { type Result, fail, ok } from '../result';
-import { LIMITS } from './limits';
-import { type Plan, ZONE_KINDS, tableDepthMm, tableWidthMm } from './plan';
-import { migrated } from './migrations';
-import { PlanSchema } from './schema';
+import { type Result, fail, ok } from '../base/result';
+import { LIMITS, MAX_FEATURES, said } from '../fields';
+import { RecordSchema } from '../shop';
+import type { Board } from './board';
+import { type Plan, tableDepthMm, tableWidthMm } from './plan';
+import { cutSheetsIn, migrated } from './migrations';
+import { PLAN_PARTS, PlanSchema, repeatedIds } from './schema';
 
 /** One thing wrong with a plan: where, as a path into the document, and what would do. */
 export interface PlanIssue {
@@ -18,62 +21,103 @@ export interface PlanProblem {
 
 /**
  * Checks anything that claims to be a plan: its shape, its limits, and that the catalogue has all it names.
- * @param raw parsed JSON of any version so far, or a plan just edited
+ * @param raw parsed JSON of any version so far
  */
 export function checkPlan(raw: unknown, catalogue: Catalogue): Result<Plan, PlanProblem> {
-  const parsed = PlanSchema.safeParse(migrated(raw));
-  if (!parsed.success) return fail({ code: 'plan/invalid', issues: parsed.error.issues.map(asIssue) });
-  const issues = [...sizeIssues(parsed.data), ...unknownIds(parsed.data, catalogue)];
-  return issues.length === 0 ? ok(parsed.data) : fail({ code: 'plan/invalid', issues });
+  const parsed = PlanSchema.safeParse(migrated(raw), { error: inOurWords });
+  if (!parsed.success) return refused(issuesOf(parsed.error));
+  const issues = [...wholeIssues(parsed.data), ...danglingRefs(PlanSchema, parsed.data, catalogue)];
+  return issues.length === 0 ? ok(parsed.data) : refused(issues);
 }
 
-function asIssue({ path, message }: z.core.$ZodIssue): PlanIssue {
-  return { path: path.join('.') || 'plan', message };
+/** {@link checkPlan} with what stands in the file of sheets that are cut. */
+export function checkBoardFile(raw: unknown, catalogue: Catalogue): Result<Board, PlanProblem> {
+  const plan = checkPlan(raw, catalogue);
+  const record = RecordSchema.safeParse({ cutSheets: cutSheetsIn(raw) }, { error: inOurWords });
+  const issues = [
+    ...(plan.ok ? [] : plan.problem.issues),
+    ...(record.success ? [] : issuesOf(record.error).map(({ path, message }) => ({ path: `record.${path}`, message }))),
+  ];
+  return plan.ok && record.success ? ok({ plan: plan.value, record: record.data }) : refused(issues);
 }
 
-function* sizeIssues({ table }: Plan): Generator<PlanIssue> {
+type PlanPart = keyof typeof PLAN_PARTS;
+
+/**
+ * Checks a plan that was just edited: only the parts that are other objects than before, and of the features only those that are new. `before` has
+ * passed already.
+ */
+export function checkEdited(plan: Plan, before: Plan, catalogue: Catalogue): Result<Plan, PlanProblem> {
+  const issues: PlanIssue[] = [];
+  for (const part of Object.keys(PLAN_PARTS) as PlanPart[]) {
+    if (plan[part] === before[part]) continue;
+    if (part === 'features') issues.push(...changedFeatures(plan, before, catalogue));
+    else issues.push(...partIssues(part, plan[part], catalogue));
+  }
+  // What concerns several parts is asked once each for itself is sound.
+  if (issues.length === 0) issues.push(...wholeIssues(plan));
+  return issues.length === 0 ? ok(plan) : refused(issues);
+}
+
+function partIssues(part: PlanPart, value: unknown, catalogue: Catalogue): readonly PlanIssue[] {
+  const schema: z.ZodType = PLAN_PARTS[part];
+  const parsed = schema.safeParse(value, { error: inOurWords });
+  const issues = parsed.success ? danglingRefs(schema, value, catalogue) : issuesOf(parsed.error);
+  return issues.map(({ path, message }) => ({ path: path === '' || path === 'plan' ? part : `${part}.${path}`, message }));
+}
+
+function changedFeatures({ features }: Plan, before: Plan, catalogue: Catalogue): readonly PlanIssue[] {
+  if (features.length > MAX_FEATURES) return partIssues('features', features, catalogue);
+  const sound = new Set(before.features);
+  return features.flatMap((feature, i) => {
+    if (sound.has(feature)) return [];
+    const parsed = FeatureSchema.safeParse(feature, { error: inOurWords });
+    const issues = parsed.success ? danglingRefs(FeatureSchema, feature, catalogue) : issuesOf(parsed.error);
+    return issues.map(({ path, message }) => ({ path: `features.${i}.${path}`, message }));
+  });
+}
+
+const refused = (issues: readonly PlanIssue[]): Result<never, PlanProblem> => fail({ code: 'plan/invalid', issues });
+
+const issuesOf = ({ issues }: z.ZodError): readonly PlanIssue[] =>
+  issues.map(({ path, message }) => ({ path: path.join('.') || 'plan', message }));
+
+/** What is said where a schema has no words of its own: always the value, and what would do. */
+function inOurWords(issue: z.core.$ZodRawIssue): string {
+  const got = `got ${said(issue.input)}`;
+  switch (issue.code) {
+    case 'unrecognized_keys':
+      return `${issue.keys.map((key) => `“${key.slice(0, 40)}”`).join(', ')} ${issue.keys.length === 1 ? 'does' : 'do'} not belong here`;
+    case 'invalid_type':
+      return `${got}; ${EXPECTED[issue.expected] ?? issue.expected} would do`;
+    case 'invalid_value':
+      return `${got}; ${issue.values.map(String).join(', ')} would do`;
+    case 'invalid_union':
+      return `${got}; this is none of what may stand here`;
+    case 'too_small':
+      return `${got}; at least ${String(issue.minimum)} would do`;
+    case 'too_big':
+      return `${got}; at most ${String(issue.maximum)} would do`;
+    default:
+      return got;
+  }
+}
+const EXPECTED: Readonly<Record<string, string>> = {
+  object: 'an object with its own keys',
+  array: 'a list',
+  string: 'a text',
+  number: 'a number',
+  boolean: 'true or false',
+};
+
+/** What no part of a plan can tell by itself. */
+function* wholeIssues(plan: Parameters<typeof repeatedIds>[0]): Generator<PlanIssue> {
   const { max } = LIMITS.tableMm;
-  if (tableWidthMm(table) > max) {
-    yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(table)} mm; up to ${max} mm would do` };
+  if (tableWidthMm(plan.table) > max) {
+    yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm; up to ${max} mm would do` };
   }
-  if (tableDepthMm(table) > max) {
-    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(table)} mm; up to ${max} mm would do` };
+  if (tableDepthMm(plan.table) > max) {
+    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm; up to ${max} mm would do` };
   }
-}
-
-function* unknownIds(plan: Plan, catalogue: Catalogue): Generator<PlanIssue> {
-  const missing = (entries: readonly { readonly id: string }[], what: string, id: string, path: string): PlanIssue[] =>
-    entries.some((entry) => entry.id === id) ? [] : [{ path, message: `the catalogue has no ${what} “${id}”` }];
-  const { substrate, ground, raised } = plan.stack;
-  if (substrate !== null) yield* missing(catalogue.materials, 'material', substrate.materialId, 'stack.substrate.materialId');
-  for (const [i, layer] of ground.entries()) {
-    yield* missing(catalogue.materials, 'material', layer.materialId, `stack.ground.${i}.materialId`);
-    yield* missing(catalogue.adhesives, 'adhesive', layer.glueBelowId, `stack.ground.${i}.glueBelowId`);
-  }
-  yield* missing(catalogue.materials, 'material', raised.materialId, 'stack.raised.materialId');
-  yield* missing(catalogue.adhesives, 'adhesive', raised.glueId, 'stack.raised.glueId');
-  if (plan.stack.battens !== null)
-    yield* missing(catalogue.materials, 'material', plan.stack.battens.materialId, 'stack.battens.materialId');
-  for (const kind of ZONE_KINDS) {
-    for (const [i, facing] of plan.stack.facings[kind].entries()) {
-      yield* missing(catalogue.materials, 'material', facing.materialId, `stack.facings.${kind}.${i}.materialId`);
-      yield* missing(catalogue.adhesives, 'adhesive', facing.glueBelowId, `stack.facings.${kind}.${i}.glueBelowId`);
-    }
-  }
-  for (const [i, { toolId }] of plan.cutting.tools.entries()) yield* missing(catalogue.tools, 'tool', toolId, `cutting.tools.${i}.toolId`);
-  const { rim, join } = plan.table;
-  if (rim !== null) yield* missing(catalogue.materials, 'material', rim.materialId, 'table.rim.materialId');
-  yield* missing(catalogue.joins, 'join', join.methodId, 'table.join.methodId');
-  for (const [i, feature] of plan.features.entries()) {
-    if (feature.kind !== 'light') continue;
-    yield* missing(catalogue.batteries, 'battery box', feature.batteryId, `features.${i}.batteryId`);
-    yield* missing(catalogue.lamps, 'lamp', feature.lampId, `features.${i}.lampId`);
-  }
-  yield* missing(catalogue.airs, 'air', plan.climate.airId, 'climate.airId');
-  for (const kind of ZONE_KINDS) {
-    for (const [i, coat] of plan.coats[kind].entries()) {
-      yield* missing(catalogue.stuffs, 'stuff', coat.stuffId, `coats.${kind}.${i}.stuffId`);
-      yield* missing(catalogue.methods, 'method', coat.methodId, `coats.${kind}.${i}.methodId`);
-    }
-  }
+  yield* repeatedIds(plan);
 }

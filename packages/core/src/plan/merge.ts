@@ -1,51 +1,109 @@
-import type { Feature, Plan } from './plan';
+import type { Feature } from '../features';
+import { dequal } from 'dequal';
+import type { Plan, SavedLayout } from './plan';
 
 /** Two plans that grew from one, put together; `clashes` names what both changed, each in its own way. */
 export interface Merged {
   readonly plan: Plan;
   readonly clashes: readonly string[];
 }
+type Pick = <T>(what: string, was: T, my: T, their: T) => T;
 
 /**
- * Three-way merge. Features are merged one by one by id, all else by top-level part. Where both sides changed the same
+ * Three-way merge. Features are merged one by one by id, the cutting by job and by part, all else by top-level part. Where both sides changed the same
  * thing differently, mine stays in the merged plan and the clash is named.
  */
 export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
   const clashes: string[] = [];
-  const pick = <T>(what: string, was: T, my: T, their: T): T => {
+  const pick: Pick = (what, was, my, their) => {
     if (same(my, their) || same(was, their)) return my;
     if (same(was, my)) return their;
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(base).filter((key) => key !== 'features') as (keyof Plan)[];
+  const parts = Object.keys(base).filter((key) => key !== 'features' && key !== 'cutting') as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base[key], mine[key], theirs[key])]));
-  const features = mergeFeatures(base.features, mine.features, theirs.features, pick);
-  return { plan: { ...(merged as Plan), features }, clashes };
+  const features = mergedById({
+    was: base.features,
+    my: mine.features,
+    their: theirs.features,
+    idOf: ({ id }: Feature) => id,
+    nameOf: ({ name }) => name,
+    pick,
+  });
+  return { plan: { ...(merged as Plan), features, cutting: mergedCutting(base.cutting, mine.cutting, theirs.cutting, pick) }, clashes };
 }
 
-type Pick = <T>(what: string, was: T, my: T, their: T) => T;
+interface Lists<T> {
+  readonly was: readonly T[];
+  readonly my: readonly T[];
+  readonly their: readonly T[];
+  readonly idOf: (one: T) => string;
+  readonly nameOf: (one: T) => string;
+  readonly pick: Pick;
+}
 
-function mergeFeatures(base: Plan['features'], mine: Plan['features'], theirs: Plan['features'], pick: Pick): Feature[] {
-  const find = (list: Plan['features'], id: string): Feature | undefined => list.find((feature) => feature.id === id);
-  // Order as drawn by me, then what only they have, in their order.
-  const ids = new Set([...mine, ...theirs, ...base].map(({ id }) => id));
-  return [...ids].flatMap((id) => {
-    const [was, my, their] = [find(base, id), find(mine, id), find(theirs, id)];
-    const chosen = pick((my ?? their ?? was)!.name, was, my, their);
-    // A feature that one side deleted while the other changed it is kept: deleting again is easy, redrawing is not.
-    const kept = chosen ?? (was !== undefined && their !== undefined && !same(was, their) ? their : undefined);
+/** Order as mine, then what only they have, in their order. */
+function mergedById<T>({ was, my, their, idOf, nameOf, pick }: Lists<T>): T[] {
+  const byId = (list: readonly T[]): Map<string, T> => new Map(list.map((one) => [idOf(one), one]));
+  const [olds, mines, theirs] = [byId(was), byId(my), byId(their)];
+  return [...new Set([...mines.keys(), ...theirs.keys(), ...olds.keys()])].flatMap((id) => {
+    const [old, own, other] = [olds.get(id), mines.get(id), theirs.get(id)];
+    const chosen = pick(nameOf((own ?? other ?? old)!), old, own, other);
+    // What one side deleted while the other changed it is kept: deleting again is easy, drawing again is not.
+    const kept = chosen ?? (old !== undefined && other !== undefined && !same(old, other) ? other : undefined);
     return kept === undefined ? [] : [kept];
   });
+}
+
+function mergedCutting(was: Plan['cutting'], my: Plan['cutting'], their: Plan['cutting'], pick: Pick): Plan['cutting'] {
+  const lists = <T>(key: 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
+    mergedById<T>({
+      was: was[key] as readonly T[],
+      my: my[key] as readonly T[],
+      their: their[key] as readonly T[],
+      idOf,
+      nameOf: () => name,
+      pick,
+    });
+  return {
+    trimMm: pick('the trim', was.trimMm, my.trimMm, their.trimMm),
+    aim: pick('what parts are laid out for', was.aim, my.aim, their.aim),
+    saved: mergedLayouts(was.saved, my.saved, their.saved, pick),
+    tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'how a job is cut'),
+    splits: lists<Plan['cutting']['splits'][number]>('splits', ({ partId }) => partId, 'a part in pieces'),
+  };
+}
+
+/**
+ * Layouts job by job. Two that only lost sheets to ticks on either side go together: what both still have is what is left.
+ */
+function mergedLayouts(was: readonly SavedLayout[], my: readonly SavedLayout[], their: readonly SavedLayout[], pick: Pick): SavedLayout[] {
+  const of = (list: readonly SavedLayout[], jobKey: string): SavedLayout | undefined => list.find((one) => one.jobKey === jobKey);
+  const keys = [...new Set([...my, ...their, ...was].map(({ jobKey }) => jobKey))];
+  return keys.flatMap((jobKey) => {
+    const [old, own, other] = [of(was, jobKey), of(my, jobKey), of(their, jobKey)];
+    const together = own !== undefined && other !== undefined ? bothLeft(own, other) : null;
+    const chosen = together ?? pick('a layout', old, own, other);
+    return chosen === undefined ? [] : [chosen];
+  });
+}
+
+/** What two layouts have in common, where each sheet only one of them has holds parts that the other lays nowhere; null where they differ otherwise. */
+function bothLeft(my: SavedLayout, their: SavedLayout): SavedLayout | null {
+  const partsOf = ({ sheets }: SavedLayout): Set<string> => new Set(sheets.flatMap(({ places }) => places.map(({ blankId }) => blankId)));
+  const onlyIn = (one: SavedLayout, other: SavedLayout): SavedLayout['sheets'] =>
+    one.sheets.filter((sheet) => !other.sheets.some((twin) => same(sheet, twin)));
+  const isGone = (sheets: SavedLayout['sheets'], from: SavedLayout): boolean => {
+    const laid = partsOf(from);
+    return sheets.every(({ places }) => places.every(({ blankId }) => !laid.has(blankId)));
+  };
+  const [mineOnly, theirsOnly] = [onlyIn(my, their), onlyIn(their, my)];
+  if (!isGone(mineOnly, their) || !isGone(theirsOnly, my)) return null;
+  return { ...my, sheets: my.sheets.filter((sheet) => !mineOnly.includes(sheet)) };
 }
 
 /** Whether two plans say the same. */
 export const isSamePlan = (a: Plan, b: Plan): boolean => same(a, b);
 
-/** Equal as JSON, whatever the order of keys. */
-function same(a: unknown, b: unknown): boolean {
-  if (a === b) return true;
-  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null) return false;
-  const keys = Object.keys(a);
-  return keys.length === Object.keys(b).length && keys.every((key) => same(a[key as never], b[key as never]));
-}
+const same = (a: unknown, b: unknown): boolean => a === b || dequal(a, b);

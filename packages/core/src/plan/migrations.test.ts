@@ -1,13 +1,15 @@
 import { describe, expect, test } from 'vitest';
-import { CATALOGUE, aBoard } from '../testing/plans';
-import { rectangle } from '.';
+import { CATALOGUE, aBoard } from '../testing';
+import { rectangle } from '../shapes';
 import { checkPlan } from './check';
 
 /** A board as version 2 wrote it down. */
 const version2 = () => {
-  const { cutting, ...plan } = aBoard();
+  const { cutting, coats, ...plan } = aBoard();
+  const old = coats.open.map(({ coatingId, ...coat }) => ({ ...coat, stuffId: coatingId }));
   return {
     ...plan,
+    coats: { open: old, raised: old, route: old, pit: old, water: old, plot: old, field: old },
     version: 2,
     stack: {
       substrate: { materialId: 'mdf', thicknessMm: 6 },
@@ -33,11 +35,11 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(3);
+    expect(version).toBe(4);
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
     expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
-    expect(cutting.kept).toEqual([
+    expect(cutting.saved).toEqual([
       {
         jobKey: 'mdf-6',
         sheets: [
@@ -66,7 +68,7 @@ describe('a plan of version 2', () => {
 
 describe('a plan of version 1', () => {
   const { rim: _rim, join: _join, passages: _passages, ...table } = aBoard().table;
-  const { plot: _plot, field: _field, ...coats } = aBoard().coats;
+  const { plot: _plot, field: _field, ...coats } = version2().coats;
   const { underlay: _underlay, play: _play, ...rest } = version2();
   const shape = rectangle({ x: 100, y: 100 }, { x: 200, y: 180 });
   const old = {
@@ -83,7 +85,7 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 3, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 4, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },

@@ -39,6 +39,7 @@ const MIGRATIONS: readonly Migration[] = [
     }),
   },
   { from: 2, migrate: (old) => ({ ...old, version: 3, stack: stackTo3(old['stack']), cutting: cuttingTo3(old['cutting']) }) },
+  { from: 3, migrate: (old) => ({ ...old, version: 4, coats: coatsTo4(old['coats']), cutting: cuttingTo4(old['cutting']) }) },
 ];
 
 /** Before version 3 every joint was glued over its whole face, nothing was sealed, and no grain was spoken of. */
@@ -80,14 +81,69 @@ function cuttingTo3(cutting: unknown): unknown {
   return { ...cutting, aim: 'cheapest', kept: Array.isArray(layouts) ? layouts.map(kept) : layouts, cut: [], tools: [], splits: [] };
 }
 
+/** What a coat is of is called a coating from version 4 on. */
+function coatsTo4(coats: unknown): unknown {
+  if (!isRecord(coats)) return coats;
+  const coatTo4 = (old: unknown): unknown => {
+    if (!isRecord(old)) return old;
+    const { stuffId, ...rest } = old;
+    return { ...rest, coatingId: stuffId };
+  };
+  return Object.fromEntries(Object.entries(coats).map(([kind, list]) => [kind, Array.isArray(list) ? list.map(coatTo4) : list]));
+}
+
+/** Sheets that are cut left the plan with version 4 (see {@link cutSheetsIn}); a split names the part that its pieces make together. */
+function cuttingTo4(cutting: unknown): unknown {
+  if (!isRecord(cutting)) return cutting;
+  const { kept, cut: _cut, splits, ...rest } = cutting;
+  const splitTo4 = (old: unknown): unknown => {
+    if (!isRecord(old)) return old;
+    const { partKey, ...others } = old;
+    // Until then a piece was told by the id of its whole with a stroke behind it.
+    return { ...others, partId: partKey, wholeId: typeof partKey === 'string' ? partKey.split('/')[0] : partKey };
+  };
+  return { ...rest, saved: kept, splits: Array.isArray(splits) ? splits.map(splitTo4) : splits };
+}
+
+/** A sheet ticked off as cut in version 3: its job's key was the material and the thickness. */
+function cutSheetTo4(old: unknown): unknown {
+  if (!isRecord(old) || typeof old['jobKey'] !== 'string') return old;
+  const { jobKey, places, ...rest } = old;
+  const at = jobKey.lastIndexOf('-');
+  const placeTo4 = (place: unknown): unknown => {
+    if (!isRecord(place)) return place;
+    const { liesWideMm, liesDeepMm, ...others } = place;
+    return { ...others, boxWidthMm: liesWideMm, boxDepthMm: liesDeepMm };
+  };
+  return {
+    ...rest,
+    materialId: jobKey.slice(0, at),
+    thicknessMm: Number(jobKey.slice(at + 1)),
+    places: Array.isArray(places) ? places.map(placeTo4) : places,
+  };
+}
+
 /**
- * Brings a plan of an earlier version forward to the one this program works with. What claims no version it knows is
- * left as it is, for the schema to refuse in words.
+ * Sheets that a plan file says are cut, as raw as they stand in it: in the plan itself up to version 3, beside it in a file exported since.
+ * @returns none where it says nothing
+ */
+export function cutSheetsIn(raw: unknown): readonly unknown[] {
+  if (!isRecord(raw)) return [];
+  const { cutting, record } = raw;
+  if (isRecord(record) && Array.isArray(record['cutSheets'])) return record['cutSheets'] as unknown[];
+  return isRecord(cutting) && Array.isArray(cutting['cut']) ? cutting['cut'].map(cutSheetTo4) : [];
+}
+
+/**
+ * Brings a plan of an earlier version forward to the one this program works with; a record exported beside it is left behind, for
+ * {@link cutSheetsIn}. What claims no version it knows is left as it is, for the schema to refuse in words.
  */
 export function migrated(raw: unknown): unknown {
   let plan = raw;
   for (const { from, migrate } of MIGRATIONS) if (isRecord(plan) && plan['version'] === from) plan = migrate(plan);
-  return plan;
+  if (!isRecord(plan) || !('record' in plan)) return plan;
+  const { record: _record, ...rest } = plan;
+  return rest;
 }
 
 const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);

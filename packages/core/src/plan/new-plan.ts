@@ -1,3 +1,4 @@
+import { byGroundKind } from '../surfaces';
 import type { Catalogue } from '../catalogue';
 import type { Coat, Plan } from './plan';
 
@@ -21,7 +22,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 3,
+    version: 4,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -38,16 +39,8 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
     play: { ...starter.play, stepUpMm: Math.max(1, Math.round((board.figureHeightMm / STEP_SHARE) * 2) / 2) },
     stack: newStack(starter),
     features: [],
-    coats: {
-      open: starter.coats.open.map(coat),
-      raised: starter.coats.raised.map(coat),
-      route: starter.coats.route.map(coat),
-      pit: starter.coats.pit.map(coat),
-      water: starter.coats.water.map(coat),
-      plot: starter.coats.plot.map(coat),
-      field: starter.coats.field.map(coat),
-    },
-    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', kept: [], cut: [], tools: [], splits: [] },
+    coats: byGroundKind((kind) => starter.coats[kind].map(coat)),
+    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
     climate: starter.climate,
     calendar: { startsOn: board.startsOn, hours: starter.hours },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
@@ -59,19 +52,15 @@ const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['st
   substrate: { ...substrate, sealed: 'none', grain: null },
   ground: [{ id: 'ground', ...ground, spread: 'full', grain: null, sealed: 'none' }],
   raised: { ...raised, spread: 'full', crossGrain: true, atHandMm: [], picks: [] },
-  facings: { open: [], raised: [], route: [], pit: [], water: [], plot: [], field: [] },
+  facings: byGroundKind(() => []),
   battens: null,
   edges: 'cut-first',
   allowanceMm: 10,
   weighed: false,
 });
 
-/** The same board to be built once more, under a name that says so: nothing of it is cut yet. */
-export const planAgain = (plan: Plan): Plan => ({
-  ...plan,
-  name: `${plan.name.slice(0, 70)} (copy)`,
-  cutting: { ...plan.cutting, cut: [] },
-});
+/** The same board to be built once more, under a name that says so. */
+export const planAgain = (plan: Plan): Plan => ({ ...plan, name: `${plan.name.slice(0, 70)} (copy)` });
 
 /** Equal tiles; the last takes what rounding to a tenth of a mm leaves. */
 export function evenSplit(lengthMm: number, count: number): number[] {
@@ -80,9 +69,9 @@ export function evenSplit(lengthMm: number, count: number): number[] {
   return Array.from({ length: count }, (_, i) => (i === count - 1 ? last : each));
 }
 
-const coat = ({ stuffId, methodId }: { stuffId: string; methodId: string }): Coat => ({
-  id: `${stuffId}-${methodId}`,
-  stuffId,
+const coat = ({ coatingId, methodId }: { coatingId: string; methodId: string }): Coat => ({
+  id: `${coatingId}-${methodId}`,
+  coatingId,
   methodId,
   filmMm: null,
 });

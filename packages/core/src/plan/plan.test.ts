@@ -1,30 +1,24 @@
+import { type FeatureKind, copyOf, FEATURE_KINDS, freshStrip, newFeature } from '../features';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing/plans';
+import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
+import { tableDepthMm, tableWidthMm } from './plan';
 import {
-  type FeatureKind,
-  KIND_NAMES,
   type Shape,
-  copyOf,
-  evenSplit,
   fittedTo,
-  freshStrip,
-  mergePlans,
   movedBy,
-  newFeature,
   rectangle,
   shapeBox,
   shapeRegion,
-  snapLines,
-  snapped,
-  tableDepthMm,
-  tableWidthMm,
   widthHandle,
   widthThrough,
-  withPointAfter,
   withoutPoint,
-} from '.';
-import { areaMm2 } from '../geometry';
+  withPointAfter,
+} from '../shapes';
+import { evenSplit } from './new-plan';
+import { mergePlans } from './merge';
+import { snapLines, snapped } from './snap';
+import { areaMm2 } from '../base/geometry';
 import { checkPlan } from './check';
 
 describe('a new board', () => {
@@ -63,7 +57,7 @@ describe('a new board', () => {
       light: along,
       crater: { form: 'round', centre: { x: 90, y: 90 }, radiusMm: 40 },
     };
-    for (const kind of Object.keys(KIND_NAMES) as FeatureKind[])
+    for (const kind of FEATURE_KINDS)
       plan = { ...plan, features: [...plan.features, newFeature(plan, kind, shapes[kind] ?? shape, kind, CATALOGUE)] };
     expect(checkPlan(plan, CATALOGUE)).toMatchObject({ ok: true });
     expect(newFeature(plan, 'pit', shape, 'x', CATALOGUE).name).toBe('Pit 2');

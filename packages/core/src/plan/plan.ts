@@ -1,24 +1,13 @@
+import type { DeepReadonly } from '../base/readonly';
 import type { z } from 'zod';
 import type { PlanSchema } from './schema';
 
 type Mutable = z.infer<typeof PlanSchema>;
-type DeepReadonly<T> = T extends (infer U)[]
-  ? readonly DeepReadonly<U>[]
-  : T extends object
-    ? { readonly [K in keyof T]: DeepReadonly<T[K]> }
-    : T;
-
-/** The plan document, version 3: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 4: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
 export type Table = Plan['table'];
-export type Feature = Plan['features'][number];
-export type FeatureKind = Feature['kind'];
-export type Shape = Feature['shape'];
-export type Strip = Extract<Shape, { form: 'strip' }>;
-export type Outline = Extract<Shape, { form: 'outline' }>;
-export type Contours = Extract<Shape, { form: 'contours' }>;
 export type Passage = Table['passages'][number];
 export type Underlay = NonNullable<Plan['underlay']>;
 export type PlayRules = Plan['play'];
@@ -29,14 +18,10 @@ export type Sealed = GroundLayer['sealed'];
 export type GlueSpread = GroundLayer['spread'];
 export type Cutting = Plan['cutting'];
 export type Split = Cutting['splits'][number];
-export type CutSheet = Cutting['cut'][number];
-export type ZoneKind = keyof Plan['coats'];
+export type SavedLayout = Cutting['saved'][number];
 export type Coat = Plan['coats']['open'][number];
 export type Calendar = Plan['calendar'];
 export type Climate = Plan['climate'];
-
-/** The kinds of surface that take coats of their own, in the order they are shown. */
-export const ZONE_KINDS: readonly ZoneKind[] = ['open', 'raised', 'route', 'pit', 'water', 'plot', 'field'];
 
 /** mm, left to right over all tiles. */
 export const tableWidthMm = (table: Table): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);

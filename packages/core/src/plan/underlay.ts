@@ -1,4 +1,5 @@
-import { type Point, distanceMm } from '../geometry';
+import { tidyMm } from '../base/rounding';
+import { type Point, distanceMm } from '../base/geometry';
 import type { Underlay } from './plan';
 
 /**
@@ -9,10 +10,9 @@ export function scaledUnderlay(underlay: Underlay, [a, b]: readonly [Point, Poin
   const seenMm = distanceMm(a, b);
   if (seenMm === 0) return underlay;
   const grow = trueMm / seenMm;
-  const tidy = (mm: number): number => Math.round(mm * 100) / 100;
   return {
     ...underlay,
     mmPerPx: underlay.mmPerPx * grow,
-    at: { x: tidy(a.x + (underlay.at.x - a.x) * grow), y: tidy(a.y + (underlay.at.y - a.y) * grow) },
+    at: { x: tidyMm(a.x + (underlay.at.x - a.x) * grow), y: tidyMm(a.y + (underlay.at.y - a.y) * grow) },
   };
 }

@@ -21,8 +21,8 @@ export function barrierCells({ cols, rows, cellMm, walkMm, topMm }: HeightField,
       const h = walkMm[i]!;
       if (x + 1 < cols) edge(i, i + 1, h);
       if (y + 1 < rows) edge(i, i + cols, h);
-      if (x + SLOPE_CELLS < cols) slope(i + SLOPE_CELLS, i + SLOPE_CELLS / 2, h);
-      if (y + SLOPE_CELLS < rows) slope(i + SLOPE_CELLS * cols, i + (SLOPE_CELLS / 2) * cols, h);
+      if (x + SLOPE_CELLS < cols) slope(i, 1);
+      if (y + SLOPE_CELLS < rows) slope(i, cols);
     }
   }
   return marks;
@@ -32,8 +32,12 @@ export function barrierCells({ cols, rows, cellMm, walkMm, topMm }: HeightField,
     if (marks[i] === 0) marks[i] = 1;
     if (marks[j] === 0) marks[j] = 1;
   }
-  function slope(j: number, middle: number, h: number): void {
-    const rise = Math.abs(walkMm[j]! - h);
-    if (rise > steepMm + 1e-4 && rise > stepUpMm + 1e-4 && marks[middle] === 0) marks[middle] = 1;
+  /** A run of cells that rises too much in all, though by no step too high: one that is stands as an edge already, and is no wider than it is. */
+  function slope(i: number, along: number): void {
+    const rise = Math.abs(walkMm[i + SLOPE_CELLS * along]! - walkMm[i]!);
+    if (rise <= steepMm + 1e-4 || rise <= stepUpMm + 1e-4) return;
+    for (let k = 0; k < SLOPE_CELLS; k++) if (Math.abs(walkMm[i + (k + 1) * along]! - walkMm[i + k * along]!) > stepUpMm + 1e-4) return;
+    const middle = i + (SLOPE_CELLS / 2) * along;
+    if (marks[middle] === 0) marks[middle] = 1;
   }
 }

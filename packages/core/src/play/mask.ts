@@ -1,5 +1,5 @@
 import { contours } from 'd3-contour';
-import type { Point, Ring } from '../geometry';
+import type { Point, Ring } from '../base/geometry';
 
 /** The edges of all cells that hold, as closed runs of points in mm: to be filled even-odd with a hatch. */
 export function maskRings(holds: (cell: number) => boolean, cols: number, rows: number, cellMm: number): readonly Ring[] {

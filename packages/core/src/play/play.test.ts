@@ -1,27 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
+import { derivePipeline } from '../pipeline';
 import { type Ground, type HeightField, fieldOf, tableBox } from '../ground';
-import type { Feature, Plan, PlayRules } from '../plan';
-import { seeded } from '../random';
-import { CATALOGUE, aBank, aBoard, aMound, aPlot, aPool, aRamp, aWall } from '../testing/plans';
-import {
-  clearanceMap,
-  coverOf,
-  levelsOf,
-  maskRings,
-  onTable,
-  playReport,
-  reachMap,
-  realSize,
-  scaleOf,
-  sightMap,
-  standingMap,
-  standsAt,
-  widestBase,
-  widestToLevels,
-  yardsticks,
-} from '.';
+import type { Feature } from '../features';
+import type { Plan, PlayRules } from '../plan';
+import { seeded } from '../base/random';
+import { CATALOGUE, aBank, aBoard, aMound, aPlot, aPool, aRamp, aWall } from '../testing';
+import { clearanceMap, widestBase, widestToLevels } from './clearance';
+import { coverOf, sightMap } from './sight';
+import { levelsOf } from './levels';
+import { maskRings } from './mask';
+import { onTable, realSize, scaleOf, yardsticks } from './scale';
+import { playReport } from './report';
+import { reachMap } from './reach';
+import { standingMap, standsAt } from './standing';
 import { distanceCells } from './grid';
 
 const CELL_MM = 4;

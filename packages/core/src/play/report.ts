@@ -1,8 +1,8 @@
-import { type Point, type Ring, boxRegion, contains } from '../geometry';
+import { type Point, type Ring, boxRegion, contains } from '../base/geometry';
 import { type Ground, type HeightField, landAt } from '../ground';
 import type { Plan } from '../plan';
 import { SIDES, type Side } from '../tiling';
-import { type Figure, given, lengthWords, reckon } from '../units';
+import { type Figure, given, lengthWords, reckon } from '../base/units';
 import { clearanceMap, widestBase, widestToLevels } from './clearance';
 import { levelsOf } from './levels';
 import { maskRings } from './mask';

@@ -1,5 +1,5 @@
 import { type Catalogue, estimated } from '../catalogue';
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, reckon } from '../base/units';
 
 /** A real thing drawn at the board's scale, mm on the table. */
 export interface Yardstick {

@@ -1,4 +1,4 @@
-import { type Figure, given, reckon } from '../units';
+import { type Figure, given, reckon } from '../base/units';
 
 /** So many of all cells, in per cent; 0 of none. */
 export function shareOf(label: string, part: number, cells: number): Figure<'%'> {

@@ -1,6 +1,6 @@
 import type { HeightField } from '../ground';
 import { SIDES, type Side } from '../tiling';
-import type { Figure } from '../units';
+import type { Figure } from '../base/units';
 import { cellsAlong } from './clearance';
 import { shareOf } from './share';
 

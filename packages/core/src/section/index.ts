@@ -1,2 +1,2 @@
 export { sectionDrawing } from './section';
-export type { CutMark, SectionDrawing, Slab } from './section';
+export type { SectionDrawing } from './section';

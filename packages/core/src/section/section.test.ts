@@ -1,13 +1,11 @@
+import { aBoard, aMound, aPit, aPool, derived } from '../testing';
 import { describe, expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
 import type { Plan } from '../plan';
-import { CATALOGUE, aBoard, aMound, aPit, aPool } from '../testing/plans';
-import { type SectionDrawing, sectionDrawing } from '.';
+import type { SectionDrawing } from './section';
 
 function cut(plan: Plan, from: readonly [number, number], to: readonly [number, number]): SectionDrawing {
   const along = { ...plan, section: { from: { x: from[0], y: from[1] }, to: { x: to[0], y: to[1] } } };
-  const { ground, stack } = derivePipeline()(along, CATALOGUE);
-  return sectionDrawing(along, ground, stack, CATALOGUE);
+  return derived(along).section;
 }
 const tops = ({ slabs }: SectionDrawing, atMm: number): number[] =>
   slabs

@@ -1,6 +1,19 @@
+import { lengthWords } from '../base/units';
+import {
+  type Point,
+  between,
+  boxAround,
+  boxesOverlap,
+  boxRegion,
+  contains,
+  crossings,
+  distanceMm,
+  isEmpty,
+  regionBox,
+} from '../base/geometry';
+import { type Ground, type Land, heightsOf, isSloped, landAt, overlayOf, shownAt, waterLevelMm } from '../ground';
+import { rounded } from '../base/rounding';
 import { type Catalogue, materialBy } from '../catalogue';
-import { type Point, between, crossings, distanceMm, boxRegion, contains } from '../geometry';
-import { type Ground, type Land, heightsOf, isSloped, landAt, overlayOf, shownAt } from '../ground';
 import type { Coat, Plan } from '../plan';
 import { type BoardStack, builtHeights } from '../stack';
 
@@ -55,11 +68,23 @@ const SLOPE_STEP_MM = 2;
 /** Pieces shorter than this are the two sides of one crossing. */
 const STEP_MM = 0.05;
 
+interface SectionInputs {
+  readonly line: Plan['section'];
+  readonly substrate: Plan['stack']['substrate'];
+  readonly coats: Plan['coats'];
+  readonly units: Plan['units'];
+  readonly ground: Ground;
+  readonly stack: BoardStack;
+  readonly catalogue: Catalogue;
+}
+
 /** Cuts the board along the plan's section line. Outside the table there is nothing. */
-export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, catalogue: Catalogue): SectionDrawing {
-  const { from, to } = plan.section;
+export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
+  const { line, ground, stack } = inputs;
+  const { from, to } = line;
   const lengthMm = distanceMm(from, to);
-  const stretches = lengthMm === 0 ? [] : stretchesAlong(ground, from, to);
+  const met = metBy(ground, from, to);
+  const stretches = lengthMm === 0 ? [] : stretchesAlong(met, from, to);
   const builtMm = builtHeights(stack.raised);
   const slabs: (Slab & { readonly isSloped: boolean })[] = [];
   const marks = new Map<string, { readonly mark: CutMark; readonly spanMm: number }>();
@@ -68,7 +93,7 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
     const tile = ground.tiles.find(({ box }) => contains(boxRegion(box), middle));
     if (tile === undefined) continue;
     const [fromMm, toMm] = [start * lengthMm, end * lengthMm];
-    const column = columnAt(plan, ground, stack, builtMm, catalogue, middle);
+    const column = columnAt(middle, { ...inputs, ground: met, builtMm });
     slabs.push(
       ...column.slabs.map(({ isSloped: slopes, ...slab }) => ({
         ...slab,
@@ -101,6 +126,12 @@ export function sectionDrawing(plan: Plan, ground: Ground, stack: BoardStack, ca
     tiles,
     marks: [...marks.values()].map(({ mark }) => mark).sort((a, b) => a.atMm - b.atMm),
   };
+}
+
+/** The lands that the cut goes through, in their order: most of a large table is far from the line. */
+function metBy(ground: Ground, from: Point, to: Point): Ground {
+  const box = boxAround([from, to]);
+  return { ...ground, lands: ground.lands.filter(({ whole }) => !isEmpty(whole) && boxesOverlap(regionBox(whole), box)) };
 }
 
 /** How high the layers stand just left (−1) or right (1) of a place along the cut; coats and water do not count. */
@@ -137,25 +168,23 @@ function stretchesAlong(ground: Ground, from: Point, to: Point): (readonly [numb
 type Piece = Omit<Slab, 'fromMm' | 'toMm' | 'runs'> & { readonly isSloped: boolean };
 type Column = { slabs: Piece[]; mark: Omit<CutMark, 'atMm'> };
 
+interface ColumnInputs extends SectionInputs {
+  readonly builtMm: (land: Land) => number;
+}
+
 /** What lies over one another at a point, from the substrate up. */
-function columnAt(
-  plan: Plan,
-  ground: Ground,
-  stack: BoardStack,
-  builtMm: (land: Land) => number,
-  catalogue: Catalogue,
-  point: Point,
-): Column {
+function columnAt(point: Point, inputs: ColumnInputs): Column {
+  const { substrate, coats, ground, stack, builtMm, catalogue } = inputs;
   const land = landAt(ground, point);
   const groundMm = stack.ground.value;
   const hole = land?.role === 'hole' ? land : null;
   const slopes = hole !== null && isSloped(hole);
-  const floorMm = hole === null ? groundMm : Math.max(plan.stack.substrate === null ? -Infinity : 0, groundMm + heightsOf(hole)(point));
+  const floorMm = hole === null ? groundMm : Math.max(substrate === null ? -Infinity : 0, groundMm + heightsOf(hole)(point));
   const slabs: Column['slabs'] = stack.base
-    .map((layer) => ({ ...layer, isCut: layer.id !== 'substrate' && layer.topMm > floorMm }))
+    .map((layer) => ({ ...layer, isCut: layer.kind === 'ground' && layer.topMm > floorMm }))
     .map((layer) => ({ ...layer, topMm: layer.isCut ? floorMm : layer.topMm }))
     .filter((layer) => layer.topMm > layer.bottomMm)
-    .map((layer) => slab(layer.id, layer.materialId, layer.thicknessMm, layer.bottomMm, layer.topMm, slopes && layer.isCut, catalogue));
+    .map((layer) => slab({ ...layer, isSloped: slopes && layer.isCut }, inputs));
   let topMm = floorMm;
   const under =
     hole === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
@@ -165,7 +194,7 @@ function columnAt(
     (buildUp?.thicknessesMm ?? []).forEach((thicknessMm, i) => {
       const upTo = Math.min(topMm + thicknessMm, surfaceMm);
       if (upTo <= topMm) return;
-      slabs.push(slab(`${lift.id}-${i}`, materialId, thicknessMm, topMm, upTo, carved, catalogue));
+      slabs.push(slab({ id: `${lift.id}-${i}`, materialId, thicknessMm, bottomMm: topMm, topMm: upTo, isSloped: carved }, inputs));
       topMm = upTo;
     });
   }
@@ -174,19 +203,21 @@ function columnAt(
   for (const layer of stack.facings.find(({ zone }) => zone === surface)?.layers ?? []) {
     slabs.push(
       slab(
-        `facing-${surface}-${layer.id}`,
-        layer.materialId,
-        layer.thicknessMm,
-        topMm,
-        topMm + layer.thicknessMm,
-        under.some(({ land: lift }) => isSloped(lift)),
-        catalogue,
+        {
+          id: `facing-${surface}-${layer.id}`,
+          materialId: layer.materialId,
+          thicknessMm: layer.thicknessMm,
+          bottomMm: topMm,
+          topMm: topMm + layer.thicknessMm,
+          isSloped: under.some(({ land: lift }) => isSloped(lift)),
+        },
+        inputs,
       ),
     );
     topMm += layer.thicknessMm;
   }
   const overlayMm = shown === null ? 0 : (overlayOf(shown)?.(point) ?? 0);
-  const filmMm = plan.coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
+  const filmMm = coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
   const isUneven = slopes || under.some(({ land: lift }) => isSloped(lift)) || (shown !== null && overlayOf(shown) !== null);
   if (filmMm > 0)
     slabs.push({
@@ -198,8 +229,9 @@ function columnAt(
       topMm: topMm + Math.max(filmMm, COAT_DRAWN_MM),
       isSloped: isUneven,
     });
-  if (hole?.feature.kind === 'water') {
-    const brimMm = groundMm + hole.levelMm + hole.feature.waterMm;
+  const waterMm = hole === null ? null : waterLevelMm(hole);
+  if (hole !== null && waterMm !== null) {
+    const brimMm = groundMm + waterMm;
     if (brimMm > topMm)
       slabs.push({
         id: `water-${hole.id}`,
@@ -273,22 +305,19 @@ function merged(a: Slab & { readonly isSloped: boolean }, b: Slab & { readonly i
   };
 }
 
-function slab(
-  id: string,
-  materialId: string,
-  thicknessMm: number,
-  bottomMm: number,
-  topMm: number,
-  slopes: boolean,
-  catalogue: Catalogue,
-): Piece {
+interface Layer extends Pick<Slab, 'id' | 'bottomMm' | 'topMm'> {
+  readonly materialId: string;
+  readonly thicknessMm: number;
+  readonly isSloped: boolean;
+}
+function slab({ id, materialId, thicknessMm, bottomMm, topMm, isSloped: slopes }: Layer, { units, catalogue }: ColumnInputs): Piece {
   const { name, hatch } = materialBy(catalogue, materialId);
-  return { id, name: `${name}, ${thicknessMm} mm`, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
+  return { id, name: `${name}, ${lengthWords(thicknessMm, units)}`, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
 }
 
 function filmOf(coat: Coat, catalogue: Catalogue): number {
-  const spread = catalogue.stuffs.find(({ id }) => id === coat.stuffId)?.spread;
+  const spread = catalogue.coatings.find(({ id }) => id === coat.coatingId)?.spread;
   return spread?.by === 'film' ? (coat.filmMm ?? spread.filmMm.value) : 0;
 }
 
-const round = (mm: number): number => Math.round(mm * 10) / 10;
+const round = (mm: number): number => rounded(mm, 1);

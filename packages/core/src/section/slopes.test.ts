@@ -1,13 +1,12 @@
+import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPool, aRamp, derived } from '../testing';
 import { describe, expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
-import type { Feature, Plan } from '../plan';
-import { CATALOGUE, aBank, aBoard, aCrater, aHill, aMound, aPit, aPool, aRamp } from '../testing/plans';
-import { type SectionDrawing, sectionDrawing } from '.';
+import type { Feature } from '../features';
+import type { Plan } from '../plan';
+import type { SectionDrawing } from './section';
 
 function cut(plan: Plan, from: readonly [number, number], to: readonly [number, number]): SectionDrawing {
   const along = { ...plan, section: { from: { x: from[0], y: from[1] }, to: { x: to[0], y: to[1] } } };
-  const { ground, stack } = derivePipeline()(along, CATALOGUE);
-  return sectionDrawing(along, ground, stack, CATALOGUE);
+  return derived(along).section;
 }
 /** Height of the uppermost foam over the substrate at a place along the cut. */
 function topAt({ slabs }: SectionDrawing, atMm: number): number {

@@ -1,27 +1,15 @@
+import { aBoard, aHill, aMound, aPool, aTrack, CATALOGUE, derived } from '../testing';
 import { describe, expect, test } from 'vitest';
 import { adhesiveBy } from '../catalogue';
-import { fieldOf, layGround, tableBox, zonesOf } from '../ground';
-import { type Plan, shapeRegion } from '../plan';
-import { CATALOGUE, aBoard, aHill, aMound, aPool, aTrack } from '../testing/plans';
-import {
-  type Face,
-  adhesiveRows,
-  asBuilt,
-  freshFacing,
-  glueFit,
-  glueNeeds,
-  heightChoices,
-  heightsIn,
-  otherBuildUps,
-  stackUp,
-  stockAtHand,
-} from '.';
+import { fieldOf, tableBox } from '../ground';
+import type { Plan } from '../plan';
+import type { Face } from './joint';
+import { adhesiveRows, freshFacing, glueFit } from './adhesives';
+import { asBuilt, otherBuildUps } from './build-up';
+import { heightsIn, stockAtHand } from './stack';
 
 const face = (materialId: string, isSealed = false, thicknessMm = 20): Face => ({ materialId, thicknessMm, isSealed });
-const built = (plan: Plan) => {
-  const ground = layGround(plan.table, plan.features, shapeRegion);
-  return { ground, stack: stackUp(plan, ground, zonesOf(ground), CATALOGUE) };
-};
+const built = (plan: Plan) => derived(plan);
 
 describe('the adhesive table', () => {
   const fitOf = (id: string, lower: Face, upper: Face, spread: 'full' | 'beads' = 'full'): string =>
@@ -53,7 +41,7 @@ describe('beads', () => {
   test('1.2 × 0.8 m in beads of 36 g/m, 80 mm apart: 12 m of bead, 432 g, and a tenth lost', () => {
     const plan = aBoard();
     const ground = plan.stack.ground.map((layer) => ({ ...layer, glueBelowId: 'foam-safe-construction', spread: 'beads' as const }));
-    const [need] = glueNeeds(built({ ...plan, stack: { ...plan.stack, ground } }).stack.joints, CATALOGUE);
+    const [need] = built({ ...plan, stack: { ...plan.stack, ground } }).glues;
     expect(need!.mass.value).toBeCloseTo((0.96 / 0.08) * 36 * 1.1, 6);
   });
   test('an adhesive that is never laid in beads is spread over the face whatever the plan says', () => {
@@ -72,8 +60,7 @@ describe('heights from the stock at hand', () => {
   });
   test('each way has its cost: 0.02 m² of 50 mm sheet and of 10 mm', () => {
     const plan = aBoard({}, aMound([100, 100, 200, 100], 60));
-    const { ground, stack } = built(plan);
-    const [choice] = heightChoices(plan, ground, stack, CATALOGUE);
+    const [choice] = derived(plan).heights;
     expect([choice!.heightMm, choice!.names, choice!.options[0]!.isChosen]).toEqual([60, ['mound'], true]);
     const perM2 = (mm: number): number =>
       Math.min(
@@ -86,7 +73,7 @@ describe('heights from the stock at hand', () => {
   test('only what is at hand is used, and a chosen way is kept with its error', () => {
     const plan = aBoard({}, aHill([100, 100, 400, 300], 20, [0, 40, 80]));
     const atHand = { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, atHandMm: [10] } } };
-    expect(stockAtHand(atHand, CATALOGUE)).toEqual([10]);
+    expect(stockAtHand(atHand.stack.raised, CATALOGUE)).toEqual([10]);
     expect(built(atHand).stack.raised.map(({ buildUp }) => buildUp!.thicknessesMm)).toEqual([
       [10, 10],
       [10, 10],

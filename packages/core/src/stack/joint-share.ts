@@ -1,21 +1,29 @@
-import { areaMm2 } from '../geometry';
-import { type Ground, type Zones, tileShare } from '../ground';
-import type { Joint } from './stack';
+import { type Ground, type TileLand, type Zones, tileShare } from '../ground';
+import { areaMm2 } from '../base/geometry';
+import { remembered } from '../base/memory';
+import type { Joint } from './joint';
 
-/** The share of a joint's whole face that lies on one tile, 0 to 1. */
-export function jointShare(joint: Joint, tileId: string, zones: Zones, ground: Ground): number {
-  const { place } = joint;
-  if (place.part === 'facing') {
-    const here = zones.byTile.find((zone) => zone.tileId === tileId && zone.kind === place.zone);
-    return here === undefined || joint.area.value <= 0 ? 0 : Math.min(1, here.surfaceMm2 / joint.area.value);
-  }
-  if (place.part === 'ground')
-    return tileShare(
-      ground.tiles.find(({ id }) => id === tileId)!,
-      ground,
-    );
-  const onTile = ground.onTile.get(tileId)!.find(({ land }) => land.id === joint.landId);
-  if (onTile === undefined || onTile.body.rings.length === 0) return 0;
-  const whole = ground.features.find(({ landId }) => landId === joint.landId)!.body.value;
-  return whole <= 0 ? 0 : Math.min(1, areaMm2(onTile.body) / whole);
+interface ShareInputs {
+  readonly joints: readonly Joint[];
+  readonly zones: Zones;
+  readonly ground: Ground;
 }
+
+/** The share of a joint's whole face that lies on a tile, 0 to 1. */
+export function jointShares({ zones, ground }: ShareInputs): (joint: Joint, tileId: string) => number {
+  const tiles = new Map(ground.tiles.map((tile) => [tile.id, tile]));
+  const onTile = new Map(ground.tileLands.map((tileLand) => [`${tileLand.tileId} ${tileLand.land.id}`, tileLand]));
+  const bodies = new Map(ground.features.map(({ landId, body }) => [landId, body.value]));
+  return ({ place, area, landId }, tileId) => {
+    if (place.part === 'ground') return tileShare(tiles.get(tileId)!, ground);
+    if (place.part === 'facing') {
+      const here = zones.onTile.get(tileId)?.find((zone) => zone.kind === place.groundKind);
+      return here === undefined || area.value <= 0 ? 0 : Math.min(1, here.surfaceMm2 / area.value);
+    }
+    const here = landId === null ? undefined : onTile.get(`${tileId} ${landId}`);
+    const wholeMm2 = landId === null ? 0 : (bodies.get(landId) ?? 0);
+    return here === undefined || wholeMm2 <= 0 ? 0 : Math.min(1, bodyMm2(here) / wholeMm2);
+  };
+}
+
+const bodyMm2 = remembered(({ body }: TileLand): number => areaMm2(body));

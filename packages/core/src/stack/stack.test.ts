@@ -1,26 +1,13 @@
+import { aBoard, aMound, aPit, CATALOGUE, derived } from '../testing';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { adhesiveBy } from '../catalogue';
-import { layGround, zonesOf } from '../ground';
-import { type Plan, shapeRegion } from '../plan';
-import { CATALOGUE, aBoard, aMound, aPit } from '../testing/plans';
-import {
-  type Face,
-  buildUp,
-  freshLayer,
-  glueChoices,
-  glueFit,
-  glueNeeds,
-  materialBelow,
-  nearestThickness,
-  stackUp,
-  thicknessChoices,
-} from '.';
+import type { Plan } from '../plan';
+import type { Face } from './joint';
+import { freshLayer, glueChoices, glueFit, materialBelow, nearestThickness, thicknessChoices } from './adhesives';
+import { buildUp } from './build-up';
 
-const stackOf = (plan: Plan) => {
-  const ground = layGround(plan.table, plan.features, shapeRegion);
-  return stackUp(plan, ground, zonesOf(ground), CATALOGUE);
-};
+const stackOf = (plan: Plan) => derived(plan).stack;
 const face = (materialId: string, isSealed = false, thicknessMm = 20): Face => ({ materialId, thicknessMm, isSealed });
 
 describe('a height from stock thicknesses', () => {
@@ -61,7 +48,7 @@ const PLAIN = { spread: 'full', grain: null, sealed: 'none' } as const;
 
 describe('joints and their glue', () => {
   test('a board of 1200 × 800 on its substrate has one face of 0.96 m²: 0.96 × 180 × 1.1 = 190.08 g of white glue', () => {
-    const [glue, ...others] = glueNeeds(stackOf(aBoard()).joints, CATALOGUE);
+    const [glue, ...others] = derived(aBoard()).glues;
     expect(others).toEqual([]);
     expect(glue!.mass.value).toBeCloseTo(0.96 * 180 * 1.1, 6);
   });

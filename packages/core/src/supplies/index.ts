@@ -1,4 +1,2 @@
-export { cheapestPacks } from './packs';
-export type { PackChoice } from './packs';
 export { suppliesFor } from './supplies';
 export type { Supplies, Supply } from './supplies';

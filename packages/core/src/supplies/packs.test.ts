@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
-import { cheapestPacks } from '.';
+import { cheapestPacks } from './packs';
 
 test('1.3 l from 1 l at 8.60 and 500 ml at 5.20: one of each is 13.80, cheaper than three small ones', () => {
   expect(
@@ -35,4 +35,19 @@ test('never dearer than any other combination, and always enough', () => {
       expect(choice.costMinor).toBe(cost[need]);
     }),
   );
+});
+
+test('five sizes and a need of 80 000 are no trouble: as cheap as by going through every amount', () => {
+  const sizes = [
+    { amount: 1000, priceMinor: 1210 },
+    { amount: 750, priceMinor: 905 },
+    { amount: 330, priceMinor: 417 },
+    { amount: 125, priceMinor: 171 },
+    { amount: 60, priceMinor: 98 },
+  ];
+  const cost = new Float64Array(80_001);
+  for (let n = 1; n <= 80_000; n++)
+    cost[n] = Math.min(...sizes.map(({ amount, priceMinor }) => priceMinor + cost[Math.max(0, n - amount)]!));
+  expect(cheapestPacks(80_000, sizes).costMinor).toBe(cost[80_000]);
+  expect(cheapestPacks(79_999, sizes).costMinor).toBe(cost[79_999]);
 });

@@ -1,9 +1,11 @@
-import { type Catalogue, type Pack, adhesiveBy, batteryBy, lampBy } from '../catalogue';
-import type { StuffNeed } from '../coats';
-import type { CutJob } from '../cutting';
-import type { Feature } from '../plan';
-import type { GlueNeed } from '../stack';
-import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../units';
+import type { Fixings } from '../tiling';
+import { listedBy } from '../base/grouping';
+import { type Feature, kindOf } from '../features';
+import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
+import type { CoatingNeed } from '../coats';
+import type { CutJob } from '../cutting/job';
+import type { GlueNeed } from '../stack/adhesives';
+import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../base/units';
 import { cheapestPacks } from './packs';
 
 /** One line of what the board takes: the need, what it is bought in, and the money. */
@@ -24,26 +26,33 @@ export interface Supplies {
   readonly used: Figure<'money'>;
 }
 
-/** Tenth stage: what to buy, and what of it goes into the board. */
-export function suppliesFor(
-  jobs: readonly CutJob[],
-  shop: Figure<'money'> | null,
-  glues: readonly GlueNeed[],
-  stuffs: readonly StuffNeed[],
-  fixings: Figure<'1'> | null,
-  features: readonly Feature[],
-  system: MeasureSystem,
-  catalogue: Catalogue,
-): Supplies {
+interface SupplyInputs {
+  readonly jobs: readonly CutJob[];
+  /** What a shop asks for cutting. */
+  readonly cutAtShop: Figure<'money'> | null;
+  readonly glues: readonly GlueNeed[];
+  readonly coatings: readonly CoatingNeed[];
+  readonly fixings: Fixings | null;
+  readonly features: readonly Feature[];
+  readonly system: MeasureSystem;
+  readonly catalogue: Catalogue;
+}
+
+/** What to buy, and what of it goes into the board. */
+export function suppliesFor({ jobs, cutAtShop, glues, coatings, fixings, features, system, catalogue }: SupplyInputs): Supplies {
   const rows = [
     ...jobs.map((job) => sheetRow(job, system)),
-    ...(shop === null ? [] : [shopRow(shop)]),
-    ...glues.map(({ adhesiveId, name, mass }) => packRow(adhesiveId, 'adhesive', name, mass, adhesiveBy(catalogue, adhesiveId).packsG)),
+    ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
+    ...glues.map(({ adhesiveId, name, mass }) =>
+      packRow({ id: adhesiveId, group: 'adhesive', name, need: mass, sizes: adhesiveBy(catalogue, adhesiveId).packsG }),
+    ),
     ...(fixings === null
       ? []
-      : [packRow('fixings', 'fixings', fixings.label, fixings, catalogue.joins.find(({ name }) => name === fixings.label)!.packs)]),
+      : [packRow({ id: 'fixings', group: 'fixings', name: fixings.join.name, need: fixings.count, sizes: fixings.join.packs })]),
     ...lightRows(features, catalogue),
-    ...stuffs.map(({ stuff, volume }) => packRow(stuff.id, stuff.family, stuff.name, volume, stuff.packsMl)),
+    ...coatings.map(({ coating, volume }) =>
+      packRow({ id: coating.id, group: coating.family, name: coating.name, need: volume, sizes: coating.packsMl }),
+    ),
   ];
   return {
     rows,
@@ -81,29 +90,22 @@ const shopRow = (cost: Figure<'money'>): Supply => ({
 
 /** Battery boxes and lamps of all small lights, bought one by one. */
 function lightRows(features: readonly Feature[], catalogue: Catalogue): Supply[] {
-  const counts = new Map<string, { readonly name: string; readonly priceMinor: number; count: number }>();
-  const add = ({ id, name, priceMinor }: { id: string; name: string; priceMinor: number }, count: number): void => {
-    const known = counts.get(id);
-    if (known === undefined) counts.set(id, { name, priceMinor, count });
-    else known.count += count;
-  };
-  for (const feature of features) {
-    if (feature.kind !== 'light') continue;
-    add(batteryBy(catalogue, feature.batteryId), 1);
-    add(lampBy(catalogue, feature.lampId), feature.lamps);
-  }
-  return [...counts].map(([id, { name, priceMinor, count }]) =>
-    packRow(id, 'lights', name, given(name, count, '1', 'plan'), [{ amount: 1, priceMinor }]),
+  const pieces = listedBy(
+    features.flatMap((feature) => kindOf(feature).bought?.(feature, catalogue) ?? []),
+    ({ id }) => id,
   );
+  return [...pieces].map(([id, all]) => {
+    const { name, priceMinor } = all[0]!;
+    const count = all.reduce((sum, piece) => sum + piece.count, 0);
+    return packRow({ id, group: 'lights', name, need: given(name, count, '1', 'plan'), sizes: [{ amount: 1, priceMinor }] });
+  });
 }
 
-function packRow(
-  id: string,
-  group: Supply['group'],
-  name: string,
-  need: Figure<'ml'> | Figure<'g'> | Figure<'1'>,
-  sizes: readonly Pack[],
-): Supply {
+interface Row extends Pick<Supply, 'id' | 'group' | 'name'> {
+  readonly need: Figure<'ml'> | Figure<'g'> | Figure<'1'>;
+  readonly sizes: readonly Pack[];
+}
+function packRow({ id, group, name, need, sizes }: Row): Supply {
   const choice = cheapestPacks(need.value, sizes);
   const unit = need.unit;
   const bought = choice.packs.map(({ pack, count }) => ({

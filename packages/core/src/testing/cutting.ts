@@ -2,16 +2,15 @@ import { expect } from 'vitest';
 import {
   type Blank,
   type CutOrder,
-  type LaidSheet,
+  type PlacedSheet,
   type Layout,
   type LayoutTask,
   type SheetRule,
   type Stock,
   cutOrder,
   isNew,
-  keptFrom,
-  layoutFromKept,
-} from '../cutting';
+} from '../cutting/nesting';
+import { savedFrom, layoutFromSaved } from '../cutting/saved';
 
 /** Builders and checks for laying out parts. */
 
@@ -47,7 +46,7 @@ export function expectSoundLayout(task: LayoutTask, layout: Layout): void {
   expect([...placed, ...layout.tooLarge].sort()).toEqual(task.blanks.map(({ id }) => id).sort());
   const fitting = task.blanks.filter(({ id }) => !layout.tooLarge.includes(id));
   // The check that a kept layout has to pass is the check of soundness.
-  expect(layoutFromKept(keptFrom('job', layout), { ...task, blanks: fitting })).toMatchObject({ ok: true });
+  expect(layoutFromSaved(savedFrom('job', layout), { ...task, blanks: fitting })).toMatchObject({ ok: true });
   const offcuts = layout.sheets.filter(({ stock }) => !isNew(stock)).map(({ stock }) => stock.offcutId);
   expect(new Set(offcuts).size).toBe(offcuts.length);
   for (const { placements } of task.pinned) {
@@ -89,11 +88,26 @@ function replayed({ cuts }: CutOrder, { widthMm, depthMm }: Stock, kerfMm: numbe
 }
 const SLACK_MM = 0.01;
 
-/** The listed cuts free every part of a sheet at its size. */
-export function expectComesApart(sheet: LaidSheet, kerfMm: number): void {
+/** No blade runs through what a sheet is said to leave in one piece. */
+function expectRestWhole({ rest, stock }: PlacedSheet, { cuts }: CutOrder, kerfMm: number): void {
+  const [right, bottom] = [rest.xMm + rest.widthMm, rest.yMm + rest.depthMm];
+  for (const { way, line, leaves } of cuts.slice(stock.trimMm > 0 ? 2 : 0)) {
+    const isDown = way === 'down';
+    const before = leaves[0] === 'waste' || leaves[0] === 'rest' ? kerfMm : 0;
+    const from = (isDown ? line.x1 : line.y1) - before;
+    const into = isDown
+      ? [Math.min(from + kerfMm, right) - Math.max(from, rest.xMm), Math.min(line.y2, bottom) - Math.max(line.y1, rest.yMm)]
+      : [Math.min(from + kerfMm, bottom) - Math.max(from, rest.yMm), Math.min(line.x2, right) - Math.max(line.x1, rest.xMm)];
+    expect(Math.min(...into)).toBeLessThan(SLACK_MM);
+  }
+}
+
+/** The listed cuts free every part of a sheet at its size, and leave its rest whole. */
+export function expectComesApart(sheet: PlacedSheet, kerfMm: number): void {
   const order = cutOrder(sheet, kerfMm)!;
   expect(order).not.toBeNull();
   const pieces = replayed(order, sheet.stock, kerfMm);
+  expectRestWhole(sheet, order, kerfMm);
   expect(order.freed.map(({ blankId }) => blankId).sort()).toEqual(sheet.placements.map(({ blankId }) => blankId).sort());
   for (const { piece, blankId } of order.freed) {
     const placement = sheet.placements.find((one) => one.blankId === blankId)!;

@@ -1,5 +1,11 @@
+import type { Mend } from '../checks';
+import { type Derivation, derivePipeline } from '../pipeline';
+import { appliedTo } from '../plan/edits';
+import type { Shop } from '../shop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
-import { type Feature, type NewBoard, type Outline, type Plan, type Strip, newPlan, rectangle } from '../plan';
+import type { Feature } from '../features';
+import { type NewBoard, type Plan, newPlan } from '../plan';
+import { type Outline, type Strip, rectangle } from '../shapes';
 
 /** Builders for worked examples; every test says only what matters to it. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;
@@ -128,3 +134,8 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
   kerbWidthMm: 0,
   junctionMm: 0,
 });
+
+/** The plan with a mend applied. */
+export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
+/** Everything that follows from a plan, reckoned afresh. */
+export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline()(plan, CATALOGUE, shop);

@@ -1,4 +1,4 @@
-import type { Random } from '../random';
+import type { Random } from '../base/random';
 import type { Arrangement, Puzzle } from './puzzle';
 import { type Filling, fits, isFirstOfTurns, neighbours, turnsLeft } from './filling';
 

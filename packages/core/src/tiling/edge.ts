@@ -1,18 +1,22 @@
-import { type Point, between, contains, crossings, distanceMm } from '../geometry';
-import { type Ground, type Land, type Lands, type Tile, heightAt, shownAt } from '../ground';
-import type { ZoneKind } from '../plan';
+import { type Ground, type Land, type Tile, type TileLand, heightAt, isSloped, overlayOf, shownAt, waterLevelMm } from '../ground';
+import { remembered } from '../base/memory';
+import { type Point, between, boxesOverlap, contains, crossings, distanceMm, isEmpty, regionBox } from '../base/geometry';
+import { kindOf } from '../features';
+import type { GroundKind } from '../surfaces';
 
 /** Sides of a tile in the order of a clockwise walk: back, right, near, left. */
 export const SIDES = ['back', 'right', 'near', 'left'] as const;
 export type Side = (typeof SIDES)[number];
 
 /** What an edge shows over one interval of a clockwise walk: the surface, its height at either end, and water on it. */
-export interface Stretch {
+export interface EdgeStretch {
   readonly fromMm: number;
   readonly toMm: number;
-  readonly kind: ZoneKind | 'wall';
+  readonly kind: GroundKind | 'wall';
   readonly fromLevelMm: number;
   readonly toLevelMm: number;
+  /** Heights in even steps from end to end where it does not run straight: over a bowl, a kerb or a bank; null where it does. */
+  readonly reliefMm: readonly number[] | null;
   /** Height of a water surface; null where it is dry. */
   readonly waterMm: number | null;
   /** What makes the surface here; null on open ground. */
@@ -22,15 +26,15 @@ export interface Edge {
   readonly tileId: string;
   readonly side: Side;
   readonly lengthMm: number;
-  readonly stretches: readonly Stretch[];
+  readonly stretches: readonly EdgeStretch[];
 }
 /** Where two edges laid together differ: an interval along the first, and what each shows there. */
 export interface Mismatch {
   readonly fromMm: number;
   readonly toMm: number;
   readonly what: 'kind' | 'level' | 'water';
-  readonly first: Stretch;
-  readonly second: Stretch;
+  readonly first: EdgeStretch;
+  readonly second: EdgeStretch;
 }
 
 /** Two edges mate within these. @source craft.md §1 */
@@ -44,22 +48,37 @@ const LEAST_MM = 0.05;
 const SAME_MM = 0.05;
 
 /** The four edge profiles of a tile, walked clockwise. @source craft.md §1 */
-export const edgesOf = (tile: Tile, ground: Ground): readonly Edge[] => SIDES.map((side) => edgeOf(tile, side, ground));
+export function edgesOf(tile: Tile, ground: Ground): readonly Edge[] {
+  const standing = ground.lands.filter(({ role }) => role === 'standing');
+  return edgesAmong(tile, { here: ground.onTile.get(tile.id)!, standing });
+}
+/** One edge of a tile. */
+export const edgeOf = (tile: Tile, side: Side, ground: Ground): Edge => edgesOf(tile, ground)[SIDES.indexOf(side)]!;
+
+interface Beside {
+  readonly here: readonly TileLand[];
+  /** What stands on the table, wherever. */
+  readonly standing: readonly Land[];
+}
+const edgesAmong = remembered((tile: Tile, { here, standing }: Beside): readonly Edge[] => {
+  const lands = here.map(({ land }) => land);
+  const box = tile.box;
+  const walls = standing.filter(({ whole }) => !isEmpty(whole) && boxesOverlap(regionBox(whole), box));
+  return SIDES.map((side) => edgeAmong(tile, side, lands, walls));
+});
 
 /** One edge of a tile: the intervals of (surface, height) met on a clockwise walk just inside it. */
-export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
+function edgeAmong(tile: Tile, side: Side, lands: readonly Land[], walls: readonly Land[]): Edge {
   const [from, to] = walk(tile, side);
   const lengthMm = distanceMm(from, to);
-  const lands = ground.onTile.get(tile.id)!.map(({ land }) => land);
-  const walls = ground.lands.filter(({ role }) => role === 'standing');
   const regions = [...lands.flatMap(({ body, shows }) => [body, shows]), ...walls.map(({ whole }) => whole)];
   const cuts = [0, ...regions.flatMap((region) => crossings(region, from, to)), 1].sort((a, b) => a - b);
   const apart = cuts.filter((t, i) => i === 0 || (t - cuts[i - 1]!) * lengthMm > LEAST_MM);
   apart[apart.length - 1] = 1;
-  const stretches: Stretch[] = [];
+  const stretches: EdgeStretch[] = [];
   for (let i = 1; i < apart.length; i++) {
     const [start, end] = [apart[i - 1]!, apart[i]!];
-    const next = stretchAt({ lands }, walls, from, to, start, end, lengthMm);
+    const next = stretchAt({ from, to, lengthMm, lands, walls }, start, end);
     const last = stretches.at(-1);
     if (last !== undefined && goesOn(last, next)) stretches[stretches.length - 1] = { ...last, toMm: next.toMm, toLevelMm: next.toLevelMm };
     else stretches.push(next);
@@ -67,30 +86,57 @@ export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
   return { tileId: tile.id, side, lengthMm, stretches };
 }
 
-function stretchAt(ground: Lands, walls: readonly Land[], from: Point, to: Point, start: number, end: number, lengthMm: number): Stretch {
+interface Walked {
+  readonly from: Point;
+  readonly to: Point;
+  readonly lengthMm: number;
+  readonly lands: readonly Land[];
+  readonly walls: readonly Land[];
+}
+
+/** Relief is read at steps of this, a kerb's width or less. */
+const RELIEF_STEP_MM = 1;
+
+function stretchAt({ from, to, lengthMm, lands, walls }: Walked, start: number, end: number): EdgeStretch {
+  const ground = { lands };
   const middle = between(from, to, (start + end) / 2);
   // Read a little inside both ends: the ends themselves lie on somebody's edge.
   const slack = Math.min(LEAST_MM / lengthMm, (end - start) / 4);
   const shown = shownAt(ground, middle);
   const wall = walls.find(({ whole }) => contains(whole, middle));
-  const water = shown?.feature.kind === 'water' ? shown.levelMm + shown.feature.waterMm : null;
-  const levelAt = (t: number): number =>
-    heightAt(ground, between(from, to, t)) + (wall?.feature.kind === 'wall' ? wall.feature.heightMm : 0);
+  const standsMm = wall === undefined ? 0 : (kindOf(wall.feature).standsMm?.(wall.feature) ?? 0);
+  const levelAt = (t: number): number => heightAt(ground, between(from, to, t)) + standsMm;
+  const isUneven = lands.some(
+    (land) => (isSloped(land) || overlayOf(land) !== null) && (contains(land.body, middle) || contains(land.shows, middle)),
+  );
+  const reliefMm = isUneven ? reliefAlong(levelAt, start + slack, end - slack, lengthMm) : null;
   return {
     fromMm: start * lengthMm,
     toMm: end * lengthMm,
     kind: wall === undefined ? (shown?.zone ?? 'open') : 'wall',
-    fromLevelMm: levelAt(start + slack),
-    toLevelMm: levelAt(end - slack),
-    waterMm: water,
+    fromLevelMm: reliefMm?.[0] ?? levelAt(start + slack),
+    toLevelMm: reliefMm?.at(-1) ?? levelAt(end - slack),
+    reliefMm,
+    waterMm: shown === null ? null : waterLevelMm(shown),
     featureId: wall?.feature.id ?? shown?.feature.id ?? null,
   };
 }
 
-const goesOn = (a: Stretch, b: Stretch): boolean =>
+/** Heights in even steps; null where they run straight from end to end. */
+function reliefAlong(levelAt: (t: number) => number, start: number, end: number, lengthMm: number): readonly number[] | null {
+  const steps = Math.max(2, Math.ceil(((end - start) * lengthMm) / RELIEF_STEP_MM));
+  const heights = Array.from({ length: steps + 1 }, (_, i) => levelAt(start + ((end - start) * i) / steps));
+  const [first, last] = [heights[0]!, heights[steps]!];
+  const isStraight = heights.every((mm, i) => Math.abs(mm - (first + ((last - first) * i) / steps)) < SAME_MM);
+  return isStraight ? null : heights;
+}
+
+const goesOn = (a: EdgeStretch, b: EdgeStretch): boolean =>
   a.kind === b.kind &&
   a.featureId === b.featureId &&
   a.waterMm === b.waterMm &&
+  a.reliefMm === null &&
+  b.reliefMm === null &&
   Math.abs(a.toLevelMm - b.fromLevelMm) < SAME_MM &&
   Math.abs(a.fromLevelMm - a.toLevelMm) < SAME_MM &&
   Math.abs(b.fromLevelMm - b.toLevelMm) < SAME_MM;
@@ -129,7 +175,14 @@ export function reversed(edge: Edge): Edge {
   const { lengthMm } = edge;
   const stretches = [...edge.stretches]
     .reverse()
-    .map((s) => ({ ...s, fromMm: lengthMm - s.toMm, toMm: lengthMm - s.fromMm, fromLevelMm: s.toLevelMm, toLevelMm: s.fromLevelMm }));
+    .map((s) => ({
+      ...s,
+      fromMm: lengthMm - s.toMm,
+      toMm: lengthMm - s.fromMm,
+      fromLevelMm: s.toLevelMm,
+      toLevelMm: s.fromLevelMm,
+      reliefMm: s.reliefMm?.toReversed() ?? null,
+    }));
   return { ...edge, stretches };
 }
 
@@ -155,18 +208,51 @@ export function mismatches(first: Edge, against: Edge): readonly Mismatch[] {
 /** Whether two edges can lie together. */
 export const mates = (a: Edge, b: Edge): boolean => Math.abs(a.lengthMm - b.lengthMm) <= ALONG_MM && mismatches(a, b).length === 0;
 
-export const stretchOver = ({ stretches }: Edge, atMm: number): Stretch | undefined =>
+export const stretchOver = ({ stretches }: Edge, atMm: number): EdgeStretch | undefined =>
   stretches.find(({ fromMm, toMm }) => fromMm <= atMm && atMm <= toMm);
 
 /** Height of a stretch part of the way along it. */
-export function levelAlong({ fromMm, toMm, fromLevelMm, toLevelMm }: Stretch, atMm: number): number {
-  return toMm === fromMm ? fromLevelMm : fromLevelMm + ((atMm - fromMm) / (toMm - fromMm)) * (toLevelMm - fromLevelMm);
+export function levelAlong({ fromMm, toMm, fromLevelMm, toLevelMm, reliefMm }: EdgeStretch, atMm: number): number {
+  const share = toMm === fromMm ? 0 : Math.max(0, Math.min(1, (atMm - fromMm) / (toMm - fromMm)));
+  if (reliefMm === null) return fromLevelMm + share * (toLevelMm - fromLevelMm);
+  const at = share * (reliefMm.length - 1);
+  const before = Math.min(reliefMm.length - 2, Math.floor(at));
+  return reliefMm[before]! + (at - before) * (reliefMm[before + 1]! - reliefMm[before]!);
 }
 
-function differ(a: Stretch, b: Stretch, fromMm: number, toMm: number): Mismatch['what'] | null {
+function differ(a: EdgeStretch, b: EdgeStretch, fromMm: number, toMm: number): Mismatch['what'] | null {
   if (a.kind !== b.kind) return 'kind';
-  const off = (atMm: number): number => Math.abs(levelAlong(a, atMm) - levelAlong(b, atMm));
-  if (Math.max(off(fromMm), off(toMm)) > LEVEL_MM + 1e-6) return 'level';
+  if (levelsDiffer(a, b, fromMm, toMm)) return 'level';
   if ((a.waterMm === null) !== (b.waterMm === null)) return 'water';
   return a.waterMm !== null && Math.abs(a.waterMm - b.waterMm!) > LEVEL_MM + 1e-6 ? 'water' : null;
+}
+
+/** Whether somewhere between, one stretch is higher or lower than the other is anywhere within what edges may lie apart. */
+function levelsDiffer(a: EdgeStretch, b: EdgeStretch, fromMm: number, toMm: number): boolean {
+  if (a.reliefMm === null && b.reliefMm === null) {
+    const off = (atMm: number): number => Math.abs(levelAlong(a, atMm) - levelAlong(b, atMm));
+    return Math.max(off(fromMm), off(toMm)) > LEVEL_MM + 1e-6;
+  }
+  const count = Math.max(1, Math.ceil((toMm - fromMm) / RELIEF_STEP_MM));
+  return Array.from({ length: count + 1 }, (_, i) => fromMm + ((toMm - fromMm) * i) / count).some(
+    (atMm) => isBeyond(levelAlong(a, atMm), b, atMm) || isBeyond(levelAlong(b, atMm), a, atMm),
+  );
+}
+function isBeyond(levelMm: number, other: EdgeStretch, atMm: number): boolean {
+  let [low, high] = [Infinity, -Infinity];
+  for (let byMm = -ALONG_MM; byMm <= ALONG_MM; byMm += RELIEF_STEP_MM) {
+    const mm = levelAlong(other, atMm + byMm);
+    [low, high] = [Math.min(low, mm), Math.max(high, mm)];
+  }
+  return levelMm < low - LEVEL_MM - 1e-6 || levelMm > high + LEVEL_MM + 1e-6;
+}
+
+/** The most by which two stretches laid along each other differ in height, mm; the second higher where it is positive. */
+export function mostApartMm(a: EdgeStretch, b: EdgeStretch): number {
+  const [fromMm, toMm] = [Math.max(a.fromMm, b.fromMm), Math.min(a.toMm, b.toMm)];
+  if (!levelsDiffer(a, b, fromMm, toMm)) return 0;
+  const count = Math.max(1, Math.ceil((toMm - fromMm) / RELIEF_STEP_MM));
+  return Array.from({ length: count + 1 }, (_, i) => fromMm + ((toMm - fromMm) * i) / count)
+    .map((atMm) => levelAlong(b, atMm) - levelAlong(a, atMm))
+    .reduce((most, mm) => (Math.abs(mm) > Math.abs(most) ? mm : most), 0);
 }

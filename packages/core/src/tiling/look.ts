@@ -1,5 +1,7 @@
-import { type Region, areaMm2, clippedTo, intersection, isEmpty } from '../geometry';
-import type { Ground, Tile } from '../ground';
+import { type Point, type Region, areaMm2, clippedTo, contains, intersection, isEmpty, regionBox } from '../base/geometry';
+import { kindOf } from '../features';
+import { type Ground, type Land, type Tile, isSloped, overlayOf, profileOf, waterLevelMm } from '../ground';
+import { LEVEL_MM } from './edge';
 
 /** Sizes of tiles and cells within this are the same. */
 export const SIZE_MM = 0.5;
@@ -10,26 +12,35 @@ const ALIKE_MM2 = 20;
 export interface Look {
   readonly widthMm: number;
   readonly depthMm: number;
-  readonly patches: readonly { readonly sort: string; readonly region: Region }[];
+  readonly patches: readonly Patch[];
+}
+interface Patch {
+  /** What it is, but for its outline. */
+  readonly sort: string;
+  readonly region: Region;
+  /** Its height where it is not level. */
+  readonly heightAt: ((point: Point) => number) | null;
 }
 export function lookOf(tile: Tile, ground: Ground): Look {
   const { left, top, right, bottom } = tile.box;
   const [widthMm, depthMm] = [right - left, bottom - top];
   const moved = (region: Region): Region => ({ rings: region.rings.map((ring) => ring.map(({ x, y }) => ({ x: x - left, y: y - top }))) });
   const surfaces = ground.onTile.get(tile.id)!.flatMap(({ land, body, shows }) => {
-    const { kind } = land.feature;
-    // A slope or a bowl is told apart by the feature it belongs to: two halves of one bank are not alike by their outline alone.
-    const sort = `${land.zone ?? ''} ${land.levelMm} ${kind === 'ramp' || kind === 'bank' ? land.feature.id : ''}`;
+    const kind = kindOf(land.feature);
+    const sort = `${land.zone ?? ''} ${land.levelMm} ${waterLevelMm(land) ?? 'dry'} ${kind.edging?.(land.feature) ?? ''}`;
+    const heights = isSloped(land) || overlayOf(land) !== null ? surfaceOf(land) : null;
+    const heightAt = heights === null ? null : ({ x, y }: Point): number => heights({ x: x + left, y: y + top });
     return [
-      ...(isEmpty(shows) ? [] : [{ sort: `${sort} shows`, region: moved(shows) }]),
-      ...(isEmpty(body) ? [] : [{ sort: `${sort} body`, region: moved(body) }]),
+      ...(isEmpty(shows) ? [] : [{ sort: `${sort} shows`, region: moved(shows), heightAt }]),
+      ...(isEmpty(body) ? [] : [{ sort: `${sort} body`, region: moved(body), heightAt: land.role === 'surface' ? null : heightAt }]),
     ];
   });
   const standing = ground.lands
     .filter(({ role }) => role === 'standing')
     .map(({ whole, feature }) => ({
-      sort: `wall ${feature.kind === 'wall' ? feature.heightMm : 0}`,
+      sort: `standing ${kindOf(feature).standsMm?.(feature) ?? 0}`,
       region: moved(clippedTo(whole, tile.box)),
+      heightAt: null,
     }))
     .filter(({ region }) => !isEmpty(region));
   return { widthMm, depthMm, patches: [...surfaces, ...standing] };
@@ -43,7 +54,11 @@ export function turnedLook(look: Look, turns: number): Look {
   return {
     widthMm: depthMm,
     depthMm: widthMm,
-    patches: patches.map(({ sort, region }) => ({ sort, region: { rings: region.rings.map((ring) => ring.map(turned)) } })),
+    patches: patches.map(({ sort, region, heightAt }) => ({
+      sort,
+      region: { rings: region.rings.map((ring) => ring.map(turned)) },
+      heightAt: heightAt === null ? null : ({ x, y }) => heightAt({ x: y, y: depthMm - x }),
+    })),
   };
 }
 
@@ -63,6 +78,31 @@ export function alike(a: Look, b: Look): boolean {
     const other = b.patches.filter((p) => p.sort === sort);
     const shared = own.flatMap((p) => other.map((q) => areaMm2(intersection(p.region, q.region)))).reduce((x, y) => x + y, 0);
     if (mine.get(sort)! - shared > ALIKE_MM2) return false;
+    if (own.some((p) => other.some((q) => !sameHeights(p, q)))) return false;
   }
   return true;
 }
+
+/** Heights are compared so many times across a patch each way. */
+const ACROSS = 16;
+
+/** Whether two patches are as high wherever both lie; level ones have their height in their sort. */
+function sameHeights(a: Patch, b: Patch): boolean {
+  const { heightAt: mine } = a;
+  const { heightAt: theirs } = b;
+  if (mine === null || theirs === null) return mine === theirs;
+  const { left, top, right, bottom } = regionBox(a.region);
+  for (let i = 0; i < ACROSS * ACROSS; i++) {
+    const [x, y] = [
+      left + ((right - left) * ((i % ACROSS) + 0.5)) / ACROSS,
+      top + ((bottom - top) * (Math.floor(i / ACROSS) + 0.5)) / ACROSS,
+    ];
+    const point = { x, y };
+    if (!contains(a.region, point) || !contains(b.region, point)) continue;
+    if (Math.abs(mine(point) - theirs(point)) > LEVEL_MM) return false;
+  }
+  return true;
+}
+
+/** Height of what a land is, or of what it lays on the ground. */
+const surfaceOf = (land: Land): ((point: Point) => number) => (land.role === 'surface' ? (overlayOf(land) ?? (() => 0)) : profileOf(land));

@@ -1,11 +1,9 @@
+import { aBoard, aMound, aPool, aTrack, derived, mended } from '../testing';
 import { describe, expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
-import type { Feature, Plan } from '../plan';
-import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing/plans';
-import { mended } from '../warnings';
-import { edgeOf, mates, mismatches, seamsOf } from '.';
+import type { Feature } from '../features';
+import type { Plan } from '../plan';
+import { edgeOf, mates, mismatches } from './edge';
 
-const derived = (plan: Plan) => derivePipeline()(plan, CATALOGUE);
 /** Two tiles of 400, a channel on each that meets the other at the seam x = 400. */
 const twoChannels = (offsetMm: number, change: Partial<{ widthMm: number; depthMm: number }> = {}): Plan => {
   const channel = (id: string, from: readonly [number, number], to: readonly [number, number], own: object): Feature =>
@@ -20,7 +18,7 @@ const twoChannels = (offsetMm: number, change: Partial<{ widthMm: number; depthM
   const wide = east.shape.form === 'strip' ? ({ ...east, shape: { ...east.shape, widthMm } } as Feature) : east;
   return aBoard({ widthMm: 800, depthMm: 400, columns: 2, rows: 1 }, west, wide);
 };
-const seamOf = (plan: Plan) => seamsOf(derived(plan).ground)[0]!;
+const seamOf = (plan: Plan) => derived(plan).seams[0]!;
 const faults = (plan: Plan) => seamOf(plan).crossings.map(({ kind, fault, sizeMm }) => [kind, fault, sizeMm]);
 const codes = (plan: Plan): string[] => derived(plan).warnings.map(({ code }) => code);
 

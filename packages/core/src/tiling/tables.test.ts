@@ -1,10 +1,14 @@
+import { aBoard, aMound, aPool, CATALOGUE, mended } from '../testing';
 import { describe, expect, test } from 'vitest';
-import { derivePipeline } from '../derive';
-import type { Feature, Plan } from '../plan';
-import { type Random, seeded } from '../random';
-import { CATALOGUE, aBoard, aMound, aPool } from '../testing/plans';
-import { edgeMends, mended } from '../warnings';
-import { type Arrangement, type Puzzle, browseTables, edgeLetters, countTables, failingSeams, poseOf, puzzleOf } from '.';
+import { derivePipeline } from '../pipeline';
+import type { Feature } from '../features';
+import type { Plan } from '../plan';
+import { type Random, seeded } from '../base/random';
+import { edgeMends } from '../checks';
+import { type Arrangement, type Puzzle, puzzleOf } from './puzzle';
+import { browseTables, failingSeams, poseOf } from './browse';
+import { edgeLetters } from './letters';
+import { countTables } from './count';
 import { turnedFilling } from './filling';
 
 const groundOf = (plan: Plan) => derivePipeline()(plan, CATALOGUE).ground;
@@ -198,10 +202,10 @@ test('a channel off the middle of its edges: centring it is offered, smallest fi
   } as Feature);
   const before = puzzle(plan);
   const mends = edgeMends(before, plan, groundOf(plan));
-  expect(mends[0]).toMatchObject({ sizeMm: 40, mend: { featureId: 'channel' } });
+  expect(mends[0]).toMatchObject({ sizeMm: 40, mend: { edit: { featureId: 'channel' } } });
   const sizes = mends.map(({ sizeMm }) => sizeMm);
   expect(sizes).toEqual([...sizes].sort((a, b) => a - b));
-  const centred = mends.filter(({ mend }) => mend.code === 'feature/points').reduce((now, { mend }) => mended(now, mend), plan);
+  const centred = mends.filter(({ mend }) => mend.edit.code === 'feature/point').reduce((now, { mend }) => mended(now, mend), plan);
   const meets = (of: Puzzle): number => of.mate.reduce((sum, does) => sum + does, 0);
   expect(meets(puzzle(centred))).toBeGreaterThan(meets(before));
 });

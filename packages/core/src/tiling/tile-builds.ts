@@ -1,10 +1,15 @@
+import type { Part } from '../cutting/parts';
+import { listedBy } from '../base/grouping';
+import { type BoardStack, jointShares } from '../stack';
+import type { Join, Material } from '../catalogue/schema';
+import { remembered } from '../base/memory';
+import { rounded } from '../base/rounding';
 import { type Catalogue, estimated, joinBy, materialBy } from '../catalogue';
-import type { StuffNeed } from '../coats';
-import type { PartList } from '../cutting';
+import type { CoatingNeed } from '../coats';
 import type { Ground, Tile, Zones } from '../ground';
 import type { Passage, Plan, Table } from '../plan';
-import { type BoardStack, curedGlue, jointShare } from '../stack';
-import { type Figure, given, massOf, reckon, total } from '../units';
+import { curedGlue } from '../stack/adhesives';
+import { type Figure, given, massOf, reckon, total } from '../base/units';
 
 /** One tile as it is carried and stored. */
 export interface TileBuild {
@@ -29,41 +34,39 @@ export interface Fitting {
 /** Air and paper between stored tiles, mm. */
 const BETWEEN_MM = 3;
 
+interface TileInputs {
+  readonly table: Table;
+  readonly layers: Plan['stack'];
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly stack: BoardStack;
+  readonly parts: readonly Part[];
+  readonly coatings: readonly CoatingNeed[];
+  readonly catalogue: Catalogue;
+}
+
 /** What each tile weighs and measures, and where it goes. */
-export function tileBuilds(
-  plan: Plan,
-  ground: Ground,
-  zones: Zones,
-  stack: BoardStack,
-  { parts }: PartList,
-  stuffs: readonly StuffNeed[],
-  catalogue: Catalogue,
-): readonly TileBuild[] {
+export function tileBuilds({ table, layers, ground, zones, stack, parts, coatings, catalogue }: TileInputs): readonly TileBuild[] {
   const coatedMm2 = zones.byTile.reduce((sum, zone) => sum + zone.coatedMm2, 0);
   const dry = total(
     'Coats, dry, on the whole board',
     'g',
-    stuffs.map(({ dryMass }) => dryMass),
+    coatings.map(({ dryMass }) => dryMass),
   );
   const cured = stack.joints.map((joint) => curedGlue(joint, catalogue));
-  const join = joinBy(catalogue, plan.table.join.methodId);
+  const join = joinBy(catalogue, table.join.methodId);
+  const byTile = listedBy(parts, ({ workpieceId }) => workpieceId);
+  const shares = jointShares({ joints: stack.joints, zones, ground });
   return ground.tiles.map((tile) => {
-    const layers = parts
-      .filter(({ tileId }) => tileId === tile.id)
-      .map((part) => {
-        const material = materialBy(catalogue, part.materialId);
-        const face = given(`${part.name}, face`, part.staysMm2, 'mm²', 'drawing');
-        const volume = reckon(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
-        return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
-      });
-    const own = zones.byTile.filter(({ tileId }) => tileId === tile.id).reduce((sum, zone) => sum + zone.coatedMm2, 0);
+    const foam = (byTile.get(tile.id) ?? []).map((part) => massThatStays(part, materialBy(catalogue, part.materialId)));
+    const own = (zones.onTile.get(tile.id) ?? []).reduce((sum, zone) => sum + zone.coatedMm2, 0);
     const share = given(`${tile.id}: share of all that is coated`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
     const glued = stack.joints.flatMap((joint, i) => {
-      const onTile = jointShare(joint, tile.id, zones, ground);
+      const onTile = shares(joint, tile.id);
       const here = given(`${joint.label}: share on ${tile.id}`, onTile, '1', 'drawing', 'by its face');
       return onTile === 0 ? [] : [reckon(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
     });
-    const fixings = fixingsOn(tile, plan.table, join.perEdge, join.perTile);
+    const fixings = fixingsOn(tile, table, join.perEdge, join.perTile);
     const fixed = reckon(
       'Fixings',
       'g',
@@ -72,12 +75,12 @@ export function tileBuilds(
       given(`${join.name}, each`, join.massG, 'g', 'catalogue'),
     );
     const mass = total(`${tile.id}, mass`, 'g', [
-      ...layers,
+      ...foam,
       total(`${tile.id}, adhesives`, 'g', glued),
       reckon(`${tile.id}, coats`, 'g', dry, '×', share),
       fixed,
     ]);
-    const tall = tallOf(tile, plan, ground, stack);
+    const tall = tallOf(tile, layers, ground, stack);
     const [widthMm, depthMm] = [tile.box.right - tile.box.left, tile.box.bottom - tile.box.top];
     return {
       tileId: tile.id,
@@ -92,33 +95,50 @@ export function tileBuilds(
         'drawing',
         `√(${round(widthMm)}² + ${round(depthMm)}²)`,
       ),
-      fittings: plan.table.passages.map((passage) => fitting(passage, widthMm, depthMm, tall.value)),
+      fittings: table.passages.map((passage) => fitting(passage, widthMm, depthMm, tall.value)),
     };
   });
 }
 
 /** Fixings on one tile: on every side that meets another tile, and what it takes whatever its sides. */
-export function fixingsOn(tile: Tile, table: Table, perEdge: number, perTile: number): number {
+export function fixingsOn(tile: Tile, table: Pick<Table, 'columnWidthsMm' | 'rowDepthsMm'>, perEdge: number, perTile: number): number {
   const { column, row } = tile;
   const inner =
     Number(column > 0) + Number(column < table.columnWidthsMm.length - 1) + Number(row > 0) + Number(row < table.rowDepthsMm.length - 1);
   return inner * perEdge + perTile;
 }
 
-/** All fixings of the board; none where tiles lie loose. */
-export function fixingsFor(table: Table, ground: Ground, catalogue: Catalogue): Figure<'1'> | null {
-  const join = joinBy(catalogue, table.join.methodId);
-  const count = ground.tiles.reduce((sum, tile) => sum + fixingsOn(tile, table, join.perEdge, join.perTile), 0);
-  return count === 0
-    ? null
-    : given(join.name, count, '1', 'layout', `${join.perEdge} on each side that meets another tile, ${join.perTile} a tile`);
+interface FixingInputs {
+  readonly table: Pick<Table, 'columnWidthsMm' | 'rowDepthsMm' | 'join'>;
+  readonly tiles: readonly Tile[];
+  readonly catalogue: Catalogue;
+}
+/** What joins the tiles, and how many of it. */
+export interface Fixings {
+  readonly join: Join;
+  readonly count: Figure<'1'>;
 }
 
-function tallOf(tile: Tile, plan: Plan, ground: Ground, stack: BoardStack): Figure<'mm'> {
-  const substrate = given('Substrate', plan.stack.substrate?.thicknessMm ?? 0, 'mm', 'plan');
+/** All fixings of the board; none where tiles lie loose. */
+export function fixingsFor({ table, tiles, catalogue }: FixingInputs): Fixings | null {
+  const join = joinBy(catalogue, table.join.methodId);
+  const count = tiles.reduce((sum, tile) => sum + fixingsOn(tile, table, join.perEdge, join.perTile), 0);
+  if (count === 0) return null;
+  const note = `${join.perEdge} on each side that meets another tile, ${join.perTile} a tile`;
+  return { join, count: given(join.name, count, '1', 'layout', note) };
+}
+
+const massThatStays = remembered((part: Part, material: Material): Figure<'g'> => {
+  const face = given(`${part.name}, face`, part.staysMm2, 'mm²', 'drawing');
+  const volume = reckon(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
+  return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
+});
+
+function tallOf(tile: Tile, layers: Plan['stack'], ground: Ground, stack: BoardStack): Figure<'mm'> {
+  const substrate = given('Substrate', layers.substrate?.thicknessMm ?? 0, 'mm', 'plan');
   const highest = Math.max(0, ...ground.onTile.get(tile.id)!.map(({ land }) => (land.role === 'mass' ? land.levelMm : 0)));
   const raised = given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan');
-  const { battens } = plan.stack;
+  const { battens } = layers;
   const more = [
     ...(battens === null ? [] : [given('Battens under it', battens.heightMm, 'mm', 'plan')]),
     ...(stack.facings.length === 0
@@ -142,10 +162,10 @@ function fitting(passage: Passage, widthMm: number, depthMm: number, tallMm: num
   return { passage, fits: slab.every((mm, i) => mm <= room[i]!), stacked };
 }
 
-const round = (mm: number): number => Math.round(mm * 10) / 10;
+const round = (mm: number): number => rounded(mm, 1);
 
 /** Height of all tiles of a board stored one on another. */
-export function storedHeight(builds: readonly TileBuild[]): Figure<'mm'> {
+export function storedHeight({ tiles: builds }: { readonly tiles: readonly TileBuild[] }): Figure<'mm'> {
   const gaps = given(
     'Air between tiles',
     BETWEEN_MM * Math.max(0, builds.length - 1),

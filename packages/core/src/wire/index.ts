@@ -1,11 +1,10 @@
 export {
-  Board,
   BoardCard,
-  BoardId,
   BoardList,
   BoardParams,
   CatalogueAnswer,
   CreateBoard,
+  CutSheetParams,
   Health,
   History,
   NewOffcut,
@@ -16,7 +15,7 @@ export {
   Rack,
   RackOffcut,
   RevisionParams,
-  SavedPlan,
   SavePlan,
+  SavedPlan,
   UnreadableBoard,
 } from './wire';

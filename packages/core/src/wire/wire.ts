@@ -1,6 +1,8 @@
 import { z } from 'zod';
 import { CatalogueSchema } from '../catalogue/schema';
+import { Id } from '../fields';
 import { PlanSchema } from '../plan/schema';
+import { RecordSchema } from '../shop';
 
 /** What goes over the wire, for both ends. */
 
@@ -12,17 +14,23 @@ export const BoardParams = z.strictObject({ boardId: BoardId });
 export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coerce.number().pipe(Revision) });
 
 /** A plan as it arrives; its shape is checked against the catalogue too, so the envelope only says where it is. */
-export const CreateBoard = z.strictObject({ plan: z.unknown() });
+export const CreateBoard = z.strictObject({ plan: z.unknown(), record: RecordSchema.optional() });
+export const CutSheetParams = z.strictObject({ boardId: BoardId, cutSheetId: Id });
 export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown() });
 
 const Issue = z.strictObject({ path: z.string(), message: z.string() });
 
-export const BoardCard = z.strictObject({ id: BoardId, revision: Revision, savedAt: z.iso.datetime(), plan: PlanSchema });
+export const BoardCard = z.strictObject({
+  id: BoardId,
+  revision: Revision,
+  savedAt: z.iso.datetime(),
+  plan: PlanSchema,
+  record: RecordSchema,
+});
 /** A board whose stored plan no longer is one: named and kept, so that the others can still be listed. */
 export const UnreadableBoard = z.strictObject({ id: BoardId, name: z.string(), issues: z.array(Issue) });
 export const BoardList = z.strictObject({ boards: z.array(BoardCard), unreadable: z.array(UnreadableBoard) });
 export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
-export const Board = BoardCard;
 export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
 export const CatalogueAnswer = z.strictObject({ catalogue: CatalogueSchema });
 /** A picture as it was kept; its bytes are at `/api/pictures/{id}`. */
@@ -66,10 +74,9 @@ export const ProblemDetails = z.object({
   detail: z.string(),
   issues: z.array(Issue).optional(),
   /** On a stale save: what is stored now. */
-  stored: Board.optional(),
+  stored: BoardCard.optional(),
 });
 
-export type Board = z.infer<typeof Board>;
 export type BoardCard = z.infer<typeof BoardCard>;
 export type UnreadableBoard = z.infer<typeof UnreadableBoard>;
 export type NewOffcut = z.infer<typeof NewOffcut>;

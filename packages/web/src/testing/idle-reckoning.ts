@@ -3,5 +3,7 @@ export class Reckoning {
   open = (): void => undefined;
   change = (): void => undefined;
   shelve = (): void => undefined;
+  look = (): void => undefined;
+  working = (): Promise<null> => Promise.resolve(null);
   close = (): void => undefined;
 }

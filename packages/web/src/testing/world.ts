@@ -1,9 +1,10 @@
+import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import type { Plan } from '@spare-acre/core/plan';
-import type { StoredBoard } from '../api/client';
+import type { StoredBoard } from '../document/client';
 
 /** The world around the web app in tests: a server that is a function, locks, and a worker that is not a thread. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;
@@ -14,6 +15,7 @@ export const aStoredBoard = (plan: Plan = brinefold(CATALOGUE), revision = 1): S
   revision,
   savedAt: '2026-11-24T05:00:00.000Z',
   plan,
+  record: NOTHING_DONE,
 });
 
 /** What a request is answered with: a status and a body, or null for no server at all. */

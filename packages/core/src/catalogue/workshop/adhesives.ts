@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../../base/units';
 import type { Adhesive, Catalogue } from '../schema';
 import { about } from './estimate';
 
@@ -21,8 +22,7 @@ const PLAIN: Omit<Adhesive, 'id' | 'name' | 'family' | 'gPerM2' | 'openMin' | 'h
   remark: '',
 };
 /** Six days to the middle of a 500 mm tile: the square of the half-width. */
-const RIM_DRY = { halfWidthMm: 100, min: 1_440 };
-const DAY_MIN = 1_440;
+const RIM_DRY = { halfWidthMm: 100, min: DAY_MIN };
 
 /** Adhesives on the faces they hold: general trade knowledge, rounded; prices invented. */
 export const adhesives: Catalogue['adhesives'] = [

@@ -4,7 +4,7 @@ import { batteries, joins, lamps, passages, yardsticks } from './fittings';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
 import { starter } from './starter';
-import { stuffs } from './stuffs';
+import { coatings } from './coatings';
 
 /** The catalogue that ships: starting figures, every one with its range and origin, all prices invented. */
 export const WORKSHOP_CATALOGUE: Catalogue = {
@@ -13,7 +13,7 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   materials,
   sheets,
   adhesives,
-  stuffs,
+  coatings,
   methods,
   tools,
   airs,

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../schema';
 
-const use = (stuffId: string, methodId: string): { stuffId: string; methodId: string } => ({ stuffId, methodId });
+const use = (coatingId: string, methodId: string): { coatingId: string; methodId: string } => ({ coatingId, methodId });
 const painted = [
   use('masonry-paint', 'base'),
   use('craft-acrylic', 'overbrush'),

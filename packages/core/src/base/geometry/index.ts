@@ -1,0 +1,23 @@
+export { ROUND_SIDES, alongLine, bent, lineLengthMm, pointAlong, roundRing, selfCrossing, stripRegion, thinned } from './outline';
+export { between, boxAround, boxHolds, boxesOverlap, distanceMm } from './point';
+export type { Box, Point } from './point';
+export {
+  EMPTY,
+  areaMm2,
+  boxRegion,
+  clippedTo,
+  contains,
+  crossings,
+  edgeMm,
+  evenOdd,
+  grown,
+  innerEdgeMm,
+  intersection,
+  isEmpty,
+  pieces,
+  regionBox,
+  regionOf,
+  unite,
+  without,
+} from './region';
+export type { Region, Ring } from './region';

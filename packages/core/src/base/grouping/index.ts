@@ -1,0 +1,1 @@
+export { listedBy } from './grouping';

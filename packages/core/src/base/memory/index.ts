@@ -1,0 +1,1 @@
+export { isSame, remembered, sameItems, sameList } from './memory';

@@ -1,0 +1,42 @@
+/**
+ * Remembers the last answer for each object and what else it was asked with, told apart by the identity of what it holds: nothing
+ * here is ever changed in place. Answers go
+ * when their object goes. A function of these inputs gives the same with and without it.
+ */
+export function remembered<K extends object, D extends readonly unknown[], R>(reckon: (of: K, ...rest: D) => R): (of: K, ...rest: D) => R {
+  const known = new WeakMap<K, { readonly rest: D; readonly answer: R }>();
+  return (of, ...rest) => {
+    const last = known.get(of);
+    if (last !== undefined && last.rest.length === rest.length && rest.every((one, i) => isSame(last.rest[i], one))) return last.answer;
+    const answer = reckon(of, ...rest);
+    known.set(of, { rest, answer });
+    return answer;
+  };
+}
+
+/** One thing, or two lists or named inputs that hold the very same things. */
+export function isSame(a: unknown, b: unknown): boolean {
+  if (Object.is(a, b)) return true;
+  if (Array.isArray(a)) return Array.isArray(b) && sameItems(a, b);
+  if (!isRecord(a) || !isRecord(b)) return false;
+  const keys = Object.keys(a);
+  return keys.length === Object.keys(b).length && keys.every((key) => Object.is(a[key], b[key]) || isSameList(a[key], b[key]));
+}
+const isSameList = (a: unknown, b: unknown): boolean => Array.isArray(a) && Array.isArray(b) && sameItems(a, b);
+const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
+  typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype;
+
+/** Whether two lists hold the very same things. */
+export const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
+  a === b || (a.length === b.length && a.every((one, i) => Object.is(one, b[i])));
+
+/** The list asked for before, where it holds the very same things: what depends on the list by identity is spared. */
+export function sameList<K extends object>(): <T>(of: K, list: readonly T[]) => readonly T[] {
+  const known = new WeakMap<K, readonly unknown[]>();
+  return <T>(of: K, list: readonly T[]) => {
+    const last = known.get(of) as readonly T[] | undefined;
+    if (last !== undefined && sameItems(last, list)) return last;
+    known.set(of, list);
+    return list;
+  };
+}

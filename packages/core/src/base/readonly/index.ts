@@ -1,0 +1,1 @@
+export type { DeepReadonly } from './readonly';

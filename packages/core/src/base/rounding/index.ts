@@ -1,0 +1,1 @@
+export { cutMm, rounded, tidyMm } from './rounding';

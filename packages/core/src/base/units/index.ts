@@ -1,0 +1,8 @@
+export { DAY_MIN, hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf } from './convert';
+export { bareOf, given, hasWorking, reckon, total, wholeUp } from './figure';
+export type { Bare, Figure, Quantity, Unit } from './figure';
+export { parseLength, parseNumber, parsePoint } from './parse';
+export type { Limits } from './parse';
+export { lengthField, lengthText, lengthUnit, lengthUnitName, lengthWords, show, showChange, showText } from './show';
+export type { MeasureSystem, Showing } from './show';
+export { enoughDigits, exact, operands, working } from './working';

@@ -1,0 +1,12 @@
+export { clearWarnings } from './clear-checks';
+export { coatWarnings } from './coat-checks';
+export { cutWarnings } from './cut-checks';
+export { edgeMends } from './edge-mends';
+export type { EdgeMend } from './edge-mends';
+export { glueWarnings } from './glue-checks';
+export { groundWarnings } from './ground-checks';
+export { lightWarnings } from './light-checks';
+export { seamWarnings } from './seam-checks';
+export { bowWarnings, stackWarnings } from './stack-checks';
+export { viewsOf } from './warning';
+export type { Mend, Warning, WarningCode, WarningView } from './warning';

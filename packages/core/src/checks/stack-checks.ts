@@ -1,0 +1,227 @@
+import { type Bow, type LeverInputs, bowLevers, leversUnder } from '../stack/bow';
+import { atOnce } from '../plan/edits';
+import { type Part, isPieceOf, jointLines, proposedSplits } from '../cutting/parts';
+import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../surfaces';
+import { type Catalogue, estimated, materialBy, coatingBy } from '../catalogue';
+import type { Ground, Zones } from '../ground';
+import type { Plan } from '../plan';
+import type { BaseLayer } from '../stack/joint';
+import type { BoardStack } from '../stack';
+import type { Mend, Warning } from './warning';
+
+/** Levers offered for a bow. */
+const MAX_LEVERS = 3;
+
+/** Checks of how the layers lie: bow, grain, joints right through, and solvent on bare foam. @source craft.md §3 */
+export function* stackWarnings(inputs: GrainInputs & JointInputs & SolventInputs): Generator<Warning> {
+  yield* grainWarnings(inputs);
+  yield* jointWarnings(inputs);
+  yield* solventWarnings(inputs);
+}
+
+const common = { severity: 'care', featureId: null } as const;
+
+/** A bow that rocks, with what would lower it. */
+export function* bowWarnings({ bow, ...inputs }: LeverInputs & { readonly bow: Bow }): Generator<Warning> {
+  const { catalogue } = inputs;
+  const most = estimated('A tile may bow', catalogue.bench.bowMostMm, 'mm');
+  if (Math.abs(bow.likely.value) <= most.value) return;
+  const levers = bowLevers({ ...inputs, bow });
+  // What is enough and harms no joint; where nothing is, several together, and else the strongest.
+  const enough = levers.filter(({ likelyMm, isSound }) => likelyMm <= most.value && isSound).slice(0, MAX_LEVERS);
+  const together = enough.length > 0 ? [] : leversUnder(inputs, most.value);
+  const mends: Mend[] =
+    together.length > 0
+      ? [
+          {
+            edit: atOnce(
+              together.map(({ edit }) => edit),
+              'Pull levers',
+            ),
+            label: together.map(({ label }) => label).join(' + '),
+          },
+        ]
+      : (enough.length > 0 ? enough : levers.slice(0, MAX_LEVERS)).map(({ edit, label }) => ({ edit, label }));
+  yield {
+    ...common,
+    id: 'stack/bow',
+    code: 'stack/bow',
+    title: 'Bow',
+    text: [
+      'The largest tile is likely to bow ',
+      bow.likely,
+      ' over ',
+      bow.span,
+      ', at worst ',
+      bow.worst,
+      '; more than ',
+      most,
+      ' rocks and opens its seams.',
+    ],
+    mends,
+  };
+}
+
+/** Two layers with a grain, one on the other, that do not cross: they bend and break the same way. */
+interface GrainInputs {
+  readonly layers: Plan['stack'];
+  readonly stack: Pick<BoardStack, 'base' | 'raised'>;
+  readonly catalogue: Catalogue;
+}
+function* grainWarnings({ layers, stack, catalogue }: GrainInputs): Generator<Warning> {
+  for (const [i, upper] of stack.base.entries()) {
+    const lower = stack.base[i - 1];
+    if (lower === undefined) continue;
+    const [low, up] = [lower, upper].map(({ materialId }) => materialBy(catalogue, materialId));
+    // Wood under foam is the stiff one whichever way the foam lies; like on like is what has to cross.
+    if (!low!.hasGrain || !up!.hasGrain || low !== up || (lower.grain !== null && upper.grain !== null && lower.grain !== upper.grain))
+      continue;
+    yield {
+      ...common,
+      id: `stack/grain ${upper.id}`,
+      code: 'stack/grain',
+      title: `${up!.name}, layer ${i + 1} on ${i}`,
+      text: [
+        lower.grain === null || upper.grain === null
+          ? 'Both have a grain, and it is not said which way it runs. Turned across each other they stay flatter.'
+          : 'Both have their grain the same way: they bend and break together.',
+      ],
+      mends: crossed(lower, upper),
+    };
+  }
+  const { raised } = layers;
+  const several = stack.raised.find(({ buildUp }) => (buildUp?.thicknessesMm.length ?? 0) > 1);
+  if (several !== undefined && !raised.crossGrain && materialBy(catalogue, raised.materialId).hasGrain) {
+    yield {
+      ...common,
+      id: 'stack/grain raised',
+      code: 'stack/grain',
+      title: 'Raised ground',
+      text: [`${several.land.name} has several layers with their grain the same way.`],
+      mends: [{ edit: { code: 'raised/cross-grain', crossGrain: true }, label: 'Turn every second layer' }],
+    };
+  }
+}
+
+function crossed(lower: BaseLayer, upper: BaseLayer): Mend[] {
+  const own = lower.grain ?? 'x';
+  const across = own === 'x' ? 'y' : 'x';
+  const grains = [
+    ...(lower.grain === null ? [{ layer: lower.ref, grain: own } as const] : []),
+    { layer: upper.ref, grain: across } as const,
+  ];
+  return [{ edit: { code: 'layer/grain', grains }, label: 'Lay the upper one across the lower' }];
+}
+
+/** Joints of two layers that lie over each other: the stack breaks there. */
+interface JointInputs {
+  readonly ground: Ground;
+  readonly parts: readonly Part[];
+  readonly catalogue: Catalogue;
+}
+function* jointWarnings({ ground, parts, catalogue }: JointInputs): Generator<Warning> {
+  const stagger = estimated('Joints apart', catalogue.bench.jointStaggerMm, 'mm');
+  const told = new Set<string>();
+  for (const upper of parts.filter((part) => isPieceOf(part) && part.level > 0)) {
+    const { wholeId, wholeName } = upper;
+    if (told.has(wholeId)) continue;
+    const same = (part: Part): boolean =>
+      part.workpieceId === upper.workpieceId && part.stage === upper.stage && part.featureId === upper.featureId;
+    const own = parts.filter((part) => part.wholeId === wholeId);
+    const below = parts.filter((part) => same(part) && part.level === upper.level - 1);
+    const isThrough = (['x', 'y'] as const).some((along) =>
+      jointLines(own, along).some((line) => jointLines(below, along).some((other) => Math.abs(other - line) < stagger.value)),
+    );
+    if (!isThrough) continue;
+    told.add(wholeId);
+    yield {
+      ...common,
+      id: `stack/joints ${wholeId}`,
+      code: 'stack/joints',
+      title: wholeName,
+      text: ['Its joint lies less than ', stagger, ' from that of the layer below: the stack breaks there.'],
+      mends: staggered(own, parts, ground, catalogue),
+    };
+  }
+}
+
+/** The part in as many pieces, with its joints moved off those of its neighbours. */
+function staggered(own: readonly Part[], parts: readonly Part[], ground: Ground, catalogue: Catalogue): Mend[] {
+  const whole = wholeOf(own);
+  const along = jointLines(own, 'x').length > 0 ? 'x' : 'y';
+  const longest = Math.max(...own.map((piece) => (along === 'x' ? piece.widthMm : piece.depthMm)));
+  const sizeMm = along === 'x' ? whole.widthMm : whole.depthMm;
+  const { jointStaggerMm } = catalogue.bench;
+  // Pieces may grow by what the joint has to move, as long as there are as many of them.
+  const most = Math.min(sizeMm - 1, longest + 2 * jointStaggerMm.value);
+  const splits = proposedSplits(whole, (w, d) => (along === 'x' ? w : d) <= most, { parts, ground, catalogue });
+  return splits.length === 0 ? [] : [{ edit: { code: 'part/split', splits }, label: 'Move its joint' }];
+}
+
+function wholeOf(own: readonly Part[]): Part {
+  const [first] = own;
+  const placed = own.filter(({ at }) => at !== null);
+  const left = Math.min(...placed.map(({ at }) => at!.x));
+  const top = Math.min(...placed.map(({ at }) => at!.y));
+  const right = Math.max(...placed.map(({ at, widthMm }) => at!.x + widthMm));
+  const bottom = Math.max(...placed.map(({ at, depthMm }) => at!.y + depthMm));
+  return { ...first!, id: first!.wholeId, name: first!.wholeName, at: { x: left, y: top }, widthMm: right - left, depthMm: bottom - top };
+}
+
+/** A solvent-borne coat on foam that nothing has covered yet. */
+interface SolventInputs {
+  readonly layers: Plan['stack'];
+  readonly coats: Plan['coats'];
+  readonly zones: Zones;
+  readonly catalogue: Catalogue;
+}
+function* solventWarnings({ layers, coats, zones, catalogue }: SolventInputs): Generator<Warning> {
+  for (const zone of GROUND_KINDS) {
+    if (zones.byKind[zone].coated.value <= 0) continue;
+    const coatings = coats[zone].map(({ coatingId }) => coatingBy(catalogue, coatingId));
+    const [first] = coatings;
+    const surface = materialBy(catalogue, surfaceOf(layers, zone));
+    if (first === undefined || !first.hasSolvent || !surface.isHurtBySolvent) continue;
+    const own = coats[zone].find(({ coatingId }) => isSealer(coatingId, catalogue));
+    const sealer =
+      own ??
+      starterSealer(
+        catalogue,
+        coats[zone].map(({ id }) => id),
+      );
+    yield {
+      ...common,
+      severity: 'stop',
+      id: `coats/solvent ${zone}`,
+      code: 'coats/solvent',
+      title: GROUND_KIND_NAMES[zone],
+      text: [`${first.name} on bare ${surface.name} eats it. Something without solvent has to cover the foam first.`],
+      mends:
+        sealer === null
+          ? []
+          : [
+              {
+                edit: { code: 'coats/first', groundKind: zone, coat: sealer },
+                label: `${coatingBy(catalogue, sealer.coatingId).name} first`,
+              },
+            ],
+    };
+  }
+}
+
+const isSealer = (coatingId: string, catalogue: Catalogue): boolean => {
+  const { family, hasSolvent } = coatingBy(catalogue, coatingId);
+  return family === 'sealer' && !hasSolvent;
+};
+
+/** What lies uppermost on a kind of surface. */
+const surfaceOf = (stack: Plan['stack'], zone: GroundKind): string =>
+  stack.facings[zone].at(-1)?.materialId ?? (zone === 'raised' ? stack.raised.materialId : stack.ground.at(-1)!.materialId);
+
+/** The sealing coat a new board starts with. */
+function starterSealer({ starter, ...catalogue }: Catalogue, taken: readonly string[]): Plan['coats']['open'][number] | null {
+  const use = starter.coats.open.find(({ coatingId }) => isSealer(coatingId, { starter, ...catalogue }));
+  if (use === undefined) return null;
+  const id = `${use.coatingId}-${use.methodId}`;
+  return { id: taken.includes(id) ? `${id}-first` : id, ...use, filmMm: null };
+}

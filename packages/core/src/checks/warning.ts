@@ -1,0 +1,71 @@
+import type { Figure } from '../base/units';
+import type { Edit } from '../plan/edits';
+
+/** The views in which trouble can be looked at. */
+export type WarningView = 'ground' | 'section' | 'cuts' | 'supplies' | 'days';
+
+/** Every kind of trouble, with the views that show it, the one where it is best looked at first. */
+const VIEWS = {
+  'clear/taken': ['ground'],
+  'climate/too-cold': ['days'],
+  'coats/order': ['supplies'],
+  'coats/solvent': ['section', 'supplies'],
+  'cut/fence': ['cuts'],
+  'cut/height': ['cuts'],
+  'cut/outdated': ['cuts'],
+  'cut/throat': ['cuts'],
+  'cut/too-large': ['cuts'],
+  'cut/unwanted': ['cuts'],
+  'glue/buckles': ['section'],
+  'glue/dissolves': ['section'],
+  'glue/never-dries': ['section'],
+  'glue/slips': ['section'],
+  'glue/spots': ['section'],
+  'ground/off-table': ['ground'],
+  'ground/partly-off': ['ground'],
+  'join/off-edge': ['ground'],
+  'join/pocket-in-hole': ['ground'],
+  'join/pocket-through-rim': ['ground'],
+  'light/groove': ['ground'],
+  'light/in-hole': ['ground'],
+  'light/pocket': ['ground'],
+  'light/volts': ['ground'],
+  'pit/too-deep': ['ground', 'section'],
+  'plot/uneven': ['ground'],
+  'raised/no-such-height': ['section', 'ground'],
+  'seam/ends': ['ground'],
+  'seam/level': ['ground'],
+  'seam/pit-edge': ['ground'],
+  'seam/place': ['ground'],
+  'seam/sliver': ['ground'],
+  'seam/water': ['ground'],
+  'seam/width': ['ground'],
+  'stack/bow': ['section'],
+  'stack/grain': ['section'],
+  'stack/joints': ['section', 'cuts'],
+  'water/over-brim': ['ground'],
+} as const satisfies Readonly<Record<string, readonly [WarningView, ...WarningView[]]>>;
+
+export type WarningCode = keyof typeof VIEWS;
+/** Views that show a kind of trouble, the one where it is best looked at first. */
+export const viewsOf = (code: WarningCode): readonly [WarningView, ...WarningView[]] => VIEWS[code];
+
+/** A change that clears a warning, and the words for its button. */
+export interface Mend {
+  readonly label: string;
+  readonly edit: Edit;
+}
+
+/** Something that will go wrong, as data: what, where, why, and what one click can do about it. */
+export interface Warning {
+  /** Stable for the same trouble in the same place. */
+  readonly id: string;
+  readonly code: WarningCode;
+  /** `stop`: cannot be built so. `care`: can, with trouble. */
+  readonly severity: 'stop' | 'care';
+  readonly featureId: string | null;
+  readonly title: string;
+  /** Words and figures in turn; figures open to their working. */
+  readonly text: readonly (string | Figure)[];
+  readonly mends: readonly Mend[];
+}

@@ -1,0 +1,42 @@
+import { type Figure, given, reckon } from '../../base/units';
+import { blankOf, layoutCost, leastByArea, leastByExactSearch } from '../nesting';
+import { takenBy } from './bounds';
+import { type CutJob, isCut, openOf } from './job';
+
+/** Parts up to which all ways of cutting are looked at while somebody waits. */
+const MOST_AT_ONCE = 8;
+const SAME = 1e-6;
+
+/** How near a layout is to what no layout can beat. */
+export interface Optimality {
+  /** `search`: all ways of cutting were looked at; `area`: not even the area would go on less; null: not known to be the best. */
+  readonly how: 'search' | 'area' | null;
+  /** What it lies over the bound, by its aim. */
+  readonly gap: Figure<'money'> | Figure<'1'>;
+}
+
+/** Whether the layout of what of a job is not cut yet is known to be the best by its first aim, and the gap where it is not. Free placement is judged by its true areas alone. */
+export function optimalityOf(job: CutJob): Optimality {
+  const { name, parts, layout, stock, kerfMm, aim, tool, cost: spentMoney, sheetCount } = openOf(job);
+  const spent = layoutCost(job.layout.sheets.filter(isCut), aim);
+  const own = parts.filter(({ id }) => !layout.tooLarge.includes(id));
+  const laid = own.map(blankOf);
+  const cost = layoutCost(layout.sheets, aim);
+  const isThrough = tool.cuts === 'through';
+  const byArea = leastByArea(takenBy(own, tool, kerfMm), stock, kerfMm, aim);
+  const exact = isThrough && laid.length <= MOST_AT_ONCE && cost > byArea + SAME ? leastByExactSearch(laid, stock, kerfMm, aim) : null;
+  const bound = Math.max(byArea, exact ?? 0);
+  const unit = aim === 'cheapest' ? 'money' : '1';
+  const taken = aim === 'cheapest' ? spentMoney : sheetCount;
+  const least = given(
+    `${name}: no layout goes under`,
+    Math.min(taken.value, Math.floor(bound + spent + SAME)),
+    unit,
+    'layout',
+    exact === null ? 'by area' : 'all ways of cutting looked at',
+  );
+  return {
+    how: cost > bound + SAME ? null : exact === null ? 'area' : 'search',
+    gap: reckon(`${name}: over the bound`, unit, taken, '−', least) as Optimality['gap'],
+  };
+}

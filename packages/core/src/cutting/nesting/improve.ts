@@ -1,0 +1,173 @@
+import type { Random } from '../../base/random';
+import { type Bin, asLayout, freeMm2, freshBin, inUse, keptBins, meritOf } from './bins';
+import { type CutNode, FIT_MM } from './cut-tree';
+import { leastByExactSearch } from './exact';
+import { type Room, clustered, movedTo, turned } from './cluster';
+import type { Blank, Layout, LayoutTask, Stock } from './layout';
+import { layOut } from './quick-layout';
+import { layoutCost } from './layout-cost';
+import { type Item, type State, recreate, ruined, unplaced } from './ruin';
+import { isNew, leastCost, leastCostFor, roomOf, setsUnder, takenMm2 } from './stock';
+
+/** A layout so far, and how good it can be known to be. */
+export interface LayoutProgress {
+  readonly layout: Layout;
+  /** What the new sheets cost by the aim, and what none can go under. */
+  readonly cost: number;
+  readonly bound: number;
+  /** Whether less is known to be impossible. */
+  readonly isProven: boolean;
+  readonly moves: number;
+}
+
+/** Moves between two answers. */
+const MOVES_A_STEP = 200;
+/** How long a worse state may be remembered as good enough; longer wanders further. */
+const LATE = 120;
+/** Moves a set of joined parts is tried for before another is made. */
+const MOVES_A_ROUND = 1_600;
+/** Shares of waste that joins are allowed, one round after another: from matching sides alone to what a careful eye would take. */
+const JOIN_WASTES = [0, 0.02, 0.005, 0.05, 0.01] as const;
+/** Sets of sheets tried in turn for a lighter layout. */
+const MOST_TARGETS = 6;
+
+/**
+ * Improves a layout of through cuts for as long as it is asked: aims first at a lighter set of sheets (cheaper, or fewer), then at the largest rectangle left over, then at
+ * the least to cut. Yields the best layout after every {@link MOVES_A_STEP} moves, never by the clock: one seed, one sequence. Ends by itself only when there is nothing
+ * to lay out.
+ * @source goal-driven ruin and recreate for guillotine bin packing (Gardeyn & Wauters 2022) with late acceptance (Burke & Bykov 2017), on parts that
+ *   are first joined bottom up where their sides match (Wang 1983)
+ */
+export function* improveLayout(task: LayoutTask, random: Random): Generator<LayoutProgress, void, void> {
+  const { kerfMm, aim, pinned } = task;
+  const start = layOut(task);
+  const held = new Set(pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+  const fitting = task.blanks.filter(({ id }) => !start.tooLarge.includes(id) && !held.has(id));
+  const singles = fitting.map((blank, index): Item => {
+    const [w, h] = [blank.widthMm + kerfMm, blank.depthMm + kerfMm];
+    const node: CutNode = { kind: 'part', part: index, turned: false, x: 0, y: 0, w, h };
+    return { index, w, h, area: w * h, mayTurn: blank.mayTurn, node };
+  });
+  const rooms: readonly Room[] = task.stock.map((one) => roomOf(one, kerfMm));
+  const kept = keptBins(task);
+  const keptCost = layoutCost(kept, aim);
+  const startCost = layoutCost(start.sheets, aim);
+  const bound = boundOf(task, fitting, kept);
+  let best = filled(singles, start, task, kept, random);
+  let moves = 0;
+  const isQuicker = (): boolean => layoutCost(best, aim) > startCost + SAME;
+  const bestCost = (): number => Math.min(layoutCost(best, aim), startCost);
+  const answer = (): LayoutProgress => ({
+    layout: isQuicker() ? start : asLayout(best, fitting, task, start.tooLarge),
+    cost: bestCost(),
+    bound,
+    isProven: bestCost() <= bound + SAME,
+    moves,
+  });
+  yield answer();
+  if (singles.length === 0) return;
+
+  // First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way.
+  const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
+  const kinds = task.stock.filter(isNew);
+  for (let round = 0; bestCost() > bound + SAME; round++) {
+    const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim).slice(0, MOST_TARGETS);
+    if (targets.length === 0) break;
+    const target = targets[Math.floor(round / (JOIN_WASTES.length + 1)) % targets.length]!;
+    const isSingle = round % (JOIN_WASTES.length + 1) === JOIN_WASTES.length;
+    const items = isSingle
+      ? singles
+      : joinedItems(singles, JOIN_WASTES[round % (JOIN_WASTES.length + 1)]!, rooms, round < JOIN_WASTES.length ? null : random);
+    const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
+    let current = recreate({ bins: [...kept, ...fresh], out: items }, random, round > JOIN_WASTES.length);
+    const late = Array<number>(LATE).fill(unplaced(current));
+    for (let i = 1; i <= MOVES_A_ROUND && current.out.length > 0; i++) {
+      moves += 1;
+      const next = recreate(ruined(current, items, random), random, true);
+      const cost = unplaced(next);
+      if (cost <= late[i % LATE]! || cost <= unplaced(current)) current = next;
+      late[i % LATE] = unplaced(current);
+      if (i % MOVES_A_STEP === 0) yield answer();
+    }
+    if (current.out.length === 0) best = inUse(expanded(current.bins, items));
+    yield answer();
+  }
+
+  // Second aim, on sheets that cost as much: the largest rectangle left over; third, where that is equal, the least to cut.
+  if (isQuicker()) return;
+  const spare = kept.filter(({ stock }) => !isNew(stock) && best.every((bin) => bin.stock !== stock));
+  let current: State = { bins: [...best, ...spare], out: [] };
+  let own = meritOf(current.bins, kerfMm);
+  let top = own;
+  const late = Array<number>(LATE).fill(own);
+  for (;;) {
+    for (let i = 0; i < MOVES_A_STEP; i++) {
+      moves += 1;
+      const next = recreate(ruined(current, singles, random), random, true);
+      if (next.out.length > 0) continue;
+      const merit = meritOf(next.bins, kerfMm);
+      if (merit >= late[moves % LATE]! || merit >= own) [current, own] = [next, merit];
+      if (merit > top + FIT_MM) [best, top] = [inUse(next.bins), merit];
+      late[moves % LATE] = Math.max(merit, own);
+    }
+    yield answer();
+    if (moves % (MOVES_A_STEP * 100) === 0) {
+      // Back to the best: what has wandered for long is seldom near anything good.
+      current = { bins: [...best, ...spare], out: [] };
+      own = top;
+      late.fill(top);
+    }
+  }
+}
+
+/** Weights nearer than this are the same. */
+const SAME = 1e-9;
+
+/** What no layout can go under: by looking at all ways where the parts are few and none is pinned, by area otherwise. */
+function boundOf({ stock, kerfMm, aim, pinned }: LayoutTask, fitting: readonly Blank[], kept: readonly Bin[]): number {
+  if (pinned.length === 0) {
+    return leastByExactSearch(fitting, stock, kerfMm, aim) ?? leastCost(fitting, stock, kerfMm, aim);
+  }
+  const roomMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
+  const base = layoutCost(kept, aim);
+  const kinds = stock.filter(isNew);
+  const needMm2 = takenMm2(fitting, kerfMm) - roomMm2;
+  return needMm2 <= 0 || kinds.length === 0 ? base : base + leastCostFor(needMm2, kinds, kerfMm, aim);
+}
+
+/** As many sheets as the parts take when each is put where it leaves the best rest, a sheet of the quick layout's sizes after another. */
+function filled(items: readonly Item[], start: Layout, task: LayoutTask, kept: readonly Bin[], random: Random): readonly Bin[] {
+  const sizes = start.sheets.map(({ stock }) => stock).filter(isNew);
+  const largest = task.stock
+    .filter(isNew)
+    .reduce<Stock | null>((a, b) => (a === null || b.widthMm * b.depthMm > a.widthMm * a.depthMm ? b : a), null);
+  let state = recreate({ bins: kept, out: items }, random, false);
+  const pinnedNew = kept.filter(({ stock }) => isNew(stock)).length;
+  for (let i = pinnedNew; state.out.length > 0; i++) {
+    const stock = sizes[i] ?? largest;
+    if (stock === null) break;
+    const before = state.out.length;
+    state = recreate({ bins: [...state.bins, freshBin(stock, task.kerfMm)], out: state.out }, random, false);
+    // A size that takes nothing of what is left is followed by the largest there is.
+    if (state.out.length === before && largest !== null && stock !== largest) {
+      state = recreate({ bins: [...state.bins.slice(0, -1), freshBin(largest, task.kerfMm)], out: state.out }, random, false);
+    }
+  }
+  return inUse(state.bins);
+}
+
+/** Parts joined where that wastes little, as items of their own. */
+function joinedItems(singles: readonly Item[], mostWaste: number, rooms: readonly Room[], random: Random | null): readonly Item[] {
+  return clustered(singles, mostWaste, rooms, random).map((cluster, index) => ({ ...cluster, index }));
+}
+
+/** Trees of items as trees of parts. */
+function expanded(bins: readonly Bin[], items: readonly Item[]): readonly Bin[] {
+  const open = (node: CutNode): CutNode => {
+    if (node.kind === 'split') return { ...node, children: node.children.map(open) };
+    if (node.kind !== 'part') return node;
+    const item = items[node.part]!;
+    return movedTo((node.turned ? turned(item) : item).node, node.x, node.y);
+  };
+  return bins.map(({ stock, tree }) => ({ stock, tree: open(tree) }));
+}

@@ -1,0 +1,16 @@
+export { areApart, isOnSheet, restBeside } from './apart';
+export type { Apart, Lying } from './apart';
+export { blankOf } from './blanks';
+export type { Shaped } from './blanks';
+export { cutOrder } from './cut-order';
+export type { CutOrder, ThroughCut } from './cut-order';
+export { leastByExactSearch } from './exact';
+export { improveFreeform } from './freeform';
+export { improveLayout } from './improve';
+export type { LayoutProgress } from './improve';
+export { ruleOf } from './layout';
+export type { Aim, Blank, Layout, LayoutTask, PlacedSheet, Placement, SheetRule, Stock } from './layout';
+export { isBetterLayout, layoutCost } from './layout-cost';
+export { outlinesApart, placedOutline, shifted } from './outline';
+export { layOut } from './quick-layout';
+export { fitsOn, isNew, leastByArea, leastCost, roomOf, takenMm2 } from './stock';

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import type { DeepReadonly } from '../base/readonly';
+import type { FeatureKindOf } from './kind';
+import { bank, clear, crater, field, hill, light, pit, plot, raised, ramp, route, wall, water } from './kinds';
+
+/** Every kind of feature there is. A new kind is a file of its own and a name here. */
+const KINDS = { raised, hill, bank, ramp, pit, water, crater, route, wall, plot, field, clear, light };
+
+export type FeatureKind = keyof typeof KINDS;
+export const FEATURE_KINDS = Object.keys(KINDS) as readonly FeatureKind[];
+
+type AnySchema = (typeof KINDS)[FeatureKind]['schema'];
+/** Everything that can lie on the ground. Heights and depths count from the top of the ground foam. */
+export const FeatureSchema = z.discriminatedUnion('kind', Object.values(KINDS).map(({ schema }) => schema) as [AnySchema, ...AnySchema[]]);
+
+export type FeatureDraft = z.infer<typeof FeatureSchema>;
+export type Feature = DeepReadonly<FeatureDraft>;
+export type FeatureOf<K extends FeatureKind> = Extract<Feature, { kind: K }>;
+
+/** What its kind says of a feature. */
+export const kindOf = <F extends Feature>({ kind }: F): FeatureKindOf<F> => KINDS[kind].of as unknown as FeatureKindOf<F>;
+/** What is to be known of a kind before there is a feature of it. */
+export const kindNamed = (kind: FeatureKind): FeatureKindOf<Feature> => KINDS[kind].of as unknown as FeatureKindOf<Feature>;
+
+/** What a feature digs out of the ground; null for one that digs nothing. */
+export const sunkBy = (feature: Feature): ReturnType<NonNullable<FeatureKindOf<Feature>['sunk']>> | null =>
+  kindOf(feature).sunk?.(feature) ?? null;

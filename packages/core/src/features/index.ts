@@ -1,0 +1,9 @@
+export { bowlShare } from './bowl';
+export { FEATURE_KINDS, FeatureSchema, kindNamed, kindOf, sunkBy } from './feature';
+export type { Feature, FeatureDraft, FeatureKind, FeatureOf } from './feature';
+export type { FeatureField } from './fields';
+export type { Hatch } from './kind';
+export { grooveDepths } from './lights';
+export { NO_MARKS } from './marks';
+export { copyOf, freshStrip, newFeature, reshaped } from './new-feature';
+export type { Role, Stretch } from './role';

@@ -1,0 +1,13 @@
+export { bank } from './bank';
+export { clear } from './clear';
+export { crater } from './crater';
+export { field } from './field';
+export { hill } from './hill';
+export { light } from './light';
+export { pit } from './pit';
+export { plot } from './plot';
+export { raised } from './raised';
+export { ramp } from './ramp';
+export { route } from './route';
+export { wall } from './wall';
+export { water } from './water';

@@ -1,0 +1,2 @@
+export { LIMITS, MAX_CONTOURS, MAX_CONTOUR_POINTS, MAX_FEATURES, MAX_POINTS } from './limits';
+export { Id, listOf, longId, mm, oneOf, said, text, whole, within, yesOrNo } from './values';

@@ -1,0 +1,52 @@
+import { z } from 'zod';
+import type { Limits } from '../base/units';
+
+/** What was given, short enough for a message; of lists and objects only that they are some, however deep they go. */
+export function said(value: unknown): string {
+  if (value === undefined) return 'nothing';
+  if (Array.isArray(value)) return `a list of ${value.length}`;
+  if (typeof value === 'object' && value !== null) return 'an object';
+  return typeof value === 'string' ? JSON.stringify(value.slice(0, 40)) : String(value);
+}
+
+/** A number within limits, refused with its value and what would do. */
+export const within = ({ min, max }: Limits, unit: string): z.ZodNumber => {
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
+  return z.number({ error }).min(min, { error }).max(max, { error });
+};
+export const mm = (limits: Limits): z.ZodNumber => within(limits, 'mm');
+export const whole = ({ min, max }: Limits): z.ZodNumber => {
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; a whole number from ${min} to ${max} would do`;
+  return z.number({ error }).int({ error }).min(min, { error }).max(max, { error });
+};
+
+/** Whether every store and every screen can hold a text: no control characters, no half of a surrogate pair. */
+const PLAIN = /^[^\p{Cc}\p{Cs}]*$/u;
+const saidOf =
+  (what: string) =>
+  ({ input }: { input?: unknown }): string =>
+    `got ${said(input)}; ${what}`;
+
+/** Text that every store and every screen can hold. */
+export function text(max: number): z.ZodString {
+  const error = saidOf(`1 to ${max} characters would do`);
+  return z
+    .string({ error })
+    .min(1, { error: 'is empty; a few words would do' })
+    .max(max, { error })
+    .regex(PLAIN, { error: saidOf('text without control characters would do') });
+}
+export const Id = z
+  .string({ error: saidOf('a text of letters and digits would do') })
+  .regex(/^[A-Za-z0-9_-]{1,40}$/, { error: saidOf('1 to 40 letters, digits, - or _ would do') });
+/** An id made of others, as parts have them: opaque, and fit for every store. */
+export const longId = (max: number): z.ZodString => text(max);
+/** One of a few words. */
+export const oneOf = <const T extends readonly [string, ...string[]]>(words: T): z.ZodEnum<{ [K in T[number]]: K }> =>
+  z.enum(words, { error: saidOf(`${words.join(', ')} would do`) });
+export const yesOrNo = (): z.ZodBoolean => z.boolean({ error: saidOf('true or false would do') });
+/** A list of so many at least and at most. */
+export const listOf = <S extends z.ZodType>(each: S, { min, max }: Limits): z.ZodArray<S> => {
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min === 0 ? 'up to' : `${min} to`} ${max} would do`;
+  return z.array(each, { error }).min(min, { error }).max(max, { error });
+};

@@ -1,2 +1,0 @@
-export { grooveDepths, lightFigures, pocketOf } from './lights';
-export type { Light } from './lights';

@@ -1,0 +1,2 @@
+export { boardMass } from './board-mass';
+export type { BoardMass } from './board-mass';

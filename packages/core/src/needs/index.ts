@@ -1,0 +1,1 @@
+export { featureNeeds } from './feature-needs';

@@ -1,0 +1,53 @@
+import type { BoardMass } from '../mass';
+import { type Figure, total } from '../base/units';
+import type { CoatingNeed } from '../coats';
+import { totalSheets } from '../cutting';
+import type { CutJob } from '../cutting/job';
+import type { Days } from '../days';
+import type { GlueNeed } from '../stack/adhesives';
+import type { Supplies } from '../supplies';
+
+/** The figures that are always in sight. */
+export interface Tally {
+  readonly sheets: Figure<'1'>;
+  readonly mass: Figure<'g'>;
+  readonly adhesive: Figure<'g'>;
+  readonly paint: Figure<'ml'>;
+  readonly cost: Figure<'money'>;
+  readonly handsOn: Figure<'min'>;
+  /** null for a board with nothing to do. */
+  readonly ready: Figure<'min'> | null;
+  readonly readyText: string;
+}
+interface TallyInputs {
+  readonly jobs: readonly CutJob[];
+  readonly mass: BoardMass;
+  readonly glues: readonly GlueNeed[];
+  readonly coatings: readonly CoatingNeed[];
+  readonly supplies: Supplies;
+  readonly days: Days;
+}
+
+export function tallyOf({ jobs, mass, glues, coatings, supplies, days }: TallyInputs): Tally {
+  const adhesive = total(
+    'Adhesive',
+    'g',
+    glues.map((need) => need.mass),
+  );
+  const paints = coatings.filter(({ coating }) => coating.family === 'paint');
+  const paint = total(
+    'Paint',
+    'ml',
+    paints.map(({ volume }) => volume),
+  );
+  return {
+    sheets: totalSheets(jobs),
+    mass: mass.all,
+    adhesive,
+    paint,
+    cost: supplies.used,
+    handsOn: days.handsOn,
+    ready: days.ready?.at ?? null,
+    readyText: days.ready?.text ?? '',
+  };
+}

@@ -1,0 +1,60 @@
+import type { BoardRecord, RecordDraft } from '../../shop';
+import type { Point } from '../../base/geometry';
+import type { Coat, Plan, PlayRules } from '../plan';
+import type { GroundKind } from '../../surfaces';
+import { edit } from './edit-definition';
+
+const PLAY_WORDS: Readonly<Record<keyof PlayRules, string>> = {
+  baseMm: 'the base',
+  tiltDeg: 'the tilt',
+  stepUpMm: 'the step',
+  walkDeg: 'the slope',
+  reachMm: 'the reach',
+  handMm: 'the hand',
+};
+
+/** Changes to the board as a whole: its name, how it is played, coated, dried and worked on. */
+export const boardEdits = {
+  'board/rename': edit<{ readonly name: string }>('Rename the board', ({ plan }, { name }) => void (plan.name = name)),
+  'board/figure-height': edit<{ readonly mm: number }>('Set the figure height', ({ plan }, { mm }) => void (plan.figureHeightMm = mm)),
+  /** Another whole plan in place of this one, with what was done by then. */
+  'board/replace': edit<{ readonly plan: Plan; readonly record: BoardRecord; readonly why: string }>(
+    ({ why }) => why,
+    (board, { plan, record }) => {
+      Object.assign(board.plan, plan);
+      board.record = record as RecordDraft;
+    },
+  ),
+  'play/rule': edit<{ readonly rule: keyof PlayRules; readonly value: number }>(
+    ({ rule }) => `Set ${PLAY_WORDS[rule]}`,
+    ({ plan }, { rule, value }) => void (plan.play[rule] = value),
+  ),
+  'section/end': edit<{ readonly end: 'from' | 'to'; readonly at: Point }>(
+    'Move the cut',
+    ({ plan }, { end, at }) => void (plan.section[end] = { ...at }),
+  ),
+  'climate/set': edit<{ readonly change: Partial<Plan['climate']> }>(
+    'Change the air',
+    ({ plan }, { change }) => void Object.assign(plan.climate, change),
+  ),
+  'calendar/first-day': edit<{ readonly startsOn: string }>(
+    'Change the first day',
+    ({ plan }, { startsOn }) => void (plan.calendar.startsOn = startsOn),
+  ),
+  'calendar/hours': edit<{ readonly hours: Plan['calendar']['hours'] }>(
+    'Change the bench hours',
+    ({ plan }, { hours }) => void (plan.calendar.hours = hours.map((entry) => ({ ...entry }))),
+  ),
+  /** A coat laid on before all others. */
+  'coats/first': edit<{ readonly groundKind: GroundKind; readonly coat: Coat }>('Lay a coat first', ({ plan }, { groundKind, coat }) => {
+    plan.coats[groundKind] = [{ ...coat }, ...plan.coats[groundKind].filter(({ id }) => id !== coat.id)];
+  }),
+  'coats/order': edit<{ readonly groundKind: GroundKind; readonly coatIds: readonly string[] }>(
+    'Put coats in order',
+    ({ plan }, { groundKind, coatIds }) => void plan.coats[groundKind].sort((a, b) => coatIds.indexOf(a.id) - coatIds.indexOf(b.id)),
+  ),
+  'coats/set': edit<{ readonly groundKind: GroundKind; readonly coats: readonly Coat[] }>(
+    'Change the coats',
+    ({ plan }, { groundKind, coats }) => void (plan.coats[groundKind] = coats.map((coat) => ({ ...coat }))),
+  ),
+};

@@ -1,0 +1,1 @@
+export type { BaseLayer, Face, Joint } from './joint';

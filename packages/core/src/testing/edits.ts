@@ -1,0 +1,240 @@
+import type { Edit, EditCode, EditNamed } from '../plan/edits';
+import type { Random } from '../base/random';
+import { GROUND_KINDS } from '../surfaces';
+import { newFeature } from '../features';
+import { type Board, newPassage, rimBoards, rimOf, tableDepthMm, tableWidthMm } from '../plan';
+import { movedBy, rectangle } from '../shapes';
+import { freshFacing, freshLayer } from '../stack/adhesives';
+import { savedFrom, tickedOff } from '../cutting/saved';
+import { CATALOGUE, derived } from './plans';
+
+/** An edit of each code such as a hand might make on a board; null where the board has nothing of that sort. */
+type Samples = { readonly [Code in EditCode]: (board: Board, random: Random) => EditNamed<Code> | null };
+
+const whole = (random: Random, from: number, to: number): number => from + Math.floor(random() * (to - from + 1));
+const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+const oneOf = ({ plan: { features } }: Board, random: Random) => (features.length === 0 ? null : pick(random, features));
+const layerOf = ({ plan: { stack } }: Board, random: Random) => ({ kind: 'ground', layerId: pick(random, stack.ground).id }) as const;
+const facedIn = ({ plan: { stack } }: Board) => GROUND_KINDS.find((kind) => stack.facings[kind].length > 0) ?? null;
+const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], ...record }).jobs;
+
+/** A new kind of edit is a line here, or it does not compile: what is remembered is compared with what is reckoned afresh after every kind there is. */
+export const SAMPLE_EDITS = {
+  'board/rename': (_, random) => ({ code: 'board/rename', name: `Board ${whole(random, 1, 9)}` }),
+  'board/figure-height': (_, random) => ({ code: 'board/figure-height', mm: whole(random, 10, 60) }),
+  'board/replace': ({ plan, record }) => ({ code: 'board/replace', plan: structuredClone(plan), record, why: 'Replace' }),
+  'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),
+  'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),
+  'climate/set': (_, random) => ({ code: 'climate/set', change: { airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) } }),
+  'calendar/first-day': (_, random) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${whole(random, 1, 9)}` }),
+  'calendar/hours': (_, random) => ({
+    code: 'calendar/hours',
+    hours: [{ weekday: whole(random, 1, 7), fromMin: 600, toMin: whole(random, 660, 900) }],
+  }),
+  'coats/first': ({ plan }, random) => ({
+    code: 'coats/first',
+    groundKind: 'open',
+    coat: { ...pick(random, plan.coats.water), id: `first-${whole(random, 1, 99)}` },
+  }),
+  'coats/order': ({ plan }) => ({ code: 'coats/order', groundKind: 'open', coatIds: plan.coats.open.map(({ id }) => id).reverse() }),
+  'coats/set': ({ plan }, random) => ({ code: 'coats/set', groundKind: 'raised', coats: plan.coats.raised.slice(whole(random, 0, 2)) }),
+  'table/side': ({ plan }, random) => ({
+    code: 'table/side',
+    side: 'columnWidthsMm',
+    lengthMm: tableWidthMm(plan.table),
+    count: whole(random, 1, 4),
+  }),
+  'table/split': ({ plan: { table } }) => ({
+    code: 'table/split',
+    columnWidthsMm: [tableWidthMm(table) / 2, tableWidthMm(table) / 2],
+    rowDepthsMm: [tableDepthMm(table)],
+  }),
+  'table/tile': (_, random) => ({ code: 'table/tile', side: 'rowDepthsMm', index: 0, mm: whole(random, 300, 500) }),
+  'table/divide': () => ({ code: 'table/divide', side: 'columnWidthsMm', index: 0, into: 2 }),
+  'table/seam-allowance': (_, random) => ({ code: 'table/seam-allowance', mm: whole(random, 0, 4) }),
+  'table/rim': ({ plan }, random) => ({ code: 'table/rim', rim: random() < 0.3 ? null : rimOf(plan, pick(random, rimBoards(CATALOGUE))) }),
+  'join/method': (_, random) => ({ code: 'join/method', methodId: pick(random, CATALOGUE.joins).id }),
+  'join/offset': (_, random) => ({ code: 'join/offset', offsetMm: whole(random, 40, 300) }),
+  'passage/add': (_, random) => ({ code: 'passage/add', passage: newPassage('place', `p${whole(random, 1, 9999)}`) }),
+  'passage/set': ({ plan: { table } }, random) =>
+    table.passages.length === 0
+      ? null
+      : { code: 'passage/set', passageId: pick(random, table.passages).id, change: { widthMm: whole(random, 300, 900) } },
+  'passage/remove': ({ plan: { table } }, random) =>
+    table.passages.length === 0 ? null : { code: 'passage/remove', passageId: pick(random, table.passages).id },
+  'underlay/lay': (_, random) => ({
+    code: 'underlay/lay',
+    underlay: {
+      imageId: '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c111',
+      widthPx: 800,
+      heightPx: 600,
+      at: { x: 0, y: 0 },
+      mmPerPx: 1 + random(),
+      turnDeg: 0,
+      opacityPct: 50,
+    },
+  }),
+  'underlay/set': (_, random) => ({ code: 'underlay/set', change: { opacityPct: whole(random, 10, 90) } }),
+  'underlay/move': (_, random) => ({ code: 'underlay/move', to: { x: whole(random, 0, 99) } }),
+  'underlay/scale': (_, random) => ({
+    code: 'underlay/scale',
+    points: [
+      { x: 0, y: 0 },
+      { x: 100, y: 0 },
+    ],
+    trueMm: whole(random, 50, 300),
+  }),
+  'features/add': ({ plan }, random) => {
+    const [x, y] = [whole(random, 0, 900), whole(random, 0, 600)];
+    const shape = rectangle({ x, y }, { x: x + whole(random, 20, 250), y: y + whole(random, 20, 200) });
+    const kind = pick(random, ['raised', 'pit', 'water', 'plot', 'field', 'clear', 'route'] as const);
+    return { code: 'features/add', features: [newFeature(plan, kind, shape, `n${whole(random, 1, 99_999)}`, CATALOGUE)], why: 'Add' };
+  },
+  'features/put': (board, random) => {
+    const feature = oneOf(board, random);
+    return feature === null ? null : { code: 'features/put', features: [{ ...feature, name: `Other ${whole(random, 1, 9)}` }], how: 'Put' };
+  },
+  'features/remove': (board, random) => {
+    const feature = oneOf(board, random);
+    return feature === null ? null : { code: 'features/remove', featureIds: [feature.id] };
+  },
+  'feature/order': (board, random) => {
+    const feature = oneOf(board, random);
+    return feature === null ? null : { code: 'feature/order', featureId: feature.id, by: random() < 0.5 ? 1 : -1 };
+  },
+  'feature/set': ({ plan }, random) => {
+    const mounds = plan.features.filter(({ kind }) => kind === 'raised');
+    if (mounds.length === 0) return null;
+    const change = random() < 0.5 ? { heightMm: whole(random, 5, 60) } : { steps: whole(random, 1, 3), stepInMm: whole(random, 2, 9) };
+    return { code: 'feature/set', featureId: pick(random, mounds).id, change, what: 'Set' };
+  },
+  'feature/reshape': (board, random) => {
+    const feature = oneOf(board, random);
+    return feature === null
+      ? null
+      : { code: 'feature/reshape', featureId: feature.id, shape: movedBy(feature.shape, whole(random, -40, 40), 0), how: 'Reshape' };
+  },
+  'feature/move': (board, random) => {
+    const feature = oneOf(board, random);
+    return feature === null
+      ? null
+      : { code: 'feature/move', featureId: feature.id, dxMm: whole(random, -90, 90), dyMm: whole(random, -90, 90) };
+  },
+  'feature/point': ({ plan }, random) => {
+    const outlines = plan.features.filter(({ shape }) => shape.form === 'outline');
+    if (outlines.length === 0) return null;
+    const { id, shape } = pick(random, outlines);
+    const at = shape.form === 'outline' ? shape.points[0]! : { x: 0, y: 0 };
+    return { code: 'feature/point', featureId: id, index: 0, to: { x: at.x - whole(random, 1, 15), y: at.y - whole(random, 1, 15) } };
+  },
+  'feature/width': ({ plan }, random) => {
+    const strips = plan.features.filter(({ shape }) => shape.form === 'strip');
+    return strips.length === 0 ? null : { code: 'feature/width', featureId: pick(random, strips).id, widthMm: whole(random, 20, 90) };
+  },
+  'layer/add': ({ plan }, random) => ({ code: 'layer/add', layer: freshLayer(CATALOGUE, plan.stack, `l${whole(random, 1, 99_999)}`) }),
+  'layer/remove': ({ plan: { stack } }, random) =>
+    stack.ground.length < 2 ? null : { code: 'layer/remove', layerId: pick(random, stack.ground).id },
+  'layer/order': ({ plan: { stack } }) => ({ code: 'layer/order', layerIds: stack.ground.map(({ id }) => id).reverse() }),
+  'layer/sheet': (board, random) => ({
+    code: 'layer/sheet',
+    layer: layerOf(board, random),
+    materialId: 'xps-foam',
+    thicknessMm: pick(random, [20, 30, 40]),
+  }),
+  'layer/grain': (board, random) => ({
+    code: 'layer/grain',
+    grains: [{ layer: layerOf(board, random), grain: pick(random, ['x', 'y', null]) }],
+  }),
+  'layer/seal': (board, random) => ({
+    code: 'layer/seal',
+    layer: random() < 0.5 ? { kind: 'substrate' } : layerOf(board, random),
+    sealed: pick(random, ['none', 'top', 'under', 'both']),
+  }),
+  'substrate/set': ({ plan: { stack } }, random) => ({
+    code: 'substrate/set',
+    substrate:
+      random() < 0.3
+        ? null
+        : { materialId: 'mdf', thicknessMm: pick(random, [3, 6]), sealed: stack.substrate?.sealed ?? 'none', grain: null },
+  }),
+  'raised/material': (_, random) => ({ code: 'raised/material', materialId: pick(random, ['xps-foam', 'eps-foam']) }),
+  'raised/cross-grain': (_, random) => ({ code: 'raised/cross-grain', crossGrain: random() < 0.5 }),
+  'raised/at-hand': (_, random) => ({ code: 'raised/at-hand', atHandMm: pick(random, [[], [20], [10, 20]]) }),
+  'raised/pick': (_, random) => ({ code: 'raised/pick', heightMm: 20, thicknessesMm: pick(random, [null, [10, 10]]) }),
+  'facing/add': (_, random) => {
+    const facing = freshFacing(CATALOGUE, 'xps-foam', `f${whole(random, 1, 99_999)}`);
+    return facing === null ? null : { code: 'facing/add', groundKind: pick(random, GROUND_KINDS), facing };
+  },
+  'facing/remove': (board) => {
+    const kind = facedIn(board);
+    return kind === null ? null : { code: 'facing/remove', groundKind: kind, layerId: board.plan.stack.facings[kind][0]!.id };
+  },
+  'facing/order': (board) => {
+    const kind = facedIn(board);
+    return kind === null
+      ? null
+      : { code: 'facing/order', groundKind: kind, layerIds: board.plan.stack.facings[kind].map(({ id }) => id).reverse() };
+  },
+  'facing/sheet': (board, random) => {
+    const kind = facedIn(board);
+    if (kind === null) return null;
+    return {
+      code: 'facing/sheet',
+      groundKind: kind,
+      layerId: board.plan.stack.facings[kind][0]!.id,
+      materialId: 'cork',
+      thicknessMm: pick(random, [2, 3]),
+    };
+  },
+  'glue/set': ({ plan: { stack } }, random) => ({
+    code: 'glue/set',
+    place: random() < 0.5 ? { part: 'raised' } : { part: 'ground', layerId: stack.ground[0]!.id },
+    adhesiveId: pick(random, CATALOGUE.adhesives).id,
+    spread: pick(random, ['full', 'beads']),
+  }),
+  'battens/set': (_, random) => ({
+    code: 'battens/set',
+    battens: random() < 0.3 ? null : { materialId: 'mdf', thicknessMm: 6, heightMm: whole(random, 15, 30), count: whole(random, 1, 3) },
+  }),
+  'stack/edges': (_, random) => ({ code: 'stack/edges', edges: pick(random, ['cut-first', 'trim-after']) }),
+  'stack/allowance': (_, random) => ({ code: 'stack/allowance', mm: whole(random, 5, 15) }),
+  'stack/weighed': (_, random) => ({ code: 'stack/weighed', weighed: random() < 0.5 }),
+  'stack/build': ({ plan }) => ({ code: 'stack/build', stack: structuredClone(plan.stack), way: 'the same' }),
+  'cutting/trim': (_, random) => ({ code: 'cutting/trim', mm: whole(random, 0, 9) }),
+  'cutting/aim': (_, random) => ({ code: 'cutting/aim', aim: pick(random, ['cheapest', 'fewest']) }),
+  'cutting/tool': (board, random) => {
+    const { key, tools } = pick(random, jobsOf(board));
+    return { code: 'cutting/tool', jobKey: key, toolId: pick(random, tools).id, kerfMm: random() < 0.5 ? null : 2 };
+  },
+  'layout/save': (board, random) => {
+    const job = pick(random, jobsOf(board));
+    return { code: 'layout/save', layout: savedFrom(job.key, job.layout), jobKeys: [], why: 'Save' };
+  },
+  'part/split': (board, random) => {
+    const part = pick(random, pick(random, jobsOf(board)).parts);
+    return { code: 'part/split', splits: [{ partId: part.id, wholeId: part.wholeId, along: 'x', atMm: [part.widthMm / 2] }] };
+  },
+  'part/whole': ({ plan: { cutting } }, random) =>
+    cutting.splits.length === 0 ? null : { code: 'part/whole', wholeId: pick(random, cutting.splits).wholeId },
+  'sheet/cut': (board, random) => {
+    const job = pick(random, jobsOf(board));
+    const index = job.layout.sheets.findIndex(({ cut, placements }) => cut === undefined && placements.length > 0);
+    if (index < 0) return null;
+    const { cut, saved } = tickedOff(job, index, `s${whole(random, 1, 99_999)}`);
+    return { code: 'sheet/cut', sheet: cut, layout: saved, jobKeys: [] };
+  },
+  'sheet/uncut': ({ record }, random) =>
+    record.cutSheets.length === 0 ? null : { code: 'sheet/uncut', cutIds: [pick(random, record.cutSheets).id], layout: null, jobKeys: [] },
+  together: () => ({
+    code: 'together',
+    edits: [
+      { code: 'stack/weighed', weighed: true },
+      { code: 'climate/set', change: { airC: 21 } },
+    ],
+    why: 'Both',
+  }),
+} satisfies Samples;
+
+/** An edit of a code on a board; null where there is nothing of that sort to change. */
+export const sampleEdit = (code: EditCode, board: Board, random: Random): Edit | null =>
+  (SAMPLE_EDITS[code] as (board: Board, random: Random) => Edit | null)(board, random);

@@ -1,0 +1,36 @@
+<script setup lang="ts">
+import { BApp } from 'bootstrap-vue-next/components/BApp';
+import { useEventListener } from '@vueuse/core';
+import { onErrorCaptured, ref } from 'vue';
+import { useRoute } from 'vue-router';
+import HatchDefs from './HatchDefs.vue';
+import AppRail from './AppRail.vue';
+import SideDrawer from './SideDrawer.vue';
+import { useDrawer } from '../ui/drawer';
+
+const drawer = useDrawer();
+const route = useRoute();
+const fault = ref('');
+onErrorCaptured((error) => {
+  fault.value = error.message;
+  return false;
+});
+useEventListener('keydown', (event) => {
+  if (event.key === '?' && (event.target as HTMLElement).closest('input, textarea') === null) drawer.showKeys();
+});
+</script>
+
+<template>
+  <BApp>
+    <HatchDefs />
+    <div class="frame" :class="{ 'frame--plain': route.name === 'boards' }">
+      <AppRail />
+      <RouterView />
+    </div>
+    <SideDrawer />
+    <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
+      Something in the page broke: {{ fault }}. Your plan is kept.
+      <button type="button" class="key" @click="fault = ''">Close</button>
+    </p>
+  </BApp>
+</template>

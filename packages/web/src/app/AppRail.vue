@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { useDark, useToggle } from '@vueuse/core';
+import { computed } from 'vue';
+import Boards from '~icons/bi/grid-1x2';
+import Days from '~icons/bi/calendar-week';
+import Cuts from '~icons/bi/scissors';
+import Ground from '~icons/bi/map';
+import Section from '~icons/bi/layers';
+import Supplies from '~icons/bi/basket';
+import { BOARD_VIEWS, type BoardView } from './router';
+import { viewsOf } from '@spare-acre/core/checks';
+import { useDrawer } from '../ui/drawer';
+import { usePlan } from '../document/plan';
+
+const STOPS = {
+  ground: { name: 'Ground', icon: Ground },
+  section: { name: 'Section', icon: Section },
+  cuts: { name: 'Cuts', icon: Cuts },
+  supplies: { name: 'Supplies', icon: Supplies },
+  days: { name: 'Days', icon: Days },
+} satisfies Record<BoardView, unknown>;
+
+const store = usePlan();
+const drawer = useDrawer();
+const isDark = useDark({ selector: 'html', attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light' });
+const toggleDark = useToggle(isDark);
+const marks = computed(() => {
+  const counts: Partial<Record<string, number>> = {};
+  for (const { code } of store.warnings) {
+    const [view] = viewsOf(code);
+    counts[view] = (counts[view] ?? 0) + 1;
+  }
+  return counts;
+});
+</script>
+
+<template>
+  <nav class="rail" aria-label="Views">
+    <RouterLink to="/" class="brand">
+      <svg viewBox="0 0 24 24" aria-hidden="true">
+        <path d="M3 3h18v10h-8v8H3z" fill="none" stroke="currentColor" stroke-width="2.4" />
+        <path d="M15 15h6v6h-6z" fill="var(--moss)" />
+      </svg>
+      Spare Acre
+    </RouterLink>
+    <RouterLink to="/" class="stop" active-class="" exact-active-class="router-link-active"><Boards /> Boards</RouterLink>
+    <template v-if="store.boardId !== null">
+      <hr />
+      <RouterLink v-for="view in BOARD_VIEWS" :key="view" :to="{ name: view, params: { boardId: store.boardId } }" class="stop">
+        <component :is="STOPS[view].icon" />
+        {{ STOPS[view].name }}
+        <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
+      </RouterLink>
+    </template>
+    <div class="foot">
+      <button type="button" @click="drawer.showKeys()">Keys <kbd>?</kbd></button>
+      <button type="button" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</button>
+    </div>
+  </nav>
+</template>
+
+<style scoped>
+kbd {
+  background: none;
+  color: inherit;
+  border: 1px solid var(--rule);
+  padding: 0 4px;
+}
+</style>

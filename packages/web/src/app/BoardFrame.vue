@@ -1,0 +1,44 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
+import { ref, watch } from 'vue';
+import { usePlan } from '../document/plan';
+import BoardHead from './BoardHead.vue';
+import StaleDialog from './StaleDialog.vue';
+import TallyStrip from './TallyStrip.vue';
+
+const props = defineProps<{ boardId: string }>();
+const store = usePlan();
+const problem = ref('');
+
+async function open(): Promise<void> {
+  problem.value = '';
+  await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
+}
+watch(() => props.boardId, open, { immediate: true });
+
+/** Fields of text have an undo of their own; ticks and sliders have none. */
+const WITH_OWN_UNDO = 'input:not([type=checkbox], [type=radio], [type=range]), textarea';
+
+useEventListener('keydown', (event) => {
+  if (!(event.ctrlKey || event.metaKey) || (event.target as HTMLElement).closest(WITH_OWN_UNDO) !== null) return;
+  const key = event.key.toLowerCase();
+  if (key === 'z' && !event.shiftKey) store.undo();
+  else if (key === 'y' || key === 'z') store.redo();
+  else return;
+  event.preventDefault();
+});
+</script>
+
+<template>
+  <BoardHead v-if="store.plan !== null" />
+  <main class="main">
+    <RouterView v-if="store.plan !== null" />
+    <div v-else-if="problem !== ''" class="p-4">
+      <p class="attention" role="alert">This board does not open: {{ problem }}</p>
+      <button type="button" class="key" @click="open">Try again</button>
+      <RouterLink class="key text-decoration-none ms-2" to="/">All boards</RouterLink>
+    </div>
+  </main>
+  <TallyStrip v-if="store.plan !== null" />
+  <StaleDialog />
+</template>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
+import { exportPath } from '../document/client';
+import { usePlan } from '../document/plan';
+
+const store = usePlan();
+const plan = computed(() => store.plan!);
+const size = computed(() => {
+  const { table, units, figureHeightMm } = plan.value;
+  const unit = lengthUnit(units);
+  const tiles = table.columnWidthsMm.length * table.rowDepthsMm.length;
+  return `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${unit}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}, ${figureHeightMm} mm figures`;
+});
+const saved = computed(() => {
+  switch (store.saving.state) {
+    case 'saved':
+      return { text: `Saved, revision ${store.saving.revision}`, attention: false };
+    case 'kept':
+      return { text: 'Server away: kept in this browser', attention: true };
+    case 'stale':
+      return { text: 'Someone saved first', attention: true };
+    case 'refused':
+      return { text: `Not saved: ${store.saving.refusal}`, attention: true };
+    case 'changed':
+    case 'saving':
+      return { text: 'Saving …', attention: false };
+    default:
+      return store.saving.state satisfies never;
+  }
+});
+</script>
+
+<template>
+  <header class="head">
+    <h1>{{ plan.name }}</h1>
+    <span class="quiet">{{ size }}</span>
+    <div class="actions">
+      <button
+        type="button"
+        class="key"
+        :disabled="store.history.done.length === 0"
+        :title="store.history.done.at(-1)?.name"
+        @click="store.undo()"
+      >
+        Undo
+      </button>
+      <button
+        type="button"
+        class="key"
+        :disabled="store.history.undone.length === 0"
+        :title="store.history.undone.at(-1)?.name"
+        @click="store.redo()"
+      >
+        Redo
+      </button>
+      <a class="key text-decoration-none" :href="exportPath(store.boardId!)" download>Export</a>
+      <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
+    </div>
+  </header>
+</template>

@@ -1,0 +1,35 @@
+<script setup lang="ts">
+import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
+import { computed } from 'vue';
+import { useDrawer } from '../ui/drawer';
+import { usePlan } from '../document/plan';
+import KeysSheet from './KeysSheet.vue';
+import WarningCard from '../ui/WarningCard.vue';
+import WorkingSheet from '../ui/WorkingSheet.vue';
+
+const drawer = useDrawer();
+const store = usePlan();
+const title = computed(() => {
+  if (drawer.content === 'warnings') return 'To look at';
+  if (drawer.content === 'keys') return 'Keys';
+  return drawer.path.at(-1)?.figure.label ?? '';
+});
+const opened = computed(() => drawer.path.at(-1));
+const isOpen = computed({
+  get: () => drawer.content !== null,
+  set: (open) => {
+    if (!open) drawer.close();
+  },
+});
+</script>
+
+<template>
+  <BOffcanvas v-model="isOpen" placement="end" :title="title" :no-backdrop="drawer.content === 'warnings'" body-scrolling>
+    <WorkingSheet v-if="drawer.content === 'working' && opened !== undefined" :figure="opened.figure" :text="opened.text" />
+    <KeysSheet v-else-if="drawer.content === 'keys'" />
+    <template v-else-if="drawer.content === 'warnings'">
+      <WarningCard v-for="warning in store.warnings" :key="warning.id" :warning="warning" />
+      <p v-if="store.warnings.length === 0" class="quiet">Nothing to look at: no check finds fault with this plan.</p>
+    </template>
+  </BOffcanvas>
+</template>

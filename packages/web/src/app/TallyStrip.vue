@@ -1,0 +1,43 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import FigureCell from '../ui/FigureCell.vue';
+import { useDrawer } from '../ui/drawer';
+import { usePlan } from '../document/plan';
+
+const store = usePlan();
+const drawer = useDrawer();
+const tally = computed(() => store.slices.tally ?? null);
+const entries = computed(() => {
+  if (tally.value === null) return [];
+  const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText } = tally.value;
+  return [
+    { name: 'Sheets', figure: sheets, text: undefined },
+    { name: 'Mass', figure: mass, text: undefined },
+    { name: 'Adhesive', figure: adhesive, text: undefined },
+    { name: 'Paint', figure: paint, text: undefined },
+    { name: 'Cost', figure: cost, text: undefined },
+    { name: 'Hands-on', figure: handsOn, text: undefined },
+    ...(ready === null ? [] : [{ name: 'Ready', figure: ready, text: readyText }]),
+  ];
+});
+const count = computed(() => store.warnings.length);
+</script>
+
+<template>
+  <footer class="tally" aria-label="Tally">
+    <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
+      <div class="name">{{ entry.name }}</div>
+      <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" above /></div>
+    </div>
+    <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
+      <div class="name">To look at</div>
+      <div class="value">
+        <button type="button" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
+          {{ count === 0 ? 'nothing' : count === 1 ? '1 warning' : `${count} warnings` }}
+        </button>
+      </div>
+    </div>
+    <span v-if="store.fault !== ''" class="working-on attention" role="alert">Reckoning failed: {{ store.fault }}</span>
+    <span v-else-if="tally === null" class="working-on">Reckoning …</span>
+  </footer>
+</template>

@@ -1,0 +1,78 @@
+import {
+  BoardCard,
+  BoardList,
+  CatalogueAnswer,
+  type NewOffcut,
+  Picture,
+  ProblemDetails,
+  Rack,
+  RackOffcut,
+  SavedPlan,
+} from '@spare-acre/core/wire';
+import type { Board, Plan } from '@spare-acre/core/plan';
+import type { CutSheet } from '@spare-acre/core/shop';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { z } from 'zod';
+
+export type StoredBoard = Omit<z.infer<typeof BoardCard>, 'plan' | 'record'> & Board;
+
+/** The server answered with a problem. */
+export class ServerProblem extends Error {
+  constructor(readonly problem: z.infer<typeof ProblemDetails>) {
+    super(problem.issues?.map(({ path, message }) => `${path}: ${message}`).join('; ') || problem.detail);
+  }
+}
+/** No answer came, or none that can be read. */
+export class NoServer extends Error {}
+
+export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
+export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
+export const exportPath = (id: string): string => `/api/boards/${encodeURIComponent(id)}/export`;
+export const fetchBoard = (id: string): Promise<StoredBoard> => call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}`);
+export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>
+  call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);
+export const createBoard = (board: Board): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards', board);
+/** @param file parsed JSON of a plan file, of whatever soundness: the server says what is wrong */
+export const importBoard = (file: unknown): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards/import', file);
+export const savePlan = (id: string, revision: number, plan: Plan): Promise<z.infer<typeof SavedPlan>> =>
+  call(SavedPlan, 'PUT', `/boards/${id}/plan`, { revision, plan });
+/** Ticks a sheet off, or says anew how it was cut. */
+export const keepCutSheet = (id: string, sheet: CutSheet): Promise<null> =>
+  call(null, 'PUT', `/boards/${id}/cut-sheets/${encodeURIComponent(sheet.id)}`, sheet);
+export const dropCutSheet = (id: string, cutSheetId: string): Promise<null> =>
+  call(null, 'DELETE', `/boards/${id}/cut-sheets/${encodeURIComponent(cutSheetId)}`);
+export const putAway = (id: string): Promise<null> => call(null, 'PUT', `/boards/${id}/put-away`);
+export const bringBack = (id: string): Promise<null> => call(null, 'DELETE', `/boards/${id}/put-away`);
+
+/** Sends a picture as it is; the server looks at its bytes. */
+export const keepPicture = (file: Blob): Promise<z.infer<typeof Picture>> => call(Picture, 'POST', '/pictures', file);
+
+export const fetchRack = async (): Promise<readonly RackOffcut[]> => (await call(Rack, 'GET', '/rack')).offcuts;
+export const addOffcut = (offcut: NewOffcut): Promise<RackOffcut> => call(RackOffcut, 'POST', '/rack', offcut);
+export const removeOffcut = (id: string): Promise<null> => call(null, 'DELETE', `/rack/${encodeURIComponent(id)}`);
+
+const TIMEOUT_MS = 10_000;
+
+async function call<Schema extends z.ZodType | null>(
+  schema: Schema,
+  method: string,
+  path: string,
+  body?: unknown,
+): Promise<Schema extends z.ZodType ? z.infer<Schema> : null> {
+  let answer: Response;
+  let read: unknown;
+  try {
+    answer = await fetch(`/api${path}`, { method, signal: AbortSignal.timeout(TIMEOUT_MS), ...(body === undefined ? {} : sent(body)) });
+    read = answer.status === 204 ? null : await answer.json();
+  } catch (error) {
+    throw new NoServer('The server does not answer.', { cause: error });
+  }
+  if (!answer.ok) throw new ServerProblem(ProblemDetails.parse(read));
+  return (schema === null ? null : schema.parse(read)) as Schema extends z.ZodType ? z.infer<Schema> : null;
+}
+
+/** A file goes as its bytes, anything else as JSON. */
+const sent = (body: unknown): RequestInit =>
+  body instanceof Blob
+    ? { body, headers: { 'Content-Type': 'application/octet-stream' } }
+    : { body: JSON.stringify(body), headers: { 'Content-Type': 'application/json' } };

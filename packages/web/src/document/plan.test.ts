@@ -1,0 +1,226 @@
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { brinefold } from '@spare-acre/core/demo';
+import type { Plan } from '@spare-acre/core/plan';
+import { type Answer, type Asked, BOARD_ID, CATALOGUE, aServer, aStoredBoard, freshStores, settled, someLocks } from '../testing/world';
+
+const told = vi.hoisted(() => ({
+  opened: [] as string[],
+  patches: [] as unknown[],
+  listener: null as { answered: (answer: never, version: number) => void } | null,
+}));
+vi.mock('../workers/reckoning', () => ({
+  Reckoning: class {
+    constructor(listener: never) {
+      told.listener = listener;
+    }
+    open = ({ plan }: { plan: { name: string } }): void => void told.opened.push(plan.name);
+    look = (): void => undefined;
+    change = (patches: unknown[]): void => void told.patches.push(...patches);
+    shelve = (): void => undefined;
+  },
+}));
+
+const base = brinefold(CATALOGUE);
+const ok = (body: unknown): Answer => ({ status: 200, body });
+let stored: { revision: number; plan: Plan };
+
+/** A server with one board that saves whatever comes with the right revision. */
+function answer({ method, path, body }: Asked): Answer {
+  if (path.endsWith('/catalogue')) return ok({ catalogue: CATALOGUE });
+  if (path.endsWith('/rack')) return ok({ offcuts: [] });
+  if (path.includes('/history/')) return ok(aStoredBoard(base, 1));
+  if (method === 'GET') return ok(aStoredBoard(stored.plan, stored.revision));
+  if (method === 'POST') return { status: 201, body: aStoredBoard((body as { plan: Plan }).plan, 1) };
+  const sent = body as { revision: number; plan: Plan };
+  if (sent.revision !== stored.revision) {
+    return {
+      status: 409,
+      body: {
+        type: 'about:blank',
+        title: 'Someone saved first',
+        status: 409,
+        detail: '',
+        stored: aStoredBoard(stored.plan, stored.revision),
+      },
+    };
+  }
+  stored = { revision: sent.revision + 1, plan: sent.plan };
+  return ok({ revision: stored.revision, savedAt: '2026-11-24T05:00:00.000Z' });
+}
+
+beforeEach(() => {
+  vi.useFakeTimers();
+  vi.resetModules();
+  someLocks();
+  localStorage.clear();
+  sessionStorage.clear();
+  freshStores();
+  stored = { revision: 1, plan: base };
+  [told.opened, told.patches] = [[], []];
+});
+afterEach(() => {
+  vi.useRealTimers();
+  vi.unstubAllGlobals();
+});
+
+async function anOpenPlan(server: (asked: Asked) => Answer = answer) {
+  const asked = aServer(server);
+  const { createPinia, setActivePinia } = await import('pinia');
+  setActivePinia(createPinia());
+  const { usePlan } = await import('./plan');
+  const store = usePlan();
+  await store.open(BOARD_ID);
+  return { store, asked };
+}
+const heightOf = (plan: Plan | null): number => (plan!.features.find(({ id }) => id === 'mound') as { heightMm: number }).heightMm;
+type Store = Awaited<ReturnType<typeof anOpenPlan>>['store'];
+const raise = (store: Store, heightMm: number, gesture: string | null = null): string =>
+  store.edit({ code: 'feature/set', featureId: 'mound', change: { heightMm }, what: 'Raise' }, gesture);
+
+describe('the one door for changes', () => {
+  test('a sound edit is taken, told to the worker as patches, and can be undone and done again', async () => {
+    const { store } = await anOpenPlan();
+    expect(told.opened).toEqual(['Brinefold Saltworks']);
+    expect(raise(store, 40)).toBe('');
+    expect(heightOf(store.plan)).toBe(40);
+    expect(told.patches).toEqual([
+      { op: 'replace', path: ['plan', 'features', base.features.findIndex(({ id }) => id === 'mound'), 'heightMm'], value: 40 },
+    ]);
+    store.undo();
+    expect(heightOf(store.plan)).toBe(20);
+    store.redo();
+    expect(heightOf(store.plan)).toBe(40);
+    expect(told.patches).toHaveLength(3);
+  });
+
+  test('an edit that would not leave a sound plan changes nothing and says why', async () => {
+    const { store } = await anOpenPlan();
+    const before = store.plan;
+    expect(raise(store, -5)).toBe('got -5; 1 to 600 mm would do');
+    expect(store.plan).toBe(before);
+    expect(store.history.done).toEqual([]);
+    expect(told.patches).toEqual([]);
+  });
+
+  test('an edit that changes nothing is no deed', async () => {
+    const { store } = await anOpenPlan();
+    expect(raise(store, 20)).toBe('');
+    expect(store.history.done).toEqual([]);
+  });
+
+  test('all edits of one drag are undone together', async () => {
+    const { store } = await anOpenPlan();
+    for (const mm of [22, 25, 31]) raise(store, mm, 'drag');
+    expect(store.history.done).toHaveLength(1);
+    store.undo();
+    expect(heightOf(store.plan)).toBe(20);
+  });
+
+  test('parts of the plan that an edit does not touch stay the same objects', async () => {
+    const { store } = await anOpenPlan();
+    const before = store.plan!;
+    raise(store, 40);
+    expect(store.plan!.table).toBe(before.table);
+    expect(store.plan!.features[0]).toBe(before.features[0]);
+  });
+
+  test('a mend is an edit like any other', async () => {
+    const { store } = await anOpenPlan();
+    expect(
+      store.mend({ edit: { code: 'feature/set', featureId: 'settling', change: { depthMm: 20 }, what: 'Sink' }, label: 'Sink it 20 mm' }),
+    ).toBe('');
+    expect(store.plan!.features.find(({ id }) => id === 'settling')).toMatchObject({ depthMm: 20 });
+    expect(store.history.done.at(-1)!.name).toBe('Sink it 20 mm');
+  });
+});
+
+describe('answers', () => {
+  test('an answer to an older plan never replaces one to a newer', async () => {
+    const { store } = await anOpenPlan();
+    const answerNamed = (readyText: string) => ({ slices: { tally: { readyText } }, warningIds: [] }) as never;
+    told.listener!.answered(answerNamed('newer'), 5);
+    told.listener!.answered(answerNamed('older'), 4);
+    expect(store.slices.tally).toEqual({ readyText: 'newer' });
+  });
+});
+
+describe('opening', () => {
+  test('a draft kept in this browser goes on from where it was, and is saved', async () => {
+    const { store } = await anOpenPlan((asked) => (asked.method === 'PUT' ? null : answer(asked)));
+    raise(store, 33);
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.saving.state).toBe('kept');
+    vi.resetModules(); // the page is loaded again, the locks of its former self gone
+    someLocks();
+    const again = await anOpenPlan();
+    await vi.advanceTimersByTimeAsync(100);
+    expect(heightOf(again.store.plan)).toBe(33);
+    expect([again.store.saving.state, again.store.saving.revision]).toEqual(['saved', 2]);
+    expect(localStorage.length).toBe(0);
+  });
+
+  test('a draft of an earlier version is brought forward before it is gone on with', async () => {
+    const { cutting, stack, coats, ...rest } = base;
+    const bare = ({ spread: _spread, grain: _grain, sealed: _sealed, ...layer }: (typeof stack.ground)[number]) => layer;
+    const old = {
+      ...rest,
+      version: 2,
+      name: 'Older draft',
+      stack: {
+        substrate: { materialId: 'mdf', thicknessMm: 6 },
+        ground: stack.ground.map(bare),
+        raised: { materialId: 'xps-foam', glueId: 'hot-melt' },
+      },
+      coats: Object.fromEntries(
+        Object.entries(coats).map(([kind, list]) => [kind, list.map(({ coatingId, ...coat }) => ({ ...coat, stuffId: coatingId }))]),
+      ),
+      cutting: { trimMm: cutting.trimMm, kept: [] },
+    };
+    localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
+    const { store } = await anOpenPlan();
+    expect(store.plan).toMatchObject({ version: 4, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+  });
+
+  test('a draft that is no sound plan is left alone', async () => {
+    localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: { name: 'broken' } }));
+    const { store } = await anOpenPlan();
+    expect(store.plan!.name).toBe('Brinefold Saltworks');
+    expect(store.saving.state).toBe('saved');
+  });
+});
+
+describe('a save that came too late', () => {
+  async function aStale() {
+    const { store, asked } = await anOpenPlan();
+    stored = { revision: 7, plan: { ...base, name: 'Theirs' } };
+    raise(store, 40);
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.saving.state).toBe('stale');
+    return { store, asked };
+  }
+
+  test('put together: both changes, on their revision, as one step that can be undone', async () => {
+    const { store } = await aStale();
+    expect(store.merge).toMatchObject({ clashes: [] });
+    await store.settle('merge');
+    await settled();
+    expect([stored.revision, stored.plan.name, heightOf(stored.plan)]).toEqual([8, 'Theirs', 40]);
+    expect(store.saving.state).toBe('saved');
+    store.undo();
+    expect(store.plan!.name).toBe('Brinefold Saltworks');
+  });
+
+  test('mine: saved over theirs, which the server keeps as a revision', async () => {
+    const { store } = await aStale();
+    await store.settle('mine');
+    expect([stored.revision, stored.plan.name, heightOf(stored.plan)]).toEqual([8, 'Brinefold Saltworks', 40]);
+  });
+
+  test('theirs: mine becomes a board of its own first', async () => {
+    const { store, asked } = await aStale();
+    await store.settle('theirs');
+    const created = asked.find(({ method }) => method === 'POST')!.body as { plan: Plan };
+    expect([created.plan.name, heightOf(created.plan)]).toEqual(['Brinefold Saltworks (my copy)', 40]);
+    expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
+  });
+});

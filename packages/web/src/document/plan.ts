@@ -1,0 +1,198 @@
+import { type Offcut, freeOffcuts, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
+import { applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
+import type { Mend } from '@spare-acre/core/checks';
+import { type Board, type BoardDraft, type Merged, mergePlans } from '@spare-acre/core/plan';
+import { checkBoardFile, checkEdited } from '@spare-acre/core/plan/check';
+import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
+import { heard, placeOf } from '../workers/answering';
+import { Reckoning } from '../workers/reckoning';
+import { searchedBoard } from '../workers/searched-board';
+import type { Look, SliceName, Slices } from '../workers/slices';
+import { useCatalogue } from './catalogue';
+import { createBoard, fetchBoard, fetchRevision } from './client';
+import { dropDraft, findDraft, saysWhatWasDone } from './drafts';
+import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
+import { useRack } from './rack';
+import { useSaving } from './saving';
+
+enablePatches();
+
+const NOTHING_LOOKED_AT: Look = { slices: [], chosen: [] };
+
+/** The open board: its plan, what was done of it, the way back, what the worker has told of it, and whether all is saved. */
+export const usePlan = defineStore('plan', () => {
+  const catalogues = useCatalogue();
+  const rack = useRack();
+  const boardId = ref<string | null>(null);
+  const board = shallowRef<Board | null>(null);
+  const plan = computed(() => board.value?.plan ?? null);
+  const record = computed(() => board.value?.record ?? NOTHING_DONE);
+  const history = shallowRef(NO_HISTORY);
+  const slices = shallowRef<Slices>({});
+  const looked = shallowRef<Look>(NOTHING_LOOKED_AT);
+  const isReckoning = ref(false);
+  const fault = ref('');
+  const saving = useSaving(() => (boardId.value === null || board.value === null ? null : { id: boardId.value, board: board.value }));
+
+  let shownVersion = 0;
+  const reckoning = new Reckoning({
+    answered(answer, version) {
+      // Answers come in order; one to an older plan never replaces one to a newer.
+      if (version < shownVersion) return;
+      shownVersion = version;
+      slices.value = heard(slices.value, answer);
+      fault.value = '';
+    },
+    failed(error) {
+      fault.value = error instanceof Error ? error.message : String(error);
+    },
+    busy(isBusy) {
+      isReckoning.value = isBusy;
+    },
+  });
+
+  /** What this board may cut from: not what a board has cut up, and pieces it left itself lie there for the next one. */
+  const offcuts = computed<readonly Offcut[]>(() => freeOffcuts(rack.offcuts, boardId.value, record.value));
+  watch(offcuts, (now, before) => {
+    if (board.value === null || (now.length === 0 && before.length === 0)) return;
+    reckoning.shelve(now);
+    searchedBoard.shelve(now);
+  });
+
+  const warnings = computed(() => slices.value.warnings ?? []);
+  const showing = computed<Showing>(() => ({ system: plan.value?.units ?? 'metric', currency: catalogues.catalogue?.currency ?? '' }));
+
+  /** Opens a board, going on from a draft this browser kept of it. */
+  async function open(id: string): Promise<void> {
+    if (boardId.value === id && board.value !== null) return;
+    await saving.saveNow();
+    close();
+    const [catalogue, stored, draft] = await Promise.all([catalogues.load(), fetchBoard(id), findDraft(id), rack.load()]);
+    boardId.value = id;
+    saving.opened(stored);
+    board.value = { plan: stored.plan, record: stored.record };
+    // A draft of an earlier version is brought forward as a stored plan is.
+    const checked =
+      draft === null ? null : checkBoardFile(draft.record === undefined ? draft.plan : { ...draft.plan, record: draft.record }, catalogue);
+    if (draft !== null && checked?.ok === true) {
+      const base = draft.baseRevision === stored.revision ? stored : await fetchRevision(id, draft.baseRevision).catch(() => stored);
+      board.value = saysWhatWasDone(draft) ? checked.value : { plan: checked.value.plan, record: stored.record };
+      saving.rebase(draft.baseRevision, { plan: base.plan, record: stored.record });
+      void saving.saveNow();
+    }
+    reckoning.open(board.value, catalogue, offcuts.value, looked.value);
+    searchedBoard.open(board.value, catalogue, offcuts.value);
+  }
+
+  function close(): void {
+    [boardId.value, board.value, history.value, slices.value] = [null, null, NO_HISTORY, {}];
+  }
+
+  /**
+   * The one door for changes. Nothing changes when the outcome would not be a sound plan.
+   * @param gesture joins the edits of one drag; @param name what was done, for Undo, where the edit itself has no better word
+   * @returns what is wrong with the outcome, in words; empty when it was taken
+   */
+  function edit(change: Edit, gesture: string | null = null, name: string | null = null): string {
+    const before = board.value!;
+    const [next, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
+    if (patches.length === 0) return '';
+    const checked = checkEdited(next.plan, before.plan, catalogues.catalogue!);
+    if (!checked.ok) return checked.problem.issues[0]!.message;
+    history.value = withStep(history.value, { name: name ?? editName(change, before.plan), gesture, patches, inverse });
+    become(next, { patches });
+    return '';
+  }
+
+  const mend = ({ edit: change, label }: Mend): string => edit(change, null, label);
+
+  function undo(): void {
+    const last = undoLast(history.value);
+    if (last !== null) travel(last.step, 'inverse', last.history);
+  }
+  function redo(): void {
+    const last = redoLast(history.value);
+    if (last !== null) travel(last.step, 'patches', last.history);
+  }
+  function travel(step: HistoryStep, way: 'patches' | 'inverse', to: typeof history.value): void {
+    history.value = to;
+    become(applyPatches(board.value!, step[way]), { patches: step[way] });
+  }
+
+  function become(next: Board, { patches }: Pick<HistoryStep, 'patches'>): void {
+    board.value = next;
+    reckoning.change(patches);
+    searchedBoard.change(patches);
+    saving.changed();
+  }
+
+  /** Tells what is looked at; what a view no longer shows is no longer sent. */
+  function look(names: readonly SliceName[], chosen: readonly string[] = []): void {
+    looked.value = { slices: names, chosen };
+    if (board.value !== null) reckoning.look(looked.value);
+  }
+
+  /** A figure with its working, asked of the worker where it was told without; null where it is another by now. */
+  async function workingOf(figure: Quantity): Promise<Figure | null> {
+    const place = placeOf(figure, slices.value);
+    return place === null ? null : reckoning.working(place, figure.label);
+  }
+
+  /** What a merge with the stored plan would give; null when no save came too late. */
+  const merge = computed<Merged | null>(() => {
+    const { stored, base } = saving;
+    return stored.value === null || base.value === null || plan.value === null
+      ? null
+      : mergePlans(base.value.plan, plan.value, stored.value.plan);
+  });
+
+  /** Settles a save that came too late; whichever plan is not chosen stays in the history or as a board of its own. */
+  async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
+    const stored = saving.stored.value;
+    const mine = board.value;
+    if (stored === null || mine === null) return;
+    // What was done on either device was done, whichever plan is gone on with.
+    const done = mergeRecords(saving.base.value?.record ?? NOTHING_DONE, mine.record, stored.record);
+    const theirs = { plan: stored.plan, record: stored.record };
+    if (choice === 'theirs') {
+      await createBoard({ plan: { ...mine.plan, name: `${mine.plan.name} (my copy)`.slice(0, 80) }, record: NOTHING_DONE });
+      saving.rebase(stored.revision, theirs);
+      edit({ code: 'board/replace', plan: stored.plan, record: done, why: 'Take the other version' });
+      await dropDraft(stored.id);
+    } else {
+      const merged = choice === 'merge' ? merge.value!.plan : mine.plan;
+      saving.rebase(stored.revision, theirs);
+      edit({ code: 'board/replace', plan: merged, record: done, why: 'Put both versions together' });
+    }
+    await saving.saveNow();
+  }
+
+  return {
+    boardId,
+    board,
+    plan,
+    record,
+    history,
+    slices,
+    looked,
+    warnings,
+    showing,
+    isReckoning,
+    fault,
+    offcuts,
+    saving,
+    merge,
+    open,
+    close,
+    edit,
+    mend,
+    undo,
+    redo,
+    look,
+    workingOf,
+    settle,
+  };
+});

@@ -1,0 +1,131 @@
+import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
+import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { type Board, isSamePlan } from '@spare-acre/core/plan';
+import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
+import { dropDraft, keepDraft } from './drafts';
+
+/** `kept`: the server does not answer, the draft is in this browser. `stale`: someone saved first. */
+export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'stale' | 'refused';
+
+export interface Saving {
+  readonly state: Ref<SaveState>;
+  readonly refusal: Ref<string>;
+  /** What the server holds now, when a save came too late. */
+  readonly stored: ShallowRef<StoredBoard | null>;
+  readonly revision: Ref<number>;
+  /** The board as it was last saved or loaded: the common ground of a merge. */
+  readonly base: ShallowRef<Board | null>;
+  readonly opened: (board: StoredBoard) => void;
+  readonly changed: () => void;
+  /** Goes on from a revision that the builder has seen and chosen to build on. */
+  readonly rebase: (revision: number, base: Board) => void;
+  readonly saveNow: () => Promise<void>;
+}
+
+const PAUSE_MS = 700;
+const RETRY_MS = 3_000;
+const DRAFT_PAUSE_MS = 120;
+
+interface Current {
+  readonly id: string;
+  readonly board: Board;
+}
+
+/** Autosave of the open board. @param current the board and its id now; null when none is open */
+export function useSaving(current: () => Current | null): Saving {
+  const state = ref<SaveState>('saved');
+  const refusal = ref('');
+  const stored = shallowRef<StoredBoard | null>(null);
+  const revision = ref(0);
+  const base = shallowRef<Board | null>(null);
+  const isDirty = computed(() => state.value !== 'saved');
+
+  const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
+  const draftSoon = useDebounceFn(() => keep(), DRAFT_PAUSE_MS);
+  useIntervalFn(() => {
+    if (state.value === 'kept') void saveNow();
+  }, RETRY_MS);
+  useEventListener('pagehide', () => keep());
+  useEventListener('beforeunload', (event) => {
+    // Without local storage the draft would be lost; with it a reload brings everything back.
+    if (isDirty.value && !('localStorage' in globalThis)) event.preventDefault();
+  });
+
+  function keep(): void {
+    const now = current();
+    if (now !== null && isDirty.value) void keepDraft(now.id, { baseRevision: revision.value, ...now.board });
+  }
+
+  async function saveNow(): Promise<void> {
+    const now = current();
+    if (now === null || state.value === 'saved' || state.value === 'saving' || state.value === 'stale') return;
+    state.value = 'saving';
+    try {
+      await saveRecord(now);
+      if (current()?.id !== now.id) return;
+      const isSaved = base.value !== null && base.value.plan === now.board.plan;
+      const saved = isSaved ? { revision: revision.value } : await savePlan(now.id, revision.value, now.board.plan);
+      if (current()?.id === now.id) await arrived(now, saved.revision);
+    } catch (error) {
+      if (current()?.id !== now.id) return;
+      if (!(error instanceof ServerProblem)) state.value = 'kept';
+      else if (error.problem.status === 409 && error.problem.stored !== undefined) {
+        const theirs = error.problem.stored;
+        // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
+        if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
+        stored.value = theirs;
+        state.value = 'stale';
+      } else {
+        refusal.value = error.message;
+        state.value = 'refused';
+      }
+      keep();
+    }
+  }
+
+  /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
+  /** Sheets ticked off and ticks taken back since the last save, each told by itself: another device may tick others meanwhile. */
+  async function saveRecord({ id, board: { record } }: Current): Promise<void> {
+    const before = base.value?.record.cutSheets ?? [];
+    if (before === record.cutSheets) return;
+    const known = new Map(before.map((sheet) => [sheet.id, sheet]));
+    const kept = new Set(record.cutSheets.map((sheet) => sheet.id));
+    for (const sheet of record.cutSheets) if (known.get(sheet.id) !== sheet) await keepCutSheet(id, sheet);
+    for (const sheet of before) if (!kept.has(sheet.id)) await dropCutSheet(id, sheet.id);
+    if (base.value !== null) base.value = { ...base.value, record };
+  }
+
+  async function arrived({ id, board }: Current, as: number): Promise<void> {
+    [revision.value, base.value] = [as, board];
+    const isCurrent = current()?.board === board;
+    state.value = isCurrent ? 'saved' : 'changed';
+    if (isCurrent) await dropDraft(id);
+    else void saveSoon();
+  }
+
+  return {
+    state,
+    refusal,
+    stored,
+    revision,
+    base,
+    saveNow,
+    opened(board) {
+      revision.value = board.revision;
+      base.value = { plan: board.plan, record: board.record };
+      stored.value = null;
+      state.value = 'saved';
+    },
+    changed() {
+      if (state.value !== 'saving' && state.value !== 'stale') state.value = state.value === 'kept' ? 'kept' : 'changed';
+      void draftSoon();
+      void saveSoon();
+    },
+    rebase(newRevision, newBase) {
+      revision.value = newRevision;
+      base.value = newBase;
+      stored.value = null;
+      state.value = 'changed';
+    },
+  };
+}

@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type Quantity, show, showChange, showText } from '@spare-acre/core/base/units';
+import { useDrawer } from './drawer';
+import { usePlan } from '../document/plan';
+import { useBefore } from './useChange';
+
+/**
+ * A figure that opens to its working, with the change the last edits made to it. `text` replaces a number that reads better in words,
+ * `unit` names what a plain count counts; `above` puts the change over the figure, where a strip has room for it.
+ */
+const props = defineProps<{ figure: Quantity; text?: string; unit?: string; above?: boolean }>();
+const store = usePlan();
+const drawer = useDrawer();
+const shown = computed(() => {
+  if (props.text !== undefined) return { number: props.text, unit: '' };
+  const { number, unit } = show(props.figure, store.showing);
+  return { number, unit: props.unit ?? unit };
+});
+const before = useBefore(() => props.figure.value);
+const change = computed(() =>
+  before.value === null ? '' : showChange(before.value, props.figure.value, props.figure.unit, store.showing),
+);
+const isLess = computed(() => before.value !== null && props.figure.value < before.value);
+const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(props.figure, store.showing)}. Open the working.`);
+</script>
+
+<template>
+  <span class="figure-cell" :class="{ above }">
+    <Transition name="change">
+      <span v-if="change !== ''" class="change" :class="{ less: isLess }" data-testid="change">{{ change }}</span>
+    </Transition>
+    <button type="button" class="figure" :aria-label="spoken" @click="drawer.showWorking(figure, text)">
+      {{ shown.number }}<span v-if="shown.unit !== ''" class="unit">&nbsp;{{ shown.unit }}</span>
+    </button>
+  </span>
+</template>
+
+<style scoped>
+.figure-cell {
+  display: inline-flex;
+  gap: 7px;
+  align-items: baseline;
+}
+/* Against the entry of the strip, which is the box it is placed in. */
+.above .change {
+  position: absolute;
+  right: 10px;
+  top: 5px;
+}
+</style>

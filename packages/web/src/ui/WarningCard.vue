@@ -1,0 +1,32 @@
+<script setup lang="ts">
+import type { ShownWarning } from '../workers/slices';
+import { showText } from '@spare-acre/core/base/units';
+import { useDrawer } from './drawer';
+import { usePlan } from '../document/plan';
+
+/** A warning with its mends as buttons. */
+defineProps<{ warning: ShownWarning }>();
+const store = usePlan();
+const drawer = useDrawer();
+</script>
+
+<template>
+  <div
+    class="warning"
+    role="group"
+    :aria-label="`${warning.severity === 'stop' ? 'Cannot be built' : 'Take care'}: ${warning.title}`"
+    :data-code="warning.code"
+  >
+    <span aria-hidden="true">{{ warning.severity === 'stop' ? '✕' : '!' }}&nbsp;</span>
+    <span class="title">{{ warning.title }}</span>{{ ' ' }}
+    <template v-for="(piece, i) in warning.text" :key="i">
+      <template v-if="typeof piece === 'string'">{{ piece }}</template>
+      <button v-else type="button" class="figure" @click="drawer.showWorking(piece)">{{ showText(piece, store.showing) }}</button>
+    </template>
+    <div v-if="warning.mends.length > 0" class="mends">
+      <button v-for="mend in warning.mends" :key="mend.label" type="button" class="key" @click="store.mend(mend)">
+        {{ mend.label }}
+      </button>
+    </div>
+  </div>
+</template>

@@ -1,0 +1,43 @@
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import { type Figure, type Quantity, hasWorking } from '@spare-acre/core/base/units';
+import { usePlan } from '../document/plan';
+
+/** A figure laid open, with the words it stood in if it was not shown as a number. */
+export interface Opened {
+  readonly figure: Figure;
+  readonly text: string | undefined;
+}
+
+/** What the drawer at the side shows: the working of a figure, all warnings, or nothing. */
+export const useDrawer = defineStore('drawer', () => {
+  /** The figure asked about, then each of its inputs that was opened on the way down. */
+  const path = shallowRef<readonly Opened[]>([]);
+  const content = ref<'working' | 'warnings' | 'keys' | null>(null);
+  return {
+    path,
+    content,
+    /** Lays a figure open; its working is asked of the worker where it came without. */
+    async showWorking(figure: Quantity, text?: string): Promise<void> {
+      const full = hasWorking(figure) ? figure : await usePlan().workingOf(figure);
+      if (full === null) return;
+      path.value = [{ figure: full, text }];
+      content.value = 'working';
+    },
+    goInto(figure: Figure) {
+      path.value = [...path.value, { figure, text: undefined }];
+    },
+    goBack() {
+      path.value = path.value.slice(0, -1);
+    },
+    showWarnings() {
+      content.value = 'warnings';
+    },
+    showKeys() {
+      content.value = 'keys';
+    },
+    close() {
+      content.value = null;
+    },
+  };
+});

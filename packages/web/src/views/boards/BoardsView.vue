@@ -1,0 +1,219 @@
+<script setup lang="ts">
+import { onMounted, ref, shallowRef } from 'vue';
+import { useRouter } from 'vue-router';
+import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { planAgain, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
+import type { UnreadableBoard } from '@spare-acre/core/wire';
+import { NoServer, type StoredBoard, bringBack, createBoard, exportPath, fetchBoards, importBoard, putAway } from '../../document/client';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import { type Summary, summarise } from '../../workers/summaries';
+import NewBoardDialog from './NewBoardDialog.vue';
+import PlanThumbnail from './PlanThumbnail.vue';
+
+const boards = shallowRef<readonly StoredBoard[] | null>(null);
+const unreadable = shallowRef<readonly UnreadableBoard[]>([]);
+const summaries = ref<Record<string, Summary>>({});
+const problem = ref('');
+const lastPutAway = shallowRef<StoredBoard | null>(null);
+const isNewOpen = ref(false);
+const catalogues = useCatalogue();
+const router = useRouter();
+const plans = usePlan();
+const filePicker = ref<HTMLInputElement | null>(null);
+
+onMounted(async () => {
+  await plans.saving.saveNow();
+  plans.close();
+  await load();
+});
+
+async function load(): Promise<void> {
+  await told(async () => {
+    const [catalogue, listed] = await Promise.all([catalogues.load(), fetchBoards()]);
+    boards.value = listed.boards;
+    unreadable.value = listed.unreadable;
+    for await (const [id, summary] of summarise(listed.boards, catalogue)) summaries.value[id] = summary;
+  });
+}
+
+/** Runs something and says what went wrong with it, in words. */
+async function told(work: () => Promise<void>): Promise<void> {
+  problem.value = '';
+  try {
+    await work();
+  } catch (error) {
+    problem.value =
+      error instanceof NoServer
+        ? 'The server does not answer. Is it still running?'
+        : error instanceof Error
+          ? error.message
+          : String(error);
+  }
+}
+
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  if (file === undefined) return;
+  await told(async () => {
+    const text = await file.text();
+    let parsed: unknown;
+    try {
+      parsed = JSON.parse(text);
+    } catch {
+      throw new Error(`${file.name} is not JSON; a plan exported from here would do.`);
+    }
+    const board = await importBoard(parsed);
+    await router.push({ name: 'ground', params: { boardId: board.id } });
+  });
+  input.value = '';
+}
+
+/** Both lines stand there while a board is reckoned, so that the buttons under them stay where they are. */
+const WAITING = '…';
+function readyText({ id }: StoredBoard): string {
+  const summary = summaries.value[id];
+  return summary === undefined ? WAITING : summary.readyText || 'nothing to do';
+}
+function warningText({ id }: StoredBoard): string {
+  const count = summaries.value[id]?.warnings;
+  return count === undefined ? WAITING : count === 1 ? '1 warning' : `${count} warnings`;
+}
+
+async function copy(board: StoredBoard): Promise<void> {
+  await told(async () => {
+    await createBoard({ plan: planAgain(board.plan), record: NOTHING_DONE });
+    await load();
+  });
+}
+async function putAside(board: StoredBoard): Promise<void> {
+  await told(async () => {
+    await putAway(board.id);
+    lastPutAway.value = board;
+    await load();
+  });
+}
+async function bringItBack(): Promise<void> {
+  await told(async () => {
+    await bringBack(lastPutAway.value!.id);
+    lastPutAway.value = null;
+    await load();
+  });
+}
+
+const sizeText = ({ plan }: StoredBoard): string =>
+  `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
+const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidthsMm.length * table.rowDepthsMm.length;
+</script>
+
+<template>
+  <main class="main boards">
+    <header>
+      <h1>Boards</h1>
+      <p class="quiet m-0">What are you building?</p>
+      <span class="ms-auto d-flex gap-2">
+        <button type="button" class="key" @click="filePicker?.click()">Import a plan</button>
+        <input
+          ref="filePicker"
+          type="file"
+          accept=".json,application/json"
+          class="visually-hidden"
+          tabindex="-1"
+          aria-label="Plan file"
+          @change="take"
+        />
+        <button type="button" class="key main" @click="isNewOpen = true">New board</button>
+      </span>
+    </header>
+    <p v-if="problem !== ''" class="warning" role="alert">
+      {{ problem }} <button type="button" class="key" @click="load">Look again</button>
+    </p>
+    <p v-if="lastPutAway !== null" class="quiet">
+      {{ lastPutAway.plan.name }} is put away. <button type="button" class="key" @click="bringItBack">Bring it back</button>
+    </p>
+    <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
+      The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
+      <a :href="exportPath(id)">export its file</a>, mend it and import it again.
+    </p>
+    <p v-if="boards?.length === 0 && unreadable.length === 0" class="empty">
+      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
+      <button type="button" class="key main ms-2" @click="isNewOpen = true">Lay out the first table</button>
+    </p>
+    <ul class="cards">
+      <li v-for="board in boards ?? []" :key="board.id">
+        <RouterLink :to="{ name: 'ground', params: { boardId: board.id } }">
+          <span class="plan"><PlanThumbnail :plan="board.plan" /></span>
+          <h2>{{ board.plan.name }}</h2>
+        </RouterLink>
+        <div class="line">
+          <span>Table</span><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
+        </div>
+        <div class="line">
+          <span>Ready</span><span>{{ readyText(board) }}</span>
+        </div>
+        <div class="line">
+          <span>To look at</span>
+          <span :class="{ attention: (summaries[board.id]?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
+        </div>
+        <div class="d-flex gap-2 mt-2">
+          <button type="button" class="key" @click="copy(board)">Copy</button>
+          <button type="button" class="key" @click="putAside(board)">Put away</button>
+        </div>
+      </li>
+    </ul>
+    <NewBoardDialog v-model="isNewOpen" />
+  </main>
+</template>
+
+<style scoped>
+.boards {
+  padding: 18px 26px;
+  overflow-y: auto;
+}
+header {
+  display: flex;
+  align-items: baseline;
+  gap: 14px;
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 12px;
+}
+header h1 {
+  font-size: 1.5rem;
+}
+.cards {
+  list-style: none;
+  margin: 18px 0;
+  padding: 0;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 26px;
+}
+.cards li {
+  width: 300px;
+  background: var(--sheet);
+  border: 1px solid var(--rule);
+  padding: 14px;
+}
+.cards a {
+  color: inherit;
+  text-decoration: none;
+}
+.cards a:hover h2 {
+  color: var(--slate);
+}
+.plan {
+  display: grid;
+  place-items: center;
+  height: 182px;
+}
+h2 {
+  font-size: 1.15rem;
+  margin: 10px 0 6px;
+}
+.empty {
+  margin-top: 30px;
+  max-width: 60ch;
+}
+</style>

@@ -1,0 +1,231 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { cutList, listedCuts } from '@spare-acre/core/cutting/bench';
+import { isCut, withOpen } from '@spare-acre/core/cutting/job';
+import { isNew } from '@spare-acre/core/cutting/nesting';
+import { lengthText, lengthUnit, lengthUnitName } from '@spare-acre/core/base/units';
+import ViewWarnings from '../../ui/ViewWarnings.vue';
+import { usePlan } from '../../document/plan';
+import { useLook } from '../../document/useLook';
+import CutOrderList from './CutOrderList.vue';
+import HandBar from './HandBar.vue';
+import JobPanel from './JobPanel.vue';
+import KerfTestPanel from './KerfTestPanel.vue';
+import RackPanel from './RackPanel.vue';
+import SheetDrawing from './SheetDrawing.vue';
+import TakeAway from './TakeAway.vue';
+import { useBetterLayout } from './useBetterLayout';
+import { useByHand } from './useByHand';
+
+const store = usePlan();
+useLook(() => ['jobs']);
+const jobs = computed(() => store.slices.jobs ?? []);
+const chosen = ref({ key: '', index: 0 });
+const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
+const better = useBetterLayout(job);
+const hand = useByHand(job);
+/** The job as the search has it just now, or as the hand left it. */
+const shown = computed(() => {
+  const live = better.progress.value;
+  return job.value === null || live === null ? hand.job.value : withOpen(job.value, live.layout);
+});
+const LISTS = [
+  { id: 'cuts', name: 'Cuts' },
+  { id: 'parts', name: 'Parts' },
+  { id: 'job', name: 'Job' },
+  { id: 'rack', name: 'Rack' },
+  { id: 'practice', name: 'Practice' },
+  { id: 'files', name: 'Files' },
+] as const;
+const listed = ref<(typeof LISTS)[number]['id']>('cuts');
+const index = computed(() => Math.min(chosen.value.index, (shown.value?.layout.sheets.length ?? 1) - 1));
+watch(
+  jobs,
+  (now) => {
+    if (!now.some(({ key }) => key === chosen.value.key)) chosen.value = { key: now[0]?.key ?? '', index: 0 };
+  },
+  { immediate: true },
+);
+
+const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
+const unit = computed(() => lengthUnit(store.plan!.units));
+const unitName = computed(() => lengthUnitName(store.plan!.units));
+const length = (mm: number): string => lengthText(mm, store.plan!.units);
+const sheetText = computed(() => {
+  const sheet = shown.value?.layout.sheets[index.value];
+  if (sheet === undefined) return '';
+  const { stock } = sheet;
+  const what = `${isNew(stock) ? 'new' : 'offcut from the rack'}${isCut(sheet) ? ', cut' : ''}`;
+  return `${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit.value}, ${what}; ${shown.value!.tool.name.toLowerCase()}, the blade takes ${length(shown.value!.kerfMm)} ${unit.value}`;
+});
+/** A sheet that is cut stays as it is. */
+const isDone = computed(() => index.value >= 0 && shown.value !== null && isCut(shown.value.layout.sheets[index.value]!));
+const frame = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(frame);
+</script>
+
+<template>
+  <div class="bench cuts">
+    <div class="drawing rows">
+      <div class="jobs" role="tablist" aria-label="Materials">
+        <button
+          v-for="each in jobs"
+          :key="each.key"
+          type="button"
+          class="key"
+          role="tab"
+          :aria-selected="each === job"
+          @click="chosen = { key: each.key, index: 0 }"
+        >
+          {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
+        </button>
+      </div>
+      <p v-if="jobs.length === 0 && store.slices.jobs !== undefined" class="quiet p-4">Nothing to cut yet: lay out a table first.</p>
+      <div ref="frame" class="large">
+        <template v-if="shown !== null && index >= 0">
+          <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
+          <p class="quiet under">{{ sheetText }}</p>
+          <SheetDrawing
+            :job="shown"
+            :index="index"
+            :width-px="Math.max(100, width - 8)"
+            :height-px="Math.max(80, height - 58)"
+            :hand="better.isRunning.value || isDone ? undefined : hand"
+            :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
+            is-large
+          />
+        </template>
+        <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
+      </div>
+      <HandBar
+        v-if="shown !== null && index >= 0 && !isDone && !better.isRunning.value"
+        :job="shown"
+        :index="index"
+        :hand="hand"
+        @carried="(to) => (chosen = { key: shown!.key, index: to })"
+      />
+      <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
+        <button
+          v-for="(sheet, i) in shown.layout.sheets"
+          :key="i"
+          type="button"
+          class="small"
+          :aria-pressed="i === index"
+          :aria-label="`Sheet ${i + 1}${isCut(sheet) ? ', cut' : ''}`"
+          @click="chosen = { key: shown.key, index: i }"
+        >
+          <span>Sheet {{ i + 1 }}<template v-if="isCut(sheet)"> ✓ cut</template></span>
+          <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
+        </button>
+      </div>
+    </div>
+    <aside class="notes" aria-label="Notes">
+      <h2>Cut list, sheet {{ index + 1 }}</h2>
+      <div class="lists" role="tablist" aria-label="Lists">
+        <button
+          v-for="list in LISTS"
+          :key="list.id"
+          type="button"
+          class="key"
+          role="tab"
+          :aria-selected="listed === list.id"
+          @click="listed = list.id"
+        >
+          {{ list.name }}
+        </button>
+      </div>
+      <ViewWarnings view="cuts" />
+      <template v-if="shown !== null && job !== null && index >= 0">
+        <template v-if="listed === 'cuts'">
+          <p class="sub">each from the left or the top edge of the piece in hand, in {{ unitName }}</p>
+          <CutOrderList :job="shown" :index="index" />
+        </template>
+        <template v-else-if="listed === 'parts'">
+          <p class="sub">every distance from the left edge and the top edge of the sheet, in {{ unitName }}</p>
+          <table class="ledger mt-2" data-testid="cut-list">
+            <thead>
+              <tr>
+                <th scope="col">part</th>
+                <th scope="col" class="num">size</th>
+                <th scope="col" class="num">left</th>
+                <th scope="col" class="num">top</th>
+              </tr>
+            </thead>
+            <tbody>
+              <tr v-for="row in rows" :key="row.part.id">
+                <td>
+                  <b class="attention">{{ row.number }}</b> {{ row.part.name }}
+                </td>
+                <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
+                <td class="num">{{ length(row.leftMm) }}</td>
+                <td class="num">{{ length(row.topMm) }}</td>
+              </tr>
+            </tbody>
+          </table>
+        </template>
+        <RackPanel v-else-if="listed === 'rack'" :job="job" :index="index" />
+        <KerfTestPanel v-else-if="listed === 'practice'" :key="job.key" :job="job" />
+        <TakeAway v-else-if="listed === 'files'" :job="shown" :index="index" />
+      </template>
+      <JobPanel v-if="job !== null && (listed === 'job' || index < 0)" :key="job.key" :job="job" :index="index" :better="better" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.cuts {
+  grid-template-columns: minmax(0, 1fr) 390px;
+}
+.rows {
+  display: flex;
+  flex-direction: column;
+  padding: 12px 18px;
+  gap: 8px;
+}
+.lists {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: baseline;
+  margin: 6px 0;
+}
+.jobs,
+.strip {
+  display: flex;
+  gap: 6px;
+  flex-wrap: wrap;
+  flex: none;
+}
+.large {
+  flex: 1 1 auto;
+  min-height: 0;
+  overflow: hidden;
+}
+.large h2 {
+  font-size: 1.08rem;
+}
+.large p {
+  margin: 0 0 6px;
+}
+.strip {
+  flex-wrap: nowrap;
+  overflow-x: auto;
+}
+.small {
+  all: unset;
+  cursor: pointer;
+  padding: 4px;
+  border: 1px solid transparent;
+  font-size: 0.86rem;
+}
+.small span {
+  display: block;
+}
+.small[aria-pressed='true'] {
+  border-color: var(--ink);
+}
+.small:focus-visible {
+  outline: 2px solid var(--slate);
+}
+</style>

@@ -1,0 +1,149 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type CutJob, boundFigure, optimalityOf } from '@spare-acre/core/cutting/job';
+import { isPieceOf } from '@spare-acre/core/cutting/parts';
+import { isNew } from '@spare-acre/core/cutting/nesting';
+import { sheetLabour, toolLimits } from '@spare-acre/core/cutting/bench';
+import { LIMITS } from '@spare-acre/core/fields';
+import { showText } from '@spare-acre/core/base/units';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import FigureLine from '../../ui/FigureLine.vue';
+import LengthField from '../../ui/LengthField.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import type { BetterLayout } from './useBetterLayout';
+
+/** How one job is cut, what it takes, and how near its layout is to what no layout can beat. */
+const props = defineProps<{ job: CutJob; index: number; better: BetterLayout }>();
+const store = usePlan();
+const catalogues = useCatalogue();
+const work = computed(() =>
+  props.index >= 0 && props.index < props.job.layout.sheets.length ? sheetLabour(props.job, props.index, catalogues.catalogue!) : null,
+);
+const proof = computed(() => optimalityOf(props.job));
+const PROOFS = {
+  search: 'Proven best: every way of cutting these parts was looked at.',
+  area: 'Proven best: the parts have too much area for less.',
+} as const;
+const limits = computed(() => toolLimits(props.job.tool));
+const AIMS = [
+  { value: 'cheapest', text: 'least money' },
+  { value: 'fewest', text: 'fewest sheets' },
+] as const;
+const live = computed(() => props.better.progress.value);
+const bound = computed(
+  () =>
+    `no plan ${props.job.aim === 'cheapest' ? 'costs' : 'takes'} under ${showText(boundFigure(props.job, live.value!.bound), store.showing)}`,
+);
+const newSheets = computed(() => live.value!.layout.sheets.filter(({ stock }) => isNew(stock)).length);
+
+/** Parts of this job that are cut in pieces, by the part they make together. */
+const splits = computed(() => {
+  const wholes = new Map(props.job.parts.filter(isPieceOf).map(({ wholeId, wholeName }) => [wholeId, wholeName]));
+  return [...wholes].map(([key, name]) => ({ key, name }));
+});
+const makeWhole = (wholeId: string): string => store.edit({ code: 'part/whole', wholeId });
+
+/** Another tool takes another kerf. */
+function setTool(change: { readonly toolId: string } | { readonly kerfMm: number | null }): string {
+  const { key, tool } = props.job;
+  const present = store.plan!.cutting.tools.find(({ jobKey }) => jobKey === key)?.toolId ?? tool.id;
+  const own = 'toolId' in change ? { toolId: change.toolId, kerfMm: null } : { toolId: present, kerfMm: change.kerfMm };
+  return store.edit({ code: 'cutting/tool', jobKey: key, ...own });
+}
+</script>
+
+<template>
+  <section>
+    <h3>How it is cut</h3>
+    <ChoiceField
+      label="With"
+      :value="job.tool.id"
+      :options="job.tools.map(({ id, name }) => ({ value: id, text: name }))"
+      @choose="(toolId) => setTool({ toolId })"
+    />
+    <FigureLine v-for="limit in limits" :key="limit.label" :label="limit.label" :figure="limit" />
+    <LengthField
+      label="The blade takes"
+      :mm="job.kerfMm"
+      :system="store.plan!.units"
+      :limits="LIMITS.kerfMm"
+      :take="(kerfMm) => setTool({ kerfMm })"
+    />
+    <LengthField
+      label="Trim off every edge"
+      :mm="store.plan!.cutting.trimMm"
+      :system="store.plan!.units"
+      :limits="LIMITS.trimMm"
+      :take="(mm) => store.edit({ code: 'cutting/trim', mm })"
+    />
+    <ChoiceField
+      label="Lay out for"
+      :value="store.plan!.cutting.aim"
+      :options="AIMS"
+      @choose="(aim) => store.edit({ code: 'cutting/aim', aim })"
+    />
+    <p class="quiet small">
+      {{
+        job.tool.cuts === 'free'
+          ? 'Cuts along any outline: parts may lie in each other’s hollows.'
+          : 'Cuts straight through: every part comes free by the cuts in order.'
+      }}
+    </p>
+  </section>
+  <section>
+    <h3>{{ job.name }}</h3>
+    <div class="better">
+      <button v-if="!better.isRunning.value" type="button" class="key" @click="better.start()">Search for a better layout</button>
+      <button v-else type="button" class="key" @click="better.stop()">Stop</button>
+      <span v-if="live !== null" class="quiet" role="status" data-testid="layout-progress">
+        {{ newSheets }} new {{ newSheets === 1 ? 'sheet' : 'sheets' }},
+        {{ live.isProven ? 'proven best; looking for the largest rest' : bound }}
+      </span>
+    </div>
+    <p v-if="better.outcome.value !== ''" class="quiet m-0" role="status" data-testid="layout-outcome">{{ better.outcome.value }}</p>
+    <p v-if="better.fault.value !== ''" class="attention m-0" role="alert">{{ better.fault.value }}</p>
+    <FigureLine label="New sheets" :figure="job.sheetCount" />
+    <FigureLine v-if="job.offcutCount.value > 0" label="Offcuts from the rack" :figure="job.offcutCount" />
+    <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
+    <FigureLine label="Cost" :figure="job.cost" />
+    <FigureLine label="No plan can cost less than" :figure="job.cheapest" />
+    <p v-if="proof.how !== null" class="quiet m-0" data-testid="proof">{{ PROOFS[proof.how] }}</p>
+    <FigureLine v-else label="Over the bound by at most" :figure="proof.gap" />
+    <FigureLine label="Becomes parts" :figure="job.used" />
+  </section>
+  <section v-if="splits.length > 0">
+    <h3>Parts in pieces</h3>
+    <div v-for="split in splits" :key="split.key" class="line">
+      <span>{{ split.name }}</span>
+      <button type="button" class="key" @click="makeWhole(split.key)">Make it whole</button>
+    </div>
+  </section>
+  <section v-if="work !== null">
+    <h3>This sheet</h3>
+    <FigureLine label="To cut" :figure="work.length" />
+    <FigureLine label="Passes of the blade" :figure="job.passes" />
+    <FigureLine v-if="work.edges !== null" label="Fresh edges" :figure="work.edges" />
+    <FigureLine label="Marking and cutting" :figure="work.minutes" />
+    <FigureLine v-if="work.shop !== null" label="Asked by the shop" :figure="work.shop" />
+  </section>
+  <section>
+    <h3>Whole board</h3>
+    <FigureLine v-if="store.slices.tally !== undefined" label="New sheets" :figure="store.slices.tally.sheets" />
+  </section>
+</template>
+
+<style scoped>
+.better {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: baseline;
+  margin: 6px 0;
+}
+.small {
+  font-size: 0.86rem;
+  line-height: 1.3;
+  margin: 4px 0 0;
+}
+</style>

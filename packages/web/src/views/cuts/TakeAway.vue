@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import type { CutJob } from '@spare-acre/core/cutting/job';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import { saveFile } from '../../ui/saveFile';
+import { usePlan } from '../../document/plan';
+import { type Output, useTakeAway } from './useTakeAway';
+
+/** Sheets, lists and templates as files. */
+const props = defineProps<{ job: CutJob; index: number }>();
+const store = usePlan();
+const paper = ref<'a4' | 'letter'>(store.plan!.units === 'metric' ? 'a4' : 'letter');
+const { isMaking, fault, make } = useTakeAway();
+const PAPERS = [
+  { value: 'a4', text: 'A4' },
+  { value: 'letter', text: 'Letter' },
+] as const;
+const SHEET: readonly (readonly [Output, string])[] = [
+  ['sheet-svg', 'SVG'],
+  ['sheet-dxf', 'DXF'],
+  ['sheet-pdf', 'PDF'],
+];
+async function save(output: Output): Promise<void> {
+  const made = await make(output, props.job, props.index, paper.value);
+  if (made !== null) saveFile(made.blob, `${store.plan!.name} ${made.title}`, made.ending);
+}
+</script>
+
+<template>
+  <section>
+    <h3>This sheet, true scale</h3>
+    <div class="keys">
+      <button v-for="[output, name] in SHEET" :key="output" type="button" class="key" :disabled="isMaking" @click="save(output)">
+        Save as {{ name }}
+      </button>
+    </div>
+  </section>
+  <section>
+    <h3>Cut list</h3>
+    <div class="keys">
+      <button type="button" class="key" :disabled="isMaking" @click="save('list-csv')">All jobs as CSV</button>
+      <button type="button" class="key" :disabled="isMaking" @click="save('list-pdf')">This job as PDF</button>
+    </div>
+  </section>
+  <section>
+    <h3>Paper templates</h3>
+    <ChoiceField label="Paper" :value="paper" :options="PAPERS" @choose="(chosen) => (paper = chosen)" />
+    <div class="keys">
+      <button type="button" class="key" :disabled="isMaking" @click="save('templates-sheet')">Parts of this sheet</button>
+      <button type="button" class="key" :disabled="isMaking" @click="save('templates-shaped')">Shaped parts of this job</button>
+    </div>
+    <p class="quiet small">
+      Print at 100 %. Every page has a bar of 100 mm: measure it before you cut. Pages overlap by 10 mm; lay the crosses over each other.
+    </p>
+  </section>
+  <p v-if="isMaking" class="quiet" role="status">Making the file …</p>
+  <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
+</template>
+
+<style scoped>
+.keys {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+}
+.small {
+  font-size: 0.86rem;
+  line-height: 1.3;
+  margin: 6px 0 0;
+}
+</style>

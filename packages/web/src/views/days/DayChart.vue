@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { useElementSize } from '@vueuse/core';
+import { scaleLinear } from 'd3-scale';
+import { computed, ref } from 'vue';
+import { type Bare, DAY_MIN } from '@spare-acre/core/base/units';
+import { type Days, type Step, dayText } from '@spare-acre/core/days';
+
+/** Tiles down, days along: work as ink, drying as dots, so that waiting looks like waiting. */
+const props = defineProps<{ days: Bare<Days>; steps: readonly Bare<Step>[]; tiles: readonly string[]; startsOn: string }>();
+const frame = ref<HTMLElement | null>(null);
+const { width } = useElementSize(frame);
+const ROW_PX = 30;
+const TOP_PX = 30;
+const LEFT_PX = 40;
+const LEAST_BAR_PX = 2.5;
+const LEAST_DAY_PX = 44;
+
+const endMin = computed(() => Math.max(DAY_MIN, ...props.days.slots.map(({ curedMin }) => curedMin)));
+const dayCount = computed(() => Math.ceil(endMin.value / DAY_MIN));
+const chartWidth = computed(() => Math.max(width.value, LEFT_PX + dayCount.value * 18));
+const x = computed(() => scaleLinear([0, dayCount.value * DAY_MIN], [LEFT_PX, chartWidth.value - 8]));
+const every = computed(() => Math.max(1, Math.ceil(LEAST_DAY_PX / (x.value(DAY_MIN) - x.value(0)))));
+const dayTicks = computed(() =>
+  Array.from({ length: dayCount.value + 1 }, (_, day) => ({
+    day,
+    at: x.value(day * DAY_MIN),
+    label: day % every.value === 0 ? dayText(props.startsOn, day * DAY_MIN) : '',
+  })),
+);
+const lastOf = computed(() => new Map(props.days.slots.map((slot) => [slot.task.workpieceId, slot.task.id])));
+const bars = computed(() =>
+  props.days.slots.flatMap((slot) => {
+    const row = TOP_PX + props.tiles.indexOf(slot.task.workpieceId) * ROW_PX;
+    const step = props.steps.find(({ id }) => id === slot.task.stepId)!;
+    const dryUntil = lastOf.value.get(slot.task.workpieceId) === slot.task.id ? slot.curedMin : slot.nextMin;
+    const work = slot.stretches.map((stretch, i) => ({
+      key: `${slot.task.id}${i}`,
+      what: 'work',
+      title: `${step.name}, ${slot.task.workpieceId}`,
+      y: row + 4,
+      height: 15,
+      from: x.value(stretch.fromMin),
+      to: x.value(stretch.toMin),
+    }));
+    const dry =
+      dryUntil > slot.endMin
+        ? [
+            {
+              key: `${slot.task.id}-dry`,
+              what: 'dry',
+              title: `drying: ${step.name}, ${slot.task.workpieceId}`,
+              y: row + 20,
+              height: 6,
+              from: x.value(slot.endMin),
+              to: x.value(dryUntil),
+            },
+          ]
+        : [];
+    return [...work, ...dry];
+  }),
+);
+</script>
+
+<template>
+  <div ref="frame" class="chart">
+    <svg class="ink" :width="chartWidth" :height="TOP_PX + tiles.length * ROW_PX + 6" role="img" aria-label="Tiles and days">
+      <g v-for="tick in dayTicks" :key="tick.day">
+        <line class="day" :x1="tick.at" :x2="tick.at" :y1="TOP_PX - 6" :y2="TOP_PX + tiles.length * ROW_PX" />
+        <text v-if="tick.label !== ''" class="tick-label" :x="tick.at + 2" :y="TOP_PX - 12">{{ tick.label }}</text>
+      </g>
+      <g v-for="(tile, i) in tiles" :key="tile">
+        <line class="row-line" :x1="0" :x2="chartWidth" :y1="TOP_PX + i * ROW_PX" :y2="TOP_PX + i * ROW_PX" />
+        <text class="tile-name" x="6" :y="TOP_PX + i * ROW_PX + 20">{{ tile }}</text>
+      </g>
+      <rect
+        v-for="bar in bars"
+        :key="bar.key"
+        :class="bar.what"
+        :x="bar.from"
+        :y="bar.y"
+        :width="Math.max(LEAST_BAR_PX, bar.to - bar.from)"
+        :height="bar.height"
+      >
+        <title>{{ bar.title }}</title>
+      </rect>
+    </svg>
+  </div>
+</template>
+
+<style scoped>
+.chart {
+  overflow-x: auto;
+}
+.day {
+  stroke: var(--rule);
+}
+.row-line {
+  stroke: var(--rule);
+}
+.work {
+  fill: var(--moss);
+}
+.dry {
+  fill: url(#hatch-stipple);
+  stroke: var(--tick);
+  stroke-width: 0.7;
+}
+</style>

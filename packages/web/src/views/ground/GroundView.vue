@@ -1,0 +1,268 @@
+<script setup lang="ts">
+import { useEventListener } from '@vueuse/core';
+import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { LIMITS } from '@spare-acre/core/fields';
+import { movedBy } from '@spare-acre/core/shapes';
+import { reshaped } from '@spare-acre/core/features';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { useDrawer } from '../../ui/drawer';
+import { usePlan } from '../../document/plan';
+import ChosenPanel from './draw/ChosenPanel.vue';
+import FeaturePanel from './draw/FeaturePanel.vue';
+import PlanSheet from './plan/PlanSheet.vue';
+import PlayOverlay from './play/PlayOverlay.vue';
+import PlayPanel from './play/PlayPanel.vue';
+import RearrangeBoard from './rearrange/RearrangeBoard.vue';
+import RearrangePanel from './rearrange/RearrangePanel.vue';
+import SeamMarks from './seams/SeamMarks.vue';
+import SeamsPanel from './seams/SeamsPanel.vue';
+import TablePanel from './draw/TablePanel.vue';
+import TypePoint from './draw/TypePoint.vue';
+import { removeFeatures, replaceAll, reshape } from './draw/featureEdits';
+import { LOOKS } from './looks';
+import { TOOLS } from './draw/tools';
+import { usePlay } from './play/usePlay';
+import { useSelection } from './useSelection';
+import { type AreaForm, useSketch } from './draw/useSketch';
+import { PLAN_STEP_MM, arrowStep } from '../../ui/arrowStep';
+import { useLook } from '../../document/useLook';
+import { useTables } from './rearrange/useTables';
+
+const SolidLook = defineAsyncComponent(() => import('./round/SolidLook.vue'));
+
+const store = usePlan();
+const drawer = useDrawer();
+const { chosen, selected, choose, select, look, lookAt } = useSelection();
+const sheet = ref<InstanceType<typeof PlanSheet> | null>(null);
+const typePoint = ref<InstanceType<typeof TypePoint> | null>(null);
+/** px for a mm, told by the sheet; the reach of snapping depends on it. */
+const scale = ref(1);
+const sketch = useSketch(scale, (id) => select(id));
+const play = usePlay(() => look.value === 'play');
+const tables = useTables(() => look.value === 'rearrange');
+useLook(
+  () => (look.value === 'seams' ? ['seams', 'tiles', 'stored', 'groundHeight'] : chosen.value.length === 0 ? ['surfaces'] : ['needs']),
+  () => chosen.value.map(({ id }) => id),
+);
+const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);
+const onPlan = computed(() => look.value === 'draw' || look.value === 'seams' || look.value === 'play');
+watch(look, () => sketch.choose('hold'));
+
+const FORMS = [
+  ['area', 'Corners'],
+  ['round', 'Round'],
+  ['strip', 'Along a line'],
+] as const;
+useEventListener('keydown', (event) => {
+  const target = event.target as HTMLElement;
+  if (event.ctrlKey || event.metaKey || drawer.content !== null || target.closest('input, select, textarea, .modal') !== null) return;
+  if (look.value === 'draw' && pressed(event, target)) event.preventDefault();
+});
+
+/** @returns whether the key meant something here */
+function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
+  const arrow = arrowStep(event);
+  if (sketch.isSetting.value) {
+    if (arrow !== null) moveCross(arrow);
+    else if (event.key === ' ' && target.tagName !== 'BUTTON') sketch.addPoint();
+    else if (event.key === 'Enter' && target.tagName !== 'BUTTON') sketch.finish();
+    else if (event.key === 'Backspace') sketch.takeBack();
+    else if (event.key === 'Escape') sketch.giveUp();
+    else if (/^[\d+−-]$/.test(event.key)) typePoint.value?.begin(event.key);
+    else return chooseTool(event.key);
+    return true;
+  }
+  if (chosen.value.length > 0) {
+    if (arrow !== null) moveChosen(arrow.dxMm, arrow.dyMm);
+    else if (event.key === 'Delete') sketch.refuse(removeFeatures(store, chosen.value));
+    else if (event.key === 'Escape') choose([]);
+    else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? 1 : -1);
+    else return chooseTool(event.key);
+    return true;
+  }
+  return chooseTool(event.key);
+}
+
+function moveChosen(dxMm: number, dyMm: number): void {
+  sketch.refuse(
+    replaceAll(
+      store,
+      'Move',
+      chosen.value.map((one) => reshaped(one, movedBy(one.shape, dxMm, dyMm))),
+    ),
+  );
+}
+function widen(byMm: number): void {
+  const feature = selected.value!;
+  if (feature.shape.form !== 'strip') return;
+  const widthMm = Math.max(LIMITS.stripWidthMm.min, feature.shape.widthMm + byMm);
+  sketch.refuse(reshape(store, feature, 'Widen', { ...feature.shape, widthMm }));
+}
+
+/** From a tool or a form the hand goes back to the drawing, so that Space and Enter draw instead of pressing the button again. */
+function pickTool(key: string): void {
+  chooseTool(key);
+  sheet.value?.takeFocus();
+}
+function pickForm(form: AreaForm): void {
+  sketch.areaForm.value = form;
+  sheet.value?.takeFocus();
+}
+
+function chooseTool(key: string): boolean {
+  const tool = TOOLS.find((candidate) => candidate.key === key.toLowerCase());
+  if (tool !== undefined) {
+    sketch.choose(tool.id);
+    if (tool.draws !== null) choose([]);
+  } else if (key === '+' || key === '=') sheet.value?.zoomBy(1.25);
+  else if (key === '-') sheet.value?.zoomBy(0.8);
+  else if (key === '0') sheet.value?.wholeTable();
+  else return false;
+  return true;
+}
+
+/** The cross starts in the middle of the table. */
+function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: number }): void {
+  const { table } = store.plan!;
+  const snapGrid = (mm: number): number => Math.round(mm / PLAN_STEP_MM) * PLAN_STEP_MM;
+  const at = sketch.cross.value ?? { x: snapGrid(tableWidthMm(table) / 2), y: snapGrid(tableDepthMm(table) / 2) };
+  sketch.pointAt({ x: at.x + dxMm, y: at.y + dyMm });
+}
+</script>
+
+<template>
+  <div class="bench">
+    <div class="drawing">
+      <PlanSheet v-if="onPlan" ref="sheet" :sketch="sketch" :is-still="look !== 'draw'" @scale="(px) => (scale = px)">
+        <template #default="{ toPx, scale: pxPerMm, table }">
+          <SeamMarks v-if="look === 'seams'" :to-px="toPx" />
+          <PlayOverlay v-if="look === 'play'" :play="play" :to-px="toPx" :scale="pxPerMm" :table="table" />
+        </template>
+      </PlanSheet>
+      <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
+      <SolidLook v-else />
+      <nav class="looks" aria-label="Ways of looking">
+        <button v-for="{ id, name } in LOOKS" :key="id" type="button" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</button>
+      </nav>
+      <template v-if="look === 'draw'">
+        <div v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }">
+          <span :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</span>
+          <TypePoint v-if="sketch.isSetting.value" ref="typePoint" :sketch="sketch" />
+          <span
+            v-if="sketch.tool.value.draws?.form === 'area' && sketch.tool.value.id !== 'hill'"
+            class="forms"
+            role="group"
+            aria-label="Drawn as"
+          >
+            <button
+              v-for="[form, name] in FORMS"
+              :key="form"
+              type="button"
+              class="key"
+              :aria-pressed="sketch.areaForm.value === form"
+              @click="pickForm(form)"
+            >
+              {{ name }}
+            </button>
+          </span>
+        </div>
+        <div class="tools" role="toolbar" aria-label="Drawing tools">
+          <button
+            v-for="tool in TOOLS"
+            :key="tool.id"
+            type="button"
+            class="key"
+            :aria-pressed="sketch.tool.value.id === tool.id"
+            @click="pickTool(tool.key)"
+          >
+            {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
+          </button>
+          <button type="button" class="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</button>
+          <button type="button" class="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</button>
+          <button type="button" class="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></button>
+        </div>
+      </template>
+    </div>
+    <aside class="notes" aria-label="Notes">
+      <SeamsPanel v-if="look === 'seams'" />
+      <PlayPanel v-else-if="look === 'play'" :play="play" />
+      <RearrangePanel v-else-if="look === 'rearrange'" :tables="tables" />
+      <FeaturePanel v-else-if="selected !== null" :key="selected.id" :feature="selected" />
+      <ChosenPanel v-else-if="chosen.length > 1" :features="chosen" />
+      <TablePanel v-else :sketch="sketch" />
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.looks {
+  position: absolute;
+  top: 0;
+  left: 50px;
+  display: flex;
+  gap: 16px;
+}
+.looks button {
+  all: unset;
+  cursor: pointer;
+  padding: 5px 1px 3px;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+  border-bottom: 2px solid transparent;
+}
+.looks button:hover {
+  color: var(--ink);
+}
+.looks button[aria-pressed='true'] {
+  color: var(--ink);
+  font-weight: 600;
+  border-bottom-color: var(--moss);
+}
+.looks button:focus-visible {
+  outline: 2px solid var(--slate);
+}
+.tools {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 8px;
+  display: flex;
+  justify-content: center;
+  flex-wrap: wrap;
+  gap: 4px;
+  padding: 0 20px;
+}
+.tools .key {
+  font-size: 0.86rem;
+  padding: 2px 8px;
+}
+.hint {
+  position: absolute;
+  left: 0;
+  right: 0;
+  bottom: 68px;
+  margin: 0;
+  display: flex;
+  gap: 12px;
+  justify-content: center;
+  align-items: baseline;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+  pointer-events: none;
+}
+.hint > * {
+  pointer-events: auto;
+}
+.hint.attention {
+  color: var(--clay-ink);
+  font-weight: 500;
+}
+.forms {
+  display: flex;
+  gap: 4px;
+}
+.forms .key {
+  font-size: 0.82rem;
+  padding: 0 7px;
+}
+</style>

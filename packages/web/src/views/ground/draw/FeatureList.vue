@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { type Feature, kindOf } from '@spare-acre/core/features';
+import Eye from '~icons/bi/eye';
+import EyeSlash from '~icons/bi/eye-slash';
+import Lock from '~icons/bi/lock-fill';
+import Unlock from '~icons/bi/unlock';
+import Up from '~icons/bi/chevron-up';
+import Down from '~icons/bi/chevron-down';
+import { usePlan } from '../../../document/plan';
+import { setIn } from './featureEdits';
+import { useSelection } from '../useSelection';
+
+/** Everything on the table, the last drawn first: where two meet at one height, what stands higher in the list lies on top. */
+const store = usePlan();
+const { select, toggle } = useSelection();
+const features = computed(() => [...store.plan!.features].reverse());
+
+const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'feature/order', featureId: id, by });
+</script>
+
+<template>
+  <p v-if="features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
+  <ul class="features">
+    <li v-for="(feature, i) in features" :key="feature.id" :class="{ hidden: feature.hidden }">
+      <button type="button" class="name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
+        {{ feature.name }} <span class="quiet">{{ kindOf(feature).name.toLowerCase() }}</span>
+      </button>
+      <span class="marks">
+        <button type="button" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"><Up /></button>
+        <button
+          type="button"
+          :disabled="i === features.length - 1"
+          :aria-label="`${feature.name}: down the list`"
+          @click="move(feature, -1)"
+        >
+          <Down />
+        </button>
+        <button
+          type="button"
+          :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"
+          :aria-pressed="feature.hidden"
+          @click="setIn(store, feature, feature.hidden ? 'Show' : 'Hide', { hidden: !feature.hidden })"
+        >
+          <EyeSlash v-if="feature.hidden" /><Eye v-else />
+        </button>
+        <button
+          type="button"
+          :aria-label="`${feature.name}: ${feature.locked ? 'unlock' : 'lock'}`"
+          :aria-pressed="feature.locked"
+          @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
+        >
+          <Lock v-if="feature.locked" /><Unlock v-else />
+        </button>
+      </span>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.features {
+  list-style: none;
+  margin: 0;
+  padding: 0;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  gap: 6px;
+  align-items: baseline;
+}
+li.hidden .name {
+  opacity: 0.55;
+}
+button {
+  all: unset;
+  cursor: pointer;
+  padding: 2px 0;
+}
+button:hover {
+  color: var(--slate);
+}
+button:focus-visible {
+  outline: 2px solid var(--slate);
+}
+.name {
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.marks {
+  display: flex;
+  gap: 5px;
+  flex: none;
+}
+.marks button {
+  width: 16px;
+  text-align: center;
+  color: var(--ink-soft);
+}
+.marks button[aria-pressed='true'] {
+  color: var(--clay-ink);
+}
+.marks button:disabled {
+  visibility: hidden;
+}
+.marks svg {
+  width: 13px;
+  height: 13px;
+}
+</style>

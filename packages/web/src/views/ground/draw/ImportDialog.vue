@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { BModal } from 'bootstrap-vue-next/components/BModal';
+import { computed, ref, shallowRef } from 'vue';
+import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/formats';
+import { type Feature, type FeatureKind, kindNamed, newFeature } from '@spare-acre/core/features';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { thicknessesOf } from '@spare-acre/core/catalogue';
+import { lengthWords } from '@spare-acre/core/base/units';
+import { shortId } from '../../../document/name';
+import ChoiceField from '../../../ui/ChoiceField.vue';
+import LengthField from '../../../ui/LengthField.vue';
+import { useCatalogue } from '../../../document/catalogue';
+import { usePlan } from '../../../document/plan';
+import { searches } from '../../../workers/searches';
+import { useSelection } from '../useSelection';
+
+/** Outlines from an SVG or DXF drawing, or a hill from a grey picture of heights. */
+const isOpen = defineModel<boolean>({ required: true });
+const store = usePlan();
+const catalogues = useCatalogue();
+const { choose } = useSelection();
+const fileName = ref('');
+const problem = ref('');
+const isReading = ref(false);
+const drawing = shallowRef<ImportedDrawing | null>(null);
+const heights = shallowRef<Uint8Array | null>(null);
+
+const kind = ref<FeatureKind>('raised');
+const KINDS = (['raised', 'hill', 'pit', 'water', 'route', 'plot', 'field', 'clear'] as const).map((value) => ({
+  value,
+  text: kindNamed(value).name,
+}));
+const system = computed(() => store.plan!.units);
+const stocks = computed(() =>
+  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({
+    value: mm,
+    text: lengthWords(mm, system.value),
+  })),
+);
+const widthMm = ref(400);
+const heightMm = ref(60);
+const stepMm = ref(10);
+const size = computed(() => {
+  if (drawing.value === null) return '';
+  const { left, top, right, bottom } = drawing.value.box;
+  return lengthWords([right - left, bottom - top], system.value);
+});
+
+function forget(): void {
+  [drawing.value, heights.value, problem.value, fileName.value] = [null, null, '', ''];
+}
+async function take(event: Event): Promise<void> {
+  const file = (event.target as HTMLInputElement).files?.[0];
+  (event.target as HTMLInputElement).value = '';
+  if (file === undefined) return;
+  forget();
+  fileName.value = file.name;
+  isReading.value = true;
+  try {
+    if (/\.(svg|dxf)$/i.test(file.name)) {
+      const read = await searches().drawing(file.name, await file.text());
+      if (read.ok) drawing.value = read.value;
+      else problem.value = read.problem.message;
+    } else if (/\.png$/i.test(file.name)) {
+      const bytes = new Uint8Array(await file.arrayBuffer());
+      const read = await searches().heights(file.name, bytes);
+      if (read.ok) heights.value = bytes;
+      else problem.value = read.problem.message;
+    } else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
+  } catch (error) {
+    problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+  } finally {
+    isReading.value = false;
+  }
+}
+
+async function layDown(): Promise<void> {
+  const plan = store.plan!;
+  const [midX, midY] = [tableWidthMm(plan.table) / 2, tableDepthMm(plan.table) / 2];
+  const made: Feature[] = [];
+  if (drawing.value !== null) {
+    const { outlines, box } = drawing.value;
+    const [dx, dy] = [midX - (box.left + box.right) / 2, midY - (box.top + box.bottom) / 2];
+    for (const ring of outlines) {
+      const known = { features: [...plan.features, ...made] };
+      made.push(newFeature(known, kind.value, outlineShape(ring, dx, dy), shortId(), catalogues.catalogue!));
+    }
+  } else if (heights.value !== null) {
+    const read = await searches().hill(fileName.value, heights.value, {
+      widthMm: widthMm.value,
+      heightMm: heightMm.value,
+      stepMm: stepMm.value,
+    });
+    if (!read.ok) return void (problem.value = read.problem.message);
+    const hill = newFeature(plan, 'hill', read.value, shortId(), catalogues.catalogue!);
+    made.push({ ...hill, ...{ stepMm: stepMm.value } });
+  }
+  problem.value = store.edit({ code: 'features/add', features: made, why: `Bring in ${fileName.value}` });
+  if (problem.value !== '') return;
+  forget();
+  isOpen.value = false;
+  choose(made.map(({ id }) => id));
+}
+function keep(set: () => void): string {
+  set();
+  return '';
+}
+</script>
+
+<template>
+  <BModal v-model="isOpen" title="Bring in a file" no-footer @hidden="forget">
+    <p class="quiet">
+      Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.
+    </p>
+    <label class="key file">
+      {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
+      <input type="file" accept=".svg,.dxf,.png" aria-label="Drawing or heightmap file" class="visually-hidden" @change="take" />
+    </label>
+    <template v-if="drawing !== null">
+      <p class="mt-2 mb-1" data-testid="import-size">
+        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} in all ({{
+          drawing.scaleNote
+        }}).
+        <span v-if="drawing.left.length > 0" class="quiet">Left out: {{ drawing.left.join(', ') }}.</span>
+      </p>
+      <ChoiceField label="Make of them" :value="kind" :options="KINDS" @choose="(value) => (kind = value)" />
+    </template>
+    <template v-if="heights !== null">
+      <LengthField
+        label="Width on the table"
+        :mm="widthMm"
+        :system="system"
+        :limits="HEIGHTMAP_LIMITS.widthMm"
+        :take="(mm) => keep(() => (widthMm = mm))"
+      />
+      <LengthField
+        label="Height of white"
+        :mm="heightMm"
+        :system="system"
+        :limits="HEIGHTMAP_LIMITS.heightMm"
+        :take="(mm) => keep(() => (heightMm = mm))"
+      />
+      <ChoiceField label="Steps from stock of" :value="stepMm" :options="stocks" @choose="(mm) => (stepMm = mm)" />
+    </template>
+    <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
+    <div class="d-flex gap-2 justify-content-end mt-2">
+      <button type="button" class="key" @click="isOpen = false">Leave it</button>
+      <button type="button" class="key main" :disabled="drawing === null && heights === null" @click="layDown">Lay it on the table</button>
+    </div>
+  </BModal>
+</template>
+
+<style scoped>
+.file {
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--slate);
+}
+</style>

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { LIMITS } from '@spare-acre/core/fields';
+import { columnLetter } from '@spare-acre/core/ground';
+import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import FigureLine from '../../../ui/FigureLine.vue';
+import LengthField from '../../../ui/LengthField.vue';
+import NumberField from '../../../ui/NumberField.vue';
+import TextField from '../../../ui/TextField.vue';
+import ViewWarnings from '../../../ui/ViewWarnings.vue';
+import { usePlan } from '../../../document/plan';
+import FeatureList from './FeatureList.vue';
+import ImportDialog from './ImportDialog.vue';
+import UnderlaySection from './UnderlaySection.vue';
+import type { Sketch } from './useSketch';
+
+defineProps<{ sketch: Sketch }>();
+const store = usePlan();
+const plan = computed(() => store.plan!);
+const system = computed(() => plan.value.units);
+const table = computed(() => plan.value.table);
+const isImporting = ref(false);
+const surfaces = computed(() => (store.slices.surfaces ?? []).filter(({ surface }) => surface.value > 0));
+
+/** Another size or count along one side splits that side evenly anew. */
+function split(side: 'columnWidthsMm' | 'rowDepthsMm', lengthMm: number, count: number): string {
+  if (!Number.isInteger(count)) return 'A whole number of tiles would do.';
+  return store.edit({ code: 'table/side', side, lengthMm, count });
+}
+function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: number): string {
+  return store.edit({ code: 'table/tile', side, index, mm });
+}
+</script>
+
+<template>
+  <h2>Table</h2>
+  <p class="sub">Choose a tool below to draw, or a feature to change it.</p>
+  <ViewWarnings view="ground" />
+  <section>
+    <h3>Size and tiles</h3>
+    <LengthField
+      label="Width"
+      :mm="tableWidthMm(table)"
+      :system="system"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => split('columnWidthsMm', mm, table.columnWidthsMm.length)"
+    />
+    <LengthField
+      label="Depth"
+      :mm="tableDepthMm(table)"
+      :system="system"
+      :limits="LIMITS.tableMm"
+      :take="(mm) => split('rowDepthsMm', mm, table.rowDepthsMm.length)"
+    />
+    <NumberField
+      label="Tiles across"
+      :value="table.columnWidthsMm.length"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => split('columnWidthsMm', tableWidthMm(table), n)"
+    />
+    <NumberField
+      label="Tiles deep"
+      :value="table.rowDepthsMm.length"
+      unit=""
+      :limits="LIMITS.tilesAlong"
+      :take="(n) => split('rowDepthsMm', tableDepthMm(table), n)"
+    />
+    <LengthField
+      label="Seam allowance"
+      :mm="table.seamAllowanceMm"
+      :system="system"
+      :limits="LIMITS.seamAllowanceMm"
+      :take="(mm) => store.edit({ code: 'table/seam-allowance', mm })"
+    />
+    <details>
+      <summary>Each column and row</summary>
+      <LengthField
+        v-for="(mm, i) in table.columnWidthsMm"
+        :key="`c${i}`"
+        :label="`Column ${columnLetter(i)}`"
+        :mm="mm"
+        :system="system"
+        :limits="LIMITS.tileMm"
+        :take="(to) => setTile('columnWidthsMm', i, to)"
+      />
+      <LengthField
+        v-for="(mm, i) in table.rowDepthsMm"
+        :key="`r${i}`"
+        :label="`Row ${i + 1}`"
+        :mm="mm"
+        :system="system"
+        :limits="LIMITS.tileMm"
+        :take="(to) => setTile('rowDepthsMm', i, to)"
+      />
+    </details>
+  </section>
+  <section>
+    <h3>On the table</h3>
+    <FeatureList />
+    <button type="button" class="key mt-1" @click="isImporting = true">Bring in a file …</button>
+  </section>
+  <UnderlaySection :sketch="sketch" />
+  <section>
+    <h3>Board</h3>
+    <TextField label="Name" :value="plan.name" :take="(name) => store.edit({ code: 'board/rename', name })" />
+    <LengthField
+      label="Figure height"
+      :mm="plan.figureHeightMm"
+      :system="system"
+      :limits="LIMITS.figureHeightMm"
+      :take="(mm) => store.edit({ code: 'board/figure-height', mm })"
+    />
+  </section>
+  <section v-if="surfaces.length > 0">
+    <h3>Surfaces</h3>
+    <FigureLine v-for="{ kind, surface } in surfaces" :key="kind" :label="GROUND_KIND_NAMES[kind]" :figure="surface" />
+  </section>
+  <ImportDialog v-model="isImporting" />
+</template>
+
+<style scoped>
+summary {
+  color: var(--ink-soft);
+  cursor: pointer;
+}
+</style>

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { distanceMm } from '@spare-acre/core/base/geometry';
+import { LIMITS } from '@spare-acre/core/fields';
+import { tableWidthMm } from '@spare-acre/core/plan';
+import { keepPicture } from '../../../document/client';
+import LengthField from '../../../ui/LengthField.vue';
+import NumberField from '../../../ui/NumberField.vue';
+import { usePlan } from '../../../document/plan';
+import type { Sketch } from './useSketch';
+
+/** A photo or sketch under the plan, brought to scale by two points of known distance. */
+const props = defineProps<{ sketch: Sketch }>();
+const store = usePlan();
+const plan = computed(() => store.plan!);
+const underlay = computed(() => plan.value.underlay);
+const problem = ref('');
+const isLoading = ref(false);
+const apart = computed(() => (props.sketch.measured.value === null ? 0 : distanceMm(...props.sketch.measured.value)));
+
+async function take(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const file = input.files?.[0];
+  input.value = '';
+  if (file === undefined) return;
+  isLoading.value = true;
+  problem.value = '';
+  try {
+    const { id, widthPx, heightPx } = await keepPicture(file);
+    const mmPerPx = tableWidthMm(plan.value.table) / widthPx;
+    const laid = { imageId: id, widthPx, heightPx, at: { x: 0, y: 0 }, mmPerPx, turnDeg: 0, opacityPct: 50 };
+    problem.value = store.edit({ code: 'underlay/lay', underlay: laid });
+  } catch (error) {
+    problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+  } finally {
+    isLoading.value = false;
+  }
+}
+/** The two points stay where the first is; the picture grows or shrinks about it. */
+function scaleBy(trueMm: number): string {
+  const points = props.sketch.measured.value;
+  if (points === null || underlay.value === null) return '';
+  const done = store.edit({ code: 'underlay/scale', points, trueMm });
+  if (done === '') props.sketch.forgetMeasure();
+  return done;
+}
+</script>
+
+<template>
+  <section>
+    <h3>Picture underneath</h3>
+    <label v-if="underlay === null" class="key file">
+      {{ isLoading ? 'Taking it in …' : 'Photo or sketch …' }}
+      <input type="file" accept="image/png,image/jpeg" aria-label="Picture file" class="visually-hidden" @change="take" />
+    </label>
+    <template v-else>
+      <p v-if="sketch.measured.value !== null" class="m-0">These two points are now {{ Math.round(apart) }} mm apart. In truth they are</p>
+      <LengthField
+        v-if="sketch.measured.value !== null"
+        label="True distance"
+        :mm="Math.round(apart * 10) / 10"
+        :system="plan.units"
+        :limits="{ min: 1, max: LIMITS.tableMm.max }"
+        :take="scaleBy"
+      />
+      <NumberField
+        label="Strength"
+        :value="underlay.opacityPct"
+        unit="%"
+        :limits="LIMITS.opacityPct"
+        :take="(opacityPct) => store.edit({ code: 'underlay/set', change: { opacityPct } })"
+      />
+      <NumberField
+        label="Turned"
+        :value="underlay.turnDeg"
+        unit="°"
+        :limits="LIMITS.turnDeg"
+        :take="(turnDeg) => store.edit({ code: 'underlay/set', change: { turnDeg } })"
+      />
+      <LengthField
+        label="From the left"
+        :mm="underlay.at.x"
+        :system="plan.units"
+        :limits="LIMITS.coordinateMm"
+        :take="(x) => store.edit({ code: 'underlay/move', to: { x } })"
+      />
+      <LengthField
+        label="From the back"
+        :mm="underlay.at.y"
+        :system="plan.units"
+        :limits="LIMITS.coordinateMm"
+        :take="(y) => store.edit({ code: 'underlay/move', to: { y } })"
+      />
+      <div class="d-flex gap-2 flex-wrap mt-1">
+        <button type="button" class="key" @click="sketch.choose('measure')">Scale by two points</button>
+        <button type="button" class="key" @click="store.edit({ code: 'underlay/lay', underlay: null })">Take away</button>
+      </div>
+    </template>
+    <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>
+  </section>
+</template>
+
+<style scoped>
+.file {
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--slate);
+}
+</style>

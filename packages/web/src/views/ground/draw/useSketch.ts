@@ -1,0 +1,152 @@
+import { type ComputedRef, type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { type Point, distanceMm } from '@spare-acre/core/base/geometry';
+import { LIMITS } from '@spare-acre/core/fields';
+import { type Shape, rectangle } from '@spare-acre/core/shapes';
+import { freshStrip, newFeature } from '@spare-acre/core/features';
+import { snapLines, snapped } from '@spare-acre/core/plan';
+import { parsePoint } from '@spare-acre/core/base/units';
+import { shortId } from '../../../document/name';
+import { PLAN_STEP_MM } from '../../../ui/arrowStep';
+import { useCatalogue } from '../../../document/catalogue';
+import { usePlan } from '../../../document/plan';
+import { MEASURE, type Tool, TOOLS, type ToolId } from './tools';
+
+export type AreaForm = 'area' | 'round' | 'strip';
+/** A feature being drawn, by mouse or by keys. */
+export interface Sketch {
+  readonly tool: ComputedRef<Tool>;
+  /** Whether presses set points: a feature is being drawn, or two points of a picture are asked for. */
+  readonly isSetting: ComputedRef<boolean>;
+  readonly points: ShallowRef<readonly Point[]>;
+  /** Where the next point would go. */
+  readonly cross: ShallowRef<Point | null>;
+  readonly refusal: Ref<string>;
+  /** The form areas are drawn in: corner by corner, round, or along a line. */
+  readonly areaForm: Ref<AreaForm>;
+  /** The form that is being drawn now. */
+  readonly form: ComputedRef<AreaForm | null>;
+  /** The two points last measured, until they are used. */
+  readonly measured: ShallowRef<readonly [Point, Point] | null>;
+  readonly forgetMeasure: () => void;
+  readonly choose: (id: ToolId) => void;
+  readonly snap: (point: Point, exceptId: string | null, isFree: boolean) => Point;
+  readonly pointAt: (at: Point) => void;
+  /** Sets a typed point: `x, y`, or `+x, +y` from the last. @returns what is wrong with it, or nothing */
+  readonly typePoint: (typed: string) => string;
+  /** Shows why something could not be done; an empty message clears it. */
+  readonly refuse: (message: string) => void;
+  readonly addPoint: () => void;
+  readonly takeBack: () => void;
+  readonly giveUp: () => void;
+  readonly finish: () => void;
+}
+
+const REACH_PX = 7;
+
+/** @param scale px for a mm; @param drawn told of the new feature */
+export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sketch {
+  const store = usePlan();
+  const catalogues = useCatalogue();
+  const toolId = ref<ToolId>('hold');
+  const tool = computed(() => (toolId.value === 'measure' ? MEASURE : TOOLS.find(({ id }) => id === toolId.value)!));
+  const points = shallowRef<readonly Point[]>([]);
+  const cross = shallowRef<Point | null>(null);
+  const refusal = ref('');
+  const areaForm = ref<AreaForm>('area');
+  const form = computed(() => {
+    const { draws } = tool.value;
+    return draws === null ? null : draws.form === 'area' && draws.kind !== 'hill' ? areaForm.value : draws.form;
+  });
+  const measured = shallowRef<readonly [Point, Point] | null>(null);
+
+  function giveUp(): void {
+    if (points.value.length === 0) toolId.value = 'hold';
+    points.value = [];
+    cross.value = null;
+    refusal.value = '';
+  }
+
+  function shape(): Shape | null {
+    const { draws } = tool.value;
+    const own = points.value;
+    if (draws === null || own.length < 2) return null;
+    if (form.value === 'strip') return { form: 'strip', points: own, ...freshStrip(draws.kind) };
+    if (form.value === 'round') {
+      return { form: 'round', centre: own[0]!, radiusMm: Math.max(LIMITS.radiusMm.min, Math.round(distanceMm(own[0]!, own[1]!))) };
+    }
+    return own.length === 2 ? rectangle(own[0]!, own[1]!) : { form: 'outline', points: own };
+  }
+
+  function finish(): void {
+    const { draws, measures } = tool.value;
+    if (measures && points.value.length >= 2) {
+      measured.value = [points.value[0]!, points.value[1]!];
+      points.value = [];
+      toolId.value = 'hold';
+      return;
+    }
+    const made = shape();
+    if (draws === null || made === null) {
+      refusal.value = 'Two points at least: Space or a click sets one.';
+      return;
+    }
+    const id = shortId();
+    const feature = newFeature(store.plan!, draws.kind, made, id, catalogues.catalogue!);
+    refusal.value = store.edit({ code: 'features/add', features: [feature], why: `Draw ${feature.name.toLowerCase()}` });
+    if (refusal.value !== '') return;
+    points.value = [];
+    cross.value = null;
+    toolId.value = 'hold';
+    drawn(id);
+  }
+
+  function addPoint(): void {
+    const at = cross.value;
+    const last = points.value.at(-1);
+    if (at === null || (last !== undefined && last.x === at.x && last.y === at.y)) return;
+    points.value = [...points.value, at];
+    refusal.value = '';
+    if (tool.value.measures && points.value.length === 2) finish();
+  }
+
+  return {
+    tool,
+    isSetting: computed(() => tool.value.draws !== null || tool.value.measures === true),
+    points,
+    cross,
+    refusal,
+    areaForm,
+    form,
+    measured,
+    finish,
+    giveUp,
+    addPoint,
+    pointAt(at) {
+      cross.value = at;
+    },
+    typePoint(typed) {
+      const parsed = parsePoint(typed, points.value.at(-1) ?? null, store.plan!.units, LIMITS.coordinateMm);
+      if (!parsed.ok) return parsed.problem.message;
+      cross.value = parsed.value;
+      addPoint();
+      return '';
+    },
+    refuse(message) {
+      refusal.value = message;
+    },
+    forgetMeasure() {
+      measured.value = null;
+    },
+    choose(id) {
+      giveUp();
+      toolId.value = id;
+    },
+    snap: (point, exceptId, isFree) =>
+      isFree
+        ? snapped(point, { x: [], y: [] }, 0, 0).point
+        : snapped(point, snapLines(store.plan!, exceptId), REACH_PX / scale.value, PLAN_STEP_MM).point,
+    takeBack() {
+      points.value = points.value.slice(0, -1);
+    },
+  };
+}

@@ -1,0 +1,247 @@
+<script setup lang="ts">
+import { computed, ref, watch } from 'vue';
+import { tableBox, tilesOf } from '@spare-acre/core/ground';
+import { type Feature, reshaped } from '@spare-acre/core/features';
+import { boxOfAll } from '@spare-acre/core/plan';
+import { middleLine, movedBy, shapeBox } from '@spare-acre/core/shapes';
+import { type Box, type Point, pointAlong } from '@spare-acre/core/base/geometry';
+import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
+import { usePlan } from '../../../document/plan';
+import FeatureHandles from '../draw/FeatureHandles.vue';
+import PlanArt from './PlanArt.vue';
+import PlanRulers from './PlanRulers.vue';
+import { replaceAll } from '../draw/featureEdits';
+import { linePath } from './paths';
+import { placeNames } from './placeNames';
+import { useDragMm } from '../../../ui/useDragMm';
+import { usePlanView } from './usePlanView';
+import { useSelection } from '../useSelection';
+import { type Sketch } from '../draw/useSketch';
+
+/** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
+const props = defineProps<{ sketch: Sketch; isStill: boolean }>();
+const emit = defineEmits<{ scale: [px: number] }>();
+const store = usePlan();
+const { chosen, selected, select, toggle, choose } = useSelection();
+const svg = ref<SVGSVGElement | null>(null);
+const plan = computed(() => store.plan!);
+const box = computed(() => tableBox(plan.value.table));
+const isDrawing = computed(() => props.sketch.isSetting.value);
+const view = usePlanView(
+  svg,
+  () => ({ width: box.value.right, depth: box.value.bottom }),
+  (event) => !isDrawing.value && (event.target as Element).closest('.feature, .handle') === null,
+);
+const drag = useDragMm((event) => view.toMm(event));
+const px = view.toPx;
+watch(view.scale, (scale) => emit('scale', scale), { immediate: true });
+
+const table = computed(() => {
+  const [a, b] = [px.value({ x: 0, y: 0 }), px.value({ x: box.value.right, y: box.value.bottom })];
+  return { x: a.x, y: a.y, width: b.x - a.x, height: b.y - a.y };
+});
+const tiles = computed(() =>
+  tilesOf(plan.value.table).map((tile) => ({
+    id: tile.id,
+    a: px.value({ x: tile.box.left, y: tile.box.top }),
+    b: px.value({ x: tile.box.right, y: tile.box.bottom }),
+  })),
+);
+/** Small things are named first: a large one has more places to give way to. */
+const names = computed(() => {
+  const shown = plan.value.features
+    .filter(({ hidden, id }) => !hidden && !chosen.value.some((one) => one.id === id))
+    .map((feature) => ({ feature, box: shapeBox(feature.shape) }))
+    .filter(({ feature, box: own }) => (own.right - own.left) * view.scale.value > feature.name.length * 5.4)
+    .sort((a, b) => areaOf(a.box) - areaOf(b.box));
+  const corners = tiles.value.map(({ a }) => ({ left: a.x, right: a.x + 24, top: a.y, bottom: a.y + 18 }));
+  return placeNames(
+    shown.map(({ feature }) => ({ id: feature.id, text: feature.name, places: placesFor(feature).map(px.value) })),
+    { x: tiles.value.map(({ a }) => a.x), y: tiles.value.map(({ a }) => a.y) },
+    corners,
+  );
+});
+const underlay = computed(() => {
+  const { underlay: picture } = plan.value;
+  if (picture === null) return null;
+  const at = px.value(picture.at);
+  const k = picture.mmPerPx * view.scale.value;
+  return { ...picture, x: at.x, y: at.y, width: picture.widthPx * k, height: picture.heightPx * k };
+});
+
+const areaOf = ({ left, top, right, bottom }: Box): number => (right - left) * (bottom - top);
+/** Where a name may stand: along a strip's line, or in the middle, the back or the near part of an area. */
+function placesFor({ shape }: Feature): Point[] {
+  if (shape.form === 'strip') return [0.5, 0.3, 0.7, 0.15, 0.85].map((share) => pointAlong(middleLine(shape), share));
+  const { left, top, right, bottom } = shapeBox(shape);
+  const inMm = 9 / view.scale.value;
+  const xs = [0.5, 0.28, 0.72].map((share) => left + (right - left) * share);
+  const ys = [(top + bottom) / 2, top + inMm, bottom - inMm, top + (bottom - top) * 0.3, top + (bottom - top) * 0.7];
+  return ys.flatMap((y) => xs.map((x) => ({ x, y })));
+}
+
+const sketchLine = computed(() => {
+  const { points, cross, form } = props.sketch;
+  const all = cross.value === null ? points.value : [...points.value, cross.value];
+  if (all.length < 2) return '';
+  const [a, b] = [all[0]!, all[1]!];
+  if (form.value === 'round') {
+    const [c, rim] = [px.value(a), px.value(b)];
+    const r = Math.hypot(rim.x - c.x, rim.y - c.y);
+    return `M${c.x - r} ${c.y}a${r} ${r} 0 1 0 ${2 * r} 0a${r} ${r} 0 1 0 ${-2 * r} 0M${c.x} ${c.y}L${rim.x} ${rim.y}`;
+  }
+  if (form.value === 'area' && all.length === 2) return `${linePath([a, { x: b.x, y: a.y }, b, { x: a.x, y: b.y }], px.value)}Z`;
+  return linePath(all, px.value);
+});
+/** Sizes while drawing: sides of a rectangle, a radius, or the length of the leg under way. */
+const sketchSize = computed(() => {
+  const { points, cross, form } = props.sketch;
+  const last = points.value.at(-1);
+  if (cross.value === null) return '';
+  const text = (mm: number): string => lengthField(mm, plan.value.units);
+  if (last === undefined) return `${text(cross.value.x)}, ${text(cross.value.y)}`;
+  const [dx, dy] = [Math.abs(cross.value.x - last.x), Math.abs(cross.value.y - last.y)];
+  const unit = lengthUnit(plan.value.units);
+  return form.value === 'area' && points.value.length === 1 ? `${text(dx)} × ${text(dy)} ${unit}` : `${text(Math.hypot(dx, dy))} ${unit}`;
+});
+const cross = computed(() => (props.sketch.cross.value === null ? null : px.value(props.sketch.cross.value)));
+
+function takeHold(event: PointerEvent, feature: Feature): void {
+  if (isDrawing.value || props.isStill) return;
+  if (event.shiftKey) {
+    event.stopPropagation();
+    return toggle(feature.id);
+  }
+  const isAmong = chosen.value.some(({ id }) => id === feature.id);
+  if (!isAmong) select(feature.id);
+  const moving = isAmong ? chosen.value : [feature];
+  const { left, top } = boxOfAll(moving);
+  drag(event, {
+    move(at, from, gesture, moved) {
+      const corner = props.sketch.snap({ x: left + at.x - from.x, y: top + at.y - from.y }, feature.id, moved.altKey);
+      props.sketch.refuse(
+        replaceAll(
+          store,
+          'Move',
+          moving.map((one) => reshaped(one, movedBy(one.shape, corner.x - left, corner.y - top))),
+          gesture,
+        ),
+      );
+    },
+  });
+}
+
+function pressSheet(event: PointerEvent): void {
+  const { sketch } = props;
+  if (!isDrawing.value) return props.isStill || event.shiftKey ? undefined : choose([]);
+  sketch.pointAt(sketch.snap(view.toMm(event), null, event.altKey));
+  const before = sketch.points.value.length;
+  sketch.addPoint();
+  const form = sketch.form.value;
+  if ((form !== 'area' && form !== 'round') || before > 0) return;
+  // The first press may be the corner of a rectangle pulled open, or the first of many corners.
+  drag(event, {
+    move: (at, _from, _gesture, moved) => sketch.pointAt(sketch.snap(at, null, moved.altKey)),
+    end(_gesture, hasMoved) {
+      if (!hasMoved) return;
+      sketch.addPoint();
+      sketch.finish();
+    },
+  });
+}
+function hover(event: PointerEvent): void {
+  if (isDrawing.value) props.sketch.pointAt(props.sketch.snap(view.toMm(event), null, event.altKey));
+}
+function doubled(): void {
+  if (isDrawing.value) props.sketch.finish();
+}
+
+defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => view.zoomBy(factor), wholeTable: () => view.wholeTable() });
+</script>
+
+<template>
+  <svg
+    ref="svg"
+    class="ink sheet"
+    :class="{ drawing: isDrawing }"
+    width="100%"
+    height="100%"
+    role="application"
+    aria-label="Plan of the table"
+    tabindex="-1"
+    @pointerdown="pressSheet"
+    @pointermove="hover"
+    @dblclick="doubled"
+  >
+    <rect :x="table.x" :y="table.y" :width="table.width" :height="table.height" fill="url(#hatch-open)" />
+    <image
+      v-if="underlay !== null"
+      data-testid="underlay"
+      :href="`/api/pictures/${underlay.imageId}`"
+      :x="underlay.x"
+      :y="underlay.y"
+      :width="underlay.width"
+      :height="underlay.height"
+      :opacity="underlay.opacityPct / 100"
+      :transform="`rotate(${underlay.turnDeg} ${underlay.x} ${underlay.y})`"
+      preserveAspectRatio="none"
+      pointer-events="none"
+    />
+    <PlanArt
+      :features="plan.features"
+      :to-px="px"
+      :chosen-ids="chosen.map(({ id }) => id)"
+      @press="takeHold"
+      @open="(feature) => !isDrawing && select(feature.id)"
+    />
+    <g pointer-events="none">
+      <template v-for="{ id, a, b } in tiles" :key="id">
+        <line v-if="a.x > table.x + 1" class="seam" :x1="a.x" :x2="a.x" :y1="a.y" :y2="b.y" />
+        <line v-if="a.y > table.y + 1" class="seam" :x1="a.x" :x2="b.x" :y1="a.y" :y2="a.y" />
+        <text class="tile-name" :x="a.x + 6" :y="a.y + 15">{{ id }}</text>
+      </template>
+      <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
+      <text v-for="{ id, text, at } in names" :key="id" class="feature-name" :x="at.x" :y="at.y + 4">{{ text }}</text>
+    </g>
+    <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
+    <slot :to-px="px" :scale="view.scale.value" :table="table" />
+    <FeatureHandles
+      v-if="selected !== null && !isDrawing && !isStill && !selected.locked"
+      :feature="selected"
+      :view="view"
+      :system="plan.units"
+      :snap="sketch.snap"
+      @refused="sketch.refuse"
+    />
+    <g v-if="isDrawing" pointer-events="none">
+      <path class="sketch" :d="sketchLine" />
+      <rect
+        v-for="(point, i) in sketch.points.value"
+        :key="i"
+        class="handle"
+        :x="px(point).x - 4"
+        :y="px(point).y - 4"
+        width="8"
+        height="8"
+      />
+      <template v-if="cross !== null">
+        <line class="snap" :x1="cross.x" :x2="cross.x" :y1="table.y" :y2="table.y + table.height" />
+        <line class="snap" :y1="cross.y" :y2="cross.y" :x1="table.x" :x2="table.x + table.width" />
+        <rect class="tag" :x="cross.x + 10" :y="cross.y + 10" :width="sketchSize.length * 6.6 + 10" height="19" />
+        <text class="tag-text" :x="cross.x + 15 + sketchSize.length * 3.3" :y="cross.y + 24">{{ sketchSize }}</text>
+      </template>
+    </g>
+  </svg>
+</template>
+
+<style scoped>
+/* Only ever given the focus by a tool: the tools show which one is at work. */
+.sheet {
+  outline: none;
+  touch-action: none;
+}
+.sheet.drawing,
+.sheet.drawing :deep(.feature) {
+  cursor: crosshair;
+}
+</style>

@@ -1,0 +1,70 @@
+import { useElementSize } from '@vueuse/core';
+import { select } from 'd3-selection';
+import { type D3ZoomEvent, type ZoomBehavior, zoom, zoomIdentity } from 'd3-zoom';
+import { type ComputedRef, type Ref, computed, onMounted, shallowRef } from 'vue';
+import type { Point } from '@spare-acre/core/base/geometry';
+
+/** Where the plan lies on the screen, and how to get from one to the other. */
+export interface PlanView {
+  readonly width: Ref<number>;
+  readonly height: Ref<number>;
+  /** px for a mm. */
+  readonly scale: ComputedRef<number>;
+  readonly toPx: ComputedRef<(point: Point) => Point>;
+  readonly toMm: (event: { readonly clientX: number; readonly clientY: number }) => Point;
+  readonly zoomBy: (factor: number) => void;
+  readonly wholeTable: () => void;
+}
+
+/** Room left round the table for rulers, the scale bar and the tools. */
+const MARGIN = { left: 50, top: 38, right: 22, bottom: 92 } as const;
+const ZOOM_RANGE: [number, number] = [0.5, 24];
+
+/** Zoom and pan of a drawing. @param mayPan whether pressing here moves the sheet rather than something on it */
+export function usePlanView(
+  svg: Ref<SVGSVGElement | null>,
+  tableMm: () => { readonly width: number; readonly depth: number },
+  mayPan: (event: Event) => boolean,
+): PlanView {
+  const { width, height } = useElementSize(svg);
+  const transform = shallowRef(zoomIdentity);
+  const fit = computed(() => {
+    const room = {
+      width: Math.max(50, width.value - MARGIN.left - MARGIN.right),
+      height: Math.max(50, height.value - MARGIN.top - MARGIN.bottom),
+    };
+    const table = tableMm();
+    const k = Math.min(room.width / table.width, room.height / table.depth);
+    return { k, x: MARGIN.left + (room.width - table.width * k) / 2, y: MARGIN.top + (room.height - table.depth * k) / 2 };
+  });
+  const scale = computed(() => fit.value.k * transform.value.k);
+  const toPx = computed(() => {
+    const { k, x, y } = fit.value;
+    const t = transform.value;
+    return (point: Point): Point => ({ x: t.applyX(point.x * k + x), y: t.applyY(point.y * k + y) });
+  });
+
+  let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
+  onMounted(() => {
+    behaviour = zoom<SVGSVGElement, unknown>()
+      .scaleExtent(ZOOM_RANGE)
+      .filter((event: Event) => event.type === 'wheel' || (!(event as MouseEvent).button && mayPan(event)))
+      .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (transform.value = event.transform));
+    select(svg.value!).call(behaviour).on('dblclick.zoom', null);
+  });
+
+  return {
+    width,
+    height,
+    scale,
+    toPx,
+    toMm({ clientX, clientY }) {
+      const frame = svg.value!.getBoundingClientRect();
+      const { k, x, y } = fit.value;
+      const t = transform.value;
+      return { x: (t.invertX(clientX - frame.left) - x) / k, y: (t.invertY(clientY - frame.top) - y) / k };
+    },
+    zoomBy: (factor) => behaviour.scaleBy(select(svg.value!), factor),
+    wholeTable: () => behaviour.transform(select(svg.value!), zoomIdentity),
+  };
+}

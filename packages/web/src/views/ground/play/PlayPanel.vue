@@ -1,0 +1,213 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { LIMITS } from '@spare-acre/core/fields';
+import type { PlayRules } from '@spare-acre/core/plan';
+import { onTable, realSize, scaleOf, yardsticks } from '@spare-acre/core/play';
+import { SIDES } from '@spare-acre/core/tiling';
+import ChoiceField from '../../../ui/ChoiceField.vue';
+import FigureCell from '../../../ui/FigureCell.vue';
+import FigureLine from '../../../ui/FigureLine.vue';
+import LengthField from '../../../ui/LengthField.vue';
+import NumberField from '../../../ui/NumberField.vue';
+import SearchProgress from '../../../ui/SearchProgress.vue';
+import { useCatalogue } from '../../../document/catalogue';
+import { usePlan } from '../../../document/plan';
+import type { OverlayId, Play } from './usePlay';
+
+/** Does the table play well? One check at a time over the plan, each with its legend and figures. */
+const props = defineProps<{ play: Play }>();
+const store = usePlan();
+const catalogues = useCatalogue();
+const plan = computed(() => store.plan!);
+const rules = computed(() => plan.value.play);
+const system = computed(() => plan.value.units);
+const report = computed(() => props.play.report.value);
+const { overlay, from, to, seenFrom, search, sight } = props.play;
+
+const OVERLAYS: readonly (readonly [OverlayId, string])[] = [
+  ['ways', 'Ways'],
+  ['standing', 'Standing'],
+  ['reach', 'Reach'],
+  ['sight', 'Sight'],
+];
+const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
+const set = (rule: keyof PlayRules, value: number): string => store.edit({ code: 'play/rule', rule, value });
+const scale = computed(() => scaleOf(plan.value.figureHeightMm, catalogues.catalogue!));
+const sticks = computed(() => yardsticks(plan.value.figureHeightMm, catalogues.catalogue!));
+const realMm = ref(2_000);
+const tableMm = ref(40);
+function keep(change: () => void): string {
+  change();
+  return '';
+}
+const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
+</script>
+
+<template>
+  <h2>Does it play well?</h2>
+  <div class="tabs" role="tablist" aria-label="Play checks">
+    <button
+      v-for="[id, name] in OVERLAYS"
+      :key="id"
+      type="button"
+      role="tab"
+      class="key"
+      :aria-selected="overlay === id"
+      @click="overlay = id"
+    >
+      {{ name }}
+    </button>
+  </div>
+  <p v-if="play.fault.value !== ''" class="attention" role="alert">The checks failed: {{ play.fault.value }}</p>
+  <section>
+    <LengthField label="Base" :mm="rules.baseMm" :system="system" :limits="LIMITS.baseMm" :take="(mm) => set('baseMm', mm)" />
+    <template v-if="overlay === 'ways'">
+      <LengthField
+        label="Climbs a step of"
+        :mm="rules.stepUpMm"
+        :system="system"
+        :limits="LIMITS.stepUpMm"
+        :take="(mm) => set('stepUpMm', mm)"
+      />
+      <NumberField label="Walks a slope of" :value="rules.walkDeg" unit="°" :limits="LIMITS.walkDeg" :take="(deg) => set('walkDeg', deg)" />
+      <ChoiceField label="From the" :value="from" :options="sides" @choose="(side) => (from = side)" />
+      <ChoiceField label="To the" :value="to" :options="sides" @choose="(side) => (to = side)" />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base
+      </p>
+      <p class="legend">
+        <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base
+      </p>
+    </template>
+    <template v-else-if="overlay === 'standing'">
+      <NumberField
+        label="Stands on a slope of"
+        :value="rules.tiltDeg"
+        unit="°"
+        :limits="LIMITS.tiltDeg"
+        :take="(deg) => set('tiltDeg', deg)"
+      />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> this base tips, rocks or has no room
+      </p>
+    </template>
+    <template v-else-if="overlay === 'reach'">
+      <LengthField
+        label="An arm reaches"
+        :mm="rules.reachMm"
+        :system="system"
+        :limits="LIMITS.reachMm"
+        :take="(mm) => set('reachMm', mm)"
+      />
+      <LengthField label="A hand is wide" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('handMm', mm)" />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side
+      </p>
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand
+      </p>
+    </template>
+    <template v-else>
+      <ChoiceField label="Seen from the" :value="seenFrom" :options="sides" @choose="(side) => (seenFrom = side)" />
+      <p class="legend">
+        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
+      </p>
+      <button v-if="sight === null && search.share.value === null" type="button" class="key" @click="play.look()">
+        Look from every side
+      </button>
+      <SearchProgress :search="search" what="Looking" />
+    </template>
+  </section>
+  <section v-if="report !== null && overlay === 'ways'">
+    <FigureLine :label="`Widest base, ${report.from} to ${report.to}`" :figure="report.widest" />
+    <table class="ledger tight" data-testid="levels">
+      <thead>
+        <tr>
+          <th>Level</th>
+          <th class="num">Stand there</th>
+          <th class="num">Base that gets up</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(level, i) in report.levels" :key="i">
+          <td>{{ level.name }}</td>
+          <td class="num"><FigureCell :figure="level.spots" /></td>
+          <td class="num">
+            <span v-if="level.reached.value === 0" class="attention">no way</span>
+            <template v-else
+              ><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span
+              ><FigureCell :figure="level.reached"
+            /></template>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+  </section>
+  <section v-if="report !== null && overlay === 'standing'">
+    <FigureLine label="Of the table it stands on" :figure="report.stands" />
+    <FigureLine v-for="(level, i) in report.levels" :key="i" :label="`Bases on ${level.name.toLowerCase()}`" :figure="level.spots" />
+  </section>
+  <section v-if="report !== null && overlay === 'reach'">
+    <FigureLine label="Out of reach" :figure="report.far" />
+    <FigureLine label="Too narrow for a hand" :figure="report.narrow" />
+  </section>
+  <section v-if="sight !== null && overlay === 'sight'">
+    <FigureLine v-for="{ side, seen } in sight.sights" :key="side" :label="`Seen from the ${side}`" :figure="seen" data-testid="seen" />
+    <h3 class="mt-2">Hidden from the other side</h3>
+    <template v-for="{ sides: pair, hidden } in sight.covers" :key="pair.join()">
+      <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`Of the ${pair[i]} half`" :figure="figure" />
+    </template>
+  </section>
+  <section>
+    <h3>Scale</h3>
+    <FigureLine label="1 to" :figure="scale" />
+    <LengthField
+      label="Real"
+      :mm="realMm"
+      :system="system"
+      :limits="{ min: 1, max: 1_000_000 }"
+      :take="(mm) => keep(() => (realMm = mm))"
+    />
+    <FigureLine label="on the table" :figure="onTable(realMm, scale)" />
+    <LengthField
+      label="On the table"
+      :mm="tableMm"
+      :system="system"
+      :limits="{ min: 0.1, max: 12_000 }"
+      :take="(mm) => keep(() => (tableMm = mm))"
+    />
+    <FigureLine label="in real life" :figure="realSize(tableMm, scale)" />
+    <FigureLine v-for="stick in sticks" :key="stick.id" :label="`${stick.name}, high`" :figure="stick.tall" />
+  </section>
+</template>
+
+<style scoped>
+.tabs {
+  display: flex;
+  gap: 4px;
+  margin: 6px 0;
+}
+.legend {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  margin: 3px 0;
+  font-size: 0.88rem;
+  color: var(--ink-soft);
+}
+.swatch {
+  width: 22px;
+  height: 12px;
+  flex: none;
+  border: 1px solid var(--rule);
+}
+.way {
+  stroke: var(--moss);
+  stroke-width: 2;
+  stroke-dasharray: 6 3;
+}
+.ledger.tight td,
+.ledger.tight th {
+  padding: 1px 4px 1px 0;
+}
+</style>

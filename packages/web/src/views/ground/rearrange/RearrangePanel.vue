@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import { MOST_COUNTED } from '@spare-acre/core/tiling';
+import SearchProgress from '../../../ui/SearchProgress.vue';
+import { usePlan } from '../../../document/plan';
+import type { Tables } from './useTables';
+
+/** How often the tiles can be laid, and what to do about an edge that fits nowhere. */
+const props = defineProps<{ tables: Tables }>();
+const store = usePlan();
+const { arrangement, count, found, index, picked, failing, mends, isAsDrawn, counting, browsing, locked } = props.tables;
+const countText = computed(() => {
+  if (count.value === null) return '';
+  switch (count.value.known) {
+    case 'exact':
+      return count.value.tables === 0
+        ? 'No table can be laid'
+        : count.value.tables === 1
+          ? 'One table can be laid'
+          : `${count.value.tables.toLocaleString('en-GB')} different tables`;
+    case 'over':
+      return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different tables`;
+    case 'too-large':
+      return 'More ways than can be counted here';
+    default:
+      return count.value satisfies never;
+  }
+});
+const pickedTile = computed(() => (picked.value === null ? null : arrangement.value[picked.value]!.tileId));
+const MOST_MENDS = 5;
+</script>
+
+<template>
+  <h2>Other tables from these tiles</h2>
+  <p class="sub">Click two tiles to change their places; double-click turns one. With keys: Tab, Enter, Q turns, L locks.</p>
+  <section>
+    <p v-if="countText !== ''" class="count" data-testid="table-count">{{ countText }}</p>
+    <SearchProgress :search="counting" what="Counting" />
+    <SearchProgress :search="browsing" what="Laying out" />
+    <p class="quiet">
+      Edges of one letter meet; a letter and its primed partner meet; a dot meets nothing. Turned tables count once, tiles that look alike
+      are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
+    </p>
+    <div class="d-flex gap-2 flex-wrap align-items-baseline">
+      <button type="button" class="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</button>
+      <span v-if="found.length > 0" data-testid="table-index"
+        >{{ index < 0 ? '–' : index + 1 }} of {{ found.length }}{{ found.length >= 200 ? ' shown' : '' }}</span
+      >
+      <button type="button" class="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)">
+        ›
+      </button>
+      <button type="button" class="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()">
+        Another table
+      </button>
+      <button type="button" class="key" :disabled="isAsDrawn && locked.length === 0" @click="tables.asDrawn()">As drawn</button>
+    </div>
+    <div v-if="picked !== null" class="d-flex gap-2 mt-2 align-items-baseline">
+      <span>{{ pickedTile }}</span>
+      <button type="button" class="key" @click="tables.turn(picked!)">Turn <kbd>Q</kbd></button>
+      <button type="button" class="key" @click="tables.toggleLock(picked!)">
+        {{ locked.includes(pickedTile!) ? 'Unlock' : 'Lock' }} <kbd>L</kbd>
+      </button>
+    </div>
+    <p v-if="failing.length > 0" class="attention mt-2 mb-0" role="status">
+      {{ failing.length === 1 ? 'One seam fails' : `${failing.length} seams fail` }}: the dashed bars show where the edges differ.
+    </p>
+    <p v-else-if="arrangement.length > 1" class="quiet mt-2 mb-0">Every seam mates.</p>
+  </section>
+  <section v-if="mends.length > 0">
+    <h3>Edges that meet few others</h3>
+    <div v-for="(edge, i) in mends.slice(0, MOST_MENDS)" :key="i" class="edge">
+      <span>{{ edge.tileId }}, {{ edge.side }} edge: meets {{ edge.meets }}</span>
+      <button type="button" class="key" @click="store.mend(edge.mend)">{{ edge.mend.label }}</button>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.count {
+  font:
+    600 1.05rem 'Zilla Slab',
+    serif;
+  margin: 0 0 4px;
+}
+.edge {
+  margin: 4px 0 8px;
+}
+.edge .key {
+  white-space: normal;
+  text-align: left;
+  font-size: 0.88rem;
+}
+</style>

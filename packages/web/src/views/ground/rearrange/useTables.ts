@@ -1,0 +1,137 @@
+import { type ComputedRef, type Ref, computed, ref, shallowRef, watch } from 'vue';
+import { tilesOf } from '@spare-acre/core/ground';
+import type { Arrangement, Count, FailingSeam } from '@spare-acre/core/tiling';
+import type { EdgeMend } from '@spare-acre/core/checks';
+import { usePlan } from '../../../document/plan';
+import { type LongSearch, searches, useLongSearch } from '../../../workers/searches';
+
+/** The table laid anew: valid tables to browse, or whatever the hand forces, with the seams that fail. */
+export interface Tables {
+  readonly arrangement: Ref<Arrangement>;
+  readonly failing: Ref<readonly FailingSeam[]>;
+  readonly count: Ref<Count | null>;
+  readonly found: Ref<readonly Arrangement[]>;
+  /** Which of the found ones is shown; −1 for one laid by hand or by chance. */
+  readonly index: Ref<number>;
+  readonly locked: Ref<readonly string[]>;
+  /** The cell picked up, waiting for the one to change places with. */
+  readonly picked: Ref<number | null>;
+  readonly mends: Ref<readonly EdgeMend[]>;
+  /** Edge letters of each tile, from its back edge clockwise. */
+  readonly letters: Ref<Readonly<Record<string, readonly string[]>>>;
+  readonly isAsDrawn: ComputedRef<boolean>;
+  readonly counting: LongSearch;
+  readonly browsing: LongSearch;
+  readonly show: (index: number) => void;
+  readonly another: () => Promise<void>;
+  readonly asDrawn: () => void;
+  readonly pick: (cell: number) => void;
+  readonly turn: (cell: number) => void;
+  readonly toggleLock: (cell: number) => void;
+}
+
+export function useTables(isShown: () => boolean): Tables {
+  const store = usePlan();
+  const arrangement = shallowRef<Arrangement>([]);
+  const failing = shallowRef<readonly FailingSeam[]>([]);
+  const count = shallowRef<Count | null>(null);
+  const found = shallowRef<readonly Arrangement[]>([]);
+  const index = ref(-1);
+  const locked = shallowRef<readonly string[]>([]);
+  const picked = ref<number | null>(null);
+  const mends = shallowRef<readonly EdgeMend[]>([]);
+  const letters = shallowRef<Readonly<Record<string, readonly string[]>>>({});
+  const [counting, browsing] = [useLongSearch(), useLongSearch()];
+  let seed = 1;
+
+  const drawn = computed<Arrangement>(() =>
+    store.plan === null ? [] : tilesOf(store.plan.table).map(({ id }) => ({ tileId: id, turns: 0 })),
+  );
+  const locks = computed(() => arrangement.value.map((laid) => (locked.value.includes(laid.tileId) ? laid : null)));
+
+  async function search(): Promise<void> {
+    if (!isShown() || store.plan === null) return;
+    const { plan } = store;
+    [count.value, found.value, index.value] = [null, [], -1];
+    const answer = await searches().tables();
+    if (plan !== store.plan) return;
+    [mends.value, letters.value] = [answer.mends, answer.letters];
+    const counted = await counting.run((onProgress) => searches().count(locks.value, onProgress) as Promise<Count | null>);
+    if (counted !== null) count.value = counted;
+    const browsed = await browsing.run((onProgress) => searches().browse(locks.value, null, onProgress));
+    if (browsed !== null) found.value = browsed;
+  }
+  watch(
+    [() => store.plan, isShown],
+    () => {
+      if (!isShown()) return;
+      // Another plan may have other tiles: what was laid goes back to what is drawn.
+      if (arrangement.value.length !== drawn.value.length) [arrangement.value, locked.value] = [drawn.value, []];
+      void search();
+    },
+    { immediate: true },
+  );
+  watch(
+    [arrangement, () => store.plan],
+    async () => {
+      if (!isShown() || store.plan === null || arrangement.value.length !== drawn.value.length) return;
+      failing.value = (await searches().forced(arrangement.value)).failing;
+    },
+    { immediate: true },
+  );
+  const lay = (next: Arrangement, at = -1): void => {
+    [arrangement.value, index.value, picked.value] = [next, at, null];
+  };
+  return {
+    arrangement,
+    failing,
+    count,
+    found,
+    index,
+    locked,
+    picked,
+    mends,
+    letters,
+    counting,
+    browsing,
+    isAsDrawn: computed(() => arrangement.value.every(({ tileId, turns }, i) => tileId === drawn.value[i]?.tileId && turns === 0)),
+    show(at) {
+      const table = found.value[at];
+      if (table !== undefined) lay(table, at);
+    },
+    async another() {
+      const tables = await browsing.run((onProgress) => searches().browse(locks.value, seed++, onProgress));
+      if (tables?.[0] !== undefined) lay(tables[0]);
+    },
+    asDrawn() {
+      locked.value = [];
+      lay(drawn.value);
+      void search();
+    },
+    pick(cell) {
+      if (picked.value === null || picked.value === cell) {
+        picked.value = picked.value === cell ? null : cell;
+        return;
+      }
+      const next = [...arrangement.value];
+      [next[cell], next[picked.value]] = [next[picked.value]!, next[cell]!];
+      lay(next);
+    },
+    turn(cell) {
+      const next = [...arrangement.value];
+      const square = isSquare(cell);
+      next[cell] = { ...next[cell]!, turns: (next[cell]!.turns + (square ? 1 : 2)) % 4 };
+      lay(next);
+    },
+    toggleLock(cell) {
+      const { tileId } = arrangement.value[cell]!;
+      locked.value = locked.value.includes(tileId) ? locked.value.filter((id) => id !== tileId) : [...locked.value, tileId];
+      void search();
+    },
+  };
+
+  function isSquare(cell: number): boolean {
+    const { box } = tilesOf(store.plan!.table)[cell]!;
+    return Math.abs(box.right - box.left - (box.bottom - box.top)) < 0.5;
+  }
+}

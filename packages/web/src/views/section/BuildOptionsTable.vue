@@ -1,0 +1,109 @@
+<script setup lang="ts">
+import { computed, shallowRef, watch } from 'vue';
+import type { WarningCode } from '@spare-acre/core/checks';
+import type { BuildOption } from '@spare-acre/core/pipeline';
+import FigureCell from '../../ui/FigureCell.vue';
+import SearchProgress from '../../ui/SearchProgress.vue';
+import { usePlan } from '../../document/plan';
+import { searches, useLongSearch } from '../../workers/searches';
+
+/** Where builders differ, side by side: the same board built each way and reckoned through. */
+const store = usePlan();
+const search = useLongSearch();
+const buildOptions = shallowRef<readonly BuildOption[]>([]);
+const GROUPS = { edges: 'Edges', adhesive: 'One adhesive for everything', substrate: 'Substrate' } as const;
+const groups = computed(() =>
+  (['edges', 'adhesive', 'substrate'] as const).map((id) => ({
+    id,
+    name: GROUPS[id],
+    buildOptions: buildOptions.value.filter(({ group }) => group === id),
+  })),
+);
+
+watch(
+  () => store.plan,
+  async (plan) => {
+    if (plan === null) return;
+    const found = await search.run((onProgress) => searches().buildOptions(onProgress));
+    if (found !== null) buildOptions.value = found;
+  },
+  { immediate: true },
+);
+/** What the checks say, each in a word or two, the same once. */
+const risk = ({ risks }: BuildOption): string => {
+  const words = [...new Set(risks.map(({ code }) => WORDS[code] ?? 'other'))].map((word) => {
+    const count = risks.filter(({ code }) => (WORDS[code] ?? 'other') === word).length;
+    return count === 1 ? word : `${word} ×${count}`;
+  });
+  return words.length === 0 ? 'none found' : words.join(', ');
+};
+const WORDS: Readonly<Partial<Record<WarningCode, string>>> = {
+  'glue/never-dries': 'stays wet',
+  'glue/dissolves': 'eats the foam',
+  'glue/slips': 'does not grip',
+  'glue/spots': 'loose under texture',
+  'glue/buckles': 'buckles',
+  'stack/bow': 'bows',
+  'stack/grain': 'grain not crossed',
+  'cut/too-large': 'too large for a sheet',
+  'cut/throat': 'too large for the tool',
+  'cut/fence': 'too large for the tool',
+  'cut/height': 'too thick for the tool',
+  'cut/outdated': 'cut sheets wasted',
+  'cut/unwanted': 'cut sheets wasted',
+  'raised/no-such-height': 'no such height in stock',
+  'coats/solvent': 'solvent on foam',
+  'stack/joints': 'joints in line',
+};
+const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack/build', stack, way: name });
+</script>
+
+<template>
+  <SearchProgress :search="search" what="Reckoning each way" />
+  <table v-if="buildOptions.length > 0" class="ledger" data-testid="buildOptions">
+    <thead>
+      <tr>
+        <th>way</th>
+        <th class="num">hands-on</th>
+        <th class="num">cost</th>
+        <th class="num">mass</th>
+        <th class="num">bow at worst</th>
+        <th>ready</th>
+        <th>risk</th>
+        <th><span class="visually-hidden">to do</span></th>
+      </tr>
+    </thead>
+    <tbody v-for="group in groups" :key="group.id">
+      <tr class="group">
+        <td colspan="8">{{ group.name }}</td>
+      </tr>
+      <tr v-for="option in group.buildOptions" :key="option.id" :title="option.says">
+        <td>{{ option.name }}</td>
+        <td class="num"><FigureCell :figure="option.hours" /></td>
+        <td class="num"><FigureCell :figure="option.cost" /></td>
+        <td class="num"><FigureCell :figure="option.mass" /></td>
+        <td class="num"><FigureCell :figure="option.bow.worst" /></td>
+        <td class="ready">{{ option.readyText }}</td>
+        <td class="risk" :class="{ attention: option.risks.some(({ isStop }) => isStop) }">{{ risk(option) }}</td>
+        <td>
+          <span v-if="option.isOwn" class="quiet own">as planned</span>
+          <button v-else type="button" class="key" @click="take(option)">Take it</button>
+        </td>
+      </tr>
+    </tbody>
+  </table>
+</template>
+
+<style scoped>
+.ledger td {
+  padding: 1px 6px;
+}
+.own,
+.ready {
+  white-space: nowrap;
+}
+.risk {
+  font-size: 0.88rem;
+  line-height: 1.2;
+}
+</style>

@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import { computed, ref } from 'vue';
+import { VueDraggable } from 'vue-draggable-plus';
+import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '@spare-acre/core/surfaces';
+import type { Facing } from '@spare-acre/core/plan';
+import type { Face } from '@spare-acre/core/stack/joint';
+import { freshFacing } from '@spare-acre/core/stack/adhesives';
+import { faceOfFacing, faceUnderFacing } from '@spare-acre/core/stack';
+import { shortId } from '../../document/name';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import { usePlan } from '../../document/plan';
+import GlueFields from './GlueFields.vue';
+import SheetFields from './SheetFields.vue';
+import { useStackEdits } from './useStackEdits';
+
+/** Coverings glued on one kind of surface: cork, card, cloth, a mat. */
+const store = usePlan();
+const stack = computed(() => store.plan!.stack);
+const { catalogue } = useStackEdits();
+const zone = ref<GroundKind>(GROUND_KINDS.find((kind) => stack.value.facings[kind].length > 0) ?? 'open');
+const zones = computed(() =>
+  GROUND_KINDS.map((kind) => {
+    const count = stack.value.facings[kind].length;
+    return { value: kind, text: count === 0 ? GROUND_KIND_NAMES[kind] : `${GROUND_KIND_NAMES[kind]} (${count})` };
+  }),
+);
+const layers = computed(() => [...stack.value.facings[zone.value]].reverse());
+const under = ({ id }: Facing): Face => faceUnderFacing(stack.value, zone.value, id);
+const own = (facing: Facing): Face => faceOfFacing(facing);
+function reorder(sorted: readonly Facing[]): void {
+  store.edit({ code: 'facing/order', groundKind: zone.value, layerIds: sorted.map(({ id }) => id).reverse() });
+}
+function add(): void {
+  const facing = freshFacing(catalogue.value, faceUnderFacing(stack.value, zone.value, null).materialId, shortId());
+  if (facing !== null) store.edit({ code: 'facing/add', groundKind: zone.value, facing });
+}
+</script>
+
+<template>
+  <ChoiceField label="On" :value="zone" :options="zones" @choose="(kind) => (zone = kind)" />
+  <button v-if="layers.length < 4" type="button" class="key" @click="add">Cover it</button>
+  <VueDraggable :model-value="layers" handle=".hold" :animation="120" @update:model-value="reorder">
+    <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
+      <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
+      <div>
+        <SheetFields
+          label="Covering"
+          use="facing"
+          :material-id="layer.materialId"
+          :thickness-mm="layer.thicknessMm"
+          @choose="(id, mm) => store.edit({ code: 'facing/sheet', groundKind: zone, layerId: layer.id, materialId: id, thicknessMm: mm })"
+        />
+        <GlueFields
+          :lower="under(layer)"
+          :upper="own(layer)"
+          :adhesive-id="layer.glueBelowId"
+          :spread="layer.spread"
+          @choose="
+            (adhesiveId, spread) =>
+              store.edit({ code: 'glue/set', place: { part: 'facing', groundKind: zone, layerId: layer.id }, adhesiveId, spread })
+          "
+        />
+        <button type="button" class="key mt-1" @click="store.edit({ code: 'facing/remove', groundKind: zone, layerId: layer.id })">
+          Remove
+        </button>
+      </div>
+    </div>
+  </VueDraggable>
+</template>

@@ -1,0 +1,33 @@
+<script setup lang="ts">
+import { usePlan } from '../../document/plan';
+import { useLook } from '../../document/useLook';
+import CoreDrawing from './CoreDrawing.vue';
+import SectionTables from './SectionTables.vue';
+import StackPanel from './StackPanel.vue';
+
+const store = usePlan();
+useLook(() => ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', 'levers', 'weights', 'masses']);
+</script>
+
+<template>
+  <div class="bench">
+    <div class="drawing rows">
+      <CoreDrawing v-if="store.slices.section !== undefined" :section="store.slices.section" :system="store.plan!.units" />
+      <div v-else></div>
+      <div class="below"><SectionTables /></div>
+    </div>
+    <aside class="notes" aria-label="Notes"><StackPanel /></aside>
+  </div>
+</template>
+
+<style scoped>
+.rows {
+  display: grid;
+  grid-template-rows: minmax(0, 1fr) 292px;
+}
+.below {
+  border-top: 1px solid var(--rule);
+  padding: 0 14px 4px;
+  min-height: 0;
+}
+</style>

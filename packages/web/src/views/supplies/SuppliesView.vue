@@ -1,0 +1,108 @@
+<script setup lang="ts">
+import { computed } from 'vue';
+import type { Supply } from '@spare-acre/core/supplies';
+import { type Bare, showText } from '@spare-acre/core/base/units';
+import FigureCell from '../../ui/FigureCell.vue';
+import FigureLine from '../../ui/FigureLine.vue';
+import ViewWarnings from '../../ui/ViewWarnings.vue';
+import { usePlan } from '../../document/plan';
+import { useLook } from '../../document/useLook';
+
+const store = usePlan();
+useLook(() => ['supplies', 'mixes']);
+const supplies = computed(() => store.slices.supplies ?? null);
+const mixes = computed(() => store.slices.mixes ?? []);
+const NAMES: Readonly<Record<Supply['group'], string>> = {
+  sheets: 'Sheets',
+  adhesive: 'Adhesive',
+  fixings: 'Fixings',
+  lights: 'Small lights',
+  texture: 'Texture',
+  sealer: 'Sealer',
+  paint: 'Paint',
+  varnish: 'Varnish',
+  water: 'Water',
+};
+const groups = computed(() =>
+  (Object.keys(NAMES) as Supply['group'][])
+    .map((group) => ({ group, name: NAMES[group], rows: supplies.value?.rows.filter((row) => row.group === group) ?? [] }))
+    .filter(({ rows }) => rows.length > 0),
+);
+const packText = (row: Bare<Supply>): string =>
+  row.packs
+    .map(({ count, amount }) => {
+      const isSingle = amount.unit === '1' && amount.value === 1;
+      if (isSingle && row.group !== 'sheets') return String(count);
+      return `${count} × ${isSingle ? amount.label : showText(amount, store.showing)}`;
+    })
+    .join(' + ') || 'nothing';
+/** Sheets are counted as such; what a shop asks for cutting is money. */
+const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
+  group !== 'sheets' || need.unit !== '1' ? undefined : need.value === 1 ? 'sheet' : 'sheets';
+</script>
+
+<template>
+  <div class="bench">
+    <div class="drawing scroll">
+      <h2>What the board takes, and what to buy for it</h2>
+      <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
+      <table v-if="supplies !== null" class="ledger" data-testid="supplies">
+        <thead>
+          <tr>
+            <th scope="col">material</th>
+            <th scope="col" class="num">takes</th>
+            <th scope="col">buy</th>
+            <th scope="col" class="num">to buy</th>
+            <th scope="col" class="num">goes in</th>
+          </tr>
+        </thead>
+        <tbody>
+          <template v-for="{ group, name, rows } in groups" :key="group">
+            <tr class="group">
+              <td colspan="5">{{ name }}</td>
+            </tr>
+            <tr v-for="row in rows" :key="row.id" :data-supply="row.id">
+              <td>{{ row.name }}</td>
+              <td class="num"><FigureCell :figure="row.need" :unit="unitOf(row)" /></td>
+              <td>{{ packText(row) }}</td>
+              <td class="num"><FigureCell :figure="row.buy" /></td>
+              <td class="num"><FigureCell :figure="row.used" /></td>
+            </tr>
+          </template>
+          <tr class="sum">
+            <td colspan="3">Together</td>
+            <td class="num"><FigureCell :figure="supplies.buy" /></td>
+            <td class="num"><FigureCell :figure="supplies.used" /></td>
+          </tr>
+        </tbody>
+      </table>
+    </div>
+    <aside class="notes" aria-label="Notes">
+      <h2>Mixes</h2>
+      <p class="sub">by volume; weigh where the label gives mass</p>
+      <ViewWarnings view="supplies" />
+      <p v-if="mixes.length === 0" class="quiet mt-2">No coat on this board is mixed.</p>
+      <section v-for="mix in mixes" :key="mix.id">
+        <h3>{{ mix.name }}</h3>
+        <div v-for="part in mix.parts" :key="part.name" class="line">
+          <span>{{ part.name }}</span><FigureCell :figure="part.volume" /><span class="quiet or">or</span><FigureCell :figure="part.mass" />
+        </div>
+        <FigureLine label="Batches" :figure="mix.batches" />
+        <FigureLine v-if="mix.batches.value > 1" label="Each" :figure="mix.batch" />
+      </section>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-y: auto !important;
+  padding: 16px 26px;
+}
+.scroll h2 {
+  font-size: 1.2rem;
+}
+.or {
+  font-size: 0.86rem;
+}
+</style>

@@ -1,0 +1,52 @@
+import { describe, expect, test } from 'vitest';
+import { brinefold } from '@spare-acre/core/demo';
+import { hasWorking } from '@spare-acre/core/base/units';
+import { derivePipeline } from '@spare-acre/core/pipeline';
+import { CATALOGUE } from '../testing/world';
+import { Answering, figureAt, heard, placeOf } from './answering';
+import type { Look, SliceName } from './slices';
+
+const plan = brinefold(CATALOGUE);
+const look = (...slices: SliceName[]): Look => ({ slices, chosen: [] });
+const names = (slices: object): string[] => Object.keys(slices).sort();
+
+describe('an answer', () => {
+  test('holds the tally and the marks whatever is looked at, and of the rest only what is', () => {
+    const derived = derivePipeline()(plan, CATALOGUE);
+    expect(names(new Answering().answer(derived, look()).slices)).toEqual(['tally', 'warnings']);
+    expect(names(new Answering().answer(derived, look('masses', 'bow')).slices)).toEqual(['bow', 'masses', 'tally', 'warnings']);
+  });
+  test('holds no working, and only what is new', () => {
+    const [derive, answering] = [derivePipeline(), new Answering()];
+    const first = answering.answer(derive(plan, CATALOGUE), look('masses'));
+    expect(hasWorking(first.slices.tally!.mass)).toBe(false);
+    const renamed = { ...plan, name: 'Another name' };
+    expect(answering.answer(derive(renamed, CATALOGUE), look('masses'))).toEqual({ slices: {}, warningIds: first.warningIds });
+    const colder = { ...plan, climate: { ...plan.climate, airC: 19 } };
+    expect(names(answering.answer(derive(colder, CATALOGUE), look('masses')).slices)).toEqual(['tally']);
+  });
+  test('tells of warnings those that are new; what is known stays, what is mended goes', () => {
+    const [derive, answering] = [derivePipeline(), new Answering()];
+    let known = heard({}, answering.answer(derive(plan, CATALOGUE), look()));
+    const [warning] = known.warnings!;
+    const cold = { ...plan, climate: { ...plan.climate, airC: 1 } };
+    const second = answering.answer(derive(cold, CATALOGUE), look());
+    expect(second.slices.warnings!.map(({ code }) => code)).toEqual(['climate/too-cold']);
+    known = heard(known, second);
+    expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code, 'climate/too-cold']);
+    expect(known.warnings![0]).toBe(warning);
+    known = heard(known, answering.answer(derive(plan, CATALOGUE), look()));
+    expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code]);
+  });
+});
+
+test('the working of a figure is found by where the figure stands; of one that is another by now there is none', () => {
+  const derived = derivePipeline()(plan, CATALOGUE);
+  const known = heard({}, new Answering().answer(derived, look('masses')));
+  const shown = known.masses![2]!.mass;
+  const place = placeOf(shown, known)!;
+  expect(place).toEqual(['masses', '2', 'mass']);
+  expect(figureAt(place, shown.label, derived, [])).toBe(derived.mass.layers[2]!.mass);
+  expect(figureAt(place, 'Something else', derived, [])).toBeNull();
+  expect(placeOf({ ...shown }, known)).toBeNull();
+});

@@ -1,0 +1,109 @@
+import { type Remote, wrap } from 'comlink';
+import type { Patch } from 'immer';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Figure } from '@spare-acre/core/base/units';
+import type { Board } from '@spare-acre/core/plan';
+import type { Offcut } from '@spare-acre/core/shop';
+import type { Answer, Place } from './answering';
+import type { Reckoner } from './derive.worker';
+import type { Look } from './slices';
+
+/** What becomes of an answer: `version` counts the edits it has seen. */
+export interface Listener {
+  readonly answered: (answer: Answer, version: number) => void;
+  readonly failed: (error: unknown) => void;
+  readonly busy: (isBusy: boolean) => void;
+}
+
+/**
+ * The worker at the other end of the desk. One question at a time: edits made meanwhile wait and go together, so that a
+ * fast drag is answered as often as the worker can, and never out of order.
+ */
+export class Reckoning {
+  private readonly remote: Remote<Reckoner>;
+  private readonly worker: Worker;
+  private opening: (() => Promise<Answer>) | null = null;
+  private patches: Patch[] = [];
+  private offcuts: readonly Offcut[] | null = null;
+  private looking: Look | null = null;
+  private isRunning = false;
+  private version = 0;
+
+  constructor(private readonly listener: Listener) {
+    this.worker = new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
+    this.remote = wrap<Reckoner>(this.worker);
+  }
+
+  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], look: Look): void {
+    [this.patches, this.offcuts, this.looking] = [[], null, null];
+    this.opening = () => this.remote.open(board, catalogue, offcuts, look) as Promise<Answer>;
+    this.ask();
+  }
+
+  /** Tells what the rack holds now, once the board it is for has been opened. */
+  shelve(offcuts: readonly Offcut[]): void {
+    this.offcuts = offcuts;
+    this.ask();
+  }
+
+  change(patches: readonly Patch[]): void {
+    this.patches.push(...patches);
+    this.ask();
+  }
+
+  /** Tells what is looked at now. */
+  look(look: Look): void {
+    this.looking = look;
+    this.ask();
+  }
+
+  /** The working of a figure that was told without it; null where it is another by now. */
+  working(place: Place, label: string): Promise<Figure | null> {
+    return this.remote.working(place, label) as Promise<Figure | null>;
+  }
+
+  close(): void {
+    this.worker.terminate();
+  }
+
+  private ask(): void {
+    this.version += 1;
+    void this.run();
+  }
+
+  private async run(): Promise<void> {
+    if (this.isRunning) return;
+    this.isRunning = true;
+    this.listener.busy(true);
+    for (let ask = this.next(); ask !== null; ask = this.next()) {
+      const version = this.version;
+      try {
+        this.listener.answered(await ask(), version);
+      } catch (error) {
+        this.listener.failed(error);
+      }
+    }
+    this.isRunning = false;
+    this.listener.busy(false);
+  }
+
+  /** What is to be asked next, and no longer waits; null when nothing is. */
+  private next(): (() => Promise<Answer>) | null {
+    const { opening, offcuts, looking, patches } = this;
+    if (opening !== null) {
+      this.opening = null;
+      return opening;
+    }
+    if (offcuts !== null) {
+      this.offcuts = null;
+      return () => this.remote.shelve(offcuts) as Promise<Answer>;
+    }
+    if (looking !== null) {
+      this.looking = null;
+      return () => this.remote.look(looking) as Promise<Answer>;
+    }
+    if (patches.length === 0) return null;
+    this.patches = [];
+    return () => this.remote.change(patches) as Promise<Answer>;
+  }
+}

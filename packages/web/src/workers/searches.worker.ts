@@ -1,0 +1,38 @@
+import { expose } from 'comlink';
+import { BoardCopy } from './board-copy';
+import { betterLayout } from './searches/better-layout';
+import { drawing, heights, hill } from './searches/files';
+import { look } from './searches/look';
+import { buildOptions, split } from './searches/options';
+import { play } from './searches/play';
+import { sight } from './searches/sight';
+import { browse, count, forced, tables } from './searches/tables';
+
+const board = new BoardCopy();
+/** A search of the board that this worker holds. */
+const ofBoard =
+  <Rest extends readonly unknown[], Found>(search: (of: BoardCopy, ...rest: Rest) => Found) =>
+  (...rest: Rest): Found =>
+    search(board, ...rest);
+
+const searches = {
+  open: board.open.bind(board),
+  shelve: board.shelve.bind(board),
+  change: board.change.bind(board),
+  play: ofBoard(play),
+  sight: ofBoard(sight),
+  look: ofBoard(look),
+  tables: ofBoard(tables),
+  count: ofBoard(count),
+  browse: ofBoard(browse),
+  forced: ofBoard(forced),
+  split: ofBoard(split),
+  buildOptions: ofBoard(buildOptions),
+  betterLayout: ofBoard(betterLayout),
+  drawing,
+  heights,
+  hill,
+};
+
+export type Searches = typeof searches;
+expose(searches);

@@ -1,0 +1,23 @@
+import { type BuildOption, type SplitOption, buildOptionsOf, splitAdvice } from '@spare-acre/core/pipeline';
+import type { BoardCopy } from '../board-copy';
+import type { OnProgress } from './progress';
+
+/** The table split in every sensible way. */
+export async function split(board: BoardCopy, onProgress: OnProgress): Promise<readonly SplitOption[] | null> {
+  let options: readonly SplitOption[] = [];
+  for (const progress of splitAdvice(board.plan, board.catalogue)) {
+    ({ options } = progress);
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return options;
+}
+
+/** The same board built in every way there is a choice of. */
+export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly BuildOption[] | null> {
+  let options: readonly BuildOption[] = [];
+  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop)) {
+    options = progress.buildOptions;
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return options;
+}

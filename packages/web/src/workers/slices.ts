@@ -1,0 +1,75 @@
+import type { Lever } from '@spare-acre/core/stack/bow';
+import type { Bare } from '@spare-acre/core/base/units';
+import type { Warning } from '@spare-acre/core/checks';
+import type { Derivation } from '@spare-acre/core/pipeline';
+import type { Seam } from '@spare-acre/core/tiling';
+
+/** What a view may look at of all that follows from a plan. @param chosen ids of the features whose notes are open */
+const SLICES = {
+  tally: ({ tally }: Derivation) => tally,
+  warnings: ({ warnings }: Derivation) => warnings,
+  surfaces: ({ zones }: Derivation) => Object.values(zones.byKind).map(({ kind, surface }) => ({ kind, surface })),
+  needs: ({ needs }: Derivation, chosen: readonly string[]) => needs.filter(({ featureId }) => chosen.includes(featureId)),
+  seams: ({ seams }: Derivation) => seams.filter(({ crossings }) => crossings.length > 0).map(crossed),
+  tiles: ({ tiles }: Derivation) => tiles,
+  stored: ({ stored }: Derivation) => stored,
+  groundHeight: ({ stack }: Derivation) => stack.ground,
+  joints: ({ stack }: Derivation) => stack.joints,
+  glues: ({ glues }: Derivation) => glues,
+  heights: ({ heights }: Derivation) => heights,
+  bow: ({ bow }: Derivation) => bow,
+  levers: ({ levers }: Derivation) => levers,
+  weights: ({ weights }: Derivation) => weights,
+  masses: ({ mass }: Derivation) => mass.layers,
+  section: ({ section }: Derivation) => section,
+  jobs: ({ jobs }: Derivation) => jobs,
+  supplies: ({ supplies }: Derivation) => supplies,
+  mixes: ({ mixes }: Derivation) => mixes,
+  steps: ({ steps }: Derivation) => steps,
+  days: ({ days }: Derivation) => days,
+  agenda: ({ agenda }: Derivation) => agenda,
+} as const;
+
+/** Only what is drawn of a seam: how each side runs along it stays with the worker. */
+const crossed = ({ id, name, crossings }: Seam) => ({
+  id,
+  name,
+  crossings: crossings.map(({ id: own, kind, fault, sizeMm, at, first, second }) => ({
+    id: own,
+    kind,
+    fault,
+    sizeMm,
+    at,
+    featureIds: [first?.featureId ?? null, second?.featureId ?? null],
+  })),
+});
+
+export type SliceName = keyof typeof SLICES;
+type SliceOf<Name extends SliceName> = ReturnType<(typeof SLICES)[Name]>;
+/** Edits have no figures in them: they go as they are. */
+type WithEdits<T> = { readonly [Key in keyof T]: Key extends 'mends' | 'edit' ? T[Key] : Bare<T[Key]> };
+/** A warning or a lever as it is shown. */
+export type ShownWarning = WithEdits<Warning>;
+export type ShownLever = WithEdits<Lever>;
+/** Sheets are drawn and moved by hand from the whole of a job, workings and all. */
+type Sent<Name extends SliceName> = Name extends 'jobs'
+  ? SliceOf<Name>
+  : Name extends 'warnings'
+    ? readonly ShownWarning[]
+    : Name extends 'levers'
+      ? readonly ShownLever[]
+      : Bare<SliceOf<Name>>;
+/** What has arrived so far. */
+export type Slices = { readonly [Name in SliceName]?: Sent<Name> };
+
+/** What is looked at now. */
+export interface Look {
+  readonly slices: readonly SliceName[];
+  readonly chosen: readonly string[];
+}
+/** Always in sight, whatever the view. */
+export const ALWAYS: readonly SliceName[] = ['tally', 'warnings'];
+
+/** A slice with its workings. */
+export const sliceOf = <Name extends SliceName>(name: Name, derivation: Derivation, chosen: readonly string[]): SliceOf<Name> =>
+  (SLICES[name] as (derivation: Derivation, chosen: readonly string[]) => SliceOf<Name>)(derivation, chosen);

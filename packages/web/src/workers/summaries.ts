@@ -1,0 +1,28 @@
+import { wrap } from 'comlink';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Board } from '@spare-acre/core/plan';
+import type { Reckoner } from './derive.worker';
+
+/** What a board's card says of it. */
+export interface Summary {
+  readonly readyText: string;
+  readonly sheets: number;
+  readonly warnings: number;
+}
+
+/** Reckons boards one after another in a worker of its own, which ends with the last. */
+export async function* summarise(
+  boards: readonly (Board & { readonly id: string })[],
+  catalogue: Catalogue,
+): AsyncGenerator<readonly [string, Summary]> {
+  const worker = new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
+  const remote = wrap<Reckoner>(worker);
+  try {
+    for (const { id, plan, record } of boards) {
+      const { slices, warningIds } = await remote.open({ plan, record }, catalogue, [], { slices: [], chosen: [] });
+      yield [id, { readyText: slices.tally!.readyText, sheets: slices.tally!.sheets.value, warnings: warningIds.length }];
+    }
+  } finally {
+    worker.terminate();
+  }
+}

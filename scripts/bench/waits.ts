@@ -1,0 +1,111 @@
+/** What a person waits for after an edit: reckoning in the worker, the answer packed and unpacked, and what the page makes of it. */
+import { deserialize, serialize } from 'node:v8';
+import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
+import { brinefold } from '@spare-acre/core/demo';
+import { derivePipeline } from '@spare-acre/core/pipeline';
+import type { Plan } from '@spare-acre/core/plan';
+import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';
+import { type Answer, Answering, heard } from '../../packages/web/src/workers/answering';
+import type { Look, SliceName, Slices } from '../../packages/web/src/workers/slices';
+import { crowdedBoard } from './boards';
+import { ms, timed } from './timed';
+
+/** What each view looks at. */
+const SECTION: readonly SliceName[] = ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', 'levers', 'weights', 'masses'];
+const DAYS: readonly SliceName[] = ['days', 'steps', 'agenda'];
+
+interface Case {
+  readonly name: string;
+  readonly look: (plan: Plan) => Look;
+  readonly edit: (plan: Plan, round: number) => Edit;
+}
+const DRAGGED = 7;
+const dragged = ({ features }: Plan): string => features[DRAGGED]!.id;
+const underlay = { imageId: '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c111', widthPx: 900, heightPx: 600, mmPerPx: 2, turnDeg: 0, opacityPct: 50 };
+const CASES: readonly Case[] = [
+  {
+    name: 'one feature dragged',
+    look: (plan) => ({ slices: ['needs'], chosen: [dragged(plan)] }),
+    edit: (plan, round) => ({
+      code: 'feature/move',
+      featureId: dragged(plan),
+      dxMm: round % 2 === 0 ? 7.3 : -7.3,
+      dyMm: 3.1 * (round % 3) - 3.1,
+    }),
+  },
+  {
+    name: 'renamed',
+    look: () => ({ slices: ['surfaces'], chosen: [] }),
+    edit: (_, round) => ({ code: 'board/rename', name: `Board ${round}` }),
+  },
+  {
+    name: 'calendar line',
+    look: () => ({ slices: DAYS, chosen: [] }),
+    edit: (_, round) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${1 + (round % 9)}` }),
+  },
+  {
+    name: 'section line',
+    look: () => ({ slices: SECTION, chosen: [] }),
+    edit: ({ section }, round) => ({ code: 'section/end', end: 'to', at: { x: section.to.x - (round % 5) * 3, y: section.to.y } }),
+  },
+  {
+    name: 'climate',
+    look: () => ({ slices: DAYS, chosen: [] }),
+    edit: (_, round) => ({ code: 'climate/set', change: { airC: 16 + (round % 7) } }),
+  },
+  {
+    name: 'one coat',
+    look: () => ({ slices: ['supplies', 'mixes'], chosen: [] }),
+    edit: ({ coats }, round) => ({
+      code: 'coats/set',
+      groundKind: 'open',
+      coats: coats.open.map((coat, i) => (i === 0 ? { ...coat, filmMm: 1 + (round % 4) * 0.3 } : coat)),
+    }),
+  },
+  {
+    name: 'underlay slid',
+    look: () => ({ slices: ['surfaces'], chosen: [] }),
+    edit: (_, round) => ({ code: 'underlay/lay', underlay: { ...underlay, at: { x: round, y: 0 } } }),
+  },
+];
+
+/** Rows of one board: median milliseconds of reckoning, of packing and sending, on the main thread, and bytes. */
+export function waitRows(): string[][] {
+  return (['Brinefold', 'crowded'] as const).flatMap((name) => {
+    const made = (): Plan => structuredClone(name === 'Brinefold' ? brinefold(catalogue) : crowdedBoard());
+    const plans = Array.from({ length: 80 }, made);
+    const fresh = timed((round) => {
+      const derivation = derivePipeline()(plans[round % plans.length]!, catalogue);
+      new Answering().answer(derivation, { slices: ['surfaces'], chosen: [] });
+    });
+    return [[`${name}, from nothing`, ms(fresh.median), '–', '–', '–'], ...CASES.map((one) => waitRow(name, made(), one))];
+  });
+}
+
+function waitRow(board: string, start: Plan, { name, look, edit }: Case): string[] {
+  const [derive, answering] = [derivePipeline(), new Answering()];
+  let [plan, known]: [Plan, Slices] = [start, {}];
+  const looked = look(start);
+  known = heard(known, answering.answer(derive(plan, catalogue), looked));
+  const [sending, main, bytes]: [number[], number[], number[]] = [[], [], []];
+  const reckoning = timed((round) => {
+    plan = appliedTo(plan, edit(plan, round));
+    const answer = answering.answer(derive(plan, catalogue), looked);
+    const before = performance.now();
+    const packed = serialize(answer);
+    const arrived = performance.now();
+    known = heard(known, deserialize(packed) as Answer);
+    sending.push(arrived - before);
+    main.push(performance.now() - arrived);
+    bytes.push(packed.length);
+  });
+  const middle = (list: number[]): number => list.sort((a, b) => a - b)[Math.floor(list.length / 2)]!;
+  const [sent, unpacked] = [middle(sending), middle(main)];
+  return [
+    `${board}, ${name}`,
+    ms(Math.max(0, reckoning.median - sent - unpacked)),
+    ms(sent),
+    ms(unpacked),
+    `${(middle(bytes) / 1000).toFixed(1)} kB`,
+  ];
+}

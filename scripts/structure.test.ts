@@ -1,0 +1,76 @@
+import { existsSync, readFileSync, readdirSync } from 'node:fs';
+import { dirname, join, relative, resolve } from 'node:path';
+import { fileURLToPath } from 'node:url';
+import ts from 'typescript';
+import { describe, expect, test } from 'vitest';
+
+/** What the tree promises: folders are entered by their faces, and no file leads back to itself, types included. */
+const ROOT = fileURLToPath(new URL('..', import.meta.url));
+/** Entered past their face on purpose: they bring the schema library, which most of those who enter do not need. */
+const SIDE_DOORS = ['plan/check', 'plan/schema', 'catalogue/load', 'catalogue/schema', 'catalogue/workshop/index'];
+
+const filesIn = (folder: string): string[] =>
+  readdirSync(join(ROOT, folder), { recursive: true, withFileTypes: true })
+    .filter((entry) => entry.isFile() && /\.(ts|vue)$/.test(entry.name) && !entry.name.endsWith('.d.ts'))
+    .map((entry) => join(entry.parentPath, entry.name));
+
+/** Files that a file imports from its own package. */
+function importsOf(file: string): string[] {
+  const { importedFiles } = ts.preProcessFile(scriptOf(file));
+  return importedFiles.flatMap(({ fileName }) => {
+    if (!fileName.startsWith('.')) return [];
+    const base = resolve(dirname(file), fileName);
+    return [base, `${base}.ts`, join(base, 'index.ts')].filter((path) => /\.(ts|vue)$/.test(path) && existsSync(path)).slice(0, 1);
+  });
+}
+function scriptOf(file: string): string {
+  const text = readFileSync(file, 'utf8');
+  return file.endsWith('.vue') ? (/<script[^>]*>([\s\S]*?)<\/script>/.exec(text)?.[1] ?? '') : text;
+}
+
+/** Runs of files that import each other in a ring, each told once. @source depth-first search, a ring for every edge back to the way down */
+function ringsAmong(files: readonly string[]): string[] {
+  const found = new Map<string, string>();
+  const done = new Set<string>();
+  const way: string[] = [];
+  const visit = (file: string): void => {
+    if (done.has(file)) return;
+    const at = way.indexOf(file);
+    if (at >= 0) {
+      const ring = way.slice(at).map((path) => relative(ROOT, path));
+      found.set([...ring].sort().join(' '), ring.join(' → '));
+      return;
+    }
+    way.push(file);
+    importsOf(file).forEach(visit);
+    way.pop();
+    done.add(file);
+  };
+  files.forEach(visit);
+  return [...found.values()];
+}
+
+const CORE = 'packages/core/src';
+
+describe('core', () => {
+  const files = filesIn(CORE);
+
+  test('another folder is entered by its face, but for those it stands in', () => {
+    const past = files.flatMap((file) =>
+      importsOf(file)
+        .filter((target) => !`${dirname(file)}/`.startsWith(`${dirname(target)}/`) && !target.endsWith('/index.ts'))
+        .map((target) => relative(join(ROOT, CORE), target).replace(/\.ts$/, ''))
+        .filter((target) => !SIDE_DOORS.includes(target) && !target.startsWith('testing/'))
+        .map((target) => `${relative(ROOT, file)} → ${target}`),
+    );
+    expect(past).toEqual([]);
+  });
+
+  test('no file leads back to itself', () => {
+    expect(ringsAmong(files)).toEqual([]);
+  });
+});
+
+test.each(['packages/server/src', 'packages/web/src'])('in %s no file leads back to itself', (folder) => {
+  expect(ringsAmong(filesIn(folder))).toEqual([]);
+});
