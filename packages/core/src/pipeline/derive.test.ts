@@ -31,11 +31,11 @@ describe('Brinefold Saltworks', () => {
     for (const { figures } of derivation.needs) figures.forEach(expectHandSumsToHold);
   });
 
-  test('a channel 18 mm wider takes more water and pour, and less adhesive, and is ready at another time', () => {
+  test('a channel 30 mm wider takes more water and pour, and less adhesive, and is ready at another time', () => {
     const wider = {
       ...brinefold(CATALOGUE),
       features: brinefold(CATALOGUE).features.map((feature) =>
-        feature.id === 'channel' && feature.shape.form === 'strip' ? reshaped(feature, { ...feature.shape, widthMm: 80 }) : feature,
+        feature.id === 'channel' && feature.shape.form === 'strip' ? reshaped(feature, { ...feature.shape, widthMm: 92 }) : feature,
       ),
     };
     const after = deriveFresh(wider);

@@ -115,11 +115,13 @@ export function cutOrder({ stock, placements, rest }: PlacedSheet, kerfMm: numbe
         const rank = evenly - (breaksRest(from, way, lead - kerfMm) ? BROKEN_REST : 0);
         if (best === null || rank > best.rank) best = { way, at: lead, before: [], after: parts, rank };
       }
-      for (const at of new Set(parts.map(end))) {
+      // What is left over may reach further than the part beside it, and is then cut off where it ends itself.
+      for (const at of new Set([...parts.map(end), way === 'down' ? rest.xMm + rest.widthMm : rest.yMm + rest.depthMm])) {
+        if (at < first + WHOLE_MM) continue;
         if (last - at < WHOLE_MM) continue;
         const before = parts.filter((p) => end(p) <= at + WHOLE_MM);
         const after = parts.filter((p) => start(p) >= at + kerfMm - WHOLE_MM);
-        if (before.length + after.length < parts.length) continue;
+        if (before.length === 0 || before.length + after.length < parts.length) continue;
         const isEven = after.length === 0 && parts.every((p) => at - end(p) < WHOLE_MM);
         const evenly = isEven ? 1e9 - length : Math.min(before.length, after.length) * 1e6 - length;
         const rank = evenly - (breaksRest(from, way, at) ? BROKEN_REST : 0);
