@@ -60,9 +60,10 @@ function* partlyOff(feature: Feature, lands: readonly Land[], { table, units }: 
   const [overLeft, overRight] = [box.left - own.left, own.right - box.right];
   const [overBack, overNear] = [box.top - own.top, own.bottom - box.bottom];
   const overMm = Math.max(overLeft, overRight, overBack, overNear);
+  if (overMm < OVER_MM) return;
   const wholeMm2 = areaMm2(shapeRegion(shape));
   const lostMm2 = wholeMm2 - areaMm2(lands[0]!.whole);
-  if (overMm < OVER_MM || lostMm2 < wholeMm2 * LEAST_SHARE) return;
+  if (lostMm2 < wholeMm2 * LEAST_SHARE) return;
   const [dxMm, dyMm] = [inwards(overLeft, overRight), inwards(overBack, overNear)];
   // Wider than the table, it hangs over whichever way it is moved.
   const moved = shapeBox(reshaped(feature, movedBy(shape, dxMm, dyMm)).shape);

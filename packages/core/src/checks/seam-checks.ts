@@ -95,7 +95,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
     const side = tile === first ? -1 : 1;
     for (const { land, body, shows } of ground.onTile.get(tile.id)!) {
       const piece = body.rings.length > 0 ? body : shows;
-      if (piece.rings.length === 0 || land.feature.locked || areaMm2(piece) < 1) continue;
+      if (piece.rings.length === 0 || land.feature.locked) continue;
       const box = regionBox(piece);
       const [near, far] =
         along === 'y'
@@ -107,6 +107,11 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
             : [box.top, box.bottom];
       const gapMm = tidyMm(Math.abs(seamMm - near));
       const thickMm = tidyMm(Math.abs(seamMm - far));
+      const [isThin, isSliver] = [
+        land.role === 'hole' && gapMm > 0.01 && gapMm < clear.value - 1e-6,
+        land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6,
+      ];
+      if ((!isThin && !isSliver) || areaMm2(piece) < 1) continue;
       const move = (byMm: number, label: string): Mend => ({
         edit: {
           code: 'feature/move',
@@ -117,7 +122,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
         label,
       });
       const common = { severity: 'care', featureId: land.feature.id, title: `Seam ${name}` } as const;
-      if (land.role === 'hole' && gapMm > 0.01 && gapMm < clear.value - 1e-6) {
+      if (isThin) {
         yield {
           ...common,
           id: `seam/pit-edge ${id} ${tile.id} ${land.id}`,
@@ -132,7 +137,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} off`)],
         };
       }
-      if (land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6 && isCutBySeam(land, tile.id, ground)) {
+      if (isSliver && isCutBySeam(land, tile.id, ground)) {
         yield {
           ...common,
           id: `seam/sliver ${id} ${tile.id} ${land.id}`,

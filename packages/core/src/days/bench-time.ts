@@ -79,7 +79,8 @@ export class BenchTime {
     return { stretches, behind };
   }
 
-  private endInStretches(task: number, readyMin: number, workMin: number): number {
+  /** The same, told by when it ends. */
+  endInStretches(task: number, readyMin: number, workMin: number): number {
     let [left, end] = [workMin, readyMin];
     while (left > SLACK_MIN) {
       const i = this.firstEndingAfter(end);

@@ -1,8 +1,9 @@
 import { type Ground, type TileZone, type Zones, waterMm } from '../ground';
-import { type Catalogue, type Estimate, estimated } from '../catalogue';
+import { type Catalogue, type Estimate, type Method, estimated } from '../catalogue';
 import { listedBy } from '../base/grouping';
-import { remembered } from '../base/memory';
+import { remembered, rememberedEach } from '../base/memory';
 import { type CoatNeed, poursFor } from '../coats';
+import type { SurfaceId } from '../surfaces';
 import { coatWaits } from '../drying';
 import type { Plan } from '../plan';
 import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../base/units';
@@ -37,15 +38,21 @@ function coatStep(key: string, needs: readonly CoatNeed[], { climate, ground, zo
   // The thickest film of the step is the one waited for.
   const filmMm = needs.reduce<number | null>((most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)), null);
   const waits = coatWaits(coating, filmMm, climate, catalogue);
-  const coated = new Set(needs.map(({ surfaceId }) => surfaceId));
+  const coated = needs.map(({ surfaceId }) => surfaceId);
   const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
-    const here = (zones.onTile.get(tile.id) ?? []).filter((zone) => coated.has(zone.surfaceId));
-    if (here.length === 0) return [];
-    const area = total(`${name}, ${tile.id}: surface`, 'mm²', here.map(areaToCoat));
-    return [task(key, tile.id, byRate(`${name}, ${tile.id}`, area, needs[0]!), waits.recoat, waits.cure)];
+    const work = workOn(zones.onTile.get(tile.id)!, `${key} ${tile.id}`, `${name}, ${tile.id}`, method, coated);
+    return work === null ? [] : [task(key, tile.id, work, waits.recoat, waits.cure)];
   });
   return { id: key, name, kind: 'coat', setUp: setUpOf(needs[0]!), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
 }
+
+/** The work of one coat on one tile; null where none of it shows. */
+const workOn = rememberedEach(
+  (onTile: readonly TileZone[], _key: string, name: string, method: Method, coated: readonly SurfaceId[]): Figure<'min'> | null => {
+    const here = onTile.filter(({ surfaceId }) => coated.includes(surfaceId));
+    return here.length === 0 ? null : byRate(name, total(`${name}: surface`, 'mm²', here.map(areaToCoat)), method);
+  },
+);
 
 const areaToCoat = remembered((zone: TileZone): Figure<'mm²'> => given(`${zone.tileId}, ${zone.kind}`, zone.coatedMm2, 'mm²', 'drawing'));
 
@@ -67,13 +74,13 @@ function pourSteps(key: string, needs: readonly CoatNeed[], { climate, ground, z
     const tasks = pours.flatMap(({ tile, here, goes }): TaskDraft[] => {
       if (here === undefined || goes <= pour) return [];
       const area = given(`Water on ${tile.id}`, here.surfaceMm2, 'mm²', 'drawing');
-      return [task(id, tile.id, byRate(`${name}, ${tile.id}`, area, needs[0]!), waits.recoat, waits.cure)];
+      return [task(id, tile.id, byRate(`${name}, ${tile.id}`, area, method), waits.recoat, waits.cure)];
     });
     return { id, name, kind: 'pour', setUp: setUpOf(needs[0]!), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
   });
 }
 
-function byRate(label: string, area: Figure<'mm²'>, { method }: CoatNeed): Figure<'min'> {
+function byRate(label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> {
   return hoursInMinutes(reckon(label, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
 }
 

@@ -6,7 +6,7 @@ import type { Step } from './step';
 import { agendaOf } from './agenda';
 import { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
 import { planDays } from './days';
-import { scheduleSteps, slowestAlone } from './schedule';
+import { orderInputs, ordersOf, scheduleSteps, slowestAlone } from './schedule';
 import { withHours } from './hours';
 
 /** 2026-11-30 is a Monday. */
@@ -19,6 +19,9 @@ const CALENDAR: Calendar = {
   ],
 };
 const DAY = 1440;
+const ordersFor = (steps: readonly Step[]) => ordersOf(orderInputs(steps, 1));
+const scheduled = (steps: readonly Step[]) => scheduleSteps(steps, CALENDAR, ordersFor(steps));
+const planned = (steps: readonly Step[], calendar: Calendar) => planDays({ steps, calendar, orders: ordersFor(steps) });
 
 const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
 /** A step whose tile tasks each take some work and then dry. */
@@ -109,20 +112,20 @@ describe('evenings', () => {
         ['B1', 20, 60],
       ]),
     ];
-    const slots = scheduleSteps(linked(steps), CALENDAR, 1);
+    const slots = scheduled(linked(steps));
     expect(slots.map(({ task, startMin }) => [task.id, startMin - DAY])).toEqual([
       ['paint-A1', 1140],
       ['paint-B1', 1180],
       ['wash-A1', 1240], // dry at 1240, the evening ends at 1260
       ['wash-B1', 2 * DAY + 1140], // dry at 1280: Thursday
     ]);
-    const { ready, handsOn } = planDays({ steps: linked(steps), calendar: CALENDAR, seed: 1 });
+    const { ready, handsOn } = planned(linked(steps), CALENDAR);
     expect(ready!.text).toBe('Thu 3 Dec, 20:20');
     expect(handsOn.value).toBe(120);
   });
 
   test('a task longer than any evening goes on the next ones', () => {
-    const [slot] = scheduleSteps([aStep('cut', [['A1', 200, 0]])], CALENDAR, 1);
+    const [slot] = scheduled([aStep('cut', [['A1', 200, 0]])]);
     expect(slot!.stretches).toEqual([
       { fromMin: DAY + 1140, toMin: DAY + 1260 },
       { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1220 },
@@ -137,11 +140,11 @@ describe('evenings', () => {
       { fromMin: DAY + 1140, toMin: DAY + 1260 },
       { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1150 },
     ]);
-    expect(planDays({ steps: [withSetUp], calendar: CALENDAR, seed: 1 }).bound!.text).toBe('Thu 3 Dec, 20:10');
+    expect(planned([withSetUp], CALENDAR).bound!.text).toBe('Thu 3 Dec, 20:10');
   });
 
   test('nothing to do is never ready nor late', () => {
-    expect(planDays({ steps: [], calendar: CALENDAR, seed: 1 })).toMatchObject({ ready: null, bound: null });
+    expect(planned([], CALENDAR)).toMatchObject({ ready: null, bound: null });
   });
 
   test('the agenda names each sitting with its tiles', () => {
@@ -151,7 +154,7 @@ describe('evenings', () => {
         ['B1', 40, 60],
       ]),
     ];
-    const [day] = agendaOf({ slots: scheduleSteps(linked(steps), CALENDAR, 1), steps, startsOn: CALENDAR.startsOn });
+    const [day] = agendaOf({ slots: scheduled(linked(steps)), steps, startsOn: CALENDAR.startsOn });
     expect(day).toMatchObject({
       text: 'Tue 1 Dec',
       entries: [{ tiles: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
@@ -171,7 +174,7 @@ test('whichever order is through first is kept: the slow one of two boards is be
       ['B1', 60, 0],
     ]),
   ];
-  const { slots, ready } = planDays({ steps: linked(steps), calendar: anHour, seed: 1 });
+  const { slots, ready } = planned(linked(steps), anHour);
   // Step by step B1 is glued on Tuesday and painted on Saturday; begun on Monday it is painted on Friday.
   expect(slots[0]!.task.id).toBe('glue-B1');
   expect(ready!.text).toBe('Fri 4 Dec, 20:00');
@@ -189,7 +192,7 @@ test('a start says why it is not sooner: what had to dry, what the hands did, or
     ]),
     aStep('wash', [['A1', 20, 0]]),
   ]);
-  const because = new Map(scheduleSteps(steps, CALENDAR, 1).map(({ task, because: why }) => [task.id, why]));
+  const because = new Map(scheduled(steps).map(({ task, because: why }) => [task.id, why]));
   expect(because.get('glue-A1')).toEqual({ kind: 'bench', after: null });
   expect(because.get('glue-B1')).toEqual({ kind: 'hands', taskId: 'glue-A1' });
   expect(because.get('paint-A1')).toMatchObject({ kind: 'hands', taskId: 'glue-B1' });
@@ -208,7 +211,7 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
   fc.assert(
     fc.property(anySteps, (drawn) => {
       const steps = drawn.map((tasks, i) => aStep(`s${i}`, [...new Map(tasks.map((task) => [task[0], task])).values()]));
-      const days = planDays({ steps: linked(steps), calendar: CALENDAR, seed: 1 });
+      const days = planned(linked(steps), CALENDAR);
       const stretches = days.slots.flatMap((slot) => slot.stretches).sort((a, b) => a.fromMin - b.fromMin);
       stretches.forEach((stretch, i) => {
         if (i > 0) expect(stretch.fromMin).toBeGreaterThanOrEqual(stretches[i - 1]!.toMin - 1e-6);

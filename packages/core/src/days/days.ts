@@ -1,7 +1,7 @@
 import type { Calendar } from '../plan';
 import { type Figure, total } from '../base/units';
 import { type Ready, readyOf } from './ready';
-import { type Slot, scheduleSteps, slowestAlone } from './schedule';
+import { type Order, type Slot, scheduleSteps, slowestAlone } from './schedule';
 import type { Step } from './step';
 
 /** The plan of evenings. */
@@ -17,12 +17,12 @@ export interface Days {
 interface DayInputs {
   readonly steps: readonly Step[];
   readonly calendar: Calendar;
-  readonly seed: number;
+  readonly orders: readonly Order[];
 }
 
 /** Steps into bench hours. */
-export function planDays({ steps, calendar, seed }: DayInputs): Days {
-  const slots = scheduleSteps(steps, calendar, seed);
+export function planDays({ steps, calendar, orders }: DayInputs): Days {
+  const slots = scheduleSteps(steps, calendar, orders);
   return {
     slots,
     handsOn: total(

@@ -41,45 +41,72 @@ interface Network {
   readonly cureMin: Float64Array;
   /** Of each task, the tasks it comes after and how long after their end it may start. */
   readonly after: readonly (readonly { readonly index: number; readonly leastMin: number }[])[];
+  /** From the end of each task to when the last that follows from it has cured, with the bench always open and free. */
+  readonly tailMin: Float64Array;
 }
 
 /**
  * Places every task at the earliest time that all it comes after allow, the bench is open and the hands are free. Earlier gaps are used. A task is done in
  * one go unless it is longer than the longest evening. One order goes step by step; others let workpieces run ahead of each other, and
  * the plan that is through first is kept: evenings are so coarse that a single order may miss a week-end by minutes.
- * @param seed of the chance by which workpieces run ahead
+ * @param orders tried, see {@link ordersOf}; where two are as good the earlier stays
  * @returns slots in the order placed
  * @source serial schedule generation with one pair of hands from several starts, craft.md §9
  */
-export function scheduleSteps(steps: readonly Step[], calendar: Calendar, seed: number): readonly Slot[] {
+export function scheduleSteps(steps: readonly Step[], calendar: Calendar, orders: readonly Order[]): readonly Slot[] {
+  if (orders.length === 0) return [];
   const network = networkOf(steps.flatMap(({ tasks }) => tasks));
-  const count = network.tasks.length;
-  if (count === 0) return [];
-  const starts = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / count)));
-  const random = seeded(seed);
   const bench = new BenchTime(calendar);
-  let best: readonly number[] = network.tasks.map((_, i) => i);
-  let bestMin = throughMin(network, best, bench);
-  for (let start = 1; start < starts; start++) {
-    const order = strayOrder(steps, random);
-    const ownMin = throughMin(network, order, bench);
+  let [best, bestMin] = [orders[0]!, Infinity];
+  for (const order of orders) {
+    const ownMin = throughMin(network, order, bench, bestMin - SLACK_MIN);
     if (ownMin < bestMin - SLACK_MIN) [best, bestMin] = [order, ownMin];
   }
   return placed(network, best, bench);
 }
 
-function networkOf(tasks: readonly Task[]): Network {
-  const indexOf = new Map(tasks.map(({ id }, i) => [id, i]));
-  return {
-    tasks,
-    workMin: Float64Array.from(tasks, ({ work }) => work.value),
-    cureMin: Float64Array.from(tasks, ({ cure }) => cure.value),
-    after: tasks.map(({ after }) => after.map(({ taskId, least }) => ({ index: indexOf.get(taskId)!, leastMin: least.value }))),
-  };
+/** An order in which tasks are placed: their places in the list of all tasks, step by step. */
+export type Order = readonly number[];
+
+/** All that orders of work depend on: what the tasks are done on, step by step, and a seed. */
+export interface OrderInputs {
+  readonly workpieceIds: readonly string[];
+  /** Tasks of each step. */
+  readonly counts: readonly number[];
+  readonly seed: number;
+}
+/** What of steps the orders depend on. */
+export const orderInputs = (steps: readonly Step[], seed: number): OrderInputs => ({
+  workpieceIds: steps.flatMap(({ tasks }) => tasks.map(({ workpieceId }) => workpieceId)),
+  counts: steps.map(({ tasks }) => tasks.length),
+  seed,
+});
+
+/** The orders that are tried: step by step, then as many by chance as keep a drag quick; none without tasks. */
+export function ordersOf({ workpieceIds, counts, seed }: OrderInputs): readonly Order[] {
+  const count = workpieceIds.length;
+  if (count === 0) return [];
+  const tries = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / count)));
+  const random = seeded(seed);
+  const inSteps = workpieceIds.map((_, i) => i);
+  const stepOf = counts.flatMap((own, step) => Array.from({ length: own }, () => step));
+  return Array.from({ length: tries }, (_, i) => (i === 0 ? inSteps : strayOrder(workpieceIds, stepOf, random)));
 }
 
-/** When the last thing has cured, tasks placed in an order. */
-function throughMin({ workMin, cureMin, after }: Network, order: readonly number[], bench: BenchTime): number {
+function networkOf(tasks: readonly Task[]): Network {
+  const indexOf = new Map(tasks.map(({ id }, i) => [id, i]));
+  const workMin = Float64Array.from(tasks, ({ work }) => work.value);
+  const after = tasks.map((own) => own.after.map(({ taskId, least }) => ({ index: indexOf.get(taskId)!, leastMin: least.value })));
+  const cureMin = Float64Array.from(tasks, ({ cure }) => cure.value);
+  const tailMin = Float64Array.from(cureMin);
+  // What a task comes after stands before it in the list.
+  for (let i = tasks.length - 1; i >= 0; i--)
+    for (const { index, leastMin } of after[i]!) tailMin[index] = Math.max(tailMin[index]!, leastMin + workMin[i]! + tailMin[i]!);
+  return { tasks, workMin, cureMin, after, tailMin };
+}
+
+/** When the last thing has cured, tasks placed in an order; endless as soon as that is sure to be no earlier than `enoughMin`. */
+function throughMin({ workMin, cureMin, after, tailMin }: Network, order: Order, bench: BenchTime, enoughMin: number): number {
   bench.clear();
   const ends = new Float64Array(workMin.length);
   let through = 0;
@@ -87,13 +114,14 @@ function throughMin({ workMin, cureMin, after }: Network, order: readonly number
     let readyMin = 0;
     for (const { index, leastMin } of after[i]!) readyMin = Math.max(readyMin, ends[index]! + leastMin);
     ends[i] = bench.end(i, readyMin, workMin[i]!);
+    if (ends[i] + tailMin[i]! > enoughMin + SLACK_MIN) return Infinity;
     through = Math.max(through, ends[i] + cureMin[i]!);
   }
   return through;
 }
 
 /** The same order told in full, with why each task starts when it does. */
-function placed({ tasks, workMin, after }: Network, order: readonly number[], bench: BenchTime): readonly Slot[] {
+function placed({ tasks, workMin, after }: Network, order: Order, bench: BenchTime): readonly Slot[] {
   bench.clear();
   const ends = new Float64Array(tasks.length);
   return order.map((i) => {
@@ -115,16 +143,13 @@ function becauseOf(gapMin: number, after: After | null, behind: Task | null): Be
 }
 
 /** The order of work with whole workpieces let ahead or held back by chance; on each the order stays. */
-function strayOrder(steps: readonly Step[], random: Random): readonly number[] {
+function strayOrder(workpieceIds: readonly string[], stepOf: readonly number[], random: Random): Order {
   const head = new Map<string, number>();
-  let index = 0;
-  const all = steps.flatMap(({ tasks }, step) =>
-    tasks.map(({ workpieceId }) => {
-      if (!head.has(workpieceId)) head.set(workpieceId, random() * STRAY_STEPS);
-      return { index: index++, step, at: step + head.get(workpieceId)! };
-    }),
-  );
-  return all.sort((a, b) => a.at - b.at || a.step - b.step).map((one) => one.index);
+  const at = workpieceIds.map((id, i) => {
+    if (!head.has(id)) head.set(id, random() * STRAY_STEPS);
+    return stepOf[i]! + head.get(id)!;
+  });
+  return workpieceIds.map((_, i) => i).sort((a, b) => at[a]! - at[b]! || stepOf[a]! - stepOf[b]!);
 }
 
 /**
@@ -134,27 +159,30 @@ function strayOrder(steps: readonly Step[], random: Random): readonly number[] {
  */
 export function slowestAlone(steps: readonly Step[], calendar: Calendar): readonly Slot[] {
   const bench = new BenchTime(calendar);
-  let slowest: readonly Slot[] = [];
+  let [slowest, slowestMin]: [readonly Task[], number] = [[], -1];
   for (const own of listedBy(
     steps.flatMap(({ tasks }) => tasks),
     ({ workpieceId }) => workpieceId,
   ).values()) {
     bench.clear();
-    let freeMin = 0;
-    const slots = own.map((task, i) => {
-      const { stretches } = bench.bookInStretches(i, freeMin, task.alone.value);
-      const [after] = task.after;
-      const because = becauseOf(stretches[0]!.fromMin - freeMin, after ?? null, null);
-      const slot = slotFor({ ...task, work: task.alone }, stretches, because);
-      freeMin = slot.nextMin;
-      return slot;
+    let [freeMin, through] = [0, 0];
+    own.forEach(({ alone, wait, cure }, i) => {
+      const endMin = bench.endInStretches(i, freeMin, alone.value);
+      freeMin = endMin + wait.value;
+      through = Math.max(through, endMin + cure.value);
     });
-    if (curedMin(slots) > curedMin(slowest)) slowest = slots;
+    if (through > slowestMin) [slowest, slowestMin] = [own, through];
   }
-  return slowest;
+  bench.clear();
+  let freeMin = 0;
+  return slowest.map((task, i) => {
+    const { stretches } = bench.bookInStretches(i, freeMin, task.alone.value);
+    const because = becauseOf(stretches[0]!.fromMin - freeMin, task.after[0] ?? null, null);
+    const slot = slotFor({ ...task, work: task.alone }, stretches, because);
+    freeMin = slot.nextMin;
+    return slot;
+  });
 }
-
-const curedMin = (slots: readonly Slot[]): number => slots.reduce((most, slot) => Math.max(most, slot.curedMin), 0);
 
 function slotFor(task: Task, stretches: readonly Window[], because: Because): Slot {
   const startMin = stretches[0]!.fromMin;

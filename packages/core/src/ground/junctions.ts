@@ -1,5 +1,6 @@
 import { type Region, boxesOverlap, clippedTo, grown, intersection, isEmpty, regionBox, unite, without } from '../base/geometry';
 import { remembered } from '../base/memory';
+import { rolledFillets } from './fillets';
 
 /** A feature whose corners are rounded where it meets others of its kind. */
 export interface Meeting {
@@ -31,13 +32,14 @@ function filletsBetween(own: Region, other: Region, radiusMm: number): readonly 
   FILLETS.set(own, ofOwn);
   const known = ofOwn.get(other);
   if (known?.radiusMm === radiusMm) return known.fillets;
-  const fillets = filled(own, other, radiusMm);
+  // The clipper takes many times as long and serves what a rolled disc gets stuck in.
+  const fillets = rolledFillets(own, other, { radiusMm, arcMm: ARC_MM }) ?? filled(own, other, radiusMm);
   ofOwn.set(other, { radiusMm, fillets });
   return fillets;
 }
 
 /** What a disc rolled round the corners between two leaves filled: their union near the crossing, closed by the disc, less themselves. */
-function filled(own: Region, other: Region, radiusMm: number): readonly Region[] {
+export function filled(own: Region, other: Region, radiusMm: number): readonly Region[] {
   const crossing = intersection(own, other);
   if (isEmpty(crossing)) return [];
   const { left, top, right, bottom } = regionBox(crossing);

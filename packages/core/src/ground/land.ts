@@ -94,7 +94,10 @@ const named = (feature: Feature, { role, groundKind, levelMm, part }: Stretch): 
 /** Only what the boxes of two features let meet needs the polygon clipper: 200 features have few true neighbours. */
 function neighboursOf({ spot }: Placed, all: readonly Placed[]): readonly Placed[] {
   const { box } = spot;
-  return box === null ? [] : all.filter((other) => other.spot !== spot && other.spot.box !== null && boxesOverlap(box, other.spot.box));
+  const near: Placed[] = [];
+  if (box === null) return near;
+  for (const other of all) if (other.spot.box !== null && boxesOverlap(box, other.spot.box) && other.spot !== spot) near.push(other);
+  return near;
 }
 
 /** Settles a spot among its neighbours. @param isLater of each neighbour, whether it stands later in the list */

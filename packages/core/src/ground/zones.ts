@@ -1,5 +1,4 @@
 import { type GroundKind, type SurfaceId, byGroundKind, GROUND_KIND_NAMES, GROUND_KINDS, groundSurface } from '../surfaces';
-import { listedBy } from '../base/grouping';
 import { remembered } from '../base/memory';
 import type { Ground, TileLand } from './ground';
 import { bowlShare, kindOf } from '../features';
@@ -64,8 +63,8 @@ export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
     };
   };
   const byKind = byGroundKind(zone);
-  const byTile = ground.tiles.flatMap((tile) => tileZones(tile, ground.onTile.get(tile.id)!));
-  return { byKind, byTile, onTile: listedBy(byTile, ({ tileId }) => tileId) };
+  const onTile = new Map(ground.tiles.map((tile) => [tile.id, tileZones(tile, ground.onTile.get(tile.id)!)]));
+  return { byKind, byTile: [...onTile.values()].flat(), onTile };
 }
 
 /** Paste heaped over the film of the surface it lies on. */

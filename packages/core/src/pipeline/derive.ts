@@ -17,7 +17,7 @@ import { coatNeeds, coatingNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
-import { agendaOf, planDays, stepsOf } from '../days';
+import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
 import { layGround, zonesOf } from '../ground';
 import { boardMass } from '../mass';
 import { mixesOf } from '../mixes';
@@ -61,7 +61,8 @@ export const STAGES = Stages.of<Sources>()
   .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, jobs, minutes, coats, sealing, catalogue }), stepsOf)
-  .stage('days', ({ plan: { calendar, seed }, steps }) => ({ steps, calendar, seed }), planDays)
+  .stage('orders', ({ plan: { seed }, steps }) => orderInputs(steps, seed), ordersOf)
+  .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)

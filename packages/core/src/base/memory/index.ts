@@ -1,1 +1,1 @@
-export { isSame, remembered, sameItems, sameList } from './memory';
+export { isSame, remembered, rememberedEach, sameItems, sameList } from './memory';

@@ -14,6 +14,22 @@ export function remembered<K extends object, D extends readonly unknown[], R>(re
   };
 }
 
+/** The same with an answer kept for each of an object's keys: a tile keeps the work of every coat. */
+export function rememberedEach<K extends object, D extends readonly unknown[], R>(
+  reckon: (of: K, key: string, ...rest: D) => R,
+): (of: K, key: string, ...rest: D) => R {
+  const known = new WeakMap<K, Map<string, { readonly rest: D; readonly answer: R }>>();
+  return (of, key, ...rest) => {
+    const own = known.get(of) ?? new Map<string, { readonly rest: D; readonly answer: R }>();
+    known.set(of, own);
+    const last = own.get(key);
+    if (last !== undefined && last.rest.length === rest.length && rest.every((one, i) => isSame(last.rest[i], one))) return last.answer;
+    const answer = reckon(of, key, ...rest);
+    own.set(key, { rest, answer });
+    return answer;
+  };
+}
+
 /** One thing, or two lists or named inputs that hold the very same things. */
 export function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
