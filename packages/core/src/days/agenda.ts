@@ -5,7 +5,7 @@ import type { Step } from './step';
 
 /** A step's tiles done one after another in one sitting. */
 export interface AgendaEntry {
-  readonly step: Step;
+  readonly stepId: string;
   readonly tiles: readonly string[];
   readonly fromText: string;
   readonly toText: string;
@@ -29,32 +29,36 @@ interface AgendaInputs {
 /** The evenings in order, each with what is done in it; runs of one step are one entry. */
 export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly AgendaDay[] {
   const stretches = slots.flatMap((slot) => slot.stretches.map((stretch) => ({ slot, ...stretch }))).sort((a, b) => a.fromMin - b.fromMin);
+  const byId = new Map(steps.map((step) => [step.id, step]));
   const days = new Map<number, { step: Step; runs: typeof stretches }[]>();
   for (const stretch of stretches) {
     const day = Math.floor(stretch.fromMin / DAY_MIN);
     const entries = days.get(day) ?? [];
     const last = entries.at(-1);
-    const step = steps.find(({ id }) => id === stretch.slot.task.stepId)!;
+    const step = byId.get(stretch.slot.task.stepId)!;
     if (last?.step === step) last.runs.push(stretch);
     else entries.push({ step, runs: [stretch] });
     days.set(day, entries);
   }
-  return [...days].map(([day, entries]) => ({
-    day,
-    text: dayText(startsOn, day * DAY_MIN),
-    entries: entries.map(({ step, runs }) => ({
-      step,
-      tiles: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
-      fromText: clock(runs[0]!.fromMin),
-      toText: clock(runs.at(-1)!.toMin),
-      work: total(
-        `${step.name}, ${dayText(startsOn, day * DAY_MIN)}`,
-        'min',
-        runs.map((run) => workIn(run)),
-      ),
-      wait: runs.at(-1)!.slot.task.wait,
-    })),
-  }));
+  return [...days].map(([day, entries]) => {
+    const text = dayText(startsOn, day * DAY_MIN);
+    return {
+      day,
+      text,
+      entries: entries.map(({ step, runs }) => ({
+        stepId: step.id,
+        tiles: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
+        fromText: clock(runs[0]!.fromMin),
+        toText: clock(runs.at(-1)!.toMin),
+        work: total(
+          `${step.name}, ${text}`,
+          'min',
+          runs.map((run) => workIn(run)),
+        ),
+        wait: runs.at(-1)!.slot.task.wait,
+      })),
+    };
+  });
 }
 
 /** The task's own figure, or the part of it that falls into this evening. */

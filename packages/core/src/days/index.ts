@@ -4,5 +4,5 @@ export { planDays } from './days';
 export type { Days } from './days';
 export { withHours } from './hours';
 export type { Step } from './step';
-export { orderInputs, ordersOf } from './schedule';
+export { type Slot, orderInputs, ordersOf } from './schedule';
 export { stepsOf } from './tasks';

@@ -70,7 +70,9 @@ export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): r
         const before = last.get(own.workpieceId);
         last.set(own.workpieceId, own);
         const after = before === undefined ? [] : [{ taskId: before.id, least: before.wait, most: null }];
-        return { ...own, work: i === 0 ? withSetUp(name, own, setUp) : own.work, alone: own.work, after, uses: HANDS };
+        const { id: ownId, stepId, workpieceId, wait, cure } = own;
+        const work = i === 0 ? withSetUp(name, own, setUp) : own.work;
+        return { id: ownId, stepId, workpieceId, work, alone: own.work, wait, cure, after, uses: HANDS };
       });
       const work = total(
         name,

@@ -3,6 +3,7 @@ import {
   type Point,
   between,
   boxAround,
+  boxContains,
   boxesOverlap,
   boxRegion,
   contains,
@@ -90,7 +91,7 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
   const marks = new Map<string, { readonly mark: CutMark; readonly spanMm: number }>();
   for (const [start, end] of stretches) {
     const middle = between(from, to, (start + end) / 2);
-    const tile = ground.tiles.find(({ box }) => contains(boxRegion(box), middle));
+    const tile = ground.tiles.find(({ box }) => boxContains(box, middle));
     if (tile === undefined) continue;
     const [fromMm, toMm] = [start * lengthMm, end * lengthMm];
     const column = columnAt(middle, { ...inputs, ground: met, builtMm });
@@ -263,7 +264,7 @@ function tilesAlong(
   const tiles: { fromMm: number; toMm: number; id: string }[] = [];
   for (const [start, end] of stretches) {
     const middle = between(from, to, (start + end) / 2);
-    const tile = ground.tiles.find(({ box }) => contains(boxRegion(box), middle));
+    const tile = ground.tiles.find(({ box }) => boxContains(box, middle));
     if (tile === undefined) continue;
     const last = tiles.at(-1);
     if (last?.id === tile.id) last.toMm = end * lengthMm;

@@ -1,6 +1,7 @@
 import type { Lever } from '@spare-acre/core/stack/bow';
 import type { Bare } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
+import type { Slot } from '@spare-acre/core/days';
 import type { Derivation } from '@spare-acre/core/pipeline';
 import type { Seam } from '@spare-acre/core/tiling';
 
@@ -25,11 +26,21 @@ const SLICES = {
   jobs: ({ jobs }: Derivation) => jobs,
   supplies: ({ supplies }: Derivation) => supplies,
   mixes: ({ mixes }: Derivation) => mixes,
-  steps: ({ steps }: Derivation) => steps,
-  days: ({ days }: Derivation) => days,
+  steps: ({ steps }: Derivation) => steps.map(({ id, name, cautions }) => ({ id, name, cautions })),
+  days: ({ days: { slots, ready, bound, handsOn } }: Derivation) => ({ slots: slots.map(drawnSlot), ready, bound, handsOn }),
   agenda: ({ agenda }: Derivation) => agenda,
 } as const;
 
+/** Only what is drawn of a task in the days. */
+const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({
+  taskId: id,
+  stepId,
+  workpieceId,
+  stretches,
+  endMin,
+  nextMin,
+  curedMin,
+});
 /** Only what is drawn of a seam: how each side runs along it stays with the worker. */
 const crossed = ({ id, name, crossings }: Seam) => ({
   id,

@@ -37,5 +37,9 @@ export function boxAround(points: readonly Point[]): Box {
 export const boxHolds = (outer: Box, inner: Box): boolean =>
   outer.left <= inner.left && inner.right <= outer.right && outer.top <= inner.top && inner.bottom <= outer.bottom;
 
+/** Whether a point lies in a box; on its edge too. */
+export const boxContains = ({ left, top, right, bottom }: Box, { x, y }: Point): boolean =>
+  left <= x && x <= right && top <= y && y <= bottom;
+
 /** Whether two boxes share more than an edge. */
 export const boxesOverlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;

@@ -129,7 +129,9 @@ function bared(data: object): unknown {
     const { label, value, unit } = data as Quantity;
     return { label, value, unit };
   }
-  return Object.fromEntries(Object.entries(data).map(([key, inner]) => [key, bareOf(inner as unknown)]));
+  const copy: Record<string, unknown> = {};
+  for (const key of Object.keys(data)) copy[key] = bareOf((data as Record<string, unknown>)[key]);
+  return copy;
 }
 
 /**

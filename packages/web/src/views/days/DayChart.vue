@@ -2,11 +2,17 @@
 import { useElementSize } from '@vueuse/core';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
-import { type Bare, DAY_MIN } from '@spare-acre/core/base/units';
-import { type Days, type Step, dayText } from '@spare-acre/core/days';
+import { DAY_MIN } from '@spare-acre/core/base/units';
+import { dayText } from '@spare-acre/core/days';
+import type { Slices } from '../../workers/slices';
 
 /** Tiles down, days along: work as ink, drying as dots, so that waiting looks like waiting. */
-const props = defineProps<{ days: Bare<Days>; steps: readonly Bare<Step>[]; tiles: readonly string[]; startsOn: string }>();
+const props = defineProps<{
+  days: NonNullable<Slices['days']>;
+  steps: NonNullable<Slices['steps']>;
+  tiles: readonly string[];
+  startsOn: string;
+}>();
 const frame = ref<HTMLElement | null>(null);
 const { width } = useElementSize(frame);
 const ROW_PX = 30;
@@ -27,16 +33,16 @@ const dayTicks = computed(() =>
     label: day % every.value === 0 ? dayText(props.startsOn, day * DAY_MIN) : '',
   })),
 );
-const lastOf = computed(() => new Map(props.days.slots.map((slot) => [slot.task.workpieceId, slot.task.id])));
+const lastOf = computed(() => new Map(props.days.slots.map((slot) => [slot.workpieceId, slot.taskId])));
 const bars = computed(() =>
   props.days.slots.flatMap((slot) => {
-    const row = TOP_PX + props.tiles.indexOf(slot.task.workpieceId) * ROW_PX;
-    const step = props.steps.find(({ id }) => id === slot.task.stepId)!;
-    const dryUntil = lastOf.value.get(slot.task.workpieceId) === slot.task.id ? slot.curedMin : slot.nextMin;
+    const row = TOP_PX + props.tiles.indexOf(slot.workpieceId) * ROW_PX;
+    const step = props.steps.find(({ id }) => id === slot.stepId)!;
+    const dryUntil = lastOf.value.get(slot.workpieceId) === slot.taskId ? slot.curedMin : slot.nextMin;
     const work = slot.stretches.map((stretch, i) => ({
-      key: `${slot.task.id}${i}`,
+      key: `${slot.taskId}${i}`,
       what: 'work',
-      title: `${step.name}, ${slot.task.workpieceId}`,
+      title: `${step.name}, ${slot.workpieceId}`,
       y: row + 4,
       height: 15,
       from: x.value(stretch.fromMin),
@@ -46,9 +52,9 @@ const bars = computed(() =>
       dryUntil > slot.endMin
         ? [
             {
-              key: `${slot.task.id}-dry`,
+              key: `${slot.taskId}-dry`,
               what: 'dry',
-              title: `drying: ${step.name}, ${slot.task.workpieceId}`,
+              title: `drying: ${step.name}, ${slot.workpieceId}`,
               y: row + 20,
               height: 6,
               from: x.value(slot.endMin),

@@ -25,8 +25,9 @@ const agenda = computed(() => store.slices.agenda ?? []);
 /** Each step's cautions stand where the step is first done. */
 const firstEntries = computed(() => {
   const seen = new Set<string>();
-  return new Set(agenda.value.flatMap(({ entries }) => entries).filter(({ step }) => !seen.has(step.id) && seen.add(step.id)));
+  return new Set(agenda.value.flatMap(({ entries }) => entries).filter(({ stepId }) => !seen.has(stepId) && seen.add(stepId)));
 });
+const stepsById = computed(() => new Map((store.slices.steps ?? []).map((step) => [step.id, step])));
 const tiles = computed(() => tilesOf(plan.value.table).map(({ id }) => id));
 const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
@@ -68,8 +69,11 @@ const hoursOn = (weekday: number): string =>
           <tr v-for="(entry, i) in day.entries" :key="i">
             <td class="text-nowrap">{{ entry.fromText }}–{{ entry.toText }}</td>
             <td>
-              {{ entry.step.name }}
-              <span v-for="caution in firstEntries.has(entry) ? entry.step.cautions : []" :key="caution" class="caution"
+              {{ stepsById.get(entry.stepId)?.name }}
+              <span
+                v-for="caution in firstEntries.has(entry) ? (stepsById.get(entry.stepId)?.cautions ?? []) : []"
+                :key="caution"
+                class="caution"
                 >⚠ {{ caution }}</span
               >
             </td>
