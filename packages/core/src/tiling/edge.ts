@@ -1,5 +1,5 @@
-import { type Ground, type Land, type Tile, type TileLand, heightAt, isSloped, overlayOf, shownAt, waterLevelMm } from '../ground';
-import { remembered } from '../base/memory';
+import { type Ground, type Land, type Tile, heightAt, isSloped, overlayOf, shownAt, waterLevelMm } from '../ground';
+import { remembered, rememberedEach } from '../base/memory';
 import { type Point, between, boxesOverlap, contains, crossings, distanceMm, isEmpty, regionBox } from '../base/geometry';
 import { kindOf } from '../features';
 import type { GroundKind } from '../surfaces';
@@ -48,27 +48,26 @@ const LEAST_MM = 0.05;
 const SAME_MM = 0.05;
 
 /** The four edge profiles of a tile, walked clockwise. @source craft.md §1 */
-export function edgesOf(tile: Tile, ground: Ground): readonly Edge[] {
-  const standing = ground.lands.filter(({ role }) => role === 'standing');
-  return edgesAmong(tile, { here: ground.onTile.get(tile.id)!, standing });
-}
-/** One edge of a tile. */
-export const edgeOf = (tile: Tile, side: Side, ground: Ground): Edge => edgesOf(tile, ground)[SIDES.indexOf(side)]!;
+export const edgesOf = (tile: Tile, ground: Ground): readonly Edge[] => SIDES.map((side) => edgeOf(tile, side, ground));
 
-interface Beside {
-  readonly here: readonly TileLand[];
-  /** What stands on the table, wherever. */
-  readonly standing: readonly Land[];
+/** One edge of a tile. What lies further in has no part in it, so that it may be moved without the edge being read again. */
+export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
+  const [from, to] = walk(tile, side);
+  const line = {
+    left: Math.min(from.x, to.x) - INSIDE_MM,
+    right: Math.max(from.x, to.x) + INSIDE_MM,
+    top: Math.min(from.y, to.y) - INSIDE_MM,
+    bottom: Math.max(from.y, to.y) + INSIDE_MM,
+  };
+  const meets = ({ whole }: Land): boolean => !isEmpty(whole) && boxesOverlap(regionBox(whole), line);
+  const lands: Land[] = [];
+  for (const { land } of ground.onTile.get(tile.id)!) if (meets(land)) lands.push(land);
+  return edgeAmong(tile, side, lands, standingOn(ground).filter(meets));
 }
-const edgesAmong = remembered((tile: Tile, { here, standing }: Beside): readonly Edge[] => {
-  const lands = here.map(({ land }) => land);
-  const box = tile.box;
-  const walls = standing.filter(({ whole }) => !isEmpty(whole) && boxesOverlap(regionBox(whole), box));
-  return SIDES.map((side) => edgeAmong(tile, side, lands, walls));
-});
+const standingOn = remembered((ground: Ground): readonly Land[] => ground.lands.filter(({ role }) => role === 'standing'));
 
-/** One edge of a tile: the intervals of (surface, height) met on a clockwise walk just inside it. */
-function edgeAmong(tile: Tile, side: Side, lands: readonly Land[], walls: readonly Land[]): Edge {
+/** The intervals of (surface, height) met on a clockwise walk just inside an edge. */
+const edgeAmong = rememberedEach((tile: Tile, side: Side, lands: readonly Land[], walls: readonly Land[]): Edge => {
   const [from, to] = walk(tile, side);
   const lengthMm = distanceMm(from, to);
   const regions = [...lands.flatMap(({ body, shows }) => [body, shows]), ...walls.map(({ whole }) => whole)];
@@ -84,7 +83,7 @@ function edgeAmong(tile: Tile, side: Side, lands: readonly Land[], walls: readon
     else stretches.push(next);
   }
   return { tileId: tile.id, side, lengthMm, stretches };
-}
+});
 
 interface Walked {
   readonly from: Point;

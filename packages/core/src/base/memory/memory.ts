@@ -15,12 +15,12 @@ export function remembered<K extends object, D extends readonly unknown[], R>(re
 }
 
 /** The same with an answer kept for each of an object's keys: a tile keeps the work of every coat. */
-export function rememberedEach<K extends object, D extends readonly unknown[], R>(
-  reckon: (of: K, key: string, ...rest: D) => R,
-): (of: K, key: string, ...rest: D) => R {
-  const known = new WeakMap<K, Map<string, { readonly rest: D; readonly answer: R }>>();
+export function rememberedEach<K extends object, N extends string, D extends readonly unknown[], R>(
+  reckon: (of: K, key: N, ...rest: D) => R,
+): (of: K, key: N, ...rest: D) => R {
+  const known = new WeakMap<K, Map<N, { readonly rest: D; readonly answer: R }>>();
   return (of, key, ...rest) => {
-    const own = known.get(of) ?? new Map<string, { readonly rest: D; readonly answer: R }>();
+    const own = known.get(of) ?? new Map<N, { readonly rest: D; readonly answer: R }>();
     known.set(of, own);
     const last = own.get(key);
     if (last !== undefined && last.rest.length === rest.length && rest.every((one, i) => isSame(last.rest[i], one))) return last.answer;
