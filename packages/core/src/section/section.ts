@@ -87,24 +87,16 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
   const met = metBy(ground, from, to);
   const stretches = lengthMm === 0 ? [] : stretchesAlong(met, from, to);
   const builtMm = builtHeights(stack.raised);
-  const slabs: (Slab & { readonly isSloped: boolean })[] = [];
+  const slabs: Slice[] = [];
+  const columnInputs = { ...inputs, ground: met, builtMm, named: new Map<string, string>() };
   const marks = new Map<string, { readonly mark: CutMark; readonly spanMm: number }>();
   for (const [start, end] of stretches) {
     const middle = between(from, to, (start + end) / 2);
     const tile = ground.tiles.find(({ box }) => boxContains(box, middle));
     if (tile === undefined) continue;
     const [fromMm, toMm] = [start * lengthMm, end * lengthMm];
-    const column = columnAt(middle, { ...inputs, ground: met, builtMm });
-    slabs.push(
-      ...column.slabs.map(({ isSloped: slopes, ...slab }) => ({
-        ...slab,
-        id: `${slab.id} ${fromMm.toFixed(1)}`,
-        fromMm,
-        toMm,
-        runs: [{ fromMm, toMm, bottomMm: slab.bottomMm, topMm: slab.topMm }],
-        isSloped: slopes,
-      })),
-    );
+    const column = columnAt(middle, columnInputs);
+    for (const piece of column.slabs) slabs.push({ piece, fromMm, toMm });
     // A thing crossed several times is named once, at its widest crossing.
     const spanMm = toMm - fromMm;
     if (spanMm > (marks.get(column.mark.name)?.spanMm ?? 0)) {
@@ -114,8 +106,8 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
   const tiles = tilesAlong(ground, stretches, from, to, lengthMm);
   return {
     lengthMm,
-    lowMm: Math.min(0, ...slabs.map(({ bottomMm }) => bottomMm)),
-    highMm: Math.max(stack.ground.value, ...slabs.map(({ topMm }) => topMm)),
+    lowMm: slabs.reduce((low, { piece }) => Math.min(low, piece.bottomMm), 0),
+    highMm: slabs.reduce((high, { piece }) => Math.max(high, piece.topMm), stack.ground.value),
     slabs: joined(slabs),
     seams: tiles
       .slice(1)
@@ -136,12 +128,13 @@ function metBy(ground: Ground, from: Point, to: Point): Ground {
 }
 
 /** How high the layers stand just left (−1) or right (1) of a place along the cut; coats and water do not count. */
-function topNear(slabs: readonly Slab[], atMm: number, side: 1 | -1): number {
+function topNear(slabs: readonly Slice[], atMm: number, side: 1 | -1): number {
   const place = atMm + side * SEAM_NEAR_MM;
-  return Math.max(
-    0,
-    ...slabs.filter(({ what, fromMm, toMm }) => what === 'layer' && fromMm <= place && place <= toMm).map(({ topMm }) => topMm),
-  );
+  let topMm = 0;
+  for (const { piece, fromMm, toMm } of slabs) {
+    if (piece.what === 'layer' && fromMm <= place && place <= toMm) topMm = Math.max(topMm, piece.topMm);
+  }
+  return topMm;
 }
 /** So near a seam its level is read. */
 const SEAM_NEAR_MM = 0.2;
@@ -167,10 +160,18 @@ function stretchesAlong(ground: Ground, from: Point, to: Point): (readonly [numb
 }
 
 type Piece = Omit<Slab, 'fromMm' | 'toMm' | 'runs'> & { readonly isSloped: boolean };
+/** A piece over one stretch of the line. */
+interface Slice {
+  readonly piece: Piece;
+  readonly fromMm: number;
+  readonly toMm: number;
+}
 type Column = { slabs: Piece[]; mark: Omit<CutMark, 'atMm'> };
 
 interface ColumnInputs extends SectionInputs {
   readonly builtMm: (land: Land) => number;
+  /** Names of layers as they are met: a slope meets the same few some hundred times. */
+  readonly named: Map<string, string>;
 }
 
 /** What lies over one another at a point, from the substrate up. */
@@ -181,11 +182,12 @@ function columnAt(point: Point, inputs: ColumnInputs): Column {
   const hole = land?.role === 'hole' ? land : null;
   const slopes = hole !== null && isSloped(hole);
   const floorMm = hole === null ? groundMm : Math.max(substrate === null ? -Infinity : 0, groundMm + heightsOf(hole)(point));
-  const slabs: Column['slabs'] = stack.base
-    .map((layer) => ({ ...layer, isCut: layer.kind === 'ground' && layer.topMm > floorMm }))
-    .map((layer) => ({ ...layer, topMm: layer.isCut ? floorMm : layer.topMm }))
-    .filter((layer) => layer.topMm > layer.bottomMm)
-    .map((layer) => slab({ ...layer, isSloped: slopes && layer.isCut }, inputs));
+  const slabs: Column['slabs'] = [];
+  for (const { id, kind, materialId, thicknessMm, bottomMm, topMm: uncutMm } of stack.base) {
+    const isCut = kind === 'ground' && uncutMm > floorMm;
+    const cutMm = isCut ? floorMm : uncutMm;
+    if (cutMm > bottomMm) slabs.push(slab({ id, materialId, thicknessMm, bottomMm, topMm: cutMm, isSloped: slopes && isCut }, inputs));
+  }
   let topMm = floorMm;
   const under =
     hole === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
@@ -274,36 +276,43 @@ function tilesAlong(
 }
 
 /** Neighbouring slabs of the same thing become one: at one height a single stretch, on a slope run after run. */
-function joined(slabs: readonly (Slab & { readonly isSloped: boolean })[]): Slab[] {
-  const out: (Slab & { readonly isSloped: boolean })[] = [];
-  const sorted = [...slabs].sort((a, b) => a.fromMm - b.fromMm || a.bottomMm - b.bottomMm);
-  for (const slab of sorted) {
-    const i = out.findLastIndex(
-      (other) => other.name === slab.name && other.what === slab.what && Math.abs(other.toMm - slab.fromMm) < STEP_MM && fits(other, slab),
-    );
-    if (i < 0) out.push(slab);
-    else out[i] = merged(out[i]!, slab);
+function joined(slices: readonly Slice[]): Slab[] {
+  const open: Joining[] = [];
+  const sorted = [...slices].sort((a, b) => a.fromMm - b.fromMm || a.piece.bottomMm - b.piece.bottomMm);
+  for (const slice of sorted) {
+    const before = open.findLast((other) => goesOn(other, slice));
+    if (before === undefined) open.push({ first: slice, toMm: slice.toMm, runs: [runOf(slice)], isSloped: slice.piece.isSloped });
+    else append(before, slice);
   }
-  return out.map(({ isSloped: _, ...slab }) => slab);
+  return open.map(({ first: { piece, fromMm }, toMm, runs }): Slab => {
+    const { id, name, what, hatch } = piece;
+    const [bottomMm, topMm] = [Math.min(...runs.map((run) => run.bottomMm)), Math.max(...runs.map((run) => run.topMm))];
+    return { id: `${id} ${fromMm.toFixed(1)}`, name, what, hatch, fromMm, toMm, bottomMm, topMm, runs };
+  });
 }
 
-function fits(a: Slab & { readonly isSloped: boolean }, b: Slab & { readonly isSloped: boolean }): boolean {
-  const last = a.runs.at(-1)!;
-  if (a.isSloped && b.isSloped) return b.bottomMm < last.topMm + SLOPE_STEP_MM && last.bottomMm < b.topMm + SLOPE_STEP_MM;
-  return last.bottomMm === b.bottomMm && last.topMm === b.topMm;
+/** A slab while it is put together. */
+interface Joining {
+  readonly first: Slice;
+  readonly runs: { -readonly [Key in keyof Run]: Run[Key] }[];
+  toMm: number;
+  isSloped: boolean;
+}
+const runOf = ({ piece: { bottomMm, topMm }, fromMm, toMm }: Slice): Run => ({ fromMm, toMm, bottomMm, topMm });
+
+function goesOn({ first, toMm, runs, isSloped }: Joining, { piece, fromMm }: Slice): boolean {
+  if (Math.abs(toMm - fromMm) >= STEP_MM || first.piece.name !== piece.name || first.piece.what !== piece.what) return false;
+  const last = runs.at(-1)!;
+  if (isSloped && piece.isSloped) return piece.bottomMm < last.topMm + SLOPE_STEP_MM && last.bottomMm < piece.topMm + SLOPE_STEP_MM;
+  return last.bottomMm === piece.bottomMm && last.topMm === piece.topMm;
 }
 
-function merged(a: Slab & { readonly isSloped: boolean }, b: Slab & { readonly isSloped: boolean }): Slab & { readonly isSloped: boolean } {
-  const last = a.runs.at(-1)!;
-  const goesOn = last.bottomMm === b.bottomMm && last.topMm === b.topMm;
-  return {
-    ...a,
-    toMm: b.toMm,
-    bottomMm: Math.min(a.bottomMm, b.bottomMm),
-    topMm: Math.max(a.topMm, b.topMm),
-    runs: goesOn ? [...a.runs.slice(0, -1), { ...last, toMm: b.toMm }] : [...a.runs, ...b.runs],
-    isSloped: a.isSloped || b.isSloped,
-  };
+function append(slab: Joining, slice: Slice): void {
+  const last = slab.runs.at(-1)!;
+  if (last.bottomMm === slice.piece.bottomMm && last.topMm === slice.piece.topMm) last.toMm = slice.toMm;
+  else slab.runs.push(runOf(slice));
+  slab.toMm = slice.toMm;
+  slab.isSloped ||= slice.piece.isSloped;
 }
 
 interface Layer extends Pick<Slab, 'id' | 'bottomMm' | 'topMm'> {
@@ -311,9 +320,12 @@ interface Layer extends Pick<Slab, 'id' | 'bottomMm' | 'topMm'> {
   readonly thicknessMm: number;
   readonly isSloped: boolean;
 }
-function slab({ id, materialId, thicknessMm, bottomMm, topMm, isSloped: slopes }: Layer, { units, catalogue }: ColumnInputs): Piece {
+function slab({ id, materialId, thicknessMm, bottomMm, topMm, isSloped: slopes }: Layer, { units, named, catalogue }: ColumnInputs): Piece {
   const { name, hatch } = materialBy(catalogue, materialId);
-  return { id, name: `${name}, ${lengthWords(thicknessMm, units)}`, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
+  const key = `${materialId} ${thicknessMm}`;
+  const full = named.get(key) ?? `${name}, ${lengthWords(thicknessMm, units)}`;
+  named.set(key, full);
+  return { id, name: full, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
 }
 
 function filmOf(coat: Coat, catalogue: Catalogue): number {
