@@ -10,6 +10,7 @@ export interface Region {
 
 /** Decimals kept by the polygon clipper: a thousandth of a mm, far under any blade. */
 const CLIP_DECIMALS = 3;
+const CLIPS_PER_MM = 10 ** CLIP_DECIMALS;
 /** Slivers under this are rounding dust of the clipper, not ground. */
 const DUST_MM2 = 0.01;
 
@@ -18,8 +19,13 @@ const ARC_MM = 0.05;
 
 export const EMPTY: Region = { rings: [] };
 
-/** The region a single ring encloses, whichever way it turns. */
-export const regionOf = (ring: Ring): Region => unite([{ rings: [ring] }]);
+/** The region that a single ring encloses that does not cross itself, whichever way it turns. */
+export function regionOf(ring: Ring): Region {
+  const kept = ring.map(({ x, y }) => ({ x: clipped(x), y: clipped(y) }));
+  return { rings: [areaD(kept) < 0 ? kept.reverse() : kept] };
+}
+/** As the clipper would keep it. */
+const clipped = (mm: number): number => Math.round(mm * CLIPS_PER_MM) / CLIPS_PER_MM;
 
 /** The region that rings enclose an odd number of times: a ring within a ring is a hollow. */
 export const evenOdd = (rings: readonly Ring[]): Region => swept(unionD(mutable(rings), [], FillRule.EvenOdd, CLIP_DECIMALS));
