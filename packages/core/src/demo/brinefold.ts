@@ -3,16 +3,15 @@ import type { Feature } from '../features';
 import { type Plan, newPlan } from '../plan';
 import { a, basin, box, mound, path, round, strip } from './drawing';
 
-const pan = (id: string, name: string, x: number, y: number, widthMm: number, depthMm: number): Feature =>
-  basin(id, name, box(x, y, widthMm, depthMm), 5, 2);
+const pan = (id: string, name: string, place: Parameters<typeof box>): Feature => basin(id, name, box(...place), 5, 2);
 
 const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
-  pan('pan-1', 'Long pan', 60, 60, 300, 190),
-  pan('pan-2', 'Second pan', 60, 285, 300, 130),
-  pan('pan-3', 'Narrow pan', 410, 60, 230, 190),
-  pan('pan-4', 'Corner pan', 60, 640, 240, 290),
-  pan('pan-5', 'Finishing pan', 340, 640, 200, 290),
-  pan('pan-6', 'East pan', 1120, 560, 310, 150),
+  pan('pan-1', 'Long pan', [60, 60, 300, 190]),
+  pan('pan-2', 'Second pan', [60, 285, 300, 130]),
+  pan('pan-3', 'Narrow pan', [410, 60, 230, 190]),
+  pan('pan-4', 'Corner pan', [60, 640, 240, 290]),
+  pan('pan-5', 'Finishing pan', [340, 640, 200, 290]),
+  pan('pan-6', 'East pan', [1120, 560, 310, 150]),
   basin('settling', 'Settling basin', box(1120, 760, 310, 170), 22, 8),
   basin(
     'channel',

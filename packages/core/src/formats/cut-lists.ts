@@ -79,7 +79,7 @@ class Writer {
   heading(text: string): void {
     this.room(ROW_MM * 4);
     this.atMm += ROW_MM * 1.4;
-    words(this.sheet, text, MARGIN_MM, this.atMm, 4.6);
+    words(this.sheet, text, MARGIN_MM, this.atMm, { sizeMm: 4.6 });
     this.atMm += 2;
     line(this.sheet, { x: MARGIN_MM, y: this.atMm }, { x: PAPERS[this.paper].wideMm - MARGIN_MM, y: this.atMm });
   }
@@ -89,7 +89,7 @@ class Writer {
     this.atMm += ROW_MM;
     for (const { text, atMm, right } of cells) {
       const x = MARGIN_MM + atMm - (right === true ? widthMm(text, this.font, SIZE_MM) : 0);
-      words(this.sheet, text, x, this.atMm, SIZE_MM, isSoft ? COLOURS.soft : COLOURS.ink);
+      words(this.sheet, text, x, this.atMm, { sizeMm: SIZE_MM, color: isSoft ? COLOURS.soft : COLOURS.ink });
     }
   }
 }

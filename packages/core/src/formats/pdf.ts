@@ -52,8 +52,20 @@ export function outlines({ page, tallMm }: Sheet, rings: readonly Ring[], dx: nu
   if (d !== '') page.drawSvgPath(d, { x: 0, y: pt(tallMm), scale: PT_PER_MM, borderColor: INK, borderWidth: widthMm });
 }
 
+/** How words are set. */
+interface Lettering {
+  readonly sizeMm: number;
+  readonly color: RGB;
+}
+
 /** Words with their foot at a height; what the font has no sign for is left out rather than refused. */
-export function words({ page, font, tallMm }: Sheet, text: string, x: number, y: number, sizeMm = 3.2, color: RGB = INK): void {
+export function words(
+  { page, font, tallMm }: Sheet,
+  text: string,
+  x: number,
+  y: number,
+  { sizeMm = 3.2, color = INK }: Partial<Lettering> = {},
+): void {
   page.drawText(printable(text, font), { x: pt(x), y: pt(tallMm - y), size: pt(sizeMm), font, color });
 }
 
@@ -69,7 +81,7 @@ function printable(text: string, font: PDFFont): string {
 export function checkBar(sheet: Sheet, x: number, y: number): void {
   line(sheet, { x, y }, { x: x + CHECK_BAR_MM, y }, 0.35);
   for (const at of [0, CHECK_BAR_MM]) line(sheet, { x: x + at, y: y - BAR_TICK_MM / 2 }, { x: x + at, y: y + BAR_TICK_MM / 2 }, 0.35);
-  words(sheet, `${CHECK_BAR_MM} mm: measure it before you cut by this page`, x + CHECK_BAR_MM + 3, y + 1.1, 2.8, SOFT);
+  words(sheet, `${CHECK_BAR_MM} mm: measure it before you cut by this page`, x + CHECK_BAR_MM + 3, y + 1.1, { sizeMm: 2.8, color: SOFT });
 }
 
 const MARGIN_MM = 10;
@@ -97,10 +109,10 @@ export async function sheetPdf(job: CutJob, index: number, fontBytes: Uint8Array
     const label = `${number}  ${name}`;
     const room = (wideMm - 2 * INSET_MM) / widthMm(label, font, LABEL_MM);
     const sizeMm = Math.max(LEAST_LABEL_MM, Math.min(1, room) * LABEL_MM);
-    words(sheet, label, MARGIN_MM + leftMm + INSET_MM, MARGIN_MM + topMm + INSET_MM + sizeMm, sizeMm);
+    words(sheet, label, MARGIN_MM + leftMm + INSET_MM, MARGIN_MM + topMm + INSET_MM + sizeMm, { sizeMm });
   }
   const footMm = stock.depthMm + 2 * MARGIN_MM;
-  words(sheet, title, MARGIN_MM, footMm + 2, 4);
+  words(sheet, title, MARGIN_MM, footMm + 2, { sizeMm: 4 });
   checkBar(sheet, MARGIN_MM, footMm + 9);
   return pdf.save();
 }

@@ -58,15 +58,11 @@ export async function templatesPdf(parts: readonly Part[], paper: Paper, fontByt
       const footMm = tallMm - MARGIN_MM - FOOT_MM + 7;
       const place =
         plan.pages.length === 1 ? '' : `, page ${i + 1} of ${plan.pages.length}: row ${page.row + 1}, column ${page.column + 1}`;
-      words(sheet, `${part.name}${place}`, MARGIN_MM, footMm, 3.6);
-      words(
-        sheet,
-        'Print at 100 %, not fitted to the page. Lay pages over each other until the crosses meet.',
-        MARGIN_MM,
-        footMm + 4.6,
-        2.6,
-        COLOURS.soft,
-      );
+      words(sheet, `${part.name}${place}`, MARGIN_MM, footMm, { sizeMm: 3.6 });
+      words(sheet, 'Print at 100 %, not fitted to the page. Lay pages over each other until the crosses meet.', MARGIN_MM, footMm + 4.6, {
+        sizeMm: 2.6,
+        color: COLOURS.soft,
+      });
       checkBar(sheet, MARGIN_MM, footMm + 9.5);
       if (plan.pages.length > 1) pageKey(sheet, plan, page, wideMm - MARGIN_MM, footMm - 4);
     });

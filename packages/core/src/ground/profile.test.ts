@@ -55,7 +55,7 @@ describe('heights of what slopes', () => {
     expect(at(340, 300, bowl)).toBeCloseTo(-7.5, 6);
   });
   test('a crater heaps its rim outside the bowl: 5 high in the middle of 10 mm', () => {
-    const crater = aCrater(300, 300, 60, 8, 5);
+    const crater = aCrater([300, 300], 60, 8, 5);
     expect(at(300, 300, crater)).toBeCloseTo(-8, 6);
     expect(at(365, 300, crater)).toBeCloseTo(5, 6);
     expect(at(371, 300, crater)).toBe(0);
@@ -161,7 +161,7 @@ test('a round bowl filled w deep holds ½·w/D of a flat pool of that depth', ()
 });
 
 test('a heaped rim takes ⅔·h·w·2π(R + w/2) of paste', () => {
-  const { byKind } = zonesOf({ ground: groundOf(aBoard({}, aCrater(300, 300, 60, 8, 6))) });
+  const { byKind } = zonesOf({ ground: groundOf(aBoard({}, aCrater([300, 300], 60, 8, 6))) });
   expect(byKind.raised.heaped!.value).toBeCloseTo((2 / 3) * 6 * 10 * 2 * Math.PI * 65, 6);
 });
 
@@ -200,7 +200,7 @@ describe('the height field', () => {
         0,
         30,
       ),
-      aCrater(850, 500, 70, 9, 4),
+      aCrater([850, 500], 70, 9, 4),
       aPit([200, 150, 60, 400], 12),
     );
     const ground = groundOf(plan);

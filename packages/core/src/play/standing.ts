@@ -55,7 +55,7 @@ const footprint = ({ cellMm }: HeightField, { baseMm }: PlayRules): readonly (re
 
 /** {@link standsAt} everywhere, and how many bases find room on each level. */
 export function standingMap(field: HeightField, rules: PlayRules, { levels, of }: Levels): Standing {
-  const { cols, rows, cellMm } = field;
+  const { cols, rows } = field;
   const offsets = footprint(field, rules);
   const tiltDeg = new Float32Array(cols * rows);
   const stands = new Uint8Array(cols * rows);
@@ -64,13 +64,13 @@ export function standingMap(field: HeightField, rules: PlayRules, { levels, of }
     tiltDeg[cell] = at.tiltDeg;
     stands[cell] = Number(at.stands);
   }
-  return { tiltDeg, stands, spots: spotsOn(stands, cols, rows, rules.baseMm / cellMm, levels.length, of) };
+  return { tiltDeg, stands, spots: spotsOn(stands, field, rules.baseMm, levels.length, of) };
 }
 
 /** Bases set down one after another from the back left, each a base's width clear of those before: what a hand would fit. */
-function spotsOn(stands: Uint8Array, cols: number, rows: number, baseCells: number, levels: number, of: Int16Array): number[] {
+function spotsOn(stands: Uint8Array, { cols, rows, cellMm }: HeightField, baseMm: number, levels: number, of: Int16Array): number[] {
   const taken = new Uint8Array(stands.length);
-  const around = disc(baseCells - 1e-6);
+  const around = disc(baseMm / cellMm - 1e-6);
   const counts = Array<number>(levels).fill(0);
   for (let cell = 0; cell < stands.length; cell++) {
     if (stands[cell] === 0 || taken[cell] === 1 || of[cell]! < 0) continue;

@@ -78,7 +78,7 @@ describe('slopes are drawn as they are', () => {
     expect(water.at(-1)!.toMm - water[0]!.fromMm).toBeCloseTo(2 * 80 * Math.SQRT1_2, -1);
   });
   test('a crater’s rim is heaped in the coat, not in the foam', () => {
-    const section = cut(aBoard({}, aCrater(300, 200, 50, 8, 6)), [200, 200], [400, 200]);
+    const section = cut(aBoard({}, aCrater([300, 200], 50, 8, 6)), [200, 200], [400, 200]);
     expect(topAt(section, 45)).toBe(30);
     const coats = section.slabs.filter(({ what }) => what === 'coat').flatMap(({ runs }) => runs);
     expect(Math.max(...coats.map(({ topMm, bottomMm }) => topMm - bottomMm))).toBeGreaterThan(6);

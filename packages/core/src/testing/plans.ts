@@ -89,8 +89,8 @@ export const aField = (place: Place, rowMm: number, id = 'field'): Feature => ({
   plantMm: 8,
 });
 export const aClearing = (place: Place, id = 'clear'): Feature => ({ ...named(id), kind: 'clear', shape: shapeAt(place) });
-export const aCrater = (x: number, y: number, radiusMm: number, depthMm: number, rimMm = 0, id = 'crater'): Feature => ({
-  ...named(id),
+export const aCrater = ([x, y]: readonly [number, number], radiusMm: number, depthMm: number, rimMm = 0): Feature => ({
+  ...named('crater'),
   kind: 'crater',
   shape: { form: 'round', centre: { x, y }, radiusMm },
   depthMm,

@@ -7,23 +7,21 @@ const method = (
   name: string,
   rank: number,
   m2PerH: readonly [number, number, number],
-  coverShare: number,
-  cautionIds: string[] = [],
-  setUpMin = 8,
-): Method => ({ id, name, rank, m2PerH: about(...m2PerH), coverShare, setUpMin, cautionIds });
+  rest: Partial<Pick<Method, 'coverShare' | 'cautionIds' | 'setUpMin'>> = {},
+): Method => ({ id, name, rank, m2PerH: about(...m2PerH), coverShare: 1, setUpMin: 8, cautionIds: [], ...rest });
 
 export const methods: Catalogue['methods'] = [
-  method('spread', 'spread', 10, [0.6, 0.4, 0.8], 1, ['dust']),
-  method('sprinkle', 'sprinkle and tap', 15, [1, 0.7, 1.3], 1, ['dust']),
-  method('soak', 'spray bottle', 20, [3, 2, 4], 1),
-  method('spray', 'spray', 25, [4, 3, 5], 1, ['spray'], 15),
-  method('base', 'base coat', 30, [0.9, 0.7, 1.2], 1),
-  method('overbrush', 'overbrush', 40, [1.3, 1, 1.7], 0.35),
-  method('wash', 'wash', 50, [1.2, 0.9, 1.6], 1),
-  method('drybrush', 'drybrush', 60, [1.6, 1.2, 2], 0.08),
-  method('varnish', 'varnish', 70, [1.2, 0.9, 1.6], 1),
-  method('pour', 'pour', 80, [0.5, 0.3, 0.8], 1, ['resin'], 15),
-  method('gloss', 'gloss over paint', 80, [1.2, 0.9, 1.6], 1),
+  method('spread', 'spread', 10, [0.6, 0.4, 0.8], { cautionIds: ['dust'] }),
+  method('sprinkle', 'sprinkle and tap', 15, [1, 0.7, 1.3], { cautionIds: ['dust'] }),
+  method('soak', 'spray bottle', 20, [3, 2, 4]),
+  method('spray', 'spray', 25, [4, 3, 5], { cautionIds: ['spray'], setUpMin: 15 }),
+  method('base', 'base coat', 30, [0.9, 0.7, 1.2]),
+  method('overbrush', 'overbrush', 40, [1.3, 1, 1.7], { coverShare: 0.35 }),
+  method('wash', 'wash', 50, [1.2, 0.9, 1.6]),
+  method('drybrush', 'drybrush', 60, [1.6, 1.2, 2], { coverShare: 0.08 }),
+  method('varnish', 'varnish', 70, [1.2, 0.9, 1.6]),
+  method('pour', 'pour', 80, [0.5, 0.3, 0.8], { cautionIds: ['resin'], setUpMin: 15 }),
+  method('gloss', 'gloss over paint', 80, [1.2, 0.9, 1.6]),
 ];
 
 const BENCH_TOOL: Omit<Tool, 'id' | 'name' | 'kerfMm' | 'mPerMin' | 'cautionIds'> = {

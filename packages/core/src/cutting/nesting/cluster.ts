@@ -67,6 +67,13 @@ interface Join {
   readonly make: () => Cluster;
 }
 
+/** Two clusters in a row: the way it runs, and its size. */
+interface Row {
+  readonly along: 'x' | 'y';
+  readonly w: number;
+  readonly h: number;
+}
+
 function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheets: readonly Room[]): Join[] {
   const found: Join[] = [];
   if ([a.w, a.h, b.w, b.h].some(isStrip)) return found;
@@ -77,8 +84,8 @@ function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheets: readonly Roo
     for (const bTurned of bTurns) {
       const [bw, bh] = bTurned ? [b.h, b.w] : [b.w, b.h];
       // Side by side; for what may turn, one below the other is the same turned.
-      consider('x', aw + bw, Math.max(ah, bh), Math.abs(ah - bh) <= EVEN_MM, aTurned, bTurned);
-      if (!canTurn) consider('y', Math.max(aw, bw), ah + bh, Math.abs(aw - bw) <= EVEN_MM, aTurned, bTurned);
+      consider({ along: 'x', w: aw + bw, h: Math.max(ah, bh) }, Math.abs(ah - bh) <= EVEN_MM, aTurned, bTurned);
+      if (!canTurn) consider({ along: 'y', w: Math.max(aw, bw), h: ah + bh }, Math.abs(aw - bw) <= EVEN_MM, aTurned, bTurned);
     }
   }
   return found;
@@ -87,25 +94,27 @@ function joinsOf(a: Cluster, b: Cluster, mostWaste: number, sheets: readonly Roo
   function isStrip(sideMm: number): boolean {
     return sheets.some(({ w, h }) => [w, h].some((sheetMm) => sideMm >= sheetMm * STRIP_SHARE && sideMm <= sheetMm + 1e-6));
   }
-  function consider(along: 'x' | 'y', w: number, h: number, isEven: boolean, aTurned: boolean, bTurned: boolean): void {
+  function consider(row: Row, isEven: boolean, aTurned: boolean, bTurned: boolean): void {
+    const { w, h } = row;
     const goes = (a: number, b: number): boolean => sheets.some((sheet) => a <= sheet.w + 1e-6 && b <= sheet.h + 1e-6);
     const fits = goes(w, h) || (canTurn && goes(h, w));
     if (!fits) return;
     const cost = isEven ? 0 : 1 - (a.w * a.h + b.w * b.h) / (w * h);
     if (cost > mostWaste) return;
-    found.push({ a, b, cost, make: () => sideBySide(along, w, h, aTurned ? turned(a) : a, bTurned ? turned(b) : b, canTurn) });
+    found.push({ a, b, cost, make: () => sideBySide(row, aTurned ? turned(a) : a, bTurned ? turned(b) : b, canTurn) });
   }
 }
 
 const turnsOf = ({ mayTurn, w, h }: Cluster): readonly boolean[] => (mayTurn && Math.abs(w - h) > EVEN_MM ? [false, true] : [false]);
 
-function sideBySide(along: 'x' | 'y', w: number, h: number, a: Cluster, b: Cluster, mayTurn: boolean): Cluster {
-  const [first, second] = [padded(a, along, w, h, 0), padded(b, along, w, h, along === 'x' ? a.w : a.h)];
+function sideBySide(row: Row, a: Cluster, b: Cluster, mayTurn: boolean): Cluster {
+  const { along, w, h } = row;
+  const [first, second] = [padded(a, row, 0), padded(b, row, along === 'x' ? a.w : a.h)];
   return { w, h, area: a.area + b.area, mayTurn, node: { kind: 'split', along, x: 0, y: 0, w, h, children: [first, second] } };
 }
 
 /** A cluster at its place in a row, with what it lacks of the row's depth left free beside it. */
-function padded(cluster: Cluster, along: 'x' | 'y', w: number, h: number, at: number): CutNode {
+function padded(cluster: Cluster, { along, w, h }: Row, at: number): CutNode {
   const node = movedTo(cluster.node, along === 'x' ? at : 0, along === 'x' ? 0 : at);
   const lacks = along === 'x' ? h - cluster.h : w - cluster.w;
   if (lacks <= EVEN_MM) return node;

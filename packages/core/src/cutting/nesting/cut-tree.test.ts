@@ -22,7 +22,7 @@ function expectTiled(node: CutNode): void {
 
 describe('a tree of cuts', () => {
   test('a part of 30 × 20 in 100 × 60, cut down first: a column with 40 below it, and 70 beside', () => {
-    const tree = withPart(wasteOf(0, 0, 100, 60), 7, 30, 20, false, 'x');
+    const tree = withPart(wasteOf(0, 0, 100, 60), { part: 7, w: 30, h: 20, turned: false }, 'x');
     expect(parts(tree).map(size)).toEqual([[0, 0, 30, 20]]);
     expect(wastes(tree).map(size)).toEqual([
       [0, 20, 30, 40],
@@ -30,25 +30,25 @@ describe('a tree of cuts', () => {
     ]);
   });
   test('cut across first: a row with 70 beside it, and 40 below', () => {
-    expect(wastes(withPart(wasteOf(0, 0, 100, 60), 7, 30, 20, false, 'y')).map(size)).toEqual([
+    expect(wastes(withPart(wasteOf(0, 0, 100, 60), { part: 7, w: 30, h: 20, turned: false }, 'y')).map(size)).toEqual([
       [30, 0, 70, 20],
       [0, 20, 100, 40],
     ]);
   });
   test('a part as large as its place leaves nothing', () => {
-    expect(wastes(withPart(wasteOf(5, 5, 30, 20), 0, 30, 20, false, 'x'))).toEqual([]);
+    expect(wastes(withPart(wasteOf(5, 5, 30, 20), { part: 0, w: 30, h: 20, turned: false }, 'x'))).toEqual([]);
   });
   test('taken out again the free ground is whole again', () => {
     const whole = wasteOf(0, 0, 100, 60);
-    const tree = withPart(whole, 0, 30, 20, false, 'x');
+    const tree = withPart(whole, { part: 0, w: 30, h: 20, turned: false }, 'x');
     const [part] = parts(tree);
     expect(replaced(tree, part!, wasteOf(part!.x, part!.y, part!.w, part!.h))).toEqual(whole);
   });
   test('free ground between two parts is pushed to the end of their row', () => {
-    let tree: CutNode = withPart(wasteOf(0, 0, 100, 20), 0, 30, 20, false, 'x');
+    let tree: CutNode = withPart(wasteOf(0, 0, 100, 20), { part: 0, w: 30, h: 20, turned: false }, 'x');
     const free = (): CutNode => wastes(tree)[0]!;
-    tree = replaced(tree, free(), withPart(free() as never, 1, 25, 20, false, 'x'));
-    tree = replaced(tree, free(), withPart(free() as never, 2, 10, 20, false, 'x'));
+    tree = replaced(tree, free(), withPart(free() as never, { part: 1, w: 25, h: 20, turned: false }, 'x'));
+    tree = replaced(tree, free(), withPart(free() as never, { part: 2, w: 10, h: 20, turned: false }, 'x'));
     const middle = parts(tree)[1]!;
     const pushed = pushedTogether(replaced(tree, middle, wasteOf(middle.x, middle.y, middle.w, middle.h)));
     expect(parts(pushed).map(size)).toEqual([
@@ -70,7 +70,8 @@ describe('a tree of cuts', () => {
               tree = pushedTogether(replaced(tree, gone, wasteOf(gone.x, gone.y, gone.w, gone.h)));
             } else {
               const free = wastes(tree).find((leaf) => leaf.w >= w && leaf.h >= h);
-              if (free !== undefined) tree = replaced(tree, free, withPart(free as never, i, w, h, false, first ? 'x' : 'y'));
+              if (free !== undefined)
+                tree = replaced(tree, free, withPart(free as never, { part: i, w: w, h: h, turned: false }, first ? 'x' : 'y'));
             }
             expectTiled(tree);
           });

@@ -38,20 +38,23 @@ export function* leavesOf(node: CutNode): Generator<WasteNode | PartNode | HeldN
   else for (const child of node.children) yield* leavesOf(child);
 }
 
+/** A part as it is set in: its place in the list of parts, and its size as it lies. */
+type SetIn = Pick<PartNode, 'part' | 'w' | 'h' | 'turned'>;
+
 /**
  * A part set into the left upper corner of free ground; what is left over lies beside it and below it.
  * @param first the direction of the first cut: 'x' frees a column as wide as the part, 'y' a row as deep
  */
-export function withPart(free: WasteNode, part: number, w: number, h: number, turned: boolean, first: 'x' | 'y'): CutNode {
+export function withPart(free: WasteNode, { part, w, h, turned }: SetIn, first: 'x' | 'y'): CutNode {
   const { x, y } = free;
   const own: PartNode = { kind: 'part', x, y, w, h, part, turned };
   const [restW, restH] = [free.w - w, free.h - h];
   if (first === 'x') {
-    const column = restH > FIT_MM ? split('y', x, y, w, free.h, [own, wasteOf(x, y + h, w, restH)]) : own;
-    return restW > FIT_MM ? split('x', x, y, free.w, free.h, [column, wasteOf(x + w, y, restW, free.h)]) : column;
+    const column = restH > FIT_MM ? split('y', { x, y, w, h: free.h }, [own, wasteOf(x, y + h, w, restH)]) : own;
+    return restW > FIT_MM ? split('x', free, [column, wasteOf(x + w, y, restW, free.h)]) : column;
   }
-  const row = restW > FIT_MM ? split('x', x, y, free.w, h, [own, wasteOf(x + w, y, restW, h)]) : own;
-  return restH > FIT_MM ? split('y', x, y, free.w, free.h, [row, wasteOf(x, y + h, free.w, restH)]) : row;
+  const row = restW > FIT_MM ? split('x', { x, y, w: free.w, h }, [own, wasteOf(x + w, y, restW, h)]) : own;
+  return restH > FIT_MM ? split('y', free, [row, wasteOf(x, y + h, free.w, restH)]) : row;
 }
 
 /** The tree with one leaf or branch replaced by another of its size; free neighbours become one, and splits of one kind within each other too. */
@@ -69,7 +72,7 @@ function holds({ x, y, w, h }: Placed, inner: Placed): boolean {
 }
 
 function tidied(node: SplitNode, children: readonly CutNode[]): CutNode {
-  const { along, x, y, w, h } = node;
+  const { along } = node;
   const flat = children.flatMap((child) => (child.kind === 'split' && child.along === along ? child.children : [child]));
   const merged: CutNode[] = [];
   for (const child of flat) {
@@ -79,10 +82,10 @@ function tidied(node: SplitNode, children: readonly CutNode[]): CutNode {
         along === 'x' ? wasteOf(last.x, last.y, last.w + child.w, last.h) : wasteOf(last.x, last.y, last.w, last.h + child.h);
     } else merged.push(child);
   }
-  return merged.length === 1 ? merged[0]! : split(along, x, y, w, h, merged);
+  return merged.length === 1 ? merged[0]! : split(along, node, merged);
 }
 
-const split = (along: 'x' | 'y', x: number, y: number, w: number, h: number, children: readonly CutNode[]): SplitNode => ({
+const split = (along: 'x' | 'y', { x, y, w, h }: Placed, children: readonly CutNode[]): SplitNode => ({
   kind: 'split',
   along,
   x,

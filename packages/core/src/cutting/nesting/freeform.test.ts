@@ -178,7 +178,7 @@ test('pinned parts stay where they are, and the others are nested round them', (
 describe('a job cut with a wire', () => {
   const plan = aBoard(
     {},
-    aCrater(300, 200, 90, 12),
+    aCrater([300, 200], 90, 12),
     aBank(
       [
         [100, 300],

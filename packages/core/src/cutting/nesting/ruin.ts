@@ -78,7 +78,11 @@ export function recreate({ bins: before, out }: State, random: Random, mayStray:
       left.push(item);
       continue;
     }
-    const by = withPart(spot.leaf, item.index, spot.turned ? item.h : item.w, spot.turned ? item.w : item.h, spot.turned, spot.first);
+    const by = withPart(
+      spot.leaf,
+      { part: item.index, w: spot.turned ? item.h : item.w, h: spot.turned ? item.w : item.h, turned: spot.turned },
+      spot.first,
+    );
     trees[spot.sheet] = replaced(trees[spot.sheet]!, spot.leaf, by);
     free[spot.sheet] = [...leavesOf(trees[spot.sheet]!)].filter((leaf): leaf is WasteNode => leaf.kind === 'waste');
   }
