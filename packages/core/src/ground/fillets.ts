@@ -1,4 +1,4 @@
-import { type Point, type Region, type Ring, boxesOverlap, distanceMm, regionBox } from '../base/geometry';
+import { type Point, type Region, type Ring, boxesOverlap, distanceMm, regionBox, signedMm2 } from '../base/geometry';
 
 /** One side of an outline, from a corner of its ring to the next. */
 interface Side extends Leg {
@@ -61,12 +61,6 @@ function sidesOf(region: Region): readonly Side[] {
     }),
   );
 }
-const signedMm2 = (ring: Ring): number =>
-  ring.reduce((sum, { x, y }, i) => {
-    const next = ring[(i + 1) % ring.length]!;
-    return sum + (x * next.y - next.x * y) / 2;
-  }, 0);
-
 function near(sides: readonly Side[], other: Region): readonly Side[] {
   const box = regionBox(other);
   return sides.filter(({ from, to }) =>

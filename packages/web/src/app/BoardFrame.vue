@@ -5,6 +5,7 @@ import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import StaleDialog from './StaleDialog.vue';
 import TallyStrip from './TallyStrip.vue';
+import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();
@@ -38,6 +39,7 @@ useEventListener('keydown', (event) => {
       <button type="button" class="key" @click="open">Try again</button>
       <RouterLink class="key text-decoration-none ms-2" to="/">All boards</RouterLink>
     </div>
+    <ViewSkeleton v-else />
   </main>
   <TallyStrip v-if="store.plan !== null" />
   <StaleDialog />

@@ -3,9 +3,11 @@ import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import { computed } from 'vue';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
-import KeysSheet from './KeysSheet.vue';
+import { partLazily } from '../ui/lazily';
 import WarningCard from '../ui/WarningCard.vue';
-import WorkingSheet from '../ui/WorkingSheet.vue';
+
+const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
+const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
 
 const drawer = useDrawer();
 const store = usePlan();

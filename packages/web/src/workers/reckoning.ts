@@ -6,6 +6,7 @@ import type { Board } from '@spare-acre/core/plan';
 import type { Offcut } from '@spare-acre/core/shop';
 import type { Answer, Place } from './answering';
 import type { Reckoner } from './derive.worker';
+import deriveWorkerUrl from './derive.worker.ts?sharing';
 import type { Look } from './slices';
 
 /** What becomes of an answer: `version` counts the edits it has seen. */
@@ -30,7 +31,7 @@ export class Reckoning {
   private version = 0;
 
   constructor(private readonly listener: Listener) {
-    this.worker = new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
+    this.worker = new Worker(deriveWorkerUrl, { type: 'module' });
     this.remote = wrap<Reckoner>(this.worker);
   }
 

@@ -2,6 +2,7 @@ import { wrap } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
 import type { Reckoner } from './derive.worker';
+import deriveWorkerUrl from './derive.worker.ts?sharing';
 
 /** What a board's card says of it. */
 export interface Summary {
@@ -15,7 +16,7 @@ export async function* summarise(
   boards: readonly (Board & { readonly id: string })[],
   catalogue: Catalogue,
 ): AsyncGenerator<readonly [string, Summary]> {
-  const worker = new Worker(new URL('./derive.worker.ts', import.meta.url), { type: 'module' });
+  const worker = new Worker(deriveWorkerUrl, { type: 'module' });
   const remote = wrap<Reckoner>(worker);
   try {
     for (const { id, plan, record } of boards) {

@@ -1,4 +1,4 @@
-export { ROUND_SIDES, alongLine, bent, lineLengthMm, pointAlong, roundRing, selfCrossing, stripRegion, thinned } from './outline';
+export { ROUND_SIDES, alongLine, bent, lineLengthMm, pointAlong, roundRing, selfCrossing, stripRegion } from './outline';
 export { between, boxAround, boxContains, boxHolds, boxesOverlap, distanceMm } from './point';
 export type { Box, Point } from './point';
 export {
@@ -21,3 +21,5 @@ export {
   without,
 } from './region';
 export type { Region, Ring } from './region';
+export { thinned } from './thinned';
+export { signedMm2 } from './clipper';

@@ -1,4 +1,4 @@
-import { EndType, JoinType, inflatePathsD, simplifyPath } from 'clipper2-ts';
+import { alongBoth } from './clipper';
 import { type Point, between, distanceMm, turn } from './point';
 import { type Region, type Ring, regionOf } from './region';
 
@@ -31,7 +31,7 @@ export function bent(points: readonly Point[], radiusMm: number): readonly Point
 export function stripRegion(line: readonly Point[], widthMm: number): Region {
   const [from, to] = line;
   if (line.length === 2 && distanceMm(from!, to!) > 0) return straightStrip(from!, to!, widthMm / 2);
-  return { rings: inflatePathsD([line as Point[]], widthMm / 2, JoinType.Miter, EndType.Butt, 4, 3) };
+  return { rings: alongBoth(line, widthMm / 2) };
 }
 
 function straightStrip(from: Point, to: Point, halfMm: number): Region {
@@ -39,15 +39,6 @@ function straightStrip(from: Point, to: Point, halfMm: number): Region {
   const [x, y] = [(-(to.y - from.y) * halfMm) / lengthMm, ((to.x - from.x) * halfMm) / lengthMm];
   const beside = (point: Point, side: 1 | -1): Point => ({ x: point.x + x * side, y: point.y + y * side });
   return regionOf([beside(from, -1), beside(to, -1), beside(to, 1), beside(from, 1)]);
-}
-
-/** Thousandths: the clipper's thinning works on whole numbers. */
-const PER_MM = 1_000;
-
-/** A closed run of points with those left out that lie within a distance of the line through their neighbours. */
-export function thinned(ring: readonly Point[], slackMm: number): readonly Point[] {
-  const scaled = ring.map(({ x, y }) => ({ x: Math.round(x * PER_MM), y: Math.round(y * PER_MM) }));
-  return simplifyPath(scaled, slackMm * PER_MM, true).map(({ x, y }) => ({ x: x / PER_MM, y: y / PER_MM }));
 }
 
 /** mm along a line. */

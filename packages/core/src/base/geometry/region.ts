@@ -1,16 +1,13 @@
-import { EndType, FillRule, JoinType, areaD, differenceD, inflatePathsD, intersectD, unionD } from 'clipper2-ts';
+import { CLIPS_PER_MM, type Ring, inflated, intersected, signedMm2, subtracted, united, unitedEvenOdd } from './clipper';
 import { type Box, type Point, boxAround, boxHolds, boxesOverlap, distanceMm } from './point';
 
-/** A closed run of points; the last joins the first. */
-export type Ring = readonly Point[];
+export type { Ring } from './clipper';
+
 /** An area of any shape in mm: outer rings turn one way, holes the other, none cross. Empty means no area. */
 export interface Region {
   readonly rings: readonly Ring[];
 }
 
-/** Decimals kept by the polygon clipper: a thousandth of a mm, far under any blade. */
-const CLIP_DECIMALS = 3;
-const CLIPS_PER_MM = 10 ** CLIP_DECIMALS;
 /** Slivers under this are rounding dust of the clipper, not ground. */
 const DUST_MM2 = 0.01;
 
@@ -22,13 +19,13 @@ export const EMPTY: Region = { rings: [] };
 /** The region that a single ring encloses that does not cross itself, whichever way it turns. */
 export function regionOf(ring: Ring): Region {
   const kept = ring.map(({ x, y }) => ({ x: clipped(x), y: clipped(y) }));
-  return { rings: [areaD(kept) < 0 ? kept.reverse() : kept] };
+  return { rings: [signedMm2(kept) < 0 ? kept.reverse() : kept] };
 }
 /** As the clipper would keep it. */
 const clipped = (mm: number): number => Math.round(mm * CLIPS_PER_MM) / CLIPS_PER_MM;
 
 /** The region that rings enclose an odd number of times: a ring within a ring is a hollow. */
-export const evenOdd = (rings: readonly Ring[]): Region => swept(unionD(mutable(rings), [], FillRule.EvenOdd, CLIP_DECIMALS));
+export const evenOdd = (rings: readonly Ring[]): Region => swept(unitedEvenOdd(rings));
 
 /**
  * A region made larger all round, corners rounded; smaller for a negative distance, in mm.
@@ -36,7 +33,7 @@ export const evenOdd = (rings: readonly Ring[]): Region => swept(unionD(mutable(
  */
 export function grown(region: Region, byMm: number, arcMm = ARC_MM): Region {
   if (byMm === 0 || region.rings.length === 0) return region;
-  return swept(inflatePathsD(mutable(region.rings), byMm, JoinType.Round, EndType.Polygon, 2, CLIP_DECIMALS, arcMm));
+  return swept(inflated(region.rings, byMm, arcMm));
 }
 
 /** A box as a region. */
@@ -54,13 +51,13 @@ export const boxRegion = ({ left, top, right, bottom }: Box): Region => ({
 /** All ground covered by any of the regions. */
 export function unite(regions: readonly Region[]): Region {
   const rings = regions.flatMap((region) => region.rings);
-  return rings.length === 0 ? EMPTY : swept(unionD(mutable(rings), [], FillRule.NonZero, CLIP_DECIMALS));
+  return rings.length === 0 ? EMPTY : swept(united(rings));
 }
 
 /** Ground in both. */
 export function intersection(a: Region, b: Region): Region {
   if (!mayMeet(a, b)) return EMPTY;
-  return swept(intersectD(mutable(a.rings), mutable(b.rings), FillRule.NonZero, CLIP_DECIMALS));
+  return swept(intersected(a.rings, b.rings));
 }
 
 /** What of a region lies in a box; itself where the box holds it, which spares most calls the clipper. */
@@ -72,13 +69,13 @@ export function clippedTo(region: Region, box: Box): Region {
 export function without(a: Region, cutters: readonly Region[]): Region {
   const rings = cutters.filter((cutter) => mayMeet(a, cutter)).flatMap((cutter) => cutter.rings);
   if (rings.length === 0 || a.rings.length === 0) return a;
-  return swept(differenceD(mutable(a.rings), mutable(rings), FillRule.NonZero, CLIP_DECIMALS));
+  return swept(subtracted(a.rings, rings));
 }
 
 /** mm², holes taken off. */
 export function areaMm2(region: Region): number {
   let sum = 0;
-  for (const ring of region.rings) sum += areaD(ring as Point[]);
+  for (const ring of region.rings) sum += signedMm2(ring);
   return Math.abs(sum);
 }
 
@@ -121,9 +118,9 @@ export const isEmpty = (region: Region): boolean => region.rings.length === 0;
  */
 export function pieces(region: Region): readonly Region[] {
   if (region.rings.length < 2) return isEmpty(region) ? [] : [region];
-  const outers = region.rings.filter((ring) => areaD(ring as Point[]) > 0);
-  const holes = region.rings.filter((ring) => areaD(ring as Point[]) <= 0);
-  const bySize = [...outers].sort((a, b) => areaD(a as Point[]) - areaD(b as Point[]));
+  const outers = region.rings.filter((ring) => signedMm2(ring) > 0);
+  const holes = region.rings.filter((ring) => signedMm2(ring) <= 0);
+  const bySize = [...outers].sort((a, b) => signedMm2(a) - signedMm2(b));
   return outers.map((outer) => ({
     // A hole belongs to the smallest outer ring around it.
     rings: [outer, ...holes.filter((hole) => bySize.find((ring) => contains({ rings: [ring] }, midEdge(hole))) === outer)],
@@ -180,9 +177,6 @@ function mayMeet(a: Region, b: Region): boolean {
 }
 
 function swept(rings: Point[][]): Region {
-  const kept = rings.filter((ring) => Math.abs(areaD(ring)) > DUST_MM2);
+  const kept = rings.filter((ring) => Math.abs(signedMm2(ring)) > DUST_MM2);
   return kept.length === 0 ? EMPTY : { rings: kept };
 }
-
-// The clipper's types ask for mutable arrays; it copies before it works.
-const mutable = (rings: readonly Ring[]): Point[][] => rings as Point[][];

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { alongLine, lineLengthMm, pointAlong, roundRing, thinned } from './outline';
+import { alongLine, lineLengthMm, pointAlong, roundRing } from './outline';
+import { thinned } from './thinned';
 import { areaMm2, boxRegion, contains, evenOdd, grown, isEmpty, regionBox, regionOf } from './region';
 import { boxHolds, distanceMm } from './point';
 

@@ -1,21 +1,16 @@
 <script setup lang="ts">
 import { useEventListener } from '@vueuse/core';
-import { computed, defineAsyncComponent, ref, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
 import { movedBy } from '@spare-acre/core/shapes';
 import { reshaped } from '@spare-acre/core/features';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { useDrawer } from '../../ui/drawer';
+import { partLazily } from '../../ui/lazily';
 import { usePlan } from '../../document/plan';
 import ChosenPanel from './draw/ChosenPanel.vue';
 import FeaturePanel from './draw/FeaturePanel.vue';
 import PlanSheet from './plan/PlanSheet.vue';
-import PlayOverlay from './play/PlayOverlay.vue';
-import PlayPanel from './play/PlayPanel.vue';
-import RearrangeBoard from './rearrange/RearrangeBoard.vue';
-import RearrangePanel from './rearrange/RearrangePanel.vue';
-import SeamMarks from './seams/SeamMarks.vue';
-import SeamsPanel from './seams/SeamsPanel.vue';
 import TablePanel from './draw/TablePanel.vue';
 import TypePoint from './draw/TypePoint.vue';
 import { removeFeatures, replaceAll, reshape } from './draw/featureEdits';
@@ -28,7 +23,14 @@ import { PLAN_STEP_MM, arrowStep } from '../../ui/arrowStep';
 import { useLook } from '../../document/useLook';
 import { useTables } from './rearrange/useTables';
 
-const SolidLook = defineAsyncComponent(() => import('./round/SolidLook.vue'));
+// Drawing comes first; the other looks are fetched when they are looked at.
+const SolidLook = partLazily(() => import('./round/SolidLook.vue'));
+const PlayOverlay = partLazily(() => import('./play/PlayOverlay.vue'));
+const PlayPanel = partLazily(() => import('./play/PlayPanel.vue'));
+const RearrangeBoard = partLazily(() => import('./rearrange/RearrangeBoard.vue'));
+const RearrangePanel = partLazily(() => import('./rearrange/RearrangePanel.vue'));
+const SeamMarks = partLazily(() => import('./seams/SeamMarks.vue'));
+const SeamsPanel = partLazily(() => import('./seams/SeamsPanel.vue'));
 
 const store = usePlan();
 const drawer = useDrawer();

@@ -4,6 +4,7 @@ import { LIMITS } from '@spare-acre/core/fields';
 import { columnLetter } from '@spare-acre/core/ground';
 import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { partLazily } from '../../../ui/lazily';
 import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import NumberField from '../../../ui/NumberField.vue';
@@ -11,9 +12,11 @@ import TextField from '../../../ui/TextField.vue';
 import ViewWarnings from '../../../ui/ViewWarnings.vue';
 import { usePlan } from '../../../document/plan';
 import FeatureList from './FeatureList.vue';
-import ImportDialog from './ImportDialog.vue';
 import UnderlaySection from './UnderlaySection.vue';
 import type { Sketch } from './useSketch';
+
+/** Brings the readers of file formats with it: asked for when it is opened. */
+const ImportDialog = partLazily(() => import('./ImportDialog.vue'));
 
 defineProps<{ sketch: Sketch }>();
 const store = usePlan();
@@ -117,7 +120,7 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
     <h3>Surfaces</h3>
     <FigureLine v-for="{ kind, surface } in surfaces" :key="kind" :label="GROUND_KIND_NAMES[kind]" :figure="surface" />
   </section>
-  <ImportDialog v-model="isImporting" />
+  <ImportDialog v-if="isImporting" v-model="isImporting" />
 </template>
 
 <style scoped>
