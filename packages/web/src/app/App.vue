@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BApp } from 'bootstrap-vue-next/components/BApp';
 import { useEventListener } from '@vueuse/core';
 import { onErrorCaptured, ref } from 'vue';
@@ -30,7 +31,7 @@ useEventListener('keydown', (event) => {
     <SideDrawer />
     <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
       Something in the page broke: {{ fault }}. Your plan is kept.
-      <button type="button" class="key" @click="fault = ''">Close</button>
+      <BButton variant="key" @click="fault = ''">Close</BButton>
     </p>
   </BApp>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useDark, useToggle } from '@vueuse/core';
 import { computed } from 'vue';
 import Boards from '~icons/bi/grid-1x2';
@@ -53,8 +54,8 @@ const marks = computed(() => {
       </RouterLink>
     </template>
     <div class="foot">
-      <button type="button" @click="drawer.showKeys()">Keys <kbd>?</kbd></button>
-      <button type="button" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</button>
+      <BButton variant="bare" @click="drawer.showKeys()">Keys <kbd>?</kbd></BButton>
+      <BButton variant="bare" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</BButton>
     </div>
   </nav>
 </template>

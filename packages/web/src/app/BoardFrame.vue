@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import { usePlan } from '../document/plan';
@@ -36,8 +37,8 @@ useEventListener('keydown', (event) => {
     <RouterView v-if="store.plan !== null" />
     <div v-else-if="problem !== ''" class="p-4">
       <p class="attention" role="alert">This board does not open: {{ problem }}</p>
-      <button type="button" class="key" @click="open">Try again</button>
-      <RouterLink class="key text-decoration-none ms-2" to="/">All boards</RouterLink>
+      <BButton variant="key" @click="open">Try again</BButton>
+      <BButton variant="key" class="ms-2" to="/">All boards</BButton>
     </div>
     <ViewSkeleton v-else />
   </main>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
@@ -37,25 +38,13 @@ const saved = computed(() => {
     <h1>{{ plan.name }}</h1>
     <span class="quiet">{{ size }}</span>
     <div class="actions">
-      <button
-        type="button"
-        class="key"
-        :disabled="store.history.done.length === 0"
-        :title="store.history.done.at(-1)?.name"
-        @click="store.undo()"
-      >
+      <BButton variant="key" :disabled="store.history.done.length === 0" :title="store.history.done.at(-1)?.name" @click="store.undo()">
         Undo
-      </button>
-      <button
-        type="button"
-        class="key"
-        :disabled="store.history.undone.length === 0"
-        :title="store.history.undone.at(-1)?.name"
-        @click="store.redo()"
-      >
+      </BButton>
+      <BButton variant="key" :disabled="store.history.undone.length === 0" :title="store.history.undone.at(-1)?.name" @click="store.redo()">
         Redo
-      </button>
-      <a class="key text-decoration-none" :href="exportPath(store.boardId!)" download>Export</a>
+      </BButton>
+      <BButton variant="key" :href="exportPath(store.boardId!)" download>Export</BButton>
       <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
     </div>
   </header>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref } from 'vue';
 import { usePlan } from '../document/plan';
@@ -27,11 +28,9 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     <p v-if="clashes.length > 0" class="attention">Both changed: {{ clashes.join(', ') }}. Put together, yours counts there.</p>
     <p v-else class="quiet">The two versions touch different things and go together cleanly.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
-      <button type="button" class="key main" :disabled="isBusy" @click="settle('merge')">Put both together</button>
-      <button type="button" class="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</button>
-      <button type="button" class="key" :disabled="isBusy" @click="settle('theirs')">
-        Take the other, mine becomes a board of its own
-      </button>
+      <BButton variant="primary" :disabled="isBusy" @click="settle('merge')">Put both together</BButton>
+      <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</BButton>
+      <BButton variant="key" :disabled="isBusy" @click="settle('theirs')"> Take the other, mine becomes a board of its own </BButton>
     </div>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
   </BModal>

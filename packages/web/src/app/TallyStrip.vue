@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import FigureCell from '../ui/FigureCell.vue';
 import { useDrawer } from '../ui/drawer';
@@ -32,9 +33,9 @@ const count = computed(() => store.warnings.length);
     <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
       <div class="name">To look at</div>
       <div class="value">
-        <button type="button" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
+        <BButton variant="bare" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
           {{ count === 0 ? 'nothing' : count === 1 ? '1 warning' : `${count} warnings` }}
-        </button>
+        </BButton>
       </div>
     </div>
     <span v-if="store.fault !== ''" class="working-on attention" role="alert">Reckoning failed: {{ store.fault }}</span>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type Quantity, show, showChange, showText } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
@@ -30,9 +31,9 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
     <Transition name="change">
       <span v-if="change !== ''" class="change" :class="{ less: isLess }" data-testid="change">{{ change }}</span>
     </Transition>
-    <button type="button" class="figure" :aria-label="spoken" @click="drawer.showWorking(figure, text)">
+    <BButton variant="bare" class="figure" :aria-label="spoken" @click="drawer.showWorking(figure, text)">
       {{ shown.number }}<span v-if="shown.unit !== ''" class="unit">&nbsp;{{ shown.unit }}</span>
-    </button>
+    </BButton>
   </span>
 </template>
 

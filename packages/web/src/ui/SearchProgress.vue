@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import type { LongSearch } from '../workers/searches';
 
@@ -11,7 +12,7 @@ const percent = computed(() => (props.search.share.value === null ? null : Math.
   <div v-if="percent !== null" class="progress-line" role="status">
     <progress :value="percent" max="100" :aria-label="what"></progress>
     <span>{{ what }}, {{ percent }} %</span>
-    <button type="button" class="key" @click="search.cancel()">Stop</button>
+    <BButton variant="key" @click="search.cancel()">Stop</BButton>
   </div>
   <p v-else-if="search.fault.value !== ''" class="attention" role="alert">It failed: {{ search.fault.value }}</p>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import type { ShownWarning } from '../workers/slices';
 import { showText } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
@@ -21,12 +22,12 @@ const drawer = useDrawer();
     <span class="title">{{ warning.title }}</span>{{ ' ' }}
     <template v-for="(piece, i) in warning.text" :key="i">
       <template v-if="typeof piece === 'string'">{{ piece }}</template>
-      <button v-else type="button" class="figure" @click="drawer.showWorking(piece)">{{ showText(piece, store.showing) }}</button>
+      <BButton v-else variant="bare" class="figure" @click="drawer.showWorking(piece)">{{ showText(piece, store.showing) }}</BButton>
     </template>
     <div v-if="warning.mends.length > 0" class="mends">
-      <button v-for="mend in warning.mends" :key="mend.label" type="button" class="key" @click="store.mend(mend)">
+      <BButton v-for="mend in warning.mends" :key="mend.label" variant="key" @click="store.mend(mend)">
         {{ mend.label }}
-      </button>
+      </BButton>
     </div>
   </div>
 </template>

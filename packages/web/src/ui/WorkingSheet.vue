@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { type Figure, enoughDigits, exact, operands, working } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
@@ -56,9 +57,9 @@ function signBefore(i: number): string {
 
 <template>
   <div class="working" data-testid="working">
-    <button v-if="drawer.path.length > 1" type="button" class="key back" @click="drawer.goBack()">
+    <BButton v-if="drawer.path.length > 1" variant="key" class="back" @click="drawer.goBack()">
       Back to {{ drawer.path.at(-2)!.figure.label }}
-    </button>
+    </BButton>
     <p class="result">
       <template v-if="text !== undefined">{{ text }}<br /></template
       ><span :class="{ small: text !== undefined }">{{ amountOf(figure) }}</span>
@@ -73,7 +74,7 @@ function signBefore(i: number): string {
           <td class="sign">{{ part.sign }}</td>
           <td>{{ part.figure.label }}</td>
           <td class="num">
-            <button v-if="part.isOpen" type="button" class="figure" @click="drawer.goInto(part.figure)">{{ part.amount }}</button>
+            <BButton v-if="part.isOpen" variant="bare" class="figure" @click="drawer.goInto(part.figure)">{{ part.amount }}</BButton>
             <template v-else>{{ part.amount }}</template>
           </td>
         </tr>

@@ -4,12 +4,7 @@ import ViewSkeleton from './ViewSkeleton.vue';
 
 /** A whole view fetched when it is gone to: its shape at once, itself when it is there, and plain words where it does not come. */
 export function viewLazily(load: () => Promise<{ default: Component }>): Component {
-  const view = defineAsyncComponent({
-    loader: load,
-    loadingComponent: ViewSkeleton,
-    delay: 0,
-    errorComponent: LoadFailed,
-  });
+  const view = defineAsyncComponent({ loader: load, loadingComponent: ViewSkeleton, delay: 0, errorComponent: LoadFailed });
   return defineComponent({ render: () => h(view) });
 }
 

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
@@ -114,7 +115,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       <h1>Boards</h1>
       <p class="quiet m-0">What are you building?</p>
       <span class="ms-auto d-flex gap-2">
-        <button type="button" class="key" @click="filePicker?.click()">Import a plan</button>
+        <BButton variant="key" @click="filePicker?.click()">Import a plan</BButton>
         <input
           ref="filePicker"
           type="file"
@@ -124,14 +125,12 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           aria-label="Plan file"
           @change="take"
         />
-        <button type="button" class="key main" @click="isNewOpen = true">New board</button>
+        <BButton variant="primary" @click="isNewOpen = true">New board</BButton>
       </span>
     </header>
-    <p v-if="problem !== ''" class="warning" role="alert">
-      {{ problem }} <button type="button" class="key" @click="load">Look again</button>
-    </p>
+    <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
     <p v-if="lastPutAway !== null" class="quiet">
-      {{ lastPutAway.plan.name }} is put away. <button type="button" class="key" @click="bringItBack">Bring it back</button>
+      {{ lastPutAway.plan.name }} is put away. <BButton variant="key" @click="bringItBack">Bring it back</BButton>
     </p>
     <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
       The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
@@ -139,7 +138,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
     </p>
     <p v-if="boards?.length === 0 && unreadable.length === 0" class="empty">
       No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
-      <button type="button" class="key main ms-2" @click="isNewOpen = true">Lay out the first table</button>
+      <BButton variant="primary" class="ms-2" @click="isNewOpen = true">Lay out the first table</BButton>
     </p>
     <ul class="cards">
       <li v-for="board in boards ?? []" :key="board.id">
@@ -158,8 +157,8 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           <span :class="{ attention: (summaries[board.id]?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
         </div>
         <div class="d-flex gap-2 mt-2">
-          <button type="button" class="key" @click="copy(board)">Copy</button>
-          <button type="button" class="key" @click="putAside(board)">Put away</button>
+          <BButton variant="key" @click="copy(board)">Copy</BButton>
+          <BButton variant="key" @click="putAside(board)">Put away</BButton>
         </div>
       </li>
     </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
@@ -114,6 +115,6 @@ async function create(): Promise<void> {
     />
     <p class="quiet mt-2 mb-2">{{ tileText }}, each carried, stored and dried on its own.</p>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-    <button type="button" class="key main" :disabled="isBusy" @click="create">Lay it out</button>
+    <BButton variant="primary" :disabled="isBusy" @click="create">Lay it out</BButton>
   </BModal>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { cutList, listedCuts } from '@spare-acre/core/cutting/bench';
@@ -69,17 +70,16 @@ const { width, height } = useElementSize(frame);
   <div class="bench cuts">
     <div class="drawing rows">
       <div class="jobs" role="tablist" aria-label="Materials">
-        <button
+        <BButton
           v-for="each in jobs"
           :key="each.key"
-          type="button"
-          class="key"
+          variant="key"
           role="tab"
           :aria-selected="each === job"
           @click="chosen = { key: each.key, index: 0 }"
         >
           {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
-        </button>
+        </BButton>
       </div>
       <p v-if="jobs.length === 0 && store.slices.jobs !== undefined" class="quiet p-4">Nothing to cut yet: lay out a table first.</p>
       <div ref="frame" class="large">
@@ -106,10 +106,10 @@ const { width, height } = useElementSize(frame);
         @carried="(to) => (chosen = { key: shown!.key, index: to })"
       />
       <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
-        <button
+        <BButton
           v-for="(sheet, i) in shown.layout.sheets"
           :key="i"
-          type="button"
+          variant="bare"
           class="small"
           :aria-pressed="i === index"
           :aria-label="`Sheet ${i + 1}${isCut(sheet) ? ', cut' : ''}`"
@@ -117,23 +117,22 @@ const { width, height } = useElementSize(frame);
         >
           <span>Sheet {{ i + 1 }}<template v-if="isCut(sheet)"> ✓ cut</template></span>
           <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
-        </button>
+        </BButton>
       </div>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>Cut list, sheet {{ index + 1 }}</h2>
       <div class="lists" role="tablist" aria-label="Lists">
-        <button
+        <BButton
           v-for="list in LISTS"
           :key="list.id"
-          type="button"
-          class="key"
+          variant="key"
           role="tab"
           :aria-selected="listed === list.id"
           @click="listed = list.id"
         >
           {{ list.name }}
-        </button>
+        </BButton>
       </div>
       <ViewWarnings view="cuts" />
       <template v-if="shown !== null && job !== null && index >= 0">

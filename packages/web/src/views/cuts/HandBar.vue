@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type CutJob, isCut } from '@spare-acre/core/cutting/job';
 import { placedParts } from '@spare-acre/core/cutting/bench';
@@ -19,27 +20,26 @@ function carry(toSheet: number): void {
   <div class="bar" data-testid="hand-bar">
     <template v-if="part !== null">
       <b>{{ part.name }}</b>
-      <button
-        type="button"
-        class="key"
+      <BButton
+        variant="key"
         :disabled="!part.mayTurn"
         :title="part.mayTurn ? '' : 'Its grain must run along the sheet'"
         @click="hand.put(part.id, { code: 'turn' })"
       >
         Turn <kbd>t</kbd>
-      </button>
-      <button type="button" class="key" :aria-pressed="part.pinned" @click="hand.put(part.id, { code: 'pin', pinned: !part.pinned })">
+      </BButton>
+      <BButton variant="key" :aria-pressed="part.pinned" @click="hand.put(part.id, { code: 'pin', pinned: !part.pinned })">
         {{ part.pinned ? 'Pinned' : 'Pin' }} <kbd>p</kbd>
-      </button>
+      </BButton>
       <template v-if="others.length > 0">
         <span class="quiet">carry to sheet</span>
-        <button v-for="i in others" :key="i" type="button" class="key" :aria-label="`Carry to sheet ${i + 1}`" @click="carry(i)">
+        <BButton v-for="i in others" :key="i" variant="key" :aria-label="`Carry to sheet ${i + 1}`" @click="carry(i)">
           {{ i + 1 }}
-        </button>
+        </BButton>
       </template>
     </template>
     <span v-else class="quiet">Drag a part to put it elsewhere; what is moved is pinned.</span>
-    <button v-if="pinned > 0" type="button" class="key end" @click="hand.letGoOfAll()">Let go of all {{ pinned }} pinned</button>
+    <BButton v-if="pinned > 0" variant="key" class="end" @click="hand.letGoOfAll()">Let go of all {{ pinned }} pinned</BButton>
     <span v-if="hand.fault.value !== ''" class="attention" role="alert">{{ hand.fault.value }}</span>
   </div>
 </template>

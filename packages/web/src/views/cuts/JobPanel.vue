@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type CutJob, boundFigure, optimalityOf } from '@spare-acre/core/cutting/job';
 import { isPieceOf } from '@spare-acre/core/cutting/parts';
@@ -94,8 +95,8 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
   <section>
     <h3>{{ job.name }}</h3>
     <div class="better">
-      <button v-if="!better.isRunning.value" type="button" class="key" @click="better.start()">Search for a better layout</button>
-      <button v-else type="button" class="key" @click="better.stop()">Stop</button>
+      <BButton v-if="!better.isRunning.value" variant="key" @click="better.start()">Search for a better layout</BButton>
+      <BButton v-else variant="key" @click="better.stop()">Stop</BButton>
       <span v-if="live !== null" class="quiet" role="status" data-testid="layout-progress">
         {{ newSheets }} new {{ newSheets === 1 ? 'sheet' : 'sheets' }},
         {{ live.isProven ? 'proven best; looking for the largest rest' : bound }}
@@ -116,7 +117,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <h3>Parts in pieces</h3>
     <div v-for="split in splits" :key="split.key" class="line">
       <span>{{ split.name }}</span>
-      <button type="button" class="key" @click="makeWhole(split.key)">Make it whole</button>
+      <BButton variant="key" @click="makeWhole(split.key)">Make it whole</BButton>
     </div>
   </section>
   <section v-if="work !== null">

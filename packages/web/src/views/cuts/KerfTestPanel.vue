@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
 import { kerfFrom, kerfTest } from '@spare-acre/core/cutting/bench';
@@ -50,7 +51,7 @@ function use(): void {
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>
     <template v-if="kerf !== null">
       <FigureLine label="Your blade takes" :figure="kerf" />
-      <button type="button" class="key" @click="use">Reckon with it</button>
+      <BButton variant="key" @click="use">Reckon with it</BButton>
     </template>
   </section>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
 import { leftoversOf } from '@spare-acre/core/cutting/saved';
@@ -72,16 +73,14 @@ async function add(): Promise<void> {
       <li v-for="offcut in here" :key="offcut.id">
         <span>{{ size(offcut) }}</span>
         <span class="quiet">{{ used.has(offcut.id) ? 'used here' : isOwn(offcut) ? 'left by this board' : '' }}</span>
-        <button type="button" class="key" :aria-label="`Take ${size(offcut)} out of the rack`" @click="rack.remove(offcut.id)">
-          Take out
-        </button>
+        <BButton variant="key" :aria-label="`Take ${size(offcut)} out of the rack`" @click="rack.remove(offcut.id)"> Take out </BButton>
       </li>
     </ul>
     <form class="measures" @submit.prevent="add">
       <label>Width <input v-model="typed.width" inputmode="decimal" autocomplete="off" /></label>
       <label>Depth <input v-model="typed.depth" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
-      <button type="submit" class="key">Put in</button>
+      <BButton type="submit" variant="key">Put in</BButton>
     </form>
     <p v-if="problem !== '' || rack.fault !== ''" class="attention m-0" role="alert">{{ problem || rack.fault }}</p>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -30,24 +31,24 @@ async function save(output: Output): Promise<void> {
   <section>
     <h3>This sheet, true scale</h3>
     <div class="keys">
-      <button v-for="[output, name] in SHEET" :key="output" type="button" class="key" :disabled="isMaking" @click="save(output)">
+      <BButton v-for="[output, name] in SHEET" :key="output" variant="key" :disabled="isMaking" @click="save(output)">
         Save as {{ name }}
-      </button>
+      </BButton>
     </div>
   </section>
   <section>
     <h3>Cut list</h3>
     <div class="keys">
-      <button type="button" class="key" :disabled="isMaking" @click="save('list-csv')">All jobs as CSV</button>
-      <button type="button" class="key" :disabled="isMaking" @click="save('list-pdf')">This job as PDF</button>
+      <BButton variant="key" :disabled="isMaking" @click="save('list-csv')">All jobs as CSV</BButton>
+      <BButton variant="key" :disabled="isMaking" @click="save('list-pdf')">This job as PDF</BButton>
     </div>
   </section>
   <section>
     <h3>Paper templates</h3>
     <ChoiceField label="Paper" :value="paper" :options="PAPERS" @choose="(chosen) => (paper = chosen)" />
     <div class="keys">
-      <button type="button" class="key" :disabled="isMaking" @click="save('templates-sheet')">Parts of this sheet</button>
-      <button type="button" class="key" :disabled="isMaking" @click="save('templates-shaped')">Shaped parts of this job</button>
+      <BButton variant="key" :disabled="isMaking" @click="save('templates-sheet')">Parts of this sheet</BButton>
+      <BButton variant="key" :disabled="isMaking" @click="save('templates-shaped')">Shaped parts of this job</BButton>
     </div>
     <p class="quiet small">
       Print at 100 %. Every page has a bar of 100 mm: measure it before you cut. Pages overlap by 10 mm; lay the crosses over each other.

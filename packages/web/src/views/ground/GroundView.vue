@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -144,7 +145,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
       <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
       <SolidLook v-else />
       <nav class="looks" aria-label="Ways of looking">
-        <button v-for="{ id, name } in LOOKS" :key="id" type="button" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</button>
+        <BButton variant="bare" v-for="{ id, name } in LOOKS" :key="id" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</BButton>
       </nav>
       <template v-if="look === 'draw'">
         <div v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }">
@@ -156,32 +157,30 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
             role="group"
             aria-label="Drawn as"
           >
-            <button
+            <BButton
               v-for="[form, name] in FORMS"
               :key="form"
-              type="button"
-              class="key"
+              variant="key"
               :aria-pressed="sketch.areaForm.value === form"
               @click="pickForm(form)"
             >
               {{ name }}
-            </button>
+            </BButton>
           </span>
         </div>
         <div class="tools" role="toolbar" aria-label="Drawing tools">
-          <button
+          <BButton
             v-for="tool in TOOLS"
             :key="tool.id"
-            type="button"
-            class="key"
+            variant="key"
             :aria-pressed="sketch.tool.value.id === tool.id"
             @click="pickTool(tool.key)"
           >
             {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
-          </button>
-          <button type="button" class="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</button>
-          <button type="button" class="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</button>
-          <button type="button" class="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></button>
+          </BButton>
+          <BButton variant="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</BButton>
+          <BButton variant="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</BButton>
+          <BButton variant="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></BButton>
         </div>
       </template>
     </div>
@@ -234,7 +233,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
   gap: 4px;
   padding: 0 20px;
 }
-.tools .key {
+.tools .btn-key {
   font-size: 0.86rem;
   padding: 2px 8px;
 }
@@ -263,7 +262,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
   display: flex;
   gap: 4px;
 }
-.forms .key {
+.forms .btn-key {
   font-size: 0.82rem;
   padding: 0 7px;
 }

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
 import { GLUE_FIT_WORDS, adhesiveRows } from '@spare-acre/core/stack/adhesives';
@@ -73,7 +74,7 @@ function use(adhesiveId: string): void {
           <td>{{ row.adhesive.cutsCleanly ? 'yes' : 'no' }}</td>
           <td>
             <span v-if="row.isUsed" class="quiet">in use</span>
-            <button v-else type="button" class="key" @click="use(row.adhesive.id)">Use it</button>
+            <BButton v-else variant="key" @click="use(row.adhesive.id)">Use it</BButton>
           </td>
         </tr>
       </tbody>

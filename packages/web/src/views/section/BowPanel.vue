@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import type { BowCause } from '@spare-acre/core/stack/bow';
 import { showText } from '@spare-acre/core/base/units';
@@ -66,7 +67,7 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
             <td>{{ lever.label }}<span v-if="!lever.isSound" class="attention"> (then the glue stays wet)</span></td>
             <td class="num"><FigureCell :figure="lever.saves" /></td>
             <td class="num"><FigureCell :figure="lever.leaves" /></td>
-            <td><button type="button" class="key" @click="store.mend(lever)">Do it</button></td>
+            <td><BButton variant="key" @click="store.mend(lever)">Do it</BButton></td>
           </tr>
         </tbody>
       </table>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, shallowRef, watch } from 'vue';
 import type { WarningCode } from '@spare-acre/core/checks';
 import type { BuildOption } from '@spare-acre/core/pipeline';
@@ -87,7 +88,7 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
         <td class="risk" :class="{ attention: option.risks.some(({ isStop }) => isStop) }">{{ risk(option) }}</td>
         <td>
           <span v-if="option.isOwn" class="quiet own">as planned</span>
-          <button v-else type="button" class="key" @click="take(option)">Take it</button>
+          <BButton v-else variant="key" @click="take(option)">Take it</BButton>
         </td>
       </tr>
     </tbody>

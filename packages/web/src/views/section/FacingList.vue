@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '@spare-acre/core/surfaces';
@@ -38,7 +39,7 @@ function add(): void {
 
 <template>
   <ChoiceField label="On" :value="zone" :options="zones" @choose="(kind) => (zone = kind)" />
-  <button v-if="layers.length < 4" type="button" class="key" @click="add">Cover it</button>
+  <BButton v-if="layers.length < 4" variant="key" @click="add">Cover it</BButton>
   <VueDraggable :model-value="layers" handle=".hold" :animation="120" @update:model-value="reorder">
     <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
       <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
@@ -60,9 +61,9 @@ function add(): void {
               store.edit({ code: 'glue/set', place: { part: 'facing', groundKind: zone, layerId: layer.id }, adhesiveId, spread })
           "
         />
-        <button type="button" class="key mt-1" @click="store.edit({ code: 'facing/remove', groundKind: zone, layerId: layer.id })">
+        <BButton variant="key" class="mt-1" @click="store.edit({ code: 'facing/remove', groundKind: zone, layerId: layer.id })">
           Remove
-        </button>
+        </BButton>
       </div>
     </div>
   </VueDraggable>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
 import type { HeightChoice, HeightOption } from '@spare-acre/core/stack';
@@ -58,7 +59,7 @@ function pick({ heightMm }: Bare<HeightChoice>, { thicknessesMm }: Bare<HeightOp
         <td class="num"><FigureCell :figure="option.cost" /></td>
         <td>
           <span v-if="option.isChosen" class="quiet">in use</span>
-          <button v-else type="button" class="key" @click="pick(choice, option, i === 0)">Use it</button>
+          <BButton v-else variant="key" @click="pick(choice, option, i === 0)">Use it</BButton>
         </td>
       </tr>
     </tbody>

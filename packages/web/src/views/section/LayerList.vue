@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
 import type { GroundLayer, LayerRef } from '@spare-acre/core/plan';
@@ -46,7 +47,7 @@ const addLayer = (): string => store.edit({ code: 'layer/add', layer: freshLayer
 </script>
 
 <template>
-  <button v-if="stack.ground.length < 8" type="button" class="key" @click="addLayer">Add a layer on top</button>
+  <BButton v-if="stack.ground.length < 8" variant="key" @click="addLayer">Add a layer on top</BButton>
   <VueDraggable :model-value="fromTop" handle=".hold" :animation="120" @update:model-value="reorder">
     <div v-for="layer in fromTop" :key="layer.id" class="layer" data-testid="ground-layer">
       <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
@@ -76,9 +77,9 @@ const addLayer = (): string => store.edit({ code: 'layer/add', layer: freshLayer
           "
         />
         <div v-if="stack.ground.length > 1" class="moves">
-          <button type="button" class="key" :disabled="indexOf(layer.id) === stack.ground.length - 1" @click="move(layer, 1)">Up</button>
-          <button type="button" class="key" :disabled="indexOf(layer.id) === 0" @click="move(layer, -1)">Down</button>
-          <button type="button" class="key" @click="store.edit({ code: 'layer/remove', layerId: layer.id })">Remove</button>
+          <BButton variant="key" :disabled="indexOf(layer.id) === stack.ground.length - 1" @click="move(layer, 1)">Up</BButton>
+          <BButton variant="key" :disabled="indexOf(layer.id) === 0" @click="move(layer, -1)">Down</BButton>
+          <BButton variant="key" @click="store.edit({ code: 'layer/remove', layerId: layer.id })">Remove</BButton>
         </div>
       </div>
     </div>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref } from 'vue';
 import AdhesiveTable from './AdhesiveTable.vue';
 import BowPanel from './BowPanel.vue';
@@ -22,17 +23,9 @@ const chosen = ref<(typeof TABS)[number]['id']>('where');
 <template>
   <div class="tables">
     <div class="tabs" role="tablist" aria-label="Tables">
-      <button
-        v-for="tab in TABS"
-        :key="tab.id"
-        type="button"
-        class="key"
-        role="tab"
-        :aria-selected="tab.id === chosen"
-        @click="chosen = tab.id"
-      >
+      <BButton v-for="tab in TABS" :key="tab.id" variant="key" role="tab" :aria-selected="tab.id === chosen" @click="chosen = tab.id">
         {{ tab.name }}
-      </button>
+      </BButton>
     </div>
     <div class="body" role="tabpanel" :aria-label="TABS.find(({ id }) => id === chosen)!.name" tabindex="0">
       <component :is="TABS.find(({ id }) => id === chosen)!.view" />

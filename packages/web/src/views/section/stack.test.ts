@@ -113,7 +113,7 @@ test('the adhesive table takes another for the joint in view, laid on in a way t
   await table.find('select').setValue(JSON.stringify({ part: 'raised' }));
   const row = table.findAll('tbody tr').find((one) => one.text().includes('White glue'))!;
   expect(row.text()).toContain('beads');
-  await row.find('button.key').trigger('click');
+  await row.find('button.btn-key').trigger('click');
   expect(store.plan!.stack.raised).toMatchObject({ glueId: 'white-glue', spread: 'beads' });
 });
 
@@ -122,7 +122,7 @@ test('the bow: its range in words, its levers ranked, and one pulled', async () 
   const panel = shown(BowPanel);
   expect(panel.find('[data-testid=bow-range]').text()).toMatch(/^From \d.*up at the edges to /);
   const battens = panel.findAll('[data-testid=levers] tbody tr').find((one) => one.text().includes('Two battens'))!;
-  await battens.find('button.key').trigger('click');
+  await battens.find('button.btn-key').trigger('click');
   expect(store.plan!.stack.battens).toMatchObject({ count: 2 });
 });
 
@@ -130,7 +130,7 @@ test('heights: a way is picked, the reckoned one is taken back, and what is at h
   const store = await aReckonedBoard();
   const table = shown(HeightsTable);
   const row = table.findAll('tbody tr').find((one) => one.text().includes('10 + 10 mm') && one.text().includes('exact'))!;
-  await row.find('button.key').trigger('click');
+  await row.find('button.btn-key').trigger('click');
   expect(store.plan!.stack.raised.picks).toEqual([{ heightMm: 20, thicknessesMm: [10, 10] }]);
   const tick = table.findAll('input[type=checkbox]')[1]!;
   await tick.setValue(false);

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { type Alignment, aligned, boxOfAll, mirrored, repeated, tableDepthMm, tableWidthMm, turned } from '@spare-acre/core/plan';
 import { type Feature, copyOf } from '@spare-acre/core/features';
@@ -66,14 +67,14 @@ function repeat(): void {
       <summary>Line up, mirror, turn, repeat</summary>
       <p class="quiet m-0">{{ features.length > 1 ? 'With one another' : 'With the table' }}</p>
       <div class="keys">
-        <button v-for="[by, name] in LINES" :key="by" type="button" class="key" @click="align(by)">{{ name }}</button>
+        <BButton v-for="[by, name] in LINES" :key="by" variant="key" @click="align(by)">{{ name }}</BButton>
       </div>
       <div class="keys">
-        <button type="button" class="key" @click="mirror('x')">Mirror left to right</button>
-        <button type="button" class="key" @click="mirror('y')">Mirror back to near</button>
+        <BButton variant="key" @click="mirror('x')">Mirror left to right</BButton>
+        <BButton variant="key" @click="mirror('y')">Mirror back to near</BButton>
       </div>
       <NumberField label="Turn clockwise" :value="turnBy" unit="°" :limits="LIMITS.turnDeg" :take="(v) => keep(() => (turnBy = v))" />
-      <div class="keys"><button type="button" class="key" @click="turn">Turn it</button></div>
+      <div class="keys"><BButton variant="key" @click="turn">Turn it</BButton></div>
       <NumberField
         label="More of it"
         :value="times"
@@ -95,7 +96,7 @@ function repeat(): void {
         :limits="LIMITS.coordinateMm"
         :take="(v) => keep(() => (stepY = v))"
       />
-      <div class="keys"><button type="button" class="key" @click="repeat">Repeat</button></div>
+      <div class="keys"><BButton variant="key" @click="repeat">Repeat</BButton></div>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     </details>
   </section>
@@ -112,7 +113,7 @@ summary {
   gap: 4px;
   margin: 4px 0 6px;
 }
-.key {
+.btn-key {
   font-size: 0.86rem;
   padding: 2px 7px;
 }

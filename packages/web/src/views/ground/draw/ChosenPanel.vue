@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import type { Feature } from '@spare-acre/core/features';
 import { usePlan } from '../../../document/plan';
 import ArrangeSection from './ArrangeSection.vue';
@@ -20,18 +21,18 @@ function remove(): void {
   <section>
     <div v-for="feature in features" :key="feature.id" class="line">
       <span>{{ feature.name }}</span>
-      <button type="button" class="key" :aria-label="`Leave ${feature.name} out`" @click="toggle(feature.id)">×</button>
+      <BButton variant="key" :aria-label="`Leave ${feature.name} out`" @click="toggle(feature.id)">×</BButton>
     </div>
   </section>
   <ArrangeSection :features="features" />
   <section class="d-flex gap-2 flex-wrap">
-    <button type="button" class="key" @click="remove">Remove them <kbd>Del</kbd></button>
-    <button type="button" class="key" @click="choose([])">Let go <kbd>Esc</kbd></button>
+    <BButton variant="key" @click="remove">Remove them <kbd>Del</kbd></BButton>
+    <BButton variant="key" @click="choose([])">Let go <kbd>Esc</kbd></BButton>
   </section>
 </template>
 
 <style scoped>
-.line .key {
+.line .btn-key {
   padding: 0 7px;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type Feature, kindOf } from '@spare-acre/core/features';
 import Eye from '~icons/bi/eye';
@@ -23,35 +24,35 @@ const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'featur
   <p v-if="features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
   <ul class="features">
     <li v-for="(feature, i) in features" :key="feature.id" :class="{ hidden: feature.hidden }">
-      <button type="button" class="name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
+      <BButton variant="bare" class="name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
         {{ feature.name }} <span class="quiet">{{ kindOf(feature).name.toLowerCase() }}</span>
-      </button>
+      </BButton>
       <span class="marks">
-        <button type="button" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"><Up /></button>
-        <button
-          type="button"
+        <BButton variant="bare" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"><Up /></BButton>
+        <BButton
+          variant="bare"
           :disabled="i === features.length - 1"
           :aria-label="`${feature.name}: down the list`"
           @click="move(feature, -1)"
         >
           <Down />
-        </button>
-        <button
-          type="button"
+        </BButton>
+        <BButton
+          variant="bare"
           :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"
           :aria-pressed="feature.hidden"
           @click="setIn(store, feature, feature.hidden ? 'Show' : 'Hide', { hidden: !feature.hidden })"
         >
           <EyeSlash v-if="feature.hidden" /><Eye v-else />
-        </button>
-        <button
-          type="button"
+        </BButton>
+        <BButton
+          variant="bare"
           :aria-label="`${feature.name}: ${feature.locked ? 'unlock' : 'lock'}`"
           :aria-pressed="feature.locked"
           @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
         >
           <Lock v-if="feature.locked" /><Unlock v-else />
-        </button>
+        </BButton>
       </span>
     </li>
   </ul>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type Feature, type FeatureField, copyOf, kindOf } from '@spare-acre/core/features';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -149,15 +150,14 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
           :limits="LIMITS.coordinateMm"
           :take="(mm) => reshape(store, feature, 'Reshape', withPoint(shape, i, { x: point.x, y: mm }))"
         />
-        <button
+        <BButton
           v-if="mayLosePoint(shape)"
-          type="button"
-          class="key"
+          variant="key"
           :aria-label="`Take out point ${i + 1}`"
           @click="reshape(store, feature, 'Reshape', withoutPoint(shape, i))"
         >
           ×
-        </button>
+        </BButton>
       </div>
     </details>
     <p v-if="shape.form === 'contours'" class="quiet">
@@ -168,17 +168,16 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
   <ArrangeSection :features="[feature]" />
 
   <section class="d-flex gap-2 flex-wrap">
-    <button
-      type="button"
-      class="key"
+    <BButton
+      variant="key"
       :aria-pressed="feature.locked"
       @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
     >
       {{ feature.locked ? 'Unlock' : 'Lock' }}
-    </button>
-    <button type="button" class="key" @click="duplicate">Copy</button>
-    <button type="button" class="key" @click="remove">Remove <kbd>Del</kbd></button>
-    <button type="button" class="key" @click="select(null)">Let go <kbd>Esc</kbd></button>
+    </BButton>
+    <BButton variant="key" @click="duplicate">Copy</BButton>
+    <BButton variant="key" @click="remove">Remove <kbd>Del</kbd></BButton>
+    <BButton variant="key" @click="select(null)">Let go <kbd>Esc</kbd></BButton>
   </section>
 </template>
 
@@ -191,7 +190,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
 .point :deep(.field input) {
   width: 58px;
 }
-.point .key {
+.point .btn-key {
   padding: 0 6px;
 }
 summary {

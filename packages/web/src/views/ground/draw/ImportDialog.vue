@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref, shallowRef } from 'vue';
 import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/formats';
@@ -112,7 +113,7 @@ function keep(set: () => void): string {
     <p class="quiet">
       Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.
     </p>
-    <label class="key file">
+    <label class="btn btn-key file">
       {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
       <input type="file" accept=".svg,.dxf,.png" aria-label="Drawing or heightmap file" class="visually-hidden" @change="take" />
     </label>
@@ -144,8 +145,8 @@ function keep(set: () => void): string {
     </template>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
     <div class="d-flex gap-2 justify-content-end mt-2">
-      <button type="button" class="key" @click="isOpen = false">Leave it</button>
-      <button type="button" class="key main" :disabled="drawing === null && heights === null" @click="layDown">Lay it on the table</button>
+      <BButton variant="key" @click="isOpen = false">Leave it</BButton>
+      <BButton variant="primary" :disabled="drawing === null && heights === null" @click="layDown">Lay it on the table</BButton>
     </div>
   </BModal>
 </template>

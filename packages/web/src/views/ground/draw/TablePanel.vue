@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
 import { columnLetter } from '@spare-acre/core/ground';
@@ -102,7 +103,7 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   <section>
     <h3>On the table</h3>
     <FeatureList />
-    <button type="button" class="key mt-1" @click="isImporting = true">Bring in a file …</button>
+    <BButton variant="key" class="mt-1" @click="isImporting = true">Bring in a file …</BButton>
   </section>
   <UnderlaySection :sketch="sketch" />
   <section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { distanceMm } from '@spare-acre/core/base/geometry';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -49,7 +50,7 @@ function scaleBy(trueMm: number): string {
 <template>
   <section>
     <h3>Picture underneath</h3>
-    <label v-if="underlay === null" class="key file">
+    <label v-if="underlay === null" class="btn btn-key file">
       {{ isLoading ? 'Taking it in …' : 'Photo or sketch …' }}
       <input type="file" accept="image/png,image/jpeg" aria-label="Picture file" class="visually-hidden" @change="take" />
     </label>
@@ -92,8 +93,8 @@ function scaleBy(trueMm: number): string {
         :take="(y) => store.edit({ code: 'underlay/move', to: { y } })"
       />
       <div class="d-flex gap-2 flex-wrap mt-1">
-        <button type="button" class="key" @click="sketch.choose('measure')">Scale by two points</button>
-        <button type="button" class="key" @click="store.edit({ code: 'underlay/lay', underlay: null })">Take away</button>
+        <BButton variant="key" @click="sketch.choose('measure')">Scale by two points</BButton>
+        <BButton variant="key" @click="store.edit({ code: 'underlay/lay', underlay: null })">Take away</BButton>
       </div>
     </template>
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
 import type { PlayRules } from '@spare-acre/core/plan';
@@ -46,17 +47,9 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
 <template>
   <h2>Does it play well?</h2>
   <div class="tabs" role="tablist" aria-label="Play checks">
-    <button
-      v-for="[id, name] in OVERLAYS"
-      :key="id"
-      type="button"
-      role="tab"
-      class="key"
-      :aria-selected="overlay === id"
-      @click="overlay = id"
-    >
+    <BButton v-for="[id, name] in OVERLAYS" :key="id" role="tab" variant="key" :aria-selected="overlay === id" @click="overlay = id">
       {{ name }}
-    </button>
+    </BButton>
   </div>
   <p v-if="play.fault.value !== ''" class="attention" role="alert">The checks failed: {{ play.fault.value }}</p>
   <section>
@@ -112,9 +105,7 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
       <p class="legend">
         <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
       </p>
-      <button v-if="sight === null && search.share.value === null" type="button" class="key" @click="play.look()">
-        Look from every side
-      </button>
+      <BButton v-if="sight === null && search.share.value === null" variant="key" @click="play.look()"> Look from every side </BButton>
       <SearchProgress :search="search" what="Looking" />
     </template>
   </section>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { MOST_COUNTED } from '@spare-acre/core/tiling';
 import SearchProgress from '../../../ui/SearchProgress.vue';
@@ -42,24 +43,20 @@ const MOST_MENDS = 5;
       are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
     </p>
     <div class="d-flex gap-2 flex-wrap align-items-baseline">
-      <button type="button" class="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</button>
+      <BButton variant="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</BButton>
       <span v-if="found.length > 0" data-testid="table-index"
         >{{ index < 0 ? '–' : index + 1 }} of {{ found.length }}{{ found.length >= 200 ? ' shown' : '' }}</span
       >
-      <button type="button" class="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)">
-        ›
-      </button>
-      <button type="button" class="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()">
-        Another table
-      </button>
-      <button type="button" class="key" :disabled="isAsDrawn && locked.length === 0" @click="tables.asDrawn()">As drawn</button>
+      <BButton variant="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)"> › </BButton>
+      <BButton variant="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()"> Another table </BButton>
+      <BButton variant="key" :disabled="isAsDrawn && locked.length === 0" @click="tables.asDrawn()">As drawn</BButton>
     </div>
     <div v-if="picked !== null" class="d-flex gap-2 mt-2 align-items-baseline">
       <span>{{ pickedTile }}</span>
-      <button type="button" class="key" @click="tables.turn(picked!)">Turn <kbd>Q</kbd></button>
-      <button type="button" class="key" @click="tables.toggleLock(picked!)">
+      <BButton variant="key" @click="tables.turn(picked!)">Turn <kbd>Q</kbd></BButton>
+      <BButton variant="key" @click="tables.toggleLock(picked!)">
         {{ locked.includes(pickedTile!) ? 'Unlock' : 'Lock' }} <kbd>L</kbd>
-      </button>
+      </BButton>
     </div>
     <p v-if="failing.length > 0" class="attention mt-2 mb-0" role="status">
       {{ failing.length === 1 ? 'One seam fails' : `${failing.length} seams fail` }}: the dashed bars show where the edges differ.
@@ -70,7 +67,7 @@ const MOST_MENDS = 5;
     <h3>Edges that meet few others</h3>
     <div v-for="(edge, i) in mends.slice(0, MOST_MENDS)" :key="i" class="edge">
       <span>{{ edge.tileId }}, {{ edge.side }} edge: meets {{ edge.meets }}</span>
-      <button type="button" class="key" @click="store.mend(edge.mend)">{{ edge.mend.label }}</button>
+      <BButton variant="key" @click="store.mend(edge.mend)">{{ edge.mend.label }}</BButton>
     </div>
   </section>
 </template>
@@ -85,7 +82,7 @@ const MOST_MENDS = 5;
 .edge {
   margin: 4px 0 8px;
 }
-.edge .key {
+.edge .btn-key {
   white-space: normal;
   text-align: left;
   font-size: 0.88rem;

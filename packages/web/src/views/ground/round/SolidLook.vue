@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize, useEventListener } from '@vueuse/core';
 import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { saveFile } from '../../../ui/saveFile';
@@ -80,9 +81,9 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
           ? 'Arrows walk and turn, Shift strides; drag looks about.'
           : 'Drag turns it, the wheel nears it, the right button shifts it.'
       }}</span>
-      <button type="button" class="key" :aria-pressed="isWalking" @click="walk">Walk it</button>
-      <button type="button" class="key" @click="save('stl')">STL, for print or mill</button>
-      <button type="button" class="key" @click="save('glb')">glTF</button>
+      <BButton variant="key" :aria-pressed="isWalking" @click="walk">Walk it</BButton>
+      <BButton variant="key" @click="save('stl')">STL, for print or mill</BButton>
+      <BButton variant="key" @click="save('glb')">glTF</BButton>
     </div>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
 import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
@@ -91,7 +92,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
     <FigureLine v-if="heaviest !== undefined" :label="`Heaviest, ${heaviest.tileId}`" :figure="heaviest.mass" />
     <FigureLine v-if="longest !== undefined" label="Longest carry" :figure="longest.carry" />
     <FigureLine v-if="store.slices.stored !== undefined" label="Stored one on another" :figure="store.slices.stored" />
-    <button type="button" class="key mt-1" @click="isSplitting = true">Compare ways to split …</button>
+    <BButton variant="key" class="mt-1" @click="isSplitting = true">Compare ways to split …</BButton>
   </section>
   <section>
     <h3>Does it fit?</h3>
@@ -125,11 +126,11 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
         :limits="LIMITS.passageMm"
         :take="(depthMm) => setPassage(passage.id, { depthMm })"
       />
-      <button type="button" class="key" @click="store.edit({ code: 'passage/remove', passageId: passage.id })">Forget it</button>
+      <BButton variant="key" @click="store.edit({ code: 'passage/remove', passageId: passage.id })">Forget it</BButton>
     </details>
     <div class="d-flex gap-2 mt-1">
-      <button type="button" class="key" @click="addPassage('door')">A door</button>
-      <button type="button" class="key" @click="addPassage('place')">A shelf, crate or boot</button>
+      <BButton variant="key" @click="addPassage('door')">A door</BButton>
+      <BButton variant="key" @click="addPassage('place')">A shelf, crate or boot</BButton>
     </div>
   </section>
   <section>

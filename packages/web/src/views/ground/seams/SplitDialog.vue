@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { shallowRef, watch } from 'vue';
 import type { SplitOption } from '@spare-acre/core/pipeline';
@@ -69,7 +70,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
           <td class="num"><FigureCell :figure="option.warnings" /></td>
           <td>
             <span v-if="option.isAsDrawn" class="quiet">as drawn</span>
-            <button v-else type="button" class="key" @click="take(option)">Take it</button>
+            <BButton v-else variant="key" @click="take(option)">Take it</BButton>
           </td>
         </tr>
       </tbody>
