@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { ref, useId, watch } from 'vue';
 
 /**
@@ -25,7 +26,7 @@ function commit(): void {
   <div class="field" :class="{ wide: isWords }">
     <label :for="id">{{ label }}</label>
     <span class="entry">
-      <input
+      <BFormInput
         :id="id"
         v-model="typed"
         :inputmode="isWords ? 'text' : 'decimal'"

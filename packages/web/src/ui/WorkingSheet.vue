@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { type Figure, enoughDigits, exact, operands, working } from '@spare-acre/core/base/units';
@@ -64,11 +66,11 @@ function signBefore(i: number): string {
       <template v-if="text !== undefined">{{ text }}<br /></template
       ><span :class="{ small: text !== undefined }">{{ amountOf(figure) }}</span>
     </p>
-    <label v-if="isShort || parts.length > 0" class="digits"><input v-model="isInFull" type="checkbox" /> all digits</label>
+    <BFormCheckbox v-if="isShort || parts.length > 0" v-model="isInFull" class="digits">all digits</BFormCheckbox>
     <p v-if="source !== null">
       From {{ source.from }}<span class="quiet">{{ source.note === '' ? '' : `: ${source.note}` }}</span>
     </p>
-    <table v-if="parts.length > 0" class="column first" data-testid="last-step">
+    <BTableSimple v-if="parts.length > 0" class="column first" data-testid="last-step">
       <tbody>
         <tr v-for="(part, i) in parts" :key="i">
           <td class="sign">{{ part.sign }}</td>
@@ -84,13 +86,13 @@ function signBefore(i: number): string {
           <td class="num">{{ amountOf(figure) }}</td>
         </tr>
       </tbody>
-    </table>
+    </BTableSimple>
     <details v-if="sheet.lines.length > 1" :open="sheet.lines.length <= FOLD_FROM">
       <summary>Every step, {{ sheet.lines.length }} in all</summary>
       <ol class="steps">
         <li v-for="(line, i) in sheet.lines" :key="i">
           <span class="label">{{ line.label }}</span>
-          <table v-if="line.addends.length > COLUMN_FROM" class="column">
+          <BTableSimple v-if="line.addends.length > COLUMN_FROM" class="column">
             <tbody>
               <tr v-for="(addend, k) in line.addends" :key="k">
                 <td>{{ addend.label }}</td>
@@ -101,7 +103,7 @@ function signBefore(i: number): string {
                 <td class="num">{{ line.result }}</td>
               </tr>
             </tbody>
-          </table>
+          </BTableSimple>
           <span v-else
             >{{ line.expression }} = <b>{{ line.result }}</b></span
           >
@@ -110,7 +112,7 @@ function signBefore(i: number): string {
     </details>
     <details v-if="sheet.inputs.length > 0 && source === null" :open="sheet.inputs.length <= FOLD_FROM">
       <summary>Where the numbers come from</summary>
-      <table class="column">
+      <BTableSimple class="column">
         <tbody>
           <tr v-for="(input, i) in sheet.inputs" :key="i">
             <td>
@@ -120,7 +122,7 @@ function signBefore(i: number): string {
             <td class="num">{{ input.amount }}</td>
           </tr>
         </tbody>
-      </table>
+      </BTableSimple>
     </details>
   </div>
 </template>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
@@ -6,6 +7,7 @@ import { cutList, listedCuts } from '@spare-acre/core/cutting/bench';
 import { isCut, withOpen } from '@spare-acre/core/cutting/job';
 import { isNew } from '@spare-acre/core/cutting/nesting';
 import { lengthText, lengthUnit, lengthUnitName } from '@spare-acre/core/base/units';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
@@ -24,6 +26,8 @@ useLook(() => ['jobs']);
 const jobs = computed(() => store.slices.jobs ?? []);
 const chosen = ref({ key: '', index: 0 });
 const job = computed(() => jobs.value.find(({ key }) => key === chosen.value.key) ?? jobs.value[0] ?? null);
+const jobKey = computed({ get: () => job.value?.key ?? '', set: (key) => (chosen.value = { key, index: 0 }) });
+const jobTabs = computed(() => jobs.value.map(({ key, name, layout }) => ({ id: key, name, count: layout.sheets.length })));
 const better = useBetterLayout(job);
 const hand = useByHand(job);
 /** The job as the search has it just now, or as the hand left it. */
@@ -69,105 +73,85 @@ const { width, height } = useElementSize(frame);
 <template>
   <div class="bench cuts">
     <div class="drawing rows">
-      <div class="jobs" role="tablist" aria-label="Materials">
-        <BButton
-          v-for="each in jobs"
-          :key="each.key"
-          variant="key"
-          role="tab"
-          :aria-selected="each === job"
-          @click="chosen = { key: each.key, index: 0 }"
-        >
-          {{ each.name }} <kbd>{{ each.layout.sheets.length }}</kbd>
-        </BButton>
-      </div>
       <p v-if="jobs.length === 0 && store.slices.jobs !== undefined" class="quiet p-4">Nothing to cut yet: lay out a table first.</p>
-      <div ref="frame" class="large">
-        <template v-if="shown !== null && index >= 0">
-          <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
-          <p class="quiet under">{{ sheetText }}</p>
-          <SheetDrawing
-            :job="shown"
-            :index="index"
-            :width-px="Math.max(100, width - 8)"
-            :height-px="Math.max(80, height - 58)"
-            :hand="better.isRunning.value || isDone ? undefined : hand"
-            :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
-            is-large
-          />
-        </template>
-        <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
-      </div>
-      <HandBar
-        v-if="shown !== null && index >= 0 && !isDone && !better.isRunning.value"
-        :job="shown"
-        :index="index"
-        :hand="hand"
-        @carried="(to) => (chosen = { key: shown!.key, index: to })"
-      />
-      <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
-        <BButton
-          v-for="(sheet, i) in shown.layout.sheets"
-          :key="i"
-          variant="bare"
-          class="small"
-          :aria-pressed="i === index"
-          :aria-label="`Sheet ${i + 1}${isCut(sheet) ? ', cut' : ''}`"
-          @click="chosen = { key: shown.key, index: i }"
-        >
-          <span>Sheet {{ i + 1 }}<template v-if="isCut(sheet)"> ✓ cut</template></span>
-          <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
-        </BButton>
-      </div>
+      <TabbedSheets v-model="jobKey" label="Materials" :tabs="jobTabs">
+        <div ref="frame" class="large">
+          <template v-if="shown !== null && index >= 0">
+            <h2>Sheet {{ index + 1 }} of {{ shown.layout.sheets.length }}, {{ shown.name }}</h2>
+            <p class="quiet under">{{ sheetText }}</p>
+            <SheetDrawing
+              :job="shown"
+              :index="index"
+              :width-px="Math.max(100, width - 8)"
+              :height-px="Math.max(80, height - 58)"
+              :hand="better.isRunning.value || isDone ? undefined : hand"
+              :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
+              is-large
+            />
+          </template>
+          <p v-else-if="job !== null" class="attention">No part of {{ job.name }} fits a sheet.</p>
+        </div>
+        <HandBar
+          v-if="shown !== null && index >= 0 && !isDone && !better.isRunning.value"
+          :job="shown"
+          :index="index"
+          :hand="hand"
+          @carried="(to) => (chosen = { key: shown!.key, index: to })"
+        />
+        <div v-if="shown !== null && shown.layout.sheets.length > 1" class="strip">
+          <BButton
+            v-for="(sheet, i) in shown.layout.sheets"
+            :key="i"
+            variant="bare"
+            class="small"
+            :aria-pressed="i === index"
+            :aria-label="`Sheet ${i + 1}${isCut(sheet) ? ', cut' : ''}`"
+            @click="chosen = { key: shown.key, index: i }"
+          >
+            <span>Sheet {{ i + 1 }}<template v-if="isCut(sheet)"> ✓ cut</template></span>
+            <SheetDrawing :job="shown" :index="i" :width-px="140" :height-px="72" :is-large="false" />
+          </BButton>
+        </div>
+      </TabbedSheets>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>Cut list, sheet {{ index + 1 }}</h2>
-      <div class="lists" role="tablist" aria-label="Lists">
-        <BButton
-          v-for="list in LISTS"
-          :key="list.id"
-          variant="key"
-          role="tab"
-          :aria-selected="listed === list.id"
-          @click="listed = list.id"
-        >
-          {{ list.name }}
-        </BButton>
-      </div>
-      <ViewWarnings view="cuts" />
-      <template v-if="shown !== null && job !== null && index >= 0">
-        <template v-if="listed === 'cuts'">
-          <p class="sub">each from the left or the top edge of the piece in hand, in {{ unitName }}</p>
-          <CutOrderList :job="shown" :index="index" />
+      <TabbedSheets v-model="listed" label="Lists" :tabs="LISTS">
+        <ViewWarnings view="cuts" />
+        <template v-if="shown !== null && job !== null && index >= 0">
+          <template v-if="listed === 'cuts'">
+            <p class="sub">each from the left or the top edge of the piece in hand, in {{ unitName }}</p>
+            <CutOrderList :job="shown" :index="index" />
+          </template>
+          <template v-else-if="listed === 'parts'">
+            <p class="sub">every distance from the left edge and the top edge of the sheet, in {{ unitName }}</p>
+            <BTableSimple class="ledger mt-2" data-testid="cut-list">
+              <thead>
+                <tr>
+                  <th scope="col">part</th>
+                  <th scope="col" class="num">size</th>
+                  <th scope="col" class="num">left</th>
+                  <th scope="col" class="num">top</th>
+                </tr>
+              </thead>
+              <tbody>
+                <tr v-for="row in rows" :key="row.part.id">
+                  <td>
+                    <b class="attention">{{ row.number }}</b> {{ row.part.name }}
+                  </td>
+                  <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
+                  <td class="num">{{ length(row.leftMm) }}</td>
+                  <td class="num">{{ length(row.topMm) }}</td>
+                </tr>
+              </tbody>
+            </BTableSimple>
+          </template>
+          <RackPanel v-else-if="listed === 'rack'" :job="job" :index="index" />
+          <KerfTestPanel v-else-if="listed === 'practice'" :key="job.key" :job="job" />
+          <TakeAway v-else-if="listed === 'files'" :job="shown" :index="index" />
         </template>
-        <template v-else-if="listed === 'parts'">
-          <p class="sub">every distance from the left edge and the top edge of the sheet, in {{ unitName }}</p>
-          <table class="ledger mt-2" data-testid="cut-list">
-            <thead>
-              <tr>
-                <th scope="col">part</th>
-                <th scope="col" class="num">size</th>
-                <th scope="col" class="num">left</th>
-                <th scope="col" class="num">top</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="row in rows" :key="row.part.id">
-                <td>
-                  <b class="attention">{{ row.number }}</b> {{ row.part.name }}
-                </td>
-                <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
-                <td class="num">{{ length(row.leftMm) }}</td>
-                <td class="num">{{ length(row.topMm) }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </template>
-        <RackPanel v-else-if="listed === 'rack'" :job="job" :index="index" />
-        <KerfTestPanel v-else-if="listed === 'practice'" :key="job.key" :job="job" />
-        <TakeAway v-else-if="listed === 'files'" :job="shown" :index="index" />
-      </template>
-      <JobPanel v-if="job !== null && (listed === 'job' || index < 0)" :key="job.key" :job="job" :index="index" :better="better" />
+        <JobPanel v-if="job !== null && (listed === 'job' || index < 0)" :key="job.key" :job="job" :index="index" :better="better" />
+      </TabbedSheets>
     </aside>
   </div>
 </template>
@@ -182,14 +166,6 @@ const { width, height } = useElementSize(frame);
   padding: 12px 18px;
   gap: 8px;
 }
-.lists {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: baseline;
-  margin: 6px 0;
-}
-.jobs,
 .strip {
   display: flex;
   gap: 6px;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
@@ -44,8 +45,8 @@ function use(): void {
     <p v-for="caution in card.cautions" :key="caution" class="caution">{{ caution }}</p>
     <FigureLine label="Strips together should be" :figure="card.expected" />
     <div class="measures">
-      <label>Before <input v-model="typed.before" inputmode="decimal" autocomplete="off" /></label>
-      <label>Strips together <input v-model="typed.together" inputmode="decimal" autocomplete="off" /></label>
+      <label>Before <BFormInput v-model="typed.before" inputmode="decimal" autocomplete="off" /></label>
+      <label>Strips together <BFormInput v-model="typed.together" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
     </div>
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>

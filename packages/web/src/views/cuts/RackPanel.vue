@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
@@ -60,10 +62,9 @@ async function add(): Promise<void> {
 <template>
   <section>
     <h3>What is cut</h3>
-    <label v-for="sheet in sheets" :key="sheet.number" class="tick" :class="{ own: sheet.number === index + 1 }" data-testid="leftover">
-      <input type="checkbox" :checked="sheet.isCut" @change="toggle(sheet.number)" />
-      <span>{{ sheet.text }}</span>
-    </label>
+    <div v-for="sheet in sheets" :key="sheet.number" class="tick" :class="{ own: sheet.number === index + 1 }" data-testid="leftover">
+      <BFormCheckbox :model-value="sheet.isCut" @update:model-value="toggle(sheet.number)">{{ sheet.text }}</BFormCheckbox>
+    </div>
     <p class="quiet small">A sheet that is cut stays as it is; what it leaves goes to the rack, and an offcut used up goes out of it.</p>
   </section>
   <section>
@@ -77,8 +78,8 @@ async function add(): Promise<void> {
       </li>
     </ul>
     <form class="measures" @submit.prevent="add">
-      <label>Width <input v-model="typed.width" inputmode="decimal" autocomplete="off" /></label>
-      <label>Depth <input v-model="typed.depth" inputmode="decimal" autocomplete="off" /></label>
+      <label>Width <BFormInput v-model="typed.width" inputmode="decimal" autocomplete="off" /></label>
+      <label>Depth <BFormInput v-model="typed.depth" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
       <BButton type="submit" variant="key">Put in</BButton>
     </form>

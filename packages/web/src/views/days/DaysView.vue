@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { tilesOf } from '@spare-acre/core/ground';
 import { clock } from '@spare-acre/core/days';
@@ -52,7 +53,7 @@ const hoursOn = (weekday: number): string =>
         :tiles="tiles"
         :starts-on="plan.calendar.startsOn"
       />
-      <table class="ledger mt-3" data-testid="agenda">
+      <BTableSimple class="ledger mt-3" data-testid="agenda">
         <thead>
           <tr>
             <th scope="col">when</th>
@@ -82,7 +83,7 @@ const hoursOn = (weekday: number): string =>
             <td class="num"><FigureCell v-if="entry.wait.value > 0" :figure="entry.wait" /></td>
           </tr>
         </tbody>
-      </table>
+      </BTableSimple>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>When</h2>

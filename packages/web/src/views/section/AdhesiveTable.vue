@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
@@ -48,7 +49,7 @@ function use(adhesiveId: string): void {
         @choose="(key) => (chosen = key)"
       />
     </div>
-    <table class="ledger" data-testid="adhesives">
+    <BTableSimple class="ledger" data-testid="adhesives">
       <thead>
         <tr>
           <th>adhesive</th>
@@ -78,7 +79,7 @@ function use(adhesiveId: string): void {
           </td>
         </tr>
       </tbody>
-    </table>
+    </BTableSimple>
   </template>
 </template>
 

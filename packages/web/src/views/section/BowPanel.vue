@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import type { BowCause } from '@spare-acre/core/stack/bow';
@@ -53,7 +54,7 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
     <div>
       <h2>What lowers it</h2>
       <p v-if="levers.length === 0" class="quiet">Nothing this program knows of would lower it by more than a hair.</p>
-      <table v-else class="ledger" data-testid="levers">
+      <BTableSimple v-else class="ledger" data-testid="levers">
         <thead>
           <tr>
             <th>lever</th>
@@ -70,7 +71,7 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
             <td><BButton variant="key" @click="store.mend(lever)">Do it</BButton></td>
           </tr>
         </tbody>
-      </table>
+      </BTableSimple>
     </div>
     <div>
       <h2>While it is glued</h2>

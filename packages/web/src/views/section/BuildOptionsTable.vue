@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, shallowRef, watch } from 'vue';
 import type { WarningCode } from '@spare-acre/core/checks';
@@ -61,7 +62,7 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
 
 <template>
   <SearchProgress :search="search" what="Reckoning each way" />
-  <table v-if="buildOptions.length > 0" class="ledger" data-testid="buildOptions">
+  <BTableSimple v-if="buildOptions.length > 0" class="ledger" data-testid="buildOptions">
     <thead>
       <tr>
         <th>way</th>
@@ -92,7 +93,7 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
         </td>
       </tr>
     </tbody>
-  </table>
+  </BTableSimple>
 </template>
 
 <style scoped>

@@ -1,4 +1,6 @@
 <script setup lang="ts">
+import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
@@ -32,12 +34,12 @@ function pick({ heightMm }: Bare<HeightChoice>, { thicknessesMm }: Bare<HeightOp
 <template>
   <fieldset class="hand">
     <legend>At hand</legend>
-    <label v-for="mm in stocked" :key="mm"
-      ><input type="checkbox" :checked="isAtHand(mm)" @change="toggle(mm)" /> {{ length(mm) }} {{ unit }}</label
+    <BFormCheckbox v-for="mm in stocked" :key="mm" inline :model-value="isAtHand(mm)" @update:model-value="toggle(mm)"
+      >{{ length(mm) }} {{ unit }}</BFormCheckbox
     >
   </fieldset>
   <p v-if="choices.length === 0" class="quiet">No ground is raised on this board.</p>
-  <table v-else class="ledger" data-testid="heights">
+  <BTableSimple v-else class="ledger" data-testid="heights">
     <thead>
       <tr>
         <th>height</th>
@@ -63,7 +65,7 @@ function pick({ heightMm }: Bare<HeightChoice>, { thicknessesMm }: Bare<HeightOp
         </td>
       </tr>
     </tbody>
-  </table>
+  </BTableSimple>
 </template>
 
 <style scoped>

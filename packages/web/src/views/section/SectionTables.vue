@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref } from 'vue';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
 import AdhesiveTable from './AdhesiveTable.vue';
 import BowPanel from './BowPanel.vue';
 import CutLineMap from './CutLineMap.vue';
@@ -22,14 +22,11 @@ const chosen = ref<(typeof TABS)[number]['id']>('where');
 
 <template>
   <div class="tables">
-    <div class="tabs" role="tablist" aria-label="Tables">
-      <BButton v-for="tab in TABS" :key="tab.id" variant="key" role="tab" :aria-selected="tab.id === chosen" @click="chosen = tab.id">
-        {{ tab.name }}
-      </BButton>
-    </div>
-    <div class="body" role="tabpanel" :aria-label="TABS.find(({ id }) => id === chosen)!.name" tabindex="0">
-      <component :is="TABS.find(({ id }) => id === chosen)!.view" />
-    </div>
+    <TabbedSheets v-model="chosen" label="Tables" :tabs="TABS">
+      <div class="body">
+        <component :is="TABS.find(({ id }) => id === chosen)!.view" />
+      </div>
+    </TabbedSheets>
   </div>
 </template>
 
@@ -39,19 +36,12 @@ const chosen = ref<(typeof TABS)[number]['id']>('where');
   flex-direction: column;
   min-height: 0;
   height: 100%;
-}
-.tabs {
-  display: flex;
-  gap: 6px;
-  flex: none;
-  padding: 6px 0;
+  padding-top: 6px;
 }
 .body {
   flex: 1 1 auto;
   min-height: 0;
   overflow-y: auto;
-}
-.body:focus-visible {
-  outline: 2px solid var(--slate);
+  padding-top: 6px;
 }
 </style>

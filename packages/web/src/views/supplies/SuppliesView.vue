@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import type { Supply } from '@spare-acre/core/supplies';
 import { type Bare, showText } from '@spare-acre/core/base/units';
@@ -46,7 +47,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     <div class="drawing scroll">
       <h2>What the board takes, and what to buy for it</h2>
       <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
-      <table v-if="supplies !== null" class="ledger" data-testid="supplies">
+      <BTableSimple v-if="supplies !== null" class="ledger" data-testid="supplies">
         <thead>
           <tr>
             <th scope="col">material</th>
@@ -75,7 +76,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
             <td class="num"><FigureCell :figure="supplies.used" /></td>
           </tr>
         </tbody>
-      </table>
+      </BTableSimple>
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>Mixes</h2>

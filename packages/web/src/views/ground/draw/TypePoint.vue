@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { nextTick, ref } from 'vue';
 import type { Sketch } from './useSketch';
 
 /** A place typed while drawing: Enter sets it, Enter on nothing finishes the drawing. */
 const props = defineProps<{ sketch: Sketch }>();
 const typed = ref('');
-const input = ref<HTMLInputElement | null>(null);
+const input = ref<InstanceType<typeof BFormInput> | null>(null);
 
 function set(): void {
   if (typed.value.trim() === '') return props.sketch.finish();
@@ -28,7 +29,7 @@ defineExpose({
 </script>
 
 <template>
-  <input
+  <BFormInput
     ref="input"
     v-model="typed"
     class="point"
@@ -43,11 +44,5 @@ defineExpose({
 <style scoped>
 .point {
   width: 96px;
-  padding: 0 6px;
-  background: var(--sheet);
-  border: 1px solid var(--rule);
-  border-radius: 2px;
-  color: var(--ink);
-  font: inherit;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -10,6 +11,7 @@ import FigureCell from '../../../ui/FigureCell.vue';
 import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import NumberField from '../../../ui/NumberField.vue';
+import TabbedSheets from '../../../ui/TabbedSheets.vue';
 import SearchProgress from '../../../ui/SearchProgress.vue';
 import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
@@ -25,11 +27,11 @@ const system = computed(() => plan.value.units);
 const report = computed(() => props.play.report.value);
 const { overlay, from, to, seenFrom, search, sight } = props.play;
 
-const OVERLAYS: readonly (readonly [OverlayId, string])[] = [
-  ['ways', 'Ways'],
-  ['standing', 'Standing'],
-  ['reach', 'Reach'],
-  ['sight', 'Sight'],
+const OVERLAYS: readonly { readonly id: OverlayId; readonly name: string }[] = [
+  { id: 'ways', name: 'Ways' },
+  { id: 'standing', name: 'Standing' },
+  { id: 'reach', name: 'Reach' },
+  { id: 'sight', name: 'Sight' },
 ];
 const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
 const set = (rule: keyof PlayRules, value: number): string => store.edit({ code: 'play/rule', rule, value });
@@ -46,109 +48,112 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
 
 <template>
   <h2>Does it play well?</h2>
-  <div class="tabs" role="tablist" aria-label="Play checks">
-    <BButton v-for="[id, name] in OVERLAYS" :key="id" role="tab" variant="key" :aria-selected="overlay === id" @click="overlay = id">
-      {{ name }}
-    </BButton>
-  </div>
-  <p v-if="play.fault.value !== ''" class="attention" role="alert">The checks failed: {{ play.fault.value }}</p>
-  <section>
-    <LengthField label="Base" :mm="rules.baseMm" :system="system" :limits="LIMITS.baseMm" :take="(mm) => set('baseMm', mm)" />
-    <template v-if="overlay === 'ways'">
-      <LengthField
-        label="Climbs a step of"
-        :mm="rules.stepUpMm"
-        :system="system"
-        :limits="LIMITS.stepUpMm"
-        :take="(mm) => set('stepUpMm', mm)"
-      />
-      <NumberField label="Walks a slope of" :value="rules.walkDeg" unit="°" :limits="LIMITS.walkDeg" :take="(deg) => set('walkDeg', deg)" />
-      <ChoiceField label="From the" :value="from" :options="sides" @choose="(side) => (from = side)" />
-      <ChoiceField label="To the" :value="to" :options="sides" @choose="(side) => (to = side)" />
-      <p class="legend">
-        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base
-      </p>
-      <p class="legend">
-        <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base
-      </p>
-    </template>
-    <template v-else-if="overlay === 'standing'">
-      <NumberField
-        label="Stands on a slope of"
-        :value="rules.tiltDeg"
-        unit="°"
-        :limits="LIMITS.tiltDeg"
-        :take="(deg) => set('tiltDeg', deg)"
-      />
-      <p class="legend">
-        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> this base tips, rocks or has no room
-      </p>
-    </template>
-    <template v-else-if="overlay === 'reach'">
-      <LengthField
-        label="An arm reaches"
-        :mm="rules.reachMm"
-        :system="system"
-        :limits="LIMITS.reachMm"
-        :take="(mm) => set('reachMm', mm)"
-      />
-      <LengthField label="A hand is wide" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('handMm', mm)" />
-      <p class="legend">
-        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side
-      </p>
-      <p class="legend">
-        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand
-      </p>
-    </template>
-    <template v-else>
-      <ChoiceField label="Seen from the" :value="seenFrom" :options="sides" @choose="(side) => (seenFrom = side)" />
-      <p class="legend">
-        <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
-      </p>
-      <BButton v-if="sight === null && search.share.value === null" variant="key" @click="play.look()"> Look from every side </BButton>
-      <SearchProgress :search="search" what="Looking" />
-    </template>
-  </section>
-  <section v-if="report !== null && overlay === 'ways'">
-    <FigureLine :label="`Widest base, ${report.from} to ${report.to}`" :figure="report.widest" />
-    <table class="ledger tight" data-testid="levels">
-      <thead>
-        <tr>
-          <th>Level</th>
-          <th class="num">Stand there</th>
-          <th class="num">Base that gets up</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="(level, i) in report.levels" :key="i">
-          <td>{{ level.name }}</td>
-          <td class="num"><FigureCell :figure="level.spots" /></td>
-          <td class="num">
-            <span v-if="level.reached.value === 0" class="attention">no way</span>
-            <template v-else
-              ><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span
-              ><FigureCell :figure="level.reached"
-            /></template>
-          </td>
-        </tr>
-      </tbody>
-    </table>
-  </section>
-  <section v-if="report !== null && overlay === 'standing'">
-    <FigureLine label="Of the table it stands on" :figure="report.stands" />
-    <FigureLine v-for="(level, i) in report.levels" :key="i" :label="`Bases on ${level.name.toLowerCase()}`" :figure="level.spots" />
-  </section>
-  <section v-if="report !== null && overlay === 'reach'">
-    <FigureLine label="Out of reach" :figure="report.far" />
-    <FigureLine label="Too narrow for a hand" :figure="report.narrow" />
-  </section>
-  <section v-if="sight !== null && overlay === 'sight'">
-    <FigureLine v-for="{ side, seen } in sight.sights" :key="side" :label="`Seen from the ${side}`" :figure="seen" data-testid="seen" />
-    <h3 class="mt-2">Hidden from the other side</h3>
-    <template v-for="{ sides: pair, hidden } in sight.covers" :key="pair.join()">
-      <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`Of the ${pair[i]} half`" :figure="figure" />
-    </template>
-  </section>
+  <TabbedSheets v-model="overlay" label="Play checks" :tabs="OVERLAYS">
+    <p v-if="play.fault.value !== ''" class="attention" role="alert">The checks failed: {{ play.fault.value }}</p>
+    <section>
+      <LengthField label="Base" :mm="rules.baseMm" :system="system" :limits="LIMITS.baseMm" :take="(mm) => set('baseMm', mm)" />
+      <template v-if="overlay === 'ways'">
+        <LengthField
+          label="Climbs a step of"
+          :mm="rules.stepUpMm"
+          :system="system"
+          :limits="LIMITS.stepUpMm"
+          :take="(mm) => set('stepUpMm', mm)"
+        />
+        <NumberField
+          label="Walks a slope of"
+          :value="rules.walkDeg"
+          unit="°"
+          :limits="LIMITS.walkDeg"
+          :take="(deg) => set('walkDeg', deg)"
+        />
+        <ChoiceField label="From the" :value="from" :options="sides" @choose="(side) => (from = side)" />
+        <ChoiceField label="To the" :value="to" :options="sides" @choose="(side) => (to = side)" />
+        <p class="legend">
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base
+        </p>
+        <p class="legend">
+          <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base
+        </p>
+      </template>
+      <template v-else-if="overlay === 'standing'">
+        <NumberField
+          label="Stands on a slope of"
+          :value="rules.tiltDeg"
+          unit="°"
+          :limits="LIMITS.tiltDeg"
+          :take="(deg) => set('tiltDeg', deg)"
+        />
+        <p class="legend">
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> this base tips, rocks or has no room
+        </p>
+      </template>
+      <template v-else-if="overlay === 'reach'">
+        <LengthField
+          label="An arm reaches"
+          :mm="rules.reachMm"
+          :system="system"
+          :limits="LIMITS.reachMm"
+          :take="(mm) => set('reachMm', mm)"
+        />
+        <LengthField label="A hand is wide" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('handMm', mm)" />
+        <p class="legend">
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side
+        </p>
+        <p class="legend">
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand
+        </p>
+      </template>
+      <template v-else>
+        <ChoiceField label="Seen from the" :value="seenFrom" :options="sides" @choose="(side) => (seenFrom = side)" />
+        <p class="legend">
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
+        </p>
+        <BButton v-if="sight === null && search.share.value === null" variant="key" @click="play.look()"> Look from every side </BButton>
+        <SearchProgress :search="search" what="Looking" />
+      </template>
+    </section>
+    <section v-if="report !== null && overlay === 'ways'">
+      <FigureLine :label="`Widest base, ${report.from} to ${report.to}`" :figure="report.widest" />
+      <BTableSimple class="ledger tight" data-testid="levels">
+        <thead>
+          <tr>
+            <th>Level</th>
+            <th class="num">Stand there</th>
+            <th class="num">Base that gets up</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(level, i) in report.levels" :key="i">
+            <td>{{ level.name }}</td>
+            <td class="num"><FigureCell :figure="level.spots" /></td>
+            <td class="num">
+              <span v-if="level.reached.value === 0" class="attention">no way</span>
+              <template v-else
+                ><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span
+                ><FigureCell :figure="level.reached"
+              /></template>
+            </td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+    </section>
+    <section v-if="report !== null && overlay === 'standing'">
+      <FigureLine label="Of the table it stands on" :figure="report.stands" />
+      <FigureLine v-for="(level, i) in report.levels" :key="i" :label="`Bases on ${level.name.toLowerCase()}`" :figure="level.spots" />
+    </section>
+    <section v-if="report !== null && overlay === 'reach'">
+      <FigureLine label="Out of reach" :figure="report.far" />
+      <FigureLine label="Too narrow for a hand" :figure="report.narrow" />
+    </section>
+    <section v-if="sight !== null && overlay === 'sight'">
+      <FigureLine v-for="{ side, seen } in sight.sights" :key="side" :label="`Seen from the ${side}`" :figure="seen" data-testid="seen" />
+      <h3 class="mt-2">Hidden from the other side</h3>
+      <template v-for="{ sides: pair, hidden } in sight.covers" :key="pair.join()">
+        <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`Of the ${pair[i]} half`" :figure="figure" />
+      </template>
+    </section>
+  </TabbedSheets>
   <section>
     <h3>Scale</h3>
     <FigureLine label="1 to" :figure="scale" />
@@ -173,11 +178,6 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
 </template>
 
 <style scoped>
-.tabs {
-  display: flex;
-  gap: 4px;
-  margin: 6px 0;
-}
 .legend {
   display: flex;
   gap: 7px;
@@ -199,6 +199,10 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
 }
 .ledger.tight td,
 .ledger.tight th {
-  padding: 1px 4px 1px 0;
+  padding: 1px 0 1px 10px;
+}
+.ledger.tight td:first-child,
+.ledger.tight th:first-child {
+  padding-left: 0;
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -73,7 +74,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
   <WarningCard v-for="warning in warnings" :key="warning.id" :warning="warning" />
   <section v-if="tiles.length > 0">
     <h3>Each tile</h3>
-    <table class="ledger tight">
+    <BTableSimple class="ledger tight">
       <thead>
         <tr>
           <th>Tile</th>
@@ -88,7 +89,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
           <td class="num"><FigureCell :figure="tile.tall" /></td>
         </tr>
       </tbody>
-    </table>
+    </BTableSimple>
     <FigureLine v-if="heaviest !== undefined" :label="`Heaviest, ${heaviest.tileId}`" :figure="heaviest.mass" />
     <FigureLine v-if="longest !== undefined" label="Longest carry" :figure="longest.carry" />
     <FigureLine v-if="store.slices.stored !== undefined" label="Stored one on another" :figure="store.slices.stored" />
@@ -177,7 +178,11 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
 <style scoped>
 .ledger.tight td,
 .ledger.tight th {
-  padding: 1px 4px 1px 0;
+  padding: 1px 0 1px 10px;
+}
+.ledger.tight td:first-child,
+.ledger.tight th:first-child {
+  padding-left: 0;
 }
 .seam-name {
   margin: 6px 0 0;

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { shallowRef, watch } from 'vue';
@@ -40,7 +41,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
 <template>
   <BModal v-model="isOpen" title="Ways to split the table" size="xl" no-footer>
     <SearchProgress :search="search" what="Reckoning each split" />
-    <table v-if="options.length > 0" class="ledger" data-testid="splits">
+    <BTableSimple v-if="options.length > 0" class="ledger" data-testid="splits">
       <thead>
         <tr>
           <th>Split</th>
@@ -74,6 +75,6 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
           </td>
         </tr>
       </tbody>
-    </table>
+    </BTableSimple>
   </BModal>
 </template>
