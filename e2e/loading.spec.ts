@@ -1,0 +1,61 @@
+import { expect, openBrinefold, test } from './app';
+
+test('a view shows its shape at once while it is fetched', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  let isHeld = true;
+  await page.route('**/assets/SectionView-*.js', async (route) => {
+    while (isHeld) await new Promise((resolve) => setTimeout(resolve, 50));
+    await route.continue();
+  });
+  await page.getByRole('link', { name: 'Section' }).click();
+  await expect(page.getByTestId('skeleton')).toBeVisible({ timeout: 1_000 });
+  // The board's name and its tally stay in sight meanwhile.
+  await expect(page.getByRole('heading', { name: 'Brinefold Saltworks' })).toBeVisible();
+  await expect(page.getByTestId('tally-mass')).toBeVisible();
+  isHeld = false;
+  await expect(page.getByRole('heading', { name: 'Stack' })).toBeVisible();
+  await expect(page.getByTestId('skeleton')).toBeHidden();
+});
+
+test('the page is never blank: the frame stands before any script has come', async ({ page, app }) => {
+  await page.route('**/assets/*.js', (route) => route.abort());
+  await page.goto(app.url);
+  await expect(page.getByTestId('first-paint')).toBeVisible();
+});
+
+test('a view that does not arrive says so and offers to load again; the plan is kept', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  await page.route('**/assets/CutsView-*.js', (route) => route.abort());
+  await page.getByRole('link', { name: 'Cuts' }).click();
+  await expect(page.getByRole('alert').filter({ hasText: 'did not arrive' })).toBeVisible();
+  await page.unroute('**/assets/CutsView-*.js');
+  await page.getByRole('button', { name: 'Load again' }).click();
+  await expect(page.getByRole('heading', { name: /Cut list, sheet 1/ })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Brinefold Saltworks' })).toBeVisible();
+});
+
+test('script comes packed, and the readers of files only when they are wanted', async ({ page, app }) => {
+  const scripts: { name: string; packed: string | undefined }[] = [];
+  page.on('response', (response) => {
+    const [, name] = /assets\/([\w.-]+\.js)$/.exec(response.url()) ?? [];
+    if (name !== undefined) scripts.push({ name, packed: response.headers()['content-encoding'] });
+  });
+  await openBrinefold(page, app);
+  const names = (): string => scripts.map(({ name }) => name).join(' ');
+  expect(scripts.find(({ name }) => name.startsWith('GroundView'))?.packed).toMatch(/^(br|gzip)$/);
+  expect(names()).not.toMatch(/formats|SolidLook|searches\.worker|PlayPanel/);
+  await page.getByRole('button', { name: 'Bring in a file …' }).click();
+  await expect(page.getByRole('dialog', { name: 'Bring in a file' })).toBeVisible();
+  expect(names()).toMatch(/formats/);
+});
+
+test('tabs go by the arrow keys alone', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  await page.getByRole('link', { name: 'Section' }).click();
+  await page.getByRole('tab', { name: 'Where it is cut' }).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('tab', { name: 'Bow and weights' })).toHaveAttribute('aria-selected', 'true');
+  await expect(page.getByTestId('levers')).toBeVisible();
+  await page.keyboard.press('ArrowLeft');
+  await expect(page.getByRole('tab', { name: 'Where it is cut' })).toBeFocused();
+});
