@@ -2,14 +2,22 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BApp } from 'bootstrap-vue-next/components/BApp';
 import { useEventListener } from '@vueuse/core';
-import { onErrorCaptured, ref } from 'vue';
+import { onErrorCaptured, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import HatchDefs from './HatchDefs.vue';
 import AppRail from './AppRail.vue';
-import SideDrawer from './SideDrawer.vue';
 import { useDrawer } from '../ui/drawer';
+import { partLazily } from '../ui/lazily';
+
+const SideDrawer = partLazily(() => import('./SideDrawer.vue'));
 
 const drawer = useDrawer();
+/** Fetched when it is first opened, and there from then on. */
+const isDrawerThere = ref(false);
+watch(
+  () => drawer.content,
+  (content) => (isDrawerThere.value ||= content !== null),
+);
 const route = useRoute();
 const fault = ref('');
 onErrorCaptured((error) => {
@@ -28,7 +36,7 @@ useEventListener('keydown', (event) => {
       <AppRail />
       <RouterView />
     </div>
-    <SideDrawer />
+    <SideDrawer v-if="isDrawerThere" />
     <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
       Something in the page broke: {{ fault }}. Your plan is kept.
       <BButton variant="key" @click="fault = ''">Close</BButton>

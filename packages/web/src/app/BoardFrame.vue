@@ -4,9 +4,11 @@ import { useEventListener } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
-import StaleDialog from './StaleDialog.vue';
 import TallyStrip from './TallyStrip.vue';
+import { partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
+
+const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();
@@ -43,5 +45,5 @@ useEventListener('keydown', (event) => {
     <ViewSkeleton v-else />
   </main>
   <TallyStrip v-if="store.plan !== null" />
-  <StaleDialog />
+  <StaleDialog v-if="store.saving.state === 'stale'" />
 </template>
