@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { useDark, useToggle } from '@vueuse/core';
+import { useDark, useMediaQuery, useToggle } from '@vueuse/core';
+import { useRouter } from 'vue-router';
 import { computed } from 'vue';
 import Boards from '~icons/bi/grid-1x2';
 import Days from '~icons/bi/calendar-week';
@@ -10,6 +11,7 @@ import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
 import { BOARD_VIEWS, type BoardView } from './router';
 import { viewsOf } from '@spare-acre/core/checks';
+import { partLazily } from '../ui/lazily';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
 
@@ -22,9 +24,19 @@ const STOPS = {
 } satisfies Record<BoardView, unknown>;
 
 const store = usePlan();
+const router = useRouter();
+// Menus bring a good deal with them, and only a phone has one.
+const MoreMenu = partLazily(() => import('./MoreMenu.vue'));
+/** On a phone the views lie under the thumb. */
+const isSmall = useMediaQuery('(max-width: 700px)');
 const drawer = useDrawer();
 const isDark = useDark({ selector: 'html', attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light' });
 const toggleDark = useToggle(isDark);
+const more = computed(() => [
+  { text: 'Boards', go: () => void router.push('/') },
+  { text: 'Keys', go: () => drawer.showKeys() },
+  { text: isDark.value ? 'Daylight' : 'Lamp light', go: () => void toggleDark() },
+]);
 const marks = computed(() => {
   const counts: Partial<Record<string, number>> = {};
   for (const { code } of store.warnings) {
@@ -53,7 +65,8 @@ const marks = computed(() => {
         <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
       </RouterLink>
     </template>
-    <div class="foot">
+    <MoreMenu v-if="isSmall" :items="more" />
+    <div v-else class="foot">
       <BButton variant="bare" @click="drawer.showKeys()">Keys <kbd>?</kbd></BButton>
       <BButton variant="bare" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</BButton>
     </div>

@@ -35,7 +35,7 @@ const saved = computed(() => {
 
 <template>
   <header class="head">
-    <h1>{{ plan.name }}</h1>
+    <h1 :title="plan.name">{{ plan.name }}</h1>
     <span class="quiet">{{ size }}</span>
     <div class="actions">
       <BButton variant="key" :disabled="store.history.done.length === 0" :title="store.history.done.at(-1)?.name" @click="store.undo()">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { computed } from 'vue';
+import { useMediaQuery } from '@vueuse/core';
+import { computed, ref } from 'vue';
 import FigureCell from '../ui/FigureCell.vue';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
@@ -22,20 +23,38 @@ const entries = computed(() => {
   ];
 });
 const count = computed(() => store.warnings.length);
+const warnings = computed(() => (count.value === 0 ? 'nothing' : count.value === 1 ? '1 warning' : `${count.value} warnings`));
+/** On a phone one line says what matters most; the rest opens out of it. */
+const isSmall = useMediaQuery('(max-width: 700px)');
+const isOpen = ref(false);
 </script>
 
 <template>
   <footer class="tally" aria-label="Tally">
-    <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
-      <div class="name">{{ entry.name }}</div>
-      <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" above /></div>
-    </div>
-    <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
-      <div class="name">To look at</div>
-      <div class="value">
-        <BButton variant="bare" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
-          {{ count === 0 ? 'nothing' : count === 1 ? '1 warning' : `${count} warnings` }}
-        </BButton>
+    <BButton
+      v-if="isSmall && tally !== null"
+      variant="bare"
+      class="summary"
+      :aria-expanded="isOpen"
+      aria-controls="tally-entries"
+      @click="isOpen = !isOpen"
+    >
+      <span>{{ tally.readyText === '' ? 'Tally' : `Ready ${tally.readyText}` }}</span>
+      <span :class="{ attention: count > 0 }">{{ warnings }}</span>
+      <span aria-hidden="true">{{ isOpen ? '▾' : '▴' }}</span>
+    </BButton>
+    <div v-show="!isSmall || isOpen" id="tally-entries" class="entries">
+      <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
+        <div class="name">{{ entry.name }}</div>
+        <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" above /></div>
+      </div>
+      <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
+        <div class="name">To look at</div>
+        <div class="value">
+          <BButton variant="bare" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
+            {{ warnings }}
+          </BButton>
+        </div>
       </div>
     </div>
     <span v-if="store.fault !== ''" class="working-on attention" role="alert">Reckoning failed: {{ store.fault }}</span>

@@ -157,8 +157,10 @@ const { width, height } = useElementSize(frame);
 </template>
 
 <style scoped>
-.cuts {
-  grid-template-columns: minmax(0, 1fr) 390px;
+@media (min-width: 901px) {
+  .cuts {
+    grid-template-columns: minmax(0, 1fr) 390px;
+  }
 }
 .rows {
   display: flex;

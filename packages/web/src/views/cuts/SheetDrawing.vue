@@ -75,22 +75,23 @@ const within = ({ x, y }: Point): Point => ({
   x: Math.max(9, Math.min(sheet.value.width - 9, x)),
   y: Math.max(9, Math.min(sheet.value.height - 9, y)),
 });
-/** Cut lines in the order they are made; where each number stands: at the far end of its line, where neighbours seldom are. */
-const lines = computed(() =>
-  (props.cuts ?? []).map(({ step, way, line }) => {
+const NUMBER_PX = 17;
+/** Cut lines in the order they are made; where each number stands: at the far end of its line, or nearer where another stands there. */
+const lines = computed(() => {
+  const taken: Point[] = [];
+  return (props.cuts ?? []).map(({ step, way, line }) => {
     const { x: x1, y: y1 } = toPx({ x: line.x1, y: line.y1 });
     const { x: x2, y: y2 } = toPx({ x: line.x2, y: line.y2 });
-    return {
-      step,
-      x1,
-      y1,
-      x2,
-      y2,
-      isLong: Math.hypot(x2 - x1, y2 - y1) > MARKED_PX,
-      at: within(way === 'down' ? { x: x2, y: y2 - 12 } : { x: x2 - 12, y: y2 }),
-    };
-  }),
-);
+    const lengthPx = Math.hypot(x2 - x1, y2 - y1);
+    const isLong = lengthPx > MARKED_PX;
+    const from = (backPx: number): Point => within(way === 'down' ? { x: x2, y: y2 - backPx } : { x: x2 - backPx, y: y2 });
+    const isFree = (at: Point): boolean => taken.every((other) => Math.hypot(at.x - other.x, at.y - other.y) >= NUMBER_PX);
+    const places = Array.from({ length: Math.max(1, Math.floor((lengthPx - 12) / NUMBER_PX)) }, (_, i) => from(12 + i * NUMBER_PX));
+    const at = places.find(isFree) ?? places[0]!;
+    if (isLong) taken.push(at);
+    return { step, x1, y1, x2, y2, isLong, at };
+  });
+});
 const fits = (text: string, px: number): boolean => text.length * 6.1 < px;
 
 const SNAP_PX = 9;

@@ -19,7 +19,7 @@ const ROW_PX = 30;
 const TOP_PX = 30;
 const LEFT_PX = 40;
 const LEAST_BAR_PX = 2.5;
-const LEAST_DAY_PX = 44;
+const LEAST_DAY_PX = 76;
 
 const endMin = computed(() => Math.max(DAY_MIN, ...props.days.slots.map(({ curedMin }) => curedMin)));
 const dayCount = computed(() => Math.ceil(endMin.value / DAY_MIN));

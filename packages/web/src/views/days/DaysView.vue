@@ -53,7 +53,7 @@ const hoursOn = (weekday: number): string =>
         :tiles="tiles"
         :starts-on="plan.calendar.startsOn"
       />
-      <BTableSimple class="ledger mt-3" data-testid="agenda">
+      <BTableSimple class="ledger mt-3" responsive data-testid="agenda">
         <thead>
           <tr>
             <th scope="col">when</th>

@@ -51,6 +51,8 @@ const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);
 const onPlan = computed(() => look.value === 'draw' || look.value === 'seams' || look.value === 'play');
 watch(look, () => sketch.choose('hold'));
 
+/** Room under the table for the yardsticks. */
+const PLAY_FOOT_PX = 84;
 const FORMS = [
   ['area', 'Corners'],
   ['round', 'Round'],
@@ -135,20 +137,29 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
 
 <template>
   <div class="bench">
-    <div class="drawing">
-      <PlanSheet v-if="onPlan" ref="sheet" :sketch="sketch" :is-still="look !== 'draw'" @scale="(px) => (scale = px)">
-        <template #default="{ toPx, scale: pxPerMm, table }">
-          <SeamMarks v-if="look === 'seams'" :to-px="toPx" />
-          <PlayOverlay v-if="look === 'play'" :play="play" :to-px="toPx" :scale="pxPerMm" :table="table" />
-        </template>
-      </PlanSheet>
-      <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
-      <SolidLook v-else />
+    <div class="drawing stacked">
       <nav class="looks" aria-label="Ways of looking">
         <BButton variant="bare" v-for="{ id, name } in LOOKS" :key="id" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</BButton>
       </nav>
+      <div class="sheet-frame">
+        <PlanSheet
+          v-if="onPlan"
+          ref="sheet"
+          :sketch="sketch"
+          :is-still="look !== 'draw'"
+          :foot-px="look === 'play' ? PLAY_FOOT_PX : undefined"
+          @scale="(px) => (scale = px)"
+        >
+          <template #default="{ toPx, scale: pxPerMm, table }">
+            <SeamMarks v-if="look === 'seams'" :to-px="toPx" />
+            <PlayOverlay v-if="look === 'play'" :play="play" :to-px="toPx" :scale="pxPerMm" :table="table" />
+          </template>
+        </PlanSheet>
+        <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
+        <SolidLook v-else />
+      </div>
       <template v-if="look === 'draw'">
-        <div v-if="hint !== ''" class="hint" :class="{ attention: sketch.refusal.value !== '' }">
+        <div class="hint" :class="{ attention: sketch.refusal.value !== '' }">
           <span :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</span>
           <TypePoint v-if="sketch.isSetting.value" ref="typePoint" :sketch="sketch" />
           <span
@@ -196,12 +207,22 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
 </template>
 
 <style scoped>
-.looks {
-  position: absolute;
-  top: 0;
-  left: 50px;
+/* The names of the looks above the drawing and the tools below it, so that neither lies on it, whatever the table's shape. */
+.stacked {
   display: flex;
-  gap: 16px;
+  flex-direction: column;
+}
+.sheet-frame {
+  position: relative;
+  flex: 1 1 auto;
+  min-height: 0;
+}
+.looks {
+  flex: none;
+  padding-left: 50px;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 16px;
 }
 .looks button {
   all: unset;
@@ -223,36 +244,28 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
   outline: 2px solid var(--slate);
 }
 .tools {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 8px;
+  flex: none;
   display: flex;
   justify-content: center;
   flex-wrap: wrap;
   gap: 4px;
-  padding: 0 20px;
+  padding: 2px 20px 8px;
 }
 .tools .btn-key {
   font-size: 0.86rem;
   padding: 2px 8px;
 }
 .hint {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 68px;
-  margin: 0;
+  flex: none;
+  min-height: 28px;
+  padding: 0 20px;
   display: flex;
+  flex-wrap: wrap;
   gap: 12px;
   justify-content: center;
   align-items: baseline;
   color: var(--ink-soft);
   font-size: 0.9rem;
-  pointer-events: none;
-}
-.hint > * {
-  pointer-events: auto;
 }
 .hint.attention {
   color: var(--clay-ink);

@@ -16,8 +16,12 @@ const LEFT_PX = 64;
 const RIGHT_PX = 24;
 const LABEL_ROWS = 3;
 const LABEL_ROW_PX = 34;
-const LABEL_PX = 118;
-const FOOT_PX = 46;
+/** Of a letter of a name, and of the line under it, at most; and between two labels. */
+const NAME_PX = 6;
+const DETAIL_PX = 5.1;
+const LABEL_GAP_PX = 6;
+const LEAST_LABEL_PX = 56;
+const FOOT_PX = 30;
 /** Marks beside the heights: whole lengths of the board's own measures. */
 const HEIGHT_STEPS_MM = { metric: [5, 10, 20, 50, 100], imperial: [6.35, 12.7, 25.4, 50.8, 101.6] } as const;
 /** Heights are drawn this many times larger, as far as the sheet allows. */
@@ -63,17 +67,37 @@ const heights = computed(() => {
   for (let mm = first; mm <= props.section.highMm; mm += step) marks.push(mm);
   return marks;
 });
+const FROM_PX = LEFT_PX - 40;
+const toPx = computed(() => width.value - 4);
 /** Names stand in rows over the drawing, each next one a row lower, moved aside so that none overlap. */
-const labels = computed(() => {
-  const rows = [0, 1, 2].map((row) => props.section.marks.filter((_, i) => i % LABEL_ROWS === row));
-  return rows.flatMap((marks, row) => {
+const rowsOfMarks = computed(() =>
+  [0, 1, 2].map((row) => {
+    const marks = props.section.marks.filter((_, i) => i % LABEL_ROWS === row);
+    // Where not even short names have room, some go without: pointed at, every slab says what it is.
+    const every = Math.ceil(marks.length / Math.max(1, Math.floor((toPx.value - FROM_PX) / LEAST_LABEL_PX)));
+    return marks.filter((_, i) => i % every === 0);
+  }),
+);
+const widthOf = (text: string, signPx: number): number => text.length * signPx + 8;
+const inFull = (mark: SectionDrawing['marks'][number]): number => Math.max(widthOf(mark.name, NAME_PX), widthOf(detailOf(mark), DETAIL_PX));
+/** Where there is little room names stand alone; how high or deep is said when one is pointed at. */
+const isCrowded = computed(() =>
+  rowsOfMarks.value.some((marks) => marks.reduce((sum, mark) => sum + inFull(mark) + LABEL_GAP_PX, 0) > toPx.value - FROM_PX),
+);
+/** A name with as many of its letters as there is room for. */
+const cut = (name: string, roomPx: number): string =>
+  widthOf(name, NAME_PX) <= roomPx ? name : `${name.slice(0, Math.max(3, Math.floor((roomPx - 8) / NAME_PX) - 1)).trim()}…`;
+const labels = computed(() =>
+  rowsOfMarks.value.flatMap((marks, row) => {
+    const roomPx = (toPx.value - FROM_PX) / marks.length - LABEL_GAP_PX;
+    const named = marks.map((mark) => ({ ...mark, shown: isCrowded.value ? cut(mark.name, roomPx) : mark.name }));
     const places = placeLabels(
-      marks.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: LABEL_PX })),
-      6,
-      LEFT_PX - 40,
-      width.value - 4,
+      named.map((mark) => ({ atPx: x.value(mark.atMm), widthPx: isCrowded.value ? widthOf(mark.shown, NAME_PX) : inFull(mark) })),
+      LABEL_GAP_PX,
+      FROM_PX,
+      toPx.value,
     );
-    return marks.map((mark, i) => ({
+    return named.map((mark, i) => ({
       ...mark,
       detail: detailOf(mark),
       x: places[i]!,
@@ -81,8 +105,8 @@ const labels = computed(() => {
       tipX: x.value(mark.atMm),
       tipY: z.value(mark.levelMm),
     }));
-  });
-});
+  }),
+);
 function detailOf({ lies, byMm, leftMm }: SectionDrawing['marks'][number]): string {
   const size = (mm: number): string => `${length(mm)} ${unit.value}`;
   switch (lies) {
@@ -103,77 +127,92 @@ const length = (mm: number): string => lengthText(mm, props.system);
 </script>
 
 <template>
-  <div ref="frame" class="core">
-    <div class="factor">
-      <ChoiceField label="Heights drawn" :value="wanted" :options="factors" @choose="(times) => (wanted = times)" />
+  <div class="core">
+    <div ref="frame" class="frame-all">
+      <svg
+        class="ink"
+        :width="width"
+        :height="height"
+        role="img"
+        :aria-label="`Section, ${section.slabs.length} slabs over ${Math.round(section.lengthMm)} mm`"
+      >
+        <g v-for="label in labels" :key="label.name">
+          <line class="tick" :x1="label.x" :y1="label.y + 17" :x2="label.tipX" :y2="label.tipY" />
+          <circle :cx="label.tipX" :cy="label.tipY" r="2" />
+        </g>
+        <g v-for="slab in slabs" :key="slab.id">
+          <path class="slab" :class="slab.what" :d="slab.d" :fill="`url(#hatch-${slab.hatch})`" data-testid="slab" :data-name="slab.name">
+            <title>{{ slab.name }}: {{ length(slab.topMm - slab.bottomMm) }} {{ unit }}</title>
+          </path>
+        </g>
+        <g>
+          <text class="tick-label soft" x="6" :y="Math.max(104, z(section.highMm) - 24)">{{ unit }} over</text>
+          <text class="tick-label soft" x="6" :y="Math.max(116, z(section.highMm) - 12)">substrate</text>
+          <template v-for="mm in heights" :key="mm">
+            <line class="tick" :x1="LEFT_PX - 8" :x2="LEFT_PX - 2" :y1="z(mm)" :y2="z(mm)" />
+            <text class="tick-label" :x="LEFT_PX - 11" :y="z(mm) + 4" text-anchor="end">{{ length(mm) }}</text>
+          </template>
+        </g>
+        <g v-for="seam in section.seams" :key="seam.name">
+          <line class="seam" :x1="x(seam.atMm)" :x2="x(seam.atMm)" :y1="z(section.highMm) - 8" :y2="z(section.lowMm) + 8" />
+          <text v-if="seam.stepMm !== 0" class="tick-label step-note" :x="x(seam.atMm) + 4" :y="z(section.lowMm) + 20">
+            {{ length(Math.abs(seam.stepMm)) }} {{ unit }} {{ seam.stepMm > 0 ? 'up' : 'down' }}
+          </text>
+        </g>
+        <g v-for="tile in section.tiles" :key="`${tile.id}${tile.fromMm}`">
+          <text
+            v-if="x(tile.toMm) - x(tile.fromMm) > 24"
+            class="tile-name"
+            :x="(x(tile.fromMm) + x(tile.toMm)) / 2"
+            :y="z(section.lowMm) + 20"
+            text-anchor="middle"
+          >
+            {{ tile.id }}
+          </text>
+        </g>
+        <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
+          <text class="callout" y="0">
+            {{ label.name }}
+            <title>{{ label.detail }}</title>
+          </text>
+          <text v-if="!isCrowded" class="callout soft" y="13">{{ label.detail }}</text>
+        </g>
+      </svg>
     </div>
-    <svg
-      class="ink"
-      :width="width"
-      :height="height"
-      role="img"
-      :aria-label="`Section, ${section.slabs.length} slabs over ${Math.round(section.lengthMm)} mm`"
-    >
-      <g v-for="label in labels" :key="label.name">
-        <line class="tick" :x1="label.x" :y1="label.y + 17" :x2="label.tipX" :y2="label.tipY" />
-        <circle :cx="label.tipX" :cy="label.tipY" r="2" />
-      </g>
-      <g v-for="slab in slabs" :key="slab.id">
-        <path class="slab" :class="slab.what" :d="slab.d" :fill="`url(#hatch-${slab.hatch})`" data-testid="slab" :data-name="slab.name">
-          <title>{{ slab.name }}: {{ length(slab.topMm - slab.bottomMm) }} {{ unit }}</title>
-        </path>
-      </g>
-      <g>
-        <text class="tick-label soft" x="6" :y="Math.max(104, z(section.highMm) - 24)">{{ unit }} over</text>
-        <text class="tick-label soft" x="6" :y="Math.max(116, z(section.highMm) - 12)">substrate</text>
-        <template v-for="mm in heights" :key="mm">
-          <line class="tick" :x1="LEFT_PX - 8" :x2="LEFT_PX - 2" :y1="z(mm)" :y2="z(mm)" />
-          <text class="tick-label" :x="LEFT_PX - 11" :y="z(mm) + 4" text-anchor="end">{{ length(mm) }}</text>
-        </template>
-      </g>
-      <g v-for="seam in section.seams" :key="seam.name">
-        <line class="seam" :x1="x(seam.atMm)" :x2="x(seam.atMm)" :y1="z(section.highMm) - 8" :y2="z(section.lowMm) + 8" />
-        <text v-if="seam.stepMm !== 0" class="tick-label step-note" :x="x(seam.atMm) + 4" :y="z(section.lowMm) + 20">
-          {{ length(Math.abs(seam.stepMm)) }} {{ unit }} {{ seam.stepMm > 0 ? 'up' : 'down' }}
-        </text>
-      </g>
-      <g v-for="tile in section.tiles" :key="`${tile.id}${tile.fromMm}`">
-        <text
-          v-if="x(tile.toMm) - x(tile.fromMm) > 24"
-          class="tile-name"
-          :x="(x(tile.fromMm) + x(tile.toMm)) / 2"
-          :y="z(section.lowMm) + 20"
-          text-anchor="middle"
-        >
-          {{ tile.id }}
-        </text>
-      </g>
-      <text class="tick-label soft" :x="LEFT_PX" :y="height - 8">
+    <div class="under">
+      <span class="quiet">
         {{ showText({ value: section.lengthMm, unit: 'mm' }, { system, currency: '' }) }} from end to end; heights drawn {{ factor }}
         {{ factor === 1 ? 'time' : 'times' }}
-      </text>
-      <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
-        <text class="callout" y="0">{{ label.name }}</text>
-        <text class="callout soft" y="13">{{ label.detail }}</text>
-      </g>
-    </svg>
+      </span>
+      <ChoiceField label="Heights drawn" :value="wanted" :options="factors" @choose="(times) => (wanted = times)" />
+    </div>
   </div>
 </template>
 
 <style scoped>
-.factor {
-  position: absolute;
-  right: 14px;
-  bottom: 0;
-  z-index: 1;
+.frame-all {
+  flex: 1 1 auto;
+  min-height: 0;
+  overflow: hidden;
+}
+.under {
+  flex: none;
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  justify-content: space-between;
+  gap: 0 14px;
+  padding: 0 14px 0 64px;
+  font-size: 0.86rem;
 }
 .step-note {
   fill: var(--clay-ink);
 }
 .core {
-  position: relative;
+  display: flex;
+  flex-direction: column;
   height: 100%;
-  overflow: hidden;
+  min-height: 0;
 }
 .slab {
   stroke: var(--ink);

@@ -23,11 +23,19 @@ useLook(() => ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', '
 <style scoped>
 .rows {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) 292px;
+  grid-template: minmax(0, 1fr) 292px / minmax(0, 1fr);
+}
+@media (max-width: 900px) {
+  .bench > .rows {
+    grid-template-rows: 330px auto;
+    height: auto;
+    overflow: visible;
+  }
 }
 .below {
   border-top: 1px solid var(--rule);
   padding: 0 14px 4px;
   min-height: 0;
+  min-width: 0;
 }
 </style>

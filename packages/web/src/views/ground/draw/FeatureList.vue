@@ -24,7 +24,7 @@ const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'featur
   <p v-if="features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
   <ul class="features">
     <li v-for="(feature, i) in features" :key="feature.id" :class="{ hidden: feature.hidden }">
-      <BButton variant="bare" class="name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
+      <BButton variant="bare" class="name" :title="feature.name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
         {{ feature.name }} <span class="quiet">{{ kindOf(feature).name.toLowerCase() }}</span>
       </BButton>
       <span class="marks">

@@ -34,7 +34,7 @@ const bar = computed(() => {
 });
 const barAt = computed(() => ({
   x: Math.max(50, origin.value.x),
-  y: Math.min(props.view.height.value - 66, props.view.toPx.value({ x: 0, y: props.depthMm }).y + 18),
+  y: Math.min(props.view.height.value - 22, props.view.toPx.value({ x: 0, y: props.depthMm }).y + 16),
 }));
 </script>
 
@@ -52,7 +52,9 @@ const barAt = computed(() => ({
       <rect :width="bar.px" height="5" fill="var(--sheet)" stroke="var(--ink)" />
       <rect :width="bar.px / 2" height="5" />
       <text class="tick-label" :x="bar.px + 8" y="7">{{ bar.text }}</text>
-      <text class="tick-label soft" :x="bar.px + 90" y="7">{{ figureHeightMm }} mm figures</text>
+      <text v-if="barAt.x + bar.px + 190 < view.width.value" class="tick-label soft" :x="bar.px + 90" y="7"
+        >{{ figureHeightMm }} mm figures</text
+      >
     </g>
   </g>
 </template>

@@ -14,12 +14,12 @@ import { replaceAll } from '../draw/featureEdits';
 import { linePath } from './paths';
 import { placeNames } from './placeNames';
 import { useDragMm } from '../../../ui/useDragMm';
-import { usePlanView } from './usePlanView';
+import { FOOT_PX, usePlanView } from './usePlanView';
 import { useSelection } from '../useSelection';
 import { type Sketch } from '../draw/useSketch';
 
 /** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
-const props = defineProps<{ sketch: Sketch; isStill: boolean }>();
+const props = defineProps<{ sketch: Sketch; isStill: boolean; footPx?: number | undefined }>();
 const emit = defineEmits<{ scale: [px: number] }>();
 const store = usePlan();
 const { chosen, selected, select, toggle, choose } = useSelection();
@@ -31,6 +31,7 @@ const view = usePlanView(
   svg,
   () => ({ width: box.value.right, depth: box.value.bottom }),
   (event) => !isDrawing.value && (event.target as Element).closest('.feature, .handle') === null,
+  () => props.footPx ?? FOOT_PX,
 );
 const drag = useDragMm((event) => view.toMm(event));
 const px = view.toPx;

@@ -16,22 +16,25 @@ export interface PlanView {
   readonly wholeTable: () => void;
 }
 
-/** Room left round the table for rulers, the scale bar and the tools. */
-const MARGIN = { left: 50, top: 38, right: 22, bottom: 92 } as const;
+/** Room left round the table for its rulers. */
+const MARGIN = { left: 50, top: 32, right: 22 } as const;
+/** Under it, where nothing else stands. */
+export const FOOT_PX = 44;
 const ZOOM_RANGE: [number, number] = [0.5, 24];
 
-/** Zoom and pan of a drawing. @param mayPan whether pressing here moves the sheet rather than something on it */
+/** Zoom and pan of a drawing. @param mayPan whether pressing here moves the sheet rather than something on it @param footPx room under the table */
 export function usePlanView(
   svg: Ref<SVGSVGElement | null>,
   tableMm: () => { readonly width: number; readonly depth: number },
   mayPan: (event: Event) => boolean,
+  footPx: () => number,
 ): PlanView {
   const { width, height } = useElementSize(svg);
   const transform = shallowRef(zoomIdentity);
   const fit = computed(() => {
     const room = {
       width: Math.max(50, width.value - MARGIN.left - MARGIN.right),
-      height: Math.max(50, height.value - MARGIN.top - MARGIN.bottom),
+      height: Math.max(50, height.value - MARGIN.top - footPx()),
     };
     const table = tableMm();
     const k = Math.min(room.width / table.width, room.height / table.depth);
