@@ -21,7 +21,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await page.locator('[data-feature=channel]').focus();
   await page.keyboard.press('Enter');
   const width = page.getByLabel('Notes').getByLabel('Width');
-  await width.fill('80');
+  await width.fill('92');
   await width.press('Enter');
   await expect(page.getByTestId('tally-ready').getByTestId('change')).toBeVisible();
   await page.locator('[data-feature=channel]').focus();

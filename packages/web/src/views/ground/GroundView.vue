@@ -139,7 +139,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
   <div class="bench">
     <div class="drawing stacked">
       <nav class="looks" aria-label="Ways of looking">
-        <BButton variant="bare" v-for="{ id, name } in LOOKS" :key="id" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</BButton>
+        <BButton v-for="{ id, name } in LOOKS" :key="id" variant="bare" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</BButton>
       </nav>
       <div class="sheet-frame">
         <PlanSheet
