@@ -43,6 +43,15 @@ const noClock = [
   { object: 'Math', property: 'random', message: 'core has no hidden chance: pass a seeded random in.' },
 ];
 
+/** What the interface's library has is taken from it. */
+const fromLibrary = [
+  ['button', 'BButton'],
+  ['select', 'BFormSelect, or ui/ChoiceField'],
+  ['input', 'BFormInput or BFormCheckbox, or a field of ui/'],
+  ['textarea', 'BFormTextarea'],
+  ['table', 'BTableSimple'],
+].map(([element, instead]) => ({ element, message: `Use ${instead}.` }));
+
 export default tseslint.config(
   { ignores: ['**/dist/**', '**/node_modules/**', '.local/**', 'reports/**'] },
   ...tseslint.configs.strict,
@@ -88,6 +97,7 @@ export default tseslint.config(
         'error',
         { patterns: [{ regex: '^@spare-acre/server|/server/', message: 'web and server meet only in core.' }] },
       ],
+      'vue/no-restricted-html-elements': ['error', ...fromLibrary],
     },
   },
   {

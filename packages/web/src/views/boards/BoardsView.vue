@@ -116,6 +116,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       <p class="quiet m-0">What are you building?</p>
       <span class="ms-auto d-flex gap-2">
         <BButton variant="key" @click="filePicker?.click()">Import a plan</BButton>
+        <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
         <input
           ref="filePicker"
           type="file"

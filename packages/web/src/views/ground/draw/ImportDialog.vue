@@ -115,6 +115,7 @@ function keep(set: () => void): string {
     </p>
     <label class="btn btn-key file">
       {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
+      <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
       <input type="file" accept=".svg,.dxf,.png" aria-label="Drawing or heightmap file" class="visually-hidden" @change="take" />
     </label>
     <template v-if="drawing !== null">

@@ -52,6 +52,7 @@ function scaleBy(trueMm: number): string {
     <h3>Picture underneath</h3>
     <label v-if="underlay === null" class="btn btn-key file">
       {{ isLoading ? 'Taking it in …' : 'Photo or sketch …' }}
+      <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
       <input type="file" accept="image/png,image/jpeg" aria-label="Picture file" class="visually-hidden" @change="take" />
     </label>
     <template v-else>
