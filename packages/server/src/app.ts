@@ -58,7 +58,10 @@ export function makeApp({ db, catalogue, webDir, log }: AppParts): Express {
 function serveWeb(app: Express, webDir: string): void {
   // The build lays a brotli and a gzip copy beside every file worth it: nothing is packed while somebody waits.
   const packed = { enableBrotli: true, orderPreference: ['br', 'gz'] };
-  app.use('/assets', staticFiles(join(webDir, 'assets'), { ...packed, serveStatic: { immutable: true, maxAge: '1y', fallthrough: false } }));
+  app.use(
+    '/assets',
+    staticFiles(join(webDir, 'assets'), { ...packed, serveStatic: { immutable: true, maxAge: '1y', fallthrough: false } }),
+  );
   app.use(staticFiles(webDir, { ...packed, index: false }));
   app.get('/{*path}', (_req, res) => {
     res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));

@@ -31,6 +31,16 @@ export async function listBoards(db: Knex): Promise<StoredBoard[]> {
   return withRecords(db, rows);
 }
 
+/** Boards put away, the last first. */
+export async function listPutAway(db: Knex): Promise<{ readonly id: string; readonly name: string; readonly putAwayAt: string }[]> {
+  const rows = await db('boards').select('id', 'name', 'removed_at').whereNotNull('removed_at').orderBy('removed_at', 'desc').orderBy('id');
+  return rows.map(({ id, name, removed_at: at }: { id: string; name: string; removed_at: Date }) => ({
+    id,
+    name,
+    putAwayAt: at.toISOString(),
+  }));
+}
+
 /** One board, or null. */
 export async function readBoard(db: Knex, id: string): Promise<StoredBoard | null> {
   const row = await db<Row>('boards').first(COLUMNS).where({ id }).whereNull('removed_at');

@@ -18,6 +18,7 @@ import {
   OffcutParams,
   Picture,
   PictureParams,
+  PutAwayList,
   Rack,
   RackOffcut,
   RevisionParams,
@@ -25,7 +26,17 @@ import {
   SavedPlan,
   type UnreadableBoard,
 } from '@spare-acre/core/wire';
-import { type StoredBoard, createBoard, listBoards, listRevisions, readBoard, readRevision, savePlan, setPutAway } from './boards';
+import {
+  type StoredBoard,
+  createBoard,
+  listBoards,
+  listPutAway,
+  listRevisions,
+  readBoard,
+  readRevision,
+  savePlan,
+  setPutAway,
+} from './boards';
 import { keepPicture, readPicture } from './pictures';
 import { addOffcut, listOffcuts, removeOffcut } from './rack';
 import { HttpProblem, badPlan, boardAnswer, issuesOf, noSuchBoard, noSuchPath, staleSave } from './problems';
@@ -51,6 +62,10 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
 
   api.get('/boards', async (_req, res) => {
     res.json(BoardList.parse(listed(await listBoards(db))));
+  });
+
+  api.get('/boards/put-away', async (_req, res) => {
+    res.json(PutAwayList.parse({ boards: await listPutAway(db) }));
   });
 
   api.post('/boards', async (req, res) => {

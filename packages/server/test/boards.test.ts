@@ -85,8 +85,10 @@ describe('boards', () => {
     expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [] } });
     expect((await call('GET', `/boards/${id}`)).status).toBe(404);
     expect((await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan() })).status).toBe(404);
+    expect(await call('GET', '/boards/put-away')).toMatchObject({ body: { boards: [{ id, name: aPlan().name }] } });
     expect((await call('DELETE', `/boards/${id}/put-away`)).status).toBe(204);
     expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [{ id }] } });
+    expect(await call('GET', '/boards/put-away')).toMatchObject({ body: { boards: [] } });
   });
 });
 

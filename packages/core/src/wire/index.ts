@@ -12,6 +12,7 @@ export {
   Picture,
   PictureParams,
   ProblemDetails,
+  PutAwayList,
   Rack,
   RackOffcut,
   RevisionParams,

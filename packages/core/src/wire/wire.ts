@@ -30,6 +30,10 @@ export const BoardCard = z.strictObject({
 /** A board whose stored plan no longer is one: named and kept, so that the others can still be listed. */
 export const UnreadableBoard = z.strictObject({ id: BoardId, name: z.string(), issues: z.array(Issue) });
 export const BoardList = z.strictObject({ boards: z.array(BoardCard), unreadable: z.array(UnreadableBoard) });
+/** Boards put away, by name and when: seen to be brought back. */
+export const PutAwayList = z.strictObject({
+  boards: z.array(z.strictObject({ id: BoardId, name: z.string(), putAwayAt: z.iso.datetime() })),
+});
 export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
 export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
 export const CatalogueAnswer = z.strictObject({ catalogue: CatalogueSchema });

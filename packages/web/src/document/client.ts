@@ -5,6 +5,7 @@ import {
   type NewOffcut,
   Picture,
   ProblemDetails,
+  PutAwayList,
   Rack,
   RackOffcut,
   SavedPlan,
@@ -27,6 +28,8 @@ export class NoServer extends Error {}
 
 export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
 export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
+export const fetchPutAway = async (): Promise<z.infer<typeof PutAwayList>['boards']> =>
+  (await call(PutAwayList, 'GET', '/boards/put-away')).boards;
 export const exportPath = (id: string): string => `/api/boards/${encodeURIComponent(id)}/export`;
 export const fetchBoard = (id: string): Promise<StoredBoard> => call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}`);
 export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>

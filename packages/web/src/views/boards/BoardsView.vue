@@ -1,15 +1,29 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { onMounted, ref, shallowRef } from 'vue';
+import { BCollapse } from 'bootstrap-vue-next/components/BCollapse';
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { planAgain, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import type { UnreadableBoard } from '@spare-acre/core/wire';
-import { NoServer, type StoredBoard, bringBack, createBoard, exportPath, fetchBoards, importBoard, putAway } from '../../document/client';
+import {
+  NoServer,
+  type StoredBoard,
+  bringBack,
+  createBoard,
+  exportPath,
+  fetchBoards,
+  fetchPutAway,
+  importBoard,
+  putAway,
+} from '../../document/client';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import { type Summary, summarise } from '../../workers/summaries';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import { ORDERS, type Order, onShelf } from './shelf';
 import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
 
@@ -19,6 +33,13 @@ const summaries = ref<Record<string, Summary>>({});
 const problem = ref('');
 const lastPutAway = shallowRef<StoredBoard | null>(null);
 const isNewOpen = ref(false);
+/** From so many on, finding one by eye takes longer than typing. */
+const MANY = 5;
+const sought = ref('');
+const order = ref<Order>('saved');
+const shelf = computed(() => onShelf(boards.value ?? [], sought.value, order.value));
+const isAwayOpen = ref(false);
+const away = shallowRef<Awaited<ReturnType<typeof fetchPutAway>>>([]);
 const catalogues = useCatalogue();
 const router = useRouter();
 const plans = usePlan();
@@ -96,13 +117,19 @@ async function putAside(board: StoredBoard): Promise<void> {
     await load();
   });
 }
-async function bringItBack(): Promise<void> {
+async function bringItBack(id: string): Promise<void> {
   await told(async () => {
-    await bringBack(lastPutAway.value!.id);
-    lastPutAway.value = null;
+    await bringBack(id);
+    if (lastPutAway.value?.id === id) lastPutAway.value = null;
+    if (isAwayOpen.value) away.value = await fetchPutAway();
     await load();
   });
 }
+async function showAway(): Promise<void> {
+  isAwayOpen.value = !isAwayOpen.value;
+  if (isAwayOpen.value) await told(async () => void (away.value = await fetchPutAway()));
+}
+const dayOf = (at: string): string => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
 const sizeText = ({ plan }: StoredBoard): string =>
   `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
@@ -131,7 +158,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
     </header>
     <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
     <p v-if="lastPutAway !== null" class="quiet">
-      {{ lastPutAway.plan.name }} is put away. <BButton variant="key" @click="bringItBack">Bring it back</BButton>
+      {{ lastPutAway.plan.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Bring it back</BButton>
     </p>
     <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
       The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
@@ -141,8 +168,13 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
       <BButton variant="primary" class="ms-2" @click="isNewOpen = true">Lay out the first table</BButton>
     </p>
+    <div v-if="(boards?.length ?? 0) >= MANY" class="find">
+      <BFormInput v-model="sought" type="search" class="sought" placeholder="Find by name" aria-label="Find by name" />
+      <ChoiceField label="In order" :value="order" :options="ORDERS" hide-label @choose="(one) => (order = one)" />
+      <span class="quiet" role="status">{{ shelf.length }} of {{ boards?.length }}</span>
+    </div>
     <ul class="cards">
-      <li v-for="board in boards ?? []" :key="board.id">
+      <li v-for="board in shelf" :key="board.id">
         <RouterLink :to="{ name: 'ground', params: { boardId: board.id } }">
           <span class="plan"><PlanThumbnail :plan="board.plan" /></span>
           <h2>{{ board.plan.name }}</h2>
@@ -163,6 +195,18 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
         </div>
       </li>
     </ul>
+    <BButton v-if="boards !== null" variant="bare" class="quiet" :aria-expanded="isAwayOpen" aria-controls="boards-away" @click="showAway">
+      {{ isAwayOpen ? '▾' : '▸' }} Boards put away
+    </BButton>
+    <BCollapse id="boards-away" :model-value="isAwayOpen">
+      <p v-if="away.length === 0" class="quiet">None: what is put away is kept here, whole, and can be brought back.</p>
+      <div v-for="{ id, name, putAwayAt } in away" :key="id" class="line away">
+        <span
+          >{{ name }} <span class="quiet">put away {{ dayOf(putAwayAt) }}</span></span
+        >
+        <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Bring it back</BButton>
+      </div>
+    </BCollapse>
     <NewBoardDialog v-model="isNewOpen" />
   </main>
 </template>
@@ -181,6 +225,20 @@ header {
 }
 header h1 {
   font-size: 1.5rem;
+}
+.find {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 8px 14px;
+  margin-top: 14px;
+}
+.sought {
+  width: 220px;
+}
+.away {
+  max-width: 520px;
+  margin-top: 6px;
 }
 .cards {
   list-style: none;

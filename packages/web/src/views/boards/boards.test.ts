@@ -3,6 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { shown } from '../../testing/ground-world';
 import { CATALOGUE, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import BoardsView from './BoardsView.vue';
+import { onShelf } from './shelf';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/idle-reckoning'));
 vi.mock('vue-router', async () => (await import('../../testing/ground-world')).routerMock);
@@ -43,4 +44,61 @@ test('an empty list invites a first board, but not where one is only unreadable'
   expect((await aList([], true)).text()).toContain('No boards yet.');
   freshStores();
   expect((await aList([DAMAGED], true)).text()).not.toContain('No boards yet.');
+});
+
+const ODD = '5f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c333';
+async function aShelf(count: number) {
+  const asked: string[] = [];
+  const boards = Array.from({ length: count }, (_, i) => {
+    const board = aStoredBoard();
+    const name = `${['Quay', 'Moor', 'Fen', 'Holm', 'Tarn', 'Dale'][i % 6]!} ${i}`;
+    return { ...board, id: `6f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c40${i}`, plan: { ...board.plan, name } };
+  });
+  aServer(({ path, method }) => {
+    asked.push(`${method} ${path}`);
+    if (path === '/api/catalogue') return { status: 200, body: { catalogue: CATALOGUE } };
+    if (path === '/api/boards/put-away')
+      return { status: 200, body: { boards: [{ id: ODD, name: 'Lost Mill', putAwayAt: '2026-11-20T10:00:00.000Z' }] } };
+    return path === '/api/boards' ? { status: 200, body: { boards, unreadable: [] } } : { status: 204, body: null };
+  });
+  const view = shown(BoardsView, {});
+  await flushPromises();
+  return { view, asked };
+}
+
+test('of many boards one is found by its name; of few there is nothing to seek', async () => {
+  const { view } = await aShelf(6);
+  const cards = () => view.findAll('.cards li').length;
+  expect(cards()).toBe(6);
+  await view.find('input[type=search]').setValue('  mOOr');
+  expect(cards()).toBe(1);
+  expect(view.find('.find [role=status]').text()).toBe('1 of 6');
+  freshStores();
+  expect((await aShelf(3)).view.find('input[type=search]').exists()).toBe(false);
+});
+
+test('boards put away are listed when asked for, and brought back', async () => {
+  const { view, asked } = await aShelf(1);
+  expect(asked).not.toContain('GET /api/boards/put-away');
+  await view.find('[aria-controls=boards-away]').trigger('click');
+  await flushPromises();
+  expect(view.find('#boards-away').text()).toContain('Lost Mill put away 20 Nov 2026');
+  await view.find('#boards-away button').trigger('click');
+  await flushPromises();
+  expect(asked).toContain(`DELETE /api/boards/${ODD}/put-away`);
+});
+
+test('the shelf by name, by size, and as it was last saved', () => {
+  const named = (name: string, columnWidthsMm: readonly number[]) => {
+    const board = aStoredBoard();
+    return { ...board, plan: { ...board.plan, name, table: { ...board.plan.table, columnWidthsMm } } };
+  };
+  const boards = [named('Quay', [300]), named('dale', [900]), named('Moor', [600])];
+  const by = (order: 'saved' | 'name' | 'size') => onShelf(boards, '', order).map(({ plan }) => plan.name);
+  expect([by('saved'), by('name'), by('size')]).toEqual([
+    ['Quay', 'dale', 'Moor'],
+    ['dale', 'Moor', 'Quay'],
+    ['dale', 'Moor', 'Quay'],
+  ]);
+  expect(onShelf(boards, 'DAL', 'saved')).toHaveLength(1);
 });
