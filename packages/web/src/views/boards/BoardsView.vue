@@ -218,6 +218,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
 }
 header {
   display: flex;
+  flex-wrap: wrap;
   align-items: baseline;
   gap: 14px;
   border-bottom: 1px solid var(--rule);

@@ -106,4 +106,60 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
 .or {
   font-size: 0.86rem;
 }
+/* On a phone a material is two lines: what it is and its price, what it takes and what is bought of it. */
+@media (max-width: 700px) {
+  .ledger thead {
+    display: none;
+  }
+  .ledger tbody,
+  .ledger tr.group,
+  .ledger tr.group td {
+    display: block;
+    padding-left: 0;
+  }
+  .ledger tr:not(.group) {
+    display: grid;
+    grid-template-columns: minmax(0, 1fr) auto;
+    gap: 0 10px;
+    padding: 5px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .ledger tr:not(.group) td {
+    padding: 0;
+    border: 0;
+  }
+  .ledger tr[data-supply] td:nth-child(1) {
+    font-weight: 500;
+  }
+  .ledger tr[data-supply] td:nth-child(2) {
+    grid-area: 2 / 1 / 3 / 2;
+    text-align: left;
+  }
+  .ledger tr[data-supply] td:nth-child(3) {
+    grid-area: 3 / 1 / 4 / 3;
+  }
+  .ledger tr[data-supply] td:nth-child(4) {
+    grid-area: 1 / 2 / 2 / 3;
+  }
+  .ledger tr[data-supply] td:nth-child(5) {
+    grid-area: 2 / 2 / 3 / 3;
+  }
+  .ledger tr[data-supply] td:nth-child(2)::before {
+    content: 'takes ';
+    color: var(--ink-soft);
+  }
+  .ledger tr[data-supply] td:nth-child(3):not(:empty)::before {
+    content: 'buy ';
+    color: var(--ink-soft);
+  }
+  .ledger td:nth-child(5)::before,
+  .ledger tr.sum td:nth-child(3)::before {
+    content: 'goes in ';
+    color: var(--ink-soft);
+    font-weight: 400;
+  }
+  .ledger tr.sum td:nth-child(3) {
+    grid-column: 2;
+  }
+}
 </style>
