@@ -66,7 +66,7 @@ const cells = computed(() =>
 const LEAST_LETTERED_PX = 70;
 /** The letters of a tile's edges where they lie now, each just inside its side. */
 function sideLetters(tileId: string, turns: number, x: number, y: number, w: number, h: number): { x: number; y: number; text: string }[] {
-  if (Math.min(w, h) < LEAST_LETTERED_PX) return [];
+  if (width.value > 0 && Math.min(w, h) < LEAST_LETTERED_PX) return [];
   const own = props.tables.letters.value[tileId] ?? [];
   const places = [
     { x: x + w / 2, y: y + 15 },
