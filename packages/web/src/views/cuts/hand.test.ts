@@ -130,7 +130,8 @@ describe('the rack', () => {
     await tick().setValue(false);
     await flushPromises();
     expect(store.record.cutSheets).toEqual([]);
-    expect(asked.at(-1)!.method).toBe('DELETE');
+    // On a slow machine the board's own save may fall between.
+    expect(asked.some(({ method, path }) => method === 'DELETE' && path.includes('/rack/'))).toBe(true);
     expect(useRack().offcuts).toEqual([]);
   });
   test('a piece is put in by its sizes; words for a size are refused by name', async () => {
@@ -143,7 +144,7 @@ describe('the rack', () => {
     await width!.setValue('300');
     await panel.find('form').trigger('submit');
     await settled();
-    expect(asked.at(-1)!.body).toMatchObject({ widthMm: 300, depthMm: 200, from: null });
+    expect(asked.findLast(({ method }) => method === 'POST')!.body).toMatchObject({ widthMm: 300, depthMm: 200, from: null });
     expect(panel.find('[data-testid=rack]').text()).toContain('300 × 200 mm');
   });
   test('a server that does not answer is said, and the rack stays as it was', async () => {
