@@ -172,8 +172,8 @@ const length = (mm: number): string => lengthText(mm, props.system);
         </g>
         <g v-for="label in labels" :key="`t${label.name}`" :transform="`translate(${label.x} ${label.y})`" text-anchor="middle">
           <text class="callout" y="0">
-            {{ label.name }}
-            <title>{{ label.detail }}</title>
+            {{ label.shown }}
+            <title v-if="isCrowded">{{ label.name }}: {{ label.detail }}</title>
           </text>
           <text v-if="!isCrowded" class="callout soft" y="13">{{ label.detail }}</text>
         </g>
