@@ -97,7 +97,7 @@ test('a layer added in Section changes the height, the sheets and the drawing', 
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
   await expect(page.getByTestId('ground-layer')).toHaveCount(3);
   await expect(sheets).not.toHaveText(before!);
-  await expect(page.getByText('40 mm over the substrate').first()).toBeVisible();
+  await expect(page.locator('svg text', { hasText: '40 mm over the substrate' })).toHaveCount(1);
   expect((await savedPlan(page, app)).stack.ground).toHaveLength(3);
 });
 
