@@ -156,8 +156,8 @@ test('inches: a board of 45 × 30 in is typed, shown and cut in inches', async (
 });
 
 test('on a phone nothing hangs over the side and the tally is still there', async ({ page, app }) => {
-  await page.setViewportSize({ width: 390, height: 844 });
   await newBoard(page, app, 'Pocket', 600, 400);
+  await page.setViewportSize({ width: 390, height: 844 });
   const overhang = await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth);
   expect(overhang).toBeLessThanOrEqual(0);
   // One line says what matters most; the rest opens out of it.
