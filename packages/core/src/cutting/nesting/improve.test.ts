@@ -59,6 +59,19 @@ describe('an improved layout', () => {
       { numRuns: 60 },
     );
   }, 60_000);
+  test('what a sheet leaves is cut off whole where it reaches further than the part beside it', () => {
+    const sizes = [
+      [224, 20],
+      [20, 21],
+      [434, 361],
+      [579, 21],
+    ] as const;
+    const blanks = sizes.map(([w, h], i) => blank(`p${i}`, w, h, false));
+    const { layout } = improved(blanks, { ...RULE, trimMm: 3, kerfMm: 4 }, 3);
+    // The rest ends beside no part: 809 mm in, where the nearest part ends at 606.
+    expect(layout.sheets.map(({ rest }) => rest.xMm + rest.widthMm)).toEqual([809]);
+    for (const sheet of layout.sheets) expectComesApart(sheet, 4);
+  });
   test('the same seed gives the same layout', () => {
     const random = seeded(5);
     const blanks = Array.from({ length: 25 }, (_, i) => blank(`p${i}`, 60 + Math.round(random() * 300), 60 + Math.round(random() * 200)));

@@ -1,3 +1,4 @@
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import type { StoredBoard } from '../../document/client';
 
 /** Ways to order the shelf. The server lists the last saved first. */
@@ -8,8 +9,7 @@ export const ORDERS = [
 ] as const;
 export type Order = (typeof ORDERS)[number]['value'];
 
-const sideMm = (sizes: readonly number[]): number => sizes.reduce((sum, mm) => sum + mm, 0);
-const areaOf = ({ plan: { table } }: StoredBoard): number => sideMm(table.columnWidthsMm) * sideMm(table.rowDepthsMm);
+const areaOf = ({ plan: { table } }: StoredBoard): number => tableWidthMm(table) * tableDepthMm(table);
 
 /** Boards whose name holds what is sought, whatever its case, in an order. */
 export function onShelf(boards: readonly StoredBoard[], sought: string, order: Order): readonly StoredBoard[] {

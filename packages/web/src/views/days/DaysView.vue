@@ -53,7 +53,7 @@ const hoursOn = (weekday: number): string =>
         :tiles="tiles"
         :starts-on="plan.calendar.startsOn"
       />
-      <BTableSimple class="ledger mt-3" responsive data-testid="agenda">
+      <BTableSimple class="ledger stacked mt-3" responsive data-testid="agenda">
         <thead>
           <tr>
             <th scope="col">when</th>
@@ -165,27 +165,7 @@ const hoursOn = (weekday: number): string =>
   color: var(--ink-soft);
   max-width: 70ch;
 }
-/* On a phone an entry is a few lines and not a row: when and on what, the step, its work and its wait. */
 @media (max-width: 700px) {
-  .ledger thead {
-    display: none;
-  }
-  .ledger tbody,
-  .ledger tr.group,
-  .ledger tr.group td {
-    display: block;
-    padding-left: 0;
-  }
-  .ledger tr:not(.group) {
-    display: grid;
-    grid-template-columns: 1fr auto;
-    padding: 5px 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .ledger tr:not(.group) td {
-    padding: 0;
-    border: 0;
-  }
   .ledger tr:not(.group) td:nth-child(2) {
     grid-area: 2 / 1 / 3 / 3;
     font-weight: 500;

@@ -47,7 +47,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     <div class="drawing scroll">
       <h2>What the board takes, and what to buy for it</h2>
       <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
-      <BTableSimple v-if="supplies !== null" class="ledger" data-testid="supplies">
+      <BTableSimple v-if="supplies !== null" class="ledger stacked" data-testid="supplies">
         <thead>
           <tr>
             <th scope="col">material</th>
@@ -106,28 +106,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
 .or {
   font-size: 0.86rem;
 }
-/* On a phone a material is two lines: what it is and its price, what it takes and what is bought of it. */
 @media (max-width: 700px) {
-  .ledger thead {
-    display: none;
-  }
-  .ledger tbody,
-  .ledger tr.group,
-  .ledger tr.group td {
-    display: block;
-    padding-left: 0;
-  }
-  .ledger tr:not(.group) {
-    display: grid;
-    grid-template-columns: minmax(0, 1fr) auto;
-    gap: 0 10px;
-    padding: 5px 0;
-    border-bottom: 1px solid var(--rule);
-  }
-  .ledger tr:not(.group) td {
-    padding: 0;
-    border: 0;
-  }
   .ledger tr[data-supply] td:nth-child(1) {
     font-weight: 500;
   }

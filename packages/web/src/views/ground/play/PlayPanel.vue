@@ -197,12 +197,4 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
   stroke-width: 2;
   stroke-dasharray: 6 3;
 }
-.ledger.tight td,
-.ledger.tight th {
-  padding: 1px 0 1px 10px;
-}
-.ledger.tight td:first-child,
-.ledger.tight th:first-child {
-  padding-left: 0;
-}
 </style>

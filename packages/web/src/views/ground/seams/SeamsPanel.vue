@@ -176,14 +176,6 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
 </template>
 
 <style scoped>
-.ledger.tight td,
-.ledger.tight th {
-  padding: 1px 0 1px 10px;
-}
-.ledger.tight td:first-child,
-.ledger.tight th:first-child {
-  padding-left: 0;
-}
 .seam-name {
   margin: 6px 0 0;
   font-weight: 500;
