@@ -64,6 +64,16 @@ describe('fillets between two strips', () => {
     expect(rolledFillets(boxRegion({ left: -200, right: 200, top: 50, bottom: 70 }), comb, DISC)).toBeNull();
     expect(rolledFillets(turned(0, 60), boxRegion({ left: 0, right: 90, top: -30, bottom: 200 }), DISC)).toBeNull();
   });
+  test('nor where its own ground rises within reach of the arc', () => {
+    const tooth = (leftMm: number): Region =>
+      unite([
+        boxRegion({ left: -200, right: 200, top: -30, bottom: 30 }),
+        boxRegion({ left: leftMm, right: leftMm + 30, top: -120, bottom: 0 }),
+      ]);
+    const across = boxRegion({ left: -22, right: 22, top: -200, bottom: 200 });
+    expect(rolledFillets(tooth(90), across, DISC)).toHaveLength(4);
+    expect(rolledFillets(tooth(46), across, DISC)).toBeNull();
+  });
   test('what does not meet, or lies wholly within, has no corners', () => {
     expect(rolledFillets(turned(0, 60), boxRegion({ left: 500, right: 600, top: 0, bottom: 90 }), DISC)).toEqual([]);
     expect(rolledFillets(turned(0, 60), boxRegion({ left: 0, right: 20, top: -10, bottom: 10 }), DISC)).toEqual([]);

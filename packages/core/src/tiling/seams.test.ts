@@ -1,4 +1,4 @@
-import { aBoard, aMound, aPool, aTrack, derived, mended } from '../testing';
+import { aBoard, aMound, aPool, aTrack, aWall, derived, mended } from '../testing';
 import { describe, expect, test } from 'vitest';
 import type { Feature } from '../features';
 import type { Plan } from '../plan';
@@ -32,6 +32,27 @@ test('an edge is read clockwise: the channel leaves A1 on its right side, 170 to
   ]);
   // The other tile's left side is walked upwards; reversed it is the same.
   expect(mates(right, edgeOf(ground.tiles[1]!, 'left', ground))).toBe(true);
+});
+
+test('a wall across the joint stands on both edges; one that ends short of it on neither', () => {
+  const reading = (toX: number) => {
+    const wall = aWall(
+      [
+        [200, 120],
+        [toX, 120],
+      ],
+      20,
+      30,
+    );
+    const { ground } = derived(aBoard({ widthMm: 800, depthMm: 400, columns: 2, rows: 1 }, wall));
+    return [edgeOf(ground.tiles[0]!, 'right', ground), edgeOf(ground.tiles[1]!, 'left', ground)].map(({ stretches }) =>
+      stretches
+        .filter(({ kind }) => kind === 'wall')
+        .map(({ fromMm, toMm, fromLevelMm }) => [Math.round(fromMm), Math.round(toMm), fromLevelMm]),
+    );
+  };
+  expect(reading(600)).toEqual([[[110, 130, 30]], [[270, 290, 30]]]);
+  expect(reading(380)).toEqual([[], []]);
 });
 
 describe('a seam', () => {
