@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { type App, expect, savedPlan, test } from './app';
+import { type App, expect, test } from './app';
 import { faultsOf } from './layout';
 
 const DESK = { width: 1280, height: 800 };
@@ -10,57 +10,55 @@ const VIEWS = ['Section', 'Cuts', 'Supplies', 'Days'];
 const LOOKS = ['Tiles and seams', 'Rearrange', 'Play'];
 const LONG = 'Old brine channel under the windpump mound by the west sluice';
 
-/** Opens a board of the demo, changed, as a board of its own. */
-async function boardOf(
-  page: Page,
-  app: App,
-  name: string,
-  change: (plan: { name: string; table: object; features: { name: string }[] }) => object,
-): Promise<string> {
-  await page.goto(app.url);
-  await page.getByRole('heading', { name, exact: true }).click();
-  await expect(page.getByTestId('tally-ready')).toBeAttached({ timeout: 60_000 });
-  const plan = change((await savedPlan(page, app)) as never);
-  const made = await page.request.post(`${app.url}/api/boards`, { data: { plan } });
+/** What is changed of a plan here. */
+interface Changed {
+  readonly name: string;
+  readonly table: object;
+  readonly features: readonly { readonly name: string }[];
+}
+type Change = (plan: Changed) => Changed;
+
+/** A board of the demo, changed, as a board of its own. */
+async function boardOf(page: Page, app: App, name: string, change: Change): Promise<string> {
+  const listed = (await (await page.request.get(`${app.url}/api/boards`)).json()) as { boards: { plan: Changed }[] };
+  const { plan } = listed.boards.find((board) => board.plan.name === name)!;
+  const made = await page.request.post(`${app.url}/api/boards`, { data: { plan: change(plan) } });
   expect(made.status()).toBe(201);
   return ((await made.json()) as { id: string }).id;
 }
+const asItIs: Change = (plan) => plan;
 const withTable =
-  (columnWidthsMm: readonly number[], rowDepthsMm: readonly number[], features = true) =>
-  (plan: { name: string; table: object; features: { name: string }[] }) => ({
+  (columnWidthsMm: readonly number[], rowDepthsMm: readonly number[], isBare = false): Change =>
+  (plan) => ({
     ...plan,
     name: `Board of ${columnWidthsMm.length} by ${rowDepthsMm.length}`,
     table: { ...plan.table, columnWidthsMm, rowDepthsMm },
-    features: features ? plan.features : [],
+    features: isBare ? [] : plan.features,
   });
-const BOARDS = [
-  { name: 'Brinefold', of: 'Brinefold Saltworks', change: (plan: object) => plan, sizes: [DESK, WIDE, SMALL_DESK, PHONE] },
-  { name: 'Larkstone', of: 'Larkstone Terraces', change: (plan: object) => plan, sizes: [DESK, PHONE] },
+const longNamed: Change = (plan) => ({
+  ...plan,
+  name: LONG.slice(0, 60),
+  features: plan.features.map((one) => ({ ...one, name: LONG.slice(0, 60) })),
+});
+const BOARDS: readonly { name: string; of: string; change: Change; sizes: readonly (typeof DESK)[] }[] = [
+  { name: 'Brinefold', of: 'Brinefold Saltworks', change: asItIs, sizes: [DESK, WIDE, SMALL_DESK, PHONE] },
+  { name: 'Larkstone', of: 'Larkstone Terraces', change: asItIs, sizes: [DESK, PHONE] },
   { name: 'a square table', of: 'Brinefold Saltworks', change: withTable([500, 500], [500, 500]), sizes: [DESK, SMALL_DESK] },
-  { name: 'a strip of 300 × 2400', of: 'Brinefold Saltworks', change: withTable([300], [600, 600, 600, 600], false), sizes: [DESK, PHONE] },
-  { name: 'one tile', of: 'Brinefold Saltworks', change: withTable([600], [400], false), sizes: [PHONE] },
+  { name: 'a strip of 300 × 2400', of: 'Brinefold Saltworks', change: withTable([300], [600, 600, 600, 600], true), sizes: [DESK, PHONE] },
+  { name: 'one tile', of: 'Brinefold Saltworks', change: withTable([600], [400], true), sizes: [PHONE] },
   {
     name: '24 tiles',
     of: 'Brinefold Saltworks',
     change: withTable([250, 250, 250, 250, 250, 250], [250, 250, 250, 250]),
     sizes: [SMALL_DESK],
   },
-  {
-    name: 'names of 60 letters',
-    of: 'Brinefold Saltworks',
-    change: (plan: { name: string; features: { name: string }[] }) => ({
-      ...plan,
-      name: LONG.slice(0, 60),
-      features: plan.features.map((one) => ({ ...one, name: LONG.slice(0, 60) })),
-    }),
-    sizes: [DESK, PHONE],
-  },
-] as const;
+  { name: 'names of 60 letters', of: 'Brinefold Saltworks', change: longNamed, sizes: [DESK, PHONE] },
+];
 
 for (const { name, of, change, sizes } of BOARDS) {
   test(`nothing overlaps, is cut off or scrolls sideways: ${name}`, async ({ page, app }) => {
     test.setTimeout(240_000);
-    const boardId = await boardOf(page, app, of, change as never);
+    const boardId = await boardOf(page, app, of, change);
     const found: string[] = [];
     const look = async (where: string): Promise<void> => {
       await page.waitForTimeout(250);
@@ -80,6 +78,42 @@ for (const { name, of, change, sizes } of BOARDS) {
         await page.getByRole('navigation', { name: 'Ways of looking' }).getByRole('button', { name }).click();
         await look(`${size.width} ground, ${name}`);
       }
+    }
+    expect(found).toEqual([]);
+  });
+}
+
+for (const size of [DESK, PHONE]) {
+  test(`the shelf, the drawers and the dialogs at ${size.width} px, in daylight and by lamp light`, async ({ page, app }) => {
+    await page.setViewportSize(size);
+    const found: string[] = [];
+    const look = async (where: string): Promise<void> => {
+      await page.waitForTimeout(400);
+      for (const fault of new Set(await faultsOf(page))) found.push(`${where}: ${fault}`);
+    };
+    for (const light of ['daylight', 'lamp light']) {
+      await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
+      await page.goto(app.url);
+      await expect(page.getByText('1 warning')).toBeVisible({ timeout: 60_000 });
+      await page.getByRole('button', { name: 'Boards put away' }).click();
+      await look(`${light}: shelf`);
+      await page.getByRole('button', { name: 'New board' }).click();
+      await look(`${light}: new board`);
+      await page.keyboard.press('Escape');
+      await page.getByRole('heading', { name: 'Brinefold Saltworks' }).click();
+      await expect(page.locator('.tally')).toContainText('Ready', { timeout: 60_000 });
+      await page.getByRole('button', { name: 'Bring in a file …' }).click();
+      await look(`${light}: bring in a file`);
+      await page.keyboard.press('Escape');
+      await page.keyboard.press('?');
+      await look(`${light}: keys`);
+      await page.keyboard.press('Escape');
+      if (size === PHONE) await page.locator('.tally .summary').click();
+      await page.getByTestId('tally-cost').getByRole('button').click();
+      await look(`${light}: a working`);
+      await page.keyboard.press('Escape');
+      await page.getByTestId('tally-warnings').getByRole('button').click();
+      await look(`${light}: warnings`);
     }
     expect(found).toEqual([]);
   });

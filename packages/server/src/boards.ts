@@ -16,6 +16,7 @@ export interface StoredBoard {
 }
 export type SaveProblem = { readonly code: 'board/stale'; readonly stored: StoredBoard } | { readonly code: 'board/missing' };
 
+/** A row of boards as it is read. */
 interface Row {
   readonly id: string;
   readonly revision: number;
@@ -51,7 +52,7 @@ export async function readBoard(db: Knex, id: string): Promise<StoredBoard | nul
 export async function createBoard(db: Knex, { plan, record }: Board): Promise<StoredBoard> {
   const id = randomUUID();
   const stored = await db.transaction(async (trx) => {
-    const [row] = await trx<Row>('boards').insert({ id, revision: 1, name: plan.name, plan: json(plan) } as never, COLUMNS);
+    const [row] = await trx('boards').insert({ id, revision: 1, name: plan.name, plan: json(plan) }, COLUMNS);
     await keepRevision(trx, id, 1, plan);
     await keepRecord(trx, id, record);
     return withRecord(trx, row as Row);
@@ -69,9 +70,7 @@ export async function savePlan(db: Knex, id: string, revision: number, { plan, r
     if (current === undefined) return fail({ code: 'board/missing' } as const);
     if (current.revision !== revision) return fail({ code: 'board/stale', stored: await withRecord(trx, current) } as const);
     const change = { revision: revision + 1, name: plan.name, plan: json(plan), saved_at: trx.fn.now() };
-    const [row] = await trx<Row>('boards')
-      .where({ id })
-      .update(change as never, COLUMNS);
+    const [row] = await trx('boards').where({ id }).update(change, COLUMNS);
     await keepRevision(trx, id, revision + 1, plan);
     await keepRecord(trx, id, record);
     return ok(await withRecord(trx, row as Row));
@@ -90,9 +89,9 @@ export async function listRevisions(db: Knex, id: string): Promise<{ revision: n
 
 /** A plan as it was at a revision, or null. */
 export async function readRevision(db: Knex, id: string, revision: number): Promise<StoredBoard | null> {
-  const row = await db<Omit<Row, 'id'>>('board_revisions')
+  const row = await db<Omit<Row, 'id'> & { board_id: string }>('board_revisions')
     .first('revision', 'saved_at', 'plan')
-    .where({ board_id: id, revision } as never);
+    .where({ board_id: id, revision });
   return row === undefined ? null : withRecord(db, { ...row, id });
 }
 

@@ -12,9 +12,7 @@ export async function settleCatalogue(db: Knex): Promise<Catalogue> {
     .insert({ id: 1, body: JSON.stringify(WORKSHOP_CATALOGUE) })
     .onConflict('id')
     .merge();
-  const row = await db<{ body: unknown }>('catalogue')
-    .first('body')
-    .where('id' as never, 1);
+  const row = await db<{ id: number; body: unknown }>('catalogue').first('body').where('id', 1);
   const loaded = loadCatalogue(row?.body);
   if (loaded.ok) return loaded.value;
   throw new Error(`the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`);

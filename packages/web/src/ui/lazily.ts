@@ -10,4 +10,4 @@ export function viewLazily(load: () => Promise<{ default: Component }>): Compone
 
 /** A part of a view fetched when it is first shown. */
 export const partLazily = <C extends Component>(load: () => Promise<{ default: C }>): C =>
-  defineAsyncComponent({ loader: load as never, errorComponent: LoadFailed }) as C;
+  defineAsyncComponent<C>({ loader: load, errorComponent: LoadFailed });

@@ -1,13 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type CutNode, type PartNode, leavesOf, pushedTogether, replaced, wasteOf, withPart } from './cut-tree';
+import { type CutNode, type PartNode, type WasteNode, leavesOf, pushedTogether, replaced, wasteOf, withPart } from './cut-tree';
 import { type Cluster, clustered, turned } from './cluster';
 import { restBeside } from './apart';
 import type { Placement, SheetRule } from './layout';
 
 const size = ({ x, y, w, h }: CutNode): number[] => [x, y, w, h];
 const parts = (node: CutNode): PartNode[] => [...leavesOf(node)].filter((leaf): leaf is PartNode => leaf.kind === 'part');
-const wastes = (node: CutNode): CutNode[] => [...leavesOf(node)].filter(({ kind }) => kind === 'waste');
+const wastes = (node: CutNode): WasteNode[] => [...leavesOf(node)].filter((leaf): leaf is WasteNode => leaf.kind === 'waste');
 /** Leaves tile their tree: as much area, and none over another. */
 function expectTiled(node: CutNode): void {
   const leaves = [...leavesOf(node)];
@@ -46,9 +46,9 @@ describe('a tree of cuts', () => {
   });
   test('free ground between two parts is pushed to the end of their row', () => {
     let tree: CutNode = withPart(wasteOf(0, 0, 100, 20), { part: 0, w: 30, h: 20, turned: false }, 'x');
-    const free = (): CutNode => wastes(tree)[0]!;
-    tree = replaced(tree, free(), withPart(free() as never, { part: 1, w: 25, h: 20, turned: false }, 'x'));
-    tree = replaced(tree, free(), withPart(free() as never, { part: 2, w: 10, h: 20, turned: false }, 'x'));
+    const free = () => wastes(tree)[0]!;
+    tree = replaced(tree, free(), withPart(free(), { part: 1, w: 25, h: 20, turned: false }, 'x'));
+    tree = replaced(tree, free(), withPart(free(), { part: 2, w: 10, h: 20, turned: false }, 'x'));
     const middle = parts(tree)[1]!;
     const pushed = pushedTogether(replaced(tree, middle, wasteOf(middle.x, middle.y, middle.w, middle.h)));
     expect(parts(pushed).map(size)).toEqual([
@@ -70,8 +70,7 @@ describe('a tree of cuts', () => {
               tree = pushedTogether(replaced(tree, gone, wasteOf(gone.x, gone.y, gone.w, gone.h)));
             } else {
               const free = wastes(tree).find((leaf) => leaf.w >= w && leaf.h >= h);
-              if (free !== undefined)
-                tree = replaced(tree, free, withPart(free as never, { part: i, w: w, h: h, turned: false }, first ? 'x' : 'y'));
+              if (free !== undefined) tree = replaced(tree, free, withPart(free, { part: i, w, h, turned: false }, first ? 'x' : 'y'));
             }
             expectTiled(tree);
           });
