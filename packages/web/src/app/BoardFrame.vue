@@ -40,7 +40,7 @@ useEventListener('keydown', (event) => {
     <div v-else-if="problem !== ''" class="p-4">
       <p class="attention" role="alert">This board does not open: {{ problem }}</p>
       <BButton variant="key" @click="open">Try again</BButton>
-      <BButton variant="key" class="ms-2" to="/">All boards</BButton>
+      <RouterLink class="btn btn-key ms-2" to="/">All boards</RouterLink>
     </div>
     <ViewSkeleton v-else />
   </main>
