@@ -1,5 +1,5 @@
 import { type Shape, depthOfShapeMm, insetOf, shapeRegion } from '../shapes';
-import { type Point, contains, isEmpty, regionBox } from '../base/geometry';
+import { type Point, type Region, contains, grown, isEmpty, regionBox } from '../base/geometry';
 
 /** A bowl: from the edge inwards the floor falls as a parabola to its deepest, so that a round one is a paraboloid. */
 export function bowl(shape: Shape, deepestMm: number): (point: Point) => number {
@@ -9,6 +9,25 @@ export function bowl(shape: Shape, deepestMm: number): (point: Point) => number 
     const out = 1 - Math.max(0, Math.min(1, inset(point) / reach));
     return deepestMm * (1 - out * out);
   };
+}
+
+/** Rings a bowl is built of. */
+const RINGS = 8;
+
+/** Lines round a bowl's floor, even steps inwards, and the water's edge. @param waterMm over the deepest floor; null for a dry one */
+export function bowlRings(shape: Shape, deepMm: number, waterMm: number | null): readonly Region[] {
+  const region = shapeRegion(shape);
+  const reach = depthOfShapeMm(shape) || 1;
+  const shares = Array.from({ length: RINGS - 1 }, (_, i) => (i + 1) / RINGS);
+  if (waterMm !== null && waterMm > 0 && waterMm < deepMm) shares.push(1 - Math.sqrt(waterMm / deepMm));
+  return shares.map((share) => setIn(shape, region, share * reach));
+}
+
+/** A shape smaller all round as {@link insetOf} counts it: the ends of a strip are open. */
+function setIn(shape: Shape, region: Region, byMm: number): Region {
+  if (shape.form === 'round') return shapeRegion({ ...shape, radiusMm: shape.radiusMm - byMm });
+  if (shape.form === 'strip') return shapeRegion({ ...shape, widthMm: shape.widthMm - 2 * byMm });
+  return grown(region, -byMm);
 }
 
 /** Samples across a shape's box when a bowl's contents are measured. */

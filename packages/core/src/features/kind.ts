@@ -66,6 +66,8 @@ export interface FeatureKindOf<F extends AnyFeature> {
   readonly profile?: (feature: F, settled: Settled) => Heights | null;
   /** What lies on the ground above it. */
   readonly overlay?: (feature: F, settled: Settled) => Heights | null;
+  /** Closed lines within its outline along which its surface bends or breaks: bodies are built along them. Left out where it is level or slopes evenly. */
+  readonly bends?: (feature: F, settled: Settled) => readonly Region[];
   /** Carved to its height, so that stock layers need not come to it. */
   readonly isCarved?: true;
   /** Mean height of its upright faces where that is not its level over its foot, in words what that is. */

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { type Region, grown } from '../base/geometry';
 import { LIMITS, mm } from '../fields';
 import type { Shape } from '../shapes';
-import { bowl, bowlOfBox } from './bowl';
+import { bowl, bowlOfBox, bowlRings } from './bowl';
 import { type ChoiceField, type TickField, askLength } from './fields';
 import { RANK } from './kind';
 
@@ -34,6 +34,8 @@ const BOWL_LINE_MM = 8;
 export const withFloor = {
   profile: ({ shape, floor: own }: Basin, { levelMm }: { readonly levelMm: number }) => (own === 'bowl' ? bowl(shape, levelMm) : null),
   faces: ({ floor: own }: Basin) => (own === 'bowl' ? { heightMm: 0, note: 'a bowl has no upright banks' } : null),
+  bends: ({ shape, floor: own, waterMm }: Basin & { readonly waterMm?: number }, { levelMm }: { readonly levelMm: number }) =>
+    own === 'bowl' ? bowlRings(shape, -levelMm, waterMm ?? null) : [],
   boxShare: ({ shape, floor: own }: Basin, { levelMm }: { readonly levelMm: number }) =>
     own === 'bowl' ? bowlOfBox(shape, -levelMm) : null,
   innerEdges: ({ floor: own }: Basin, region: Region) => (own === 'bowl' ? [grown(region, -BOWL_LINE_MM)] : []),

@@ -1,9 +1,9 @@
-import { type GroundKind, GROUND_KINDS } from '../surfaces';
-import { overlayOf, waterLevelMm } from './profile';
+import { GROUND_KINDS } from '../surfaces';
+import { overlayOf, standsMm, waterLevelMm } from './profile';
 import { kindOf } from '../features';
 import { type Box, type Point, type Region, isEmpty, regionBox } from '../base/geometry';
 import type { Ground } from './ground';
-import { type BuiltMm, heightsOf } from './level';
+import { type Heights, heightsOf } from './level';
 
 /**
  * The table as a grid of square cells; cell (x, y) is `y * cols + x`, its centre at ((x + ½)·cell, (y + ½)·cell).
@@ -20,12 +20,6 @@ export interface HeightField {
   readonly topMm: Float32Array;
   readonly waterMm: Float32Array;
   readonly zone: Uint8Array;
-}
-
-/** What the stack makes of the drawn heights: how high masses come out of stock, and how thick each kind of surface is covered, mm. */
-export interface Heights {
-  readonly built: BuiltMm;
-  readonly coveredMm: (zone: GroundKind) => number;
 }
 
 /**
@@ -71,9 +65,9 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
     if (kindOf(feature).isDeck?.(feature)) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
   }
   const topMm = walkMm.slice();
-  for (const { feature, whole } of ground.lands) {
-    const standsMm = kindOf(feature).standsMm?.(feature) ?? 0;
-    if (standsMm > 0) eachCell(whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + standsMm)));
+  for (const land of ground.lands) {
+    const tallMm = standsMm(land);
+    if (tallMm > 0) eachCell(land.whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + tallMm)));
   }
   return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone };
 }

@@ -1,7 +1,14 @@
 import { type Point, contains } from '../base/geometry';
+import type { GroundKind } from '../surfaces';
 import type { Ground } from './ground';
 import type { Land } from './land';
 import { type HeightAt, overlayOf, profileOf } from './profile';
+
+/** What the stack makes of the drawn heights: how high masses come out of stock, and how thick each kind of surface is covered, mm. */
+export interface Heights {
+  readonly built: BuiltMm;
+  readonly coveredMm: (zone: GroundKind) => number;
+}
 
 /** The lands to look among: all of a ground, or those of one tile. */
 export type Lands = Pick<Ground, 'lands'>;
@@ -29,16 +36,31 @@ export function heightsOf(land: Land, built: BuiltMm = asDrawn): HeightAt {
 }
 
 /** Height of the surface at a point over the ground, mm: foam or floor, and what lies on it. Water is not counted. */
-export function heightAt(ground: Lands, point: Point, built: BuiltMm = asDrawn): number {
-  let heightMm = 0;
-  let isHole = false;
+export const heightAt = (ground: Lands, point: Point, built: BuiltMm = asDrawn): number =>
+  surfaceAt(ground, point, { built, coveredMm: bare })(point);
+
+/**
+ * The surface that holds at a point, to be read at points near it that it does not break off before: foam or floor, what lies on it, and what covers it.
+ * Sunk ground cuts through raised ground, of which the highest counts.
+ */
+export function surfaceAt(ground: Lands, at: Point, { built, coveredMm }: Heights): HeightAt {
+  let foam: HeightAt | null = null;
+  let [isHole, highestMm] = [false, 0];
+  let zone: GroundKind = 'open';
+  const over: HeightAt[] = [];
   for (const land of ground.lands) {
-    if (land.role === 'hole' && contains(land.body, point)) [heightMm, isHole] = [heightsOf(land)(point), true];
-    else if (land.role === 'mass' && !isHole && contains(land.body, point)) heightMm = Math.max(heightMm, heightsOf(land, built)(point));
+    if (land.role === 'hole' && contains(land.body, at)) [foam, isHole] = [heightsOf(land), true];
+    else if (land.role === 'mass' && !isHole && contains(land.body, at)) {
+      const own = heightsOf(land, built);
+      const mm = own(at);
+      if (mm > highestMm) [foam, highestMm] = [own, mm];
+    }
+    if (land.zone === null || !contains(land.shows, at)) continue;
+    zone = land.zone;
+    const overlay = overlayOf(land);
+    if (overlay !== null) over.push(overlay);
   }
-  for (const land of ground.lands) {
-    if (land.role !== 'surface' || !contains(land.shows, point)) continue;
-    heightMm += overlayOf(land)?.(point) ?? 0;
-  }
-  return heightMm;
+  const coverMm = coveredMm(zone);
+  return (point) => (foam?.(point) ?? 0) + over.reduce((sum, overlay) => sum + overlay(point), coverMm);
 }
+const bare = (): number => 0;

@@ -1,5 +1,5 @@
 import { kindOf } from '../features';
-import type { Point } from '../base/geometry';
+import type { Point, Region } from '../base/geometry';
 import { remembered } from '../base/memory';
 import type { Land } from './land';
 
@@ -20,6 +20,12 @@ export const isSloped = (land: Land): boolean => slopeOf(land) !== null;
 
 /** What lies on the ground above it at a point, mm: a kerb along a route's edges, the heaped rim of a crater; null where it is always flat. */
 export const overlayOf = remembered((land: Land): HeightAt | null => kindOf(land.feature).overlay?.(land.feature, land) ?? null);
+
+/** Closed lines along which its surface bends or breaks within its outline; none where it is level or slopes evenly. */
+export const bendsOf = remembered((land: Land): readonly Region[] => kindOf(land.feature).bends?.(land.feature, land) ?? []);
+
+/** How high something stands there, in the way of figures and eyes, mm; 0 for nothing. */
+export const standsMm = ({ feature }: Pick<Land, 'feature'>): number => kindOf(feature).standsMm?.(feature) ?? 0;
 
 /** A hole with a floor that falls from its edge: no layer is cut away to its outline. */
 export const isBowl = ({ feature, role }: Pick<Land, 'feature' | 'role'>): boolean =>

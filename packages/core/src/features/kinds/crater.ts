@@ -2,8 +2,8 @@ import { z } from 'zod';
 import { grown, without } from '../../base/geometry';
 import { type Figure, given, reckon } from '../../base/units';
 import { LIMITS, mm } from '../../fields';
-import { RoundSchema } from '../../shapes';
-import { bowl, bowlOfBox } from '../bowl';
+import { RoundSchema, shapeRegion } from '../../shapes';
+import { bowl, bowlOfBox, bowlRings } from '../bowl';
 import { askLength } from '../fields';
 import { RANK, anywhere, featureKind } from '../kind';
 import { askCutThrough, askDepth, sunk, withFloor } from '../sunk';
@@ -17,6 +17,9 @@ const schema = z.strictObject({
   rimMm: mm(LIMITS.rimMm),
   rimWidthMm: mm(LIMITS.rimWidthMm),
 });
+
+/** Where across its rim a crater is built to the parabola. */
+const RIM_SHARES = [0.125, 0.25, 0.375, 0.5, 0.625, 0.75, 0.875] as const;
 
 export const crater = featureKind('crater', schema, {
   name: 'Crater',
@@ -34,6 +37,10 @@ export const crater = featureKind('crater', schema, {
   },
   sunk: ({ depthMm, cutThrough }) => ({ depthMm, cutThrough, waterMm: null, isBowl: true }),
   profile: ({ shape }, { role, levelMm }) => (role === 'hole' ? bowl(shape, levelMm) : null),
+  bends: ({ shape, rimWidthMm }, { role, levelMm }) =>
+    role === 'hole'
+      ? bowlRings(shape, -levelMm, null)
+      : RIM_SHARES.map((share) => shapeRegion({ ...shape, radiusMm: shape.radiusMm + rimWidthMm * share })),
   overlay: ({ shape, rimMm, rimWidthMm }, { role }) =>
     role !== 'surface'
       ? null

@@ -1,13 +1,16 @@
 import { z } from 'zod';
 import { alongLine } from '../../base/geometry';
 import { LIMITS, mm } from '../../fields';
-import { middleLine, stripLengthMm } from '../../shapes';
+import { middleLine, shapeRegion, stripLengthMm } from '../../shapes';
 import { askLength } from '../fields';
 import { alongALine, featureKind, stripOf, whole } from '../kind';
 import { NO_MARKS } from '../marks';
 
 /** Rises evenly along its middle line from its first point to its last. */
 const schema = z.strictObject({ ...alongALine, kind: z.literal('ramp'), fromMm: mm(LIMITS.rampMm), toMm: mm(LIMITS.rampMm) });
+
+/** So wide its middle line is taken. */
+const MIDDLE_MM = 0.2;
 
 export const ramp = featureKind('ramp', schema, {
   name: 'Ramp',
@@ -21,6 +24,8 @@ export const ramp = featureKind('ramp', schema, {
     const lengthMm = stripLengthMm(shape);
     return (point) => fromMm + (toMm - fromMm) * (lengthMm === 0 ? 0 : alongLine(line, point).atMm / lengthMm);
   },
+  // Where it turns, its height follows the middle line: corners along it keep the slope true across its width.
+  bends: ({ shape }) => (shape.points.length > 2 ? [shapeRegion({ ...shape, widthMm: MIDDLE_MM })] : []),
   isCarved: true,
   faces: ({ fromMm, toMm }, { baseMm }) => ({ heightMm: Math.max(0, (fromMm + toMm) / 2 - baseMm), note: 'mean of its two ends' }),
   boxShare: ({ fromMm, toMm }) => {

@@ -1,6 +1,6 @@
-import { insetOf, middleLine } from '../../shapes';
+import { type Shape, insetOf, middleLine, shapeRegion } from '../../shapes';
 import { z } from 'zod';
-import { type Point, distanceMm, grown } from '../../base/geometry';
+import { type Point, type Region, distanceMm, grown } from '../../base/geometry';
 import { LIMITS, mm, whole as wholeNumber } from '../../fields';
 import { askLength, askNumber } from '../fields';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
@@ -51,6 +51,7 @@ export const route = featureKind('route', schema, {
       return inMm >= 0 && inMm < kerbWidthMm ? kerbMm : 0;
     };
   },
+  bends: ({ shape, kerbMm, kerbWidthMm }) => (kerbMm === 0 || kerbWidthMm === 0 ? [] : kerbEdges(shape, kerbWidthMm)),
   marks: ({ shape, lanes, marking }) => {
     if (shape.form !== 'strip' || lanes < 2 || marking === 'none') return NO_MARKS;
     const line = middleLine(shape);
@@ -62,6 +63,14 @@ export const route = featureKind('route', schema, {
   hatch: () => 'route',
   runsOn: true,
 });
+
+/** Where its kerbs begin and end. The ends of a strip are open. */
+const kerbEdges = (shape: Shape, kerbWidthMm: number): readonly Region[] => [
+  shapeRegion(shape),
+  shape.form === 'strip'
+    ? shapeRegion({ ...shape, widthMm: Math.max(0.2, shape.widthMm - 2 * kerbWidthMm) })
+    : grown(shapeRegion(shape), -kerbWidthMm),
+];
 
 /** A line at a distance to the right of another, corner by corner. */
 function beside(line: readonly Point[], offMm: number): Point[] {
