@@ -10,6 +10,8 @@ const CORE_PACKAGES = [
   '@pdf-lib/fontkit',
   'papaparse',
   'clipper2-ts',
+  'jsts/.*',
+  'cdt2d',
   'immer',
   'd3-array',
   'd3-contour',
@@ -33,7 +35,7 @@ const coreImports = {
 const testImports = {
   patterns: [
     {
-      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check', '@tarikjabiri/dxf', '@svgdotjs/svg.js', 'pngjs', 'svgdom', 'pdfjs-dist/legacy/build/pdf.mjs', '@fontsource/.*'].join('|')})$).*`,
+      regex: `^(?!\\.{1,2}(?:/|$))(?!(?:${[...CORE_PACKAGES, 'vitest', 'fast-check', '@tarikjabiri/dxf', '@svgdotjs/svg.js', 'pngjs', 'svgdom', 'manifold-3d', 'pdfjs-dist/legacy/build/pdf.mjs', '@fontsource/.*'].join('|')})$).*`,
       message: 'core tests import only core, vitest and fast-check.',
     },
   ],

@@ -12,17 +12,15 @@ export class App {
   private child: ChildProcess | null = null;
   private port = 0;
 
-  constructor(
-    private readonly databaseUrl: string,
-    private readonly demo: 'once' | 'none',
-  ) {}
+  constructor(private readonly databaseUrl: string) {}
 
   get url(): string {
     return `http://127.0.0.1:${this.port}`;
   }
 
   async start(): Promise<void> {
-    const env = { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port), DEMO: this.demo };
+    if (this.isUp) return;
+    const env = { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port) };
     const child = spawn(process.execPath, ['--import', 'tsx', MAIN], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'] });
     this.child = child;
     this.port = await new Promise<number>((resolve, reject) => {
@@ -34,29 +32,62 @@ export class App {
     });
   }
 
+  private get isUp(): boolean {
+    return this.child !== null && this.child.exitCode === null && this.child.signalCode === null;
+  }
   /** Ends the server as a power cut would. */
   async kill(): Promise<void> {
     const child = this.child;
-    if (child === null || child.exitCode !== null) return;
+    if (child === null || !this.isUp) return;
     const gone = new Promise((resolve) => child.once('exit', resolve));
     child.kill('SIGKILL');
     await gone;
   }
 }
 
-/** A test with an app of its own, and a page that must not complain or call out. */
-export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page }>({
+/** A server kept for all tests of one worker, whose store can be put back to what it held when it was new. */
+interface Shelf {
+  readonly app: App;
+  readonly putBack: (demo: 'once' | 'none') => Promise<void>;
+}
+
+/** A test with a store of its own, as new, and a page that must not complain or call out. */
+export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page }, { shelf: Shelf }>({
   demo: ['once', { option: true }],
-  app: async ({ demo }, use) => {
-    const admin = knex({ client: 'pg', connection: process.env['TEST_DATABASE_URL']! });
-    const name = `browser_${randomUUID().replaceAll('-', '')}`;
-    await admin.raw(`create database ${name}`);
-    const app = new App(process.env['TEST_DATABASE_URL']!.replace(/[^/]*$/, name), demo);
-    await app.start();
-    await use(app);
-    await app.kill();
-    await admin.raw(`drop database ${name} with (force)`);
-    await admin.destroy();
+  shelf: [
+    async ({}, use) => {
+      const admin = knex({ client: 'pg', connection: process.env['TEST_DATABASE_URL']! });
+      const name = `browser_${randomUUID().replaceAll('-', '')}`;
+      await admin.raw(`create database ${name}`);
+      const url = process.env['TEST_DATABASE_URL']!.replace(/[^/]*$/, name);
+      const app = new App(url);
+      await app.start();
+      const db = knex({ client: 'pg', connection: url });
+      const { rows } = await db.raw<{ rows: { tablename: string }[] }>(
+        "select tablename from pg_tables where schemaname = 'public' and tablename not like 'knex%'",
+      );
+      const tables = rows.map(({ tablename }) => tablename);
+      await db.raw(['create schema as_new', ...tables.map((table) => `create table as_new.${table} as table ${table}`)].join(';'));
+      const putBack = (demo: 'once' | 'none'): Promise<void> =>
+        db.transaction(async (change) => {
+          // References are taken as sound: they were when the copy was made.
+          await change.raw('set local session_replication_role = replica');
+          await change.raw(`truncate ${tables.join()} cascade`);
+          const kept = demo === 'once' ? tables : ['catalogue'];
+          for (const table of kept) await change.raw(`insert into ${table} select * from as_new.${table}`);
+        });
+      await use({ app, putBack });
+      await app.kill();
+      await db.destroy();
+      await admin.raw(`drop database ${name} with (force)`);
+      await admin.destroy();
+    },
+    { scope: 'worker' },
+  ],
+  app: async ({ demo, shelf }, use) => {
+    await shelf.app.start();
+    await shelf.putBack(demo);
+    await use(shelf.app);
   },
   page: async ({ page, app }, use) => {
     const faults: string[] = [];

@@ -24,6 +24,7 @@ export default defineConfig({
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
     launchOptions: { executablePath: '/usr/bin/chromium', args: FLAGS },
-    trace: 'retain-on-failure',
+    // Kept while a test runs, a trace costs more than the test.
+    trace: 'on-first-retry',
   },
 });

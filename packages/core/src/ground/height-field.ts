@@ -82,11 +82,11 @@ function cover(byZoneMm: readonly number[], zone: Uint8Array, heightMm: Float32A
   }
 }
 
-/** Surface height of the cell that holds a point, clamped to the table. */
-export function heightAtCell({ cols, rows, cellMm, heightMm }: HeightField, { x, y }: Point): number {
+/** Index of the cell that holds a point; of the nearest for one beside the table. */
+export function cellIndex({ cols, rows, cellMm }: Pick<HeightField, 'cols' | 'rows' | 'cellMm'>, { x, y }: Point): number {
   const column = Math.max(0, Math.min(cols - 1, Math.floor(x / cellMm)));
   const row = Math.max(0, Math.min(rows - 1, Math.floor(y / cellMm)));
-  return heightMm[row * cols + column]!;
+  return row * cols + column;
 }
 
 /** Calls for every cell whose centre lies in a region: an even-odd scan line by line, each side met once a line. */

@@ -1,7 +1,7 @@
 export type { FeatureGround } from './feature-ground';
 export { layGround } from './ground';
 export type { Ground, TileLand } from './ground';
-export { fieldOf, heightAtCell } from './height-field';
+export { cellIndex, fieldOf } from './height-field';
 export type { HeightField } from './height-field';
 export type { Land } from './land';
 export { heightAt, heightsOf, landAt, shownAt, surfaceAt } from './level';

@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest';
 import { areaMm2 } from '../base/geometry';
 import type { Plan } from '../plan';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aRamp, aTrack } from '../testing';
-import { fieldOf, heightAtCell } from './height-field';
+import { fieldOf, cellIndex } from './height-field';
 import { heightAt } from './level';
 import { layGround } from './ground';
 import { tableBox } from './tiles';
@@ -171,9 +171,9 @@ describe('the height field', () => {
     const field = fieldOf(groundOf(plan), tableBox(plan.table), 4);
     expect([field.cols, field.rows]).toEqual([300, 200]);
     expect([
-      heightAtCell(field, { x: 200, y: 150 }),
-      heightAtCell(field, { x: 550, y: 150 }),
-      heightAtCell(field, { x: 50, y: 50 }),
+      field.heightMm[cellIndex(field, { x: 200, y: 150 })]!,
+      field.heightMm[cellIndex(field, { x: 550, y: 150 })]!,
+      field.heightMm[cellIndex(field, { x: 50, y: 50 })]!,
     ]).toEqual([20, -8, 0]);
     const raised = field.heightMm.reduce((count, h) => count + Number(h === 20), 0);
     expect(raised * 16).toBe(200 * 100);

@@ -6,3 +6,4 @@ export { onTable, realSize, scaleOf, yardsticks } from './scale';
 export type { Yardstick } from './scale';
 export { coverOf, sightMap } from './sight';
 export type { Cover } from './sight';
+export { walkTowards } from './walk';

@@ -1,5 +1,9 @@
 import cdt2d from 'cdt2d';
-import cleanPSLG from 'clean-pslg';
+import Coordinate from 'jsts/org/locationtech/jts/geom/Coordinate.js';
+import PrecisionModel from 'jsts/org/locationtech/jts/geom/PrecisionModel.js';
+import ArrayList from 'jsts/java/util/ArrayList.js';
+import NodedSegmentString from 'jsts/org/locationtech/jts/noding/NodedSegmentString.js';
+import MCIndexSnapRounder from 'jsts/org/locationtech/jts/noding/snapround/MCIndexSnapRounder.js';
 import { type Box, type Point, type Ring, boxRegion, distanceMm } from '../base/geometry';
 
 /** The table seen from above, all of it in triangles that share their corners. */
@@ -30,10 +34,9 @@ const LEAST_SIDE_MM = 0.1;
 
 /** Cuts the table along closed lines, which may cross. @param rings none of them leaves the table */
 export function facetsOf(table: Box, rings: readonly Ring[]): Facets {
-  // In whole steps of the grid, on which exact arithmetic is quick.
   const index = new Map<string, number>();
   const points: [number, number][] = [];
-  const at = (x: number, y: number): number => {
+  const at = ({ x, y }: Point): number => {
     const key = `${x} ${y}`;
     let known = index.get(key);
     if (known === undefined) {
@@ -42,18 +45,31 @@ export function facetsOf(table: Box, rings: readonly Ring[]): Facets {
     }
     return known;
   };
-  const edges: [number, number][] = [];
-  for (const ring of [...boxRegion(table).rings, ...rings]) {
-    const placed = apart(ring).map(({ x, y }) => at(Math.round(x * GRID_PER_MM), Math.round(y * GRID_PER_MM)));
-    placed.forEach((from, i) => {
-      const to = placed[(i + 1) % placed.length]!;
-      if (from !== to) edges.push([from, to]);
+  const edges = new Map<string, [number, number]>();
+  for (const line of noded([...boxRegion(table).rings, ...rings])) {
+    line.map(at).forEach((to, i, placed) => {
+      const from = placed[i - 1];
+      if (from !== undefined && from !== to) edges.set(from < to ? `${from} ${to}` : `${to} ${from}`, [from, to]);
     });
   }
-  cleanPSLG(points, edges);
-  const corners = points.map(([x, y]) => ({ x: x / GRID_PER_MM, y: y / GRID_PER_MM }));
-  const triangles = triangulated(points, edges);
-  return { corners, triangles, sides: sidesOf(triangles) };
+  const triangles = triangulated(points, [...edges.values()]);
+  return { corners: points.map(([x, y]) => ({ x: x / GRID_PER_MM, y: y / GRID_PER_MM })), triangles, sides: sidesOf(triangles) };
+}
+
+/** Lines in whole steps of the grid, broken wherever two of them cross or touch. */
+function noded(rings: readonly Ring[]): Point[][] {
+  const strings = new ArrayList(null);
+  for (const ring of rings) {
+    const placed = apart(ring).map(({ x, y }) => new Coordinate(Math.round(x * GRID_PER_MM), Math.round(y * GRID_PER_MM)));
+    const closed = [...placed, placed[0]!].filter((point, i, all) => i === 0 || point.x !== all[i - 1]!.x || point.y !== all[i - 1]!.y);
+    if (closed.length > 2) strings.add(new NodedSegmentString(closed, null));
+  }
+  const noder = new MCIndexSnapRounder(new PrecisionModel(1));
+  noder.computeNodes(strings);
+  return noder
+    .getNodedSubstrings()
+    .toArray()
+    .map((line) => line.getCoordinates());
 }
 
 function sidesOf(triangles: readonly Triangle[]): Side[] {

@@ -1,5 +1,5 @@
-import { type Box, type Region, clippedTo, contains, isEmpty } from '../base/geometry';
-import { kindOf } from '../features';
+import { type Box, type Point, type Region, between, contains, distanceMm, intersection, isEmpty } from '../base/geometry';
+import { type Role, kindOf } from '../features';
 import { type Ground, type Heights, type Land, bendsOf, standsMm, surfaceAt, waterLevelMm } from '../ground';
 import { type Between, type Heights3, type Solid, bodyOf } from './body';
 import { type Facets, facetsOf } from './facets';
@@ -19,8 +19,10 @@ export interface TableSolids {
   readonly printed: Solid;
 }
 
-/** So far a height is read from its corner into the triangle it is read for: on a face two heights meet. */
-const INTO = 1e-3;
+/** So far inside a triangle its heights are read, mm: at its very edge two heights may meet, and corners lie on a grid. */
+const INSIDE_MM = 0.02;
+/** No nearer to the middle than this share of the way. */
+const MOST_INSIDE = 0.3;
 
 /**
  * The table as closed bodies with exact outlines.
@@ -28,7 +30,7 @@ const INTO = 1e-3;
  * @param deepMm how far the underside lies below the ground's surface
  */
 export function tableSolids(ground: Ground, table: Box, heights: Heights, deepMm: number): TableSolids {
-  const facets = facetsOf(table, linesOf(ground, table));
+  const facets = facetsOf(table, linesOf(ground));
   const read = readerOf(facets);
   const surface = facets.triangles.map((_, t) => read(t, (centre) => surfaceAt(ground, centre, heights)));
   const things = ground.lands.flatMap((land) => thingOf(land, facets, surface, read));
@@ -44,28 +46,39 @@ export function tableSolids(ground: Ground, table: Box, heights: Heights, deepMm
 interface Thing extends Pick<Standing, 'featureId' | 'what'> {
   readonly between: Between;
 }
-type Read = (
-  triangle: number,
-  at: (centre: { readonly x: number; readonly y: number }) => (point: { readonly x: number; readonly y: number }) => number,
-) => Heights3;
+type Read = (triangle: number, at: (centre: Point) => (point: Point) => number) => Heights3;
 
-/** Reads a height at the three corners of a triangle, from within it. */
+/** Reads heights within a triangle and carries them on to its three corners, which is exact for all that slopes evenly. */
 function readerOf({ corners, triangles }: Facets): Read {
   return (t, at) => {
-    const [a, b, c] = triangles[t]!.map((corner) => corners[corner]!);
-    const centre = { x: (a!.x + b!.x + c!.x) / 3, y: (a!.y + b!.y + c!.y) / 3 };
+    const [a, b, c] = triangles[t]!.map((corner) => corners[corner]!) as [Point, Point, Point];
+    const centre = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3 };
+    // The middle lies a third of the least height of the triangle from the nearest side.
+    const middleMm = leastHeightMm(a, b, c) / 3;
+    const share = Math.min(MOST_INSIDE, INSIDE_MM / middleMm);
     const height = at(centre);
-    const [p, q, r] = [a!, b!, c!].map(({ x, y }) => height({ x: x + (centre.x - x) * INTO, y: y + (centre.y - y) * INTO }));
+    const read = [a, b, c].map((corner) => height(between(corner, centre, share)));
+    const mean = (read[0]! + read[1]! + read[2]!) / 3;
+    const [p, q, r] = read.map((mm) => mean + (mm - mean) / (1 - share));
     return [p!, q!, r!];
   };
 }
 
-/** Everything that the ground's surface breaks or bends along. */
-function linesOf(ground: Ground, table: Box): Region['rings'] {
-  return ground.lands.flatMap((land) =>
-    [land.whole, ...bendsOf(land).map((region) => clippedTo(region, table))].flatMap(({ rings }) => rings),
-  );
+function leastHeightMm(a: Point, b: Point, c: Point): number {
+  const twiceMm2 = Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
+  return twiceMm2 / Math.max(distanceMm(a, b), distanceMm(b, c), distanceMm(c, a));
 }
+
+/** Everything that the ground's surface breaks or bends along. What a land has under others is left out: it would only make more corners. */
+function linesOf(ground: Ground): Region['rings'] {
+  return ground.lands.flatMap((land) => {
+    const own = ownGround(land);
+    return [own, ...bendsOf(land).map((bend) => intersection(bend, own))].flatMap(({ rings }) => rings);
+  });
+}
+const OWN = { hole: 'body', mass: 'body', surface: 'shows', standing: 'whole', mark: 'body' } as const satisfies Record<Role, keyof Land>;
+/** What stands somewhere is built to its whole outline, whatever is dug away under it. */
+const ownGround = (land: Land): Region => (standsMm(land) > 0 ? land.whole : land[OWN[land.role]]);
 
 /** What stands on a land or is filled into it. */
 function thingOf(land: Land, facets: Facets, surface: readonly Heights3[], read: Read): Thing[] {

@@ -3,14 +3,14 @@ import { heightsIn } from '@spare-acre/core/stack';
 import type { BoardCopy } from '../board-copy';
 
 /** Cells of the play checks. */
-export const CELL_MM = 4;
+const CELL_MM = 4;
 
 /** The table as it will be built, in cells. */
-export function fieldFor(board: BoardCopy, cellMm: number): { ground: Ground; field: HeightField; foamMm: number } {
+export function fieldFor(board: BoardCopy): { ground: Ground; field: HeightField; foamMm: number } {
   const { ground, stack } = board.derived();
   return {
     ground,
-    field: fieldOf(ground, tableBox(board.plan.table), cellMm, heightsIn(stack)),
+    field: fieldOf(ground, tableBox(board.plan.table), CELL_MM, heightsIn(stack)),
     foamMm: stack.ground.value + (board.plan.stack.substrate?.thicknessMm ?? 0),
   };
 }

@@ -1,21 +1,24 @@
-import { type HeightField, type Solid, solidOf, tableBox } from '@spare-acre/core/ground';
+import { type HeightField, tableBox } from '@spare-acre/core/ground';
+import { type Band, type TableSolids, bandsOf, tableSolids } from '@spare-acre/core/solid';
+import { heightsIn } from '@spare-acre/core/stack';
 import type { BoardCopy } from '../board-copy';
 import { fieldFor } from './field';
 
 export interface LookAnswer {
-  readonly solid: Solid;
+  readonly solids: TableSolids;
+  /** What a figure walks on. */
   readonly field: HeightField;
-  readonly foamMm: number;
+  /** The layers that upright faces show. */
+  readonly bands: readonly Band[];
 }
-
-/** The look takes at most this many cells, coarser on large tables; it shows smaller things than the play checks need. */
-const MOST_CELLS = 160_000;
-const LEAST_MM = 2;
 
 /** The table in the round. */
 export function look(board: BoardCopy): LookAnswer {
-  const { right, bottom } = tableBox(board.plan.table);
-  const cellMm = Math.max(LEAST_MM, Math.ceil(Math.sqrt((right * bottom) / MOST_CELLS)));
-  const { field, foamMm } = fieldFor(board, cellMm);
-  return { solid: solidOf(field, foamMm), field, foamMm };
+  const { field, foamMm } = fieldFor(board);
+  const { ground, stack } = board.derived();
+  return {
+    solids: tableSolids(ground, tableBox(board.plan.table), heightsIn(stack), foamMm),
+    field,
+    bands: bandsOf(stack, board.catalogue),
+  };
 }

@@ -1,10 +1,10 @@
 import { type PlayReport, playReport } from '@spare-acre/core/play';
 import type { Side } from '@spare-acre/core/tiling';
 import type { BoardCopy } from '../board-copy';
-import { CELL_MM, fieldFor } from './field';
+import { fieldFor } from './field';
 
 /** The quick checks of how the table plays. */
 export function play(board: BoardCopy, from: Side, to: Side): PlayReport {
-  const { field, ground } = fieldFor(board, CELL_MM);
+  const { field, ground } = fieldFor(board);
   return playReport(field, ground, board.plan, from, to);
 }

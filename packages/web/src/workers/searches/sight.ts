@@ -3,7 +3,7 @@ import type { Figure } from '@spare-acre/core/base/units';
 import { type Cover, coverOf, maskRings, sightMap } from '@spare-acre/core/play';
 import type { Side } from '@spare-acre/core/tiling';
 import type { BoardCopy } from '../board-copy';
-import { CELL_MM, fieldFor } from './field';
+import { fieldFor } from './field';
 import type { OnProgress } from './progress';
 
 export interface SightAnswer {
@@ -13,7 +13,7 @@ export interface SightAnswer {
 
 /** What is seen from each side of the table. */
 export async function sight(board: BoardCopy, onProgress: OnProgress): Promise<SightAnswer | null> {
-  const { field } = fieldFor(board, CELL_MM);
+  const { field } = fieldFor(board);
   for (const search = sightMap(field, board.plan.figureHeightMm); ;) {
     const step = search.next();
     if (!step.done) {

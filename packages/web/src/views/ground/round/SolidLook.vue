@@ -1,18 +1,19 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize, useEventListener } from '@vueuse/core';
-import { onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { saveFile } from '../../../ui/saveFile';
 import { usePlan } from '../../../document/plan';
 import { searches } from '../../../workers/searches';
-import { type SolidScene, openScene } from './solidScene';
+import { type Eye, type SolidScene, openScene } from './solidScene';
 
 /** The table in the round: turned and neared by hand, or walked over at a figure's height. */
 const store = usePlan();
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 const problem = ref('');
-const isWalking = ref(false);
+const eye = ref<Eye>('over');
+const isStopped = ref(false);
 const isReady = ref(false);
 let scene: SolidScene | null = null;
 let turn = 0;
@@ -48,6 +49,12 @@ onBeforeUnmount(() => {
 watch([width, height], () => scene?.resize(width.value, height.value));
 watch(() => store.plan, show);
 
+const hint = computed(() => {
+  if (eye.value === 'over') return 'Drag turns it, the wheel nears it, the right button shifts it.';
+  return isStopped.value
+    ? 'Too high, too steep or in the way: a figure stops here.'
+    : 'Arrows walk and turn, Shift strides; drag looks about.';
+});
 const WALK: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [1, 0],
   ArrowDown: [-1, 0],
@@ -56,13 +63,15 @@ const WALK: Readonly<Record<string, readonly [number, number]>> = {
 };
 useEventListener('keydown', (event) => {
   const step = WALK[event.key];
-  if (!isWalking.value || step === undefined || (event.target as HTMLElement).closest('input, select, textarea, .modal') !== null) return;
-  scene?.walk(step[0] * (event.shiftKey ? 5 : 1), step[1]);
+  if (eye.value === 'over' || step === undefined || (event.target as HTMLElement).closest('input, select, textarea, .modal') !== null)
+    return;
+  isStopped.value = scene?.walk(step[0] * (event.shiftKey ? 5 : 1), step[1]) ?? false;
   event.preventDefault();
 });
-function walk(): void {
-  isWalking.value = !isWalking.value;
-  scene?.setWalking(isWalking.value);
+function lookFrom(from: Eye): void {
+  eye.value = from;
+  isStopped.value = false;
+  scene?.look(from);
 }
 async function save(kind: 'stl' | 'glb'): Promise<void> {
   const made = await scene?.exported(kind);
@@ -72,16 +81,17 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
 </script>
 
 <template>
-  <div ref="frame" class="solid" :data-ready="isReady" data-testid="solid">
-    <p v-if="problem !== ''" class="attention p-4" role="alert">{{ problem }}</p>
-    <p v-else-if="!isReady" class="quiet waiting" role="status">Raising the ground …</p>
+  <div class="solid" :data-ready="isReady" data-testid="solid">
+    <div ref="frame" class="picture">
+      <p v-if="problem !== ''" class="attention p-4" role="alert">{{ problem }}</p>
+      <p v-else-if="!isReady" class="quiet waiting" role="status">Raising the ground …</p>
+    </div>
     <div class="bar">
-      <span class="quiet">{{
-        isWalking
-          ? 'Arrows walk and turn, Shift strides; drag looks about.'
-          : 'Drag turns it, the wheel nears it, the right button shifts it.'
-      }}</span>
-      <BButton variant="key" :aria-pressed="isWalking" @click="walk">Walk it</BButton>
+      <span class="quiet" role="status">{{ hint }}</span>
+      <BButton variant="key" :aria-pressed="eye !== 'over'" @click="lookFrom(eye === 'over' ? 'behind' : 'over')">Walk it</BButton>
+      <BButton v-if="eye !== 'over'" variant="key" :aria-pressed="eye === 'own'" @click="lookFrom(eye === 'own' ? 'behind' : 'own')">
+        Through its eyes
+      </BButton>
       <BButton variant="key" @click="save('stl')">STL, for print or mill</BButton>
       <BButton variant="key" @click="save('glb')">glTF</BButton>
     </div>
@@ -90,8 +100,15 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
 
 <style scoped>
 .solid {
-  position: relative;
+  display: flex;
+  flex-direction: column;
   height: 100%;
+  min-height: 0;
+}
+.picture {
+  position: relative;
+  flex: 1 1 auto;
+  min-height: 0;
   overflow: hidden;
 }
 .waiting {
@@ -100,13 +117,12 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
   top: 60px;
 }
 .bar {
-  position: absolute;
-  left: 0;
-  right: 0;
-  bottom: 10px;
+  flex: none;
   display: flex;
-  gap: 8px;
+  flex-wrap: wrap;
+  gap: 6px 8px;
   justify-content: center;
   align-items: baseline;
+  padding: 8px 14px;
 }
 </style>

@@ -1,193 +1,179 @@
-import {
-  AmbientLight,
-  BoxGeometry,
-  BufferAttribute,
-  BufferGeometry,
-  CanvasTexture,
-  Color,
-  CylinderGeometry,
-  DirectionalLight,
-  EdgesGeometry,
-  ExtrudeGeometry,
-  Group,
-  LineBasicMaterial,
-  LineSegments,
-  Mesh,
-  MeshLambertMaterial,
-  PerspectiveCamera,
-  SRGBColorSpace,
-  Scene,
-  Shape as FlatShape,
-  ShapeGeometry,
-  Vector3,
-  WebGLRenderer,
-} from 'three';
+import { AmbientLight, DirectionalLight, Group, Mesh, PerspectiveCamera, Scene, Vector3, WebGLRenderer } from 'three';
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
-import { type Region, isEmpty, pieces } from '@spare-acre/core/base/geometry';
-import { heightAtCell } from '@spare-acre/core/ground';
+import { cellIndex } from '@spare-acre/core/ground';
 import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { shapeRegion } from '@spare-acre/core/shapes';
-import { kindOf } from '@spare-acre/core/features';
+import { walkTowards } from '@spare-acre/core/play';
 import type { LookAnswer } from '../../../workers/searches/look';
-import { drawTexture } from './solidTexture';
+import { type Figure, figureOf } from './figure';
+import { inkOf } from './ink';
+import { paceOf } from './pace';
+import { dispose, printedGeometry, tableGroup } from './tableGroup';
+
+/** From where the table is seen: from over it, from behind a figure that walks on it, or through the figure's eyes. */
+export type Eye = 'over' | 'behind' | 'own';
 
 /** A 3D scene of one table. One unit is one mm: x right, y up, z towards the near side. */
 export interface SolidScene {
   readonly show: (plan: Plan, look: LookAnswer) => void;
   readonly resize: (width: number, height: number) => void;
-  readonly setWalking: (isWalking: boolean) => void;
-  /** Steps ahead or back, and turns to either side. */
-  readonly walk: (ahead: number, turn: number) => void;
+  readonly look: (from: Eye) => void;
+  /** Steps ahead or back, and turns to either side. @returns whether something stopped it */
+  readonly walk: (ahead: number, turn: number) => boolean;
   readonly exported: (kind: 'stl' | 'glb') => Promise<Blob>;
   readonly close: () => void;
 }
 
 const EYE_SHARE = 0.9;
 const TURN_RAD = Math.PI / 24;
-/** A step of a walking figure, mm on the table. */
+/** A step of a walking figure, mm on the table, and how long it takes. */
 const STEP_MM = 12;
+const STEP_MS = 180;
+/** How far behind a figure and over its head it is followed, in its own heights. */
+const BEHIND = 4.2;
+const OVER = 2;
+/** glTF counts in metres. */
+const METRES = 1e-3;
+const UP = new Vector3(0, 1, 0);
+/** Where a table is looked at from at first: over its near side, a little to the right. */
+const OVER_FROM = new Vector3(0.1, 0.78, 0.9).normalize();
+/** A picture that stands this long is drawn at its sharpest. */
+const REST_MS = 140;
 
 /** @throws where the browser has no WebGL */
 export function openScene(host: HTMLElement): SolidScene {
-  const style = getComputedStyle(host);
-  const ink = (name: string): Color => new Color(style.getPropertyValue(name).trim());
+  const ink = inkOf(host);
   const renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
-  renderer.setPixelRatio(Math.min(2, window.devicePixelRatio));
+  const sharpest = Math.min(2, window.devicePixelRatio);
+  renderer.setPixelRatio(sharpest);
   host.prepend(renderer.domElement);
   const scene = new Scene();
-  scene.background = ink('--paper');
+  scene.background = ink.colour('--paper');
   scene.add(new AmbientLight(0xffffff, 1.6));
   const sun = new DirectionalLight(0xfff4e0, 2.2);
   sun.position.set(-0.6, 1, 0.5);
   scene.add(sun);
   const camera = new PerspectiveCamera(38, 1, 1, 20_000);
   const controls = new OrbitControls(camera, renderer.domElement);
-  controls.maxPolarAngle = Math.PI / 2 - 0.02;
+  const isStill = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
   let table = new Group();
-  scene.add(table);
   let shown: { readonly plan: Plan; readonly look: LookAnswer } | null = null;
-  let isWalking = false;
+  let figure: Figure | null = null;
+  let eye: Eye = 'over';
+  /** Which way the figure faces. */
+  const facing = new Vector3(0, 0, -1);
+  const pace = paceOf((share) => renderer.setPixelRatio(sharpest * share));
   let frame = 0;
+  let settling = 0;
+  const render = (): void => {
+    pace.moved(performance.now());
+    renderer.render(scene, camera);
+    window.clearTimeout(settling);
+    settling = window.setTimeout(() => {
+      if (pace.rested()) renderer.render(scene, camera);
+    }, REST_MS);
+  };
   const draw = (): void => {
     cancelAnimationFrame(frame);
-    frame = requestAnimationFrame(() => renderer.render(scene, camera));
+    frame = requestAnimationFrame(render);
   };
   controls.addEventListener('change', draw);
 
-  function surface({ solid }: LookAnswer, plan: Plan): Mesh {
-    const geometry = new BufferGeometry();
-    geometry.setAttribute('position', new BufferAttribute(solid.positions, 3));
-    geometry.setIndex(new BufferAttribute(solid.indices, 1));
-    const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
-    const uv = new Float32Array((solid.positions.length / 3) * 2);
-    for (let i = 0; i < uv.length / 2; i++) {
-      uv[2 * i] = solid.positions[3 * i]! / w;
-      uv[2 * i + 1] = 1 - solid.positions[3 * i + 2]! / d;
-    }
-    geometry.setAttribute('uv', new BufferAttribute(uv, 2));
-    geometry.computeVertexNormals();
-    geometry.addGroup(0, solid.topTriangles * 3, 0);
-    geometry.addGroup(solid.topTriangles * 3, Infinity, 1);
-    const texture = new CanvasTexture(drawTexture(plan, style));
-    texture.colorSpace = SRGBColorSpace;
-    texture.anisotropy = 8;
-    return new Mesh(geometry, [new MeshLambertMaterial({ map: texture }), new MeshLambertMaterial({ color: ink('--rule') })]);
-  }
-
-  /** What stands on the ground and the water in it: drawn beside the solid, and left out of what is printed. */
-  function standing({ field }: LookAnswer, plan: Plan): Group {
-    const group = new Group();
-    const line = new LineBasicMaterial({ color: ink('--ink') });
-    const put = (geometry: BufferGeometry, material: MeshLambertMaterial, at: readonly [number, number, number]): void => {
-      const mesh = new Mesh(geometry, material);
-      mesh.position.set(...at);
-      group.add(mesh);
-      const edges = new LineSegments(new EdgesGeometry(geometry, 30), line);
-      edges.position.set(...at);
-      group.add(edges);
-    };
-    const stone = new MeshLambertMaterial({ color: ink('--sheet') });
-    const water = new MeshLambertMaterial({ color: ink('--slate'), transparent: true, opacity: 0.55 });
-    for (const feature of plan.features) {
-      if (feature.hidden) continue;
-      const region = shapeRegion(feature.shape);
-      if (isEmpty(region)) continue;
-      const kind = kindOf(feature);
-      const standsMm = kind.standsMm?.(feature) ?? 0;
-      if (standsMm > 0) {
-        for (const shape of flatShapes(region)) {
-          const geometry = new ExtrudeGeometry(shape, { depth: standsMm, bevelEnabled: false });
-          geometry.rotateX(Math.PI / 2).translate(0, standsMm, 0);
-          put(geometry, stone, [0, footOf(region, field), 0]);
-        }
-      }
-      const sunk = kind.sunk?.(feature);
-      if (sunk !== undefined && sunk.waterMm !== null) {
-        for (const shape of flatShapes(region)) {
-          const mesh = new Mesh(new ShapeGeometry(shape).rotateX(Math.PI / 2), water);
-          water.side = 2;
-          mesh.position.y = sunk.waterMm - sunk.depthMm;
-          group.add(mesh);
-        }
-      }
-    }
-    group.add(figure(plan, field, ink('--clay')));
-    return group;
-  }
-
+  const groundAt = (x: number, z: number): number => {
+    const { field } = shown!.look;
+    return field.walkMm[cellIndex(field, { x, y: z })]!;
+  };
   function show(plan: Plan, look: LookAnswer): void {
+    const before = figure?.group.position.clone();
+    scene.remove(table);
+    dispose(table);
     const isFirst = shown === null;
     shown = { plan, look };
-    scene.remove(table);
-    table.traverse((thing) => {
-      if (thing instanceof Mesh || thing instanceof LineSegments) (thing.geometry as BufferGeometry).dispose();
-    });
+    figure = figureOf(plan, ink.colour('--clay'));
     table = new Group();
-    const ground = surface(look, plan);
-    ground.name = 'ground';
-    table.add(ground, standing(look, plan));
+    const bodies = tableGroup(plan, look, ink);
+    bodies.name = 'bodies';
+    table.add(bodies, figure.group);
     scene.add(table);
+    const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
+    const { x, z } = before ?? new Vector3(w * 0.52, 0, d - Math.min(45, d / 3));
+    place(Math.min(x, w - 1), Math.min(z, d - 1));
     if (isFirst) overview();
     draw();
+  }
+  function place(x: number, z: number): void {
+    figure!.group.position.set(x, groundAt(x, z), z);
+    figure!.group.rotation.y = Math.atan2(facing.x, facing.z);
+    figure!.group.visible = eye !== 'own';
   }
 
   function overview(): void {
     const { plan } = shown!;
     const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
-    camera.position.set(w * 0.56, Math.max(w, d) * 0.86, d + Math.max(w, d) * 0.72);
-    controls.target.set(w / 2, 0, d * 0.5);
+    controls.target.set(w / 2, 0, d / 2);
+    // So far off that the whole table is in sight, whichever of the frame's sides is the nearer.
+    const half = Math.tan(((camera.fov / 2) * Math.PI) / 180) * Math.min(1, camera.aspect);
+    camera.position.copy(controls.target).addScaledVector(OVER_FROM, (Math.hypot(w, d) / 2 / half) * 1.02);
     controls.update();
   }
-  function eyeHeight(x: number, z: number): number {
-    return heightAtCell(shown!.look.field, { x, y: z }) + shown!.plan.figureHeightMm * EYE_SHARE;
-  }
-  function setWalking(walking: boolean): void {
-    if (shown === null) return;
-    isWalking = walking;
-    controls.enableZoom = controls.enablePan = !walking;
-    controls.maxPolarAngle = walking ? Math.PI - 0.2 : Math.PI / 2 - 0.02;
-    camera.near = walking ? 0.5 : 1;
-    camera.updateProjectionMatrix();
-    if (!walking) overview();
-    else {
-      const { plan } = shown;
-      const [x, z] = [tableWidthMm(plan.table) / 2, tableDepthMm(plan.table) - 20];
-      camera.position.set(x, eyeHeight(x, z), z);
-      lookAlong(new Vector3(0, 0, -1));
+  /** The camera where the figure is seen from, or where it sees from. */
+  function follow(): void {
+    const tall = shown!.plan.figureHeightMm;
+    const head = figure!.group.position.clone().addScaledVector(UP, tall * EYE_SHARE);
+    if (eye === 'own') {
+      camera.position.copy(head);
+      // Turning about a point just ahead of the eye is looking about.
+      controls.target.copy(head).add(facing);
+    } else {
+      camera.position
+        .copy(head)
+        .addScaledVector(facing, -BEHIND * tall)
+        .addScaledVector(UP, OVER * tall);
+      controls.target.copy(head);
     }
+    controls.update();
+  }
+  function look(from: Eye): void {
+    if (shown === null) return;
+    eye = from;
+    controls.enableZoom = from !== 'own';
+    controls.enablePan = from === 'over';
+    controls.maxPolarAngle = from === 'own' ? Math.PI - 0.2 : Math.PI / 2 - 0.02;
+    camera.near = from === 'over' ? 1 : 0.5;
+    camera.updateProjectionMatrix();
+    figure!.group.visible = from !== 'own';
+    if (from === 'over') overview();
+    else follow();
     draw();
   }
-  /** Orbiting about a point just ahead of the eye is looking about. */
-  function lookAlong(direction: Vector3): void {
-    controls.target.copy(camera.position).addScaledVector(direction, 1);
-    controls.update();
+
+  let stepping = 0;
+  function walk(ahead: number, turn: number): boolean {
+    if (eye === 'over' || shown === null) return false;
+    facing.applyAxisAngle(UP, -turn * TURN_RAD);
+    const { plan } = shown;
+    const from = figure!.group.position.clone();
+    const wanted = { x: from.x + facing.x * ahead * STEP_MM, y: from.z + facing.z * ahead * STEP_MM };
+    const end = ahead === 0 ? { x: from.x, y: from.z } : walkTowards(shown.look.field, { x: from.x, y: from.z }, wanted, plan.play);
+    cancelAnimationFrame(stepping);
+    const began = performance.now();
+    const step = (): void => {
+      const share = isStill ? 1 : Math.min(1, (performance.now() - began) / STEP_MS);
+      place(from.x + (end.x - from.x) * share, from.z + (end.y - from.z) * share);
+      figure!.stride(share === 1 ? 0 : share);
+      follow();
+      render();
+      if (share < 1) stepping = requestAnimationFrame(step);
+    };
+    step();
+    return ahead !== 0 && Math.hypot(end.x - wanted.x, end.y - wanted.y) > 1;
   }
 
   return {
     show,
-    setWalking,
+    look,
+    walk,
     resize(width, height) {
       if (width < 2 || height < 2) return;
       renderer.setSize(width, height);
@@ -195,63 +181,32 @@ export function openScene(host: HTMLElement): SolidScene {
       camera.updateProjectionMatrix();
       draw();
     },
-    walk(ahead, turn) {
-      if (!isWalking || shown === null) return;
-      const direction = new Vector3().subVectors(controls.target, camera.position).setY(0).normalize();
-      direction.applyAxisAngle(new Vector3(0, 1, 0), -turn * TURN_RAD);
-      const { table: t } = shown.plan;
-      const x = Math.max(1, Math.min(tableWidthMm(t) - 1, camera.position.x + direction.x * ahead * STEP_MM));
-      const z = Math.max(1, Math.min(tableDepthMm(t) - 1, camera.position.z + direction.z * ahead * STEP_MM));
-      camera.position.set(x, eyeHeight(x, z), z);
-      lookAlong(direction);
-      draw();
-    },
     async exported(kind) {
-      const ground = table.getObjectByName('ground')!;
+      const { plan, look: of } = shown!;
       if (kind === 'stl') {
-        const binary = new STLExporter().parse(ground, { binary: true });
+        const body = new Mesh(printedGeometry(of.solids.printed, plan));
+        const binary = new STLExporter().parse(body, { binary: true });
         return new Blob([binary as unknown as BlobPart], { type: 'model/stl' });
       }
-      const binary = await new GLTFExporter().parseAsync(table, { binary: true });
+      const bodies = new Group();
+      bodies.add(
+        ...table
+          .getObjectByName('bodies')!
+          .children.filter((thing) => thing instanceof Mesh)
+          .map((mesh) => mesh.clone()),
+      );
+      bodies.scale.setScalar(METRES);
+      const binary = await new GLTFExporter().parseAsync(bodies, { binary: true });
       return new Blob([binary as ArrayBuffer], { type: 'model/gltf-binary' });
     },
     close() {
       cancelAnimationFrame(frame);
+      cancelAnimationFrame(stepping);
+      window.clearTimeout(settling);
+      dispose(table);
       controls.dispose();
       renderer.dispose();
       renderer.domElement.remove();
     },
   };
-}
-
-/** A region as flat shapes with holes, x right and y towards the near side. */
-function flatShapes(region: Region): FlatShape[] {
-  return pieces(region).map(({ rings }) => {
-    const [outer, ...holes] = rings.map((ring) => ring.map(({ x, y }) => new Vector3(x, y, 0)));
-    const shape = new FlatShape(outer as never);
-    shape.holes = holes.map((hole) => new FlatShape(hole as never));
-    return shape;
-  });
-}
-
-/** Height that something stands on: the lowest ground under its corners. */
-function footOf(region: Region, field: LookAnswer['field']): number {
-  return Math.min(...region.rings.flat().map((point) => heightAtCell(field, point)));
-}
-
-/** A figure on the near side of the table, to see the size of things by. */
-function figure(plan: Plan, field: LookAnswer['field'], colour: Color): Group {
-  const group = new Group();
-  const material = new MeshLambertMaterial({ color: colour });
-  const tall = plan.figureHeightMm;
-  const [x, z] = [tableWidthMm(plan.table) * 0.52, tableDepthMm(plan.table) - 45];
-  const base = new Mesh(new CylinderGeometry(plan.play.baseMm / 2, plan.play.baseMm / 2, 3, 32), material);
-  base.position.y = 1.5;
-  const body = new Mesh(new BoxGeometry(tall * 0.26, tall * 0.8, tall * 0.16), material);
-  body.position.y = tall * 0.4 + 3;
-  const head = new Mesh(new CylinderGeometry(tall * 0.08, tall * 0.08, tall * 0.16, 16), material);
-  head.position.y = tall * 0.9 + 3;
-  group.add(base, body, head);
-  group.position.set(x, heightAtCell(field, { x, y: z }), z);
-  return group;
 }

@@ -1,7 +1,3 @@
-declare module 'clean-pslg' {
-  /** Splits edges where they cross or touch, in place, until none do. */
-  export default function cleanPSLG(points: [number, number][], edges: [number, number][]): boolean;
-}
 declare module 'cdt2d' {
   /** Triangles of the hull of the points, edges kept as they are. */
   export default function cdt2d(
