@@ -20,6 +20,8 @@ const saved = computed(() => {
       return { text: `Saved, revision ${store.saving.revision}`, attention: false };
     case 'kept':
       return { text: 'Server away: kept in this browser', attention: true };
+    case 'unkept':
+      return { text: 'Server away, and this browser keeps nothing: export the board', attention: true };
     case 'stale':
       return { text: 'Someone saved first', attention: true };
     case 'refused':

@@ -1,3 +1,4 @@
+import { browserStore, keptDrafts } from '../testing/kept-drafts';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type * as Drafts from './drafts';
@@ -9,6 +10,7 @@ beforeEach(() => {
   vi.resetModules(); // each import is a tab loaded anew
   locks = someLocks();
   localStorage.clear();
+  keptDrafts.clear();
   sessionStorage.clear();
 });
 afterEach(() => vi.unstubAllGlobals());
@@ -48,9 +50,9 @@ describe('drafts in this browser', () => {
     sessionStorage.clear();
     const second = await reload();
     expect(await second.findDraft(BOARD_ID)).toEqual(draft);
-    expect(Object.keys({ ...localStorage })).toHaveLength(1);
+    expect(keptDrafts.size).toBe(1);
     await second.dropDraft(BOARD_ID);
-    expect(localStorage.length).toBe(0);
+    expect(keptDrafts.size).toBe(0);
   });
 
   test('a duplicated tab, which copies the first one’s name, takes a name of its own', async () => {
@@ -59,13 +61,38 @@ describe('drafts in this browser', () => {
     vi.resetModules();
     await (await aTab()).keepDraft(BOARD_ID, { ...draft, baseRevision: 5 });
     expect(sessionStorage.getItem('spare-acre/tab')).not.toBe(firstName);
-    expect(localStorage.length).toBe(2);
+    expect(keptDrafts.size).toBe(2);
   });
 
-  test.each(['', '{', 'null', '{"baseRevision":"four"}', '[]'])('an unreadable draft (%j) is no draft', async (text) => {
+  test.each([null, 7, '{', [], { baseRevision: 'four' }])('an unreadable draft (%j) is no draft', async (data) => {
     const tab = await aTab();
     await tab.keepDraft(BOARD_ID, draft);
-    localStorage.setItem(Object.keys({ ...localStorage })[0]!, text);
+    keptDrafts.set([...keptDrafts.keys()][0]!, data);
     expect(await tab.findDraft(BOARD_ID)).toBeNull();
+  });
+
+  test('what was written while the page was left is newer than what was kept before, and is kept properly once found', async () => {
+    const tab = await aTab();
+    await tab.keepDraft(BOARD_ID, draft);
+    tab.keepDraftAtOnce(BOARD_ID, { ...draft, plan: { ...draft.plan, name: 'At the last moment' } });
+    sessionStorage.clear();
+    const second = await reload();
+    expect((await second.findDraft(BOARD_ID))!.plan.name).toBe('At the last moment');
+    expect([localStorage.length, keptDrafts.size]).toEqual([0, 1]);
+  });
+
+  test.each(['', '{', 'null', '[]'])('text that is no draft (%j) hides none', async (text) => {
+    const tab = await aTab();
+    await tab.keepDraft(BOARD_ID, draft);
+    localStorage.setItem([...keptDrafts.keys()][0]!, text);
+    expect(await tab.findDraft(BOARD_ID)).toEqual(draft);
+  });
+
+  test('a browser that keeps nothing more says so', async () => {
+    const tab = await aTab();
+    browserStore.isFull = true;
+    expect(await tab.keepDraft(BOARD_ID, draft)).toBe(false);
+    browserStore.isFull = false;
+    expect(await tab.keepDraft(BOARD_ID, draft)).toBe(true);
   });
 });

@@ -1,3 +1,4 @@
+import { type UseStore, createStore, del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@spare-acre/core/plan';
 import type { BoardRecord } from '@spare-acre/core/shop';
 import { claimTab, openTabs } from './tab';
@@ -9,54 +10,84 @@ export interface Draft {
   /** Left out by pages from before it stood beside the plan. */
   readonly record?: BoardRecord;
 }
-/** A draft that was found, and whether it says what was done: beside its plan, or in one of version 3. */
-export type FoundDraft = Draft & { readonly hasRecord: boolean };
 
 const PREFIX = 'spare-acre/draft';
 let claimed: Promise<string> | null = null;
+let known: string | null = null;
 /** Claimed on first use, once for as long as the page lives. */
-const thisTab = (): Promise<string> => (claimed ??= claimTab());
+const thisTab = (): Promise<string> => (claimed ??= claimTab().then((tab) => (known = tab)));
+const keyOf = (boardId: string, tab: string): string => `${PREFIX}/${boardId}/${tab}`;
+const tabOf = (key: string): string => key.split('/').at(-1)!;
 
-/** Keeps a draft in this browser, so that a lost server or a closed tab loses nothing. */
-export async function keepDraft(boardId: string, draft: Draft): Promise<void> {
-  const key = `${PREFIX}/${boardId}/${await thisTab()}`;
+let opened: UseStore | null = null;
+/** Uses the browser's database. @throws where there is none, or it takes no more */
+const inStore = async <T>(use: (store: UseStore) => Promise<T>): Promise<T> => use((opened ??= createStore('spare-acre', 'drafts')));
+
+/**
+ * Keeps a draft in this browser, so that a lost server or a closed tab loses nothing.
+ * @returns false where the browser keeps nothing: full, or forbidden
+ */
+export async function keepDraft(boardId: string, draft: Draft): Promise<boolean> {
+  const key = keyOf(boardId, await thisTab());
   try {
-    localStorage.setItem(key, JSON.stringify(draft));
+    await inStore((store) => set(key, draft, store));
   } catch {
-    // Storage full or forbidden: the save to the server still goes on.
+    return false;
+  }
+  localStorage.removeItem(key);
+  return true;
+}
+
+/** Keeps a draft while the page is being left, when nothing that takes a moment is sure to be finished. */
+export function keepDraftAtOnce(boardId: string, draft: Draft): void {
+  if (known === null) return;
+  try {
+    localStorage.setItem(keyOf(boardId, known), JSON.stringify(draft));
+  } catch {
+    // Too large for it: what was kept a moment ago has to do.
   }
 }
 
 /** Forgets this tab's draft once it is saved. */
 export async function dropDraft(boardId: string): Promise<void> {
-  localStorage.removeItem(`${PREFIX}/${boardId}/${await thisTab()}`);
+  await forget(keyOf(boardId, await thisTab()));
 }
 
 /** This tab's draft of a board, else one left by a tab that is gone; it is taken over. Unreadable ones are skipped. */
 export async function findDraft(boardId: string): Promise<Draft | null> {
   const own = await thisTab();
   const open = await openTabs();
-  const keys = Object.keys(localStorage).filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
-  const tabOf = (key: string): string => key.split('/').at(-1)!;
-  const mine = keys.find((key) => tabOf(key) === own) ?? keys.find((key) => !open.has(tabOf(key)));
+  const stored = await inStore((store) => keys<string>(store)).catch((): string[] => []);
+  const found = [...Object.keys(localStorage), ...stored].filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
+  const mine = found.find((key) => tabOf(key) === own) ?? found.find((key) => !open.has(tabOf(key)));
   if (mine === undefined) return null;
-  const draft = parse(localStorage.getItem(mine));
+  // What was written while a page was left is newer than what it had kept before.
+  const draft = sound(parsed(localStorage.getItem(mine))) ?? sound(await inStore((store) => get<unknown>(mine, store)).catch(() => null));
   if (tabOf(mine) !== own) {
-    localStorage.removeItem(mine);
+    await forget(mine);
     if (draft !== null) await keepDraft(boardId, draft);
   }
   return draft;
+}
+
+async function forget(key: string): Promise<void> {
+  localStorage.removeItem(key);
+  await inStore((store) => del(key, store)).catch(() => undefined);
 }
 
 /** Whether a draft says what was done: beside its plan, or in one of version 3. */
 export const saysWhatWasDone = ({ plan, record }: Draft): boolean =>
   record !== undefined || 'cut' in ((plan as { readonly cutting?: object }).cutting ?? {});
 
-function parse(text: string | null): Draft | null {
+function parsed(text: string | null): unknown {
   try {
-    const draft = JSON.parse(text ?? 'null') as Draft | null;
-    return draft !== null && Number.isInteger(draft.baseRevision) && typeof draft.plan === 'object' ? draft : null;
+    return JSON.parse(text ?? 'null');
   } catch {
     return null;
   }
+}
+function sound(data: unknown): Draft | null {
+  const draft = data as Draft | null | undefined;
+  const isSound = typeof draft === 'object' && draft !== null && Number.isInteger(draft.baseRevision) && typeof draft.plan === 'object';
+  return isSound ? draft : null;
 }

@@ -1,3 +1,4 @@
+import { keptDrafts } from '../testing/kept-drafts';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
@@ -53,6 +54,7 @@ beforeEach(() => {
   vi.resetModules();
   someLocks();
   localStorage.clear();
+  keptDrafts.clear();
   sessionStorage.clear();
   freshStores();
   stored = { revision: 1, plan: base };
@@ -156,7 +158,7 @@ describe('opening', () => {
     await vi.advanceTimersByTimeAsync(100);
     expect(heightOf(again.store.plan)).toBe(33);
     expect([again.store.saving.state, again.store.saving.revision]).toEqual(['saved', 2]);
-    expect(localStorage.length).toBe(0);
+    expect(keptDrafts.size).toBe(0);
   });
 
   test('a draft of an earlier version is brought forward before it is gone on with', async () => {

@@ -68,7 +68,7 @@ export const usePlan = defineStore('plan', () => {
   /** Opens a board, going on from a draft this browser kept of it. */
   async function open(id: string): Promise<void> {
     if (boardId.value === id && board.value !== null) return;
-    await saving.saveNow();
+    await saving.leave();
     close();
     const [catalogue, stored, draft] = await Promise.all([catalogues.load(), fetchBoard(id), findDraft(id), rack.load()]);
     boardId.value = id;

@@ -1,5 +1,6 @@
 import type { Board, Plan } from '@spare-acre/core/plan';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { browserStore, keptDrafts } from '../testing/kept-drafts';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { type EffectScope, effectScope } from 'vue';
 import { brinefold } from '@spare-acre/core/demo';
@@ -15,6 +16,7 @@ beforeEach(() => {
   vi.resetModules();
   someLocks();
   localStorage.clear();
+  keptDrafts.clear();
   sessionStorage.clear();
   scope = effectScope();
 });
@@ -42,8 +44,7 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
     board = { ...board, record: { cutSheets: ids.map((id) => known.get(id) ?? { ...sheet, id }) } };
     saving.changed();
   };
-  const drafts = (): { baseRevision: number; plan: Plan }[] =>
-    Object.values({ ...localStorage }).map((text) => JSON.parse(text as string) as never);
+  const drafts = (): { baseRevision: number; plan: Plan }[] => [...keptDrafts.values()] as never;
   return { saving, asked, edit, tick, drafts };
 }
 const wait = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
@@ -88,6 +89,46 @@ describe('autosave', () => {
     await wait(3_100);
     expect(saving.state.value).toBe('saved');
     expect(drafts()).toEqual([]);
+  });
+
+  test('where neither the server nor the browser keeps it, that is said, and tried again until it is saved', async () => {
+    let isUp = false;
+    const { saving, edit } = await anOpenBoard(() => (isUp ? saved(2) : null));
+    browserStore.isFull = true;
+    edit('nowhere');
+    await wait(1_000);
+    browserStore.isFull = false;
+    expect(saving.state.value).toBe('unkept');
+    isUp = true;
+    await wait(3_100);
+    expect(saving.state.value).toBe('saved');
+  });
+
+  test('leaving a board while a save is under way waits for it and saves what was changed since', async () => {
+    let release = (_answer: Answer): void => undefined;
+    let revision = 1;
+    const { saving, asked, edit } = await anOpenBoard(() =>
+      ++revision === 2 ? new Promise<Answer>((done) => (release = done)) : saved(revision),
+    );
+    edit('first');
+    await wait(800);
+    edit('second');
+    const left = saving.leave();
+    release(saved(2));
+    await left;
+    expect(asked.map(({ body }) => (body as { plan: Plan }).plan.name)).toEqual(['first', 'second']);
+    expect(saving.state.value).toBe('saved');
+  });
+
+  test('leaving does not wait for a server that is silent: the draft is kept', async () => {
+    const { saving, edit, drafts } = await anOpenBoard(() => new Promise<Answer>(() => undefined));
+    edit('first');
+    await wait(800);
+    edit('second');
+    const left = saving.leave();
+    await wait(2_100);
+    await left;
+    expect(drafts()).toMatchObject([{ plan: { name: 'second' } }]);
   });
 
   test('sheets ticked off and unticked are told one by one, without a new revision of the plan', async () => {

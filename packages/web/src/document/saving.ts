@@ -2,10 +2,10 @@ import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
 import { type Board, isSamePlan } from '@spare-acre/core/plan';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
-import { dropDraft, keepDraft } from './drafts';
+import { dropDraft, keepDraft, keepDraftAtOnce } from './drafts';
 
-/** `kept`: the server does not answer, the draft is in this browser. `stale`: someone saved first. */
-export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'stale' | 'refused';
+/** `kept`: the server does not answer, the draft is in this browser; `unkept`: nor does the browser keep it. `stale`: someone saved first. */
+export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'unkept' | 'stale' | 'refused';
 
 export interface Saving {
   readonly state: Ref<SaveState>;
@@ -20,11 +20,15 @@ export interface Saving {
   /** Goes on from a revision that the builder has seen and chosen to build on. */
   readonly rebase: (revision: number, base: Board) => void;
   readonly saveNow: () => Promise<void>;
+  /** Before another board is opened: what is not saved is kept, and saved if that takes no longer than a moment. */
+  readonly leave: () => Promise<void>;
 }
 
 const PAUSE_MS = 700;
 const RETRY_MS = 3_000;
 const DRAFT_PAUSE_MS = 120;
+/** So long leaving a board waits for a save under way. */
+const LEAVE_MS = 2_000;
 
 interface Current {
   readonly id: string;
@@ -43,20 +47,37 @@ export function useSaving(current: () => Current | null): Saving {
   const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
   const draftSoon = useDebounceFn(() => keep(), DRAFT_PAUSE_MS);
   useIntervalFn(() => {
-    if (state.value === 'kept') void saveNow();
+    if (state.value === 'kept' || state.value === 'unkept') void saveNow();
   }, RETRY_MS);
-  useEventListener('pagehide', () => keep());
+  useEventListener('pagehide', () => {
+    const now = current();
+    if (now !== null && isDirty.value && keptBoard !== now.board) keepDraftAtOnce(now.id, draftOf(now));
+  });
   useEventListener('beforeunload', (event) => {
-    // Without local storage the draft would be lost; with it a reload brings everything back.
-    if (isDirty.value && !('localStorage' in globalThis)) event.preventDefault();
+    // With a draft a reload brings everything back; without one it would be lost.
+    if (state.value === 'unkept') event.preventDefault();
   });
 
-  function keep(): void {
+  /** The board as it stands in the draft, as far as one was written. */
+  let keptBoard: Board | null = null;
+  const draftOf = ({ board }: Current): Parameters<typeof keepDraft>[1] => ({ baseRevision: revision.value, ...board });
+  async function keep(): Promise<boolean> {
     const now = current();
-    if (now !== null && isDirty.value) void keepDraft(now.id, { baseRevision: revision.value, ...now.board });
+    if (now === null || !isDirty.value) return true;
+    const isKept = await keepDraft(now.id, draftOf(now));
+    if (isKept) keptBoard = now.board;
+    return isKept;
   }
 
-  async function saveNow(): Promise<void> {
+  let underWay: Promise<void> = Promise.resolve();
+  const saveNow = (): Promise<void> => (underWay = save());
+  async function leave(): Promise<void> {
+    await keep();
+    const saved = underWay.then(() => (isDirty.value ? saveNow() : undefined));
+    await Promise.race([saved, new Promise((done) => setTimeout(done, LEAVE_MS))]);
+  }
+
+  async function save(): Promise<void> {
     const now = current();
     if (now === null || state.value === 'saved' || state.value === 'saving' || state.value === 'stale') return;
     state.value = 'saving';
@@ -68,7 +89,7 @@ export function useSaving(current: () => Current | null): Saving {
       if (current()?.id === now.id) await arrived(now, saved.revision);
     } catch (error) {
       if (current()?.id !== now.id) return;
-      if (!(error instanceof ServerProblem)) state.value = 'kept';
+      if (!(error instanceof ServerProblem)) state.value = (await keep()) ? 'kept' : 'unkept';
       else if (error.problem.status === 409 && error.problem.stored !== undefined) {
         const theirs = error.problem.stored;
         // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
@@ -79,11 +100,10 @@ export function useSaving(current: () => Current | null): Saving {
         refusal.value = error.message;
         state.value = 'refused';
       }
-      keep();
+      await keep();
     }
   }
 
-  /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
   /** Sheets ticked off and ticks taken back since the last save, each told by itself: another device may tick others meanwhile. */
   async function saveRecord({ id, board: { record } }: Current): Promise<void> {
     const before = base.value?.record.cutSheets ?? [];
@@ -95,6 +115,7 @@ export function useSaving(current: () => Current | null): Saving {
     if (base.value !== null) base.value = { ...base.value, record };
   }
 
+  /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
   async function arrived({ id, board }: Current, as: number): Promise<void> {
     [revision.value, base.value] = [as, board];
     const isCurrent = current()?.board === board;
@@ -110,6 +131,7 @@ export function useSaving(current: () => Current | null): Saving {
     revision,
     base,
     saveNow,
+    leave,
     opened(board) {
       revision.value = board.revision;
       base.value = { plan: board.plan, record: board.record };
@@ -117,7 +139,8 @@ export function useSaving(current: () => Current | null): Saving {
       state.value = 'saved';
     },
     changed() {
-      if (state.value !== 'saving' && state.value !== 'stale') state.value = state.value === 'kept' ? 'kept' : 'changed';
+      if (state.value !== 'saving' && state.value !== 'stale')
+        state.value = state.value === 'kept' || state.value === 'unkept' ? state.value : 'changed';
       void draftSoon();
       void saveSoon();
     },
