@@ -108,6 +108,7 @@ export async function openBrinefold(page: Page, app: App): Promise<void> {
   await page.goto(app.url);
   await page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }).click();
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
+  await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
 }
 
 /** A new board through its dialog. */
@@ -125,6 +126,8 @@ export async function newBoard(page: Page, app: App, name: string, widthMm: numb
   }
   await dialog.getByRole('button', { name: 'Lay it out' }).click();
   await expect(page.getByTestId('tally-sheets')).toBeVisible();
+  // The drawing comes by itself: keys and clicks before it go nowhere.
+  await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
 }
 
 /** px on screen of a place on the plan, in mm. The table's outline gives the scale. */

@@ -91,6 +91,14 @@ for (const size of [DESK, PHONE]) {
       await page.waitForTimeout(400);
       for (const fault of new Set(await faultsOf(page))) found.push(`${where}: ${fault}`);
     };
+    /** Comes late, as what is asked for only when it is wanted does. */
+    const inDialog = async (where: string): Promise<void> => {
+      const dialog = page.getByRole('dialog');
+      await expect(dialog).toBeVisible();
+      await look(where);
+      await page.keyboard.press('Escape');
+      await expect(dialog).toBeHidden();
+    };
     for (const light of ['daylight', 'lamp light']) {
       await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
       await page.goto(app.url);
@@ -98,20 +106,19 @@ for (const size of [DESK, PHONE]) {
       await page.getByRole('button', { name: 'Boards put away' }).click();
       await look(`${light}: shelf`);
       await page.getByRole('button', { name: 'New board' }).click();
-      await look(`${light}: new board`);
-      await page.keyboard.press('Escape');
+      await inDialog(`${light}: new board`);
       await page.getByRole('heading', { name: 'Brinefold Saltworks' }).click();
       await expect(page.locator('.tally')).toContainText('Ready', { timeout: 60_000 });
       await page.getByRole('button', { name: 'Bring in a file …' }).click();
-      await look(`${light}: bring in a file`);
-      await page.keyboard.press('Escape');
+      await inDialog(`${light}: bring in a file`);
       await page.keyboard.press('?');
-      await look(`${light}: keys`);
-      await page.keyboard.press('Escape');
+      await inDialog(`${light}: keys`);
+      await page.getByTestId('save-state').click();
+      await expect(page.getByRole('listitem').first()).toBeVisible();
+      await inDialog(`${light}: earlier versions`);
       if (size === PHONE) await page.locator('.tally .summary').click();
       await page.getByTestId('tally-cost').getByRole('button').click();
-      await look(`${light}: a working`);
-      await page.keyboard.press('Escape');
+      await inDialog(`${light}: a working`);
       await page.getByTestId('tally-warnings').getByRole('button').click();
       await look(`${light}: warnings`);
     }

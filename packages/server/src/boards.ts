@@ -63,28 +63,42 @@ export async function createBoard(db: Knex, { plan, record }: Board): Promise<St
 /**
  * Saves a plan over the revision it grew from; a save over any other is refused with what is stored now. A page that is older than the record brings its
  * ticks inside its plan.
+ * @param changes what was done since that revision, by name
  */
-export async function savePlan(db: Knex, id: string, revision: number, { plan, record }: Board): Promise<Result<StoredBoard, SaveProblem>> {
+export async function savePlan(
+  db: Knex,
+  id: string,
+  revision: number,
+  { plan, record }: Board,
+  changes: readonly string[] = [],
+): Promise<Result<StoredBoard, SaveProblem>> {
   return db.transaction(async (trx) => {
     const current = await trx<Row>('boards').first(COLUMNS).where({ id }).whereNull('removed_at').forUpdate();
     if (current === undefined) return fail({ code: 'board/missing' } as const);
     if (current.revision !== revision) return fail({ code: 'board/stale', stored: await withRecord(trx, current) } as const);
     const change = { revision: revision + 1, name: plan.name, plan: json(plan), saved_at: trx.fn.now() };
     const [row] = await trx('boards').where({ id }).update(change, COLUMNS);
-    await keepRevision(trx, id, revision + 1, plan);
+    await keepRevision(trx, id, revision + 1, plan, changes);
     await keepRecord(trx, id, record);
     return ok(await withRecord(trx, row as Row));
   });
 }
 
+/** One revision in the list of a board's. */
+interface Revision {
+  readonly revision: number;
+  readonly savedAt: string;
+  readonly changes: readonly string[];
+}
+
 /** Revisions of a board, the newest first; null when there is no such board. */
-export async function listRevisions(db: Knex, id: string): Promise<{ revision: number; savedAt: string }[] | null> {
+export async function listRevisions(db: Knex, id: string): Promise<Revision[] | null> {
   if ((await readBoard(db, id)) === null) return null;
-  const rows = await db<{ revision: number; saved_at: Date }>('board_revisions')
-    .select('revision', 'saved_at')
+  const rows = await db<{ revision: number; saved_at: Date; changes: string[] }>('board_revisions')
+    .select('revision', 'saved_at', 'changes')
     .where('board_id', id)
     .orderBy('revision', 'desc');
-  return rows.map(({ revision, saved_at }) => ({ revision, savedAt: saved_at.toISOString() }));
+  return rows.map(({ revision, saved_at, changes }) => ({ revision, savedAt: saved_at.toISOString(), changes }));
 }
 
 /** A plan as it was at a revision, or null. */
@@ -104,8 +118,8 @@ export async function setPutAway(db: Knex, id: string, isPutAway: boolean): Prom
   );
 }
 
-async function keepRevision(trx: Knex, id: string, revision: number, plan: Plan): Promise<void> {
-  await trx('board_revisions').insert({ board_id: id, revision, plan: json(plan) });
+async function keepRevision(trx: Knex, id: string, revision: number, plan: Plan, changes: readonly string[] = []): Promise<void> {
+  await trx('board_revisions').insert({ board_id: id, revision, plan: json(plan), changes: JSON.stringify(changes) });
 }
 
 // The driver would turn arrays into PostgreSQL arrays; JSONB wants text.

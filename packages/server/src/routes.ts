@@ -87,8 +87,8 @@ export function apiRoutes(db: Knex, catalogue: Catalogue): Router {
 
   api.put('/boards/:boardId/plan', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
-    const { revision, plan } = SavePlan.parse(req.body);
-    const saved = await savePlan(db, boardId, revision, soundFile(plan));
+    const { revision, plan, changes } = SavePlan.parse(req.body);
+    const saved = await savePlan(db, boardId, revision, soundFile(plan), changes);
     if (!saved.ok) throw saved.problem.code === 'board/stale' ? staleSave(saved.problem.stored) : noSuchBoard();
     res.json(SavedPlan.parse({ revision: saved.value.revision, savedAt: saved.value.savedAt }));
   });

@@ -5,4 +5,6 @@ export type { Days } from './days';
 export { withHours } from './hours';
 export type { Step } from './step';
 export { type Slot, orderInputs, ordersOf } from './schedule';
+export { shiftOf } from './shift';
+export type { Shift } from './shift';
 export { stepsOf } from './tasks';

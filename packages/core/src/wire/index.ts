@@ -7,6 +7,8 @@ export {
   CutSheetParams,
   Health,
   History,
+  MAX_CHANGES,
+  MAX_CHANGE_LETTERS,
   NewOffcut,
   OffcutParams,
   Picture,

@@ -10,13 +10,19 @@ export const BoardId = z.uuid('expected the id of a board');
 /** As large as the database's integer. */
 export const Revision = z.number().int().min(1).max(2_147_483_647);
 
+/** Names that a save may bring, and letters that each may have. */
+export const MAX_CHANGES = 60;
+export const MAX_CHANGE_LETTERS = 160;
+
 export const BoardParams = z.strictObject({ boardId: BoardId });
 export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coerce.number().pipe(Revision) });
 
 /** A plan as it arrives; its shape is checked against the catalogue too, so the envelope only says where it is. */
 export const CreateBoard = z.strictObject({ plan: z.unknown(), record: RecordSchema.optional() });
 export const CutSheetParams = z.strictObject({ boardId: BoardId, cutSheetId: Id });
-export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown() });
+/** What was done since a revision, each by its name. */
+const Changes = z.array(z.string().max(MAX_CHANGE_LETTERS)).max(MAX_CHANGES);
+export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown(), changes: Changes.default([]) });
 
 const Issue = z.strictObject({ path: z.string(), message: z.string() });
 
@@ -35,7 +41,9 @@ export const PutAwayList = z.strictObject({
   boards: z.array(z.strictObject({ id: BoardId, name: z.string(), putAwayAt: z.iso.datetime() })),
 });
 export const SavedPlan = z.strictObject({ revision: Revision, savedAt: z.iso.datetime() });
-export const History = z.strictObject({ revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime() })) });
+export const History = z.strictObject({
+  revisions: z.array(z.strictObject({ revision: Revision, savedAt: z.iso.datetime(), changes: z.array(z.string()) })),
+});
 export const CatalogueAnswer = z.strictObject({ catalogue: CatalogueSchema });
 /** A picture as it was kept; its bytes are at `/api/pictures/{id}`. */
 export const Picture = z.strictObject({

@@ -9,6 +9,7 @@ import { partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
 const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
+const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();
@@ -45,5 +46,6 @@ useEventListener('keydown', (event) => {
     <ViewSkeleton v-else />
   </main>
   <TallyStrip v-if="store.plan !== null" />
+  <NoticeToast v-if="store.notice !== null" />
   <StaleDialog v-if="store.saving.state === 'stale'" />
 </template>

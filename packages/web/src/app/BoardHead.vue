@@ -5,8 +5,10 @@ import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import { exportPath } from '../document/client';
 import { usePlan } from '../document/plan';
+import { useDrawer } from '../ui/drawer';
 
 const store = usePlan();
+const drawer = useDrawer();
 const plan = computed(() => store.plan!);
 const size = computed(() => {
   const { table, units, figureHeightMm } = plan.value;
@@ -47,7 +49,9 @@ const saved = computed(() => {
         Redo
       </BButton>
       <BButton variant="key" :href="exportPath(store.boardId!)" download>Export</BButton>
-      <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
+      <BButton variant="bare" class="figure" title="Earlier versions" @click="drawer.showRevisions()">
+        <span :class="saved.attention ? 'attention' : 'quiet'" role="status" data-testid="save-state">{{ saved.text }}</span>
+      </BButton>
     </div>
   </header>
 </template>

@@ -7,6 +7,7 @@ import { partLazily } from '../ui/lazily';
 import WarningCard from '../ui/WarningCard.vue';
 
 const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
+const RevisionsSheet = partLazily(() => import('./revisions/RevisionsSheet.vue'));
 const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
 
 const drawer = useDrawer();
@@ -14,6 +15,8 @@ const store = usePlan();
 const title = computed(() => {
   if (drawer.content === 'warnings') return 'To look at';
   if (drawer.content === 'keys') return 'Keys';
+  if (drawer.content === 'shift') return 'Why the date moved';
+  if (drawer.content === 'revisions') return 'Earlier versions';
   return drawer.path.at(-1)?.figure.label ?? '';
 });
 const opened = computed(() => drawer.path.at(-1));
@@ -29,6 +32,11 @@ const isOpen = computed({
   <BOffcanvas v-model="isOpen" placement="end" :title="title" :no-backdrop="drawer.content === 'warnings'" body-scrolling>
     <WorkingSheet v-if="drawer.content === 'working' && opened !== undefined" :figure="opened.figure" :text="opened.text" />
     <KeysSheet v-else-if="drawer.content === 'keys'" />
+    <div v-else-if="drawer.content === 'shift'" data-testid="shift">
+      <p v-for="line in drawer.shift" :key="line">{{ line }}</p>
+      <p class="quiet">Evenings are coarse: a few minutes more or less may cost or gain one, and then a whole week-end.</p>
+    </div>
+    <RevisionsSheet v-else-if="drawer.content === 'revisions'" />
     <template v-else-if="drawer.content === 'warnings'">
       <WarningCard v-for="warning in store.warnings" :key="warning.id" :warning="warning" />
       <p v-if="store.warnings.length === 0" class="quiet">Nothing to look at: no check finds fault with this plan.</p>

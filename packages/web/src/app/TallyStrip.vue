@@ -13,13 +13,13 @@ const entries = computed(() => {
   if (tally.value === null) return [];
   const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText } = tally.value;
   return [
-    { name: 'Sheets', figure: sheets, text: undefined },
-    { name: 'Mass', figure: mass, text: undefined },
-    { name: 'Adhesive', figure: adhesive, text: undefined },
-    { name: 'Paint', figure: paint, text: undefined },
-    { name: 'Cost', figure: cost, text: undefined },
-    { name: 'Hands-on', figure: handsOn, text: undefined },
-    ...(ready === null ? [] : [{ name: 'Ready', figure: ready, text: readyText }]),
+    { name: 'Sheets', figure: sheets, text: undefined, why: undefined },
+    { name: 'Mass', figure: mass, text: undefined, why: undefined },
+    { name: 'Adhesive', figure: adhesive, text: undefined, why: undefined },
+    { name: 'Paint', figure: paint, text: undefined, why: undefined },
+    { name: 'Cost', figure: cost, text: undefined, why: undefined },
+    { name: 'Hands-on', figure: handsOn, text: undefined, why: undefined },
+    ...(ready === null ? [] : [{ name: 'Ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
   ];
 });
 const count = computed(() => store.warnings.length);
@@ -46,7 +46,7 @@ const isOpen = ref(false);
     <div v-show="!isSmall || isOpen" id="tally-entries" class="entries">
       <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
         <div class="name">{{ entry.name }}</div>
-        <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" above /></div>
+        <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" :why="entry.why" above /></div>
       </div>
       <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
         <div class="name">To look at</div>

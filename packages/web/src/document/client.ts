@@ -2,6 +2,7 @@ import {
   BoardCard,
   BoardList,
   CatalogueAnswer,
+  History,
   type NewOffcut,
   Picture,
   ProblemDetails,
@@ -32,13 +33,18 @@ export const fetchPutAway = async (): Promise<z.infer<typeof PutAwayList>['board
   (await call(PutAwayList, 'GET', '/boards/put-away')).boards;
 export const exportPath = (id: string): string => `/api/boards/${encodeURIComponent(id)}/export`;
 export const fetchBoard = (id: string): Promise<StoredBoard> => call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}`);
+export type Revision = z.infer<typeof History>['revisions'][number];
+/** Revisions of a board, the newest first. */
+export const fetchHistory = async (id: string): Promise<readonly Revision[]> =>
+  (await call(History, 'GET', `/boards/${encodeURIComponent(id)}/history`)).revisions;
 export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>
   call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);
 export const createBoard = (board: Board): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards', board);
 /** @param file parsed JSON of a plan file, of whatever soundness: the server says what is wrong */
 export const importBoard = (file: unknown): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards/import', file);
-export const savePlan = (id: string, revision: number, plan: Plan): Promise<z.infer<typeof SavedPlan>> =>
-  call(SavedPlan, 'PUT', `/boards/${id}/plan`, { revision, plan });
+/** @param changes what was done since that revision, by name */
+export const savePlan = (id: string, revision: number, plan: Plan, changes: readonly string[]): Promise<z.infer<typeof SavedPlan>> =>
+  call(SavedPlan, 'PUT', `/boards/${id}/plan`, { revision, plan, ...(changes.length === 0 ? {} : { changes }) });
 /** Ticks a sheet off, or says anew how it was cut. */
 export const keepCutSheet = (id: string, sheet: CutSheet): Promise<null> =>
   call(null, 'PUT', `/boards/${id}/cut-sheets/${encodeURIComponent(sheet.id)}`, sheet);

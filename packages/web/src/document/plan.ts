@@ -1,8 +1,9 @@
 import { type Offcut, freeOffcuts, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
-import { applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
+import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
 import { type Board, type BoardDraft, type Merged, mergePlans } from '@spare-acre/core/plan';
 import { checkBoardFile, checkEdited } from '@spare-acre/core/plan/check';
@@ -35,6 +36,8 @@ export const usePlan = defineStore('plan', () => {
   const looked = shallowRef<Look>(NOTHING_LOOKED_AT);
   const isReckoning = ref(false);
   const fault = ref('');
+  /** What was just done, for a moment, so that it can be taken back at once. */
+  const notice = shallowRef<{ readonly text: string; readonly steps: number } | null>(null);
   const saving = useSaving(() => (boardId.value === null || board.value === null ? null : { id: boardId.value, board: board.value }));
 
   let shownVersion = 0;
@@ -89,6 +92,7 @@ export const usePlan = defineStore('plan', () => {
 
   function close(): void {
     [boardId.value, board.value, history.value, slices.value] = [null, null, NO_HISTORY, {}];
+    notice.value = null;
   }
 
   /**
@@ -103,30 +107,37 @@ export const usePlan = defineStore('plan', () => {
     const checked = checkEdited(next.plan, before.plan, catalogues.catalogue!);
     if (!checked.ok) return checked.problem.issues[0]!.message;
     history.value = withStep(history.value, { name: name ?? editName(change, before.plan), gesture, patches, inverse });
-    become(next, { patches });
+    become(next, patches, name ?? editName(change, before.plan));
     return '';
   }
 
-  const mend = ({ edit: change, label }: Mend): string => edit(change, null, label);
+  const mend = ({ edit: change, label }: Mend): string => noticed(edit(change, null, label));
+
+  /** Says what was just done, where it took something away or changed more than is in sight. */
+  function noticed(refused: string): string {
+    const done = history.value.done;
+    if (refused === '' && done.length > 0) notice.value = { text: done.at(-1)!.name, steps: done.length };
+    return refused;
+  }
 
   function undo(): void {
     const last = undoLast(history.value);
-    if (last !== null) travel(last.step, 'inverse', last.history);
+    if (last !== null) travel(last.step, 'inverse', last.history, `Undone: ${last.step.name}`);
   }
   function redo(): void {
     const last = redoLast(history.value);
-    if (last !== null) travel(last.step, 'patches', last.history);
+    if (last !== null) travel(last.step, 'patches', last.history, last.step.name);
   }
-  function travel(step: HistoryStep, way: 'patches' | 'inverse', to: typeof history.value): void {
+  function travel(step: HistoryStep, way: 'patches' | 'inverse', to: typeof history.value, name: string): void {
     history.value = to;
-    become(applyPatches(board.value!, step[way]), { patches: step[way] });
+    become(applyPatches(board.value!, step[way]), step[way], name);
   }
 
-  function become(next: Board, { patches }: Pick<HistoryStep, 'patches'>): void {
+  function become(next: Board, patches: readonly Patch[], name: string): void {
     board.value = next;
     reckoning.change(patches);
     searchedBoard.change(patches);
-    saving.changed();
+    saving.changed(name);
   }
 
   /** Tells what is looked at; what a view no longer shows is no longer sent. */
@@ -140,6 +151,9 @@ export const usePlan = defineStore('plan', () => {
     const place = placeOf(figure, slices.value);
     return place === null ? null : reckoning.working(place, figure.label);
   }
+
+  /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
+  const shiftSince = (fromMin: number): Promise<Shift | null> => reckoning.shift(fromMin);
 
   /** What a merge with the stored plan would give; null when no save came too late. */
   const merge = computed<Merged | null>(() => {
@@ -182,6 +196,8 @@ export const usePlan = defineStore('plan', () => {
     showing,
     isReckoning,
     fault,
+    notice,
+    noticed,
     offcuts,
     saving,
     merge,
@@ -193,6 +209,7 @@ export const usePlan = defineStore('plan', () => {
     redo,
     look,
     workingOf,
+    shiftSince,
     settle,
   };
 });

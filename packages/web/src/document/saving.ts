@@ -1,6 +1,7 @@
 import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
 import { type Board, isSamePlan } from '@spare-acre/core/plan';
+import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/wire';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
 import { dropDraft, keepDraft, keepDraftAtOnce } from './drafts';
 
@@ -16,7 +17,8 @@ export interface Saving {
   /** The board as it was last saved or loaded: the common ground of a merge. */
   readonly base: ShallowRef<Board | null>;
   readonly opened: (board: StoredBoard) => void;
-  readonly changed: () => void;
+  /** @param name what was done, for the list of revisions */
+  readonly changed: (name?: string) => void;
   /** Goes on from a revision that the builder has seen and chosen to build on. */
   readonly rebase: (revision: number, base: Board) => void;
   readonly saveNow: () => Promise<void>;
@@ -42,6 +44,8 @@ export function useSaving(current: () => Current | null): Saving {
   const stored = shallowRef<StoredBoard | null>(null);
   const revision = ref(0);
   const base = shallowRef<Board | null>(null);
+  /** What was done since the last save. */
+  let names: string[] = [];
   const isDirty = computed(() => state.value !== 'saved');
 
   const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
@@ -81,11 +85,13 @@ export function useSaving(current: () => Current | null): Saving {
     const now = current();
     if (now === null || state.value === 'saved' || state.value === 'saving' || state.value === 'stale') return;
     state.value = 'saving';
+    const told = names.slice(0, MAX_CHANGES);
     try {
       await saveRecord(now);
       if (current()?.id !== now.id) return;
       const isSaved = base.value !== null && base.value.plan === now.board.plan;
-      const saved = isSaved ? { revision: revision.value } : await savePlan(now.id, revision.value, now.board.plan);
+      const saved = isSaved ? { revision: revision.value } : await savePlan(now.id, revision.value, now.board.plan, told);
+      names = names.slice(told.length);
       if (current()?.id === now.id) await arrived(now, saved.revision);
     } catch (error) {
       if (current()?.id !== now.id) return;
@@ -133,12 +139,14 @@ export function useSaving(current: () => Current | null): Saving {
     saveNow,
     leave,
     opened(board) {
+      names = [];
       revision.value = board.revision;
       base.value = { plan: board.plan, record: board.record };
       stored.value = null;
       state.value = 'saved';
     },
-    changed() {
+    changed(name) {
+      if (name !== undefined && names.at(-1) !== name) names.push(name.slice(0, MAX_CHANGE_LETTERS));
       if (state.value !== 'saving' && state.value !== 'stale')
         state.value = state.value === 'kept' || state.value === 'unkept' ? state.value : 'changed';
       void draftSoon();

@@ -8,9 +8,9 @@ import { useBefore } from './useChange';
 
 /**
  * A figure that opens to its working, with the change the last edits made to it. `text` replaces a number that reads better in words,
- * `unit` names what a plain count counts; `above` puts the change over the figure, where a strip has room for it.
+ * `unit` names what a plain count counts; `above` puts the change over the figure, where a strip has room for it; `why` opens the change to what made it.
  */
-const props = defineProps<{ figure: Quantity; text?: string; unit?: string; above?: boolean }>();
+const props = defineProps<{ figure: Quantity; text?: string; unit?: string; above?: boolean; why?: (before: number) => unknown }>();
 const store = usePlan();
 const drawer = useDrawer();
 const shown = computed(() => {
@@ -29,7 +29,17 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
 <template>
   <span class="figure-cell" :class="{ above }">
     <Transition name="change">
-      <span v-if="change !== ''" class="change" :class="{ less: isLess }" data-testid="change">{{ change }}</span>
+      <BButton
+        v-if="change !== '' && why !== undefined"
+        variant="bare"
+        class="change figure"
+        :class="{ less: isLess }"
+        title="Why it moved"
+        data-testid="change"
+        @click="why(before!)"
+        >{{ change }}</BButton
+      >
+      <span v-else-if="change !== ''" class="change" :class="{ less: isLess }" data-testid="change">{{ change }}</span>
     </Transition>
     <BButton variant="bare" class="figure" :aria-label="spoken" @click="drawer.showWorking(figure, text)">
       {{ shown.number }}<span v-if="shown.unit !== ''" class="unit">&nbsp;{{ shown.unit }}</span>

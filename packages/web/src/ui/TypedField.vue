@@ -6,7 +6,14 @@ import { ref, useId, watch } from 'vue';
  * A field for something typed. `read` takes what was typed and says what is wrong with it, or nothing. What was typed stays
  * in the field until it is right or given up with Escape.
  */
-const props = defineProps<{ label: string; stored: string; unit?: string; isWords?: boolean; read: (typed: string) => string }>();
+const props = defineProps<{
+  label: string;
+  stored: string;
+  unit?: string;
+  isWords?: boolean;
+  isDay?: boolean;
+  read: (typed: string) => string;
+}>();
 const id = useId();
 const typed = ref('');
 const problem = ref('');
@@ -23,13 +30,14 @@ function commit(): void {
 </script>
 
 <template>
-  <div class="field" :class="{ wide: isWords }">
+  <div class="field" :class="{ wide: isWords || isDay }">
     <label :for="id">{{ label }}</label>
     <span class="entry">
       <BFormInput
         :id="id"
         v-model="typed"
-        :inputmode="isWords ? 'text' : 'decimal'"
+        :type="isDay ? 'date' : 'text'"
+        :inputmode="isDay ? undefined : isWords ? 'text' : 'decimal'"
         autocomplete="off"
         :aria-invalid="problem !== ''"
         :aria-describedby="problem === '' ? undefined : `${id}-problem`"

@@ -9,14 +9,17 @@ export interface Opened {
   readonly text: string | undefined;
 }
 
-/** What the drawer at the side shows: the working of a figure, all warnings, or nothing. */
+/** What the drawer at the side shows: the working of a figure, all warnings, earlier versions, the keys, or nothing. */
 export const useDrawer = defineStore('drawer', () => {
   /** The figure asked about, then each of its inputs that was opened on the way down. */
   const path = shallowRef<readonly Opened[]>([]);
-  const content = ref<'working' | 'warnings' | 'keys' | null>(null);
+  const content = ref<'working' | 'warnings' | 'keys' | 'revisions' | 'shift' | null>(null);
+  /** Why the ready date moved, in sentences. */
+  const shift = shallowRef<readonly string[]>([]);
   return {
     path,
     content,
+    shift,
     /** Lays a figure open; its working is asked of the worker where it came without. */
     async showWorking(figure: Quantity, text?: string): Promise<void> {
       const full = hasWorking(figure) ? figure : await usePlan().workingOf(figure);
@@ -32,6 +35,16 @@ export const useDrawer = defineStore('drawer', () => {
     },
     showWarnings() {
       content.value = 'warnings';
+    },
+    /** Opens a change of the ready date to what made it. @param fromMin when the board was ready before */
+    async showShift(fromMin: number): Promise<void> {
+      const found = await usePlan().shiftSince(fromMin);
+      if (found === null) return;
+      shift.value = found;
+      content.value = 'shift';
+    },
+    showRevisions() {
+      content.value = 'revisions';
     },
     showKeys() {
       content.value = 'keys';

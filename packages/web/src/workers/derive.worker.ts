@@ -2,21 +2,29 @@ import { expose } from 'comlink';
 import type { Patch } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
+import type { Shift } from '@spare-acre/core/days';
 import type { Board } from '@spare-acre/core/plan';
 import type { Offcut } from '@spare-acre/core/shop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { BoardCopy } from './board-copy';
+import { ReadyDates } from './ready-dates';
 import type { Look } from './slices';
 
 const copy = new BoardCopy();
 const answering = new Answering();
+const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
-const answer = (): Answer => answering.answer(copy.derived(), look);
+function answer(): Answer {
+  const derivation = copy.derived();
+  dates.note(derivation.days);
+  return answering.answer(derivation, look);
+}
 
 const reckoner = {
   open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], looked: Look): Answer {
     copy.open(board, catalogue, offcuts);
     answering.forget();
+    dates.forget();
     look = looked;
     return answer();
   },
@@ -34,6 +42,8 @@ const reckoner = {
     look = looked;
     return answer();
   },
+  /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
+  shift: (fromMin: number): Shift | null => dates.since(fromMin, copy.plan),
   /** The working of a figure that was told without it; null where it is another by now. */
   working: (place: Place, label: string): Figure | null => figureAt(place, label, copy.derived(), look.chosen),
 };

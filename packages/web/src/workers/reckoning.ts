@@ -2,6 +2,7 @@ import { type Remote, wrap } from 'comlink';
 import type { Patch } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
+import type { Shift } from '@spare-acre/core/days';
 import type { Board } from '@spare-acre/core/plan';
 import type { Offcut } from '@spare-acre/core/shop';
 import type { Answer, Place } from './answering';
@@ -61,6 +62,11 @@ export class Reckoning {
   /** The working of a figure that was told without it; null where it is another by now. */
   working(place: Place, label: string): Promise<Figure | null> {
     return this.remote.working(place, label) as Promise<Figure | null>;
+  }
+
+  /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
+  shift(fromMin: number): Promise<Shift | null> {
+    return this.remote.shift(fromMin) as Promise<Shift | null>;
   }
 
   close(): void {

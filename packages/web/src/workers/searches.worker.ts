@@ -6,6 +6,7 @@ import { look } from './searches/look';
 import { buildOptions, split } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
+import { tallyThen } from './searches/tally';
 import { browse, count, forced, tables } from './searches/tables';
 
 const board = new BoardCopy();
@@ -28,6 +29,7 @@ const searches = {
   forced: ofBoard(forced),
   split: ofBoard(split),
   buildOptions: ofBoard(buildOptions),
+  tallyThen: ofBoard(tallyThen),
   betterLayout: ofBoard(betterLayout),
   drawing,
   heights,

@@ -23,6 +23,7 @@ import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import { type Summary, summarise } from '../../workers/summaries';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import { dayText } from '../../ui/dates';
 import { ORDERS, type Order, onShelf } from './shelf';
 import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
@@ -46,7 +47,7 @@ const plans = usePlan();
 const filePicker = ref<HTMLInputElement | null>(null);
 
 onMounted(async () => {
-  await plans.saving.saveNow();
+  await plans.saving.leave();
   plans.close();
   await load();
 });
@@ -104,6 +105,12 @@ function warningText({ id }: StoredBoard): string {
   return count === undefined ? WAITING : count === 1 ? '1 warning' : `${count} warnings`;
 }
 
+/** How far a board has come, by what was ticked off. */
+function stageText({ record: { cutSheets } }: StoredBoard): string {
+  if (cutSheets.length === 0) return 'on paper';
+  return cutSheets.length === 1 ? 'cutting, 1 sheet cut' : `cutting, ${cutSheets.length} sheets cut`;
+}
+
 async function copy(board: StoredBoard): Promise<void> {
   await told(async () => {
     await createBoard({ plan: planAgain(board.plan), record: NOTHING_DONE });
@@ -129,7 +136,6 @@ async function showAway(): Promise<void> {
   isAwayOpen.value = !isAwayOpen.value;
   if (isAwayOpen.value) await told(async () => void (away.value = await fetchPutAway()));
 }
-const dayOf = (at: string): string => new Date(at).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 
 const sizeText = ({ plan }: StoredBoard): string =>
   `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
@@ -186,6 +192,9 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           <span>Ready</span><span>{{ readyText(board) }}</span>
         </div>
         <div class="line">
+          <span>Stage</span><span>{{ stageText(board) }}</span>
+        </div>
+        <div class="line">
           <span>To look at</span>
           <span :class="{ attention: (summaries[board.id]?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
         </div>
@@ -202,7 +211,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       <p v-if="away.length === 0" class="quiet">None: what is put away is kept here, whole, and can be brought back.</p>
       <div v-for="{ id, name, putAwayAt } in away" :key="id" class="line away">
         <span
-          >{{ name }} <span class="quiet">put away {{ dayOf(putAwayAt) }}</span></span
+          >{{ name }} <span class="quiet">put away {{ dayText(putAwayAt) }}</span></span
         >
         <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Bring it back</BButton>
       </div>

@@ -9,6 +9,7 @@ import { checkPlan } from '@spare-acre/core/plan/check';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { createBoard } from '../../document/client';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import { today } from '../../ui/dates';
 import LengthField from '../../ui/LengthField.vue';
 import NumberField from '../../ui/NumberField.vue';
 import TextField from '../../ui/TextField.vue';
@@ -31,12 +32,6 @@ const fresh = (): NewBoard => ({
 });
 const board = ref<NewBoard>(fresh());
 const tileText = computed(() => `${board.value.columns * board.value.rows} tiles`);
-
-/** Today where the builder is. */
-function today(): string {
-  const now = new Date();
-  return `${now.getFullYear()}-${String(now.getMonth() + 1).padStart(2, '0')}-${String(now.getDate()).padStart(2, '0')}`;
-}
 
 function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
   board.value = { ...board.value, [key]: value };

@@ -9,7 +9,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import FigureLine from '../../ui/FigureLine.vue';
 import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
+import DayField from '../../ui/DayField.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
@@ -96,7 +96,7 @@ const hoursOn = (weekday: number): string =>
       </section>
       <section>
         <h3>Bench hours</h3>
-        <TextField
+        <DayField
           label="First day"
           :value="plan.calendar.startsOn"
           :take="(startsOn) => store.edit({ code: 'calendar/first-day', startsOn })"

@@ -61,7 +61,11 @@ function add(): void {
               store.edit({ code: 'glue/set', place: { part: 'facing', groundKind: zone, layerId: layer.id }, adhesiveId, spread })
           "
         />
-        <BButton variant="key" class="mt-1" @click="store.edit({ code: 'facing/remove', groundKind: zone, layerId: layer.id })">
+        <BButton
+          variant="key"
+          class="mt-1"
+          @click="store.noticed(store.edit({ code: 'facing/remove', groundKind: zone, layerId: layer.id }))"
+        >
           Remove
         </BButton>
       </div>

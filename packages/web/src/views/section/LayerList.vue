@@ -79,7 +79,7 @@ const addLayer = (): string => store.edit({ code: 'layer/add', layer: freshLayer
         <div v-if="stack.ground.length > 1" class="moves">
           <BButton variant="key" :disabled="indexOf(layer.id) === stack.ground.length - 1" @click="move(layer, 1)">Up</BButton>
           <BButton variant="key" :disabled="indexOf(layer.id) === 0" @click="move(layer, -1)">Down</BButton>
-          <BButton variant="key" @click="store.edit({ code: 'layer/remove', layerId: layer.id })">Remove</BButton>
+          <BButton variant="key" @click="store.noticed(store.edit({ code: 'layer/remove', layerId: layer.id }))">Remove</BButton>
         </div>
       </div>
     </div>

@@ -29,5 +29,5 @@ export function replaceAll(store: Store, how: string, features: readonly Feature
 export function removeFeatures(store: Store, features: readonly Feature[]): string {
   const free = features.filter(({ locked }) => !locked);
   if (free.length === 0) return features.length === 0 ? '' : held(features[0]!);
-  return store.edit({ code: 'features/remove', featureIds: free.map(({ id }) => id) });
+  return store.noticed(store.edit({ code: 'features/remove', featureIds: free.map(({ id }) => id) }));
 }

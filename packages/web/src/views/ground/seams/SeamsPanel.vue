@@ -127,7 +127,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
         :limits="LIMITS.passageMm"
         :take="(depthMm) => setPassage(passage.id, { depthMm })"
       />
-      <BButton variant="key" @click="store.edit({ code: 'passage/remove', passageId: passage.id })">Forget it</BButton>
+      <BButton variant="key" @click="store.noticed(store.edit({ code: 'passage/remove', passageId: passage.id }))">Forget it</BButton>
     </details>
     <div class="d-flex gap-2 mt-1">
       <BButton variant="key" @click="addPassage('door')">A door</BButton>

@@ -1,0 +1,65 @@
+import { expect, test } from 'vitest';
+import { brinefold } from '../demo';
+import { appliedTo } from '../plan/edits';
+import type { Calendar } from '../plan';
+import { given } from '../base/units';
+import { CATALOGUE, derived } from '../testing';
+import { type Days, planDays } from './days';
+import { orderInputs, ordersOf } from './schedule';
+import { shiftOf } from './shift';
+import type { Step } from './step';
+
+/** Two hours every Monday and Wednesday evening, from Monday 30 November 2026. */
+const CALENDAR: Calendar = {
+  startsOn: '2026-11-30',
+  hours: [
+    { weekday: 1, fromMin: 1200, toMin: 1320 },
+    { weekday: 3, fromMin: 1200, toMin: 1320 },
+  ],
+};
+type Work = readonly [id: string, workMin: number, waitMin: number];
+const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
+/** Work on one tile, one after another. */
+function planned(...works: readonly Work[]): Days {
+  const steps = works.map(([id, workMin, waitMin], i): Step => {
+    const before = works[i - 1];
+    const work = minutes(id, workMin);
+    const wait = minutes(`${id} dries`, waitMin);
+    const after = before === undefined ? [] : [{ taskId: before[0], least: minutes('dries', before[2]), most: null }];
+    const task = { id, stepId: id, workpieceId: 'A1', work, alone: work, wait, cure: wait, after, uses: ['hands' as const] };
+    return { id, name: id, kind: 'coat', tasks: [task], work, cautions: [] };
+  });
+  return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1)) });
+}
+
+test('a few minutes more that push a task over an evening are named, with what was left of the evening', () => {
+  const said = shiftOf(planned(['paste', 90, 0], ['base', 30, 0]), planned(['paste', 100, 0], ['base', 30, 0]), CALENDAR);
+  expect(said[0]).toBe('Ready Wed 2 Dec, 20:30 instead of Mon 30 Nov, 22:00.');
+  expect(said[1]!.replaceAll('\u00a0', ' ')).toBe('base takes 30 min and no longer fits into Mon 30 Nov, where 20 min at a stretch are left. It begins on Wed 2 Dec.');
+});
+
+test('a longer wait that runs past closing time is named', () => {
+  const said = shiftOf(planned(['paste', 60, 20], ['base', 30, 0]), planned(['paste', 60, 90], ['base', 30, 0]), CALENDAR);
+  expect(said[1]).toBe('base can no longer begin on Mon 30 Nov: it waits for paste until Mon 30 Nov, 22:30. It begins on Wed 2 Dec.');
+});
+
+test('what comes nearer says where it found room; what is new or gone is listed', () => {
+  const [far, near] = [planned(['paste', 100, 0], ['base', 30, 0]), planned(['paste', 90, 0], ['base', 30, 0])];
+  expect(shiftOf(far, near, CALENDAR)[1]).toBe('base now has room on Mon 30 Nov; before it began on Wed 2 Dec.');
+  const more = planned(['paste', 90, 0], ['base', 30, 0], ['wash', 20, 0]);
+  expect(shiftOf(near, more, CALENDAR)).toContain('New work: wash.');
+  expect(shiftOf(more, near, CALENDAR)).toContain('No longer to do: wash.');
+});
+
+test('for every wider channel of Brinefold that moves its date there is a reason that names a task', () => {
+  const plan = brinefold(CATALOGUE);
+  const before = derived(plan).days;
+  let moved = 0;
+  for (const widthMm of [70, 85, 92, 110, 140]) {
+    const after = derived(appliedTo(plan, { code: 'feature/width', featureId: 'channel', widthMm })).days;
+    if (after.ready!.at.value === before.ready!.at.value) continue;
+    moved += 1;
+    expect(shiftOf(before, after, plan.calendar).length).toBeGreaterThan(2);
+  }
+  expect(moved).toBeGreaterThan(0);
+});

@@ -1,0 +1,118 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { useRouter } from 'vue-router';
+import { type Bare, showChange, showText } from '@spare-acre/core/base/units';
+import type { Tally } from '@spare-acre/core/pipeline';
+import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { type StoredBoard, createBoard, fetchRevision } from '../../document/client';
+import { usePlan } from '../../document/plan';
+import { clockText } from '../../ui/dates';
+import PlanThumbnail from '../../views/boards/PlanThumbnail.vue';
+import { searches } from '../../workers/searches';
+
+/** One revision beside today's: its plan in small, its tally, and the ways to have it again. */
+const props = defineProps<{ revision: number }>();
+const emit = defineEmits<{ back: [] }>();
+const store = usePlan();
+const router = useRouter();
+const then = shallowRef<StoredBoard | null>(null);
+const tally = shallowRef<Bare<Tally> | null>(null);
+const problem = ref('');
+
+watch(
+  () => props.revision,
+  async (revision) => {
+    problem.value = '';
+    try {
+      then.value = await fetchRevision(store.boardId!, revision);
+      tally.value = await searches().tallyThen(then.value.plan);
+    } catch (error) {
+      problem.value = error instanceof Error ? error.message : String(error);
+    }
+  },
+  { immediate: true },
+);
+
+const LINES = [
+  ['Sheets', 'sheets'],
+  ['Mass', 'mass'],
+  ['Adhesive', 'adhesive'],
+  ['Paint', 'paint'],
+  ['Cost', 'cost'],
+  ['Hands-on', 'handsOn'],
+] as const;
+const lines = computed(() => {
+  const [was, is] = [tally.value, store.slices.tally ?? null];
+  if (was === null || is === null) return [];
+  return [
+    ...LINES.map(([name, key]) => ({
+      name,
+      then: showText(was[key], store.showing),
+      today: showText(is[key], store.showing),
+      change: was[key].value === is[key].value ? '' : showChange(was[key].value, is[key].value, is[key].unit, store.showing),
+    })),
+    { name: 'Ready', then: was.readyText || '–', today: is.readyText || '–', change: '' },
+  ];
+});
+
+function takeBack(): void {
+  const refused = store.edit(
+    { code: 'board/replace', plan: then.value!.plan, record: store.record, why: `Back to revision ${props.revision}` },
+    null,
+    `Back to revision ${props.revision}`,
+  );
+  if (refused === '') emit('back');
+  else problem.value = refused;
+}
+async function copy(): Promise<void> {
+  try {
+    const { plan } = then.value!;
+    const { id } = await createBoard({
+      plan: { ...plan, name: `${plan.name} (revision ${props.revision})`.slice(0, 80) },
+      record: NOTHING_DONE,
+    });
+    await router.push(`/boards/${id}/ground`);
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : String(error);
+  }
+}
+</script>
+
+<template>
+  <div>
+    <BButton variant="key" @click="emit('back')">All versions</BButton>
+    <p v-if="problem !== ''" class="attention mt-3" role="alert">{{ problem }}</p>
+    <p v-if="then === null && problem === ''" class="quiet mt-3" role="status">Fetching revision {{ revision }} …</p>
+    <template v-if="then !== null">
+      <h3 class="mt-3">Revision {{ revision }}</h3>
+      <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
+      <PlanThumbnail :plan="then.plan" />
+      <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
+      <BTableSimple v-else class="ledger" caption-top>
+        <thead>
+          <tr>
+            <th scope="col"></th>
+            <th scope="col" class="num">Then</th>
+            <th scope="col" class="num">Today</th>
+            <th scope="col" class="num">Change since</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in lines" :key="line.name">
+            <th scope="row">{{ line.name }}</th>
+            <td class="num">{{ line.then }}</td>
+            <td class="num">{{ line.today }}</td>
+            <td class="num quiet">{{ line.change }}</td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+      <div class="d-flex flex-wrap gap-2 mt-3">
+        <BButton variant="key" :disabled="revision === store.saving.revision" @click="takeBack">Go on from this one</BButton>
+        <BButton variant="key" @click="copy">Copy as a board</BButton>
+      </div>
+      <p class="quiet mt-2">Going on from it makes a new revision; today’s stays in the list, and Undo takes it back.</p>
+    </template>
+  </div>
+</template>
