@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
@@ -79,20 +80,22 @@ test('a mend clears its warning in one click; undo brings the warning back', asy
   await expect(warning).toHaveCount(1);
 });
 
-for (const [view, sign] of [
-  ['Ground', 'Size and tiles'],
-  ['Section', 'Where it is cut'],
+const VIEWS = [
+  ['Ground', 'On the table'],
+  ['Section', 'Bow and weights'],
   ['Cuts', 'Cut list'],
   ['Supplies', 'Mixes'],
   ['Days', 'Bench hours'],
-] as const) {
-  test(`${view} opens, comes back after a reload, keeps within the window, and is free of the faults axe can find`, async ({
-    page,
-    app,
-  }) => {
-    await openBrinefold(page, app);
-    await page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
-    await expect(page.getByText(sign).first()).toBeVisible();
+] as const;
+const openView = async (page: Page, view: string, sign: string): Promise<void> => {
+  await page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+  await expect(page.getByText(sign).first()).toBeVisible();
+};
+
+test('every view opens, comes back after a reload and keeps within the window', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  for (const [view, sign] of VIEWS) {
+    await openView(page, view, sign);
     const address = page.url();
     await page.reload();
     expect(page.url()).toBe(address);
@@ -100,26 +103,71 @@ for (const [view, sign] of [
     await expect(page.getByTestId('tally-ready')).toContainText('Dec');
     const overhang = await page.evaluate(() => document.documentElement.scrollHeight - window.innerHeight);
     expect(overhang).toBeLessThanOrEqual(0);
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html}`)).toEqual([]);
-  });
-}
+  }
+});
 
-for (const look of ['Tiles and seams', 'Rearrange', 'Play']) {
-  test(`${look} on the ground is free of the faults axe can find`, async ({ page, app }) => {
+for (const light of ['daylight', 'lamp light']) {
+  test(`in ${light} axe finds no fault with any view, look or drawer`, async ({ page, app }) => {
+    await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
+    const found: string[] = [];
+    const look = async (where: string): Promise<void> => {
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      found.push(...violations.map(({ id, nodes }) => `${where}: ${id} ${nodes[0]?.html}`));
+    };
+    await page.goto(app.url);
+    await expect(page.getByText('1 warning')).toBeVisible();
+    await look('Boards');
+    await page.getByRole('button', { name: 'New board' }).click();
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await look('New board');
     await openBrinefold(page, app);
-    await page.getByRole('button', { name: look, exact: true }).click();
-    await expect(page.getByRole('button', { name: look, exact: true })).toHaveAttribute('aria-pressed', 'true');
-    const { violations } = await new AxeBuilder({ page }).analyze();
-    expect(violations.map(({ id, nodes }) => `${id} ${nodes[0]?.html}`)).toEqual([]);
+    for (const [view, sign] of VIEWS) {
+      await openView(page, view, sign);
+      await look(view);
+    }
+    await openView(page, 'Ground', 'On the table');
+    for (const name of ['Tiles and seams', 'Rearrange', 'Play', 'In the round']) {
+      const way = page.getByRole('button', { name, exact: true });
+      await way.click();
+      await expect(way).toHaveAttribute('aria-pressed', 'true');
+      await look(name);
+    }
+    await page.getByTestId('save-state').click();
+    await expect(page.getByRole('dialog').getByRole('listitem').first()).toBeVisible();
+    await look('Earlier versions');
+    expect(found).toEqual([]);
   });
 }
 
-test('lamp light keeps its contrast', async ({ page, app }) => {
+test('dialogs, drawers and the more of a phone by the keys alone', async ({ page, app }) => {
+  await page.goto(app.url);
+  const opener = page.getByRole('button', { name: 'New board' }).first();
+  await opener.focus();
+  await page.keyboard.press('Enter');
+  const dialog = page.getByRole('dialog');
+  await expect(dialog).toBeVisible();
+  // Tab goes round within it and never out of it.
+  for (let i = 0; i < 25; i++) await page.keyboard.press('Tab');
+  expect(await dialog.evaluate((element) => element.contains(document.activeElement))).toBe(true);
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await expect(opener).toBeFocused();
   await openBrinefold(page, app);
-  await page.getByRole('button', { name: 'Lamp light' }).click();
-  const { violations } = await new AxeBuilder({ page }).withRules(['color-contrast']).analyze();
-  expect(violations.map(({ nodes }) => nodes.map(({ html }) => html))).toEqual([]);
+  const figure = page.getByTestId('tally-mass').getByRole('button');
+  await figure.focus();
+  await page.keyboard.press('Enter');
+  await expect(dialog).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(dialog).toBeHidden();
+  await expect(figure).toBeFocused();
+  await page.setViewportSize({ width: 390, height: 844 });
+  const more = page.getByRole('navigation', { name: 'Views' }).getByRole('button', { name: 'More' });
+  await more.focus();
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('ArrowDown');
+  await expect(page.getByRole('menuitem').first()).toBeFocused();
+  await page.keyboard.press('Escape');
+  await expect(more).toBeFocused();
 });
 
 test('the cut moves by keys and the section follows', async ({ page, app }) => {

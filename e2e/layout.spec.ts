@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { type App, expect, test } from './app';
-import { faultsOf } from './layout';
+import { faultsInLongWords, faultsOf } from './layout';
 
 const DESK = { width: 1280, height: 800 };
 const WIDE = { width: 1440, height: 900 };
@@ -58,11 +58,14 @@ const BOARDS: readonly { name: string; of: string; change: Change; sizes: readon
 for (const { name, of, change, sizes } of BOARDS) {
   test(`nothing overlaps, is cut off or scrolls sideways: ${name}`, async ({ page, app }) => {
     test.setTimeout(240_000);
+    const isLong = name === 'Brinefold';
     const boardId = await boardOf(page, app, of, change);
     const found: string[] = [];
     const look = async (where: string): Promise<void> => {
       await page.waitForTimeout(250);
       for (const fault of new Set(await faultsOf(page))) found.push(`${where}: ${fault}`);
+      if (!isLong) return;
+      for (const fault of new Set(await faultsInLongWords(page))) found.push(`${where}, in long words: ${fault}`);
     };
     for (const size of sizes) {
       await page.setViewportSize(size);

@@ -77,3 +77,31 @@ export function faultsOf(page: Page): Promise<string[]> {
     return faults;
   });
 }
+
+/**
+ * What is wrong with the page while the words on buttons, tabs and labels are as long as German ones: longer by a third, and by no less than a short word
+ * grows.
+ */
+export async function faultsInLongWords(page: Page): Promise<string[]> {
+  await page.evaluate(() => {
+    const LONGER = 0.35;
+    const LEAST = 3;
+    const words = document.querySelectorAll('button:not(.figure):not(.dropdown-item), label, .nav-link, h3');
+    for (const element of words) {
+      for (const node of element.childNodes) {
+        const text = node.nodeType === Node.TEXT_NODE ? (node.textContent ?? '').trim() : '';
+        // A word, not a sign or a letter for a key.
+        if (!/[a-z]{3}/i.test(text)) continue;
+        const longer = 'ungen'.repeat(9).slice(0, Math.max(LEAST, Math.ceil(text.length * LONGER)));
+        Object.assign(node, { was: node.textContent, textContent: `${text}${longer} ` });
+      }
+    }
+  });
+  const faults = await faultsOf(page);
+  await page.evaluate(() => {
+    for (const element of document.querySelectorAll('button, label, .nav-link, h3')) {
+      for (const node of element.childNodes) if ('was' in node) node.textContent = node.was as string;
+    }
+  });
+  return faults;
+}

@@ -7,6 +7,6 @@ defineProps<{ items: readonly { readonly text: string; readonly go: () => void }
 
 <template>
   <BDropdown variant="bare" dropup no-caret class="more" toggle-class="stop" text="More">
-    <BDropdownItemButton v-for="item in items" :key="item.text" @click="item.go()">{{ item.text }}</BDropdownItemButton>
+    <BDropdownItemButton v-for="item in items" :key="item.text" role="menuitem" @click="item.go()">{{ item.text }}</BDropdownItemButton>
   </BDropdown>
 </template>

@@ -33,22 +33,26 @@ function undo(): void {
 </template>
 
 <style scoped>
+/* Under the head and beside the side panel, where nothing stands to be pressed. */
 .notices {
   position: fixed;
-  left: 50%;
-  bottom: 74px;
+  top: 54px;
+  right: 312px;
   z-index: 1080;
-  transform: translateX(-50%);
 }
 .notices :deep(.notice) {
   display: flex;
   gap: 12px;
   align-items: baseline;
   justify-content: space-between;
+  padding: 4px 10px;
 }
 @media (max-width: 700px) {
   .notices {
+    top: auto;
+    right: 10px;
     bottom: 116px;
+    left: 10px;
   }
 }
 </style>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BCloseButton } from 'bootstrap-vue-next/components/BButton';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import { computed } from 'vue';
 import { useDrawer } from '../ui/drawer';
@@ -29,7 +30,11 @@ const isOpen = computed({
 </script>
 
 <template>
-  <BOffcanvas v-model="isOpen" placement="end" :title="title" :no-backdrop="drawer.content === 'warnings'" body-scrolling>
+  <BOffcanvas v-model="isOpen" placement="end" :no-backdrop="drawer.content === 'warnings'" body-scrolling>
+    <template #header="{ id, hide }">
+      <h2 :id="`${id}-offcanvas-label`" class="offcanvas-title h5">{{ title }}</h2>
+      <BCloseButton aria-label="Close" @click="hide('close')" />
+    </template>
     <WorkingSheet v-if="drawer.content === 'working' && opened !== undefined" :figure="opened.figure" :text="opened.text" />
     <KeysSheet v-else-if="drawer.content === 'keys'" />
     <div v-else-if="drawer.content === 'shift'" data-testid="shift">

@@ -20,7 +20,16 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
 </script>
 
 <template>
-  <BModal :model-value="isOpen" title="Someone saved this board first" no-close-on-backdrop no-close-on-esc no-header-close no-footer>
+  <BModal
+    :model-value="isOpen"
+    title-tag="h2"
+    title-class="h5"
+    title="Someone saved this board first"
+    no-close-on-backdrop
+    no-close-on-esc
+    no-header-close
+    no-footer
+  >
     <p>
       Revision {{ store.saving.stored?.revision }} was saved from another tab or place while you were working from revision
       {{ store.saving.revision }}. Both versions are safe; say how to go on.

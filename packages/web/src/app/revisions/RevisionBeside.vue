@@ -116,3 +116,10 @@ async function copy(): Promise<void> {
     </template>
   </div>
 </template>
+
+<style scoped>
+tbody th {
+  border-color: var(--rule);
+  font-weight: 400;
+}
+</style>

@@ -62,7 +62,7 @@ async function create(): Promise<void> {
 </script>
 
 <template>
-  <BModal v-model="isOpen" title="New board" no-footer>
+  <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="New board" no-footer>
     <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))" />
     <ChoiceField
       label="Measures"

@@ -109,7 +109,7 @@ function keep(set: () => void): string {
 </script>
 
 <template>
-  <BModal v-model="isOpen" title="Bring in a file" no-footer @hidden="forget">
+  <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="Bring in a file" no-footer @hidden="forget">
     <p class="quiet">
       Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.
     </p>

@@ -129,7 +129,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
       />
       <BButton variant="key" @click="store.noticed(store.edit({ code: 'passage/remove', passageId: passage.id }))">Forget it</BButton>
     </details>
-    <div class="d-flex gap-2 mt-1">
+    <div class="d-flex flex-wrap gap-2 mt-1">
       <BButton variant="key" @click="addPassage('door')">A door</BButton>
       <BButton variant="key" @click="addPassage('place')">A shelf, crate or boot</BButton>
     </div>

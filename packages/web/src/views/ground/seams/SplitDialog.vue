@@ -39,7 +39,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
 </script>
 
 <template>
-  <BModal v-model="isOpen" title="Ways to split the table" size="xl" no-footer>
+  <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="Ways to split the table" size="xl" no-footer>
     <SearchProgress :search="search" what="Reckoning each split" />
     <BTableSimple v-if="options.length > 0" class="ledger" data-testid="splits">
       <thead>
