@@ -51,6 +51,15 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'ground-round');
   await look('Draw');
 
+  await page.getByRole('button', { name: 'Make the top layer 20 mm' }).click();
+  await expect(page.getByTestId('save-state')).toContainText('Saved');
+  await page.getByTestId('save-state').click();
+  await page.getByRole('dialog').getByRole('listitem').last().getByRole('button').click();
+  await expect(page.getByRole('row', { name: /^Mass/ })).toBeVisible();
+  await picture(page, 'earlier');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+
   await go(page, 'Section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await picture(page, 'section');
