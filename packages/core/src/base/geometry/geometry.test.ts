@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import type { Point } from './point';
 import { ROUND_SIDES, bent, lineLengthMm, roundRing, selfCrossing, stripRegion } from './outline';
 import { areaMm2, boxRegion, contains, crossings, edgeMm, innerEdgeMm, intersection, pieces, regionOf, unite, without } from './region';
 
@@ -96,6 +97,16 @@ describe('outlines', () => {
     expect(areaMm2(regionOf(roundRing({ x: 0, y: 0 }, 100)))).toBeCloseTo(polygon, 0);
   });
 
+  test('whatever the outline, the same pair of sides as looking at every pair finds', () => {
+    const corner = fc.record({ x: fc.integer({ min: 0, max: 7 }), y: fc.integer({ min: 0, max: 7 }) });
+    fc.assert(
+      fc.property(fc.uniqueArray(corner, { minLength: 3, maxLength: 12, selector: ({ x, y }) => `${x} ${y}` }), (ring) => {
+        expect(selfCrossing(ring)).toEqual(bySight(ring));
+      }),
+      { numRuns: 2_000, seed: 5 },
+    );
+  });
+
   test('a bow tie crosses itself, a dog-leg does not, a spike folds back on itself', () => {
     const [a, b, c, d] = [
       { x: 0, y: 0 },
@@ -109,3 +120,29 @@ describe('outlines', () => {
     expect(selfCrossing([a, b, { x: 100, y: 50 }, { x: 50, y: 50 }, { x: 50, y: 100 }, d])).toBeNull();
   });
 });
+
+/** The first pair of sides that meet where they should not, by looking at all of them. */
+function bySight(ring: readonly Point[]): readonly [number, number] | null {
+  const count = ring.length;
+  const at = (i: number): Point => ring[i % count]!;
+  const side = (p: Point, q: Point, r: Point): number => Math.sign((q.x - p.x) * (r.y - p.y) - (q.y - p.y) * (r.x - p.x));
+  const between = (p: Point, q: Point, r: Point): boolean =>
+    side(p, q, r) === 0 && Math.min(p.x, q.x) <= r.x && r.x <= Math.max(p.x, q.x) && Math.min(p.y, q.y) <= r.y && r.y <= Math.max(p.y, q.y);
+  const meet = (a: Point, b: Point, c: Point, d: Point): boolean =>
+    (side(a, b, c) * side(a, b, d) < 0 && side(c, d, a) * side(c, d, b) < 0) ||
+    between(a, b, c) ||
+    between(a, b, d) ||
+    between(c, d, a) ||
+    between(c, d, b);
+  const foldsBack = (a: Point, corner: Point, b: Point): boolean =>
+    side(a, corner, b) === 0 && (a.x - corner.x) * (b.x - corner.x) + (a.y - corner.y) * (b.y - corner.y) > 0;
+  for (let i = 0; i < count; i++) {
+    for (let j = i + 1; j < count; j++) {
+      if (i === 0 && j === count - 1 && foldsBack(at(j), at(0), at(1))) return [i, j];
+      if (j === i + 1 && foldsBack(at(i), at(j), at(j + 1))) return [i, j];
+      const areNeighbours = j === i + 1 || (i === 0 && j === count - 1);
+      if (!areNeighbours && meet(at(i), at(i + 1), at(j), at(j + 1))) return [i, j];
+    }
+  }
+  return null;
+}

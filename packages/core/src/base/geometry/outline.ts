@@ -1,5 +1,5 @@
 import { alongBoth } from './clipper';
-import { type Point, between, distanceMm, turn } from './point';
+import { type Point, between, boxAround, distanceMm, turn } from './point';
 import { type Region, type Ring, regionOf } from './region';
 
 /** Sides of the polygon that stands for a circle: 0.16 % less area than the true one, flats 0.12 % nearer the middle. */
@@ -77,21 +77,35 @@ export function pointAlong(line: readonly Point[], share: number): Point {
 }
 
 /**
- * The first two sides of a ring that cross or touch where they should not, by their index; null for a sound outline.
- * Plain pairwise test: outlines have tens of corners.
+ * The first two sides of a ring that cross or touch where they should not, by their index; null for a sound outline. Only sides whose boxes meet are
+ * looked at, found by going through them from left to right: an outline of hundreds of corners has few such pairs.
  */
 export function selfCrossing(ring: Ring): readonly [number, number] | null {
   const count = ring.length;
-  for (let i = 0; i < count; i++) {
-    for (let j = i + 1; j < count; j++) {
-      const areNeighbours = j === i + 1 || (i === 0 && j === count - 1);
-      const [a, b, c, d] = [ring[i]!, ring[(i + 1) % count]!, ring[j]!, ring[(j + 1) % count]!];
-      if (areNeighbours ? foldsBack(i === 0 && j === count - 1 ? [c, d, b] : [a, b, d]) : segmentsMeet(a, b, c, d)) {
-        return [i, j];
-      }
+  const boxes = ring.map((a, i) => boxAround([a, ring[(i + 1) % count]!]));
+  const fromLeft = boxes.map((_, i) => i).sort((a, b) => boxes[a]!.left - boxes[b]!.left);
+  let open: number[] = [];
+  let first: readonly [number, number] | null = null;
+  for (const side of fromLeft) {
+    const { left, top, bottom } = boxes[side]!;
+    open = open.filter((other) => boxes[other]!.right >= left);
+    for (const other of open) {
+      if (boxes[other]!.bottom < top || boxes[other]!.top > bottom) continue;
+      const [i, j] = side < other ? [side, other] : [other, side];
+      if (first !== null && (first[0] < i || (first[0] === i && first[1] <= j))) continue;
+      if (sidesCross(ring, i, j)) first = [i, j];
     }
+    open.push(side);
   }
-  return null;
+  return first;
+}
+
+function sidesCross(ring: Ring, i: number, j: number): boolean {
+  const count = ring.length;
+  const closes = i === 0 && j === count - 1;
+  const [a, b, c, d] = [ring[i]!, ring[(i + 1) % count]!, ring[j]!, ring[(j + 1) % count]!];
+  if (j === i + 1 || closes) return foldsBack(closes ? [c, d, b] : [a, b, d]);
+  return segmentsMeet(a, b, c, d);
 }
 
 function foldsBack([a, corner, b]: readonly [Point, Point, Point]): boolean {
