@@ -24,9 +24,9 @@ describe('boards', () => {
     expect(await call('GET', `/boards/${id}`)).toMatchObject({ body: { revision: 2, plan: { name: 'Second' } } });
     expect(await call('GET', '/boards')).toMatchObject({ body: { boards: [{ id, revision: 2 }] } });
     expect(await call('GET', `/boards/${id}/history`)).toMatchObject({ body: { revisions: [{ revision: 2 }, { revision: 1 }] } });
-    expect(await call('PUT', `/boards/${id}/plan`, { revision: 2, plan: aPlan('Third'), changes: ['Rename', 'Widen the channel'] })).toMatchObject({
-      status: 200,
-    });
+    expect(
+      await call('PUT', `/boards/${id}/plan`, { revision: 2, plan: aPlan('Third'), changes: ['Rename', 'Widen the channel'] }),
+    ).toMatchObject({ status: 200 });
     expect((await call('GET', `/boards/${id}/history`)).body).toMatchObject({
       revisions: [{ revision: 3, changes: ['Rename', 'Widen the channel'] }, { changes: [] }, { changes: [] }],
     });

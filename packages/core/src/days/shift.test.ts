@@ -35,7 +35,9 @@ function planned(...works: readonly Work[]): Days {
 test('a few minutes more that push a task over an evening are named, with what was left of the evening', () => {
   const said = shiftOf(planned(['paste', 90, 0], ['base', 30, 0]), planned(['paste', 100, 0], ['base', 30, 0]), CALENDAR);
   expect(said[0]).toBe('Ready Wed 2 Dec, 20:30 instead of Mon 30 Nov, 22:00.');
-  expect(said[1]!.replaceAll('\u00a0', ' ')).toBe('base takes 30 min and no longer fits into Mon 30 Nov, where 20 min at a stretch are left. It begins on Wed 2 Dec.');
+  expect(said[1]!.replaceAll('\u00a0', ' ')).toBe(
+    'base takes 30 min and no longer fits into Mon 30 Nov, where 20 min at a stretch are left. It begins on Wed 2 Dec.',
+  );
 });
 
 test('a longer wait that runs past closing time is named', () => {

@@ -32,7 +32,7 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
       <BButton
         v-if="change !== '' && why !== undefined"
         variant="bare"
-        class="change figure"
+        class="change why"
         :class="{ less: isLess }"
         title="Why it moved"
         data-testid="change"
@@ -58,5 +58,10 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
   position: absolute;
   right: 10px;
   top: 5px;
+}
+/* Pressed, it says what made it. */
+.why {
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
 }
 </style>
