@@ -81,6 +81,10 @@ for (const { name, of, change, sizes } of BOARDS) {
         await page.getByRole('navigation', { name: 'Ways of looking' }).getByRole('button', { name }).click();
         await look(`${size.width} ground, ${name}`);
       }
+      // With a tool in hand a line says what it does.
+      await page.keyboard.press('r');
+      await look(`${size.width} ground, a tool in hand`);
+      await page.keyboard.press('v');
     }
     expect(found).toEqual([]);
   });
