@@ -17,16 +17,16 @@ const CALENDAR: Calendar = {
     { weekday: 3, fromMin: 1200, toMin: 1320 },
   ],
 };
-type Work = readonly [id: string, workMin: number, waitMin: number];
+type Work = readonly [id: string, workMin: number, waitMin: number, tile?: 'B1'];
 const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
-/** Work on one tile, one after another. */
+/** Work on one tile, one after another, and work on another tile that waits for nothing. */
 function planned(...works: readonly Work[]): Days {
-  const steps = works.map(([id, workMin, waitMin], i): Step => {
+  const steps = works.map(([id, workMin, waitMin, tile = 'A1'], i): Step => {
     const before = works[i - 1];
     const work = minutes(id, workMin);
     const wait = minutes(`${id} dries`, waitMin);
-    const after = before === undefined ? [] : [{ taskId: before[0], least: minutes('dries', before[2]), most: null }];
-    const task = { id, stepId: id, workpieceId: 'A1', work, alone: work, wait, cure: wait, after, uses: ['hands' as const] };
+    const after = before === undefined || tile === 'B1' ? [] : [{ taskId: before[0], least: minutes('dries', before[2]), most: null }];
+    const task = { id, stepId: id, workpieceId: tile, work, alone: work, wait, cure: wait, after, uses: ['hands' as const] };
     return { id, name: id, kind: 'coat', tasks: [task], work, cautions: [] };
   });
   return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1)) });
@@ -38,6 +38,11 @@ test('a few minutes more that push a task over an evening are named, with what w
   expect(said[1]!.replaceAll('\u00a0', ' ')).toBe(
     'base takes 30 min and no longer fits into Mon 30 Nov, where 20 min at a stretch are left. It begins on Wed 2 Dec.',
   );
+});
+
+test('what other tiles take of an evening is taken off what is left of it', () => {
+  const said = shiftOf(planned(['paste', 60, 0], ['fence', 60, 0, 'B1']), planned(['paste', 75, 0], ['fence', 60, 0, 'B1']), CALENDAR);
+  expect(said[1]!.replaceAll('\u00a0', ' ')).toContain('no longer fits into Mon 30 Nov, where 45 min at a stretch are left');
 });
 
 test('a longer wait that runs past closing time is named', () => {
