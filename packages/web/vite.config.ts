@@ -33,8 +33,6 @@ export default defineConfig({
     compression({ algorithms: ['gzip', 'brotliCompress'], threshold: 1_000 }),
   ],
   worker: { format: 'es' },
-  // What cuts outlines apart asks for the name that Node has for it.
-  define: { global: 'globalThis' },
   css: { preprocessorOptions: { scss: { quietDeps: true } } },
   build: {
     target: 'es2023',

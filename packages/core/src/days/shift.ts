@@ -38,7 +38,7 @@ export function shiftOf(before: Days, after: Days, calendar: Calendar): Shift {
 }
 
 const dayOf = ({ startMin }: Slot): number => Math.floor(startMin / DAY_MIN);
-const minutes = (mm: number): string => showText(given('', mm, 'min', 'calendar'), { system: 'metric', currency: '' });
+const minutes = (min: number): string => showText(given('', min, 'min', 'calendar'), { system: 'metric', currency: '' });
 const lastOf = ({ slots }: Days): Slot => slots.reduce((last, slot) => (slot.curedMin > last.curedMin ? slot : last));
 
 /** Names of tasks, the first few in full. */

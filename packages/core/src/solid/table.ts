@@ -33,7 +33,7 @@ export function tableSolids(ground: Ground, table: Box, heights: Heights, deepMm
   const facets = facetsOf(table, linesOf(ground));
   const read = readerOf(facets);
   const surface = facets.triangles.map((_, t) => read(t, (centre) => surfaceAt(ground, centre, heights)));
-  const things = ground.lands.flatMap((land) => thingOf(land, facets, surface, read));
+  const things = ground.lands.flatMap((land) => thingOf(land, facets, surface));
   const topOf = (t: number): Heights3 =>
     things.reduce<Heights3>((top, { what, between }) => (what === 'fixed' ? higher(top, between.top(t)) : top), surface[t]!);
   return {
@@ -49,10 +49,10 @@ interface Thing extends Pick<Standing, 'featureId' | 'what'> {
 type Read = (triangle: number, at: (centre: Point) => (point: Point) => number) => Heights3;
 
 /** Reads heights within a triangle and carries them on to its three corners, which is exact for all that slopes evenly. */
-function readerOf({ corners, triangles }: Facets): Read {
+function readerOf(facets: Facets): Read {
   return (t, at) => {
-    const [a, b, c] = triangles[t]!.map((corner) => corners[corner]!) as [Point, Point, Point];
-    const centre = { x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3 };
+    const [a, b, c] = cornersOf(facets, t);
+    const centre = middleOf([a, b, c]);
     // The middle lies a third of the least height of the triangle from the nearest side.
     const middleMm = leastHeightMm(a, b, c) / 3;
     const share = Math.min(MOST_INSIDE, INSIDE_MM / middleMm);
@@ -63,6 +63,13 @@ function readerOf({ corners, triangles }: Facets): Read {
     return [p!, q!, r!];
   };
 }
+
+type Corners = readonly [Point, Point, Point];
+function cornersOf({ corners, triangles }: Facets, t: number): Corners {
+  const [a, b, c] = triangles[t]!;
+  return [corners[a]!, corners[b]!, corners[c]!];
+}
+const middleOf = ([a, b, c]: Corners): Point => ({ x: (a.x + b.x + c.x) / 3, y: (a.y + b.y + c.y) / 3 });
 
 function leastHeightMm(a: Point, b: Point, c: Point): number {
   const twiceMm2 = Math.abs((b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x));
@@ -81,10 +88,10 @@ const OWN = { hole: 'body', mass: 'body', surface: 'shows', standing: 'whole', m
 const ownGround = (land: Land): Region => (standsMm(land) > 0 ? land.whole : land[OWN[land.role]]);
 
 /** What stands on a land or is filled into it. */
-function thingOf(land: Land, facets: Facets, surface: readonly Heights3[], read: Read): Thing[] {
+function thingOf(land: Land, facets: Facets, surface: readonly Heights3[]): Thing[] {
   const brimMm = waterLevelMm(land);
   if (brimMm !== null) {
-    const inside = within(land.body, facets, read);
+    const inside = within(land.body, facets);
     const under = (t: number): Heights3 => surface[t]!.map((mm) => Math.min(mm, brimMm)) as unknown as Heights3;
     return [
       { featureId: land.feature.id, what: 'water', between: { under, top: (t) => (inside[t] === true ? [brimMm, brimMm, brimMm] : null) } },
@@ -92,7 +99,7 @@ function thingOf(land: Land, facets: Facets, surface: readonly Heights3[], read:
   }
   const tallMm = standsMm(land);
   if (tallMm === 0) return [];
-  const inside = within(land.whole, facets, read);
+  const inside = within(land.whole, facets);
   const footMm = surface.reduce((low, mm, t) => (inside[t] === true ? Math.min(low, ...mm) : low), Infinity);
   if (footMm === Infinity) return [];
   const top: Heights3 = [footMm + tallMm, footMm + tallMm, footMm + tallMm];
@@ -106,10 +113,8 @@ function thingOf(land: Land, facets: Facets, surface: readonly Heights3[], read:
 }
 
 /** Which triangles lie in a region. */
-function within(region: Region, { triangles }: Facets, read: Read): readonly boolean[] {
-  if (isEmpty(region)) return [];
-  return triangles.map((_, t) => read(t, (centre) => () => Number(contains(region, centre)))[0] === 1);
-}
+const within = (region: Region, facets: Facets): readonly boolean[] =>
+  isEmpty(region) ? [] : facets.triangles.map((_, t) => contains(region, middleOf(cornersOf(facets, t))));
 
 const higher = (a: Heights3, b: Heights3 | null): Heights3 =>
   b === null ? a : [Math.max(a[0], b[0]), Math.max(a[1], b[1]), Math.max(a[2], b[2])];

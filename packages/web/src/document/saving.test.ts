@@ -49,6 +49,16 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
 }
 const wait = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
+/** A board whose first save has been sent and not yet answered; later ones are answered at once. */
+async function aSaveUnderWay() {
+  let release = (_answer: Answer): void => undefined;
+  let revision = 1;
+  const board = await anOpenBoard(() => (++revision === 2 ? new Promise<Answer>((done) => (release = done)) : saved(revision)));
+  board.edit('first');
+  await wait(800);
+  return { ...board, release: (answer: Answer) => release(answer) };
+}
+
 describe('autosave', () => {
   test('several quick edits are one save, with the revision they grew from', async () => {
     const { saving, asked, edit, drafts } = await anOpenBoard(() => saved(2));
@@ -63,13 +73,7 @@ describe('autosave', () => {
   });
 
   test('an edit made while a save is under way is saved after it, on the new revision', async () => {
-    let release = (_answer: Answer): void => undefined;
-    let revision = 1;
-    const { saving, asked, edit } = await anOpenBoard(() =>
-      ++revision === 2 ? new Promise<Answer>((done) => (release = done)) : saved(revision),
-    );
-    edit('first');
-    await wait(800);
+    const { saving, asked, edit, release } = await aSaveUnderWay();
     expect(saving.state.value).toBe('saving');
     edit('second');
     release(saved(2));
@@ -105,13 +109,7 @@ describe('autosave', () => {
   });
 
   test('leaving a board while a save is under way waits for it and saves what was changed since', async () => {
-    let release = (_answer: Answer): void => undefined;
-    let revision = 1;
-    const { saving, asked, edit } = await anOpenBoard(() =>
-      ++revision === 2 ? new Promise<Answer>((done) => (release = done)) : saved(revision),
-    );
-    edit('first');
-    await wait(800);
+    const { saving, asked, edit, release } = await aSaveUnderWay();
     edit('second');
     const left = saving.leave();
     release(saved(2));

@@ -91,8 +91,9 @@ export function useSaving(current: () => Current | null): Saving {
       if (current()?.id !== now.id) return;
       const isSaved = base.value !== null && base.value.plan === now.board.plan;
       const saved = isSaved ? { revision: revision.value } : await savePlan(now.id, revision.value, now.board.plan, told);
+      if (current()?.id !== now.id) return;
       names = names.slice(told.length);
-      if (current()?.id === now.id) await arrived(now, saved.revision);
+      await arrived(now, saved.revision);
     } catch (error) {
       if (current()?.id !== now.id) return;
       if (!(error instanceof ServerProblem)) state.value = (await keep()) ? 'kept' : 'unkept';
