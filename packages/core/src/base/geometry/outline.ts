@@ -1,5 +1,5 @@
 import { alongBoth } from './clipper';
-import { type Point, between, boxAround, distanceMm, turn } from './point';
+import { type Point, between, distanceMm, turn } from './point';
 import { type Region, type Ring, regionOf } from './region';
 
 /** Sides of the polygon that stands for a circle: 0.16 % less area than the true one, flats 0.12 % nearer the middle. */
@@ -78,26 +78,34 @@ export function pointAlong(line: readonly Point[], share: number): Point {
 
 /**
  * The first two sides of a ring that cross or touch where they should not, by their index; null for a sound outline. Only sides whose boxes meet are
- * looked at, found by going through them from left to right: an outline of hundreds of corners has few such pairs.
+ * looked at closely. The boxes are flat arrays of numbers: at the few hundred corners an outline may have, comparing all of them takes a tenth of the
+ * time of sorting them first.
  */
 export function selfCrossing(ring: Ring): readonly [number, number] | null {
-  const count = ring.length;
-  const boxes = ring.map((a, i) => boxAround([a, ring[(i + 1) % count]!]));
-  const fromLeft = boxes.map((_, i) => i).sort((a, b) => boxes[a]!.left - boxes[b]!.left);
-  let open: number[] = [];
-  let first: readonly [number, number] | null = null;
-  for (const side of fromLeft) {
-    const { left, top, bottom } = boxes[side]!;
-    open = open.filter((other) => boxes[other]!.right >= left);
-    for (const other of open) {
-      if (boxes[other]!.bottom < top || boxes[other]!.top > bottom) continue;
-      const [i, j] = side < other ? [side, other] : [other, side];
-      if (first !== null && (first[0] < i || (first[0] === i && first[1] <= j))) continue;
-      if (sidesCross(ring, i, j)) first = [i, j];
+  const { left, right, top, bottom } = boxesOfSides(ring);
+  for (let i = 0; i < ring.length; i++) {
+    const [fromX, toX, fromY, toY] = [left[i]!, right[i]!, top[i]!, bottom[i]!];
+    for (let j = i + 1; j < ring.length; j++) {
+      if (left[j]! > toX || right[j]! < fromX || top[j]! > toY || bottom[j]! < fromY) continue;
+      if (sidesCross(ring, i, j)) return [i, j];
     }
-    open.push(side);
   }
-  return first;
+  return null;
+}
+
+function boxesOfSides(ring: Ring): Readonly<Record<'left' | 'right' | 'top' | 'bottom', Float64Array>> {
+  const boxes = {
+    left: new Float64Array(ring.length),
+    right: new Float64Array(ring.length),
+    top: new Float64Array(ring.length),
+    bottom: new Float64Array(ring.length),
+  };
+  ring.forEach((a, i) => {
+    const b = ring[(i + 1) % ring.length]!;
+    [boxes.left[i], boxes.right[i]] = [Math.min(a.x, b.x), Math.max(a.x, b.x)];
+    [boxes.top[i], boxes.bottom[i]] = [Math.min(a.y, b.y), Math.max(a.y, b.y)];
+  });
+  return boxes;
 }
 
 function sidesCross(ring: Ring, i: number, j: number): boolean {
@@ -114,17 +122,21 @@ function foldsBack([a, corner, b]: readonly [Point, Point, Point]): boolean {
 }
 
 function segmentsMeet(a: Point, b: Point, c: Point, d: Point): boolean {
-  const sides = [turn(c, d, a), turn(c, d, b), turn(a, b, c), turn(a, b, d)] as const;
-  if (sides[0] * sides[1] < 0 && sides[2] * sides[3] < 0) return true;
-  const onSegment = (p: Point, q: Point, r: Point): boolean =>
-    Math.min(p.x, q.x) <= r.x && r.x <= Math.max(p.x, q.x) && Math.min(p.y, q.y) <= r.y && r.y <= Math.max(p.y, q.y);
+  const [aside, bside] = [turn(c, d, a), turn(c, d, b)];
+  if (aside * bside > 0) return false;
+  const [cside, dside] = [turn(a, b, c), turn(a, b, d)];
+  if (aside * bside < 0 && cside * dside < 0) return true;
   return (
-    (sides[0] === 0 && onSegment(c, d, a)) ||
-    (sides[1] === 0 && onSegment(c, d, b)) ||
-    (sides[2] === 0 && onSegment(a, b, c)) ||
-    (sides[3] === 0 && onSegment(a, b, d))
+    (aside === 0 && boxSpans(c, d, a)) ||
+    (bside === 0 && boxSpans(c, d, b)) ||
+    (cside === 0 && boxSpans(a, b, c)) ||
+    (dside === 0 && boxSpans(a, b, d))
   );
 }
+
+/** Whether a point lies in the box that two others span. */
+const boxSpans = (p: Point, q: Point, { x, y }: Point): boolean =>
+  Math.min(p.x, q.x) <= x && x <= Math.max(p.x, q.x) && Math.min(p.y, q.y) <= y && y <= Math.max(p.y, q.y);
 
 function arcAt(before: Point, corner: Point, after: Point, radiusMm: number): Point[] {
   const legIn = distanceMm(before, corner);
