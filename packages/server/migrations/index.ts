@@ -4,6 +4,10 @@ import * as pictures from './20261125001000_pictures';
 import * as offcuts from './20261125040000_offcuts';
 import * as cutSheets from './20261125180000_cut_sheets';
 import * as revisionChanges from './20261128090000_revision_changes';
+import * as checkedPlans from './20261128120000_checked_plans';
+import * as revisionTitles from './20261128121000_revision_titles';
+import * as access from './20261128122000_access';
+import * as presence from './20261128123000_presence';
 
 /** All migrations in order. Once merged, one is never edited; the next change is a new file and a new line. */
 export const MIGRATIONS: readonly { readonly name: string; readonly migration: Knex.Migration }[] = [
@@ -12,4 +16,8 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261125040000_offcuts', migration: offcuts },
   { name: '20261125180000_cut_sheets', migration: cutSheets },
   { name: '20261128090000_revision_changes', migration: revisionChanges },
+  { name: '20261128120000_checked_plans', migration: checkedPlans },
+  { name: '20261128121000_revision_titles', migration: revisionTitles },
+  { name: '20261128122000_access', migration: access },
+  { name: '20261128123000_presence', migration: presence },
 ];

@@ -1,5 +1,5 @@
 import staticFiles from 'express-static-gzip';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express } from 'express';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import { existsSync } from 'node:fs';
@@ -7,23 +7,36 @@ import { join } from 'node:path';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { HttpProblem, answerProblem } from './problems';
+import type { Reach } from '@spare-acre/core/wire';
+import { onlyOwnHosts, onlyOwnPages } from './access/hosts';
+import type { Access } from './access/sessions';
+import type { Hub } from './live/hub';
+import { answerProblem } from './problems';
+import type { Readers } from './reading/readers';
 import { apiRoutes } from './routes';
 
 export interface AppParts {
   readonly db: Knex;
   readonly catalogue: Catalogue;
+  readonly readers: Readers;
+  readonly hub: Hub;
+  readonly access: Access;
+  readonly reach: Reach;
   /** Folder of the built web app; null serves the API alone. */
   readonly webDir: string | null;
   readonly log: Logger;
 }
 
 /** The whole application, not yet listening. */
-export function makeApp({ db, catalogue, webDir, log }: AppParts): Express {
+export function makeApp(parts: AppParts): Express {
+  const { webDir, log, access } = parts;
   const app = express();
   app.disable('x-powered-by');
+  // Nothing of the API is kept by a browser, and a plan of megabytes is not worth a hash.
+  app.disable('etag');
   app.use(pinoHttp({ logger: log, autoLogging: false }));
-  app.use(onlyLoopbackHosts);
+  app.use(onlyOwnHosts(access.isBeyond));
+  app.use(onlyOwnPages);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -41,14 +54,14 @@ export function makeApp({ db, catalogue, webDir, log }: AppParts): Express {
           frameAncestors: ["'none'"],
         },
       },
-      strictTransportSecurity: false, // plain http on loopback
+      strictTransportSecurity: false, // plain http on loopback, and a certificate of one's own elsewhere
     }),
   );
   app.use('/api', (_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
   });
-  app.use('/api', apiRoutes(db, catalogue));
+  app.use('/api', apiRoutes(parts));
   if (webDir !== null && existsSync(webDir)) serveWeb(app, webDir);
   app.use(answerProblem);
   return app;
@@ -67,11 +80,3 @@ function serveWeb(app: Express, webDir: string): void {
     res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));
   });
 }
-
-/** There is no sign-in on loopback, so a name that resolves here from elsewhere must not reach the boards. */
-const onlyLoopbackHosts: RequestHandler = (req, _res, next) => {
-  if (!['127.0.0.1', 'localhost', '[::1]', '::1'].includes(req.hostname)) {
-    throw new HttpProblem(421, 'Wrong host', `host: got ${req.hostname.slice(0, 80)}; 127.0.0.1 or localhost would do.`);
-  }
-  next();
-};

@@ -1,48 +1,115 @@
+import { createServer as createPlainServer } from 'node:http';
+import { createServer as createTlsServer } from 'node:https';
+import { networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { z } from 'zod';
+import { hasPassphrase } from './access/passphrase';
 import { makeApp } from './app';
-import { settleCatalogue } from './catalogue';
-import { migrate, openDatabase } from './database';
-import { loadDemo } from './demo';
+import { readCertificate } from './certificate';
+import { keepHouse } from './housekeeping';
+import { openHub } from './live/hub';
+import { startReaders } from './reading/readers';
+import { openDatabase } from './store/database';
+import { prepareDatabase } from './store/prepare';
 
-/** The server process: settings from the environment, one line on standard output when it serves. */
+/** The server process: settings from the environment, one line on standard output when it serves, or one on what stands in the way. */
 const Settings = z.object({
   DATABASE_URL: z.string().startsWith('postgres'),
   PORT: z.coerce.number().int().min(0).max(65_535),
+  LISTEN: z.string().default('127.0.0.1'),
+  TLS_CERT: z.string().optional(),
+  TLS_KEY: z.string().optional(),
+  /** Whether the certificate is one of our own making, to be known by its fingerprint. */
+  TLS_IS_OWN: z.stringbool().default(false),
+  BACKUP_DIR: z.string().optional(),
   DEMO: z.enum(['once', 'fresh', 'none']).default('once'),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error']).default('warn'),
 });
 
+/** Answers on their way when it stops are given so long. */
+const FINISH_MS = 5_000;
+
 const settings = Settings.parse(process.env);
 const log = pino({ level: settings.LOG_LEVEL }, pino.destination(2));
-const db = openDatabase(settings.DATABASE_URL);
-await migrate(db);
-const catalogue = await settleCatalogue(db);
-await loadDemo(db, catalogue, settings.DEMO);
-const app = makeApp({ db, catalogue, webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)), log });
+process.on('SIGTERM', () => process.exit(0)); // until there is something to finish
 
-// Loopback only: there is no sign-in, so no other address is ever bound.
-const server = app.listen(settings.PORT, '127.0.0.1', (error?: Error) => {
-  if (error !== undefined) {
-    log.error(error);
-    process.exit(1);
+/** Ends with one sentence. Exit code 3 says that trying again would change nothing. */
+function give(up: string): never {
+  process.stdout.write(`cannot start: ${up}\n`);
+  process.exit(3);
+}
+const certificate =
+  settings.TLS_CERT !== undefined && settings.TLS_KEY !== undefined
+    ? orGiveUp(() => readCertificate(settings.TLS_CERT!, settings.TLS_KEY!))
+    : null;
+function orGiveUp<T>(work: () => T): T {
+  try {
+    return work();
+  } catch (error) {
+    return give(error instanceof Error ? error.message : String(error));
   }
+}
+
+const catalogue = await prepareDatabase({ url: settings.DATABASE_URL, demo: settings.DEMO, backupDir: settings.BACKUP_DIR ?? null }).catch(
+  (error: unknown) => give(error instanceof Error ? error.message : String(error)),
+);
+const db = openDatabase(settings.DATABASE_URL);
+const isBeyond = !['127.0.0.1', '::1', 'localhost'].includes(settings.LISTEN);
+if (isBeyond && !(await hasPassphrase(db)))
+  give(`--listen: ${settings.LISTEN} is reached from beyond this machine, and there is no passphrase yet; npm run passphrase sets one`);
+
+const readers = startReaders(catalogue);
+const hub = openHub(db, settings.DATABASE_URL, log);
+const reach = { addresses: [] as string[], fingerprint: settings.TLS_IS_OWN ? (certificate?.fingerprint ?? null) : null };
+const app = makeApp({
+  db,
+  catalogue,
+  readers,
+  hub,
+  access: { isBeyond, isSecure: certificate !== null },
+  reach,
+  webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  log,
+});
+const server = certificate === null ? createPlainServer(app) : orGiveUp(() => createTlsServer(certificate, app));
+server.on('error', (error: NodeJS.ErrnoException) =>
+  give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is taken on ${settings.LISTEN}` : error.message),
+);
+const endHousekeeping = keepHouse(db, log);
+server.listen(settings.PORT, settings.LISTEN, () => {
   const address = server.address();
   const port = typeof address === 'object' && address !== null ? address.port : settings.PORT;
-  process.stdout.write(`serving http://127.0.0.1:${port}\n`);
+  const scheme = certificate === null ? 'http' : 'https';
+  reach.addresses = hostsOf(settings.LISTEN).map((host) => `${scheme}://${host}:${port}`);
+  process.stdout.write(`serving ${scheme}://${isBeyond ? (hostsOf(settings.LISTEN)[0] ?? settings.LISTEN) : '127.0.0.1'}:${port}\n`);
 });
+
+/** Addresses under which others can ask for this one; none on this machine alone. */
+function hostsOf(listen: string): readonly string[] {
+  if (!isBeyond) return [];
+  if (listen !== '0.0.0.0' && listen !== '::') return [listen.includes(':') ? `[${listen}]` : listen];
+  return Object.values(networkInterfaces()).flatMap((one = []) =>
+    one.filter(({ family, internal }) => family === 'IPv4' && !internal).map(({ address }) => address),
+  );
+}
 
 let isStopping = false;
 async function stop(): Promise<void> {
   if (isStopping) return;
   isStopping = true;
-  server.closeAllConnections();
-  await new Promise((done) => server.close(done));
+  endHousekeeping();
+  const closed = new Promise((done) => server.close(done));
+  server.closeIdleConnections();
+  await hub.close();
+  const patience = setTimeout(() => server.closeAllConnections(), FINISH_MS);
+  await closed;
+  clearTimeout(patience);
+  await readers.close();
   await db.destroy();
   process.exit(0);
 }
 // Whoever started this holds the other end of standard input: should it be killed outright, this stops too.
 process.stdin.on('end', () => void stop()).resume();
-process.on('SIGTERM', () => void stop());
-process.on('SIGINT', () => void stop());
+process.removeAllListeners('SIGTERM');
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());

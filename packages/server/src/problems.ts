@@ -1,39 +1,50 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
-import { BoardCard, ProblemDetails } from '@spare-acre/core/wire';
 import type { PlanIssue } from '@spare-acre/core/plan/check';
-import type { StoredBoard } from './boards';
+import { BadJson } from './reading/json';
+import { isAway } from './store/away';
+
+/** What an answer says of what is wrong. */
+export interface Problem {
+  readonly status: number;
+  readonly title: string;
+  readonly detail: string;
+  readonly issues?: readonly PlanIssue[];
+}
 
 /** An error with an answer: thrown by routes, worded here, never a 500. */
 export class HttpProblem extends Error {
+  /**
+   * @param more.storedText what is stored now, as JSON, on a save that came too late
+   * @param more.retryAfterS seconds after which the same may be asked again
+   */
   constructor(
     readonly status: number,
     readonly title: string,
     detail: string,
-    readonly more: { readonly issues?: readonly PlanIssue[]; readonly stored?: BoardCard } = {},
+    readonly more: { readonly issues?: readonly PlanIssue[]; readonly storedText?: string; readonly retryAfterS?: number } = {},
   ) {
     super(detail);
   }
 }
 
 export const noSuchBoard = (): HttpProblem => new HttpProblem(404, 'No such board', 'There is no board with that id.');
+export const noSuchMaterial = (id: string): HttpProblem =>
+  new HttpProblem(422, 'No such material', `materialId: the catalogue has no material “${id}”.`);
 export const badPlan = (issues: readonly PlanIssue[]): HttpProblem =>
   new HttpProblem(422, 'The plan cannot be used', worded(issues), { issues: issues.slice(0, 50) });
-export const staleSave = (stored: StoredBoard): HttpProblem =>
-  new HttpProblem(409, 'Someone saved first', `The board is at revision ${stored.revision} by now.`, { stored: boardAnswer(stored) });
-
-/** The board as it goes over the wire. What is stored and cannot be read is the server's trouble, never the request's. */
-export function boardAnswer(stored: StoredBoard): BoardCard {
-  const read = BoardCard.safeParse(stored);
-  if (read.success) return read.data;
-  const issues = issuesOf(read.error);
-  throw new HttpProblem(
+export const busy = (): HttpProblem =>
+  new HttpProblem(503, 'Too much at once', 'The server has more to read than it can; the same again in a moment would do.', {
+    retryAfterS: 2,
+  });
+/** What is stored and cannot be read is the server's trouble, never the request's. */
+export const unreadable = (issues: readonly PlanIssue[]): HttpProblem =>
+  new HttpProblem(
     500,
     'The stored plan cannot be read',
     `${worded(issues)}. Nothing is lost: export the plan, mend its file and import it.`,
     { issues },
   );
-}
 
 /** Answers for paths of the API that are not there. */
 export const noSuchPath: RequestHandler = (req) => {
@@ -43,37 +54,64 @@ export const noSuchPath: RequestHandler = (req) => {
 /** The one place where errors become answers. */
 export const answerProblem: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error);
-  const problem = asProblem(error);
-  if (problem.status >= 500) req.log.error(error);
-  const body = ProblemDetails.parse({
+  const problem = asHttpProblem(error);
+  const isOurs = problem.status >= 500 && !(error instanceof HttpProblem);
+  if (isOurs) req.log.error(error);
+  const { issues, storedText, retryAfterS } = problem.more;
+  if (retryAfterS !== undefined) res.set('Retry-After', String(retryAfterS));
+  const text = JSON.stringify({
     type: 'about:blank',
     title: problem.title,
     status: problem.status,
     detail: problem.message,
-    ...(problem.more.issues === undefined ? {} : { issues: problem.more.issues }),
-    ...(problem.more.stored === undefined ? {} : { stored: problem.more.stored }),
+    ...(issues === undefined ? {} : { issues }),
   });
-  res.status(problem.status).type('application/problem+json').send(JSON.stringify(body));
+  res
+    .status(problem.status)
+    .type('application/problem+json')
+    .send(storedText === undefined ? text : `${text.slice(0, -1)},"stored":${storedText}}`);
 };
 
-/** Errors that body parsing and routing raise themselves carry a 4xx status. */
-interface StatusError {
-  readonly status: number;
-  readonly type?: string;
+/** An error as what an answer would say of it. */
+export function problemOf(error: unknown): Problem {
+  const { status, title, message, more } = asHttpProblem(error);
+  return { status, title, detail: message, ...(more.issues === undefined ? {} : { issues: more.issues }) };
 }
 
-function asProblem(error: unknown): HttpProblem {
+/** Errors that body parsing and routing raise themselves carry a 4xx status. */
+interface StatusError extends Error {
+  readonly status: number;
+  readonly type?: string;
+  readonly limit?: number;
+}
+
+function asHttpProblem(error: unknown): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof ZodError) {
     const issues = issuesOf(error);
     return new HttpProblem(400, 'The request cannot be read', worded(issues), { issues });
   }
-  if (isStatusError(error)) {
-    if (error.type === 'entity.too.large') return new HttpProblem(413, 'Too large', 'body: a plan of up to 4 MB would do.');
-    if (error.type === 'entity.parse.failed') return new HttpProblem(400, 'Not JSON', `body: ${(error as unknown as Error).message}`);
-    return new HttpProblem(error.status, 'The request cannot be read', (error as unknown as Error).message);
+  if (error instanceof BadJson) return new HttpProblem(400, 'Not JSON', error.message);
+  if (isAway(error)) {
+    return new HttpProblem(
+      503,
+      'The database is away',
+      'The database does not answer at the moment; it is started again by itself. Whether this was stored is not known: ask the same again in a moment.',
+      { retryAfterS: 1 },
+    );
   }
-  return new HttpProblem(500, 'Something broke here', 'The server made a mistake; your plan was not changed. The log says more.');
+  if (isStatusError(error)) {
+    if (error.type === 'entity.too.large')
+      return new HttpProblem(413, 'Too large', `body: up to ${((error.limit ?? 0) / 1_048_576).toLocaleString('en')} MB would do.`);
+    // What a file server says of a file that is not there is a path of this machine.
+    if (error.status === 404) return new HttpProblem(404, 'No such file', 'There is no file of that name here.');
+    return new HttpProblem(error.status, 'The request cannot be read', error.type === undefined ? 'path: cannot be read.' : error.message);
+  }
+  return new HttpProblem(
+    500,
+    'Something broke here',
+    'The server made a mistake; whether this was stored is not known. What is on your screen is kept there. The log says more.',
+  );
 }
 
 export const issuesOf = ({ issues }: ZodError): PlanIssue[] =>

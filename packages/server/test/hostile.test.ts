@@ -61,8 +61,9 @@ describe('a request that cannot be read is a 4xx with words, never a 500', () =>
   test.each([
     ['broken JSON', 'POST', '/boards/import', '{"name":', JSON_TYPE, 400],
     ['no body', 'POST', '/boards', '', JSON_TYPE, 400],
-    ['another type', 'POST', '/boards', text, { 'Content-Type': 'text/plain' }, 400],
-    ['depth without end', 'POST', '/boards/import', '['.repeat(100_000) + ']'.repeat(100_000), JSON_TYPE, 422],
+    ['another type', 'POST', '/boards', text, { 'Content-Type': 'text/plain' }, 415],
+    ['depth without end', 'POST', '/boards/import', '['.repeat(100_000) + ']'.repeat(100_000), JSON_TYPE, 400],
+    ['depth in a small body', 'POST', '/rack', '{"a":'.repeat(60) + '1' + '}'.repeat(60), JSON_TYPE, 400],
     ['five megabytes', 'POST', '/boards/import', `"${'x'.repeat(5_000_000)}"`, JSON_TYPE, 413],
     ['an id that is none', 'GET', '/boards/1%20or%201=1', null, {}, 400],
     ['a broken escape', 'GET', '/boards/%E0%A4%A', null, {}, 400],

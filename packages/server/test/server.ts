@@ -6,13 +6,22 @@ import { afterAll, beforeAll, beforeEach } from 'vitest';
 import { aBoard } from '@spare-acre/core/testing';
 import type { Plan } from '@spare-acre/core/plan';
 import { makeApp } from '../src/app';
-import { settleCatalogue } from '../src/catalogue';
-import { migrate, openDatabase } from '../src/database';
+import type { Access } from '../src/access/sessions';
+import { type Hub, openHub } from '../src/live/hub';
+import { type Readers, startReaders } from '../src/reading/readers';
+import { openDatabase } from '../src/store/database';
+import { prepareDatabase } from '../src/store/prepare';
+
+const SILENT = pino({ level: 'silent' });
 
 /** A server on a real PostgreSQL with a database of its own for each file, empty before each test. `npm test` starts the cluster and says where it is. */
 export interface Running {
   readonly db: () => Knex;
   readonly port: () => number;
+  /** The address of its database. */
+  readonly url: () => string;
+  /** Threads of its own that read plans. */
+  readonly readers: () => Readers;
   readonly call: (
     method: string,
     path: string,
@@ -27,7 +36,7 @@ export interface Running {
   ) => Promise<{ status: number; body: never }>;
 }
 
-export function aServer(): Running {
+export function aServer(access: Access = { isBeyond: false, isSecure: false }): Running {
   const url = process.env['TEST_DATABASE_URL'];
   if (url === undefined) throw new Error('TEST_DATABASE_URL is not set: run these tests with npm test');
   const name = `test_${randomUUID().replaceAll('-', '')}`;
@@ -36,18 +45,26 @@ export function aServer(): Running {
   let base = '';
   let port = 0;
   let close: () => Promise<void>;
+  let readers: Readers;
+  const own = url.replace(/[^/]*$/, name);
 
   beforeAll(async () => {
     admin = openDatabase(url);
     await admin.raw(`create database ${name}`);
-    db = openDatabase(url.replace(/[^/]*$/, name));
-    await migrate(db);
-    const app = makeApp({ db, catalogue: await settleCatalogue(db), webDir: null, log: pino({ level: 'silent' }) });
+    const catalogue = await prepareDatabase({ url: own, demo: 'none', backupDir: null });
+    db = openDatabase(own);
+    readers = startReaders(catalogue);
+    const hub: Hub = openHub(db, own, SILENT);
+    const app = makeApp({ db, catalogue, readers, hub, access, reach: { addresses: [], fingerprint: null }, webDir: null, log: SILENT });
     const server = app.listen(0, '127.0.0.1');
     await new Promise((done) => server.once('listening', done));
     port = (server.address() as AddressInfo).port;
     base = `http://127.0.0.1:${port}/api`;
-    close = () => new Promise((done) => server.close(() => done()));
+    close = async () => {
+      await hub.close();
+      await new Promise((done) => server.close(done));
+      await readers.close();
+    };
   });
   beforeEach(async () => {
     await db('boards').delete();
@@ -55,7 +72,7 @@ export function aServer(): Running {
   afterAll(async () => {
     await close();
     await db.destroy();
-    await admin.raw(`drop database ${name}`);
+    await admin.raw(`drop database ${name} with (force)`);
     await admin.destroy();
   });
 
@@ -77,6 +94,8 @@ export function aServer(): Running {
   return {
     db: () => db,
     port: () => port,
+    url: () => own,
+    readers: () => readers,
     raw,
     call: (method, path, body, headers = {}) =>
       raw(method, path, body === undefined ? null : JSON.stringify(body), { 'Content-Type': 'application/json', ...headers }),

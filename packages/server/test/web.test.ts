@@ -5,11 +5,13 @@ import { join } from 'node:path';
 import pino from 'pino';
 import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { makeApp } from '../src/app';
-import { settleCatalogue } from '../src/catalogue';
-import { loadDemo } from '../src/demo';
+import { loadDemo } from '../src/boards/demo';
+import { openHub } from '../src/live/hub';
+import { settleCatalogue } from '../src/store/catalogue';
 import { aServer } from './server';
 
-const { db, call } = aServer();
+const { db, call, readers, url } = aServer();
+const SILENT = pino({ level: 'silent' });
 
 describe('the built app is served with the rules that keep it to itself', () => {
   let base = '';
@@ -21,11 +23,24 @@ describe('the built app is served with the rules that keep it to itself', () => 
     writeFileSync(join(webDir, 'index.html'), '<title>Spare Acre</title>');
     writeFileSync(join(webDir, 'mark.svg'), '<svg xmlns="http://www.w3.org/2000/svg"/>');
     writeFileSync(join(webDir, 'assets', 'index-abc.js'), 'export {};');
-    const app = makeApp({ db: db(), catalogue: await settleCatalogue(db()), webDir, log: pino({ level: 'silent' }) });
+    const hub = openHub(db(), url(), SILENT);
+    const app = makeApp({
+      db: db(),
+      catalogue: await settleCatalogue(db()),
+      readers: readers(),
+      hub,
+      access: { isBeyond: false, isSecure: false },
+      reach: { addresses: [], fingerprint: null },
+      webDir,
+      log: SILENT,
+    });
     const server = app.listen(0, '127.0.0.1');
     await new Promise((done) => server.once('listening', done));
     base = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
-    close = () => new Promise((done) => server.close(() => done()));
+    close = async () => {
+      await hub.close();
+      await new Promise((done) => server.close(done));
+    };
   });
   afterAll(async () => {
     await close();
@@ -71,7 +86,7 @@ describe('the built app is served with the rules that keep it to itself', () => 
 
 describe('the demo', () => {
   const names = async (): Promise<string[]> =>
-    ((await call('GET', '/boards')).body as { boards: { plan: { name: string } }[] }).boards.map(({ plan }) => plan.name);
+    ((await call('GET', '/boards')).body as { boards: { name: string }[] }).boards.map(({ name }) => name);
 
   test('is loaded once into an empty store, and not again', async () => {
     const catalogue = await settleCatalogue(db());

@@ -24,7 +24,7 @@ import { usePlan } from '../../document/plan';
 import { type Summary, summarise } from '../../workers/summaries';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { dayText } from '../../ui/dates';
-import { ORDERS, type Order, onShelf } from './shelf';
+import { ORDERS, type Order, boardsOf, onShelf } from './shelf';
 import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
 
@@ -55,9 +55,17 @@ onMounted(async () => {
 async function load(): Promise<void> {
   await told(async () => {
     const [catalogue, listed] = await Promise.all([catalogues.load(), fetchBoards()]);
-    boards.value = listed.boards;
+    const come: StoredBoard[] = [];
     unreadable.value = listed.unreadable;
-    for await (const [id, summary] of summarise(listed.boards, catalogue)) summaries.value[id] = summary;
+    if (listed.boards.length === 0) boards.value = [];
+    for await (const some of boardsOf(listed.boards)) {
+      for (const board of some) {
+        if ('plan' in board) come.push(board);
+        else unreadable.value = [...unreadable.value, board];
+      }
+      boards.value = [...come];
+    }
+    for await (const [id, summary] of summarise(come, catalogue)) summaries.value[id] = summary;
   });
 }
 

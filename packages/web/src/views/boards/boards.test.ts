@@ -3,6 +3,7 @@ import { flushPromises } from '@vue/test-utils';
 import { shown } from '../../testing/ground-world';
 import { CATALOGUE, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import BoardsView from './BoardsView.vue';
+import type { StoredBoard } from '../../document/client';
 import { onShelf } from './shelf';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/idle-reckoning'));
@@ -16,6 +17,8 @@ beforeEach(() => {
 });
 afterEach(() => vi.unstubAllGlobals());
 
+/** A board as the list names it. */
+const entryOf = ({ id, revision, savedAt, plan }: StoredBoard) => ({ id, revision, savedAt, name: plan.name });
 const DAMAGED = {
   id: '4f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c222',
   name: 'Old Quay',
@@ -25,7 +28,9 @@ async function aList(unreadable: readonly unknown[], isAlone = false) {
   aServer(({ path }) =>
     path === '/api/catalogue'
       ? { status: 200, body: { catalogue: CATALOGUE } }
-      : { status: 200, body: { boards: isAlone ? [] : [aStoredBoard()], unreadable } },
+      : path === '/api/boards'
+        ? { status: 200, body: { boards: isAlone ? [] : [entryOf(aStoredBoard())], unreadable } }
+        : { status: 200, body: aStoredBoard() },
   );
   const view = shown(BoardsView, {});
   await flushPromises();
@@ -38,6 +43,21 @@ test('a board whose plan cannot be read is named with its fault and its file; th
   const told = view.find('[role="alert"]');
   expect(told.text()).toContain('The stored plan of Old Quay cannot be read: plan.table: expected object.');
   expect(told.find('a').attributes('href')).toBe(`/api/boards/${DAMAGED.id}/export`);
+});
+
+test('a board that comes with a fault of its own is named; the others are there', async () => {
+  const sound = aStoredBoard();
+  const odd = { ...entryOf(sound), id: DAMAGED.id, name: 'Odd Fen' };
+  const problem = { type: 'about:blank', title: 'The stored plan cannot be read', status: 500, detail: 'no', issues: DAMAGED.issues };
+  aServer(({ path }) => {
+    if (path === '/api/catalogue') return { status: 200, body: { catalogue: CATALOGUE } };
+    if (path === '/api/boards') return { status: 200, body: { boards: [odd, entryOf(sound)], unreadable: [] } };
+    return path.endsWith(odd.id) ? { status: 500, body: problem } : { status: 200, body: sound };
+  });
+  const view = shown(BoardsView, {});
+  await flushPromises();
+  expect(view.findAll('.cards li')).toHaveLength(1);
+  expect(view.find('[role="alert"]').text()).toContain('Odd Fen cannot be read: plan.table: expected object.');
 });
 
 test('an empty list invites a first board, but not where one is only unreadable', async () => {
@@ -59,7 +79,9 @@ async function aShelf(count: number) {
     if (path === '/api/catalogue') return { status: 200, body: { catalogue: CATALOGUE } };
     if (path === '/api/boards/put-away')
       return { status: 200, body: { boards: [{ id: ODD, name: 'Lost Mill', putAwayAt: '2026-11-20T10:00:00.000Z' }] } };
-    return path === '/api/boards' ? { status: 200, body: { boards, unreadable: [] } } : { status: 204, body: null };
+    if (path === '/api/boards') return { status: 200, body: { boards: boards.map(entryOf), unreadable: [] } };
+    const one = boards.find(({ id }) => path === `/api/boards/${id}`);
+    return one === undefined ? { status: 204, body: null } : { status: 200, body: one };
   });
   const view = shown(BoardsView, {});
   await flushPromises();

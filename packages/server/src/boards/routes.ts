@@ -1,0 +1,148 @@
+import { Router } from 'express';
+import type { Knex } from 'knex';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import { CutSheetSchema } from '@spare-acre/core/shop';
+import {
+  BoardList,
+  BoardParams,
+  CutSheetParams,
+  History,
+  PutAwayList,
+  RevisionParams,
+  RevisionTitle,
+  SavedPlan,
+} from '@spare-acre/core/wire';
+import { askedBy } from '../access/sessions';
+import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
+import { bytesOf, jsonBytes, smallJson } from '../reading/bodies';
+import type { Readers } from '../reading/readers';
+import type { SoundBoard } from '../reading/work';
+import { createBoard, listPutAway, readBoard, savePlan, setPutAway } from './boards';
+import { boardText, checkedList, markOf, revisionText } from './checked';
+import { dropCutSheet, keepCutSheet } from './records';
+import { listRevisions, nameRevision, readRevision } from './revisions';
+
+/** A plan of 400 features with 300 corners each is under this. */
+const MAX_PLAN = '4mb';
+/** A sheet with as many parts as one may have. */
+const MAX_SHEET = '1mb';
+
+/** Boards, their history and what was done on them. */
+export function boardRoutes(db: Knex, catalogue: Catalogue, readers: Readers): Router {
+  const api = Router();
+
+  api.get('/boards', async (_req, res) => {
+    const listed = await checkedList(db, readers);
+    res.json(
+      BoardList.parse({
+        boards: listed.filter(({ faults }) => faults === null).map(({ id, name, revision, savedAt }) => ({ id, name, revision, savedAt })),
+        unreadable: listed.flatMap(({ id, name, faults }) => (faults === null ? [] : [{ id, name, issues: faults }])),
+      }),
+    );
+  });
+
+  api.get('/boards/put-away', async (_req, res) => {
+    res.json(PutAwayList.parse({ boards: await listPutAway(db) }));
+  });
+
+  api.post('/boards', ...jsonBytes(MAX_PLAN), async (req, res) => {
+    const board = await readers.read('newBoard', bytesOf(req.body));
+    res
+      .status(201)
+      .type('json')
+      .send(await created(board, askedBy(res)));
+  });
+
+  /** The body is the board file itself, as it was exported. */
+  api.post('/boards/import', ...jsonBytes(MAX_PLAN), async (req, res) => {
+    const board = await readers.read('boardFile', bytesOf(req.body));
+    res
+      .status(201)
+      .type('json')
+      .send(await created(board, askedBy(res)));
+  });
+
+  api.get('/boards/:boardId', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    res.type('json').send(await boardText(db, readers, (await readBoard(db, boardId)) ?? missing()));
+  });
+
+  api.put('/boards/:boardId/plan', ...jsonBytes(MAX_PLAN), async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const save = await readers.read('save', bytesOf(req.body));
+    const saved = await savePlan(db, boardId, save, markOf(save.revision + 1), askedBy(res));
+    if (saved.ok) return void res.json(SavedPlan.parse(saved.value));
+    if (saved.problem.code === 'board/missing') throw noSuchBoard();
+    const { stored } = saved.problem;
+    throw new HttpProblem(409, 'Someone saved first', `The board is at revision ${stored.revision} by now.`, {
+      storedText: await boardText(db, readers, stored),
+    });
+  });
+
+  api.put('/boards/:boardId/cut-sheets/:cutSheetId', ...smallJson(MAX_SHEET), async (req, res) => {
+    const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
+    const sheet = CutSheetSchema.parse(req.body);
+    if (sheet.id !== cutSheetId)
+      throw new HttpProblem(400, 'The request cannot be read', `id: got “${sheet.id}”; “${cutSheetId}”, as in the path, would do.`);
+    if (!catalogue.materials.some(({ id }) => id === sheet.materialId)) throw noSuchMaterial(sheet.materialId);
+    if (!(await keepCutSheet(db, boardId, sheet))) missing();
+    res.status(204).end();
+  });
+
+  api.delete('/boards/:boardId/cut-sheets/:cutSheetId', async (req, res) => {
+    const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
+    await dropCutSheet(db, boardId, cutSheetId);
+    res.status(204).end();
+  });
+
+  api.get('/boards/:boardId/history', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    res.json(History.parse({ revisions: (await listRevisions(db, boardId)) ?? missing() }));
+  });
+
+  api.get('/boards/:boardId/history/:revision', async (req, res) => {
+    const { boardId, revision } = RevisionParams.parse(req.params);
+    res.type('json').send(await revisionText(readers, (await readRevision(db, boardId, revision)) ?? missing()));
+  });
+
+  api.put('/boards/:boardId/history/:revision/title', ...smallJson('10kb'), async (req, res) => {
+    const { boardId, revision } = RevisionParams.parse(req.params);
+    const { title } = RevisionTitle.parse(req.body);
+    if (!(await nameRevision(db, boardId, revision, title))) missing();
+    res.status(204).end();
+  });
+
+  api.get('/boards/:boardId/export', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { name, planText, recordText } = (await readBoard(db, boardId)) ?? missing();
+    const fileName =
+      name
+        .replace(/[^A-Za-z0-9]+/g, '-')
+        .replace(/^-|-$/g, '')
+        .toLowerCase() || 'plan';
+    const file = await readers.read('exported', { planText, recordText });
+    res.attachment(`${fileName}.spare-acre.json`).type('application/json').send(file);
+  });
+
+  api.put('/boards/:boardId/put-away', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    if (!(await setPutAway(db, boardId, true))) missing();
+    res.status(204).end();
+  });
+
+  api.delete('/boards/:boardId/put-away', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    if (!(await setPutAway(db, boardId, false))) missing();
+    res.status(204).end();
+  });
+
+  return api;
+
+  async function created(board: SoundBoard, by: string | null): Promise<string> {
+    return boardText(db, readers, await createBoard(db, board, markOf(1), by));
+  }
+}
+
+function missing(): never {
+  throw noSuchBoard();
+}

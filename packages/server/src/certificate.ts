@@ -1,0 +1,32 @@
+import { createHash, X509Certificate } from 'node:crypto';
+import { readFileSync } from 'node:fs';
+
+/** What TLS is served with. */
+export interface Certificate {
+  readonly cert: string;
+  readonly key: string;
+  /** SHA-256 over the certificate, in pairs, as browsers show it. */
+  readonly fingerprint: string;
+}
+
+/** @throws Error naming the file that is not what it should be */
+export function readCertificate(certFile: string, keyFile: string): Certificate {
+  const cert = readFile('--cert', certFile);
+  const key = readFile('--key', keyFile);
+  let parsed: X509Certificate;
+  try {
+    parsed = new X509Certificate(cert);
+  } catch {
+    throw new Error(`--cert: ${certFile} is no certificate in PEM form`);
+  }
+  const hex = createHash('sha256').update(parsed.raw).digest('hex').toUpperCase();
+  return { cert, key, fingerprint: hex.match(/../g)!.join(':') };
+}
+
+function readFile(flag: string, file: string): string {
+  try {
+    return readFileSync(file, 'utf8');
+  } catch {
+    throw new Error(`${flag}: ${file} cannot be read`);
+  }
+}

@@ -1,0 +1,26 @@
+import type { Knex } from 'knex';
+import type { Logger } from 'pino';
+import { sweepSessions } from './access/sessions';
+import { thinRevisions } from './boards/revisions';
+import { sweepPresence } from './live/presence';
+import { sweepPictures } from './pictures/pictures';
+
+const EVERY_MS = 6 * 3_600_000;
+
+/** Takes out what nobody needs any more: now, and every few hours. @returns what ends it */
+export function keepHouse(db: Knex, log: Logger): () => void {
+  const sweep = async (): Promise<void> => {
+    try {
+      await thinRevisions(db);
+      await sweepPictures(db);
+      await sweepSessions(db);
+      await sweepPresence(db);
+    } catch (error) {
+      // The next time will do as well.
+      log.warn(error);
+    }
+  };
+  void sweep();
+  const timer = setInterval(() => void sweep(), EVERY_MS);
+  return () => clearInterval(timer);
+}

@@ -1,0 +1,32 @@
+import { Router } from 'express';
+import type { Knex } from 'knex';
+import { BoardParams, type LiveEvent, LiveQuery } from '@spare-acre/core/wire';
+import { askedBy } from '../access/sessions';
+import { isOnShelf } from '../boards/boards';
+import { busy, noSuchBoard } from '../problems';
+import type { Hub } from './hub';
+
+/** A line that says nothing keeps what lies between from closing a silent stream. */
+const SILENCE_MS = 20_000;
+
+/** What others do on a board, as server-sent events. */
+export function liveRoutes(db: Knex, hub: Hub): Router {
+  const routes = Router();
+  routes.get('/boards/:boardId/live', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { tab } = LiveQuery.parse(req.query);
+    if (!(await isOnShelf(db, boardId))) throw noSuchBoard();
+    const device = /Mobi|Android/.test(req.get('user-agent') ?? '') ? 'phone' : 'desk';
+    const send = (event: LiveEvent): void => void res.write(`data: ${JSON.stringify(event)}\n\n`);
+    const leave = hub.join({ boardId, tab, person: askedBy(res), device }, send, () => res.end());
+    if (leave === null) throw busy();
+    res.writeHead(200, { 'Content-Type': 'text/event-stream', 'X-Accel-Buffering': 'no' });
+    res.write('retry: 1000\n\n');
+    const silence = setInterval(() => void res.write(':\n\n'), SILENCE_MS);
+    res.on('close', () => {
+      clearInterval(silence);
+      leave();
+    });
+  });
+  return routes;
+}

@@ -1,0 +1,110 @@
+import type { Knex } from 'knex';
+import { randomUUID } from 'node:crypto';
+import { MAX_PICTURES_MB } from '@spare-acre/core/wire';
+import { HttpProblem } from '../problems';
+import type { SoundPicture } from './decoding';
+
+export interface StoredPicture {
+  readonly id: string;
+  readonly mediaType: string;
+  readonly widthPx: number;
+  readonly heightPx: number;
+}
+
+/** A picture in the list. */
+interface ListedPicture extends StoredPicture {
+  readonly bytes: number;
+  readonly keptAt: string;
+  /** Boards that show it today, those put away among them. */
+  readonly usedBy: readonly { readonly id: string; readonly name: string }[];
+  readonly isInHistory: boolean;
+}
+
+const MEBI = 1_048_576;
+/** Any number: pictures are weighed one after another, so that two at once do not both find the last room. */
+const WEIGHING = 4_117;
+/** So long a picture that no board shows is kept: an edit with it may not have been saved yet. */
+const SWEPT_AFTER_DAYS = 7;
+
+/** Stores a picture that was looked at. @throws HttpProblem 507 where all together would be more than is kept */
+export async function keepPicture(db: Knex, { mediaType, widthPx, heightPx, bytes }: SoundPicture): Promise<StoredPicture> {
+  const id = randomUUID();
+  await db.transaction(async (trx) => {
+    await trx.raw('select pg_advisory_xact_lock(?)', [WEIGHING]);
+    const kept = await weight(trx);
+    if (kept + bytes.byteLength > MAX_PICTURES_MB * MEBI) {
+      const of = `${Math.round(kept / MEBI)} of ${MAX_PICTURES_MB} MB are taken`;
+      throw new HttpProblem(507, 'No room for it', `picture: ${of}; take out pictures that no board needs, or send a smaller one.`);
+    }
+    await trx('pictures').insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) });
+  });
+  return { id, mediaType, widthPx, heightPx };
+}
+
+async function weight(db: Knex): Promise<number> {
+  const { bytes } = (await db('pictures').first(db.raw('coalesce(sum(octet_length(body)), 0)::float8 as bytes'))) as { bytes: number };
+  return bytes;
+}
+
+/** A picture with its bytes, or null. */
+export async function readPicture(db: Knex, id: string): Promise<{ readonly mediaType: string; readonly body: Buffer } | null> {
+  const row = await db<{ id: string; media_type: string; body: Buffer }>('pictures').first('media_type', 'body').where({ id });
+  return row === undefined ? null : { mediaType: row.media_type, body: row.body };
+}
+
+/** SQL: whether a stored plan shows the picture of a row of `pictures`. */
+const SHOWS_IT = "plan #>> '{underlay,imageId}' = pictures.id::text";
+
+/** Every picture, the newest first, with who shows it. */
+export async function listPictures(db: Knex): Promise<{ readonly pictures: readonly ListedPicture[]; readonly bytes: number }> {
+  const { rows } = await db.raw<{
+    rows: {
+      id: string;
+      media_type: string;
+      width_px: number;
+      height_px: number;
+      bytes: number;
+      created_at: Date;
+      used_by: never;
+      in_history: boolean;
+    }[];
+  }>(`
+    select id, media_type, width_px, height_px, octet_length(body) as bytes, created_at,
+      (select coalesce(json_agg(json_build_object('id', id, 'name', name) order by name), '[]') from boards where ${SHOWS_IT}) as used_by,
+      exists (select from board_revisions where ${SHOWS_IT}) as in_history
+    from pictures order by created_at desc, id`);
+  const pictures = rows.map((row) => ({
+    id: row.id,
+    mediaType: row.media_type,
+    widthPx: row.width_px,
+    heightPx: row.height_px,
+    bytes: row.bytes,
+    keptAt: row.created_at.toISOString(),
+    usedBy: row.used_by,
+    isInHistory: row.in_history,
+  }));
+  return { pictures, bytes: pictures.reduce((sum, { bytes }) => sum + bytes, 0) };
+}
+
+/**
+ * Takes a picture out for good. Earlier versions that showed it show their plan without it.
+ * @throws HttpProblem 404 for one that is not there, 409 for one that a board shows
+ */
+export async function removePicture(db: Knex, id: string): Promise<void> {
+  const removed = await db('pictures').where({ id }).whereRaw(`not exists (select from boards where ${SHOWS_IT})`).delete();
+  if (removed === 1) return;
+  const shown = (await db('boards').select('name').whereRaw("plan #>> '{underlay,imageId}' = ?", [id])) as { name: string }[];
+  if (shown.length === 0) throw noSuchPicture();
+  const names = shown.map(({ name }) => `“${name}”`).join(', ');
+  throw new HttpProblem(409, 'Still in use', `picture: lies under ${names}; taking it from under there first would do.`);
+}
+
+/** Takes out pictures that no board shows, nor any earlier version. @returns how many */
+export const sweepPictures = async (db: Knex): Promise<number> =>
+  db('pictures')
+    .whereRaw(`created_at < now() - interval '${SWEPT_AFTER_DAYS} days'`)
+    .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
+    .whereRaw(`not exists (select from board_revisions where ${SHOWS_IT})`)
+    .delete();
+
+export const noSuchPicture = (): HttpProblem => new HttpProblem(404, 'No such picture', 'There is no picture with that id.');

@@ -1,0 +1,31 @@
+import { Router } from 'express';
+import type { Knex } from 'knex';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import { NewOffcut, OffcutParams, Rack, RackOffcut } from '@spare-acre/core/wire';
+import { isOnShelf } from '../boards/boards';
+import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
+import { smallJson } from '../reading/bodies';
+import { addOffcut, listOffcuts, removeOffcut } from './rack';
+
+/** The rack of offcuts. */
+export function rackRoutes(db: Knex, catalogue: Catalogue): Router {
+  const api = Router();
+
+  api.get('/rack', async (_req, res) => {
+    res.json(Rack.parse({ offcuts: await listOffcuts(db) }));
+  });
+
+  api.post('/rack', ...smallJson('10kb'), async (req, res) => {
+    const offcut = NewOffcut.parse(req.body);
+    if (!catalogue.materials.some(({ id }) => id === offcut.materialId)) throw noSuchMaterial(offcut.materialId);
+    if (offcut.from !== null && !(await isOnShelf(db, offcut.from.boardId))) throw noSuchBoard();
+    res.status(201).json(RackOffcut.parse(await addOffcut(db, offcut)));
+  });
+
+  api.delete('/rack/:offcutId', async (req, res) => {
+    const { offcutId } = OffcutParams.parse(req.params);
+    if (!(await removeOffcut(db, offcutId))) throw new HttpProblem(404, 'No such offcut', 'There is no offcut with that id in the rack.');
+    res.status(204).end();
+  });
+  return api;
+}

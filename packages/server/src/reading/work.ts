@@ -1,0 +1,89 @@
+import { workerData } from 'piscina';
+import { z } from 'zod';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import { migrated } from '@spare-acre/core/plan';
+import { checkBoardFile } from '@spare-acre/core/plan/check';
+import { PlanSchema } from '@spare-acre/core/plan/schema';
+import { CreateBoard, SavePlan } from '@spare-acre/core/wire';
+import { type Problem, badPlan, problemOf } from '../problems';
+import { soundPicture } from '../pictures/decoding';
+import { parseJson } from './json';
+
+/**
+ * What takes long, done in threads of its own: reading plans and pictures that come in. Each function answers with what it read or with what is wrong,
+ * since an error loses its kind on the way out of a thread.
+ */
+export type Told<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+
+/** A board that passed every check, as it is stored: nobody needs its insides. */
+export interface SoundBoard {
+  readonly name: string;
+  readonly planText: string;
+  readonly recordText: string;
+}
+export interface SoundSave extends SoundBoard {
+  readonly revision: number;
+  readonly changes: readonly string[];
+}
+/** What is stored, as text. */
+export interface StoredText {
+  readonly planText: string;
+  readonly recordText: string;
+}
+
+const { catalogue } = workerData as { readonly catalogue: Catalogue };
+
+/** A board as the page sends a new one. */
+export const newBoard = (bytes: Uint8Array): Told<SoundBoard> =>
+  told(() => {
+    const { plan, record } = CreateBoard.parse(parseJson(bytes));
+    // Plans of earlier versions say themselves what was cut of them.
+    return sound(record === undefined || typeof plan !== 'object' ? plan : { ...plan, record });
+  });
+
+/** A board's file, as it was exported. */
+export const boardFile = (bytes: Uint8Array): Told<SoundBoard> => told(() => sound(parseJson(bytes)));
+
+/** A save with the revision it grew from. */
+export const save = (bytes: Uint8Array): Told<SoundSave> =>
+  told(() => {
+    const { revision, plan, changes } = SavePlan.parse(parseJson(bytes));
+    return { ...sound(plan), revision, changes };
+  });
+
+/** A stored plan brought forward to this version, as text. */
+export const storedPlan = (planText: string): Told<string> =>
+  told(() => JSON.stringify(Stored.parse({ plan: migrated(JSON.parse(planText)) }).plan));
+const Stored = z.object({ plan: PlanSchema });
+
+/** The file of a board as it is stored, sound or not, for a person to read. */
+export const exported = ({ planText, recordText }: StoredText): Told<string> =>
+  told(() => {
+    const plan = migrated(JSON.parse(planText));
+    const record = JSON.parse(recordText) as unknown;
+    return JSON.stringify(typeof plan === 'object' ? { ...plan, record } : plan, null, 1);
+  });
+
+/** A picture that is whole, no larger than it needs to be. */
+export const picture = async (bytes: Uint8Array): Promise<Told<Awaited<ReturnType<typeof soundPicture>>>> => {
+  try {
+    return { ok: true, value: await soundPicture(bytes) };
+  } catch (error) {
+    return { ok: false, problem: problemOf(error) };
+  }
+};
+
+function sound(raw: unknown): SoundBoard {
+  const checked = checkBoardFile(raw, catalogue);
+  if (!checked.ok) throw badPlan(checked.problem.issues);
+  const { plan, record } = checked.value;
+  return { name: plan.name, planText: JSON.stringify(plan), recordText: JSON.stringify(record) };
+}
+
+function told<T>(work: () => T): Told<T> {
+  try {
+    return { ok: true, value: work() };
+  } catch (error) {
+    return { ok: false, problem: problemOf(error) };
+  }
+}
