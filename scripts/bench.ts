@@ -60,7 +60,7 @@ const table = (head: readonly string[], rows: readonly (readonly string[])[]): s
   ].join('\n');
 
 const machine = `${cpus()[0]?.model ?? 'unknown processor'}, ${cpus().length} cores, ${Math.round(totalmem() / 2 ** 30)} GiB, Node ${process.version}`;
-ensureWebBuilt();
+await ensureWebBuilt();
 const load = firstLoad();
 const text = `# Bench
 

@@ -1,7 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { createServer } from 'node:net';
 import { expect, test } from 'vitest';
-import { freePort } from './database.mjs';
+import { freePort } from './setup.mjs';
 
 /** `npm start` with flags that end it before anything is set up. */
 function start(...flags: string[]): { status: number | null; said: string } {

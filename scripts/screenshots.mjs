@@ -3,18 +3,16 @@
 import { spawnSync } from 'node:child_process';
 import { ROOT, ensureChromium, ensurePackages, ensureWebBuilt, say } from './setup.mjs';
 
-ensurePackages();
-ensureChromium();
-ensureWebBuilt();
-const { removeDatabase, startDatabase } = await import('./database.mjs');
-const name = `pictures-${process.pid}`;
-const database = await startDatabase(name, { forTests: true });
+await ensurePackages();
+await ensureChromium();
+await ensureWebBuilt();
+const { startDatabase } = await import('./database.mjs');
+const database = await startDatabase(`pictures-${process.pid}`, { forTests: true });
 const done = spawnSync('npx', ['playwright', 'test', '--config', 'e2e/screenshots.config.ts'], {
   cwd: ROOT,
   stdio: 'inherit',
   env: { ...process.env, TEST_DATABASE_URL: database.url },
 });
-database.stop();
-removeDatabase(name);
+await database.stop();
 say(done.status === 0 ? 'Pictures are in docs/screenshots/.' : 'The pictures could not be made.');
 process.exit(done.status ?? 1);

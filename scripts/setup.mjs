@@ -1,82 +1,152 @@
 // @ts-check
 /** What every script needs before it can run: packages, PostgreSQL, Chromium. Plain Node, so that it runs on an empty checkout. */
-import { spawnSync } from 'node:child_process';
+import { spawn } from 'node:child_process';
 import { createHash } from 'node:crypto';
-import { existsSync, mkdirSync, readFileSync, readdirSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdirSync, readFileSync, readdirSync, renameSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { createServer } from 'node:net';
 import { dirname, join } from 'node:path';
 import { fileURLToPath } from 'node:url';
 
 export const ROOT = dirname(dirname(fileURLToPath(import.meta.url)));
-export const LOCAL = join(ROOT, '.local');
+/** What is kept for this checkout: its database, backups, certificate. Several may be kept apart, for tests say. */
+export const LOCAL = process.env['SPARE_ACRE_HOME'] ?? join(ROOT, '.local');
 
 const isRoot = process.getuid?.() === 0;
 
 /** @param {string} text */
-export const say = (text) => process.stdout.write(`${text}\n`);
+export const say = (text) => void process.stdout.write(`${text}\n`);
+// A terminal that is closed takes what is said with it, and nothing else.
+for (const out of [process.stdout, process.stderr]) out.on('error', () => undefined);
+
+/** Commands under way, to be ended with the script. @type {Set<import('node:child_process').ChildProcess>} */
+const underWay = new Set();
+/** Ends whatever {@link run} has under way. */
+export function endRuns() {
+  for (const child of underWay) if (child.pid !== undefined) process.kill(-child.pid, 'SIGTERM');
+}
 
 /**
  * Runs a command to its end. Its output is shown only when it fails.
- * @param {string} command @param {readonly string[]} args @param {import('node:child_process').SpawnSyncOptions} [options]
+ * @param {string} command @param {readonly string[]} args @param {import('node:child_process').SpawnOptions} [options]
+ * @returns {Promise<string>} what it printed
  */
 export function run(command, args, options = {}) {
-  const done = spawnSync(command, args, { cwd: ROOT, encoding: 'utf8', maxBuffer: 1 << 28, ...options });
-  if (done.status === 0) return String(done.stdout ?? '');
-  throw new Error(`${command} ${args.join(' ')} failed (${done.status ?? done.error?.message}):\n${done.stdout ?? ''}${done.stderr ?? ''}`);
+  return new Promise((resolve, reject) => {
+    // A group of its own, so that what it starts ends with it.
+    const child = spawn(command, args, { cwd: ROOT, detached: true, ...options, stdio: ['ignore', 'pipe', 'pipe'] });
+    underWay.add(child);
+    let [said, complained] = ['', ''];
+    child.stdout?.on('data', (chunk) => (said += String(chunk)));
+    child.stderr?.on('data', (chunk) => (complained += String(chunk)));
+    child.on('error', (error) => reject(new Error(`${command} cannot be run: ${error.message}`)));
+    child.on('close', (code, signal) => {
+      underWay.delete(child);
+      if (code === 0) resolve(said);
+      else reject(new Error(`${command} ${args.join(' ')} failed (${code ?? signal}):\n${said}${complained}`));
+    });
+  });
+}
+
+/**
+ * Does what two scripts must not do at once, under a lock that goes with whoever holds it.
+ * @template T @param {string} name @param {() => Promise<T>} work @returns {Promise<T>}
+ */
+export async function inTurn(name, work) {
+  const file = join(ensureFolder(join(ROOT, '.local')), `${name}.lock`);
+  // It holds the lock for as long as its input is open: until it is told, or whoever asked is no more.
+  const holder = spawn('flock', [file, 'sh', '-c', 'echo mine; exec cat'], { stdio: ['pipe', 'pipe', 'inherit'] });
+  const told = setTimeout(() => say('Waiting for another start to finish its setting up …'), 1_500);
+  try {
+    await new Promise((resolve, reject) => {
+      holder.stdout.once('data', resolve);
+      holder.once('error', reject).once('exit', () => reject(new Error(`${file} cannot be locked`)));
+    });
+    clearTimeout(told);
+    return await work();
+  } finally {
+    clearTimeout(told);
+    holder.stdin.end();
+  }
 }
 
 /** Installs the npm packages when they are missing or the lock file changed. */
-export function ensurePackages() {
+export async function ensurePackages() {
   const stamp = join(ROOT, 'node_modules', '.installed-from');
   const lock = hashOf([join(ROOT, 'package-lock.json')]);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === lock) return;
-  say('Installing packages (about a minute, once) …');
-  run('npm', ['ci', '--no-audit', '--no-fund']);
-  writeFileSync(stamp, lock);
+  const isDone = () => existsSync(stamp) && readFileSync(stamp, 'utf8') === lock;
+  if (isDone()) return;
+  await inTurn('setup', async () => {
+    if (isDone()) return;
+    say('Installing packages (about a minute, once) …');
+    await run('npm', ['ci', '--no-audit', '--no-fund']);
+    writeFileSync(stamp, lock);
+  });
 }
 
-/** Builds the web app when its sources, the core's or the packages changed since the last build. */
-export function ensureWebBuilt() {
-  const stamp = join(ROOT, 'packages', 'web', 'dist', '.built-from');
+/** Builds the web app when its sources, the core's or the packages changed since the last build: beside the one that is served, then in its place. */
+export async function ensureWebBuilt() {
+  const dist = join(ROOT, 'packages', 'web', 'dist');
   const sources = ['packages/web/src', 'packages/core/src', 'packages/web/public'].flatMap((folder) => filesIn(join(ROOT, folder)));
   const settings = ['packages/web/index.html', 'packages/web/vite.config.ts', 'packages/web/package.json', 'package-lock.json'].map(
     (file) => join(ROOT, file),
   );
   const now = hashOf([...sources.filter((file) => !file.endsWith('.test.ts')), ...settings]);
-  if (existsSync(stamp) && readFileSync(stamp, 'utf8') === now) return;
-  say('Building the web app …');
-  run('npm', ['run', 'build', '--workspace', 'packages/web']);
-  writeFileSync(stamp, now);
+  const isDone = () => existsSync(join(dist, '.built-from')) && readFileSync(join(dist, '.built-from'), 'utf8') === now;
+  if (isDone()) return;
+  await inTurn('setup', async () => {
+    if (isDone()) return;
+    say('Building the web app …');
+    const [making, old] = [`${dist}.making`, `${dist}.old`];
+    for (const folder of [making, old]) rmSync(folder, { recursive: true, force: true });
+    await run('npm', ['run', 'build', '--workspace', 'packages/web', '--', '--outDir', making, '--emptyOutDir']);
+    writeFileSync(join(making, '.built-from'), now);
+    if (existsSync(dist)) renameSync(dist, old);
+    renameSync(making, dist);
+    rmSync(old, { recursive: true, force: true });
+  });
 }
 
-/** Folder with PostgreSQL's programs, from Debian's packages when there are none. */
-export function ensurePostgres() {
-  const found = postgresBin();
-  if (found !== null) return found;
-  installDebian('postgresql', 'PostgreSQL');
-  const installed = postgresBin();
-  if (installed === null) throw new Error('PostgreSQL was installed, but initdb is not under /usr/lib/postgresql.');
-  return installed;
+/** PostgreSQL from Debian's packages when there is none. */
+export async function ensurePostgres() {
+  if (postgresBins().size > 0) return;
+  await inTurn('setup', async () => {
+    if (postgresBins().size === 0) await installDebian('postgresql', 'PostgreSQL');
+  });
+  if (postgresBins().size === 0) throw new Error('PostgreSQL was installed, but initdb is not under /usr/lib/postgresql.');
 }
 
 /** Debian's Chromium for the browser tests and pictures. */
-export function ensureChromium() {
-  if (!existsSync('/usr/bin/chromium')) installDebian('chromium', 'Chromium');
+export async function ensureChromium() {
+  if (!existsSync('/usr/bin/chromium')) await installDebian('chromium', 'Chromium');
 }
 
-function postgresBin() {
+/** Folders with PostgreSQL's programs by their version, the newest first. @returns {ReadonlyMap<string, string>} */
+export function postgresBins() {
   const home = '/usr/lib/postgresql';
-  if (!existsSync(home)) return null;
-  const versions = readdirSync(home).sort((a, b) => Number(b) - Number(a));
-  const bins = versions.map((version) => join(home, version, 'bin'));
-  return bins.find((bin) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'pg_ctl'))) ?? null;
+  const versions = existsSync(home) ? readdirSync(home).sort((a, b) => Number(b) - Number(a)) : [];
+  const bins = versions.map((version) => /** @type {const} */ ([version, join(home, version, 'bin')]));
+  return new Map(bins.filter(([, bin]) => existsSync(join(bin, 'initdb')) && existsSync(join(bin, 'postgres'))));
 }
 
 /** @param {string} name @param {string} title */
-function installDebian(name, title) {
+async function installDebian(name, title) {
   const command = `apt-get update && apt-get install -y --no-install-recommends ${name}`;
   if (!isRoot) throw new Error(`${title} is missing. Install it with:\n\n    sudo sh -c '${command}'\n`);
   say(`Installing ${title} from Debian's packages …`);
-  run('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+  await run('sh', ['-c', command], { env: { ...process.env, DEBIAN_FRONTEND: 'noninteractive' } });
+}
+
+/** A port that nobody has, or the one that is wanted. @returns {Promise<number>} @throws where it is taken */
+export function freePort(wanted = 0, host = '127.0.0.1') {
+  return new Promise((resolve, reject) => {
+    const probe = createServer();
+    probe.on('error', reject);
+    probe.listen(wanted, host, () => {
+      const address = probe.address();
+      const port = typeof address === 'object' && address !== null ? address.port : 0;
+      probe.close(() => resolve(port));
+    });
+  });
 }
 
 /** @param {string} folder @returns {string[]} */

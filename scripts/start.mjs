@@ -1,101 +1,255 @@
 // @ts-check
 /** `npm start`: everything from an empty checkout to a served app. */
 import { spawn } from 'node:child_process';
+import { readFileSync } from 'node:fs';
+import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { LOCAL, ROOT, ensureFolder, ensurePackages, ensureWebBuilt, say } from './setup.mjs';
+import { LOCAL, ROOT, endRuns, ensureFolder, ensurePackages, ensureWebBuilt, freePort, postgresBins, say } from './setup.mjs';
 
 const HELP = `Spare Acre
 
-  npm start                    set up what is missing, start, and print the address
-  npm start -- --port 5000     serve on that port (default: 4310, or the next free one)
-  npm start -- --fresh-demo    add the demo boards afresh, beside what is there
-  npm start -- --no-demo       start with an empty shelf of boards
-  npm start -- --help          this text
+  npm start                        set up what is missing, start, and print the address
+  npm start -- --port 5000         serve on that port (default: 4310, or the next free one)
+  npm start -- --listen 0.0.0.0    serve beyond this machine too; npm run passphrase comes first
+      --self-signed                … under TLS, with a certificate of its own, known by its fingerprint
+      --cert FILE --key FILE       … under TLS, with a certificate you have
+  npm start -- --fresh-demo        add the demo boards afresh, beside what is there
+  npm start -- --no-demo           start with an empty shelf of boards
+  npm start -- --set-aside         move a database that cannot be started out of the way, and begin a new one
+  npm start -- --without-backup    change an older database without copying it first
+  npm start -- --help              this text
 
-Ctrl-C stops the server and its database. Boards stay in .local/ (or, for a checkout that
-PostgreSQL's own user may not enter, under /var/tmp).`;
+Also: npm run passphrase, npm run backup [-- FILE], npm run restore -- FILE.
+With DATABASE_URL=postgres://… in the environment that database is used; else a private one.
+
+Ctrl-C stops the server, and the database with the last who uses it. Boards stay in .local/ (or, for
+a checkout that PostgreSQL's own user may not enter, under /var/tmp).`;
 
 const FIRST_PORT = 4310;
+/** A server that ends by itself is started again, but not for ever. */
+const MAX_RESTARTS = 5;
+const RESTARTS_IN_MS = 60_000;
+/** The server finishes its answers in five seconds. */
+const STOP_MS = 8_000;
 
 function readFlags() {
+  const { values } = parseArgs({
+    options: {
+      port: { type: 'string' },
+      listen: { type: 'string' },
+      cert: { type: 'string' },
+      key: { type: 'string' },
+      'self-signed': { type: 'boolean', default: false },
+      'fresh-demo': { type: 'boolean', default: false },
+      'no-demo': { type: 'boolean', default: false },
+      'set-aside': { type: 'boolean', default: false },
+      'without-backup': { type: 'boolean', default: false },
+      help: { type: 'boolean', short: 'h', default: false },
+    },
+  });
+  const { listen = '127.0.0.1', cert, key } = values;
+  const port = values.port === undefined ? null : Number(values.port);
+  if (values.port !== undefined && !(/^\d{1,5}$/.test(values.port) && port !== null && port >= 1 && port <= 65_535))
+    throw new Error(`--port: got “${values.port}”; 1 to 65535 would do`);
+  if (isIP(listen) === 0) throw new Error(`--listen: got “${listen}”; an address of this machine, or 0.0.0.0 for all of them, would do`);
+  if ((cert === undefined) !== (key === undefined)) throw new Error('--cert and --key: one goes with the other');
+  if (cert !== undefined && values['self-signed']) throw new Error('--cert and --self-signed: one or the other');
+  if (values['fresh-demo'] && values['no-demo']) throw new Error('--fresh-demo and --no-demo: one or the other');
+  const demo = values['fresh-demo'] ? 'fresh' : values['no-demo'] ? 'none' : 'once';
+  return { ...values, port, listen, cert, key, demo };
+}
+
+const flags = (() => {
   try {
-    const { values } = parseArgs({
-      options: {
-        port: { type: 'string' },
-        'fresh-demo': { type: 'boolean' },
-        'no-demo': { type: 'boolean' },
-        help: { type: 'boolean', short: 'h' },
-      },
-    });
-    const port = values.port === undefined ? null : Number(values.port);
-    if (port !== null && !(Number.isInteger(port) && port >= 1 && port <= 65_535))
-      throw new Error(`--port: got “${values.port}”; 1 to 65535 would do`);
-    if (values['fresh-demo'] && values['no-demo']) throw new Error('--fresh-demo and --no-demo: one or the other');
-    return { port, demo: values['fresh-demo'] ? 'fresh' : values['no-demo'] ? 'none' : 'once', help: values.help === true };
+    return readFlags();
   } catch (error) {
     say(`${/** @type {Error} */ (error).message}\n\n${HELP}`);
     process.exit(2);
   }
-}
-
-/** @param {number | null} wanted @param {(port: number) => Promise<number>} probe */
-async function pickPort(wanted, probe) {
-  if (wanted !== null) {
-    try {
-      return await probe(wanted);
-    } catch {
-      say(`--port: ${wanted} is taken on 127.0.0.1; another would do.`);
-      process.exit(2);
-    }
-  }
-  for (let port = FIRST_PORT; port < FIRST_PORT + 50; port++) {
-    try {
-      return await probe(port);
-    } catch {
-      // taken: the next one
-    }
-  }
-  return probe(0);
-}
-
-const flags = readFlags();
+})();
 if (flags.help) {
   say(HELP);
   process.exit(0);
 }
 
+/** @type {import('./database.mjs').Running | null} */
+let database = null;
+/** @type {import('node:child_process').ChildProcess | null} */
+let server = null;
+const stopping = new AbortController();
+
+/** The first signal stops everything in order; the second ends this at once, and what it leaves ends by itself. */
+async function stop(exitCode = 0) {
+  if (stopping.signal.aborted) {
+    server?.kill('SIGKILL');
+    process.exit(exitCode === 0 ? 130 : exitCode);
+  }
+  stopping.abort();
+  say('\nStopping …');
+  endRuns();
+  await serverGone();
+  if (database !== null && !(await database.stop())) say('The database takes long to stop; it goes on stopping by itself.');
+  process.exit(exitCode);
+}
+for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.on(signal, () => void stop());
+process.on('exit', () => server?.kill('SIGKILL'));
+watchStarter();
+
+/** A signal to npm does not reach what it runs: when npm is gone, this goes too. */
+function watchStarter() {
+  if (process.env['npm_lifecycle_event'] !== 'start') return;
+  const parentOf = (/** @type {number} */ pid) => {
+    try {
+      return readFileSync(`/proc/${pid}/stat`, 'utf8')
+        .replace(/^.*\) /s, '')
+        .split(' ')[1];
+    } catch {
+      return 'gone';
+    }
+  };
+  const shell = process.ppid;
+  const npm = parentOf(shell);
+  setInterval(() => {
+    if (process.ppid !== shell || parentOf(shell) !== npm) void (stopping.signal.aborted || stop());
+  }, 300).unref();
+}
+
+async function serverGone() {
+  const child = server;
+  if (child === null || child.exitCode !== null || child.signalCode !== null) return;
+  const gone = new Promise((resolve) => child.once('exit', resolve));
+  child.kill('SIGTERM');
+  const timer = setTimeout(() => child.kill('SIGKILL'), STOP_MS);
+  await gone;
+  clearTimeout(timer);
+}
+
+/** @type {number[]} */
+const restarts = [];
+
+/**
+ * Starts the server, and again when it ends by itself. @param {number} port @param {string} url @param {Record<string, string>} settings
+ * @returns {Promise<readonly string[]>} the addresses it is reached at
+ */
+function serve(port, url, settings) {
+  return new Promise((resolve, reject) => {
+    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/server/src/main.ts')], {
+      cwd: ROOT,
+      stdio: ['pipe', 'pipe', 'pipe'],
+      env: { ...process.env, ...settings, DATABASE_URL: url, PORT: String(port), DEMO: flags.demo },
+      // Its own group: a Ctrl-C reaches only this script, which then stops the server before the database.
+      detached: true,
+    });
+    server = child;
+    let hasServed = false;
+    let lastWords = '';
+    child.stdout.on('data', (chunk) => {
+      const line = String(chunk).trim();
+      const served = /^serving (.+)$/.exec(line);
+      if (served?.[1] === undefined) lastWords = line;
+      else {
+        hasServed = true;
+        resolve(served[1].split(' '));
+      }
+    });
+    child.stderr.on('data', (chunk) => process.stderr.write(chunk));
+    child.on('exit', (code, signal) => {
+      if (stopping.signal.aborted) return;
+      if (!hasServed)
+        return reject(new Error(lastWords.replace(/^cannot start: /, '') || `The server does not start (${signal ?? code}).`));
+      const now = Date.now();
+      restarts.push(now);
+      if (restarts.filter((at) => now - at < RESTARTS_IN_MS).length > MAX_RESTARTS) {
+        say('The server keeps ending by itself; it is not started again.');
+        return void stop(1);
+      }
+      say(`The server ended by itself (${signal ?? code}) and is started again.`);
+      // What it was asked to do once is done.
+      flags.demo = 'once';
+      serve(port, database?.url ?? url, settings).catch((error) => {
+        say(error.message);
+        void stop(1);
+      });
+    });
+  });
+}
+
+/** The port that is wanted, or the first that is free. @param {string} url @param {Record<string, string>} settings */
+async function serveSomewhere(url, settings) {
+  if (flags.port !== null) {
+    await freePort(flags.port, flags.listen).catch((/** @type {NodeJS.ErrnoException} */ { code }) => {
+      throw new Error(
+        code === 'EADDRNOTAVAIL'
+          ? `--listen: ${flags.listen} is no address of this machine.`
+          : `--port: ${flags.port} is taken on ${flags.listen}; another would do.`,
+      );
+    });
+    return serve(flags.port, url, settings);
+  }
+  for (let port = FIRST_PORT; port < FIRST_PORT + 50; port++) {
+    try {
+      await freePort(port, flags.listen);
+      return await serve(port, url, settings);
+    } catch (error) {
+      // Taken, or taken by another start in the moment between.
+      const { code, message } = /** @type {NodeJS.ErrnoException} */ (error);
+      if (code !== 'EADDRINUSE' && !/^--port: \d+ is taken/.test(message)) throw error;
+    }
+  }
+  throw new Error(`--port: all from ${FIRST_PORT} on are taken; say one that is free.`);
+}
+
 try {
   ensureFolder(LOCAL);
-  ensurePackages();
-  ensureWebBuilt();
-  const { freePort, startDatabase } = await import('./database.mjs');
-  const port = await pickPort(flags.port, freePort);
-  const database = await startDatabase('main');
-  const server = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/server/src/main.ts')], {
-    cwd: ROOT,
-    stdio: ['pipe', 'pipe', 'inherit'],
-    env: { ...process.env, DATABASE_URL: database.url, PORT: String(port), DEMO: flags.demo },
-    // Its own group: a Ctrl-C reaches only this script, which then stops the server before the database.
-    detached: true,
-  });
-  server.stdout.on('data', (chunk) => say(String(chunk).trim().replace('serving', 'Spare Acre is open at')));
-  let isStopping = false;
-  const stop = () => {
-    if (isStopping) return;
-    isStopping = true;
-    say('\nStopping …');
-    server.kill('SIGTERM');
-  };
-  for (const signal of /** @type {const} */ (['SIGINT', 'SIGTERM', 'SIGHUP'])) process.on(signal, stop);
-  server.on('exit', (code) => {
-    database.stop();
-    process.exit(isStopping ? 0 : (code ?? 1));
-  });
-  process.on('exit', () => {
-    if (server.exitCode === null) server.kill('SIGKILL');
-  });
+  await ensurePackages();
+  await ensureWebBuilt();
+  const given = process.env['DATABASE_URL'];
+  const { startDatabase } = await import('./database.mjs');
+  const { placesOf, setAside } = await import('./cluster.mjs');
+  if (flags['set-aside']) {
+    const aside = setAside(placesOf('main'));
+    if (aside !== null) say(`The database that was there is in ${aside} now.`);
+  }
+  /** @type {Record<string, string>} */
+  const settings = { LISTEN: flags.listen, PG_BIN: [...postgresBins().values()][0] ?? '' };
+  if (settings['PG_BIN'] === '') delete settings['PG_BIN'];
+  if (!flags['without-backup']) settings['BACKUP_DIR'] = join(LOCAL, 'backups');
+  if (flags.cert !== undefined && flags.key !== undefined) Object.assign(settings, { TLS_CERT: flags.cert, TLS_KEY: flags.key });
+  if (flags['self-signed']) {
+    const { ownCertificate } = await import('./certificate.mjs');
+    const { cert, key } = await ownCertificate(join(LOCAL, 'tls'));
+    Object.assign(settings, { TLS_CERT: cert, TLS_KEY: key, TLS_IS_OWN: 'true' });
+  }
+  if (given === undefined) {
+    const moved = (/** @type {string} */ url) => {
+      say('The database came back at another address; the server is started again.');
+      if (database !== null) database.url = url;
+      server?.kill('SIGKILL');
+    };
+    const held = await startDatabase('main', { say, moved, signal: stopping.signal });
+    database = held;
+  }
+  if (!stopping.signal.aborted) {
+    await greet(await serveSomewhere(given ?? database?.url ?? '', settings));
+  }
 } catch (error) {
-  say(/** @type {Error} */ (error).message);
-  process.exit(1);
+  if (!stopping.signal.aborted) {
+    say(/** @type {Error} */ (error).message);
+    await stop(/^--/.test(/** @type {Error} */ (error).message) ? 2 : 1);
+  }
+}
+
+/** @param {readonly string[]} addresses */
+async function greet(addresses) {
+  for (const address of addresses) say(`Spare Acre is open at ${address}`);
+  if (flags['self-signed']) {
+    const { fingerprintOf } = await import('./certificate.mjs');
+    say(`Fingerprint of its certificate (SHA-256), to compare where a browser warns:\n${fingerprintOf(join(LOCAL, 'tls'))}`);
+  }
+  const [first] = addresses;
+  if (flags.listen !== '127.0.0.1' && first !== undefined) {
+    const { default: qrcode } = await import('qrcode');
+    say(await qrcode.toString(first, { type: 'terminal', small: true }));
+  }
 }

@@ -75,26 +75,19 @@ async function browser(databaseUrl) {
 try {
   rmSync(REPORTS, { recursive: true, force: true });
   ensureFolder(REPORTS);
-  ensurePackages();
-  ensureChromium();
-  ensureWebBuilt();
-  const { removeDatabase, startDatabase } = await import('./database.mjs');
+  await ensurePackages();
+  await ensureChromium();
+  await ensureWebBuilt();
+  const { startDatabase } = await import('./database.mjs');
   const name = `test-${process.pid}`;
   const database = await startDatabase(name, { forTests: true });
-  const end = () => {
-    database.stop();
-    removeDatabase(name);
-  };
-  process.on('SIGINT', () => {
-    end();
-    process.exit(130);
-  });
+  process.on('SIGINT', () => void database.stop().then(() => process.exit(130)));
   try {
     await checks();
     await unitAndServer(database.url);
     await browser(database.url);
   } finally {
-    end();
+    await database.stop();
   }
 } catch (error) {
   say(/** @type {Error} */ (error).stack ?? String(error));

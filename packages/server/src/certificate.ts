@@ -1,4 +1,4 @@
-import { createHash, X509Certificate } from 'node:crypto';
+import { X509Certificate } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 
 /** What TLS is served with. */
@@ -13,14 +13,11 @@ export interface Certificate {
 export function readCertificate(certFile: string, keyFile: string): Certificate {
   const cert = readFile('--cert', certFile);
   const key = readFile('--key', keyFile);
-  let parsed: X509Certificate;
   try {
-    parsed = new X509Certificate(cert);
+    return { cert, key, fingerprint: new X509Certificate(cert).fingerprint256 };
   } catch {
     throw new Error(`--cert: ${certFile} is no certificate in PEM form`);
   }
-  const hex = createHash('sha256').update(parsed.raw).digest('hex').toUpperCase();
-  return { cert, key, fingerprint: hex.match(/../g)!.join(':') };
 }
 
 function readFile(flag: string, file: string): string {

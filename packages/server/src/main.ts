@@ -1,10 +1,10 @@
 import { createServer as createPlainServer } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
-import { networkInterfaces } from 'node:os';
 import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { z } from 'zod';
 import { hasPassphrase } from './access/passphrase';
+import { hostsOf, isLoopback } from './addresses';
 import { makeApp } from './app';
 import { readCertificate } from './certificate';
 import { keepHouse } from './housekeeping';
@@ -55,7 +55,7 @@ const catalogue = await prepareDatabase({ url: settings.DATABASE_URL, demo: sett
   (error: unknown) => give(error instanceof Error ? error.message : String(error)),
 );
 const db = openDatabase(settings.DATABASE_URL);
-const isBeyond = !['127.0.0.1', '::1', 'localhost'].includes(settings.LISTEN);
+const isBeyond = !isLoopback(settings.LISTEN);
 if (isBeyond && !(await hasPassphrase(db)))
   give(`--listen: ${settings.LISTEN} is reached from beyond this machine, and there is no passphrase yet; npm run passphrase sets one`);
 
@@ -81,18 +81,10 @@ server.listen(settings.PORT, settings.LISTEN, () => {
   const address = server.address();
   const port = typeof address === 'object' && address !== null ? address.port : settings.PORT;
   const scheme = certificate === null ? 'http' : 'https';
-  reach.addresses = hostsOf(settings.LISTEN).map((host) => `${scheme}://${host}:${port}`);
-  process.stdout.write(`serving ${scheme}://${isBeyond ? (hostsOf(settings.LISTEN)[0] ?? settings.LISTEN) : '127.0.0.1'}:${port}\n`);
+  const addresses = hostsOf(settings.LISTEN).map((host) => `${scheme}://${host}:${port}`);
+  if (isBeyond) reach.addresses = addresses;
+  process.stdout.write(`serving ${addresses.join(' ')}\n`);
 });
-
-/** Addresses under which others can ask for this one; none on this machine alone. */
-function hostsOf(listen: string): readonly string[] {
-  if (!isBeyond) return [];
-  if (listen !== '0.0.0.0' && listen !== '::') return [listen.includes(':') ? `[${listen}]` : listen];
-  return Object.values(networkInterfaces()).flatMap((one = []) =>
-    one.filter(({ family, internal }) => family === 'IPv4' && !internal).map(({ address }) => address),
-  );
-}
 
 let isStopping = false;
 async function stop(): Promise<void> {

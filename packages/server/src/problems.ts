@@ -55,8 +55,8 @@ export const noSuchPath: RequestHandler = (req) => {
 export const answerProblem: ErrorRequestHandler = (error: unknown, req, res, next) => {
   if (res.headersSent) return next(error);
   const problem = asHttpProblem(error);
-  const isOurs = problem.status >= 500 && !(error instanceof HttpProblem);
-  if (isOurs) req.log.error(error);
+  // That the database is away says the keeper of it; whatever else is ours stands in the log.
+  if (problem.status >= 500 && !(error instanceof HttpProblem) && !isAway(error)) req.log.error(error);
   const { issues, storedText, retryAfterS } = problem.more;
   if (retryAfterS !== undefined) res.set('Retry-After', String(retryAfterS));
   const text = JSON.stringify({

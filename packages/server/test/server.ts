@@ -7,7 +7,7 @@ import { aBoard } from '@spare-acre/core/testing';
 import type { Plan } from '@spare-acre/core/plan';
 import { makeApp } from '../src/app';
 import type { Access } from '../src/access/sessions';
-import { type Hub, openHub } from '../src/live/hub';
+import { openHub } from '../src/live/hub';
 import { type Readers, startReaders } from '../src/reading/readers';
 import { openDatabase } from '../src/store/database';
 import { prepareDatabase } from '../src/store/prepare';
@@ -36,25 +36,29 @@ export interface Running {
   ) => Promise<{ status: number; body: never }>;
 }
 
-export function aServer(access: Access = { isBeyond: false, isSecure: false }): Running {
+export const aServer = (access?: Access): Running => served(null, access);
+/** A second server on the database of the first. */
+export const anotherServer = (first: Running): Running => served(first);
+
+function served(first: Running | null, access: Access = { isBeyond: false, isSecure: false }): Running {
   const url = process.env['TEST_DATABASE_URL'];
   if (url === undefined) throw new Error('TEST_DATABASE_URL is not set: run these tests with npm test');
   const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const own = first?.url() ?? url.replace(/[^/]*$/, name);
   let admin: Knex;
   let db: Knex;
   let base = '';
   let port = 0;
   let close: () => Promise<void>;
   let readers: Readers;
-  const own = url.replace(/[^/]*$/, name);
 
   beforeAll(async () => {
     admin = openDatabase(url);
-    await admin.raw(`create database ${name}`);
+    if (first === null) await admin.raw(`create database ${name}`);
     const catalogue = await prepareDatabase({ url: own, demo: 'none', backupDir: null });
     db = openDatabase(own);
     readers = startReaders(catalogue);
-    const hub: Hub = openHub(db, own, SILENT);
+    const hub = openHub(db, own, SILENT);
     const app = makeApp({ db, catalogue, readers, hub, access, reach: { addresses: [], fingerprint: null }, webDir: null, log: SILENT });
     const server = app.listen(0, '127.0.0.1');
     await new Promise((done) => server.once('listening', done));
@@ -66,13 +70,15 @@ export function aServer(access: Access = { isBeyond: false, isSecure: false }): 
       await readers.close();
     };
   });
-  beforeEach(async () => {
-    await db('boards').delete();
-  });
+  if (first === null) {
+    beforeEach(async () => {
+      await db('boards').delete();
+    });
+  }
   afterAll(async () => {
     await close();
     await db.destroy();
-    await admin.raw(`drop database ${name} with (force)`);
+    if (first === null) await admin.raw(`drop database ${name} with (force)`);
     await admin.destroy();
   });
 

@@ -1,4 +1,4 @@
-import sharp from 'sharp';
+import sharp, { type Metadata } from 'sharp';
 import { MAX_PICTURE_PX } from '@spare-acre/core/wire';
 import { HttpProblem } from '../problems';
 
@@ -19,17 +19,7 @@ const MEDIA_TYPES = { png: 'image/png', jpeg: 'image/jpeg' } as const;
  * @throws HttpProblem 415 for anything but PNG or JPEG, told by its bytes and not by what it calls itself; 422 for one that is cut off, damaged or too large
  */
 export async function soundPicture(body: Uint8Array): Promise<SoundPicture> {
-  const {
-    format,
-    width = 0,
-    height = 0,
-    orientation = 1,
-    pages = 1,
-  } = await sharp(body, { limitInputPixels: false })
-    .metadata()
-    .catch(() => {
-      throw notAPicture();
-    });
+  const { format, width = 0, height = 0, orientation = 1, pages = 1 } = await headOf(body);
   if ((format !== 'png' && format !== 'jpeg') || pages > 1) throw notAPicture();
   if (width * height > MAX_PIXELS)
     throw unusable(`picture: got ${width} × ${height} pixels; up to ${MAX_PIXELS / 1e6} million in all would do.`);
@@ -41,6 +31,15 @@ export async function soundPicture(body: Uint8Array): Promise<SoundPicture> {
     throw unusable('picture: is damaged or not all there; the whole file would do.');
   });
   return { mediaType: MEDIA_TYPES[format], widthPx: info.width, heightPx: info.height, bytes: isKept ? body : data };
+}
+
+async function headOf(body: Uint8Array): Promise<Metadata> {
+  try {
+    return await sharp(body, { limitInputPixels: false }).metadata();
+  } catch {
+    // The library throws for what it does not know: that is the builder's file, not a fault of ours.
+    throw notAPicture();
+  }
 }
 
 const notAPicture = (): HttpProblem =>

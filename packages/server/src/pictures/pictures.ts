@@ -26,14 +26,18 @@ const WEIGHING = 4_117;
 /** So long a picture that no board shows is kept: an edit with it may not have been saved yet. */
 const SWEPT_AFTER_DAYS = 7;
 
-/** Stores a picture that was looked at. @throws HttpProblem 507 where all together would be more than is kept */
-export async function keepPicture(db: Knex, { mediaType, widthPx, heightPx, bytes }: SoundPicture): Promise<StoredPicture> {
+/** Stores a picture that was looked at. @param maxMb of all pictures together @throws HttpProblem 507 where all together would be more than is kept */
+export async function keepPicture(
+  db: Knex,
+  { mediaType, widthPx, heightPx, bytes }: SoundPicture,
+  maxMb = MAX_PICTURES_MB,
+): Promise<StoredPicture> {
   const id = randomUUID();
   await db.transaction(async (trx) => {
     await trx.raw('select pg_advisory_xact_lock(?)', [WEIGHING]);
     const kept = await weight(trx);
-    if (kept + bytes.byteLength > MAX_PICTURES_MB * MEBI) {
-      const of = `${Math.round(kept / MEBI)} of ${MAX_PICTURES_MB} MB are taken`;
+    if (kept + bytes.byteLength > maxMb * MEBI) {
+      const of = `${Math.round(kept / MEBI)} of ${maxMb} MB are taken`;
       throw new HttpProblem(507, 'No room for it', `picture: ${of}; take out pictures that no board needs, or send a smaller one.`);
     }
     await trx('pictures').insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) });

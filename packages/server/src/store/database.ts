@@ -13,6 +13,9 @@ const MAX_QUERY_MS = 15_000;
 /** The second limit is this end's own, for a database that hangs. */
 const HURRIED = { statement_timeout: MAX_QUERY_MS, query_timeout: MAX_QUERY_MS + 1_000 };
 
+const nothing = (): void => undefined;
+const QUIET: Knex.Logger = { warn: nothing, error: nothing, debug: nothing, deprecate: nothing };
+
 /** Opens a pool. @param url `postgres://…` @param takes `as long as it takes` for what must not be broken off, such as migrations */
 export function openDatabase(url: string, takes: 'a moment' | 'as long as it takes' = 'a moment'): Knex {
   return knex({
@@ -21,5 +24,7 @@ export function openDatabase(url: string, takes: 'a moment' | 'as long as it tak
     pool: { min: 0, max: 8 },
     acquireConnectionTimeout: 4_000,
     migrations: { migrationSource: SOURCE },
+    // What goes wrong is told to whoever asked.
+    log: QUIET,
   });
 }
