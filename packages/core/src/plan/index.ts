@@ -5,7 +5,7 @@ export { newPassage, rimBoards, rimOf } from './fresh';
 export { sealedAt } from './layer-ref';
 export type { GluePlace, LayerRef } from './layer-ref';
 export { isSamePlan, mergePlans } from './merge';
-export type { Merged } from './merge';
+export type { Merged, TooMany } from './merge';
 export { migrated } from './migrations';
 export { evenSplit, newPlan, planAgain } from './new-plan';
 export type { NewBoard } from './new-plan';

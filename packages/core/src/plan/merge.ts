@@ -1,4 +1,5 @@
 import type { Feature } from '../features';
+import { MAX_FEATURES } from '../fields';
 import { dequal } from 'dequal';
 import type { Plan, SavedLayout } from './plan';
 
@@ -6,14 +7,24 @@ import type { Plan, SavedLayout } from './plan';
 export interface Merged {
   readonly plan: Plan;
   readonly clashes: readonly string[];
+  /** More features than a plan may hold; null where they fit. */
+  readonly tooMany: TooMany | null;
 }
-type Pick = <T>(what: string, was: T, my: T, their: T) => T;
+/** What both sides have added is together too much: some of it must be left out, and which is for the builder to say. */
+export interface TooMany {
+  readonly count: number;
+  readonly most: number;
+  readonly added: readonly { readonly id: string; readonly name: string; readonly by: 'mine' | 'theirs' }[];
+}
+type Pick = <T>(what: string, was: T | undefined, my: T, their: T) => T;
 
 /**
  * Three-way merge. Features are merged one by one by id, the cutting by job and by part, all else by top-level part. Where both sides changed the same
  * thing differently, mine stays in the merged plan and the clash is named.
+ * @param base the plan both grew from; null where it is no longer to be had: then all that differs is a clash, and nothing that either side has is dropped
+ * @param leftOut ids of added features that are not taken over
  */
-export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
+export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut: ReadonlySet<string> = new Set()): Merged {
   const clashes: string[] = [];
   const pick: Pick = (what, was, my, their) => {
     if (same(my, their) || same(was, their)) return my;
@@ -21,17 +32,36 @@ export function mergePlans(base: Plan, mine: Plan, theirs: Plan): Merged {
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(base).filter((key) => key !== 'features' && key !== 'cutting') as (keyof Plan)[];
-  const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base[key], mine[key], theirs[key])]));
-  const features = mergedById({
-    was: base.features,
+  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'cutting') as (keyof Plan)[];
+  const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
+  const all = mergedById({
+    was: base?.features ?? [],
     my: mine.features,
     their: theirs.features,
     idOf: ({ id }: Feature) => id,
     nameOf: ({ name }) => name,
     pick,
   });
-  return { plan: { ...(merged as Plan), features, cutting: mergedCutting(base.cutting, mine.cutting, theirs.cutting, pick) }, clashes };
+  const added = addedTo(base?.features ?? [], mine.features, theirs.features);
+  const features = all.filter(({ id }) => !(leftOut.has(id) && added.some((one) => one.id === id)));
+  return {
+    plan: { ...(merged as Plan), features, cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick) },
+    clashes,
+    tooMany: all.length > MAX_FEATURES ? { count: features.length, most: MAX_FEATURES, added } : null,
+  };
+}
+
+/** What is known of the cutting where the common ground is lost: nothing. */
+const NO_CUTTING: BaseCutting = { trimMm: undefined, aim: undefined, saved: [], tools: [], splits: [] };
+type BaseCutting = Omit<Plan['cutting'], 'trimMm' | 'aim'> & { readonly [K in 'trimMm' | 'aim']: Plan['cutting'][K] | undefined };
+
+function addedTo(was: readonly Feature[], my: readonly Feature[], their: readonly Feature[]): TooMany['added'] {
+  const known = new Set([...was, ...my].map(({ id }) => id));
+  const before = new Set(was.map(({ id }) => id));
+  return [
+    ...my.filter(({ id }) => !before.has(id)).map(({ id, name }) => ({ id, name, by: 'mine' as const })),
+    ...their.filter(({ id }) => !known.has(id)).map(({ id, name }) => ({ id, name, by: 'theirs' as const })),
+  ];
 }
 
 interface Lists<T> {
@@ -56,7 +86,7 @@ function mergedById<T>({ was, my, their, idOf, nameOf, pick }: Lists<T>): T[] {
   });
 }
 
-function mergedCutting(was: Plan['cutting'], my: Plan['cutting'], their: Plan['cutting'], pick: Pick): Plan['cutting'] {
+function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutting'], pick: Pick): Plan['cutting'] {
   const lists = <T>(key: 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
     mergedById<T>({
       was: was[key] as readonly T[],

@@ -1,3 +1,4 @@
+import { dequal } from 'dequal';
 import type { z } from 'zod';
 import type { DeepReadonly } from '../base/readonly';
 import type { CutSheetSchema, OffcutSchema, RecordSchema } from './schema';
@@ -39,3 +40,6 @@ export function mergeRecords(base: BoardRecord, mine: BoardRecord, theirs: Board
   const added = theirs.cutSheets.filter(({ id }) => !own!.has(id));
   return { cutSheets: [...mine.cutSheets, ...added].filter(({ id }) => !isGone(id)) };
 }
+
+/** Whether the same was done, by two accounts. */
+export const isSameRecord = (a: BoardRecord, b: BoardRecord): boolean => a === b || dequal(a, b);

@@ -6,9 +6,11 @@ import { onErrorCaptured, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import HatchDefs from './HatchDefs.vue';
 import AppRail from './AppRail.vue';
+import { isSignInWanted } from '../document/client';
 import { useDrawer } from '../ui/drawer';
 import { partLazily } from '../ui/lazily';
 
+const SignInDialog = partLazily(() => import('./server/SignInDialog.vue'));
 const SideDrawer = partLazily(() => import('./SideDrawer.vue'));
 
 const drawer = useDrawer();
@@ -36,6 +38,7 @@ useEventListener('keydown', (event) => {
       <AppRail />
       <RouterView />
     </div>
+    <SignInDialog v-if="isSignInWanted" />
     <SideDrawer v-if="isDrawerThere" />
     <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
       Something in the page broke: {{ fault }}. Your plan is kept.

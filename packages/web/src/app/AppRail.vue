@@ -35,6 +35,7 @@ const toggleDark = useToggle(isDark);
 const more = computed(() => [
   { text: 'Boards', go: () => void router.push('/') },
   { text: 'Keys', go: () => drawer.showKeys() },
+  { text: 'This server', go: () => drawer.showServer() },
   { text: isDark.value ? 'Daylight' : 'Lamp light', go: () => void toggleDark() },
 ]);
 const marks = computed(() => {
@@ -68,6 +69,7 @@ const marks = computed(() => {
     <MoreMenu v-if="isSmall" :items="more" />
     <div v-else class="foot">
       <BButton variant="bare" @click="drawer.showKeys()">Keys <kbd>?</kbd></BButton>
+      <BButton variant="bare" @click="drawer.showServer()">This server</BButton>
       <BButton variant="bare" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</BButton>
     </div>
   </nav>

@@ -16,14 +16,19 @@ const size = computed(() => {
   const tiles = table.columnWidthsMm.length * table.rowDepthsMm.length;
   return `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${unit}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}, ${figureHeightMm} mm figures`;
 });
+const othersText = computed(() => {
+  const names = store.others.map(({ person, device }) => (person === null ? `a ${device}` : `${person} (${device})`));
+  return `Also here: ${names.join(', ')}`;
+});
+const AWAY = { server: 'Server away', database: 'Database away', busy: 'Server busy', 'sign-in': 'Signed out' } as const;
 const saved = computed(() => {
   switch (store.saving.state) {
     case 'saved':
       return { text: `Saved, revision ${store.saving.revision}`, attention: false };
     case 'kept':
-      return { text: 'Server away: kept in this browser', attention: true };
+      return { text: `${AWAY[store.saving.away]}: kept in this browser, saved when it can be`, attention: true };
     case 'unkept':
-      return { text: 'Server away, and this browser keeps nothing: export the board', attention: true };
+      return { text: `${AWAY[store.saving.away]}, and this browser keeps nothing: leave this page open`, attention: true };
     case 'stale':
       return { text: 'Someone saved first', attention: true };
     case 'refused':
@@ -41,6 +46,7 @@ const saved = computed(() => {
   <header class="head">
     <h1 :title="plan.name">{{ plan.name }}</h1>
     <span class="quiet">{{ size }}</span>
+    <span v-if="store.others.length > 0" class="quiet" role="status" data-testid="others">{{ othersText }}</span>
     <div class="actions">
       <BButton variant="key" :disabled="store.history.done.length === 0" :title="store.history.done.at(-1)?.name" @click="store.undo()">
         Undo

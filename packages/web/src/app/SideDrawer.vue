@@ -9,6 +9,7 @@ import WarningCard from '../ui/WarningCard.vue';
 
 const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
 const RevisionsSheet = partLazily(() => import('./revisions/RevisionsSheet.vue'));
+const ServerSheet = partLazily(() => import('./server/ServerSheet.vue'));
 const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
 
 const drawer = useDrawer();
@@ -16,6 +17,7 @@ const store = usePlan();
 const title = computed(() => {
   if (drawer.content === 'warnings') return 'To look at';
   if (drawer.content === 'keys') return 'Keys';
+  if (drawer.content === 'server') return 'This server';
   if (drawer.content === 'shift') return 'Why the date moved';
   if (drawer.content === 'revisions') return 'Earlier versions';
   return drawer.path.at(-1)?.figure.label ?? '';
@@ -41,6 +43,7 @@ const isOpen = computed({
       <p v-for="line in drawer.shift" :key="line">{{ line }}</p>
       <p class="quiet">Evenings are coarse: a few minutes more or less may cost or gain one, and then a whole week-end.</p>
     </div>
+    <ServerSheet v-else-if="drawer.content === 'server'" />
     <RevisionsSheet v-else-if="drawer.content === 'revisions'" />
     <template v-else-if="drawer.content === 'warnings'">
       <WarningCard v-for="warning in store.warnings" :key="warning.id" :warning="warning" />

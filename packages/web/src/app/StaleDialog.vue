@@ -3,13 +3,23 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref } from 'vue';
 import { usePlan } from '../document/plan';
+import TickField from '../ui/TickField.vue';
 
 /** Someone else saved first: nothing is lost, and the builder says how to go on. */
 const store = usePlan();
 const isOpen = computed(() => store.saving.state === 'stale' && store.merge !== null);
 const clashes = computed(() => store.merge?.clashes ?? []);
+const tooMany = computed(() => store.merge?.tooMany ?? null);
+const over = computed(() => (tooMany.value === null ? 0 : tooMany.value.count - tooMany.value.most));
 const isBusy = ref(false);
 const problem = ref('');
+
+function take(id: string, isTaken: boolean): void {
+  const left = new Set(store.leftOut);
+  if (isTaken) left.delete(id);
+  else left.add(id);
+  store.leftOut = left;
+}
 
 async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
   isBusy.value = true;
@@ -25,6 +35,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     title-tag="h2"
     title-class="h5"
     title="Someone saved this board first"
+    scrollable
     no-close-on-backdrop
     no-close-on-esc
     no-header-close
@@ -34,13 +45,40 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
       Revision {{ store.saving.stored?.revision }} was saved from another tab or place while you were working from revision
       {{ store.saving.revision }}. Both versions are safe; say how to go on.
     </p>
+    <p v-if="store.merge?.hasBase === false" class="attention">
+      The version both grew from is no longer kept, so whatever differs counts as changed by both, and what either side took out comes back.
+    </p>
     <p v-if="clashes.length > 0" class="attention">Both changed: {{ clashes.join(', ') }}. Put together, yours counts there.</p>
     <p v-else class="quiet">The two versions touch different things and go together cleanly.</p>
+    <fieldset v-if="tooMany !== null" class="too-many">
+      <legend class="h6">
+        <template v-if="over > 0">
+          Together they have {{ tooMany.count }} features, {{ over }} more than the {{ tooMany.most }} of a board. Leave out {{ over }}:
+        </template>
+        <template v-else>Together they have {{ tooMany.count }} features now; {{ tooMany.most }} go on a board.</template>
+      </legend>
+      <TickField
+        v-for="{ id, name, by } in tooMany.added"
+        :key="id"
+        :label="`${name}, added ${by === 'mine' ? 'here' : 'elsewhere'}`"
+        :is-on="!store.leftOut.has(id)"
+        @toggle="(isTaken) => take(id, isTaken)"
+      />
+    </fieldset>
+    <p v-else-if="store.merge?.problem" class="attention">Put together they make no sound board: {{ store.merge.problem }}.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
-      <BButton variant="primary" :disabled="isBusy" @click="settle('merge')">Put both together</BButton>
+      <BButton variant="primary" :disabled="isBusy || store.merge?.problem !== ''" @click="settle('merge')">Put both together</BButton>
       <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</BButton>
       <BButton variant="key" :disabled="isBusy" @click="settle('theirs')"> Take the other, mine becomes a board of its own </BButton>
     </div>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
   </BModal>
 </template>
+
+<style scoped>
+.too-many {
+  max-height: 240px;
+  margin-bottom: 12px;
+  overflow-y: auto;
+}
+</style>

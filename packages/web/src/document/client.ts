@@ -14,6 +14,7 @@ import {
 import type { Board, Plan } from '@spare-acre/core/plan';
 import type { CutSheet } from '@spare-acre/core/shop';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import { ref } from 'vue';
 import type { z } from 'zod';
 
 export type StoredBoard = Omit<z.infer<typeof BoardCard>, 'plan' | 'record'> & Board;
@@ -26,6 +27,8 @@ export class ServerProblem extends Error {
 }
 /** No answer came, or none that can be read. */
 export class NoServer extends Error {}
+/** Whether this server wants to know who is asking before it answers: set by the first answer that says so. */
+export const isSignInWanted = ref(false);
 
 export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
 export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
@@ -39,6 +42,9 @@ export const fetchHistory = async (id: string): Promise<readonly Revision[]> =>
   (await call(History, 'GET', `/boards/${encodeURIComponent(id)}/history`)).revisions;
 export const fetchRevision = (id: string, revision: number): Promise<StoredBoard> =>
   call(BoardCard, 'GET', `/boards/${encodeURIComponent(id)}/history/${revision}`);
+/** @param title null takes the name away */
+export const nameRevision = (id: string, revision: number, title: string | null): Promise<null> =>
+  call(null, 'PUT', `/boards/${encodeURIComponent(id)}/history/${revision}/title`, { title });
 export const createBoard = (board: Board): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards', board);
 /** @param file parsed JSON of a plan file, of whatever soundness: the server says what is wrong */
 export const importBoard = (file: unknown): Promise<StoredBoard> => call(BoardCard, 'POST', '/boards/import', file);
@@ -60,9 +66,10 @@ export const fetchRack = async (): Promise<readonly RackOffcut[]> => (await call
 export const addOffcut = (offcut: NewOffcut): Promise<RackOffcut> => call(RackOffcut, 'POST', '/rack', offcut);
 export const removeOffcut = (id: string): Promise<null> => call(null, 'DELETE', `/rack/${encodeURIComponent(id)}`);
 
-const TIMEOUT_MS = 10_000;
+/** Longer than the server waits for its database. */
+const TIMEOUT_MS = 20_000;
 
-async function call<Schema extends z.ZodType | null>(
+export async function call<Schema extends z.ZodType | null>(
   schema: Schema,
   method: string,
   path: string,
@@ -76,8 +83,15 @@ async function call<Schema extends z.ZodType | null>(
   } catch (error) {
     throw new NoServer('The server does not answer.', { cause: error });
   }
-  if (!answer.ok) throw new ServerProblem(ProblemDetails.parse(read));
+  if (answer.status === 401) isSignInWanted.value = true;
+  if (!answer.ok) throw problemIn(read);
   return (schema === null ? null : schema.parse(read)) as Schema extends z.ZodType ? z.infer<Schema> : null;
+}
+
+/** What lies between, a proxy say, answers in words of its own. */
+function problemIn(read: unknown): ServerProblem | NoServer {
+  const problem = ProblemDetails.safeParse(read);
+  return problem.success ? new ServerProblem(problem.data) : new NoServer('The server does not answer.');
 }
 
 /** A file goes as its bytes, anything else as JSON. */

@@ -59,7 +59,7 @@ export async function findDraft(boardId: string): Promise<Draft | null> {
   const open = await openTabs();
   const stored = await inStore((store) => keys<string>(store)).catch((): string[] => []);
   const found = [...Object.keys(localStorage), ...stored].filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
-  const mine = found.find((key) => tabOf(key) === own) ?? found.find((key) => !open.has(tabOf(key)));
+  const mine = found.find((key) => tabOf(key) === own) ?? found.find((key) => open?.has(tabOf(key)) === false);
   if (mine === undefined) return null;
   // What was written while a page was left is newer than what it had kept before.
   const draft = sound(parsed(localStorage.getItem(mine))) ?? sound(await inStore((store) => get<unknown>(mine, store)).catch(() => null));

@@ -1,4 +1,5 @@
 import { keptDrafts } from '../testing/kept-drafts';
+import { FakeStream } from '../testing/streams';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
@@ -224,5 +225,122 @@ describe('a save that came too late', () => {
     const created = asked.find(({ method }) => method === 'POST')!.body as { plan: Plan };
     expect([created.plan.name, heightOf(created.plan)]).toEqual(['Brinefold Saltworks (my copy)', 40]);
     expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
+  });
+
+  test('too much together for one board is said; what is left out is for the builder to say, and nothing is dropped silently', async () => {
+    const copies = (count: number, name: string) => {
+      const mound = base.features.find(({ id }) => id === 'mound')!;
+      return Array.from({ length: count }, (_, i) => ({ ...mound, id: `${name}${i}`, name: `${name} ${i}` }));
+    };
+    const full = { ...base, features: [...base.features, ...copies(395 - base.features.length, 'old')] };
+    stored = { revision: 1, plan: full };
+    const { store } = await anOpenPlan((asked) => (asked.path.includes('/history/') ? ok(aStoredBoard(full, 1)) : answer(asked)));
+    stored = { revision: 7, plan: { ...full, features: [...full.features, ...copies(4, 'theirs')] } };
+    expect(
+      store.edit({
+        code: 'board/replace',
+        plan: { ...full, features: [...full.features, ...copies(4, 'mine')] },
+        record: store.record,
+        why: 'Add',
+      }),
+    ).toBe('');
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.merge!.tooMany).toMatchObject({ count: 403, most: 400 });
+    expect(store.merge!.tooMany!.added.map(({ id }) => id)).toEqual([
+      'mine0',
+      'mine1',
+      'mine2',
+      'mine3',
+      'theirs0',
+      'theirs1',
+      'theirs2',
+      'theirs3',
+    ]);
+    await expect(store.settle('merge')).rejects.toThrow('400');
+    expect([stored.revision, store.saving.state]).toEqual([7, 'stale']);
+    store.leftOut = new Set(['mine1', 'theirs2', 'theirs3']);
+    expect([store.merge!.problem, store.merge!.tooMany!.count]).toEqual(['', 400]);
+    await store.settle('merge');
+    const kept = stored.plan.features.map(({ id }) => id).slice(-5);
+    expect(kept).toEqual(['mine0', 'mine2', 'mine3', 'theirs0', 'theirs1']);
+  });
+
+  test('a draft whose version is no longer kept: no side wins silently, all that differs is a clash', async () => {
+    localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: { ...base, name: 'Mine' } }));
+    const gone: Answer = { status: 404, body: { type: 'about:blank', title: 'No such board', status: 404, detail: 'gone' } };
+    const without = base.features.filter(({ id }) => id !== 'mound');
+    stored = { revision: 7, plan: { ...base, name: 'Theirs', features: without } };
+    const { store } = await anOpenPlan((asked) => (asked.path.includes('/history/') ? gone : answer(asked)));
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.saving.state).toBe('stale');
+    expect(store.merge).toMatchObject({ hasBase: false, clashes: ['name'] });
+    // What one side has and the other has not comes back: nobody knows who took it out.
+    expect(store.merge!.plan.features.map(({ id }) => id)).toContain('mound');
+  });
+});
+
+describe('a board that is open in two places', () => {
+  const elsewhere = (revision: number): void => FakeStream.opened.at(-1)!.tell({ kind: 'at', revision, by: 'Ida', what: 'plan' });
+  const later = (): Promise<unknown> => vi.advanceTimersByTimeAsync(50);
+
+  test('shows the other’s save, reckoning only what changed, as a step that can be undone', async () => {
+    const { store, asked } = await anOpenPlan();
+    await later();
+    const before = store.plan!;
+    stored = { revision: 2, plan: { ...base, name: 'Theirs' } };
+    elsewhere(2);
+    await later();
+    expect([store.plan!.name, store.saving.revision, store.saving.state]).toEqual(['Theirs', 2, 'saved']);
+    expect(store.plan!.features).toEqual(before.features);
+    expect(store.plan!.features[0]).toBe(before.features[0]);
+    expect(store.history.done.at(-1)!.name).toBe('Saved elsewhere');
+    expect(asked.filter(({ method }) => method === 'PUT')).toEqual([]);
+    store.undo();
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect([stored.revision, stored.plan.name]).toEqual([3, 'Brinefold Saltworks']);
+  });
+
+  test('does not ask again for what it has saved itself, nor for what it has seen', async () => {
+    const { store, asked } = await anOpenPlan();
+    await later();
+    const reads = () => asked.filter(({ method, path }) => method === 'GET' && path.endsWith(BOARD_ID)).length;
+    const before = reads();
+    raise(store, 40);
+    await vi.advanceTimersByTimeAsync(1_000);
+    for (const revision of [1, 2]) elsewhere(revision);
+    await later();
+    expect(reads()).toBe(before);
+  });
+
+  test('with a change of one’s own the other’s save waits for one’s own, which asks', async () => {
+    const { store } = await anOpenPlan();
+    await later();
+    raise(store, 40);
+    stored = { revision: 2, plan: { ...base, name: 'Theirs' } };
+    elsewhere(2);
+    await later();
+    expect(store.plan!.name).toBe('Brinefold Saltworks');
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.saving.state).toBe('stale');
+    await store.settle('merge');
+    expect([stored.plan.name, heightOf(stored.plan)]).toEqual(['Theirs', 40]);
+  });
+
+  test('says who is here, two things told at once, and lets nonsense pass', async () => {
+    const { store } = await anOpenPlan();
+    await later();
+    const stream = FakeStream.opened.at(-1)!;
+    expect(stream.url).toMatch(new RegExp(`^/api/boards/${BOARD_ID}/live\\?tab=[0-9a-f]{12}$`));
+    stored = { revision: 2, plan: { ...base, name: 'Theirs' } };
+    elsewhere(2);
+    stream.tell({ kind: 'here', others: [{ person: 'Ida', device: 'phone' }] });
+    for (const nonsense of ['{"kind":', '{"kind":"at"}', 'null']) stream.tell(nonsense);
+    await later();
+    expect([store.plan!.name, store.others]).toEqual(['Theirs', [{ person: 'Ida', device: 'phone' }]]);
+    stream.tell({ kind: 'away' });
+    expect(store.notice).toMatchObject({ text: expect.stringContaining('Put away') as string, isDeed: false });
+    store.close();
+    await later();
+    expect([stream.readyState, store.others]).toEqual([2, []]);
   });
 });

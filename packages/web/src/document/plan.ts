@@ -1,11 +1,11 @@
-import { type Offcut, freeOffcuts, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
+import { type Offcut, freeOffcuts, isSameRecord, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
 import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
 import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
-import { type Board, type BoardDraft, type Merged, mergePlans } from '@spare-acre/core/plan';
+import { type Board, type BoardDraft, type Merged, isSamePlan, mergePlans } from '@spare-acre/core/plan';
 import { checkBoardFile, checkEdited } from '@spare-acre/core/plan/check';
 import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
 import { heard, placeOf } from '../workers/answering';
@@ -14,6 +14,7 @@ import { searchedBoard } from '../workers/searched-board';
 import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
 import { createBoard, fetchBoard, fetchRevision } from './client';
+import { type Here, useLive } from './live';
 import { dropDraft, findDraft, saysWhatWasDone } from './drafts';
 import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
 import { useRack } from './rack';
@@ -37,7 +38,7 @@ export const usePlan = defineStore('plan', () => {
   const isReckoning = ref(false);
   const fault = ref('');
   /** What was just done, for a moment, so that it can be taken back at once. */
-  const notice = shallowRef<{ readonly text: string; readonly steps: number } | null>(null);
+  const notice = shallowRef<{ readonly text: string; readonly steps: number; readonly isDeed: boolean } | null>(null);
   const saving = useSaving(() => (boardId.value === null || board.value === null ? null : { id: boardId.value, board: board.value }));
 
   let shownVersion = 0;
@@ -81,9 +82,16 @@ export const usePlan = defineStore('plan', () => {
     const checked =
       draft === null ? null : checkBoardFile(draft.record === undefined ? draft.plan : { ...draft.plan, record: draft.record }, catalogue);
     if (draft !== null && checked?.ok === true) {
-      const base = draft.baseRevision === stored.revision ? stored : await fetchRevision(id, draft.baseRevision).catch(() => stored);
+      const isCurrent = draft.baseRevision === stored.revision;
+      // A version that was thinned out of the history is no ground to put two sides together on.
+      const base = isCurrent
+        ? stored.plan
+        : await fetchRevision(id, draft.baseRevision).then(
+            ({ plan }) => plan,
+            () => null,
+          );
       board.value = saysWhatWasDone(draft) ? checked.value : { plan: checked.value.plan, record: stored.record };
-      saving.rebase(draft.baseRevision, { plan: base.plan, record: stored.record });
+      saving.rebase(draft.baseRevision, { plan: base, record: stored.record });
       void saving.saveNow();
     }
     reckoning.open(board.value, catalogue, offcuts.value, looked.value);
@@ -93,6 +101,7 @@ export const usePlan = defineStore('plan', () => {
   function close(): void {
     [boardId.value, board.value, history.value, slices.value] = [null, null, NO_HISTORY, {}];
     notice.value = null;
+    others.value = [];
   }
 
   /**
@@ -116,7 +125,7 @@ export const usePlan = defineStore('plan', () => {
   /** Says what was just done, where it took something away or changed more than is in sight. */
   function noticed(refused: string): string {
     const done = history.value.done;
-    if (refused === '' && done.length > 0) notice.value = { text: done.at(-1)!.name, steps: done.length };
+    if (refused === '' && done.length > 0) notice.value = { text: done.at(-1)!.name, steps: done.length, isDeed: true };
     return refused;
   }
 
@@ -155,12 +164,16 @@ export const usePlan = defineStore('plan', () => {
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
   const shiftSince = (fromMin: number): Promise<Shift | null> => reckoning.shift(fromMin);
 
-  /** What a merge with the stored plan would give; null when no save came too late. */
-  const merge = computed<Merged | null>(() => {
+  /** Added features that the builder leaves out, where both sides together are too many. */
+  const leftOut = shallowRef<ReadonlySet<string>>(new Set());
+  watch(saving.stored, () => (leftOut.value = new Set()));
+  /** What a merge with the stored plan would give, and what keeps it from being a plan; null when no save came too late. */
+  const merge = computed<(Merged & { readonly problem: string; readonly hasBase: boolean }) | null>(() => {
     const { stored, base } = saving;
-    return stored.value === null || base.value === null || plan.value === null
-      ? null
-      : mergePlans(base.value.plan, plan.value, stored.value.plan);
+    if (stored.value === null || base.value === null || plan.value === null) return null;
+    const merged = mergePlans(base.value.plan, plan.value, stored.value.plan, leftOut.value);
+    const checked = checkEdited(merged.plan, stored.value.plan, catalogues.catalogue!);
+    return { ...merged, hasBase: base.value.plan !== null, problem: checked.ok ? '' : checked.problem.issues[0]!.message };
   });
 
   /** Settles a save that came too late; whichever plan is not chosen stays in the history or as a board of its own. */
@@ -168,6 +181,7 @@ export const usePlan = defineStore('plan', () => {
     const stored = saving.stored.value;
     const mine = board.value;
     if (stored === null || mine === null) return;
+    if (choice === 'merge' && merge.value!.problem !== '') throw new Error(merge.value!.problem);
     // What was done on either device was done, whichever plan is gone on with.
     const done = mergeRecords(saving.base.value?.record ?? NOTHING_DONE, mine.record, stored.record);
     const theirs = { plan: stored.plan, record: stored.record };
@@ -182,6 +196,43 @@ export const usePlan = defineStore('plan', () => {
       edit({ code: 'board/replace', plan: merged, record: done, why: 'Put both versions together' });
     }
     await saving.saveNow();
+  }
+
+  /** Who else has this board open. */
+  const others = shallowRef<Here['others']>([]);
+  /** The board was changed elsewhere while something was not saved here yet: looked at when it is. */
+  let isLookedForLater = false;
+  useLive(boardId, (event) => {
+    if (event.kind === 'here') others.value = event.others;
+    else if (event.kind === 'away') {
+      const text = 'Put away from another place: to go on with it, bring it back among the boards.';
+      notice.value = { text, steps: history.value.done.length, isDeed: false };
+    } else if (event.what === 'record' || event.revision > saving.revision.value) void follow();
+  });
+  watch(saving.state, (state) => {
+    if (state === 'saved' && isLookedForLater) void follow();
+  });
+
+  /** Takes over what was saved elsewhere. With changes of one's own it waits for their save, which puts both together or asks. */
+  async function follow(): Promise<void> {
+    isLookedForLater = saving.state.value !== 'saved';
+    const id = boardId.value;
+    if (isLookedForLater || id === null) return;
+    const stored = await fetchBoard(id).catch(() => null);
+    const before = board.value;
+    if (stored === null || before === null || boardId.value !== id || stored.revision < saving.revision.value) return;
+    if (saving.state.value !== 'saved') return void (isLookedForLater = true);
+    const isSame = isSamePlan(stored.plan, before.plan) && isSameRecord(stored.record, before.record);
+    if (isSame) return saving.followed(stored.revision, before);
+    // What is the same on both sides stays the object it was, and is not reckoned again.
+    const { plan: next } = mergePlans(before.plan, before.plan, stored.plan);
+    const change: Edit = { code: 'board/replace', plan: next, record: stored.record, why: 'Saved elsewhere' };
+    const [after, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
+    history.value = withStep(history.value, { name: editName(change, before.plan), gesture: null, patches, inverse });
+    board.value = after;
+    reckoning.change(patches);
+    searchedBoard.change(patches);
+    saving.followed(stored.revision, after);
   }
 
   return {
@@ -201,6 +252,8 @@ export const usePlan = defineStore('plan', () => {
     offcuts,
     saving,
     merge,
+    leftOut,
+    others,
     open,
     close,
     edit,

@@ -2,7 +2,7 @@ import type { Board, Plan } from '@spare-acre/core/plan';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { browserStore, keptDrafts } from '../testing/kept-drafts';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { type EffectScope, effectScope } from 'vue';
+import { type EffectScope, effectScope, watch } from 'vue';
 import { brinefold } from '@spare-acre/core/demo';
 import { type Answer, type Asked, BOARD_ID, CATALOGUE, aServer, aStoredBoard, someLocks } from '../testing/world';
 
@@ -106,6 +106,45 @@ describe('autosave', () => {
     isUp = true;
     await wait(3_100);
     expect(saving.state.value).toBe('saved');
+  });
+
+  const problem = (status: number, title: string): Answer => ({ status, body: { type: 'about:blank', title, status, detail: title } });
+  test.each([
+    [problem(503, 'The database is away'), 'database'],
+    [problem(503, 'Too much at once'), 'busy'],
+    [problem(500, 'Something broke here'), 'busy'],
+    [problem(401, 'Not signed in'), 'sign-in'],
+    [{ status: 502, body: 'Bad gateway' }, 'server'],
+    [null, 'server'],
+  ] as const)('%j: what is away is said, the edit is kept, and saved by itself later and later until it is', async (answer, away) => {
+    let isBack = false;
+    const { saving, asked, edit, drafts } = await anOpenBoard(() => (isBack ? saved(2) : answer));
+    edit('kept');
+    await wait(1_000);
+    expect([saving.state.value, saving.away.value]).toEqual(['kept', away]);
+    expect(drafts()).toMatchObject([{ plan: { name: 'kept' } }]);
+    await wait(60_000);
+    expect(asked.length).toBeGreaterThan(4);
+    expect(asked.length).toBeLessThan(10);
+    expect(saving.state.value).toBe('kept');
+    isBack = true;
+    await wait(20_000);
+    expect([saving.state.value, saving.revision.value]).toEqual(['saved', 2]);
+    expect(drafts()).toEqual([]);
+  });
+
+  test('what waits is saved at once when the network is back, and goes on saying that it waits until then', async () => {
+    let isUp = false;
+    const { saving, edit } = await anOpenBoard(() => (isUp ? saved(2) : null));
+    edit('kept');
+    await wait(1_000);
+    const seen: string[] = [];
+    watch(saving.state, (state) => seen.push(state), { flush: 'sync' });
+    await wait(30_000);
+    isUp = true;
+    window.dispatchEvent(new Event('online'));
+    await wait(50);
+    expect(seen).toEqual(['saved']);
   });
 
   test('leaving a board while a save is under way waits for it and saves what was changed since', async () => {

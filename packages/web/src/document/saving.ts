@@ -1,33 +1,49 @@
-import { useDebounceFn, useEventListener, useIntervalFn } from '@vueuse/core';
+import { useDebounceFn, useEventListener, useTimeoutFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
-import { type Board, isSamePlan } from '@spare-acre/core/plan';
+import { type Board, type Plan, isSamePlan } from '@spare-acre/core/plan';
+import type { BoardRecord } from '@spare-acre/core/shop';
 import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/wire';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
 import { dropDraft, keepDraft, keepDraftAtOnce } from './drafts';
 
-/** `kept`: the server does not answer, the draft is in this browser; `unkept`: nor does the browser keep it. `stale`: someone saved first. */
+/** `kept`: what saves is away, the draft is in this browser; `unkept`: nor does the browser keep it. `stale`: someone saved first. */
 export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'unkept' | 'stale' | 'refused';
+
+/** What a save waits for. */
+export type Away = 'server' | 'database' | 'busy' | 'sign-in';
+
+/** The board as it was last saved or loaded; its plan is null where the version it grew from is no longer to be had. */
+export interface Base {
+  readonly plan: Plan | null;
+  readonly record: BoardRecord;
+}
 
 export interface Saving {
   readonly state: Ref<SaveState>;
+  /** While it is kept here: what is away. */
+  readonly away: Ref<Away>;
   readonly refusal: Ref<string>;
   /** What the server holds now, when a save came too late. */
   readonly stored: ShallowRef<StoredBoard | null>;
   readonly revision: Ref<number>;
-  /** The board as it was last saved or loaded: the common ground of a merge. */
-  readonly base: ShallowRef<Board | null>;
+  /** The common ground of a merge. */
+  readonly base: ShallowRef<Base | null>;
   readonly opened: (board: StoredBoard) => void;
   /** @param name what was done, for the list of revisions */
   readonly changed: (name?: string) => void;
   /** Goes on from a revision that the builder has seen and chosen to build on. */
-  readonly rebase: (revision: number, base: Board) => void;
+  readonly rebase: (revision: number, base: Base) => void;
+  /** The open board is what the server holds under a revision: nothing is left to save. */
+  readonly followed: (revision: number, board: Board) => void;
   readonly saveNow: () => Promise<void>;
   /** Before another board is opened: what is not saved is kept, and saved if that takes no longer than a moment. */
   readonly leave: () => Promise<void>;
 }
 
 const PAUSE_MS = 700;
-const RETRY_MS = 3_000;
+/** A save that found nobody is tried again, at first soon and then less and less often. */
+const RETRY_MS = 1_000;
+const MAX_RETRY_MS = 20_000;
 const DRAFT_PAUSE_MS = 120;
 /** So long leaving a board waits for a save under way. */
 const LEAVE_MS = 2_000;
@@ -37,22 +53,37 @@ interface Current {
   readonly board: Board;
 }
 
+/** What an error says is away, so that the same may go through in a while; null where it says something else. */
+function awayIn(error: unknown): Away | null {
+  if (!(error instanceof ServerProblem)) return 'server';
+  const { status, title } = error.problem;
+  if (status === 401) return 'sign-in';
+  if (status === 503 && title.includes('database')) return 'database';
+  return status >= 500 || status === 429 ? 'busy' : null;
+}
+
 /** Autosave of the open board. @param current the board and its id now; null when none is open */
 export function useSaving(current: () => Current | null): Saving {
   const state = ref<SaveState>('saved');
   const refusal = ref('');
   const stored = shallowRef<StoredBoard | null>(null);
   const revision = ref(0);
-  const base = shallowRef<Board | null>(null);
+  const base = shallowRef<Base | null>(null);
+  const away = ref<Away>('server');
   /** What was done since the last save. */
   let names: string[] = [];
   const isDirty = computed(() => state.value !== 'saved');
 
   const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
   const draftSoon = useDebounceFn(() => keep(), DRAFT_PAUSE_MS);
-  useIntervalFn(() => {
-    if (state.value === 'kept' || state.value === 'unkept') void saveNow();
-  }, RETRY_MS);
+  const isWaiting = (): boolean => state.value === 'kept' || state.value === 'unkept';
+  const retryMs = ref(RETRY_MS);
+  const retry = useTimeoutFn(() => isWaiting() && void saveNow(), retryMs, { immediate: false });
+  const retrySoon = (): void => {
+    retry.start();
+    retryMs.value = Math.min(MAX_RETRY_MS, retryMs.value * 2);
+  };
+  useEventListener('online', () => isWaiting() && void saveNow());
   useEventListener('pagehide', () => {
     const now = current();
     if (now !== null && isDirty.value && keptBoard !== now.board) keepDraftAtOnce(now.id, draftOf(now));
@@ -73,6 +104,7 @@ export function useSaving(current: () => Current | null): Saving {
     return isKept;
   }
 
+  let isSaving = false;
   let underWay: Promise<void> = Promise.resolve();
   const saveNow = (): Promise<void> => (underWay = save());
   async function leave(): Promise<void> {
@@ -83,8 +115,14 @@ export function useSaving(current: () => Current | null): Saving {
 
   async function save(): Promise<void> {
     const now = current();
-    if (now === null || state.value === 'saved' || state.value === 'saving' || state.value === 'stale') return;
-    state.value = 'saving';
+    if (now === null || isSaving || state.value === 'saved' || state.value === 'stale') return;
+    isSaving = true;
+    // What waits goes on saying so until it is saved.
+    if (!isWaiting()) state.value = 'saving';
+    await send(now).finally(() => (isSaving = false));
+  }
+
+  async function send(now: Current): Promise<void> {
     const told = names.slice(0, MAX_CHANGES);
     try {
       await saveRecord(now);
@@ -96,8 +134,16 @@ export function useSaving(current: () => Current | null): Saving {
       await arrived(now, saved.revision);
     } catch (error) {
       if (current()?.id !== now.id) return;
-      if (!(error instanceof ServerProblem)) state.value = (await keep()) ? 'kept' : 'unkept';
-      else if (error.problem.status === 409 && error.problem.stored !== undefined) {
+      const missing = awayIn(error);
+      if (missing !== null) {
+        away.value = missing;
+        const isKept = await keep();
+        if (current()?.id !== now.id) return;
+        state.value = isKept ? 'kept' : 'unkept';
+        return retrySoon();
+      }
+      if (!(error instanceof ServerProblem)) throw error;
+      if (error.problem.status === 409 && error.problem.stored !== undefined) {
         const theirs = error.problem.stored;
         // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
         if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
@@ -124,7 +170,7 @@ export function useSaving(current: () => Current | null): Saving {
 
   /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
   async function arrived({ id, board }: Current, as: number): Promise<void> {
-    [revision.value, base.value] = [as, board];
+    [revision.value, base.value, retryMs.value] = [as, board, RETRY_MS];
     const isCurrent = current()?.board === board;
     state.value = isCurrent ? 'saved' : 'changed';
     if (isCurrent) await dropDraft(id);
@@ -133,6 +179,7 @@ export function useSaving(current: () => Current | null): Saving {
 
   return {
     state,
+    away,
     refusal,
     stored,
     revision,
@@ -152,6 +199,10 @@ export function useSaving(current: () => Current | null): Saving {
         state.value = state.value === 'kept' || state.value === 'unkept' ? state.value : 'changed';
       void draftSoon();
       void saveSoon();
+    },
+    followed(newRevision, board) {
+      names = [];
+      [revision.value, base.value, state.value] = [newRevision, board, 'saved'];
     },
     rebase(newRevision, newBase) {
       revision.value = newRevision;

@@ -15,14 +15,18 @@ export async function claimTab(): Promise<string> {
   return tab;
 }
 
-/** Names of the tabs that are open now, this one among them. */
-export async function openTabs(): Promise<ReadonlySet<string>> {
+/** Names of the tabs that are open now, this one among them; null where the browser does not tell: it does not where a page is not served under TLS. */
+export async function openTabs(): Promise<ReadonlySet<string> | null> {
+  if (!hasLocks()) return null;
   const { held = [] } = await navigator.locks.query();
   return new Set(held.map(({ name = '' }) => name.replace(/^spare-acre\/tab\//, '')));
 }
 
+const hasLocks = (): boolean => (navigator as Partial<Navigator>).locks !== undefined;
+
 /** Takes a lock until the tab closes. @returns false when someone else has it */
 function holdLock(name: string): Promise<boolean> {
+  if (!hasLocks()) return Promise.resolve(true);
   return new Promise((resolve) => {
     void navigator.locks.request(name, { ifAvailable: true }, (lock) => {
       resolve(lock !== null);

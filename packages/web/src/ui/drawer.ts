@@ -9,11 +9,11 @@ export interface Opened {
   readonly text: string | undefined;
 }
 
-/** What the drawer at the side shows: the working of a figure, all warnings, earlier versions, the keys, or nothing. */
+/** What the drawer at the side shows: the working of a figure, all warnings, earlier versions, the server, the keys, or nothing. */
 export const useDrawer = defineStore('drawer', () => {
   /** The figure asked about, then each of its inputs that was opened on the way down. */
   const path = shallowRef<readonly Opened[]>([]);
-  const content = ref<'working' | 'warnings' | 'keys' | 'revisions' | 'shift' | null>(null);
+  const content = ref<'working' | 'warnings' | 'keys' | 'revisions' | 'shift' | 'server' | null>(null);
   /** Why the ready date moved, in sentences. */
   const shift = shallowRef<readonly string[]>([]);
   return {
@@ -45,6 +45,9 @@ export const useDrawer = defineStore('drawer', () => {
     },
     showRevisions() {
       content.value = 'revisions';
+    },
+    showServer() {
+      content.value = 'server';
     },
     showKeys() {
       content.value = 'keys';

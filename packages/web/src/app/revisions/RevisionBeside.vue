@@ -6,15 +6,16 @@ import { useRouter } from 'vue-router';
 import { type Bare, showChange, showText } from '@spare-acre/core/base/units';
 import type { Tally } from '@spare-acre/core/pipeline';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { type StoredBoard, createBoard, fetchRevision } from '../../document/client';
+import { type StoredBoard, createBoard, fetchRevision, nameRevision } from '../../document/client';
 import { usePlan } from '../../document/plan';
+import TextField from '../../ui/TextField.vue';
 import { clockText } from '../../ui/dates';
 import PlanThumbnail from '../../views/boards/PlanThumbnail.vue';
 import { searches } from '../../workers/searches';
 
 /** One revision beside today's: its plan in small, its tally, and the ways to have it again. */
-const props = defineProps<{ revision: number }>();
-const emit = defineEmits<{ back: [] }>();
+const props = defineProps<{ revision: number; title: string }>();
+const emit = defineEmits<{ back: []; named: [] }>();
 const store = usePlan();
 const router = useRouter();
 const then = shallowRef<StoredBoard | null>(null);
@@ -57,6 +58,15 @@ const lines = computed(() => {
   ];
 });
 
+/** A version with a name is kept for good; an empty one takes it away. */
+function call(title: string): string {
+  nameRevision(store.boardId!, props.revision, title === '' ? null : title).then(
+    () => emit('named'),
+    (error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)),
+  );
+  return '';
+}
+
 function takeBack(): void {
   const refused = store.edit(
     { code: 'board/replace', plan: then.value!.plan, record: store.record, why: `Back to revision ${props.revision}` },
@@ -88,6 +98,7 @@ async function copy(): Promise<void> {
     <template v-if="then !== null">
       <h3 class="mt-3">Revision {{ revision }}</h3>
       <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
+      <TextField label="Its name" :value="title" :take="call" />
       <PlanThumbnail :plan="then.plan" />
       <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
       <BTableSimple v-else class="ledger" caption-top>

@@ -29,6 +29,7 @@ const rows = useVirtualizer(
   computed(() => ({ count: revisions.value?.length ?? 0, getScrollElement: () => frame.value, estimateSize: () => ROW_PX, overscan: 6 })),
 );
 const shown = computed(() => rows.value.getVirtualItems().map(({ start, index }) => ({ start, ...revisions.value![index]! })));
+const titleOf = (revision: number): string => revisions.value?.find((one) => one.revision === revision)?.title ?? '';
 const did = ({ changes, revision }: Revision): string => {
   if (changes.length > 0) return changes.join(' · ');
   return revision === 1 ? 'As it was first laid out' : 'Nobody noted what was done';
@@ -37,9 +38,12 @@ const did = ({ changes, revision }: Revision): string => {
 
 <template>
   <div class="sheet-of-revisions">
-    <RevisionBeside v-if="chosen !== null" :revision="chosen" @back="chosen = null" />
+    <RevisionBeside v-if="chosen !== null" :revision="chosen" :title="titleOf(chosen)" @named="load" @back="chosen = null" />
     <template v-else>
-      <p class="quiet">Every save is kept. Look at one beside today’s; looking changes nothing.</p>
+      <p class="quiet">
+        Look at one beside today’s; looking changes nothing. Every save of the last four weeks is kept, before that one a day, after half a
+        year one a week; the first, the last and those you name stay for good.
+      </p>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Try again</BButton></p>
       <p v-else-if="revisions === null" class="quiet" role="status">Asking the server …</p>
       <div v-else ref="frame" class="frame-of-rows" tabindex="0" role="list" aria-label="Revisions">
@@ -54,7 +58,9 @@ const did = ({ changes, revision }: Revision): string => {
             <BButton variant="bare" class="pick" :aria-current="row.revision === store.saving.revision" @click="chosen = row.revision">
               <span class="when">
                 <b>{{ row.revision }}</b> {{ clockText(row.savedAt) }}
+                <span v-if="row.by !== null" class="quiet">by {{ row.by }}</span>
                 <span v-if="row.revision === store.saving.revision" class="quiet">today’s</span>
+                <b v-if="row.title !== null" class="title">{{ row.title }}</b>
               </span>
               <span class="did" :title="did(row)">{{ did(row) }}</span>
             </BButton>
@@ -93,6 +99,9 @@ const did = ({ changes, revision }: Revision): string => {
 .when,
 .did {
   display: block;
+}
+.title {
+  color: var(--moss);
 }
 .did {
   overflow: hidden;

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { onMounted, ref, shallowRef } from 'vue';
+import type { Reach, Session } from '@spare-acre/core/wire';
+import { isSignInWanted } from '../../document/client';
+import KeptPictures from './KeptPictures.vue';
+import { fetchReach, fetchSession, signOut } from './asked';
+import { CODE_SIDE, codeOf } from './code';
+
+/** How this server is reached from elsewhere, who is signed in, and what it keeps besides boards. */
+const reach = shallowRef<Reach | null>(null);
+const session = shallowRef<Session | null>(null);
+const code = ref('');
+const problem = ref('');
+
+async function load(): Promise<void> {
+  problem.value = '';
+  try {
+    [reach.value, session.value] = await Promise.all([fetchReach(), fetchSession()]);
+    const [address] = reach.value.addresses;
+    code.value = address === undefined ? '' : codeOf(address);
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : String(error);
+  }
+}
+onMounted(load);
+
+async function leave(): Promise<void> {
+  await signOut();
+  isSignInWanted.value = true;
+}
+</script>
+
+<template>
+  <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Try again</BButton></p>
+  <p v-else-if="reach === null || session === null" class="quiet" role="status">Asking the server …</p>
+  <template v-else>
+    <section>
+      <h3 class="h6">From a phone</h3>
+      <template v-if="reach.addresses.length > 0">
+        <!-- The code is dark on light in either light: cameras read no other. -->
+        <svg
+          v-if="code !== ''"
+          class="code"
+          :viewBox="`0 0 ${CODE_SIDE} ${CODE_SIDE}`"
+          role="img"
+          :aria-label="`Code of ${reach.addresses[0]}`"
+        >
+          <path :d="code" fill="#000" />
+        </svg>
+        <p v-for="address in reach.addresses" :key="address">
+          <a :href="address">{{ address }}</a>
+        </p>
+        <p v-if="reach.fingerprint !== null">
+          The browser will warn once: the certificate is this server’s own. It is the right one if its SHA-256 fingerprint is
+          <span class="fingerprint">{{ reach.fingerprint }}</span>
+        </p>
+      </template>
+      <template v-else>
+        <p>This server is open on this machine alone. To reach it from a phone at the bench, or from a club evening:</p>
+        <ol>
+          <li><code>npm run passphrase</code>, once</li>
+          <li><code>npm start -- --listen 0.0.0.0 --self-signed</code></li>
+        </ol>
+        <p class="quiet">It then says its address, here as a code for the phone’s camera, and asks everybody for the passphrase.</p>
+      </template>
+    </section>
+    <section v-if="session.signIn === 'done'">
+      <h3 class="h6">Signed in</h3>
+      <p>As {{ session.person }}: your saves say so. <BButton variant="key" @click="leave">Sign out</BButton></p>
+    </section>
+    <KeptPictures />
+    <section>
+      <h3 class="h6">Kept safe</h3>
+      <p>
+        <code>npm run backup</code> puts boards, history, pictures, rack and catalogue into one file;
+        <code>npm run restore -- FILE</code> brings them back. Before a new version changes the database it is copied by itself.
+      </p>
+    </section>
+  </template>
+</template>
+
+<style scoped>
+section {
+  margin-bottom: 20px;
+}
+.code {
+  display: block;
+  width: 200px;
+  margin-bottom: 8px;
+  background: #fff;
+}
+.fingerprint {
+  display: block;
+  font-family: var(--bs-font-monospace);
+  font-size: 0.82rem;
+  word-break: break-all;
+}
+</style>
