@@ -12,20 +12,25 @@ export class App {
   private child: ChildProcess | null = null;
   private port = 0;
 
-  constructor(private readonly databaseUrl: string) {}
+  /** @param host under which it is asked; @param settings of its process, beside the address of its database */
+  constructor(
+    private readonly databaseUrl: string,
+    private readonly host = '127.0.0.1',
+    private readonly settings: Readonly<Record<string, string>> = {},
+  ) {}
 
   get url(): string {
-    return `http://127.0.0.1:${this.port}`;
+    return `http://${this.host}:${this.port}`;
   }
 
   async start(): Promise<void> {
     if (this.isUp) return;
-    const env = { ...process.env, DATABASE_URL: this.databaseUrl, PORT: String(this.port) };
+    const env = { ...process.env, ...this.settings, DATABASE_URL: this.databaseUrl, PORT: String(this.port) };
     const child = spawn(process.execPath, ['--import', 'tsx', MAIN], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'] });
     this.child = child;
     this.port = await new Promise<number>((resolve, reject) => {
       child.stdout.on('data', (chunk: Buffer) => {
-        const served = /127\.0\.0\.1:(\d+)/.exec(String(chunk));
+        const served = /^serving .*:(\d+)/.exec(String(chunk));
         if (served !== null) resolve(Number(served[1]));
       });
       child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));

@@ -10,14 +10,33 @@ async function setField(page: Page, featureId: string, label: string, value: str
   await field.press('Enter');
 }
 
-/** Brinefold in a second tab beside the first. */
+/** Brinefold in a second tab beside the first, which hears nothing of what the first does. */
 async function secondTab(page: Page, app: App, context: BrowserContext): Promise<Page> {
   await openBrinefold(page, app);
   const other = await context.newPage();
+  await other.route('**/live?*', (route) => route.abort());
   await other.goto(page.url());
   await expect(other.getByTestId('tally-ready')).toContainText('Dec');
   return other;
 }
+
+test('a board open in two places: each shows the other’s save within a second, and says who is there', async ({ page, app, context }) => {
+  await openBrinefold(page, app);
+  const other = await context.newPage();
+  await other.goto(page.url());
+  await expect(other.getByTestId('others')).toHaveText('Also here: a desk');
+  await expect(page.getByTestId('others')).toHaveText('Also here: a desk');
+  await setField(page, 'mound', 'Height', '30');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(other.getByTestId('save-state')).toHaveText('Saved, revision 2', { timeout: 1_000 });
+  await setField(other, 'windpump', 'Radius', '70');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 3');
+  await page.locator('[data-feature=windpump]').focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByLabel('Notes').getByLabel('Radius')).toHaveValue('70');
+  await other.close();
+  await expect(page.getByTestId('others')).toBeHidden();
+});
 
 test('two tabs on one board: the second is told, both changes go together, and nothing is lost', async ({ page, app, context }) => {
   const other = await secondTab(page, app, context);

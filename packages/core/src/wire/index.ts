@@ -1,3 +1,4 @@
+export { Reach, Session, SignIn } from './access';
 export {
   BoardCard,
   BoardEntry,
@@ -9,29 +10,17 @@ export {
   CutSheetParams,
   Health,
   History,
-  LiveEvent,
-  LiveQuery,
   MAX_CHANGES,
   MAX_CHANGE_LETTERS,
-  MAX_PICTURES_MB,
-  MAX_PICTURE_MB,
-  MAX_PICTURE_PX,
-  NewOffcut,
-  OffcutParams,
-  Picture,
-  PictureList,
-  PictureParams,
   ProblemDetails,
   PutAwayList,
-  Rack,
-  RackOffcut,
-  Reach,
   Revision,
   RevisionParams,
   RevisionTitle,
   SavePlan,
   SavedPlan,
-  Session,
-  SignIn,
   UnreadableBoard,
-} from './wire';
+} from './boards';
+export { LiveEvent, LiveQuery } from './live';
+export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
+export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { BApp } from 'bootstrap-vue-next/components/BApp';
 import { useEventListener } from '@vueuse/core';
 import { onErrorCaptured, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -31,18 +30,17 @@ useEventListener('keydown', (event) => {
 });
 </script>
 
+<!-- No BApp around it: what it adds to the plugin are calls that open dialogs and toasts from code, 4 kB that nobody here makes use of. -->
 <template>
-  <BApp>
-    <HatchDefs />
-    <div class="frame" :class="{ 'frame--plain': route.name === 'boards' }">
-      <AppRail />
-      <RouterView />
-    </div>
-    <SignInDialog v-if="isSignInWanted" />
-    <SideDrawer v-if="isDrawerThere" />
-    <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
-      Something in the page broke: {{ fault }}. Your plan is kept.
-      <BButton variant="key" @click="fault = ''">Close</BButton>
-    </p>
-  </BApp>
+  <HatchDefs />
+  <div class="frame" :class="{ 'frame--plain': route.name === 'boards' }">
+    <AppRail />
+    <RouterView />
+  </div>
+  <SignInDialog v-if="isSignInWanted" />
+  <SideDrawer v-if="isDrawerThere" />
+  <p v-if="fault !== ''" class="position-fixed bottom-0 end-0 m-2 warning" role="alert">
+    Something in the page broke: {{ fault }}. Your plan is kept.
+    <BButton variant="key" @click="fault = ''">Close</BButton>
+  </p>
 </template>

@@ -26,7 +26,7 @@ const saved = computed(() => {
     case 'saved':
       return { text: `Saved, revision ${store.saving.revision}`, attention: false };
     case 'kept':
-      return { text: `${AWAY[store.saving.away]}: kept in this browser, saved when it can be`, attention: true };
+      return { text: `${AWAY[store.saving.away]}: kept in this browser`, attention: true };
     case 'unkept':
       return { text: `${AWAY[store.saving.away]}, and this browser keeps nothing: leave this page open`, attention: true };
     case 'stale':

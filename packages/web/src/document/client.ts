@@ -4,7 +4,6 @@ import {
   CatalogueAnswer,
   History,
   type NewOffcut,
-  Picture,
   ProblemDetails,
   PutAwayList,
   Rack,
@@ -58,9 +57,6 @@ export const dropCutSheet = (id: string, cutSheetId: string): Promise<null> =>
   call(null, 'DELETE', `/boards/${id}/cut-sheets/${encodeURIComponent(cutSheetId)}`);
 export const putAway = (id: string): Promise<null> => call(null, 'PUT', `/boards/${id}/put-away`);
 export const bringBack = (id: string): Promise<null> => call(null, 'DELETE', `/boards/${id}/put-away`);
-
-/** Sends a picture as it is; the server looks at its bytes. */
-export const keepPicture = (file: Blob): Promise<z.infer<typeof Picture>> => call(Picture, 'POST', '/pictures', file);
 
 export const fetchRack = async (): Promise<readonly RackOffcut[]> => (await call(Rack, 'GET', '/rack')).offcuts;
 export const addOffcut = (offcut: NewOffcut): Promise<RackOffcut> => call(RackOffcut, 'POST', '/rack', offcut);

@@ -19,7 +19,6 @@ export function useLive(boardId: Readonly<Ref<string | null>>, heard: (event: Li
     boardId.value === null || visibility.value === 'hidden' ? undefined : `/api/boards/${boardId.value}/live?tab=${tab}`,
   );
   const { data } = useEventSource(url, [], {
-    immediate: false,
     autoReconnect: { retries: -1, delay: AGAIN_MS },
     // Read into something new each time: the same told twice is told twice.
     serializer: { read: (text) => LiveEvent.safeParse(parsed(text ?? null)).data ?? null },

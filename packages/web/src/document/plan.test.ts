@@ -70,6 +70,7 @@ async function anOpenPlan(server: (asked: Asked) => Answer = answer) {
   const asked = aServer(server);
   const { createPinia, setActivePinia } = await import('pinia');
   setActivePinia(createPinia());
+  await import('./live'); // fetched by itself, in its own time
   const { usePlan } = await import('./plan');
   const store = usePlan();
   await store.open(BOARD_ID);

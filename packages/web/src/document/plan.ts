@@ -1,12 +1,14 @@
 import { type Offcut, freeOffcuts, isSameRecord, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
 import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { whenever } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref, shallowRef, watch } from 'vue';
+import { computed, getCurrentScope, ref, shallowRef, watch } from 'vue';
 import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
 import { type Board, type BoardDraft, type Merged, isSamePlan, mergePlans } from '@spare-acre/core/plan';
 import { checkBoardFile, checkEdited } from '@spare-acre/core/plan/check';
+import type { LiveEvent } from '@spare-acre/core/wire';
 import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
 import { heard, placeOf } from '../workers/answering';
 import { Reckoning } from '../workers/reckoning';
@@ -14,7 +16,7 @@ import { searchedBoard } from '../workers/searched-board';
 import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
 import { createBoard, fetchBoard, fetchRevision } from './client';
-import { type Here, useLive } from './live';
+import type { Here } from './live';
 import { dropDraft, findDraft, saysWhatWasDone } from './drafts';
 import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
 import { useRack } from './rack';
@@ -202,13 +204,16 @@ export const usePlan = defineStore('plan', () => {
   const others = shallowRef<Here['others']>([]);
   /** The board was changed elsewhere while something was not saved here yet: looked at when it is. */
   let isLookedForLater = false;
-  useLive(boardId, (event) => {
+  const hear = (event: LiveEvent): void => {
     if (event.kind === 'here') others.value = event.others;
     else if (event.kind === 'away') {
       const text = 'Put away from another place: to go on with it, bring it back among the boards.';
       notice.value = { text, steps: history.value.done.length, isDeed: false };
     } else if (event.what === 'record' || event.revision > saving.revision.value) void follow();
-  });
+  };
+  // Fetched with the first board: the list of boards has nothing to hear.
+  const scope = getCurrentScope()!;
+  whenever(boardId, () => void import('./live').then(({ useLive }) => scope.run(() => useLive(boardId, hear))), { once: true });
   watch(saving.state, (state) => {
     if (state === 'saved' && isLookedForLater) void follow();
   });

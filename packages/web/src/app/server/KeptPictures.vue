@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { MAX_PICTURES_MB } from '@spare-acre/core/wire';
 import { dayText } from '../../ui/dates';
-import { type Kept, type ListedPicture, fetchPictures, removePicture } from './asked';
+import { type Kept, type ListedPicture, fetchPictures, removePicture } from '../../document/pictures';
 
 /** The pictures under all boards: how much room they take, and which nobody needs. */
 const kept = shallowRef<Kept | null>(null);

@@ -1,14 +1,9 @@
-import { PictureList, Reach, Session, type SignIn } from '@spare-acre/core/wire';
+import { Reach, Session, type SignIn } from '@spare-acre/core/wire';
 import type { z } from 'zod';
 import { call } from '../../document/client';
 
 /** What only the sheets about the server ask for, and so is not fetched with the page. */
-export type Kept = z.infer<typeof PictureList>;
-export type ListedPicture = Kept['pictures'][number];
-
 export const fetchReach = (): Promise<Reach> => call(Reach, 'GET', '/reach');
 export const fetchSession = (): Promise<Session> => call(Session, 'GET', '/session');
 export const signIn = (who: z.infer<typeof SignIn>): Promise<Session> => call(Session, 'POST', '/session', who);
 export const signOut = (): Promise<null> => call(null, 'DELETE', '/session');
-export const fetchPictures = (): Promise<Kept> => call(PictureList, 'GET', '/pictures');
-export const removePicture = (id: string): Promise<null> => call(null, 'DELETE', `/pictures/${encodeURIComponent(id)}`);

@@ -4,7 +4,6 @@ import { computed, ref } from 'vue';
 import { distanceMm } from '@spare-acre/core/base/geometry';
 import { LIMITS } from '@spare-acre/core/fields';
 import { tableWidthMm } from '@spare-acre/core/plan';
-import { keepPicture } from '../../../document/client';
 import LengthField from '../../../ui/LengthField.vue';
 import NumberField from '../../../ui/NumberField.vue';
 import { usePlan } from '../../../document/plan';
@@ -27,6 +26,7 @@ async function take(event: Event): Promise<void> {
   isLoading.value = true;
   problem.value = '';
   try {
+    const { keepPicture } = await import('../../../document/pictures');
     const { id, widthPx, heightPx } = await keepPicture(file);
     const mmPerPx = tableWidthMm(plan.value.table) / widthPx;
     const laid = { imageId: id, widthPx, heightPx, at: { x: 0, y: 0 }, mmPerPx, turnDeg: 0, opacityPct: 50 };
