@@ -32,7 +32,11 @@ const FINISH_MS = 5_000;
 
 const settings = Settings.parse(process.env);
 const log = pino({ level: settings.LOG_LEVEL }, pino.destination(2));
-process.on('SIGTERM', () => process.exit(0)); // until there is something to finish
+/** How to end: at once, until there is something to finish. */
+let end = (): void => process.exit(0);
+// Whoever started this holds the other end of standard input: should it be killed outright, this stops too.
+process.stdin.on('end', () => end()).resume();
+for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => end());
 
 /** Ends with one sentence. Exit code 3 says that trying again would change nothing. */
 function give(up: string): never {
@@ -93,15 +97,12 @@ async function stop(): Promise<void> {
   endHousekeeping();
   const closed = new Promise((done) => server.close(done));
   server.closeIdleConnections();
-  await hub.close();
   const patience = setTimeout(() => server.closeAllConnections(), FINISH_MS);
+  await hub.close();
   await closed;
   clearTimeout(patience);
   await readers.close();
   await db.destroy();
   process.exit(0);
 }
-// Whoever started this holds the other end of standard input: should it be killed outright, this stops too.
-process.stdin.on('end', () => void stop()).resume();
-process.removeAllListeners('SIGTERM');
-for (const signal of ['SIGTERM', 'SIGINT'] as const) process.on(signal, () => void stop());
+end = () => void stop();
