@@ -55,26 +55,14 @@ export interface Start {
   readonly said: () => string;
 }
 
-export function start(home: string, port: number): Start {
-  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port)], {
+export function start(home: string, port: number, flags: readonly string[] = []): Start {
+  const child = spawn(process.execPath, ['scripts/start.mjs', '--port', String(port), ...flags], {
     cwd: ROOT,
     env: { ...process.env, SPARE_ACRE_HOME: home },
     stdio: ['ignore', 'pipe', 'pipe'],
     detached: true,
   });
-  let said = '';
-  const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
-  const served = new Promise<string | null>((resolve) => {
-    for (const out of [child.stdout, child.stderr]) {
-      out.on('data', (chunk: Buffer) => {
-        said += String(chunk);
-        const address = /open at (\S+)/.exec(said);
-        if (address !== null) resolve(address[1]!);
-      });
-    }
-    child.once('exit', () => resolve(null));
-  });
-  return { child, served, ended, said: () => said };
+  return watched(child, /open at (\S+)/);
 }
 
 /** A server alone, on a database that is there. */
@@ -84,13 +72,17 @@ export function serve(home: string, databaseUrl: string, port: number): Start {
     env: { ...process.env, SPARE_ACRE_HOME: home, DATABASE_URL: databaseUrl, PORT: String(port) },
     stdio: ['pipe', 'pipe', 'pipe'],
   });
+  return watched(child, /^serving (\S+)/m);
+}
+
+function watched(child: ChildProcess, serving: RegExp): Start {
   let said = '';
   const ended = new Promise<void>((resolve) => child.once('exit', () => resolve()));
   const served = new Promise<string | null>((resolve) => {
-    for (const out of [child.stdout, child.stderr]) {
+    for (const out of [child.stdout!, child.stderr!]) {
       out.on('data', (chunk: Buffer) => {
         said += String(chunk);
-        const address = /^serving (\S+)/m.exec(said);
+        const address = serving.exec(said);
         if (address !== null) resolve(address[1]!);
       });
     }

@@ -10,6 +10,8 @@ export interface Savers {
 }
 
 const SAVERS = 6;
+/** A hand draws between two saves, however little. */
+const DRAWING_MS = 40;
 const plan = (name: string): unknown => JSON.parse(JSON.stringify(aBoard({ name })));
 
 interface Saved {
@@ -46,6 +48,7 @@ export async function startSavers(base: string, seed: string): Promise<Savers> {
         else await pause(100);
         continue;
       }
+      await pause(DRAWING_MS);
       const name = `${seed} ${nr} ${i}`;
       const saved: Told<Saved> = await ask<Saved>(`${base}/boards/${board.id}/plan`, 'PUT', { revision: board.revision, plan: plan(name) });
       if (saved?.status === 200) {

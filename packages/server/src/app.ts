@@ -1,31 +1,13 @@
 import staticFiles from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
-import type { Knex } from 'knex';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
-import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
-import type { Catalogue } from '@spare-acre/core/catalogue';
-import type { Reach } from '@spare-acre/core/wire';
 import { onlyOwnHosts, onlyOwnPages } from './access/hosts';
-import type { Access } from './access/sessions';
-import type { Hub } from './live/hub';
+import type { AppParts } from './parts';
 import { answerProblem } from './problems';
-import type { Readers } from './reading/readers';
 import { apiRoutes } from './routes';
-
-export interface AppParts {
-  readonly db: Knex;
-  readonly catalogue: Catalogue;
-  readonly readers: Readers;
-  readonly hub: Hub;
-  readonly access: Access;
-  readonly reach: Reach;
-  /** Folder of the built web app; null serves the API alone. */
-  readonly webDir: string | null;
-  readonly log: Logger;
-}
 
 /** The whole application, not yet listening. */
 export function makeApp(parts: AppParts): Express {

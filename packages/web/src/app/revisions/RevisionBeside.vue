@@ -98,7 +98,7 @@ async function copy(): Promise<void> {
     <template v-if="then !== null">
       <h3 class="mt-3">Revision {{ revision }}</h3>
       <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
-      <TextField label="Its name" :value="title" :take="call" />
+      <TextField class="mb-2" label="Its name" :value="title" :take="call" />
       <PlanThumbnail :plan="then.plan" />
       <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
       <BTableSimple v-else class="ledger" caption-top>

@@ -101,6 +101,7 @@ const did = ({ changes, revision }: Revision): string => {
   display: block;
 }
 .title {
+  margin-inline-start: 8px;
   color: var(--moss);
 }
 .did {

@@ -1,0 +1,20 @@
+import type { Knex } from 'knex';
+import type { Logger } from 'pino';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Reach } from '@spare-acre/core/wire';
+import type { Access } from './access/sessions';
+import type { Hub } from './live/hub';
+import type { Readers } from './reading/readers';
+
+/** What the application is put together from. */
+export interface AppParts {
+  readonly db: Knex;
+  readonly catalogue: Catalogue;
+  readonly readers: Readers;
+  readonly hub: Hub;
+  readonly access: Access;
+  readonly reach: Reach;
+  /** Folder of the built web app; null serves the API alone. */
+  readonly webDir: string | null;
+  readonly log: Logger;
+}
