@@ -3,8 +3,8 @@ import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { fileURLToPath } from 'node:url';
 import knex from 'knex';
+import { ensureServerBuilt } from '../scripts/setup.mjs';
 
-const MAIN = fileURLToPath(new URL('../packages/server/src/main.ts', import.meta.url));
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 
 /** The real server on a database of its own; it can be killed and started again on the same port. */
@@ -25,8 +25,15 @@ export class App {
 
   async start(): Promise<void> {
     if (this.isUp) return;
-    const env = { ...process.env, ...this.settings, DATABASE_URL: this.databaseUrl, PORT: String(this.port) };
-    const child = spawn(process.execPath, ['--import', 'tsx', MAIN], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'] });
+    const main = await ensureServerBuilt();
+    const env = {
+      ...process.env,
+      ...this.settings,
+      WEB_DIR: `${ROOT}packages/web/dist`,
+      DATABASE_URL: this.databaseUrl,
+      PORT: String(this.port),
+    };
+    const child = spawn(process.execPath, ['--enable-source-maps', main], { cwd: ROOT, env, stdio: ['pipe', 'pipe', 'inherit'] });
     this.child = child;
     this.port = await new Promise<number>((resolve, reject) => {
       child.stdout.on('data', (chunk: Buffer) => {

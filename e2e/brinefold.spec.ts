@@ -135,6 +135,10 @@ for (const light of ['daylight', 'lamp light']) {
     await page.getByTestId('save-state').click();
     await expect(page.getByRole('dialog').getByRole('listitem').first()).toBeVisible();
     await look('Earlier versions');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'This server' }).click();
+    await expect(page.getByRole('heading', { name: 'From a phone' })).toBeVisible();
+    await look('This server');
     expect(found).toEqual([]);
   });
 }

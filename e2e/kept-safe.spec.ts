@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { spawnSync } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
 import { createServer } from 'node:http';
@@ -130,6 +131,8 @@ test('beyond this machine: the passphrase first, then everything, in a page that
     await app.start();
     await page.goto(app.url);
     const dialog = page.getByRole('dialog', { name: 'Who is there?' });
+    await expect(dialog).toBeVisible();
+    expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([]);
     for (const passphrase of ['seven red herons', 'seven grey herons']) {
       await dialog.getByLabel('Your name').fill('Ida');
       await dialog.getByLabel('Passphrase').fill(passphrase);

@@ -122,6 +122,10 @@ for (const size of [DESK, PHONE]) {
       await inDialog(`${light}: bring in a file`);
       await page.keyboard.press('?');
       await inDialog(`${light}: keys`);
+      if (size === PHONE) await page.getByRole('button', { name: 'More' }).click();
+      await page.getByText('This server').click();
+      await expect(page.getByRole('heading', { name: 'From a phone' })).toBeVisible();
+      await inDialog(`${light}: this server`);
       await page.getByTestId('save-state').click();
       await expect(page.getByRole('listitem').first()).toBeVisible();
       await inDialog(`${light}: earlier versions`);

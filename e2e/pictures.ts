@@ -58,6 +58,10 @@ test('pictures of the main views', async ({ page, app }) => {
   await expect(page.getByRole('row', { name: /^Mass/ })).toBeVisible();
   await picture(page, 'earlier');
   await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'This server' }).click();
+  await expect(page.getByRole('heading', { name: 'From a phone' })).toBeVisible();
+  await picture(page, 'server');
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
 
   await go(page, 'Section');

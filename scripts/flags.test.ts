@@ -12,13 +12,29 @@ function start(...flags: string[]): { status: number | null; said: string } {
 test('--help names every flag and ends well', () => {
   const { status, said } = start('--help');
   expect(status).toBe(0);
-  for (const flag of ['--port', '--fresh-demo', '--no-demo', '--help']) expect(said).toContain(flag);
+  for (const flag of [
+    '--port',
+    '--listen',
+    '--self-signed',
+    '--cert',
+    '--fresh-demo',
+    '--no-demo',
+    '--set-aside',
+    '--without-backup',
+    '--help',
+  ])
+    expect(said).toContain(flag);
 });
 
 test.each([
   [['--port', 'abc'], '--port: got “abc”; 1 to 65535 would do'],
   [['--port', '0'], '--port: got “0”; 1 to 65535 would do'],
   [['--port', '70000'], '--port: got “70000”; 1 to 65535 would do'],
+  [['--port', '0x50'], '--port: got “0x50”; 1 to 65535 would do'],
+  [['--port', ' 80'], '--port: got “ 80”; 1 to 65535 would do'],
+  [['--listen', 'elsewhere'], '--listen: got “elsewhere”; an address of this machine, or 0.0.0.0'],
+  [['--cert', 'a.pem'], '--cert and --key: one goes with the other'],
+  [['--cert', 'a.pem', '--key', 'b.pem', '--self-signed'], '--cert and --self-signed: one or the other'],
   [['--bogus'], "Unknown option '--bogus'"],
   [['--no-demo', '--fresh-demo'], 'one or the other'],
 ])('%j is refused with what would do, and the help', (flags, said) => {

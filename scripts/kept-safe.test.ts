@@ -149,7 +149,7 @@ describe('a start', { timeout: SLOW_MS }, () => {
 
   test('starts a server again that was killed; an answer on its way still goes out when all is stopped', async () => {
     const { child, ended, address, said } = await aStart();
-    strike(home, /server\/src\/main\.ts/, 'SIGKILL');
+    strike(home, /\/main\.js/, 'SIGKILL');
     for (const end = Date.now() + 30_000; !(await boardsAt(address).catch(() => 0)) && Date.now() < end;) await pause(100);
     expect(said()).toContain('The server ended by itself (SIGKILL) and is started again.');
     const { boards } = (await (await fetch(`${address}/api/boards`)).json()) as { boards: { id: string }[] };
@@ -169,7 +169,8 @@ describe('a start', { timeout: SLOW_MS }, () => {
       stdio: 'ignore',
       detached: true,
     });
-    for (const end = Date.now() + 60_000; !partsOf(home).some(({ line }) => line.includes('main.ts')) && Date.now() < end;) await pause(50);
+    for (const end = Date.now() + 60_000; !partsOf(home).some(({ line }) => line.includes('/main.js')) && Date.now() < end;)
+      await pause(50);
     npm.kill('SIGTERM');
     expect(await partsLeft(home)).toEqual([]);
     for (const afterMs of [100, 600, 1_100]) {

@@ -1,11 +1,12 @@
 // @ts-check
 /** `npm run screenshots`: one picture of each main view, made from the demo board, into docs/screenshots/. */
 import { spawnSync } from 'node:child_process';
-import { ROOT, ensureChromium, ensurePackages, ensureWebBuilt, say } from './setup.mjs';
+import { ROOT, ensureChromium, ensurePackages, ensureServerBuilt, ensureWebBuilt, say } from './setup.mjs';
 
 await ensurePackages();
 await ensureChromium();
 await ensureWebBuilt();
+await ensureServerBuilt();
 const { startDatabase } = await import('./database.mjs');
 const database = await startDatabase(`pictures-${process.pid}`, { forTests: true });
 const done = spawnSync('npx', ['playwright', 'test', '--config', 'e2e/screenshots.config.ts'], {

@@ -6,7 +6,7 @@ import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'nod
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ROOT, ensureWebBuilt, freePort, say } from './setup.mjs';
+import { ROOT, ensureServerBuilt, ensureWebBuilt, freePort, say } from './setup.mjs';
 import { hostileRequests } from './soak/hostile';
 import { type Start, chance, partsLeft, partsOf, pause, serve, start, strike } from './soak/processes';
 import { startSavers } from './soak/savers';
@@ -60,14 +60,14 @@ async function killServer(): Promise<void> {
   const home = aHome();
   const database = await held(home);
   const port = await freePort();
-  let server = serve(home, database.url, port);
+  let server = serve(home, main, database.url, port);
   let failed = (await server.served) === null ? 1 : 0;
   const savers = await startSavers(`http://127.0.0.1:${port}/api`, 'server');
   for (let i = 0; i < KILLS; i++) {
     await pause(100 + roll() * 2_000);
     step('servers killed', i);
     await ended(server, 'SIGKILL');
-    server = serve(home, database.url, port);
+    server = serve(home, main, database.url, port);
     if ((await server.served) === null) failed += 1;
   }
   await savers.stop();
@@ -87,7 +87,7 @@ async function killDatabase(): Promise<void> {
   const home = aHome();
   const database = await held(home);
   const port = await freePort();
-  const server = serve(home, database.url, port);
+  const server = serve(home, main, database.url, port);
   let failed = (await server.served) === null ? 1 : 0;
   const savers = await startSavers(`http://127.0.0.1:${port}/api`, 'database');
   let slowestMs = 0;
@@ -204,7 +204,7 @@ async function hostile(): Promise<void> {
   const home = aHome();
   const database = await held(home);
   const port = await freePort();
-  const server = serve(home, database.url, port);
+  const server = serve(home, main, database.url, port);
   const address = (await server.served)!;
   const { sent, wrong, slowestMs, slowest } = await hostileRequests(address, Number(values.hostile));
   for (const line of wrong.slice(0, 20)) say(line);
@@ -236,13 +236,14 @@ async function hostile(): Promise<void> {
 async function held(home: string): Promise<{ url: string; stop: () => Promise<void> }> {
   const one = start(home, await freePort());
   if ((await one.served) === null) throw new Error(`a start failed: ${one.said()}`);
-  const server = partsOf(home).find(({ line }) => line.includes('server/src/main.ts'))!;
+  const server = partsOf(home).find(({ line }) => line.includes('/main.js'))!;
   const entries = readFileSync(`/proc/${server.pid}/environ`, 'utf8').split('\0');
   const url = entries.find((entry) => entry.startsWith('DATABASE_URL='))!.slice('DATABASE_URL='.length);
   return { url, stop: () => ended(one, 'SIGTERM') };
 }
 
 await ensureWebBuilt();
+const main = await ensureServerBuilt();
 const began = Date.now();
 const isWanted = ({ name }: { readonly name: string }): boolean => values.only === undefined || values.only.split(',').includes(name);
 const inTurn = async (parts: readonly (() => Promise<void>)[]): Promise<void> => {

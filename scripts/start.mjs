@@ -5,7 +5,18 @@ import { readFileSync } from 'node:fs';
 import { isIP } from 'node:net';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
-import { LOCAL, ROOT, endRuns, ensureFolder, ensurePackages, ensureWebBuilt, freePort, postgresBins, say } from './setup.mjs';
+import {
+  LOCAL,
+  ROOT,
+  endRuns,
+  ensureFolder,
+  ensurePackages,
+  ensureServerBuilt,
+  ensureWebBuilt,
+  freePort,
+  postgresBins,
+  say,
+} from './setup.mjs';
 
 const HELP = `Spare Acre
 
@@ -87,7 +98,7 @@ async function stop(exitCode = 0) {
   }
   stopping.abort();
   say('\nStopping …');
-  endRuns();
+  await endRuns();
   await serverGone();
   if (database !== null && !(await database.stop())) say('The database takes long to stop; it goes on stopping by itself.');
   process.exit(exitCode);
@@ -125,6 +136,7 @@ async function serverGone() {
   clearTimeout(timer);
 }
 
+let main = '';
 /** @type {number[]} */
 const restarts = [];
 
@@ -134,7 +146,7 @@ const restarts = [];
  */
 function serve(port, url, settings) {
   return new Promise((resolve, reject) => {
-    const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/server/src/main.ts')], {
+    const child = spawn(process.execPath, ['--enable-source-maps', main], {
       cwd: ROOT,
       stdio: ['pipe', 'pipe', 'pipe'],
       env: { ...process.env, ...settings, DATABASE_URL: url, PORT: String(port), DEMO: flags.demo },
@@ -204,6 +216,7 @@ try {
   ensureFolder(LOCAL);
   await ensurePackages();
   await ensureWebBuilt();
+  main = await ensureServerBuilt();
   const given = process.env['DATABASE_URL'];
   const { startDatabase } = await import('./database.mjs');
   const { placesOf, setAside } = await import('./cluster.mjs');
@@ -212,7 +225,7 @@ try {
     if (aside !== null) say(`The database that was there is in ${aside} now.`);
   }
   /** @type {Record<string, string>} */
-  const settings = { LISTEN: flags.listen, PG_BIN: [...postgresBins().values()][0] ?? '' };
+  const settings = { LISTEN: flags.listen, WEB_DIR: join(ROOT, 'packages/web/dist'), PG_BIN: [...postgresBins().values()][0] ?? '' };
   if (settings['PG_BIN'] === '') delete settings['PG_BIN'];
   if (!flags['without-backup']) settings['BACKUP_DIR'] = join(LOCAL, 'backups');
   if (flags.cert !== undefined && flags.key !== undefined) Object.assign(settings, { TLS_CERT: flags.cert, TLS_KEY: flags.key });

@@ -6,7 +6,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, ensureChromium, ensureFolder, ensurePackages, ensureWebBuilt, say } from './setup.mjs';
+import { ROOT, ensureChromium, ensureFolder, ensurePackages, ensureServerBuilt, ensureWebBuilt, say } from './setup.mjs';
 
 const REPORTS = join(ROOT, 'reports');
 let passed = 0;
@@ -78,6 +78,7 @@ try {
   await ensurePackages();
   await ensureChromium();
   await ensureWebBuilt();
+  await ensureServerBuilt();
   const { startDatabase } = await import('./database.mjs');
   const name = `test-${process.pid}`;
   const database = await startDatabase(name, { forTests: true });

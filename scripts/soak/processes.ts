@@ -65,11 +65,11 @@ export function start(home: string, port: number, flags: readonly string[] = [])
   return watched(child, /open at (\S+)/);
 }
 
-/** A server alone, on a database that is there. */
-export function serve(home: string, databaseUrl: string, port: number): Start {
-  const child = spawn(process.execPath, ['--import', 'tsx', join(ROOT, 'packages/server/src/main.ts')], {
+/** A server alone, on a database that is there. @param main the built file */
+export function serve(home: string, main: string, databaseUrl: string, port: number): Start {
+  const child = spawn(process.execPath, [main], {
     cwd: ROOT,
-    env: { ...process.env, SPARE_ACRE_HOME: home, DATABASE_URL: databaseUrl, PORT: String(port) },
+    env: { ...process.env, SPARE_ACRE_HOME: home, DATABASE_URL: databaseUrl, PORT: String(port), WEB_DIR: join(ROOT, 'packages/web/dist') },
     stdio: ['pipe', 'pipe', 'pipe'],
   });
   return watched(child, /^serving (\S+)/m);

@@ -9,6 +9,7 @@ const EVERY_MS = 6 * 3_600_000;
 
 /** Takes out what nobody needs any more: now, and every few hours. @returns what ends it */
 export function keepHouse(db: Knex, log: Logger): () => void {
+  let isEnded = false;
   const sweep = async (): Promise<void> => {
     try {
       await thinRevisions(db);
@@ -17,10 +18,13 @@ export function keepHouse(db: Knex, log: Logger): () => void {
       await sweepPresence(db);
     } catch (error) {
       // The next time will do as well.
-      log.warn(error);
+      if (!isEnded) log.warn(error);
     }
   };
   void sweep();
   const timer = setInterval(() => void sweep(), EVERY_MS);
-  return () => clearInterval(timer);
+  return () => {
+    isEnded = true;
+    clearInterval(timer);
+  };
 }

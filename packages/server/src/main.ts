@@ -1,6 +1,5 @@
 import { createServer as createPlainServer } from 'node:http';
 import { createServer as createTlsServer } from 'node:https';
-import { fileURLToPath } from 'node:url';
 import pino from 'pino';
 import { z } from 'zod';
 import { hasPassphrase } from './access/passphrase';
@@ -22,6 +21,8 @@ const Settings = z.object({
   TLS_KEY: z.string().optional(),
   /** Whether the certificate is one of our own making, to be known by its fingerprint. */
   TLS_IS_OWN: z.stringbool().default(false),
+  /** Where the built pages are. */
+  WEB_DIR: z.string(),
   BACKUP_DIR: z.string().optional(),
   DEMO: z.enum(['once', 'fresh', 'none']).default('once'),
   LOG_LEVEL: z.enum(['debug', 'info', 'warn', 'error']).default('warn'),
@@ -73,7 +74,7 @@ const app = makeApp({
   hub,
   access: { isBeyond, isSecure: certificate !== null },
   reach,
-  webDir: fileURLToPath(new URL('../../web/dist', import.meta.url)),
+  webDir: settings.WEB_DIR,
   log,
 });
 const server = certificate === null ? createPlainServer(app) : orGiveUp(() => createTlsServer(certificate, app));

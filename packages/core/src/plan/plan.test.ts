@@ -16,6 +16,7 @@ import {
   withPointAfter,
 } from '../shapes';
 import { evenSplit } from './new-plan';
+import { MAX_FEATURES } from '../fields';
 import { mergePlans } from './merge';
 import { snapLines, snapped } from './snap';
 import { areaMm2 } from '../base/geometry';
@@ -139,6 +140,28 @@ describe('two versions of one plan', () => {
     const kept = mergePlans(base, without, withHeight(40));
     expect(kept.plan.features.map(({ id }) => id).sort()).toEqual(['a', 'b']);
     expect(kept.clashes).toEqual(['a']);
+  });
+
+  test('more together than a plan may hold is told with what each side added, and only an added one can be left out', () => {
+    const many = (count: number, name: string) => Array.from({ length: count }, (_, i) => aMound([i, 0, 9, 9], 20, `${name}${i}`));
+    const full = { ...base, features: many(MAX_FEATURES - 1, 'old') };
+    const [mine, theirs] = [many(1, 'mine'), many(2, 'theirs')].map((more) => ({ ...full, features: [...full.features, ...more] }));
+    const { tooMany, plan } = mergePlans(full, mine!, theirs!);
+    expect(tooMany).toMatchObject({ count: MAX_FEATURES + 2, most: MAX_FEATURES });
+    expect(tooMany!.added.map(({ id, by }) => `${id} ${by}`)).toEqual(['mine0 mine', 'theirs0 theirs', 'theirs1 theirs']);
+    expect(plan.features).toHaveLength(MAX_FEATURES + 2);
+    const fitting = mergePlans(full, mine!, theirs!, new Set(['mine0', 'theirs1', 'old3']));
+    expect(fitting.plan.features.map(({ id }) => id).slice(-2)).toEqual([`old${MAX_FEATURES - 2}`, 'theirs0']);
+    expect(fitting.tooMany!.count).toBe(MAX_FEATURES);
+    expect(mergePlans(full, mine!, full).tooMany).toBeNull();
+  });
+
+  test('without the plan both grew from every difference is a clash, and what only one side has comes along', () => {
+    const [mine, theirs] = [withHeight(30), { ...withHeight(40), name: 'Renamed', features: [withHeight(40).features[0]!] }];
+    const { plan, clashes } = mergePlans(null, mine, theirs);
+    expect([...clashes].sort()).toEqual(['a', 'name']);
+    expect(plan.features.map(({ id }) => id)).toEqual(['a', 'b']);
+    expect(mergePlans(null, mine, mine).clashes).toEqual([]);
   });
 
   test('merging with an unchanged other gives mine, the table size too', () => {
