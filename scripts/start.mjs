@@ -261,6 +261,8 @@ async function greet(addresses) {
     say(`Fingerprint of its certificate (SHA-256), to compare where a browser warns:\n${fingerprintOf(join(LOCAL, 'tls'))}`);
   }
   const [first] = addresses;
+  if (flags.listen !== '127.0.0.1' && first?.startsWith('http:'))
+    say('Without TLS the passphrase and the boards go over the network in the clear; --self-signed, or --cert and --key, would do.');
   if (flags.listen !== '127.0.0.1' && first !== undefined) {
     const { default: qrcode } = await import('qrcode');
     say(await qrcode.toString(first, { type: 'terminal', small: true }));

@@ -3,7 +3,7 @@ import { setPassphrase } from '../src/access/passphrase';
 import { sweepSessions } from '../src/access/sessions';
 import { aPlan, aServer } from './server';
 
-const { call, db } = aServer({ isBeyond: true, isSecure: true });
+const { call, db, port } = aServer({ isBeyond: true, isSecure: true });
 const secondServer = aServer({ isBeyond: true, isSecure: false });
 const PASSPHRASE = 'seven grey herons';
 beforeEach(async () => {
@@ -68,6 +68,15 @@ describe('beyond this machine', () => {
     expect((await call('GET', '/boards', undefined, ida)).status).toBe(401);
     expect((await signIn()).status).toBe(403);
     expect((await signIn('another one now')).status).toBe(200);
+  });
+
+  test('a page that listens with such a cookie hears no more', async () => {
+    const ida = await aCookie();
+    const { id } = (await call('POST', '/boards', { plan: aPlan() }, ida)).body as { id: string };
+    const stream = await fetch(`http://127.0.0.1:${port()}/api/boards/${id}/live?tab=a`, { headers: ida });
+    const heard = stream.text();
+    await setPassphrase(db(), 'another one now');
+    expect(await heard).toContain('"revision":1');
   });
 
   test('wrong passphrases are slowed, whoever is asked: the sixth is not even looked at, and a right one not either', async () => {

@@ -1,5 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { Knex } from 'knex';
+import { tell } from '../live/tell';
 
 /** Shorter ones are guessed, limits or not. */
 export const MIN_PASSPHRASE = 10;
@@ -17,6 +18,7 @@ export async function setPassphrase(db: Knex, passphrase: string): Promise<void>
     await trx('passphrase').insert({ id: 1, hash: hashed, set_at: trx.fn.now() }).onConflict('id').merge();
     await trx('sessions').delete();
     await trx('sign_in_attempts').delete();
+    await tell(trx, { board: null, kind: 'signed-out' });
   });
 }
 

@@ -53,6 +53,7 @@ export function openHub(db: Knex, databaseUrl: string, log: Logger): Hub {
   }
 
   async function pass(told: Told): Promise<void> {
+    if (told.kind === 'signed-out') return [...streams].filter(({ person }) => person !== null).forEach(({ end }) => end());
     const there = on(told.board);
     if (there.length === 0) return;
     await quietly(async () => {
