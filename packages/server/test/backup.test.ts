@@ -75,6 +75,18 @@ test('an older database is copied before it is changed, and a new one is not', a
   await drop();
 });
 
+test('a database that a newer version has changed is left alone, and told', async () => {
+  const { address, drop } = await anEmptyPlace();
+  await prepareDatabase({ url: address, demo: 'none', backupDir: null });
+  const place = openDatabase(address);
+  await place('knex_migrations').insert({ name: '20991231000000_moon_bases', batch: 9, migration_time: new Date() });
+  await place.destroy();
+  await expect(prepareDatabase({ url: address, demo: 'once', backupDir: null })).rejects.toThrow(
+    'newer version (20991231000000_moon_bases',
+  );
+  await drop();
+});
+
 test('servers that start at once on an empty database, one of them after somebody was killed in the middle, prepare it once', async () => {
   const { address, drop } = await anEmptyPlace();
   const place = openDatabase(address);

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import pg from 'pg';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import { MIGRATIONS } from '../../migrations';
 import { type DemoMode, loadDemo } from '../boards/demo';
 import { isAway } from './away';
 import { backUp } from './backup';
@@ -56,8 +57,15 @@ async function takeTurn(url: string): Promise<pg.Client> {
 }
 
 async function migrate(db: Knex, url: string, backupDir: string | null): Promise<void> {
-  const [done, pending] = (await db.migrate.list()) as [unknown[], unknown[]];
-  if (pending.length === 0) return;
+  const isThere = await db.schema.hasTable('knex_migrations');
+  const done = isThere ? ((await db('knex_migrations').select('name').orderBy('id')) as { readonly name: string }[]) : [];
+  const ours = new Set(MIGRATIONS.map(({ name }) => name));
+  const newer = done.find(({ name }) => !ours.has(name));
+  if (newer !== undefined)
+    throw new Error(
+      `the database was changed by a newer version (${newer.name} is not known here); start that one, or restore an older backup`,
+    );
+  if (done.length === MIGRATIONS.length) return;
   if (done.length > 0 && backupDir !== null) await backUp(url, backupDir, 'before-migration');
   // Whose turn it is says the lock above; one left in the table is of somebody who was killed.
   await db.migrate.forceFreeMigrationsLock();
