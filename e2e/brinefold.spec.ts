@@ -108,6 +108,7 @@ test('every view opens, comes back after a reload and keeps within the window', 
 
 for (const light of ['daylight', 'lamp light']) {
   test(`in ${light} axe finds no fault with any view, look or drawer`, async ({ page, app }) => {
+    test.slow(); // sixteen looks at whole pages
     await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
     const found: string[] = [];
     const look = async (where: string): Promise<void> => {

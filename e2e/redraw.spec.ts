@@ -110,6 +110,7 @@ async function describe(page: Page, feature: Feature): Promise<void> {
 }
 
 test('Brinefold redrawn from an empty board by mouse, arrow keys and typed places is Brinefold', async ({ page, app }) => {
+  test.slow(); // the whole board, feature by feature
   test.setTimeout(300_000);
   await newBoard(page, app, 'Brinefold again', TABLE.widthMm, TABLE.depthMm);
   const across = page.getByLabel('Notes').getByLabel('Tiles across');
