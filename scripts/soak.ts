@@ -2,7 +2,7 @@
  * `npm run soak [-- --kills 200]`: kills, races, hostile requests and savers against the real thing, on stores of its own under /tmp. The table goes to
  * docs/reliability.md; anything lost, failed or left over makes it end in failure.
  */
-import { mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { chmodSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { cpus, tmpdir, totalmem } from 'node:os';
 import { join } from 'node:path';
 import { parseArgs } from 'node:util';
@@ -17,6 +17,8 @@ const { values } = parseArgs({
 const KILLS = Number(values.kills);
 const roll = chance(7);
 const stores = mkdtempSync(join(tmpdir(), 'spare-acre-soak-'));
+// PostgreSQL's own user goes in; else its clusters would lie elsewhere.
+chmodSync(stores, 0o755);
 const rows: string[][] = [];
 let bad = 0;
 let nr = 0;
