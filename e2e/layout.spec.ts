@@ -20,8 +20,9 @@ type Change = (plan: Changed) => Changed;
 
 /** A board of the demo, changed, as a board of its own. */
 async function boardOf(page: Page, app: App, name: string, change: Change): Promise<string> {
-  const listed = (await (await page.request.get(`${app.url}/api/boards`)).json()) as { boards: { plan: Changed }[] };
-  const { plan } = listed.boards.find((board) => board.plan.name === name)!;
+  const listed = (await (await page.request.get(`${app.url}/api/boards`)).json()) as { boards: { id: string; name: string }[] };
+  const { id } = listed.boards.find((board) => board.name === name)!;
+  const { plan } = (await (await page.request.get(`${app.url}/api/boards/${id}`)).json()) as { plan: Changed };
   const made = await page.request.post(`${app.url}/api/boards`, { data: { plan: change(plan) } });
   expect(made.status()).toBe(201);
   return ((await made.json()) as { id: string }).id;

@@ -38,7 +38,8 @@ function undo(): void {
   position: fixed;
   top: 54px;
   right: 312px;
-  z-index: 1080;
+  /* Under a drawer that is opened meanwhile. */
+  z-index: 1030;
 }
 .notices :deep(.notice) {
   display: flex;
