@@ -18,7 +18,7 @@ export default defineConfig({
   // Two servers, two browsers and a database share two cores: slow is not wrong.
   timeout: 120_000,
   retries: process.env['CI'] === undefined ? 0 : 1,
-  expect: { timeout: 10_000 },
+  expect: { timeout: 20_000 },
   reporter: [['line'], ['json']],
   use: {
     viewport: { width: 1280, height: 800 },
