@@ -1,7 +1,7 @@
 // @ts-check
 /** A private PostgreSQL on loopback for as long as somebody holds it. */
 import { spawn } from 'node:child_process';
-import { closeSync, existsSync, openSync, readFileSync, rmSync, statSync } from 'node:fs';
+import { closeSync, existsSync, openSync, readFileSync, statSync } from 'node:fs';
 import { connect } from 'node:net';
 import { join } from 'node:path';
 import { createInterface } from 'node:readline';
@@ -69,12 +69,6 @@ export async function startDatabase(name, options = {}) {
         socket.write('leave\n');
       }),
   };
-}
-
-/** Removes the files of a stopped cluster. @param {string} name */
-export function removeDatabase(name) {
-  const { home, control, lock, log } = placesOf(name);
-  for (const path of [home, control, lock, log]) rmSync(path, { recursive: true, force: true });
 }
 
 /**

@@ -2,7 +2,7 @@ import { mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'n
 import { randomUUID } from 'node:crypto';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { afterAll, expect, test } from 'vitest';
+import { afterAll, expect, test, vi } from 'vitest';
 import { MIGRATIONS } from '../migrations';
 import { backUpTo } from '../src/store/backup';
 import { openDatabase } from '../src/store/database';
@@ -40,25 +40,27 @@ test('a backup put into an empty place is the same, byte for byte, in every tabl
   await backUpTo(url(), file);
   const { address, drop } = await anEmptyPlace();
   const before = await everything(url());
-  expect(await restore(address, file, false)).toBeGreaterThan(0);
+  expect(await restore(address, file, null)).toBeGreaterThan(0);
   expect(await everything(address)).toBe(before);
   await drop();
 });
 
 test('boards that are there are not replaced unless that is said, nor under somebody who uses them, nor by a file that is none', async () => {
   const { address, drop } = await anEmptyPlace();
+  const replacing = vi.fn(() => Promise.resolve());
   await prepareDatabase({ url: address, demo: 'once', backupDir: null });
   const demo = await everything(address);
-  await expect(restore(address, file, false)).rejects.toThrow('2 boards are there already; --replace');
+  await expect(restore(address, file, null)).rejects.toThrow('2 boards are there already; --replace');
   const user = openDatabase(address);
   await user.raw('select 1');
-  await expect(restore(address, file, true)).rejects.toThrow('running on this database');
+  await expect(restore(address, file, replacing)).rejects.toThrow('running on this database');
   await user.destroy();
+  expect(replacing).not.toHaveBeenCalled(); // nothing is copied for a restore that cannot be
   const broken = join(folder, 'broken.dump');
   writeFileSync(broken, readFileSync(file).subarray(0, 2_000));
-  await expect(restore(address, broken, true)).rejects.toThrow('pg_restore failed');
+  await expect(restore(address, broken, replacing)).rejects.toThrow('pg_restore failed');
   expect(await everything(address)).toBe(demo);
-  expect(await restore(address, file, true)).toBeGreaterThan(0);
+  expect(await restore(address, file, replacing)).toBeGreaterThan(0);
   expect(await everything(address)).not.toBe(demo);
   await drop();
 });

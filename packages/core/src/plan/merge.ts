@@ -14,6 +14,8 @@ export interface Merged {
 export interface TooMany {
   readonly count: number;
   readonly most: number;
+  /** How many must go yet; none where enough are left out. */
+  readonly over: number;
   readonly added: readonly { readonly id: string; readonly name: string; readonly by: 'mine' | 'theirs' }[];
 }
 type Pick = <T>(what: string, was: T | undefined, my: T, their: T) => T;
@@ -47,7 +49,10 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
   return {
     plan: { ...(merged as Plan), features, cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick) },
     clashes,
-    tooMany: all.length > MAX_FEATURES ? { count: features.length, most: MAX_FEATURES, added } : null,
+    tooMany:
+      all.length > MAX_FEATURES
+        ? { count: features.length, most: MAX_FEATURES, over: Math.max(0, features.length - MAX_FEATURES), added }
+        : null,
   };
 }
 

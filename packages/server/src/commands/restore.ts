@@ -13,8 +13,9 @@ await finish(async ({ url, backupDir, from }) => {
   const file = resolve(from, given);
   if (!existsSync(file)) throw new CannotRestore(`file: there is no ${named(file, from)}`);
   // What is replaced is not gone.
-  const before = values.replace ? await backUp(url, backupDir, 'before-restore') : null;
-  const boards = await restore(url, file, values.replace);
+  let before: string | null = null;
+  const keep = async (): Promise<void> => void (before = await backUp(url, backupDir, 'before-restore'));
+  const boards = await restore(url, file, values.replace ? keep : null);
   const kept = before === null ? '' : ` What was there before is in ${named(before, from)}.`;
   return `Restored ${named(file, from)}: ${boards} ${boards === 1 ? 'board' : 'boards'}, put-away ones among them.${kept}`;
 });

@@ -2,11 +2,11 @@ import { Piscina } from 'piscina';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { HttpProblem, busy } from '../problems';
 import type * as work from './work';
-import type { Told } from './work';
+import type { Outcome } from './work';
 
 type Work = typeof work;
 /** Functions of {@link work} that a thread can be asked for. */
-type Task = { [K in keyof Work]: Work[K] extends (given: never) => Told<unknown> | Promise<Told<unknown>> ? K : never }[keyof Work];
+type Task = { [K in keyof Work]: Work[K] extends (given: never) => Outcome<unknown> | Promise<Outcome<unknown>> ? K : never }[keyof Work];
 type Value<K extends Task> = Extract<Awaited<ReturnType<Work[K]>>, { ok: true }>['value'];
 
 /** Threads that read what comes in, so that a plan of a thousand corners holds nobody else up. */
@@ -34,7 +34,7 @@ export function startReaders(catalogue: Catalogue): Readers {
     async read<K extends Task>(task: K, given: Parameters<Work[K]>[0]): Promise<Value<K>> {
       const answer = (await pool.run(given, { name: task, signal: AbortSignal.timeout(MAX_WAIT_MS) }).catch((error: Error) => {
         throw isCrowded(error) ? busy() : error;
-      })) as Told<Value<K>>;
+      })) as Outcome<Value<K>>;
       if (answer.ok) return answer.value;
       const { status, title, detail, issues } = answer.problem;
       throw new HttpProblem(status, title, detail, issues === undefined ? {} : { issues });

@@ -13,7 +13,7 @@ import { parseJson } from './json';
  * What takes long, done in threads of its own: reading plans and pictures that come in. Each function answers with what it read or with what is wrong,
  * since an error loses its kind on the way out of a thread.
  */
-export type Told<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
+export type Outcome<T> = { readonly ok: true; readonly value: T } | { readonly ok: false; readonly problem: Problem };
 
 /** A board that passed every check, as it is stored: nobody needs its insides. */
 export interface SoundBoard {
@@ -34,7 +34,7 @@ export interface StoredText {
 const { catalogue } = workerData as { readonly catalogue: Catalogue };
 
 /** A board as the page sends a new one. */
-export const newBoard = (bytes: Uint8Array): Told<SoundBoard> =>
+export const newBoard = (bytes: Uint8Array): Outcome<SoundBoard> =>
   told(() => {
     const { plan, record } = CreateBoard.parse(parseJson(bytes));
     // Plans of earlier versions say themselves what was cut of them.
@@ -42,22 +42,22 @@ export const newBoard = (bytes: Uint8Array): Told<SoundBoard> =>
   });
 
 /** A board's file, as it was exported. */
-export const boardFile = (bytes: Uint8Array): Told<SoundBoard> => told(() => sound(parseJson(bytes)));
+export const boardFile = (bytes: Uint8Array): Outcome<SoundBoard> => told(() => sound(parseJson(bytes)));
 
 /** A save with the revision it grew from. */
-export const save = (bytes: Uint8Array): Told<SoundSave> =>
+export const save = (bytes: Uint8Array): Outcome<SoundSave> =>
   told(() => {
     const { revision, plan, changes } = SavePlan.parse(parseJson(bytes));
     return { ...sound(plan), revision, changes };
   });
 
 /** A stored plan brought forward to this version, as text. */
-export const storedPlan = (planText: string): Told<string> =>
+export const storedPlan = (planText: string): Outcome<string> =>
   told(() => JSON.stringify(Stored.parse({ plan: migrated(JSON.parse(planText)) }).plan));
 const Stored = z.object({ plan: PlanSchema });
 
 /** The file of a board as it is stored, sound or not, for a person to read. */
-export const exported = ({ planText, recordText }: StoredText): Told<string> =>
+export const exported = ({ planText, recordText }: StoredText): Outcome<string> =>
   told(() => {
     const plan = migrated(JSON.parse(planText));
     const record = JSON.parse(recordText) as unknown;
@@ -65,7 +65,7 @@ export const exported = ({ planText, recordText }: StoredText): Told<string> =>
   });
 
 /** A picture that is whole, no larger than it needs to be. */
-export const picture = async (bytes: Uint8Array): Promise<Told<Awaited<ReturnType<typeof soundPicture>>>> => {
+export const picture = async (bytes: Uint8Array): Promise<Outcome<Awaited<ReturnType<typeof soundPicture>>>> => {
   try {
     return { ok: true, value: await soundPicture(bytes) };
   } catch (error) {
@@ -80,7 +80,7 @@ function sound(raw: unknown): SoundBoard {
   return { name: plan.name, planText: JSON.stringify(plan), recordText: JSON.stringify(record) };
 }
 
-function told<T>(work: () => T): Told<T> {
+function told<T>(work: () => T): Outcome<T> {
   try {
     return { ok: true, value: work() };
   } catch (error) {

@@ -7,18 +7,25 @@ export class CannotRestore extends Error {}
 /**
  * Puts a backup in the place of a database. It is read into a database beside it first, and takes its name when all of it is there: a file that cannot be
  * read, or a restore cut short, changes nothing.
- * @param mayReplace whether boards that are there may go
+ * @param replace null where nothing that is there may go; else what is done with it first
  * @returns how many boards there are now
  * @throws CannotRestore where boards are there, or somebody is using them
  */
-export async function restore(url: string, file: string, mayReplace: boolean): Promise<number> {
+export async function restore(url: string, file: string, replace: (() => Promise<void>) | null): Promise<number> {
   const name = decodeURIComponent(new URL(url).pathname.slice(1));
   const beside = `${name}_restoring`;
   const admin = new pg.Client({ connectionString: withName(url, 'postgres') });
   await admin.connect();
+  const refuseUsed = async (): Promise<void> => {
+    const { rows } = await admin.query('select 1 from pg_stat_activity where datname = $1', [name]);
+    if (rows.length > 0) throw new CannotRestore('Spare Acre is running on this database; stop it first, then restore.');
+  };
   try {
     const there = await boardsIn(url);
-    if (there > 0 && !mayReplace) throw new CannotRestore(`${there} boards are there already; --replace puts the backup in their place.`);
+    if (there > 0 && replace === null)
+      throw new CannotRestore(`${there} boards are there already; --replace puts the backup in their place.`);
+    await refuseUsed();
+    if (there > 0) await replace?.();
     await admin.query(`drop database if exists ${quoted(beside)} with (force)`);
     await admin.query(`create database ${quoted(beside)} template template0 encoding 'UTF8'`);
     await runTool('pg_restore', withName(url, beside), [
@@ -30,8 +37,7 @@ export async function restore(url: string, file: string, mayReplace: boolean): P
       file,
     ]);
     const boards = await boardsIn(withName(url, beside));
-    const { rows } = await admin.query('select 1 from pg_stat_activity where datname = $1', [name]);
-    if (rows.length > 0) throw new CannotRestore('Spare Acre is running on this database; stop it first, then restore.');
+    await refuseUsed();
     await admin.query(`drop database ${quoted(name)}`);
     await admin.query(`alter database ${quoted(beside)} rename to ${quoted(name)}`);
     return boards;

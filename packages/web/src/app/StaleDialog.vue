@@ -10,7 +10,7 @@ const store = usePlan();
 const isOpen = computed(() => store.saving.state === 'stale' && store.merge !== null);
 const clashes = computed(() => store.merge?.clashes ?? []);
 const tooMany = computed(() => store.merge?.tooMany ?? null);
-const over = computed(() => (tooMany.value === null ? 0 : tooMany.value.count - tooMany.value.most));
+const over = computed(() => tooMany.value?.over ?? 0);
 const isBusy = ref(false);
 const problem = ref('');
 
@@ -49,7 +49,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
       The version both grew from is no longer kept, so whatever differs counts as changed by both, and what either side took out comes back.
     </p>
     <p v-if="clashes.length > 0" class="attention">Both changed: {{ clashes.join(', ') }}. Put together, yours counts there.</p>
-    <p v-else-if="over <= 0" class="quiet">The two versions touch different things and go together cleanly.</p>
+    <p v-else-if="over === 0" class="quiet">The two versions touch different things and go together cleanly.</p>
     <fieldset v-if="tooMany !== null" class="too-many">
       <legend class="h6">
         <template v-if="over > 0">

@@ -145,10 +145,13 @@ export const usePlan = defineStore('plan', () => {
   }
 
   function become(next: Board, patches: readonly Patch[], name: string): void {
+    show(next, patches);
+    saving.changed(name);
+  }
+  function show(next: Board, patches: readonly Patch[]): void {
     board.value = next;
     reckoning.change(patches);
     searchedBoard.change(patches);
-    saving.changed(name);
   }
 
   /** Tells what is looked at; what a view no longer shows is no longer sent. */
@@ -234,9 +237,7 @@ export const usePlan = defineStore('plan', () => {
     const change: Edit = { code: 'board/replace', plan: next, record: stored.record, why: 'Saved elsewhere' };
     const [after, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
     history.value = withStep(history.value, { name: editName(change, before.plan), gesture: null, patches, inverse });
-    board.value = after;
-    reckoning.change(patches);
-    searchedBoard.change(patches);
+    show(after, patches);
     saving.followed(stored.revision, after);
   }
 

@@ -31,7 +31,13 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
   const asked = aServer(answer);
   const { useSaving } = await import('./saving');
   let board: Board = { plan: base, record: NOTHING_DONE };
-  const saving = scope.run(() => useSaving(() => ({ id: BOARD_ID, board })))!;
+  let id = BOARD_ID;
+  const saving = scope.run(() => useSaving(() => ({ id, board })))!;
+  const goTo = (other: string): void => {
+    id = other;
+    board = { plan: base, record: NOTHING_DONE };
+    saving.opened({ ...aStoredBoard(base, 1), ...board });
+  };
   saving.opened({ ...aStoredBoard(base, 1), ...board });
   const edit = (name: string): void => {
     board = { ...board, plan: named(name) };
@@ -45,7 +51,7 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
     saving.changed();
   };
   const drafts = (): { baseRevision: number; plan: Plan }[] => [...keptDrafts.values()] as never;
-  return { saving, asked, edit, tick, drafts };
+  return { saving, asked, edit, tick, drafts, goTo };
 }
 const wait = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
@@ -166,6 +172,20 @@ describe('autosave', () => {
     await wait(2_100);
     await left;
     expect(drafts()).toMatchObject([{ plan: { name: 'second' } }]);
+  });
+
+  test('a board opened while another’s save is still unanswered is saved all the same', async () => {
+    const other = '4f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c222';
+    const { saving, asked, edit, goTo } = await anOpenBoard(({ path }) =>
+      path.includes(other) ? saved(2) : new Promise<Answer>(() => undefined),
+    );
+    edit('first');
+    await wait(800);
+    goTo(other);
+    edit('second');
+    await wait(1_000);
+    expect(asked.at(-1)!.path).toContain(other);
+    expect([saving.state.value, saving.revision.value]).toEqual(['saved', 2]);
   });
 
   test('sheets ticked off and unticked are told one by one, without a new revision of the plan', async () => {

@@ -104,7 +104,8 @@ export function useSaving(current: () => Current | null): Saving {
     return isKept;
   }
 
-  let isSaving = false;
+  /** The board whose save is under way: another may be opened, and saved, before its answer comes. */
+  let savingId: string | null = null;
   let underWay: Promise<void> = Promise.resolve();
   const saveNow = (): Promise<void> => (underWay = save());
   async function leave(): Promise<void> {
@@ -115,11 +116,13 @@ export function useSaving(current: () => Current | null): Saving {
 
   async function save(): Promise<void> {
     const now = current();
-    if (now === null || isSaving || state.value === 'saved' || state.value === 'stale') return;
-    isSaving = true;
+    if (now === null || savingId === now.id || state.value === 'saved' || state.value === 'stale') return;
+    savingId = now.id;
     // What waits goes on saying so until it is saved.
     if (!isWaiting()) state.value = 'saving';
-    await send(now).finally(() => (isSaving = false));
+    await send(now).finally(() => {
+      if (savingId === now.id) savingId = null;
+    });
   }
 
   async function send(now: Current): Promise<void> {

@@ -59,7 +59,7 @@ const lines = computed(() => {
 });
 
 /** A version with a name is kept for good; an empty one takes it away. */
-function call(title: string): string {
+function nameIt(title: string): string {
   nameRevision(store.boardId!, props.revision, title === '' ? null : title).then(
     () => emit('named'),
     (error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)),
@@ -98,7 +98,7 @@ async function copy(): Promise<void> {
     <template v-if="then !== null">
       <h3 class="mt-3">Revision {{ revision }}</h3>
       <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
-      <TextField class="mb-2" label="Its name" :value="title" :take="call" />
+      <TextField class="mb-2" label="Its name" :value="title" :take="nameIt" />
       <PlanThumbnail :plan="then.plan" />
       <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
       <BTableSimple v-else class="ledger" caption-top>
