@@ -38,6 +38,8 @@ export default defineConfig({
     target: 'es2023',
     // Tells the bench what is asked for first.
     manifest: true,
+    // What is fetched ahead is told to the page's document, and a worker has none.
+    modulePreload: { resolveDependencies: (_file, others, { hostId }) => (hostId.includes('.worker') ? [] : others) },
     rolldownOptions: {
       checks: { pluginTimings: false },
       // It only defines, though it does not say so: what is not called stays out of the page.

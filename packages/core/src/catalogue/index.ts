@@ -7,11 +7,24 @@ export {
   estimated,
   joinBy,
   lampBy,
+  lengthBy,
   materialBy,
   methodBy,
   sheetsOf,
   thicknessesOf,
   toolBy,
 } from './look-up';
-export { adhesiveRef, airRef, batteryRef, coatingRef, danglingRefs, joinRef, lampRef, materialRef, methodRef, toolRef } from './refs';
-export type { Adhesive, Battery, Catalogue, Coating, Estimate, Join, Material, Method, Pack, Sheet, Tool } from './schema';
+export {
+  adhesiveRef,
+  airRef,
+  batteryRef,
+  coatingRef,
+  danglingRefs,
+  joinRef,
+  lampRef,
+  lengthRef,
+  materialRef,
+  methodRef,
+  toolRef,
+} from './refs';
+export type { Adhesive, Battery, Catalogue, Coating, Estimate, Join, LengthStock, Material, Method, Pack, Sheet, Tool } from './schema';

@@ -36,6 +36,7 @@ const LISTS = [
   'batteries',
   'lamps',
   'yardsticks',
+  'lengths',
 ] as const;
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {

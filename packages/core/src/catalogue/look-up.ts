@@ -1,5 +1,5 @@
 import { type Figure, type Unit, given } from '../base/units';
-import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, Material, Method, Sheet, Coating, Tool } from './schema';
+import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, LengthStock, Material, Method, Sheet, Coating, Tool } from './schema';
 
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
@@ -39,6 +39,9 @@ export const joinBy = (catalogue: Catalogue, id: string): Join => byId(catalogue
 export const batteryBy = (catalogue: Catalogue, id: string): Battery => byId(catalogue.batteries, 'battery box', id);
 /** @throws RangeError for an unknown id */
 export const lampBy = (catalogue: Catalogue, id: string): Lamp => byId(catalogue.lamps, 'lamp', id);
+
+/** @throws RangeError for an unknown id */
+export const lengthBy = (catalogue: Catalogue, id: string): LengthStock => byId(catalogue.lengths, 'stock sold by length', id);
 
 /** The caution texts for ids, in catalogue order. */
 export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {

@@ -12,6 +12,7 @@ const LISTS = {
   joins: 'join',
   batteries: 'battery box',
   lamps: 'lamp',
+  lengths: 'stock sold by length',
 } as const;
 export type ReferredList = keyof typeof LISTS;
 
@@ -34,6 +35,7 @@ export const cautionRef = referenceTo('cautions');
 export const joinRef = referenceTo('joins');
 export const batteryRef = referenceTo('batteries');
 export const lampRef = referenceTo('lamps');
+export const lengthRef = referenceTo('lengths');
 
 /** A reference that leads nowhere. */
 export interface Dangling {

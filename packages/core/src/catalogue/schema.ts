@@ -1,5 +1,17 @@
 import { z } from 'zod';
-import { adhesiveRef, airRef, batteryRef, cautionRef, coatingRef, joinRef, lampRef, materialRef, methodRef, toolRef } from './refs';
+import {
+  adhesiveRef,
+  airRef,
+  batteryRef,
+  cautionRef,
+  coatingRef,
+  joinRef,
+  lampRef,
+  lengthRef,
+  materialRef,
+  methodRef,
+  toolRef,
+} from './refs';
 import { everyGroundKind } from '../surfaces';
 
 /** Words that go into ids: short, lower case, joined by hyphens. */
@@ -207,6 +219,26 @@ const Yardstick = z.strictObject({
   wideMm: positive,
 });
 
+/** Strips, rods and tubes, sold by length and cut across. */
+const LengthStock = z
+  .strictObject({
+    id: Id,
+    name: Name,
+    section: z.enum(['strip', 'rod', 'tube']),
+    widthMm: positive,
+    /** Of a rod or a tube, across it, as its width. */
+    thicknessMm: positive,
+    /** The hole along a tube; 0 for what is solid. */
+    boreMm: notNegative,
+    lengthMm: positive,
+    densityKgPerM3: Estimate,
+    priceMinor: z.number().int().positive(),
+  })
+  .refine(
+    ({ section, widthMm, thicknessMm }) => section === 'strip' || widthMm === thicknessMm,
+    'expected a round section as wide as it is thick',
+  );
+
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
   floorMinMm: Estimate,
@@ -253,6 +285,9 @@ const Bench = z.strictObject({
   jointClearMm: Estimate,
   /** An offcut smaller than this either way is not worth its place in the rack. */
   leastOffcutMm: Estimate,
+  /** Fitting, gluing and holding one joint of a piece; one cut across a strip. */
+  pieceJointMin: Estimate,
+  lengthCutMin: Estimate,
   wiringMinPerLamp: Estimate,
   wiringCautionIds: z.array(cautionRef),
 });
@@ -265,6 +300,12 @@ const Starter = z.strictObject({
   raised: z.strictObject({ materialId: materialRef, glueId: adhesiveRef }),
   coats: everyGroundKind(StarterCoats),
   join: z.strictObject({ methodId: joinRef, offsetMm: positive }),
+  /** What pieces are made of: the usual stock by what it is for, and what they are glued with. */
+  pieces: z.strictObject({
+    sheets: z.record(Id, z.strictObject({ materialId: materialRef, thicknessMm: positive })),
+    lengths: z.record(Id, lengthRef),
+    glueId: adhesiveRef,
+  }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
   play: z.strictObject({ baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: airRef }),
@@ -288,6 +329,7 @@ export const CatalogueSchema = z.strictObject({
   batteries: z.array(Battery).min(1),
   lamps: z.array(Lamp).min(1),
   yardsticks: z.array(Yardstick),
+  lengths: z.array(LengthStock),
   bench: Bench,
   starter: Starter,
 });
@@ -302,6 +344,7 @@ export type Tool = z.infer<typeof Tool>;
 export type Join = z.infer<typeof Join>;
 export type Battery = z.infer<typeof Battery>;
 export type Lamp = z.infer<typeof Lamp>;
+export type LengthStock = z.infer<typeof LengthStock>;
 export type Yardstick = z.infer<typeof Yardstick>;
 export type Estimate = z.infer<typeof Estimate>;
 export type Pack = z.infer<typeof Pack>;

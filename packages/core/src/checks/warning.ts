@@ -2,7 +2,7 @@ import type { Figure } from '../base/units';
 import type { Edit } from '../plan/edits';
 
 /** The views in which trouble can be looked at. */
-export type WarningView = 'ground' | 'section' | 'cuts' | 'supplies' | 'days';
+export type WarningView = 'ground' | 'section' | 'pieces' | 'cuts' | 'supplies' | 'days';
 
 /** Every kind of trouble, with the views that show it, the one where it is best looked at first. */
 const VIEWS = {
@@ -30,6 +30,13 @@ const VIEWS = {
   'light/in-hole': ['ground'],
   'light/pocket': ['ground'],
   'light/volts': ['ground'],
+  'piece/headroom': ['pieces'],
+  'piece/impossible': ['pieces'],
+  'piece/low-door': ['pieces'],
+  'piece/narrow-door': ['pieces'],
+  'piece/plot-small': ['ground', 'pieces'],
+  'piece/tips': ['pieces'],
+  'piece/too-long': ['pieces'],
   'pit/too-deep': ['ground', 'section'],
   'plot/uneven': ['ground'],
   'raised/no-such-height': ['section', 'ground'],

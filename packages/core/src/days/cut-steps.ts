@@ -8,10 +8,16 @@ import { type Draft, NO_WAIT, task } from './step';
 
 /** What is cut, and glued, in one go. */
 export type Stage = 'base' | 'raised' | 'facing';
-const CUT_NAMES: Readonly<Record<Stage, string>> = { base: 'Cut the ground', raised: 'Cut raised ground', facing: 'Cut coverings' };
+type CutStage = Stage | 'piece';
+const CUT_NAMES: Readonly<Record<CutStage, string>> = {
+  base: 'Cut the ground',
+  raised: 'Cut raised ground',
+  facing: 'Cut coverings',
+  piece: 'Cut pieces',
+};
 
 interface CutInputs {
-  readonly tiles: readonly Tile[];
+  readonly workpieces: readonly { readonly id: string }[];
   /** Of every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;
   readonly catalogue: Catalogue;
@@ -21,25 +27,25 @@ interface JobPart {
   readonly part: Part;
 }
 
-/** Parts of one stage, cut tile by tile. */
-export function cutStep(stage: Stage, parts: readonly JobPart[], { tiles, minutes, catalogue }: CutInputs): Draft {
+/** Parts of one stage, cut workpiece by workpiece. */
+export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces, minutes, catalogue }: CutInputs): Draft {
   const name = CUT_NAMES[stage];
-  const byTile = listedBy(parts, ({ part }) => part.workpieceId);
+  const byWorkpiece = listedBy(parts, ({ part }) => part.workpieceId);
   return {
     id: `cut-${stage}`,
     name,
     kind: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
     cautionIds: [...new Set(parts.map(({ job }) => job))].flatMap(({ tool }) => tool.cautionIds),
-    tasks: tiles.flatMap((tile) => {
-      const here = byTile.get(tile.id) ?? [];
+    tasks: workpieces.flatMap(({ id }) => {
+      const here = byWorkpiece.get(id) ?? [];
       if (here.length === 0) return [];
       const work = total(
-        `${name}, ${tile.id}`,
+        `${name}, ${id}`,
         'min',
         here.map(({ part }) => minutes.get(part.id)!),
       );
-      return [task(`cut-${stage}`, tile.id, work, NO_WAIT)];
+      return [task(`cut-${stage}`, id, work, NO_WAIT)];
     }),
   };
 }
@@ -63,7 +69,7 @@ export function trimStep(tiles: readonly Tile[], catalogue: Catalogue): Draft {
 }
 
 /** Pits that do not go through a layer are carved out of it. */
-export function hollowStep(hollows: readonly Hollow[], { tiles, catalogue }: CutInputs): Draft {
+export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], catalogue: Catalogue): Draft {
   const byTile = listedBy(hollows, ({ workpieceId }) => workpieceId);
   const name = 'Carve pits';
   return {

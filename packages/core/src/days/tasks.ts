@@ -11,6 +11,8 @@ import type { Joint } from '../stack/joint';
 import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
+import type { PieceWork } from '../pieces';
+import { assembleStep } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
 /** What the steps of work follow from. */
@@ -22,6 +24,7 @@ export interface StepInputs {
   readonly zones: Zones;
   readonly joints: BoardStack['joints'];
   readonly hollows: readonly Hollow[];
+  readonly pieces: readonly PieceWork[];
   readonly jobs: readonly CutJob[];
   /** Of cutting every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;
@@ -32,7 +35,7 @@ export interface StepInputs {
 
 /** Every step in the order of work, with its task on each workpiece. @source craft.md, the order of work */
 export function stepsOf(inputs: StepInputs): readonly Step[] {
-  const { edges, ground, joints, jobs, hollows, minutes, sealing, catalogue } = inputs;
+  const { edges, ground, joints, jobs, hollows, pieces, minutes, sealing, catalogue } = inputs;
   const byPlace = listedBy(joints, ({ place }) => place.part);
   const jointsOf = (part: GluePlace['part']): readonly Joint[] => byPlace.get(part) ?? [];
   const parts = listedBy(
@@ -41,18 +44,21 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
     ({ part }) => (part.stage === 'rim' ? 'base' : part.stage),
   );
   const gluing: GlueInputs = { ...inputs, shares: jointShares(inputs) };
-  const cutting = { tiles: ground.tiles, minutes, catalogue };
+  const cutting = { workpieces: ground.tiles, minutes, catalogue };
+  const cuttingPieces = { ...cutting, workpieces: pieces.map(({ pieceId }) => ({ id: pieceId })) };
   return inOrderOfWork(
     [
       cutStep('base', parts.get('base') ?? [], cutting),
       ...(sealing === null ? [] : [sealStep(sealing, inputs)]),
       glueStep('base', jointsOf('ground'), gluing),
       ...(edges === 'trim-after' && jointsOf('ground').length > 0 ? [trimStep(ground.tiles, catalogue)] : []),
-      hollowStep(hollows, cutting),
+      hollowStep(hollows, ground.tiles, catalogue),
       cutStep('raised', parts.get('raised') ?? [], cutting),
       glueStep('raised', jointsOf('raised'), gluing),
       cutStep('facing', parts.get('facing') ?? [], cutting),
       glueStep('facing', jointsOf('facing'), gluing),
+      cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
+      assembleStep(pieces, catalogue),
       ...coatSteps(inputs),
     ],
     catalogue,

@@ -165,8 +165,8 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     ),
   ),
   a('field', 'samphire', 'Samphire beds', { shape: box(1015, 520, 90, 150), rowMm: 15, rowTurnDeg: 0, plantMm: 6 }),
-  a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90 }),
-  a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150 }),
+  a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90, pieceId: null, pieceTurnDeg: 0 }),
+  a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150, pieceId: null, pieceTurnDeg: 0 }),
   a('plot', 'footbridge', 'Footbridge', {
     shape: strip(
       [
@@ -176,6 +176,8 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
       44,
     ),
     heightMm: 0,
+    pieceId: null,
+    pieceTurnDeg: 0,
   }),
   a('wall', 'sluice-north', 'North sluice', {
     shape: strip(

@@ -91,6 +91,8 @@ const features = (): readonly Feature[] => [
       32,
     ),
     heightMm: 0,
+    pieceId: null,
+    pieceTurnDeg: 0,
   }),
   basin(
     'beck',
@@ -134,7 +136,7 @@ const features = (): readonly Feature[] => [
       0,
     ),
   ),
-  a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48 }),
+  a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48, pieceId: null, pieceTurnDeg: 0 }),
   a('clear', 'yard', 'Sorting yard', { shape: box(1030, 560, 95, 150) }),
 ];
 

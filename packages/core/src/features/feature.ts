@@ -25,3 +25,10 @@ export const kindNamed = (kind: FeatureKind): FeatureKindOf<Feature> => KINDS[ki
 /** What a feature digs out of the ground; null for one that digs nothing. */
 export const sunkBy = (feature: Feature): ReturnType<NonNullable<FeatureKindOf<Feature>['sunk']>> | null =>
   kindOf(feature).sunk?.(feature) ?? null;
+
+/** The piece that stands on a feature; null for most. */
+export const pieceOn = (feature: Feature): string | null => kindOf(feature).carries?.pieceId(feature) ?? null;
+/** How far that piece is turned, in degrees clockwise on the plan. */
+export const pieceTurnOn = (feature: Feature): number => kindOf(feature).carries?.turnDeg(feature) ?? 0;
+/** The feature as high as the piece on it. */
+export const carrying = (feature: Feature, heightMm: number): Feature => kindOf(feature).carries?.carrying(feature, heightMm) ?? feature;

@@ -1,5 +1,5 @@
 export { bowlShare } from './bowl';
-export { FEATURE_KINDS, FeatureSchema, kindNamed, kindOf, sunkBy } from './feature';
+export { FEATURE_KINDS, FeatureSchema, carrying, kindNamed, kindOf, pieceOn, pieceTurnOn, sunkBy } from './feature';
 export type { Feature, FeatureDraft, FeatureKind, FeatureOf } from './feature';
 export type { FeatureField } from './fields';
 export type { Hatch } from './kind';

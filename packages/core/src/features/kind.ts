@@ -86,6 +86,12 @@ export interface FeatureKindOf<F extends AnyFeature> {
   readonly isDeck?: (feature: F) => boolean;
   /** A level place kept for something loose to stand on. */
   readonly isPlot?: true;
+  /** The piece that stands on it, how far it is turned, and the feature as high as that piece. */
+  readonly carries?: {
+    readonly pieceId: (feature: F) => string | null;
+    readonly turnDeg: (feature: F) => number;
+    readonly carrying: (feature: F, heightMm: number) => F;
+  };
   /** To stay free of anything fixed. */
   readonly staysFree?: true;
   /** Cut into the ground for a cable. */

@@ -51,6 +51,8 @@ export const LIMITS = {
   handMm: { min: 10, max: 200 },
   underlayPxPerMm: { min: 0.002, max: 200 },
   opacityPct: { min: 5, max: 100 },
+  pieces: { min: 0, max: 80 },
+  pieceCount: { min: 1, max: 50 },
   pixels: { min: 1, max: 12_000 },
 } as const satisfies Record<string, Limits>;
 

@@ -2,6 +2,7 @@ import { type WarningCode, viewsOf } from '../checks';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { produce } from 'immer';
 import type { Adhesive, Catalogue } from '../catalogue';
+import type { MakePieces } from '../pieces';
 import type { Plan, PlanDraft } from '../plan';
 import type { Bow } from '../stack/bow';
 import { type Figure, lengthWords } from '../base/units';
@@ -33,10 +34,15 @@ export interface BuildOptionProgress {
 type Draft = Pick<BuildOption, 'id' | 'group' | 'name' | 'says'> & { readonly change: (stack: PlanDraft['stack']) => void };
 
 /** Where builders differ: the same board built each way, side by side, one after another. */
-export function* buildOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<BuildOptionProgress, void, void> {
+export function* buildOptionsOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  shop: Shop = EMPTY_SHOP,
+  makePieces: MakePieces | null = null,
+): Generator<BuildOptionProgress, void, void> {
   const drafts = draftsFor(plan, catalogue);
   const buildOptions: BuildOption[] = [];
-  const derive = derivePipeline();
+  const derive = derivePipeline(makePieces);
   yield { buildOptions, done: 0, of: drafts.length };
   for (const { change, ...option } of drafts) {
     const other = produce(plan, (draft) => change((draft as PlanDraft).stack));

@@ -17,6 +17,8 @@ import { coatNeeds, coatingNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
+import type { MakePieces } from '../pieces';
+import { allGlues, allParts, piecesOf, withPieces } from './pieces';
 import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
 import { layGround, zonesOf } from '../ground';
 import { boardMass } from '../mass';
@@ -39,60 +41,66 @@ interface Sources {
   readonly shop: Shop;
   /** Lays out a job, remembering those it laid out before. */
   readonly layOutOnce: ReturnType<typeof rememberedLayouts>;
+  /** Makes pieces; null until a board that has some has fetched what it takes. */
+  readonly makePieces: MakePieces | null;
 }
 
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
 // prettier-ignore
 export const STAGES = Stages.of<Sources>()
-  .stage('ground', ({ plan }) => ({ table: plan.table, features: plan.features }), layGround)
+  .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, units, catalogue, makePieces }), piecesOf)
+  .stage('features', ({ plan: { features }, pieces: { footprints } }) => ({ features, footprints }), withPieces)
+  .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)
   .stage('zones', ({ ground }) => ({ ground }), zonesOf)
   .stage('raised', ({ plan, ground, catalogue }) => ({ raised: plan.stack.raised, lands: ground.lands, catalogue }), raisedStacks)
   .stage('facings', ({ plan, zones }) => ({ facings: plan.stack.facings, zones }), facingsOn)
   .stage('stack', ({ plan, ground, zones, raised, facings, catalogue }) => ({ stack: plan.stack, ground, zones, raised, facings, catalogue }), stackUp)
   .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue }) => ({ built: stack.raised, units, ground, raised, catalogue }), heightChoices)
   .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
+  .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
   .stage('bow', ({ plan, ground, stack: { base, joints }, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, tiles: ground.tiles, base, joints, catalogue }), bowOf)
   .stage('weights', ({ ground, stack: { base, joints }, catalogue }) => ({ tiles: ground.tiles, base, joints, catalogue }), weightsFor)
   .stage('partList', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, splits: plan.cutting.splits, catalogue }), partsOf)
-  .stage('jobs', ({ plan: { cutting, units }, partList: { parts }, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
+  .stage('allParts', ({ plan: { cutting: { splits } }, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
+  .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
   .stage('coats', ({ plan, zones, catalogue }) => ({ coats: plan.coats, zones, catalogue }), coatNeeds)
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
-  .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, jobs, minutes, coats, sealing, catalogue }), stepsOf)
+  .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, pieces, jobs, minutes, coats, sealing, catalogue }), stepsOf)
   .stage('orders', ({ plan: { seed }, steps }) => orderInputs(steps, seed), ordersOf)
   .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
-  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, glues, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, coatings, fixings, features, system: units, catalogue }), suppliesFor)
+  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths }, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, coatings, fixings, features, system: units, catalogue }), suppliesFor)
   .stage('needs', ({ plan, ground, zones, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, zones, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, coatings, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
   .stage('section', ({ plan, ground, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, stack, catalogue }), sectionDrawing)
-  .stage('tally', ({ jobs, mass, glues, coatings, supplies, days }) => ({ jobs, mass, glues, coatings, supplies, days }), tallyOf)
+  .stage('tally', ({ jobs, mass, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, glues, coatings, supplies, days }), tallyOf)
   .stage('levers', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
-  .stage('groundWarnings', ({ plan: { table, features, stack: layers, units }, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))
+  .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue }) => ({ table, features, units, ground, seams, catalogue }), dealt(seamWarnings))
   .stage('clearWarnings', ({ ground: { lands } }) => ({ lands }), dealt(clearWarnings))
   .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue }) => ({ features, units, ground, groundHeight: stack.ground, catalogue }), dealt(lightWarnings))
   .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue }) => ({ layers, units, joints, catalogue }), dealt(glueWarnings))
   .stage('bowWarnings', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), dealt(bowWarnings))
   .stage('stackWarnings', ({ plan: { stack: layers, coats }, ground, zones, stack, partList: { parts }, catalogue }) => ({ layers, coats, ground, zones, stack, parts, catalogue }), dealt(stackWarnings))
-  .stage('cutWarnings', ({ plan: { table }, ground, jobs, partList: { parts }, shop: { cutSheets: cut }, catalogue }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue }), dealt(cutWarnings))
+  .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue }), dealt(cutWarnings))
   .stage('coatWarnings', ({ plan, stack: { joints }, coats, catalogue }) => ({ laid: plan.coats, climate: plan.climate, joints, coats, catalogue }), dealt(coatWarnings))
-  .stage('warnings', (all) => ({ lists: [all.groundWarnings, all.seamWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
+  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
-/** A pipeline for one board: see {@link Stages.pipeline}. */
-export function derivePipeline(): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
+/** A pipeline for one board: see {@link Stages.pipeline}. @param makePieces left out for a board without pieces */
+export function derivePipeline(makePieces: MakePieces | null = null): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
   const derive = STAGES.pipeline();
   const layOutOnce = rememberedLayouts();
-  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce });
+  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, makePieces });
 }

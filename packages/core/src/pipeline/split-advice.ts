@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import { usedOfAll } from '../cutting';
 import { LIMITS } from '../fields';
+import type { MakePieces } from '../pieces';
 import { type Plan, evenSplit, tableDepthMm, tableWidthMm } from '../plan';
 import { type Figure, given, total } from '../base/units';
 import { type Derivation, derivePipeline } from './derive';
@@ -38,20 +39,29 @@ const LONGEST = 2.2;
 const MOST_OPTIONS = 16;
 
 /** Reckons the table split in every sensible even way, the drawn one among them; fewest tiles first. Yields after each. */
-export function* splitAdvice(plan: Plan, catalogue: Catalogue): Generator<SplitProgress, readonly SplitOption[], void> {
+export function* splitAdvice(
+  plan: Plan,
+  catalogue: Catalogue,
+  makePieces: MakePieces | null = null,
+): Generator<SplitProgress, readonly SplitOption[], void> {
   const ways = waysToSplit(plan);
   const options: SplitOption[] = [];
   for (const way of ways) {
-    options.push(optionFor(plan, way.columns, way.rows, way.isAsDrawn, catalogue));
+    options.push(optionFor(plan, way, catalogue, makePieces));
     yield { done: options.length, of: ways.length, options: [...options] };
   }
   return options;
 }
 
-function waysToSplit({ table }: Plan): { readonly columns: number; readonly rows: number; readonly isAsDrawn: boolean }[] {
+interface Way {
+  readonly columns: number;
+  readonly rows: number;
+  readonly isAsDrawn: boolean;
+}
+function waysToSplit({ table }: Plan): Way[] {
   const [width, depth] = [tableWidthMm(table), tableDepthMm(table)];
   const drawn = { columns: table.columnWidthsMm.length, rows: table.rowDepthsMm.length, isAsDrawn: true };
-  const ways: { columns: number; rows: number; isAsDrawn: boolean }[] = [];
+  const ways: Way[] = [];
   for (let columns = 1; columns <= LIMITS.tilesAlong.max; columns++) {
     for (let rows = 1; rows <= LIMITS.tilesAlong.max; rows++) {
       const [w, d] = [width / columns, depth / rows];
@@ -63,12 +73,12 @@ function waysToSplit({ table }: Plan): { readonly columns: number; readonly rows
   return [...ways.slice(0, MOST_OPTIONS - 1), drawn].sort((a, b) => a.columns * a.rows - b.columns * b.rows || a.columns - b.columns);
 }
 
-function optionFor(plan: Plan, columns: number, rows: number, isAsDrawn: boolean, catalogue: Catalogue): SplitOption {
+function optionFor(plan: Plan, { columns, rows, isAsDrawn }: Way, catalogue: Catalogue, makePieces: MakePieces | null): SplitOption {
   const [width, depth] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
   const split: Plan = isAsDrawn
     ? plan
     : { ...plan, table: { ...plan.table, columnWidthsMm: evenSplit(width, columns), rowDepthsMm: evenSplit(depth, rows) } };
-  const derivation = derivePipeline()(split, catalogue);
+  const derivation = derivePipeline(makePieces)(split, catalogue);
   const heaviest = derivation.tiles.map(({ mass }) => mass).reduce((a, b) => (b.value > a.value ? b : a));
   return {
     columns,

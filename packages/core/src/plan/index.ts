@@ -19,6 +19,7 @@ export type {
   GlueSpread,
   GroundLayer,
   Passage,
+  Piece,
   Plan,
   PlanDraft,
   PlayRules,

@@ -1,5 +1,5 @@
 import type { Feature } from '../features';
-import { MAX_FEATURES } from '../fields';
+import { LIMITS, MAX_FEATURES } from '../fields';
 import { dequal } from 'dequal';
 import type { Plan, SavedLayout } from './plan';
 
@@ -34,7 +34,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'cutting') as (keyof Plan)[];
+  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'pieces' && key !== 'cutting') as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
     was: base?.features ?? [],
@@ -47,13 +47,24 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
   const added = addedTo(base?.features ?? [], mine.features, theirs.features);
   const features = all.filter(({ id }) => !(leftOut.has(id) && added.some((one) => one.id === id)));
   return {
-    plan: { ...(merged as Plan), features, cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick) },
+    plan: {
+      ...(merged as Plan),
+      features,
+      pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
+      cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick),
+    },
     clashes,
     tooMany:
       all.length > MAX_FEATURES
         ? { count: features.length, most: MAX_FEATURES, over: Math.max(0, features.length - MAX_FEATURES), added }
         : null,
   };
+}
+
+/** Pieces one by one; where both together are more than a plan may hold, mine or theirs. */
+function mergedPieces(was: Plan['pieces'], my: Plan['pieces'], their: Plan['pieces'], pick: Pick): Plan['pieces'] {
+  const all = mergedById({ was, my, their, idOf: ({ id }: Plan['pieces'][number]) => id, nameOf: ({ name }) => name, pick });
+  return all.length > LIMITS.pieces.max ? pick('pieces', was, my, their) : all;
 }
 
 /** What is known of the cutting where the common ground is lost: nothing. */

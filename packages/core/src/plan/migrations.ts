@@ -40,7 +40,20 @@ const MIGRATIONS: readonly Migration[] = [
   },
   { from: 2, migrate: (old) => ({ ...old, version: 3, stack: stackTo3(old['stack']), cutting: cuttingTo3(old['cutting']) }) },
   { from: 3, migrate: (old) => ({ ...old, version: 4, coats: coatsTo4(old['coats']), cutting: cuttingTo4(old['cutting']) }) },
+  // Until then a plot was empty ground.
+  {
+    from: 4,
+    migrate: (old) => ({
+      ...old,
+      version: 5,
+      pieces: [],
+      features: Array.isArray(old['features']) ? old['features'].map(featureTo5) : old['features'],
+    }),
+  },
 ];
+
+const featureTo5 = (feature: unknown): unknown =>
+  isRecord(feature) && feature['kind'] === 'plot' ? { ...feature, pieceId: null, pieceTurnDeg: 0 } : feature;
 
 /** Before version 3 every joint was glued over its whole face, nothing was sealed, and no grain was spoken of. */
 function stackTo3(stack: unknown): unknown {

@@ -22,7 +22,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 4,
+    version: 5,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -39,6 +39,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
     play: { ...starter.play, stepUpMm: Math.max(1, Math.round((board.figureHeightMm / STEP_SHARE) * 2) / 2) },
     stack: newStack(starter),
     features: [],
+    pieces: [],
     coats: byGroundKind((kind) => starter.coats[kind].map(coat)),
     cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
     climate: starter.climate,

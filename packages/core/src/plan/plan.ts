@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { PlanSchema } from './schema';
 
 type Mutable = z.infer<typeof PlanSchema>;
-/** The plan document, version 4: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 5: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -20,6 +20,7 @@ export type Cutting = Plan['cutting'];
 export type Split = Cutting['splits'][number];
 export type SavedLayout = Cutting['saved'][number];
 export type Coat = Plan['coats']['open'][number];
+export type Piece = Plan['pieces'][number];
 export type Calendar = Plan['calendar'];
 export type Climate = Plan['climate'];
 

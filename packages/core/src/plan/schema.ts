@@ -1,5 +1,5 @@
 import type { DeepReadonly } from '../base/readonly';
-import { adhesiveRef, airRef, coatingRef, joinRef, materialRef, methodRef, toolRef } from '../catalogue';
+import { adhesiveRef, airRef, coatingRef, joinRef, lengthRef, materialRef, methodRef, toolRef } from '../catalogue';
 import { FeatureSchema } from '../features';
 import { Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
 import { z } from 'zod';
@@ -159,6 +159,10 @@ const WorkingHours = z
   })
   .refine(({ fromMin, toMin }) => toMin - fromMin >= 15, 'expected at least 15 minutes from start to end');
 
+function saidSetting({ input }: { input?: unknown }): string {
+  return `got ${said(input)}; a number, true or false, or up to 200 characters would do`;
+}
+
 const StartDate = z
   .string()
   .regex(/^20\d\d-\d\d-\d\d$/, { error: ({ input }) => `got ${said(input)}; a date such as 2026-11-30 would do` })
@@ -170,10 +174,31 @@ const StartDate = z
     { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar; 2026-11-30 would do` },
   );
 
+/** What one family asks for, by its own names. What the values may be its family says, which this document does not know: see `pieces`. */
+const Settings = z
+  .record(Id, z.union([z.number().min(-20_000).max(20_000), z.boolean(), text(200)], { error: saidSetting }))
+  .refine((settings) => Object.keys(settings).length <= 60, 'more than 60 settings');
+/** A piece that stands on the table or beside it: what it is, what it is made of, how many are made. */
+const Piece = z.strictObject({
+  id: Id,
+  name: text(60),
+  family: Id,
+  settings: Settings,
+  /** Its stocks by what they are for: sheets, and what is sold by length. */
+  sheets: listOf(z.strictObject({ role: Id, materialId: materialRef, thicknessMm: mm(LIMITS.thicknessMm) }), { min: 0, max: 12 }),
+  lengths: listOf(z.strictObject({ role: Id, lengthId: lengthRef }), { min: 0, max: 12 }),
+  glueId: adhesiveRef,
+  count: whole(LIMITS.pieceCount),
+  /** Made for another board, and only stands on this one: nothing of it is cut or bought here. */
+  isMadeElsewhere: yesOrNo(),
+  /** Glued to the tile it stands on, or lifted off for the next game. */
+  isFixed: yesOrNo(),
+});
+
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(4, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 4` }),
+  version: z.literal(5, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 5` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -183,6 +208,7 @@ const Document = z.strictObject({
   play: Play,
   stack: Stack,
   features: listOf(FeatureSchema, { min: 0, max: MAX_FEATURES }),
+  pieces: listOf(Piece, { min: 0, max: LIMITS.pieces.max }),
   coats: everyGroundKind(coats),
   cutting: z.strictObject({
     trimMm: mm(LIMITS.trimMm),
@@ -206,8 +232,9 @@ export const PlanSchema = Document;
 type Document = z.infer<typeof Document>;
 type Ids = readonly { readonly id: string }[];
 /** Lists of a plan whose ids must differ, each with its place. */
-function* idLists({ features, coats, stack, table }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
+function* idLists({ features, pieces, coats, stack, table }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
   yield ['features', features];
+  yield ['pieces', pieces];
   yield ['stack.ground', stack.ground];
   yield ['table.passages', table.passages];
   for (const [kind, list] of Object.entries(stack.facings)) yield [`stack.facings.${kind}`, list];

@@ -1,6 +1,7 @@
 import type { Fixings } from '../tiling';
 import { listedBy } from '../base/grouping';
 import { type Feature, kindOf } from '../features';
+import type { LengthNeed } from '../pieces';
 import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
 import type { CoatingNeed } from '../coats';
 import type { CutJob } from '../cutting/job';
@@ -11,7 +12,7 @@ import { cheapestPacks } from './packs';
 /** One line of what the board takes: the need, what it is bought in, and the money. */
 export interface Supply {
   readonly id: string;
-  readonly group: 'sheets' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
+  readonly group: 'sheets' | 'lengths' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
   readonly name: string;
   readonly need: Figure;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
@@ -31,6 +32,7 @@ interface SupplyInputs {
   /** What a shop asks for cutting. */
   readonly cutAtShop: Figure<'money'> | null;
   readonly glues: readonly GlueNeed[];
+  readonly lengths: readonly LengthNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly fixings: Fixings | null;
   readonly features: readonly Feature[];
@@ -39,10 +41,11 @@ interface SupplyInputs {
 }
 
 /** What to buy, and what of it goes into the board. */
-export function suppliesFor({ jobs, cutAtShop, glues, coatings, fixings, features, system, catalogue }: SupplyInputs): Supplies {
+export function suppliesFor({ jobs, cutAtShop, glues, lengths, coatings, fixings, features, system, catalogue }: SupplyInputs): Supplies {
   const rows = [
     ...jobs.map((job) => sheetRow(job, system)),
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
+    ...lengths.map(lengthRow),
     ...glues.map(({ adhesiveId, name, mass }) =>
       packRow({ id: adhesiveId, group: 'adhesive', name, need: mass, sizes: adhesiveBy(catalogue, adhesiveId).packsG }),
     ),
@@ -76,6 +79,17 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
   }));
   return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
 }
+
+/** Strips, rods and tubes: whole lengths, whatever is left of the last. */
+const lengthRow = ({ stock: { id, name, priceMinor }, lengths }: LengthNeed): Supply => ({
+  ...packRow({
+    id,
+    group: 'lengths',
+    name,
+    need: given(name, lengths.length, '1', 'layout', 'shared out over whole lengths'),
+    sizes: [{ amount: 1, priceMinor }],
+  }),
+});
 
 /** What a shop asks for cutting; nothing is left over of it. */
 const shopRow = (cost: Figure<'money'>): Supply => ({

@@ -1,5 +1,6 @@
 import type { Edit, EditCode, EditNamed } from '../plan/edits';
 import type { Random } from '../base/random';
+import { FAMILY_NAMES, newPiece } from '../pieces';
 import { GROUND_KINDS } from '../surfaces';
 import { newFeature } from '../features';
 import { type Board, newPassage, rimBoards, rimOf, tableDepthMm, tableWidthMm } from '../plan';
@@ -16,12 +17,59 @@ const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(rando
 const oneOf = ({ plan: { features } }: Board, random: Random) => (features.length === 0 ? null : pick(random, features));
 const layerOf = ({ plan: { stack } }: Board, random: Random) => ({ kind: 'ground', layerId: pick(random, stack.ground).id }) as const;
 const facedIn = ({ plan: { stack } }: Board) => GROUND_KINDS.find((kind) => stack.facings[kind].length > 0) ?? null;
+const pieceOf = ({ plan: { pieces } }: Board, random: Random) => (pieces.length === 0 ? null : pick(random, pieces));
+const scaleOf = ({ plan: { figureHeightMm, play } }: Board) => ({ figureMm: figureHeightMm, baseMm: play.baseMm, ratio: 0.016 });
 const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], ...record }).jobs;
 
 /** A new kind of edit is a line here, or it does not compile: what is remembered is compared with what is reckoned afresh after every kind there is. */
 export const SAMPLE_EDITS = {
   'board/rename': (_, random) => ({ code: 'board/rename', name: `Board ${whole(random, 1, 9)}` }),
   'board/figure-height': (_, random) => ({ code: 'board/figure-height', mm: whole(random, 10, 60) }),
+  'pieces/add': (board, random) => ({
+    code: 'pieces/add',
+    pieces: [newPiece(pick(random, FAMILY_NAMES), `p${whole(random, 1, 9999)}`, scaleOf(board), [], CATALOGUE)],
+    why: 'Add a piece',
+  }),
+  'pieces/remove': (board, random) => {
+    const piece = pieceOf(board, random);
+    return piece === null ? null : { code: 'pieces/remove', pieceIds: [piece.id] };
+  },
+  'piece/set': (board, random) => {
+    const piece = pieceOf(board, random);
+    const keys = piece === null ? [] : Object.keys(piece.settings).filter((key) => key.endsWith('Mm'));
+    const key = keys.length === 0 ? null : pick(random, keys);
+    return key === null ? null : { code: 'piece/set', pieceId: piece!.id, change: { [key]: whole(random, 3, 60) }, what: 'Resize' };
+  },
+  'piece/change': (board, random) => {
+    const piece = pieceOf(board, random);
+    return piece === null
+      ? null
+      : {
+          code: 'piece/change',
+          pieceId: piece.id,
+          change: { count: whole(random, 1, 4), isMadeElsewhere: random() < 0.2 },
+          what: 'Change',
+        };
+  },
+  'piece/sheet': (board, random) => {
+    const piece = pieceOf(board, random);
+    const sheet = pick(random, CATALOGUE.sheets);
+    return piece === null || piece.sheets.length === 0
+      ? null
+      : {
+          code: 'piece/sheet',
+          pieceId: piece.id,
+          role: pick(random, piece.sheets).role,
+          materialId: sheet.materialId,
+          thicknessMm: sheet.thicknessMm,
+        };
+  },
+  'piece/length': (board, random) => {
+    const piece = pieceOf(board, random);
+    return piece === null || piece.lengths.length === 0
+      ? null
+      : { code: 'piece/length', pieceId: piece.id, role: pick(random, piece.lengths).role, lengthId: pick(random, CATALOGUE.lengths).id };
+  },
   'board/replace': ({ plan, record }) => ({ code: 'board/replace', plan: structuredClone(plan), record, why: 'Replace' }),
   'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),
   'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),

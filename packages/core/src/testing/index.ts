@@ -19,3 +19,4 @@ export {
   mended,
   someLights,
 } from './plans';
+export { chanceSettings, chanceStocks } from './pieces';

@@ -1,4 +1,5 @@
 import type { Mend } from '../checks';
+import { makePieces } from '../pieces';
 import { type Derivation, derivePipeline } from '../pipeline';
 import { appliedTo } from '../plan/edits';
 import type { Shop } from '../shop';
@@ -79,6 +80,8 @@ export const aPlot = (place: Place, heightMm: number, id = 'plot'): Feature => (
   kind: 'plot',
   shape: shapeAt(place),
   heightMm,
+  pieceId: null,
+  pieceTurnDeg: 0,
 });
 export const aField = (place: Place, rowMm: number, id = 'field'): Feature => ({
   ...named(id),
@@ -138,4 +141,4 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
 /** The plan with a mend applied. */
 export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
 /** Everything that follows from a plan, reckoned afresh. */
-export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline()(plan, CATALOGUE, shop);
+export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline(makePieces)(plan, CATALOGUE, shop);

@@ -7,6 +7,7 @@ import Boards from '~icons/bi/grid-1x2';
 import Days from '~icons/bi/calendar-week';
 import Cuts from '~icons/bi/scissors';
 import Ground from '~icons/bi/map';
+import Pieces from '~icons/bi/house';
 import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
 import { BOARD_VIEWS, type BoardView } from './router';
@@ -18,6 +19,7 @@ import { usePlan } from '../document/plan';
 const STOPS = {
   ground: { name: 'Ground', icon: Ground },
   section: { name: 'Section', icon: Section },
+  pieces: { name: 'Pieces', icon: Pieces },
   cuts: { name: 'Cuts', icon: Cuts },
   supplies: { name: 'Supplies', icon: Supplies },
   days: { name: 'Days', icon: Days },

@@ -1,6 +1,7 @@
 import { type Patch, applyPatches, enablePatches } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, derivePipeline } from '@spare-acre/core/pipeline';
+import type { MakePieces } from '@spare-acre/core/pieces';
 import type { Board, Plan } from '@spare-acre/core/plan';
 import type { Offcut } from '@spare-acre/core/shop';
 
@@ -12,10 +13,11 @@ export class BoardCopy {
   private board: Board | null = null;
   private known: Catalogue | null = null;
   private offcuts: readonly Offcut[] = [];
+  private making: MakePieces | null = null;
 
   /** Takes a whole board; what was remembered of an earlier one goes. */
   open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[]): void {
-    this.reckon = derivePipeline();
+    this.reckon = derivePipeline(this.making);
     [this.board, this.known, this.offcuts] = [board, catalogue, offcuts];
   }
   shelve(offcuts: readonly Offcut[]): void {
@@ -23,6 +25,16 @@ export class BoardCopy {
   }
   change(patches: readonly Patch[]): void {
     this.board = applyPatches(this.board!, patches);
+  }
+
+  /** Fetches what makes pieces, once the board has some: a table without needs none of it. */
+  async ready(): Promise<void> {
+    if (this.making !== null || this.plan.pieces.length === 0) return;
+    this.making = (await import('@spare-acre/core/pieces')).makePieces;
+    this.reckon = derivePipeline(this.making);
+  }
+  get makePieces(): MakePieces | null {
+    return this.making;
   }
 
   get plan(): Plan {

@@ -14,14 +14,15 @@ const copy = new BoardCopy();
 const answering = new Answering();
 const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
-function answer(): Answer {
+async function answer(): Promise<Answer> {
+  await copy.ready();
   const derivation = copy.derived();
   dates.note(derivation.days);
   return answering.answer(derivation, look);
 }
 
 const reckoner = {
-  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], looked: Look): Answer {
+  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], looked: Look): Promise<Answer> {
     copy.open(board, catalogue, offcuts);
     answering.forget();
     dates.forget();
@@ -29,16 +30,16 @@ const reckoner = {
     return answer();
   },
   /** Takes what the rack holds now. */
-  shelve(offcuts: readonly Offcut[]): Answer {
+  shelve(offcuts: readonly Offcut[]): Promise<Answer> {
     copy.shelve(offcuts);
     return answer();
   },
-  change(patches: readonly Patch[]): Answer {
+  change(patches: readonly Patch[]): Promise<Answer> {
     copy.change(patches);
     return answer();
   },
   /** Takes what is looked at now. */
-  look(looked: Look): Answer {
+  look(looked: Look): Promise<Answer> {
     look = looked;
     return answer();
   },

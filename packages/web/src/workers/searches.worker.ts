@@ -13,8 +13,10 @@ const board = new BoardCopy();
 /** A search of the board that this worker holds. */
 const ofBoard =
   <Rest extends readonly unknown[], Found>(search: (of: BoardCopy, ...rest: Rest) => Found) =>
-  (...rest: Rest): Found =>
-    search(board, ...rest);
+  async (...rest: Rest): Promise<Awaited<Found>> => {
+    await board.ready();
+    return await search(board, ...rest);
+  };
 
 const searches = {
   open: board.open.bind(board),

@@ -3,6 +3,7 @@ import type { Bare } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
 import type { Slot } from '@spare-acre/core/days';
 import type { Derivation } from '@spare-acre/core/pipeline';
+import type { MadePiece } from '@spare-acre/core/pieces';
 import type { Seam } from '@spare-acre/core/tiling';
 
 /** What a view may look at of all that follows from a plan. @param chosen ids of the features whose notes are open */
@@ -22,6 +23,11 @@ const SLICES = {
   levers: ({ levers }: Derivation) => levers,
   weights: ({ weights }: Derivation) => weights,
   masses: ({ mass }: Derivation) => mass.layers,
+  pieces: ({ pieces: { made } }: Derivation) => made.map(galleryEntry),
+  bench: ({ pieces: { made } }: Derivation, chosen: readonly string[]) =>
+    made.filter(({ piece }) => chosen.includes(piece.id)).map(onBench),
+  standing: ({ pieces: { standing } }: Derivation) => standing,
+  lengths: ({ pieces: { lengths } }: Derivation) => lengths,
   section: ({ section }: Derivation) => section,
   jobs: ({ jobs }: Derivation) => jobs,
   supplies: ({ supplies }: Derivation) => supplies,
@@ -31,6 +37,30 @@ const SLICES = {
   agenda: ({ agenda }: Derivation) => agenda,
 } as const;
 
+/** What the gallery shows of a piece. */
+const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts }: MadePiece) => ({
+  pieceId: id,
+  familyName,
+  problem,
+  mass: facts?.mass ?? null,
+  sizes: facts?.sizes ?? [],
+  partCount: parts.length,
+});
+/** What the bench shows of a piece; how it is reckoned stays with the worker. */
+const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths }: MadePiece) => ({
+  pieceId: id,
+  problem,
+  facts:
+    facts === null
+      ? null
+      : { mass: facts.mass, glue: facts.glue, joints: facts.joints, tips: facts.tips, outside: facts.outside, sizes: facts.sizes },
+  objects: objects.map(({ id: own, name, count, bodies, sheets }) => ({ id: own, name, count, bodies, sheets })),
+  order: shape?.order ?? [],
+  handles: shape?.handles ?? [],
+  levels: shape?.levels ?? [],
+  more: shape?.facts ?? [],
+  lengths,
+});
 /** Only what is drawn of a task in the days. */
 const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({
   taskId: id,

@@ -108,7 +108,9 @@ export type Bare<T> =
   T extends Quantity<infer U>
     ? Quantity<U>
     : T extends readonly (infer Item)[]
-      ? readonly Bare<Item>[]
+      ? number extends T['length']
+        ? readonly Bare<Item>[]
+        : { readonly [Key in keyof T]: Bare<T[Key]> }
       : T extends string | number | boolean | null | undefined
         ? T
         : { readonly [Key in keyof T]: Bare<T[Key]> };

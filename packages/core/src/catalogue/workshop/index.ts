@@ -1,6 +1,7 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
 import { batteries, joins, lamps, passages, yardsticks } from './fittings';
+import { lengths } from './lengths';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
 import { starter } from './starter';
@@ -23,6 +24,7 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   batteries,
   lamps,
   yardsticks,
+  lengths,
   bench,
   starter,
 };

@@ -116,6 +116,8 @@ export const bench: Catalogue['bench'] = {
   jointStaggerMm: about(50, 40, 100),
   jointClearMm: about(20, 10, 40),
   leastOffcutMm: about(80, 50, 150),
+  pieceJointMin: about(3, 2, 6),
+  lengthCutMin: about(0.7, 0.4, 1.5),
   wiringMinPerLamp: about(12, 8, 20),
   wiringCautionIds: ['wiring', 'blade'],
 };

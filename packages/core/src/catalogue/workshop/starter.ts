@@ -25,6 +25,16 @@ export const starter: Catalogue['starter'] = {
     water: [use('sealing-glue', 'soak'), use('masonry-paint', 'base'), use('casting-epoxy', 'pour')],
   },
   join: { methodId: 'loose', offsetMm: 120 },
+  pieces: {
+    sheets: {
+      wall: { materialId: 'foam-board', thicknessMm: 5 },
+      roof: { materialId: 'greyboard', thicknessMm: 2 },
+      floor: { materialId: 'foam-board', thicknessMm: 5 },
+      card: { materialId: 'greyboard', thicknessMm: 1 },
+    },
+    lengths: { strip: 'strip-3x3', lath: 'lath-5x2', post: 'strip-4x4', stick: 'strip-2x2', rod: 'dowel-4', tube: 'tube-10' },
+    glueId: 'white-glue',
+  },
   light: { batteryId: 'two-cell-box', lampId: 'warm-white' },
   play: { baseMm: 25, tiltDeg: 12, walkDeg: 30, reachMm: 600, handMm: 90 },
   climate: { airC: 20, humidityPct: 50, airId: 'still' },

@@ -1,8 +1,9 @@
+import type { FlatPart } from '../../shell';
 import type { Shaped } from '../nesting';
 import type { Point } from '../../base/geometry';
 
 /** When in the building a part is cut. */
-export type PartStage = 'base' | 'rim' | 'raised' | 'facing';
+export type PartStage = 'base' | 'rim' | 'raised' | 'facing' | 'piece';
 
 /** One thing to cut from a sheet. The outline starts at 0, 0; the size is the box that has to fit. */
 export interface Part extends Shaped {
@@ -23,7 +24,11 @@ export interface Part extends Shaped {
   /** What of it stays on the board: less than its area where it is trimmed flush later. */
   readonly staysMm2: number;
   readonly cutMm: number;
+  /** What is marked on it besides its outline, for parts of pieces. */
+  readonly marks?: PartMarks;
 }
+/** Lines of a part within its box: both its outlines, cuts that lean, folds and scores. */
+export type PartMarks = Pick<FlatPart, 'drawn' | 'far' | 'bevels' | 'folds' | 'scores'>;
 /** Hollow to carve into a layer that a pit does not go through. */
 export interface Hollow {
   readonly workpieceId: string;

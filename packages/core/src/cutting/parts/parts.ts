@@ -40,14 +40,14 @@ export function partsOf(inputs: PartInputs): PartList {
       }),
       ...stack.facings.flatMap((facing) => facingParts(tile, { facing, here, catalogue })),
     ];
-    return {
-      parts: splits.length === 0 ? whole : whole.flatMap((part) => split(part, splits)),
-      hollows: holes.flatMap((hole) => hollowIn(hole, stack.base, groundMm)),
-    };
+    return { parts: asSplit(whole, splits), hollows: holes.flatMap((hole) => hollowIn(hole, stack.base, groundMm)) };
   });
   return { parts: tiles.flatMap(({ parts }) => parts), hollows: tiles.flatMap(({ hollows }) => hollows) };
 }
 const split = remembered(inPieces);
+/** Parts with those that are split in their pieces. */
+export const asSplit = (parts: readonly Part[], splits: readonly Split[]): readonly Part[] =>
+  splits.length === 0 ? parts : parts.flatMap((part) => split(part, splits));
 
 /** Grain that matters to a part: only where the material has one and the plan says which way it runs. */
 const grainOf = (materialId: string, grain: 'x' | 'y' | null, catalogue: Catalogue): 'x' | 'y' | null =>

@@ -9,11 +9,8 @@ import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { useDrawer } from '../../ui/drawer';
 import { partLazily } from '../../ui/lazily';
 import { usePlan } from '../../document/plan';
-import ChosenPanel from './draw/ChosenPanel.vue';
-import FeaturePanel from './draw/FeaturePanel.vue';
 import PlanSheet from './plan/PlanSheet.vue';
 import TablePanel from './draw/TablePanel.vue';
-import TypePoint from './draw/TypePoint.vue';
 import { removeFeatures, replaceAll, reshape } from './draw/featureEdits';
 import { LOOKS } from './looks';
 import { TOOLS } from './draw/tools';
@@ -25,6 +22,9 @@ import { useLook } from '../../document/useLook';
 import { useTables } from './rearrange/useTables';
 
 // Drawing comes first; the other looks are fetched when they are looked at.
+const ChosenPanel = partLazily(() => import('./draw/ChosenPanel.vue'));
+const FeaturePanel = partLazily(() => import('./draw/FeaturePanel.vue'));
+const TypePoint = partLazily(() => import('./draw/TypePoint.vue'));
 const SolidLook = partLazily(() => import('./round/SolidLook.vue'));
 const PlayOverlay = partLazily(() => import('./play/PlayOverlay.vue'));
 const PlayPanel = partLazily(() => import('./play/PlayPanel.vue'));

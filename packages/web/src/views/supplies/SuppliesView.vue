@@ -15,6 +15,7 @@ const supplies = computed(() => store.slices.supplies ?? null);
 const mixes = computed(() => store.slices.mixes ?? []);
 const NAMES: Readonly<Record<Supply['group'], string>> = {
   sheets: 'Sheets',
+  lengths: 'Strips, rods, tubes',
   adhesive: 'Adhesive',
   fixings: 'Fixings',
   lights: 'Small lights',

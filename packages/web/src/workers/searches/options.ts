@@ -5,7 +5,7 @@ import type { OnProgress } from './progress';
 /** The table split in every sensible way. */
 export async function split(board: BoardCopy, onProgress: OnProgress): Promise<readonly SplitOption[] | null> {
   let options: readonly SplitOption[] = [];
-  for (const progress of splitAdvice(board.plan, board.catalogue)) {
+  for (const progress of splitAdvice(board.plan, board.catalogue, board.makePieces)) {
     ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
@@ -15,7 +15,7 @@ export async function split(board: BoardCopy, onProgress: OnProgress): Promise<r
 /** The same board built in every way there is a choice of. */
 export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly BuildOption[] | null> {
   let options: readonly BuildOption[] = [];
-  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop)) {
+  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
     options = progress.buildOptions;
     if (!(await onProgress(progress.done, progress.of))) return null;
   }

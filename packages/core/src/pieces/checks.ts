@@ -1,0 +1,196 @@
+import type { Mend, Warning } from '../checks';
+import { type Region, areaMm2, regionBox, without } from '../base/geometry';
+import { type MeasureSystem, given, lengthWords } from '../base/units';
+import type { Catalogue } from '../catalogue';
+import { type Feature, pieceOn } from '../features';
+import { ballastFor } from '../shell';
+import { shapeRegion } from '../shapes';
+import type { PieceScale } from './family';
+import { type Footprint } from './footprint';
+import type { MadePiece } from './made';
+import { placedHull } from './standing';
+
+interface Inputs {
+  readonly made: readonly MadePiece[];
+  readonly footprints: ReadonlyMap<string, Footprint>;
+  readonly features: readonly Feature[];
+  readonly scale: PieceScale;
+  readonly units: MeasureSystem;
+  readonly catalogue: Catalogue;
+}
+type Check = (made: MadePiece, inputs: Inputs) => Generator<Warning>;
+
+/** What will go wrong with the pieces, and what would mend it. @source craft.md §5 */
+export function* pieceWarnings(inputs: Inputs): Generator<Warning> {
+  for (const made of inputs.made) for (const check of CHECKS) yield* check(made, inputs);
+  yield* tightPlots(inputs);
+}
+const CHECKS: readonly Check[] = [impossible, lowDoors, narrowDoors, lowRooms, tippy];
+
+const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
+  label,
+  edit: { code: 'piece/set', pieceId: made.piece.id, change, what },
+});
+
+function* impossible(made: MadePiece): Generator<Warning> {
+  const { piece, problem } = made;
+  if (problem === null) return;
+  yield {
+    id: `piece/impossible ${piece.id}`,
+    code: 'piece/impossible',
+    severity: 'stop',
+    featureId: null,
+    title: piece.name,
+    text: [`cannot be made so: ${problem.says}.`],
+    mends: [],
+  };
+}
+
+/** Headroom over a figure on its base that nobody has to stoop under. */
+const OVER_HEAD = 1.1;
+function* lowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
+  for (const way of made.shape?.waysIn ?? []) {
+    const neededMm = Math.ceil(scale.figureMm * OVER_HEAD);
+    if (way.heightMm >= neededMm || !('doorHeightMm' in made.piece.settings)) continue;
+    yield {
+      id: `piece/low-door ${made.piece.id} ${way.name}`,
+      code: 'piece/low-door',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [
+        `${way.name} is `,
+        given(way.name, way.heightMm, 'mm', 'plan'),
+        ' high; a figure on its base needs ',
+        given('Figure and base', neededMm, 'mm', 'plan'),
+        '.',
+      ],
+      mends: [set(made, { doorHeightMm: neededMm }, 'Raise the door of', `Make it ${lengthWords(neededMm, units)} high`)],
+    };
+  }
+}
+function* narrowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
+  for (const way of made.shape?.waysIn ?? []) {
+    const neededMm = Math.ceil(scale.baseMm + 1);
+    if (way.widthMm >= neededMm || !('doorWidthMm' in made.piece.settings)) continue;
+    yield {
+      id: `piece/narrow-door ${made.piece.id} ${way.name}`,
+      code: 'piece/narrow-door',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [
+        `${way.name} is `,
+        given(way.name, way.widthMm, 'mm', 'plan'),
+        ' wide; a base of ',
+        given('Base', scale.baseMm, 'mm', 'plan'),
+        ' does not go through.',
+      ],
+      mends: [set(made, { doorWidthMm: neededMm }, 'Widen the door of', `Make it ${lengthWords(neededMm, units)} wide`)],
+    };
+  }
+}
+
+function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
+  for (const level of made.shape?.levels ?? []) {
+    const neededMm = scale.figureMm * OVER_HEAD;
+    if (level.headroomMm === null || level.headroomMm >= neededMm) continue;
+    yield {
+      id: `piece/headroom ${made.piece.id} ${level.name}`,
+      code: 'piece/headroom',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [
+        `${level.name} has `,
+        given('Headroom', level.headroomMm, 'mm', 'plan'),
+        ' over it; a figure needs ',
+        given('Figure', neededMm, 'mm', 'plan'),
+        '.',
+      ],
+      mends: (['wallMm', 'storeyMm'] as const).flatMap((key) =>
+        typeof made.piece.settings[key] === 'number'
+          ? [set(made, { [key]: Math.ceil(neededMm + 5) }, 'Raise', `Raise it to ${Math.ceil(neededMm + 5)} mm`)]
+          : [],
+      ),
+    };
+  }
+}
+
+/** A piece that falls at a slope a knocked table gives it. */
+const SAFE_TILT_DEG = 15;
+const BALLAST_UP_MM = 3;
+function* tippy(made: MadePiece): Generator<Warning> {
+  const { piece, facts } = made;
+  if (facts?.tips == null || facts.standing === null || piece.isFixed || facts.tips.value >= SAFE_TILT_DEG) return;
+  const ballastG = ballastFor(facts.standing, SAFE_TILT_DEG, BALLAST_UP_MM);
+  yield {
+    id: `piece/tips ${piece.id}`,
+    code: 'piece/tips',
+    severity: 'care',
+    featureId: null,
+    title: piece.name,
+    text: [
+      'falls at a slope of ',
+      facts.tips,
+      ballastG === null ? '; no weight in its foot helps: it wants a wider foot, or to be fixed.' : '; to stand at 15° it needs ',
+      ...(ballastG === null
+        ? []
+        : [
+            given('Ballast in the foot', ballastG, 'g', 'drawing', `washers or screws ${BALLAST_UP_MM} mm up, over the middle of its foot`),
+            ' in its foot.',
+          ]),
+    ],
+    mends: [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }],
+  };
+}
+
+/** Plots that their piece juts out of. */
+function* tightPlots({ made, footprints, features, units }: Inputs): Generator<Warning> {
+  for (const plot of features) {
+    const pieceId = pieceOn(plot);
+    const own = made.find(({ piece }) => piece.id === pieceId);
+    const footprint = pieceId === null ? undefined : footprints.get(pieceId);
+    if (own === undefined || footprint === undefined) continue;
+    const region = shapeRegion(plot.shape);
+    const hull = placedHull(plot, footprint);
+    const over = without(hull, [region]);
+    if (areaMm2(over) < OVER_MM2) continue;
+    const { left, right, top, bottom } = regionBox(hull);
+    yield {
+      id: `piece/plot-small ${plot.id}`,
+      code: 'piece/plot-small',
+      severity: 'care',
+      featureId: plot.id,
+      title: plot.name,
+      text: [
+        `is smaller than ${own.piece.name}, which takes `,
+        given('Across', right - left, 'mm', 'drawing'),
+        ' × ',
+        given('Deep', bottom - top, 'mm', 'drawing'),
+        '.',
+      ],
+      mends: [
+        {
+          label: `Make the plot ${lengthWords([Math.ceil(right - left), Math.ceil(bottom - top)], units)}`,
+          edit: { code: 'feature/reshape', featureId: plot.id, shape: boxShape(hull), how: 'Fit' },
+        },
+      ],
+    };
+  }
+}
+const OVER_MM2 = 20;
+/** A box round a region, whole millimetres outwards. */
+function boxShape(hull: Region) {
+  const { left, right, top, bottom } = regionBox(hull);
+  const [l, r, t, b] = [Math.floor(left), Math.ceil(right), Math.floor(top), Math.ceil(bottom)];
+  return {
+    form: 'outline' as const,
+    points: [
+      { x: l, y: t },
+      { x: r, y: t },
+      { x: r, y: b },
+      { x: l, y: b },
+    ],
+  };
+}

@@ -1,0 +1,193 @@
+import type { Point, Ring } from '../base/geometry';
+import { type Body, type Vec, meshOf, middleOf } from '../shell';
+
+/** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
+export interface Sight {
+  readonly yawDeg: number;
+  readonly pitchDeg: number;
+}
+export const PLAN_SIGHT: Sight = { yawDeg: 0, pitchDeg: 90 };
+export const FRONT_SIGHT: Sight = { yawDeg: 0, pitchDeg: 0 };
+export const SIDE_SIGHT: Sight = { yawDeg: 90, pitchDeg: 0 };
+export const CORNER_SIGHT: Sight = { yawDeg: 32, pitchDeg: 28 };
+
+/** One side of a body as it is seen: y runs down. */
+export interface SeenFace {
+  readonly bodyId: string;
+  readonly rings: readonly Ring[];
+  /** 0 in the shade, 1 in the light. */
+  readonly light: number;
+}
+export interface PieceDrawing {
+  readonly faces: readonly SeenFace[];
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+interface Flat {
+  readonly rings: readonly (readonly Vec[])[];
+  readonly normal: Vec;
+  /** Drawn before the faces that lie over it: a reveal before the face it is cut into. */
+  readonly isReveal: boolean;
+}
+interface Shown {
+  readonly body: Body;
+  readonly places: readonly Vec[];
+  readonly flats: readonly Flat[];
+  readonly depth: number;
+}
+
+const minus = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
+const plus = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
+const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+const cross = (a: Vec, b: Vec): Vec => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
+
+/** Right, up and towards the viewer, for a sight. */
+export function axesOf({ yawDeg, pitchDeg }: Sight): { readonly right: Vec; readonly up: Vec; readonly near: Vec } {
+  const [yaw, pitch] = [(yawDeg * Math.PI) / 180, (pitchDeg * Math.PI) / 180];
+  const right: Vec = [Math.cos(yaw), Math.sin(yaw), 0];
+  const near: Vec = [Math.sin(yaw) * Math.cos(pitch), -Math.cos(yaw) * Math.cos(pitch), Math.sin(pitch)];
+  return { right, near, up: cross(near, right) };
+}
+/** A place of a piece on the drawing, y down. */
+export function onDrawing(place: Vec, sight: Sight): Point {
+  const { right, up } = axesOf(sight);
+  return { x: dot(place, right), y: -dot(place, up) };
+}
+
+/**
+ * A piece as it is seen, what is farther first. Of two bodies that a plane parts, the one beyond it is farther; a flat side of one of them is such a plane
+ * for nearly all that are joined.
+ * @param apart how far its bodies are drawn from one another, 0 put together, 1 well apart
+ */
+export function pieceDrawing(bodies: readonly Body[], sight: Sight, apart = 0): PieceDrawing {
+  const { right, up, near } = axesOf(sight);
+  const shown = bodies.map((body) => shownOf(body, near)).map((one, _, all) => shifted(one, all, apart));
+  const seen = inOrder(shown, sight).flatMap(({ body, flats }) =>
+    [...flats]
+      .filter(({ normal }) => dot(normal, near) > 1e-6)
+      .sort((a, b) => Number(b.isReveal) - Number(a.isReveal))
+      .map(({ rings, normal }): SeenFace => ({
+        bodyId: body.id,
+        rings: rings.map((ring) => ring.map((place) => ({ x: dot(place, right), y: -dot(place, up) }))),
+        light: lightOn(normal),
+      })),
+  );
+  const points = seen.flatMap(({ rings }) => rings.flat());
+  const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
+  return { faces: seen, left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+/** A lamp over the left shoulder. */
+const LAMP: Vec = [-0.42, -0.55, 0.72];
+const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * dot(normal, LAMP)));
+
+function shownOf(body: Body, near: Vec): Shown {
+  const { places } = meshOf(body);
+  return { body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), depth: dot(middleOf(body), near) };
+}
+
+function plateFlats(plate: Extract<Body, { kind: 'plate' }>): Flat[] {
+  const { frame, thicknessMm, loops } = plate;
+  const at = ({ x, y }: Point, depth: number): Vec =>
+    [0, 1, 2].map((k) => frame.origin[k]! + frame.u[k]! * x + frame.v[k]! * y + frame.w[k]! * depth) as unknown as Vec;
+  const drawn = loops.map((loop) => loop.drawn.map((point) => at(point, 0)));
+  const far = loops.map((loop) => loop.far.map((point) => at(point, thicknessMm)));
+  const back: Vec = [-frame.w[0], -frame.w[1], -frame.w[2]];
+  const sides = loops.flatMap((_, k) =>
+    drawn[k]!.map((from, i): Flat => {
+      const next = (i + 1) % drawn[k]!.length;
+      const ring = [from, drawn[k]![next]!, far[k]![next]!, far[k]![i]!];
+      const [a, b] = [minus(ring[1]!, ring[0]!), minus(ring[2]!, ring[0]!)];
+      const raw = cross(a, b);
+      const long = Math.hypot(...raw) || 1;
+      // Loops run round material on the drawn side's own axes: out is away from it.
+      const sign = dot(cross(frame.u, frame.v), frame.w) > 0 ? 1 : -1;
+      return {
+        rings: [ring],
+        normal: [(sign * raw[0]) / long, (sign * raw[1]) / long, (sign * raw[2]) / long],
+        isReveal: k > 0 || loops[0]!.cuts[i]!.opening !== null,
+      };
+    }),
+  );
+  return [...sides, { rings: drawn, normal: back, isReveal: false }, { rings: far, normal: frame.w, isReveal: false }];
+}
+function meshFlats(body: Body): Flat[] {
+  const { places, triangles } = meshOf(body);
+  return triangles.flatMap(([a, b, c]): Flat[] => {
+    const ring = [places[a]!, places[b]!, places[c]!];
+    const raw = cross(minus(ring[1]!, ring[0]!), minus(ring[2]!, ring[0]!));
+    const long = Math.hypot(...raw);
+    return long < 1e-9 ? [] : [{ rings: [ring], normal: [raw[0] / long, raw[1] / long, raw[2] / long], isReveal: false }];
+  });
+}
+
+function shifted(one: Shown, all: readonly Shown[], apart: number): Shown {
+  if (apart === 0) return one;
+  const places = all.flatMap((other) => other.places);
+  const [low, high] = [0, 1].map((which) =>
+    [0, 1, 2].map((k) => (which === 0 ? Math.min : Math.max)(...places.map((place) => place[k]!))),
+  ) as [number[], number[]];
+  const middle = [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as unknown as Vec;
+  const away = minus(middleOf(one.body), middle);
+  const by: Vec = [away[0] * apart, away[1] * apart, away[2] * apart];
+  return {
+    ...one,
+    places: one.places.map((place) => plus(place, by)),
+    flats: one.flats.map((flat) => ({ ...flat, rings: flat.rings.map((ring) => ring.map((place) => plus(place, by))) })),
+  };
+}
+
+/** Farthest first: each body after all that lie behind it. */
+function inOrder(shown: readonly Shown[], sight: Sight): readonly Shown[] {
+  const { right, up, near } = axesOf(sight);
+  const boxes = shown.map(({ places }) => {
+    const [xs, ys] = [places.map((place) => dot(place, right)), places.map((place) => dot(place, up))];
+    return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)] as const;
+  });
+  const behind: number[][] = shown.map(() => []);
+  shown.forEach((a, i) => {
+    for (let k = i + 1; k < shown.length; k++) {
+      const [p, q] = [boxes[i]!, boxes[k]!];
+      if (p[0] >= q[1] || q[0] >= p[1] || p[2] >= q[3] || q[2] >= p[3]) continue;
+      const order = nearer(a, shown[k]!, near);
+      if (order > 0) behind[i]!.push(k);
+      else if (order < 0) behind[k]!.push(i);
+    }
+  });
+  const done = new Set<number>();
+  const open = new Set<number>();
+  const sorted: Shown[] = [];
+  const visit = (i: number): void => {
+    if (done.has(i) || open.has(i)) return;
+    open.add(i);
+    for (const k of behind[i]!) visit(k);
+    open.delete(i);
+    done.add(i);
+    sorted.push(shown[i]!);
+  };
+  [...shown.keys()].sort((a, b) => shown[a]!.depth - shown[b]!.depth).forEach(visit);
+  return sorted;
+}
+
+/** Over 0 where a lies nearer than b, under 0 where farther, 0 where neither hides the other. */
+function nearer(a: Shown, b: Shown, near: Vec): number {
+  const own = parting(a, b, near);
+  if (own !== 0) return own;
+  const theirs = parting(b, a, near);
+  return theirs !== 0 ? -theirs : a.depth - b.depth;
+}
+const PARTED_MM = 0.01;
+/** Whether a flat side of a parts the two, and on which side of it the viewer is. */
+function parting(a: Shown, b: Shown, near: Vec): number {
+  for (const { rings, normal } of a.flats) {
+    const at = dot(normal, rings[0]![0]!);
+    if (!b.places.every((place) => dot(normal, place) > at - PARTED_MM)) continue;
+    if (!a.places.every((place) => dot(normal, place) < at + PARTED_MM)) continue;
+    const side = dot(normal, near);
+    if (Math.abs(side) > 1e-6) return side > 0 ? -1 : 1;
+  }
+  return 0;
+}

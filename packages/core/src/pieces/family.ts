@@ -1,0 +1,159 @@
+import type { z } from 'zod';
+import type { Point, Ring } from '../base/geometry';
+import type { DeepReadonly } from '../base/readonly';
+import type { Result } from '../base/result';
+import type { Limits } from '../base/units';
+import type { Assembly, Vec } from '../shell';
+
+/** What the sizes of a piece follow from: the figures that will use it. */
+export interface PieceScale {
+  readonly figureMm: number;
+  /** Across the base of one figure. */
+  readonly baseMm: number;
+  /** Model to life: 0.016 for 28 mm figures. */
+  readonly ratio: number;
+}
+
+/** How a setting is asked for: the same words as the fields of features, and where it may be dragged on the drawing. */
+export type PieceField = { readonly key: string; readonly label: string; readonly when?: (settings: never) => boolean } & (
+  | { readonly ask: 'length'; readonly limits: Limits }
+  | { readonly ask: 'number'; readonly limits: Limits; readonly unit: string; readonly step: number }
+  | { readonly ask: 'choice'; readonly options: readonly { readonly value: string; readonly text: string }[] }
+  | { readonly ask: 'tick' }
+);
+
+/** Something a piece is made of: sheets of it, or lengths. */
+export interface StockRole {
+  readonly role: string;
+  readonly name: string;
+  readonly sold: 'sheet' | 'length';
+  /** The section of what is sold by length. */
+  readonly section?: 'strip' | 'rod' | 'tube';
+  /** Its sections go within those of another: rails within posts. */
+  readonly within?: string;
+  /** Which of the catalogue's usual stocks a new piece takes for it. */
+  readonly usual: string;
+}
+
+/** A clear size that was asked for: nothing between its two ends, something right behind each of them. */
+export interface ClearSpan {
+  readonly name: string;
+  readonly objectId: string;
+  readonly from: Vec;
+  readonly to: Vec;
+}
+/** A level that bases stand on. */
+export interface StandingLevel {
+  readonly name: string;
+  readonly objectId: string;
+  readonly atMm: number;
+  readonly ring: Ring;
+  /** Clear height over it; null in the open. */
+  readonly headroomMm: number | null;
+}
+/** A way in or out. */
+export interface WayIn {
+  readonly name: string;
+  readonly objectId: string;
+  readonly widthMm: number;
+  readonly heightMm: number;
+  /** Middle of the threshold, and the way out of it. */
+  readonly at: Vec;
+  readonly out: Vec;
+}
+/** One step of the assembly, with what it puts in its place. */
+export interface OrderStep {
+  readonly does: 'dry-fit' | 'glue' | 'pin' | 'fill' | 'paint' | 'weigh' | 'place';
+  readonly says: string;
+  readonly bodyIds: readonly string[];
+}
+/** Something heaped or filled: a volume of stuff rather than parts. */
+export interface Fill {
+  readonly name: string;
+  /** Which of the catalogue's grades. */
+  readonly grade: string;
+  readonly volumeMm3: number;
+}
+/** Surfaces that are clad, by the word faces show. */
+export interface CladZone {
+  readonly shows: string;
+  readonly name: string;
+}
+
+/** Everything a family makes of its settings. Sizes are those asked for; thickness, bevel and allowance are the shell's matter. */
+export interface PieceShape {
+  /** Each is put together by itself; a set has several, each so many times. */
+  readonly objects: readonly Assembly[];
+  readonly clear: readonly ClearSpan[];
+  readonly levels: readonly StandingLevel[];
+  readonly waysIn: readonly WayIn[];
+  readonly order: readonly OrderStep[];
+  readonly fills?: readonly Fill[];
+  /** What comes off: bodies lifted away together. */
+  readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
+  /** What lies on what, touching each of them. */
+  readonly rests?: readonly { readonly bodyId: string; readonly on: readonly string[] }[];
+  readonly facts?: readonly PieceFact[];
+  readonly handles?: readonly Handle[];
+}
+export interface PieceFact {
+  readonly label: string;
+  readonly value: number;
+  readonly unit: 'mm' | '°' | '1' | 'mm²';
+}
+/** A setting that can be dragged on the plan or an elevation: where, and which way it grows. */
+export interface Handle {
+  readonly key: string;
+  readonly label: string;
+  readonly objectId: string;
+  readonly at: Vec;
+  /** Moving so far along this changes the setting by one. */
+  readonly along: Vec;
+  readonly perUnitMm: number;
+  readonly step: number;
+}
+
+/** A setting that cannot be, told at its field with what would do. */
+export interface FieldProblem {
+  readonly code: 'piece/field';
+  readonly field: string;
+  readonly says: string;
+}
+
+/**
+ * Everything one family of pieces is. What differs from family to family stands in its own file of `families/`; no other file knows a family by name.
+ */
+export interface PieceFamilyOf<S> {
+  readonly name: string;
+  /** In one line, for the gallery. */
+  readonly says: string;
+  readonly fields: readonly PieceField[];
+  readonly roles: readonly StockRole[];
+  readonly clads: readonly CladZone[];
+  /** Sensible first values at a scale. */
+  readonly fresh: (scale: PieceScale) => S;
+  readonly shape: (settings: S, scale: PieceScale) => Result<PieceShape, FieldProblem>;
+}
+export interface PieceFamilyDefinition<F extends string, S extends z.ZodType> {
+  readonly family: F;
+  readonly settings: S;
+  readonly of: PieceFamilyOf<DeepReadonly<z.infer<S>>>;
+}
+
+/** Defines a family of pieces. @param settings what it asks for, in the words of the craft; @param of all that is its own */
+export const pieceFamily = <F extends string, S extends z.ZodType>(
+  family: F,
+  settings: S,
+  of: PieceFamilyOf<DeepReadonly<z.infer<NoInfer<S>>>>,
+): PieceFamilyDefinition<F, S> => ({ family, settings, of });
+
+export const refused = (field: string, says: string): { readonly ok: false; readonly problem: FieldProblem } => ({
+  ok: false,
+  problem: { code: 'piece/field', field, says },
+});
+export const rectangleRing = (left: number, low: number, right: number, high: number): readonly Point[] => [
+  { x: left, y: low },
+  { x: right, y: low },
+  { x: right, y: high },
+  { x: left, y: high },
+];

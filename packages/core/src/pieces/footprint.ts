@@ -1,0 +1,31 @@
+import { remembered } from '../base/memory';
+import type { Point } from '../base/geometry';
+import { hullOf, meshOf } from '../shell';
+import type { MadePiece } from './made';
+
+/** What a piece takes up of a table, about its own middle: y runs towards the viewer, as on a plan. */
+export interface Footprint {
+  readonly hull: readonly Point[];
+  readonly wideMm: number;
+  readonly deepMm: number;
+  readonly highMm: number;
+  /** The middle of its box, in the piece's own space. */
+  readonly middle: Point;
+}
+
+/** The ground under the first object of a piece, eaves and all. @returns null for a piece that cannot be made */
+export const footprintOf = remembered((made: MadePiece): Footprint | null => {
+  const first = made.objects[0];
+  if (first === undefined) return null;
+  const places = first.bodies.flatMap((body) => meshOf(body).places);
+  const [xs, ys, zs] = [0, 1, 2].map((axis) => places.map((place) => place[axis as 0 | 1 | 2])) as [number[], number[], number[]];
+  const [left, right, back, front] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
+  const middle = { x: (left + right) / 2, y: (back + front) / 2 };
+  return {
+    hull: hullOf(places.map(([x, y]) => ({ x: x - middle.x, y: middle.y - y }))),
+    wideMm: right - left,
+    deepMm: front - back,
+    highMm: Math.max(...zs) - Math.min(...zs),
+    middle,
+  };
+});

@@ -1,0 +1,17 @@
+export { FAMILIES, FAMILY_NAMES, familyNamed } from './piece';
+export type { FamilyName } from './piece';
+export type { PieceFamilyDefinition, PieceFamilyOf, PieceField, PieceScale, PieceShape, StockRole } from './family';
+export { footprintOf } from './footprint';
+export type { Footprint } from './footprint';
+export { makePiece } from './made';
+export type { LengthCut, MadeObject, MadePiece } from './made';
+export type { LengthNeed } from './lengths';
+export { newPiece } from './new-piece';
+export { makePieces } from './reckoned';
+export type { MakePieces, PieceInputs, PieceWork, Pieces } from './reckoned';
+export { placedHull } from './standing';
+export { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, axesOf, onDrawing, pieceDrawing } from './drawing';
+export type { PieceDrawing, SeenFace, Sight } from './drawing';
+export type { Handle, OrderStep } from './family';
+export { partRows } from './part-rows';
+export type { PartRow } from './part-rows';

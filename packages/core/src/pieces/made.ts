@@ -1,0 +1,367 @@
+import { remembered } from '../base/memory';
+import { type Region, areaMm2, edgeMm, regionBox } from '../base/geometry';
+import { type Result, fail, ok } from '../base/result';
+import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
+import { type Catalogue, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
+import type { Part } from '../cutting/parts';
+import type { Piece } from '../plan';
+import type { z } from 'zod';
+import {
+  type Assembly,
+  type Body,
+  type FlatPart,
+  type NoShape,
+  type Standing,
+  type StockSizes,
+  flatParts,
+  meshOf,
+  resolved,
+  standingOf,
+  tipsAt,
+  volumeMm3,
+} from '../shell';
+import type { PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import { FAMILIES, type FamilyName } from './piece';
+
+/** Why a piece cannot be made as it is set, and at which field that is mended. */
+export interface PieceProblem {
+  /** Null where no one field is to blame. */
+  readonly field: string | null;
+  readonly says: string;
+}
+/** Something of a piece that is put together by itself, each so many times. */
+export interface MadeObject {
+  readonly id: string;
+  readonly name: string;
+  /** Of one piece. */
+  readonly count: number;
+  readonly assembly: Assembly;
+  readonly bodies: readonly Body[];
+  readonly sheets: readonly FlatPart[];
+}
+/** What is cut from stock sold by length, each once. */
+export interface LengthCut {
+  readonly id: string;
+  readonly name: string;
+  readonly pieceId: string;
+  readonly lengthId: string;
+  readonly lengthMm: number;
+  readonly endDeg: readonly [number, number];
+}
+/** Everything that follows from one piece. */
+export interface MadePiece {
+  readonly piece: Piece;
+  readonly familyName: string;
+  readonly problem: PieceProblem | null;
+  readonly shape: PieceShape | null;
+  readonly objects: readonly MadeObject[];
+  /** Of all copies; none of a piece that is made for another board. */
+  readonly parts: readonly Part[];
+  readonly lengths: readonly LengthCut[];
+  readonly facts: PieceFacts | null;
+}
+export interface PieceFacts {
+  /** Of one piece, everything it consists of. */
+  readonly mass: Figure<'g'>;
+  readonly glue: Figure<'g'>;
+  /** Joints of all copies that are glued. */
+  readonly joints: Figure<'1'>;
+  /** Outer size of each object, across, deep and high. */
+  readonly sizes: readonly {
+    readonly objectId: string;
+    readonly name: string;
+    readonly wide: Figure<'mm'>;
+    readonly deep: Figure<'mm'>;
+    readonly high: Figure<'mm'>;
+  }[];
+  /** The slope at which it falls; of the object that falls first. */
+  readonly tips: Figure<'°'> | null;
+  readonly standing: Standing | null;
+  readonly outside: Figure<'mm²'>;
+}
+
+const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> | null =>
+  family in FAMILIES ? (FAMILIES[family as FamilyName] as unknown as PieceFamilyDefinition<string, z.ZodType>) : null;
+
+/** Makes one piece; remembered by it, so that an edit makes again what it changed. @param scale kept as one object while it is the same */
+export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
+  const definition = definitionOf(piece.family);
+  const nothing = { piece, shape: null, objects: [], parts: [], lengths: [], facts: null };
+  if (definition === null)
+    return {
+      ...nothing,
+      familyName: piece.family,
+      problem: { field: null, says: `“${piece.family}” is no family of pieces that this program knows` },
+    };
+  const { of } = definition;
+  const refuse = (problem: PieceProblem): MadePiece => ({ ...nothing, familyName: of.name, problem });
+  const parsed = definition.settings.safeParse(piece.settings);
+  if (!parsed.success) {
+    const { path, message } = parsed.error.issues[0]!;
+    return refuse({ field: path.length === 0 ? null : String(path[0]), says: message });
+  }
+  const stocks = stocksOf(piece, of.roles, catalogue);
+  if (!stocks.ok) return refuse(stocks.problem);
+  const shape = of.shape(parsed.data as never, scale);
+  if (!shape.ok) return refuse({ field: shape.problem.field, says: shape.problem.says });
+  const objects: MadeObject[] = [];
+  for (const assembly of shape.value.objects) {
+    const bodies = resolved(assembly, stocks.value);
+    if (!bodies.ok) return refuse({ field: null, says: noShapeWords(bodies.problem) });
+    objects.push({
+      id: assembly.id,
+      name: assembly.name,
+      count: assembly.count,
+      assembly,
+      bodies: bodies.value,
+      sheets: flatParts(bodies.value).sheets,
+    });
+  }
+  return {
+    piece,
+    familyName: of.name,
+    problem: null,
+    shape: shape.value,
+    objects,
+    parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object)),
+    lengths: piece.isMadeElsewhere ? [] : objects.flatMap((object) => lengthsOf(piece, object)),
+    facts: factsOf(piece, objects, catalogue),
+  };
+});
+
+/** What a shell says of itself where no field could tell. */
+function noShapeWords({ code, faceName, what }: NoShape): string {
+  const where = what === 'outline' ? faceName : `${faceName}, ${what.toLowerCase()}`;
+  switch (code) {
+    case 'shell/crosses':
+      return `${where}: its outline would cross itself; thinner stock or a larger size would do`;
+    case 'shell/vanishes':
+      return `${where}: its bevels leave nothing of it; thinner stock or a larger size would do`;
+    case 'shell/opening-outside':
+      return `${where} does not lie within ${faceName.toLowerCase()}; a smaller opening would do`;
+    case 'shell/crowded':
+      return `${where}: no room for so many side by side; fewer, or narrower stock, would do`;
+    default:
+      return code satisfies never;
+  }
+}
+
+/** The sizes of the stocks a piece is made of. */
+function stocksOf({ sheets, lengths }: Piece, roles: readonly StockRole[], catalogue: Catalogue): Result<StockSizes, PieceProblem> {
+  const lacks = (says: string): Result<StockSizes, PieceProblem> => fail({ field: null, says });
+  const sizes: Record<string, StockSizes[string]> = {};
+  for (const { role, name, sold, section = 'strip' } of roles) {
+    if (sold === 'sheet') {
+      const sheet = sheets.find((one) => one.role === role);
+      if (sheet === undefined) return lacks(`${name}: no sheet is chosen; any that is stocked would do`);
+      sizes[role] = { thicknessMm: sheet.thicknessMm, widthMm: null, isRound: false };
+      continue;
+    }
+    const chosen = lengths.find((one) => one.role === role);
+    if (chosen === undefined) return lacks(`${name}: no stock is chosen; any ${section} would do`);
+    const { section: own, widthMm, thicknessMm, boreMm } = lengthBy(catalogue, chosen.lengthId);
+    sizes[role] = { thicknessMm, widthMm, isRound: own !== 'strip', boreMm };
+  }
+  for (const { role, name, within } of roles) {
+    if (within === undefined) continue;
+    const outer = roles.find((one) => one.role === within)!;
+    if (thickestMm(sizes[role]!) > thinnestMm(sizes[within]!) + 1e-9)
+      return lacks(
+        `${name} of ${thickestMm(sizes[role]!)} mm are thicker than ${outer.name.toLowerCase()} of ${thinnestMm(sizes[within]!)} mm; up to ${thinnestMm(sizes[within]!)} mm would do`,
+      );
+  }
+  return ok(sizes);
+}
+const thickestMm = ({ thicknessMm }: StockSizes[string]): number => thicknessMm;
+const thinnestMm = ({ thicknessMm, widthMm }: StockSizes[string]): number => Math.min(thicknessMm, widthMm ?? thicknessMm);
+
+/** Copies of a piece, each with its number where there are several. */
+function copiesOf(piece: Piece, object: MadeObject): { readonly key: string; readonly name: string }[] {
+  const count = piece.count * object.count;
+  const name = object.name === '' || piece.name === object.name ? piece.name : `${piece.name}, ${object.name.toLowerCase()}`;
+  return Array.from({ length: count }, (_, i) => ({
+    key: `${piece.id}-${object.id}-${i + 1}`,
+    name: count === 1 ? name : `${name} ${i + 1}`,
+  }));
+}
+
+function partsOf(piece: Piece, object: MadeObject): Part[] {
+  return object.sheets.flatMap((flat) => {
+    const { materialId, thicknessMm } = piece.sheets.find(({ role }) => role === flat.role)!;
+    const { right, bottom } = regionBox(flat.blank);
+    const mm2 = areaMm2(flat.blank);
+    const cutMm = edgeMm(flat.blank);
+    const marks = { drawn: flat.drawn, far: flat.far, bevels: flat.bevels, folds: flat.folds, scores: flat.scores };
+    return copiesOf(piece, object).map(({ key, name }): Part => {
+      const id = `${key}-${flat.id}`;
+      const partName = `${name}: ${flat.name.toLowerCase()}`;
+      return {
+        id,
+        name: partName,
+        wholeId: id,
+        wholeName: partName,
+        workpieceId: piece.id,
+        featureId: null,
+        stage: 'piece',
+        materialId,
+        thicknessMm,
+        level: 0,
+        at: null,
+        grain: null,
+        widthMm: right,
+        depthMm: bottom,
+        outline: flat.blank,
+        areaMm2: mm2,
+        staysMm2: mm2,
+        cutMm,
+        marks,
+      };
+    });
+  });
+}
+
+function lengthsOf(piece: Piece, object: MadeObject): LengthCut[] {
+  const { lengths } = flatParts(object.bodies);
+  return copiesOf(piece, object).flatMap(({ key, name }) =>
+    lengths.map((cut) => ({
+      id: `${key}-${cut.id}`,
+      name: `${name}: ${cut.name.toLowerCase()}`,
+      pieceId: piece.id,
+      lengthId: piece.lengths.find(({ role }) => role === cut.role)!.lengthId,
+      lengthMm: cut.lengthMm,
+      endDeg: cut.endDeg,
+    })),
+  );
+}
+
+/** Density of what a body is made of, in g/mm³. */
+function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
+  const sheet = piece.sheets.find((one) => one.role === role);
+  const kgPerM3 =
+    sheet !== undefined
+      ? materialBy(catalogue, sheet.materialId).densityKgPerM3
+      : lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3;
+  return kgPerM3.value * 1e-6;
+}
+
+function factsOf(piece: Piece, objects: readonly MadeObject[], catalogue: Catalogue): PieceFacts {
+  const masses = objects.flatMap(({ bodies, count, name }) => {
+    const byRole = new Map<string, number>();
+    for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
+    return [...byRole].map(([role, mm3]) => {
+      const what = name === '' ? role : `${name}, ${role}`;
+      const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
+      return massOf(what, volume, piece, role, catalogue);
+    });
+  });
+  const placed = objects.map(({ id, name, bodies }) => ({
+    id,
+    name,
+    standing: standingOf(bodies.map((body) => ({ body, gPerMm3: densityOf(piece, body.role, catalogue) }))),
+    box: boxOf(bodies),
+  }));
+  const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
+  const glued = gluedOf(objects);
+  const copies = given('Copies', piece.count, '1', 'plan');
+  const adhesive = adhesiveBy(catalogue, piece.glueId);
+  const faces = reckon(
+    'Glued faces of all copies',
+    'mm²',
+    given('Glued faces of one', glued.areaMm2, 'mm²', 'drawing', 'butts and mitres'),
+    '×',
+    copies,
+  );
+  return {
+    mass: total(`${piece.name}, mass`, 'g', masses),
+    glue: reckon(
+      `${adhesive.name}, ${piece.name}`,
+      'g',
+      inSquareMetres(faces),
+      '×',
+      estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
+    ),
+    joints: reckon(`${piece.name}: joints`, '1', given('Joints of one', glued.joints, '1', 'drawing'), '×', copies),
+    sizes: placed.map(({ id, name, box: [low, high] }) => ({
+      objectId: id,
+      name,
+      wide: given(`${name}, across`, high[0] - low[0], 'mm', 'drawing', 'outside, put together'),
+      deep: given(`${name}, deep`, high[1] - low[1], 'mm', 'drawing', 'outside, put together'),
+      high: given(`${name}, high`, high[2] - low[2], 'mm', 'drawing', 'outside, put together'),
+    })),
+    tips: first === null ? null : tipFigure(first.name, first.standing),
+    standing: first?.standing ?? null,
+    outside: given(
+      `${piece.name}: outside to coat`,
+      objects.reduce((sum, { bodies, count }) => sum + outsideMm2(bodies) * count, 0),
+      'mm²',
+      'drawing',
+      'faces that show, openings taken off',
+    ),
+  };
+}
+
+function massOf(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
+  const sheet = piece.sheets.find((one) => one.role === role);
+  const density =
+    sheet !== undefined
+      ? estimated(
+          `${materialBy(catalogue, sheet.materialId).name}, density`,
+          materialBy(catalogue, sheet.materialId).densityKgPerM3,
+          'kg/m³',
+        )
+      : estimated('Density', lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3, 'kg/m³');
+  const cubic = reckon(`${what}: volume in m³`, 'm³', volume, '÷', given('mm³ in a cubic metre', 1e9, 'mm³/m³', 'definition'));
+  const kg = reckon(`${what}: mass in kg`, 'kg', cubic, '×', density);
+  return reckon(`${what}: mass`, 'g', kg, '×', given('g in a kg', 1000, 'g/kg', 'definition'));
+}
+
+function tipFigure(name: string, standing: Standing): Figure<'°'> {
+  const { offMm, tiltDeg } = tipsAt(standing);
+  const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
+  return given('Falls at a slope of', Math.max(0, tiltDeg), '°', 'drawing', note);
+}
+
+function boxOf(bodies: readonly Body[]): readonly [low: readonly [number, number, number], high: readonly [number, number, number]] {
+  const low: [number, number, number] = [Infinity, Infinity, Infinity];
+  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
+  for (const body of bodies) {
+    for (const place of meshOf(body).places) {
+      for (const axis of [0, 1, 2] as const) {
+        low[axis] = Math.min(low[axis], place[axis]);
+        high[axis] = Math.max(high[axis], place[axis]);
+      }
+    }
+  }
+  return [low, high];
+}
+
+/** What shows on the outside of faces that say they show. */
+function outsideMm2(bodies: readonly Body[]): number {
+  return bodies.reduce((sum, body) => {
+    if (body.kind !== 'plate' || body.isBar) return sum;
+    return sum + areaMm2(outlineOn(body));
+  }, 0);
+}
+
+/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side. */
+function gluedOf(objects: readonly MadeObject[]): { readonly areaMm2: number; readonly joints: number } {
+  let [areaMm2Sum, joints] = [0, 0];
+  for (const { bodies, count } of objects) {
+    for (const body of bodies) {
+      if (body.kind !== 'plate') continue;
+      const { drawn, cuts } = body.loops[0]!;
+      cuts.forEach(({ edge, plane }, i) => {
+        const from = drawn[i]!;
+        const to = drawn[(i + 1) % drawn.length]!;
+        const longMm = Math.hypot(to.x - from.x, to.y - from.y);
+        const lean = Math.hypot(...plane.normal) / Math.hypot(plane.normal[0], plane.normal[1]);
+        const mm2 = longMm * body.thicknessMm * lean;
+        if (edge.joint === 'against' && edge.gapMm === undefined) [areaMm2Sum, joints] = [areaMm2Sum + mm2 * count, joints + count];
+        if (edge.joint === 'mitre') [areaMm2Sum, joints] = [areaMm2Sum + (mm2 * count) / 2, joints + count / 2];
+      });
+    }
+  }
+  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints) };
+}
+
+const outlineOn = (plate: Extract<Body, { kind: 'plate' }>): Region => ({ rings: plate.loops.map(({ far }) => far) });

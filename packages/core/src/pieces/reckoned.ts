@@ -1,0 +1,97 @@
+import type { Warning } from '../checks';
+import { listedBy } from '../base/grouping';
+import type { Part } from '../cutting/parts';
+import { type Feature, pieceOn } from '../features';
+import type { Ring } from '../base/geometry';
+import type { Piece } from '../plan';
+import type { GlueNeed } from '../stack/adhesives';
+import { type Figure, type MeasureSystem, total } from '../base/units';
+import { type Catalogue, adhesiveBy } from '../catalogue';
+import { pieceWarnings } from './checks';
+import { type Footprint, footprintOf } from './footprint';
+import { type LengthNeed, lengthNeeds } from './lengths';
+import { type MadePiece, makePiece } from './made';
+import { placedHull } from './standing';
+
+/** What the pieces of a board are made from. */
+export interface PieceInputs {
+  readonly pieces: readonly Piece[];
+  readonly features: readonly Feature[];
+  readonly figureHeightMm: number;
+  readonly baseMm: number;
+  readonly units: MeasureSystem;
+  readonly catalogue: Catalogue;
+}
+/** The making of one piece: its joints, what they are glued with, and the cuts across strips. */
+export interface PieceWork {
+  readonly pieceId: string;
+  readonly name: string;
+  readonly glueId: string;
+  readonly joints: Figure<'1'>;
+  readonly lengthCuts: number;
+}
+/** Everything that follows from the pieces of a board. */
+export interface Pieces {
+  readonly made: readonly MadePiece[];
+  readonly parts: readonly Part[];
+  readonly lengths: readonly LengthNeed[];
+  readonly glues: readonly GlueNeed[];
+  readonly work: readonly PieceWork[];
+  /** By piece. */
+  readonly footprints: ReadonlyMap<string, Footprint>;
+  /** Where they stand on the plan, by plot. */
+  readonly standing: readonly { readonly featureId: string; readonly pieceId: string; readonly rings: readonly Ring[] }[];
+  readonly warnings: readonly Warning[];
+}
+export type MakePieces = (inputs: PieceInputs) => Pieces;
+
+/** Makes all pieces of a board. Loaded when a board has some: a board without needs none of this. */
+export function makePieces({ pieces, features, figureHeightMm, baseMm, units, catalogue }: PieceInputs): Pieces {
+  const scale = { figureMm: figureHeightMm, baseMm, ratio: figureHeightMm / catalogue.bench.personMm.value };
+  const made = pieces.map((piece) => makePiece(piece, scale, catalogue));
+  const footprints = new Map(
+    made.flatMap((one) => {
+      const footprint = footprintOf(one);
+      return footprint === null ? [] : [[one.piece.id, footprint] as const];
+    }),
+  );
+  const here = made.filter(({ piece, facts }) => facts !== null && !piece.isMadeElsewhere);
+  return {
+    made,
+    parts: made.flatMap(({ parts }) => parts),
+    lengths: lengthNeeds(
+      made.flatMap(({ lengths }) => lengths),
+      catalogue,
+    ),
+    glues: gluesOf(here, catalogue),
+    work: here.map(({ piece, facts, lengths }) => ({
+      pieceId: piece.id,
+      name: piece.name,
+      glueId: piece.glueId,
+      joints: facts!.joints,
+      lengthCuts: lengths.length,
+    })),
+    footprints,
+    standing: features.flatMap((feature) => {
+      const pieceId = pieceOn(feature);
+      const footprint = pieceId === null ? undefined : footprints.get(pieceId);
+      return footprint === undefined ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: placedHull(feature, footprint).rings }];
+    }),
+    warnings: [...pieceWarnings({ made, footprints, features, scale, units, catalogue })],
+  };
+}
+
+function gluesOf(here: readonly MadePiece[], catalogue: Catalogue): readonly GlueNeed[] {
+  return [...listedBy(here, ({ piece }) => piece.glueId)].map(([adhesiveId, own]) => {
+    const { name } = adhesiveBy(catalogue, adhesiveId);
+    return {
+      adhesiveId,
+      name,
+      mass: total(
+        `${name}, for pieces`,
+        'g',
+        own.map(({ facts }) => facts!.glue),
+      ),
+    };
+  });
+}

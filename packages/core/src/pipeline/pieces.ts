@@ -1,0 +1,65 @@
+import { listedBy } from '../base/grouping';
+import { remembered } from '../base/memory';
+import { total } from '../base/units';
+import { type Part, asSplit } from '../cutting/parts';
+import { type Feature, carrying, pieceOn } from '../features';
+import type { MakePieces, PieceInputs, Pieces } from '../pieces';
+import type { Split } from '../plan';
+import type { GlueNeed } from '../stack/adhesives';
+
+const NONE: Pieces = { made: [], parts: [], lengths: [], glues: [], work: [], footprints: new Map(), standing: [], warnings: [] };
+
+/** What follows from the pieces of a board; nothing while it has none, or while what makes them is on its way. */
+export const piecesOf = ({ makePieces, ...inputs }: PieceInputs & { readonly makePieces: MakePieces | null }): Pieces =>
+  makePieces === null || inputs.pieces.length === 0 ? NONE : makePieces(inputs);
+
+const asHigh = remembered(carrying);
+/** Features with every plot as high as the piece on it. */
+export function withPieces({
+  features,
+  footprints,
+}: {
+  readonly features: readonly Feature[];
+  readonly footprints: Pieces['footprints'];
+}): readonly Feature[] {
+  if (footprints.size === 0) return features;
+  return features.map((feature) => {
+    const pieceId = pieceOn(feature);
+    const footprint = pieceId === null ? undefined : footprints.get(pieceId);
+    return footprint === undefined ? feature : asHigh(feature, Math.round(footprint.highMm * 10) / 10);
+  });
+}
+
+/** Parts of the ground, and of pieces with those that are split in their pieces. */
+export const allParts = ({
+  ground,
+  pieces,
+  splits,
+}: {
+  readonly ground: readonly Part[];
+  readonly pieces: readonly Part[];
+  readonly splits: readonly Split[];
+}): readonly Part[] => (pieces.length === 0 ? ground : [...ground, ...asSplit(pieces, splits)]);
+
+/** What the ground is glued with, and the pieces. */
+export function allGlues({
+  glues,
+  pieceGlues,
+}: {
+  readonly glues: readonly GlueNeed[];
+  readonly pieceGlues: readonly GlueNeed[];
+}): readonly GlueNeed[] {
+  if (pieceGlues.length === 0) return glues;
+  return [...listedBy([...glues, ...pieceGlues], ({ adhesiveId }) => adhesiveId).values()].map((own) =>
+    own.length === 1
+      ? own[0]!
+      : {
+          ...own[0]!,
+          mass: total(
+            own[0]!.name,
+            'g',
+            own.map(({ mass }) => mass),
+          ),
+        },
+  );
+}

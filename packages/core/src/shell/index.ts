@@ -1,0 +1,13 @@
+export { ballastFor, hullOf, middleOf, standingOf, tipsAt, volumeMm3 } from './measure';
+export type { Standing } from './measure';
+export { bevelDeg } from './plate';
+export type { Loop, NoShape, Plate } from './plate';
+export { flatParts } from './flat';
+export type { FlatPart, LengthPart } from './flat';
+export { meshOf } from './mesh';
+export type { Mesh } from './mesh';
+export { resolved } from './resolve';
+export type { Body, Rod } from './resolve';
+export type { Curve } from './curve';
+export type { Assembly, Bar, Bend, EdgeJoint, Face, Opening, Row, StockSize, StockSizes } from './shell';
+export type { Vec } from './space';

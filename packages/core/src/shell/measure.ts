@@ -1,0 +1,111 @@
+import { type Point, signedMm2 } from '../base/geometry';
+import { meshOf } from './mesh';
+import { type Body, endAt } from './resolve';
+import { type Vec, cross, dot, plus, times } from './space';
+
+/**
+ * Volume of a body in mm³, exact also where its mesh has flats for a round.
+ * Plates: prismatoid between two like outlines, whose middle section is halfway between them. Bends: unrolled area by the ring they fill.
+ */
+export function volumeMm3(body: Body): number {
+  // Slanted ends take off on one side what they leave on the other.
+  if (body.kind === 'rod')
+    return Math.PI * (body.radiusMm ** 2 - body.boreMm ** 2) * (endAt(body.ends[1], 0, 0) - endAt(body.ends[0], 0, 0));
+  if (body.kind === 'curve') {
+    const { drawnMm, farMm, loops } = body;
+    return (Math.abs(sum(loops.map(({ ring }) => signedMm2(ring)))) / drawnMm) * (Math.abs(farMm ** 2 - drawnMm ** 2) / 2);
+  }
+  const { loops, thicknessMm } = body;
+  const mm2 = loops.map(({ drawn, far }) => {
+    const middle = drawn.map((point, i): Point => ({ x: (point.x + far[i]!.x) / 2, y: (point.y + far[i]!.y) / 2 }));
+    return signedMm2(drawn) + 4 * signedMm2(middle) + signedMm2(far);
+  });
+  return (sum(mm2) * thicknessMm) / 6;
+}
+const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
+
+/** What a body's own weight acts on. @returns null for a body without volume */
+export function middleOf(body: Body): Vec {
+  const { places, triangles } = meshOf(body);
+  let [middle, six]: [Vec, number] = [[0, 0, 0], 0];
+  for (const [a, b, c] of triangles) {
+    const [p, q, r] = [places[a]!, places[b]!, places[c]!];
+    const own = dot(p, cross(q, r));
+    six += own;
+    middle = plus(middle, times(plus(plus(p, q), r), own / 4));
+  }
+  return times(middle, 1 / six);
+}
+
+/** What stands on a level: its weight, where it acts, and the ground it stands on. */
+export interface Standing {
+  readonly massG: number;
+  readonly middle: Vec;
+  /** Hull of what touches the level, counter-clockwise. */
+  readonly foot: readonly Point[];
+  readonly floorMm: number;
+}
+/** Places within this of the lowest carry. */
+const TOUCHES_MM = 0.2;
+
+/** @param bodies each with its density in g/mm³ */
+export function standingOf(bodies: readonly { readonly body: Body; readonly gPerMm3: number }[]): Standing {
+  const placed = bodies.map(({ body, gPerMm3 }) => ({ body, massG: volumeMm3(body) * gPerMm3, places: meshOf(body).places }));
+  const massG = sum(placed.map((one) => one.massG));
+  const middle = times(
+    placed.reduce((at, one) => plus(at, times(middleOf(one.body), one.massG)), [0, 0, 0] as Vec),
+    1 / massG,
+  );
+  const all = placed.flatMap(({ places }) => places);
+  const floorMm = Math.min(...all.map(([, , z]) => z));
+  return { massG, middle, foot: hullOf(all.filter(([, , z]) => z < floorMm + TOUCHES_MM).map(([x, y]) => ({ x, y }))), floorMm };
+}
+
+/** The smallest convex ring round some points, counter-clockwise. @source Andrew's monotone chain */
+export function hullOf(points: readonly Point[]): readonly Point[] {
+  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y);
+  const half = (all: readonly Point[]): Point[] => {
+    const kept: Point[] = [];
+    for (const point of all) {
+      while (kept.length > 1 && turnOf(kept.at(-2)!, kept.at(-1)!, point) <= 1e-9) kept.pop();
+      kept.push(point);
+    }
+    return kept.slice(0, -1);
+  };
+  return [...half(sorted), ...half([...sorted].reverse())];
+}
+const turnOf = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
+
+/** The edge it tips over first: how far off the weight acts, and the slope at which it falls, in degrees. */
+export function tipsAt({ foot, middle, floorMm }: Standing): { readonly offMm: number; readonly tiltDeg: number } {
+  const [x, y, z] = middle;
+  const off = foot.map((from, i) => {
+    const to = foot[(i + 1) % foot.length]!;
+    return turnOf(from, to, { x, y }) / Math.hypot(to.x - from.x, to.y - from.y);
+  });
+  const offMm = foot.length < 3 ? 0 : Math.min(...off);
+  return { offMm, tiltDeg: (Math.atan2(offMm, z - floorMm) * 180) / Math.PI };
+}
+
+/**
+ * Weight to put in at the foot, over its middle, so that a piece falls at a steeper slope only.
+ * (m·d + b·c) ÷ (m·z + b·h) = tan α, solved for b: d how far the weight acts from the edge, c how far the ballast, z and h their heights.
+ * @returns 0 where it stands as it is, null where no weight does it
+ */
+export function ballastFor(standing: Standing, wantedDeg: number, ballastMm: number): number | null {
+  const { massG, middle, foot, floorMm } = standing;
+  const tan = Math.tan((wantedDeg * Math.PI) / 180);
+  const centre = { x: sum(foot.map(({ x }) => x)) / foot.length, y: sum(foot.map(({ y }) => y)) / foot.length };
+  let most = 0;
+  for (const [i, from] of foot.entries()) {
+    const to = foot[(i + 1) % foot.length]!;
+    const long = Math.hypot(to.x - from.x, to.y - from.y);
+    const d = turnOf(from, to, { x: middle[0], y: middle[1] }) / long;
+    const c = turnOf(from, to, centre) / long;
+    const short = tan * (middle[2] - floorMm) - d;
+    if (short <= 0) continue;
+    if (c - tan * ballastMm <= 0) return null;
+    most = Math.max(most, (massG * short) / (c - tan * ballastMm));
+  }
+  return most;
+}

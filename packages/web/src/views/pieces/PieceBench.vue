@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
+import { useElementSize } from '@vueuse/core';
+import { computed, ref } from 'vue';
+import { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, type Sight } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
+import type { Slices } from '../../workers/slices';
+import PieceDrawing from './PieceDrawing.vue';
+import PieceOrder from './PieceOrder.vue';
+import PieceParts from './PieceParts.vue';
+
+/** One piece on the bench: drawn from each side, in its parts, step by step. */
+const props = defineProps<{ piece: Piece; made: NonNullable<Slices['bench']>[number] | null }>();
+const LOOKS = [
+  { id: 'round', name: 'In the round' },
+  { id: 'plan', name: 'Plan' },
+  { id: 'front', name: 'Front' },
+  { id: 'side', name: 'Side' },
+  { id: 'parts', name: 'Parts' },
+  { id: 'order', name: 'Order' },
+] as const;
+type Look = (typeof LOOKS)[number]['id'];
+const look = ref<Look>('round');
+const SIGHTS: Partial<Record<Look, Sight>> = { plan: PLAN_SIGHT, front: FRONT_SIGHT, side: SIDE_SIGHT };
+const turned = ref<Sight>(CORNER_SIGHT);
+const sight = computed(() => SIGHTS[look.value] ?? turned.value);
+const apart = ref(0);
+const objectId = ref<string | null>(null);
+const object = computed(() => props.made?.objects.find(({ id }) => id === objectId.value) ?? props.made?.objects[0] ?? null);
+const objects = computed(() =>
+  (props.made?.objects ?? []).map(({ id, name, count }) => ({ value: id, text: count === 1 ? name : `${name} × ${count}` })),
+);
+const frame = ref<HTMLElement | null>(null);
+const { width, height } = useElementSize(frame);
+const step = ref<number | null>(null);
+/** Bodies there are up to a step of the assembly. */
+const placed = computed(() => {
+  if (look.value !== 'order' || step.value === null || props.made === null) return null;
+  return new Set(props.made.order.slice(0, step.value + 1).flatMap(({ bodyIds }) => bodyIds));
+});
+</script>
+
+<template>
+  <TabbedSheets v-model="look" label="Drawings" :tabs="LOOKS">
+    <div class="top">
+      <ChoiceField
+        v-if="objects.length > 1"
+        label="Of the set"
+        :value="object?.id ?? ''"
+        :options="objects"
+        @choose="(id) => (objectId = id)"
+      />
+      <label v-if="look === 'round'" class="slider">
+        Put together
+        <BFormInput v-model.number="apart" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
+        apart
+      </label>
+    </div>
+    <div ref="frame" class="sheet-frame">
+      <p v-if="made?.problem" class="attention p-3">It cannot be made so: {{ made.problem.says }}.</p>
+      <template v-else-if="object !== null && made !== null">
+        <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" :system-plan="piece" />
+        <div v-else-if="look === 'order'" class="ordered">
+          <PieceOrder v-model="step" :order="made.order" />
+          <PieceDrawing
+            :object="object"
+            :sight="turned"
+            :apart="0"
+            :placed="placed"
+            :handles="[]"
+            :piece="piece"
+            :width-px="Math.max(120, width - 300)"
+            :height-px="Math.max(100, height)"
+            @turn="(to) => (turned = to)"
+          />
+        </div>
+        <PieceDrawing
+          v-else
+          :object="object"
+          :sight="sight"
+          :apart="look === 'round' ? apart : 0"
+          :placed="null"
+          :handles="made.handles"
+          :piece="piece"
+          :width-px="Math.max(120, width)"
+          :height-px="Math.max(100, height)"
+          :may-turn="look === 'round'"
+          @turn="(to) => (turned = to)"
+        />
+      </template>
+    </div>
+  </TabbedSheets>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 18px;
+  align-items: center;
+  min-height: 30px;
+}
+.slider {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  color: var(--ink-soft);
+}
+.slider :deep(input) {
+  accent-color: var(--moss);
+  width: 160px;
+}
+.sheet-frame {
+  flex: 1 1 auto;
+  min-height: 0;
+  overflow: hidden;
+}
+.ordered {
+  display: grid;
+  grid-template-columns: 290px minmax(0, 1fr);
+  height: 100%;
+}
+@media (max-width: 900px) {
+  .sheet-frame {
+    height: 420px;
+  }
+}
+</style>

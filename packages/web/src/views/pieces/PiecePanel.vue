@@ -1,0 +1,162 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed, ref, watch } from 'vue';
+import { lengthWords } from '@spare-acre/core/base/units';
+import { LIMITS } from '@spare-acre/core/fields';
+import { type PieceField, FAMILIES } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import LengthField from '../../ui/LengthField.vue';
+import NumberField from '../../ui/NumberField.vue';
+import TextField from '../../ui/TextField.vue';
+import TickField from '../../ui/TickField.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import { fieldsOf, scaleOf, whyNot } from './pieceChoice';
+
+const props = defineProps<{ piece: Piece }>();
+const emit = defineEmits<{ gone: [] }>();
+const store = usePlan();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const system = computed(() => store.plan!.units);
+const fields = computed(() => fieldsOf(props.piece));
+const roles = computed(() => (props.piece.family in FAMILIES ? FAMILIES[props.piece.family as keyof typeof FAMILIES].of.roles : []));
+const problem = ref('');
+watch(
+  () => props.piece,
+  () => (problem.value = ''),
+);
+const valueOf = (key: string): unknown => props.piece.settings[key];
+
+/** @returns what is wrong with it, or nothing: what cannot be made is not taken */
+function set({ key, label }: PieceField, value: number | string | boolean): string {
+  const change = { [key]: value };
+  const problem = whyNot(props.piece, change, scaleOf(store.plan!, catalogue.value), catalogue.value);
+  if (problem !== null)
+    return problem.field === key || problem.field === null ? problem.says : `${labelOf(problem.field)}: ${problem.says}`;
+  return store.edit({ code: 'piece/set', pieceId: props.piece.id, change, what: `Set ${label.toLowerCase()} of` });
+}
+const labelOf = (key: string): string => fields.value.find((field) => field.key === key)?.label ?? key;
+/** For what is chosen rather than typed there is no field to say it at. */
+function choose(field: PieceField, value: string | boolean): void {
+  problem.value = set(field, value);
+}
+const change = (what: string, to: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'isMadeElsewhere' | 'isFixed'>>): string =>
+  store.edit({ code: 'piece/change', pieceId: props.piece.id, change: to, what });
+
+const sheetChoices = computed(() =>
+  catalogue.value.sheets
+    .filter(
+      ({ materialId, thicknessMm }, i, all) =>
+        all.findIndex((one) => one.materialId === materialId && one.thicknessMm === thicknessMm) === i,
+    )
+    .map(({ materialId, thicknessMm }) => ({
+      value: `${materialId} ${thicknessMm}`,
+      text: `${catalogue.value.materials.find(({ id }) => id === materialId)!.name}, ${lengthWords(thicknessMm, system.value)}`,
+    })),
+);
+const lengthChoices = (section: string) =>
+  catalogue.value.lengths.filter((one) => one.section === section).map(({ id, name }) => ({ value: id, text: name }));
+const sheetOf = (role: string): string => {
+  const sheet = props.piece.sheets.find((one) => one.role === role);
+  return sheet === undefined ? '' : `${sheet.materialId} ${sheet.thicknessMm}`;
+};
+function takeSheet(role: string, value: string): void {
+  const [materialId = '', thickness = ''] = value.split(' ');
+  store.edit({ code: 'piece/sheet', pieceId: props.piece.id, role, materialId, thicknessMm: Number(thickness) });
+}
+const plots = computed(() => [
+  { value: '', text: 'beside the table' },
+  ...store.plan!.features.flatMap((feature) => ('pieceId' in feature ? [{ value: feature.id, text: `on ${feature.name}` }] : [])),
+]);
+const plotId = computed(() => store.plan!.features.find((feature) => 'pieceId' in feature && feature.pieceId === props.piece.id)?.id ?? '');
+function stand(featureId: string): void {
+  const free =
+    plotId.value === '' ? [] : [{ code: 'feature/set', featureId: plotId.value, change: { pieceId: null }, what: 'Clear' } as const];
+  const taken =
+    featureId === '' ? [] : [{ code: 'feature/set', featureId, change: { pieceId: props.piece.id }, what: 'Build on' } as const];
+  store.edit({
+    code: 'together',
+    edits: [...free, ...taken],
+    why: featureId === '' ? `Take ${props.piece.name} off the table` : `Stand ${props.piece.name} on a plot`,
+  });
+}
+function remove(): void {
+  if (store.edit({ code: 'pieces/remove', pieceIds: [props.piece.id] }) === '') emit('gone');
+}
+</script>
+
+<template>
+  <p v-if="problem !== ''" class="problem attention" role="alert">{{ problem }}</p>
+  <section>
+    <template v-for="field in fields" :key="field.key">
+      <LengthField
+        v-if="field.ask === 'length'"
+        :label="field.label"
+        :mm="Number(valueOf(field.key))"
+        :system="system"
+        :limits="field.limits"
+        :take="(mm) => set(field, mm)"
+      />
+      <NumberField
+        v-else-if="field.ask === 'number'"
+        :label="field.label"
+        :value="Number(valueOf(field.key))"
+        :unit="field.unit"
+        :limits="field.limits"
+        :take="(value) => set(field, value)"
+      />
+      <TickField
+        v-else-if="field.ask === 'tick'"
+        :label="field.label"
+        :is-on="valueOf(field.key) === true"
+        @toggle="(on) => choose(field, on)"
+      />
+      <ChoiceField
+        v-else
+        :label="field.label"
+        :value="String(valueOf(field.key))"
+        :options="field.options"
+        @choose="(value) => choose(field, value)"
+      />
+    </template>
+  </section>
+  <section>
+    <h3>Made of</h3>
+    <template v-for="role in roles" :key="role.role">
+      <ChoiceField
+        v-if="role.sold === 'sheet'"
+        :label="role.name"
+        :value="sheetOf(role.role)"
+        :options="sheetChoices"
+        @choose="(value) => takeSheet(role.role, value)"
+      />
+      <ChoiceField
+        v-else
+        :label="role.name"
+        :value="piece.lengths.find((one) => one.role === role.role)?.lengthId ?? ''"
+        :options="lengthChoices(role.section ?? 'strip')"
+        @choose="(lengthId) => store.edit({ code: 'piece/length', pieceId: piece.id, role: role.role, lengthId })"
+      />
+    </template>
+    <ChoiceField
+      label="Glue"
+      :value="piece.glueId"
+      :options="catalogue.adhesives.map(({ id, name }) => ({ value: id, text: name }))"
+      @choose="(glueId) => change('Glue', { glueId })"
+    />
+  </section>
+  <section>
+    <h3>On the board</h3>
+    <TextField label="Name" :value="piece.name" :take="(name) => change('Rename', { name })" />
+    <NumberField label="Copies" :value="piece.count" unit="" :limits="LIMITS.pieceCount" :take="(count) => change('Count', { count })" />
+    <ChoiceField label="Stands" :value="plotId" :options="plots" @choose="stand" />
+    <TickField label="Glued to its tile" :is-on="piece.isFixed" @toggle="(isFixed) => change(isFixed ? 'Fix' : 'Loosen', { isFixed })" />
+    <TickField
+      label="Made for another board"
+      :is-on="piece.isMadeElsewhere"
+      @toggle="(isMadeElsewhere) => change('Change where it is made:', { isMadeElsewhere })"
+    />
+    <BButton variant="key" class="mt-2" @click="remove">Remove {{ piece.name }}</BButton>
+  </section>
+</template>

@@ -1,0 +1,95 @@
+<script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed } from 'vue';
+import { lengthText, lengthUnit } from '@spare-acre/core/base/units';
+import { type MadeObject, partRows } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
+import { usePlan } from '../../document/plan';
+import { ringPath } from './ringPath';
+
+/** Every part of one object, drawn flat with what is marked on it. */
+const props = defineProps<{
+  object: Pick<MadeObject, 'id' | 'name' | 'sheets' | 'bodies'>;
+  lengths: readonly { readonly id: string; readonly name: string; readonly lengthMm: number }[];
+  systemPlan: Piece;
+}>();
+const store = usePlan();
+const rows = computed(() => partRows(props.object.sheets));
+const length = (mm: number): string => lengthText(mm, store.plan!.units);
+const unit = computed(() => lengthUnit(store.plan!.units));
+</script>
+
+<template>
+  <div class="scroll" tabindex="0" role="region" aria-label="Parts">
+    <BTableSimple class="ledger">
+      <thead>
+        <tr>
+          <th scope="col">part</th>
+          <th scope="col"><span class="visually-hidden">outline</span></th>
+          <th scope="col" class="num">across</th>
+          <th scope="col" class="num">high</th>
+          <th scope="col">marks</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="row in rows" :key="row.id">
+          <td>{{ row.name }}</td>
+          <td>
+            <svg
+              :viewBox="`-2 -2 ${row.widthMm + 4} ${row.depthMm + 4}`"
+              width="110"
+              height="62"
+              role="img"
+              :aria-label="`Outline of ${row.name}`"
+            >
+              <path :d="ringPath(row.drawn)" class="drawn" />
+              <path :d="ringPath(row.far)" class="far" />
+              <line
+                v-for="(fold, i) in row.folds"
+                :key="i"
+                :x1="fold.from.x"
+                :y1="fold.from.y"
+                :x2="fold.to.x"
+                :y2="fold.to.y"
+                class="fold"
+              />
+            </svg>
+          </td>
+          <td class="num">{{ length(row.widthMm) }}&nbsp;{{ unit }}</td>
+          <td class="num">{{ length(row.depthMm) }}&nbsp;{{ unit }}</td>
+          <td>{{ row.says }}</td>
+        </tr>
+        <tr v-for="cut in lengths" :key="cut.id">
+          <td colspan="2">{{ cut.name }}</td>
+          <td class="num">{{ length(cut.lengthMm) }}&nbsp;{{ unit }}</td>
+          <td></td>
+          <td>from a strip</td>
+        </tr>
+      </tbody>
+    </BTableSimple>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  height: 100%;
+  overflow-y: auto;
+}
+.drawn {
+  fill: var(--sheet);
+  fill-rule: evenodd;
+  stroke: var(--ink);
+  vector-effect: non-scaling-stroke;
+}
+.far {
+  fill: none;
+  stroke: var(--slate);
+  stroke-dasharray: 3 2;
+  vector-effect: non-scaling-stroke;
+}
+.fold {
+  stroke: var(--clay);
+  stroke-dasharray: 6 2;
+  vector-effect: non-scaling-stroke;
+}
+</style>

@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed, ref, watch } from 'vue';
+import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece } from '@spare-acre/core/pieces';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
+import ViewWarnings from '../../ui/ViewWarnings.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { shortId } from '../../document/name';
+import { usePlan } from '../../document/plan';
+import { useLook } from '../../document/useLook';
+import PieceBench from './PieceBench.vue';
+import PieceFactList from './PieceFactList.vue';
+import PieceGallery from './PieceGallery.vue';
+import PiecePanel from './PiecePanel.vue';
+import { chosenPieceId, scaleOf } from './pieceChoice';
+
+const store = usePlan();
+const catalogues = useCatalogue();
+const pieces = computed(() => store.plan!.pieces);
+const piece = computed(() => pieces.value.find(({ id }) => id === chosenPieceId.value) ?? pieces.value[0] ?? null);
+useLook(
+  () => ['pieces', 'bench'],
+  () => (piece.value === null ? [] : [piece.value.id]),
+);
+const onBench = computed(() => store.slices.bench?.find(({ pieceId }) => pieceId === piece.value?.id) ?? null);
+const isTaking = ref(false);
+watch(piece, () => (isTaking.value = false));
+const NOTES = [
+  { id: 'sizes', name: 'Sizes' },
+  { id: 'facts', name: 'Facts' },
+] as const;
+const note = ref<(typeof NOTES)[number]['id']>('sizes');
+
+function take(family: FamilyName): void {
+  const catalogue = catalogues.catalogue!;
+  const id = shortId();
+  const taken = pieces.value.map(({ name }) => name);
+  const made = newPiece(family, id, scaleOf(store.plan!, catalogue), taken, catalogue);
+  if (store.edit({ code: 'pieces/add', pieces: [made], why: `Add ${made.name}` }) === '') chosenPieceId.value = id;
+  isTaking.value = false;
+}
+</script>
+
+<template>
+  <div class="bench pieces">
+    <nav class="gallery" aria-label="Pieces">
+      <div class="d-flex align-items-baseline gap-2">
+        <h2>Pieces</h2>
+        <BButton variant="key" class="ms-auto" :aria-expanded="isTaking" @click="isTaking = !isTaking">{{
+          isTaking ? 'Back' : 'Take one'
+        }}</BButton>
+      </div>
+      <ul v-if="isTaking || pieces.length === 0" class="families" aria-label="Families">
+        <li v-for="family in FAMILY_NAMES" :key="family">
+          <BButton variant="bare" @click="take(family)">
+            <b>{{ familyNamed(family).name }}</b>
+            <span class="quiet">{{ familyNamed(family).says }}</span>
+          </BButton>
+        </li>
+      </ul>
+      <PieceGallery v-else :pieces="pieces" :chosen-id="piece?.id ?? null" @choose="(id) => (chosenPieceId = id)" />
+    </nav>
+    <div class="drawing rows">
+      <PieceBench v-if="piece !== null" :key="piece.id" :piece="piece" :made="onBench" />
+      <p v-else class="quiet p-4">
+        Nothing stands on this board yet. Take a piece from the list: its parts, its strips and its evenings follow.
+      </p>
+    </div>
+    <aside class="notes" aria-label="Notes">
+      <template v-if="piece !== null">
+        <h2>{{ piece.name }}</h2>
+        <TabbedSheets v-model="note" label="Notes" :tabs="NOTES">
+          <ViewWarnings view="pieces" />
+          <PiecePanel v-if="note === 'sizes'" :key="piece.id" :piece="piece" @gone="chosenPieceId = null" />
+          <PieceFactList v-else-if="onBench !== null" :made="onBench" />
+        </TabbedSheets>
+      </template>
+    </aside>
+  </div>
+</template>
+
+<style scoped>
+.pieces {
+  grid-template-columns: 218px minmax(0, 1fr) 310px;
+}
+.gallery {
+  border-right: 1px solid var(--rule);
+  padding: 12px 12px 12px 18px;
+  overflow-y: auto;
+  min-height: 0;
+}
+.families {
+  list-style: none;
+  margin: 8px 0 0;
+  padding: 0;
+}
+.families button {
+  all: unset;
+  display: block;
+  cursor: pointer;
+  padding: 7px 6px;
+  border-bottom: 1px solid var(--rule);
+  width: 100%;
+  box-sizing: border-box;
+}
+.families button:hover {
+  background: var(--sheet);
+}
+.families button:focus-visible {
+  outline: 2px solid var(--slate);
+}
+.families span {
+  display: block;
+  font-size: 0.9rem;
+}
+.rows {
+  display: flex;
+  flex-direction: column;
+  padding: 12px 18px;
+  gap: 8px;
+  min-height: 0;
+}
+@media (max-width: 900px) {
+  .pieces {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .gallery {
+    border-right: 0;
+  }
+}
+.gallery h2 {
+  font-size: 1.1rem;
+}
+</style>

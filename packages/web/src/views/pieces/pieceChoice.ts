@@ -1,0 +1,29 @@
+import type { Piece, Plan } from '@spare-acre/core/plan';
+import { FAMILIES, type PieceScale, makePiece } from '@spare-acre/core/pieces';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import { ref } from 'vue';
+
+/** The piece on the bench; kept while one goes from view to view. */
+export const chosenPieceId = ref<string | null>(null);
+
+export const scaleOf = ({ figureHeightMm, play }: Plan, { bench }: Catalogue): PieceScale => ({
+  figureMm: figureHeightMm,
+  baseMm: play.baseMm,
+  ratio: figureHeightMm / bench.personMm.value,
+});
+
+/** Why a piece cannot have these settings, at which of its fields; nothing where it can. */
+export function whyNot(
+  piece: Piece,
+  change: Piece['settings'],
+  scale: PieceScale,
+  catalogue: Catalogue,
+): { readonly field: string | null; readonly says: string } | null {
+  return makePiece({ ...piece, settings: { ...piece.settings, ...change } }, scale, catalogue).problem;
+}
+
+/** What a family asks for, as far as it has a say with these settings. */
+export function fieldsOf({ family, settings }: Piece) {
+  const own = family in FAMILIES ? FAMILIES[family as keyof typeof FAMILIES].of.fields : [];
+  return own.filter(({ when }) => when === undefined || when(settings as never));
+}
