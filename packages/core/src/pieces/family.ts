@@ -20,6 +20,7 @@ export type PieceField = { readonly key: string; readonly label: string; readonl
   | { readonly ask: 'number'; readonly limits: Limits; readonly unit: string; readonly step: number }
   | { readonly ask: 'choice'; readonly options: readonly { readonly value: string; readonly text: string }[] }
   | { readonly ask: 'tick' }
+  | { readonly ask: 'words'; readonly most: number }
 );
 
 /** Something a piece is made of: sheets of it, or lengths. */

@@ -1,8 +1,22 @@
 import type { PieceFamilyOf } from './family';
-import { basin, emplacement, fence, shed, tower } from './families';
+import { basin, column, emplacement, fence, floorTiles, footbridge, hill, pipe, ruin, shed, stairs, tower, walls } from './families';
 
 /** Every family of pieces there is. A new family is a file of its own and a name here. */
-export const FAMILIES = { shed, tower, basin, emplacement, fence };
+export const FAMILIES = {
+  shed,
+  tower,
+  walls,
+  fence,
+  ruin,
+  emplacement,
+  basin,
+  column,
+  stairs,
+  footbridge,
+  pipe,
+  hill,
+  'floor-tiles': floorTiles,
+};
 export type FamilyName = keyof typeof FAMILIES;
 export const FAMILY_NAMES = Object.keys(FAMILIES) as readonly FamilyName[];
 

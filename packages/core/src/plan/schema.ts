@@ -160,7 +160,7 @@ const WorkingHours = z
   .refine(({ fromMin, toMin }) => toMin - fromMin >= 15, 'expected at least 15 minutes from start to end');
 
 function saidSetting({ input }: { input?: unknown }): string {
-  return `got ${said(input)}; a number, true or false, or up to 200 characters would do`;
+  return `got ${said(input)}; a number, true or false, or up to 6000 characters would do`;
 }
 
 const StartDate = z
@@ -176,7 +176,7 @@ const StartDate = z
 
 /** What one family asks for, by its own names. What the values may be its family says, which this document does not know: see `pieces`. */
 const Settings = z
-  .record(Id, z.union([z.number().min(-20_000).max(20_000), z.boolean(), text(200)], { error: saidSetting }))
+  .record(Id, z.union([z.number().min(-20_000).max(20_000), z.boolean(), text(6_000)], { error: saidSetting }))
   .refine((settings) => Object.keys(settings).length <= 60, 'more than 60 settings');
 /** A piece that stands on the table or beside it: what it is, what it is made of, how many are made. */
 const Piece = z.strictObject({

@@ -175,7 +175,9 @@ function unfolded(group: readonly Plate[]): FlatPart {
     far,
     bevels,
     folds,
-    scores: [],
+    scores: group.flatMap((plate) =>
+      plate.scores.map(([from, to]) => ({ from: moved(moves.get(plate)!, from), to: moved(moves.get(plate)!, to) })),
+    ),
     isBent: false,
   });
 }

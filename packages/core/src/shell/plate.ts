@@ -31,6 +31,7 @@ export interface Plate {
   /** The outline first, then holes. */
   readonly loops: readonly Loop[];
   readonly isBar: boolean;
+  readonly scores: readonly (readonly [Point, Point])[];
 }
 /** Why a shell cannot be: two of its edges meet in a way no saw can cut. */
 export interface NoShape {

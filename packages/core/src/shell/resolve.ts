@@ -183,6 +183,8 @@ interface Meeting {
 function planeOf(edge: EdgeJoint, { own, placed, from, to }: Meeting): Plane {
   const square = (beyond = 0): Plane => squarePlane(from, to, beyond);
   if (edge.joint === 'free') return square(edge.beyondMm);
+  if (edge.joint === 'plane')
+    return turnedOut(planeWithin(own.frame, planeThrough(placeAlong(own, from, to), edge.normal)), squarePlane(from, to).normal);
   const other = placed.get(edge.to) ?? missing(`body ${edge.to}`);
   const { frame } = own;
   const level = squarePlane(from, to).normal;
@@ -196,6 +198,13 @@ function planeOf(edge: EdgeJoint, { own, placed, from, to }: Meeting): Plane {
   const movedMm = edge.joint === 'against' ? (edge.gapMm ?? 0) : (edge.beyondMm ?? 0);
   const plane = turnedOut(planeWithin(frame, { normal: side.normal, atMm: side.atMm + movedMm }), level);
   return edge.joint === 'over' && edge.square ? { normal: [plane.normal[0], plane.normal[1], 0], atMm: plane.atMm } : plane;
+}
+
+/** The middle of an edge as drawn; of a bar's end, where its drawn line ends. */
+function placeAlong({ frame, run }: Placed, from: Point, to: Point): Vec {
+  const middle = placeIn(frame, (from.x + to.x) / 2, (from.y + to.y) / 2, 0);
+  if (run === null) return middle;
+  return Math.hypot(...minus(run[0], middle)) < Math.hypot(...minus(run[1], middle)) ? run[0] : run[1];
 }
 
 /** Every place that lies as deep in one body as in the other, of each one's own thickness. Null where the two lie in one plane. */
@@ -253,6 +262,7 @@ function cutFace(face: Face, placed: ReadonlyMap<string, Placed>): Plate {
     thicknessMm,
     loops: [loopOf(corners, thicknessMm, null), ...holes],
     isBar: false,
+    scores: face.scores ?? [],
   };
 }
 
@@ -321,7 +331,17 @@ function cutBar(bar: Bar, stock: StockSize, placed: ReadonlyMap<string, Placed>)
     heightMm,
     null,
   );
-  return { kind: 'plate', id: bar.id, name: bar.name, role: bar.role, frame: own.frame, thicknessMm: heightMm, loops: [loop], isBar: true };
+  return {
+    kind: 'plate',
+    id: bar.id,
+    name: bar.name,
+    role: bar.role,
+    frame: own.frame,
+    thicknessMm: heightMm,
+    loops: [loop],
+    isBar: true,
+    scores: [],
+  };
 }
 
 /** Along the side of a rod on which it is shortest. */

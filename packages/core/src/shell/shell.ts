@@ -14,6 +14,8 @@ export type EdgeJoint =
   | { readonly joint: 'over'; readonly to: string; readonly beyondMm?: number; readonly square?: true }
   /** Ends in line with the far side of another that it need not touch, or so far past it. */
   | { readonly joint: 'past'; readonly to: string; readonly beyondMm?: number }
+  /** Cut along a plane through where it was drawn. */
+  | { readonly joint: 'plane'; readonly normal: Vec }
   /** Butt that is covered: stops at the near side of the other, or so far before it. */
   | { readonly joint: 'against'; readonly to: string; readonly gapMm?: number }
   /** One part with the other, bent along the edge: a V cut out, or a score whose far side opens or closes. */

@@ -14,6 +14,7 @@ export function chanceSettings(
   for (const field of family.of.fields) {
     if (random() < 0.5) continue;
     const own = first[field.key];
+    if (field.ask === 'words') continue;
     if (field.ask === 'tick') settings[field.key] = random() < 0.5;
     else if (field.ask === 'choice') settings[field.key] = field.options[Math.floor(random() * field.options.length)]!.value;
     else {

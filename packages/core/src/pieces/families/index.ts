@@ -1,5 +1,13 @@
 export { basin } from './basin';
+export { column } from './column';
 export { emplacement } from './emplacement';
 export { fence } from './fence';
+export { floorTiles } from './floor-tiles';
+export { footbridge } from './footbridge';
+export { hill } from './hill';
+export { pipe } from './pipe';
+export { ruin } from './ruin';
 export { shed } from './shed';
+export { stairs } from './stairs';
 export { tower } from './tower';
+export { walls } from './walls';

@@ -1,0 +1,129 @@
+import { z } from 'zod';
+import { ok } from '../../base/result';
+import { mm, oneOf, whole } from '../../fields';
+import type { Assembly, Face } from '../../shell';
+import { SIZES, askChoice, askLength, askNumber } from '../asks';
+import { levelFace } from '../enclosure';
+import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
+
+const settings = z.strictObject({
+  /** One square of the grid. */
+  squareMm: mm({ min: 8, max: 120 }),
+  ones: whole(SIZES.count),
+  twos: whole(SIZES.count),
+  fours: whole(SIZES.count),
+  longs: whole(SIZES.count),
+  /** Lines scored in each square, either way. */
+  scoresEach: whole({ min: 0, max: 6 }),
+  made: oneOf(['cut-to-size', 'trimmed-after']),
+});
+type FloorTiles = z.infer<typeof settings>;
+
+export const floorTiles = pieceFamily('floor-tiles', settings, {
+  name: 'Loose floor tiles',
+  says: 'A counted set on one grid: single squares, doubles, fours and long runs, their pattern scored.',
+  fields: [
+    askLength('squareMm', 'A square', { min: 8, max: 120 }),
+    askNumber('ones', '1 × 1', SIZES.count),
+    askNumber('twos', '2 × 1', SIZES.count),
+    askNumber('fours', '2 × 2', SIZES.count),
+    askNumber('longs', '4 × 1', SIZES.count),
+    askNumber('scoresEach', 'Lines in a square, each way', { min: 0, max: 6 }),
+    askChoice('made', 'Made', { 'cut-to-size': 'both layers cut to size', 'trimmed-after': 'glued oversize, trimmed along the board' }),
+  ],
+  roles: [
+    { role: 'board', name: 'Board', sold: 'sheet', usual: 'board' },
+    { role: 'top', name: 'Floor', sold: 'sheet', usual: 'floor' },
+  ],
+  clads: [],
+  fresh: ({ baseMm }): FloorTiles => ({
+    squareMm: Math.round(baseMm * 1.2),
+    ones: 4,
+    twos: 6,
+    fours: 6,
+    longs: 2,
+    scoresEach: 1,
+    made: 'trimmed-after',
+  }),
+  shape: (own) =>
+    own.ones + own.twos + own.fours + own.longs === 0 ? refused('ones', 'a set of nothing; one square would do') : ok(shapeOf(own)),
+});
+
+/** Taken off all round when a glued tile is trimmed. */
+const OVER_MM = 4;
+function shapeOf(own: FloorTiles): PieceShape {
+  const size = (id: string, name: string, count: number, wide: number, deep: number): Assembly => ({
+    id,
+    name,
+    count,
+    faces: tileOf(own, wide, deep),
+  });
+  const objects = [
+    size('one', '1 × 1', own.ones, 1, 1),
+    size('two', '2 × 1', own.twos, 2, 1),
+    size('four', '2 × 2', own.fours, 2, 2),
+    size('long', '4 × 1', own.longs, 4, 1),
+  ].filter(({ count }) => count > 0);
+  const isTrimmed = own.made === 'trimmed-after';
+  return {
+    objects,
+    clear: [],
+    levels: [],
+    waysIn: [],
+    order: isTrimmed
+      ? [
+          {
+            does: 'glue',
+            says: `Cut the floor roughly, ${OVER_MM} mm too large all round: no marking, and many boards go on one sheet.`,
+            bodyIds: ['board', 'top'],
+          },
+          { does: 'dry-fit', says: 'When it is dry, part them and trim along the boards.', bodyIds: [] },
+        ]
+      : [{ does: 'glue', says: 'Brought flush by hand before the glue takes.', bodyIds: ['board', 'top'] }],
+    rests: [{ bodyId: 'top', on: ['board'] }],
+    facts: [
+      { label: 'Squares in all', value: own.ones + own.twos * 2 + own.fours * 4 + own.longs * 4, unit: '1' },
+      { label: 'Tiles', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
+    ],
+    handles: objects.map(({ id }) => ({
+      key: 'squareMm',
+      label: 'A square',
+      objectId: id,
+      at: [own.squareMm, 0, 0] as const,
+      along: [1, 0, 0] as const,
+      perUnitMm: 1,
+      step: 1,
+    })),
+  };
+}
+
+function tileOf(own: FloorTiles, wide: number, deep: number): readonly Face[] {
+  const [w, d] = [wide * own.squareMm, deep * own.squareMm];
+  const ring = rectangleRing(0, 0, w, d);
+  const free = (): { readonly joint: 'free' } => ({ joint: 'free' });
+  const lines = (count: number, long: number): number[] => Array.from({ length: count }, (_, i) => (long * (i + 1)) / (count + 1));
+  const across = lines(wide * (own.scoresEach + 1) - 1, w);
+  const along = lines(deep * (own.scoresEach + 1) - 1, d);
+  return [
+    levelFace({ id: 'board', name: 'Board', role: 'board' }, ring, 0, 'above', free),
+    {
+      ...levelFace({ id: 'top', name: 'Floor', role: 'top', lies: { on: 'board' }, shows: { far: 'floor' } }, ring, 0, 'above', free),
+      scores: [
+        ...across.map(
+          (x) =>
+            [
+              { x, y: 0 },
+              { x, y: d },
+            ] as const,
+        ),
+        ...along.map(
+          (y) =>
+            [
+              { x: 0, y },
+              { x: w, y },
+            ] as const,
+        ),
+      ],
+    },
+  ];
+}

@@ -1,0 +1,261 @@
+import { z } from 'zod';
+import { seeded } from '../../base/random';
+import { ok } from '../../base/result';
+import { mm, oneOf, whole, yesOrNo } from '../../fields';
+import type { Assembly, Bar, EdgeJoint, Face, Opening, Vec } from '../../shell';
+import { SIZES, askChoice, askLength, askNumber, askTick } from '../asks';
+import { brokenLine } from '../break';
+import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
+
+const counted = whole(SIZES.count);
+const settings = z.strictObject({
+  /** The standard segment: all of the set is made of it and its half. */
+  segmentMm: mm(SIZES.lengthMm),
+  heightMm: mm(SIZES.wallMm),
+  straights: counted,
+  gates: counted,
+  loopholed: counted,
+  corners: counted,
+  tees: counted,
+  crosses: counted,
+  steps: counted,
+  brokenEnds: counted,
+  /** How much higher the far half of a step run is. */
+  stepMm: mm({ min: 1, max: 120 }),
+  gateMm: mm(SIZES.openingMm),
+  gateHeightMm: mm(SIZES.openingMm),
+  posts: oneOf(['none', 'square']),
+  coping: yesOrNo(),
+  copingOutMm: mm({ min: 0.5, max: 20 }),
+  seed: whole({ min: 1, max: 9_999 }),
+});
+type Walls = z.infer<typeof settings>;
+
+export const walls = pieceFamily('walls', settings, {
+  name: 'Wall set',
+  says: 'Straight, gated, loopholed, corner, T, cross, step and broken runs from one standard segment.',
+  fields: [
+    askLength('segmentMm', 'Segment', SIZES.lengthMm),
+    askLength('heightMm', 'Height', SIZES.wallMm),
+    askNumber('straights', 'Straight', SIZES.count),
+    askNumber('gates', 'With a gate', SIZES.count),
+    askNumber('loopholed', 'With loopholes', SIZES.count),
+    askNumber('corners', 'Corner', SIZES.count),
+    askNumber('tees', 'T', SIZES.count),
+    askNumber('crosses', 'Cross', SIZES.count),
+    askNumber('steps', 'Step', SIZES.count),
+    askNumber('brokenEnds', 'Broken end', SIZES.count),
+    askLength('stepMm', 'A step is', { min: 1, max: 120 }),
+    askLength('gateMm', 'Gate, width', SIZES.openingMm),
+    askLength('gateHeightMm', 'Gate, height', SIZES.openingMm),
+    askChoice('posts', 'Posts', { none: 'none', square: 'one at the start of each segment' }),
+    askTick('coping', 'Coping'),
+    askLength('copingOutMm', 'Coping juts out', { min: 0.5, max: 20 }),
+    askNumber('seed', 'Break number', { min: 1, max: 9_999 }),
+  ],
+  roles: [
+    { role: 'wall', name: 'Walls', sold: 'sheet', usual: 'wall' },
+    { role: 'coping', name: 'Coping', sold: 'sheet', usual: 'card' },
+    { role: 'post', name: 'Posts', sold: 'length', usual: 'wide' },
+  ],
+  clads: [{ shows: 'walls', name: 'Both faces' }],
+  fresh: ({ figureMm, baseMm }): Walls => ({
+    segmentMm: Math.round(baseMm * 4),
+    heightMm: Math.round(figureMm),
+    straights: 6,
+    gates: 1,
+    loopholed: 0,
+    corners: 4,
+    tees: 1,
+    crosses: 0,
+    steps: 0,
+    brokenEnds: 2,
+    stepMm: Math.round(figureMm * 0.25),
+    gateMm: Math.round(baseMm * 1.6),
+    gateHeightMm: Math.round(figureMm * 0.8),
+    posts: 'none',
+    coping: false,
+    copingOutMm: 1.5,
+    seed: 7,
+  }),
+  shape: (own) => refusal(own) ?? ok(shapeOf(own)),
+});
+
+const PIER_MM = 3;
+/** A post takes this much of a segment at most. */
+const POST_MM = 10;
+function refusal(own: Walls): ReturnType<typeof refused> | null {
+  const most = own.segmentMm - POST_MM - 2 * PIER_MM;
+  if (own.segmentMm < 30) return refused('segmentMm', 'too short to stand; 30 mm or more would do');
+  if (own.gates > 0 && own.gateMm > most)
+    return refused('gateMm', `a segment leaves ${most.toFixed(0)} mm; up to ${Math.floor(most)} mm would do`);
+  if (own.gates > 0 && own.gateHeightMm > own.heightMm - PIER_MM)
+    return refused('gateHeightMm', `taller than its wall; up to ${Math.floor(own.heightMm - PIER_MM)} mm would do`);
+  if (own.straights + own.gates + own.loopholed + own.corners + own.tees + own.crosses + own.steps + own.brokenEnds === 0)
+    return refused('straights', 'a set of nothing; one straight would do');
+  return null;
+}
+
+const FREE: EdgeJoint = { joint: 'free' };
+interface Run {
+  readonly id: string;
+  readonly from: Vec;
+  readonly along: Vec;
+  readonly longMm: number;
+  readonly start?: EdgeJoint;
+  readonly end?: EdgeJoint;
+  readonly openings?: readonly Opening[];
+  /** Corners from the top of its end back to the top of its start. */
+  readonly top?: readonly (readonly [x: number, z: number])[];
+}
+
+/** One wall: drawn on the side that is on the right as it runs, its thickness on the left. */
+function run(own: Walls, { id, from, along, longMm, start = FREE, end = FREE, openings = [], top }: Run): Face {
+  const at = (x: number, up: number): Vec => [from[0] + along[0] * x, from[1] + along[1] * x, up];
+  const line = top ?? [
+    [longMm, own.heightMm],
+    [0, own.heightMm],
+  ];
+  return {
+    id,
+    name: id === 'wall' ? 'Wall' : `Wall, ${id.replace('-', ' ')}`,
+    role: 'wall',
+    corners: [at(0, 0), at(longMm, 0), ...line.map(([x, up]) => at(x, up))],
+    edges: [FREE, end, ...line.slice(1).map(() => FREE), start],
+    openings,
+    grows: 'in',
+    shows: { drawn: 'walls', far: 'walls' },
+  };
+}
+
+/** Flat stones on top of a level run, over both its faces. */
+const copingOn = (own: Walls, id: string, longMm: number, start: EdgeJoint): Face => ({
+  id: `${id}-coping`,
+  name: 'Coping',
+  role: 'coping',
+  corners: [
+    [0, 0, own.heightMm],
+    [longMm, 0, own.heightMm],
+    [longMm, 1, own.heightMm],
+    [0, 1, own.heightMm],
+  ],
+  edges: [{ joint: 'over', to: id, beyondMm: own.copingOutMm }, FREE, { joint: 'over', to: id, beyondMm: own.copingOutMm }, start],
+  grows: 'out',
+});
+
+const X: Vec = [1, 0, 0];
+const Y: Vec = [0, 1, 0];
+
+function shapeOf(own: Walls): PieceShape {
+  const { segmentMm: l, heightMm: h } = own;
+  const half = l / 2;
+  const hasPosts = own.posts === 'square';
+  const start: EdgeJoint = hasPosts ? { joint: 'against', to: 'post' } : FREE;
+  const posts: readonly Bar[] = hasPosts
+    ? [{ id: 'post', name: 'Post', role: 'post', from: [0, 0, 0], to: [0, 0, h + PIER_MM], across: X, runs: [-1, -1] }]
+    : [];
+  const level = (id: string, name: string, count: number, openings: readonly Opening[]): Assembly => ({
+    id,
+    name,
+    count,
+    faces: [
+      run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l, start, openings }),
+      ...(own.coping ? [copingOn(own, 'wall', l, start)] : []),
+    ],
+    bars: posts,
+  });
+  const plain = (id: string, name: string, count: number, faces: readonly Face[]): Assembly => ({ id, name, count, faces });
+  const through = run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l });
+  // An arm on the far side comes from behind, one on the near side from in front.
+  const arm = run(own, { id: 'arm', from: [half, half, 0], along: [0, -1, 0], longMm: half, end: { joint: 'against', to: 'wall' } });
+  const nearArm = run(own, { id: 'near-arm', from: [half, -half, 0], along: Y, longMm: half, end: { joint: 'against', to: 'wall' } });
+  const objects: Assembly[] = [
+    level('straight', 'Straight', own.straights, []),
+    level('gate', 'With a gate', own.gates, [
+      {
+        id: 'gate',
+        name: 'Gate',
+        kind: 'gate',
+        ring: rectangleRing(l / 2 - own.gateMm / 2 + POST_MM / 2, 0, l / 2 + own.gateMm / 2 + POST_MM / 2, own.gateHeightMm),
+        onto: 0,
+        isLined: true,
+      },
+    ]),
+    level('loopholed', 'With loopholes', own.loopholed, loopholes(own)),
+    plain('corner', 'Corner', own.corners, [
+      run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: half, start: { joint: 'mitre', to: 'side' } }),
+      run(own, { id: 'side', from: [0, half, 0], along: [0, -1, 0], longMm: half, end: { joint: 'mitre', to: 'wall' } }),
+    ]),
+    plain('tee', 'T', own.tees, [through, arm]),
+    plain('cross', 'Cross', own.crosses, [through, arm, nearArm]),
+    plain('step', 'Step', own.steps, [
+      run(own, {
+        id: 'wall',
+        from: [0, 0, 0],
+        along: X,
+        longMm: l,
+        top: [
+          [l, h + own.stepMm],
+          [half, h + own.stepMm],
+          [half, h],
+          [0, h],
+        ],
+      }),
+    ]),
+    plain('broken', 'Broken end', own.brokenEnds, [run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l, top: brokenTop(own) })]),
+  ].filter(({ count }) => count > 0);
+  const bodyIds = [...new Set(objects.flatMap(({ faces, bars = [] }) => [...faces, ...bars].map(({ id }) => id)))];
+  return {
+    objects,
+    clear: [],
+    levels: [],
+    waysIn: [],
+    order: [
+      {
+        does: 'glue',
+        says: 'Cut the strips long, glue cores and faces as long strips and leave them overnight under weight; then square one edge and measure all from it.',
+        bodyIds,
+      },
+      ...(hasPosts
+        ? [{ does: 'weigh' as const, says: 'Posts with a washer in the foot: they keep the run from falling.', bodyIds: ['post'] }]
+        : []),
+    ],
+    facts: [
+      {
+        label: 'Runs laid end to end',
+        value: l * (own.straights + own.gates + own.loopholed + own.steps + own.brokenEnds + own.corners + own.tees + own.crosses),
+        unit: 'mm',
+      },
+      { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
+    ],
+    handles: objects.map(({ id }) => ({
+      key: 'heightMm',
+      label: 'Height',
+      objectId: id,
+      at: [0, 0, h] as Vec,
+      along: [0, 0, 1] as Vec,
+      perUnitMm: 1,
+      step: 1,
+    })),
+  };
+}
+
+/** Three slits at breast height. */
+function loopholes({ segmentMm: l, heightMm: h }: Walls): readonly Opening[] {
+  return [1, 2, 3].map((k): Opening => {
+    const x = POST_MM + ((l - POST_MM) * k) / 4;
+    return {
+      id: `loophole-${k}`,
+      name: `Loophole ${k}`,
+      kind: 'slit',
+      ring: rectangleRing(x - 0.75, h * 0.45, x + 0.75, h * 0.8),
+      splayDeg: 12,
+    };
+  });
+}
+
+/** Whole for its first half, then broken down to the ground. */
+function brokenTop({ segmentMm: l, heightMm: h, seed }: Walls): readonly (readonly [number, number])[] {
+  const line = brokenLine(seeded(seed), { from: [l * 0.5, h], to: [l, h * 0.12], count: 7, roughMm: h * 0.08 });
+  return [...[...line].reverse(), [0, h]];
+}
