@@ -158,7 +158,8 @@ export async function savedPlan(
   page: Page,
   app: App,
 ): Promise<{
-  features: { name: string; kind: string; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
+  features: { name: string; kind: string; pieceId?: string | null; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
+  pieces: { id: string; name: string; settings: Record<string, unknown> }[];
   stack: { ground: { thicknessMm: number }[] };
 }> {
   return (await savedBoard(page, app)).plan;

@@ -69,6 +69,13 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'section');
   await page.getByRole('tab', { name: 'Bow and weights' }).click();
   await picture(page, 'section-bow');
+  await go(page, 'Pieces');
+  await page
+    .getByRole('navigation', { name: 'Pieces' })
+    .getByRole('button', { name: /Windpump tower/ })
+    .click();
+  await expect(page.getByRole('group', { name: /Windpump tower, drawn/ })).toBeVisible();
+  await picture(page, 'pieces');
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /20 mm/ }).click();
   await picture(page, 'cuts');

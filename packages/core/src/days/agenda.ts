@@ -6,7 +6,7 @@ import type { Step } from './step';
 /** A step's tiles done one after another in one sitting. */
 export interface AgendaEntry {
   readonly stepId: string;
-  readonly tiles: readonly string[];
+  readonly workpieces: readonly string[];
   readonly fromText: string;
   readonly toText: string;
   readonly work: Figure<'min'>;
@@ -47,7 +47,7 @@ export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly Age
       text,
       entries: entries.map(({ step, runs }) => ({
         stepId: step.id,
-        tiles: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
+        workpieces: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
         fromText: clock(runs[0]!.fromMin),
         toText: clock(runs.at(-1)!.toMin),
         work: total(

@@ -157,7 +157,7 @@ describe('evenings', () => {
     const [day] = agendaOf({ slots: scheduled(linked(steps)), steps, startsOn: CALENDAR.startsOn });
     expect(day).toMatchObject({
       text: 'Tue 1 Dec',
-      entries: [{ tiles: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
+      entries: [{ workpieces: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
     });
   });
 });

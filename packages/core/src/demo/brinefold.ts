@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import type { Feature } from '../features';
-import { type Plan, newPlan } from '../plan';
+import { type FamilyName, newPiece } from '../pieces';
+import { type Piece, type Plan, newPlan } from '../plan';
 import { a, basin, box, mound, path, round, strip } from './drawing';
 
 const pan = (id: string, name: string, place: Parameters<typeof box>): Feature => basin(id, name, box(...place), 5, 2);
@@ -165,8 +166,8 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     ),
   ),
   a('field', 'samphire', 'Samphire beds', { shape: box(1015, 520, 90, 150), rowMm: 15, rowTurnDeg: 0, plantMm: 6 }),
-  a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90, pieceId: null, pieceTurnDeg: 0 }),
-  a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150, pieceId: null, pieceTurnDeg: 0 }),
+  a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90, pieceId: 'boiling-house', pieceTurnDeg: 0 }),
+  a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150, pieceId: 'windpump', pieceTurnDeg: 0 }),
   a('plot', 'footbridge', 'Footbridge', {
     shape: strip(
       [
@@ -176,8 +177,8 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
       44,
     ),
     heightMm: 0,
-    pieceId: null,
-    pieceTurnDeg: 0,
+    pieceId: 'footbridge',
+    pieceTurnDeg: -15.34,
   }),
   a('wall', 'sluice-north', 'North sluice', {
     shape: strip(
@@ -217,6 +218,29 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
   }),
 ];
 
+/** What stands on it: the boiling house under a roof that lifts off, the tower of the windpump, the bridge over the brine. */
+function pieces(catalogue: Catalogue): readonly Piece[] {
+  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+  const a = (family: FamilyName, id: string, name: string, own: Piece['settings']): Piece => {
+    const fresh = newPiece(family, id, scale, [], catalogue);
+    return { ...fresh, name, settings: { ...fresh.settings, ...own } };
+  };
+  return [
+    a('shed', 'boiling-house', 'Boiling house', {
+      basesWide: 8,
+      basesDeep: 4,
+      wallMm: 52,
+      roof: 'gable',
+      windowsFront: 2,
+      windowsBack: 3,
+      windowsEnds: 1,
+      sillMm: 18,
+    }),
+    a('tower', 'windpump', 'Windpump tower', { storeys: 3, storeyMm: 42, top: 'pitched', overhangMm: 0, parapetMm: 0, crenels: 0 }),
+    a('footbridge', 'footbridge', 'Footbridge', { spanMm: 176, widthMm: 34, deck: 'flat', parapetMm: 9, depthMm: 4 }),
+  ];
+}
+
 /** Brinefold Saltworks, 1500 × 1000 mm in six tiles, 28 mm figures: a made-up place where brine is dried to salt. */
 export function brinefold(catalogue: Catalogue): Plan {
   const blank = newPlan(
@@ -250,6 +274,7 @@ export function brinefold(catalogue: Catalogue): Plan {
       ],
     },
     features: features(catalogue),
+    pieces: pieces(catalogue),
     section: { from: { x: 560, y: 120 }, to: { x: 1460, y: 880 } },
   };
 }

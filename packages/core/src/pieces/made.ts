@@ -123,8 +123,8 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     problem: null,
     shape: shape.value,
     objects,
-    parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object)),
-    lengths: piece.isMadeElsewhere ? [] : objects.flatMap((object) => lengthsOf(piece, object)),
+    parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object, objects.length === 1)),
+    lengths: piece.isMadeElsewhere ? [] : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1)),
     facts: factsOf(piece, objects, catalogue),
   };
 });
@@ -176,23 +176,23 @@ const thickestMm = ({ thicknessMm }: StockSizes[string]): number => thicknessMm;
 const thinnestMm = ({ thicknessMm, widthMm }: StockSizes[string]): number => Math.min(thicknessMm, widthMm ?? thicknessMm);
 
 /** Copies of a piece, each with its number where there are several. */
-function copiesOf(piece: Piece, object: MadeObject): { readonly key: string; readonly name: string }[] {
+function copiesOf(piece: Piece, object: MadeObject, isOnly: boolean): { readonly key: string; readonly name: string }[] {
   const count = piece.count * object.count;
-  const name = object.name === '' || piece.name === object.name ? piece.name : `${piece.name}, ${object.name.toLowerCase()}`;
+  const name = isOnly ? piece.name : `${piece.name}, ${object.name.toLowerCase()}`;
   return Array.from({ length: count }, (_, i) => ({
     key: `${piece.id}-${object.id}-${i + 1}`,
     name: count === 1 ? name : `${name} ${i + 1}`,
   }));
 }
 
-function partsOf(piece: Piece, object: MadeObject): Part[] {
+function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
   return object.sheets.flatMap((flat) => {
     const { materialId, thicknessMm } = piece.sheets.find(({ role }) => role === flat.role)!;
     const { right, bottom } = regionBox(flat.blank);
     const mm2 = areaMm2(flat.blank);
     const cutMm = edgeMm(flat.blank);
     const marks = { drawn: flat.drawn, far: flat.far, bevels: flat.bevels, folds: flat.folds, scores: flat.scores };
-    return copiesOf(piece, object).map(({ key, name }): Part => {
+    return copiesOf(piece, object, isOnly).map(({ key, name }): Part => {
       const id = `${key}-${flat.id}`;
       const partName = `${name}: ${flat.name.toLowerCase()}`;
       return {
@@ -220,9 +220,9 @@ function partsOf(piece: Piece, object: MadeObject): Part[] {
   });
 }
 
-function lengthsOf(piece: Piece, object: MadeObject): LengthCut[] {
+function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean): LengthCut[] {
   const { lengths } = flatParts(object.bodies);
-  return copiesOf(piece, object).flatMap(({ key, name }) =>
+  return copiesOf(piece, object, isOnly).flatMap(({ key, name }) =>
     lengths.map((cut) => ({
       id: `${key}-${cut.id}`,
       name: `${name}: ${cut.name.toLowerCase()}`,

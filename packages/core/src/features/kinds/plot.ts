@@ -25,7 +25,8 @@ export const plot = featureKind('plot', schema, {
   carries: {
     pieceId: ({ pieceId }) => pieceId,
     turnDeg: ({ pieceTurnDeg }) => pieceTurnDeg,
-    carrying: (feature, heightMm) => (feature.heightMm === heightMm ? feature : { ...feature, heightMm }),
+    // Ground kept open stays so: a bridge is walked over, not round.
+    carrying: (feature, heightMm) => (feature.heightMm === 0 || feature.heightMm === heightMm ? feature : { ...feature, heightMm }),
   },
   turned: ({ pieceTurnDeg }, turn) => ({ pieceTurnDeg: turn(pieceTurnDeg) }),
   rank: () => RANK.plot,

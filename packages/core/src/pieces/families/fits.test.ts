@@ -168,7 +168,7 @@ function expectClear({ from, to }: { readonly from: Vec; readonly to: Vec }, sol
   expect(filled(-0.1, 0), `${what}: nothing at its first end`).toBeGreaterThan(thin * 0.05);
   expect(filled(long, long + 0.1), `${what}: nothing at its second end`).toBeGreaterThan(thin * 0.05);
 }
-const PROBE_MM = 0.2;
+const PROBE_MM = 0.1;
 /** A thin square rod along a way from a place. */
 function rodAlong(from: Vec, way: Vec, startMm: number, endMm: number): Manifold {
   const cube = library.Manifold.cube([endMm - startMm, PROBE_MM, PROBE_MM], false).translate([startMm, -PROBE_MM / 2, -PROBE_MM / 2]);

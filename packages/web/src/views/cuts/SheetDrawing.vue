@@ -45,6 +45,15 @@ const parts = computed(() =>
             )}Z`,
         )
         .join(''),
+      lines: props.isLarge
+        ? part.marks.map(({ what, points }) => ({
+            what,
+            d: linePath(
+              points.map(({ x, y }) => ({ x: x + dx, y: y + dy })),
+              toPx,
+            ),
+          }))
+        : [],
       isRefused: own !== null && !own.isFree,
       box: {
         x: (part.leftMm + dx) * k.value,
@@ -204,6 +213,7 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
       <path class="part" :d="part.d" fill-rule="evenodd">
         <title>{{ part.number }}. {{ part.name }}, {{ part.size }}</title>
       </path>
+      <path v-for="(line, i) in part.lines" :key="i" class="marked" :class="line.what" :d="line.d" />
       <template v-if="isLarge">
         <text v-if="part.box.width > 16 && part.box.height > 13" class="number" :x="part.box.x + 5" :y="part.box.y + 13">
           {{ part.number }}
@@ -233,6 +243,21 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
 </template>
 
 <style scoped>
+.marked {
+  fill: none;
+  stroke: var(--slate);
+  stroke-width: 0.9;
+  stroke-dasharray: 4 2;
+  pointer-events: none;
+}
+.marked.fold {
+  stroke: var(--clay);
+  stroke-dasharray: 7 2;
+}
+.marked.score {
+  stroke: var(--tick);
+  stroke-dasharray: none;
+}
 .stock {
   stroke: var(--ink);
   stroke-width: 1.4;

@@ -29,7 +29,11 @@ const firstEntries = computed(() => {
   return new Set(agenda.value.flatMap(({ entries }) => entries).filter(({ stepId }) => !seen.has(stepId) && seen.add(stepId)));
 });
 const stepsById = computed(() => new Map((store.slices.steps ?? []).map((step) => [step.id, step])));
-const tiles = computed(() => tilesOf(plan.value.table).map(({ id }) => id));
+const workpieces = computed(() => [
+  ...tilesOf(plan.value.table).map(({ id }) => ({ id, name: id })),
+  ...plan.value.pieces.filter(({ isMadeElsewhere }) => !isMadeElsewhere).map(({ id, name }) => ({ id, name })),
+]);
+const names = computed(() => new Map(workpieces.value.map(({ id, name }) => [id, name])));
 const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const setClimate = (change: Partial<Plan['climate']>): string => store.edit({ code: 'climate/set', change });
@@ -50,7 +54,7 @@ const hoursOn = (weekday: number): string =>
         v-if="days !== null && store.slices.steps !== undefined"
         :days="days"
         :steps="store.slices.steps"
-        :tiles="tiles"
+        :workpieces="workpieces"
         :starts-on="plan.calendar.startsOn"
       />
       <BTableSimple class="ledger stacked mt-3" responsive data-testid="agenda">
@@ -58,7 +62,7 @@ const hoursOn = (weekday: number): string =>
           <tr>
             <th scope="col">when</th>
             <th scope="col">step</th>
-            <th scope="col">tiles</th>
+            <th scope="col">on</th>
             <th scope="col" class="num">hands-on</th>
             <th scope="col" class="num">then dries</th>
           </tr>
@@ -78,7 +82,7 @@ const hoursOn = (weekday: number): string =>
                 >⚠ {{ caution }}</span
               >
             </td>
-            <td>{{ entry.tiles.join(' ') }}</td>
+            <td>{{ entry.workpieces.map((id) => names.get(id) ?? id).join(plan.pieces.length === 0 ? ' ' : ', ') }}</td>
             <td class="num"><FigureCell :figure="entry.work" /></td>
             <td class="num"><FigureCell v-if="entry.wait.value > 0" :figure="entry.wait" /></td>
           </tr>

@@ -44,7 +44,14 @@ const sketch = useSketch(scale, (id) => select(id));
 const play = usePlay(() => look.value === 'play');
 const tables = useTables(() => look.value === 'rearrange');
 useLook(
-  () => (look.value === 'seams' ? ['seams', 'tiles', 'stored', 'groundHeight'] : chosen.value.length === 0 ? ['surfaces'] : ['needs']),
+  () => [
+    'standing',
+    ...(look.value === 'seams'
+      ? (['seams', 'tiles', 'stored', 'groundHeight'] as const)
+      : chosen.value.length === 0
+        ? (['surfaces'] as const)
+        : (['needs'] as const)),
+  ],
   () => chosen.value.map(({ id }) => id),
 );
 const hint = computed(() => sketch.refusal.value || sketch.tool.value.hint);

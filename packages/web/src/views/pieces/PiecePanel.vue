@@ -112,6 +112,12 @@ function remove(): void {
         :is-on="valueOf(field.key) === true"
         @toggle="(on) => choose(field, on)"
       />
+      <TextField
+        v-else-if="field.ask === 'words'"
+        :label="field.label"
+        :value="String(valueOf(field.key))"
+        :take="(words) => set(field, words)"
+      />
       <ChoiceField
         v-else
         :label="field.label"

@@ -6,7 +6,13 @@ import type { Region } from '@spare-acre/core/base/geometry';
 import { type ToPx, drawingOrder, fillOf, linePath, regionPath } from './paths';
 
 /** The features of a plan in ink, lowest first. Only draws: presses are told to whoever placed it. */
-const props = defineProps<{ features: readonly Feature[]; toPx: ToPx; chosenIds?: readonly string[]; isStill?: boolean }>();
+const props = defineProps<{
+  features: readonly Feature[];
+  toPx: ToPx;
+  chosenIds?: readonly string[];
+  isStill?: boolean;
+  standing?: readonly { readonly featureId: string; readonly rings: Region['rings'] }[];
+}>();
 const emit = defineEmits<{ press: [event: PointerEvent, feature: Feature]; open: [feature: Feature] }>();
 
 const inner = new WeakMap<Feature, readonly Region[]>();
@@ -31,6 +37,9 @@ const drawn = computed(() =>
         dots: marks.dots.map(props.toPx),
         arrow: linePath(marks.arrow, props.toPx),
         box: marks.box === null ? null : props.toPx(marks.box),
+        pieces: (props.standing ?? [])
+          .filter(({ featureId }) => featureId === feature.id)
+          .map(({ rings }) => regionPath({ rings }, props.toPx)),
         isChosen: props.chosenIds?.includes(feature.id) === true,
       };
     }),
@@ -38,7 +47,7 @@ const drawn = computed(() =>
 </script>
 
 <template>
-  <g v-for="{ feature, d, inner: edges, lines, isDashed, dots, arrow, box, isChosen } in drawn" :key="feature.id">
+  <g v-for="{ feature, d, inner: edges, lines, isDashed, dots, arrow, box, pieces, isChosen } in drawn" :key="feature.id">
     <path
       :d="d"
       fill-rule="evenodd"
@@ -57,6 +66,7 @@ const drawn = computed(() =>
     />
     <g pointer-events="none">
       <path v-for="(edge, i) in edges" :key="i" class="step" :class="feature.kind" :d="edge" />
+      <path v-for="(piece, i) in pieces" :key="`p${i}`" class="standing" :d="piece" />
       <path v-if="lines !== ''" class="mark" :class="[feature.kind, { dashes: isDashed }]" :d="lines" />
       <path v-if="arrow !== ''" class="mark ramp" :d="arrow" marker-end="url(#mark-up)" />
       <circle v-for="(dot, i) in dots" :key="`d${i}`" class="lamp" :cx="dot.x" :cy="dot.y" r="3.2" />

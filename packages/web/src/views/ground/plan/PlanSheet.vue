@@ -192,6 +192,7 @@ defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => 
       :features="plan.features"
       :to-px="px"
       :chosen-ids="chosen.map(({ id }) => id)"
+      :standing="store.slices.standing ?? []"
       @press="takeHold"
       @open="(feature) => !isDrawing && select(feature.id)"
     />

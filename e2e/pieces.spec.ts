@@ -1,0 +1,76 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { type App, expect, openBrinefold, savedPlan, test } from './app';
+
+const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+
+async function takeShed(page: Page, app: App): Promise<void> {
+  await openBrinefold(page, app);
+  await go(page, 'Pieces');
+  await page.getByRole('button', { name: 'Take one' }).click();
+  await page.getByRole('button', { name: /^Shed or hut/ }).click();
+  await expect(page.getByRole('group', { name: /Shed or hut, drawn in the round/ })).toBeVisible();
+}
+const shedIn = async (page: Page, app: App) => (await savedPlan(page, app)).pieces.find(({ name }) => name === 'Shed or hut')!;
+
+test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet, its gluing in the days; a base longer by its handle, all follows, undone', async ({
+  page,
+  app,
+}) => {
+  await takeShed(page, app);
+  await expect(page.getByRole('textbox', { name: 'Bases wide' })).toHaveValue('3');
+  await page.getByLabel('Stands').selectOption({ label: 'on Boiling house' });
+  const [plan, { id }] = [await savedPlan(page, app), await shedIn(page, app)];
+  expect(plan.features.filter(({ pieceId }) => pieceId === id).map(({ name }) => name)).toEqual(['Boiling house']);
+
+  // room of 3 × 25 + 2 mm, the front covers both ends of 5 mm
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  const front = page.getByRole('row', { name: /^Front wall/ });
+  await expect(front).toContainText('87 mm');
+  await page.getByRole('tab', { name: 'Plan', exact: true }).click();
+  const handle = page.getByRole('slider', { name: 'Bases wide' });
+  await handle.focus();
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByRole('textbox', { name: 'Bases wide' })).toHaveValue('4');
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  await expect(front).toContainText('112 mm');
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /Foam board.*5 mm/ }).click();
+  await expect(page.getByRole('button', { name: /Shed or hut: front wall, (112 × 47|47 × 112)/ })).toBeVisible();
+  await go(page, 'Days');
+  await expect(page.getByTestId('agenda').getByRole('row', { name: /Put pieces together.*Shed or hut/ })).toBeVisible();
+
+  await go(page, 'Pieces');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await shedIn(page, app)).settings['basesWide']).toBe(3);
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /Foam board.*5 mm/ }).click();
+  await expect(page.getByRole('button', { name: /Shed or hut: front wall, (87 × 47|47 × 87)/ })).toBeVisible();
+});
+
+test('a size that cannot be is told at its field with what would do, and nothing is taken', async ({ page, app }) => {
+  await takeShed(page, app);
+  await page.getByRole('textbox', { name: 'Door, height' }).fill('60');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('alert')).toContainText('taller than its wall of 42 mm; up to 40 mm would do');
+  await page.keyboard.press('Escape');
+  await page.getByLabel('Roof').first().selectOption({ label: 'hipped' });
+  await expect.poll(async () => (await shedIn(page, app)).settings).toMatchObject({ doorHeightMm: 35, roof: 'hipped' });
+});
+
+test('the mitre of an eight-sided basin is read off, and axe finds no fault with the view', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  await go(page, 'Pieces');
+  await page.getByRole('button', { name: 'Take one' }).click();
+  await page.getByRole('button', { name: /^Basin/ }).click();
+  await page.getByRole('tab', { name: 'Facts' }).click();
+  await expect(page.getByText('Bevel of every wall')).toBeVisible();
+  await expect(page.locator('.line', { hasText: 'Bevel of every wall' })).toContainText('22.5°');
+  await expect(page.getByTestId('change')).toHaveCount(0);
+  for (const tab of ['Parts', 'Order', 'In the round']) {
+    await page.getByRole('tab', { name: tab, exact: true }).click();
+    expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
+  }
+});
