@@ -236,7 +236,15 @@ function pieces(catalogue: Catalogue): readonly Piece[] {
       windowsEnds: 1,
       sillMm: 18,
     }),
-    a('tower', 'windpump', 'Windpump tower', { storeys: 3, storeyMm: 42, top: 'pitched', overhangMm: 0, parapetMm: 0, crenels: 0 }),
+    a('tower', 'windpump', 'Windpump tower', {
+      sides: 8,
+      storeys: 3,
+      storeyMm: 42,
+      top: 'pitched',
+      overhangMm: 0,
+      parapetMm: 0,
+      crenels: 0,
+    }),
     a('footbridge', 'footbridge', 'Footbridge', { spanMm: 176, widthMm: 34, deck: 'flat', parapetMm: 9, depthMm: 4 }),
   ];
 }

@@ -1,5 +1,5 @@
 import type { Point, Ring } from '../base/geometry';
-import { type Body, type Vec, meshOf, middleOf } from '../shell';
+import { type Body, type Vec, meshOf, middleOf, placesOf } from '../shell';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -85,7 +85,7 @@ const LAMP: Vec = [-0.42, -0.55, 0.72];
 const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * dot(normal, LAMP)));
 
 function shownOf(body: Body, near: Vec): Shown {
-  const { places } = meshOf(body);
+  const places = placesOf(body);
   return { body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), depth: dot(middleOf(body), near) };
 }
 

@@ -14,7 +14,7 @@ import {
   type Standing,
   type StockSizes,
   flatParts,
-  meshOf,
+  placesOf,
   resolved,
   standingOf,
   tipsAt,
@@ -325,7 +325,7 @@ function boxOf(bodies: readonly Body[]): readonly [low: readonly [number, number
   const low: [number, number, number] = [Infinity, Infinity, Infinity];
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
   for (const body of bodies) {
-    for (const place of meshOf(body).places) {
+    for (const place of placesOf(body)) {
       for (const axis of [0, 1, 2] as const) {
         low[axis] = Math.min(low[axis], place[axis]);
         high[axis] = Math.max(high[axis], place[axis]);

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
+import { makePieces } from '../pieces';
 import { orderInputs, ordersOf, planDays } from '../days';
 import { brinefold } from '../demo';
 import { type Feature, reshaped } from '../features';
@@ -10,7 +11,7 @@ import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
 import { type Figure, working } from '../base/units';
 import { derivePipeline } from './derive';
 
-const deriveFresh = (plan: Plan) => derivePipeline()(plan, CATALOGUE);
+const deriveFresh = (plan: Plan) => derivePipeline(makePieces)(plan, CATALOGUE);
 
 describe('Brinefold Saltworks', () => {
   const derivation = deriveFresh(brinefold(CATALOGUE));

@@ -1,5 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE, aBoard } from '../testing';
+import { brinefold } from '../demo';
 import { rectangle } from '../shapes';
 import { checkPlan } from './check';
 
@@ -95,5 +96,25 @@ describe('a plan of version 1', () => {
   test('one that is broken is refused by the same paths as ever', () => {
     const bad = { ...old, table: { ...table, columnWidthsMm: [-5] } };
     expect(checkPlan(bad, CATALOGUE)).toMatchObject({ ok: false, problem: { issues: [{ path: 'table.columnWidthsMm.0' }] } });
+  });
+});
+
+describe('a plan of version 4', () => {
+  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 5 }, CATALOGUE);
+  if (!plan.ok) throw new Error('the demo is sound');
+  const { pieces: _pieces, ...rest } = plan.value;
+  const features = plan.value.features.map((feature) => {
+    if (!('pieceId' in feature)) return feature;
+    const { pieceId: _pieceId, pieceTurnDeg: _turn, ...plot } = feature;
+    return plot;
+  });
+
+  test('is brought forward: nothing stands on it, and its plots are empty', () => {
+    const checked = checkPlan({ ...rest, version: 4, features }, CATALOGUE);
+    if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+    expect(checked.value.pieces).toEqual([]);
+    const plots = checked.value.features.filter((feature) => feature.kind === 'plot');
+    expect(plots.length).toBeGreaterThan(0);
+    expect(plots.every(({ pieceId, pieceTurnDeg }) => pieceId === null && pieceTurnDeg === 0)).toBe(true);
   });
 });

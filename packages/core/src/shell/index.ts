@@ -4,7 +4,7 @@ export { bevelDeg } from './plate';
 export type { Loop, NoShape, Plate } from './plate';
 export { flatParts } from './flat';
 export type { FlatPart, LengthPart } from './flat';
-export { meshOf } from './mesh';
+export { meshOf, placesOf } from './mesh';
 export type { Mesh } from './mesh';
 export { resolved } from './resolve';
 export type { Body, Rod } from './resolve';

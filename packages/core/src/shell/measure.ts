@@ -1,5 +1,6 @@
 import { type Point, signedMm2 } from '../base/geometry';
-import { meshOf } from './mesh';
+import { remembered } from '../base/memory';
+import { fansOf, placesOf } from './mesh';
 import { type Body, endAt } from './resolve';
 import { type Vec, cross, dot, plus, times } from './space';
 
@@ -24,9 +25,9 @@ export function volumeMm3(body: Body): number {
 }
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
 
-/** What a body's own weight acts on. @returns null for a body without volume */
-export function middleOf(body: Body): Vec {
-  const { places, triangles } = meshOf(body);
+/** Where a body's own weight acts. */
+export const middleOf = remembered((body: Body): Vec => {
+  const { places, triangles } = fansOf(body);
   let [middle, six]: [Vec, number] = [[0, 0, 0], 0];
   for (const [a, b, c] of triangles) {
     const [p, q, r] = [places[a]!, places[b]!, places[c]!];
@@ -35,7 +36,7 @@ export function middleOf(body: Body): Vec {
     middle = plus(middle, times(plus(plus(p, q), r), own / 4));
   }
   return times(middle, 1 / six);
-}
+});
 
 /** What stands on a level: its weight, where it acts, and the ground it stands on. */
 export interface Standing {
@@ -50,7 +51,7 @@ const TOUCHES_MM = 0.2;
 
 /** @param bodies each with its density in g/mm³ */
 export function standingOf(bodies: readonly { readonly body: Body; readonly gPerMm3: number }[]): Standing {
-  const placed = bodies.map(({ body, gPerMm3 }) => ({ body, massG: volumeMm3(body) * gPerMm3, places: meshOf(body).places }));
+  const placed = bodies.map(({ body, gPerMm3 }) => ({ body, massG: volumeMm3(body) * gPerMm3, places: placesOf(body) }));
   const massG = sum(placed.map((one) => one.massG));
   const middle = times(
     placed.reduce((at, one) => plus(at, times(middleOf(one.body), one.massG)), [0, 0, 0] as Vec),

@@ -1,5 +1,6 @@
 import cdt2d from 'cdt2d';
 import { type Point, type Ring, signedMm2 } from '../base/geometry';
+import { remembered } from '../base/memory';
 import { type Curve, bentPlace } from './curve';
 import { type Plate, inSpace } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
@@ -14,8 +15,35 @@ export interface Mesh {
 /** Flats that stand for a full circle: 0.2 % off the round at most. */
 const ROUND_FLATS = 48;
 
-export const meshOf = (body: Body): Mesh =>
-  body.kind === 'plate' ? plateMesh(body) : body.kind === 'rod' ? rodMesh(body) : curveMesh(body);
+export const meshOf = remembered((body: Body): Mesh =>
+  body.kind === 'plate' ? plateMesh(body) : body.kind === 'rod' ? rodMesh(body) : curveMesh(body),
+);
+
+/** All corners of a body: what it reaches to. */
+export const placesOf = remembered((body: Body): readonly Vec[] => (body.kind === 'plate' ? plateCorners(body) : meshOf(body).places));
+const plateCorners = (plate: Plate): readonly Vec[] =>
+  (['drawn', 'far'] as const).flatMap((side) => plate.loops.flatMap((loop) => inSpace(plate, loop, side)));
+
+/**
+ * Triangles whose signed sums over a body are those of the body, though they lap over one another where an outline turns inwards: a fan over each ring
+ * spares filling it.
+ */
+export function fansOf(body: Body): Mesh {
+  if (body.kind !== 'plate') return meshOf(body);
+  const places = placesOf(body);
+  const count = places.length / 2;
+  const triangles: [number, number, number][] = [];
+  let first = 0;
+  for (const { drawn } of body.loops) {
+    drawn.forEach((_, i) => {
+      const [a, b] = [first + i, first + ((i + 1) % drawn.length)];
+      triangles.push([a, b, count + b], [a, count + b, count + a]);
+      if (i > 1) triangles.push([first, a, a - 1], [count + first, count + a - 1, count + a]);
+    });
+    first += drawn.length;
+  }
+  return turnedRight({ places, triangles }, isRightHanded(body.frame));
+}
 
 /** Triangles that fill rings, the first of them round the others. */
 function filled(rings: readonly Ring[]): (readonly [number, number, number])[] {
@@ -36,7 +64,7 @@ function filled(rings: readonly Ring[]): (readonly [number, number, number])[] {
 
 function plateMesh(plate: Plate): Mesh {
   const { loops, frame } = plate;
-  const places = (['drawn', 'far'] as const).flatMap((side) => loops.flatMap((loop) => inSpace(plate, loop, side)));
+  const places = plateCorners(plate);
   const count = places.length / 2;
   const triangles: [number, number, number][] = [];
   for (const [a, b, c] of filled(loops.map(({ drawn }) => drawn))) triangles.push([a, c, b]);

@@ -76,7 +76,7 @@ export const emplacement = pieceFamily('emplacement', settings, {
     slackMm: 2,
     splayDeg: 40,
     frontPct: 50,
-    wallMm: Math.round(figureMm * 1.2),
+    wallMm: Math.round(figureMm * 1.4),
     corners: 'mitre',
     embrasures: true,
     embrasureMm: Math.round(figureMm * 0.5),
@@ -174,7 +174,7 @@ function shapeOf(own: Emplacement, baseMm: number): PieceShape {
     joint: 'against',
     to: wallOf('wall', i),
   }));
-  const ledges = onLedge ? [3, 5, 1].map((wall) => ledgeOf(own, ring, wall)) : [];
+  const ledges = onLedge ? [3, 5].map((wall) => ledgeOf(own, ring, wall)) : [];
   const columns = Array.from({ length: own.columns }, (_, i): Bar => {
     const x = -wide / 2 + (wide * (i + 1)) / (own.columns + 1);
     const y = (backMm(own, baseMm) + deep) / 2;

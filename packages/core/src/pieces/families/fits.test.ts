@@ -64,28 +64,43 @@ function expectToFit(shape: PieceShape, stocks: StockSizes, what: string, isThor
   for (const object of shape.objects) {
     const answer = resolved(object, stocks);
     if (!answer.ok) return false;
-    const bodies = answer.value.map((body) => ({ body, solid: manifoldOf(meshOf(body), `${what} ${body.id}`) }));
-    for (const { body, solid } of bodies) expectVolume(body, solid, `${what} ${body.id}`);
+    const bodies = answer.value.map((body) => placed(body, `${what} ${body.id}`));
+    if (isThorough) for (const { body, solid } of bodies) expectVolume(body, solid(), `${what} ${body.id}`);
     expectApart(bodies, what);
     if (isThorough) {
       expectClosed(object, bodies, what);
       expectSeated(shape, bodies, what);
     }
-    for (const span of shape.clear.filter(({ objectId }) => objectId === object.id))
-      expectClear(
-        span,
-        bodies.map(({ solid }) => solid),
-        `${what} ${span.name}`,
-      );
-    for (const { solid } of bodies) solid.delete();
+    for (const span of shape.clear.filter(({ objectId }) => objectId === object.id)) expectClear(span, bodies, `${what} ${span.name}`);
+    for (const { free } of bodies) free();
   }
   return true;
 }
 
 interface Placed {
   readonly body: Body;
-  readonly solid: Manifold;
+  readonly mesh: Mesh;
+  readonly low: Vec;
+  readonly high: Vec;
+  /** Made when it is asked for: most bodies are told apart without. */
+  readonly solid: () => Manifold;
+  readonly free: () => void;
 }
+function placed(body: Body, what: string): Placed {
+  const mesh = meshOf(body);
+  let made: Manifold | null = null;
+  const ends = (pick: (...values: number[]) => number): Vec =>
+    [0, 1, 2].map((axis) => pick(...mesh.places.map((place) => place[axis]!))) as unknown as Vec;
+  return {
+    body,
+    mesh,
+    low: ends(Math.min),
+    high: ends(Math.max),
+    solid: () => (made ??= manifoldOf(mesh, what)),
+    free: () => made?.delete(),
+  };
+}
+
 /** The volume by its own sum is that of its mesh, by another library; rounds are a little more than their flats. */
 function expectVolume(body: Body, solid: Manifold, what: string): void {
   const [own, other] = [volumeMm3(body), solid.volume()];
@@ -96,15 +111,12 @@ function expectVolume(body: Body, solid: Manifold, what: string): void {
 
 const SHARED_MM3 = 0.5;
 function expectApart(bodies: readonly Placed[], what: string): void {
-  const meshes = bodies.map(({ body }) => meshOf(body));
-  bodies.forEach(({ body, solid }, i) => {
-    const own = solid.boundingBox();
-    for (const [k, other] of bodies.slice(i + 1).entries()) {
-      const theirs = other.solid.boundingBox();
-      if ([0, 1, 2].some((axis) => own.max[axis]! < theirs.min[axis]! || theirs.max[axis]! < own.min[axis]!)) continue;
-      if (isParted(meshes[i]!, meshes[i + 1 + k]!)) continue;
-      const both = solid.intersect(other.solid);
-      expect(both.volume(), `${what} ${body.id} in ${other.body.id}`).toBeLessThan(SHARED_MM3);
+  bodies.forEach((own, i) => {
+    for (const other of bodies.slice(i + 1)) {
+      if ([0, 1, 2].some((axis) => own.high[axis]! < other.low[axis]! || other.high[axis]! < own.low[axis]!)) continue;
+      if (isParted(own.mesh, other.mesh)) continue;
+      const both = own.solid().intersect(other.solid());
+      expect(both.volume(), `${what} ${own.body.id} in ${other.body.id}`).toBeLessThan(SHARED_MM3);
       both.delete();
     }
   });
@@ -138,7 +150,7 @@ function expectClosed(object: PieceShape['objects'][number], bodies: readonly Pl
   for (const { id, edge } of joints) {
     if (edge.joint === 'free' || edge.joint === 'past' || edge.joint === 'plane') continue;
     const allowed = edge.joint === 'against' ? (edge.gapMm ?? 0) : 0;
-    const gap = solids.get(id)!.minGap(solids.get(edge.to)!, allowed + 0.2);
+    const gap = solids.get(id)!().minGap(solids.get(edge.to)!(), allowed + 0.2);
     expect(gap, `${what} ${id} to ${edge.to}`).toBeLessThan(allowed + 0.05);
   }
 }
@@ -149,17 +161,23 @@ function expectSeated({ rests = [] }: PieceShape, bodies: readonly Placed[], wha
   for (const { bodyId, on } of rests) {
     const own = solids.get(bodyId);
     if (own === undefined) continue;
-    for (const under of on) expect(own.minGap(solids.get(under)!, 0.2), `${what} ${bodyId} on ${under}`).toBeLessThan(0.05);
+    for (const under of on) expect(own().minGap(solids.get(under)!(), 0.2), `${what} ${bodyId} on ${under}`).toBeLessThan(0.05);
   }
 }
 
 /** Nothing stands between the two ends, and within 0.05 mm beyond each there is something. */
-function expectClear({ from, to }: { readonly from: Vec; readonly to: Vec }, solids: readonly Manifold[], what: string): void {
+function expectClear({ from, to }: { readonly from: Vec; readonly to: Vec }, bodies: readonly Placed[], what: string): void {
   const long = Math.hypot(to[0] - from[0], to[1] - from[1], to[2] - from[2]);
   const way = [0, 1, 2].map((k) => (to[k]! - from[k]!) / long) as unknown as Vec;
   const filled = (start: number, end: number): number => {
     const probe = rodAlong(from, way, start, end);
-    const volume = solids.reduce((sum, solid) => sum + solid.intersect(probe).volume(), 0);
+    const [low, high] = [start, end].map((at) => from.map((mm, axis) => mm + way[axis]! * at)) as [number[], number[]];
+    const near = bodies.filter((one) =>
+      [0, 1, 2].every(
+        (axis) => one.low[axis]! < Math.max(low[axis]!, high[axis]!) + 1 && one.high[axis]! > Math.min(low[axis]!, high[axis]!) - 1,
+      ),
+    );
+    const volume = near.reduce((sum, { solid }) => sum + solid().intersect(probe).volume(), 0);
     probe.delete();
     return volume;
   };

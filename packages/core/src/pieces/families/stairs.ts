@@ -129,7 +129,7 @@ function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs)
         faces: [string('left', 'Left string', left), string('right', 'Right string', right), ...treads, ...risers, ...closed],
       },
     ],
-    clear: [{ name: 'Clear width', objectId: 'stairs', from: [0, t * 0.75, 0.02], to: [w, t * 0.75, 0.02] }],
+    clear: [{ name: 'Clear width', objectId: 'stairs', from: [0, t - 0.08, 0.02], to: [w, t - 0.08, 0.02] }],
     levels: [],
     waysIn: [],
     order: [

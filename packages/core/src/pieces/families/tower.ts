@@ -91,7 +91,7 @@ export const tower = pieceFamily('tower', settings, {
     { shows: 'floor', name: 'Floors' },
   ],
   fresh: ({ figureMm, baseMm }): Tower => ({
-    sides: 8,
+    sides: 6,
     basesAcross: 3,
     slackMm: 2,
     storeys: 2,
@@ -103,7 +103,7 @@ export const tower = pieceFamily('tower', settings, {
     parapetMm: Math.round(figureMm * 0.6),
     crenels: 1,
     crenelMm: Math.round(figureMm * 0.3),
-    doorWidthMm: Math.round(baseMm * 1.1),
+    doorWidthMm: Math.round(baseMm) + 1,
     doorHeightMm: Math.round(figureMm * 1.2),
     slits: true,
     slitMm: 3,

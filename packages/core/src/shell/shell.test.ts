@@ -1,0 +1,116 @@
+import { describe, expect, test } from 'vitest';
+import { type Assembly, type Bar, type Body, type Plate, type StockSizes, ballastFor, flatParts, resolved, standingOf, tipsAt } from '.';
+
+const sheet = (thicknessMm: number): StockSizes[string] => ({ thicknessMm, widthMm: null, isRound: false });
+function bodiesOf(assembly: Partial<Assembly>, stocks: StockSizes): readonly Body[] {
+  const made = resolved({ id: 'a', name: 'A', count: 1, faces: [], ...assembly }, stocks);
+  if (!made.ok) throw new Error(JSON.stringify(made.problem));
+  return made.value;
+}
+describe('bars', () => {
+  const post = (id: string, x: number): Bar => ({ id, name: id, role: 'post', from: [x, 0, 0], to: [x, 0, 40], across: [1, 0, 0] });
+  const stocks: StockSizes = { post: { thicknessMm: 4, widthMm: 4, isRound: false }, rail: { thicknessMm: 2, widthMm: 5, isRound: false } };
+
+  test('a rail between two posts 60 mm apart is 56 mm long', () => {
+    const bars: Bar[] = [
+      post('a', 0),
+      post('b', 60),
+      {
+        id: 'rail',
+        name: 'Rail',
+        role: 'rail',
+        from: [0, 0, 20],
+        to: [60, 0, 20],
+        across: [0, 0, 1],
+        ends: [
+          { joint: 'against', to: 'a' },
+          { joint: 'against', to: 'b' },
+        ],
+      },
+    ];
+    const rail = flatParts(bodiesOf({ bars }, stocks)).lengths.find(({ id }) => id === 'rail')!;
+    expect([rail.lengthMm, ...rail.endDeg]).toEqual([expect.closeTo(56, 9), expect.closeTo(0, 4), expect.closeTo(0, 4)]);
+  });
+
+  test('a row keeps the gap it was asked for or a little more, shared out: 56 mm of 5 mm boards 2 mm apart are 7, each gap 2.625', () => {
+    const bodies = bodiesOf(
+      {
+        bars: [
+          post('a', 0),
+          post('b', 60),
+          {
+            id: 'board',
+            name: 'Board',
+            count: { gapMm: 2 },
+            between: { bodies: ['a', 'b'], along: [1, 0, 0] },
+            bar: { role: 'rail', from: [0, 5, 0], to: [0, 5, 30], across: [1, 0, 0] },
+          },
+        ],
+      },
+      stocks,
+    );
+    const boards = bodies.filter(({ id }) => id.startsWith('board')) as readonly Plate[];
+    expect(boards.length).toBe(7);
+    // (56 − 7 · 5) ÷ 8, and the posts are 4 thick
+    expect(boards.map(({ frame }) => frame.origin[0])).toEqual(
+      boards.map((_, i) => expect.closeTo(2 + 2.625 * (i + 1) + 5 * i, 6) as number),
+    );
+  });
+
+  test('too many in a row are refused', () => {
+    const bars = [
+      post('a', 0),
+      post('b', 20),
+      {
+        id: 'board',
+        name: 'Board',
+        count: 9,
+        between: { bodies: ['a', 'b'] as const, along: [1, 0, 0] as const },
+        bar: { role: 'rail', from: [0, 5, 0] as const, to: [0, 5, 30] as const, across: [1, 0, 0] as const },
+      },
+    ];
+    expect(resolved({ id: 'a', name: 'A', count: 1, faces: [], bars }, stocks)).toMatchObject({
+      ok: false,
+      problem: { code: 'shell/crowded', faceName: 'Board' },
+    });
+  });
+});
+
+describe('how a piece stands', () => {
+  const block = bodiesOf(
+    {
+      faces: [
+        {
+          id: 'block',
+          name: 'Block',
+          role: 'wall',
+          corners: [
+            [0, 0, 0],
+            [30, 0, 0],
+            [30, 12, 0],
+            [0, 12, 0],
+          ],
+          edges: [{ joint: 'free' }, { joint: 'free' }, { joint: 'free' }, { joint: 'free' }],
+          grows: 'out',
+        },
+      ],
+    },
+    { wall: sheet(40) },
+  );
+  const standing = standingOf(block.map((body) => ({ body, gPerMm3: 0.0005 })));
+
+  test('a block of 30 × 12, 40 high, falls over its long side where its middle, 6 in and 20 up, passes the edge', () => {
+    expect(standing.massG).toBeCloseTo(30 * 12 * 40 * 0.0005, 9);
+    expect(tipsAt(standing).tiltDeg).toBeCloseTo((Math.atan(6 / 20) * 180) / Math.PI, 6);
+  });
+
+  test('with the ballast that is told it falls at the wanted slope, and not before', () => {
+    const wanted = 25;
+    const ballast = ballastFor(standing, wanted, 2)!;
+    // (m · 20 + b · 2) ÷ (m + b) up, still 6 in from the edge
+    const up = (standing.massG * 20 + ballast * 2) / (standing.massG + ballast);
+    expect((Math.atan(6 / up) * 180) / Math.PI).toBeCloseTo(wanted, 6);
+    expect(ballastFor(standing, 10, 2)).toBe(0);
+    expect(ballastFor(standing, 80, 2)).toBeNull();
+  });
+});
