@@ -1,5 +1,5 @@
 import type { Point, Ring } from '../base/geometry';
-import { type Body, type Vec, meshOf, middleOf, placesOf } from '../shell';
+import { type Body, type Vec, cross, dot, meshOf, middleOf, placesOf, minus, plus } from '../shell';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -38,11 +38,6 @@ interface Shown {
   readonly flats: readonly Flat[];
   readonly depth: number;
 }
-
-const minus = (a: Vec, b: Vec): Vec => [a[0] - b[0], a[1] - b[1], a[2] - b[2]];
-const plus = (a: Vec, b: Vec): Vec => [a[0] + b[0], a[1] + b[1], a[2] + b[2]];
-const dot = (a: Vec, b: Vec): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
-const cross = (a: Vec, b: Vec): Vec => [a[1] * b[2] - a[2] * b[1], a[2] * b[0] - a[0] * b[2], a[0] * b[1] - a[1] * b[0]];
 
 /** Right, up and towards the viewer, for a sight. */
 export function axesOf({ yawDeg, pitchDeg }: Sight): { readonly right: Vec; readonly up: Vec; readonly near: Vec } {

@@ -10,4 +10,5 @@ export { resolved } from './resolve';
 export type { Body, Rod } from './resolve';
 export type { Curve } from './curve';
 export type { Assembly, Bar, Bend, EdgeJoint, Face, Opening, Row, StockSize, StockSizes } from './shell';
+export { cross, dot, minus, plus } from './space';
 export type { Vec } from './space';

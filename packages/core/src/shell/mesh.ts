@@ -1,5 +1,5 @@
 import cdt2d from 'cdt2d';
-import { type Point, type Ring, signedMm2 } from '../base/geometry';
+import { type Point, type Ring, contains, signedMm2 } from '../base/geometry';
 import { remembered } from '../base/memory';
 import { type Curve, bentPlace } from './curve';
 import { type Plate, inSpace } from './plate';
@@ -220,7 +220,7 @@ function stripOf(rings: readonly Ring[], fromMm: number, toMm: number): Ring[][]
   }
   for (const ring of whole) if (signedMm2(ring) > 0) outlines.push([...ring]);
   const holes = whole.filter((ring) => signedMm2(ring) < 0);
-  return outlines.map((outline) => [outline, ...holes.filter(([point]) => holds(outline, point!))]);
+  return outlines.map((outline) => [outline, ...holes.filter(([point]) => contains({ rings: [outline] }, point!))]);
 }
 /** The chain that begins next along the border on which one ended, going with material on the left: up the right border, down the left one. */
 function nextChain(chain: readonly Point[], all: readonly Point[][], isRight: (x: number) => boolean): Point[] | undefined {
@@ -232,12 +232,4 @@ function nextChain(chain: readonly Point[], all: readonly Point[][], isRight: (x
     (best, other) => (best === undefined || sign * (other[0]!.y - best[0]!.y) < 0 ? other : best),
     undefined,
   );
-}
-function holds(ring: Ring, { x, y }: Point): boolean {
-  let inside = false;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
-    if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
-  });
-  return inside;
 }

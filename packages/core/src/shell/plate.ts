@@ -1,4 +1,4 @@
-import { type Point, type Ring, selfCrossing, signedMm2 } from '../base/geometry';
+import { type Point, type Ring, contains, selfCrossing, signedMm2 } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
 import type { EdgeJoint, Opening } from './shell';
 import { type Frame, type Plane, type Vec, placeIn } from './space';
@@ -130,21 +130,14 @@ export function checkedPlate(plate: Plate): Result<Plate, NoShape> {
   }
   const [outline, ...holes] = plate.loops;
   for (const hole of holes) {
-    const isOutside = (ring: Ring, round: Ring): boolean => !ring.every((point) => isIn(round, point));
+    const isOutside = (ring: Ring, round: Ring): boolean => {
+      const region = { rings: [round] };
+      return !ring.every((point) => contains(region, point));
+    };
     if (isOutside(hole.drawn, outline!.drawn) || isOutside(hole.far, outline!.far))
       return no('shell/opening-outside', hole.opening?.name ?? 'opening');
   }
   return ok(plate);
-}
-
-/** Whether a ring holds a point, by how often a ray from it meets the ring. */
-function isIn(ring: Ring, { x, y }: Point): boolean {
-  let inside = false;
-  ring.forEach((a, i) => {
-    const b = ring[(i + 1) % ring.length]!;
-    if (a.y > y !== b.y > y && x < a.x + ((y - a.y) / (b.y - a.y)) * (b.x - a.x)) inside = !inside;
-  });
-  return inside;
 }
 
 /** How far a cut leans off square, in degrees: the setting of the blade. Over 0 it gives more on the far side. */

@@ -88,7 +88,7 @@ function shapeOf(own: Footbridge): PieceShape {
         [l, -own.depthMm],
       ];
   const outline = [...low, ...[...high].reverse()];
-  const side = (id: string, name: string, y: number, corners: readonly Vec[]): Face => ({
+  const side = (id: string, name: string, corners: readonly Vec[]): Face => ({
     id,
     name,
     role: 'side',
@@ -96,18 +96,15 @@ function shapeOf(own: Footbridge): PieceShape {
     edges: corners.map(() => ({ joint: 'free' })),
     grows: 'out',
     shows: { far: 'sides', drawn: 'sides' },
-    ...(y < 0 ? {} : {}),
   });
   const near = side(
     'near',
     'Near side',
-    0,
     outline.map(([x, up]): Vec => [x, 0, up]),
   );
   const far = side(
     'far',
     'Far side',
-    w,
     [...outline].reverse().map(([x, up]): Vec => [x, w, up]),
   );
   const flat = levelFace(
