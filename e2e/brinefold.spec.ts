@@ -83,6 +83,7 @@ test('a mend clears its warning in one click; undo brings the warning back', asy
 const VIEWS = [
   ['Ground', 'On the table'],
   ['Section', 'Bow and weights'],
+  ['Pieces', 'Take one'],
   ['Cuts', 'Cut list'],
   ['Supplies', 'Mixes'],
   ['Days', 'Bench hours'],
@@ -112,7 +113,9 @@ for (const light of ['daylight', 'lamp light']) {
     await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
     const found: string[] = [];
     const look = async (where: string): Promise<void> => {
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      const axe = new AxeBuilder({ page });
+      // By lamp light nothing is other than its colours.
+      const { violations } = await (light === 'daylight' ? axe : axe.withRules(['color-contrast', 'link-in-text-block'])).analyze();
       found.push(...violations.map(({ id, nodes }) => `${where}: ${id} ${nodes[0]?.html}`));
     };
     await page.goto(app.url);
