@@ -58,7 +58,8 @@ test('a working opens step after step down to an input, and back', async ({ page
   await openBrinefold(page, app);
   await page.getByTestId('tally-adhesive').locator('.figure').click();
   const step = page.getByTestId('last-step');
-  await step.getByRole('button').first().click(); // White glue = on the faces × loss
+  // The last one glues nothing but the ground: on the faces × loss.
+  await step.getByRole('button').last().click();
   await expect(step).toContainText('×');
   await page.getByLabel('all digits').check();
   const [net, factor] = await Promise.all(
