@@ -172,7 +172,7 @@ function nearer(a: Shown, b: Shown, near: Vec): number {
   const own = parting(a, b, near);
   if (own !== 0) return own;
   const theirs = parting(b, a, near);
-  return theirs !== 0 ? -theirs : a.depth - b.depth;
+  return theirs === 0 ? 0 : -theirs;
 }
 const PARTED_MM = 0.01;
 /** Whether a flat side of a parts the two, and on which side of it the viewer is. */
