@@ -1,5 +1,5 @@
 import type { Point, Ring } from '../base/geometry';
-import { type Body, type Vec, cross, dot, meshOf, middleOf, placesOf, minus, plus } from '../shell';
+import { type Body, type Vec, cross, dot, hullOf, meshOf, middleOf, placesOf, minus, plus } from '../shell';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -135,18 +135,14 @@ function shifted(one: Shown, all: readonly Shown[], apart: number): Shown {
   };
 }
 
-/** Farthest first: each body after all that lie behind it. */
+/** Farthest first: each body after all that lie behind it. Only what laps over on the drawing has an order: round a ring of walls any other would run in a circle. */
 function inOrder(shown: readonly Shown[], sight: Sight): readonly Shown[] {
   const { right, up, near } = axesOf(sight);
-  const boxes = shown.map(({ places }) => {
-    const [xs, ys] = [places.map((place) => dot(place, right)), places.map((place) => dot(place, up))];
-    return [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)] as const;
-  });
+  const hulls = shown.map(({ places }) => hullOf(places.map((place) => ({ x: dot(place, right), y: dot(place, up) }))));
   const behind: number[][] = shown.map(() => []);
   shown.forEach((a, i) => {
     for (let k = i + 1; k < shown.length; k++) {
-      const [p, q] = [boxes[i]!, boxes[k]!];
-      if (p[0] >= q[1] || q[0] >= p[1] || p[2] >= q[3] || q[2] >= p[3]) continue;
+      if (!lapOver(hulls[i]!, hulls[k]!)) continue;
       const order = nearer(a, shown[k]!, near);
       if (order > 0) behind[i]!.push(k);
       else if (order < 0) behind[k]!.push(i);
@@ -167,22 +163,32 @@ function inOrder(shown: readonly Shown[], sight: Sight): readonly Shown[] {
   return sorted;
 }
 
-/** Over 0 where a lies nearer than b, under 0 where farther, 0 where neither hides the other. */
-function nearer(a: Shown, b: Shown, near: Vec): number {
-  const own = parting(a, b, near);
-  if (own !== 0) return own;
-  const theirs = parting(b, a, near);
-  return theirs === 0 ? 0 : -theirs;
-}
+/** Two outlines without hollows lap over unless a side of one of them has all of the other beyond it. */
+const lapOver = (a: Ring, b: Ring): boolean => !hasBeyond(a, b) && !hasBeyond(b, a);
+const hasBeyond = (own: Ring, other: Ring): boolean =>
+  own.some((from, i) => {
+    const to = own[(i + 1) % own.length]!;
+    const long = Math.hypot(to.x - from.x, to.y - from.y);
+    return other.every(({ x, y }) => ((to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x)) / long < PARTED_MM);
+  });
+
 const PARTED_MM = 0.01;
-/** Whether a flat side of a parts the two, and on which side of it the viewer is. */
-function parting(a: Shown, b: Shown, near: Vec): number {
-  for (const { rings, normal } of a.flats) {
-    const at = dot(normal, rings[0]![0]!);
-    if (!b.places.every((place) => dot(normal, place) > at - PARTED_MM)) continue;
-    if (!a.places.every((place) => dot(normal, place) < at + PARTED_MM)) continue;
+/**
+ * Over 0 where a lies nearer than b, under 0 where farther. A flat side that parts the two says which of them the other cannot hide; where such sides say
+ * both, neither hides the other: 0.
+ */
+function nearer(a: Shown, b: Shown, near: Vec): number {
+  const says = new Set([...partings(a, b, near), ...partings(b, a, near).map((sign) => -sign)]);
+  return says.size === 1 ? [...says][0]! : 0;
+}
+/** For every flat side of a that parts the two: 1 where a is on the viewer's side of it, −1 where b is. */
+function partings(a: Shown, b: Shown, near: Vec): number[] {
+  return a.flats.flatMap(({ rings, normal }) => {
     const side = dot(normal, near);
-    if (Math.abs(side) > 1e-6) return side > 0 ? -1 : 1;
-  }
-  return 0;
+    if (Math.abs(side) < 1e-6) return [];
+    const at = dot(normal, rings[0]![0]!);
+    if (!b.places.every((place) => dot(normal, place) > at - PARTED_MM)) return [];
+    if (!a.places.every((place) => dot(normal, place) < at + PARTED_MM)) return [];
+    return [side > 0 ? -1 : 1];
+  });
 }
