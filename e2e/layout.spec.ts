@@ -6,7 +6,7 @@ const DESK = { width: 1280, height: 800 };
 const WIDE = { width: 1440, height: 900 };
 const SMALL_DESK = { width: 1024, height: 768 };
 const PHONE = { width: 390, height: 844 };
-const VIEWS = ['Section', 'Cuts', 'Supplies', 'Days'];
+const VIEWS = ['Section', 'Pieces', 'Cuts', 'Supplies', 'Days'];
 const LOOKS = ['Tiles and seams', 'Rearrange', 'Play'];
 const LONG = 'Old brine channel under the windpump mound by the west sluice';
 
@@ -15,6 +15,7 @@ interface Changed {
   readonly name: string;
   readonly table: object;
   readonly features: readonly { readonly name: string }[];
+  readonly pieces: readonly { readonly name: string }[];
 }
 type Change = (plan: Changed) => Changed;
 
@@ -40,6 +41,7 @@ const longNamed: Change = (plan) => ({
   ...plan,
   name: LONG.slice(0, 60),
   features: plan.features.map((one) => ({ ...one, name: LONG.slice(0, 60) })),
+  pieces: plan.pieces.map((one) => ({ ...one, name: LONG.slice(0, 60) })),
 });
 const BOARDS: readonly { name: string; of: string; change: Change; sizes: readonly (typeof DESK)[] }[] = [
   { name: 'Brinefold', of: 'Brinefold Saltworks', change: asItIs, sizes: [DESK, WIDE, SMALL_DESK, PHONE] },

@@ -9,7 +9,13 @@ function bodiesOf({ faces }: { readonly faces: readonly Face[] }, stocks: StockS
   return made.value;
 }
 const longOf = (ring: Plate['loops'][number]['drawn']): number => Math.max(...ring.map(({ x }) => x)) - Math.min(...ring.map(({ x }) => x));
-const ringOf = (sides: number, radius: number, corners: 'mitre' | 'butt' | 'v-fold' | 'score-fold', highMm = 20): readonly Face[] =>
+const ringOf = (
+  sides: number,
+  radius: number,
+  corners: 'mitre' | 'butt' | 'v-fold' | 'score-fold',
+  highMm = 20,
+  grows: 'out' | 'in' = 'out',
+): readonly Face[] =>
   walled({
     id: 'wall',
     name: (i) => `Wall ${i + 1}`,
@@ -17,7 +23,7 @@ const ringOf = (sides: number, radius: number, corners: 'mitre' | 'butt' | 'v-fo
     ring: regularRing(sides, radius),
     topMm: () => highMm,
     corners,
-    grows: 'out',
+    grows,
     bottom: { joint: 'free' },
     top: () => ({ joint: 'free' }),
   });
@@ -60,6 +66,14 @@ describe('walls round an n-gon', () => {
     expect(longOf(part!.drawn.flat())).toBeCloseTo(n * 2 * radius * tan, 6);
     expect(part!.folds.every(({ side }) => side === 'far')).toBe(true);
     expect(part!.folds[0]!.grooveMm).toBeCloseTo(2 * thick * tan, 6);
+  });
+
+  test('scored where the outside was asked for, it turns about its inside: as long as all inner faces', () => {
+    const [n, radius, thick] = [8, 30, 3];
+    const [part] = flatParts(bodiesOf({ faces: ringOf(n, radius, 'score-fold', 20, 'in') }, { wall: sheet(thick) })).sheets;
+    const tan = Math.tan(Math.PI / n);
+    expect(longOf(part!.far.flat())).toBeCloseTo(n * 2 * (radius - thick) * tan, 6);
+    expect(part!.folds.every(({ side }) => side === 'drawn')).toBe(true);
   });
 
   test('butt corners of a square: each covers the next, one thickness longer than the room', () => {

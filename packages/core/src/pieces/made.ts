@@ -1,4 +1,5 @@
 import { remembered } from '../base/memory';
+import { cutMm } from '../base/rounding';
 import { type Region, areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
 import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
@@ -190,7 +191,7 @@ function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
     const { materialId, thicknessMm } = piece.sheets.find(({ role }) => role === flat.role)!;
     const { right, bottom } = regionBox(flat.blank);
     const mm2 = areaMm2(flat.blank);
-    const cutMm = edgeMm(flat.blank);
+    const edge = edgeMm(flat.blank);
     const marks = { drawn: flat.drawn, far: flat.far, bevels: flat.bevels, folds: flat.folds, scores: flat.scores };
     return copiesOf(piece, object, isOnly).map(({ key, name }): Part => {
       const id = `${key}-${flat.id}`;
@@ -208,12 +209,12 @@ function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
         level: 0,
         at: null,
         grain: null,
-        widthMm: right,
-        depthMm: bottom,
+        widthMm: cutMm(right),
+        depthMm: cutMm(bottom),
         outline: flat.blank,
         areaMm2: mm2,
         staysMm2: mm2,
-        cutMm,
+        cutMm: edge,
         marks,
       };
     });

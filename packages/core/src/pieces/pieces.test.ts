@@ -1,9 +1,12 @@
 import { describe, expect, test } from 'vitest';
+import { placedParts } from '../cutting/bench';
 import { applied } from '../plan/edits';
 import { type Piece, mergePlans } from '../plan';
 import { NOTHING_DONE } from '../shop';
 import { CATALOGUE, aBoard, aPlot, derived } from '../testing';
 import { FAMILY_NAMES, FRONT_SIGHT, type FamilyName, makePiece, newPiece, pieceDrawing } from '.';
+import { seeded } from '../base/random';
+import { brokenLine } from './break';
 import { lengthNeeds } from './lengths';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
@@ -114,6 +117,18 @@ test('the same break number breaks alike, another otherwise', () => {
   expect(top(6)).not.toBe(top(5));
 });
 
+test('a break goes from end to end without running back, and is no straight line', () => {
+  const line = brokenLine(seeded(4), { from: [10, 50], to: [90, 5], count: 7, roughMm: 4 });
+  expect([line[0], line.at(-1)]).toEqual([
+    [10, 50],
+    [expect.closeTo(90, 9), expect.closeTo(5, 9)],
+  ]);
+  expect(line.slice(1).every(([x], i) => x > line[i]![0])).toBe(true);
+  const off = line.map(([x, z]) => Math.abs(z - (50 - ((x - 10) * 45) / 80)));
+  expect(Math.max(...off)).toBeGreaterThan(0.5);
+  expect(Math.max(...off)).toBeLessThanOrEqual(4);
+});
+
 describe('strips', () => {
   const cuts = (lengths: readonly number[]) =>
     lengths.map((lengthMm, i) => ({
@@ -153,6 +168,32 @@ describe('on a board', () => {
     expect(after.tally.adhesive.value - before.tally.adhesive.value).toBeCloseTo(after.pieces.made[0]!.facts!.glue.value, 6);
     expect(after.steps.map(({ id }) => id)).toEqual(expect.arrayContaining(['cut-piece', 'make-pieces']));
     expect(after.days.slots.some(({ task }) => task.workpieceId === 'one')).toBe(true);
+  });
+
+  test('it is put together in three minutes a joint, and 0.7 a cut across a strip', () => {
+    const fence = derived({ ...plan, pieces: [aPiece('fence')] });
+    const [{ joints, lengthCuts }] = [fence.pieces.work[0]!];
+    const { alone } = fence.steps.find(({ id }) => id === 'make-pieces')!.tasks[0]!;
+    // 4 posts, and 2 rails in each of 3 bays, held at both ends
+    expect([joints.value, lengthCuts]).toEqual([12, 10]);
+    expect(alone.value).toBeCloseTo(12 * 3 + 10 * 0.7, 9);
+  });
+
+  test('a folded shed has its folds on its sheet, where the part lies', () => {
+    const { jobs } = derived({ ...plan, pieces: [aPiece('shed', { corners: 'fold' })] });
+    const job = jobs.find(
+      ({ parts }) => parts.some(({ workpieceId }) => workpieceId === 'one') && parts.some(({ name }) => name.includes('front wall')),
+    )!;
+    const walls = job.layout.sheets.flatMap((_, i) => placedParts(job, i)).find(({ name }) => name.includes('front wall'))!;
+    const folds = walls.marks.filter(({ what }) => what === 'fold');
+    expect(folds.length).toBe(3);
+    for (const { points } of folds)
+      for (const { x, y } of points) {
+        expect(x).toBeGreaterThanOrEqual(walls.leftMm - 0.01);
+        expect(x).toBeLessThanOrEqual(walls.leftMm + walls.widthMm + 0.01);
+        expect(y).toBeGreaterThanOrEqual(walls.topMm - 0.01);
+        expect(y).toBeLessThanOrEqual(walls.topMm + walls.depthMm + 0.01);
+      }
   });
 
   test('its plot is as high as it is', () => {
