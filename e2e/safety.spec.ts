@@ -10,6 +10,21 @@ async function setField(page: Page, featureId: string, label: string, value: str
   await field.press('Enter');
 }
 
+/** The views not looked at yet are fetched while the page is at rest, so that they are there without their server. */
+async function allFetched(page: Page): Promise<void> {
+  for (const part of ['FeaturePanel', 'DaysView'])
+    await expect
+      .poll(() =>
+        page.evaluate(() =>
+          performance
+            .getEntriesByType('resource')
+            .map(({ name }) => name)
+            .join(' '),
+        ),
+      )
+      .toMatch(new RegExp(`${part}[^ ]*\\.js`));
+}
+
 /** Brinefold in a second tab beside the first, which hears nothing of what the first does. */
 async function secondTab(page: Page, app: App, context: BrowserContext): Promise<Page> {
   await openBrinefold(page, app);
@@ -78,9 +93,13 @@ test('the same thing changed in two tabs: the clash is named, and taking the oth
 
 test('the server killed in the middle of an edit: the edit is kept, and saved when the server is back', async ({ page, app }) => {
   await openBrinefold(page, app);
+  await allFetched(page);
   await app.kill();
   await setField(page, 'mound', 'Height', '30');
   await expect(page.getByTestId('save-state')).toHaveText('Server away: kept in this browser');
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Days' }).click();
+  await expect(page.getByRole('heading', { name: 'When' })).toBeVisible();
+  await page.goBack();
   await app.start();
   await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
   await page.reload();
@@ -90,6 +109,7 @@ test('the server killed in the middle of an edit: the edit is kept, and saved wh
 test('the tab closed while the server is away: the edit is there when the board is opened again', async ({ page, app, context }) => {
   await openBrinefold(page, app);
   const address = page.url();
+  await allFetched(page);
   await app.kill();
   await setField(page, 'mound', 'Height', '30');
   await expect(page.getByTestId('save-state')).toHaveText('Server away: kept in this browser');

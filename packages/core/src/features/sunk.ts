@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { type Region, grown } from '../base/geometry';
-import { LIMITS, mm } from '../fields';
+import { LIMITS, askChoice, askLength, askTick, mm } from '../fields';
 import type { Shape } from '../shapes';
 import { bowl, bowlOfBox, bowlRings } from './bowl';
-import { type ChoiceField, type TickField, askLength } from './fields';
 import { RANK } from './kind';
 
 /** What pits, water and craters share: `depthMm` under the ground; `cutThrough`: down to the substrate on purpose. */
@@ -11,16 +10,8 @@ export const sunk = { depthMm: mm(LIMITS.depthMm), cutThrough: z.boolean() };
 export const floor = z.enum(['flat', 'bowl']);
 
 export const askDepth = askLength('depthMm', 'Depth', LIMITS.depthMm);
-export const askCutThrough: TickField = { ask: 'tick', key: 'cutThrough', label: 'Cut down to the substrate' };
-export const askFloor: ChoiceField = {
-  ask: 'choice',
-  key: 'floor',
-  label: 'Floor',
-  options: [
-    { value: 'flat', text: 'flat: a figure stands' },
-    { value: 'bowl', text: 'bowl' },
-  ],
-};
+export const askCutThrough = askTick('cutThrough', 'Cut down to the substrate');
+export const askFloor = askChoice('floor', 'Floor', { flat: 'flat: a figure stands', bowl: 'bowl' });
 
 interface Basin {
   readonly shape: Shape;

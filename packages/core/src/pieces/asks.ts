@@ -1,32 +1,23 @@
-import { type Limits } from '../base/units';
+import * as ask from '../fields';
+import type { Limits } from '../base/units';
 import type { PieceField } from './family';
 
-type When = { readonly when?: (settings: never) => boolean };
+type When = Pick<PieceField, 'when'>;
 /** Only asked where it has a say. */
 export const when = <S>(is: (settings: S) => boolean): When => ({ when: is as (settings: never) => boolean });
 
 export const askLength = (key: string, label: string, limits: Limits, more: When = {}): PieceField => ({
-  ask: 'length',
-  key,
-  label,
-  limits,
+  ...ask.askLength(key, label, limits),
   ...more,
 });
 export const askNumber = (key: string, label: string, limits: Limits, unit = '', step = 1, more: When = {}): PieceField => ({
-  ask: 'number',
-  key,
-  label,
-  limits,
-  unit,
+  ...ask.askNumber(key, label, limits, unit),
   step,
   ...more,
 });
-export const askTick = (key: string, label: string, more: When = {}): PieceField => ({ ask: 'tick', key, label, ...more });
+export const askTick = (key: string, label: string, more: When = {}): PieceField => ({ ...ask.askTick(key, label), ...more });
 export const askChoice = (key: string, label: string, texts: Readonly<Record<string, string>>, more: When = {}): PieceField => ({
-  ask: 'choice',
-  key,
-  label,
-  options: Object.entries(texts).map(([value, text]) => ({ value, text })),
+  ...ask.askChoice(key, label, texts),
   ...more,
 });
 

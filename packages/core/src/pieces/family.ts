@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import type { Point, Ring } from '../base/geometry';
 import type { DeepReadonly } from '../base/readonly';
 import type { Result } from '../base/result';
-import type { Limits } from '../base/units';
+import type { AskedField } from '../fields';
 import type { Assembly, Vec } from '../shell';
 
 /** What the sizes of a piece follow from: the figures that will use it. */
@@ -14,14 +14,12 @@ export interface PieceScale {
   readonly ratio: number;
 }
 
-/** How a setting is asked for: the same words as the fields of features, and where it may be dragged on the drawing. */
-export type PieceField = { readonly key: string; readonly label: string; readonly when?: (settings: never) => boolean } & (
-  | { readonly ask: 'length'; readonly limits: Limits }
-  | { readonly ask: 'number'; readonly limits: Limits; readonly unit: string; readonly step: number }
-  | { readonly ask: 'choice'; readonly options: readonly { readonly value: string; readonly text: string }[] }
-  | { readonly ask: 'tick' }
-  | { readonly ask: 'words'; readonly most: number }
-);
+/** How a setting is asked for, and whether it has a say with the others as they are. */
+export type PieceField = AskedField & {
+  readonly when?: (settings: never) => boolean;
+  /** A number goes up and down by this. */
+  readonly step?: number;
+};
 
 /** Something a piece is made of: sheets of it, or lengths. */
 export interface StockRole {

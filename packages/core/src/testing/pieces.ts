@@ -22,7 +22,7 @@ export function chanceSettings(
       // Mostly about the usual size, now and then anything at all.
       const usual = typeof own === 'number' && own !== 0 ? own : (min + max) / 20;
       const any = random() < 0.03 ? min + random() * (max - min) : usual * (0.6 + random());
-      const step = field.ask === 'number' ? field.step : 0.1;
+      const step = field.ask === 'number' ? (field.step ?? 1) : 0.1;
       settings[field.key] = Math.min(max, Math.max(min, Number((Math.round(any / step) * step).toFixed(3))));
     }
   }

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { useEventListener } from '@vueuse/core';
+import { useEventListener, whenever } from '@vueuse/core';
 import { ref, watch } from 'vue';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
-import { partLazily } from '../ui/lazily';
+import { fetchAhead, partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
 const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
@@ -20,6 +20,7 @@ async function open(): Promise<void> {
   await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
 }
 watch(() => props.boardId, open, { immediate: true });
+whenever(() => store.slices.tally !== undefined, fetchAhead, { once: true });
 
 /** Fields of text have an undo of their own; ticks and sliders have none. */
 const WITH_OWN_UNDO = 'input:not([type=checkbox], [type=radio], [type=range]), textarea';

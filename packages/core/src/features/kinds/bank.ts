@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { alongLine } from '../../base/geometry';
-import { LIMITS, mm } from '../../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { type Strip, middleLine, shapeRegion } from '../../shapes';
-import { askLength } from '../fields';
 import { alongALine, featureKind, stripOf, whole } from '../kind';
 
 /** Earth thrown up along a line: sloping sides up to a crown of stated width. */

@@ -1,10 +1,9 @@
 import { z } from 'zod';
 import { grown, without } from '../../base/geometry';
 import { type Figure, given, reckon } from '../../base/units';
-import { LIMITS, mm } from '../../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { RoundSchema, shapeRegion } from '../../shapes';
 import { bowl, bowlOfBox, bowlRings } from '../bowl';
-import { askLength } from '../fields';
 import { RANK, anywhere, featureKind } from '../kind';
 import { askCutThrough, askDepth, sunk, withFloor } from '../sunk';
 

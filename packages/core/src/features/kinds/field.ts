@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { type Point, between, contains, crossings, isEmpty, regionBox } from '../../base/geometry';
 import { given, inMetres, reckon } from '../../base/units';
-import { LIMITS, mm, within } from '../../fields';
+import { LIMITS, askLength, askNumber, mm, within } from '../../fields';
 import { type Shape, shapeRegion } from '../../shapes';
-import { askLength, askNumber } from '../fields';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
 import { NO_MARKS } from '../marks';
 

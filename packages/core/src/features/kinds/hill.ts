@@ -1,7 +1,6 @@
 import { z } from 'zod';
-import { LIMITS, mm } from '../../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { type Contours, ContoursSchema, type Shape, contoursWithin, levelRegion } from '../../shapes';
-import { askLength } from '../fields';
 import { anywhere, featureKind } from '../kind';
 import { inSteps } from '../steps';
 

@@ -1,9 +1,8 @@
 import { batteryBy, batteryRef, lampBy, lampRef } from '../../catalogue';
 import { z } from 'zod';
 import { pointAlong } from '../../base/geometry';
-import { LIMITS, mm, whole as wholeNumber } from '../../fields';
+import { LIMITS, askLength, askNumber, mm, whole as wholeNumber } from '../../fields';
 import { middleLine } from '../../shapes';
-import { askLength, askNumber } from '../fields';
 import { RANK, alongALine, featureKind, stripOf, whole } from '../kind';
 import { lightFigures } from '../lights';
 import { NO_MARKS } from '../marks';

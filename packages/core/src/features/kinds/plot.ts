@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { Id, LIMITS, mm, within } from '../../fields';
-import { askLength } from '../fields';
+import { Id, LIMITS, askLength, mm, within } from '../../fields';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
 
 /** A level place kept for a building; `heightMm` of the building, 0 while it is open. */

@@ -1,7 +1,6 @@
 import { z } from 'zod';
 import { type Region, grown, isEmpty } from '../../base/geometry';
-import { LIMITS, mm, whole as wholeNumber } from '../../fields';
-import { askLength, askNumber } from '../fields';
+import { LIMITS, askLength, askNumber, mm, whole as wholeNumber } from '../../fields';
 import { areaOf, featureKind, overAnArea } from '../kind';
 import { inSteps } from '../steps';
 

@@ -1,8 +1,7 @@
 import { z } from 'zod';
 import { alongLine } from '../../base/geometry';
-import { LIMITS, mm } from '../../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { middleLine, shapeRegion, stripLengthMm } from '../../shapes';
-import { askLength } from '../fields';
 import { alongALine, featureKind, stripOf, whole } from '../kind';
 import { NO_MARKS } from '../marks';
 

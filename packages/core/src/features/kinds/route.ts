@@ -1,8 +1,7 @@
 import { type Shape, insetOf, middleLine, shapeRegion } from '../../shapes';
 import { z } from 'zod';
 import { type Point, type Region, distanceMm, grown } from '../../base/geometry';
-import { LIMITS, mm, whole as wholeNumber } from '../../fields';
-import { askLength, askNumber } from '../fields';
+import { LIMITS, askChoice, askLength, askNumber, mm, whole as wholeNumber } from '../../fields';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
 import { NO_MARKS } from '../marks';
 
@@ -29,16 +28,7 @@ export const route = featureKind('route', schema, {
     askLength('kerbMm', 'Kerb height', LIMITS.kerbMm),
     askLength('kerbWidthMm', 'Kerb width', LIMITS.kerbWidthMm),
     askLength('junctionMm', 'Junction corners', LIMITS.bendMm),
-    {
-      ask: 'choice',
-      key: 'marking',
-      label: 'Marking',
-      options: [
-        { value: 'none', text: 'none' },
-        { value: 'dashes', text: 'dashes between lanes' },
-        { value: 'line', text: 'line between lanes' },
-      ],
-    },
+    askChoice('marking', 'Marking', { none: 'none', dashes: 'dashes between lanes', line: 'line between lanes' }),
   ],
   stretches: (_feature, region) => whole('surface', 'route', 0, region),
   junctionMm: ({ junctionMm }) => junctionMm,

@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { LIMITS, mm } from '../../fields';
-import { askLength } from '../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { RANK, alongALine, featureKind, stripOf, whole } from '../kind';
 
 /** Stands in the way of figures and eyes along a line. */

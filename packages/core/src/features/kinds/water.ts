@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import { LIMITS, mm } from '../../fields';
-import { askLength } from '../fields';
+import { LIMITS, askLength, mm } from '../../fields';
 import { areaOf, featureKind, overAnArea, whole } from '../kind';
 import { askCutThrough, askDepth, askFloor, floor, sunk, withFloor } from '../sunk';
 

@@ -5,8 +5,8 @@ import { lengthWords } from '@spare-acre/core/base/units';
 import { LIMITS } from '@spare-acre/core/fields';
 import { type PieceField, FAMILIES } from '@spare-acre/core/pieces';
 import type { Piece } from '@spare-acre/core/plan';
+import AskedField from '../../ui/AskedField.vue';
 import ChoiceField from '../../ui/ChoiceField.vue';
-import LengthField from '../../ui/LengthField.vue';
 import NumberField from '../../ui/NumberField.vue';
 import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
@@ -26,7 +26,6 @@ watch(
   () => props.piece,
   () => (problem.value = ''),
 );
-const valueOf = (key: string): unknown => props.piece.settings[key];
 
 /** @returns what is wrong with it, or nothing: what cannot be made is not taken */
 function set({ key, label }: PieceField, value: number | string | boolean): string {
@@ -37,10 +36,6 @@ function set({ key, label }: PieceField, value: number | string | boolean): stri
   return store.edit({ code: 'piece/set', pieceId: props.piece.id, change, what: `Set ${label.toLowerCase()} of` });
 }
 const labelOf = (key: string): string => fields.value.find((field) => field.key === key)?.label ?? key;
-/** For what is chosen rather than typed there is no field to say it at. */
-function choose(field: PieceField, value: string | boolean): void {
-  problem.value = set(field, value);
-}
 const change = (what: string, to: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'isMadeElsewhere' | 'isFixed'>>): string =>
   store.edit({ code: 'piece/change', pieceId: props.piece.id, change: to, what });
 
@@ -89,43 +84,15 @@ function remove(): void {
 <template>
   <p v-if="problem !== ''" class="problem attention" role="alert">{{ problem }}</p>
   <section>
-    <template v-for="field in fields" :key="field.key">
-      <LengthField
-        v-if="field.ask === 'length'"
-        :label="field.label"
-        :mm="Number(valueOf(field.key))"
-        :system="system"
-        :limits="field.limits"
-        :take="(mm) => set(field, mm)"
-      />
-      <NumberField
-        v-else-if="field.ask === 'number'"
-        :label="field.label"
-        :value="Number(valueOf(field.key))"
-        :unit="field.unit"
-        :limits="field.limits"
-        :take="(value) => set(field, value)"
-      />
-      <TickField
-        v-else-if="field.ask === 'tick'"
-        :label="field.label"
-        :is-on="valueOf(field.key) === true"
-        @toggle="(on) => choose(field, on)"
-      />
-      <TextField
-        v-else-if="field.ask === 'words'"
-        :label="field.label"
-        :value="String(valueOf(field.key))"
-        :take="(words) => set(field, words)"
-      />
-      <ChoiceField
-        v-else
-        :label="field.label"
-        :value="String(valueOf(field.key))"
-        :options="field.options"
-        @choose="(value) => choose(field, value)"
-      />
-    </template>
+    <AskedField
+      v-for="field in fields"
+      :key="field.key"
+      :field="field"
+      :value="piece.settings[field.key]"
+      :system="system"
+      :take="(value) => set(field, value)"
+      @refused="(says) => (problem = says)"
+    />
   </section>
   <section>
     <h3>Made of</h3>
@@ -163,6 +130,6 @@ function remove(): void {
       :is-on="piece.isMadeElsewhere"
       @toggle="(isMadeElsewhere) => change('Change where it is made:', { isMadeElsewhere })"
     />
-    <BButton variant="key" class="mt-2" @click="remove">Remove {{ piece.name }}</BButton>
+    <BButton variant="key" class="mt-2" :aria-label="`Remove ${piece.name}`" @click="remove">Remove</BButton>
   </section>
 </template>

@@ -5,12 +5,11 @@ import { type Feature, type FeatureField, copyOf, kindOf } from '@spare-acre/cor
 import { LIMITS } from '@spare-acre/core/fields';
 import { fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/shapes';
 import { shortId } from '../../../document/name';
+import AskedField from '../../../ui/AskedField.vue';
 import ChoiceField from '../../../ui/ChoiceField.vue';
 import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
-import NumberField from '../../../ui/NumberField.vue';
 import TextField from '../../../ui/TextField.vue';
-import TickField from '../../../ui/TickField.vue';
 import ViewWarnings from '../../../ui/ViewWarnings.vue';
 import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
@@ -73,35 +72,14 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
     <h3>Shape</h3>
     <TextField label="Name" :value="feature.name" :take="(name) => setIn(store, feature, 'Rename', { name })" />
     <template v-for="field in kind.fields" :key="field.key">
-      <LengthField
-        v-if="field.ask === 'length'"
-        :label="field.label"
-        :mm="Number(valueOf(field))"
-        :system="system"
-        :limits="field.limits"
-        :take="(mm) => set(field.label, field.key, mm)"
-      />
-      <NumberField
-        v-else-if="field.ask === 'number'"
-        :label="field.label"
-        :value="Number(valueOf(field))"
-        :unit="field.unit"
-        :limits="field.limits"
-        :take="(value) => set(field.label, field.key, value)"
-      />
-      <TickField
-        v-else-if="field.ask === 'tick'"
-        :label="field.label"
-        :is-on="valueOf(field) === true"
-        @toggle="(on) => set(field.label, field.key, on)"
-      />
       <ChoiceField
-        v-else
+        v-if="field.ask === 'entry'"
         :label="field.label"
         :value="String(valueOf(field))"
-        :options="field.ask === 'entry' ? entries(field.list) : field.options"
+        :options="entries(field.list)"
         @choose="(value) => set(field.label, field.key, value)"
       />
+      <AskedField v-else :field="field" :value="valueOf(field)" :system="system" :take="(value) => set(field.label, field.key, value)" />
     </template>
     <template v-if="shape.form === 'strip'">
       <LengthField
