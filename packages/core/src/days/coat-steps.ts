@@ -81,7 +81,8 @@ function pourSteps(key: string, needs: readonly CoatNeed[], { climate, ground, z
 }
 
 function byRate(label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> {
-  return hoursInMinutes(reckon(label, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
+  const hours = reckon(`${label}, hours`, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h'));
+  return hoursInMinutes(hours, label);
 }
 
 const setUpOf = ({ method }: CoatNeed): Estimate => ({

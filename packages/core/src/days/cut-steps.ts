@@ -93,7 +93,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], c
         '÷',
         estimated('Carved in an hour', catalogue.bench.hollowM2PerH, 'm²/h'),
       );
-      return [task('carve', tile.id, hoursInMinutes(hours), NO_WAIT)];
+      return [task('carve', tile.id, hoursInMinutes(hours, `${name}, ${tile.id}`), NO_WAIT)];
     }),
   };
 }
