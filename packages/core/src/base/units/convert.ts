@@ -17,7 +17,8 @@ export const inMillilitres = (volume: Figure<'mm³'>): Figure<'ml'> => reckon(`$
 /** l to ml, as a step of the working. */
 export const litresInMillilitres = (volume: Figure<'l'>): Figure<'ml'> => reckon(`${volume.label} in ml`, 'ml', volume, '×', ML_PER_L);
 /** h to min, as a step of the working; a task that lasts so long goes by the label. */
-export const hoursInMinutes = (time: Figure<'h'>, label = `${time.label} in min`): Figure<'min'> => reckon(label, 'min', time, '×', MIN_PER_H);
+export const hoursInMinutes = (time: Figure<'h'>, label = `${time.label} in min`): Figure<'min'> =>
+  reckon(label, 'min', time, '×', MIN_PER_H);
 /** Mass in g of a volume in mm³ of a given density, in three steps. */
 export function massOf(label: string, volume: Figure<'mm³'>, density: Figure<'kg/m³'>): Figure<'g'> {
   const cubicMetres = reckon(`${volume.label} in m³`, 'm³', volume, '÷', MM3_PER_M3);
