@@ -10,7 +10,16 @@ export default defineConfig({
     maxWorkers: 2,
     projects: [
       // Pure functions have nothing to leave behind: what one file loaded the next can use.
-      { test: { name: 'core', root: 'packages/core', include: ['src/**/*.test.ts'], testTimeout: SLOW_MACHINE_MS, isolate: false } },
+      {
+        test: {
+          name: 'core',
+          root: 'packages/core',
+          include: ['src/**/*.test.ts'],
+          testTimeout: SLOW_MACHINE_MS,
+          hookTimeout: SLOW_MACHINE_MS,
+          isolate: false,
+        },
+      },
       {
         plugins: [vue(), icons({ compiler: 'vue3' })],
         test: {
@@ -19,11 +28,20 @@ export default defineConfig({
           include: ['src/**/*.test.ts'],
           environment: 'happy-dom',
           testTimeout: SLOW_MACHINE_MS,
+          hookTimeout: SLOW_MACHINE_MS,
           setupFiles: ['src/testing/no-network.ts'],
         },
       },
-      { test: { name: 'server', root: 'packages/server', include: ['test/**/*.test.ts'], testTimeout: SLOW_MACHINE_MS } },
-      { test: { name: 'house', root: '.', include: ['scripts/**/*.test.ts'], testTimeout: SLOW_MACHINE_MS } },
+      {
+        test: {
+          name: 'server',
+          root: 'packages/server',
+          include: ['test/**/*.test.ts'],
+          testTimeout: SLOW_MACHINE_MS,
+          hookTimeout: SLOW_MACHINE_MS,
+        },
+      },
+      { test: { name: 'house', root: '.', include: ['scripts/**/*.test.ts'], testTimeout: SLOW_MACHINE_MS, hookTimeout: SLOW_MACHINE_MS } },
     ],
   },
 });

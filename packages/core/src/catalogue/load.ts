@@ -37,6 +37,8 @@ const LISTS = [
   'lamps',
   'yardsticks',
   'lengths',
+  'claddings',
+  'layings',
 ] as const;
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {

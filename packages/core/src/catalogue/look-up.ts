@@ -1,5 +1,20 @@
 import { type Figure, type Unit, given } from '../base/units';
-import type { Adhesive, Battery, Catalogue, Estimate, Join, Lamp, LengthStock, Material, Method, Sheet, Coating, Tool } from './schema';
+import type {
+  Adhesive,
+  Battery,
+  Catalogue,
+  Cladding,
+  Estimate,
+  Join,
+  Lamp,
+  Laying,
+  LengthStock,
+  Material,
+  Method,
+  Sheet,
+  Coating,
+  Tool,
+} from './schema';
 
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
@@ -42,6 +57,11 @@ export const lampBy = (catalogue: Catalogue, id: string): Lamp => byId(catalogue
 
 /** @throws RangeError for an unknown id */
 export const lengthBy = (catalogue: Catalogue, id: string): LengthStock => byId(catalogue.lengths, 'stock sold by length', id);
+
+/** @throws RangeError for an unknown id */
+export const claddingBy = (catalogue: Catalogue, id: string): Cladding => byId(catalogue.claddings, 'cladding', id);
+/** @throws RangeError for an unknown id */
+export const layingBy = (catalogue: Catalogue, id: string): Laying => byId(catalogue.layings, 'way of cladding', id);
 
 /** The caution texts for ids, in catalogue order. */
 export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {

@@ -13,6 +13,8 @@ const LISTS = {
   batteries: 'battery box',
   lamps: 'lamp',
   lengths: 'stock sold by length',
+  claddings: 'cladding',
+  layings: 'way of cladding',
 } as const;
 export type ReferredList = keyof typeof LISTS;
 
@@ -36,6 +38,8 @@ export const joinRef = referenceTo('joins');
 export const batteryRef = referenceTo('batteries');
 export const lampRef = referenceTo('lamps');
 export const lengthRef = referenceTo('lengths');
+export const claddingRef = referenceTo('claddings');
+export const layingRef = referenceTo('layings');
 
 /** A reference that leads nowhere. */
 export interface Dangling {

@@ -6,6 +6,7 @@ import {
   cautionRef,
   coatingRef,
   joinRef,
+  layingRef,
   lampRef,
   lengthRef,
   materialRef,
@@ -239,6 +240,50 @@ const LengthStock = z
     'expected a round section as wide as it is thick',
   );
 
+/** What surfaces of pieces are clad with: units laid in courses. */
+const Cladding = z
+  .strictObject({
+    id: Id,
+    name: Name,
+    /** One of it, and several. */
+    unitName: Name,
+    unitsName: Name,
+    longMm: positive,
+    highMm: positive,
+    deepMm: positive,
+    jointMm: notNegative,
+    /** So much of a unit lies under the course over it, and under its neighbour. */
+    lapMm: notNegative,
+    sideLapMm: notNegative,
+    bond: z.enum(['running', 'stacked', 'english']),
+    startsDouble: z.boolean(),
+    /** Courses lie level, or run up the surface side by side. */
+    runs: z.enum(['along', 'up']),
+    wastePct: Estimate,
+    densityKgPerM3: Estimate,
+    packs: z.array(Pack).min(1),
+    /** Ways it may be put on, the usual one first. */
+    layingIds: z.array(layingRef).min(1),
+  })
+  .refine(({ highMm, lapMm }) => lapMm < highMm, 'expected a lap shorter than the unit is high')
+  .refine(({ longMm, sideLapMm }) => sideLapMm < longMm, 'expected a side lap shorter than the unit is long');
+/** A way of giving a surface the look of a cladding. */
+const Laying = z.strictObject({
+  id: Id,
+  name: Name,
+  rate: z.discriminatedUnion('by', [
+    z.strictObject({ by: z.literal('count'), perH: Estimate }),
+    z.strictObject({ by: z.literal('area'), m2PerH: Estimate }),
+  ]),
+  /** Units are laid; else the surface itself is worked. */
+  usesUnits: z.boolean(),
+  /** What units are glued on with; null where nothing is glued. */
+  adhesiveId: adhesiveRef.nullable(),
+  setUpMin: Estimate,
+  cautionIds: z.array(cautionRef),
+  remark: z.string().max(200),
+});
+
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
   floorMinMm: Estimate,
@@ -288,6 +333,8 @@ const Bench = z.strictObject({
   /** Fitting, gluing and holding one joint of a piece; one cut across a strip. */
   pieceJointMin: Estimate,
   lengthCutMin: Estimate,
+  /** Small parts laid by hand that are more than anybody finishes. */
+  manyByHand: Estimate,
   wiringMinPerLamp: Estimate,
   wiringCautionIds: z.array(cautionRef),
 });
@@ -330,6 +377,8 @@ export const CatalogueSchema = z.strictObject({
   lamps: z.array(Lamp).min(1),
   yardsticks: z.array(Yardstick),
   lengths: z.array(LengthStock),
+  claddings: z.array(Cladding),
+  layings: z.array(Laying),
   bench: Bench,
   starter: Starter,
 });
@@ -345,6 +394,8 @@ export type Join = z.infer<typeof Join>;
 export type Battery = z.infer<typeof Battery>;
 export type Lamp = z.infer<typeof Lamp>;
 export type LengthStock = z.infer<typeof LengthStock>;
+export type Cladding = z.infer<typeof Cladding>;
+export type Laying = z.infer<typeof Laying>;
 export type Yardstick = z.infer<typeof Yardstick>;
 export type Estimate = z.infer<typeof Estimate>;
 export type Pack = z.infer<typeof Pack>;

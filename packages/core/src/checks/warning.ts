@@ -36,6 +36,7 @@ const VIEWS = {
   'piece/narrow-door': ['pieces'],
   'piece/plot-small': ['ground', 'pieces'],
   'piece/tips': ['pieces'],
+  'piece/tedious': ['pieces'],
   'piece/too-long': ['pieces'],
   'pit/too-deep': ['ground', 'section'],
   'plot/uneven': ['ground'],

@@ -1,7 +1,7 @@
-import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
+import { type Catalogue, adhesiveBy, estimated, layingBy } from '../catalogue';
 import type { PieceWork } from '../pieces';
 import { given, reckon, total } from '../base/units';
-import { type Draft, task } from './step';
+import { type Draft, NO_WAIT, task } from './step';
 
 /** Every piece put together: its strips cut, its joints fitted and glued, then left until it can be handled. */
 export function assembleStep(pieces: readonly PieceWork[], catalogue: Catalogue): Draft {
@@ -35,3 +35,38 @@ export function assembleStep(pieces: readonly PieceWork[], catalogue: Catalogue)
     }),
   };
 }
+
+/** Surfaces of pieces clad, once they are put together: units laid and left to hold, or the surface itself worked. */
+export function cladStep(pieces: readonly PieceWork[], catalogue: Catalogue): Draft {
+  const own = pieces.filter(({ clads }) => clads.length > 0);
+  const layings = own.flatMap(({ clads }) => clads.map(({ layingId }) => layingBy(catalogue, layingId)));
+  return {
+    id: 'clad-pieces',
+    name: 'Clad pieces',
+    kind: 'glue',
+    setUp: NO_SET_UP,
+    cautionIds: [...new Set(layings.flatMap(({ cautionIds }) => cautionIds))],
+    tasks: own.map(({ pieceId, name, clads }) => {
+      const adhesives = clads
+        .flatMap(({ layingId }) => layingBy(catalogue, layingId).adhesiveId ?? [])
+        .map((id) => adhesiveBy(catalogue, id));
+      const work = total(
+        `Clad pieces, ${name}`,
+        'min',
+        clads.map(({ time }) => time),
+      );
+      const slowest = [...adhesives].sort((a, b) => b.fullMin - a.fullMin)[0];
+      if (slowest === undefined) return task('clad-pieces', pieceId, work, NO_WAIT);
+      const wait = estimated(`${slowest.name}, until it can be handled`, slowest.handleMin, 'min');
+      return task(
+        'clad-pieces',
+        pieceId,
+        work,
+        wait,
+        given(`${slowest.name}, until it has cured`, slowest.fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
+      );
+    }),
+  };
+}
+/** Every surface carries its own. */
+const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with each surface' };

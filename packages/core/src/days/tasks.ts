@@ -12,7 +12,7 @@ import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
 import type { PieceWork } from '../pieces';
-import { assembleStep } from './piece-steps';
+import { assembleStep, cladStep } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
 /** What the steps of work follow from. */
@@ -59,6 +59,7 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
       glueStep('facing', jointsOf('facing'), gluing),
       cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
       assembleStep(pieces, catalogue),
+      cladStep(pieces, catalogue),
       ...coatSteps(inputs),
     ],
     catalogue,

@@ -25,7 +25,7 @@ export function* pieceWarnings(inputs: Inputs): Generator<Warning> {
   for (const made of inputs.made) for (const check of CHECKS) yield* check(made, inputs);
   yield* tightPlots(inputs);
 }
-const CHECKS: readonly Check[] = [impossible, lowDoors, narrowDoors, lowRooms, tippy];
+const CHECKS: readonly Check[] = [impossible, lowDoors, narrowDoors, lowRooms, tippy, tedious];
 
 const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
   label,
@@ -143,6 +143,35 @@ function* tippy(made: MadePiece): Generator<Warning> {
     ],
     mends: [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }],
   };
+}
+
+/** More small parts by hand than anybody finishes, where a faster way gives the same look. */
+function* tedious({ piece, clads }: MadePiece, { catalogue }: Inputs): Generator<Warning> {
+  for (const { shows, name, cladding, units, way, ways } of clads) {
+    if (way.count <= catalogue.bench.manyByHand.value) continue;
+    const faster = ways.filter(({ time }) => time.value < way.time.value).sort((a, b) => a.time.value - b.time.value);
+    if (faster.length === 0) continue;
+    yield {
+      id: `piece/tedious ${piece.id} ${shows}`,
+      code: 'piece/tedious',
+      severity: 'care',
+      featureId: null,
+      title: piece.name,
+      text: [
+        `${name}: `,
+        units,
+        ` ${cladding.unitsName} ${way.name.toLowerCase()} take `,
+        way.time,
+        `; ${faster[0]!.name.toLowerCase()} they take `,
+        faster[0]!.time,
+        '.',
+      ],
+      mends: faster.map(({ layingId, name: how }) => ({
+        label: how,
+        edit: { code: 'piece/clad', pieceId: piece.id, shows, what: name.toLowerCase(), clad: { claddingId: cladding.id, layingId } },
+      })),
+    };
+  }
 }
 
 /** Plots that their piece juts out of. */

@@ -21,7 +21,8 @@ import {
   tipsAt,
   volumeMm3,
 } from '../shell';
-import type { PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import type { CladZone, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import { type Clad, cladsOf } from './cladding';
 import { FAMILIES, type FamilyName } from './piece';
 
 /** Why a piece cannot be made as it is set, and at which field that is mended. */
@@ -59,6 +60,7 @@ export interface MadePiece {
   /** Of all copies; none of a piece that is made for another board. */
   readonly parts: readonly Part[];
   readonly lengths: readonly LengthCut[];
+  readonly clads: readonly Clad[];
   readonly facts: PieceFacts | null;
 }
 export interface PieceFacts {
@@ -87,7 +89,7 @@ const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> 
 /** Makes one piece; remembered by it, so that an edit makes again what it changed. @param scale kept as one object while it is the same */
 export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
   const definition = definitionOf(piece.family);
-  const nothing = { piece, shape: null, objects: [], parts: [], lengths: [], facts: null };
+  const nothing = { piece, shape: null, objects: [], parts: [], lengths: [], clads: [], facts: null };
   if (definition === null)
     return {
       ...nothing,
@@ -118,6 +120,7 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
       sheets: flatParts(bodies.value).sheets,
     });
   }
+  const clads = cladsOf(piece, objects, of.clads, catalogue);
   return {
     piece,
     familyName: of.name,
@@ -126,9 +129,13 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     objects,
     parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object, objects.length === 1)),
     lengths: piece.isMadeElsewhere ? [] : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1)),
-    facts: factsOf(piece, objects, catalogue),
+    clads,
+    facts: factsOf(piece, objects, clads, catalogue),
   };
 });
+
+/** Surfaces of a piece that can be clad; none of a family nobody knows. */
+export const cladZonesOf = ({ family }: Piece): readonly CladZone[] => definitionOf(family)?.of.clads ?? [];
 
 /** What a shell says of itself where no field could tell. */
 function noShapeWords({ code, faceName, what }: NoShape): string {
@@ -245,7 +252,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
   return kgPerM3.value * 1e-6;
 }
 
-function factsOf(piece: Piece, objects: readonly MadeObject[], catalogue: Catalogue): PieceFacts {
+function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly Clad[], catalogue: Catalogue): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
     const byRole = new Map<string, number>();
     for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
@@ -273,7 +280,10 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], catalogue: Catalo
     copies,
   );
   return {
-    mass: total(`${piece.name}, mass`, 'g', masses),
+    mass: total(`${piece.name}, mass`, 'g', [
+      ...masses,
+      ...clads.map(({ way }) => reckon(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
+    ]),
     glue: reckon(
       `${adhesive.name}, ${piece.name}`,
       'g',

@@ -20,6 +20,7 @@ export function newPiece(
     sheets: roles.filter(({ sold }) => sold === 'sheet').map(({ role, usual }) => ({ role, ...pieces.sheets[usual]! })),
     lengths: roles.filter(({ sold }) => sold === 'length').map(({ role, usual }) => ({ role, lengthId: pieces.lengths[usual]! })),
     glueId: pieces.glueId,
+    cladding: [],
     count: 1,
     isMadeElsewhere: false,
     isFixed: false,

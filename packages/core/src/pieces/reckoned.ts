@@ -6,7 +6,8 @@ import type { Ring } from '../base/geometry';
 import type { Piece } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
 import { type Figure, type MeasureSystem, total } from '../base/units';
-import { type Catalogue, adhesiveBy } from '../catalogue';
+import { type Catalogue, type Cladding, adhesiveBy } from '../catalogue';
+import { cladTotal } from './cladding';
 import { pieceWarnings } from './checks';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
@@ -29,6 +30,13 @@ export interface PieceWork {
   readonly glueId: string;
   readonly joints: Figure<'1'>;
   readonly lengthCuts: number;
+  /** What its surfaces are given, one after the other. */
+  readonly clads: readonly { readonly name: string; readonly layingId: string; readonly time: Figure<'min'> }[];
+}
+/** What is bought of one cladding, with its waste. */
+export interface CladNeed {
+  readonly cladding: Cladding;
+  readonly count: Figure<'1'>;
 }
 /** Everything that follows from the pieces of a board. */
 export interface Pieces {
@@ -36,6 +44,8 @@ export interface Pieces {
   readonly parts: readonly Part[];
   readonly lengths: readonly LengthNeed[];
   readonly glues: readonly GlueNeed[];
+  /** Units to buy, by cladding. */
+  readonly clads: readonly CladNeed[];
   readonly work: readonly PieceWork[];
   /** By piece. */
   readonly footprints: ReadonlyMap<string, Footprint>;
@@ -64,12 +74,14 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
       catalogue,
     ),
     glues: gluesOf(here, catalogue),
-    work: here.map(({ piece, facts, lengths }) => ({
+    clads: cladNeeds(here),
+    work: here.map(({ piece, facts, lengths, clads }) => ({
       pieceId: piece.id,
       name: piece.name,
       glueId: piece.glueId,
       joints: facts!.joints,
       lengthCuts: lengths.length,
+      clads: clads.map(({ name, way: { layingId, time } }) => ({ name, layingId, time })),
     })),
     footprints,
     standing: features.flatMap((feature) => {
@@ -81,8 +93,21 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
   };
 }
 
+/** Of what is laid; a surface that is worked itself takes none. */
+function cladNeeds(here: readonly MadePiece[]): readonly CladNeed[] {
+  const laid = here.flatMap(({ clads }) => clads.filter(({ way }) => way.count > 0));
+  return [...listedBy(laid, ({ cladding }) => cladding.id).values()].map((own) => {
+    const { cladding } = own[0]!;
+    return { cladding, count: cladTotal(cladding.name, own) };
+  });
+}
+
 function gluesOf(here: readonly MadePiece[], catalogue: Catalogue): readonly GlueNeed[] {
-  return [...listedBy(here, ({ piece }) => piece.glueId)].map(([adhesiveId, own]) => {
+  const spread = here.flatMap(({ piece, facts, clads }) => [
+    { adhesiveId: piece.glueId, mass: facts!.glue },
+    ...clads.flatMap(({ way }) => way.glue ?? []),
+  ]);
+  return [...listedBy(spread, ({ adhesiveId }) => adhesiveId)].map(([adhesiveId, own]) => {
     const { name } = adhesiveBy(catalogue, adhesiveId);
     return {
       adhesiveId,
@@ -90,7 +115,7 @@ function gluesOf(here: readonly MadePiece[], catalogue: Catalogue): readonly Glu
       mass: total(
         `${name}, for pieces`,
         'g',
-        own.map(({ facts }) => facts!.glue),
+        own.map(({ mass }) => mass),
       ),
     };
   });

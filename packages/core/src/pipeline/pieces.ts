@@ -7,7 +7,17 @@ import type { MakePieces, PieceInputs, Pieces } from '../pieces';
 import type { Split } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
 
-const NONE: Pieces = { made: [], parts: [], lengths: [], glues: [], work: [], footprints: new Map(), standing: [], warnings: [] };
+const NONE: Pieces = {
+  made: [],
+  parts: [],
+  lengths: [],
+  glues: [],
+  clads: [],
+  work: [],
+  footprints: new Map(),
+  standing: [],
+  warnings: [],
+};
 
 /** What follows from the pieces of a board; nothing while it has none, or while what makes them is on its way. */
 export const piecesOf = ({ makePieces, ...inputs }: PieceInputs & { readonly makePieces: MakePieces | null }): Pieces =>

@@ -1,5 +1,5 @@
 import type { DeepReadonly } from '../base/readonly';
-import { adhesiveRef, airRef, coatingRef, joinRef, lengthRef, materialRef, methodRef, toolRef } from '../catalogue';
+import { adhesiveRef, airRef, claddingRef, coatingRef, joinRef, layingRef, lengthRef, materialRef, methodRef, toolRef } from '../catalogue';
 import { FeatureSchema } from '../features';
 import { Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
 import { z } from 'zod';
@@ -188,6 +188,8 @@ const Piece = z.strictObject({
   sheets: listOf(z.strictObject({ role: Id, materialId: materialRef, thicknessMm: mm(LIMITS.thicknessMm) }), { min: 0, max: 12 }),
   lengths: listOf(z.strictObject({ role: Id, lengthId: lengthRef }), { min: 0, max: 12 }),
   glueId: adhesiveRef,
+  /** What its surfaces are clad with, by the word of the surface, and how. */
+  cladding: listOf(z.strictObject({ shows: Id, claddingId: claddingRef, layingId: layingRef }), { min: 0, max: 12 }),
   count: whole(LIMITS.pieceCount),
   /** Made for another board, and only stands on this one: nothing of it is cut or bought here. */
   isMadeElsewhere: yesOrNo(),

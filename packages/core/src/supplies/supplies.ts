@@ -1,7 +1,7 @@
 import type { Fixings } from '../tiling';
 import { listedBy } from '../base/grouping';
 import { type Feature, kindOf } from '../features';
-import type { LengthNeed } from '../pieces';
+import type { CladNeed, LengthNeed } from '../pieces';
 import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
 import type { CoatingNeed } from '../coats';
 import type { CutJob } from '../cutting/job';
@@ -12,7 +12,8 @@ import { cheapestPacks } from './packs';
 /** One line of what the board takes: the need, what it is bought in, and the money. */
 export interface Supply {
   readonly id: string;
-  readonly group: 'sheets' | 'lengths' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
+  readonly group:
+    'sheets' | 'lengths' | 'cladding' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
   readonly name: string;
   readonly need: Figure;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
@@ -33,6 +34,7 @@ interface SupplyInputs {
   readonly cutAtShop: Figure<'money'> | null;
   readonly glues: readonly GlueNeed[];
   readonly lengths: readonly LengthNeed[];
+  readonly clads: readonly CladNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly fixings: Fixings | null;
   readonly features: readonly Feature[];
@@ -41,11 +43,23 @@ interface SupplyInputs {
 }
 
 /** What to buy, and what of it goes into the board. */
-export function suppliesFor({ jobs, cutAtShop, glues, lengths, coatings, fixings, features, system, catalogue }: SupplyInputs): Supplies {
+export function suppliesFor({
+  jobs,
+  cutAtShop,
+  glues,
+  lengths,
+  clads,
+  coatings,
+  fixings,
+  features,
+  system,
+  catalogue,
+}: SupplyInputs): Supplies {
   const rows = [
     ...jobs.map((job) => sheetRow(job, system)),
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
     ...lengths.map(lengthRow),
+    ...clads.map(({ cladding: { id, name, packs }, count }) => packRow({ id, group: 'cladding', name, need: count, sizes: packs })),
     ...glues.map(({ adhesiveId, name, mass }) =>
       packRow({ id: adhesiveId, group: 'adhesive', name, need: mass, sizes: adhesiveBy(catalogue, adhesiveId).packsG }),
     ),

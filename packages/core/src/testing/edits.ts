@@ -70,6 +70,13 @@ export const SAMPLE_EDITS = {
       ? null
       : { code: 'piece/length', pieceId: piece.id, role: pick(random, piece.lengths).role, lengthId: pick(random, CATALOGUE.lengths).id };
   },
+  'piece/clad': (board, random) => {
+    const piece = pieceOf(board, random);
+    if (piece === null) return null;
+    const cladding = pick(random, CATALOGUE.claddings);
+    const clad = random() < 0.3 ? null : { claddingId: cladding.id, layingId: pick(random, cladding.layingIds) };
+    return { code: 'piece/clad', pieceId: piece.id, shows: 'walls', what: 'walls', clad };
+  },
   'board/replace': ({ plan, record }) => ({ code: 'board/replace', plan: structuredClone(plan), record, why: 'Replace' }),
   'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),
   'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),

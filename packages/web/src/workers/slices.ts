@@ -47,7 +47,7 @@ const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts }: Made
   partCount: parts.length,
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
-const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths }: MadePiece) => ({
+const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths, clads }: MadePiece) => ({
   pieceId: id,
   problem,
   facts:
@@ -60,6 +60,7 @@ const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths }: Mad
   levels: shape?.levels ?? [],
   more: shape?.facts ?? [],
   lengths,
+  clads,
 });
 /** Only what is drawn of a task in the days. */
 const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({

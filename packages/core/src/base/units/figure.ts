@@ -46,6 +46,7 @@ const POWERS = {
   'g/m': { g: 1, m: -1 },
   'money/m²': { money: 1, m: -2 },
   '1/mm': { mm: -1 },
+  '1/h': { h: -1 },
   N: { N: 1 },
   MPa: { N: 1, mm: -2 },
   'N/mm': { N: 1, mm: -1 },

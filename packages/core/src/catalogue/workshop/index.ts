@@ -1,6 +1,7 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
 import { batteries, joins, lamps, passages, yardsticks } from './fittings';
+import { claddings, layings } from './claddings';
 import { lengths } from './lengths';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
@@ -25,6 +26,8 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   lamps,
   yardsticks,
   lengths,
+  claddings,
+  layings,
   bench,
   starter,
 };

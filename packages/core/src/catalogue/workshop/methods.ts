@@ -118,6 +118,7 @@ export const bench: Catalogue['bench'] = {
   leastOffcutMm: about(80, 50, 150),
   pieceJointMin: about(3, 2, 6),
   lengthCutMin: about(0.7, 0.4, 1.5),
+  manyByHand: about(1_000, 600, 2_000),
   wiringMinPerLamp: about(12, 8, 20),
   wiringCautionIds: ['wiring', 'blade'],
 };

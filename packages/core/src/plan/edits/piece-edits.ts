@@ -9,6 +9,7 @@ const drawn = (piece: Piece): PlanDraft['pieces'][number] => ({
   settings: { ...piece.settings },
   sheets: piece.sheets.map((sheet) => ({ ...sheet })),
   lengths: piece.lengths.map((length) => ({ ...length })),
+  cladding: piece.cladding.map((clad) => ({ ...clad })),
 });
 
 /** Changes to the pieces that stand on the table or beside it. */
@@ -50,6 +51,20 @@ export const pieceEdits = {
     ({ plan }, { pieceId, role, materialId, thicknessMm }) => {
       const piece = pieceIn(plan, pieceId);
       if (piece !== undefined) piece.sheets = [...piece.sheets.filter((one) => one.role !== role), { role, materialId, thicknessMm }];
+    },
+  ),
+  /** Clads a surface, or leaves it bare. */
+  'piece/clad': edit<{
+    readonly pieceId: string;
+    readonly shows: string;
+    readonly what: string;
+    readonly clad: Omit<Piece['cladding'][number], 'shows'> | null;
+  }>(
+    ({ pieceId, what, clad }, plan) => `${clad === null ? 'Leave bare' : 'Clad'} ${what} of ${nameIn(plan, pieceId)}`,
+    ({ plan }, { pieceId, shows, clad }) => {
+      const piece = pieceIn(plan, pieceId);
+      if (piece === undefined) return;
+      piece.cladding = [...piece.cladding.filter((one) => one.shows !== shows), ...(clad === null ? [] : [{ shows, ...clad }])];
     },
   ),
   'piece/length': edit<{ readonly pieceId: string } & Piece['lengths'][number]>(

@@ -7,6 +7,7 @@ import type { Piece } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import type { Slices } from '../../workers/slices';
+import PieceCladding from './PieceCladding.vue';
 import PieceDrawing from './PieceDrawing.vue';
 import PieceOrder from './PieceOrder.vue';
 import PieceParts from './PieceParts.vue';
@@ -19,6 +20,7 @@ const LOOKS = [
   { id: 'front', name: 'Front' },
   { id: 'side', name: 'Side' },
   { id: 'parts', name: 'Parts' },
+  { id: 'cladding', name: 'Cladding' },
   { id: 'order', name: 'Order' },
 ] as const;
 type Look = (typeof LOOKS)[number]['id'];
@@ -61,7 +63,8 @@ const placed = computed(() => {
     <div ref="frame" class="sheet-frame">
       <p v-if="made?.problem" class="attention p-3">It cannot be made so: {{ made.problem.says }}.</p>
       <template v-else-if="object !== null && made !== null">
-        <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" :system-plan="piece" />
+        <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" />
+        <PieceCladding v-else-if="look === 'cladding'" :piece="piece" :clads="made.clads" />
         <div v-else-if="look === 'order'" class="ordered">
           <PieceOrder v-model="step" :order="made.order" />
           <PieceDrawing

@@ -3,7 +3,6 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { lengthText, lengthUnit } from '@spare-acre/core/base/units';
 import { type MadeObject, partRows } from '@spare-acre/core/pieces';
-import type { Piece } from '@spare-acre/core/plan';
 import { usePlan } from '../../document/plan';
 import { ringPath } from './ringPath';
 
@@ -11,7 +10,6 @@ import { ringPath } from './ringPath';
 const props = defineProps<{
   object: Pick<MadeObject, 'id' | 'name' | 'sheets' | 'bodies'>;
   lengths: readonly { readonly id: string; readonly name: string; readonly lengthMm: number }[];
-  systemPlan: Piece;
 }>();
 const store = usePlan();
 const rows = computed(() => partRows(props.object.sheets));

@@ -16,6 +16,7 @@ const mixes = computed(() => store.slices.mixes ?? []);
 const NAMES: Readonly<Record<Supply['group'], string>> = {
   sheets: 'Sheets',
   lengths: 'Strips, rods, tubes',
+  cladding: 'Cladding',
   adhesive: 'Adhesive',
   fixings: 'Fixings',
   lights: 'Small lights',

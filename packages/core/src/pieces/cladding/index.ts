@@ -1,0 +1,2 @@
+export { cladTotal, cladsOf, unitsFrom } from './clad';
+export type { Clad, CladWay } from './clad';

@@ -1,0 +1,129 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed } from 'vue';
+import { lengthWords } from '@spare-acre/core/base/units';
+import { cladZonesOf, unitsFrom } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import FigureCell from '../../ui/FigureCell.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import type { Slices } from '../../workers/slices';
+
+/** Every surface of a piece that can be clad: with what, how many of it, and the ways to put it on side by side. */
+const props = defineProps<{ piece: Piece; clads: NonNullable<Slices['bench']>[number]['clads'] }>();
+const store = usePlan();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const choices = computed(() => [
+  { value: '', text: 'left bare' },
+  ...catalogue.value.claddings.map(({ id, name }) => ({ value: id, text: name })),
+]);
+/** An offcut such as lies about. */
+const OFFCUT_MM = [300, 200] as const;
+const zones = computed(() =>
+  cladZonesOf(props.piece).map((zone) => ({ ...zone, clad: props.clads.find(({ shows }) => shows === zone.shows) ?? null })),
+);
+function cladWith({ shows, name }: { readonly shows: string; readonly name: string }, claddingId: string, layingId?: string): void {
+  const cladding = catalogue.value.claddings.find(({ id }) => id === claddingId);
+  const clad = cladding === undefined ? null : { claddingId, layingId: layingId ?? cladding.layingIds[0]! };
+  store.edit({ code: 'piece/clad', pieceId: props.piece.id, shows, what: name.toLowerCase(), clad });
+}
+</script>
+
+<template>
+  <div class="scroll" tabindex="0" role="region" aria-label="Cladding">
+    <p v-if="zones.length === 0" class="quiet">Nothing of this is clad: it shows what it is made of.</p>
+    <section v-for="zone in zones" :key="zone.shows">
+      <div class="which">
+        <ChoiceField :label="zone.name" :value="zone.clad?.cladding.id ?? ''" :options="choices" @choose="(id) => cladWith(zone, id)" />
+      </div>
+      <template v-if="zone.clad !== null">
+        <dl class="counts">
+          <div>
+            <dt>to cover</dt>
+            <dd><FigureCell :figure="zone.clad.area" /></dd>
+          </div>
+          <div>
+            <dt>courses</dt>
+            <dd class="num">{{ zone.clad.laid.courses }}</dd>
+          </div>
+          <div>
+            <dt>whole, cut, halves</dt>
+            <dd class="num">{{ zone.clad.laid.whole }}, {{ zone.clad.laid.cut }}, {{ zone.clad.laid.halves }}</dd>
+          </div>
+          <div>
+            <dt>{{ zone.clad.cladding.unitsName }}</dt>
+            <dd data-testid="units"><FigureCell :figure="zone.clad.units" /></dd>
+          </div>
+          <div>
+            <dt>with waste</dt>
+            <dd><FigureCell :figure="zone.clad.toBuy" /></dd>
+          </div>
+          <div>
+            <dt>an offcut of {{ lengthWords(OFFCUT_MM, store.plan!.units) }} gives</dt>
+            <dd class="num">{{ unitsFrom(zone.clad.cladding, OFFCUT_MM[0], OFFCUT_MM[1], 0) }}</dd>
+          </div>
+        </dl>
+        <BTableSimple class="ledger">
+          <thead>
+            <tr>
+              <th scope="col">way</th>
+              <th scope="col" class="num">time</th>
+              <th scope="col" class="num">cost</th>
+              <th scope="col" class="num">mass</th>
+              <th scope="col"><span class="visually-hidden">to do</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="way in zone.clad.ways" :key="way.layingId" :title="way.remark">
+              <td>{{ way.name }}</td>
+              <td class="num"><FigureCell :figure="way.time" /></td>
+              <td class="num"><FigureCell :figure="way.cost" /></td>
+              <td class="num"><FigureCell :figure="way.mass" /></td>
+              <td>
+                <span v-if="way.layingId === zone.clad.way.layingId" class="quiet">in use</span>
+                <BButton
+                  v-else
+                  variant="key"
+                  :aria-label="`Use it: ${way.name}, ${zone.name}`"
+                  @click="cladWith(zone, zone.clad.cladding.id, way.layingId)"
+                  >Use it</BButton
+                >
+              </td>
+            </tr>
+          </tbody>
+        </BTableSimple>
+      </template>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  height: 100%;
+  overflow-y: auto;
+  padding: 4px 2px;
+}
+section {
+  border-bottom: 1px solid var(--rule);
+  padding: 8px 0 12px;
+}
+.which {
+  max-width: 430px;
+}
+.counts {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 26px;
+  margin: 8px 0;
+}
+.counts dt {
+  font-weight: normal;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+}
+.counts dd {
+  margin: 0;
+}
+</style>
