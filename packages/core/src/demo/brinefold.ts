@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue';
 import type { Feature } from '../features';
-import { type FamilyName, newPiece } from '../pieces';
+import { pieceMaker } from './pieces';
 import { type Piece, type Plan, newPlan } from '../plan';
 import { a, basin, box, mound, path, round, strip } from './drawing';
 
@@ -220,22 +220,20 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
 
 /** What stands on it: the boiling house under a roof that lifts off, the tower of the windpump, the bridge over the brine. */
 function pieces(catalogue: Catalogue): readonly Piece[] {
-  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
-  const a = (family: FamilyName, id: string, name: string, own: Piece['settings']): Piece => {
-    const fresh = newPiece(family, id, scale, [], catalogue);
-    return { ...fresh, name, settings: { ...fresh.settings, ...own } };
-  };
+  const a = pieceMaker({ figureMm: 28, baseMm: 25 }, catalogue);
   return [
-    a('shed', 'boiling-house', 'Boiling house', {
-      basesWide: 8,
-      basesDeep: 4,
-      wallMm: 52,
-      roof: 'gable',
-      windowsFront: 2,
-      windowsBack: 3,
-      windowsEnds: 1,
-      sillMm: 18,
-    }),
+    a(
+      'shed',
+      'boiling-house',
+      'Boiling house',
+      { basesWide: 8, basesDeep: 4, wallMm: 52, roof: 'gable', windowsFront: 2, windowsBack: 3, windowsEnds: 1, sillMm: 18 },
+      {
+        cladding: [
+          { shows: 'walls', claddingId: 'small-bricks', layingId: 'on-paper' },
+          { shows: 'roof', claddingId: 'weatherboards', layingId: 'in-courses' },
+        ],
+      },
+    ),
     a('tower', 'windpump', 'Windpump tower', {
       sides: 8,
       storeys: 3,

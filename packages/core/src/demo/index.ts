@@ -1,2 +1,3 @@
 export { brinefold } from './brinefold';
 export { larkstone } from './larkstone';
+export { looseLot } from './loose-lot';

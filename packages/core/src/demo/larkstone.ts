@@ -1,6 +1,7 @@
 import type { Catalogue } from '../catalogue';
 import type { Feature } from '../features';
-import { type Plan, newPlan } from '../plan';
+import { type Piece, type Plan, newPlan } from '../plan';
+import { pieceMaker } from './pieces';
 import { type Line, a, basin, box, outline, path, strip } from './drawing';
 
 const IN = 25.4;
@@ -91,8 +92,8 @@ const features = (): readonly Feature[] => [
       32,
     ),
     heightMm: 0,
-    pieceId: null,
-    pieceTurnDeg: 0,
+    pieceId: 'beck-bridge',
+    pieceTurnDeg: 9,
   }),
   basin(
     'beck',
@@ -136,9 +137,40 @@ const features = (): readonly Feature[] => [
       0,
     ),
   ),
-  a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48, pieceId: null, pieceTurnDeg: 0 }),
+  a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48, pieceId: 'drying-shed', pieceTurnDeg: 90 }),
   a('clear', 'yard', 'Sorting yard', { shape: box(1030, 560, 95, 150) }),
 ];
+
+/** What stands on it and beside it: the drying shed on stilts of stone, spare lengths of retaining wall, the bridge over the beck. */
+function pieces(catalogue: Catalogue): readonly Piece[] {
+  const a = pieceMaker({ figureMm: 15, baseMm: 15 }, catalogue);
+  return [
+    a('shed', 'drying-shed', 'Drying shed', {
+      basesWide: 7,
+      basesDeep: 4,
+      wallMm: 28,
+      roof: 'lean-to',
+      pitchDeg: 12,
+      overhangMm: 3,
+      windowsFront: 3,
+      windowsBack: 4,
+      windowsEnds: 1,
+      windowWidthMm: 9,
+      windowHeightMm: 9,
+      sillMm: 10,
+    }),
+    a('walls', 'retaining-walls', 'Retaining walls', {
+      segmentMm: 60,
+      heightMm: 8,
+      straights: 8,
+      gates: 0,
+      corners: 2,
+      tees: 0,
+      brokenEnds: 1,
+    }),
+    a('footbridge', 'beck-bridge', 'Beck bridge', { spanMm: 52, widthMm: 20, deck: 'flat', parapetMm: 6, depthMm: 3 }),
+  ];
+}
 
 /** Larkstone Terraces, 45 × 30 in in six tiles, 15 mm figures: made-up tea gardens cut into a hillside. */
 export function larkstone(catalogue: Catalogue): Plan {
@@ -159,6 +191,7 @@ export function larkstone(catalogue: Catalogue): Plan {
     ...blank,
     play: { ...blank.play, baseMm: 15 },
     features: features(),
+    pieces: pieces(catalogue),
     section: { from: { x: 40, y: 420 }, to: { x: 1120, y: 420 } },
   };
 }

@@ -120,7 +120,7 @@ function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
 /** A piece that falls at a slope a knocked table gives it. */
 const SAFE_TILT_DEG = 15;
 const BALLAST_UP_MM = 3;
-function* tippy(made: MadePiece): Generator<Warning> {
+function* tippy(made: MadePiece, { features }: Inputs): Generator<Warning> {
   const { piece, facts } = made;
   if (facts?.tips == null || facts.standing === null || piece.isFixed || facts.tips.value >= SAFE_TILT_DEG) return;
   const ballastG = ballastFor(facts.standing, SAFE_TILT_DEG, BALLAST_UP_MM);
@@ -141,7 +141,9 @@ function* tippy(made: MadePiece): Generator<Warning> {
             ' in its foot.',
           ]),
     ],
-    mends: [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }],
+    mends: features.some((feature) => pieceOn(feature) === piece.id)
+      ? [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }]
+      : [],
   };
 }
 

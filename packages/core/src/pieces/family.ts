@@ -132,6 +132,15 @@ export interface PieceFamilyOf<S> {
   /** Sensible first values at a scale. */
   readonly fresh: (scale: PieceScale) => S;
   readonly shape: (settings: S, scale: PieceScale) => Result<PieceShape, FieldProblem>;
+  readonly counts?: Counting<S>;
+}
+/** Of how many a set consists, for a place it is to be laid out on. */
+export interface Counting<S> {
+  readonly says: string;
+  readonly fields: readonly PieceField[];
+  /** What is asked, for a table; or for a usual one where there is none. */
+  readonly fresh: (table: { readonly widthMm: number; readonly depthMm: number }) => Readonly<Record<string, number>>;
+  readonly counted: (settings: S, asked: Readonly<Record<string, number>>) => Result<Partial<S>, FieldProblem>;
 }
 export interface PieceFamilyDefinition<F extends string, S extends z.ZodType> {
   readonly family: F;

@@ -5,7 +5,7 @@ export { footprintOf } from './footprint';
 export type { Footprint } from './footprint';
 export { cladTotal, unitsFrom } from './cladding';
 export type { Clad, CladWay } from './cladding';
-export { cladZonesOf, makePiece } from './made';
+export { cladZonesOf, countedFor, countingOf, makePiece } from './made';
 export type { LengthCut, MadeObject, MadePiece } from './made';
 export type { LengthNeed } from './lengths';
 export { newPiece } from './new-piece';

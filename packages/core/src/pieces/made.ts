@@ -21,7 +21,7 @@ import {
   tipsAt,
   volumeMm3,
 } from '../shell';
-import type { CladZone, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import type { CladZone, Counting, FieldProblem, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
 import { type Clad, cladsOf } from './cladding';
 import { FAMILIES, type FamilyName } from './piece';
 
@@ -136,6 +136,14 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
 
 /** Surfaces of a piece that can be clad; none of a family nobody knows. */
 export const cladZonesOf = ({ family }: Piece): readonly CladZone[] => definitionOf(family)?.of.clads ?? [];
+
+/** How a set of this family is counted for a table; null where it is no set. */
+export const countingOf = ({ family }: Piece): Counting<never> | null =>
+  (definitionOf(family)?.of.counts as Counting<never> | undefined) ?? null;
+/** The settings of a set that is to be laid out as asked. */
+export function countedFor(piece: Piece, asked: Readonly<Record<string, number>>): Result<Piece['settings'], FieldProblem> {
+  return countingOf(piece)!.counted(piece.settings as never, asked) as Result<Piece['settings'], FieldProblem>;
+}
 
 /** What a shell says of itself where no field could tell. */
 function noShapeWords({ code, faceName, what }: NoShape): string {

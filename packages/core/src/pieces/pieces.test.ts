@@ -236,10 +236,11 @@ describe('on a board', () => {
     expect(derived(mended).warnings.map((one) => one.code)).not.toContain(code);
   });
 
-  test('a wall that falls at a touch says what it weighs in the foot, or that it wants fixing', () => {
-    const warning = derived({ ...plan, pieces: [aPiece('walls', { corners: 0, tees: 0 })] }).warnings.find(
-      ({ code }) => code === 'piece/tips',
-    )!;
+  test('a wall that falls at a touch says what it weighs in the foot, or that it wants fixing to the plot it stands on', () => {
+    const tips = (board: typeof plan) =>
+      derived({ ...board, pieces: [aPiece('walls', { corners: 0, tees: 0 })] }).warnings.find(({ code }) => code === 'piece/tips')!;
+    const warning = tips(plan);
+    expect(tips({ ...plan, features: [] }).mends).toEqual([]);
     expect(warning.mends[0]!.edit).toMatchObject({ code: 'piece/change', change: { isFixed: true } });
   });
 

@@ -5,7 +5,7 @@ import { type Feature, pieceOn } from '../features';
 import type { Ring } from '../base/geometry';
 import type { Piece } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
-import { type Figure, type MeasureSystem, total } from '../base/units';
+import { type Figure, type MeasureSystem, given, reckon, total } from '../base/units';
 import { type Catalogue, type Cladding, adhesiveBy } from '../catalogue';
 import { cladTotal } from './cladding';
 import { pieceWarnings } from './checks';
@@ -47,6 +47,8 @@ export interface Pieces {
   /** Units to buy, by cladding. */
   readonly clads: readonly CladNeed[];
   readonly work: readonly PieceWork[];
+  /** Of all copies that are made here, piece by piece. */
+  readonly masses: readonly Figure<'g'>[];
   /** By piece. */
   readonly footprints: ReadonlyMap<string, Footprint>;
   /** Where they stand on the plan, by plot. */
@@ -75,6 +77,9 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
     ),
     glues: gluesOf(here, catalogue),
     clads: cladNeeds(here),
+    masses: here.map(({ piece, facts }) =>
+      reckon(`${piece.name}, all copies`, 'g', facts!.mass, '×', given('Copies', piece.count, '1', 'plan')),
+    ),
     work: here.map(({ piece, facts, lengths, clads }) => ({
       pieceId: piece.id,
       name: piece.name,

@@ -14,6 +14,7 @@ const NONE: Pieces = {
   glues: [],
   clads: [],
   work: [],
+  masses: [],
   footprints: new Map(),
   standing: [],
   warnings: [],

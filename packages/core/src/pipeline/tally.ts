@@ -22,13 +22,14 @@ export interface Tally {
 interface TallyInputs {
   readonly jobs: readonly CutJob[];
   readonly mass: BoardMass;
+  readonly pieceMasses: readonly Figure<'g'>[];
   readonly glues: readonly GlueNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly supplies: Supplies;
   readonly days: Days;
 }
 
-export function tallyOf({ jobs, mass, glues, coatings, supplies, days }: TallyInputs): Tally {
+export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, days }: TallyInputs): Tally {
   const adhesive = total(
     'Adhesive',
     'g',
@@ -42,7 +43,7 @@ export function tallyOf({ jobs, mass, glues, coatings, supplies, days }: TallyIn
   );
   return {
     sheets: totalSheets(jobs),
-    mass: mass.all,
+    mass: pieceMasses.length === 0 ? mass.all : total('Board and pieces', 'g', [mass.all, ...pieceMasses]),
     adhesive,
     paint,
     cost: supplies.used,

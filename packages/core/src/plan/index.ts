@@ -9,7 +9,7 @@ export type { Merged, TooMany } from './merge';
 export { migrated } from './migrations';
 export { evenSplit, newPlan, planAgain } from './new-plan';
 export type { NewBoard } from './new-plan';
-export { tableDepthMm, tableWidthMm } from './plan';
+export { hasTable, tableDepthMm, tableWidthMm } from './plan';
 export type {
   Calendar,
   Climate,

@@ -8,6 +8,7 @@ export interface NewBoard {
   readonly units: Plan['units'];
   readonly widthMm: number;
   readonly depthMm: number;
+  /** 0 of both for a loose lot: pieces without a table. */
   readonly columns: number;
   readonly rows: number;
   readonly figureHeightMm: number;

@@ -24,6 +24,8 @@ export type Piece = Plan['pieces'][number];
 export type Calendar = Plan['calendar'];
 export type Climate = Plan['climate'];
 
+/** False for a loose lot: pieces made without a board under them. */
+export const hasTable = ({ columnWidthsMm }: Table): boolean => columnWidthsMm.length > 0;
 /** mm, left to right over all tiles. */
 export const tableWidthMm = (table: Table): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);
 /** mm, back to front over all tiles. */

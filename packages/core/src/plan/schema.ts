@@ -69,7 +69,7 @@ const Coat = z.strictObject({
   /** Overrides the catalogue's film. */ filmMm: mm(LIMITS.filmMm).nullable(),
 });
 const coats = listOf(Coat, { min: 0, max: 20 });
-const tiles = listOf(mm(LIMITS.tileMm), LIMITS.tilesAlong);
+const tiles = listOf(mm(LIMITS.tileMm), { ...LIMITS.tilesAlong, min: 0 });
 
 const Rim = z.strictObject({ materialId: materialRef, thicknessMm: mm(LIMITS.thicknessMm), heightMm: mm(LIMITS.rimHeightMm) });
 /** Something a tile must go through (a door) or into (a shelf, a crate, a boot, whose depth counts too). */
@@ -80,16 +80,27 @@ const Passage = z.strictObject({
   heightMm: mm(LIMITS.passageMm),
   depthMm: mm(LIMITS.passageMm).nullable(),
 });
-const Table = z.strictObject({
-  columnWidthsMm: tiles,
-  rowDepthsMm: tiles,
-  seamAllowanceMm: mm(LIMITS.seamAllowanceMm),
-  /** Battens round every tile, outside the layers; null for none. */
-  rim: Rim.nullable(),
-  /** How tiles are held together; the fixings of an edge sit `offsetMm` either side of its middle. */
-  join: z.strictObject({ methodId: joinRef, offsetMm: mm(LIMITS.joinOffsetMm) }),
-  passages: listOf(Passage, { min: 0, max: 12 }),
-});
+/** A loose lot of pieces has no table: no columns and no rows. */
+const Table = z
+  .strictObject({
+    columnWidthsMm: tiles,
+    rowDepthsMm: tiles,
+    seamAllowanceMm: mm(LIMITS.seamAllowanceMm),
+    /** Battens round every tile, outside the layers; null for none. */
+    rim: Rim.nullable(),
+    /** How tiles are held together; the fixings of an edge sit `offsetMm` either side of its middle. */
+    join: z.strictObject({ methodId: joinRef, offsetMm: mm(LIMITS.joinOffsetMm) }),
+    passages: listOf(Passage, { min: 0, max: 12 }),
+  })
+  .superRefine(({ columnWidthsMm, rowDepthsMm }, context) => {
+    if ((columnWidthsMm.length === 0) === (rowDepthsMm.length === 0)) return;
+    const [path, other] = columnWidthsMm.length === 0 ? ['columnWidthsMm', 'rows'] : ['rowDepthsMm', 'columns'];
+    context.addIssue({
+      code: 'custom',
+      path: [path],
+      message: `got none beside ${other}; one or more would do, or none of both for pieces without a table`,
+    });
+  });
 /** A picture under the plan. Its size on the table is what two points of known distance made it. */
 const Underlay = z.strictObject({
   imageId: z.uuid('expected the id of a picture'),

@@ -1,20 +1,20 @@
 import type { Knex } from 'knex';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { brinefold, larkstone } from '@spare-acre/core/demo';
+import { brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { createBoard } from './boards';
 import { markOf } from './checked';
 
 export type DemoMode = 'once' | 'fresh' | 'none';
 
-/** Loads the demo boards into an empty store, or afresh beside what is there: both or none, whenever this is cut short. */
+/** Loads the demo boards into an empty store, or afresh beside what is there: all or none, whenever this is cut short. */
 export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): Promise<void> {
   if (mode === 'none') return;
   const recordText = JSON.stringify(NOTHING_DONE);
   await db.transaction(async (trx) => {
     const [{ count }] = (await trx('boards').count({ count: '*' })) as [{ count: string }];
     if (mode === 'once' && Number(count) > 0) return;
-    for (const make of [larkstone, brinefold]) {
+    for (const make of [looseLot, larkstone, brinefold]) {
       const plan = make(catalogue);
       await createBoard(trx, { name: plan.name, planText: JSON.stringify(plan), recordText }, markOf(1));
     }

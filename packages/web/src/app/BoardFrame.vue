@@ -1,19 +1,25 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener, whenever } from '@vueuse/core';
-import { ref, watch } from 'vue';
+import { hasTable } from '@spare-acre/core/plan';
+import { computed, ref, watch } from 'vue';
+import { useRoute } from 'vue-router';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
 import { fetchAhead, partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
+const NoTable = partLazily(() => import('./NoTable.vue'));
 const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
 const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();
 const problem = ref('');
+const route = useRoute();
+/** Views that show the ground, where there is none. */
+const lacksTable = computed(() => store.plan !== null && !hasTable(store.plan.table) && ['ground', 'section'].includes(String(route.name)));
 
 async function open(): Promise<void> {
   problem.value = '';
@@ -38,7 +44,8 @@ useEventListener('keydown', (event) => {
 <template>
   <BoardHead v-if="store.plan !== null" />
   <main class="main">
-    <RouterView v-if="store.plan !== null" />
+    <NoTable v-if="lacksTable" />
+    <RouterView v-else-if="store.plan !== null" />
     <div v-else-if="problem !== ''" class="p-4">
       <p class="attention" role="alert">This board does not open: {{ problem }}</p>
       <BButton variant="key" @click="open">Try again</BButton>

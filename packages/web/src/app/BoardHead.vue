@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import { exportPath } from '../document/client';
 import { usePlan } from '../document/plan';
@@ -11,7 +11,8 @@ const store = usePlan();
 const drawer = useDrawer();
 const plan = computed(() => store.plan!);
 const size = computed(() => {
-  const { table, units, figureHeightMm } = plan.value;
+  const { table, units, figureHeightMm, pieces } = plan.value;
+  if (!hasTable(table)) return `No table, ${pieces.length} ${pieces.length === 1 ? 'piece' : 'pieces'}, ${figureHeightMm} mm figures`;
   const unit = lengthUnit(units);
   const tiles = table.columnWidthsMm.length * table.rowDepthsMm.length;
   return `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${unit}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}, ${figureHeightMm} mm figures`;

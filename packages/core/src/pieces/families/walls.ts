@@ -3,11 +3,12 @@ import { seeded } from '../../base/random';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole, yesOrNo } from '../../fields';
 import type { Assembly, Bar, EdgeJoint, Face, Opening, Vec } from '../../shell';
+import { WALLS_OF_A_SORT, compoundWalls } from './compounds';
 import { SIZES, askChoice, askLength, askNumber, askTick } from '../asks';
 import { brokenLine } from '../break';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 
-const counted = whole(SIZES.count);
+const counted = whole(WALLS_OF_A_SORT);
 const settings = z.strictObject({
   /** The standard segment: all of the set is made of it and its half. */
   segmentMm: mm(SIZES.lengthMm),
@@ -37,14 +38,14 @@ export const walls = pieceFamily('walls', settings, {
   fields: [
     askLength('segmentMm', 'Segment', SIZES.lengthMm),
     askLength('heightMm', 'Height', SIZES.wallMm),
-    askNumber('straights', 'Straight', SIZES.count),
-    askNumber('gates', 'With a gate', SIZES.count),
-    askNumber('loopholed', 'With loopholes', SIZES.count),
-    askNumber('corners', 'Corner', SIZES.count),
-    askNumber('tees', 'T', SIZES.count),
-    askNumber('crosses', 'Cross', SIZES.count),
-    askNumber('steps', 'Step', SIZES.count),
-    askNumber('brokenEnds', 'Broken end', SIZES.count),
+    askNumber('straights', 'Straight', WALLS_OF_A_SORT),
+    askNumber('gates', 'With a gate', WALLS_OF_A_SORT),
+    askNumber('loopholed', 'With loopholes', WALLS_OF_A_SORT),
+    askNumber('corners', 'Corner', WALLS_OF_A_SORT),
+    askNumber('tees', 'T', WALLS_OF_A_SORT),
+    askNumber('crosses', 'Cross', WALLS_OF_A_SORT),
+    askNumber('steps', 'Step', WALLS_OF_A_SORT),
+    askNumber('brokenEnds', 'Broken end', WALLS_OF_A_SORT),
     askLength('stepMm', 'A step is', { min: 1, max: 120 }),
     askLength('gateMm', 'Gate, width', SIZES.openingMm),
     askLength('gateHeightMm', 'Gate, height', SIZES.openingMm),
@@ -79,6 +80,19 @@ export const walls = pieceFamily('walls', settings, {
     seed: 7,
   }),
   shape: (own) => refusal(own) ?? ok(shapeOf(own)),
+  counts: {
+    says: 'Compounds side by side on a table, walled all round and from each other.',
+    fields: [
+      askLength('widthMm', 'Across', { min: 100, max: 6_000 }),
+      askLength('depthMm', 'Deep', { min: 100, max: 6_000 }),
+      askNumber('across', 'Compounds across', { min: 1, max: 8 }),
+      askNumber('deep', 'Compounds deep', { min: 1, max: 8 }),
+      askNumber('gates', 'Gates in each', { min: 0, max: 4 }),
+    ],
+    fresh: ({ widthMm, depthMm }) => ({ widthMm, depthMm, across: 2, deep: 1, gates: 1 }),
+    counted: ({ segmentMm }, { widthMm = 0, depthMm = 0, across = 1, deep = 1, gates = 0 }) =>
+      compoundWalls({ segmentMm, widthMm, depthMm, across, deep, gates }),
+  },
 });
 
 const PIER_MM = 3;

@@ -115,9 +115,9 @@ function endsOf(sheets: readonly Sheet[], parts: readonly BowPart[]): { readonly
   };
 }
 
-/** The tile with the longest side, and its other side, mm. */
+/** The tile with the longest side, and its other side, mm; nothing either way of a lot without a table. */
 export function largestTile(tiles: readonly Tile[]): { readonly spanMm: number; readonly widthMm: number } {
   const sides = tiles.map(({ cutBox: { left, top, right, bottom } }) => [right - left, bottom - top].sort((a, b) => b - a));
-  const [spanMm, widthMm] = sides.reduce((a, b) => (b[0]! > a[0]! ? b : a));
+  const [spanMm, widthMm] = sides.reduce((a, b) => (b[0]! > a[0]! ? b : a), [0, 0]);
   return { spanMm: spanMm!, widthMm: widthMm! };
 }

@@ -22,12 +22,12 @@ type WeightInputs = Pick<BowInputs, 'tiles' | 'base' | 'joints' | 'catalogue'>;
 
 /**
  * Weights while gluing: enough to close the joint, and enough to press the lowest board flat, which its wet face bends before the glue has set.
- * @returns null where nothing is glued to the ground
+ * @returns null where nothing is glued to the ground, or there is no ground
  * @source even load on a strip that lies on its ends: δ = 5·q·L⁴ ÷ (384·E·I), so q = 384·E·I·δ ÷ (5·L⁴)
  */
 export function weightsFor({ tiles, base, joints: all, catalogue }: WeightInputs): WeightNeed | null {
   const joints = all.filter(({ place }) => place.part === 'ground');
-  if (joints.length === 0) return null;
+  if (joints.length === 0 || tiles.length === 0) return null;
   const { spanMm, widthMm } = largestTile(tiles);
   const span = given('Longer side of the largest tile', spanMm, 'mm', 'plan');
   const board = wetBoard({ base, joints }, catalogue);

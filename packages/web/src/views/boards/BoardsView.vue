@@ -5,7 +5,7 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import { useRouter } from 'vue-router';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { planAgain, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { planAgain, hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import type { UnreadableBoard } from '@spare-acre/core/wire';
 import {
@@ -145,6 +145,8 @@ async function showAway(): Promise<void> {
   if (isAwayOpen.value) await told(async () => void (away.value = await fetchPutAway()));
 }
 
+const tableText = (board: StoredBoard): string =>
+  hasTable(board.plan.table) ? `${sizeText(board)}, ${tileCount(board)} ${tileCount(board) === 1 ? 'tile' : 'tiles'}` : 'none: a loose lot';
 const sizeText = ({ plan }: StoredBoard): string =>
   `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
 const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidthsMm.length * table.rowDepthsMm.length;
@@ -189,12 +191,12 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
     </div>
     <ul class="cards">
       <li v-for="board in shelf" :key="board.id">
-        <RouterLink :to="{ name: 'ground', params: { boardId: board.id } }">
+        <RouterLink :to="{ name: hasTable(board.plan.table) ? 'ground' : 'pieces', params: { boardId: board.id } }">
           <span class="plan"><PlanThumbnail :plan="board.plan" /></span>
           <h2>{{ board.plan.name }}</h2>
         </RouterLink>
         <div class="line">
-          <span>Table</span><span>{{ sizeText(board) }}, {{ tileCount(board) }} {{ tileCount(board) === 1 ? 'tile' : 'tiles' }}</span>
+          <span>Table</span><span>{{ tableText(board) }}</span>
         </div>
         <div class="line">
           <span>Ready</span><span>{{ readyText(board) }}</span>

@@ -12,6 +12,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import { today } from '../../ui/dates';
 import LengthField from '../../ui/LengthField.vue';
 import NumberField from '../../ui/NumberField.vue';
+import TickField from '../../ui/TickField.vue';
 import TextField from '../../ui/TextField.vue';
 import { useCatalogue } from '../../document/catalogue';
 
@@ -31,6 +32,7 @@ const fresh = (): NewBoard => ({
   startsOn: today(),
 });
 const board = ref<NewBoard>(fresh());
+const isOnTable = ref(true);
 const tileText = computed(() => `${board.value.columns * board.value.rows} tiles`);
 
 function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
@@ -41,7 +43,7 @@ function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
 async function create(): Promise<void> {
   problem.value = '';
   const catalogue = await catalogues.load();
-  const plan = newPlan(board.value, catalogue);
+  const plan = newPlan(isOnTable.value ? board.value : { ...board.value, widthMm: 0, depthMm: 0, columns: 0, rows: 0 }, catalogue);
   const checked = checkPlan(plan, catalogue);
   if (!checked.ok) {
     const [issue] = checked.problem.issues;
@@ -53,7 +55,7 @@ async function create(): Promise<void> {
     const { id } = await createBoard({ plan, record: NOTHING_DONE });
     isOpen.value = false;
     board.value = fresh();
-    await router.push({ name: 'ground', params: { boardId: id } });
+    await router.push({ name: isOnTable.value ? 'ground' : 'pieces', params: { boardId: id } });
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }
@@ -73,34 +75,37 @@ async function create(): Promise<void> {
       ]"
       @choose="(units) => set('units', units)"
     />
-    <LengthField
-      label="Table width"
-      :mm="board.widthMm"
-      :system="board.units"
-      :limits="LIMITS.tableMm"
-      :take="(mm) => set('widthMm', mm)"
-    />
-    <LengthField
-      label="Table depth"
-      :mm="board.depthMm"
-      :system="board.units"
-      :limits="LIMITS.tableMm"
-      :take="(mm) => set('depthMm', mm)"
-    />
-    <NumberField
-      label="Tiles across"
-      :value="board.columns"
-      unit=""
-      :limits="LIMITS.tilesAlong"
-      :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
-    />
-    <NumberField
-      label="Tiles deep"
-      :value="board.rows"
-      unit=""
-      :limits="LIMITS.tilesAlong"
-      :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
-    />
+    <TickField label="On a table" :is-on="isOnTable" @toggle="(on) => (isOnTable = on)" />
+    <template v-if="isOnTable">
+      <LengthField
+        label="Table width"
+        :mm="board.widthMm"
+        :system="board.units"
+        :limits="LIMITS.tableMm"
+        :take="(mm) => set('widthMm', mm)"
+      />
+      <LengthField
+        label="Table depth"
+        :mm="board.depthMm"
+        :system="board.units"
+        :limits="LIMITS.tableMm"
+        :take="(mm) => set('depthMm', mm)"
+      />
+      <NumberField
+        label="Tiles across"
+        :value="board.columns"
+        unit=""
+        :limits="LIMITS.tilesAlong"
+        :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
+      />
+      <NumberField
+        label="Tiles deep"
+        :value="board.rows"
+        unit=""
+        :limits="LIMITS.tilesAlong"
+        :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
+      />
+    </template>
     <NumberField
       label="Figure height"
       :value="board.figureHeightMm"
@@ -108,7 +113,9 @@ async function create(): Promise<void> {
       :limits="LIMITS.figureHeightMm"
       :take="(mm) => set('figureHeightMm', mm)"
     />
-    <p class="quiet mt-2 mb-2">{{ tileText }}, each carried, stored and dried on its own.</p>
+    <p class="quiet mt-2 mb-2">
+      {{ isOnTable ? `${tileText}, each carried, stored and dried on its own.` : 'A loose lot: pieces, cut and built without a table.' }}
+    </p>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <BButton variant="primary" :disabled="isBusy" @click="create">Lay it out</BButton>
   </BModal>

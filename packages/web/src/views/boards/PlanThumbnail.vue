@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { tilesOf } from '@spare-acre/core/ground';
-import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { type Plan, hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import PlanArt from '../ground/plan/PlanArt.vue';
 
 /** A plan in small, to scale. */
@@ -23,7 +23,12 @@ const view = computed(() => {
 </script>
 
 <template>
+  <ul v-if="!hasTable(plan.table)" class="lot" :aria-label="`Pieces of ${plan.name}`">
+    <li v-for="piece in plan.pieces" :key="piece.id">{{ piece.name }}{{ piece.count > 1 ? ` × ${piece.count}` : '' }}</li>
+    <li v-if="plan.pieces.length === 0" class="quiet">nothing yet</li>
+  </ul>
   <svg
+    v-else
     class="ink"
     :width="view.width"
     :height="view.height"
@@ -37,3 +42,19 @@ const view = computed(() => {
     <rect class="table-edge" :width="view.width" :height="view.height" />
   </svg>
 </template>
+
+<style scoped>
+.lot {
+  list-style: none;
+  margin: 0;
+  padding: 14px 18px;
+  width: 270px;
+  max-height: 170px;
+  overflow: hidden;
+  text-align: left;
+}
+.lot li {
+  border-bottom: 1px solid var(--rule);
+  padding: 3px 0;
+}
+</style>

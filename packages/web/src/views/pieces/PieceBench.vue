@@ -48,7 +48,7 @@ const placed = computed(() => {
   <TabbedSheets v-model="look" label="Drawings" :tabs="LOOKS">
     <div class="top">
       <ChoiceField
-        v-if="objects.length > 1"
+        v-if="objects.length > 1 && look !== 'cladding'"
         label="Of the set"
         :value="object?.id ?? ''"
         :options="objects"

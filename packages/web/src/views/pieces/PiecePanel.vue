@@ -12,6 +12,7 @@ import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
+import PieceCounting from './PieceCounting.vue';
 import { fieldsOf, scaleOf, whyNot } from './pieceChoice';
 
 const props = defineProps<{ piece: Piece }>();
@@ -94,6 +95,7 @@ function remove(): void {
       @refused="(says) => (problem = says)"
     />
   </section>
+  <PieceCounting :key="piece.id" :piece="piece" />
   <section>
     <h3>Made of</h3>
     <template v-for="role in roles" :key="role.role">

@@ -1,0 +1,19 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { evenSplit } from '@spare-acre/core/plan';
+import { usePlan } from '../document/plan';
+
+/** Ground and section of a loose lot: there is none, until a table is laid under it. */
+const store = usePlan();
+const SIDE_MM = 600;
+const lay = (): string => store.edit({ code: 'table/split', columnWidthsMm: evenSplit(SIDE_MM, 1), rowDepthsMm: evenSplit(SIDE_MM, 1) });
+</script>
+
+<template>
+  <div class="p-4" data-testid="no-table">
+    <h2>No table under this lot</h2>
+    <p class="quiet">Its pieces are cut, bought for and built without one; nothing is laid out here.</p>
+    <RouterLink class="btn btn-primary" :to="{ name: 'pieces' }">Go to its pieces</RouterLink>
+    <BButton variant="key" class="ms-2" @click="lay">Lay a table under it</BButton>
+  </div>
+</template>
