@@ -13,7 +13,7 @@ async function takeShed(page: Page, app: App): Promise<void> {
 }
 const shedIn = async (page: Page, app: App) => (await savedPlan(page, app)).pieces.find(({ name }) => name === 'Shed or hut')!;
 
-test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet, its gluing in the days; a base longer by its handle, all follows, undone', async ({
+test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet, its bricks on the buy list, its gluing in the days; a base longer by its handle, all follows, undone', async ({
   page,
   app,
 }) => {
@@ -22,6 +22,12 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await page.getByLabel('Stands').selectOption({ label: 'on Boiling house' });
   const [plan, { id }] = [await savedPlan(page, app), await shedIn(page, app)];
   expect(plan.features.filter(({ pieceId }) => pieceId === id).map(({ name }) => name)).toEqual(['Boiling house']);
+
+  await page.getByRole('tab', { name: 'Cladding', exact: true }).click();
+  await page.getByRole('region', { name: 'Cladding' }).getByLabel('Roof', { exact: true }).selectOption({ label: 'Card slates' });
+  const slates = async (): Promise<number> => Number(await page.getByTestId('units').first().innerText());
+  await expect(page.getByTestId('units')).toHaveCount(1);
+  const few = await slates();
 
   // room of 3 × 25 + 2 mm, the front covers both ends of 5 mm
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
@@ -35,11 +41,16 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await expect(page.getByRole('textbox', { name: 'Bases wide' })).toHaveValue('4');
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
   await expect(front).toContainText('112 mm');
+  await page.getByRole('tab', { name: 'Cladding', exact: true }).click();
+  await expect.poll(slates).toBeGreaterThan(few);
+  await go(page, 'Supplies');
+  await expect(page.getByRole('row', { name: /^Card slates/ })).toBeVisible();
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /Foam board.*5 mm/ }).click();
   await expect(page.getByRole('button', { name: /Shed or hut: front wall, (112 × 47|47 × 112)/ })).toBeVisible();
   await go(page, 'Days');
   await expect(page.getByTestId('agenda').getByRole('row', { name: /Put pieces together.*Shed or hut/ })).toBeVisible();
+  await expect(page.getByTestId('agenda').getByRole('row', { name: /Clad pieces.*Shed or hut/ })).toBeVisible();
 
   await go(page, 'Pieces');
   await page.getByRole('button', { name: 'Undo' }).click();
@@ -69,8 +80,29 @@ test('the mitre of an eight-sided basin is read off, and axe finds no fault with
   await expect(page.getByText('Bevel of every wall')).toBeVisible();
   await expect(page.locator('.line', { hasText: 'Bevel of every wall' })).toContainText('22.5°');
   await expect(page.getByTestId('change')).toHaveCount(0);
-  for (const tab of ['Parts', 'Order', 'In the round']) {
+  for (const tab of ['Parts', 'Cladding', 'Order', 'In the round']) {
     await page.getByRole('tab', { name: tab, exact: true }).click();
     expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
   }
+});
+
+test('a lot without a table: a wall set counted for a given one, and a day it is ready', async ({ page, app }) => {
+  await page.goto(app.url);
+  await page.getByRole('button', { name: 'New board' }).first().click();
+  await page.getByLabel('Name').fill('Walls for the hall');
+  await page.getByLabel('On a table').uncheck();
+  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await expect(page.getByRole('heading', { name: 'Walls for the hall' })).toBeVisible();
+  await page.getByRole('button', { name: /^Wall set/ }).click();
+  const count = page.getByLabel('Notes').locator('section', { hasText: 'Count it for a table' });
+  await count.getByRole('textbox', { name: 'Across', exact: true }).fill('1500');
+  await count.getByRole('button', { name: 'Count it' }).click();
+  // 15 × 8 segments in two compounds: 2 × (15 − 2) + 3 × (8 − 1) lie between knots, two of them gates
+  await expect(page.getByRole('textbox', { name: 'Straight', exact: true })).toHaveValue('45');
+  await expect(page.getByRole('textbox', { name: 'T', exact: true })).toHaveValue('2');
+  await expect(page.getByTestId('tally-ready')).toContainText(/\d\d:\d\d/);
+  await go(page, 'Ground');
+  await expect(page.getByTestId('no-table')).toBeVisible();
+  await page.getByRole('button', { name: 'Lay a table under it' }).click();
+  await expect(page.getByLabel('Notes').getByLabel('Tiles across')).toHaveValue('1');
 });

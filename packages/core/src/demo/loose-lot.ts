@@ -25,7 +25,7 @@ export function looseLot(catalogue: Catalogue): Plan {
         'walls',
         'field-walls',
         'Field walls',
-        { straights: 6, gates: 1, corners: 4, tees: 2, brokenEnds: 2 },
+        { heightMm: 15, gateHeightMm: 11, straights: 6, gates: 1, corners: 4, tees: 2, brokenEnds: 2 },
         { cladding: [{ shows: 'walls', claddingId: 'stone-blocks', layingId: 'scored' }] },
       ),
       a('ruin', 'mill-ruin', 'Burnt mill', {}, { count: 1 }),
