@@ -9,6 +9,7 @@ import { countTables, puzzleOf } from '@spare-acre/core/tiling';
 import { largeTable, nineTiles } from './bench/boards';
 import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
+import { pieceRows } from './bench/pieces';
 import { waitRows } from './bench/waits';
 import { ensureWebBuilt } from './setup.mjs';
 import { ROUNDS, WARM_ROUNDS, ms, timed } from './bench/timed';
@@ -73,6 +74,12 @@ and taken in. Every plan is a fresh copy. The figures before and after the pipel
 [bench-before-after.md](bench-before-after.md).
 
 ${table(['board and edit', 'reckoning', 'packing', 'main thread', 'answer'], waitRows())}
+
+## Making pieces
+
+One piece in sizes of chance, clad where it has walls: parts, joints, mass, how it stands, bricks. Then a whole answer on a board of forty.
+
+${table(['piece', 'median', '95 %', 'wanted'], pieceRows())}
 
 ## The first load
 

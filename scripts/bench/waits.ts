@@ -2,6 +2,7 @@
 import { deserialize, serialize } from 'node:v8';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
+import { makePieces } from '@spare-acre/core/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Plan } from '@spare-acre/core/plan';
 import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';
@@ -75,7 +76,7 @@ export function waitRows(): string[][] {
     const made = (): Plan => structuredClone(name === 'Brinefold' ? brinefold(catalogue) : crowdedBoard());
     const plans = Array.from({ length: 80 }, made);
     const fresh = timed((round) => {
-      const derivation = derivePipeline()(plans[round % plans.length]!, catalogue);
+      const derivation = derivePipeline(makePieces)(plans[round % plans.length]!, catalogue);
       new Answering().answer(derivation, { slices: ['surfaces'], chosen: [] });
     });
     return [[`${name}, from nothing`, ms(fresh.median), '–', '–', '–'], ...CASES.map((one) => waitRow(name, made(), one))];
@@ -83,7 +84,7 @@ export function waitRows(): string[][] {
 }
 
 function waitRow(board: string, start: Plan, { name, look, edit }: Case): string[] {
-  const [derive, answering] = [derivePipeline(), new Answering()];
+  const [derive, answering] = [derivePipeline(makePieces), new Answering()];
   let [plan, known]: [Plan, Slices] = [start, {}];
   const looked = look(start);
   known = heard(known, answering.answer(derive(plan, catalogue), looked));

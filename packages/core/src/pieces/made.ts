@@ -11,6 +11,7 @@ import {
   type Assembly,
   type Body,
   type FlatPart,
+  type LengthPart,
   type NoShape,
   type Standing,
   type StockSizes,
@@ -40,6 +41,7 @@ export interface MadeObject {
   readonly assembly: Assembly;
   readonly bodies: readonly Body[];
   readonly sheets: readonly FlatPart[];
+  readonly lengths: readonly LengthPart[];
 }
 /** What is cut from stock sold by length, each once. */
 export interface LengthCut {
@@ -117,7 +119,7 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
       count: assembly.count,
       assembly,
       bodies: bodies.value,
-      sheets: flatParts(bodies.value).sheets,
+      ...flatParts(bodies.value),
     });
   }
   const clads = cladsOf(piece, objects, of.clads, catalogue);
@@ -237,9 +239,8 @@ function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
 }
 
 function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean): LengthCut[] {
-  const { lengths } = flatParts(object.bodies);
   return copiesOf(piece, object, isOnly).flatMap(({ key, name }) =>
-    lengths.map((cut) => ({
+    object.lengths.map((cut) => ({
       id: `${key}-${cut.id}`,
       name: `${name}: ${cut.name.toLowerCase()}`,
       pieceId: piece.id,
