@@ -73,6 +73,15 @@ export interface Fill {
   readonly grade: string;
   readonly volumeMm3: number;
 }
+/** Something that hangs between places: cut to its length and bent along them, no body of its own. */
+export interface Strung {
+  readonly id: string;
+  readonly name: string;
+  readonly role: string;
+  readonly objectId: string;
+  readonly lengthMm: number;
+  readonly places: readonly Vec[];
+}
 /** Surfaces that are clad, by the word faces show. */
 export interface CladZone {
   readonly shows: string;
@@ -88,6 +97,7 @@ export interface PieceShape {
   readonly waysIn: readonly WayIn[];
   readonly order: readonly OrderStep[];
   readonly fills?: readonly Fill[];
+  readonly strung?: readonly Strung[];
   /** What comes off: bodies lifted away together. */
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
   /** What lies on what, touching each of them. */
@@ -98,7 +108,7 @@ export interface PieceShape {
 export interface PieceFact {
   readonly label: string;
   readonly value: number;
-  readonly unit: 'mm' | '°' | '1' | 'mm²';
+  readonly unit: 'mm' | '°' | '1' | 'mm²' | 'ml';
 }
 /** A setting that can be dragged on the plan or an elevation: where, and which way it grows. */
 export interface Handle {

@@ -22,7 +22,7 @@ import {
   tipsAt,
   volumeMm3,
 } from '../shell';
-import type { CladZone, Counting, FieldProblem, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import type { CladZone, Counting, FieldProblem, Strung, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
 import { type Clad, cladsOf } from './cladding';
 import { FAMILIES, type FamilyName } from './piece';
 
@@ -130,7 +130,9 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     shape: shape.value,
     objects,
     parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object, objects.length === 1)),
-    lengths: piece.isMadeElsewhere ? [] : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1)),
+    lengths: piece.isMadeElsewhere
+      ? []
+      : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1, shape.value.strung ?? [])),
     clads,
     facts: factsOf(piece, objects, clads, catalogue),
   };
@@ -238,9 +240,10 @@ function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
   });
 }
 
-function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean): LengthCut[] {
+function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean, strung: readonly Strung[]): LengthCut[] {
+  const hung = strung.filter(({ objectId }) => objectId === object.id).map((own) => ({ ...own, endDeg: [0, 0] as const }));
   return copiesOf(piece, object, isOnly).flatMap(({ key, name }) =>
-    object.lengths.map((cut) => ({
+    [...object.lengths, ...hung].map((cut) => ({
       id: `${key}-${cut.id}`,
       name: `${name}: ${cut.name.toLowerCase()}`,
       pieceId: piece.id,

@@ -1,10 +1,30 @@
 import type { PieceFamilyOf } from './family';
-import { basin, column, emplacement, fence, floorTiles, footbridge, hill, pipe, ruin, shed, stairs, tower, walls } from './families';
+import {
+  basin,
+  cable,
+  column,
+  emplacement,
+  fence,
+  floorTiles,
+  footbridge,
+  heap,
+  hill,
+  ownOutline,
+  pipe,
+  roundTower,
+  ruin,
+  shed,
+  stairs,
+  tower,
+  walkway,
+  walls,
+} from './families';
 
 /** Every family of pieces there is. A new family is a file of its own and a name here. */
 export const FAMILIES = {
   shed,
   tower,
+  'round-tower': roundTower,
   walls,
   fence,
   ruin,
@@ -13,9 +33,13 @@ export const FAMILIES = {
   column,
   stairs,
   footbridge,
+  walkway,
+  cable,
   pipe,
   hill,
+  heap,
   'floor-tiles': floorTiles,
+  'own-outline': ownOutline,
 };
 export type FamilyName = keyof typeof FAMILIES;
 export const FAMILY_NAMES = Object.keys(FAMILIES) as readonly FamilyName[];

@@ -59,6 +59,7 @@ const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths, clads
   handles: shape?.handles ?? [],
   levels: shape?.levels ?? [],
   more: shape?.facts ?? [],
+  strung: shape?.strung ?? [],
   lengths,
   clads,
 });

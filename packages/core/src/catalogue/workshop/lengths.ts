@@ -39,6 +39,8 @@ export const lengths: Catalogue['lengths'] = [
   round('skewer-3', 'Bamboo skewer', 3, 0, 300, 8),
   round('dowel-4', 'Dowel', 4, 0, 1_000, 90),
   round('dowel-6', 'Dowel', 6, 0, 1_000, 120),
+  round('wire-0-8', 'Craft wire', 0.8, 0, 2_000, 60),
+  round('wire-1-2', 'Craft wire', 1.2, 0, 2_000, 80),
   round('tube-6', 'Card tube', 6, 5, 330, 60),
   round('tube-10', 'Card tube', 10, 8, 330, 80),
   round('tube-20', 'Card tube', 20, 17, 500, 110),

@@ -42,6 +42,7 @@ export const starter: Catalogue['starter'] = {
       stick: 'strip-2x2',
       rod: 'dowel-4',
       tube: 'tube-10',
+      wire: 'wire-0-8',
     },
     glueId: 'white-glue',
   },

@@ -86,6 +86,7 @@ const placed = computed(() => {
           :apart="look === 'round' ? apart : 0"
           :placed="null"
           :handles="made.handles"
+          :strung="made.strung"
           :piece="piece"
           :width-px="Math.max(120, width)"
           :height-px="Math.max(100, height)"

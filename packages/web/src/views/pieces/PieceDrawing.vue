@@ -18,6 +18,7 @@ const props = defineProps<{
   /** Only these bodies; null for all. */
   placed: ReadonlySet<string> | null;
   handles: readonly Handle[];
+  strung?: readonly { readonly id: string; readonly objectId: string; readonly places: readonly Handle['at'][] }[];
   piece: Piece;
   widthPx: number;
   heightPx: number;
@@ -56,6 +57,21 @@ const shown = computed(() =>
   }),
 );
 const dot = (a: readonly number[], b: readonly number[]): number => a[0]! * b[0]! + a[1]! * b[1]! + a[2]! * b[2]!;
+
+/** Cables: drawn over what they hang from. */
+const cables = computed(() =>
+  props.apart > 0 || props.placed !== null
+    ? []
+    : (props.strung ?? [])
+        .filter(({ objectId }) => objectId === props.object.id)
+        .map(({ id, places }) => ({
+          id,
+          d: places
+            .map((place) => onDrawing(place, props.sight))
+            .map(({ x, y }, i) => `${i === 0 ? 'M' : 'L'}${x} ${y}`)
+            .join(''),
+        })),
+);
 
 function set(handle: Handle, value: number, gesture: string | null): void {
   const was = Number(props.piece.settings[handle.key]);
@@ -146,6 +162,7 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
     @keydown="turnByKey"
   >
     <path v-for="(face, i) in drawing.faces" :key="i" :d="ringPath(face.rings)" :style="{ fill: shade(face.light) }" class="face" />
+    <path v-for="one in cables" :key="one.id" :d="one.d" class="cable" />
     <g v-if="isFlatView" class="sizes" aria-hidden="true">
       <path
         :d="`M${whole.left} ${whole.bottom + 14 / pxPerMm}H${whole.right}M${whole.left} ${whole.bottom + 9 / pxPerMm}v${10 / pxPerMm}M${whole.right} ${whole.bottom + 9 / pxPerMm}v${10 / pxPerMm}`"
@@ -179,6 +196,12 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
 </template>
 
 <style scoped>
+.cable {
+  fill: none;
+  stroke: var(--ink);
+  stroke-width: 1.4;
+  vector-effect: non-scaling-stroke;
+}
 .piece {
   display: block;
   --piece-light: var(--sheet);

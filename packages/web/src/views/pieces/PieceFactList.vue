@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { lengthText, lengthUnit } from '@spare-acre/core/base/units';
+import { lengthText, lengthUnit, showText } from '@spare-acre/core/base/units';
 import FigureLine from '../../ui/FigureLine.vue';
 import { usePlan } from '../../document/plan';
 import type { Slices } from '../../workers/slices';
@@ -7,6 +7,12 @@ import type { Slices } from '../../workers/slices';
 /** What a piece comes to: sizes, weight, how it stands. */
 defineProps<{ made: NonNullable<Slices['bench']>[number] }>();
 const store = usePlan();
+/** As the eye wants it: never a bare float. */
+function factText({ value, unit }: NonNullable<Slices['bench']>[number]['more'][number]): string {
+  if (unit === 'mm') return length(value);
+  if (unit === '°') return `${value.toFixed(1)}°`;
+  return showText({ value, unit }, store.showing);
+}
 const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${lengthUnit(store.plan!.units)}`;
 </script>
 
@@ -29,9 +35,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <h3>Read off</h3>
       <div v-for="fact in made.more" :key="fact.label" class="line">
         <span>{{ fact.label }}</span>
-        <span class="num">{{
-          fact.unit === 'mm' ? length(fact.value) : fact.unit === '°' ? `${fact.value.toFixed(1)}°` : fact.value
-        }}</span>
+        <span class="num">{{ factText(fact) }}</span>
       </div>
       <div v-for="level in made.levels" :key="level.name" class="line">
         <span>{{ level.name }}, over the foot</span>

@@ -1,0 +1,165 @@
+import { z } from 'zod';
+import { ok } from '../../base/result';
+import { mm, whole, yesOrNo } from '../../fields';
+import type { Bar, Face, Row, Vec } from '../../shell';
+import { SIZES, askLength, askNumber, askTick } from '../asks';
+import { levelFace } from '../enclosure';
+import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
+
+const settings = z.strictObject({
+  lengthMm: mm(SIZES.lengthMm),
+  widthMm: mm(SIZES.lengthMm),
+  /** Of what is walked on, over the ground. */
+  deckMm: mm({ min: 8, max: 400 }),
+  /** Pairs of props under it. */
+  props: whole({ min: 0, max: 20 }),
+  /** Bars across under the mesh. */
+  bearers: whole({ min: 0, max: 60 }),
+  /** A second frame on the mesh, flush with the first. */
+  upper: yesOrNo(),
+});
+type Walkway = z.infer<typeof settings>;
+
+export const walkway = pieceFamily('walkway', settings, {
+  name: 'Walkway or platform',
+  says: 'Frame, mesh and frame on props; at the ground or high above it.',
+  fields: [
+    askLength('lengthMm', 'Long', SIZES.lengthMm),
+    askLength('widthMm', 'Wide', SIZES.lengthMm),
+    askLength('deckMm', 'Over the ground', { min: 8, max: 400 }),
+    askNumber('props', 'Pairs of props', { min: 0, max: 20 }),
+    askNumber('bearers', 'Bars across', { min: 0, max: 60 }),
+    askTick('upper', 'A frame on the mesh'),
+  ],
+  roles: [
+    { role: 'mesh', name: 'Mesh', sold: 'sheet', usual: 'card' },
+    { role: 'frame', name: 'Frame', sold: 'length', usual: 'strip' },
+    { role: 'prop', name: 'Props', sold: 'length', usual: 'strip', within: 'frame' },
+  ],
+  clads: [{ shows: 'deck', name: 'Deck' }],
+  fresh: ({ figureMm, baseMm }): Walkway => ({
+    lengthMm: Math.round(baseMm * 6),
+    widthMm: Math.round(baseMm * 1.6),
+    deckMm: Math.round(figureMm * 1.5),
+    props: 3,
+    bearers: 5,
+    upper: true,
+  }),
+  shape: (own) => refusal(own) ?? ok(shapeOf(own)),
+});
+
+/** What the widest strip takes on either side, and so much between. */
+const LEAST_WIDE_MM = 14;
+/** A prop as wide as the widest strip, and so much air. */
+const PROP_MM = 10;
+function refusal({ lengthMm, widthMm, props, bearers }: Walkway): ReturnType<typeof refused> | null {
+  if (widthMm < LEAST_WIDE_MM) return refused('widthMm', `leaves nothing between its rails; ${LEAST_WIDE_MM} mm or more would do`);
+  if (lengthMm < LEAST_WIDE_MM) return refused('lengthMm', `leaves nothing between its ends; ${LEAST_WIDE_MM} mm or more would do`);
+  const most = Math.floor(lengthMm / PROP_MM);
+  if (props > most) return refused('props', `${most} stand under ${lengthMm} mm; up to ${most} would do`);
+  const bars = Math.max(0, Math.floor((lengthMm - LEAST_WIDE_MM) / PROP_MM));
+  if (bearers > bars) return refused('bearers', `${bars} lie side by side; up to ${bars} would do`);
+  return null;
+}
+
+function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }: Walkway): PieceShape {
+  const mesh: Face = levelFace(
+    { id: 'mesh', name: 'Mesh', role: 'mesh', shows: { far: 'deck' } },
+    rectangleRing(0, 0, l, w),
+    z0,
+    'above',
+    () => ({ joint: 'free' }),
+  );
+  /** Under the mesh its top is at the line, over it its foot. */
+  const frameOf = (id: string, name: string, upTo: 1 | -1): Bar[] => {
+    const lies = upTo === 1 ? {} : { touches: [{ bodies: ['mesh'], along: [0, 0, -1] as Vec }] };
+    const z = upTo === 1 ? z0 : z0 + HOVER_MM;
+    const rail = (side: string, y: number, acrossTo: 1 | -1): Bar => ({
+      id: `${id}-${side}`,
+      name: `${name}, ${side} rail`,
+      role: 'frame',
+      from: [0, y, z],
+      to: [l, y, z],
+      across: [0, 1, 0],
+      runs: [acrossTo, upTo],
+      ...lies,
+    });
+    const end = (side: string, x: number, acrossTo: 1 | -1): Bar => ({
+      id: `${id}-${side}`,
+      name: `${name}, ${side} end`,
+      role: 'frame',
+      from: [x, 0, z],
+      to: [x, w, z],
+      across: [-1, 0, 0],
+      runs: [acrossTo, upTo],
+      ends: [
+        { joint: 'against', to: `${id}-near` },
+        { joint: 'against', to: `${id}-far` },
+      ],
+      ...lies,
+    });
+    return [rail('near', 0, -1), rail('far', w, 1), end('left', 0, 1), end('right', l, -1)];
+  };
+  const bearer: Row = {
+    id: 'bearer',
+    name: 'Bar across',
+    count: bearers,
+    between: { bodies: ['frame-left', 'frame-right'], along: [1, 0, 0] },
+    bar: {
+      role: 'frame',
+      from: [0, 0, z0],
+      to: [0, w, z0],
+      across: [-1, 0, 0],
+      runs: [0, 1],
+      ends: [
+        { joint: 'against', to: 'frame-near' },
+        { joint: 'against', to: 'frame-far' },
+      ],
+    },
+  };
+  const legs = Array.from({ length: props }, (_, i) =>
+    (['near', 'far'] as const).map((side): Bar => {
+      const x = (l * (2 * i + 1)) / (2 * props);
+      const y = side === 'near' ? 0 : w;
+      return {
+        id: `prop-${i + 1}-${side}`,
+        name: `Prop ${i + 1}, ${side}`,
+        role: 'prop',
+        from: [x, y, 0],
+        to: [x, y, z0],
+        across: [1, 0, 0],
+        runs: [0, side === 'near' ? -1 : 1],
+        ends: [{ joint: 'free' }, { joint: 'against', to: `frame-${side}` }],
+      };
+    }),
+  ).flat();
+  const [lower, over] = [frameOf('frame', 'Frame', 1), upper ? frameOf('upper', 'Upper frame', -1) : []];
+  return {
+    objects: [
+      { id: 'walkway', name: 'Walkway', count: 1, faces: [mesh], bars: [...lower, ...over, ...(bearers > 0 ? [bearer] : []), ...legs] },
+    ],
+    clear: [],
+    levels: [{ name: 'Deck', objectId: 'walkway', atMm: z0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
+    waysIn: [],
+    order: [
+      { does: 'glue', says: 'The lower frame on a flat board, square by its diagonals.', bodyIds: lower.map(({ id }) => id) },
+      { does: 'glue', says: 'Bars across, level with the rails.', bodyIds: [] },
+      { does: 'paint', says: 'Frame and mesh before they meet: behind the mesh no brush goes.', bodyIds: [] },
+      {
+        does: 'glue',
+        says: 'Mesh on the frame, the second frame on the mesh, a weight on all.',
+        bodyIds: ['mesh', ...over.map(({ id }) => id)],
+      },
+      { does: 'pin', says: 'Props on pins, plumb; the first and the last before the rest.', bodyIds: legs.map(({ id }) => id) },
+    ],
+    rests: [{ bodyId: 'mesh', on: ['frame-near', 'frame-far'] }, ...over.map(({ id }) => ({ bodyId: id, on: ['mesh'] }))],
+    facts: props > 1 ? [{ label: 'From prop to prop', value: l / props, unit: 'mm' as const }] : [],
+    handles: [
+      { key: 'lengthMm', label: 'Long', objectId: 'walkway', at: [l, 0, z0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'widthMm', label: 'Wide', objectId: 'walkway', at: [0, w, z0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+      { key: 'deckMm', label: 'Over the ground', objectId: 'walkway', at: [0, 0, z0], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+    ],
+  };
+}
+/** From so far above the upper frame comes down onto the mesh. */
+const HOVER_MM = 40;
