@@ -1,5 +1,5 @@
 import type { Point, Ring } from '../base/geometry';
-import { type Body, type Vec, cross, dot, hullOf, meshOf, middleOf, placesOf, minus, plus } from '../shell';
+import { type Body, type Vec, cross, dot, hullOf, meshOf, midOf, middleOf, placesOf, minus, plus, times } from '../shell';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -17,6 +17,8 @@ export interface SeenFace {
   readonly rings: readonly Ring[];
   /** 0 in the shade, 1 in the light. */
   readonly light: number;
+  /** One of many flats that stand for a round: its lines are softer. */
+  readonly isFacet: boolean;
 }
 export interface PieceDrawing {
   readonly faces: readonly SeenFace[];
@@ -31,11 +33,15 @@ interface Flat {
   readonly normal: Vec;
   /** Drawn before the faces that lie over it: a reveal before the face it is cut into. */
   readonly isReveal: boolean;
+  readonly isFacet?: boolean;
 }
+/** What is drawn in one go: a body, or of one that is bent round others a stave. */
 interface Shown {
   readonly body: Body;
   readonly places: readonly Vec[];
   readonly flats: readonly Flat[];
+  /** Cuts that part it from its neighbours and are never seen. */
+  readonly cuts: readonly Flat[];
   readonly depth: number;
 }
 
@@ -59,13 +65,14 @@ export function onDrawing(place: Vec, sight: Sight): Point {
  */
 export function pieceDrawing(bodies: readonly Body[], sight: Sight, apart = 0): PieceDrawing {
   const { right, up, near } = axesOf(sight);
-  const shown = bodies.map((body) => shownOf(body, near)).map((one, _, all) => shifted(one, all, apart));
+  const shown = bodies.flatMap((body) => shownOf(body, near)).map((one, _, all) => shifted(one, all, apart));
   const seen = inOrder(shown, sight).flatMap(({ body, flats }) =>
     [...flats]
       .filter(({ normal }) => dot(normal, near) > 1e-6)
       .sort((a, b) => Number(b.isReveal) - Number(a.isReveal))
-      .map(({ rings, normal }): SeenFace => ({
+      .map(({ rings, normal, isFacet = false }): SeenFace => ({
         bodyId: body.id,
+        isFacet,
         rings: rings.map((ring) => ring.map((place) => ({ x: dot(place, right), y: -dot(place, up) }))),
         light: lightOn(normal),
       })),
@@ -79,9 +86,89 @@ export function pieceDrawing(bodies: readonly Body[], sight: Sight, apart = 0): 
 const LAMP: Vec = [-0.42, -0.55, 0.72];
 const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * dot(normal, LAMP)));
 
-function shownOf(body: Body, near: Vec): Shown {
+function shownOf(body: Body, near: Vec): Shown[] {
+  if (body.kind === 'curve') return stavesOf(body, near);
   const places = placesOf(body);
-  return { body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), depth: dot(middleOf(body), near) };
+  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), cuts: [], depth: dot(middleOf(body), near) }];
+}
+
+/** A bent sheet stave by stave: what stands within its bend lies before some and behind others. */
+function stavesOf(body: Extract<Body, { kind: 'curve' }>, near: Vec): Shown[] {
+  const { places, triangles } = meshOf(body);
+  const { frame, turnRad } = body;
+  const count = Math.max(1, Math.round((turnRad * ROUND_STAVES) / (2 * Math.PI)));
+  const stepRad = turnRad / count;
+  const turnOf = (place: Vec): number => {
+    const from = minus(place, frame.origin);
+    const turn = Math.atan2(dot(from, frame.v), dot(from, frame.u));
+    return turn < -1e-6 ? turn + 2 * Math.PI : turn;
+  };
+  const staves = new Map<number, (readonly [Vec, Vec, Vec])[]>();
+  for (const corners of triangles) {
+    const [p, q, r] = corners.map((at) => places[at]!) as [Vec, Vec, Vec];
+    const stave = Math.min(count - 1, Math.floor(turnOf(midOf([p, q, r])) / stepRad));
+    staves.set(stave, [...(staves.get(stave) ?? []), [p, q, r]]);
+  }
+  const radial = (turn: number, sign: 1 | -1): Flat => ({
+    rings: [[frame.origin]],
+    normal: plus(times(frame.u, -Math.sin(turn) * sign), times(frame.v, Math.cos(turn) * sign)),
+    isReveal: false,
+  });
+  return [...staves].map(([stave, own]): Shown => {
+    const all = own.flat();
+    return {
+      body,
+      places: all,
+      flats: sidesOf(own),
+      cuts: [radial(stave * stepRad, -1), radial((stave + 1) * stepRad, 1)],
+      depth: dot(midOf(all), near),
+    };
+  });
+}
+/** Staves of a full circle: as many as its mesh has flats. */
+const ROUND_STAVES = 48;
+
+/** Triangles that lie in one plane and touch, as one side: its rings are the edges that only one of them has. */
+function sidesOf(triangles: readonly (readonly [Vec, Vec, Vec])[]): Flat[] {
+  const byNormal = new Map<string, { normal: Vec; edges: Map<string, readonly [Vec, Vec]> }>();
+  const key = (vec: Vec): string => vec.map((one) => Math.round(one * 1e4)).join(' ');
+  for (const [p, q, r] of triangles) {
+    const raw = cross(minus(q, p), minus(r, p));
+    const long = Math.hypot(...raw);
+    if (long < 1e-9) continue;
+    const normal = times(raw, 1 / long);
+    const name = `${key(normal)} ${Math.round(dot(normal, p) * 1e3)}`;
+    const side = byNormal.get(name) ?? { normal, edges: new Map<string, readonly [Vec, Vec]>() };
+    byNormal.set(name, side);
+    for (const [from, to] of [
+      [p, q],
+      [q, r],
+      [r, p],
+    ] as const)
+      if (!side.edges.delete(`${key(to)} ${key(from)}`)) side.edges.set(`${key(from)} ${key(to)}`, [from, to]);
+  }
+  return [...byNormal.values()].map(({ normal, edges }) => ({
+    rings: chained([...edges.values()], key),
+    normal,
+    isReveal: false,
+    isFacet: true,
+  }));
+}
+/** Edges end to end in closed rings. */
+function chained(edges: readonly (readonly [Vec, Vec])[], key: (vec: Vec) => string): Vec[][] {
+  const next = new Map(edges.map(([from, to]) => [key(from), to]));
+  const rings: Vec[][] = [];
+  for (const [start] of edges) {
+    const ring: Vec[] = [];
+    for (let at: Vec | undefined = start; at !== undefined && next.has(key(at));) {
+      ring.push(at);
+      const to: Vec = next.get(key(at))!;
+      next.delete(key(at));
+      at = to;
+    }
+    if (ring.length > 2) rings.push(ring);
+  }
+  return rings;
 }
 
 function plateFlats(plate: Extract<Body, { kind: 'plate' }>): Flat[] {
@@ -131,9 +218,12 @@ function shifted(one: Shown, all: readonly Shown[], apart: number): Shown {
   return {
     ...one,
     places: one.places.map((place) => plus(place, by)),
-    flats: one.flats.map((flat) => ({ ...flat, rings: flat.rings.map((ring) => ring.map((place) => plus(place, by))) })),
+    flats: one.flats.map((flat) => moved(flat, by)),
+    cuts: one.cuts.map((flat) => moved(flat, by)),
   };
 }
+
+const moved = (flat: Flat, by: Vec): Flat => ({ ...flat, rings: flat.rings.map((ring) => ring.map((place) => plus(place, by))) });
 
 /** Farthest first: each body after all that lie behind it. Only what laps over on the drawing has an order: round a ring of walls any other would run in a circle. */
 function inOrder(shown: readonly Shown[], sight: Sight): readonly Shown[] {
@@ -183,7 +273,7 @@ function nearer(a: Shown, b: Shown, near: Vec): number {
 }
 /** For every flat side of a that parts the two: 1 where a is on the viewer's side of it, −1 where b is. */
 function partings(a: Shown, b: Shown, near: Vec): number[] {
-  return a.flats.flatMap(({ rings, normal }) => {
+  return [...a.flats, ...a.cuts].flatMap(({ rings, normal }) => {
     const side = dot(normal, near);
     if (Math.abs(side) < 1e-6) return [];
     const at = dot(normal, rings[0]![0]!);

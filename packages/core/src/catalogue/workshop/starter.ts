@@ -43,6 +43,7 @@ export const starter: Catalogue['starter'] = {
       rod: 'dowel-4',
       tube: 'tube-10',
       wire: 'wire-0-8',
+      skewer: 'skewer-3',
     },
     glueId: 'white-glue',
   },

@@ -5,6 +5,7 @@ export { emplacement } from './emplacement';
 export { fence } from './fence';
 export { floorTiles } from './floor-tiles';
 export { footbridge } from './footbridge';
+export { front } from './front';
 export { heap } from './heap';
 export { hill } from './hill';
 export { ownOutline } from './own-outline';

@@ -161,7 +161,13 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
     @pointerdown="turn"
     @keydown="turnByKey"
   >
-    <path v-for="(face, i) in drawing.faces" :key="i" :d="ringPath(face.rings)" :style="{ fill: shade(face.light) }" class="face" />
+    <path
+      v-for="(face, i) in drawing.faces"
+      :key="i"
+      :d="ringPath(face.rings)"
+      :style="{ fill: shade(face.light), ...(face.isFacet ? { stroke: shade(face.light * 0.8) } : {}) }"
+      class="face"
+    />
     <path v-for="one in cables" :key="one.id" :d="one.d" class="cable" />
     <g v-if="isFlatView" class="sizes" aria-hidden="true">
       <path
