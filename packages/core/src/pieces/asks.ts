@@ -21,6 +21,11 @@ export const askChoice = (key: string, label: string, texts: Readonly<Record<str
   ...more,
 });
 
+/** Left between an opening and the end of its wall. */
+export const PIER_MM = 2;
+/** Left free round what lifts out. */
+export const LIFT_MM = 0.5;
+
 /** What settings of pieces may be. */
 export const SIZES = {
   bases: { min: 0.5, max: 24 },

@@ -3,7 +3,7 @@ import { CATALOGUE } from '../testing';
 import { makePiece, newPiece } from '.';
 import { catenary, hangsMm } from './catenary';
 import { rubbleMm3 } from './families/heap';
-import { ringIn } from './families/own-outline';
+import { outlineWords, ringIn } from './families/own-outline';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 
@@ -64,6 +64,16 @@ describe('an own outline', () => {
     ['0,0 9000,0 0,90', '5 m'],
   ])('%s is refused: %s', (typed, says) => {
     expect(ringIn(typed)).toMatchObject({ ok: false, problem: { field: 'outline', says: expect.stringContaining(says) as string } });
+  });
+
+  test('taken from a drawing, whose y runs down, it stands upright from its own corner', () => {
+    const drawn = [
+      { x: 100, y: 50 },
+      { x: 160, y: 50 },
+      { x: 160, y: 90 },
+    ];
+    expect(outlineWords(drawn)).toBe('0,40 60,40 60,0');
+    expect(ringIn(outlineWords(drawn)).ok).toBe(true);
   });
 
   test('either way round is the same piece', () => {

@@ -51,7 +51,7 @@ const OVER_HEAD = 1.1;
 function* lowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
   for (const way of made.shape?.waysIn ?? []) {
     const neededMm = Math.ceil(scale.figureMm * OVER_HEAD);
-    if (way.heightMm >= neededMm || !('doorHeightMm' in made.piece.settings)) continue;
+    if (way.heightMm >= neededMm || way.madeBy === undefined) continue;
     yield {
       id: `piece/low-door ${made.piece.id} ${way.name}`,
       code: 'piece/low-door',
@@ -65,14 +65,14 @@ function* lowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning
         given('Figure and base', neededMm, 'mm', 'plan'),
         '.',
       ],
-      mends: [set(made, { doorHeightMm: neededMm }, 'Raise the door of', `Make it ${lengthWords(neededMm, units)} high`)],
+      mends: [set(made, { [way.madeBy.height]: neededMm }, 'Raise the door of', `Make it ${lengthWords(neededMm, units)} high`)],
     };
   }
 }
 function* narrowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
   for (const way of made.shape?.waysIn ?? []) {
     const neededMm = Math.ceil(scale.baseMm + 1);
-    if (way.widthMm >= neededMm || !('doorWidthMm' in made.piece.settings)) continue;
+    if (way.widthMm >= neededMm || way.madeBy === undefined) continue;
     yield {
       id: `piece/narrow-door ${made.piece.id} ${way.name}`,
       code: 'piece/narrow-door',
@@ -86,7 +86,7 @@ function* narrowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warn
         given('Base', scale.baseMm, 'mm', 'plan'),
         ' does not go through.',
       ],
-      mends: [set(made, { doorWidthMm: neededMm }, 'Widen the door of', `Make it ${lengthWords(neededMm, units)} wide`)],
+      mends: [set(made, { [way.madeBy.width]: neededMm }, 'Widen the door of', `Make it ${lengthWords(neededMm, units)} wide`)],
     };
   }
 }
@@ -108,11 +108,10 @@ function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
         given('Figure', neededMm, 'mm', 'plan'),
         '.',
       ],
-      mends: (['wallMm', 'storeyMm'] as const).flatMap((key) =>
-        typeof made.piece.settings[key] === 'number'
-          ? [set(made, { [key]: Math.ceil(neededMm + 5) }, 'Raise', `Raise it to ${Math.ceil(neededMm + 5)} mm`)]
-          : [],
-      ),
+      mends:
+        level.raisedBy === undefined
+          ? []
+          : [set(made, { [level.raisedBy]: Math.ceil(neededMm + 5) }, 'Raise', `Raise it to ${Math.ceil(neededMm + 5)} mm`)],
     };
   }
 }

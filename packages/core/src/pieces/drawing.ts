@@ -202,7 +202,7 @@ function meshFlats(body: Body): Flat[] {
     const ring = [places[a]!, places[b]!, places[c]!];
     const raw = cross(minus(ring[1]!, ring[0]!), minus(ring[2]!, ring[0]!));
     const long = Math.hypot(...raw);
-    return long < 1e-9 ? [] : [{ rings: [ring], normal: [raw[0] / long, raw[1] / long, raw[2] / long], isReveal: false }];
+    return long < 1e-9 ? [] : [{ rings: [ring], normal: times(raw, 1 / long), isReveal: false, isFacet: true }];
   });
 }
 

@@ -2,6 +2,7 @@ import type { z } from 'zod';
 import type { Point, Ring } from '../base/geometry';
 import type { DeepReadonly } from '../base/readonly';
 import type { Result } from '../base/result';
+import type { Catalogue } from '../catalogue';
 import type { AskedField } from '../fields';
 import type { Assembly, Vec } from '../shell';
 
@@ -14,11 +15,20 @@ export interface PieceScale {
   readonly ratio: number;
 }
 
+/** The scale of a board. */
+export const pieceScale = (figureMm: number, baseMm: number, { bench }: Catalogue): PieceScale => ({
+  figureMm,
+  baseMm,
+  ratio: figureMm / bench.personMm.value,
+});
+
 /** How a setting is asked for, and whether it has a say with the others as they are. */
 export type PieceField = AskedField & {
   readonly when?: (settings: never) => boolean;
   /** A number goes up and down by this. */
   readonly step?: number;
+  /** Words that an outline of a drawing can be written as. */
+  readonly fromOutline?: (ring: readonly Point[]) => string;
 };
 
 /** Something a piece is made of: sheets of it, or lengths. */
@@ -49,6 +59,8 @@ export interface StandingLevel {
   readonly ring: Ring;
   /** Clear height over it; null in the open. */
   readonly headroomMm: number | null;
+  /** The setting that raises what is over it. */
+  readonly raisedBy?: string;
 }
 /** A way in or out. */
 export interface WayIn {
@@ -56,6 +68,8 @@ export interface WayIn {
   readonly objectId: string;
   readonly widthMm: number;
   readonly heightMm: number;
+  /** The settings that make it wider and higher. */
+  readonly madeBy?: { readonly width: string; readonly height: string };
   /** Middle of the threshold, and the way out of it. */
   readonly at: Vec;
   readonly out: Vec;
@@ -81,6 +95,8 @@ export interface Strung {
   readonly objectId: string;
   readonly lengthMm: number;
   readonly places: readonly Vec[];
+  /** It goes through what hides it. */
+  readonly isInside?: boolean;
 }
 /** Surfaces that are clad, by the word faces show. */
 export interface CladZone {

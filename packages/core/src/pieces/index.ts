@@ -1,5 +1,6 @@
 export { FAMILIES, FAMILY_NAMES, familyNamed } from './piece';
 export type { FamilyName } from './piece';
+export { pieceScale } from './family';
 export type { PieceFamilyDefinition, PieceFamilyOf, PieceField, PieceScale, PieceShape, StockRole } from './family';
 export { footprintOf } from './footprint';
 export type { Footprint } from './footprint';

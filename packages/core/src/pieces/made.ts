@@ -1,6 +1,6 @@
 import { remembered } from '../base/memory';
 import { cutMm } from '../base/rounding';
-import { type Region, areaMm2, edgeMm, regionBox } from '../base/geometry';
+import { areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
 import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
 import { type Catalogue, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
@@ -15,6 +15,7 @@ import {
   type NoShape,
   type Standing,
   type StockSizes,
+  alongAt,
   flatParts,
   placesOf,
   resolved,
@@ -315,10 +316,10 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
     standing: first?.standing ?? null,
     outside: given(
       `${piece.name}: outside to coat`,
-      objects.reduce((sum, { bodies, count }) => sum + outsideMm2(bodies) * count, 0),
+      objects.reduce((sum, object) => sum + shownMm2(object) * object.count, 0),
       'mm²',
       'drawing',
-      'faces that show, openings taken off',
+      'sides that show from outside, openings taken off',
     ),
   };
 }
@@ -358,12 +359,21 @@ function boxOf(bodies: readonly Body[]): readonly [low: readonly [number, number
   return [low, high];
 }
 
-/** What shows on the outside of faces that say they show. */
-function outsideMm2(bodies: readonly Body[]): number {
+/** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */
+function shownMm2({ assembly, bodies }: Pick<MadeObject, 'assembly' | 'bodies'>): number {
+  const marked = new Map([...assembly.faces, ...(assembly.bends ?? [])].map(({ id, shows }) => [id, shows]));
+  const saysNothing = [...marked.values()].every((shows) => shows === undefined);
   return bodies.reduce((sum, body) => {
-    if (body.kind !== 'plate' || body.isBar) return sum;
-    return sum + areaMm2(outlineOn(body));
+    if (body.kind === 'rod' || (body.kind === 'plate' && body.isBar)) return sum;
+    const shows = saysNothing ? { far: 'outside' } : (marked.get(body.id) ?? {});
+    const sides = (['far', 'drawn'] as const).filter((side) => shows[side as 'far'] !== undefined && shows[side as 'far'] !== 'inside');
+    return sum + sides.reduce((all, side) => all + sideMm2(body, side), 0);
   }, 0);
+}
+function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): number {
+  if (body.kind === 'plate') return areaMm2({ rings: body.loops.map((loop) => loop[side]) });
+  const onDrawn = areaMm2({ rings: body.loops.map(({ ring }) => ring) });
+  return side === 'drawn' ? onDrawn : alongAt(body, onDrawn, body.farMm);
 }
 
 /** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side. */
@@ -386,5 +396,3 @@ function gluedOf(objects: readonly MadeObject[]): { readonly areaMm2: number; re
   }
   return { areaMm2: areaMm2Sum, joints: Math.ceil(joints) };
 }
-
-const outlineOn = (plate: Extract<Body, { kind: 'plate' }>): Region => ({ rings: plate.loops.map(({ far }) => far) });

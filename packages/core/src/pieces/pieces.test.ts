@@ -271,3 +271,8 @@ test('two who change different pieces keep both; the same one in two ways is a c
   expect([both.clashes, both.plan.pieces.map(({ count }) => count)]).toEqual([[], [2, 3]]);
   expect(mergePlans(base, to('two', 2), to('two', 3)).clashes).toEqual(['Keep']);
 });
+
+test('outside to coat: of a column its shaft all round, its foot and its cap, each on the side that shows', () => {
+  const { facts } = made(aPiece('column', { acrossMm: 20, heightMm: 60, ribs: false, footOutMm: 3 }));
+  expect(facts!.outside.value).toBeCloseTo(Math.PI * 20 * 60 + 2 * 26 * 26, 3);
+});

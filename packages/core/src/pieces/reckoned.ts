@@ -9,6 +9,7 @@ import { type Figure, type MeasureSystem, given, reckon, total } from '../base/u
 import { type Catalogue, type Cladding, adhesiveBy } from '../catalogue';
 import { cladTotal } from './cladding';
 import { pieceWarnings } from './checks';
+import { pieceScale } from './family';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
 import { type MadePiece, makePiece } from './made';
@@ -59,7 +60,7 @@ export type MakePieces = (inputs: PieceInputs) => Pieces;
 
 /** Makes all pieces of a board. Loaded when a board has some: a board without needs none of this. */
 export function makePieces({ pieces, features, figureHeightMm, baseMm, units, catalogue }: PieceInputs): Pieces {
-  const scale = { figureMm: figureHeightMm, baseMm, ratio: figureHeightMm / catalogue.bench.personMm.value };
+  const scale = pieceScale(figureHeightMm, baseMm, catalogue);
   const made = pieces.map((piece) => makePiece(piece, scale, catalogue));
   const footprints = new Map(
     made.flatMap((one) => {

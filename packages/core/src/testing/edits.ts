@@ -1,6 +1,6 @@
 import type { Edit, EditCode, EditNamed } from '../plan/edits';
 import type { Random } from '../base/random';
-import { FAMILY_NAMES, newPiece } from '../pieces';
+import { FAMILY_NAMES, newPiece, pieceScale } from '../pieces';
 import { GROUND_KINDS } from '../surfaces';
 import { newFeature } from '../features';
 import { type Board, newPassage, rimBoards, rimOf, tableDepthMm, tableWidthMm } from '../plan';
@@ -18,7 +18,7 @@ const oneOf = ({ plan: { features } }: Board, random: Random) => (features.lengt
 const layerOf = ({ plan: { stack } }: Board, random: Random) => ({ kind: 'ground', layerId: pick(random, stack.ground).id }) as const;
 const facedIn = ({ plan: { stack } }: Board) => GROUND_KINDS.find((kind) => stack.facings[kind].length > 0) ?? null;
 const pieceOf = ({ plan: { pieces } }: Board, random: Random) => (pieces.length === 0 ? null : pick(random, pieces));
-const scaleOf = ({ plan: { figureHeightMm, play } }: Board) => ({ figureMm: figureHeightMm, baseMm: play.baseMm, ratio: 0.016 });
+const scaleOf = ({ plan: { figureHeightMm, play } }: Board) => pieceScale(figureHeightMm, play.baseMm, CATALOGUE);
 const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], ...record }).jobs;
 
 /** A new kind of edit is a line here, or it does not compile: what is remembered is compared with what is reckoned afresh after every kind there is. */

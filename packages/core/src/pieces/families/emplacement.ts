@@ -3,7 +3,7 @@ import type { Point } from '../../base/geometry';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole, within, yesOrNo } from '../../fields';
 import type { Bar, Face, Opening } from '../../shell';
-import { SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
+import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { CORNER_TEXTS, levelFace, wallOf, walled } from '../enclosure';
 import { type ClearSpan, type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt } from '../openings';
@@ -111,7 +111,6 @@ function planOf(own: Emplacement, baseMm: number): readonly Point[] {
 const backMm = (own: Emplacement, baseMm: number): number =>
   (((own.basesWide * baseMm + own.slackMm) * (1 - own.frontPct / 100)) / 2) * Math.tan((own.splayDeg * Math.PI) / 180);
 
-const PIER_MM = 2;
 function refusal(own: Emplacement, baseMm: number): ReturnType<typeof refused> | null {
   const [wide, deep] = [own.basesWide * baseMm + own.slackMm, own.basesDeep * baseMm + own.slackMm];
   if (backMm(own, baseMm) > deep - 10) {
@@ -141,7 +140,6 @@ function refusal(own: Emplacement, baseMm: number): ReturnType<typeof refused> |
 const lengthOf = (ring: readonly Point[], i: number): number =>
   Math.hypot(ring[(i + 1) % ring.length]!.x - ring[i]!.x, ring[(i + 1) % ring.length]!.y - ring[i]!.y);
 const NAMES = ['Left front', 'Middle front', 'Right front', 'Right side', 'Back', 'Left side'];
-const LIFT_MM = 0.5;
 
 function shapeOf(own: Emplacement, baseMm: number): PieceShape {
   const ring = planOf(own, baseMm);
@@ -194,8 +192,18 @@ function shapeOf(own: Emplacement, baseMm: number): PieceShape {
   return {
     objects: [{ id: 'post', name: 'Emplacement', count: 1, faces: [floor, ...walls, ...roofs], bars: [...ledges, ...columns] }],
     clear: clearOf(own, wide, deep),
-    levels: [{ name: 'Floor', objectId: 'post', atMm: 0, ring, headroomMm: own.roof === 'none' ? null : own.wallMm }],
-    waysIn: [{ name: 'Door', objectId: 'post', widthMm: own.doorWidthMm, heightMm: own.doorHeightMm, at: [0, deep, 0], out: [0, 1, 0] }],
+    levels: [{ name: 'Floor', objectId: 'post', atMm: 0, ring, headroomMm: own.roof === 'none' ? null : own.wallMm, raisedBy: 'wallMm' }],
+    waysIn: [
+      {
+        name: 'Door',
+        objectId: 'post',
+        widthMm: own.doorWidthMm,
+        heightMm: own.doorHeightMm,
+        madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
+        at: [0, deep, 0],
+        out: [0, 1, 0],
+      },
+    ],
     order: [
       { does: 'dry-fit', says: 'Embrasures and the door are cut after the bevels.', bodyIds: [] },
       { does: 'glue', says: 'Back wall on the floor first.', bodyIds: ['floor', wallOf('wall', 4)] },

@@ -4,7 +4,7 @@ import { seeded } from '../../base/random';
 import { ok } from '../../base/result';
 import { mm, whole, within } from '../../fields';
 import type { Face, Vec } from '../../shell';
-import { SIZES, askLength, askNumber } from '../asks';
+import { PIER_MM, SIZES, askLength, askNumber } from '../asks';
 import { levelFace, wallOf, walled } from '../enclosure';
 import { type PieceShape, type Strung, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt } from '../openings';
@@ -80,7 +80,6 @@ export const front = pieceFamily('front', settings, {
 
 /** What walls, lids and floors of the stoutest sheet take between two boxes. */
 const BETWEEN_MM = 14;
-const PIER_MM = 2;
 function refusal(own: Front): ReturnType<typeof refused> | null {
   const pitch = own.widthMm / own.columns - BETWEEN_MM - 2 * own.overhangMm;
   if (own.boxWideMm > pitch)
@@ -204,6 +203,7 @@ function shapeOf(own: Front): PieceShape {
       role: 'skewer',
       objectId: 'front',
       lengthMm: box.deepMm + SKEWER_IN_MM,
+      isInside: true,
       places: [
         [x, y, up],
         [x, y + box.deepMm, up],

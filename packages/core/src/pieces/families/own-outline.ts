@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { type Point, selfCrossing, signedMm2 } from '../../base/geometry';
+import { type Point, boxAround, selfCrossing, signedMm2 } from '../../base/geometry';
 import { type Result, ok } from '../../base/result';
 import { text, whole } from '../../fields';
 import { askNumber } from '../asks';
@@ -13,7 +13,13 @@ const settings = z.strictObject({
   layers: whole({ min: 1, max: 20 }),
 });
 type OwnOutline = z.infer<typeof settings>;
-const outline: PieceField = { ask: 'words', key: 'outline', label: 'Corners, mm', most: MOST_LETTERS };
+/** An outline of a drawing in words: from its own left and front, y away from the viewer where a drawing has it run down. */
+export function outlineWords(ring: readonly Point[]): string {
+  const { left, bottom } = boxAround(ring);
+  return ring.map(({ x, y }) => `${hundredth(x - left)},${hundredth(bottom - y)}`).join(' ');
+}
+const hundredth = (mm: number): number => Math.round(mm * 100) / 100;
+const outline: PieceField = { ask: 'words', key: 'outline', label: 'Corners, mm', most: MOST_LETTERS, fromOutline: outlineWords };
 
 export const ownOutline = pieceFamily('own-outline', settings, {
   name: 'Own outline',

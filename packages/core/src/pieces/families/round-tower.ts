@@ -3,7 +3,7 @@ import type { Point } from '../../base/geometry';
 import { ok } from '../../base/result';
 import { mm, whole, within } from '../../fields';
 import type { Bend, Face, Opening, Vec } from '../../shell';
-import { SIZES, askLength, askNumber } from '../asks';
+import { LIFT_MM, PIER_MM, SIZES, askLength, askNumber } from '../asks';
 import { levelFace } from '../enclosure';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 
@@ -66,7 +66,6 @@ export const roundTower = pieceFamily('round-tower', settings, {
 });
 
 const radiusMm = ({ basesAcross, slackMm }: RoundTower, baseMm: number): number => (basesAcross * baseMm + slackMm) / 2;
-const PIER_MM = 2;
 
 function refusal(own: RoundTower, baseMm: number): ReturnType<typeof refused> | null {
   const round = 2 * Math.PI * radiusMm(own, baseMm);
@@ -85,8 +84,6 @@ function refusal(own: RoundTower, baseMm: number): ReturnType<typeof refused> | 
 
 /** Corners of a floor that stands for a round one. */
 const FLOOR_CORNERS = 48;
-/** Left free round a floor that lifts out, and what the flats of a round take of it. */
-const LIFT_MM = 0.5;
 const disc = (outMm: number): readonly Point[] =>
   Array.from({ length: FLOOR_CORNERS }, (_, i) => {
     const turn = (2 * Math.PI * i) / FLOOR_CORNERS;
@@ -142,9 +139,18 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
       atMm: i * own.storeyMm,
       ring: disc(radius),
       headroomMm: i < own.storeys ? own.storeyMm : null,
+      raisedBy: 'storeyMm',
     })),
     waysIn: [
-      { name: 'Door', objectId: 'tower', widthMm: own.doorWidthMm, heightMm: own.doorHeightMm, at: [0, -radius, 0], out: [0, -1, 0] },
+      {
+        name: 'Door',
+        objectId: 'tower',
+        widthMm: own.doorWidthMm,
+        heightMm: own.doorHeightMm,
+        madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
+        at: [0, -radius, 0],
+        out: [0, -1, 0],
+      },
     ],
     order: [
       { does: 'dry-fit', says: 'Roll the wall over a bottle until it keeps its bend; cut door and slits while it lies flat.', bodyIds: [] },

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { mm, oneOf, whole, within, yesOrNo } from '../../fields';
 import { ok } from '../../base/result';
 import type { Bar, EdgeJoint, Face, Opening, Vec } from '../../shell';
-import { SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
+import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { type OrderStep, type PieceShape, type StandingLevel, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt, spreadMm, windowAt } from '../openings';
 
@@ -145,8 +145,6 @@ function sizesOf({ basesWide, basesDeep, slackMm, roof, pitchDeg }: Shed, baseMm
   return { wideMm, deepMm, ridgeAlong, riseMm: roof === 'flat' ? 0 : spanMm * tan };
 }
 
-/** A wall needs so much material between an opening and its ends. */
-const PIER_MM = 2;
 function refusal(shed: Shed, { wideMm, deepMm }: Sizes): ReturnType<typeof refused> | null {
   const fits = wideMm / 2 - shed.doorWidthMm / 2 - PIER_MM;
   if (fits < 0)
@@ -220,6 +218,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
     atMm: 0,
     ring: rectangleRing(0, 0, wideMm, deepMm),
     headroomMm: shed.wallMm,
+    raisedBy: 'wallMm',
   };
   const spans = shed.sized === 'inside';
   return {
@@ -247,6 +246,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
         objectId: 'shed',
         widthMm: shed.doorWidthMm,
         heightMm: shed.doorHeightMm,
+        madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
         at: [wideMm / 2 + shed.doorOffMm, 0, 0],
         out: [0, -1, 0],
       },
@@ -457,9 +457,6 @@ function roofOf(shed: Shed, { wideMm: w, deepMm: d, ridgeAlong, riseMm }: Sizes)
     tops: { front: level('roof-front'), right: level('roof-right'), back: level('roof-back'), left: level('roof-left') },
   };
 }
-
-/** Left free round a roof that lifts out. */
-const LIFT_MM = 0.5;
 
 function wallsOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, tops: Tops): readonly Face[] {
   const isLedge = shed.roof === 'flat' && shed.seat === 'on-ledge';

@@ -2,7 +2,7 @@ import { z } from 'zod';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole, within, yesOrNo } from '../../fields';
 import type { Bar, EdgeJoint, Face, Opening, Row, Vec } from '../../shell';
-import { SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
+import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { CORNER_TEXTS, inFaceOf, levelFace, regularRing, wallOf, walled } from '../enclosure';
 import { type ClearSpan, type PieceShape, type StandingLevel, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt, windowAt } from '../openings';
@@ -115,7 +115,6 @@ export const tower = pieceFamily('tower', settings, {
 const acrossMm = ({ basesAcross, slackMm }: Tower, baseMm: number): number => (basesAcross * baseMm + slackMm) / 2;
 /** Length of a side on the inside. @source 2 R tan(180° / n) */
 const sideMm = (own: Tower, baseMm: number): number => 2 * acrossMm(own, baseMm) * Math.tan(Math.PI / own.sides);
-const PIER_MM = 2;
 
 function refusal(own: Tower, baseMm: number): ReturnType<typeof refused> | null {
   const side = sideMm(own, baseMm);
@@ -201,6 +200,7 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
       atMm: i * own.storeyMm,
       ring,
       headroomMm: i < own.storeys ? own.storeyMm : null,
+      raisedBy: 'storeyMm',
     })),
     waysIn: [
       {
@@ -208,6 +208,7 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
         objectId: 'tower',
         widthMm: own.doorWidthMm,
         heightMm: own.doorHeightMm,
+        madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
         at: [0, -acrossMm(own, baseMm), 0],
         out: [0, -1, 0],
       },
@@ -255,8 +256,6 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
     ],
   };
 }
-/** Left free round a floor that lifts out. */
-const LIFT_MM = 0.5;
 
 function openingsOf(own: Tower, wall: number, longMm: number): readonly Opening[] {
   const slit = (storey: number): Opening => ({

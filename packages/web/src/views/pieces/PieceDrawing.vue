@@ -18,7 +18,12 @@ const props = defineProps<{
   /** Only these bodies; null for all. */
   placed: ReadonlySet<string> | null;
   handles: readonly Handle[];
-  strung?: readonly { readonly id: string; readonly objectId: string; readonly places: readonly Handle['at'][] }[];
+  strung?: readonly {
+    readonly id: string;
+    readonly objectId: string;
+    readonly isInside?: boolean;
+    readonly places: readonly Handle['at'][];
+  }[];
   piece: Piece;
   widthPx: number;
   heightPx: number;
@@ -63,7 +68,7 @@ const cables = computed(() =>
   props.apart > 0 || props.placed !== null
     ? []
     : (props.strung ?? [])
-        .filter(({ objectId }) => objectId === props.object.id)
+        .filter(({ objectId, isInside }) => objectId === props.object.id && isInside !== true)
         .map(({ id, places }) => ({
           id,
           d: places

@@ -12,6 +12,7 @@ import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
+import OutlineFile from './OutlineFile.vue';
 import PieceCounting from './PieceCounting.vue';
 import { fieldsOf, scaleOf, whyNot } from './pieceChoice';
 
@@ -85,15 +86,16 @@ function remove(): void {
 <template>
   <p v-if="problem !== ''" class="problem attention" role="alert">{{ problem }}</p>
   <section>
-    <AskedField
-      v-for="field in fields"
-      :key="field.key"
-      :field="field"
-      :value="piece.settings[field.key]"
-      :system="system"
-      :take="(value) => set(field, value)"
-      @refused="(says) => (problem = says)"
-    />
+    <template v-for="field in fields" :key="field.key">
+      <AskedField
+        :field="field"
+        :value="piece.settings[field.key]"
+        :system="system"
+        :take="(value) => set(field, value)"
+        @refused="(says) => (problem = says)"
+      />
+      <OutlineFile v-if="field.fromOutline !== undefined" :write="field.fromOutline" :take="(words) => set(field, words)" />
+    </template>
   </section>
   <PieceCounting :key="piece.id" :piece="piece" />
   <section>

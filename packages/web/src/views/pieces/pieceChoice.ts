@@ -1,16 +1,13 @@
 import type { Piece, Plan } from '@spare-acre/core/plan';
-import { FAMILIES, type PieceScale, makePiece } from '@spare-acre/core/pieces';
+import { FAMILIES, type PieceScale, makePiece, pieceScale } from '@spare-acre/core/pieces';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { ref } from 'vue';
 
 /** The piece on the bench; kept while one goes from view to view. */
 export const chosenPieceId = ref<string | null>(null);
 
-export const scaleOf = ({ figureHeightMm, play }: Plan, { bench }: Catalogue): PieceScale => ({
-  figureMm: figureHeightMm,
-  baseMm: play.baseMm,
-  ratio: figureHeightMm / bench.personMm.value,
-});
+export const scaleOf = ({ figureHeightMm, play }: Plan, catalogue: Catalogue): PieceScale =>
+  pieceScale(figureHeightMm, play.baseMm, catalogue);
 
 /** Why a piece cannot have these settings, at which of its fields; nothing where it can. */
 export function whyNot(
