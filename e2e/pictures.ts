@@ -76,6 +76,13 @@ test('pictures of the main views', async ({ page, app }) => {
     .click();
   await expect(page.getByRole('group', { name: /Windpump tower, drawn/ })).toBeVisible();
   await picture(page, 'pieces');
+  await page
+    .getByRole('navigation', { name: 'Pieces' })
+    .getByRole('button', { name: /Boiling house/ })
+    .click();
+  await page.getByRole('tab', { name: 'Cladding', exact: true }).click();
+  await expect(page.getByTestId('units').first()).toBeVisible();
+  await picture(page, 'pieces-cladding');
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /20 mm/ }).click();
   await picture(page, 'cuts');
