@@ -37,6 +37,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await look('Tiles and seams');
   await picture(page, 'ground-seams');
   await look('Rearrange');
+  await expect(page.getByTestId('table-count')).toHaveText('One table can be laid');
   await page.getByTestId('laid-tile').nth(1).click();
   await page.getByTestId('laid-tile').nth(5).click();
   await expect(page.getByTestId('failing-seam')).not.toHaveCount(0);
