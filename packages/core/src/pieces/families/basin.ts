@@ -4,6 +4,7 @@ import { mm, oneOf, whole } from '../../fields';
 import type { EdgeJoint, Face } from '../../shell';
 import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { CORNER_TEXTS, levelFace, regularRing, wallOf, walled } from '../enclosure';
+import { gapDeg } from '../tolerance';
 import { type PieceShape, pieceFamily, refused } from '../family';
 
 const settings = z.strictObject({
@@ -158,6 +159,7 @@ function shapeOf(own: Basin): PieceShape {
     facts: [
       { label: 'Bevel of every wall', value: own.corners === 'butt' ? 0 : 180 / own.sides, unit: '°' },
       { label: 'Side, inside', value: side, unit: 'mm' },
+      { label: 'Fails to close, every mitre half a degree off, by', value: gapDeg(own.sides, 0.5), unit: '°' },
       { label: 'Gauge strip for the plinth', value: own.marginMm, unit: 'mm' },
     ],
     handles: [

@@ -1,10 +1,12 @@
 import { z } from 'zod';
+import { seeded } from '../../base/random';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole } from '../../fields';
 import type { Assembly, Face } from '../../shell';
 import { SIZES, askChoice, askLength, askNumber } from '../asks';
 import { levelFace } from '../enclosure';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
+import { driftMm, driftsOf, sparesFor } from '../tolerance';
 
 const settings = z.strictObject({
   /** One square of the grid. */
@@ -16,6 +18,8 @@ const settings = z.strictObject({
   /** Lines scored in each square, either way. */
   scoresEach: whole({ min: 0, max: 6 }),
   made: oneOf(['cut-to-size', 'trimmed-after']),
+  /** How far off a cut is, most of the time. */
+  errorMm: mm({ min: 0, max: 3 }),
 });
 type FloorTiles = z.infer<typeof settings>;
 
@@ -30,6 +34,7 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     askNumber('longs', '4 × 1', SIZES.count),
     askNumber('scoresEach', 'Lines in a square, each way', { min: 0, max: 6 }),
     askChoice('made', 'Made', { 'cut-to-size': 'both layers cut to size', 'trimmed-after': 'glued oversize, trimmed along the board' }),
+    askLength('errorMm', 'A cut is off by', { min: 0, max: 3 }),
   ],
   roles: [
     { role: 'board', name: 'Board', sold: 'sheet', usual: 'board' },
@@ -44,11 +49,15 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     longs: 2,
     scoresEach: 1,
     made: 'trimmed-after',
+    errorMm: 0.3,
   }),
   shape: (own) =>
     own.ones + own.twos + own.fours + own.longs === 0 ? refused('ones', 'a set of nothing; one square would do') : ok(shapeOf(own)),
 });
 
+/** Floors laid by chance, always the same ones. */
+const FLOORS = 400;
+const SEED = 1;
 /** Taken off all round when a glued tile is trimmed. */
 const OVER_MM = 4;
 function shapeOf(own: FloorTiles): PieceShape {
@@ -64,6 +73,10 @@ function shapeOf(own: FloorTiles): PieceShape {
     size('four', '2 × 2', own.fours, 2, 2),
     size('long', '4 × 1', own.longs, 4, 1),
   ].filter(({ count }) => count > 0);
+  const squares = own.ones + own.twos * 2 + own.fours * 4 + own.longs * 4;
+  const tiles = objects.reduce((sum, { count }) => sum + count, 0);
+  const row = Math.ceil(Math.sqrt(squares));
+  const strays = driftsOf(seeded(SEED), row, own.errorMm, FLOORS);
   const isTrimmed = own.made === 'trimmed-after';
   return {
     objects,
@@ -82,8 +95,12 @@ function shapeOf(own: FloorTiles): PieceShape {
       : [{ does: 'glue', says: 'Brought flush by hand before the glue takes.', bodyIds: ['board', 'top'] }],
     rests: [{ bodyId: 'top', on: ['board'] }],
     facts: [
-      { label: 'Squares in all', value: own.ones + own.twos * 2 + own.fours * 4 + own.longs * 4, unit: '1' },
-      { label: 'Tiles', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
+      { label: 'Squares in all', value: squares, unit: '1' },
+      { label: 'Tiles', value: tiles, unit: '1' },
+      { label: 'Spares to cut', value: sparesFor(tiles), unit: '1' },
+      { label: `A row of ${row} strays, laid from an edge`, value: driftMm(row, own.errorMm, 'edge'), unit: 'mm' },
+      { label: 'Laid from the middle', value: driftMm(row, own.errorMm, 'middle'), unit: 'mm' },
+      { label: 'From an edge, one floor in twenty by more than', value: strays[Math.floor(FLOORS * 0.95)]!, unit: 'mm' },
     ],
     handles: objects.map(({ id }) => ({
       key: 'squareMm',

@@ -5,6 +5,7 @@ import type { Bar, EdgeJoint, Face, Opening, Row, Vec } from '../../shell';
 import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { CORNER_TEXTS, inFaceOf, levelFace, regularRing, wallOf, walled } from '../enclosure';
 import { type ClearSpan, type PieceShape, type StandingLevel, pieceFamily, rectangleRing, refused } from '../family';
+import { gapDeg } from '../tolerance';
 import { doorAt, windowAt } from '../openings';
 
 const settings = z.strictObject({
@@ -233,6 +234,7 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
     facts: [
       { label: 'Bevel of every wall', value: own.corners === 'butt' ? 0 : 180 / own.sides, unit: '°' },
       { label: 'Side, inside', value: side, unit: 'mm' },
+      { label: 'Fails to close, every mitre half a degree off, by', value: gapDeg(own.sides, 0.5), unit: '°' },
     ],
     handles: [
       {
