@@ -52,6 +52,14 @@ export function outlines({ page, tallMm }: Sheet, rings: readonly Ring[], dx: nu
   if (d !== '') page.drawSvgPath(d, { x: 0, y: pt(tallMm), scale: PT_PER_MM, borderColor: INK, borderWidth: widthMm });
 }
 
+/** Lines that are folded along or scored, and the outline of a leaning edge on the other side: not cut through, so each dashed in its own way. */
+const DASHES_MM = { far: [0.6, 1], fold: [4, 1.2], score: [1.6, 0.8] } as const;
+export function markLine({ page, tallMm }: Sheet, what: keyof typeof DASHES_MM, points: readonly Point[]): void {
+  const d = `M${points.map(({ x, y }) => `${(x + MARGIN_MM).toFixed(4)} ${(y + MARGIN_MM).toFixed(4)}`).join('L')}`;
+  const border = { borderColor: INK, borderWidth: 0.18, borderDashArray: [...DASHES_MM[what]] };
+  page.drawSvgPath(d, { x: 0, y: pt(tallMm), scale: PT_PER_MM, ...border });
+}
+
 /** How words are set. */
 interface Lettering {
   readonly sizeMm: number;
@@ -103,8 +111,9 @@ export async function sheetPdf(job: CutJob, index: number, fontBytes: Uint8Array
     { x: 0, y: stock.depthMm },
   ];
   outlines(sheet, [corners], MARGIN_MM, MARGIN_MM, 0.35);
-  for (const { rings, number, name, leftMm, topMm, widthMm: wideMm } of placedParts(job, index)) {
+  for (const { rings, marks, number, name, leftMm, topMm, widthMm: wideMm } of placedParts(job, index)) {
     outlines(sheet, rings, MARGIN_MM, MARGIN_MM);
+    for (const { what, points } of marks) markLine(sheet, what, points);
     // A name that would run into the next part is made smaller, as far as it can be read.
     const label = `${number}  ${name}`;
     const room = (wideMm - 2 * INSET_MM) / widthMm(label, font, LABEL_MM);

@@ -6,6 +6,7 @@ import type { CutJob } from '../cutting/job';
 import { cutSheets } from '../cutting';
 import { placedParts } from '../cutting/bench';
 import { brinefold } from '../demo';
+import { makePieces, newPiece } from '../pieces';
 import { derivePipeline } from '../pipeline';
 import { type Point, areaMm2 } from '../base/geometry';
 import { CATALOGUE, aBoard } from '../testing';
@@ -75,6 +76,40 @@ describe('a sheet read back by other libraries has the same outlines within 0.01
       });
     }
     expectSame(rings, expected(job, index));
+  });
+});
+
+describe('what is marked on parts of pieces and not cut through', () => {
+  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+  const fresh = newPiece('shed', 'one', scale, [], CATALOGUE);
+  const folded = { ...fresh, settings: { ...fresh.settings, corners: 'fold', roof: 'flat' } };
+  const tower = newPiece('tower', 'two', scale, [], CATALOGUE);
+  const all = derivePipeline(makePieces)({ ...aBoard(), pieces: [folded, tower] }, CATALOGUE).jobs.flatMap((job) =>
+    job.layout.sheets.map((_, index) => ({ job, index })),
+  );
+  const marksOn = ({ job, index }: (typeof all)[number], what: string): (readonly Point[])[] =>
+    placedParts(job, index).flatMap(({ marks }) => marks.filter((mark) => mark.what === what).map(({ points }) => points));
+
+  test.each([
+    ['fold', 'Folds'],
+    ['far', 'Other side'],
+  ] as const)('%s lines lie on the layer %s of the DXF, where they lie on the sheet', (what, layer) => {
+    expect(all.flatMap((sheet) => marksOn(sheet, what)).length).toBeGreaterThan(0);
+    for (const sheet of all) {
+      const { entities } = new DxfParser().parseSync(sheetDxf(sheet.job, sheet.index))!;
+      const read = (entities as unknown as { readonly layer: string; readonly vertices: Point[] }[])
+        .filter((one) => one.layer === layer)
+        .map(({ vertices }) => vertices.map(({ x, y }) => ({ x, y: stockOf(sheet.job, sheet.index).depthMm - y })));
+      expectSame(read, marksOn(sheet, what));
+    }
+  });
+
+  test('in the SVG they are groups of their own, never among the parts', () => {
+    for (const sheet of all) {
+      const svg = sheetSvg(sheet.job, sheet.index);
+      expect(svg.includes('id="Folds"')).toBe(marksOn(sheet, 'fold').length > 0);
+      expect(svg.split('id="Other-side"').length - 1).toBe(marksOn(sheet, 'far').length > 0 ? 1 : 0);
+    }
   });
 });
 

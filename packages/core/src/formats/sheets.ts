@@ -10,6 +10,11 @@ const LABEL_MM = 8;
 /** Text of a label is set this far into its part. */
 const INSET_MM = 4;
 const LAYERS = { sheet: 'Sheet', parts: 'Parts', labels: 'Labels' } as const;
+/** What is marked on parts of pieces and not cut through, each on a layer of its own. */
+const MARKS = { far: 'Other side', fold: 'Folds', score: 'Scores' } as const;
+const MARK_COLOURS = { far: 8, fold: 3, score: 6 } as const;
+const MARK_STROKES = { far: 'grey', fold: 'green', score: 'magenta' } as const;
+const MARK_NAMES = ['far', 'fold', 'score'] as const;
 /** Colours of the format's own index: white or black, red, blue. */
 const LAYER_COLOURS = { sheet: 7, parts: 1, labels: 5 } as const;
 /** Decimals of a mm kept in SVG paths. */
@@ -31,6 +36,13 @@ export function sheetDxf(job: CutJob, sheetIndex: number): string {
   writer.setCurrentLayerName(LAYERS.parts);
   const parts = placedParts(job, sheetIndex);
   for (const { rings } of parts) rings.forEach(ring);
+  for (const what of MARK_NAMES) {
+    const lines = parts.flatMap(({ marks }) => marks.filter((mark) => mark.what === what));
+    if (lines.length === 0) continue;
+    writer.addLayer(MARKS[what], MARK_COLOURS[what], 'Continuous');
+    writer.setCurrentLayerName(MARKS[what]);
+    for (const { points } of lines) writer.addLWPolyline(points.map(({ x, y }) => ({ point: point2d(x, depthMm - y) })));
+  }
   writer.setCurrentLayerName(LAYERS.labels);
   for (const { number, name, leftMm, topMm } of parts) {
     const at = point3d(leftMm + INSET_MM, depthMm - topMm - INSET_MM, 0);
@@ -60,6 +72,12 @@ export function sheetSvg(job: CutJob, sheetIndex: number): string {
           '@stroke': 'red',
           path: parts.map(({ number, rings }) => ({ '@id': `part-${number}`, '@d': pathOf(rings) })),
         },
+        ...MARK_NAMES.flatMap((what) => {
+          const lines = parts.flatMap(({ marks }) => marks.filter((mark) => mark.what === what));
+          if (lines.length === 0) return [];
+          const path = lines.map(({ points }) => ({ '@d': openPathOf(points) }));
+          return [{ '@id': MARKS[what].replace(' ', '-'), ...outlined, '@stroke': MARK_STROKES[what], path }];
+        }),
         {
           '@id': LAYERS.labels,
           '@font-family': 'sans-serif',
@@ -82,5 +100,7 @@ const corners = (widthMm: number, depthMm: number): readonly Point[] => [
   { x: widthMm, y: depthMm },
   { x: 0, y: depthMm },
 ];
-const pathOf = (rings: readonly (readonly Point[])[]): string =>
-  rings.map((ring) => `M${ring.map(({ x, y }) => `${+x.toFixed(DECIMALS)} ${+y.toFixed(DECIMALS)}`).join('L')}Z`).join('');
+const pathOf = (rings: readonly (readonly Point[])[]): string => rings.map((ring) => `${openPathOf(ring)}Z`).join('');
+function openPathOf(points: readonly Point[]): string {
+  return `M${points.map(({ x, y }) => `${+x.toFixed(DECIMALS)} ${+y.toFixed(DECIMALS)}`).join('L')}`;
+}

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
@@ -6,6 +7,7 @@ import { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, type Sight } from '@
 import type { Piece } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
+import { saveFile } from '../../ui/saveFile';
 import type { Slices } from '../../workers/slices';
 import PieceCladding from './PieceCladding.vue';
 import PieceDrawing from './PieceDrawing.vue';
@@ -37,6 +39,12 @@ const objects = computed(() =>
 const frame = ref<HTMLElement | null>(null);
 const { width, height } = useElementSize(frame);
 const step = ref<number | null>(null);
+async function save(kind: 'stl' | 'glb'): Promise<void> {
+  // What writes them is heavy and seldom asked for.
+  const { pieceFile } = await import('./pieceFiles');
+  const { name } = object.value!;
+  saveFile(await pieceFile(object.value!, kind), name === props.piece.name ? name : `${props.piece.name}, ${name}`, kind);
+}
 /** Bodies there are up to a step of the assembly. */
 const placed = computed(() => {
   if (look.value !== 'order' || step.value === null || props.made === null) return null;
@@ -59,6 +67,10 @@ const placed = computed(() => {
         <BFormInput v-model.number="apart" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
         apart
       </label>
+      <span v-if="look === 'round' && object !== null" class="ms-auto d-flex gap-2">
+        <BButton variant="key" :aria-label="`STL of ${object.name}`" @click="save('stl')">STL</BButton>
+        <BButton variant="key" :aria-label="`glTF of ${object.name}`" @click="save('glb')">glTF</BButton>
+      </span>
     </div>
     <div ref="frame" class="sheet-frame">
       <p v-if="made?.problem" class="attention p-3">It cannot be made so: {{ made.problem.says }}.</p>
