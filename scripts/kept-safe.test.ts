@@ -198,7 +198,7 @@ describe('a start', { timeout: SLOW_MS }, () => {
     mkdirSync(join(home, 'postgres/main'), { recursive: true });
     writeFileSync(join(home, 'postgres/main/precious'), 'ours');
     const { child, ended, address, said } = await aStart('--set-aside');
-    expect(await boardsAt(address)).toBe(2);
+    expect(await boardsAt(address)).toBe(3);
     const [aside] = readdirSync(join(home, 'postgres')).filter((name) => name.startsWith('main.aside-'));
     expect(said()).toContain(aside);
     expect(existsSync(join(home, 'postgres', aside!, 'precious'))).toBe(true);

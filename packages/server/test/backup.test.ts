@@ -50,7 +50,7 @@ test('boards that are there are not replaced unless that is said, nor under some
   const replacing = vi.fn(() => Promise.resolve());
   await prepareDatabase({ url: address, demo: 'once', backupDir: null });
   const demo = await everything(address);
-  await expect(restore(address, file, null)).rejects.toThrow('2 boards are there already; --replace');
+  await expect(restore(address, file, null)).rejects.toThrow('3 boards are there already; --replace');
   const user = openDatabase(address);
   await user.raw('select 1');
   await expect(restore(address, file, replacing)).rejects.toThrow('running on this database');
@@ -99,6 +99,7 @@ test('servers that start at once on an empty database, one of them after somebod
   expect(((await place('boards').select('name').orderBy('name')) as { name: string }[]).map(({ name }) => name)).toEqual([
     'Brinefold Saltworks',
     'Larkstone Terraces',
+    'Loose lot for the club night',
   ]);
   await place.destroy();
   await drop();

@@ -101,7 +101,7 @@ describe('the demo', () => {
     const catalogue = await settleCatalogue(db());
     await loadDemo(db(), catalogue, 'once');
     await loadDemo(db(), catalogue, 'once');
-    expect(await names()).toEqual(['Brinefold Saltworks', 'Larkstone Terraces']);
+    expect(await names()).toEqual(['Brinefold Saltworks', 'Larkstone Terraces', 'Loose lot for the club night']);
   });
 
   test('stays away from a store whose boards were put away', async () => {
@@ -119,7 +119,7 @@ describe('the demo', () => {
     expect(await names()).toEqual([]);
     await loadDemo(db(), catalogue, 'fresh');
     await loadDemo(db(), catalogue, 'fresh');
-    expect(await names()).toHaveLength(4);
+    expect(await names()).toHaveLength(6);
   });
 });
 

@@ -2,8 +2,6 @@ import { describe, expect, test } from 'vitest';
 import { CATALOGUE } from '../testing';
 import { makePiece, newPiece } from '.';
 import { catenary, hangsMm } from './catenary';
-import { rubbleMm3 } from './families/heap';
-import { outlineWords, ringIn } from './families/own-outline';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 
@@ -47,36 +45,5 @@ describe('a slack cable', () => {
     const most = Number(/([\d.]+) % or less/.exec(problem!.says)![1]);
     expect(makePiece({ ...piece, settings: { ...piece.settings, slackPct: most } }, SCALE, CATALOGUE).problem).toBeNull();
     expect(makePiece({ ...piece, settings: { ...piece.settings, slackPct: most + 0.5 } }, SCALE, CATALOGUE).problem).not.toBeNull();
-  });
-});
-
-test('rubble is the heap less its core: two cones', () => {
-  const heap = { wideMm: 100, deepMm: 80, highMm: 20, skinMm: 8 };
-  expect(rubbleMm3(heap)).toBeCloseTo((Math.PI / 3) * (50 * 40 * 20 - 42 * 32 * 12), 6);
-});
-
-describe('an own outline', () => {
-  test.each([
-    ['0,0 10', '“10”'],
-    ['0,0 10,0', '2 corners'],
-    ['0,0 10,10 10,0 0,10', 'crosses itself'],
-    ['0,0 4,0 4,4', '8.0 mm²'],
-    ['0,0 9000,0 0,90', '5 m'],
-  ])('%s is refused: %s', (typed, says) => {
-    expect(ringIn(typed)).toMatchObject({ ok: false, problem: { field: 'outline', says: expect.stringContaining(says) as string } });
-  });
-
-  test('taken from a drawing, whose y runs down, it stands upright from its own corner', () => {
-    const drawn = [
-      { x: 100, y: 50 },
-      { x: 160, y: 50 },
-      { x: 160, y: 90 },
-    ];
-    expect(outlineWords(drawn)).toBe('0,40 60,40 60,0');
-    expect(ringIn(outlineWords(drawn)).ok).toBe(true);
-  });
-
-  test('either way round is the same piece', () => {
-    expect(ringIn('0,0 0,40 60,40')).toEqual(ringIn('60,40 0,40 0,0'));
   });
 });

@@ -2,16 +2,13 @@ import { remembered } from '../base/memory';
 import { cutMm } from '../base/rounding';
 import { areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
-import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
+import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../base/units';
 import { type Catalogue, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
 import type { Part } from '../cutting/parts';
 import type { Piece } from '../plan';
 import type { z } from 'zod';
 import {
-  type Assembly,
   type Body,
-  type FlatPart,
-  type LengthPart,
   type NoShape,
   type Standing,
   type StockSizes,
@@ -25,6 +22,7 @@ import {
 } from '../shell';
 import type { CladZone, Counting, FieldProblem, Strung, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
 import { type Clad, cladsOf } from './cladding';
+import type { MadeObject } from './made-object';
 import { FAMILIES, type FamilyName } from './piece';
 
 /** Why a piece cannot be made as it is set, and at which field that is mended. */
@@ -32,17 +30,6 @@ export interface PieceProblem {
   /** Null where no one field is to blame. */
   readonly field: string | null;
   readonly says: string;
-}
-/** Something of a piece that is put together by itself, each so many times. */
-export interface MadeObject {
-  readonly id: string;
-  readonly name: string;
-  /** Of one piece. */
-  readonly count: number;
-  readonly assembly: Assembly;
-  readonly bodies: readonly Body[];
-  readonly sheets: readonly FlatPart[];
-  readonly lengths: readonly LengthPart[];
 }
 /** What is cut from stock sold by length, each once. */
 export interface LengthCut {
@@ -272,7 +259,7 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
     return [...byRole].map(([role, mm3]) => {
       const what = name === '' ? role : `${name}, ${role}`;
       const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
-      return massOf(what, volume, piece, role, catalogue);
+      return massOfRole(what, volume, piece, role, catalogue);
     });
   });
   const placed = objects.map(({ id, name, bodies }) => ({
@@ -324,7 +311,7 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
   };
 }
 
-function massOf(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
+function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
   const sheet = piece.sheets.find((one) => one.role === role);
   const density =
     sheet !== undefined
@@ -334,9 +321,7 @@ function massOf(what: string, volume: Figure<'mm³'>, piece: Piece, role: string
           'kg/m³',
         )
       : estimated('Density', lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3, 'kg/m³');
-  const cubic = reckon(`${what}: volume in m³`, 'm³', volume, '÷', given('mm³ in a cubic metre', 1e9, 'mm³/m³', 'definition'));
-  const kg = reckon(`${what}: mass in kg`, 'kg', cubic, '×', density);
-  return reckon(`${what}: mass`, 'g', kg, '×', given('g in a kg', 1000, 'g/kg', 'definition'));
+  return massOf(`${what}: mass`, volume, density);
 }
 
 function tipFigure(name: string, standing: Standing): Figure<'°'> {

@@ -2,7 +2,7 @@ import { type Figure, given, hoursInMinutes, inSquareMetres, massOf, reckon, tot
 import { type Catalogue, type Cladding, type Laying, adhesiveBy, claddingBy, estimated, layingBy } from '../../catalogue';
 import type { Piece } from '../../plan';
 import type { CladZone } from '../family';
-import type { MadeObject } from '../made';
+import type { MadeObject } from '../made-object';
 import { type Laid, laidOn } from './courses';
 import { cladSurfaces } from './surface';
 

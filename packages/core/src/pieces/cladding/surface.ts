@@ -1,6 +1,6 @@
 import { type Ring, signedMm2 } from '../../base/geometry';
 import { type Body, type Vec, UP, alongAt, dot, midOf, minus, placeIn, plus, times } from '../../shell';
-import type { MadeObject } from '../made';
+import type { MadeObject } from '../made-object';
 import type { CladEdge } from './courses';
 
 /** A side of a part that is clad, with its lines in its own axes. */
