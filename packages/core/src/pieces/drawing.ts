@@ -40,8 +40,6 @@ interface Shown {
   readonly body: Body;
   readonly places: readonly Vec[];
   readonly flats: readonly Flat[];
-  /** Cuts that part it from its neighbours and are never seen. */
-  readonly cuts: readonly Flat[];
   readonly depth: number;
 }
 
@@ -89,7 +87,7 @@ const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * d
 function shownOf(body: Body, near: Vec): Shown[] {
   if (body.kind === 'curve') return stavesOf(body, near);
   const places = placesOf(body);
-  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), cuts: [], depth: dot(middleOf(body), near) }];
+  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), depth: dot(middleOf(body), near) }];
 }
 
 /** A bent sheet stave by stave: what stands within its bend lies before some and behind others. */
@@ -109,20 +107,9 @@ function stavesOf(body: Extract<Body, { kind: 'curve' }>, near: Vec): Shown[] {
     const stave = Math.min(count - 1, Math.floor(turnOf(midOf([p, q, r])) / stepRad));
     staves.set(stave, [...(staves.get(stave) ?? []), [p, q, r]]);
   }
-  const radial = (turn: number, sign: 1 | -1): Flat => ({
-    rings: [[frame.origin]],
-    normal: plus(times(frame.u, -Math.sin(turn) * sign), times(frame.v, Math.cos(turn) * sign)),
-    isReveal: false,
-  });
-  return [...staves].map(([stave, own]): Shown => {
+  return [...staves.values()].map((own): Shown => {
     const all = own.flat();
-    return {
-      body,
-      places: all,
-      flats: sidesOf(own),
-      cuts: [radial(stave * stepRad, -1), radial((stave + 1) * stepRad, 1)],
-      depth: dot(midOf(all), near),
-    };
+    return { body, places: all, flats: sidesOf(own), depth: dot(midOf(all), near) };
   });
 }
 /** Staves of a full circle: as many as its mesh has flats. */
@@ -215,12 +202,7 @@ function shifted(one: Shown, all: readonly Shown[], apart: number): Shown {
   const middle = [0, 1, 2].map((k) => (low[k]! + high[k]!) / 2) as unknown as Vec;
   const away = minus(middleOf(one.body), middle);
   const by: Vec = [away[0] * apart, away[1] * apart, away[2] * apart];
-  return {
-    ...one,
-    places: one.places.map((place) => plus(place, by)),
-    flats: one.flats.map((flat) => moved(flat, by)),
-    cuts: one.cuts.map((flat) => moved(flat, by)),
-  };
+  return { ...one, places: one.places.map((place) => plus(place, by)), flats: one.flats.map((flat) => moved(flat, by)) };
 }
 
 const moved = (flat: Flat, by: Vec): Flat => ({ ...flat, rings: flat.rings.map((ring) => ring.map((place) => plus(place, by))) });
@@ -273,7 +255,7 @@ function nearer(a: Shown, b: Shown, near: Vec): number {
 }
 /** For every flat side of a that parts the two: 1 where a is on the viewer's side of it, −1 where b is. */
 function partings(a: Shown, b: Shown, near: Vec): number[] {
-  return [...a.flats, ...a.cuts].flatMap(({ rings, normal }) => {
+  return a.flats.flatMap(({ rings, normal }) => {
     const side = dot(normal, near);
     if (Math.abs(side) < 1e-6) return [];
     const at = dot(normal, rings[0]![0]!);

@@ -276,3 +276,14 @@ test('outside to coat: of a column its shaft all round, its foot and its cap, ea
   const { facts } = made(aPiece('column', { acrossMm: 20, heightMm: 60, ribs: false, footOutMm: 3 }));
   expect(facts!.outside.value).toBeCloseTo(Math.PI * 20 * 60 + 2 * 26 * 26, 3);
 });
+
+test('what only shows inside is not coated outside: an eight-sided basin counts its outer walls and its floor', () => {
+  const settings = { sides: 8, acrossMm: 80, wallMm: 20, corners: 'mitre', plinthLayers: 0, rimOutMm: 0, pillar: 'none' };
+  const { facts, objects } = made(aPiece('basin', settings));
+  const [floor, wall] = [objects[0]!.bodies.find(({ id }) => id === 'floor')!, objects[0]!.bodies.find(({ id }) => id === 'wall-1')!];
+  const thick = (body: typeof wall): number => ('thicknessMm' in body ? body.thicknessMm : 0);
+  // faces of 2 (R + t) tan(180° / n), from under the floor up; the floor an octagon of n R² tan(180° / n)
+  const tan = Math.tan(Math.PI / 8);
+  const outside = 8 * 2 * (40 + thick(wall)) * tan * (20 + thick(floor)) + 8 * 40 ** 2 * tan;
+  expect(facts!.outside.value).toBeCloseTo(outside, 3);
+});

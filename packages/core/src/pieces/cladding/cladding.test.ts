@@ -5,6 +5,7 @@ import type { Catalogue, Cladding } from '../../catalogue';
 import type { Piece } from '../../plan';
 import { type FamilyName, makePiece, newPiece, unitsFrom } from '..';
 import { type CladEdge, laidOn } from './courses';
+import { cladSurfaces } from './surface';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const BRICK = { longMm: 10, highMm: 4, jointMm: 0.5, lapMm: 0, sideLapMm: 0, bond: 'running', startsDouble: false } as const;
@@ -153,6 +154,31 @@ describe('a clad shed', () => {
     const bricks = laid.whole + laid.cut + laid.halves;
     expect(bricks).toBeGreaterThan(laid.courses * (perCourse - 1) * (area.value / (round * laid.courses * 4.5)) * 0.9);
     expect(laid.whole).toBeGreaterThan(laid.cut);
+  });
+
+  test.each(['mitre', 'butt'])('%s: even courses and odd ones run once over each of the four corners, from out to out', (corners) => {
+    const { objects } = makePiece({ ...shed, settings: { ...shed.settings, corners } }, SCALE, CATALOGUE);
+    const surfaces = cladSurfaces(objects[0]!, 'walls', 2.5, false);
+    for (const parity of [0, 1] as const) {
+      const runs = surfaces.map(({ edges }) => {
+        const ends = edges.map(({ from }) => from[0]);
+        return Math.max(...ends) - Math.min(...ends) + edges.reduce((sum, { beyondMm }) => sum + beyondMm[parity], 0);
+      });
+      // 77 × 52 inside walls of 5 mm, and a brick on edge at each corner
+      expect(runs.reduce((sum, mm) => sum + mm, 0)).toBeCloseTo(2 * (87 + 62) + 4 * 2.5, 6);
+    }
+    const turned = surfaces.flatMap(({ edges }) => edges.filter(({ beyondMm }) => beyondMm[0] !== beyondMm[1]));
+    expect(turned).toHaveLength(8);
+  });
+
+  test('inside a room the courses of one wall stop short of what is laid on the next', () => {
+    const { objects } = makePiece(shed, SCALE, CATALOGUE);
+    const surfaces = cladSurfaces(objects[0]!, 'inside', 2.5, false);
+    const even = surfaces.map(({ edges }) => {
+      const ends = edges.map(({ from }) => from[0]);
+      return Math.max(...ends) - Math.min(...ends) + edges.reduce((sum, { beyondMm }) => sum + beyondMm[0], 0);
+    });
+    expect(even.reduce((sum, mm) => sum + mm, 0)).toBeCloseTo(2 * (77 + 52) - 4 * 2.5, 6);
   });
 
   test('butt or mitred, the same bricks go round the same outside', () => {
