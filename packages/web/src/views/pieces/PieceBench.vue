@@ -113,12 +113,15 @@ const placed = computed(() => {
 <style scoped>
 .top {
   display: flex;
-  gap: 18px;
+  flex-wrap: wrap;
+  gap: 6px 18px;
   align-items: center;
   min-height: 30px;
 }
 .slider {
   display: flex;
+  flex: 0 1 auto;
+  min-width: 0;
   gap: 8px;
   align-items: center;
   color: var(--ink-soft);
@@ -126,6 +129,7 @@ const placed = computed(() => {
 .slider :deep(input) {
   accent-color: var(--moss);
   width: 160px;
+  min-width: 60px;
 }
 .sheet-frame {
   flex: 1 1 auto;
