@@ -80,13 +80,6 @@ export interface OrderStep {
   readonly says: string;
   readonly bodyIds: readonly string[];
 }
-/** Something heaped or filled: a volume of stuff rather than parts. */
-export interface Fill {
-  readonly name: string;
-  /** Which of the catalogue's grades. */
-  readonly grade: string;
-  readonly volumeMm3: number;
-}
 /** Something that hangs between places: cut to its length and bent along them, no body of its own. */
 export interface Strung {
   readonly id: string;
@@ -112,7 +105,6 @@ export interface PieceShape {
   readonly levels: readonly StandingLevel[];
   readonly waysIn: readonly WayIn[];
   readonly order: readonly OrderStep[];
-  readonly fills?: readonly Fill[];
   readonly strung?: readonly Strung[];
   /** What comes off: bodies lifted away together. */
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];

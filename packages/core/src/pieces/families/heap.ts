@@ -112,7 +112,6 @@ function shapeOf(own: Heap): PieceShape {
       { does: 'place', says: 'Lay the rubble dry, coarse first, and move it until it is right.', bodyIds: [] },
       { does: 'fill', says: 'Wet it, then lock it with thinned glue at least twice, dry between.', bodyIds: [] },
     ],
-    fills: GRADES.map(({ name, share }) => ({ name, grade: name, volumeMm3: rubble * share })),
     rests: core.map(({ id }, i) => ({ bodyId: id, on: [i === 0 ? 'board' : `core-${i}`] })),
     facts: [
       ...GRADES.map(({ name, share }) => ({ label: name, value: (rubble * share) / 1_000, unit: 'ml' as const })),
