@@ -4,6 +4,7 @@ import { kindOf } from '../features';
 import { type Box, type Point, type Region, isEmpty, regionBox } from '../base/geometry';
 import type { Ground } from './ground';
 import { type Heights, heightsOf } from './level';
+import { type Upright, standAmong } from './upright';
 
 /**
  * The table as a grid of square cells; cell (x, y) is `y * cols + x`, its centre at ((x + ½)·cell, (y + ½)·cell).
@@ -20,13 +21,21 @@ export interface HeightField {
   readonly topMm: Float32Array;
   readonly waterMm: Float32Array;
   readonly zone: Uint8Array;
+  /** What hangs over `topMm` and hides what is behind it, from and to over the ground; 0 and 0 where nothing does. Null for a table without any. */
+  readonly over: { readonly fromMm: Float32Array; readonly toMm: Float32Array } | null;
+}
+/** What stands on a table with a shape of its own, and the figure that is to find room in it. */
+export interface Uprights {
+  readonly list: readonly Upright[];
+  readonly figureMm: number;
 }
 
 /**
  * Lays all features into a grid. Every height comes from the same profile that the section draws.
  * @param heights as drawn and bare where left out
+ * @param uprights plots are taken as boxes of their height where left out
  */
-export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: Heights): HeightField {
+export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: Heights, uprights?: Uprights): HeightField {
   const cols = Math.max(1, Math.round((table.right - table.left) / cellMm));
   const rows = Math.max(1, Math.round((table.bottom - table.top) / cellMm));
   const size = cols * rows;
@@ -65,11 +74,33 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
     if (kindOf(feature).isDeck?.(feature)) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
   }
   const topMm = walkMm.slice();
+  const shaped = new Set(uprights?.list.map(({ featureId }) => featureId));
   for (const land of ground.lands) {
-    const tallMm = standsMm(land);
+    const tallMm = shaped.has(land.feature.id) ? 0 : standsMm(land);
     if (tallMm > 0) eachCell(land.whole, grid, (i) => (topMm[i] = Math.max(topMm[i]!, walkMm[i]! + tallMm)));
   }
-  return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone };
+  const over = uprights === undefined || uprights.list.length === 0 ? null : raise(uprights, { ...grid, walkMm, topMm });
+  return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone, over };
+}
+
+/** Puts what has a shape of its own on the table; it stands on the highest ground under it. @returns what hangs over figures */
+function raise({ list, figureMm }: Uprights, field: Omit<HeightField, 'heightMm' | 'waterMm' | 'zone' | 'over'>): HeightField['over'] {
+  const { cols, rows, walkMm, topMm } = field;
+  const over = { fromMm: new Float32Array(cols * rows), toMm: new Float32Array(cols * rows) };
+  for (const { ground, spansAt, isLevel, isWalkedOver } of list) {
+    let footMm = -Infinity;
+    eachCell(ground, field, (i) => (footMm = Math.max(footMm, walkMm[i]!)));
+    eachCell(ground, field, (i, point) => {
+      const spans = spansAt(point);
+      if (spans.length === 0) return;
+      const groundMm = walkMm[i]! - footMm;
+      const stand = standAmong({ spans, groundMm, figureMm, isLevel: (upMm) => isLevel(point, upMm), isWalkedOver });
+      if (stand.walkMm !== null) walkMm[i] = footMm + stand.walkMm;
+      topMm[i] = Math.max(topMm[i]!, footMm + stand.topMm);
+      if (stand.over !== null) [over.fromMm[i], over.toMm[i]] = [footMm + stand.over.fromMm, footMm + stand.over.toMm];
+    });
+  }
+  return over;
 }
 
 /** Coverings lie on the surface they cover; on a bed they take their thickness from the water. */

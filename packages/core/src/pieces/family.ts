@@ -104,6 +104,8 @@ export interface PieceShape {
   readonly clear: readonly ClearSpan[];
   readonly levels: readonly StandingLevel[];
   readonly waysIn: readonly WayIn[];
+  /** For walking over, not into: any top of it is a level. */
+  readonly isWalkedOver?: true;
   readonly order: readonly OrderStep[];
   readonly strung?: readonly Strung[];
   /** What comes off: bodies lifted away together. */

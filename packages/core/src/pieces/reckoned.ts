@@ -2,6 +2,7 @@ import type { Warning } from '../checks';
 import { listedBy } from '../base/grouping';
 import type { Part } from '../cutting/parts';
 import { type Feature, pieceOn } from '../features';
+import type { Upright } from '../ground';
 import type { Ring } from '../base/geometry';
 import type { Piece } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
@@ -13,7 +14,7 @@ import { pieceScale } from './family';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
 import { type MadePiece, makePiece } from './made';
-import { placedHull } from './standing';
+import { uprightOn } from './upright';
 
 /** What the pieces of a board are made from. */
 export interface PieceInputs {
@@ -53,8 +54,15 @@ export interface Pieces {
   /** By piece. */
   readonly footprints: ReadonlyMap<string, Footprint>;
   /** Where they stand on the plan, by plot. */
-  readonly standing: readonly { readonly featureId: string; readonly pieceId: string; readonly rings: readonly Ring[] }[];
+  readonly standing: readonly StandingPiece[];
   readonly warnings: readonly Warning[];
+}
+/** A piece on its plot, as the ground knows it. */
+export interface StandingPiece {
+  readonly featureId: string;
+  readonly pieceId: string;
+  readonly rings: readonly Ring[];
+  readonly upright: Upright;
 }
 export type MakePieces = (inputs: PieceInputs) => Pieces;
 
@@ -90,13 +98,19 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
       clads: clads.map(({ name, way: { layingId, time } }) => ({ name, layingId, time })),
     })),
     footprints,
-    standing: features.flatMap((feature) => {
-      const pieceId = pieceOn(feature);
-      const footprint = pieceId === null ? undefined : footprints.get(pieceId);
-      return footprint === undefined ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: placedHull(feature, footprint).rings }];
-    }),
+    standing: standingOn(features, made, catalogue),
     warnings: [...pieceWarnings({ made, footprints, features, scale, units, catalogue })],
   };
+}
+
+function standingOn(features: readonly Feature[], made: readonly MadePiece[], catalogue: Catalogue): readonly StandingPiece[] {
+  const byId = new Map(made.map((one) => [one.piece.id, one]));
+  return features.flatMap((feature) => {
+    const pieceId = pieceOn(feature);
+    const own = pieceId === null ? undefined : byId.get(pieceId);
+    const upright = own === undefined ? null : uprightOn(feature, own, catalogue);
+    return upright === null ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: upright.ground.rings, upright }];
+  });
 }
 
 /** Of what is laid; a surface that is worked itself takes none. */

@@ -18,7 +18,7 @@ import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
-import { allGlues, allParts, piecesOf, withPieces } from './pieces';
+import { allGlues, allParts, piecesOf, uprightsOf, withPieces } from './pieces';
 import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
 import { layGround, zonesOf } from '../ground';
 import { boardMass } from '../mass';
@@ -50,6 +50,7 @@ interface Sources {
 export const STAGES = Stages.of<Sources>()
   .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, units, catalogue, makePieces }), piecesOf)
   .stage('features', ({ plan: { features }, pieces: { footprints } }) => ({ features, footprints }), withPieces)
+  .stage('uprights', ({ pieces: { standing } }) => ({ standing }), uprightsOf)
   .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)
   .stage('zones', ({ ground }) => ({ ground }), zonesOf)
   .stage('raised', ({ plan, ground, catalogue }) => ({ raised: plan.stack.raised, lands: ground.lands, catalogue }), raisedStacks)
@@ -80,7 +81,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, coatings, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
-  .stage('section', ({ plan, ground, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, stack, catalogue }), sectionDrawing)
+  .stage('section', ({ plan, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, uprights, stack, catalogue }), sectionDrawing)
   .stage('tally', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days }), tallyOf)
   .stage('levers', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))

@@ -74,7 +74,10 @@ function countOpen({ walkMm, topMm }: HeightField): number {
 }
 
 /** Adds 1 to every cell seen from a viewpoint. The scratch array is made once. */
-function sweeper({ cols, rows, cellMm, walkMm, topMm }: HeightField, figureHeightMm: number): (view: number, seenBy: Uint16Array) => void {
+function sweeper(
+  { cols, rows, cellMm, walkMm, topMm, over }: HeightField,
+  figureHeightMm: number,
+): (view: number, seenBy: Uint16Array) => void {
   const eyeMm = figureHeightMm * EYE_SHARE;
   const chestMm = figureHeightMm * CHEST_SHARE;
   /** Steepest line of sight, mm a cell, that just clears everything up to and with each cell. */
@@ -117,7 +120,10 @@ function sweeper({ cols, rows, cellMm, walkMm, topMm }: HeightField, figureHeigh
       }
       const far = Math.sqrt(dx * dx + dy * dy) * cellMm;
       if ((walkMm[cell]! + chestMm - eye) / far >= ahead) seenBy[cell] = seenBy[cell]! + 1;
-      const own = (topMm[cell]! - eye) / far;
+      // What hangs over a cell hides what is behind it where sight already runs as high; under it one sees through.
+      const aheadMm = eye + ahead * far;
+      const isHung = over !== null && over.toMm[cell]! > over.fromMm[cell]! && aheadMm >= over.fromMm[cell]!;
+      const own = ((isHung ? over.toMm[cell]! : topMm[cell]!) - eye) / far;
       block[cell] = own > ahead ? own : ahead;
     }
     function between(low: number, part: number, step: number): number {

@@ -12,7 +12,7 @@ import {
   isEmpty,
   regionBox,
 } from '../base/geometry';
-import { type Ground, type Land, heightsOf, isSloped, landAt, overlayOf, shownAt, waterLevelMm } from '../ground';
+import { type Ground, type Land, type Upright, heightsOf, isSloped, landAt, overlayOf, shownAt, waterLevelMm } from '../ground';
 import { rounded } from '../base/rounding';
 import { type Catalogue, materialBy } from '../catalogue';
 import type { Coat, Plan } from '../plan';
@@ -22,7 +22,7 @@ import { type BoardStack, builtHeights } from '../stack';
 export interface Slab {
   readonly id: string;
   readonly name: string;
-  readonly what: 'layer' | 'coat' | 'water';
+  readonly what: 'layer' | 'coat' | 'water' | 'piece';
   readonly hatch: string;
   readonly fromMm: number;
   readonly toMm: number;
@@ -75,6 +75,7 @@ interface SectionInputs {
   readonly coats: Plan['coats'];
   readonly units: Plan['units'];
   readonly ground: Ground;
+  readonly uprights: readonly Upright[];
   readonly stack: BoardStack;
   readonly catalogue: Catalogue;
 }
@@ -103,6 +104,7 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
       marks.set(column.mark.name, { mark: { ...column.mark, atMm: (fromMm + toMm) / 2 }, spanMm });
     }
   }
+  for (const upright of inputs.uprights) slabs.push(...cutThrough(upright, inputs, slabs));
   const tiles = tilesAlong(ground, stretches, from, to, lengthMm);
   return {
     lengthMm,
@@ -119,6 +121,45 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
     tiles,
     marks: [...marks.values()].map(({ mark }) => mark).sort((a, b) => a.atMm - b.atMm),
   };
+}
+
+/** Pieces are cut in stretches this long: a card wall still shows. */
+const PIECE_STEP_MM = 0.5;
+/** What the cut meets of something that stands, part by part. It stands on the highest ground under the cut. */
+function cutThrough({ ground, featureId, spansAt }: Upright, { line: { from, to } }: SectionInputs, under: readonly Slice[]): Slice[] {
+  const lengthMm = distanceMm(from, to);
+  const at = (mm: number): Point => between(from, to, mm / lengthMm);
+  if (lengthMm === 0 || !boxesOverlap(regionBox(ground), boxAround([from, to]))) return [];
+  const ends = [0, ...crossings(ground, from, to), 1].map((t) => t * lengthMm).sort((a, b) => a - b);
+  return ends.slice(1).flatMap((endMm, i): Slice[] => {
+    const startMm = ends[i]!;
+    if (endMm - startMm < STEP_MM || !contains(ground, at((startMm + endMm) / 2))) return [];
+    const footMm = topBetween(under, startMm, endMm);
+    const count = Math.ceil((endMm - startMm) / PIECE_STEP_MM);
+    const step = (endMm - startMm) / count;
+    return Array.from({ length: count }, (_, k) => startMm + k * step).flatMap((mm) =>
+      spansAt(at(mm + step / 2)).map(({ id, name, hatch, fromMm, toMm }): Slice => ({
+        piece: {
+          id: `piece-${featureId}-${id}`,
+          name,
+          what: 'piece',
+          hatch,
+          bottomMm: footMm + fromMm,
+          topMm: footMm + toMm,
+          isSloped: true,
+        },
+        fromMm: mm,
+        toMm: mm + step,
+      })),
+    );
+  });
+}
+/** The highest that the ground comes to between two places along the cut; water is stood in. */
+function topBetween(slabs: readonly Slice[], fromMm: number, toMm: number): number {
+  let topMm = -Infinity;
+  for (const { piece, fromMm: start, toMm: end } of slabs)
+    if (piece.what === 'layer' && start < toMm && fromMm < end) topMm = Math.max(topMm, piece.topMm);
+  return topMm === -Infinity ? 0 : topMm;
 }
 
 /** The lands that the cut goes through, in their order: most of a large table is far from the line. */

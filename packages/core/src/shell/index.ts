@@ -1,3 +1,5 @@
+export { plumbThrough } from './columns';
+export type { Span } from './columns';
 export { ballastFor, hullOf, middleOf, standingOf, tipsAt, volumeMm3 } from './measure';
 export type { Standing } from './measure';
 export { bevelDeg } from './plate';

@@ -1,6 +1,6 @@
 import { type Box, type Point, type Region, between, contains, distanceMm, intersection, isEmpty } from '../base/geometry';
 import { type Role, kindOf } from '../features';
-import { type Ground, type Heights, type Land, bendsOf, standsMm, surfaceAt, waterLevelMm } from '../ground';
+import { type Ground, type Heights, type Land, type Upright, bendsOf, standsMm, surfaceAt, waterLevelMm } from '../ground';
 import { type Between, type Heights3, type Solid, bodyOf } from './body';
 import { type Facets, facetsOf } from './facets';
 
@@ -29,18 +29,39 @@ const MOST_INSIDE = 0.3;
  * @param heights what the stack makes of the drawn heights
  * @param deepMm how far the underside lies below the ground's surface
  */
-export function tableSolids(ground: Ground, table: Box, heights: Heights, deepMm: number): TableSolids {
+export function tableSolids(ground: Ground, table: Box, heights: Heights, deepMm: number, uprights: readonly Upright[] = []): TableSolids {
   const facets = facetsOf(table, linesOf(ground));
   const read = readerOf(facets);
   const surface = facets.triangles.map((_, t) => read(t, (centre) => surfaceAt(ground, centre, heights)));
-  const things = ground.lands.flatMap((land) => thingOf(land, facets, surface));
+  const shaped = new Set(uprights.map(({ featureId }) => featureId));
+  const things = ground.lands.flatMap((land) => (shaped.has(land.feature.id) ? [] : thingOf(land, facets, surface)));
   const topOf = (t: number): Heights3 =>
     things.reduce<Heights3>((top, { what, between }) => (what === 'fixed' ? higher(top, between.top(t)) : top), surface[t]!);
   return {
     ground: bodyOf(facets, { top: (t) => surface[t]!, under: -deepMm }),
-    standing: things.map(({ featureId, what, between }) => ({ featureId, what, solid: bodyOf(facets, between) })),
+    standing: [
+      ...things.map(({ featureId, what, between }) => ({ featureId, what, solid: bodyOf(facets, between) })),
+      ...uprights.map((upright) => ({
+        featureId: upright.featureId,
+        what: 'loose' as const,
+        solid: uprightSolid(upright, facets, surface),
+      })),
+    ],
     printed: bodyOf(facets, { top: topOf, under: -deepMm }),
   };
+}
+
+/** Something with a shape of its own, all its parts as one, on the highest ground under it. */
+function uprightSolid({ ground, meshes }: Upright, facets: Facets, surface: readonly Heights3[]): Solid {
+  const inside = within(ground, facets);
+  const footMm = surface.reduce((high, mm, t) => (inside[t] === true ? Math.max(high, ...mm) : high), 0);
+  const [positions, indices]: [number[], number[]] = [[], []];
+  for (const { places, triangles } of meshes()) {
+    const first = positions.length / 3;
+    for (const [x, y, up] of places) positions.push(x, footMm + up, y);
+    for (const corners of triangles) indices.push(...corners.map((i) => first + i));
+  }
+  return { positions: new Float32Array(positions), indices: new Uint32Array(indices), topTriangles: 0, sideTriangles: indices.length / 3 };
 }
 
 interface Thing extends Pick<Standing, 'featureId' | 'what'> {

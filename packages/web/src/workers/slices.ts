@@ -26,7 +26,7 @@ const SLICES = {
   pieces: ({ pieces: { made } }: Derivation) => made.map(galleryEntry),
   bench: ({ pieces: { made } }: Derivation, chosen: readonly string[]) =>
     made.filter(({ piece }) => chosen.includes(piece.id)).map(onBench),
-  standing: ({ pieces: { standing } }: Derivation) => standing,
+  standing: ({ pieces: { standing } }: Derivation) => standing.map(({ featureId, pieceId, rings }) => ({ featureId, pieceId, rings })),
   lengths: ({ pieces: { lengths } }: Derivation) => lengths,
   section: ({ section }: Derivation) => section,
   jobs: ({ jobs }: Derivation) => jobs,

@@ -82,6 +82,7 @@ function shapeOf(own: FloorTiles): PieceShape {
     objects,
     clear: [],
     levels: [],
+    isWalkedOver: true,
     waysIn: [],
     order: isTrimmed
       ? [

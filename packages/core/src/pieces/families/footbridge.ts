@@ -133,6 +133,7 @@ function shapeOf(own: Footbridge): PieceShape {
     ],
     clear: [],
     levels: isArched ? [] : [{ name: 'Deck', objectId: 'bridge', atMm: 0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
+    isWalkedOver: true,
     waysIn: [],
     order: [
       {

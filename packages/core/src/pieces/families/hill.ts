@@ -90,6 +90,7 @@ function shapeOf(own: Hill): PieceShape {
     objects: [{ id: 'hill', name: 'Hill', count: 1, faces: [board, ...layers] }],
     clear: [],
     levels: [],
+    isWalkedOver: true,
     waysIn: [],
     order: [
       {

@@ -131,6 +131,7 @@ function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs)
     ],
     clear: [{ name: 'Clear width', objectId: 'stairs', from: [0, t - 0.08, 0.02], to: [w, t - 0.08, 0.02] }],
     levels: [],
+    isWalkedOver: true,
     waysIn: [],
     order: [
       {

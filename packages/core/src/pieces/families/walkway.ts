@@ -140,6 +140,7 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
     ],
     clear: [],
     levels: [{ name: 'Deck', objectId: 'walkway', atMm: z0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
+    isWalkedOver: true,
     waysIn: [],
     order: [
       { does: 'glue', says: 'The lower frame on a flat board, square by its diagonals.', bodyIds: lower.map(({ id }) => id) },

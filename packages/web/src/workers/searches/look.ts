@@ -15,9 +15,9 @@ export interface LookAnswer {
 /** The table in the round. */
 export function look(board: BoardCopy): LookAnswer {
   const { field, foamMm } = fieldFor(board);
-  const { ground, stack } = board.derived();
+  const { ground, stack, uprights } = board.derived();
   return {
-    solids: tableSolids(ground, tableBox(board.plan.table), heightsIn(stack), foamMm),
+    solids: tableSolids(ground, tableBox(board.plan.table), heightsIn(stack), foamMm, uprights),
     field,
     bands: bandsOf(stack, board.catalogue),
   };

@@ -1,0 +1,89 @@
+import { remembered } from '../base/memory';
+import { type Point, contains, regionBox } from '../base/geometry';
+import { type Catalogue, materialBy } from '../catalogue';
+import { type Feature, pieceTurnOn } from '../features';
+import type { Upright, UprightMesh, UprightSpan } from '../ground';
+import { shapeRegion } from '../shapes';
+import { meshOf, placesOf, plumbThrough } from '../shell';
+import { type Footprint, footprintOf } from './footprint';
+import type { MadePiece } from './made';
+import { placedHull } from './standing';
+
+/** The first object of a piece as it stands, about the middle of its foot: y towards the viewer, heights over its foot. */
+interface Stood {
+  readonly footprint: Footprint;
+  readonly footMm: number;
+  readonly spansAt: (at: Point) => readonly UprightSpan[];
+  readonly isLevel: (at: Point, upMm: number) => boolean;
+  readonly meshes: () => readonly UprightMesh[];
+}
+/** A level and the top of what makes it differ by less. */
+const LEVEL_MM = 1;
+
+const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null => {
+  const [footprint, object] = [footprintOf(made), made.objects[0]];
+  if (footprint === null || object === undefined || made.shape === null) return null;
+  const { bodies } = object;
+  const { middle } = footprint;
+  const footMm = Math.min(...bodies.flatMap((body) => placesOf(body).map(([, , z]) => z)));
+  const plumb = plumbThrough(bodies);
+  const words = new Map(
+    bodies.map((body) => [body.id, { name: `${made.piece.name}: ${body.name.toLowerCase()}`, hatch: hatchOf(made, body.role, catalogue) }]),
+  );
+  const levels = made.shape.levels.filter(({ objectId }) => objectId === object.id);
+  const inSpace = ({ x, y }: Point): Point => ({ x: x + middle.x, y: middle.y - y });
+  return {
+    footprint,
+    footMm,
+    spansAt: (at) =>
+      plumb(inSpace(at)).map(({ bodyId, fromMm, toMm }) => ({
+        id: bodyId,
+        ...words.get(bodyId)!,
+        fromMm: fromMm - footMm,
+        toMm: toMm - footMm,
+      })),
+    isLevel:
+      made.shape.isWalkedOver === true
+        ? () => true
+        : (at, upMm) =>
+            levels.some(({ atMm, ring }) => Math.abs(atMm - footMm - upMm) < LEVEL_MM && contains({ rings: [ring] }, inSpace(at))),
+    meshes: () =>
+      bodies.map((body) => {
+        const { places, triangles } = meshOf(body);
+        return { places: places.map(([x, y, z]) => [x - middle.x, middle.y - y, z - footMm] as const), triangles };
+      }),
+  };
+});
+
+function hatchOf({ piece }: MadePiece, role: string, catalogue: Catalogue): string {
+  const sheet = piece.sheets.find((one) => one.role === role);
+  return sheet === undefined ? 'solid' : materialBy(catalogue, sheet.materialId).hatch;
+}
+
+/** A piece as it stands on its plot. @returns null for one that cannot be made */
+export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: Catalogue): Upright | null => {
+  const own = stood(made, catalogue);
+  if (own === null) return null;
+  const { left, right, top, bottom } = regionBox(shapeRegion(plot.shape));
+  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
+  const turn = (pieceTurnOn(plot) * Math.PI) / 180;
+  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+  const back = (at: Point): Point => {
+    const [dx, dy] = [at.x - x, at.y - y];
+    return { x: dx * cos + dy * sin, y: dy * cos - dx * sin };
+  };
+  return {
+    featureId: plot.id,
+    ground: placedHull(plot, own.footprint),
+    spansAt: (at) => own.spansAt(back(at)),
+    isLevel: (at, upMm) => own.isLevel(back(at), upMm),
+    isWalkedOver: made.shape?.isWalkedOver === true,
+    meshes: () =>
+      own
+        .meshes()
+        .map(({ places, triangles }) => ({
+          places: places.map(([px, py, up]) => [x + px * cos - py * sin, y + px * sin + py * cos, up] as const),
+          triangles,
+        })),
+  };
+});
