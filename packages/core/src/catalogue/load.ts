@@ -39,6 +39,8 @@ const LISTS = [
   'lengths',
   'claddings',
   'layings',
+  'castings',
+  'fills',
 ] as const;
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {

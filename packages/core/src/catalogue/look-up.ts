@@ -3,10 +3,12 @@ import type {
   Adhesive,
   Battery,
   Catalogue,
+  Casting,
   Cladding,
   Estimate,
   Join,
   Lamp,
+  Fill,
   Laying,
   LengthStock,
   Material,
@@ -62,6 +64,11 @@ export const lengthBy = (catalogue: Catalogue, id: string): LengthStock => byId(
 export const claddingBy = (catalogue: Catalogue, id: string): Cladding => byId(catalogue.claddings, 'cladding', id);
 /** @throws RangeError for an unknown id */
 export const layingBy = (catalogue: Catalogue, id: string): Laying => byId(catalogue.layings, 'way of cladding', id);
+
+/** @throws RangeError for an unknown id */
+export const castingBy = (catalogue: Catalogue, id: string): Casting => byId(catalogue.castings, 'way of casting', id);
+/** @throws RangeError for an unknown id */
+export const fillBy = (catalogue: Catalogue, id: string): Fill => byId(catalogue.fills, 'loose stuff', id);
 
 /** The caution texts for ids, in catalogue order. */
 export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {

@@ -15,6 +15,8 @@ const LISTS = {
   lengths: 'stock sold by length',
   claddings: 'cladding',
   layings: 'way of cladding',
+  castings: 'way of casting',
+  fills: 'loose stuff',
 } as const;
 export type ReferredList = keyof typeof LISTS;
 
@@ -40,6 +42,8 @@ export const lampRef = referenceTo('lamps');
 export const lengthRef = referenceTo('lengths');
 export const claddingRef = referenceTo('claddings');
 export const layingRef = referenceTo('layings');
+export const castingRef = referenceTo('castings');
+export const fillRef = referenceTo('fills');
 
 /** A reference that leads nowhere. */
 export interface Dangling {

@@ -6,6 +6,7 @@ import {
   cautionRef,
   coatingRef,
   joinRef,
+  fillRef,
   layingRef,
   lampRef,
   lengthRef,
@@ -284,6 +285,35 @@ const Laying = z.strictObject({
   remark: z.string().max(200),
 });
 
+const CastStuff = { name: Name, densityGPerMl: Estimate, packs: z.array(Pack).min(1) };
+/** A way of making copies of one master: its mould round it, and what is poured in. Packs by the gram. */
+const Casting = z.strictObject({
+  id: Id,
+  name: Name,
+  mould: z.strictObject({ ...CastStuff, wallMm: positive }),
+  cast: z.strictObject(CastStuff),
+  lossPct: Estimate,
+  /** Copies that one mould gives before it tears. */
+  perMould: z.number().int().positive(),
+  /** To build a frame, pour and open one mould, and until it has cured. */
+  mouldWorkMin: Estimate,
+  mouldCureMin: Estimate,
+  /** To mix, pour, take out and clean one copy, and until it may be taken out. */
+  workMin: Estimate,
+  settingMin: Estimate,
+  cautionIds: z.array(cautionRef),
+  remark: z.string().max(200),
+});
+/** Stuff that is heaped, pressed or modelled. */
+const Fill = z.strictObject({
+  id: Id,
+  name: Name,
+  densityGPerMl: Estimate,
+  /** Of its volume, while it dries. */
+  shrinksPct: Estimate,
+  packsMl: z.array(Pack).min(1),
+});
+
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
   floorMinMm: Estimate,
@@ -351,6 +381,8 @@ const Starter = z.strictObject({
   pieces: z.strictObject({
     sheets: z.record(Id, z.strictObject({ materialId: materialRef, thicknessMm: positive })),
     lengths: z.record(Id, lengthRef),
+    fills: z.record(Id, fillRef),
+    coats: StarterCoats,
     glueId: adhesiveRef,
   }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
@@ -379,6 +411,8 @@ export const CatalogueSchema = z.strictObject({
   lengths: z.array(LengthStock),
   claddings: z.array(Cladding),
   layings: z.array(Laying),
+  castings: z.array(Casting),
+  fills: z.array(Fill),
   bench: Bench,
   starter: Starter,
 });
@@ -396,6 +430,8 @@ export type Lamp = z.infer<typeof Lamp>;
 export type LengthStock = z.infer<typeof LengthStock>;
 export type Cladding = z.infer<typeof Cladding>;
 export type Laying = z.infer<typeof Laying>;
+export type Casting = z.infer<typeof Casting>;
+export type Fill = z.infer<typeof Fill>;
 export type Yardstick = z.infer<typeof Yardstick>;
 export type Estimate = z.infer<typeof Estimate>;
 export type Pack = z.infer<typeof Pack>;

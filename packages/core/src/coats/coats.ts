@@ -29,6 +29,13 @@ export interface CoatingNeed {
   readonly dryMass: Figure<'g'>;
 }
 
+/** What takes coats: so much surface, rims heaped on it, and basins in it. */
+type Coated = Pick<Zone, 'surfaceId' | 'coated' | 'heaped' | 'basins'> & { readonly kind: string };
+/** The outside of a piece, all copies, with what goes on it. */
+export interface PieceSurface extends Coated {
+  readonly coats: readonly Coat[];
+}
+
 interface CoatInputs {
   readonly coats: Plan['coats'];
   readonly zones: Zones;
@@ -49,6 +56,16 @@ export function coatNeeds({ coats, zones, catalogue }: CoatInputs): readonly Coa
       : coats[kind].map((coat, i) => coatNeed(coat, zone, isFirstFilm(coats[kind], i, catalogue), catalogue));
   });
 }
+
+/** How much of what goes on the outside of pieces. */
+export const pieceCoatNeeds = ({
+  surfaces,
+  catalogue,
+}: {
+  readonly surfaces: readonly PieceSurface[];
+  readonly catalogue: Catalogue;
+}): readonly CoatNeed[] =>
+  surfaces.flatMap((surface) => (surface.coated.value <= 0 ? [] : surface.coats.map((coat) => coatNeed(coat, surface, false, catalogue))));
 
 /** Rims are heaped from the first paste that goes on their surface. */
 function isFirstFilm(coats: readonly Coat[], index: number, catalogue: Catalogue): boolean {
@@ -99,7 +116,7 @@ export function poursFor(waterMm: number, maxPourMm: number): number {
  * The volume one coat takes of a surface.
  * @source craft.md §6: area × relief × film × (1 + loss); §7 for paint: area ÷ coverage × share of the method
  */
-const coatNeed = remembered((coat: Coat, zone: Zone, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
+const coatNeed = remembered((coat: Coat, zone: Coated, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
   const coating = coatingBy(catalogue, coat.coatingId);
   const method = methodBy(catalogue, coat.methodId);
   const base = { surfaceId: zone.surfaceId, coatId: coat.id, coating, method, filmMm: null, area: zone.coated };

@@ -1,2 +1,2 @@
-export { coatNeeds, coatingNeeds, poursFor, sealNeed } from './coats';
-export type { CoatNeed, CoatingNeed, SealNeed } from './coats';
+export { coatNeeds, coatingNeeds, pieceCoatNeeds, poursFor, sealNeed } from './coats';
+export type { CoatNeed, CoatingNeed, PieceSurface, SealNeed } from './coats';

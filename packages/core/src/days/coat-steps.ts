@@ -3,6 +3,7 @@ import { type Catalogue, type Estimate, type Method, estimated } from '../catalo
 import { listedBy } from '../base/grouping';
 import { remembered, rememberedEach } from '../base/memory';
 import { type CoatNeed, poursFor } from '../coats';
+import type { PieceWork } from '../pieces';
 import type { SurfaceId } from '../surfaces';
 import { coatWaits } from '../drying';
 import type { Plan } from '../plan';
@@ -14,6 +15,7 @@ interface CoatInputs {
   readonly ground: Ground;
   readonly zones: Zones;
   readonly coats: readonly CoatNeed[];
+  readonly pieces: readonly Pick<PieceWork, 'pieceId' | 'name' | 'surface'>[];
   readonly catalogue: Catalogue;
 }
 
@@ -32,7 +34,7 @@ export function coatSteps(inputs: CoatInputs): Draft[] {
   );
 }
 
-function coatStep(key: string, needs: readonly CoatNeed[], { climate, ground, zones, catalogue }: CoatInputs): Draft {
+function coatStep(key: string, needs: readonly CoatNeed[], { climate, ground, zones, pieces, catalogue }: CoatInputs): Draft {
   const { coating, method } = needs[0]!;
   const name = `${coating.name}, ${method.name}`;
   // The thickest film of the step is the one waited for.
@@ -43,7 +45,19 @@ function coatStep(key: string, needs: readonly CoatNeed[], { climate, ground, zo
     const work = workOn(zones.onTile.get(tile.id)!, `${key} ${tile.id}`, `${name}, ${tile.id}`, method, coated);
     return work === null ? [] : [task(key, tile.id, work, waits.recoat, waits.cure)];
   });
-  return { id: key, name, kind: 'coat', setUp: setUpOf(needs[0]!), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
+  const onPieces = pieces
+    .filter(({ surface }) => coated.includes(surface.surfaceId))
+    .map(({ pieceId, name: piece, surface }) =>
+      task(key, pieceId, inMinutes(`${name}, ${piece}`, surface.coated, method), waits.recoat, waits.cure),
+    );
+  return {
+    id: key,
+    name,
+    kind: 'coat',
+    setUp: setUpOf(needs[0]!),
+    cautionIds: [...coating.cautionIds, ...method.cautionIds],
+    tasks: [...tasks, ...onPieces],
+  };
 }
 
 /** The work of one coat on one tile; null where none of it shows. */
@@ -80,8 +94,9 @@ function pourSteps(key: string, needs: readonly CoatNeed[], { climate, ground, z
   });
 }
 
-function byRate(label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> {
-  const hours = reckon(`${label}, hours`, 'h', inSquareMetres(area), '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h'));
+const byRate = (label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> => inMinutes(label, inSquareMetres(area), method);
+function inMinutes(label: string, area: Figure<'m²'>, method: Method): Figure<'min'> {
+  const hours = reckon(`${label}, hours`, 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h'));
   return hoursInMinutes(hours, label);
 }
 

@@ -12,7 +12,7 @@ import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
 import type { PieceWork } from '../pieces';
-import { assembleStep, cladStep } from './piece-steps';
+import { assembleStep, castSteps, cladStep } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
 /** What the steps of work follow from. */
@@ -60,6 +60,7 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
       cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
       assembleStep(pieces, catalogue),
       cladStep(pieces, catalogue),
+      ...castSteps(pieces),
       ...coatSteps(inputs),
     ],
     catalogue,

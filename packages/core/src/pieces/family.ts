@@ -91,6 +91,12 @@ export interface Strung {
   /** It goes through what hides it. */
   readonly isInside?: boolean;
 }
+/** Loose stuff it takes, by what it is used for; of one object. */
+export interface Filling {
+  readonly usual: string;
+  readonly objectId: string;
+  readonly ml: number;
+}
 /** Surfaces that are clad, by the word faces show. */
 export interface CladZone {
   readonly shows: string;
@@ -108,6 +114,7 @@ export interface PieceShape {
   readonly isWalkedOver?: true;
   readonly order: readonly OrderStep[];
   readonly strung?: readonly Strung[];
+  readonly fills?: readonly Filling[];
   /** What comes off: bodies lifted away together. */
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
   /** What lies on what, touching each of them. */

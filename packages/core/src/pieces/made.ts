@@ -3,7 +3,9 @@ import { cutMm } from '../base/rounding';
 import { areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
 import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../base/units';
-import { type Catalogue, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
+import { type Catalogue, type Fill, adhesiveBy, estimated, fillBy, lengthBy, materialBy } from '../catalogue';
+import type { PieceSurface } from '../coats';
+import { pieceSurface } from '../surfaces';
 import type { Part } from '../cutting/parts';
 import type { Piece } from '../plan';
 import type { z } from 'zod';
@@ -14,14 +16,16 @@ import {
   type StockSizes,
   alongAt,
   flatParts,
-  placesOf,
   resolved,
   standingOf,
   tipsAt,
   volumeMm3,
 } from '../shell';
 import type { CladZone, Counting, FieldProblem, Strung, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import { boxOf } from './box';
 import { type Clad, cladsOf } from './cladding';
+import { type Copying, copyingOf } from './casting';
+import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
 import { FAMILIES, type FamilyName } from './piece';
 
@@ -51,14 +55,28 @@ export interface MadePiece {
   readonly parts: readonly Part[];
   readonly lengths: readonly LengthCut[];
   readonly clads: readonly Clad[];
+  readonly fills: readonly FillNeed[];
+  /** Its outside, all copies, with what goes on it; null for one that cannot be made. */
+  readonly surface: PieceSurface | null;
+  /** Casting the copies against making each; null where there is one. */
+  readonly copying: Copying | null;
   readonly facts: PieceFacts | null;
+}
+/** Loose stuff that a piece takes, all copies. */
+export interface FillNeed {
+  readonly fill: Fill;
+  readonly volume: Figure<'ml'>;
+  /** Of one piece, dry. */
+  readonly massEach: Figure<'g'>;
 }
 export interface PieceFacts {
   /** Of one piece, everything it consists of. */
   readonly mass: Figure<'g'>;
   readonly glue: Figure<'g'>;
-  /** Joints of all copies that are glued. */
+  /** Joints that are glued, of all copies made by hand. */
   readonly joints: Figure<'1'>;
+  /** Of one. */
+  readonly jointsEach: Figure<'1'>;
   /** Outer size of each object, across, deep and high. */
   readonly sizes: readonly {
     readonly objectId: string;
@@ -79,7 +97,18 @@ const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> 
 /** Makes one piece; remembered by it, so that an edit makes again what it changed. @param scale kept as one object while it is the same */
 export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
   const definition = definitionOf(piece.family);
-  const nothing = { piece, shape: null, objects: [], parts: [], lengths: [], clads: [], facts: null };
+  const nothing = {
+    piece,
+    shape: null,
+    objects: [],
+    parts: [],
+    lengths: [],
+    clads: [],
+    fills: [],
+    surface: null,
+    copying: null,
+    facts: null,
+  };
   if (definition === null)
     return {
       ...nothing,
@@ -111,6 +140,8 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     });
   }
   const clads = cladsOf(piece, objects, of.clads, catalogue);
+  const fills = fillsOf(piece, objects, shape.value, catalogue);
+  const facts = factsOf(piece, objects, { clads, fills }, catalogue);
   return {
     piece,
     familyName: of.name,
@@ -122,9 +153,45 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
       ? []
       : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1, shape.value.strung ?? [])),
     clads,
-    facts: factsOf(piece, objects, clads, catalogue),
+    fills,
+    surface: {
+      surfaceId: pieceSurface(piece.id),
+      kind: piece.name,
+      coated: reckon(`${piece.name}: to coat`, 'm²', inSquareMetres(facts.outside), '×', given('Copies', piece.count, '1', 'plan')),
+      heaped: null,
+      basins: [],
+      coats: piece.coats,
+    },
+    copying: copyingOf({ piece, objects, clads, joints: facts.jointsEach, catalogue }),
+    facts,
   };
 });
+
+/** Stuff that shrinks while it dries is put on thicker. */
+function fillsOf(piece: Piece, objects: readonly MadeObject[], { fills = [] }: PieceShape, catalogue: Catalogue): readonly FillNeed[] {
+  return fills.flatMap(({ usual, objectId, ml }) => {
+    const object = objects.find(({ id }) => id === objectId);
+    if (object === undefined || ml <= 0) return [];
+    const fill = fillBy(catalogue, catalogue.starter.pieces.fills[usual]!);
+    const what = `${fill.name}, ${piece.name}`;
+    const each = given(`${what}: of one`, ml * object.count, 'ml', 'drawing');
+    const left = given(
+      `${fill.name}, share that is left when dry`,
+      1 - fill.shrinksPct.value / 100,
+      '1',
+      'catalogue',
+      fill.shrinksPct.origin,
+    );
+    const wet = fill.shrinksPct.value === 0 ? each : reckon(`${what}: before it shrinks`, 'ml', each, '÷', left);
+    return [
+      {
+        fill,
+        volume: reckon(what, 'ml', wet, '×', given('Copies made by hand', madeByHand(piece), '1', 'plan')),
+        massEach: reckon(`${what}: mass`, 'g', each, '×', estimated('Density', fill.densityGPerMl, 'g/ml')),
+      },
+    ];
+  });
+}
 
 /** Surfaces of a piece that can be clad; none of a family nobody knows. */
 export const cladZonesOf = ({ family }: Piece): readonly CladZone[] => definitionOf(family)?.of.clads ?? [];
@@ -185,7 +252,7 @@ const thinnestMm = ({ thicknessMm, widthMm }: StockSizes[string]): number => Mat
 
 /** Copies of a piece, each with its number where there are several. */
 function copiesOf(piece: Piece, object: MadeObject, isOnly: boolean): { readonly key: string; readonly name: string }[] {
-  const count = piece.count * object.count;
+  const count = madeByHand(piece) * object.count;
   const name = isOnly ? piece.name : `${piece.name}, ${object.name.toLowerCase()}`;
   return Array.from({ length: count }, (_, i) => ({
     key: `${piece.id}-${object.id}-${i + 1}`,
@@ -252,7 +319,12 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
   return kgPerM3.value * 1e-6;
 }
 
-function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly Clad[], catalogue: Catalogue): PieceFacts {
+function factsOf(
+  piece: Piece,
+  objects: readonly MadeObject[],
+  { clads, fills }: Pick<MadePiece, 'clads' | 'fills'>,
+  catalogue: Catalogue,
+): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
     const byRole = new Map<string, number>();
     for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
@@ -270,7 +342,8 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
   const glued = gluedOf(objects);
-  const copies = given('Copies', piece.count, '1', 'plan');
+  const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
+  const jointsEach = given('Joints of one', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const faces = reckon(
     'Glued faces of all copies',
@@ -283,6 +356,7 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
     mass: total(`${piece.name}, mass`, 'g', [
       ...masses,
       ...clads.map(({ way }) => reckon(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
+      ...fills.map(({ massEach }) => massEach),
     ]),
     glue: reckon(
       `${adhesive.name}, ${piece.name}`,
@@ -291,7 +365,8 @@ function factsOf(piece: Piece, objects: readonly MadeObject[], clads: readonly C
       '×',
       estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
     ),
-    joints: reckon(`${piece.name}: joints`, '1', given('Joints of one', glued.joints, '1', 'drawing'), '×', copies),
+    joints: reckon(`${piece.name}: joints`, '1', jointsEach, '×', copies),
+    jointsEach,
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
       name,
@@ -328,20 +403,6 @@ function tipFigure(name: string, standing: Standing): Figure<'°'> {
   const { offMm, tiltDeg } = tipsAt(standing);
   const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
   return given('Falls at a slope of', Math.max(0, tiltDeg), '°', 'drawing', note);
-}
-
-function boxOf(bodies: readonly Body[]): readonly [low: readonly [number, number, number], high: readonly [number, number, number]] {
-  const low: [number, number, number] = [Infinity, Infinity, Infinity];
-  const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const body of bodies) {
-    for (const place of placesOf(body)) {
-      for (const axis of [0, 1, 2] as const) {
-        low[axis] = Math.min(low[axis], place[axis]);
-        high[axis] = Math.max(high[axis], place[axis]);
-      }
-    }
-  }
-  return [low, high];
 }
 
 /** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */

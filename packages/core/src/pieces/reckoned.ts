@@ -7,13 +7,16 @@ import type { Ring } from '../base/geometry';
 import type { Piece } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
 import { type Figure, type MeasureSystem, given, reckon, total } from '../base/units';
-import { type Catalogue, type Cladding, adhesiveBy } from '../catalogue';
+import { type Catalogue, type Cladding, type Pack, adhesiveBy } from '../catalogue';
+import type { PieceSurface } from '../coats';
+import type { CastWay } from './casting';
 import { cladTotal } from './cladding';
+import { madeByHand } from './copies';
 import { pieceWarnings } from './checks';
 import { pieceScale } from './family';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
-import { type MadePiece, makePiece } from './made';
+import { type FillNeed, type MadePiece, makePiece } from './made';
 import { uprightOn } from './upright';
 
 /** What the pieces of a board are made from. */
@@ -34,6 +37,15 @@ export interface PieceWork {
   readonly lengthCuts: number;
   /** What its surfaces are given, one after the other. */
   readonly clads: readonly { readonly name: string; readonly layingId: string; readonly time: Figure<'min'> }[];
+  /** How its copies are cast; null where every one is made by hand. */
+  readonly cast: CastWay | null;
+  readonly surface: PieceSurface;
+}
+/** What is bought of stuff by the gram: mould and casting material. */
+export interface CastNeed {
+  readonly name: string;
+  readonly mass: Figure<'g'>;
+  readonly packs: readonly Pack[];
 }
 /** What is bought of one cladding, with its waste. */
 export interface CladNeed {
@@ -48,6 +60,9 @@ export interface Pieces {
   readonly glues: readonly GlueNeed[];
   /** Units to buy, by cladding. */
   readonly clads: readonly CladNeed[];
+  readonly fills: readonly Pick<FillNeed, 'fill' | 'volume'>[];
+  readonly casts: readonly CastNeed[];
+  readonly surfaces: readonly PieceSurface[];
   readonly work: readonly PieceWork[];
   /** Of all copies that are made here, piece by piece. */
   readonly masses: readonly Figure<'g'>[];
@@ -86,16 +101,19 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
     ),
     glues: gluesOf(here, catalogue),
     clads: cladNeeds(here),
-    masses: here.map(({ piece, facts }) =>
-      reckon(`${piece.name}, all copies`, 'g', facts!.mass, '×', given('Copies', piece.count, '1', 'plan')),
-    ),
-    work: here.map(({ piece, facts, lengths, clads }) => ({
+    fills: fillNeeds(here),
+    casts: castNeeds(here),
+    surfaces: here.map(({ surface }) => surface!),
+    masses: here.map(massOfAll),
+    work: here.map(({ piece, facts, lengths, clads, copying, surface }) => ({
       pieceId: piece.id,
       name: piece.name,
       glueId: piece.glueId,
       joints: facts!.joints,
       lengthCuts: lengths.length,
       clads: clads.map(({ name, way: { layingId, time } }) => ({ name, layingId, time })),
+      cast: copying?.way ?? null,
+      surface: surface!,
     })),
     footprints,
     standing: standingOn(features, made, catalogue),
@@ -111,6 +129,47 @@ function standingOn(features: readonly Feature[], made: readonly MadePiece[], ca
     const upright = own === undefined ? null : uprightOn(feature, own, catalogue);
     return upright === null ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: upright.ground.rings, upright }];
   });
+}
+
+function massOfAll({ piece, facts, copying }: MadePiece): Figure<'g'> {
+  const byHand = reckon(`${piece.name}, made by hand`, 'g', facts!.mass, '×', given('Copies made by hand', madeByHand(piece), '1', 'plan'));
+  return copying?.way == null ? byHand : total(`${piece.name}, all copies`, 'g', [byHand, copying.way.cast]);
+}
+
+function fillNeeds(here: readonly MadePiece[]): Pieces['fills'] {
+  const all = here.flatMap(({ fills }) => fills);
+  return [...listedBy(all, ({ fill }) => fill.id).values()].map((own) => {
+    const { fill } = own[0]!;
+    return {
+      fill,
+      volume: total(
+        fill.name,
+        'ml',
+        own.map(({ volume }) => volume),
+      ),
+    };
+  });
+}
+
+/** Moulds of several pieces are poured from one tub. */
+function castNeeds(here: readonly MadePiece[]): readonly CastNeed[] {
+  const all = here.flatMap(({ copying }) =>
+    copying?.way == null
+      ? []
+      : [
+          { ...copying.way.casting.mould, mass: copying.way.mould },
+          { ...copying.way.casting.cast, mass: copying.way.cast },
+        ],
+  );
+  return [...listedBy(all, ({ name }) => name).values()].map((own) => ({
+    name: own[0]!.name,
+    packs: own[0]!.packs,
+    mass: total(
+      own[0]!.name,
+      'g',
+      own.map(({ mass }) => mass),
+    ),
+  }));
 }
 
 /** Of what is laid; a surface that is worked itself takes none. */

@@ -13,7 +13,7 @@ import { type Shop, EMPTY_SHOP } from '../shop';
 import { facingsOn, heightChoices, raisedStacks, stackUp } from '../stack';
 import { dealt } from './warnings';
 import type { Catalogue } from '../catalogue';
-import { coatNeeds, coatingNeeds, sealNeed } from '../coats';
+import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
@@ -64,8 +64,11 @@ export const STAGES = Stages.of<Sources>()
   .stage('partList', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, splits: plan.cutting.splits, catalogue }), partsOf)
   .stage('allParts', ({ plan: { cutting: { splits } }, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
   .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
-  .stage('coats', ({ plan, zones, catalogue }) => ({ coats: plan.coats, zones, catalogue }), coatNeeds)
+  .stage('groundCoats', ({ plan, zones, catalogue }) => ({ coats: plan.coats, zones, catalogue }), coatNeeds)
+  .stage('pieceCoats', ({ pieces: { surfaces }, catalogue }) => ({ surfaces, catalogue }), pieceCoatNeeds)
+  .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => (pieceCoats.length === 0 ? groundCoats : [...groundCoats, ...pieceCoats]))
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
+  .stage('groundCoatings', ({ groundCoats: coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
@@ -75,10 +78,10 @@ export const STAGES = Stages.of<Sources>()
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
-  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads }, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, coatings, fixings, features, system: units, catalogue }), suppliesFor)
+  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, fixings, features, system: units, catalogue }), suppliesFor)
   .stage('needs', ({ plan, ground, zones, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, zones, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
-  .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, coatings, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, catalogue }), tileBuilds)
+  .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
   .stage('section', ({ plan, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, uprights, stack, catalogue }), sectionDrawing)

@@ -36,7 +36,7 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(5);
+    expect(version).toBe(6);
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
     expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
@@ -86,7 +86,7 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 5, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 6, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },
@@ -100,7 +100,7 @@ describe('a plan of version 1', () => {
 });
 
 describe('a plan of version 4', () => {
-  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 5 }, CATALOGUE);
+  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 6 }, CATALOGUE);
   if (!plan.ok) throw new Error('the demo is sound');
   const { pieces: _pieces, ...rest } = plan.value;
   const features = plan.value.features.map((feature) => {
@@ -117,4 +117,13 @@ describe('a plan of version 4', () => {
     expect(plots.length).toBeGreaterThan(0);
     expect(plots.every(({ pieceId, pieceTurnDeg }) => pieceId === null && pieceTurnDeg === 0)).toBe(true);
   });
+});
+
+test('a plan of version 5 is brought forward: its pieces are bare, and every copy is made by hand', () => {
+  const plan = brinefold(CATALOGUE);
+  const pieces = plan.pieces.map(({ coats: _coats, castingId: _casting, ...rest }) => rest);
+  const checked = checkPlan({ ...plan, version: 5, pieces }, CATALOGUE);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+  expect(checked.value.pieces.length).toBeGreaterThan(0);
+  expect(checked.value.pieces.every(({ coats, castingId }) => coats.length === 0 && castingId === null)).toBe(true);
 });

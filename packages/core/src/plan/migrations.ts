@@ -50,7 +50,14 @@ const MIGRATIONS: readonly Migration[] = [
       features: Array.isArray(old['features']) ? old['features'].map(featureTo5) : old['features'],
     }),
   },
+  {
+    from: 5,
+    migrate: (old) => ({ ...old, version: 6, pieces: Array.isArray(old['pieces']) ? old['pieces'].map(pieceTo6) : old['pieces'] }),
+  },
 ];
+
+/** Until version 6 pieces were bare, and every copy was made by hand. */
+const pieceTo6 = (piece: unknown): unknown => (isRecord(piece) ? { ...piece, coats: [], castingId: null } : piece);
 
 const featureTo5 = (feature: unknown): unknown =>
   isRecord(feature) && feature['kind'] === 'plot' ? { ...feature, pieceId: null, pieceTurnDeg: 0 } : feature;

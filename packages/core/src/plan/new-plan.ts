@@ -23,7 +23,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 5,
+    version: 6,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,

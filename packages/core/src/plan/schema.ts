@@ -1,5 +1,17 @@
 import type { DeepReadonly } from '../base/readonly';
-import { adhesiveRef, airRef, claddingRef, coatingRef, joinRef, layingRef, lengthRef, materialRef, methodRef, toolRef } from '../catalogue';
+import {
+  adhesiveRef,
+  airRef,
+  castingRef,
+  claddingRef,
+  coatingRef,
+  joinRef,
+  layingRef,
+  lengthRef,
+  materialRef,
+  methodRef,
+  toolRef,
+} from '../catalogue';
 import { FeatureSchema } from '../features';
 import { Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
 import { z } from 'zod';
@@ -201,7 +213,11 @@ const Piece = z.strictObject({
   glueId: adhesiveRef,
   /** What its surfaces are clad with, by the word of the surface, and how. */
   cladding: listOf(z.strictObject({ shows: Id, claddingId: claddingRef, layingId: layingRef }), { min: 0, max: 12 }),
+  /** What its outside is coated with, in order. */
+  coats,
   count: whole(LIMITS.pieceCount),
+  /** How copies of the first are cast; null where every one is made by hand. */
+  castingId: castingRef.nullable(),
   /** Made for another board, and only stands on this one: nothing of it is cut or bought here. */
   isMadeElsewhere: yesOrNo(),
   /** Glued to the tile it stands on, or lifted off for the next game. */
@@ -211,7 +227,7 @@ const Piece = z.strictObject({
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(5, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 5` }),
+  version: z.literal(6, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 6` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -251,6 +267,7 @@ function* idLists({ features, pieces, coats, stack, table }: DeepReadonly<Docume
   yield ['stack.ground', stack.ground];
   yield ['table.passages', table.passages];
   for (const [kind, list] of Object.entries(stack.facings)) yield [`stack.facings.${kind}`, list];
+  for (const [i, piece] of pieces.entries()) yield [`pieces.${i}.coats`, piece.coats];
   for (const [kind, list] of Object.entries(coats)) yield [`coats.${kind}`, list];
 }
 /** Ids that stand twice. */

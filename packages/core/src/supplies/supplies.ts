@@ -1,7 +1,7 @@
 import type { Fixings } from '../tiling';
 import { listedBy } from '../base/grouping';
 import { type Feature, kindOf } from '../features';
-import type { CladNeed, LengthNeed } from '../pieces';
+import type { CastNeed, CladNeed, FillNeed, LengthNeed } from '../pieces';
 import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
 import type { CoatingNeed } from '../coats';
 import type { CutJob } from '../cutting/job';
@@ -13,7 +13,19 @@ import { cheapestPacks } from './packs';
 export interface Supply {
   readonly id: string;
   readonly group:
-    'sheets' | 'lengths' | 'cladding' | 'adhesive' | 'fixings' | 'lights' | 'texture' | 'sealer' | 'paint' | 'varnish' | 'water';
+    | 'sheets'
+    | 'lengths'
+    | 'cladding'
+    | 'fills'
+    | 'casting'
+    | 'adhesive'
+    | 'fixings'
+    | 'lights'
+    | 'texture'
+    | 'sealer'
+    | 'paint'
+    | 'varnish'
+    | 'water';
   readonly name: string;
   readonly need: Figure;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
@@ -35,6 +47,8 @@ interface SupplyInputs {
   readonly glues: readonly GlueNeed[];
   readonly lengths: readonly LengthNeed[];
   readonly clads: readonly CladNeed[];
+  readonly fills: readonly Pick<FillNeed, 'fill' | 'volume'>[];
+  readonly casts: readonly CastNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly fixings: Fixings | null;
   readonly features: readonly Feature[];
@@ -49,6 +63,8 @@ export function suppliesFor({
   glues,
   lengths,
   clads,
+  fills,
+  casts,
   coatings,
   fixings,
   features,
@@ -60,6 +76,8 @@ export function suppliesFor({
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
     ...lengths.map(lengthRow),
     ...clads.map(({ cladding: { id, name, packs }, count }) => packRow({ id, group: 'cladding', name, need: count, sizes: packs })),
+    ...fills.map(({ fill: { id, name, packsMl }, volume }) => packRow({ id, group: 'fills', name, need: volume, sizes: packsMl })),
+    ...casts.map(({ name, mass, packs }) => packRow({ id: `casting ${name}`, group: 'casting', name, need: mass, sizes: packs })),
     ...glues.map(({ adhesiveId, name, mass }) =>
       packRow({ id: adhesiveId, group: 'adhesive', name, need: mass, sizes: adhesiveBy(catalogue, adhesiveId).packsG }),
     ),

@@ -8,3 +8,5 @@ export type SurfaceId = string & { readonly surface: unique symbol };
 
 /** The surface that all ground of one kind is, as long as nothing on it has coats of its own. */
 export const groundSurface = (kind: GroundKind): SurfaceId => kind as string as SurfaceId;
+/** The outside of a piece, which has coats of its own. */
+export const pieceSurface = (pieceId: string): SurfaceId => `piece ${pieceId}` as SurfaceId;

@@ -70,6 +70,10 @@ export const SAMPLE_EDITS = {
       ? null
       : { code: 'piece/length', pieceId: piece.id, role: pick(random, piece.lengths).role, lengthId: pick(random, CATALOGUE.lengths).id };
   },
+  'piece/coats': (board, random) => {
+    const piece = pick(random, board.plan.pieces);
+    return { code: 'piece/coats', pieceId: piece.id, coats: piece.coats.slice(Math.floor(random() * 3)) };
+  },
   'piece/clad': (board, random) => {
     const piece = pieceOf(board, random);
     if (piece === null) return null;

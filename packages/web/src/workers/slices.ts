@@ -24,8 +24,8 @@ const SLICES = {
   weights: ({ weights }: Derivation) => weights,
   masses: ({ mass }: Derivation) => mass.layers,
   pieces: ({ pieces: { made } }: Derivation) => made.map(galleryEntry),
-  bench: ({ pieces: { made } }: Derivation, chosen: readonly string[]) =>
-    made.filter(({ piece }) => chosen.includes(piece.id)).map(onBench),
+  bench: ({ pieces: { made }, pieceCoats }: Derivation, chosen: readonly string[]) =>
+    made.filter(({ piece }) => chosen.includes(piece.id)).map((one) => onBench(one, pieceCoats)),
   standing: ({ pieces: { standing } }: Derivation) => standing.map(({ featureId, pieceId, rings }) => ({ featureId, pieceId, rings })),
   lengths: ({ pieces: { lengths } }: Derivation) => lengths,
   section: ({ section }: Derivation) => section,
@@ -47,7 +47,10 @@ const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts }: Made
   partCount: parts.length,
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
-const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths, clads }: MadePiece) => ({
+const onBench = (
+  { piece: { id }, problem, facts, objects, shape, lengths, clads, surface, copying }: MadePiece,
+  coats: Derivation['pieceCoats'],
+) => ({
   pieceId: id,
   problem,
   facts:
@@ -62,6 +65,9 @@ const onBench = ({ piece: { id }, problem, facts, objects, shape, lengths, clads
   strung: shape?.strung ?? [],
   lengths,
   clads,
+  coated: surface?.coated ?? null,
+  coats: coats.filter(({ surfaceId }) => surfaceId === surface?.surfaceId).map(({ coatId, volume }) => ({ coatId, volume })),
+  copying,
 });
 /** Only what is drawn of a task in the days. */
 const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({

@@ -1,7 +1,9 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
 import { batteries, joins, lamps, passages, yardsticks } from './fittings';
+import { castings } from './castings';
 import { claddings, layings } from './claddings';
+import { fills } from './fills';
 import { lengths } from './lengths';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
@@ -28,6 +30,8 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   lengths,
   claddings,
   layings,
+  castings,
+  fills,
   bench,
   starter,
 };

@@ -1,6 +1,7 @@
 import { type Figure, given, hoursInMinutes, inSquareMetres, massOf, reckon, total } from '../../base/units';
 import { type Catalogue, type Cladding, type Laying, adhesiveBy, claddingBy, estimated, layingBy } from '../../catalogue';
 import type { Piece } from '../../plan';
+import { madeByHand } from '../copies';
 import type { CladZone } from '../family';
 import type { MadeObject } from '../made-object';
 import { type Laid, laidOn } from './courses';
@@ -75,7 +76,7 @@ function laidOver(
 ): { readonly laid: Laid; readonly areaMm2: number } {
   let [courses, whole, cut, halves, areaMm2] = [0, 0, 0, 0, 0];
   for (const object of objects) {
-    const copies = piece.count * object.count;
+    const copies = madeByHand(piece) * object.count;
     for (const surface of cladSurfaces(object, shows, cladding.deepMm, cladding.runs === 'up')) {
       const laid = laidOn(surface.edges, cladding, surface.bottomMm, surface.leftMm);
       courses = Math.max(courses, laid.courses);

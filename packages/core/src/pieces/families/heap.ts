@@ -21,9 +21,9 @@ type Heap = z.infer<typeof settings>;
 const REPOSE_DEG = 38;
 /** What the three grades are of the whole: coarse first, fine last. @source craft.md §5 */
 const GRADES = [
-  { name: 'Broken plaster, coarse', share: 0.45 },
-  { name: 'Stones of 6 to 8 mm', share: 0.35 },
-  { name: 'Sand with grout, fine', share: 0.2 },
+  { usual: 'coarse', name: 'Coarse, of the rubble', share: 0.45 },
+  { usual: 'stones', name: 'Stones, of the rubble', share: 0.35 },
+  { usual: 'fine', name: 'Fine, of the rubble', share: 0.2 },
 ] as const;
 
 export const heap = pieceFamily('heap', settings, {
@@ -113,6 +113,7 @@ function shapeOf(own: Heap): PieceShape {
       { does: 'fill', says: 'Wet it, then lock it with thinned glue at least twice, dry between.', bodyIds: [] },
     ],
     rests: core.map(({ id }, i) => ({ bodyId: id, on: [i === 0 ? 'board' : `core-${i}`] })),
+    fills: GRADES.map(({ usual, share }) => ({ usual, objectId: 'heap', ml: (rubble * share) / 1_000 })),
     facts: [
       ...GRADES.map(({ name, share }) => ({ label: name, value: (rubble * share) / 1_000, unit: 'ml' as const })),
       {

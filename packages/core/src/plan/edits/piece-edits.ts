@@ -10,6 +10,7 @@ const drawn = (piece: Piece): PlanDraft['pieces'][number] => ({
   sheets: piece.sheets.map((sheet) => ({ ...sheet })),
   lengths: piece.lengths.map((length) => ({ ...length })),
   cladding: piece.cladding.map((clad) => ({ ...clad })),
+  coats: piece.coats.map((coat) => ({ ...coat })),
 });
 
 /** Changes to the pieces that stand on the table or beside it. */
@@ -37,7 +38,7 @@ export const pieceEdits = {
   ),
   'piece/change': edit<{
     readonly pieceId: string;
-    readonly change: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'isMadeElsewhere' | 'isFixed'>>;
+    readonly change: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'castingId' | 'isMadeElsewhere' | 'isFixed'>>;
     readonly what: string;
   }>(
     ({ pieceId, what }, plan) => `${what} ${nameIn(plan, pieceId)}`,
@@ -65,6 +66,13 @@ export const pieceEdits = {
       const piece = pieceIn(plan, pieceId);
       if (piece === undefined) return;
       piece.cladding = [...piece.cladding.filter((one) => one.shows !== shows), ...(clad === null ? [] : [{ shows, ...clad }])];
+    },
+  ),
+  'piece/coats': edit<{ readonly pieceId: string; readonly coats: Piece['coats'] }>(
+    ({ pieceId }, plan) => `Change the coats of ${nameIn(plan, pieceId)}`,
+    ({ plan }, { pieceId, coats }) => {
+      const piece = pieceIn(plan, pieceId);
+      if (piece !== undefined) piece.coats = coats.map((coat) => ({ ...coat }));
     },
   ),
   'piece/length': edit<{ readonly pieceId: string } & Piece['lengths'][number]>(

@@ -10,6 +10,8 @@ import TabbedSheets from '../../ui/TabbedSheets.vue';
 import { saveFile } from '../../ui/saveFile';
 import type { Slices } from '../../workers/slices';
 import PieceCladding from './PieceCladding.vue';
+import PieceCoats from './PieceCoats.vue';
+import PieceCopies from './PieceCopies.vue';
 import PieceDrawing from './PieceDrawing.vue';
 import PieceOrder from './PieceOrder.vue';
 import PieceParts from './PieceParts.vue';
@@ -23,9 +25,13 @@ const LOOKS = [
   { id: 'side', name: 'Side' },
   { id: 'parts', name: 'Parts' },
   { id: 'cladding', name: 'Cladding' },
+  { id: 'coats', name: 'Coats' },
+  { id: 'copies', name: 'Copies' },
   { id: 'order', name: 'Order' },
 ] as const;
 type Look = (typeof LOOKS)[number]['id'];
+/** What is told of the whole piece, whatever of the set is looked at. */
+const OF_ALL: readonly Look[] = ['cladding', 'coats', 'copies'];
 const look = ref<Look>('round');
 const SIGHTS: Partial<Record<Look, Sight>> = { plan: PLAN_SIGHT, front: FRONT_SIGHT, side: SIDE_SIGHT };
 const turned = ref<Sight>(CORNER_SIGHT);
@@ -56,7 +62,7 @@ const placed = computed(() => {
   <TabbedSheets v-model="look" label="Drawings" :tabs="LOOKS">
     <div class="top">
       <ChoiceField
-        v-if="objects.length > 1 && look !== 'cladding'"
+        v-if="objects.length > 1 && !OF_ALL.includes(look)"
         label="Of the set"
         :value="object?.id ?? ''"
         :options="objects"
@@ -77,6 +83,8 @@ const placed = computed(() => {
       <template v-else-if="object !== null && made !== null">
         <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" />
         <PieceCladding v-else-if="look === 'cladding'" :piece="piece" :clads="made.clads" />
+        <PieceCoats v-else-if="look === 'coats'" :piece="piece" :made="made" />
+        <PieceCopies v-else-if="look === 'copies'" :piece="piece" :copying="made.copying" />
         <div v-else-if="look === 'order'" class="ordered">
           <PieceOrder v-model="step" :order="made.order" />
           <PieceDrawing

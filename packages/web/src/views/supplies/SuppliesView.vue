@@ -17,6 +17,8 @@ const NAMES: Readonly<Record<Supply['group'], string>> = {
   sheets: 'Sheets',
   lengths: 'Strips, rods, tubes',
   cladding: 'Cladding',
+  fills: 'Rubble, clay, soil',
+  casting: 'Casting',
   adhesive: 'Adhesive',
   fixings: 'Fixings',
   lights: 'Small lights',

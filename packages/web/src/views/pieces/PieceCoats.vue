@@ -1,0 +1,115 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, ref } from 'vue';
+import { usualCoats } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import FigureCell from '../../ui/FigureCell.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import type { Slices } from '../../workers/slices';
+
+/** What the outside of a piece is coated with, in order, and how much of each it takes. */
+const props = defineProps<{ piece: Piece; made: NonNullable<Slices['bench']>[number] }>();
+const store = usePlan();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const rows = computed(() =>
+  props.piece.coats.map((coat) => ({
+    ...coat,
+    coating: catalogue.value.coatings.find(({ id }) => id === coat.coatingId)!.name,
+    method: catalogue.value.methods.find(({ id }) => id === coat.methodId)!.name,
+    volume: props.made.coats.find(({ coatId }) => coatId === coat.id)?.volume ?? null,
+  })),
+);
+/** Water is poured into ground, not onto a piece. */
+const choices = computed(() =>
+  catalogue.value.coatings.filter(({ spread }) => spread.by !== 'depth').map(({ id, name }) => ({ value: id, text: name })),
+);
+const ways = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+const coatingId = ref('');
+const methodId = ref('');
+const take = (coats: Piece['coats']): string => store.edit({ code: 'piece/coats', pieceId: props.piece.id, coats });
+function add(): void {
+  const id = `coat-${1 + Math.max(0, ...props.piece.coats.map((coat) => Number(/\d+$/.exec(coat.id)?.[0] ?? 0)))}`;
+  take([...props.piece.coats, { id, coatingId: coatingId.value, methodId: methodId.value, filmMm: null }]);
+}
+function shift(from: number, by: number): void {
+  const coats = [...props.piece.coats];
+  const [one] = coats.splice(from, 1);
+  take(coats.toSpliced(from + by, 0, one!));
+}
+</script>
+
+<template>
+  <div class="scroll" tabindex="0" role="region" aria-label="Coats">
+    <dl v-if="made.coated !== null" class="counts">
+      <div>
+        <dt>outside, all copies</dt>
+        <dd><FigureCell :figure="made.coated" /></dd>
+      </div>
+    </dl>
+    <p v-if="rows.length === 0" class="quiet">Nothing goes on it: it stays as it is made.</p>
+    <BTableSimple v-else class="ledger">
+      <thead>
+        <tr>
+          <th scope="col" class="num">coat</th>
+          <th scope="col">of</th>
+          <th scope="col">put on</th>
+          <th scope="col" class="num">takes</th>
+          <th scope="col"><span class="visually-hidden">to do</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="(row, i) in rows" :key="row.id" data-testid="coat">
+          <td class="num">{{ i + 1 }}</td>
+          <td>{{ row.coating }}</td>
+          <td>{{ row.method }}</td>
+          <td class="num"><FigureCell v-if="row.volume !== null" :figure="row.volume" /></td>
+          <td class="do">
+            <BButton variant="key" :disabled="i === 0" :aria-label="`${row.coating} earlier`" @click="shift(i, -1)">↑</BButton>
+            <BButton variant="key" :disabled="i === rows.length - 1" :aria-label="`${row.coating} later`" @click="shift(i, 1)">↓</BButton>
+            <BButton variant="key" :aria-label="`Leave out ${row.coating}`" @click="take(piece.coats.filter(({ id }) => id !== row.id))"
+              >Leave out</BButton
+            >
+          </td>
+        </tr>
+      </tbody>
+    </BTableSimple>
+    <section class="which">
+      <ChoiceField label="Another coat" :value="coatingId" :options="choices" @choose="(id) => (coatingId = id)" />
+      <ChoiceField label="Put on" :value="methodId" :options="ways" @choose="(id) => (methodId = id)" />
+      <div class="d-flex gap-2 mt-2">
+        <BButton variant="key" :disabled="coatingId === '' || methodId === ''" @click="add">Lay it on last</BButton>
+        <BButton variant="key" @click="take(usualCoats(catalogue))">The usual coats</BButton>
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  height: 100%;
+  overflow-y: auto;
+  padding: 4px 2px;
+}
+.which {
+  max-width: 430px;
+  margin-top: 12px;
+}
+.counts dt {
+  font-weight: normal;
+  color: var(--ink-soft);
+  font-size: 0.9rem;
+}
+.counts dd {
+  margin: 0;
+}
+.do {
+  white-space: nowrap;
+  text-align: right;
+}
+.do button + button {
+  margin-left: 4px;
+}
+</style>
