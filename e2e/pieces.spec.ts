@@ -33,7 +33,8 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
   const front = page.getByRole('row', { name: /^Front wall/ });
   await expect(front).toContainText('87 mm');
-  await page.getByRole('tab', { name: 'Plan', exact: true }).click();
+  await page.getByRole('tab', { name: 'Drawing', exact: true }).click();
+  await page.getByLabel('Seen', { exact: true }).selectOption({ label: 'from above' });
   const handle = page.getByRole('slider', { name: 'Bases wide' });
   await handle.focus();
   await page.keyboard.press('ArrowRight');

@@ -1,5 +1,6 @@
 import type { Point, Ring } from '../base/geometry';
 import { type Body, type Vec, cross, dot, hullOf, meshOf, midOf, middleOf, placesOf, minus, plus, times } from '../shell';
+import { chained, placeKey } from './chained';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -118,13 +119,12 @@ const ROUND_STAVES = 48;
 /** Triangles that lie in one plane and touch, as one side: its rings are the edges that only one of them has. */
 function sidesOf(triangles: readonly (readonly [Vec, Vec, Vec])[]): Flat[] {
   const byNormal = new Map<string, { normal: Vec; edges: Map<string, readonly [Vec, Vec]> }>();
-  const key = (vec: Vec): string => vec.map((one) => Math.round(one * 1e4)).join(' ');
   for (const [p, q, r] of triangles) {
     const raw = cross(minus(q, p), minus(r, p));
     const long = Math.hypot(...raw);
     if (long < 1e-9) continue;
     const normal = times(raw, 1 / long);
-    const name = `${key(normal)} ${Math.round(dot(normal, p) * 1e3)}`;
+    const name = `${placeKey(normal)} ${Math.round(dot(normal, p) * 1e3)}`;
     const side = byNormal.get(name) ?? { normal, edges: new Map<string, readonly [Vec, Vec]>() };
     byNormal.set(name, side);
     for (const [from, to] of [
@@ -132,32 +132,15 @@ function sidesOf(triangles: readonly (readonly [Vec, Vec, Vec])[]): Flat[] {
       [q, r],
       [r, p],
     ] as const)
-      if (!side.edges.delete(`${key(to)} ${key(from)}`)) side.edges.set(`${key(from)} ${key(to)}`, [from, to]);
+      if (!side.edges.delete(`${placeKey(to)} ${placeKey(from)}`)) side.edges.set(`${placeKey(from)} ${placeKey(to)}`, [from, to]);
   }
   return [...byNormal.values()].map(({ normal, edges }) => ({
-    rings: chained([...edges.values()], key),
+    rings: chained([...edges.values()]),
     normal,
     isReveal: false,
     isFacet: true,
   }));
 }
-/** Edges end to end in closed rings. */
-function chained(edges: readonly (readonly [Vec, Vec])[], key: (vec: Vec) => string): Vec[][] {
-  const next = new Map(edges.map(([from, to]) => [key(from), to]));
-  const rings: Vec[][] = [];
-  for (const [start] of edges) {
-    const ring: Vec[] = [];
-    for (let at: Vec | undefined = start; at !== undefined && next.has(key(at));) {
-      ring.push(at);
-      const to: Vec = next.get(key(at))!;
-      next.delete(key(at));
-      at = to;
-    }
-    if (ring.length > 2) rings.push(ring);
-  }
-  return rings;
-}
-
 function plateFlats(plate: Extract<Body, { kind: 'plate' }>): Flat[] {
   const { frame, thicknessMm, loops } = plate;
   const at = ({ x, y }: Point, depth: number): Vec =>

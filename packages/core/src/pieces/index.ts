@@ -16,6 +16,8 @@ export { makePieces } from './reckoned';
 export type { MakePieces, CastNeed, CladNeed, PieceInputs, PieceWork, Pieces } from './reckoned';
 export { placedHull } from './standing';
 export { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, axesOf, onDrawing, pieceDrawing } from './drawing';
+export { cutRange, cutThrough } from './cut';
+export type { Cut, CutDrawing, CutSize } from './cut';
 export type { PieceDrawing, SeenFace, Sight } from './drawing';
 export type { Handle, OrderStep } from './family';
 export { partRows } from './part-rows';

@@ -35,7 +35,9 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
       return show({ value: value * 1e6, unit: 'mm²' }, showing);
     case 'ml':
       if (imperial) return { number: fixed(value / ML_PER_US_FL_OZ, 1), unit: 'US fl oz' };
-      return value >= 1000 ? { number: fixed(value / 1000, 2), unit: 'l' } : { number: fixed(value, 0), unit: 'ml' };
+      return value >= 1000
+        ? { number: fixed(value / 1000, 2), unit: 'l' }
+        : { number: fixed(value, value < 10 && value > 0 ? 1 : 0), unit: 'ml' };
     case 'g':
       if (imperial) {
         return value >= 16 * G_PER_OZ
@@ -71,7 +73,8 @@ export function showText(figure: Pick<Figure, 'value' | 'unit'>, showing: Showin
 /** The change between two values of one unit with its sign; empty when the eye would see no change. */
 export function showChange(from: number, to: number, unit: Unit, showing: Showing): string {
   const { number, unit: shownUnit } = show({ value: Math.abs(to - from), unit }, showing);
-  if (!/[1-9]/.test(number)) return '';
+  const isSeen = show({ value: from, unit }, showing).number !== show({ value: to, unit }, showing).number;
+  if (!isSeen || !/[1-9]/.test(number)) return '';
   return `${to > from ? '+' : '−'}${number}${shownUnit === '' ? '' : `\u00a0${shownUnit}`}`;
 }
 

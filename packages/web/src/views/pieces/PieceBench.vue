@@ -12,6 +12,7 @@ import type { Slices } from '../../workers/slices';
 import PieceCladding from './PieceCladding.vue';
 import PieceCoats from './PieceCoats.vue';
 import PieceCopies from './PieceCopies.vue';
+import PieceCut from './PieceCut.vue';
 import PieceDrawing from './PieceDrawing.vue';
 import PieceOrder from './PieceOrder.vue';
 import PieceParts from './PieceParts.vue';
@@ -19,10 +20,8 @@ import PieceParts from './PieceParts.vue';
 /** One piece on the bench: drawn from each side, in its parts, step by step. */
 const props = defineProps<{ piece: Piece; made: NonNullable<Slices['bench']>[number] | null }>();
 const LOOKS = [
-  { id: 'round', name: 'In the round' },
-  { id: 'plan', name: 'Plan' },
-  { id: 'front', name: 'Front' },
-  { id: 'side', name: 'Side' },
+  { id: 'drawing', name: 'Drawing' },
+  { id: 'cut', name: 'Section' },
   { id: 'parts', name: 'Parts' },
   { id: 'cladding', name: 'Cladding' },
   { id: 'coats', name: 'Coats' },
@@ -32,10 +31,17 @@ const LOOKS = [
 type Look = (typeof LOOKS)[number]['id'];
 /** What is told of the whole piece, whatever of the set is looked at. */
 const OF_ALL: readonly Look[] = ['cladding', 'coats', 'copies'];
-const look = ref<Look>('round');
-const SIGHTS: Partial<Record<Look, Sight>> = { plan: PLAN_SIGHT, front: FRONT_SIGHT, side: SIDE_SIGHT };
+const look = ref<Look>('drawing');
+const FROM = [
+  { value: 'round', text: 'in the round', sight: null },
+  { value: 'plan', text: 'from above', sight: PLAN_SIGHT },
+  { value: 'front', text: 'from the front', sight: FRONT_SIGHT },
+  { value: 'side', text: 'from the right', sight: SIDE_SIGHT },
+] as const;
+const from = ref<(typeof FROM)[number]['value']>('round');
+const isRound = computed(() => look.value === 'drawing' && from.value === 'round');
 const turned = ref<Sight>(CORNER_SIGHT);
-const sight = computed(() => SIGHTS[look.value] ?? turned.value);
+const sight = computed(() => FROM.find(({ value }) => value === from.value)!.sight ?? turned.value);
 const apart = ref(0);
 const objectId = ref<string | null>(null);
 const object = computed(() => props.made?.objects.find(({ id }) => id === objectId.value) ?? props.made?.objects[0] ?? null);
@@ -68,12 +74,13 @@ const placed = computed(() => {
         :options="objects"
         @choose="(id) => (objectId = id)"
       />
-      <label v-if="look === 'round'" class="slider">
+      <ChoiceField v-if="look === 'drawing'" label="Seen" :value="from" :options="[...FROM]" @choose="(way) => (from = way)" />
+      <label v-if="isRound" class="slider">
         Put together
         <BFormInput v-model.number="apart" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
         apart
       </label>
-      <span v-if="look === 'round' && object !== null" class="ms-auto d-flex gap-2">
+      <span v-if="isRound && object !== null" class="ms-auto d-flex gap-2">
         <BButton variant="key" :aria-label="`STL of ${object.name}`" @click="save('stl')">STL</BButton>
         <BButton variant="key" :aria-label="`glTF of ${object.name}`" @click="save('glb')">glTF</BButton>
       </span>
@@ -82,6 +89,13 @@ const placed = computed(() => {
       <p v-if="made?.problem" class="attention p-3">It cannot be made so: {{ made.problem.says }}.</p>
       <template v-else-if="object !== null && made !== null">
         <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" />
+        <PieceCut
+          v-else-if="look === 'cut'"
+          :name="piece.name"
+          :object="object"
+          :width-px="Math.max(160, width)"
+          :height-px="Math.max(140, height)"
+        />
         <PieceCladding v-else-if="look === 'cladding'" :piece="piece" :clads="made.clads" />
         <PieceCoats v-else-if="look === 'coats'" :piece="piece" :made="made" />
         <PieceCopies v-else-if="look === 'copies'" :piece="piece" :copying="made.copying" />
@@ -103,14 +117,14 @@ const placed = computed(() => {
           v-else
           :object="object"
           :sight="sight"
-          :apart="look === 'round' ? apart : 0"
+          :apart="isRound ? apart : 0"
           :placed="null"
           :handles="made.handles"
           :strung="made.strung"
           :piece="piece"
           :width-px="Math.max(120, width)"
           :height-px="Math.max(100, height)"
-          :may-turn="look === 'round'"
+          :may-turn="isRound"
           @turn="(to) => (turned = to)"
         />
       </template>

@@ -1,0 +1,107 @@
+import { type Point, type Ring, crossings, regionBox } from '../base/geometry';
+import { type Body, type Vec, cross, dot, meshOf, minus, placesOf } from '../shell';
+import { chained } from './chained';
+
+/** Where a piece is cut upright: square to its x or its y, so far along it. */
+export interface Cut {
+  readonly squareTo: 'x' | 'y';
+  readonly atMm: number;
+}
+/** What the saw would show of one part: x to the right, y down. */
+export interface CutFace {
+  readonly bodyId: string;
+  readonly name: string;
+  readonly rings: readonly Ring[];
+}
+/** A size along a line through the drawing: of a part, or clear between two. */
+export interface CutSize {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly isClear: boolean;
+}
+export interface CutDrawing {
+  readonly faces: readonly CutFace[];
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+  /** Along a level line, `acrossAt` down the drawing, and along a plumb line `upAt` from its left: one after the other, without gaps. */
+  readonly across: readonly CutSize[];
+  readonly acrossAt: number;
+  readonly up: readonly CutSize[];
+  readonly upAt: number;
+}
+
+/** How far a piece reaches along the way it is cut square to. */
+export function cutRange(bodies: readonly Body[], squareTo: Cut['squareTo']): { readonly fromMm: number; readonly toMm: number } {
+  const along = bodies.flatMap((body) => placesOf(body).map((place) => place[AXIS[squareTo]]));
+  return { fromMm: Math.min(...along), toMm: Math.max(...along) };
+}
+const AXIS = { x: 0, y: 1 } as const;
+/** A plane through a row of corners would meet them twice or not at all. */
+const BESIDE_MM = 1.3e-4;
+
+/** Cuts a piece through, seen from the side its axis comes from: the front for y, the right for x. @returns null where nothing is met */
+export function cutThrough(bodies: readonly Body[], { squareTo, atMm }: Cut): CutDrawing | null {
+  const axis = AXIS[squareTo];
+  // Cut square to x it is looked at from the right: y runs to the right there.
+  const onDrawing = ([x, y, z]: Vec): Point => ({ x: squareTo === 'y' ? x : y, y: -z });
+  const away: Vec = squareTo === 'y' ? [0, 1, 0] : [-1, 0, 0];
+  const faces = bodies.flatMap((body): CutFace[] => {
+    const { places, triangles } = meshOf(body);
+    const off = places.map((place) => place[axis] - atMm - BESIDE_MM);
+    const edges = triangles.flatMap((corners): (readonly [Vec, Vec])[] => {
+      const met = corners.flatMap((a, i): Vec[] => {
+        const b = corners[(i + 1) % 3]!;
+        const [p, q] = [off[a]!, off[b]!];
+        if (p > 0 === q > 0) return [];
+        const t = p / (p - q);
+        const [from, to] = [places[a]!, places[b]!];
+        return [[0, 1, 2].map((k) => from[k]! + (to[k]! - from[k]!) * t) as unknown as Vec];
+      });
+      if (met.length !== 2) return [];
+      const [a, b, c] = corners.map((corner) => places[corner]!) as [Vec, Vec, Vec];
+      const outward = cross(minus(b, a), minus(c, a));
+      // Material on the left as one looks along `away`.
+      const along = cross(outward, away);
+      return [dot(along, minus(met[1]!, met[0]!)) > 0 ? [met[0]!, met[1]!] : [met[1]!, met[0]!]];
+    });
+    const rings = chained(edges).map((ring) => ring.map(onDrawing));
+    return rings.length === 0 ? [] : [{ bodyId: body.id, name: body.name, rings }];
+  });
+  if (faces.length === 0) return null;
+  const { left, right, top, bottom } = regionBox({ rings: faces.flatMap(({ rings }) => rings) });
+  // Through the lower part of the walls, where rooms are widest open; and through the middle of the widest clear stretch there.
+  const acrossAt = bottom - (bottom - top) * LINE_UP;
+  const across = sizesAlong(faces, { x: left - 1, y: acrossAt }, { x: right + 1, y: acrossAt }, left - 1);
+  const rooms = across.filter(({ isClear }) => isClear);
+  const widest = rooms.reduce<CutSize | null>(
+    (best, one) => (best === null || one.toMm - one.fromMm > best.toMm - best.fromMm ? one : best),
+    null,
+  );
+  const upAt = widest === null ? (left + right) / 2 : (widest.fromMm + widest.toMm) / 2;
+  const up = sizesAlong(faces, { x: upAt, y: top - 1 }, { x: upAt, y: bottom + 1 }, top - 1);
+  return { faces, left, top, right, bottom, across, acrossAt, up, upAt };
+}
+const LINE_UP = 0.3;
+/** Gaps and parts thinner than this are a joint. */
+const JOINT_MM = 0.15;
+
+function sizesAlong(faces: readonly CutFace[], from: Point, to: Point, startMm: number): readonly CutSize[] {
+  const longMm = Math.hypot(to.x - from.x, to.y - from.y);
+  const solid = faces
+    .flatMap(({ rings }) => {
+      const met = crossings({ rings }, from, to)
+        .map((t) => startMm + t * longMm)
+        .sort((a, b) => a - b);
+      return met.flatMap((mm, i) => (i % 2 === 0 && met[i + 1] !== undefined ? [{ fromMm: mm, toMm: met[i + 1]! }] : []));
+    })
+    .filter(({ fromMm, toMm }) => toMm - fromMm > JOINT_MM)
+    .sort((a, b) => a.fromMm - b.fromMm);
+  return solid.flatMap((one, i): CutSize[] => {
+    const before = solid[i - 1];
+    const gap =
+      before !== undefined && one.fromMm - before.toMm > JOINT_MM ? [{ fromMm: before.toMm, toMm: one.fromMm, isClear: true }] : [];
+    return [...gap, { ...one, isClear: false }];
+  });
+}
