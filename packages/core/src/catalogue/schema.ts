@@ -256,6 +256,8 @@ const Cladding = z
     /** So much of a unit lies under the course over it, and under its neighbour. */
     lapMm: notNegative,
     sideLapMm: notNegative,
+    /** In every other course it runs past the corner by so much, as logs cross. */
+    pastMm: notNegative,
     bond: z.enum(['running', 'stacked', 'english']),
     startsDouble: z.boolean(),
     /** Courses lie level, or run up the surface side by side. */

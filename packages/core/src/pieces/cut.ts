@@ -71,19 +71,23 @@ export function cutThrough(bodies: readonly Body[], { squareTo, atMm }: Cut): Cu
   });
   if (faces.length === 0) return null;
   const { left, right, top, bottom } = regionBox({ rings: faces.flatMap(({ rings }) => rings) });
-  // Through the lower part of the walls, where rooms are widest open; and through the middle of the widest clear stretch there.
-  const acrossAt = bottom - (bottom - top) * LINE_UP;
-  const across = sizesAlong(faces, { x: left - 1, y: acrossAt }, { x: right + 1, y: acrossAt }, left - 1);
+  // Where a level line meets most parts, not through a door; and through the widest clear stretch there, beside a ridge.
+  const levels = LINES_UP.map((share) => {
+    const y = bottom - (bottom - top) * share;
+    return { y, sizes: sizesAlong(faces, { x: left - 1, y }, { x: right + 1, y }, left - 1) };
+  });
+  const { y: acrossAt, sizes: across } = levels.reduce((best, one) => (one.sizes.length > best.sizes.length ? one : best));
   const rooms = across.filter(({ isClear }) => isClear);
   const widest = rooms.reduce<CutSize | null>(
     (best, one) => (best === null || one.toMm - one.fromMm > best.toMm - best.fromMm ? one : best),
     null,
   );
-  const upAt = widest === null ? (left + right) / 2 : (widest.fromMm + widest.toMm) / 2;
+  const upAt = widest === null ? (left + right) / 2 : widest.fromMm + (widest.toMm - widest.fromMm) * BESIDE_MIDDLE;
   const up = sizesAlong(faces, { x: upAt, y: top - 1 }, { x: upAt, y: bottom + 1 }, top - 1);
   return { faces, left, top, right, bottom, across, acrossAt, up, upAt };
 }
-const LINE_UP = 0.3;
+const LINES_UP = [0.3, 0.2, 0.12, 0.4, 0.5] as const;
+const BESIDE_MIDDLE = 0.45;
 /** Gaps and parts thinner than this are a joint. */
 const JOINT_MM = 0.15;
 

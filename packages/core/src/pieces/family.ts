@@ -44,6 +44,13 @@ export interface StockRole {
   readonly usual: string;
 }
 
+/** A stock that is glued up: as thick as its layers together. */
+export interface Laminate {
+  readonly role: string;
+  /** Roles of its layers, one after the other. */
+  readonly layers: readonly string[];
+}
+
 /** A clear size that was asked for: nothing between its two ends, something right behind each of them. */
 export interface ClearSpan {
   readonly name: string;
@@ -115,6 +122,8 @@ export interface PieceShape {
   readonly order: readonly OrderStep[];
   readonly strung?: readonly Strung[];
   readonly fills?: readonly Filling[];
+  /** What reveals of lined openings are lined with. */
+  readonly liningRole?: string;
   /** What comes off: bodies lifted away together. */
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
   /** What lies on what, touching each of them. */
@@ -159,6 +168,8 @@ export interface PieceFamilyOf<S> {
   /** Sensible first values at a scale. */
   readonly fresh: (scale: PieceScale) => S;
   readonly shape: (settings: S, scale: PieceScale) => Result<PieceShape, FieldProblem>;
+  /** Stocks glued up of others before anything is cut of them. */
+  readonly laminates?: (settings: S) => readonly Laminate[];
   readonly counts?: Counting<S>;
 }
 /** Of how many a set consists, for a place it is to be laid out on. */

@@ -11,6 +11,7 @@ export type { FillNeed, LengthCut, MadePiece } from './made';
 export type { CastWay, Copying } from './casting';
 export type { LengthNeed } from './lengths';
 export type { MadeObject } from './made-object';
+export { settingsOf, withStocks } from './settings';
 export { newPiece, usualCoats } from './new-piece';
 export { makePieces } from './reckoned';
 export type { MakePieces, CastNeed, CladNeed, PieceInputs, PieceWork, Pieces } from './reckoned';

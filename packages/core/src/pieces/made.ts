@@ -11,6 +11,7 @@ import type { Piece } from '../plan';
 import type { z } from 'zod';
 import {
   type Body,
+  type FlatPart,
   type NoShape,
   type Standing,
   type StockSizes,
@@ -21,13 +22,25 @@ import {
   tipsAt,
   volumeMm3,
 } from '../shell';
-import type { CladZone, Counting, FieldProblem, Strung, PieceFamilyDefinition, PieceScale, PieceShape, StockRole } from './family';
+import type {
+  CladZone,
+  Counting,
+  FieldProblem,
+  Laminate,
+  Strung,
+  PieceFamilyDefinition,
+  PieceScale,
+  PieceShape,
+  StockRole,
+} from './family';
 import { boxOf } from './box';
 import { type Clad, cladsOf } from './cladding';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
+import { liningsOf } from './lining';
 import { FAMILIES, type FamilyName } from './piece';
+import { settingsOf, withStocks } from './settings';
 
 /** Why a piece cannot be made as it is set, and at which field that is mended. */
 export interface PieceProblem {
@@ -95,8 +108,9 @@ const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> 
   family in FAMILIES ? (FAMILIES[family as FamilyName] as unknown as PieceFamilyDefinition<string, z.ZodType>) : null;
 
 /** Makes one piece; remembered by it, so that an edit makes again what it changed. @param scale kept as one object while it is the same */
-export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
-  const definition = definitionOf(piece.family);
+export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
+  const definition = definitionOf(asked.family);
+  const piece = definition === null ? asked : withStocks(asked, definition.of.roles, catalogue);
   const nothing = {
     piece,
     shape: null,
@@ -117,12 +131,13 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     };
   const { of } = definition;
   const refuse = (problem: PieceProblem): MadePiece => ({ ...nothing, familyName: of.name, problem });
-  const parsed = definition.settings.safeParse(piece.settings);
+  const parsed = definition.settings.safeParse(settingsOf(piece, scale));
   if (!parsed.success) {
     const { path, message } = parsed.error.issues[0]!;
     return refuse({ field: path.length === 0 ? null : String(path[0]), says: message });
   }
-  const stocks = stocksOf(piece, of.roles, catalogue);
+  const laminates = of.laminates?.(parsed.data as never) ?? [];
+  const stocks = stocksOf(piece, { roles: of.roles, laminates }, catalogue);
   if (!stocks.ok) return refuse(stocks.problem);
   const shape = of.shape(parsed.data as never, scale);
   if (!shape.ok) return refuse({ field: shape.problem.field, says: shape.problem.says });
@@ -136,12 +151,16 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
       count: assembly.count,
       assembly,
       bodies: bodies.value,
-      ...flatParts(bodies.value),
+      ...withLayers(
+        flatParts(bodies.value),
+        laminates,
+        shape.value.liningRole === undefined ? [] : liningsOf(assembly, stocks.value, shape.value.liningRole),
+      ),
     });
   }
   const clads = cladsOf(piece, objects, of.clads, catalogue);
   const fills = fillsOf(piece, objects, shape.value, catalogue);
-  const facts = factsOf(piece, objects, { clads, fills }, catalogue);
+  const facts = factsOf(piece, objects, { clads, fills, laminates }, catalogue);
   return {
     piece,
     familyName: of.name,
@@ -166,6 +185,21 @@ export const makePiece = remembered((piece: Piece, scale: PieceScale, catalogue:
     facts,
   };
 });
+
+/** Parts of a stock that is glued up are cut layer by layer; linings are cut with the rest. */
+function withLayers(
+  { sheets, lengths }: Pick<MadeObject, 'sheets' | 'lengths'>,
+  laminates: readonly Laminate[],
+  linings: readonly FlatPart[],
+): Pick<MadeObject, 'sheets' | 'lengths'> {
+  if (laminates.length + linings.length === 0) return { sheets, lengths };
+  const layered = sheets.flatMap((part) => {
+    const laminate = laminates.find(({ role }) => role === part.role);
+    if (laminate === undefined) return [part];
+    return laminate.layers.map((role, i) => ({ ...part, id: `${part.id}-${i + 1}`, name: `${part.name}, layer ${i + 1}`, role }));
+  });
+  return { sheets: [...layered, ...linings], lengths };
+}
 
 /** Stuff that shrinks while it dries is put on thicker. */
 function fillsOf(piece: Piece, objects: readonly MadeObject[], { fills = [] }: PieceShape, catalogue: Catalogue): readonly FillNeed[] {
@@ -222,7 +256,11 @@ function noShapeWords({ code, faceName, what }: NoShape): string {
 }
 
 /** The sizes of the stocks a piece is made of. */
-function stocksOf({ sheets, lengths }: Piece, roles: readonly StockRole[], catalogue: Catalogue): Result<StockSizes, PieceProblem> {
+function stocksOf(
+  { sheets, lengths }: Piece,
+  { roles, laminates }: { readonly roles: readonly StockRole[]; readonly laminates: readonly Laminate[] },
+  catalogue: Catalogue,
+): Result<StockSizes, PieceProblem> {
   const lacks = (says: string): Result<StockSizes, PieceProblem> => fail({ field: null, says });
   const sizes: Record<string, StockSizes[string]> = {};
   for (const { role, name, sold, section = 'strip' } of roles) {
@@ -237,6 +275,8 @@ function stocksOf({ sheets, lengths }: Piece, roles: readonly StockRole[], catal
     const { section: own, widthMm, thicknessMm, boreMm } = lengthBy(catalogue, chosen.lengthId);
     sizes[role] = { thicknessMm, widthMm, isRound: own !== 'strip', boreMm };
   }
+  for (const { role, layers } of laminates)
+    sizes[role] = { ...sizes[role]!, thicknessMm: layers.reduce((sum, layer) => sum + sizes[layer]!.thicknessMm, 0) };
   for (const { role, name, within } of roles) {
     if (within === undefined) continue;
     const outer = roles.find((one) => one.role === within)!;
@@ -309,6 +349,19 @@ function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean, strung: re
   );
 }
 
+/** What a stock is made of, by share of its thickness. */
+function sharesOf(
+  piece: Piece,
+  role: string,
+  laminates: readonly Laminate[],
+): readonly { readonly role: string; readonly share: number }[] {
+  const layers = laminates.find((one) => one.role === role)?.layers;
+  if (layers === undefined) return [{ role, share: 1 }];
+  const thick = layers.map((layer) => piece.sheets.find((sheet) => sheet.role === layer)!.thicknessMm);
+  const all = thick.reduce((sum, mm) => sum + mm, 0);
+  return layers.map((layer, i) => ({ role: layer, share: thick[i]! / all }));
+}
+
 /** Density of what a body is made of, in g/mm³. */
 function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
   const sheet = piece.sheets.find((one) => one.role === role);
@@ -322,26 +375,33 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills }: Pick<MadePiece, 'clads' | 'fills'>,
+  { clads, fills, laminates }: Pick<MadePiece, 'clads' | 'fills'> & { readonly laminates: readonly Laminate[] },
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
     const byRole = new Map<string, number>();
     for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
-    return [...byRole].map(([role, mm3]) => {
-      const what = name === '' ? role : `${name}, ${role}`;
-      const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
-      return massOfRole(what, volume, piece, role, catalogue);
-    });
+    return [...byRole]
+      .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
+      .map(({ role, mm3 }) => {
+        const what = name === '' ? role : `${name}, ${role}`;
+        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
+        return massOfRole(what, volume, piece, role, catalogue);
+      });
   });
   const placed = objects.map(({ id, name, bodies }) => ({
     id,
     name,
-    standing: standingOf(bodies.map((body) => ({ body, gPerMm3: densityOf(piece, body.role, catalogue) }))),
+    standing: standingOf(
+      bodies.map((body) => ({
+        body,
+        gPerMm3: sharesOf(piece, body.role, laminates).reduce((sum, { role, share }) => sum + share * densityOf(piece, role, catalogue), 0),
+      })),
+    ),
     box: boxOf(bodies),
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
-  const glued = gluedOf(objects);
+  const glued = gluedOf(objects, laminates);
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
   const jointsEach = given('Joints of one', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
@@ -423,11 +483,13 @@ function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): n
 }
 
 /** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side. */
-function gluedOf(objects: readonly MadeObject[]): { readonly areaMm2: number; readonly joints: number } {
+function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[]): { readonly areaMm2: number; readonly joints: number } {
   let [areaMm2Sum, joints] = [0, 0];
   for (const { bodies, count } of objects) {
     for (const body of bodies) {
       if (body.kind !== 'plate') continue;
+      const layers = laminates.find(({ role }) => role === body.role)?.layers.length ?? 1;
+      areaMm2Sum += (layers - 1) * count * areaMm2({ rings: body.loops.map((loop) => loop.drawn) });
       const { drawn, cuts } = body.loops[0]!;
       cuts.forEach(({ edge, plane }, i) => {
         const from = drawn[i]!;

@@ -224,6 +224,17 @@ export const materials: Catalogue['materials'] = [
     'From boxes.',
   ),
   material(
+    'print-paper',
+    'Heavy paper, printed',
+    [
+      [800, 750, 900],
+      [3000, 2500, 3500],
+      [0.6, 0.4, 0.8],
+    ],
+    { ...CARD, uses: ['piece'] },
+    'A4; what a printer leaves free is off its edges already.',
+  ),
+  material(
     'cork',
     'Cork sheet',
     [
@@ -352,6 +363,7 @@ export const sheets: Catalogue['sheets'] = [
   ]),
   ...sizes('corrugated-card', [[3, 600, 400, 50]]),
   ...sizes('packing-card', [[0.4, 300, 200, 10]]),
+  ...sizes('print-paper', [[0.2, 277, 190, 9]]),
   ...sizes('cork', [
     [2, 900, 600, 690],
     [3, 900, 600, 890],

@@ -33,6 +33,8 @@ export const starter: Catalogue['starter'] = {
       card: { materialId: 'greyboard', thicknessMm: 1 },
       layer: { materialId: 'xps-foam', thicknessMm: 10 },
       board: { materialId: 'hardboard', thicknessMm: 3 },
+      thin: { materialId: 'xps-foam', thicknessMm: 10 },
+      print: { materialId: 'print-paper', thicknessMm: 0.2 },
     },
     lengths: {
       strip: 'strip-3x3',
@@ -41,6 +43,7 @@ export const starter: Catalogue['starter'] = {
       wide: 'strip-6x6',
       stick: 'strip-2x2',
       rod: 'dowel-4',
+      spout: 'skewer-3',
       tube: 'tube-10',
       wire: 'wire-0-8',
       skewer: 'skewer-3',

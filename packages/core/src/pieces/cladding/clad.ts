@@ -77,7 +77,7 @@ function laidOver(
   let [courses, whole, cut, halves, areaMm2] = [0, 0, 0, 0, 0];
   for (const object of objects) {
     const copies = madeByHand(piece) * object.count;
-    for (const surface of cladSurfaces(object, shows, cladding.deepMm, cladding.runs === 'up')) {
+    for (const surface of cladSurfaces(object, shows, cladding.deepMm, cladding.runs === 'up', cladding.pastMm)) {
       const laid = laidOn(surface.edges, cladding, surface.bottomMm, surface.leftMm);
       courses = Math.max(courses, laid.courses);
       [whole, cut, halves] = [whole + laid.whole * copies, cut + laid.cut * copies, halves + laid.halves * copies];

@@ -36,9 +36,15 @@ const LEVEL = 0.995;
 
 /**
  * Sides of an object that show something, ready for courses. Courses of upright sides lie at the same heights all round.
- * @param shows the word faces show it by; @param deepMm how thick what is laid on them is; @param goesUp courses run upwards, side by side, and turn no corner
+ * @param shows the word faces show it by; @param deepMm how thick what is laid on them is; @param pastMm it runs so far past a corner in every other course; @param goesUp courses run upwards, side by side, and turn no corner
  */
-export function cladSurfaces({ assembly, bodies }: MadeObject, shows: string, deepMm: number, goesUp: boolean): readonly CladSurface[] {
+export function cladSurfaces(
+  { assembly, bodies }: MadeObject,
+  shows: string,
+  deepMm: number,
+  goesUp: boolean,
+  pastMm = 0,
+): readonly CladSurface[] {
   const marked = new Map([...assembly.faces, ...(assembly.bends ?? [])].map(({ id, shows: own }) => [id, own]));
   const sides = bodies.flatMap((body) => {
     const own = marked.get(body.id);
@@ -46,7 +52,7 @@ export function cladSurfaces({ assembly, bodies }: MadeObject, shows: string, de
   });
   const lowMm = Math.min(...sides.flatMap(({ upright, lines }) => (upright === null ? [] : [upright.levelMm + lowest(lines)])));
   return sides.map((side) => {
-    const edges = edgesOf(side, goesUp ? [] : sides, deepMm);
+    const edges = edgesOf(side, goesUp ? [] : sides, { deepMm, pastMm });
     const turned = goesUp ? edges.map(asUp) : edges;
     const flat = goesUp ? side.lines.map((line) => line.map(([s, t]) => [t, s] as const)) : side.lines;
     return {
@@ -99,13 +105,18 @@ function endOf(from: readonly [number, number], to: readonly [number, number], i
   return { s: from[0], lowMm, highMm, isRight: to[1] > from[1] === isCcw };
 }
 
-function edgesOf(side: Side, all: readonly Side[], deepMm: number): CladEdge[] {
+/** How thick what is laid is, and how far it runs past a corner in every other course. */
+interface Turned {
+  readonly deepMm: number;
+  readonly pastMm: number;
+}
+function edgesOf(side: Side, all: readonly Side[], turned: Turned): CladEdge[] {
   return side.lines.flatMap((line, loop) => {
     const isCcw = signedMm2(asRing(line)) > 0;
     return line.map((from, i): CladEdge => {
       const to = line[(i + 1) % line.length]!;
       const end = loop === 0 && side.upright !== null ? endOf(from, to, isCcw, side.upright.levelMm) : null;
-      return { from, to, beyondMm: end === null ? [0, 0] : turnAt(side, side.upright!, end, all, deepMm) };
+      return { from, to, beyondMm: end === null ? [0, 0] : turnAt(side, side.upright!, end, all, turned) };
     });
   });
 }
@@ -116,7 +127,7 @@ const CORNER = 0.97;
  * How far the courses of a side run on at one of its ends: to the corner with the next side that is clad, and in every other course over what is
  * laid on that one.
  */
-function turnAt(side: Side, own: Upright, end: End, all: readonly Side[], deepMm: number): readonly [number, number] {
+function turnAt(side: Side, own: Upright, end: End, all: readonly Side[], { deepMm, pastMm }: Turned): readonly [number, number] {
   for (const other of all) {
     const next = other.upright;
     if (next === null || other === side) continue;
@@ -127,7 +138,7 @@ function turnAt(side: Side, own: Upright, end: End, all: readonly Side[], deepMm
     const turnMm = deepMm * Math.tan(Math.acos(leans) / 2);
     const isOuter = dot(own.outward, minus(next.middle, own.at)) < 0;
     const isFirst = all.indexOf(side) < all.indexOf(other);
-    const [covering, covered] = isOuter ? [gapMm + turnMm, gapMm] : [gapMm, gapMm - turnMm];
+    const [covering, covered] = isOuter ? [gapMm + turnMm + pastMm, gapMm] : [gapMm, gapMm - turnMm];
     return isFirst ? [covering, covered] : [covered, covering];
   }
   return [0, 0];

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole } from '../../fields';
-import type { EdgeJoint, Face } from '../../shell';
+import type { Bar, EdgeJoint, Face } from '../../shell';
 import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { CORNER_TEXTS, levelFace, regularRing, wallOf, walled } from '../enclosure';
 import { gapDeg } from '../tolerance';
@@ -18,6 +18,9 @@ const settings = z.strictObject({
   marginMm: mm({ min: 1, max: 100 }),
   /** A rim that covers the walls and juts out by so much; 0 for none. */
   rimOutMm: mm(SIZES.overhangMm),
+  /** Rods out of the walls that water would run from, spread round. */
+  spouts: whole({ min: 0, max: 16 }),
+  spoutMm: mm({ min: 2, max: 60 }),
   pillar: oneOf(['none', 'square', 'stepped']),
   pillarMm: mm(SIZES.wallMm),
   pillarWideMm: mm(SIZES.openingMm),
@@ -40,6 +43,13 @@ export const basin = pieceFamily('basin', settings, {
       when<Basin>(({ plinthLayers }) => plinthLayers > 0),
     ),
     askLength('rimOutMm', 'Rim beyond the walls', SIZES.overhangMm),
+    askNumber('spouts', 'Spouts', { min: 0, max: 16 }),
+    askLength(
+      'spoutMm',
+      'Spouts jut out',
+      { min: 2, max: 60 },
+      when<Basin>(({ spouts }) => spouts > 0),
+    ),
     askChoice('pillar', 'Pillar', { none: 'none', square: 'square', stepped: 'square on a step' }),
     askLength(
       'pillarMm',
@@ -58,6 +68,7 @@ export const basin = pieceFamily('basin', settings, {
     { role: 'wall', name: 'Walls', sold: 'sheet', usual: 'wall' },
     { role: 'floor', name: 'Floor and plinth', sold: 'sheet', usual: 'floor' },
     { role: 'rim', name: 'Rim', sold: 'sheet', usual: 'card' },
+    { role: 'spout', name: 'Spouts', sold: 'length', section: 'rod', usual: 'spout' },
   ],
   clads: [
     { shows: 'walls', name: 'Walls outside' },
@@ -72,6 +83,8 @@ export const basin = pieceFamily('basin', settings, {
     plinthLayers: 2,
     marginMm: Math.round(baseMm * 0.4),
     rimOutMm: 0,
+    spouts: 0,
+    spoutMm: Math.round(figureMm * 0.2),
     pillar: 'none',
     pillarMm: Math.round(figureMm * 1.5),
     pillarWideMm: Math.round(baseMm * 0.5),
@@ -81,10 +94,40 @@ export const basin = pieceFamily('basin', settings, {
 
 function refusal(own: Basin): ReturnType<typeof refused> | null {
   const most = own.acrossMm / 2;
+  if (own.spouts > own.sides) return refused('spouts', `one a side at most; up to ${own.sides} would do`);
+  if (own.spouts > 0 && own.wallMm < 2 * SPOUT_MM) return refused('wallMm', `too low for a spout; ${2 * SPOUT_MM} mm or more would do`);
   if (own.pillar !== 'none' && own.pillarWideMm > most)
     return refused('pillarWideMm', `leaves no room in the basin; up to ${Math.floor(most)} mm would do`);
   return null;
 }
+
+/** A spout lies in the middle of a wall at least this high on either side of it. */
+const SPOUT_MM = 4;
+
+/** Straight out of the middles of walls, as evenly spread as their number allows. */
+function spoutsOf(own: Basin, ring: ReturnType<typeof regularRing>): readonly Bar[] {
+  return Array.from({ length: own.spouts }, (_, i): Bar => {
+    const wall = Math.floor((i * own.sides) / own.spouts);
+    const [a, b] = [ring[wall]!, ring[(wall + 1) % own.sides]!];
+    const [x, y] = [(a.x + b.x) / 2, (a.y + b.y) / 2];
+    const long = Math.hypot(x, y);
+    const reach = (long + own.spoutMm + REACH_MM) / long;
+    return {
+      id: `spout-${i + 1}`,
+      name: `Spout ${i + 1}`,
+      role: 'spout',
+      from: [x, y, own.wallMm / 2],
+      to: [x * reach, y * reach, own.wallMm / 2],
+      across: [0, 0, 1],
+      ends: [
+        { joint: 'against', to: wallOf('wall', wall) },
+        { joint: 'past', to: wallOf('wall', wall), beyondMm: own.spoutMm },
+      ],
+    };
+  });
+}
+/** Drawn well past any wall: where it ends the wall says. */
+const REACH_MM = 20;
 
 function shapeOf(own: Basin): PieceShape {
   const ring = regularRing(own.sides, own.acrossMm / 2);
@@ -122,9 +165,10 @@ function shapeOf(own: Basin): PieceShape {
     ),
   );
   const pillar = own.pillar === 'none' ? [] : pillarOf(own);
+  const spouts = spoutsOf(own, ring);
   const side = own.acrossMm * Math.tan(Math.PI / own.sides);
   return {
-    objects: [{ id: 'basin', name: 'Basin', count: 1, faces: [floor, ...walls, ...rims, ...plinth, ...pillar] }],
+    objects: [{ id: 'basin', name: 'Basin', count: 1, faces: [floor, ...walls, ...rims, ...plinth, ...pillar], bars: spouts }],
     clear:
       own.sides % 2 === 0 && own.pillar === 'none'
         ? [
@@ -153,6 +197,9 @@ function shapeOf(own: Basin): PieceShape {
               bodyIds: plinth.map(({ id }) => id),
             },
           ]
+        : []),
+      ...(spouts.length > 0
+        ? [{ does: 'glue' as const, says: 'Spouts into holes drilled halfway, level all round.', bodyIds: spouts.map(({ id }) => id) }]
         : []),
       ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'The pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
     ],

@@ -14,7 +14,9 @@ const settings = z.strictObject({
   /** Posts about so far apart: bays are solved equal. */
   bayMm: mm(SIZES.lengthMm),
   rails: whole({ min: 1, max: 6 }),
-  fill: oneOf(['open', 'boards']),
+  fill: oneOf(['open', 'boards', 'hedge']),
+  /** How wide a hedge stands about the rails. */
+  hedgeMm: mm({ min: 3, max: 80 }),
   /** Between boards. */
   gapMm: mm({ min: 0.5, max: 60 }),
   /** The bay with a gate in it, counted from the left; 0 for none. */
@@ -23,8 +25,8 @@ const settings = z.strictObject({
 type Fence = z.infer<typeof settings>;
 
 export const fence = pieceFamily('fence', settings, {
-  name: 'Fence',
-  says: 'Posts and rails along a line or round a yard, in equal bays, boarded or open, with a gate.',
+  name: 'Fence or hedge',
+  says: 'Posts and rails along a line or round a yard, in equal bays, open, boarded or grown over, with a gate.',
   fields: [
     askChoice('course', 'Runs', { line: 'along a line', yard: 'round a yard' }),
     askLength('lengthMm', 'Length', SIZES.lengthMm),
@@ -37,7 +39,13 @@ export const fence = pieceFamily('fence', settings, {
     askLength('heightMm', 'Posts, height', SIZES.wallMm),
     askLength('bayMm', 'Posts about so far apart', SIZES.lengthMm),
     askNumber('rails', 'Rails', { min: 1, max: 6 }),
-    askChoice('fill', 'Between posts', { open: 'rails only', boards: 'boards on the rails' }),
+    askChoice('fill', 'Between posts', { open: 'rails only', boards: 'boards on the rails', hedge: 'a hedge grown round the rails' }),
+    askLength(
+      'hedgeMm',
+      'Hedge, width',
+      { min: 3, max: 80 },
+      when<Fence>(({ fill }) => fill === 'hedge'),
+    ),
     askLength(
       'gapMm',
       'Gap between boards',
@@ -60,6 +68,7 @@ export const fence = pieceFamily('fence', settings, {
     bayMm: Math.round(baseMm * 2),
     rails: 2,
     fill: 'open',
+    hedgeMm: Math.round(figureMm * 0.5),
     gapMm: 2,
     gateBay: 0,
   }),
@@ -145,6 +154,7 @@ function shapeOf(own: Fence): PieceShape {
               out: [0, -1, 0],
             },
           ],
+    fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own) }] : [],
     order: [
       { does: 'pin', says: 'Posts on pins into the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
       {
@@ -152,6 +162,15 @@ function shapeOf(own: Fence): PieceShape {
         says: 'Rails between them, lowest first; then what is on the rails.',
         bodyIds: bars.slice(posts.length).map(({ id }) => id),
       },
+      ...(own.fill === 'hedge'
+        ? [
+            {
+              does: 'fill' as const,
+              says: 'Flock in clumps from the rails outwards, glue sprayed on between layers; clip it when it is dry.',
+              bodyIds: [],
+            },
+          ]
+        : []),
     ],
     facts: [
       ...sides.map(({ from, to, bays }, i) => ({
@@ -181,6 +200,15 @@ function shapeOf(own: Fence): PieceShape {
   };
 }
 
+/** Height × width × length of all bays without a gate. */
+function hedgeMl(own: Fence): number {
+  const longs = sidesOf(own).flatMap(({ from, to, bays }) =>
+    Array.from({ length: bays }, () => Math.hypot(to[0] - from[0], to[1] - from[1]) / bays),
+  );
+  const grownMm = longs.reduce((sum, mm, i) => (i + 1 === own.gateBay ? sum : sum + mm), 0);
+  return (grownMm * own.hedgeMm * own.heightMm) / 1_000;
+}
+
 interface Bay {
   readonly a: Bar;
   readonly b: Bar;
@@ -197,7 +225,7 @@ function bayOf(own: Fence, { a, b, along, out, bay }: Bay): (Bar | Row)[] {
     bar: { role: 'rail', from: a.from, to: b.from, across: UPWARDS, ends: [against(a.id), against(b.id)] },
   };
   const railIds = Array.from({ length: own.rails }, (_, k) => `rail-${bay + 1}-${k + 1}`);
-  if (own.fill === 'open') return [rails];
+  if (own.fill !== 'boards') return [rails];
   return [
     rails,
     {

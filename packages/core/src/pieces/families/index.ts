@@ -17,3 +17,7 @@ export { stairs } from './stairs';
 export { tower } from './tower';
 export { walkway } from './walkway';
 export { walls } from './walls';
+export { rocks } from './rocks';
+export { raisedBed } from './raised-bed';
+export { craterPad } from './crater-pad';
+export { printed } from './printed';

@@ -1,9 +1,10 @@
 import { z } from 'zod';
 import { ok } from '../../base/result';
-import { mm, whole, within } from '../../fields';
-import type { Bar, EdgeJoint, Vec } from '../../shell';
-import { SIZES, askLength, askNumber } from '../asks';
-import { type PieceShape, pieceFamily, refused } from '../family';
+import { mm, oneOf, whole, within } from '../../fields';
+import type { Assembly, Bar, EdgeJoint, Face, Vec } from '../../shell';
+import { levelFace, regularRing } from '../enclosure';
+import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
+import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 
 const settings = z.strictObject({
   straights: whole(SIZES.count),
@@ -13,12 +14,21 @@ const settings = z.strictObject({
   turnDeg: within({ min: 5, max: 180 }, '°'),
   wedges: whole({ min: 1, max: 16 }),
   bendMm: mm({ min: 5, max: 400 }),
+  /** Discs over the ends of straight lengths: a flange, or a plug that closes it. */
+  flanges: oneOf(['none', 'one-end', 'both-ends']),
+  flangeMm: mm({ min: 3, max: 120 }),
+  /** Vaults over a flat road, for what goes through a wall. */
+  tunnels: whole(SIZES.count),
+  tunnelWideMm: mm(SIZES.openingMm),
+  tunnelLongMm: mm(SIZES.lengthMm),
 });
 type Pipe = z.infer<typeof settings>;
 
+const hasTunnels = ({ tunnels }: Pipe): boolean => tunnels > 0;
+
 export const pipe = pieceFamily('pipe', settings, {
   name: 'Pipe run',
-  says: 'Straight lengths and elbows in wedges, every face cut at half a wedge’s turn.',
+  says: 'Straight lengths, flanges, elbows in wedges cut at half a wedge’s turn, and tunnels with a flat road.',
   fields: [
     askNumber('straights', 'Straight lengths', SIZES.count),
     askLength('straightMm', 'Each', SIZES.lengthMm),
@@ -26,8 +36,23 @@ export const pipe = pieceFamily('pipe', settings, {
     askNumber('turnDeg', 'An elbow turns', { min: 5, max: 180 }, '°'),
     askNumber('wedges', 'Wedges in an elbow', { min: 1, max: 16 }),
     askLength('bendMm', 'Bend to the middle of the pipe', { min: 5, max: 400 }),
+    askChoice('flanges', 'Plugged with a flange', { none: 'nowhere', 'one-end': 'one end of each', 'both-ends': 'both ends of each' }),
+    askLength(
+      'flangeMm',
+      'Flange, across',
+      { min: 3, max: 120 },
+      when<Pipe>(({ flanges }) => flanges !== 'none'),
+    ),
+    askNumber('tunnels', 'Tunnels with a flat road', SIZES.count),
+    askLength('tunnelWideMm', 'Tunnel, width of the road', SIZES.openingMm, when<Pipe>(hasTunnels)),
+    askLength('tunnelLongMm', 'Tunnel, length', SIZES.lengthMm, when<Pipe>(hasTunnels)),
   ],
-  roles: [{ role: 'pipe', name: 'Pipe', sold: 'length', section: 'tube', usual: 'tube' }],
+  roles: [
+    { role: 'pipe', name: 'Pipe', sold: 'length', section: 'tube', usual: 'tube' },
+    { role: 'flange', name: 'Flanges', sold: 'sheet', usual: 'card' },
+    { role: 'road', name: 'Road of a tunnel', sold: 'sheet', usual: 'floor' },
+    { role: 'vault', name: 'Vault of a tunnel', sold: 'sheet', usual: 'card' },
+  ],
   clads: [],
   fresh: ({ baseMm }): Pipe => ({
     straights: 2,
@@ -36,12 +61,82 @@ export const pipe = pieceFamily('pipe', settings, {
     turnDeg: 90,
     wedges: 4,
     bendMm: Math.round(baseMm * 1.2),
+    flanges: 'none',
+    flangeMm: 14,
+    tunnels: 0,
+    tunnelWideMm: Math.round(baseMm * 1.6),
+    tunnelLongMm: Math.round(baseMm * 3),
   }),
-  shape: (own) => (own.straights + own.elbows === 0 ? refused('straights', 'a run of nothing; one length would do') : ok(shapeOf(own))),
+  shape: (own) =>
+    own.straights + own.elbows + own.tunnels === 0 ? refused('straights', 'a run of nothing; one length would do') : ok(shapeOf(own)),
 });
 
+const FREE: EdgeJoint = { joint: 'free' };
+const FLATS = 16;
+/** A disc over an end, its plane where the length was asked to end. */
+function plugAt({ straightMm, flangeMm }: Pipe, end: 'near' | 'far'): Face {
+  const x = end === 'near' ? 0 : straightMm;
+  const ring = regularRing(FLATS, flangeMm / 2);
+  // Seen from outside counter-clockwise at either end.
+  const corners = ring.map(({ x: y, y: z }): Vec => [x, end === 'near' ? -y : y, z]);
+  return {
+    id: `plug-${end}`,
+    name: `Flange, ${end} end`,
+    role: 'flange',
+    corners,
+    edges: ring.map(() => FREE),
+    grows: 'in',
+    shows: { drawn: 'outside' },
+  };
+}
+/** Half a round over a road that reaches under its feet. */
+function tunnelOf({ tunnels, tunnelWideMm: wide, tunnelLongMm: long }: Pipe): Assembly {
+  const half = wide / 2;
+  const foot = half + FOOT_MM;
+  return {
+    id: 'tunnel',
+    name: 'Tunnel',
+    count: tunnels,
+    faces: [
+      levelFace(
+        { id: 'road', name: 'Road', role: 'road', shows: { drawn: 'road' } },
+        rectangleRing(-foot, 0, foot, long),
+        0,
+        'below',
+        () => FREE,
+      ),
+    ],
+    bends: [
+      {
+        id: 'vault',
+        name: 'Vault',
+        role: 'vault',
+        centre: [0, long, 0],
+        axis: [0, -1, 0],
+        start: [1, 0, 0],
+        radiusMm: half,
+        turnDeg: 180,
+        outline: rectangleRing(0, 0, Math.PI * half, long),
+        grows: 'out',
+        shows: { drawn: 'vault' },
+      },
+    ],
+  };
+}
+const FOOT_MM = 12;
+
 function shapeOf(own: Pipe): PieceShape {
-  const straight: Bar = { id: 'length', name: 'Length', role: 'pipe', from: [0, 0, 0], to: [own.straightMm, 0, 0], across: [0, 1, 0] };
+  const plug = (end: 'near' | 'far'): EdgeJoint => ({ joint: 'against', to: `plug-${end}` });
+  const ends = { none: [], 'one-end': ['near'], 'both-ends': ['near', 'far'] }[own.flanges] as readonly ('near' | 'far')[];
+  const straight: Bar = {
+    id: 'length',
+    name: 'Length',
+    role: 'pipe',
+    from: [0, 0, 0],
+    to: [own.straightMm, 0, 0],
+    across: [0, 1, 0],
+    ends: [ends.includes('near') ? plug('near') : FREE, ends.includes('far') ? plug('far') : FREE],
+  };
   const step = (own.turnDeg * Math.PI) / 180 / own.wedges;
   const at = (i: number): Vec => [own.bendMm * Math.cos(i * step), own.bendMm * Math.sin(i * step), 0];
   const radial = (i: number): EdgeJoint => ({ joint: 'plane', normal: [-Math.sin(i * step), Math.cos(i * step), 0] });
@@ -56,8 +151,11 @@ function shapeOf(own: Pipe): PieceShape {
   }));
   return {
     objects: [
-      ...(own.straights > 0 ? [{ id: 'straight', name: 'Straight', count: own.straights, faces: [], bars: [straight] }] : []),
+      ...(own.straights > 0
+        ? [{ id: 'straight', name: 'Straight', count: own.straights, faces: ends.map((end) => plugAt(own, end)), bars: [straight] }]
+        : []),
       ...(own.elbows > 0 ? [{ id: 'elbow', name: 'Elbow', count: own.elbows, faces: [], bars: wedges }] : []),
+      ...(own.tunnels > 0 ? [tunnelOf(own)] : []),
     ],
     clear: [],
     levels: [],
@@ -68,7 +166,20 @@ function shapeOf(own: Pipe): PieceShape {
         says: 'All wedges are cut at one setting; turn every second one over and roll them into the bend.',
         bodyIds: wedges.map(({ id }) => id),
       },
-      { does: 'glue', says: 'Straight lengths to the elbows, a ring of card over each joint.', bodyIds: ['length'] },
+      {
+        does: 'glue',
+        says: 'Straight lengths to the elbows, a ring of card over each joint.',
+        bodyIds: ['length', ...ends.map((end) => `plug-${end}`)],
+      },
+      ...(own.tunnels > 0
+        ? [
+            {
+              does: 'glue' as const,
+              says: 'The vault bent over its road; paint inside before the wall closes round it.',
+              bodyIds: ['road', 'vault'],
+            },
+          ]
+        : []),
     ],
     facts: [
       { label: 'Every face cut at', value: own.turnDeg / (2 * own.wedges), unit: '°' },

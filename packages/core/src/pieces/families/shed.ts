@@ -35,6 +35,7 @@ const settings = z.strictObject({
   baseLayers: whole({ min: 0, max: 8 }),
   baseMarginMm: mm({ min: 1, max: 60 }),
   treadMm: mm({ min: 3, max: 60 }),
+  lined: yesOrNo(),
   /** Sills, posts and plates on the outside. */
   frame: yesOrNo(),
 });
@@ -84,6 +85,7 @@ export const shed = pieceFamily('shed', settings, {
       { min: 3, max: 60 },
       when<Shed>(({ baseLayers }) => baseLayers > 0),
     ),
+    askTick('lined', 'Reveals lined'),
     askTick('frame', 'Timber frame outside'),
   ],
   roles: [
@@ -92,6 +94,7 @@ export const shed = pieceFamily('shed', settings, {
     { role: 'floor', name: 'Floor and base', sold: 'sheet', usual: 'floor' },
     { role: 'ledge', name: 'Ledge', sold: 'length', usual: 'strip' },
     { role: 'frame', name: 'Frame', sold: 'length', usual: 'lath' },
+    { role: 'lining', name: 'Lining of reveals', sold: 'sheet', usual: 'card' },
   ],
   clads: [
     { shows: 'walls', name: 'Walls outside' },
@@ -122,6 +125,7 @@ export const shed = pieceFamily('shed', settings, {
     baseLayers: 0,
     baseMarginMm: 6,
     treadMm: Math.round(baseMm * 0.4),
+    lined: false,
     frame: false,
   }),
   shape: (shedSettings, { baseMm }) => {
@@ -240,6 +244,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
         ]
       : [],
     levels: [level],
+    ...(shed.lined ? { liningRole: 'lining' } : {}),
     waysIn: [
       {
         name: 'Door',

@@ -4,7 +4,7 @@ import { ok } from '../../base/result';
 import { mm, oneOf, whole, yesOrNo } from '../../fields';
 import type { Assembly, Bar, EdgeJoint, Face, Opening, Vec } from '../../shell';
 import { WALLS_OF_A_SORT, compoundWalls } from './compounds';
-import { SIZES, askChoice, askLength, askNumber, askTick } from '../asks';
+import { SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { brokenLine } from '../break';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 
@@ -16,6 +16,8 @@ const settings = z.strictObject({
   straights: counted,
   gates: counted,
   loopholed: counted,
+  windowed: counted,
+  windowMm: mm(SIZES.openingMm),
   corners: counted,
   tees: counted,
   crosses: counted,
@@ -25,7 +27,10 @@ const settings = z.strictObject({
   stepMm: mm({ min: 1, max: 120 }),
   gateMm: mm(SIZES.openingMm),
   gateHeightMm: mm(SIZES.openingMm),
-  posts: oneOf(['none', 'square']),
+  posts: oneOf(['none', 'square', 'round']),
+  /** A core of card between two faces. */
+  core: yesOrNo(),
+  lined: yesOrNo(),
   coping: yesOrNo(),
   copingOutMm: mm({ min: 0.5, max: 20 }),
   seed: whole({ min: 1, max: 9_999 }),
@@ -34,13 +39,20 @@ type Walls = z.infer<typeof settings>;
 
 export const walls = pieceFamily('walls', settings, {
   name: 'Wall set',
-  says: 'Straight, gated, loopholed, corner, T, cross, step and broken runs from one standard segment.',
+  says: 'Straight, gated, loopholed, windowed, corner, T, cross, step and broken runs from one standard segment.',
   fields: [
     askLength('segmentMm', 'Segment', SIZES.lengthMm),
     askLength('heightMm', 'Height', SIZES.wallMm),
     askNumber('straights', 'Straight', WALLS_OF_A_SORT),
     askNumber('gates', 'With a gate', WALLS_OF_A_SORT),
     askNumber('loopholed', 'With loopholes', WALLS_OF_A_SORT),
+    askNumber('windowed', 'With a window', WALLS_OF_A_SORT),
+    askLength(
+      'windowMm',
+      'Window',
+      SIZES.openingMm,
+      when<Walls>(({ windowed }) => windowed > 0),
+    ),
     askNumber('corners', 'Corner', WALLS_OF_A_SORT),
     askNumber('tees', 'T', WALLS_OF_A_SORT),
     askNumber('crosses', 'Cross', WALLS_OF_A_SORT),
@@ -49,7 +61,13 @@ export const walls = pieceFamily('walls', settings, {
     askLength('stepMm', 'A step is', { min: 1, max: 120 }),
     askLength('gateMm', 'Gate, width', SIZES.openingMm),
     askLength('gateHeightMm', 'Gate, height', SIZES.openingMm),
-    askChoice('posts', 'Posts', { none: 'none', square: 'one at the start of each segment' }),
+    askChoice('posts', 'Posts', {
+      none: 'none',
+      square: 'square, at the start of each segment',
+      round: 'round, at the start of each segment',
+    }),
+    askTick('core', 'Core of card between two faces'),
+    askTick('lined', 'Reveals lined'),
     askTick('coping', 'Coping'),
     askLength('copingOutMm', 'Coping juts out', { min: 0.5, max: 20 }),
     askNumber('seed', 'Break number', { min: 1, max: 9_999 }),
@@ -58,14 +76,21 @@ export const walls = pieceFamily('walls', settings, {
     { role: 'wall', name: 'Walls', sold: 'sheet', usual: 'wall' },
     { role: 'coping', name: 'Coping', sold: 'sheet', usual: 'card' },
     { role: 'post', name: 'Posts', sold: 'length', usual: 'wide' },
+    { role: 'round-post', name: 'Round posts', sold: 'length', section: 'rod', usual: 'rod' },
+    { role: 'core', name: 'Core', sold: 'sheet', usual: 'card' },
+    { role: 'face', name: 'Faces on the core', sold: 'sheet', usual: 'thin' },
+    { role: 'lining', name: 'Lining of reveals', sold: 'sheet', usual: 'card' },
   ],
   clads: [{ shows: 'walls', name: 'Both faces' }],
+  laminates: ({ core }) => (core ? [{ role: 'wall', layers: ['face', 'core', 'face'] }] : []),
   fresh: ({ figureMm, baseMm }): Walls => ({
     segmentMm: Math.round(baseMm * 4),
     heightMm: Math.round(figureMm),
     straights: 6,
     gates: 1,
     loopholed: 0,
+    windowed: 0,
+    windowMm: Math.round(figureMm * 0.4),
     corners: 4,
     tees: 1,
     crosses: 0,
@@ -75,6 +100,8 @@ export const walls = pieceFamily('walls', settings, {
     gateMm: Math.round(baseMm * 1.6),
     gateHeightMm: Math.round(figureMm * 0.8),
     posts: 'none',
+    core: false,
+    lined: false,
     coping: false,
     copingOutMm: 1.5,
     seed: 7,
@@ -96,6 +123,9 @@ export const walls = pieceFamily('walls', settings, {
 });
 
 const PIER_MM = 3;
+/** A window stands over its sill and under the top. */
+const WINDOW_SHARE = 0.55;
+const SILL_SHARE = 0.35;
 /** A post takes this much of a segment at most. */
 const POST_MM = 10;
 function refusal(own: Walls): ReturnType<typeof refused> | null {
@@ -105,7 +135,10 @@ function refusal(own: Walls): ReturnType<typeof refused> | null {
     return refused('gateMm', `a segment leaves ${most.toFixed(0)} mm; up to ${Math.floor(most)} mm would do`);
   if (own.gates > 0 && own.gateHeightMm > own.heightMm - PIER_MM)
     return refused('gateHeightMm', `taller than its wall; up to ${Math.floor(own.heightMm - PIER_MM)} mm would do`);
-  if (own.straights + own.gates + own.loopholed + own.corners + own.tees + own.crosses + own.steps + own.brokenEnds === 0)
+  const highest = Math.min(own.heightMm * WINDOW_SHARE, most);
+  if (own.windowed > 0 && own.windowMm > highest)
+    return refused('windowMm', `a wall leaves ${highest.toFixed(0)} mm; up to ${Math.floor(highest)} mm would do`);
+  if (own.straights + own.gates + own.loopholed + own.windowed + own.corners + own.tees + own.crosses + own.steps + own.brokenEnds === 0)
     return refused('straights', 'a set of nothing; one straight would do');
   return null;
 }
@@ -163,10 +196,20 @@ const Y: Vec = [0, 1, 0];
 function shapeOf(own: Walls): PieceShape {
   const { segmentMm: l, heightMm: h } = own;
   const half = l / 2;
-  const hasPosts = own.posts === 'square';
+  const hasPosts = own.posts !== 'none';
   const start: EdgeJoint = hasPosts ? { joint: 'against', to: 'post' } : FREE;
   const posts: readonly Bar[] = hasPosts
-    ? [{ id: 'post', name: 'Post', role: 'post', from: [0, 0, 0], to: [0, 0, h + PIER_MM], across: X, runs: [-1, -1] }]
+    ? [
+        {
+          id: 'post',
+          name: 'Post',
+          role: own.posts === 'round' ? 'round-post' : 'post',
+          from: [0, 0, 0],
+          to: [0, 0, h + PIER_MM],
+          across: X,
+          runs: own.posts === 'round' ? [-1, 0] : [-1, -1],
+        },
+      ]
     : [];
   const level = (id: string, name: string, count: number, openings: readonly Opening[]): Assembly => ({
     id,
@@ -196,6 +239,20 @@ function shapeOf(own: Walls): PieceShape {
       },
     ]),
     level('loopholed', 'With loopholes', own.loopholed, loopholes(own)),
+    level('windowed', 'With a window', own.windowed, [
+      {
+        id: 'window',
+        name: 'Window',
+        kind: 'window',
+        ring: rectangleRing(
+          l / 2 - own.windowMm / 2 + POST_MM / 2,
+          h * SILL_SHARE,
+          l / 2 + own.windowMm / 2 + POST_MM / 2,
+          h * SILL_SHARE + own.windowMm,
+        ),
+        isLined: true,
+      },
+    ]),
     plain('corner', 'Corner', own.corners, [
       run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: half, start: { joint: 'mitre', to: 'side' } }),
       run(own, { id: 'side', from: [0, half, 0], along: [0, -1, 0], longMm: half, end: { joint: 'mitre', to: 'wall' } }),
@@ -224,10 +281,13 @@ function shapeOf(own: Walls): PieceShape {
     clear: [],
     levels: [],
     waysIn: [],
+    ...(own.lined ? { liningRole: 'lining' } : {}),
     order: [
       {
         does: 'glue',
-        says: 'Cut the strips long, glue cores and faces as long strips and leave them overnight under weight; then square one edge and measure all from it.',
+        says: own.core
+          ? 'Glue cores and faces as long strips and leave them overnight under weight; then square one edge, measure all from it, and trim the other end last.'
+          : 'Square one edge of the sheet and measure all runs from it.',
         bodyIds,
       },
       ...(hasPosts
@@ -237,9 +297,12 @@ function shapeOf(own: Walls): PieceShape {
     facts: [
       {
         label: 'Runs laid end to end',
-        value: l * (own.straights + own.gates + own.loopholed + own.steps + own.brokenEnds + own.corners + own.tees + own.crosses),
+        value:
+          l *
+          (own.straights + own.gates + own.loopholed + own.windowed + own.steps + own.brokenEnds + own.corners + own.tees + own.crosses),
         unit: 'mm',
       },
+      ...(own.core ? [{ label: 'Strips to glue up, squared and trimmed, for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
       { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
     ],
     handles: objects.map(({ id }) => ({
@@ -253,6 +316,16 @@ function shapeOf(own: Walls): PieceShape {
     })),
   };
 }
+
+/** All runs of one height from one strip: squared at its first end, a cut after each run, trimmed at its last. @source craft.md §5: allow both */
+function stripMm(own: Walls): number {
+  const halves = own.corners * 2 + own.tees * 3 + own.crosses * 4;
+  const wholes = own.straights + own.gates + own.loopholed + own.windowed + own.steps + own.brokenEnds;
+  return wholes * own.segmentMm + (halves * own.segmentMm) / 2 + (wholes + halves) * CUT_MM + 2 * SQUARED_MM;
+}
+/** Lost at a cut through a glued strip, and at either end of it. */
+const CUT_MM = 1;
+const SQUARED_MM = 5;
 
 /** Three slits at breast height. */
 function loopholes({ segmentMm: l, heightMm: h }: Walls): readonly Opening[] {

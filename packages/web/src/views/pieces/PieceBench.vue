@@ -66,7 +66,7 @@ const placed = computed(() => {
 
 <template>
   <TabbedSheets v-model="look" label="Drawings" :tabs="LOOKS">
-    <div class="top">
+    <div v-show="look !== 'cut' || objects.length > 1" class="top">
       <ChoiceField
         v-if="objects.length > 1 && !OF_ALL.includes(look)"
         label="Of the set"
@@ -150,7 +150,7 @@ const placed = computed(() => {
 }
 .slider :deep(input) {
   accent-color: var(--moss);
-  width: 160px;
+  width: 96px;
   min-width: 60px;
 }
 .sheet-frame {

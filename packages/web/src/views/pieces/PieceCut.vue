@@ -25,7 +25,8 @@ const high = computed(() => Math.max(80, props.heightPx - HEAD_PX));
 const pxPerMm = computed(() => {
   if (cut.value === null) return 1;
   const { left, right, top, bottom } = cut.value;
-  return Math.min((props.widthPx - 2 * ROOM_PX) / (right - left), (high.value - 2 * ROOM_PX) / (bottom - top), 12);
+  const fits = Math.min((props.widthPx - 2 * ROOM_PX) / (right - left), (high.value - 2 * ROOM_PX) / (bottom - top), 12);
+  return Math.max(0.05, fits);
 });
 const box = computed(() => {
   const { left, right, top, bottom } = cut.value!;

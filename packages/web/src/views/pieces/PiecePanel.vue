@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
 import { LIMITS } from '@spare-acre/core/fields';
-import { type PieceField, FAMILIES } from '@spare-acre/core/pieces';
+import { type PieceField, FAMILIES, settingsOf, withStocks } from '@spare-acre/core/pieces';
 import type { Piece } from '@spare-acre/core/plan';
 import AskedField from '../../ui/AskedField.vue';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -21,8 +21,11 @@ const emit = defineEmits<{ gone: [] }>();
 const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const system = computed(() => store.plan!.units);
-const fields = computed(() => fieldsOf(props.piece));
+const settings = computed(() => settingsOf(props.piece, scaleOf(store.plan!, catalogue.value)));
+const fields = computed(() => fieldsOf(props.piece, settings.value));
 const roles = computed(() => (props.piece.family in FAMILIES ? FAMILIES[props.piece.family as keyof typeof FAMILIES].of.roles : []));
+/** With the usual stock for what its family has come to need. */
+const stocked = computed(() => withStocks(props.piece, roles.value, catalogue.value));
 const problem = ref('');
 watch(
   () => props.piece,
@@ -55,7 +58,7 @@ const sheetChoices = computed(() =>
 const lengthChoices = (section: string) =>
   catalogue.value.lengths.filter((one) => one.section === section).map(({ id, name }) => ({ value: id, text: name }));
 const sheetOf = (role: string): string => {
-  const sheet = props.piece.sheets.find((one) => one.role === role);
+  const sheet = stocked.value.sheets.find((one) => one.role === role);
   return sheet === undefined ? '' : `${sheet.materialId} ${sheet.thicknessMm}`;
 };
 function takeSheet(role: string, value: string): void {
@@ -89,7 +92,7 @@ function remove(): void {
     <template v-for="field in fields" :key="field.key">
       <AskedField
         :field="field"
-        :value="piece.settings[field.key]"
+        :value="settings[field.key]"
         :system="system"
         :take="(value) => set(field, value)"
         @refused="(says) => (problem = says)"
@@ -111,7 +114,7 @@ function remove(): void {
       <ChoiceField
         v-else
         :label="role.name"
-        :value="piece.lengths.find((one) => one.role === role.role)?.lengthId ?? ''"
+        :value="stocked.lengths.find((one) => one.role === role.role)?.lengthId ?? ''"
         :options="lengthChoices(role.section ?? 'strip')"
         @choose="(lengthId) => store.edit({ code: 'piece/length', pieceId: piece.id, role: role.role, lengthId })"
       />

@@ -20,7 +20,7 @@ export function whyNot(
 }
 
 /** What a family asks for, as far as it has a say with these settings. */
-export function fieldsOf({ family, settings }: Piece) {
+export function fieldsOf({ family }: Piece, settings: Piece['settings']) {
   const own = family in FAMILIES ? FAMILIES[family as keyof typeof FAMILIES].of.fields : [];
   return own.filter(({ when }) => when === undefined || when(settings as never));
 }
