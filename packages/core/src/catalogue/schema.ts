@@ -367,6 +367,9 @@ const Bench = z.strictObject({
   lengthCutMin: Estimate,
   /** Small parts laid by hand that are more than anybody finishes. */
   manyByHand: Estimate,
+  /** A figure on its base, and how far a floor under one may sag. */
+  figureG: Estimate,
+  sagMm: Estimate,
   wiringMinPerLamp: Estimate,
   wiringCautionIds: z.array(cautionRef),
 });

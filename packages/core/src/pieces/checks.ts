@@ -1,9 +1,11 @@
 import type { Mend, Warning } from '../checks';
 import { type Region, areaMm2, regionBox, without } from '../base/geometry';
+import { boxOf } from './box';
+import { holdsABase } from './capacity';
 import { type MeasureSystem, given, lengthWords } from '../base/units';
-import type { Catalogue } from '../catalogue';
+import { type Catalogue, adhesiveBy, materialBy } from '../catalogue';
 import { type Feature, pieceOn } from '../features';
-import { ballastFor } from '../shell';
+import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../shapes';
 import type { PieceScale } from './family';
 import { type Footprint } from './footprint';
@@ -15,6 +17,7 @@ interface Inputs {
   readonly footprints: ReadonlyMap<string, Footprint>;
   readonly features: readonly Feature[];
   readonly scale: PieceScale;
+  readonly stepUpMm: number;
   readonly units: MeasureSystem;
   readonly catalogue: Catalogue;
 }
@@ -25,7 +28,18 @@ export function* pieceWarnings(inputs: Inputs): Generator<Warning> {
   for (const made of inputs.made) for (const check of CHECKS) yield* check(made, inputs);
   yield* tightPlots(inputs);
 }
-const CHECKS: readonly Check[] = [impossible, lowDoors, narrowDoors, lowRooms, tippy, tedious];
+const CHECKS: readonly Check[] = [
+  impossible,
+  lowDoors,
+  narrowDoors,
+  highThresholds,
+  lowRooms,
+  smallRooms,
+  sagging,
+  wetInside,
+  tippy,
+  tedious,
+];
 
 const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
   label,
@@ -116,9 +130,142 @@ function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
   }
 }
 
+/** Steps up to a door that a figure does not climb. */
+function* highThresholds(made: MadePiece, { stepUpMm }: Inputs): Generator<Warning> {
+  for (const way of made.shape?.waysIn ?? []) {
+    const object = made.objects.find(({ id }) => id === way.objectId);
+    if (object === undefined || way.risers === undefined || way.risers === 0) continue;
+    const stepMm = (way.at[2] - boxOf(object.bodies)[0][2]) / way.risers;
+    if (stepMm <= stepUpMm + STEP_SLACK_MM) continue;
+    const thinner = way.loweredBy;
+    yield {
+      id: `piece/step ${made.piece.id} ${way.name}`,
+      code: 'piece/step',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [
+        `${way.name}: a step of `,
+        given('Step', stepMm, 'mm', 'drawing'),
+        ' leads up to it; figures climb ',
+        given('A figure climbs', stepUpMm, 'mm', 'plan'),
+        '.',
+      ],
+      mends: thinner === undefined ? [] : [set(made, thinner.change, 'Lower the door of', thinner.label)],
+    };
+  }
+}
+/** A floor's edge is a little rounded, and so are the rims of bases. */
+const STEP_SLACK_MM = 1;
+
+/** Rooms that not one base stands in. */
+function* smallRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
+  for (const level of made.shape?.levels ?? []) {
+    // In the open a base may stand over an edge.
+    if (level.headroomMm === null || holdsABase(level.ring, scale.baseMm)) continue;
+    yield {
+      id: `piece/small-floor ${made.piece.id} ${level.name}`,
+      code: 'piece/small-floor',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [`${level.name} is too small for a base of `, given('Base', scale.baseMm, 'mm', 'plan'), '.'],
+      mends: [],
+    };
+  }
+}
+
+/** Level parts that sag in their middle under their own weight and one figure. @source a plank on two supports: 5ρgL⁴ ÷ 32Et² and, for a load in the middle, FL³ ÷ 4Ebt³ */
+function* sagging(made: MadePiece, { catalogue, units }: Inputs): Generator<Warning> {
+  const { bench } = catalogue;
+  for (const { assembly, bodies } of made.objects) {
+    const [[, , footMm]] = boxOf(bodies);
+    for (const body of bodies) {
+      const face = assembly.faces.find(({ id }) => id === body.id);
+      const sheet = made.piece.sheets.find(({ role }) => role === body.role);
+      if (body.kind !== 'plate' || face === undefined || face.lies !== undefined || sheet === undefined) continue;
+      // What lies on the ground, or on what lies there, does not sag.
+      const low = Math.min(...placesOf(body).map(([, , z]) => z));
+      if (Math.abs(body.frame.w[2]) < LEVEL_SHARE || low < footMm + FREE_MM) continue;
+      const { left, right, top, bottom } = regionBox({ rings: [body.loops[0]!.drawn] });
+      const [spanM, wideM] = [Math.min(right - left, bottom - top) / 1_000, Math.max(right - left, bottom - top) / 1_000];
+      const material = materialBy(catalogue, sheet.materialId);
+      const [thickM, pa] = [body.thicknessMm / 1_000, material.youngMPa.value * 1e6];
+      const ownM = (5 * material.densityKgPerM3.value * GRAVITY * spanM ** 4) / (32 * pa * thickM ** 2);
+      const figureM = ((bench.figureG.value / 1_000) * GRAVITY * spanM ** 3) / (4 * pa * wideM * thickM ** 3);
+      const sagMm = (ownM + figureM) * 1_000;
+      if (sagMm <= bench.sagMm.value) continue;
+      const thicker = catalogue.sheets
+        .filter(({ materialId, thicknessMm }) => materialId === sheet.materialId && thicknessMm > sheet.thicknessMm)
+        .sort((a, b) => a.thicknessMm - b.thicknessMm)[0];
+      yield {
+        id: `piece/sags ${made.piece.id} ${body.id}`,
+        code: 'piece/sags',
+        severity: 'care',
+        featureId: null,
+        title: made.piece.name,
+        text: [
+          `${body.name} sags by about `,
+          given('Sag', sagMm, 'mm', 'drawing', 'a plank on two supports, its own weight and a figure in its middle'),
+          ' over a span of ',
+          given('Span', spanM * 1_000, 'mm', 'drawing'),
+          '; a rib under it, or thicker stock, holds it.',
+        ],
+        mends:
+          thicker === undefined
+            ? []
+            : [
+                {
+                  label: `Make it of ${lengthWords(thicker.thicknessMm, units)}`,
+                  edit: {
+                    code: 'piece/sheet',
+                    pieceId: made.piece.id,
+                    role: sheet.role,
+                    materialId: sheet.materialId,
+                    thicknessMm: thicker.thicknessMm,
+                  },
+                },
+              ],
+      };
+    }
+  }
+}
+const GRAVITY = 9.81;
+const LEVEL_SHARE = 0.98;
+const FREE_MM = 3;
+
+/** Glue between two faces that let no water through, which dries by giving off water. */
+function* wetInside({ piece, laminates }: MadePiece, { catalogue }: Inputs): Generator<Warning> {
+  const glue = adhesiveBy(catalogue, piece.glueId);
+  if (!glue.needsWaterPath) return;
+  for (const { layers } of laminates) {
+    const passes = layers.map(
+      (role) => materialBy(catalogue, piece.sheets.find((sheet) => sheet.role === role)!.materialId).waterPassage !== 'no',
+    );
+    // A joint dries into either of the faces it lies between.
+    if (passes.slice(1).every((ok, i) => ok || passes[i]!)) continue;
+    const dry = catalogue.adhesives.filter(({ needsWaterPath, hasSolvent }) => !needsWaterPath && !hasSolvent);
+    yield {
+      id: `piece/wet-inside ${piece.id}`,
+      code: 'piece/wet-inside',
+      severity: 'care',
+      featureId: null,
+      title: piece.name,
+      text: [`${glue.name} between faces that let no water through stays wet for weeks.`],
+      mends: dry
+        .slice(0, 2)
+        .map(({ id, name }) => ({
+          label: `Glue with ${name.toLowerCase()}`,
+          edit: { code: 'piece/change', pieceId: piece.id, change: { glueId: id }, what: 'Glue' },
+        })),
+    };
+  }
+}
+
 /** A piece that falls at a slope a knocked table gives it. */
 const SAFE_TILT_DEG = 15;
-const BALLAST_UP_MM = 3;
+/** Washers and screws lie so high in a foot. */
+export const BALLAST_UP_MM = 3;
 function* tippy(made: MadePiece, { features }: Inputs): Generator<Warning> {
   const { piece, facts } = made;
   if (facts?.tips == null || facts.standing === null || piece.isFixed || facts.tips.value >= SAFE_TILT_DEG) return;

@@ -77,6 +77,9 @@ export interface WayIn {
   readonly heightMm: number;
   /** The settings that make it wider and higher. */
   readonly madeBy?: { readonly width: string; readonly height: string };
+  /** Steps that lead up to the threshold, where it is known, and what would take one away. */
+  readonly risers?: number;
+  readonly loweredBy?: { readonly change: Readonly<Record<string, number | boolean>>; readonly label: string };
   /** Middle of the threshold, and the way out of it. */
   readonly at: Vec;
   readonly out: Vec;

@@ -12,6 +12,8 @@ export type { CastWay, Copying } from './casting';
 export type { LengthNeed } from './lengths';
 export type { MadeObject } from './made-object';
 export { settingsOf, withStocks } from './settings';
+export { BALLAST_UP_MM } from './checks';
+export { capacityOf } from './capacity';
 export { newPiece, usualCoats } from './new-piece';
 export { makePieces } from './reckoned';
 export type { MakePieces, CastNeed, CladNeed, PieceInputs, PieceWork, Pieces } from './reckoned';

@@ -68,6 +68,7 @@ export interface MadePiece {
   readonly parts: readonly Part[];
   readonly lengths: readonly LengthCut[];
   readonly clads: readonly Clad[];
+  readonly laminates: readonly Laminate[];
   readonly fills: readonly FillNeed[];
   /** Its outside, all copies, with what goes on it; null for one that cannot be made. */
   readonly surface: PieceSurface | null;
@@ -118,6 +119,7 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
     parts: [],
     lengths: [],
     clads: [],
+    laminates: [],
     fills: [],
     surface: null,
     copying: null,
@@ -172,6 +174,7 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
       ? []
       : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1, shape.value.strung ?? [])),
     clads,
+    laminates,
     fills,
     surface: {
       surfaceId: pieceSurface(piece.id),
@@ -375,7 +378,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills, laminates }: Pick<MadePiece, 'clads' | 'fills'> & { readonly laminates: readonly Laminate[] },
+  { clads, fills, laminates }: Pick<MadePiece, 'clads' | 'fills' | 'laminates'>,
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {

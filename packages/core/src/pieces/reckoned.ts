@@ -25,6 +25,7 @@ export interface PieceInputs {
   readonly features: readonly Feature[];
   readonly figureHeightMm: number;
   readonly baseMm: number;
+  readonly stepUpMm: number;
   readonly units: MeasureSystem;
   readonly catalogue: Catalogue;
 }
@@ -82,7 +83,7 @@ export interface StandingPiece {
 export type MakePieces = (inputs: PieceInputs) => Pieces;
 
 /** Makes all pieces of a board. Loaded when a board has some: a board without needs none of this. */
-export function makePieces({ pieces, features, figureHeightMm, baseMm, units, catalogue }: PieceInputs): Pieces {
+export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm, units, catalogue }: PieceInputs): Pieces {
   const scale = pieceScale(figureHeightMm, baseMm, catalogue);
   const made = pieces.map((piece) => makePiece(piece, scale, catalogue));
   const footprints = new Map(
@@ -117,7 +118,7 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, units, ca
     })),
     footprints,
     standing: standingOn(features, made, catalogue),
-    warnings: [...pieceWarnings({ made, footprints, features, scale, units, catalogue })],
+    warnings: [...pieceWarnings({ made, footprints, features, scale, stepUpMm, units, catalogue })],
   };
 }
 

@@ -48,7 +48,7 @@ interface Sources {
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
 // prettier-ignore
 export const STAGES = Stages.of<Sources>()
-  .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, units, catalogue, makePieces }), piecesOf)
+  .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm, stepUpMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, stepUpMm, units, catalogue, makePieces }), piecesOf)
   .stage('features', ({ plan: { features }, pieces: { footprints } }) => ({ features, footprints }), withPieces)
   .stage('uprights', ({ pieces: { standing } }) => ({ standing }), uprightsOf)
   .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)

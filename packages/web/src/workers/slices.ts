@@ -56,7 +56,15 @@ const onBench = (
   facts:
     facts === null
       ? null
-      : { mass: facts.mass, glue: facts.glue, joints: facts.joints, tips: facts.tips, outside: facts.outside, sizes: facts.sizes },
+      : {
+          mass: facts.mass,
+          glue: facts.glue,
+          joints: facts.joints,
+          tips: facts.tips,
+          standing: facts.standing,
+          outside: facts.outside,
+          sizes: facts.sizes,
+        },
   objects: objects.map(({ id: own, name, count, bodies, sheets }) => ({ id: own, name, count, bodies, sheets })),
   order: shape?.order ?? [],
   handles: shape?.handles ?? [],

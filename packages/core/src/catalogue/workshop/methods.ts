@@ -119,6 +119,8 @@ export const bench: Catalogue['bench'] = {
   pieceJointMin: about(3, 2, 6),
   lengthCutMin: about(0.7, 0.4, 1.5),
   manyByHand: about(1_000, 600, 2_000),
+  figureG: about(12, 5, 40),
+  sagMm: about(1, 0.5, 2),
   wiringMinPerLamp: about(12, 8, 20),
   wiringCautionIds: ['wiring', 'blade'],
 };

@@ -121,7 +121,8 @@ export const shed = pieceFamily('shed', settings, {
     windowWidthMm: Math.round(figureMm * 0.5),
     windowHeightMm: Math.round(figureMm * 0.5),
     sillMm: Math.round(figureMm * 0.5),
-    floor: true,
+    // At small scales a floor is a step that figures do not climb.
+    floor: figureMm >= 25,
     baseLayers: 0,
     baseMarginMm: 6,
     treadMm: Math.round(baseMm * 0.4),
@@ -252,6 +253,8 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
         widthMm: shed.doorWidthMm,
         heightMm: shed.doorHeightMm,
         madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
+        risers: shed.baseLayers + Number(hasFloorBetween(shed)),
+        ...(shed.floor ? { loweredBy: { change: { floor: false }, label: 'Leave out the floor' } } : {}),
         at: [wideMm / 2 + shed.doorOffMm, 0, 0],
         out: [0, -1, 0],
       },

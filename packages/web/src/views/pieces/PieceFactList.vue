@@ -1,12 +1,27 @@
 <script setup lang="ts">
 import { lengthText, lengthUnit, showText } from '@spare-acre/core/base/units';
+import { BALLAST_UP_MM, capacityOf } from '@spare-acre/core/pieces';
+import { ballastFor } from '@spare-acre/core/shell';
+import { computed, ref } from 'vue';
+import NumberField from '../../ui/NumberField.vue';
 import FigureLine from '../../ui/FigureLine.vue';
 import { usePlan } from '../../document/plan';
 import type { Slices } from '../../workers/slices';
 
 /** What a piece comes to: sizes, weight, how it stands. */
-defineProps<{ made: NonNullable<Slices['bench']>[number] }>();
+const props = defineProps<{ made: NonNullable<Slices['bench']>[number] }>();
 const store = usePlan();
+const baseMm = computed(() => store.plan!.play.baseMm);
+/** The slope it is to stand, and what it takes for that in its foot. */
+const wantedDeg = ref(20);
+const ballast = computed(() => {
+  const standing = props.made.facts?.standing;
+  if (standing == null) return '';
+  const grams = ballastFor(standing, wantedDeg.value, BALLAST_UP_MM);
+  if (grams === null) return 'no weight in its foot does it: a wider foot would';
+  return grams === 0 ? 'none, it stands as it is' : showText({ value: grams, unit: 'g' }, store.showing);
+});
+const WANTED_DEG = { min: 5, max: 60 };
 /** As the eye wants it: never a bare float. */
 function factText({ value, unit }: NonNullable<Slices['bench']>[number]['more'][number]): string {
   if (unit === 'mm') return length(value);
@@ -25,6 +40,14 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <FigureLine label="Joints to glue" :figure="made.facts.joints" />
       <FigureLine label="Glue" :figure="made.facts.glue" />
     </section>
+    <section v-if="made.facts.tips !== null">
+      <h3>To stand a slope</h3>
+      <NumberField label="Of" :value="wantedDeg" unit="°" :limits="WANTED_DEG" :take="(deg) => ((wantedDeg = deg), '')" />
+      <div class="line" data-testid="ballast">
+        <span>Ballast in its foot</span>
+        <span class="num">{{ ballast }}</span>
+      </div>
+    </section>
     <section v-for="size in made.facts.sizes" :key="size.objectId">
       <h3>{{ size.name }}</h3>
       <FigureLine label="Across" :figure="size.wide" />
@@ -40,6 +63,10 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <div v-for="level in made.levels" :key="level.name" class="line">
         <span>{{ level.name }}, over the foot</span>
         <span class="num">{{ length(level.atMm) }}</span>
+      </div>
+      <div v-for="level in made.levels" :key="`${level.name} holds`" class="line" data-testid="holds">
+        <span>{{ level.name }}, bases of {{ length(baseMm) }}</span>
+        <span class="num">{{ capacityOf(level.ring, baseMm) }}</span>
       </div>
     </section>
   </template>
