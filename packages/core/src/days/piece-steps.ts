@@ -68,33 +68,20 @@ export function cladStep(pieces: readonly PieceWork[], catalogue: Catalogue): Dr
     }),
   };
 }
-/** Moulds made round a finished master, then the copies poured from them. */
-export function castSteps(pieces: readonly PieceWork[]): readonly Draft[] {
-  const cast = pieces.flatMap(({ pieceId, name, cast: way }) => (way === null ? [] : [{ pieceId, name, way }]));
-  const cautionIds = [...new Set(cast.flatMap(({ way }) => way.casting.cautionIds))];
-  const step = (id: string, name: string, tasks: Draft['tasks']): Draft => ({
-    id,
-    name,
-    kind: 'glue',
-    setUp: NO_SET_UP,
-    cautionIds,
-    tasks,
+/** Moulds made round a finished master, then the copies poured from them: each as its piece says. */
+export const castSteps = (pieces: readonly PieceWork[]): readonly Draft[] =>
+  (['Make moulds', 'Cast copies'] as const).map((name, i) => {
+    const id = `cast-${i + 1}`;
+    const cast = pieces.filter(({ cast: way }) => way !== null);
+    return {
+      id,
+      name,
+      kind: 'glue',
+      setUp: NO_SET_UP,
+      cautionIds: cast.flatMap(({ cast: way }) => way!.casting.cautionIds),
+      tasks: cast.map(({ pieceId, cast: way }) => task(id, pieceId, ...way!.tasks[i]!)),
+    };
   });
-  return [
-    step(
-      'make-moulds',
-      'Make moulds',
-      cast.map(({ pieceId, way }) =>
-        task('make-moulds', pieceId, way.mouldTime, estimated('Moulds cure', way.casting.mouldCureMin, 'min')),
-      ),
-    ),
-    step(
-      'cast-copies',
-      'Cast copies',
-      cast.map(({ pieceId, way }) => task('cast-copies', pieceId, way.castTime, way.setting)),
-    ),
-  ];
-}
 
 /** Every surface carries its own. */
 const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with each surface' };

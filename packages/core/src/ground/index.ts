@@ -10,6 +10,6 @@ export { bendsOf, isBowl, isSloped, overlayOf, profileOf, standsMm, waterLevelMm
 export { columnLetter, tableBox, tileShare, tilesOf } from './tiles';
 export type { Tile } from './tiles';
 export { standAmong } from './upright';
-export type { Stand, Upright, UprightMesh, UprightSpan } from './upright';
+export type { Stand, Upright, UprightCut, UprightMesh, UprightSpan } from './upright';
 export { zonesOf } from './zones';
 export type { TileZone, Zone, Zones } from './zones';

@@ -13,12 +13,20 @@ export interface UprightMesh {
   readonly places: readonly (readonly [x: number, y: number, upMm: number])[];
   readonly triangles: readonly (readonly [number, number, number])[];
 }
+/** Spans along one stretch of a cut, each from so far to so far along it. */
+export interface UprightCut {
+  readonly fromMm: number;
+  readonly toMm: number;
+  readonly spans: readonly (UprightSpan & { readonly startMm: number; readonly endMm: number })[];
+}
 /** Something with a shape of its own that stands on a plot, as the ground needs to know it. */
 export interface Upright {
   readonly featureId: string;
   readonly ground: Region;
   /** From below upwards. */
   readonly spansAt: (at: Point) => readonly UprightSpan[];
+  /** What an upright cut meets of it, stretch by stretch inside its ground. */
+  readonly cutAlong: (from: Point, to: Point) => readonly UprightCut[];
   /** Whether a base is meant to stand at a place that high over the foot. */
   readonly isLevel: (at: Point, upMm: number) => boolean;
   /** It is for walking over, not under: its highest level counts. */

@@ -8,19 +8,17 @@ import type { Clad } from './cladding';
 import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
 
+type CastTask = readonly [work: Figure<'min'>, wait: Figure<'min'>];
 /** What casting all copies but the first takes, in one way. */
 export interface CastWay {
   readonly casting: Casting;
   readonly moulds: Figure<'1'>;
   readonly mould: Figure<'g'>;
   readonly cast: Figure<'g'>;
-  /** To make the moulds, and to pour the copies. */
-  readonly mouldTime: Figure<'min'>;
-  readonly castTime: Figure<'min'>;
+  /** To make the moulds, and to pour the copies: the work, and what it waits for after. */
+  readonly tasks: readonly [moulds: CastTask, copies: CastTask];
   readonly time: Figure<'min'>;
   readonly cost: Figure<'money'>;
-  /** Copies of one mould set one after another. */
-  readonly setting: Figure<'min'>;
   /** Until the last copy may be taken out, hands or none. */
   readonly wait: Figure<'min'>;
 }
@@ -82,21 +80,23 @@ function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inpu
   const mouldTime = each(`${what}: moulds made`, casting.mouldWorkMin, moulds);
   const castTime = each(`${what}: copies poured`, casting.workMin, copies);
   const fromOne = reckon('Copies from each mould', '1', copies, '⌈÷⌉', moulds);
+  const curing = estimated('Moulds cure', casting.mouldCureMin, 'min');
   const setting = each('Copies set, one after another', casting.settingMin, fromOne);
   return {
     casting,
     moulds,
     mould,
     cast,
-    mouldTime,
-    castTime,
+    tasks: [
+      [mouldTime, curing],
+      [castTime, setting],
+    ],
     time: reckon(`${what}: time`, 'min', mouldTime, '+', castTime),
     cost: total(`${what}: cost`, 'money', [
       priced(casting.mould.name, mould, casting.mould.packs),
       priced(casting.cast.name, cast, casting.cast.packs),
     ]),
-    setting,
-    wait: reckon(`${what}: waits`, 'min', estimated('Moulds cure', casting.mouldCureMin, 'min'), '+', setting),
+    wait: reckon(`${what}: waits`, 'min', curing, '+', setting),
   };
 }
 

@@ -1,8 +1,8 @@
 import { remembered } from '../base/memory';
-import { type Point, contains, regionBox } from '../base/geometry';
+import { type Point, type Region, between, boxAround, boxesOverlap, contains, crossings, distanceMm, regionBox } from '../base/geometry';
 import { type Catalogue, materialBy } from '../catalogue';
 import { type Feature, pieceTurnOn } from '../features';
-import type { Upright, UprightMesh, UprightSpan } from '../ground';
+import type { Upright, UprightCut, UprightMesh, UprightSpan } from '../ground';
 import { shapeRegion } from '../shapes';
 import { meshOf, placesOf, plumbThrough } from '../shell';
 import { type Footprint, footprintOf } from './footprint';
@@ -60,6 +60,25 @@ function hatchOf({ piece }: MadePiece, role: string, catalogue: Catalogue): stri
   return sheet === undefined ? 'solid' : materialBy(catalogue, sheet.materialId).hatch;
 }
 
+/** Cut in stretches this long: a card wall still shows. */
+const CUT_STEP_MM = 0.5;
+const LEAST_MM = 0.05;
+function cutAlong(ground: Region, spansAt: (at: Point) => readonly UprightSpan[], from: Point, to: Point): readonly UprightCut[] {
+  const lengthMm = distanceMm(from, to);
+  const at = (mm: number): Point => between(from, to, mm / lengthMm);
+  if (lengthMm === 0 || !boxesOverlap(regionBox(ground), boxAround([from, to]))) return [];
+  const ends = [0, ...crossings(ground, from, to), 1].map((t) => t * lengthMm).sort((a, b) => a - b);
+  return ends.slice(1).flatMap((toMm, i): UprightCut[] => {
+    const fromMm = ends[i]!;
+    if (toMm - fromMm < LEAST_MM || !contains(ground, at((fromMm + toMm) / 2))) return [];
+    const count = Math.ceil((toMm - fromMm) / CUT_STEP_MM);
+    const step = (toMm - fromMm) / count;
+    const starts = Array.from({ length: count }, (_, k) => fromMm + k * step);
+    const spans = starts.flatMap((startMm) => spansAt(at(startMm + step / 2)).map((span) => ({ ...span, startMm, endMm: startMm + step })));
+    return [{ fromMm, toMm, spans }];
+  });
+}
+
 /** A piece as it stands on its plot. @returns null for one that cannot be made */
 export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: Catalogue): Upright | null => {
   const own = stood(made, catalogue);
@@ -72,10 +91,13 @@ export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: 
     const [dx, dy] = [at.x - x, at.y - y];
     return { x: dx * cos + dy * sin, y: dy * cos - dx * sin };
   };
+  const ground = placedHull(plot, own.footprint);
+  const spansAt = (at: Point): readonly UprightSpan[] => own.spansAt(back(at));
   return {
     featureId: plot.id,
-    ground: placedHull(plot, own.footprint),
-    spansAt: (at) => own.spansAt(back(at)),
+    ground,
+    spansAt,
+    cutAlong: (from, to) => cutAlong(ground, spansAt, from, to),
     isLevel: (at, upMm) => own.isLevel(back(at), upMm),
     isWalkedOver: made.shape?.isWalkedOver === true,
     meshes: () =>

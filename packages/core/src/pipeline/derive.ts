@@ -18,7 +18,7 @@ import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
-import { allGlues, allParts, piecesOf, uprightsOf, withPieces } from './pieces';
+import { allGlues, allParts, piecesOf, withPieces } from './pieces';
 import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
 import { layGround, zonesOf } from '../ground';
 import { boardMass } from '../mass';
@@ -50,7 +50,7 @@ interface Sources {
 export const STAGES = Stages.of<Sources>()
   .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm, stepUpMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, stepUpMm, units, catalogue, makePieces }), piecesOf)
   .stage('features', ({ plan: { features }, pieces: { footprints } }) => ({ features, footprints }), withPieces)
-  .stage('uprights', ({ pieces: { standing } }) => ({ standing }), uprightsOf)
+  .stage('uprights', ({ pieces: { standing } }) => ({ standing }), ({ standing }) => standing.map(({ upright }) => upright))
   .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)
   .stage('zones', ({ ground }) => ({ ground }), zonesOf)
   .stage('raised', ({ plan, ground, catalogue }) => ({ raised: plan.stack.raised, lands: ground.lands, catalogue }), raisedStacks)
@@ -66,7 +66,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
   .stage('groundCoats', ({ plan, zones, catalogue }) => ({ coats: plan.coats, zones, catalogue }), coatNeeds)
   .stage('pieceCoats', ({ pieces: { surfaces }, catalogue }) => ({ surfaces, catalogue }), pieceCoatNeeds)
-  .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => (pieceCoats.length === 0 ? groundCoats : [...groundCoats, ...pieceCoats]))
+  .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => [...groundCoats, ...pieceCoats])
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
   .stage('groundCoatings', ({ groundCoats: coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)

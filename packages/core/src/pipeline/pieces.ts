@@ -3,7 +3,6 @@ import { remembered } from '../base/memory';
 import { total } from '../base/units';
 import { type Part, asSplit } from '../cutting/parts';
 import { type Feature, carrying, pieceOn } from '../features';
-import type { Upright } from '../ground';
 import type { MakePieces, PieceInputs, Pieces } from '../pieces';
 import type { Split } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
@@ -27,9 +26,6 @@ const NONE: Pieces = {
 /** What follows from the pieces of a board; nothing while it has none, or while what makes them is on its way. */
 export const piecesOf = ({ makePieces, ...inputs }: PieceInputs & { readonly makePieces: MakePieces | null }): Pieces =>
   makePieces === null || inputs.pieces.length === 0 ? NONE : makePieces(inputs);
-
-/** What stands on the ground with a shape of its own. */
-export const uprightsOf = ({ standing }: Pick<Pieces, 'standing'>): readonly Upright[] => standing.map(({ upright }) => upright);
 
 const asHigh = remembered(carrying);
 /** Features with every plot as high as the piece on it. */

@@ -123,37 +123,15 @@ export function sectionDrawing(inputs: SectionInputs): SectionDrawing {
   };
 }
 
-/** Pieces are cut in stretches this long: a card wall still shows. */
-const PIECE_STEP_MM = 0.5;
 /** What the cut meets of something that stands, part by part. It stands on the highest ground under the cut. */
-function cutThrough({ ground, featureId, spansAt }: Upright, { line: { from, to } }: SectionInputs, under: readonly Slice[]): Slice[] {
-  const lengthMm = distanceMm(from, to);
-  const at = (mm: number): Point => between(from, to, mm / lengthMm);
-  if (lengthMm === 0 || !boxesOverlap(regionBox(ground), boxAround([from, to]))) return [];
-  const ends = [0, ...crossings(ground, from, to), 1].map((t) => t * lengthMm).sort((a, b) => a - b);
-  return ends.slice(1).flatMap((endMm, i): Slice[] => {
-    const startMm = ends[i]!;
-    if (endMm - startMm < STEP_MM || !contains(ground, at((startMm + endMm) / 2))) return [];
-    const footMm = topBetween(under, startMm, endMm);
-    const count = Math.ceil((endMm - startMm) / PIECE_STEP_MM);
-    const step = (endMm - startMm) / count;
-    return Array.from({ length: count }, (_, k) => startMm + k * step).flatMap((mm) =>
-      spansAt(at(mm + step / 2)).map(({ id, name, hatch, fromMm, toMm }): Slice => ({
-        piece: {
-          id: `piece-${featureId}-${id}`,
-          name,
-          what: 'piece',
-          hatch,
-          bottomMm: footMm + fromMm,
-          topMm: footMm + toMm,
-          isSloped: true,
-        },
-        fromMm: mm,
-        toMm: mm + step,
-      })),
-    );
+const cutThrough = ({ featureId, cutAlong }: Upright, { line: { from, to } }: SectionInputs, under: readonly Slice[]): Slice[] =>
+  cutAlong(from, to).flatMap(({ fromMm, toMm, spans }) => {
+    const footMm = topBetween(under, fromMm, toMm);
+    return spans.map(({ id, name, hatch, fromMm: low, toMm: high, startMm, endMm }): Slice => {
+      const piece = { id: `piece-${featureId}-${id}`, name, what: 'piece' as const, hatch, bottomMm: footMm + low, topMm: footMm + high };
+      return { piece: { ...piece, isSloped: true }, fromMm: startMm, toMm: endMm };
+    });
   });
-}
 /** The highest that the ground comes to between two places along the cut; water is stood in. */
 function topBetween(slabs: readonly Slice[], fromMm: number, toMm: number): number {
   let topMm = -Infinity;

@@ -47,7 +47,7 @@ export const SAMPLE_EDITS = {
       : {
           code: 'piece/change',
           pieceId: piece.id,
-          change: { count: whole(random, 1, 4), isMadeElsewhere: random() < 0.2 },
+          change: { count: whole(random, 1, 4), isMadeElsewhere: random() < 0.2, coats: piece.coats.slice(whole(random, 0, 2)) },
           what: 'Change',
         };
   },
@@ -69,10 +69,6 @@ export const SAMPLE_EDITS = {
     return piece === null || piece.lengths.length === 0
       ? null
       : { code: 'piece/length', pieceId: piece.id, role: pick(random, piece.lengths).role, lengthId: pick(random, CATALOGUE.lengths).id };
-  },
-  'piece/coats': (board, random) => {
-    const piece = pick(random, board.plan.pieces);
-    return { code: 'piece/coats', pieceId: piece.id, coats: piece.coats.slice(Math.floor(random() * 3)) };
   },
   'piece/clad': (board, random) => {
     const piece = pieceOf(board, random);

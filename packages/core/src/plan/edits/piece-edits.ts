@@ -38,7 +38,7 @@ export const pieceEdits = {
   ),
   'piece/change': edit<{
     readonly pieceId: string;
-    readonly change: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'castingId' | 'isMadeElsewhere' | 'isFixed'>>;
+    readonly change: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'coats' | 'castingId' | 'isMadeElsewhere' | 'isFixed'>>;
     readonly what: string;
   }>(
     ({ pieceId, what }, plan) => `${what} ${nameIn(plan, pieceId)}`,
@@ -66,13 +66,6 @@ export const pieceEdits = {
       const piece = pieceIn(plan, pieceId);
       if (piece === undefined) return;
       piece.cladding = [...piece.cladding.filter((one) => one.shows !== shows), ...(clad === null ? [] : [{ shows, ...clad }])];
-    },
-  ),
-  'piece/coats': edit<{ readonly pieceId: string; readonly coats: Piece['coats'] }>(
-    ({ pieceId }, plan) => `Change the coats of ${nameIn(plan, pieceId)}`,
-    ({ plan }, { pieceId, coats }) => {
-      const piece = pieceIn(plan, pieceId);
-      if (piece !== undefined) piece.coats = coats.map((coat) => ({ ...coat }));
     },
   ),
   'piece/length': edit<{ readonly pieceId: string } & Piece['lengths'][number]>(

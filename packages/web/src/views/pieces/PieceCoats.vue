@@ -29,7 +29,8 @@ const choices = computed(() =>
 const ways = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
 const coatingId = ref('');
 const methodId = ref('');
-const take = (coats: Piece['coats']): string => store.edit({ code: 'piece/coats', pieceId: props.piece.id, coats });
+const take = (coats: Piece['coats']): string =>
+  store.edit({ code: 'piece/change', pieceId: props.piece.id, change: { coats }, what: 'Change the coats of' });
 function add(): void {
   const id = `coat-${1 + Math.max(0, ...props.piece.coats.map((coat) => Number(/\d+$/.exec(coat.id)?.[0] ?? 0)))}`;
   take([...props.piece.coats, { id, coatingId: coatingId.value, methodId: methodId.value, filmMm: null }]);
