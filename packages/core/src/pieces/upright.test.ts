@@ -197,3 +197,35 @@ test('in the round the shed stands as it is built: closed, right side out, as he
   expect(mm3).toBeGreaterThan(walls * 0.9);
   expect(mm3).toBeLessThan(walls + 77 * 52 * 5 + 100 * 80 * 3);
 });
+
+describe('what hangs over the ground hides what is behind it', () => {
+  /** A wall of 30 mm across the table, beyond it something that hangs, behind that a terrace of 40 mm; looked at from the left. */
+  function seenBehind(overFromMm: number | null): boolean {
+    const [cols, rows, cellMm] = [40, 13, 4];
+    const flat = (at: (x: number) => number): Float32Array => Float32Array.from({ length: cols * rows }, (_, i) => at(i % cols));
+    const walkMm = flat((x) => (x >= 28 ? 40 : 0));
+    const over = overFromMm === null ? null : { fromMm: flat((x) => (x === 20 ? overFromMm : 0)), toMm: flat((x) => (x === 20 ? 90 : 0)) };
+    const topMm = flat((x) => (x === 10 ? 30 : x >= 28 ? 40 : 0));
+    const field: HeightField = {
+      cols,
+      rows,
+      cellMm,
+      heightMm: walkMm,
+      walkMm,
+      topMm,
+      waterMm: flat(() => 0),
+      zone: new Uint8Array(cols * rows),
+      over,
+    };
+    const search = sightMap(field, 28, ['left']);
+    for (;;) {
+      const step = search.next();
+      if (step.done) return step.value[0]!.seenBy[6 * cols + 32]! > 0;
+    }
+  }
+  test('where sight over the wall meets it; under what hangs higher one sees through', () => {
+    expect(seenBehind(null)).toBe(true);
+    expect(seenBehind(60)).toBe(true);
+    expect(seenBehind(33)).toBe(false);
+  });
+});
