@@ -12,7 +12,7 @@ import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
 import type { PieceWork } from '../pieces';
-import { assembleStep, castSteps, cladStep } from './piece-steps';
+import { pieceSteps } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
 /** What the steps of work follow from. */
@@ -58,9 +58,7 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
       cutStep('facing', parts.get('facing') ?? [], cutting),
       glueStep('facing', jointsOf('facing'), gluing),
       cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
-      assembleStep(pieces, catalogue),
-      cladStep(pieces, catalogue),
-      ...castSteps(pieces),
+      ...pieceSteps(pieces, catalogue),
       ...coatSteps(inputs),
     ],
     catalogue,

@@ -9,7 +9,6 @@ import type { GlueNeed } from '../stack/adhesives';
 import { type Figure, type MeasureSystem, given, reckon, total } from '../base/units';
 import { type Catalogue, type Cladding, type Pack, adhesiveBy } from '../catalogue';
 import type { PieceSurface } from '../coats';
-import type { CastWay } from './casting';
 import { cladTotal } from './cladding';
 import { madeByHand } from './copies';
 import { pieceWarnings } from './checks';
@@ -18,6 +17,7 @@ import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
 import { type FillNeed, type MadePiece, makePiece } from './made';
 import { uprightOn } from './upright';
+import { type PieceWork, workOn } from './work';
 
 /** What the pieces of a board are made from. */
 export interface PieceInputs {
@@ -28,19 +28,6 @@ export interface PieceInputs {
   readonly stepUpMm: number;
   readonly units: MeasureSystem;
   readonly catalogue: Catalogue;
-}
-/** The making of one piece: its joints, what they are glued with, and the cuts across strips. */
-export interface PieceWork {
-  readonly pieceId: string;
-  readonly name: string;
-  readonly glueId: string;
-  readonly joints: Figure<'1'>;
-  readonly lengthCuts: number;
-  /** What its surfaces are given, one after the other. */
-  readonly clads: readonly { readonly name: string; readonly layingId: string; readonly time: Figure<'min'> }[];
-  /** How its copies are cast; null where every one is made by hand. */
-  readonly cast: CastWay | null;
-  readonly surface: PieceSurface;
 }
 /** What is bought of stuff by the gram: mould and casting material. */
 export interface CastNeed {
@@ -106,16 +93,7 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm,
     casts: castNeeds(here),
     surfaces: here.map(({ surface }) => surface!),
     masses: here.map(massOfAll),
-    work: here.map(({ piece, facts, lengths, clads, copying, surface }) => ({
-      pieceId: piece.id,
-      name: piece.name,
-      glueId: piece.glueId,
-      joints: facts!.joints,
-      lengthCuts: lengths.length,
-      clads: clads.map(({ name, way: { layingId, time } }) => ({ name, layingId, time })),
-      cast: copying?.way ?? null,
-      surface: surface!,
-    })),
+    work: here.map((one) => workOn(one, catalogue)),
     footprints,
     standing: standingOn(features, made, catalogue),
     warnings: [...pieceWarnings({ made, footprints, features, scale, stepUpMm, units, catalogue })],
