@@ -1,12 +1,13 @@
 import { expect, openBrinefold, test } from './app';
 
 test('a view shows its shape at once while it is fetched', async ({ page, app }) => {
-  await openBrinefold(page, app);
   let isHeld = true;
+  // Held from the first: what is not looked at yet is fetched while the page is at rest.
   await page.route('**/assets/SectionView-*.js', async (route) => {
     while (isHeld) await new Promise((resolve) => setTimeout(resolve, 50));
     await route.continue();
   });
+  await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Section' }).click();
   await expect(page.getByTestId('skeleton')).toBeVisible({ timeout: 1_000 });
   // The board's name and its tally stay in sight meanwhile.
