@@ -25,8 +25,8 @@ test('the page is never blank: the frame stands before any script has come', asy
 });
 
 test('a view that does not arrive says so and offers to load again; the plan is kept', async ({ page, app }) => {
-  await openBrinefold(page, app);
   await page.route('**/assets/CutsView-*.js', (route) => route.abort());
+  await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Cuts' }).click();
   await expect(page.getByRole('alert').filter({ hasText: 'did not arrive' })).toBeVisible();
   await page.unroute('**/assets/CutsView-*.js');
