@@ -2,26 +2,14 @@ import { remembered } from '../base/memory';
 import { cutMm } from '../base/rounding';
 import { areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
-import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../base/units';
-import { type Catalogue, type Fill, adhesiveBy, estimated, fillBy, lengthBy, materialBy } from '../catalogue';
+import { given, inSquareMetres, reckon } from '../base/units';
+import { type Catalogue, estimated, fillBy, lengthBy } from '../catalogue';
 import type { PieceSurface } from '../coats';
 import { pieceSurface } from '../surfaces';
 import type { Part } from '../cutting/parts';
 import type { Piece } from '../plan';
 import type { z } from 'zod';
-import {
-  type Body,
-  type FlatPart,
-  type NoShape,
-  type Standing,
-  type StockSizes,
-  alongAt,
-  flatParts,
-  resolved,
-  standingOf,
-  tipsAt,
-  volumeMm3,
-} from '../shell';
+import { type FlatPart, type NoShape, type StockSizes, flatParts, resolved } from '../shell';
 import type {
   CladZone,
   Counting,
@@ -33,10 +21,10 @@ import type {
   PieceShape,
   StockRole,
 } from './family';
-import { boxOf } from './box';
 import { type Clad, cladsOf } from './cladding';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';
+import { type FillNeed, type PieceFacts, factsOf } from './facts';
 import type { MadeObject } from './made-object';
 import { liningsOf } from './lining';
 import { FAMILIES, type FamilyName } from './piece';
@@ -76,35 +64,6 @@ export interface MadePiece {
   readonly copying: Copying | null;
   readonly facts: PieceFacts | null;
 }
-/** Loose stuff that a piece takes, all copies. */
-export interface FillNeed {
-  readonly fill: Fill;
-  readonly volume: Figure<'ml'>;
-  /** Of one piece, dry. */
-  readonly massEach: Figure<'g'>;
-}
-export interface PieceFacts {
-  /** Of one piece, everything it consists of. */
-  readonly mass: Figure<'g'>;
-  readonly glue: Figure<'g'>;
-  /** Joints that are glued, of all copies made by hand. */
-  readonly joints: Figure<'1'>;
-  /** Of one. */
-  readonly jointsEach: Figure<'1'>;
-  /** Outer size of each object, across, deep and high. */
-  readonly sizes: readonly {
-    readonly objectId: string;
-    readonly name: string;
-    readonly wide: Figure<'mm'>;
-    readonly deep: Figure<'mm'>;
-    readonly high: Figure<'mm'>;
-  }[];
-  /** The slope at which it falls; of the object that falls first. */
-  readonly tips: Figure<'°'> | null;
-  readonly standing: Standing | null;
-  readonly outside: Figure<'mm²'>;
-}
-
 const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> | null =>
   family in FAMILIES ? (FAMILIES[family as FamilyName] as unknown as PieceFamilyDefinition<string, z.ZodType>) : null;
 
@@ -350,160 +309,4 @@ function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean, strung: re
       endDeg: cut.endDeg,
     })),
   );
-}
-
-/** What a stock is made of, by share of its thickness. */
-function sharesOf(
-  piece: Piece,
-  role: string,
-  laminates: readonly Laminate[],
-): readonly { readonly role: string; readonly share: number }[] {
-  const layers = laminates.find((one) => one.role === role)?.layers;
-  if (layers === undefined) return [{ role, share: 1 }];
-  const thick = layers.map((layer) => piece.sheets.find((sheet) => sheet.role === layer)!.thicknessMm);
-  const all = thick.reduce((sum, mm) => sum + mm, 0);
-  return layers.map((layer, i) => ({ role: layer, share: thick[i]! / all }));
-}
-
-/** Density of what a body is made of, in g/mm³. */
-function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
-  const sheet = piece.sheets.find((one) => one.role === role);
-  const kgPerM3 =
-    sheet !== undefined
-      ? materialBy(catalogue, sheet.materialId).densityKgPerM3
-      : lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3;
-  return kgPerM3.value * 1e-6;
-}
-
-function factsOf(
-  piece: Piece,
-  objects: readonly MadeObject[],
-  { clads, fills, laminates }: Pick<MadePiece, 'clads' | 'fills' | 'laminates'>,
-  catalogue: Catalogue,
-): PieceFacts {
-  const masses = objects.flatMap(({ bodies, count, name }) => {
-    const byRole = new Map<string, number>();
-    for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
-    return [...byRole]
-      .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
-      .map(({ role, mm3 }) => {
-        const what = name === '' ? role : `${name}, ${role}`;
-        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
-        return massOfRole(what, volume, piece, role, catalogue);
-      });
-  });
-  const placed = objects.map(({ id, name, bodies }) => ({
-    id,
-    name,
-    standing: standingOf(
-      bodies.map((body) => ({
-        body,
-        gPerMm3: sharesOf(piece, body.role, laminates).reduce((sum, { role, share }) => sum + share * densityOf(piece, role, catalogue), 0),
-      })),
-    ),
-    box: boxOf(bodies),
-  }));
-  const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
-  const glued = gluedOf(objects, laminates);
-  const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
-  const jointsEach = given('Joints of one', glued.joints, '1', 'drawing');
-  const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const faces = reckon(
-    'Glued faces of all copies',
-    'mm²',
-    given('Glued faces of one', glued.areaMm2, 'mm²', 'drawing', 'butts and mitres'),
-    '×',
-    copies,
-  );
-  return {
-    mass: total(`${piece.name}, mass`, 'g', [
-      ...masses,
-      ...clads.map(({ way }) => reckon(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
-      ...fills.map(({ massEach }) => massEach),
-    ]),
-    glue: reckon(
-      `${adhesive.name}, ${piece.name}`,
-      'g',
-      inSquareMetres(faces),
-      '×',
-      estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
-    ),
-    joints: reckon(`${piece.name}: joints`, '1', jointsEach, '×', copies),
-    jointsEach,
-    sizes: placed.map(({ id, name, box: [low, high] }) => ({
-      objectId: id,
-      name,
-      wide: given(`${name}, across`, high[0] - low[0], 'mm', 'drawing', 'outside, put together'),
-      deep: given(`${name}, deep`, high[1] - low[1], 'mm', 'drawing', 'outside, put together'),
-      high: given(`${name}, high`, high[2] - low[2], 'mm', 'drawing', 'outside, put together'),
-    })),
-    tips: first === null ? null : tipFigure(first.name, first.standing),
-    standing: first?.standing ?? null,
-    outside: given(
-      `${piece.name}: outside to coat`,
-      objects.reduce((sum, object) => sum + shownMm2(object) * object.count, 0),
-      'mm²',
-      'drawing',
-      'sides that show from outside, openings taken off',
-    ),
-  };
-}
-
-function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
-  const sheet = piece.sheets.find((one) => one.role === role);
-  const density =
-    sheet !== undefined
-      ? estimated(
-          `${materialBy(catalogue, sheet.materialId).name}, density`,
-          materialBy(catalogue, sheet.materialId).densityKgPerM3,
-          'kg/m³',
-        )
-      : estimated('Density', lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3, 'kg/m³');
-  return massOf(`${what}: mass`, volume, density);
-}
-
-function tipFigure(name: string, standing: Standing): Figure<'°'> {
-  const { offMm, tiltDeg } = tipsAt(standing);
-  const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
-  return given('Falls at a slope of', Math.max(0, tiltDeg), '°', 'drawing', note);
-}
-
-/** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */
-function shownMm2({ assembly, bodies }: Pick<MadeObject, 'assembly' | 'bodies'>): number {
-  const marked = new Map([...assembly.faces, ...(assembly.bends ?? [])].map(({ id, shows }) => [id, shows]));
-  const saysNothing = [...marked.values()].every((shows) => shows === undefined);
-  return bodies.reduce((sum, body) => {
-    if (body.kind === 'rod' || (body.kind === 'plate' && body.isBar)) return sum;
-    const shows = saysNothing ? { far: 'outside' } : (marked.get(body.id) ?? {});
-    const sides = (['far', 'drawn'] as const).filter((side) => shows[side as 'far'] !== undefined && shows[side as 'far'] !== 'inside');
-    return sum + sides.reduce((all, side) => all + sideMm2(body, side), 0);
-  }, 0);
-}
-function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): number {
-  if (body.kind === 'plate') return areaMm2({ rings: body.loops.map((loop) => loop[side]) });
-  const onDrawn = areaMm2({ rings: body.loops.map(({ ring }) => ring) });
-  return side === 'drawn' ? onDrawn : alongAt(body, onDrawn, body.farMm);
-}
-
-/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side. */
-function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[]): { readonly areaMm2: number; readonly joints: number } {
-  let [areaMm2Sum, joints] = [0, 0];
-  for (const { bodies, count } of objects) {
-    for (const body of bodies) {
-      if (body.kind !== 'plate') continue;
-      const layers = laminates.find(({ role }) => role === body.role)?.layers.length ?? 1;
-      areaMm2Sum += (layers - 1) * count * areaMm2({ rings: body.loops.map((loop) => loop.drawn) });
-      const { drawn, cuts } = body.loops[0]!;
-      cuts.forEach(({ edge, plane }, i) => {
-        const from = drawn[i]!;
-        const to = drawn[(i + 1) % drawn.length]!;
-        const longMm = Math.hypot(to.x - from.x, to.y - from.y);
-        const lean = Math.hypot(...plane.normal) / Math.hypot(plane.normal[0], plane.normal[1]);
-        const mm2 = longMm * body.thicknessMm * lean;
-        if (edge.joint === 'against' && edge.gapMm === undefined) [areaMm2Sum, joints] = [areaMm2Sum + mm2 * count, joints + count];
-        if (edge.joint === 'mitre') [areaMm2Sum, joints] = [areaMm2Sum + (mm2 * count) / 2, joints + count / 2];
-      });
-    }
-  }
-  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints) };
 }

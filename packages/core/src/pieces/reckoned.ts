@@ -15,7 +15,8 @@ import { pieceWarnings } from './checks';
 import { pieceScale } from './family';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
-import { type FillNeed, type MadePiece, makePiece } from './made';
+import type { FillNeed } from './facts';
+import { type MadePiece, makePiece } from './made';
 import { uprightOn } from './upright';
 import { type PieceWork, workOn } from './work';
 
