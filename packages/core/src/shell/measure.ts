@@ -1,8 +1,9 @@
 import { type Point, signedMm2 } from '../base/geometry';
 import { remembered } from '../base/memory';
-import { fansOf, placesOf } from './mesh';
+import type { Curve } from './curve';
+import { meshOf, placesOf, plateFans } from './mesh';
 import { type Body, endAt } from './resolve';
-import { type Vec, cross, dot, plus, times } from './space';
+import { type Vec, cross, dot, placeIn, plus, times } from './space';
 
 /**
  * Volume of a body in mm³, exact also where its mesh has flats for a round.
@@ -27,7 +28,8 @@ const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b
 
 /** Where a body's own weight acts. */
 export const middleOf = remembered((body: Body): Vec => {
-  const { places, triangles } = fansOf(body);
+  if (body.kind === 'curve') return bentMiddle(body);
+  const { places, triangles } = body.kind === 'plate' ? plateFans(body) : meshOf(body);
   let [middle, six]: [Vec, number] = [[0, 0, 0], 0];
   for (const [a, b, c] of triangles) {
     const [p, q, r] = [places[a]!, places[b]!, places[c]!];
@@ -37,6 +39,30 @@ export const middleOf = remembered((body: Body): Vec => {
   }
   return times(middle, 1 / six);
 });
+
+/**
+ * Where a bent sheet's weight acts. Over its rings, unrolled (x along the bend on radius R, y along the axis), by Green's theorem, edge by edge with
+ * y = y₀ + m·(x − x₀): ∬cos(x/R) = −Σ[R·y·sin(x/R) + m·R²·cos(x/R)], ∬sin(x/R) = Σ[R·y·cos(x/R) − m·R²·sin(x/R)], ∬y = −½·Σ∫y²dx; through the
+ * thickness the arm is ⅔·(b³ − a³)/(b² − a²).
+ */
+function bentMiddle({ frame, drawnMm: radius, farMm, loops }: Curve): Vec {
+  let [mm2, cosMm2, sinMm2, upMm3] = [0, 0, 0, 0];
+  for (const { ring } of loops) {
+    mm2 += signedMm2(ring);
+    ring.forEach((from, i) => {
+      const to = ring[(i + 1) % ring.length]!;
+      const along = to.x - from.x;
+      if (along === 0) return;
+      const lean = ((to.y - from.y) / along) * radius;
+      const [a, b] = [from.x / radius, to.x / radius];
+      cosMm2 -= radius * (to.y * Math.sin(b) - from.y * Math.sin(a) + lean * (Math.cos(b) - Math.cos(a)));
+      sinMm2 += radius * (to.y * Math.cos(b) - from.y * Math.cos(a) - lean * (Math.sin(b) - Math.sin(a)));
+      upMm3 -= (along * (from.y ** 2 + from.y * to.y + to.y ** 2)) / 6;
+    });
+  }
+  const armMm = ((2 / 3) * (farMm ** 3 - radius ** 3)) / (farMm ** 2 - radius ** 2);
+  return placeIn(frame, (armMm * cosMm2) / mm2, (armMm * sinMm2) / mm2, upMm3 / mm2);
+}
 
 /** What stands on a level: its weight, where it acts, and the ground it stands on. */
 export interface Standing {

@@ -20,16 +20,17 @@ export const meshOf = remembered((body: Body): Mesh =>
 );
 
 /** All corners of a body: what it reaches to. */
-export const placesOf = remembered((body: Body): readonly Vec[] => (body.kind === 'plate' ? plateCorners(body) : meshOf(body).places));
+export const placesOf = remembered((body: Body): readonly Vec[] =>
+  body.kind === 'plate' ? plateCorners(body) : body.kind === 'rod' ? meshOf(body).places : bentCorners(body),
+);
 const plateCorners = (plate: Plate): readonly Vec[] =>
   (['drawn', 'far'] as const).flatMap((side) => plate.loops.flatMap((loop) => inSpace(plate, loop, side)));
 
 /**
- * Triangles whose signed sums over a body are those of the body, though they lap over one another where an outline turns inwards: a fan over each ring
+ * Triangles whose signed sums over a plate are those of the plate, though they lap over one another where an outline turns inwards: a fan over each ring
  * spares filling it.
  */
-export function fansOf(body: Body): Mesh {
-  if (body.kind !== 'plate') return meshOf(body);
+export function plateFans(body: Plate): Mesh {
   const places = placesOf(body);
   const count = places.length / 2;
   const triangles: [number, number, number][] = [];
@@ -126,11 +127,21 @@ function rodMesh({ frame, radiusMm, boreMm, ends }: Rod): Mesh {
   return turnedRight({ places, triangles }, !isRightHanded(frame));
 }
 
+const flatsOf = ({ turnRad, drawnMm }: Curve): { readonly flats: number; readonly flatMm: number } => {
+  const flats = Math.max(1, Math.ceil((turnRad / (2 * Math.PI)) * ROUND_FLATS));
+  return { flats, flatMm: (turnRad * drawnMm) / flats };
+};
+/** Filling flats adds no corners: those of the rings, and where they go from one flat to the next, are all. */
+function bentCorners(curve: Curve): readonly Vec[] {
+  const { flatMm } = flatsOf(curve);
+  const points = curve.loops.flatMap(({ ring }) => broken(ring, flatMm));
+  return [curve.drawnMm, curve.farMm].flatMap((radius) => points.map((point) => bentPlace(curve, point, radius)));
+}
+
 /** A bent sheet in flats: rings are broken where a flat ends, each flat is filled and laid on both radii. */
 function curveMesh(curve: Curve): Mesh {
-  const { drawnMm, farMm, turnRad, isClosed, loops } = curve;
-  const flats = Math.max(1, Math.ceil((turnRad / (2 * Math.PI)) * ROUND_FLATS));
-  const flatMm = (turnRad * drawnMm) / flats;
+  const { drawnMm, farMm, isClosed, loops } = curve;
+  const { flats, flatMm } = flatsOf(curve);
   const rings = loops.map(({ ring }) => broken(ring, flatMm));
   const index = new Map<string, number>();
   const points: Point[] = [];

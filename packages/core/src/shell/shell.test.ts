@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { type Assembly, type Bar, type Body, type Plate, type StockSizes, ballastFor, flatParts, resolved, standingOf, tipsAt } from '.';
+import { type Assembly, type Bar, type Body, type Plate, type StockSizes, ballastFor, flatParts, middleOf, placesOf, resolved, standingOf, tipsAt } from '.';
 
 const sheet = (thicknessMm: number): StockSizes[string] => ({ thicknessMm, widthMm: null, isRound: false });
 function bodiesOf(assembly: Partial<Assembly>, stocks: StockSizes): readonly Body[] {
@@ -112,5 +112,68 @@ describe('how a piece stands', () => {
     expect((Math.atan(6 / up) * 180) / Math.PI).toBeCloseTo(wanted, 6);
     expect(ballastFor(standing, 10, 2)).toBe(0);
     expect(ballastFor(standing, 80, 2)).toBeNull();
+  });
+});
+
+describe('a bent sheet', () => {
+  const [radiusMm, thicknessMm] = [30, 2];
+  const bend = {
+    id: 'b',
+    name: 'B',
+    role: 'wall',
+    centre: [5, -3, 7] as const,
+    axis: [0, 0, 1] as const,
+    start: [1, 0, 0] as const,
+    radiusMm,
+    turnDeg: 150,
+    outline: [
+      { x: 0, y: 0 },
+      { x: 75, y: 0 },
+      { x: 75, y: 20 },
+      { x: 40, y: 45 },
+      { x: 0, y: 30 },
+    ],
+    openings: [
+      {
+        id: 'o',
+        name: 'O',
+        kind: 'window' as const,
+        ring: [
+          { x: 10, y: 6 },
+          { x: 22, y: 6 },
+          { x: 18, y: 15 },
+        ],
+      },
+    ],
+    grows: 'out' as const,
+  };
+  const [body] = bodiesOf({ bends: [bend] }, { wall: sheet(thicknessMm) });
+
+  test('its weight acts where small bits of it, summed, say', () => {
+    const isIn = (ring: readonly { readonly x: number; readonly y: number }[], x: number, y: number): boolean =>
+      ring.every((from, i) => {
+        const to = ring[(i + 1) % ring.length]!;
+        return (to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x) >= 0;
+      });
+    const sums = [0, 0, 0, 0];
+    const bitMm = 0.1;
+    for (let x = bitMm / 2; x < 75; x += bitMm)
+      for (let y = bitMm / 2; y < 45; y += bitMm) {
+        if (!isIn(bend.outline, x, y) || isIn(bend.openings[0]!.ring, x, y)) continue;
+        for (const r of [radiusMm + 0.25, radiusMm + 0.75, radiusMm + 1.25, radiusMm + 1.75]) {
+          const turn = x / radiusMm;
+          [r, r * (5 + r * Math.cos(turn)), r * (-3 + r * Math.sin(turn)), r * (7 + y)].forEach((own, i) => (sums[i]! += own));
+        }
+      }
+    const middle = middleOf(body!);
+    for (const axis of [0, 1, 2]) expect(middle[axis]).toBeCloseTo(sums[axis + 1]! / sums[0]!, 1);
+  });
+
+  test('its corners are those of the flats it is drawn in', () => {
+    const far = placesOf(body!).map(([x, y]) => Math.hypot(x - 5, y + 3));
+    expect(Math.min(...far)).toBeCloseTo(radiusMm, 6);
+    expect(Math.max(...far)).toBeCloseTo(radiusMm + thicknessMm, 6);
+    // A flat of 7.5° at most: 20 along each of the two long edges, on two radii, at the least.
+    expect(far.length).toBeGreaterThan(80);
   });
 });
