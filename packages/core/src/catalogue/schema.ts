@@ -364,6 +364,8 @@ const Bench = z.strictObject({
   leastOffcutMm: Estimate,
   /** Fitting, gluing and holding one joint of a piece; one cut across a strip. */
   pieceJointMin: Estimate,
+  /** Setting one piece down in its place for good: marked, roughened, glued, pressed, wiped. */
+  pieceFixMin: Estimate,
   lengthCutMin: Estimate,
   /** Small parts laid by hand that are more than anybody finishes. */
   manyByHand: Estimate,

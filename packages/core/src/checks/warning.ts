@@ -34,6 +34,7 @@ const VIEWS = {
   'piece/impossible': ['pieces'],
   'piece/low-door': ['pieces'],
   'piece/narrow-door': ['pieces'],
+  'piece/over-seam': ['ground', 'pieces'],
   'piece/plot-small': ['ground', 'pieces'],
   'piece/tips': ['pieces'],
   'piece/step': ['pieces'],

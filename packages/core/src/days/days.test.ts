@@ -36,6 +36,7 @@ function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: n
     alone: minutes(`${id} ${workpieceId}`, workMin),
     wait: minutes(`${id} dries`, waitMin),
     cure: minutes(`${id} cures`, waitMin),
+    joins: [],
   }));
   return {
     id,

@@ -1,5 +1,8 @@
 import type { Catalogue } from '../catalogue';
 import type { PieceWork } from '../pieces';
+import type { FixedOnTile } from '../tiling';
+import { listedBy } from '../base/grouping';
+import { total } from '../base/units';
 import { type Draft, task } from './step';
 
 /** What is done to pieces before they are coated, in the order of their tasks. */
@@ -23,4 +26,20 @@ export const pieceSteps = (pieces: readonly PieceWork[], { bench }: Catalogue): 
       tasks: own.map(({ pieceId, work, wait, cure }) => task(id, pieceId, work, wait, cure)),
     };
   });
+
+/** Pieces glued down, tile by tile: from then on tile and pieces are one workpiece. */
+export function fixStep(fixed: readonly FixedOnTile[], { bench }: Catalogue): Draft {
+  const tasks = [...listedBy(fixed, ({ tileId }) => tileId)].map(([tileId, own]) => {
+    const work = total(
+      `Fix pieces, ${tileId}`,
+      'min',
+      own.map((piece) => piece.work),
+    );
+    const slowest = own.reduce((most, piece) => (piece.wait.value > most.wait.value ? piece : most));
+    const joins = [...new Set(own.map(({ pieceId }) => pieceId))];
+    return { ...task('fix-pieces', tileId, work, slowest.wait, slowest.cure), joins };
+  });
+  const cautionIds = fixed.flatMap((piece) => piece.cautionIds);
+  return { id: 'fix-pieces', name: 'Fix pieces to their tiles', kind: 'glue', setUp: bench.glueSetUpMin, cautionIds, tasks };
+}
 const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with each piece' };

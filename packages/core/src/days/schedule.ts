@@ -70,17 +70,33 @@ export type Order = readonly number[];
 
 /** All that orders of work depend on: what the tasks are done on, step by step, and a seed. */
 export interface OrderInputs {
+  /** Of workpieces that become one, the same for all of them. */
   readonly workpieceIds: readonly string[];
   /** Tasks of each step. */
   readonly counts: readonly number[];
   readonly seed: number;
 }
 /** What of steps the orders depend on. */
-export const orderInputs = (steps: readonly Step[], seed: number): OrderInputs => ({
-  workpieceIds: steps.flatMap(({ tasks }) => tasks.map(({ workpieceId }) => workpieceId)),
-  counts: steps.map(({ tasks }) => tasks.length),
-  seed,
-});
+export function orderInputs(steps: readonly Step[], seed: number): OrderInputs {
+  const tasks = steps.flatMap((step) => step.tasks);
+  const ones = joinedAs(tasks);
+  return {
+    workpieceIds: tasks.map(({ workpieceId }) => ones.get(workpieceId) ?? workpieceId),
+    counts: steps.map((step) => step.tasks.length),
+    seed,
+  };
+}
+
+/** Workpieces that become one with others, each with what stands for all of them: an order that let one run ahead of another would break the work. */
+function joinedAs(tasks: readonly Task[]): ReadonlyMap<string, string> {
+  const ones = new Map<string, string>();
+  const oneOf = (id: string): string => {
+    const up = ones.get(id);
+    return up === undefined || up === id ? id : oneOf(up);
+  };
+  for (const { workpieceId, joins } of tasks) for (const joined of joins) ones.set(oneOf(joined), oneOf(workpieceId));
+  return new Map([...ones.keys()].map((id) => [id, oneOf(id)]));
+}
 
 /** The orders that are tried: step by step, then as many by chance as keep a drag quick; none without tasks. */
 export function ordersOf({ workpieceIds, counts, seed }: OrderInputs): readonly Order[] {
@@ -177,7 +193,8 @@ export function slowestAlone(steps: readonly Step[], calendar: Calendar): readon
   let freeMin = 0;
   return slowest.map((task, i) => {
     const { stretches } = bench.bookInStretches(i, freeMin, task.alone.value);
-    const because = becauseOf(stretches[0]!.fromMin - freeMin, task.after[0] ?? null, null);
+    const before = slowest[i - 1];
+    const because = becauseOf(stretches[0]!.fromMin - freeMin, task.after.find(({ taskId }) => taskId === before?.id) ?? null, null);
     const slot = slotFor({ ...task, work: task.alone }, stretches, because);
     freeMin = slot.nextMin;
     return slot;

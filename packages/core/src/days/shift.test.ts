@@ -26,7 +26,7 @@ function planned(...works: readonly Work[]): Days {
     const work = minutes(id, workMin);
     const wait = minutes(`${id} dries`, waitMin);
     const after = before === undefined || tile === 'B1' ? [] : [{ taskId: before[0], least: minutes('dries', before[2]), most: null }];
-    const task = { id, stepId: id, workpieceId: tile, work, alone: work, wait, cure: wait, after, uses: ['hands' as const] };
+    const task = { id, stepId: id, workpieceId: tile, work, alone: work, wait, cure: wait, joins: [], after, uses: ['hands' as const] };
     return { id, name: id, kind: 'coat', tasks: [task], work, cautions: [] };
   });
   return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1)) });

@@ -22,6 +22,8 @@ export interface Task {
   readonly wait: Figure<'min'>;
   /** Until it is through, should nothing come after. */
   readonly cure: Figure<'min'>;
+  /** Workpieces that become one with its own by it: it comes after what is done to each of them, and what is done to them after it. */
+  readonly joins: readonly string[];
   readonly after: readonly After[];
   readonly uses: readonly Resource[];
 }
@@ -55,24 +57,30 @@ export const task = (
   work: Figure<'min'>,
   wait: Figure<'min'>,
   cure: Figure<'min'> = wait,
-): TaskDraft => ({ id: `${stepId}-${workpieceId}`, stepId, workpieceId, work, wait, cure });
+): TaskDraft => ({ id: `${stepId}-${workpieceId}`, stepId, workpieceId, work, wait, cure, joins: [] });
 
 /**
- * Steps in the order of work: each task comes after the last one on its workpiece, and the first of a step carries its set-up and clean-up.
+ * Steps in the order of work: each task comes after the last one on its workpiece and on those it joins to it, and the first of a step carries its set-up and clean-up.
  * Steps without tasks are left out.
  */
 export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): readonly Step[] {
-  const last = new Map<string, TaskDraft>();
+  const last = new Map<string, readonly TaskDraft[]>();
   return drafts
     .filter(({ tasks }) => tasks.length > 0)
     .map(({ id, name, kind, setUp, cautionIds, tasks: drafted }): Step => {
+      const worked = (own: TaskDraft): readonly string[] => [own.workpieceId, ...own.joins];
+      const before = drafted.map((own) => [...new Set(worked(own).flatMap((workpieceId) => last.get(workpieceId) ?? []))]);
+      for (const own of drafted)
+        for (const workpieceId of worked(own))
+          last.set(
+            workpieceId,
+            drafted.filter((one) => worked(one).includes(workpieceId)),
+          );
       const tasks = drafted.map((own, i): Task => {
-        const before = last.get(own.workpieceId);
-        last.set(own.workpieceId, own);
-        const after = before === undefined ? [] : [{ taskId: before.id, least: before.wait, most: null }];
-        const { id: ownId, stepId, workpieceId, wait, cure } = own;
+        const after = before[i]!.map(({ id: taskId, wait: least }) => ({ taskId, least, most: null }));
+        const { id: ownId, stepId, workpieceId, wait, cure, joins } = own;
         const work = i === 0 ? withSetUp(name, own, setUp) : own.work;
-        return { id: ownId, stepId, workpieceId, work, alone: own.work, wait, cure, after, uses: HANDS };
+        return { id: ownId, stepId, workpieceId, work, alone: own.work, wait, cure, joins, after, uses: HANDS };
       });
       const work = total(
         name,

@@ -12,7 +12,8 @@ import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
 import type { PieceWork } from '../pieces';
-import { pieceSteps } from './piece-steps';
+import type { FixedOnTile } from '../tiling';
+import { fixStep, pieceSteps } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
 /** What the steps of work follow from. */
@@ -25,6 +26,7 @@ export interface StepInputs {
   readonly joints: BoardStack['joints'];
   readonly hollows: readonly Hollow[];
   readonly pieces: readonly PieceWork[];
+  readonly fixed: readonly FixedOnTile[];
   readonly jobs: readonly CutJob[];
   /** Of cutting every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;
@@ -35,7 +37,7 @@ export interface StepInputs {
 
 /** Every step in the order of work, with its task on each workpiece. @source craft.md, the order of work */
 export function stepsOf(inputs: StepInputs): readonly Step[] {
-  const { edges, ground, joints, jobs, hollows, pieces, minutes, sealing, catalogue } = inputs;
+  const { edges, ground, joints, jobs, hollows, pieces, fixed, minutes, sealing, catalogue } = inputs;
   const byPlace = listedBy(joints, ({ place }) => place.part);
   const jointsOf = (part: GluePlace['part']): readonly Joint[] => byPlace.get(part) ?? [];
   const parts = listedBy(
@@ -59,6 +61,7 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
       glueStep('facing', jointsOf('facing'), gluing),
       cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
       ...pieceSteps(pieces, catalogue),
+      fixStep(fixed, catalogue),
       ...coatSteps(inputs),
     ],
     catalogue,

@@ -13,6 +13,7 @@ import { cladTotal } from './cladding';
 import { madeByHand } from './copies';
 import { pieceWarnings } from './checks';
 import { pieceScale } from './family';
+import { type FixedPiece, fixedOn } from './fixing';
 import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
 import type { FillNeed } from './facts';
@@ -59,6 +60,8 @@ export interface Pieces {
   readonly footprints: ReadonlyMap<string, Footprint>;
   /** Where they stand on the plan, by plot. */
   readonly standing: readonly StandingPiece[];
+  /** Those of them that are glued down. */
+  readonly fixed: readonly FixedPiece[];
   readonly warnings: readonly Warning[];
 }
 /** A piece on its plot, as the ground knows it. */
@@ -80,6 +83,8 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm,
       return footprint === null ? [] : [[one.piece.id, footprint] as const];
     }),
   );
+  const standing = standingOn(features, made, catalogue);
+  const fixed = fixedPieces(features, { made, standing, footprints }, catalogue);
   const here = made.filter(({ piece, facts }) => facts !== null && !piece.isMadeElsewhere);
   return {
     made,
@@ -88,7 +93,7 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm,
       made.flatMap(({ lengths }) => lengths),
       catalogue,
     ),
-    glues: gluesOf(here, catalogue),
+    glues: gluesOf(here, fixed, catalogue),
     clads: cladNeeds(here),
     fills: fillNeeds(here),
     casts: castNeeds(here),
@@ -96,7 +101,8 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm,
     masses: here.map(massOfAll),
     work: here.map((one) => workOn(one, catalogue)),
     footprints,
-    standing: standingOn(features, made, catalogue),
+    standing,
+    fixed,
     warnings: [...pieceWarnings({ made, footprints, features, scale, stepUpMm, units, catalogue })],
   };
 }
@@ -108,6 +114,19 @@ function standingOn(features: readonly Feature[], made: readonly MadePiece[], ca
     const own = pieceId === null ? undefined : byId.get(pieceId);
     const upright = own === undefined ? null : uprightOn(feature, own, catalogue);
     return upright === null ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: upright.ground.rings, upright }];
+  });
+}
+
+function fixedPieces(
+  features: readonly Feature[],
+  { made, standing, footprints }: Pick<Pieces, 'made' | 'standing' | 'footprints'>,
+  catalogue: Catalogue,
+): readonly FixedPiece[] {
+  return standing.flatMap(({ featureId, pieceId, upright: { ground } }) => {
+    const own = made.find(({ piece }) => piece.id === pieceId)!;
+    if (!own.piece.isFixed) return [];
+    const plot = features.find(({ id }) => id === featureId)!;
+    return [fixedOn(plot, { made: own, ground, highMm: footprints.get(pieceId)!.highMm }, catalogue)];
   });
 }
 
@@ -161,11 +180,12 @@ function cladNeeds(here: readonly MadePiece[]): readonly CladNeed[] {
   });
 }
 
-function gluesOf(here: readonly MadePiece[], catalogue: Catalogue): readonly GlueNeed[] {
-  const spread = here.flatMap(({ piece, facts, clads }) => [
+function gluesOf(here: readonly MadePiece[], fixed: readonly FixedPiece[], catalogue: Catalogue): readonly GlueNeed[] {
+  const ofMaking = here.flatMap(({ piece, facts, clads }) => [
     { adhesiveId: piece.glueId, mass: facts!.glue },
     ...clads.flatMap(({ way }) => way.glue ?? []),
   ]);
+  const spread = [...ofMaking, ...fixed.map(({ adhesiveId, glue }) => ({ adhesiveId, mass: glue }))];
   return [...listedBy(spread, ({ adhesiveId }) => adhesiveId)].map(([adhesiveId, own]) => {
     const { name } = adhesiveBy(catalogue, adhesiveId);
     return {

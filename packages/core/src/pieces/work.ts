@@ -68,7 +68,8 @@ function clad({ piece, clads }: MadePiece, catalogue: Catalogue): PieceTask {
 }
 const NO_WAIT = given('No wait', 0, 'min', 'definition');
 
-const driedOf = ({ name, handleMin, fullMin }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> => ({
+/** How long what is glued with it waits. */
+export const driedOf = ({ name, handleMin, fullMin }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> => ({
   wait: estimated(`${name}, until it can be handled`, handleMin, 'min'),
   cure: given(`${name}, until it has cured`, fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
 });

@@ -29,7 +29,7 @@ import { sectionDrawing } from '../section';
 import { glueNeeds } from '../stack/adhesives';
 import { bowLevers, bowOf, weightsFor } from '../stack/bow';
 import { suppliesFor } from '../supplies';
-import { fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
+import { fixedOnTiles, fixedWarnings, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
 import { Stages } from './stages';
 import { tallyOf } from './tally';
@@ -72,7 +72,8 @@ export const STAGES = Stages.of<Sources>()
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
-  .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, pieces, jobs, minutes, coats, sealing, catalogue }), stepsOf)
+  .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
+  .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
   .stage('orders', ({ plan: { seed }, steps }) => orderInputs(steps, seed), ordersOf)
   .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
@@ -81,7 +82,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, fixings, features, system: units, catalogue }), suppliesFor)
   .stage('needs', ({ plan, ground, zones, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, zones, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
-  .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, catalogue }), tileBuilds)
+  .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
   .stage('section', ({ plan, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, uprights, stack, catalogue }), sectionDrawing)
@@ -89,6 +90,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('levers', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue }) => ({ table, features, units, ground, seams, catalogue }), dealt(seamWarnings))
+  .stage('fixedWarnings', ({ fixed, ground }) => ({ fixed, ground }), dealt(fixedWarnings))
   .stage('clearWarnings', ({ ground: { lands } }) => ({ lands }), dealt(clearWarnings))
   .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue }) => ({ features, units, ground, groundHeight: stack.ground, catalogue }), dealt(lightWarnings))
   .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue }) => ({ layers, units, joints, catalogue }), dealt(glueWarnings))
@@ -96,7 +98,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('stackWarnings', ({ plan: { stack: layers, coats }, ground, zones, stack, partList: { parts }, catalogue }) => ({ layers, coats, ground, zones, stack, parts, catalogue }), dealt(stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue }), dealt(cutWarnings))
   .stage('coatWarnings', ({ plan, stack: { joints }, coats, catalogue }) => ({ laid: plan.coats, climate: plan.climate, joints, coats, catalogue }), dealt(coatWarnings))
-  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
+  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;

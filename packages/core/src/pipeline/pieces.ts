@@ -20,6 +20,7 @@ const NONE: Pieces = {
   masses: [],
   footprints: new Map(),
   standing: [],
+  fixed: [],
   warnings: [],
 };
 

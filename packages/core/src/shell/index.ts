@@ -1,6 +1,6 @@
 export { plumbThrough } from './columns';
 export type { Span } from './columns';
-export { ballastFor, hullOf, middleOf, standingOf, tipsAt, volumeMm3 } from './measure';
+export { ballastFor, hullOf, middleOf, standingOf, tipsAt, touchingMm2, volumeMm3 } from './measure';
 export type { Standing } from './measure';
 export { bevelDeg } from './plate';
 export type { Loop, NoShape, Plate } from './plate';

@@ -75,6 +75,21 @@ export interface Standing {
 /** Places within this of the lowest carry. */
 const TOUCHES_MM = 0.2;
 
+/** Undersides of bodies that lie on the level they all stand on. */
+export function touchingMm2(bodies: readonly Body[]): number {
+  const floorMm = Math.min(...bodies.flatMap((body) => placesOf(body).map(([, , z]) => z)));
+  return sum(
+    bodies.flatMap((body) => {
+      const { places, triangles } = meshOf(body);
+      return triangles.map((corners) => {
+        const [[ax, ay], [bx, by], [cx, cy]] = corners.map((i) => places[i]!) as unknown as [Vec, Vec, Vec];
+        const up = ((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)) / 2;
+        return up < 0 && corners.every((i) => places[i]![2] < floorMm + TOUCHES_MM) ? -up : 0;
+      });
+    }),
+  );
+}
+
 /** @param bodies each with its density in g/mm³ */
 export function standingOf(bodies: readonly { readonly body: Body; readonly gPerMm3: number }[]): Standing {
   const placed = bodies.map(({ body, gPerMm3 }) => ({ body, massG: volumeMm3(body) * gPerMm3, places: placesOf(body) }));

@@ -1,5 +1,18 @@
 import { describe, expect, test } from 'vitest';
-import { type Assembly, type Bar, type Body, type Plate, type StockSizes, ballastFor, flatParts, middleOf, placesOf, resolved, standingOf, tipsAt } from '.';
+import {
+  type Assembly,
+  type Bar,
+  type Body,
+  type Plate,
+  type StockSizes,
+  ballastFor,
+  flatParts,
+  middleOf,
+  placesOf,
+  resolved,
+  standingOf,
+  tipsAt,
+} from '.';
 
 const sheet = (thicknessMm: number): StockSizes[string] => ({ thicknessMm, widthMm: null, isRound: false });
 function bodiesOf(assembly: Partial<Assembly>, stocks: StockSizes): readonly Body[] {

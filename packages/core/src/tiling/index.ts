@@ -9,5 +9,7 @@ export { puzzleOf } from './puzzle';
 export type { Arrangement, Puzzle } from './puzzle';
 export { seamsOf } from './seams';
 export type { Crossing, Seam } from './seams';
+export { fixedOnTiles, fixedWarnings } from './fixed-pieces';
+export type { FixedOnTile } from './fixed-pieces';
 export { fixingsFor, storedHeight, tileBuilds } from './tile-builds';
 export type { Fixings } from './tile-builds';

@@ -1,4 +1,5 @@
 import type { Part } from '../cutting/parts';
+import type { FixedOnTile } from './fixed-pieces';
 import { listedBy } from '../base/grouping';
 import { type BoardStack, jointShares } from '../stack';
 import type { Join, Material } from '../catalogue/schema';
@@ -15,7 +16,7 @@ import { type Figure, given, massOf, reckon, total } from '../base/units';
 export interface TileBuild {
   readonly tileId: string;
   readonly mass: Figure<'g'>;
-  /** Underside to the highest fixed ground; buildings lift off. */
+  /** Underside to the highest of what is fixed: ground, and pieces that are glued down. */
   readonly tall: Figure<'mm'>;
   readonly widthMm: number;
   readonly depthMm: number;
@@ -42,11 +43,22 @@ interface TileInputs {
   readonly stack: BoardStack;
   readonly parts: readonly Part[];
   readonly coatings: readonly CoatingNeed[];
+  readonly fixed: readonly FixedOnTile[];
   readonly catalogue: Catalogue;
 }
 
 /** What each tile weighs and measures, and where it goes. */
-export function tileBuilds({ table, layers, ground, zones, stack, parts, coatings, catalogue }: TileInputs): readonly TileBuild[] {
+export function tileBuilds({
+  table,
+  layers,
+  ground,
+  zones,
+  stack,
+  parts,
+  coatings,
+  fixed: fixedAll,
+  catalogue,
+}: TileInputs): readonly TileBuild[] {
   const coatedMm2 = zones.byTile.reduce((sum, zone) => sum + zone.coatedMm2, 0);
   const dry = total(
     'Coats, dry, on the whole board',
@@ -67,7 +79,8 @@ export function tileBuilds({ table, layers, ground, zones, stack, parts, coating
       return onTile === 0 ? [] : [reckon(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
     });
     const fixings = fixingsOn(tile, table, join.perEdge, join.perTile);
-    const fixed = reckon(
+    const standing = fixedAll.filter(({ tileId }) => tileId === tile.id);
+    const fitted = reckon(
       'Fixings',
       'g',
       given(`${tile.id}, fixings`, fixings, '1', 'layout'),
@@ -78,9 +91,10 @@ export function tileBuilds({ table, layers, ground, zones, stack, parts, coating
       ...foam,
       total(`${tile.id}, adhesives`, 'g', glued),
       reckon(`${tile.id}, coats`, 'g', dry, '×', share),
-      fixed,
+      fitted,
+      ...standing.map(({ name, mass: own }) => ({ ...own, label: `${name}, glued down` })),
     ]);
-    const tall = tallOf(tile, layers, ground, stack);
+    const tall = tallOf(tile, { layers, ground, stack, standing });
     const [widthMm, depthMm] = [tile.box.right - tile.box.left, tile.box.bottom - tile.box.top];
     return {
       tileId: tile.id,
@@ -134,10 +148,23 @@ const massThatStays = remembered((part: Part, material: Material): Figure<'g'> =
   return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
 });
 
-function tallOf(tile: Tile, layers: Plan['stack'], ground: Ground, stack: BoardStack): Figure<'mm'> {
+interface Built extends Pick<TileInputs, 'layers' | 'ground' | 'stack'> {
+  readonly standing: readonly FixedOnTile[];
+}
+function tallOf(tile: Tile, { layers, ground, stack, standing }: Built): Figure<'mm'> {
   const substrate = given('Substrate', layers.substrate?.thicknessMm ?? 0, 'mm', 'plan');
   const highest = Math.max(0, ...ground.onTile.get(tile.id)!.map(({ land }) => (land.role === 'mass' ? land.levelMm : 0)));
-  const raised = given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan');
+  // A piece stands on the ground of its plot; what is highest, foam or the top of a piece, counts.
+  const footMm = ({ featureId }: FixedOnTile): number => ground.lands.find(({ feature }) => feature.id === featureId)?.baseMm ?? 0;
+  const tops = standing.map((piece) => ({ piece, topMm: footMm(piece) + piece.high.value }));
+  const top = tops.reduce<(typeof tops)[number] | null>((best, own) => (own.topMm > (best?.topMm ?? highest) ? own : best), null);
+  const raised =
+    top === null
+      ? given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan')
+      : total(`${tile.id}: highest over the ground`, 'mm', [
+          given(`Under ${top.piece.name}`, footMm(top.piece), 'mm', 'plan'),
+          top.piece.high,
+        ]);
   const { battens } = layers;
   const more = [
     ...(battens === null ? [] : [given('Battens under it', battens.heightMm, 'mm', 'plan')]),

@@ -117,6 +117,7 @@ export const bench: Catalogue['bench'] = {
   jointClearMm: about(20, 10, 40),
   leastOffcutMm: about(80, 50, 150),
   pieceJointMin: about(3, 2, 6),
+  pieceFixMin: about(6, 4, 12),
   lengthCutMin: about(0.7, 0.4, 1.5),
   manyByHand: about(1_000, 600, 2_000),
   figureG: about(12, 5, 40),

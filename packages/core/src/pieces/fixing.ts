@@ -1,0 +1,45 @@
+import type { Region } from '../base/geometry';
+import { type Figure, given } from '../base/units';
+import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
+import type { Feature } from '../features';
+import { touchingMm2 } from '../shell';
+import { glueMass } from '../stack/adhesives';
+import type { MadePiece } from './made';
+import { type PieceTask, driedOf } from './work';
+
+/** A piece glued down on its plot. */
+export interface FixedPiece extends PieceTask {
+  readonly featureId: string;
+  readonly pieceId: string;
+  readonly name: string;
+  readonly ground: Region;
+  readonly mass: Figure<'g'>;
+  readonly high: Figure<'mm'>;
+  readonly adhesiveId: string;
+  readonly glue: Figure<'g'>;
+}
+
+/** What gluing down one copy takes: glue for what touches the ground. */
+export function fixedOn(
+  plot: Feature,
+  { made, ground, highMm }: { readonly made: MadePiece; readonly ground: Region; readonly highMm: number },
+  catalogue: Catalogue,
+): FixedPiece {
+  const { piece, facts, objects } = made;
+  const adhesive = adhesiveBy(catalogue, piece.glueId);
+  const label = `${piece.name}, on ${plot.name}`;
+  const face = given(`${label}: what touches the ground`, touchingMm2(objects[0]!.bodies), 'mm²', 'drawing', 'undersides at its foot');
+  return {
+    featureId: plot.id,
+    pieceId: piece.id,
+    name: piece.name,
+    ground,
+    mass: facts!.mass,
+    high: given(`${piece.name}, over its foot`, highMm, 'mm', 'drawing'),
+    adhesiveId: piece.glueId,
+    glue: glueMass(label, adhesive, face, 'full', catalogue),
+    work: estimated(`Fix ${label}`, catalogue.bench.pieceFixMin, 'min'),
+    ...driedOf(adhesive),
+    cautionIds: adhesive.cautionIds,
+  };
+}
