@@ -8,5 +8,5 @@ export { CHECK_BAR_MM, sheetPdf } from './pdf';
 export type { FormatProblem } from './problem';
 export { sheetDxf, sheetSvg } from './sheets';
 export { readSvg } from './svg';
-export { OVERLAP_MM, PAPERS, templatePlan, templatesPdf } from './templates';
+export { OVERLAP_MM, PAPERS, templateOf, templatePlan, templatesPdf } from './templates';
 export type { Paper, TemplatePlan } from './templates';

@@ -9,7 +9,8 @@ import { derivePipeline } from '../pipeline';
 import { type Point, boxAround } from '../base/geometry';
 import { CATALOGUE } from '../testing';
 import { CHECK_BAR_MM, sheetPdf } from './pdf';
-import { OVERLAP_MM, PAPERS, templatePlan, templatesPdf } from './templates';
+import { makePiece, newPiece } from '../pieces';
+import { OVERLAP_MM, PAPERS, templateOf, templatePlan, templatesPdf } from './templates';
 import { cutListCsv, cutListPdf } from './cut-lists';
 
 const FONT = Uint8Array.from(atob(font.split(',')[1]!), (sign) => sign.charCodeAt(0));
@@ -149,6 +150,34 @@ describe('templates', () => {
     const drawn = pages[0]!.paths.filter((path) => path.length > 2);
     expect(size(drawn[0]!)).toEqual([expect.closeTo(150, 2), expect.closeTo(150, 2)]);
     expect(flat(pages[2]!.text)).toContain('page 2 of 4: row 1, column 2');
+  });
+  test('small parts share a page at true size, apart from each other, each with its name', async () => {
+    const parts = [square(60), square(35, 80), square(44), square(90, 30)].map((part, i) => ({ ...part, name: `Part ${'abcd'[i]}` }));
+    const [page, ...more] = await read(await templatesPdf(parts, 'a4', FONT));
+    expect(more).toEqual([]);
+    const boxes = page!.paths.filter((path) => path.length > 2).map((path) => boxAround(path));
+    expect(boxes.map(({ left, right }) => Math.round(right - left)).sort((a, b) => a - b)).toEqual([35, 44, 60, 90]);
+    boxes.forEach((a, i) =>
+      boxes.slice(i + 1).forEach((b) => {
+        const gapMm = Math.max(b.left - a.right, a.left - b.right, b.top - a.bottom, a.top - b.bottom);
+        expect(gapMm).toBeGreaterThan(2.9);
+      }),
+    );
+    for (const { name } of parts) expect(flat(page!.text)).toContain(name);
+  });
+  test('a part of a piece shows what it is folded along and how far its edges lean', async () => {
+    const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+    const basin = makePiece(newPiece('basin', 'one', scale, [], CATALOGUE), scale, CATALOGUE).objects[0]!;
+    const leaning = basin.sheets.find(({ bevels }) => bevels.length > 0)!;
+    const [page] = await read(await templatesPdf([templateOf(leaning, 'Side')], 'a4', FONT));
+    const [outline, ...marks] = page!.paths.filter((path) => path.length > 2);
+    expect(marks.length).toBe(leaning.drawn.length + leaning.far.length);
+    const drawn = boxAround(leaning.drawn[0]!);
+    const at = boxAround(outline!);
+    const [left, top] = [Math.min(...marks.flat().map(({ x }) => x)), Math.min(...marks.flat().map(({ y }) => y))];
+    expect(left).toBeCloseTo(at.left + Math.min(drawn.left, boxAround(leaning.far[0]!).left), 2);
+    expect(top).toBeCloseTo(at.top + Math.min(drawn.top, boxAround(leaning.far[0]!).top), 2);
+    expect(flat(page!.text)).toContain('dotted: both faces of a leaning edge');
   });
   test('crosses of neighbouring pages mark the same point of the part', async () => {
     const pages = await read(await templatesPdf([square(300)], 'a4', FONT));

@@ -1,7 +1,7 @@
 import fontkit from '@pdf-lib/fontkit';
 import { PDFDocument, type PDFFont, type PDFPage, type RGB, rgb } from 'pdf-lib';
 import type { CutJob } from '../cutting/job';
-import { placedParts } from '../cutting/bench';
+import { type Mark, placedParts } from '../cutting/bench';
 import type { Point, Ring } from '../base/geometry';
 
 /** What all our PDF pages share: millimetres, one embedded font, lines, and a bar to check the printer by. */
@@ -54,8 +54,8 @@ export function outlines({ page, tallMm }: Sheet, rings: readonly Ring[], dx: nu
 
 /** Lines that are folded along or scored, and the outline of a leaning edge on the other side: not cut through, so each dashed in its own way. */
 const DASHES_MM = { far: [0.6, 1], fold: [4, 1.2], score: [1.6, 0.8] } as const;
-export function markLine({ page, tallMm }: Sheet, what: keyof typeof DASHES_MM, points: readonly Point[]): void {
-  const d = `M${points.map(({ x, y }) => `${(x + MARGIN_MM).toFixed(4)} ${(y + MARGIN_MM).toFixed(4)}`).join('L')}`;
+export function markLine({ page, tallMm }: Sheet, { what, points }: Mark, dx: number, dy: number): void {
+  const d = `M${points.map(({ x, y }) => `${(x + dx).toFixed(4)} ${(y + dy).toFixed(4)}`).join('L')}`;
   const border = { borderColor: INK, borderWidth: 0.18, borderDashArray: [...DASHES_MM[what]] };
   page.drawSvgPath(d, { x: 0, y: pt(tallMm), scale: PT_PER_MM, ...border });
 }
@@ -113,7 +113,7 @@ export async function sheetPdf(job: CutJob, index: number, fontBytes: Uint8Array
   outlines(sheet, [corners], MARGIN_MM, MARGIN_MM, 0.35);
   for (const { rings, marks, number, name, leftMm, topMm, widthMm: wideMm } of placedParts(job, index)) {
     outlines(sheet, rings, MARGIN_MM, MARGIN_MM);
-    for (const { what, points } of marks) markLine(sheet, what, points);
+    for (const mark of marks) markLine(sheet, mark, MARGIN_MM, MARGIN_MM);
     // A name that would run into the next part is made smaller, as far as it can be read.
     const label = `${number}  ${name}`;
     const room = (wideMm - 2 * INSET_MM) / widthMm(label, font, LABEL_MM);

@@ -1,7 +1,11 @@
 import { type PDFOperator, clip, endPath, popGraphicsState, pushGraphicsState, rectangle } from 'pdf-lib';
+import { regionBox } from '../base/geometry';
+import { marksOf } from '../cutting/bench';
+import { layOut } from '../cutting/nesting';
 import type { Part } from '../cutting/parts';
+import type { FlatPart } from '../shell';
 import { wholeUp } from '../base/units';
-import { COLOURS, type Sheet, checkBar, line, newPdf, newSheet, outlines, pt, words } from './pdf';
+import { COLOURS, type Sheet, checkBar, line, markLine, newPdf, newSheet, outlines, pt, widthMm, words } from './pdf';
 
 /** Papers a home printer takes, upright, mm. */
 export const PAPERS = { a4: { name: 'A4', wideMm: 210, tallMm: 297 }, letter: { name: 'Letter', wideMm: 215.9, tallMm: 279.4 } } as const;
@@ -45,33 +49,107 @@ export function templatePlan(widthMm: number, depthMm: number, paper: Paper): Te
   return { columns, rows, viewWideMm, viewTallMm, pages };
 }
 
-/** Parts as paper templates at true scale: every page with overlap, registration crosses, a key of the pages, and the check bar. */
-export async function templatesPdf(parts: readonly Part[], paper: Paper, fontBytes: Uint8Array): Promise<Uint8Array> {
+/** A part as it is drawn on paper: its outline from 0, 0, and what is marked on it. */
+export interface Template extends Pick<Part, 'name' | 'widthMm' | 'depthMm' | 'outline'> {
+  readonly marks?: Part['marks'];
+}
+/** A flat part of a piece as it is drawn on paper. */
+export function templateOf(flat: FlatPart, name: string): Template {
+  const { right, bottom } = regionBox(flat.blank);
+  return { name, widthMm: right, depthMm: bottom, outline: flat.blank, marks: flat };
+}
+
+/** Under every part of a page that several share, for its name. */
+const LABEL_MM = 5;
+const LABEL_SIZE_MM = 2.8;
+const LEAST_LABEL_MM = 1.6;
+const NARROWEST_MM = 16;
+const APART_MM = 3;
+const PRINT_WORDS = 'Print at 100 %, not fitted to the page.';
+
+/**
+ * Parts as paper templates at true scale, to be glued on the sheet or drawn round: small ones share a page; a large one goes over several, each with
+ * overlap, registration crosses and a key. Every page has the check bar.
+ */
+export async function templatesPdf(parts: readonly Template[], paper: Paper, fontBytes: Uint8Array): Promise<Uint8Array> {
   const { pdf, font } = await newPdf('Templates', fontBytes);
   const { wideMm, tallMm } = PAPERS[paper];
-  for (const part of parts) {
+  const page = (): Sheet => newSheet(pdf, font, wideMm, tallMm);
+  const footMm = tallMm - MARGIN_MM - FOOT_MM + 7;
+  const foot = (sheet: Sheet, title: string, says: string): void => {
+    words(sheet, title, MARGIN_MM, footMm, { sizeMm: 3.6 });
+    words(sheet, says, MARGIN_MM, footMm + 4.6, { sizeMm: 2.3, color: COLOURS.soft });
+    checkBar(sheet, MARGIN_MM, footMm + 9.5);
+  };
+  const small = parts.filter(({ widthMm, depthMm }) => sharesAPage(widthMm, depthMm, paper));
+  const shared = sharedPages(small, paper);
+  shared.forEach((placed, i) => {
+    const sheet = page();
+    for (const { part, xMm, yMm } of placed) drawShared(sheet, part, MARGIN_MM + xMm, MARGIN_MM + yMm);
+    const title = `${placed.length === 1 ? '1 part' : `${placed.length} parts`}, page ${i + 1} of ${shared.length}`;
+    foot(sheet, title, `${PRINT_WORDS} ${markWords(placed.map(({ part }) => part))}`);
+  });
+  for (const part of parts.filter((one) => !small.includes(one))) {
     const plan = templatePlan(part.widthMm, part.depthMm, paper);
-    plan.pages.forEach((page, i) => {
-      const sheet = newSheet(pdf, font, wideMm, tallMm);
-      drawView(sheet, part, plan, page);
-      crosses(sheet, plan, page);
-      const footMm = tallMm - MARGIN_MM - FOOT_MM + 7;
-      const place =
-        plan.pages.length === 1 ? '' : `, page ${i + 1} of ${plan.pages.length}: row ${page.row + 1}, column ${page.column + 1}`;
-      words(sheet, `${part.name}${place}`, MARGIN_MM, footMm, { sizeMm: 3.6 });
-      words(sheet, 'Print at 100 %, not fitted to the page. Lay pages over each other until the crosses meet.', MARGIN_MM, footMm + 4.6, {
-        sizeMm: 2.6,
-        color: COLOURS.soft,
-      });
-      checkBar(sheet, MARGIN_MM, footMm + 9.5);
-      if (plan.pages.length > 1) pageKey(sheet, plan, page, wideMm - MARGIN_MM, footMm - 4);
+    plan.pages.forEach((own, i) => {
+      const sheet = page();
+      drawView(sheet, part, plan, own);
+      crosses(sheet, plan, own);
+      const place = plan.pages.length === 1 ? '' : `, page ${i + 1} of ${plan.pages.length}: row ${own.row + 1}, column ${own.column + 1}`;
+      foot(sheet, `${part.name}${place}`, `${PRINT_WORDS} Lay pages over each other until the crosses meet. ${markWords([part])}`);
+      if (plan.pages.length > 1) pageKey(sheet, plan, own, wideMm - MARGIN_MM, footMm - 4);
     });
   }
   return pdf.save();
 }
 
-/** What the page shows of the outline, cut off at the edge of the view. */
-function drawView(sheet: Sheet, part: Part, { viewWideMm, viewTallMm }: TemplatePlan, { leftMm, topMm }: TemplatePage): void {
+const pageView = (paper: Paper): { readonly wideMm: number; readonly tallMm: number } => {
+  const { viewWideMm, viewTallMm } = templatePlan(0, 0, paper);
+  return { wideMm: viewWideMm, tallMm: viewTallMm };
+};
+const sharesAPage = (widthMm: number, depthMm: number, paper: Paper): boolean => {
+  const { wideMm, tallMm } = pageView(paper);
+  return widthMm <= wideMm && depthMm + LABEL_MM <= tallMm;
+};
+
+/** Small parts on as few pages as the layout of sheets finds, none of them turned: their names stay upright. */
+function sharedPages(
+  parts: readonly Template[],
+  paper: Paper,
+): { readonly part: Template; readonly xMm: number; readonly yMm: number }[][] {
+  if (parts.length === 0) return [];
+  const { wideMm, tallMm } = pageView(paper);
+  const blanks = parts.map(({ widthMm, depthMm }, i) => ({
+    id: String(i),
+    widthMm: Math.max(widthMm, Math.min(NARROWEST_MM, wideMm)),
+    depthMm: depthMm + LABEL_MM,
+    mayTurn: false,
+  }));
+  const stock = [{ widthMm: wideMm, depthMm: tallMm, trimMm: 0, offcutId: null, priceMinor: 1 }];
+  const { sheets } = layOut({ blanks, stock, kerfMm: APART_MM, aim: 'fewest', pinned: [] });
+  return sheets.map(({ placements }) => placements.map(({ blankId, xMm, yMm }) => ({ part: parts[Number(blankId)]!, xMm, yMm })));
+}
+
+function drawShared(sheet: Sheet, { name, widthMm: wideMm, depthMm, outline, marks }: Template, x: number, y: number): void {
+  outlines(sheet, outline.rings, x, y, 0.3);
+  for (const mark of marksOf(marks)) markLine(sheet, mark, x, y);
+  const room = Math.max(wideMm, NARROWEST_MM) / widthMm(name, sheet.font, LABEL_SIZE_MM);
+  words(sheet, name, x, y + depthMm + LABEL_MM - 1.4, { sizeMm: Math.max(LEAST_LABEL_MM, Math.min(1, room) * LABEL_SIZE_MM) });
+}
+
+/** What the lines on some parts mean; nothing where there is nothing but outlines. */
+function markWords(parts: readonly Template[]): string {
+  const seen = new Set(parts.flatMap(({ marks }) => marksOf(marks).map(({ what }) => what)));
+  const says = [
+    ...(seen.has('far') ? ['dotted: both faces of a leaning edge'] : []),
+    ...(seen.has('fold') ? ['long dashes: fold'] : []),
+    ...(seen.has('score') ? ['short dashes: score'] : []),
+  ];
+  return says.length === 0 ? '' : `Solid: cut; ${says.join('; ')}.`;
+}
+
+/** What the page shows of a part, cut off at the edge of the view. */
+function drawView(sheet: Sheet, part: Template, { viewWideMm, viewTallMm }: TemplatePlan, { leftMm, topMm }: TemplatePage): void {
   const { page, tallMm } = sheet;
   const frame: PDFOperator[] = [
     pushGraphicsState(),
@@ -81,6 +159,7 @@ function drawView(sheet: Sheet, part: Part, { viewWideMm, viewTallMm }: Template
   ];
   page.pushOperators(...frame);
   outlines(sheet, part.outline.rings, MARGIN_MM - leftMm, MARGIN_MM - topMm, 0.3);
+  for (const mark of marksOf(part.marks)) markLine(sheet, mark, MARGIN_MM - leftMm, MARGIN_MM - topMm);
   page.pushOperators(popGraphicsState());
 }
 

@@ -19,7 +19,8 @@ export interface PlacedPart {
   /** What is marked on it: the outline on its other side where edges lean, folds and scores. */
   readonly marks: readonly { readonly what: 'far' | 'fold' | 'score'; readonly points: readonly Point[] }[];
 }
-type Mark = PlacedPart['marks'][number];
+/** What is drawn on a part besides its outline. */
+export type Mark = PlacedPart['marks'][number];
 
 /** The parts of one sheet as they lie, numbered as in the cut list. */
 export const placedParts = (job: CutJob, sheetIndex: number): readonly PlacedPart[] =>
@@ -34,13 +35,14 @@ export const placedParts = (job: CutJob, sheetIndex: number): readonly PlacedPar
     pinned,
     mayTurn: part.grain === null,
     rings: shifted(placedOutline(part, { turned, half }), leftMm, topMm).rings,
-    marks: marksOf(part).map(({ what, points }) => ({
+    marks: marksOf(part.marks).map(({ what, points }) => ({
       what,
       points: shifted(placedOutline({ ...part, outline: { rings: [points] } }, { turned, half }), leftMm, topMm).rings[0]!,
     })),
   }));
 
-function marksOf({ marks }: Part): readonly Mark[] {
+/** Lines of a part within its box that are not cut through. */
+export function marksOf(marks: Part['marks']): readonly Mark[] {
   if (marks === undefined) return [];
   const leans = marks.bevels.length > 0;
   return [

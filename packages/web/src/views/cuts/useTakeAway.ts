@@ -1,10 +1,10 @@
-import font from '@fontsource/ibm-plex-sans-condensed/files/ibm-plex-sans-condensed-latin-400-normal.woff?url';
 import { type Ref, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/cutting/job';
 import type { Part } from '@spare-acre/core/cutting/parts';
 import type { Paper } from '@spare-acre/core/formats';
 import type { MeasureSystem } from '@spare-acre/core/base/units';
 import { usePlan } from '../../document/plan';
+import { pageFont } from '../../ui/pageFont';
 
 export type Output = 'sheet-svg' | 'sheet-dxf' | 'sheet-pdf' | 'list-csv' | 'list-pdf' | 'templates-sheet' | 'templates-shaped';
 export interface Made {
@@ -63,28 +63,22 @@ async function made(
     case 'sheet-dxf':
       return { blob: new Blob([formats.sheetDxf(job, index)]), title: sheet, ending: 'dxf' };
     case 'sheet-pdf':
-      return pdf(await formats.sheetPdf(job, index, await fontBytes()), sheet);
+      return pdf(await formats.sheetPdf(job, index, await pageFont()), sheet);
     case 'list-csv':
       return { blob: new Blob([formats.cutListCsv(jobs)], { type: 'text/csv' }), title: 'cut list', ending: 'csv' };
     case 'list-pdf':
-      return pdf(await formats.cutListPdf(job, paper, system, await fontBytes()), `${job.name} cut list`);
+      return pdf(await formats.cutListPdf(job, paper, system, await pageFont()), `${job.name} cut list`);
     case 'templates-sheet':
     case 'templates-shaped': {
       const ids = job.layout.sheets[index]?.placements.map(({ blankId }) => blankId) ?? [];
       const parts = output === 'templates-sheet' ? job.parts.filter(({ id }) => ids.includes(id)) : job.parts.filter(isShaped);
       if (parts.length === 0) throw new Error('Every part of this job is a plain rectangle: the cut list says all there is.');
       return pdf(
-        await formats.templatesPdf(parts, paper, await fontBytes()),
+        await formats.templatesPdf(parts, paper, await pageFont()),
         `${output === 'templates-sheet' ? sheet : job.name} templates`,
       );
     }
     default:
       throw output satisfies never;
   }
-}
-
-async function fontBytes(): Promise<Uint8Array> {
-  const answer = await fetch(font);
-  if (!answer.ok) throw new Error('The font for the pages could not be read from the server.');
-  return new Uint8Array(await answer.arrayBuffer());
 }

@@ -1,9 +1,12 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { lengthText, lengthUnit } from '@spare-acre/core/base/units';
 import { type MadeObject, partRows } from '@spare-acre/core/pieces';
 import { usePlan } from '../../document/plan';
+import { pageFont } from '../../ui/pageFont';
+import { saveFile } from '../../ui/saveFile';
 import { ringPath } from './ringPath';
 
 /** Every part of one object, drawn flat with what is marked on it. */
@@ -15,10 +18,34 @@ const store = usePlan();
 const rows = computed(() => partRows(props.object.sheets));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
 const unit = computed(() => lengthUnit(store.plan!.units));
+
+const isMaking = ref(false);
+const fault = ref('');
+/** Every part once, on the paper of the board's measures. */
+async function saveTemplates(): Promise<void> {
+  [isMaking.value, fault.value] = [true, ''];
+  try {
+    // What writes pages is heavy and seldom asked for.
+    const { templateOf, templatesPdf } = await import('@spare-acre/core/formats');
+    const templates = props.object.sheets.map((flat) => templateOf(flat, flat.name));
+    const pdf = await templatesPdf(templates, store.plan!.units === 'metric' ? 'a4' : 'letter', await pageFont());
+    saveFile(new Blob([pdf as BlobPart], { type: 'application/pdf' }), `${props.object.name} templates`, 'pdf');
+  } catch (error) {
+    fault.value = error instanceof Error ? error.message : String(error);
+  } finally {
+    isMaking.value = false;
+  }
+}
 </script>
 
 <template>
   <div class="scroll" tabindex="0" role="region" aria-label="Parts">
+    <p v-if="object.sheets.length > 0" class="print">
+      <BButton variant="key" :disabled="isMaking" @click="saveTemplates">Paper templates</BButton>
+      <span v-if="fault !== ''" class="attention" role="alert">{{ fault }}</span>
+      <span v-else-if="isMaking" class="quiet" role="status">Making the pages …</span>
+      <span v-else class="quiet">Every part once at true size, to glue on the sheet: folds, scores and leaning edges marked.</span>
+    </p>
     <BTableSimple class="ledger">
       <thead>
         <tr>
@@ -72,6 +99,13 @@ const unit = computed(() => lengthUnit(store.plan!.units));
 .scroll {
   height: 100%;
   overflow-y: auto;
+}
+.print {
+  align-items: center;
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 10px;
+  margin: 8px 0;
 }
 .drawn {
   fill: var(--sheet);
