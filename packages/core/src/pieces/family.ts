@@ -27,8 +27,8 @@ export type PieceField = AskedField & {
   readonly when?: (settings: never) => boolean;
   /** A number goes up and down by this. */
   readonly step?: number;
-  /** Words that an outline of a drawing can be written as. */
-  readonly fromOutline?: (ring: readonly Point[]) => string;
+  /** Words are corners: they can be taken from a drawing of this sort. */
+  readonly drawn?: 'outline' | 'line';
 };
 
 /** Something a piece is made of: sheets of it, or lengths. */

@@ -1,5 +1,7 @@
 export { FAMILIES, FAMILY_NAMES, familyNamed } from './piece';
 export type { FamilyName } from './piece';
+export { cornerWords } from './corners';
+export { drawnFor, takenFromPlan } from './from-plan';
 export { pieceScale } from './family';
 export type { PieceFamilyDefinition, PieceFamilyOf, PieceField, PieceScale, PieceShape, StockRole } from './family';
 export { footprintOf } from './footprint';

@@ -47,6 +47,8 @@ interface Placed {
   readonly sides: readonly Plane[];
   /** Both ends of a bar as drawn; null for a face. */
   readonly run: readonly [Vec, Vec] | null;
+  /** Corners of a bar's section where it starts; none of a face. */
+  readonly section: readonly Vec[];
 }
 
 /** Lays out every body of an assembly: each joint is made of the planes of the two that meet. */
@@ -107,6 +109,7 @@ function placedFace(face: Face, { thicknessMm }: StockSize, placed: ReadonlyMap<
     frame,
     thicknessMm,
     run: null,
+    section: [],
     sides: [planeThrough(origin, times(w, -1)), planeThrough(plus(origin, times(w, thicknessMm)), w)],
   };
 }
@@ -124,7 +127,11 @@ function placedBar(bar: Bar, stock: StockSize, placed: ReadonlyMap<string, Place
     planeThrough(from, times(w, -1)),
     planeThrough(plus(from, times(w, heightMm)), w),
   ];
-  const own = (): Placed => ({ frame: { origin, u, v, w }, thicknessMm: heightMm, sides: sidesAt(origin), run: [bar.from, bar.to] });
+  const own = (): Placed => {
+    const frame = { origin, u, v, w };
+    const section = [0, widthMm].flatMap((y) => [0, heightMm].map((z) => placeIn(frame, 0, y, z)));
+    return { frame, thicknessMm: heightMm, sides: sidesAt(origin), run: [bar.from, bar.to], section };
+  };
   for (const { bodies, along } of bar.touches ?? []) {
     const way = unit(along);
     const corners = barCorners(bar, widthMm, own(), placed);
@@ -383,11 +390,16 @@ function barsOf(row: Row, stock: StockSize, placed: ReadonlyMap<string, Placed>)
     const side = facing(sides, way, which);
     return side.atMm / dot(side.normal, way);
   };
-  const sidesOf = (id: string): readonly Plane[] => (placed.get(id) ?? missing(`body ${id}`)).sides;
+  // A bar that stands askew reaches as far as its corner.
+  const reach = (id: string, which: 'near' | 'far'): number => {
+    const { sides, section } = placed.get(id) ?? missing(`body ${id}`);
+    if (section.length === 0) return at(sides, which);
+    return (which === 'far' ? Math.max : Math.min)(...section.map((corner) => dot(corner, way)));
+  };
   const [startMm, endMm] =
     'places' in between
       ? between.places.map((place) => dot(place, way) as number)
-      : [at(sidesOf(between.bodies[0]), 'far'), at(sidesOf(between.bodies[1]), 'near')];
+      : [reach(between.bodies[0], 'far'), reach(between.bodies[1], 'near')];
   const [lowMm, widthMm] = [at(own.sides, 'near'), at(own.sides, 'far') - at(own.sides, 'near')];
   const count = fitting(endMm! - startMm!, widthMm, 1);
   const gap = (endMm! - startMm! - count * widthMm) / (count + 1);

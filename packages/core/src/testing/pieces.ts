@@ -14,7 +14,10 @@ export function chanceSettings(
   for (const field of family.of.fields) {
     if (random() < 0.5) continue;
     const own = first[field.key];
-    if (field.ask === 'words') continue;
+    if (field.ask === 'words') {
+      if (field.drawn !== undefined) settings[field.key] = chanceCorners(scale, random);
+      continue;
+    }
     if (field.ask === 'tick') settings[field.key] = random() < 0.5;
     else if (field.ask === 'choice') settings[field.key] = field.options[Math.floor(random() * field.options.length)]!.value;
     else {
@@ -27,6 +30,17 @@ export function chanceSettings(
     }
   }
   return family.settings.parse(settings) as Readonly<Record<string, unknown>>;
+}
+
+/** Corners round a middle, each as far out as it comes: an outline that may turn inwards, and a line that never crosses itself. */
+function chanceCorners({ baseMm }: PieceScale, random: Random): string {
+  const count = 3 + Math.floor(random() * 5);
+  const points = Array.from({ length: count }, (_, i) => {
+    const turn = ((i + 0.15 + random() * 0.7) / count) * 2 * Math.PI;
+    const out = baseMm * (1.5 + random() * 3);
+    return `${(out * Math.cos(turn)).toFixed(1)},${(out * Math.sin(turn)).toFixed(1)}`;
+  });
+  return [...points, ...(random() < 0.3 ? [points[0]!] : [])].join(' ');
 }
 
 /** Stocks of own thicknesses for every role. */

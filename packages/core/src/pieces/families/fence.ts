@@ -1,12 +1,16 @@
 import { z } from 'zod';
-import { ok } from '../../base/result';
-import { mm, oneOf, whole } from '../../fields';
+import type { Point } from '../../base/geometry';
+import { type Result, ok } from '../../base/result';
+import { mm, oneOf, text, whole } from '../../fields';
 import type { Bar, EdgeJoint, Row, Vec } from '../../shell';
 import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
-import { type PieceShape, pieceFamily, refused } from '../family';
+import { CORNER_LETTERS, type DrawnLine, askLine, lineIn } from '../corners';
+import { type FieldProblem, type PieceShape, pieceFamily, refused } from '../family';
 
 const settings = z.strictObject({
-  course: oneOf(['line', 'yard']),
+  course: oneOf(['line', 'yard', 'drawn']),
+  /** Of a drawn one: closed where it ends at its first corner. */
+  corners: text(CORNER_LETTERS),
   /** From the middle of the first post to the middle of the last. */
   lengthMm: mm(SIZES.lengthMm),
   depthMm: mm(SIZES.lengthMm),
@@ -26,10 +30,16 @@ type Fence = z.infer<typeof settings>;
 
 export const fence = pieceFamily('fence', settings, {
   name: 'Fence or hedge',
-  says: 'Posts and rails along a line or round a yard, in equal bays, open, boarded or grown over, with a gate.',
+  says: 'Posts and rails straight, round a yard or along a drawn line, in equal bays, open, boarded or grown over, with a gate.',
   fields: [
-    askChoice('course', 'Runs', { line: 'along a line', yard: 'round a yard' }),
-    askLength('lengthMm', 'Length', SIZES.lengthMm),
+    askChoice('course', 'Runs', { line: 'straight', yard: 'round a yard', drawn: 'along a drawn line' }),
+    askLine({ key: 'corners', label: 'Corners, mm', ...when<Fence>(({ course }) => course === 'drawn') }),
+    askLength(
+      'lengthMm',
+      'Length',
+      SIZES.lengthMm,
+      when<Fence>(({ course }) => course !== 'drawn'),
+    ),
     askLength(
       'depthMm',
       'Depth',
@@ -62,6 +72,7 @@ export const fence = pieceFamily('fence', settings, {
   clads: [],
   fresh: ({ figureMm, baseMm }): Fence => ({
     course: 'line',
+    corners: `0,0 ${Math.round(baseMm * 4)},0 ${Math.round(baseMm * 7)},${Math.round(baseMm * 2)}`,
     lengthMm: Math.round(baseMm * 6),
     depthMm: Math.round(baseMm * 4),
     heightMm: Math.round(figureMm * 0.75),
@@ -72,63 +83,104 @@ export const fence = pieceFamily('fence', settings, {
     gapMm: 2,
     gateBay: 0,
   }),
-  shape: (own) => refusal(own) ?? ok(shapeOf(own)),
+  shape: (own) => {
+    const course = courseOf(own);
+    return course.ok ? (refusal(own, course.value) ?? ok(shapeOf(own, course.value))) : course;
+  },
 });
 
+/** Nearer corners leave no room for two posts and a rail. */
+const LEAST_SIDE_MM = 20;
+function courseOf({ course, corners, lengthMm: l, depthMm: d }: Fence): Result<DrawnLine, FieldProblem> {
+  if (course === 'drawn') return lineIn('corners', corners, LEAST_SIDE_MM);
+  const at = (x: number, y: number): Point => ({ x, y });
+  if (course === 'line') return ok({ corners: [at(0, 0), at(l, 0)], isClosed: false });
+  return ok({ corners: [at(0, 0), at(l, 0), at(l, d), at(0, d)], isClosed: true });
+}
+
 interface Side {
-  readonly from: readonly [number, number];
-  readonly to: readonly [number, number];
+  readonly from: Point;
+  readonly longMm: number;
+  /** One mm along it. */
+  readonly along: Point;
   readonly bays: number;
 }
 /** Equal bays, as near to the wanted width as their number allows. */
 const baysOf = (lengthMm: number, bayMm: number): number => Math.max(1, Math.round(lengthMm / bayMm));
-function sidesOf({ course, lengthMm: l, depthMm: d, bayMm }: Fence): readonly Side[] {
-  const side = (from: readonly [number, number], to: readonly [number, number]): Side => ({
-    from,
-    to,
-    bays: baysOf(Math.hypot(to[0] - from[0], to[1] - from[1]), bayMm),
+function sidesOf({ bayMm }: Fence, { corners, isClosed }: DrawnLine): readonly Side[] {
+  return (isClosed ? corners : corners.slice(0, -1)).map((from, i): Side => {
+    const to = corners[(i + 1) % corners.length]!;
+    const longMm = Math.hypot(to.x - from.x, to.y - from.y);
+    return { from, longMm, along: { x: (to.x - from.x) / longMm, y: (to.y - from.y) / longMm }, bays: baysOf(longMm, bayMm) };
   });
-  if (course === 'line') return [side([0, 0], [l, 0])];
-  return [side([0, 0], [l, 0]), side([l, 0], [l, d]), side([l, d], [0, d]), side([0, d], [0, 0])];
 }
+/** How far the line turns at the start of a side, to the left, in degrees; null where it begins there. */
+function turnDeg(sides: readonly Side[], i: number, isClosed: boolean): number | null {
+  const before = i > 0 ? sides[i - 1]! : isClosed ? sides.at(-1)! : null;
+  if (before === null) return null;
+  const { along: a } = before;
+  const { along: b } = sides[i]!;
+  return (Math.atan2(a.x * b.y - a.y * b.x, a.x * b.x + a.y * b.y) * 180) / Math.PI;
+}
+/** Sharper ones bring the rails of both sides to the same face of a post; boards, which hang on the right, run into each other sooner. */
+const SHARPEST_DEG = 120;
+const BOARDS_TURN_DEG = 30;
 
-function refusal(own: Fence): ReturnType<typeof refused> | null {
-  const bays = sidesOf(own).reduce((sum, { bays: count }) => sum + count, 0);
+function refusal(own: Fence, course: DrawnLine): ReturnType<typeof refused> | null {
+  const sides = sidesOf(own, course);
+  const bays = sides.reduce((sum, { bays: count }) => sum + count, 0);
   if (own.gateBay > bays) return refused('gateBay', `there are ${bays} bays; up to ${bays} would do`);
   if (bays > 60) return refused('bayMm', `comes to ${bays} bays; ${Math.ceil((own.bayMm * bays) / 60)} mm would do`);
-  const least = Math.min(...sidesOf(own).map(({ from, to, bays: count }) => Math.hypot(to[0] - from[0], to[1] - from[1]) / count));
+  const least = Math.min(...sides.map(({ longMm, bays: count }) => longMm / count));
   if (least < 8) return refused('bayMm', `posts stand ${least.toFixed(1)} mm apart; a bay of 8 mm or more would do`);
+  for (const i of sides.keys()) {
+    const turn = turnDeg(sides, i, course.isClosed) ?? 0;
+    const said = `corner ${i + 1} turns by ${Math.abs(turn).toFixed(0)}°`;
+    if (Math.abs(turn) > SHARPEST_DEG) return refused('corners', `${said}; up to ${SHARPEST_DEG}°, or two corners for it, would do`);
+    if (own.fill === 'boards' && turn < -BOARDS_TURN_DEG)
+      return refused(
+        'corners',
+        `${said} towards its boards; up to ${BOARDS_TURN_DEG}°, or the line drawn from its other end, or rails only, would do`,
+      );
+  }
   return null;
 }
 
 const UPWARDS: Vec = [0, 0, 1];
 const against = (to: string): EdgeJoint => ({ joint: 'against', to });
 
-function shapeOf(own: Fence): PieceShape {
+/**
+ * The way a post faces where the line turns: with the line on flat turns, so that rails of both sides meet opposite faces of it; with the side before it on
+ * sharp ones, where they meet two that follow each other; both ways each rail comes as near to square as the other.
+ */
+function facingAt(side: Side, turn: number): Vec {
+  const back = turn === 0 ? 0 : Math.abs(turn) <= 45 ? -turn / 2 : (-turn - Math.sign(turn) * 90) / 2;
+  const [cos, sin] = [Math.cos((back * Math.PI) / 180), Math.sin((back * Math.PI) / 180)];
+  return [side.along.x * cos - side.along.y * sin, side.along.x * sin + side.along.y * cos, 0];
+}
+
+function shapeOf(own: Fence, course: DrawnLine): PieceShape {
   const bars: (Bar | Row)[] = [];
   const posts: Bar[] = [];
-  const sides = sidesOf(own);
-  const post = (x: number, y: number): Bar => ({
-    id: `post-${posts.length + 1}`,
-    name: `Post ${posts.length + 1}`,
-    role: 'post',
-    from: [x, y, 0],
-    to: [x, y, own.heightMm],
-    across: [1, 0, 0],
+  const sides = sidesOf(own, course);
+  const post = (side: Side, atMm: number, across: Vec): Bar => {
+    const [x, y] = [side.from.x + side.along.x * atMm, side.from.y + side.along.y * atMm];
+    const id = posts.length + 1;
+    return { id: `post-${id}`, name: `Post ${id}`, role: 'post', from: [x, y, 0], to: [x, y, own.heightMm], across };
+  };
+  sides.forEach((side, s) => {
+    for (let i = 0; i < side.bays; i++)
+      posts.push(post(side, (side.longMm * i) / side.bays, facingAt(side, i === 0 ? (turnDeg(sides, s, course.isClosed) ?? 0) : 0)));
   });
-  for (const { from, to, bays } of sides) {
-    const isLast = own.course === 'line';
-    for (let i = 0; i < bays + (isLast ? 1 : 0); i++) {
-      const share = i / bays;
-      posts.push(post(from[0] + (to[0] - from[0]) * share, from[1] + (to[1] - from[1]) * share));
-    }
-  }
+  if (!course.isClosed) posts.push(post(sides.at(-1)!, sides.at(-1)!.longMm, facingAt(sides.at(-1)!, 0)));
   bars.push(...posts);
   let bay = 0;
-  for (const { from, to, bays } of sides) {
-    const long = Math.hypot(to[0] - from[0], to[1] - from[1]);
-    const along: Vec = [(to[0] - from[0]) / long, (to[1] - from[1]) / long, 0];
-    const out: Vec = [along[1], -along[0], 0];
+  for (const {
+    along: { x, y },
+    bays,
+  } of sides) {
+    const along: Vec = [x, y, 0];
+    const out: Vec = [y, -x, 0];
     for (let i = 0; i < bays; i++, bay++) {
       const [a, b] = [posts[bay]!, posts[(bay + 1) % posts.length]!];
       const isGate = bay + 1 === own.gateBay;
@@ -136,7 +188,6 @@ function shapeOf(own: Fence): PieceShape {
     }
   }
   const gate = own.gateBay === 0 ? null : { a: posts[own.gateBay - 1]!, b: posts[own.gateBay % posts.length]! };
-  const isLine = own.course === 'line';
   return {
     objects: [{ id: 'fence', name: 'Fence', count: 1, faces: [], bars }],
     clear: [],
@@ -151,10 +202,10 @@ function shapeOf(own: Fence): PieceShape {
               widthMm: Math.hypot(gate.b.from[0] - gate.a.from[0], gate.b.from[1] - gate.a.from[1]),
               heightMm: own.heightMm,
               at: [(gate.a.from[0] + gate.b.from[0]) / 2, (gate.a.from[1] + gate.b.from[1]) / 2, 0],
-              out: [0, -1, 0],
+              out: outOf(gate.a.from, gate.b.from),
             },
           ],
-    fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own) }] : [],
+    fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own, sides) }] : [],
     order: [
       { does: 'pin', says: 'Posts on pins into the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
       {
@@ -173,38 +224,41 @@ function shapeOf(own: Fence): PieceShape {
         : []),
     ],
     facts: [
-      ...sides.map(({ from, to, bays }, i) => ({
+      ...sides.map(({ longMm, bays }, i) => ({
         label: sides.length === 1 ? 'Each bay' : `Each bay, side ${i + 1}`,
-        value: Math.hypot(to[0] - from[0], to[1] - from[1]) / bays,
+        value: longMm / bays,
         unit: 'mm' as const,
       })),
+      { label: 'Along all of it', value: sides.reduce((sum, { longMm }) => sum + longMm, 0), unit: 'mm' },
       { label: 'Posts', value: posts.length, unit: '1' },
     ],
     handles: [
-      { key: 'lengthMm', label: 'Length', objectId: 'fence', at: [own.lengthMm, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      ...(isLine
-        ? []
-        : [
-            {
-              key: 'depthMm',
-              label: 'Depth',
-              objectId: 'fence',
-              at: [own.lengthMm / 2, own.depthMm, 0] as Vec,
-              along: [0, 1, 0] as Vec,
-              perUnitMm: 1,
-              step: 1,
-            },
-          ]),
-      { key: 'heightMm', label: 'Height', objectId: 'fence', at: [0, 0, own.heightMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+      ...(own.course === 'drawn' ? [] : [sizeHandle('lengthMm', 'Length', [own.lengthMm, 0, 0], [1, 0, 0])]),
+      ...(own.course === 'yard' ? [sizeHandle('depthMm', 'Depth', [own.lengthMm / 2, own.depthMm, 0], [0, 1, 0])] : []),
+      sizeHandle('heightMm', 'Height', [course.corners[0]!.x, course.corners[0]!.y, own.heightMm], [0, 0, 1]),
     ],
   };
 }
 
+const sizeHandle = (key: string, label: string, at: Vec, along: Vec) => ({
+  key,
+  label,
+  objectId: 'fence',
+  at,
+  along,
+  perUnitMm: 1,
+  step: 1,
+});
+/** To the right of a way along it. */
+function outOf(from: Vec, to: Vec): Vec {
+  const [dx, dy] = [to[0] - from[0], to[1] - from[1]];
+  const long = Math.hypot(dx, dy);
+  return [dy / long, -dx / long, 0];
+}
+
 /** Height × width × length of all bays without a gate. */
-function hedgeMl(own: Fence): number {
-  const longs = sidesOf(own).flatMap(({ from, to, bays }) =>
-    Array.from({ length: bays }, () => Math.hypot(to[0] - from[0], to[1] - from[1]) / bays),
-  );
+function hedgeMl(own: Fence, sides: readonly Side[]): number {
+  const longs = sides.flatMap(({ longMm, bays }) => Array.from({ length: bays }, () => longMm / bays));
   const grownMm = longs.reduce((sum, mm, i) => (i + 1 === own.gateBay ? sum : sum + mm), 0);
   return (grownMm * own.hedgeMm * own.heightMm) / 1_000;
 }

@@ -3,11 +3,8 @@ import { ref } from 'vue';
 import { signedMm2 } from '@spare-acre/core/base/geometry';
 import { searches } from '../../workers/searches';
 
-/** The largest outline of an SVG or DXF drawing, in words. `take` says what is wrong with it, or nothing. */
-const props = defineProps<{
-  write: (ring: readonly { readonly x: number; readonly y: number }[]) => string;
-  take: (words: string) => string;
-}>();
+/** The largest outline of an SVG or DXF drawing. `take` says what is wrong with it, or nothing. */
+const props = defineProps<{ take: (ring: readonly { readonly x: number; readonly y: number }[]) => string }>();
 const problem = ref('');
 const isReading = ref(false);
 
@@ -23,7 +20,7 @@ async function read(event: Event): Promise<void> {
     if (!drawing.ok) problem.value = drawing.problem.message;
     else {
       const [largest] = [...drawing.value.outlines].sort((a, b) => Math.abs(signedMm2(b)) - Math.abs(signedMm2(a)));
-      problem.value = props.take(props.write(largest!));
+      problem.value = props.take(largest!);
     }
   } catch (error) {
     problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;

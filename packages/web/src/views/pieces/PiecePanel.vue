@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
 import { LIMITS } from '@spare-acre/core/fields';
-import { type PieceField, FAMILIES, settingsOf, withStocks } from '@spare-acre/core/pieces';
+import { type PieceField, FAMILIES, cornerWords, drawnFor, settingsOf, takenFromPlan, withStocks } from '@spare-acre/core/pieces';
 import type { Piece } from '@spare-acre/core/plan';
 import AskedField from '../../ui/AskedField.vue';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -11,6 +11,7 @@ import NumberField from '../../ui/NumberField.vue';
 import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
 import { useCatalogue } from '../../document/catalogue';
+import { shortId } from '../../document/name';
 import { usePlan } from '../../document/plan';
 import OutlineFile from './OutlineFile.vue';
 import PieceCounting from './PieceCounting.vue';
@@ -39,6 +40,14 @@ function set({ key, label }: PieceField, value: number | string | boolean): stri
   if (problem !== null)
     return problem.field === key || problem.field === null ? problem.says : `${labelOf(problem.field)}: ${problem.says}`;
   return store.edit({ code: 'piece/set', pieceId: props.piece.id, change, what: `Set ${label.toLowerCase()} of` });
+}
+function takeFrom(field: PieceField, featureId: string): void {
+  const feature = store.plan!.features.find(({ id }) => id === featureId);
+  if (feature === undefined) return;
+  const taken = takenFromPlan(props.piece, { field, feature, id: shortId() }, store.plan!, catalogue.value);
+  const set = taken.code === 'together' ? taken.edits[0]! : taken;
+  const why = set.code === 'piece/set' ? whyNot(props.piece, set.change, scaleOf(store.plan!, catalogue.value), catalogue.value) : null;
+  problem.value = why === null ? store.edit(taken) : `${feature.name}: ${why.says}`;
 }
 const labelOf = (key: string): string => fields.value.find((field) => field.key === key)?.label ?? key;
 const change = (what: string, to: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'isMadeElsewhere' | 'isFixed'>>): string =>
@@ -97,7 +106,17 @@ function remove(): void {
         :take="(value) => set(field, value)"
         @refused="(says) => (problem = says)"
       />
-      <OutlineFile v-if="field.fromOutline !== undefined" :write="field.fromOutline" :take="(words) => set(field, words)" />
+      <OutlineFile v-if="field.drawn === 'outline'" :take="(ring) => set(field, cornerWords(ring))" />
+      <ChoiceField
+        v-if="drawnFor(field, store.plan!.features).length > 0"
+        label="From the plan"
+        value=""
+        :options="[
+          { value: '', text: 'choose …' },
+          ...drawnFor(field, store.plan!.features).map(({ id, name }) => ({ value: id, text: name })),
+        ]"
+        @choose="(featureId) => takeFrom(field, featureId)"
+      />
     </template>
   </section>
   <PieceCounting :key="piece.id" :piece="piece" />

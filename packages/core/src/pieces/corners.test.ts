@@ -1,0 +1,114 @@
+import { describe, expect, test } from 'vitest';
+import { regionBox } from '../base/geometry';
+import { derivePipeline } from '../pipeline';
+import type { Piece, Plan } from '../plan';
+import { appliedTo } from '../plan/edits';
+import { CATALOGUE, aBoard, aPit, aTrack } from '../testing';
+import { drawnFor, familyNamed, makePiece, makePieces, newPiece, takenFromPlan } from '.';
+import { cornerWords, drawnOn, lineIn, ringIn } from './corners';
+
+describe('corners round an outline', () => {
+  test.each([
+    ['0,0 10', '“10”'],
+    ['0,0 10,0', '2 corners'],
+    ['0,0 10,10 10,0 0,10', 'crosses itself'],
+    ['0,0 4,0 4,4', '8.0 mm²'],
+    ['0,0 9000,0 0,90', '5 m'],
+  ])('%s is refused: %s', (typed, says) => {
+    expect(ringIn('outline', typed)).toMatchObject({
+      ok: false,
+      problem: { field: 'outline', says: expect.stringContaining(says) as string },
+    });
+  });
+
+  test('taken from a drawing, whose y runs down, it stands upright from its own corner', () => {
+    const drawn = [
+      { x: 100, y: 50 },
+      { x: 160, y: 50 },
+      { x: 160, y: 90 },
+    ];
+    expect(cornerWords(drawn)).toBe('0,40 60,40 60,0');
+    expect(ringIn('outline', cornerWords(drawn)).ok).toBe(true);
+  });
+
+  test('either way round is the same piece', () => {
+    expect(ringIn('outline', '0,0 0,40 60,40')).toEqual(ringIn('outline', '60,40 0,40 0,0'));
+  });
+});
+
+describe('corners along a line', () => {
+  test.each([
+    ['0,0', '1 corners; 2 or more'],
+    ['0,0 3,0 60,0', 'corners 1 and 2 are 3.0 mm apart; 10 mm or more'],
+    ['0,0 100,0 100,50 50,-50', 'within 0.0 mm of itself'],
+    ['0,0 100,0 100,6 0,6', 'apart; 10 mm or more'],
+    ['0,0 100,0 150,40 100,6 20,6', 'within 4.7 mm of itself'],
+  ])('%s is refused: %s', (typed, says) => {
+    expect(lineIn('corners', typed, 10)).toMatchObject({
+      ok: false,
+      problem: { field: 'corners', says: expect.stringContaining(says) as string },
+    });
+  });
+  test('ends open, or closes where it comes back to its first', () => {
+    expect(lineIn('corners', '0,0 60,0 60,60', 10)).toMatchObject({ ok: true, value: { isClosed: false } });
+    const closed = lineIn('corners', '0,0 60,0 60,60 0,0', 10);
+    expect(closed).toMatchObject({ ok: true, value: { isClosed: true } });
+    expect(closed.ok && closed.value.corners.length).toBe(3);
+  });
+});
+
+test('a fence drawn round a rectangle is cut as one round a yard of that size', () => {
+  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+  const fence = (settings: Piece['settings']): number[] => {
+    const piece = newPiece('fence', 'one', scale, [], CATALOGUE);
+    const { problem, lengths } = makePiece({ ...piece, settings: { ...piece.settings, ...settings } }, scale, CATALOGUE);
+    expect(problem).toBeNull();
+    return lengths.map(({ lengthMm }) => Number(lengthMm.toFixed(6))).sort((a, b) => a - b);
+  };
+  const yard = { course: 'yard', lengthMm: 170, depthMm: 90, fill: 'boards', gateBay: 2 };
+  expect(fence({ ...yard, course: 'drawn', corners: '0,0 170,0 170,90 0,90 0,0' })).toEqual(fence(yard));
+});
+
+test('a piece that takes its line from the plan stands on it', () => {
+  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+  const track = aTrack(
+    [
+      [200, 300],
+      [500, 300],
+      [600, 380],
+    ],
+    40,
+  );
+  const piece = newPiece('fence', 'one', scale, [], CATALOGUE);
+  const plan: Plan = { ...aBoard({}, track), pieces: [{ ...piece, settings: { ...piece.settings, course: 'drawn' } }] };
+  const [field] = familyNamed('fence').fields.filter(({ drawn }) => drawn === 'line');
+  expect(drawnFor(field!, plan.features)).toEqual([track]);
+  const taken = takenFromPlan(plan.pieces[0]!, { field: field!, feature: track, id: 'new' }, plan, CATALOGUE);
+  const { pieces } = derivePipeline(makePieces)(appliedTo(plan, taken), CATALOGUE);
+  const { left, right, top, bottom } = regionBox(pieces.standing[0]!.upright.ground);
+  // Posts reach a little over the ends of the line on every side.
+  for (const [at, wanted] of [
+    [left, 200],
+    [right, 600],
+    [top, 300],
+    [bottom, 380],
+  ] as const)
+    expect(Math.abs(at - wanted)).toBeLessThan(6);
+});
+
+test('a feature gives its middle line or its outline, whichever is asked for', () => {
+  const track = aTrack(
+    [
+      [0, 0],
+      [100, 0],
+    ],
+    40,
+  );
+  expect(drawnOn(track, 'line')).toEqual([
+    { x: 0, y: 0 },
+    { x: 100, y: 0 },
+  ]);
+  expect(drawnOn(track, 'outline')).toBeNull();
+  expect(drawnOn(aPit([10, 10, 50, 30], 5), 'line')).toBeNull();
+  expect(drawnOn(aPit([10, 10, 50, 30], 5), 'outline')).toHaveLength(4);
+});
