@@ -33,6 +33,7 @@ const CHECKS: readonly Check[] = [
   lowDoors,
   narrowDoors,
   highThresholds,
+  highLevels,
   lowRooms,
   smallRooms,
   sagging,
@@ -40,6 +41,28 @@ const CHECKS: readonly Check[] = [
   tippy,
   tedious,
 ];
+
+/** A level that is stepped up to, higher than a figure climbs. */
+function* highLevels(made: MadePiece, { stepUpMm, units }: Inputs): Generator<Warning> {
+  for (const { name, climb } of made.shape?.levels ?? []) {
+    if (climb === undefined || climb.mm <= stepUpMm + STEP_SLACK_MM) continue;
+    yield {
+      id: `piece/step ${made.piece.id} ${name}`,
+      code: 'piece/step',
+      severity: 'care',
+      featureId: null,
+      title: made.piece.name,
+      text: [
+        `${name}: a step of `,
+        given('Step', climb.mm, 'mm', 'plan'),
+        ' leads up to it; figures climb ',
+        given('A figure climbs', stepUpMm, 'mm', 'plan'),
+        '.',
+      ],
+      mends: [set(made, { [climb.by]: stepUpMm }, `Lower the ${name.toLowerCase()} of`, `Make it ${lengthWords(stepUpMm, units)} high`)],
+    };
+  }
+}
 
 const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
   label,

@@ -50,15 +50,19 @@ function cornersIn(field: string, typed: string, least: number): Result<readonly
   return ok(points);
 }
 
+const isOne = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) < 0.01;
+
 const LEAST_MM2 = 25;
 /** Corners round an outline, counter-clockwise, and it encloses something. */
 export function ringIn(field: string, typed: string): Result<readonly Point[], FieldProblem> {
-  const points = cornersIn(field, typed, 3);
-  if (!points.ok) return points;
-  if (selfCrossing(points.value) !== null) return refused(field, 'crosses itself; corners in their order round the outline would do');
-  const mm2 = signedMm2(points.value);
+  const read = cornersIn(field, typed, 3);
+  if (!read.ok) return read;
+  const [first, last] = [read.value[0]!, read.value.at(-1)!];
+  const points = read.value.length > 3 && isOne(first, last) ? read.value.slice(0, -1) : read.value;
+  if (selfCrossing(points) !== null) return refused(field, 'crosses itself; corners in their order round the outline would do');
+  const mm2 = signedMm2(points);
   if (Math.abs(mm2) < LEAST_MM2) return refused(field, `encloses ${Math.abs(mm2).toFixed(1)} mm²; ${LEAST_MM2} mm² or more would do`);
-  return ok(mm2 > 0 ? points.value : [...points.value].reverse());
+  return ok(mm2 > 0 ? points : [...points].reverse());
 }
 
 /** A line of corners, closed where it ends at its first. */
@@ -72,7 +76,7 @@ export function lineIn(field: string, typed: string, leastMm: number): Result<Dr
   if (!points.ok) return points;
   const all = points.value;
   const [first, last] = [all[0]!, all.at(-1)!];
-  const isClosed = all.length > 3 && Math.hypot(first.x - last.x, first.y - last.y) < 0.01;
+  const isClosed = all.length > 3 && isOne(first, last);
   const corners = isClosed ? all.slice(0, -1) : all;
   const longs = corners.flatMap((from, i) => {
     const to = corners[i + 1] ?? (isClosed ? first : null);

@@ -68,6 +68,8 @@ export interface StandingLevel {
   readonly headroomMm: number | null;
   /** The setting that raises what is over it. */
   readonly raisedBy?: string;
+  /** A step up to it, and the setting that makes it as high. */
+  readonly climb?: { readonly mm: number; readonly by: string };
 }
 /** A way in or out. */
 export interface WayIn {
