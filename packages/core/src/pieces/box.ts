@@ -1,11 +1,12 @@
-import { type Body, type Vec, placesOf } from '../shell';
+import { type Vec, placesOf } from '../shell';
+import type { MadeObject } from './made-object';
 
-/** The upright box round bodies, from its lowest to its highest corner, mm. */
-export function boxOf(bodies: readonly Body[]): readonly [low: Vec, high: Vec] {
+/** The upright box round an object and what is heaped on it, from its lowest to its highest corner, mm. */
+export function boxOf({ bodies, loose }: Pick<MadeObject, 'bodies' | 'loose'>): readonly [low: Vec, high: Vec] {
   const low: [number, number, number] = [Infinity, Infinity, Infinity];
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const body of bodies) {
-    for (const place of placesOf(body)) {
+  for (const places of [...bodies.map(placesOf), ...loose.map(({ mesh }) => mesh.places)]) {
+    for (const place of places) {
       for (const axis of [0, 1, 2] as const) {
         low[axis] = Math.min(low[axis], place[axis]);
         high[axis] = Math.max(high[axis], place[axis]);

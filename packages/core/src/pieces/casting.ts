@@ -54,7 +54,7 @@ function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inpu
   const moulds = reckon(`${what}: moulds`, '1', copies, '⌈÷⌉', perMould);
   const solidMm3 = objects.reduce((sum, { bodies, count }) => sum + count * bodies.reduce((all, body) => all + volumeMm3(body), 0), 0);
   const { wallMm } = casting.mould;
-  const boxesMm3 = objects.reduce((sum, { bodies, count }) => sum + count * boxMm3(bodies, wallMm), 0);
+  const boxesMm3 = objects.reduce((sum, object) => sum + object.count * boxMm3(object, wallMm), 0);
   const solid = given(`${piece.name}: its parts`, solidMm3, 'mm³', 'drawing');
   const box = given(`${piece.name}: boxes round it`, boxesMm3, 'mm³', 'drawing', `${wallMm} mm of mould on every side but the open one`);
   const round = inMillilitres(reckon(`${what}: one mould`, 'mm³', box, '−', solid));
@@ -112,8 +112,8 @@ function priced(name: string, mass: Figure<'g'>, packs: readonly Pack[]): Figure
   );
 }
 
-function boxMm3(bodies: MadeObject['bodies'], wallMm: number): number {
-  const [low, high] = boxOf(bodies);
+function boxMm3(object: MadeObject, wallMm: number): number {
+  const [low, high] = boxOf(object);
   const [wide, deep, tall] = [0, 1, 2].map((axis) => high[axis as 0 | 1 | 2] - low[axis as 0 | 1 | 2]) as [number, number, number];
   return (wide + 2 * wallMm) * (deep + 2 * wallMm) * (tall + wallMm);
 }

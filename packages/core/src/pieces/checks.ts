@@ -158,7 +158,7 @@ function* highThresholds(made: MadePiece, { stepUpMm }: Inputs): Generator<Warni
   for (const way of made.shape?.waysIn ?? []) {
     const object = made.objects.find(({ id }) => id === way.objectId);
     if (object === undefined || way.risers === undefined || way.risers === 0) continue;
-    const stepMm = (way.at[2] - boxOf(object.bodies)[0][2]) / way.risers;
+    const stepMm = (way.at[2] - boxOf(object)[0][2]) / way.risers;
     if (stepMm <= stepUpMm + STEP_SLACK_MM) continue;
     const thinner = way.loweredBy;
     yield {
@@ -201,8 +201,9 @@ function* smallRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
 /** Level parts that sag in their middle under their own weight and one figure. @source a plank on two supports: 5ρgL⁴ ÷ 32Et² and, for a load in the middle, FL³ ÷ 4Ebt³ */
 function* sagging(made: MadePiece, { catalogue, units }: Inputs): Generator<Warning> {
   const { bench } = catalogue;
-  for (const { assembly, bodies } of made.objects) {
-    const [[, , footMm]] = boxOf(bodies);
+  for (const object of made.objects) {
+    const { assembly, bodies } = object;
+    const [[, , footMm]] = boxOf(object);
     for (const body of bodies) {
       const face = assembly.faces.find(({ id }) => id === body.id);
       const sheet = made.piece.sheets.find(({ role }) => role === body.role);

@@ -2,7 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { areaMm2 } from '../base/geometry';
 import { seeded } from '../base/random';
 import type { Piece } from '../plan';
-import { plumbThrough, volumeMm3 } from '../shell';
+import { type Body, plumbThrough, volumeMm3 } from '../shell';
+import { solidsOf } from './solids';
 import { CATALOGUE } from '../testing';
 import { FAMILY_NAMES, cutRange, cutThrough, makePiece, newPiece } from '.';
 
@@ -11,11 +12,12 @@ const bodiesOf = (family: (typeof FAMILY_NAMES)[number], settings: Piece['settin
   const fresh = newPiece(family, 'one', SCALE, [], CATALOGUE);
   return makePiece({ ...fresh, settings: { ...fresh.settings, ...settings } }, SCALE, CATALOGUE).objects[0]!.bodies;
 };
+const shown = (bodies: readonly Body[]) => ({ bodies, loose: [] });
 const SHED = { roof: 'flat', seat: 'on-walls', windowsFront: 0, windowsBack: 0, windowsEnds: 0, wallMm: 45, overhangMm: 5 };
 
 describe('a shed of 77 × 52 mm in 5 mm board, cut through', () => {
   test('from front to back: wall, room, wall; floor, headroom, roof', () => {
-    const cut = cutThrough(bodiesOf('shed', SHED), { squareTo: 'x', atMm: 20 })!;
+    const cut = cutThrough(shown(bodiesOf('shed', SHED)), { squareTo: 'x', atMm: 20 })!;
     const sizes = (list: typeof cut.across): (readonly [number, boolean])[] =>
       list.map(({ fromMm, toMm, isClear }) => [Math.round((toMm - fromMm) * 100) / 100, isClear]);
     expect(sizes(cut.across)).toEqual([
@@ -30,9 +32,9 @@ describe('a shed of 77 × 52 mm in 5 mm board, cut through', () => {
     ]);
   });
   test('from side to side the room is 77 mm; past its end there is nothing', () => {
-    const cut = cutThrough(bodiesOf('shed', SHED), { squareTo: 'y', atMm: 26 })!;
+    const cut = cutThrough(shown(bodiesOf('shed', SHED)), { squareTo: 'y', atMm: 26 })!;
     expect(cut.across.filter(({ isClear }) => isClear).map(({ fromMm, toMm }) => toMm - fromMm)).toEqual([expect.closeTo(77, 6)]);
-    expect(cutThrough(bodiesOf('shed', SHED), { squareTo: 'y', atMm: 500 })).toBeNull();
+    expect(cutThrough(shown(bodiesOf('shed', SHED)), { squareTo: 'y', atMm: 500 })).toBeNull();
   });
 });
 
@@ -40,26 +42,26 @@ test.each(FAMILY_NAMES)('%s: areas of many cuts add up to its volume, either way
   const bodies = bodiesOf(family);
   const whole = bodies.reduce((sum, body) => sum + volumeMm3(body), 0);
   for (const squareTo of ['x', 'y'] as const) {
-    const { fromMm, toMm } = cutRange(bodies, squareTo);
+    const { fromMm, toMm } = cutRange(shown(bodies), squareTo);
     const count = 160;
     const step = (toMm - fromMm) / count;
     let sum = 0;
     for (let i = 0; i < count; i++) {
-      const cut = cutThrough(bodies, { squareTo, atMm: fromMm + (i + 0.5) * step });
+      const cut = cutThrough(shown(bodies), { squareTo, atMm: fromMm + (i + 0.5) * step });
       for (const { rings } of cut?.faces ?? []) sum += areaMm2({ rings }) * step;
     }
     expect(Math.abs(sum / whole - 1), `${family} ${squareTo}`).toBeLessThan(0.04);
   }
   const random = seeded(11);
-  const [xs, ys] = (['x', 'y'] as const).map((squareTo) => cutRange(bodies, squareTo)) as [
+  const [xs, ys] = (['x', 'y'] as const).map((squareTo) => cutRange(shown(bodies), squareTo)) as [
     ReturnType<typeof cutRange>,
     ReturnType<typeof cutRange>,
   ];
-  const plumb = plumbThrough(bodies);
+  const plumb = plumbThrough(solidsOf(shown(bodies)));
   for (let i = 0; i < 40; i++) {
     const at = { x: xs.fromMm + random() * (xs.toMm - xs.fromMm), y: ys.fromMm + random() * (ys.toMm - ys.fromMm) };
     const met = plumb(at).reduce((mm, span) => mm + span.toMm - span.fromMm, 0);
-    const cut = cutThrough(bodies, { squareTo: 'y', atMm: at.y });
+    const cut = cutThrough(shown(bodies), { squareTo: 'y', atMm: at.y });
     let inCut = 0;
     for (const { rings } of cut?.faces ?? []) {
       const heights = rings.flatMap((ring) =>

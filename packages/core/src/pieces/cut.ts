@@ -1,6 +1,9 @@
 import { type Point, type Ring, crossings, regionBox } from '../base/geometry';
-import { type Body, type Vec, cross, dot, meshOf, minus, placesOf } from '../shell';
+import { type Vec, cross, dot, minus } from '../shell';
+import { boxOf } from './box';
 import { chained } from './chained';
+import type { MadeObject } from './made-object';
+import { type Solid, solidsOf } from './solids';
 
 /** Where a piece is cut upright: square to its x or its y, so far along it. */
 export interface Cut {
@@ -11,6 +14,8 @@ export interface Cut {
 export interface CutFace {
   readonly bodyId: string;
   readonly name: string;
+  /** Heaped on, and no part. */
+  readonly isLoose: boolean;
   readonly rings: readonly Ring[];
 }
 /** A size along a line through the drawing: of a part, or clear between two. */
@@ -33,22 +38,22 @@ export interface CutDrawing {
 }
 
 /** How far a piece reaches along the way it is cut square to. */
-export function cutRange(bodies: readonly Body[], squareTo: Cut['squareTo']): { readonly fromMm: number; readonly toMm: number } {
-  const along = bodies.flatMap((body) => placesOf(body).map((place) => place[AXIS[squareTo]]));
-  return { fromMm: Math.min(...along), toMm: Math.max(...along) };
+export function cutRange(of: Shown, squareTo: Cut['squareTo']): { readonly fromMm: number; readonly toMm: number } {
+  const [low, high] = boxOf(of);
+  return { fromMm: low[AXIS[squareTo]], toMm: high[AXIS[squareTo]] };
 }
+type Shown = Pick<MadeObject, 'bodies' | 'loose'>;
 const AXIS = { x: 0, y: 1 } as const;
 /** A plane through a row of corners would meet them twice or not at all. */
 const BESIDE_MM = 1.3e-4;
 
 /** Cuts a piece through, seen from the side its axis comes from: the front for y, the right for x. @returns null where nothing is met */
-export function cutThrough(bodies: readonly Body[], { squareTo, atMm }: Cut): CutDrawing | null {
+export function cutThrough(of: Shown, { squareTo, atMm }: Cut): CutDrawing | null {
   const axis = AXIS[squareTo];
   // Cut square to x it is looked at from the right: y runs to the right there.
   const onDrawing = ([x, y, z]: Vec): Point => ({ x: squareTo === 'y' ? x : y, y: -z });
   const away: Vec = squareTo === 'y' ? [0, 1, 0] : [-1, 0, 0];
-  const faces = bodies.flatMap((body): CutFace[] => {
-    const { places, triangles } = meshOf(body);
+  const faceOf = ({ id, name, role, mesh: { places, triangles } }: Solid): CutFace[] => {
     const off = places.map((place) => place[axis] - atMm - BESIDE_MM);
     const edges = triangles.flatMap((corners): (readonly [Vec, Vec])[] => {
       const met = corners.flatMap((a, i): Vec[] => {
@@ -67,10 +72,14 @@ export function cutThrough(bodies: readonly Body[], { squareTo, atMm }: Cut): Cu
       return [dot(along, minus(met[1]!, met[0]!)) > 0 ? [met[0]!, met[1]!] : [met[1]!, met[0]!]];
     });
     const rings = chained(edges).map((ring) => ring.map(onDrawing));
-    return rings.length === 0 ? [] : [{ bodyId: body.id, name: body.name, rings }];
-  });
-  if (faces.length === 0) return null;
-  const { left, right, top, bottom } = regionBox({ rings: faces.flatMap(({ rings }) => rings) });
+    return rings.length === 0 ? [] : [{ bodyId: id, name, isLoose: role === null, rings }];
+  };
+  // What is heaped on lies over what it covers: that is drawn in it.
+  const solids = solidsOf(of);
+  const faces = solids.filter(({ role }) => role !== null).flatMap(faceOf);
+  const heaped = solids.filter(({ role }) => role === null).flatMap(faceOf);
+  if (faces.length + heaped.length === 0) return null;
+  const { left, right, top, bottom } = regionBox({ rings: [...faces, ...heaped].flatMap(({ rings }) => rings) });
   // Where a level line meets most parts, not through a door; and through the widest clear stretch there, beside a ridge.
   const levels = LINES_UP.map((share) => {
     const y = bottom - (bottom - top) * share;
@@ -84,7 +93,7 @@ export function cutThrough(bodies: readonly Body[], { squareTo, atMm }: Cut): Cu
   );
   const upAt = widest === null ? (left + right) / 2 : widest.fromMm + (widest.toMm - widest.fromMm) * BESIDE_MIDDLE;
   const up = sizesAlong(faces, { x: upAt, y: top - 1 }, { x: upAt, y: bottom + 1 }, top - 1);
-  return { faces, left, top, right, bottom, across, acrossAt, up, upAt };
+  return { faces: [...heaped, ...faces], left, top, right, bottom, across, acrossAt, up, upAt };
 }
 const LINES_UP = [0.3, 0.2, 0.12, 0.4, 0.5] as const;
 const BESIDE_MIDDLE = 0.45;

@@ -1,6 +1,7 @@
 import type { Point, Ring } from '../base/geometry';
-import { type Body, type Vec, cross, dot, hullOf, meshOf, midOf, middleOf, placesOf, minus, plus, times } from '../shell';
+import { type Body, type Mesh, type Vec, cross, dot, hullOf, meshOf, midOf, middleOf, placesOf, minus, plus, times } from '../shell';
 import { chained, placeKey } from './chained';
+import type { LooseStuff } from './loose';
 
 /** Where a piece is looked at from: turned about its upright axis, and from how high; all lines of sight parallel. */
 export interface Sight {
@@ -12,10 +13,29 @@ export const FRONT_SIGHT: Sight = { yawDeg: 0, pitchDeg: 0 };
 export const SIDE_SIGHT: Sight = { yawDeg: 90, pitchDeg: 0 };
 export const CORNER_SIGHT: Sight = { yawDeg: 32, pitchDeg: 28 };
 
+/** Courses laid on one side of a part, or worked into it. */
+export interface Coursed {
+  readonly bodyId: string;
+  readonly side: 'far' | 'drawn';
+  /** From course to course along the side. */
+  readonly gaugeMm: number;
+  readonly runs: 'along' | 'up';
+  /** Height of the lowest. */
+  readonly fromMm: number;
+}
+/** What is drawn besides bodies: only while they are put together. */
+export interface Dressing {
+  readonly courses: readonly Coursed[];
+  readonly loose: readonly LooseStuff[];
+}
+const BARE: Dressing = { courses: [], loose: [] };
+
 /** One side of a body as it is seen: y runs down. */
 export interface SeenFace {
   readonly bodyId: string;
   readonly rings: readonly Ring[];
+  readonly courses: readonly (readonly [Point, Point])[];
+  readonly isLoose: boolean;
   /** 0 in the shade, 1 in the light. */
   readonly light: number;
   /** One of many flats that stand for a round: its lines are softer. */
@@ -35,6 +55,7 @@ interface Flat {
   /** Drawn before the faces that lie over it: a reveal before the face it is cut into. */
   readonly isReveal: boolean;
   readonly isFacet?: boolean;
+  readonly side?: 'far' | 'drawn';
 }
 /** What is drawn in one go: a body, or of one that is bent round others a stave. */
 interface Shown {
@@ -62,23 +83,73 @@ export function onDrawing(place: Vec, sight: Sight): Point {
  * for nearly all that are joined.
  * @param apart how far its bodies are drawn from one another, 0 put together, 1 well apart
  */
-export function pieceDrawing(bodies: readonly Body[], sight: Sight, apart = 0): PieceDrawing {
+export function pieceDrawing(bodies: readonly Body[], sight: Sight, apart = 0, { courses, loose }: Dressing = BARE): PieceDrawing {
   const { right, up, near } = axesOf(sight);
+  const flat = (place: Vec): Point => ({ x: dot(place, right), y: -dot(place, up) });
   const shown = bodies.flatMap((body) => shownOf(body, near)).map((one, _, all) => shifted(one, all, apart));
   const seen = inOrder(shown, sight).flatMap(({ body, flats }) =>
     [...flats]
       .filter(({ normal }) => dot(normal, near) > 1e-6)
       .sort((a, b) => Number(b.isReveal) - Number(a.isReveal))
-      .map(({ rings, normal, isFacet = false }): SeenFace => ({
-        bodyId: body.id,
-        isFacet,
-        rings: rings.map((ring) => ring.map((place) => ({ x: dot(place, right), y: -dot(place, up) }))),
-        light: lightOn(normal),
-      })),
+      .map(({ rings, normal, isFacet = false, side }): SeenFace => {
+        const coursed = courses.find((one) => one.bodyId === body.id && one.side === side);
+        return {
+          bodyId: body.id,
+          isFacet,
+          isLoose: false,
+          rings: rings.map((ring) => ring.map(flat)),
+          courses: coursed === undefined ? [] : courseLines(rings, normal, coursed).map(([from, to]) => [flat(from), flat(to)] as const),
+          light: lightOn(normal),
+        };
+      }),
   );
+  // Heaped over what it covers, it hides it.
+  for (const { id, mesh } of loose)
+    for (const { rings, normal } of farFirst(meshFlats(mesh), near))
+      if (dot(normal, near) > 1e-6)
+        seen.push({
+          bodyId: id,
+          isFacet: true,
+          isLoose: true,
+          rings: rings.map((ring) => ring.map(flat)),
+          courses: [],
+          light: lightOn(normal),
+        });
   const points = seen.flatMap(({ rings }) => rings.flat());
   const [xs, ys] = [points.map(({ x }) => x), points.map(({ y }) => y)];
   return { faces: seen, left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+}
+
+const farFirst = (flats: readonly Flat[], near: Vec): readonly Flat[] =>
+  [...flats].sort((a, b) => dot(midOf(a.rings[0]!), near) - dot(midOf(b.rings[0]!), near));
+
+/** Nothing is laid in courses on what lies this level. */
+const LEVEL = 0.995;
+/** Where courses meet on a flat side: level planes, or for boards that go up it upright ones, cut it. */
+function courseLines(rings: readonly (readonly Vec[])[], normal: Vec, { gaugeMm, runs, fromMm }: Coursed): (readonly [Vec, Vec])[] {
+  const slope = Math.hypot(normal[0], normal[1]);
+  if (Math.abs(normal[2]) > LEVEL) return [];
+  const along: Vec = [-normal[1] / slope, normal[0] / slope, 0];
+  const [way, stepMm, lowMm] =
+    runs === 'along'
+      ? ([[0, 0, 1] as Vec, gaugeMm * slope, fromMm] as const)
+      : ([along, gaugeMm, Math.min(...rings.flat().map((place) => dot(place, along)))] as const);
+  const across: Vec = runs === 'along' ? along : cross(normal, along);
+  const high = Math.max(...rings.flat().map((place) => dot(place, way)));
+  const lines: (readonly [Vec, Vec])[] = [];
+  for (let k = 1; lowMm + k * stepMm < high - 0.05; k++) {
+    const at = lowMm + k * stepMm;
+    const met = rings.flatMap((ring) =>
+      ring.flatMap((from, i): Vec[] => {
+        const to = ring[(i + 1) % ring.length]!;
+        const [p, q] = [dot(from, way) - at, dot(to, way) - at];
+        return p > 0 === q > 0 ? [] : [plus(from, times(minus(to, from), p / (p - q)))];
+      }),
+    );
+    met.sort((a, b) => dot(a, across) - dot(b, across));
+    for (let i = 0; i + 1 < met.length; i += 2) lines.push([met[i]!, met[i + 1]!]);
+  }
+  return lines;
 }
 
 /** A lamp over the left shoulder. */
@@ -88,7 +159,7 @@ const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * d
 function shownOf(body: Body, near: Vec): Shown[] {
   if (body.kind === 'curve') return stavesOf(body, near);
   const places = placesOf(body);
-  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(body), depth: dot(middleOf(body), near) }];
+  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(meshOf(body)), depth: dot(middleOf(body), near) }];
 }
 
 /** A bent sheet stave by stave: what stands within its bend lies before some and behind others. */
@@ -110,8 +181,19 @@ function stavesOf(body: Extract<Body, { kind: 'curve' }>, near: Vec): Shown[] {
   }
   return [...staves.values()].map((own): Shown => {
     const all = own.flat();
-    return { body, places: all, flats: sidesOf(own), depth: dot(midOf(all), near) };
+    return { body, places: all, flats: sidesOf(own).map((flat) => ({ ...flat, ...bentSide(body, flat) })), depth: dot(midOf(all), near) };
   });
+}
+/** Which side of a bent sheet a flat of it is; an edge is neither. */
+function bentSide(
+  { frame, farMm, drawnMm }: Extract<Body, { kind: 'curve' }>,
+  { rings, normal }: Flat,
+): { readonly side?: 'far' | 'drawn' } {
+  const from = minus(midOf(rings[0]!), frame.origin);
+  const out = minus(from, times(frame.w, dot(from, frame.w)));
+  const lean = dot(out, normal) / Math.hypot(...out);
+  if (Math.abs(lean) < 0.9) return {};
+  return { side: lean > 0 === farMm > drawnMm ? 'far' : 'drawn' };
 }
 /** Staves of a full circle: as many as its mesh has flats. */
 const ROUND_STAVES = 48;
@@ -164,10 +246,13 @@ function plateFlats(plate: Extract<Body, { kind: 'plate' }>): Flat[] {
       };
     }),
   );
-  return [...sides, { rings: drawn, normal: back, isReveal: false }, { rings: far, normal: frame.w, isReveal: false }];
+  return [
+    ...sides,
+    { rings: drawn, normal: back, isReveal: false, side: 'drawn' },
+    { rings: far, normal: frame.w, isReveal: false, side: 'far' },
+  ];
 }
-function meshFlats(body: Body): Flat[] {
-  const { places, triangles } = meshOf(body);
+function meshFlats({ places, triangles }: Mesh): Flat[] {
   return triangles.flatMap(([a, b, c]): Flat[] => {
     const ring = [places[a]!, places[b]!, places[c]!];
     const raw = cross(minus(ring[1]!, ring[0]!), minus(ring[2]!, ring[0]!));

@@ -84,7 +84,7 @@ export function factsOf(
         return massOfRole(what, volume, piece, role, catalogue);
       });
   });
-  const placed = objects.map(({ id, name, bodies }) => ({
+  const placed = objects.map(({ id, name, bodies, loose }) => ({
     id,
     name,
     standing: standingOf(
@@ -93,7 +93,7 @@ export function factsOf(
         gPerMm3: sharesOf(piece, body.role, laminates).reduce((sum, { role, share }) => sum + share * densityOf(piece, role, catalogue), 0),
       })),
     ),
-    box: boxOf(bodies),
+    box: boxOf({ bodies, loose }),
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
   const glued = gluedOf(objects, laminates);

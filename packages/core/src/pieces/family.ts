@@ -5,6 +5,7 @@ import type { Result } from '../base/result';
 import type { Catalogue } from '../catalogue';
 import type { AskedField } from '../fields';
 import type { Assembly, Vec } from '../shell';
+import type { LooseStuff } from './loose';
 
 /** What the sizes of a piece follow from: the figures that will use it. */
 export interface PieceScale {
@@ -127,6 +128,8 @@ export interface PieceShape {
   readonly order: readonly OrderStep[];
   readonly strung?: readonly Strung[];
   readonly fills?: readonly Filling[];
+  /** The same where it lies, as far as it has a shape. */
+  readonly loose?: readonly LooseStuff[];
   /** What reveals of lined openings are lined with. */
   readonly liningRole?: string;
   /** What comes off: bodies lifted away together. */

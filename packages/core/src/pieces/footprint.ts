@@ -17,7 +17,7 @@ export interface Footprint {
 export const footprintOf = remembered((made: MadePiece): Footprint | null => {
   const first = made.objects[0];
   if (first === undefined) return null;
-  const places = first.bodies.flatMap((body) => placesOf(body));
+  const places = [...first.bodies.flatMap((body) => placesOf(body)), ...first.loose.flatMap(({ mesh }) => mesh.places)];
   const [xs, ys, zs] = [0, 1, 2].map((axis) => places.map((place) => place[axis as 0 | 1 | 2])) as [number[], number[], number[]];
   const [left, right, back, front] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
   const middle = { x: (left + right) / 2, y: (back + front) / 2 };

@@ -26,7 +26,7 @@ export { placedHull } from './standing';
 export { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, axesOf, onDrawing, pieceDrawing } from './drawing';
 export { cutRange, cutThrough } from './cut';
 export type { Cut, CutDrawing, CutSize } from './cut';
-export type { PieceDrawing, SeenFace, Sight } from './drawing';
+export type { Coursed, PieceDrawing, SeenFace, Sight } from './drawing';
 export type { Handle, OrderStep } from './family';
 export { partRows } from './part-rows';
 export type { PartRow } from './part-rows';

@@ -22,6 +22,7 @@ import type {
   StockRole,
 } from './family';
 import { type Clad, cladsOf } from './cladding';
+import { coursesOn } from './coursed';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';
 import { type FillNeed, type PieceFacts, factsOf } from './facts';
@@ -102,16 +103,18 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
   if (!stocks.ok) return refuse(stocks.problem);
   const shape = of.shape(parsed.data as never, scale);
   if (!shape.ok) return refuse({ field: shape.problem.field, says: shape.problem.says });
-  const objects: MadeObject[] = [];
+  const bare: MadeObject[] = [];
   for (const assembly of shape.value.objects) {
     const bodies = resolved(assembly, stocks.value);
     if (!bodies.ok) return refuse({ field: null, says: noShapeWords(bodies.problem) });
-    objects.push({
+    bare.push({
       id: assembly.id,
       name: assembly.name,
       count: assembly.count,
       assembly,
       bodies: bodies.value,
+      courses: [],
+      loose: (shape.value.loose ?? []).filter(({ objectId }) => objectId === assembly.id),
       ...withLayers(
         flatParts(bodies.value),
         laminates,
@@ -119,7 +122,8 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
       ),
     });
   }
-  const clads = cladsOf(piece, objects, of.clads, catalogue);
+  const clads = cladsOf(piece, bare, of.clads, catalogue);
+  const objects = clads.length === 0 ? bare : bare.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
   const fills = fillsOf(piece, objects, shape.value, catalogue);
   const facts = factsOf(piece, objects, { clads, fills, laminates }, catalogue);
   return {

@@ -6,7 +6,8 @@ import { tableSolids } from '../solid';
 import { heightsIn } from '../stack';
 import { CATALOGUE, aBoard, aPit, aPlot } from '../testing';
 import { derivePipeline } from '../pipeline';
-import { plumbThrough } from '../shell';
+import { type Body, plumbThrough } from '../shell';
+import { solidsOf } from './solids';
 import { type FamilyName, makePiece, makePieces, newPiece } from '.';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
@@ -40,20 +41,21 @@ const SHED = {
   doorWidthMm: 32,
 };
 
+const solids = (bodies: readonly Body[]) => solidsOf({ bodies, loose: [] });
 describe('plumb lines', () => {
   const { bodies } = makePiece(aPiece('shed', SHED), SCALE, CATALOGUE).objects[0]!;
   const thickMm = (x: number, y: number): number =>
-    plumbThrough(bodies)({ x, y }).reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0);
+    plumbThrough(solids(bodies))({ x, y }).reduce((sum, { fromMm, toMm }) => sum + toMm - fromMm, 0);
   const roof = bodies.find(({ id }) => id === 'roof')!;
   test('through the room: a floor of 5 and a roof of 2; through a wall all of it; beside the shed nothing', () => {
     expect(thickMm(20, 20)).toBeCloseTo(5 + 2, 6);
     // wall from under the floor to the roof, and the roof
-    expect(thickMm(20, -2)).toBeCloseTo(5 + 45 + (plumbThrough([roof])({ x: 20, y: -2 }).length > 0 ? 2 : 0), 6);
+    expect(thickMm(20, -2)).toBeCloseTo(5 + 45 + (plumbThrough(solids([roof]))({ x: 20, y: -2 }).length > 0 ? 2 : 0), 6);
     expect(thickMm(-200, 20)).toBe(0);
   });
   test('what they meet over a whole body comes to its volume', () => {
     const wall = bodies.find(({ id }) => id === 'left')!;
-    const plumb = plumbThrough([wall]);
+    const plumb = plumbThrough(solids([wall]));
     let mm3 = 0;
     for (let x = -20; x < 120; x += 0.25)
       for (let y = -20; y < 120; y += 0.25) for (const { fromMm, toMm } of plumb({ x, y })) mm3 += (toMm - fromMm) * 0.0625;

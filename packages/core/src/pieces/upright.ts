@@ -4,8 +4,10 @@ import { type Catalogue, materialBy } from '../catalogue';
 import { type Feature, pieceTurnOn } from '../features';
 import type { Upright, UprightCut, UprightMesh, UprightSpan } from '../ground';
 import { shapeRegion } from '../shapes';
-import { meshOf, placesOf, plumbThrough } from '../shell';
+import { plumbThrough } from '../shell';
+import { boxOf } from './box';
 import { type Footprint, footprintOf } from './footprint';
+import { solidsOf } from './solids';
 import type { MadePiece } from './made';
 import { placedHull } from './standing';
 
@@ -23,12 +25,12 @@ const LEVEL_MM = 1;
 const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null => {
   const [footprint, object] = [footprintOf(made), made.objects[0]];
   if (footprint === null || object === undefined || made.shape === null) return null;
-  const { bodies } = object;
+  const solids = solidsOf(object);
   const { middle } = footprint;
-  const footMm = Math.min(...bodies.flatMap((body) => placesOf(body).map(([, , z]) => z)));
-  const plumb = plumbThrough(bodies);
+  const [[, , footMm]] = boxOf(object);
+  const plumb = plumbThrough(solids);
   const words = new Map(
-    bodies.map((body) => [body.id, { name: `${made.piece.name}: ${body.name.toLowerCase()}`, hatch: hatchOf(made, body.role, catalogue) }]),
+    solids.map(({ id, name, role }) => [id, { name: `${made.piece.name}: ${name.toLowerCase()}`, hatch: hatchOf(made, role, catalogue) }]),
   );
   const levels = made.shape.levels.filter(({ objectId }) => objectId === object.id);
   const inSpace = ({ x, y }: Point): Point => ({ x: x + middle.x, y: middle.y - y });
@@ -48,14 +50,13 @@ const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null =
         : (at, upMm) =>
             levels.some(({ atMm, ring }) => Math.abs(atMm - footMm - upMm) < LEVEL_MM && contains({ rings: [ring] }, inSpace(at))),
     meshes: () =>
-      bodies.map((body) => {
-        const { places, triangles } = meshOf(body);
+      solids.map(({ mesh: { places, triangles } }) => {
         return { places: places.map(([x, y, z]) => [x - middle.x, middle.y - y, z - footMm] as const), triangles };
       }),
   };
 });
 
-function hatchOf({ piece }: MadePiece, role: string, catalogue: Catalogue): string {
+function hatchOf({ piece }: MadePiece, role: string | null, catalogue: Catalogue): string {
   const sheet = piece.sheets.find((one) => one.role === role);
   return sheet === undefined ? 'solid' : materialBy(catalogue, sheet.materialId).hatch;
 }

@@ -1,6 +1,5 @@
 import type { Point } from '../base/geometry';
-import { meshOf } from './mesh';
-import type { Body } from './resolve';
+import type { Mesh } from './mesh';
 
 /** What of a body lies over one place, from its underside there to its top, mm. */
 export interface Span {
@@ -15,11 +14,10 @@ const SQUARE_MM = 12;
 const BESIDE_MM = { x: 1.27e-5, y: 2.31e-5 };
 
 /** Drops plumb lines through bodies: each tells what it meets from below upwards, body by body. @param bodies closed, each for itself */
-export function plumbThrough(bodies: readonly Body[]): (at: Point) => readonly Span[] {
+export function plumbThrough(bodies: readonly { readonly id: string; readonly mesh: Mesh }[]): (at: Point) => readonly Span[] {
   const squares = new Map<string, number[]>();
   const sides: number[] = [];
-  bodies.forEach((body, owner) => {
-    const { places, triangles } = meshOf(body);
+  bodies.forEach(({ mesh: { places, triangles } }, owner) => {
     for (const [a, b, c] of triangles) {
       const [[ax, ay, az], [bx, by, bz], [cx, cy, cz]] = [places[a]!, places[b]!, places[c]!];
       // Seen edge-on it hides nothing from above.

@@ -4,6 +4,7 @@ import { ok } from '../../base/result';
 import { mm } from '../../fields';
 import { askLength } from '../asks';
 import { inFaceOf, levelFace, regularRing } from '../enclosure';
+import { turned } from '../loose';
 import { type PieceShape, pieceFamily, refused } from '../family';
 
 const ACROSS = { min: 20, max: 500 };
@@ -91,6 +92,21 @@ function shapeOf(own: Pad): PieceShape {
       { does: 'fill', says: 'Model the rim over the ring, steep inside, flat outside; rays outwards with a stiff brush.', bodyIds: [] },
     ],
     rests: [{ bodyId: 'ring', on: ['board'] }],
+    loose: [
+      {
+        id: 'rim',
+        name: 'Rim',
+        objectId: 'pad',
+        mesh: turned(
+          [
+            { outMm: own.hollowMm / 2, upMm: 0 },
+            { outMm: own.acrossMm / 2, upMm: 0 },
+            { outMm: crest, upMm: own.rimMm },
+          ],
+          2 * FLATS,
+        ),
+      },
+    ],
     fills: [{ usual: 'clay', objectId: 'pad', ml: rimMm3 / 1_000 }],
     facts: [{ label: 'Rim modelled over the ring, dry', value: rimMm3 / 1_000, unit: 'ml' }],
     handles: [

@@ -2,7 +2,8 @@ import { z } from 'zod';
 import type { Point } from '../../base/geometry';
 import { type Result, ok } from '../../base/result';
 import { mm, oneOf, text, whole } from '../../fields';
-import type { Bar, EdgeJoint, Row, Vec } from '../../shell';
+import type { Bar, EdgeJoint, Mesh, Row, Vec } from '../../shell';
+import { lofted, merged } from '../loose';
 import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { CORNER_LETTERS, type DrawnLine, askLine, lineIn } from '../corners';
 import { type FieldProblem, type PieceShape, pieceFamily, refused } from '../family';
@@ -206,6 +207,7 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
             },
           ],
     fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own, sides) }] : [],
+    loose: own.fill === 'hedge' ? [{ id: 'hedge', name: 'Hedge', objectId: 'fence', mesh: hedgeOf(own, posts, course.isClosed) }] : [],
     order: [
       { does: 'pin', says: 'Posts on pins into the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
       {
@@ -261,6 +263,26 @@ function hedgeMl(own: Fence, sides: readonly Side[]): number {
   const longs = sides.flatMap(({ longMm, bays }) => Array.from({ length: bays }, () => longMm / bays));
   const grownMm = longs.reduce((sum, mm, i) => (i + 1 === own.gateBay ? sum : sum + mm), 0);
   return (grownMm * own.hedgeMm * own.heightMm) / 1_000;
+}
+
+/** Leaves about every bay without a gate. */
+function hedgeOf(own: Fence, posts: readonly Bar[], isClosed: boolean): Mesh {
+  const half = own.hedgeMm / 2;
+  return merged(
+    posts.flatMap((post, i): Mesh[] => {
+      const next = posts[i + 1] ?? (isClosed ? posts[0]! : null);
+      if (next === null || i + 1 === own.gateBay) return [];
+      const [[ax, ay], [bx, by]] = [post.from, next.from];
+      const [ox, oy] = outOf(post.from, next.from);
+      const ring = (z: number): Vec[] => [
+        [ax + ox * half, ay + oy * half, z],
+        [bx + ox * half, by + oy * half, z],
+        [bx - ox * half, by - oy * half, z],
+        [ax - ox * half, ay - oy * half, z],
+      ];
+      return [lofted([ring(0), ring(own.heightMm)])];
+    }),
+  );
 }
 
 interface Bay {

@@ -3,6 +3,7 @@ import type { Point } from '../../base/geometry';
 import { ok } from '../../base/result';
 import { mm, whole } from '../../fields';
 import { askLength, askNumber } from '../asks';
+import { moundOver } from '../loose';
 import { levelFace } from '../enclosure';
 import { type PieceShape, pieceFamily, refused } from '../family';
 
@@ -84,7 +85,8 @@ function shapeOf(own: Heap): PieceShape {
   const core = Array.from({ length: own.coreLayers }, (_, i) =>
     levelFace(
       { id: `core-${i + 1}`, name: `Core, layer ${i + 1}`, role: 'core', lies: { on: i === 0 ? 'board' : `core-${i}` } },
-      oval(own.skinMm + (room * i) / (own.coreLayers + 1)),
+      // Cut as narrow at its foot as the core is at its top: square edges then hide under the slope.
+      oval(own.skinMm + (room * (i + 1)) / (own.coreLayers + 1)),
       0,
       'above',
       free,
@@ -113,6 +115,7 @@ function shapeOf(own: Heap): PieceShape {
       { does: 'fill', says: 'Wet it, then lock it with thinned glue at least twice, dry between.', bodyIds: [] },
     ],
     rests: core.map(({ id }, i) => ({ bodyId: id, on: [i === 0 ? 'board' : `core-${i}`] })),
+    loose: [{ id: 'rubble', name: 'Rubble', objectId: 'heap', mesh: moundOver(oval(0), [0, own.highMm], (share) => 1 - share, 1) }],
     fills: GRADES.map(({ usual, share }) => ({ usual, objectId: 'heap', ml: (rubble * share) / 1_000 })),
     facts: [
       ...GRADES.map(({ name, share }) => ({ label: name, value: (rubble * share) / 1_000, unit: 'ml' as const })),

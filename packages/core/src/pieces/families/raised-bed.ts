@@ -3,6 +3,8 @@ import { ok } from '../../base/result';
 import { mm, oneOf, whole } from '../../fields';
 import { SIZES, askChoice, askLength, askNumber } from '../asks';
 import { levelFace, wallOf, walled } from '../enclosure';
+import type { Mesh } from '../../shell';
+import { merged, prism } from '../loose';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 
 const settings = z.strictObject({
@@ -58,6 +60,40 @@ function refusal(own: Bed): ReturnType<typeof refused> | null {
   return null;
 }
 
+/** Soil with a furrow in the middle of every stretch: a level bed, and two slopes a stretch. */
+function soilOf({ widthMm: w, depthMm: d, soilMm, furrows, furrowMm }: Bed): Mesh {
+  const low = furrows === 0 ? soilMm : soilMm - furrowMm;
+  const pitch = d / Math.max(1, furrows);
+  const block = (outline: readonly (readonly [number, number])[]): Mesh => prism(outline, 0, w);
+  return merged([
+    ...(low > 0
+      ? [
+          block([
+            [0, 0],
+            [d, 0],
+            [d, low],
+            [0, low],
+          ]),
+        ]
+      : []),
+    ...Array.from({ length: furrows }, (_, i): Mesh[] => {
+      const [from, middle, to] = [i * pitch, (i + 0.5) * pitch, (i + 1) * pitch];
+      return [
+        block([
+          [from, low],
+          [middle, low],
+          [from, soilMm],
+        ]),
+        block([
+          [middle, low],
+          [to, low],
+          [to, soilMm],
+        ]),
+      ];
+    }).flat(),
+  ]);
+}
+
 function shapeOf(own: Bed): PieceShape {
   const { widthMm: w, depthMm: d } = own;
   const ring = rectangleRing(0, 0, w, d);
@@ -92,6 +128,7 @@ function shapeOf(own: Bed): PieceShape {
       { does: 'fill', says: 'Scraps of foam for the core; soil in glue over it, furrows drawn while it is wet.', bodyIds: [] },
       { does: 'place', says: 'Plants last, in the ridges, after the last spray.', bodyIds: [] },
     ],
+    loose: [{ id: 'soil', name: 'Soil', objectId: 'bed', mesh: soilOf(own) }],
     fills: [{ usual: 'soil', objectId: 'bed', ml: soilMm3 / 1_000 }],
     facts: own.furrows === 0 ? [] : [{ label: 'From furrow to furrow', value: d / own.furrows, unit: 'mm' }],
     handles: [

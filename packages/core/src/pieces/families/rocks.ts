@@ -6,6 +6,7 @@ import { mm, oneOf, whole } from '../../fields';
 import type { Assembly } from '../../shell';
 import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { levelFace } from '../enclosure';
+import { moundOver } from '../loose';
 import { type PieceShape, pieceFamily, refused } from '../family';
 
 const settings = z.strictObject({
@@ -104,7 +105,9 @@ function shapeOf(own: Rocks): PieceShape {
       );
     });
     const object: Assembly = { id, name, count, faces };
-    return [{ object, skinMl: isClay(own) ? skinMl((own.acrossMm / 2) * share, own.skinMm) : 0 }];
+    return [
+      { object, ring, radiusMm: (own.acrossMm / 2) * share, skinMl: isClay(own) ? skinMl((own.acrossMm / 2) * share, own.skinMm) : 0 },
+    ];
   });
   return {
     objects: made.map(({ object }) => object),
@@ -126,6 +129,14 @@ function shapeOf(own: Rocks): PieceShape {
       },
     ],
     rests: Array.from({ length: own.layers - 1 }, (_, i) => ({ bodyId: `layer-${i + 2}`, on: [`layer-${i + 1}`] })),
+    loose: isClay(own)
+      ? made.map(({ object, ring, radiusMm }) => ({
+          id: `clay-${object.id}`,
+          name: 'Clay',
+          objectId: object.id,
+          mesh: moundOver(ring, [0, radiusMm], (share) => Math.sqrt(1 - share ** 2), 6),
+        }))
+      : [],
     fills: made.map(({ object, skinMl: ml }) => ({ usual: 'clay', objectId: object.id, ml })),
     facts: isClay(own)
       ? made.map(({ object, skinMl: ml }) => ({ label: `Clay on a ${object.name.toLowerCase()}, dry`, value: ml, unit: 'ml' as const }))

@@ -8,7 +8,7 @@ import { usePlan } from '../../document/plan';
 import { ringPath } from './ringPath';
 
 /** A piece cut through upright, with its sizes: of every part on the line, and clear between them. */
-const props = defineProps<{ name: string; object: Pick<MadeObject, 'bodies'>; widthPx: number; heightPx: number }>();
+const props = defineProps<{ name: string; object: Pick<MadeObject, 'bodies' | 'loose'>; widthPx: number; heightPx: number }>();
 const store = usePlan();
 const WAYS = [
   { value: 'y', text: 'from side to side' },
@@ -16,9 +16,9 @@ const WAYS = [
 ] as const satisfies readonly { readonly value: Cut['squareTo']; readonly text: string }[];
 const squareTo = ref<Cut['squareTo']>('x');
 const share = ref(0.5);
-const range = computed(() => cutRange(props.object.bodies, squareTo.value));
+const range = computed(() => cutRange(props.object, squareTo.value));
 const atMm = computed(() => range.value.fromMm + (range.value.toMm - range.value.fromMm) * share.value);
-const cut = computed(() => cutThrough(props.object.bodies, { squareTo: squareTo.value, atMm: atMm.value }));
+const cut = computed(() => cutThrough(props.object, { squareTo: squareTo.value, atMm: atMm.value }));
 const ROOM_PX = 76;
 const HEAD_PX = 44;
 const high = computed(() => Math.max(80, props.heightPx - HEAD_PX));
@@ -49,7 +49,14 @@ const length = (mm: number): string => lengthText(Math.round(mm * 10) / 10, stor
   </div>
   <p v-if="cut === null" class="quiet">Nothing is met there.</p>
   <svg v-else :width="widthPx" :height="high" :viewBox="box" role="img" :aria-label="`${name}, cut through`">
-    <path v-for="face in cut.faces" :key="face.bodyId" :d="ringPath(face.rings)" class="cut" data-testid="cut-face">
+    <path
+      v-for="face in cut.faces"
+      :key="face.bodyId"
+      :d="ringPath(face.rings)"
+      class="cut"
+      :class="{ loose: face.isLoose }"
+      data-testid="cut-face"
+    >
       <title>{{ face.name }}</title>
     </path>
     <path

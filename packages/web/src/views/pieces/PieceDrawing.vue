@@ -7,12 +7,12 @@ import { useCatalogue } from '../../document/catalogue';
 import { shortId } from '../../document/name';
 import { usePlan } from '../../document/plan';
 import { arrowStep } from '../../ui/arrowStep';
-import { ringPath } from './ringPath';
+import { linePath, ringPath } from './ringPath';
 import { scaleOf, whyNot } from './pieceChoice';
 
 /** A piece drawn from one side, to scale; in the round it is turned by dragging. Handles change the sizes they stand for. */
 const props = defineProps<{
-  object: Pick<MadeObject, 'id' | 'bodies'>;
+  object: Pick<MadeObject, 'id' | 'bodies' | 'loose' | 'courses'>;
   sight: Sight;
   apart: number;
   /** Only these bodies; null for all. */
@@ -35,7 +35,8 @@ const catalogues = useCatalogue();
 const bodies = computed(() =>
   props.placed === null ? props.object.bodies : props.object.bodies.filter(({ id }) => props.placed!.has(id)),
 );
-const whole = computed(() => pieceDrawing(props.object.bodies, props.sight, props.apart));
+const isWhole = computed(() => props.apart === 0 && props.placed === null);
+const whole = computed(() => pieceDrawing(props.object.bodies, props.sight, props.apart, isWhole.value ? props.object : undefined));
 const drawing = computed(() => (props.placed === null ? whole.value : pieceDrawing(bodies.value, props.sight, props.apart)));
 const MARGIN_PX = 46;
 const pxPerMm = computed(() =>
@@ -166,13 +167,15 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
     @pointerdown="turn"
     @keydown="turnByKey"
   >
-    <path
-      v-for="(face, i) in drawing.faces"
-      :key="i"
-      :d="ringPath(face.rings)"
-      :style="{ fill: shade(face.light), ...(face.isFacet ? { stroke: shade(face.light * 0.8) } : {}) }"
-      class="face"
-    />
+    <template v-for="(face, i) in drawing.faces" :key="i">
+      <path
+        :d="ringPath(face.rings)"
+        :style="{ fill: shade(face.light), ...(face.isFacet ? { stroke: shade(face.light * 0.8) } : {}) }"
+        class="face"
+        :class="{ loose: face.isLoose }"
+      />
+      <path v-if="face.courses.length > 0" :d="linePath(face.courses)" class="course" />
+    </template>
     <path v-for="one in cables" :key="one.id" :d="one.d" class="cable" />
     <g v-if="isFlatView" class="sizes" aria-hidden="true">
       <path
@@ -230,6 +233,16 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
   stroke: var(--ink);
   stroke-width: 0.9px;
   stroke-linejoin: round;
+  vector-effect: non-scaling-stroke;
+}
+.loose {
+  fill-opacity: 0.75;
+}
+.course {
+  fill: none;
+  stroke: var(--ink);
+  stroke-opacity: 0.35;
+  stroke-width: 0.6px;
   vector-effect: non-scaling-stroke;
 }
 .sizes path {
