@@ -367,6 +367,10 @@ const Bench = z.strictObject({
   /** Setting one piece down in its place for good: marked, roughened, glued, pressed, wiped. */
   pieceFixMin: Estimate,
   lengthCutMin: Estimate,
+  /** A cut that is marked first; one along an edge that is there; one small part laid. */
+  measuredCutMin: Estimate,
+  guidedCutMin: Estimate,
+  laidByHandMin: Estimate,
   /** Small parts laid by hand that are more than anybody finishes. */
   manyByHand: Estimate,
   /** A figure on its base, and how far a floor under one may sag. */

@@ -1,4 +1,5 @@
 export { clearWarnings } from './clear-checks';
+export { fixedWarnings } from './fixed-checks';
 export { coatWarnings } from './coat-checks';
 export { cutWarnings } from './cut-checks';
 export { edgeMends } from './edge-mends';

@@ -34,6 +34,8 @@ const VIEWS = {
   'piece/impossible': ['pieces'],
   'piece/low-door': ['pieces'],
   'piece/narrow-door': ['pieces'],
+  'piece/caught': ['pieces'],
+  'piece/unreachable': ['pieces'],
   'piece/over-seam': ['ground', 'pieces'],
   'piece/plot-small': ['ground', 'pieces'],
   'piece/tips': ['pieces'],

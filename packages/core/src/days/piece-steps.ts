@@ -1,6 +1,6 @@
 import type { Catalogue } from '../catalogue';
-import type { PieceWork } from '../pieces';
-import type { FixedOnTile } from '../tiling';
+import type { FixedPiece, PieceWork } from '../pieces';
+import type { OnTile } from '../tiling';
 import { listedBy } from '../base/grouping';
 import { total } from '../base/units';
 import { type Draft, task } from './step';
@@ -28,7 +28,7 @@ export const pieceSteps = (pieces: readonly PieceWork[], { bench }: Catalogue): 
   });
 
 /** Pieces glued down, tile by tile: from then on tile and pieces are one workpiece. */
-export function fixStep(fixed: readonly FixedOnTile[], { bench }: Catalogue): Draft {
+export function fixStep(fixed: readonly (FixedPiece & OnTile)[], { bench }: Catalogue): Draft {
   const tasks = [...listedBy(fixed, ({ tileId }) => tileId)].map(([tileId, own]) => {
     const work = total(
       `Fix pieces, ${tileId}`,

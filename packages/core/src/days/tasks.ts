@@ -11,8 +11,8 @@ import type { Joint } from '../stack/joint';
 import { coatSteps } from './coat-steps';
 import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
-import type { PieceWork } from '../pieces';
-import type { FixedOnTile } from '../tiling';
+import type { FixedPiece, PieceWork } from '../pieces';
+import type { OnTile } from '../tiling';
 import { fixStep, pieceSteps } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
@@ -26,7 +26,7 @@ export interface StepInputs {
   readonly joints: BoardStack['joints'];
   readonly hollows: readonly Hollow[];
   readonly pieces: readonly PieceWork[];
-  readonly fixed: readonly FixedOnTile[];
+  readonly fixed: readonly (FixedPiece & OnTile)[];
   readonly jobs: readonly CutJob[];
   /** Of cutting every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;

@@ -126,8 +126,8 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     fromMm: 0,
     toMm: 20,
   }),
-  a('raised', 'heap-1', 'Salt heap', { shape: round(740, 150, 45), heightMm: 30, steps: 3, stepInMm: 12 }),
-  a('raised', 'heap-2', 'Small salt heap', { shape: round(830, 110, 28), heightMm: 20, steps: 2, stepInMm: 10 }),
+  a('plot', 'heap-1', 'Salt heap', { shape: round(740, 150, 46), heightMm: 30, pieceId: 'salt-heap', pieceTurnDeg: 0 }),
+  a('plot', 'heap-2', 'Small salt heap', { shape: round(830, 110, 30), heightMm: 16, pieceId: 'small-salt-heap', pieceTurnDeg: 0 }),
   a('bank', 'sea-bank', 'Sea bank', {
     shape: strip(
       [
@@ -180,25 +180,29 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     pieceId: 'footbridge',
     pieceTurnDeg: -15.34,
   }),
-  a('wall', 'sluice-north', 'North sluice', {
+  a('plot', 'sluice-north', 'North sluice', {
     shape: strip(
       [
         [924, 60],
         [992, 60],
       ],
-      6,
+      12,
     ),
     heightMm: 25,
+    pieceId: 'sluice',
+    pieceTurnDeg: 0,
   }),
-  a('wall', 'sluice-west', 'West sluice', {
+  a('plot', 'sluice-west', 'West sluice', {
     shape: strip(
       [
         [100, 501],
         [100, 570],
       ],
-      6,
+      12,
     ),
     heightMm: 25,
+    pieceId: 'sluice',
+    pieceTurnDeg: 90,
   }),
   a('clear', 'muster', 'Muster ground', { shape: box(770, 905, 330, 80) }),
   a('light', 'lamps', 'Boiling house lamps', {
@@ -243,6 +247,15 @@ function pieces(catalogue: Catalogue): readonly Piece[] {
       parapetMm: 0,
       crenels: 0,
     }),
+    a(
+      'fence',
+      'sluice',
+      'Sluice gate',
+      { course: 'line', lengthMm: 62, bayMm: 62, heightMm: 25, rails: 2, fill: 'boards', gapMm: 0.5, gateBay: 0 },
+      { count: 2, isFixed: true },
+    ),
+    a('heap', 'salt-heap', 'Salt heap', { wideMm: 90, deepMm: 90, highMm: 30, coreLayers: 1, skinMm: 10 }),
+    a('heap', 'small-salt-heap', 'Small salt heap', { wideMm: 56, deepMm: 56, highMm: 16, coreLayers: 1, skinMm: 7 }),
     a('footbridge', 'footbridge', 'Footbridge', { spanMm: 176, widthMm: 34, deck: 'flat', parapetMm: 9, depthMm: 4 }),
   ];
 }

@@ -3,7 +3,9 @@ import { applied } from '../plan/edits';
 import type { Piece } from '../plan';
 import { NOTHING_DONE } from '../shop';
 import { CATALOGUE, aBoard, derived } from '../testing';
-import { type FamilyName, newPiece } from '.';
+import { plus } from '../shell';
+import { FAMILY_NAMES, type FamilyName, makePiece, newPiece } from '.';
+import { comesOff } from './reach';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const aPiece = (family: FamilyName, settings: Piece['settings'] = {}, own: Partial<Piece> = {}): Piece => {
@@ -68,5 +70,50 @@ describe('glue inside a core', () => {
   test('white glue between foam and foam never dries, and another is offered; card lets the water through', () => {
     expect(mended(walls('xps-foam', 'white-glue'), 'piece/wet-inside')).toEqual([1, 0]);
     expect(mended(walls('greyboard', 'white-glue'), 'piece/wet-inside')[0]).toBe(0);
+  });
+});
+
+describe('what is meant to come off', () => {
+  const caught = (piece: Piece) => derived(boardWith(piece)).warnings.filter(({ code }) => code === 'piece/caught');
+  test.each(FAMILY_NAMES)('%s does, as it is taken from the list', (family) => {
+    expect(caught(aPiece(family))).toEqual([]);
+  });
+  test.each([3, 4, 5, 6, 7, 8, 9, 10, 12, 16])('floors of a tower of %i sides come out past the strips above them', (sides) => {
+    expect(caught(aPiece('tower', { sides, storeys: 3, basesAcross: 4 }))).toEqual([]);
+  });
+  const bodiesOf = (piece: Piece) => makePiece(piece, SCALE, CATALOGUE).objects[0]!.bodies;
+  test('a floor under a whole ring is caught; between two arcs of one it comes out on edge', () => {
+    const bodies = bodiesOf(aPiece('round-tower', { storeys: 3 }));
+    const floor = bodies.filter(({ id }) => id === 'floor-2');
+    const arcs = bodies.filter(({ id }) => id.startsWith('hoop-2'));
+    const [arc, other] = arcs;
+    if (arc?.kind !== 'curve' || other?.kind !== 'curve') throw new Error('no arc');
+    const thick = (one: typeof arc) => ({ ...one, farMm: one.drawnMm - 4 });
+    expect(comesOff(floor, [thick(arc), thick(other)])).toBe(true);
+    expect(comesOff(floor, [{ ...arc, turnRad: 2 * Math.PI, farMm: arc.drawnMm - 4 }])).toBe(false);
+  });
+  test('a roof under another that stays is caught', () => {
+    const [roof] = bodiesOf(aPiece('shed', { roof: 'flat' })).filter(({ id }) => id === 'roof');
+    if (roof?.kind !== 'plate') throw new Error('no roof');
+    const lid = { ...roof, id: 'lid', frame: { ...roof.frame, origin: plus(roof.frame.origin, [0, 0, 30]) } };
+    expect(comesOff([roof], [lid])).toBe(false);
+    expect(comesOff([lid], [roof])).toBe(true);
+  });
+});
+
+describe('rooms out of reach', () => {
+  const closed = (family: FamilyName, settings: Piece['settings'] = {}) =>
+    derived(boardWith(aPiece(family, settings))).warnings.filter(({ code }) => code === 'piece/unreachable');
+  test('a roof glued over a room that no hand goes into is told, and comes off with a click', () => {
+    expect(mended(aPiece('emplacement', { isRoofFixed: true }), 'piece/unreachable')).toEqual([1, 0]);
+  });
+  test.each(FAMILY_NAMES)('%s has none, as it is taken from the list', (family) => {
+    expect(closed(family)).toEqual([]);
+  });
+  test('a hand goes through a door that is large enough', () => {
+    const plan = boardWith(aPiece('emplacement', { isRoofFixed: true, wallMm: 60, doorWidthMm: 45, doorHeightMm: 45 }));
+    const codes = (handMm: number) => derived({ ...plan, play: { ...plan.play, handMm } }).warnings.map(({ code }) => code);
+    expect(codes(90)).toContain('piece/unreachable');
+    expect(codes(40)).not.toContain('piece/unreachable');
   });
 });

@@ -1,30 +1,19 @@
-import type { Mend, Warning } from '../checks';
+import type { Warning } from '../checks';
 import { type Region, areaMm2, regionBox, without } from '../base/geometry';
 import { boxOf } from './box';
 import { holdsABase } from './capacity';
-import { type MeasureSystem, given, lengthWords } from '../base/units';
-import { type Catalogue, adhesiveBy, materialBy } from '../catalogue';
-import { type Feature, pieceOn } from '../features';
+import { given, lengthWords } from '../base/units';
+import { adhesiveBy, materialBy } from '../catalogue';
+import { pieceOn } from '../features';
 import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../shapes';
-import type { PieceScale } from './family';
-import { type Footprint } from './footprint';
+import { type Check, type CheckInputs, set } from './check';
 import type { MadePiece } from './made';
+import { caught, closedIn } from './reach-checks';
 import { placedHull } from './standing';
 
-interface Inputs {
-  readonly made: readonly MadePiece[];
-  readonly footprints: ReadonlyMap<string, Footprint>;
-  readonly features: readonly Feature[];
-  readonly scale: PieceScale;
-  readonly stepUpMm: number;
-  readonly units: MeasureSystem;
-  readonly catalogue: Catalogue;
-}
-type Check = (made: MadePiece, inputs: Inputs) => Generator<Warning>;
-
 /** What will go wrong with the pieces, and what would mend it. @source craft.md §5 */
-export function* pieceWarnings(inputs: Inputs): Generator<Warning> {
+export function* pieceWarnings(inputs: CheckInputs): Generator<Warning> {
   for (const made of inputs.made) for (const check of CHECKS) yield* check(made, inputs);
   yield* tightPlots(inputs);
 }
@@ -34,6 +23,8 @@ const CHECKS: readonly Check[] = [
   narrowDoors,
   highThresholds,
   highLevels,
+  caught,
+  closedIn,
   lowRooms,
   smallRooms,
   sagging,
@@ -43,7 +34,7 @@ const CHECKS: readonly Check[] = [
 ];
 
 /** A level that is stepped up to, higher than a figure climbs. */
-function* highLevels(made: MadePiece, { stepUpMm, units }: Inputs): Generator<Warning> {
+function* highLevels(made: MadePiece, { stepUpMm, units }: CheckInputs): Generator<Warning> {
   for (const { name, climb } of made.shape?.levels ?? []) {
     if (climb === undefined || climb.mm <= stepUpMm + STEP_SLACK_MM) continue;
     yield {
@@ -64,11 +55,6 @@ function* highLevels(made: MadePiece, { stepUpMm, units }: Inputs): Generator<Wa
   }
 }
 
-const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
-  label,
-  edit: { code: 'piece/set', pieceId: made.piece.id, change, what },
-});
-
 function* impossible(made: MadePiece): Generator<Warning> {
   const { piece, problem } = made;
   if (problem === null) return;
@@ -85,7 +71,7 @@ function* impossible(made: MadePiece): Generator<Warning> {
 
 /** Headroom over a figure on its base that nobody has to stoop under. */
 const OVER_HEAD = 1.1;
-function* lowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
+function* lowDoors(made: MadePiece, { scale, units }: CheckInputs): Generator<Warning> {
   for (const way of made.shape?.waysIn ?? []) {
     const neededMm = Math.ceil(scale.figureMm * OVER_HEAD);
     if (way.heightMm >= neededMm || way.madeBy === undefined) continue;
@@ -106,7 +92,7 @@ function* lowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning
     };
   }
 }
-function* narrowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warning> {
+function* narrowDoors(made: MadePiece, { scale, units }: CheckInputs): Generator<Warning> {
   for (const way of made.shape?.waysIn ?? []) {
     const neededMm = Math.ceil(scale.baseMm + 1);
     if (way.widthMm >= neededMm || way.madeBy === undefined) continue;
@@ -128,7 +114,7 @@ function* narrowDoors(made: MadePiece, { scale, units }: Inputs): Generator<Warn
   }
 }
 
-function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
+function* lowRooms(made: MadePiece, { scale }: CheckInputs): Generator<Warning> {
   for (const level of made.shape?.levels ?? []) {
     const neededMm = scale.figureMm * OVER_HEAD;
     if (level.headroomMm === null || level.headroomMm >= neededMm) continue;
@@ -154,7 +140,7 @@ function* lowRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
 }
 
 /** Steps up to a door that a figure does not climb. */
-function* highThresholds(made: MadePiece, { stepUpMm }: Inputs): Generator<Warning> {
+function* highThresholds(made: MadePiece, { stepUpMm }: CheckInputs): Generator<Warning> {
   for (const way of made.shape?.waysIn ?? []) {
     const object = made.objects.find(({ id }) => id === way.objectId);
     if (object === undefined || way.risers === undefined || way.risers === 0) continue;
@@ -182,7 +168,7 @@ function* highThresholds(made: MadePiece, { stepUpMm }: Inputs): Generator<Warni
 const STEP_SLACK_MM = 1;
 
 /** Rooms that not one base stands in. */
-function* smallRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
+function* smallRooms(made: MadePiece, { scale }: CheckInputs): Generator<Warning> {
   for (const level of made.shape?.levels ?? []) {
     // In the open a base may stand over an edge.
     if (level.headroomMm === null || holdsABase(level.ring, scale.baseMm)) continue;
@@ -199,7 +185,7 @@ function* smallRooms(made: MadePiece, { scale }: Inputs): Generator<Warning> {
 }
 
 /** Level parts that sag in their middle under their own weight and one figure. @source a plank on two supports: 5ρgL⁴ ÷ 32Et² and, for a load in the middle, FL³ ÷ 4Ebt³ */
-function* sagging(made: MadePiece, { catalogue, units }: Inputs): Generator<Warning> {
+function* sagging(made: MadePiece, { catalogue, units }: CheckInputs): Generator<Warning> {
   const { bench } = catalogue;
   for (const object of made.objects) {
     const { assembly, bodies } = object;
@@ -259,7 +245,7 @@ const LEVEL_SHARE = 0.98;
 const FREE_MM = 3;
 
 /** Glue between two faces that let no water through, which dries by giving off water. */
-function* wetInside({ piece, laminates }: MadePiece, { catalogue }: Inputs): Generator<Warning> {
+function* wetInside({ piece, laminates }: MadePiece, { catalogue }: CheckInputs): Generator<Warning> {
   const glue = adhesiveBy(catalogue, piece.glueId);
   if (!glue.needsWaterPath) return;
   for (const { layers } of laminates) {
@@ -290,7 +276,7 @@ function* wetInside({ piece, laminates }: MadePiece, { catalogue }: Inputs): Gen
 const SAFE_TILT_DEG = 15;
 /** Washers and screws lie so high in a foot. */
 export const BALLAST_UP_MM = 3;
-function* tippy(made: MadePiece, { features }: Inputs): Generator<Warning> {
+function* tippy(made: MadePiece, { features }: CheckInputs): Generator<Warning> {
   const { piece, facts } = made;
   if (facts?.tips == null || facts.standing === null || piece.isFixed || facts.tips.value >= SAFE_TILT_DEG) return;
   const ballastG = ballastFor(facts.standing, SAFE_TILT_DEG, BALLAST_UP_MM);
@@ -318,7 +304,7 @@ function* tippy(made: MadePiece, { features }: Inputs): Generator<Warning> {
 }
 
 /** More small parts by hand than anybody finishes, where a faster way gives the same look. */
-function* tedious({ piece, clads }: MadePiece, { catalogue }: Inputs): Generator<Warning> {
+function* tedious({ piece, clads }: MadePiece, { catalogue }: CheckInputs): Generator<Warning> {
   for (const { shows, name, cladding, units, way, ways } of clads) {
     if (way.count <= catalogue.bench.manyByHand.value) continue;
     const faster = ways.filter(({ time }) => time.value < way.time.value).sort((a, b) => a.time.value - b.time.value);
@@ -347,7 +333,7 @@ function* tedious({ piece, clads }: MadePiece, { catalogue }: Inputs): Generator
 }
 
 /** Plots that their piece juts out of. */
-function* tightPlots({ made, footprints, features, units }: Inputs): Generator<Warning> {
+function* tightPlots({ made, footprints, features, units }: CheckInputs): Generator<Warning> {
   for (const plot of features) {
     const pieceId = pieceOn(plot);
     const own = made.find(({ piece }) => piece.id === pieceId);

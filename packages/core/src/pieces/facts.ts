@@ -1,12 +1,12 @@
 import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../base/units';
 import { areaMm2 } from '../base/geometry';
-import { type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
+import { type Catalogue, type Estimate, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../catalogue';
 import type { Piece } from '../plan';
 import { type Body, type Standing, alongAt, standingOf, tipsAt, volumeMm3 } from '../shell';
 import { boxOf } from './box';
 import type { Clad } from './cladding';
 import { madeByHand } from './copies';
-import type { Laminate } from './family';
+import type { Laminate, PieceShape } from './family';
 import type { MadeObject } from './made-object';
 
 /** Loose stuff that a piece takes, all copies. */
@@ -36,12 +36,15 @@ export interface PieceFacts {
   readonly tips: Figure<'°'> | null;
   readonly standing: Standing | null;
   readonly outside: Figure<'mm²'>;
+  /** Ways to make all copies, side by side. */
+  readonly ways: readonly { readonly name: string; readonly time: Figure<'min'> }[];
 }
 
 interface FactInputs {
   readonly clads: readonly Clad[];
   readonly fills: readonly FillNeed[];
   readonly laminates: readonly Laminate[];
+  readonly ways: NonNullable<PieceShape['ways']>;
 }
 
 /** What a stock is made of, by share of its thickness. */
@@ -70,7 +73,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 export function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills, laminates }: FactInputs,
+  { clads, fills, laminates, ways }: FactInputs,
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
@@ -138,7 +141,24 @@ export function factsOf(
       'drawing',
       'sides that show from outside, openings taken off',
     ),
+    ways: ways.map((way) => wayTime(way, copies, catalogue)),
   };
+}
+
+/** Cuts by measure, cuts along something, and parts laid, each by its minutes. */
+function wayTime(
+  { name, measured, guided, laid }: NonNullable<PieceShape['ways']>[number],
+  copies: Figure<'1'>,
+  { bench }: Catalogue,
+): PieceFacts['ways'][number] {
+  const part = (what: string, count: number, each: Estimate): Figure<'min'> =>
+    reckon(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', estimated('Each', each, 'min'));
+  const one = total(`${name}, one`, 'min', [
+    part('cuts marked first', measured, bench.measuredCutMin),
+    part('cuts along an edge', guided, bench.guidedCutMin),
+    part('parts laid', laid, bench.laidByHandMin),
+  ]);
+  return { name, time: reckon(name, 'min', one, '×', copies) };
 }
 
 function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {

@@ -69,6 +69,8 @@ export interface StandingLevel {
   readonly headroomMm: number | null;
   /** The setting that raises what is over it. */
   readonly raisedBy?: string;
+  /** What would let the cover over it lift off. */
+  readonly openedBy?: { readonly change: Readonly<Record<string, number | boolean>>; readonly label: string };
   /** A step up to it, and the setting that makes it as high. */
   readonly climb?: { readonly mm: number; readonly by: string };
 }
@@ -136,6 +138,8 @@ export interface PieceShape {
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
   /** What lies on what, touching each of them. */
   readonly rests?: readonly { readonly bodyId: string; readonly on: readonly string[] }[];
+  /** Ways to make it, by what each cuts by measure, cuts along something that is there, and lays by hand. */
+  readonly ways?: readonly { readonly name: string; readonly measured: number; readonly guided: number; readonly laid: number }[];
   readonly facts?: readonly PieceFact[];
   readonly handles?: readonly Handle[];
 }

@@ -125,7 +125,7 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
   const clads = cladsOf(piece, bare, of.clads, catalogue);
   const objects = clads.length === 0 ? bare : bare.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
   const fills = fillsOf(piece, objects, shape.value, catalogue);
-  const facts = factsOf(piece, objects, { clads, fills, laminates }, catalogue);
+  const facts = factsOf(piece, objects, { clads, fills, laminates, ways: shape.value.ways ?? [] }, catalogue);
   return {
     piece,
     familyName: of.name,

@@ -28,6 +28,7 @@ export interface PieceInputs {
   readonly figureHeightMm: number;
   readonly baseMm: number;
   readonly stepUpMm: number;
+  readonly handMm: number;
   readonly units: MeasureSystem;
   readonly catalogue: Catalogue;
 }
@@ -74,7 +75,7 @@ export interface StandingPiece {
 export type MakePieces = (inputs: PieceInputs) => Pieces;
 
 /** Makes all pieces of a board. Loaded when a board has some: a board without needs none of this. */
-export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm, units, catalogue }: PieceInputs): Pieces {
+export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm, handMm, units, catalogue }: PieceInputs): Pieces {
   const scale = pieceScale(figureHeightMm, baseMm, catalogue);
   const made = pieces.map((piece) => makePiece(piece, scale, catalogue));
   const footprints = new Map(
@@ -103,7 +104,7 @@ export function makePieces({ pieces, features, figureHeightMm, baseMm, stepUpMm,
     footprints,
     standing,
     fixed,
-    warnings: [...pieceWarnings({ made, footprints, features, scale, stepUpMm, units, catalogue })],
+    warnings: [...pieceWarnings({ made, footprints, features, scale, stepUpMm, handMm, units, catalogue })],
   };
 }
 

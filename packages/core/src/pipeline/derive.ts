@@ -1,6 +1,7 @@
 import {
   bowWarnings,
   clearWarnings,
+  fixedWarnings,
   coatWarnings,
   cutWarnings,
   glueWarnings,
@@ -29,7 +30,7 @@ import { sectionDrawing } from '../section';
 import { glueNeeds } from '../stack/adhesives';
 import { bowLevers, bowOf, weightsFor } from '../stack/bow';
 import { suppliesFor } from '../supplies';
-import { fixedOnTiles, fixedWarnings, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
+import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
 import { Stages } from './stages';
 import { tallyOf } from './tally';
@@ -48,7 +49,7 @@ interface Sources {
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
 // prettier-ignore
 export const STAGES = Stages.of<Sources>()
-  .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm, stepUpMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, stepUpMm, units, catalogue, makePieces }), piecesOf)
+  .stage('pieces', ({ plan: { pieces, features, figureHeightMm, play: { baseMm, stepUpMm, handMm }, units }, catalogue, makePieces }) => ({ pieces, features, figureHeightMm, baseMm, stepUpMm, handMm, units, catalogue, makePieces }), piecesOf)
   .stage('features', ({ plan: { features }, pieces: { footprints } }) => ({ features, footprints }), withPieces)
   .stage('uprights', ({ pieces: { standing } }) => ({ standing }), ({ standing }) => standing.map(({ upright }) => upright))
   .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)

@@ -1,5 +1,5 @@
 import type { Part } from '../cutting/parts';
-import type { FixedOnTile } from './fixed-pieces';
+import type { GluedDown, OnTile } from './fixed-pieces';
 import { listedBy } from '../base/grouping';
 import { type BoardStack, jointShares } from '../stack';
 import type { Join, Material } from '../catalogue/schema';
@@ -43,7 +43,7 @@ interface TileInputs {
   readonly stack: BoardStack;
   readonly parts: readonly Part[];
   readonly coatings: readonly CoatingNeed[];
-  readonly fixed: readonly FixedOnTile[];
+  readonly fixed: readonly (GluedDown & OnTile)[];
   readonly catalogue: Catalogue;
 }
 
@@ -149,13 +149,13 @@ const massThatStays = remembered((part: Part, material: Material): Figure<'g'> =
 });
 
 interface Built extends Pick<TileInputs, 'layers' | 'ground' | 'stack'> {
-  readonly standing: readonly FixedOnTile[];
+  readonly standing: readonly (GluedDown & OnTile)[];
 }
 function tallOf(tile: Tile, { layers, ground, stack, standing }: Built): Figure<'mm'> {
   const substrate = given('Substrate', layers.substrate?.thicknessMm ?? 0, 'mm', 'plan');
   const highest = Math.max(0, ...ground.onTile.get(tile.id)!.map(({ land }) => (land.role === 'mass' ? land.levelMm : 0)));
   // A piece stands on the ground of its plot; what is highest, foam or the top of a piece, counts.
-  const footMm = ({ featureId }: FixedOnTile): number => ground.lands.find(({ feature }) => feature.id === featureId)?.baseMm ?? 0;
+  const footMm = ({ featureId }: GluedDown): number => ground.lands.find(({ feature }) => feature.id === featureId)?.baseMm ?? 0;
   const tops = standing.map((piece) => ({ piece, topMm: footMm(piece) + piece.high.value }));
   const top = tops.reduce<(typeof tops)[number] | null>((best, own) => (own.topMm > (best?.topMm ?? highest) ? own : best), null);
   const raised =

@@ -64,6 +64,7 @@ const onBench = (
           standing: facts.standing,
           outside: facts.outside,
           sizes: facts.sizes,
+          ways: facts.ways,
         },
   objects: objects.map(({ id: own, name, count, bodies, loose, courses, sheets }) => ({
     id: own,
@@ -77,6 +78,7 @@ const onBench = (
   order: shape?.order ?? [],
   handles: shape?.handles ?? [],
   levels: shape?.levels ?? [],
+  waysIn: shape?.waysIn ?? [],
   more: shape?.facts ?? [],
   strung: shape?.strung ?? [],
   lengths,

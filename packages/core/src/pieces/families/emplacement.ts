@@ -423,9 +423,10 @@ function stepOf(own: Emplacement, { ring, along }: Platform): readonly Face[] {
   return [top, riser];
 }
 
+const OPENED: Pick<StandingLevel, 'openedBy'> = { openedBy: { change: { isRoofFixed: false }, label: 'Let the roof lift off' } };
 function levelsOf(own: Emplacement, { ring }: EmplacementPlan, platform: Platform | null): readonly StandingLevel[] {
   const headroom = (fromMm: number): number | null => (own.roof === 'none' ? null : own.wallMm - fromMm);
-  const floor: StandingLevel = { name: 'Floor', objectId: 'post', atMm: 0, ring, headroomMm: headroom(0), raisedBy: 'wallMm' };
+  const floor: StandingLevel = { name: 'Floor', objectId: 'post', atMm: 0, ring, headroomMm: headroom(0), raisedBy: 'wallMm', ...OPENED };
   if (platform === null) return [floor];
   const { left, right, top, bottom } = boxAround(ring);
   const behind = intersection({ rings: [ring] }, { rings: [rectangleRing(left - 1, top + own.platformDeepMm, right + 1, bottom + 1)] })
@@ -439,6 +440,7 @@ function levelsOf(own: Emplacement, { ring }: EmplacementPlan, platform: Platfor
       ring: platform.ring,
       headroomMm: headroom(own.platformMm),
       raisedBy: 'wallMm',
+      ...OPENED,
       climb: { mm: own.platformMm, by: 'platformMm' },
     },
   ];

@@ -3,7 +3,7 @@ import { seeded } from '../../base/random';
 import { ok } from '../../base/result';
 import { mm, oneOf, whole } from '../../fields';
 import type { Assembly, Face } from '../../shell';
-import { SIZES, askChoice, askLength, askNumber } from '../asks';
+import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { levelFace } from '../enclosure';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 import { driftMm, driftsOf, sparesFor } from '../tolerance';
@@ -17,7 +17,9 @@ const settings = z.strictObject({
   longs: whole(SIZES.count),
   /** Lines scored in each square, either way. */
   scoresEach: whole({ min: 0, max: 6 }),
-  made: oneOf(['cut-to-size', 'trimmed-after']),
+  made: oneOf(['cut-to-size', 'trimmed-after', 'squares']),
+  /** Between single squares, laid from the middle of their board. */
+  gutterMm: mm({ min: 0.2, max: 10 }),
   /** How far off a cut is, most of the time. */
   errorMm: mm({ min: 0, max: 3 }),
 });
@@ -33,7 +35,17 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     askNumber('fours', '2 × 2', SIZES.count),
     askNumber('longs', '4 × 1', SIZES.count),
     askNumber('scoresEach', 'Lines in a square, each way', { min: 0, max: 6 }),
-    askChoice('made', 'Made', { 'cut-to-size': 'both layers cut to size', 'trimmed-after': 'glued oversize, trimmed along the board' }),
+    askChoice('made', 'Made', {
+      'cut-to-size': 'both layers cut to size',
+      'trimmed-after': 'glued oversize, trimmed along the board',
+      squares: 'single squares laid from guides in the middle',
+    }),
+    askLength(
+      'gutterMm',
+      'Gutter between squares',
+      { min: 0.2, max: 10 },
+      when<FloorTiles>(({ made }) => made === 'squares'),
+    ),
     askLength('errorMm', 'A cut is off by', { min: 0, max: 3 }),
   ],
   roles: [
@@ -49,6 +61,7 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     longs: 2,
     scoresEach: 1,
     made: 'trimmed-after',
+    gutterMm: 1,
     errorMm: 0.3,
   }),
   shape: (own) =>
@@ -77,6 +90,7 @@ function shapeOf(own: FloorTiles): PieceShape {
   const tiles = objects.reduce((sum, { count }) => sum + count, 0);
   const row = Math.ceil(Math.sqrt(squares));
   const strays = driftsOf(seeded(SEED), row, own.errorMm, FLOORS);
+  const squareIds = [...new Set(objects.flatMap(({ faces }) => faces.slice(1).map(({ id }) => id)))];
   const isTrimmed = own.made === 'trimmed-after';
   return {
     objects,
@@ -93,8 +107,19 @@ function shapeOf(own: FloorTiles): PieceShape {
           },
           { does: 'dry-fit', says: 'When it is dry, part them and trim along the boards.', bodyIds: [] },
         ]
-      : [{ does: 'glue', says: 'Brought flush by hand before the glue takes.', bodyIds: ['board', 'top'] }],
-    rests: [{ bodyId: 'top', on: ['board'] }],
+      : own.made === 'squares'
+        ? [
+            { does: 'dry-fit', says: 'Two lines through the middle of every board, square to each other.', bodyIds: ['board'] },
+            {
+              does: 'glue',
+              says: 'Squares from the lines outwards, a spacer in every gutter: errors run both ways and half as far.',
+              bodyIds: squareIds,
+            },
+            { does: 'fill', says: 'Gutters brushed with sand and grout, wiped before it dries.', bodyIds: [] },
+          ]
+        : [{ does: 'glue', says: 'Brought flush by hand before the glue takes.', bodyIds: ['board', 'top'] }],
+    rests: own.made === 'squares' ? [] : [{ bodyId: 'top', on: ['board'] }],
+    ways: waysOf(squares, tiles),
     facts: [
       { label: 'Squares in all', value: squares, unit: '1' },
       { label: 'Tiles', value: tiles, unit: '1' },
@@ -122,8 +147,10 @@ function tileOf(own: FloorTiles, wide: number, deep: number): readonly Face[] {
   const lines = (count: number, long: number): number[] => Array.from({ length: count }, (_, i) => (long * (i + 1)) / (count + 1));
   const across = lines(wide * (own.scoresEach + 1) - 1, w);
   const along = lines(deep * (own.scoresEach + 1) - 1, d);
+  const board = levelFace({ id: 'board', name: 'Board', role: 'board' }, ring, 0, 'above', free);
+  if (own.made === 'squares') return [board, ...squaresOf(own, wide, deep)];
   return [
-    levelFace({ id: 'board', name: 'Board', role: 'board' }, ring, 0, 'above', free),
+    board,
     {
       ...levelFace({ id: 'top', name: 'Floor', role: 'top', lies: { on: 'board' }, shows: { far: 'floor' } }, ring, 0, 'above', free),
       scores: [
@@ -145,3 +172,26 @@ function tileOf(own: FloorTiles, wide: number, deep: number): readonly Face[] {
     },
   ];
 }
+
+/** Single squares on their board, half a gutter in from every line of the grid. */
+function squaresOf({ squareMm, gutterMm }: FloorTiles, wide: number, deep: number): readonly Face[] {
+  return Array.from({ length: wide * deep }, (_, i): Face => {
+    const [x, y] = [(i % wide) * squareMm, Math.floor(i / wide) * squareMm];
+    const half = gutterMm / 2;
+    return levelFace(
+      { id: `square-${i + 1}`, name: `Square ${i + 1}`, role: 'top', lies: { on: 'board' }, shows: { far: 'floor' } },
+      rectangleRing(x + half, y + half, x + squareMm - half, y + squareMm - half),
+      0,
+      'above',
+      () => ({ joint: 'free' }),
+    );
+  });
+}
+
+/** What each way of making them cuts by measure, cuts along what is there, and lays: two cuts free a part from a sheet. */
+const waysOf = (squares: number, tiles: number): NonNullable<PieceShape['ways']> => [
+  { name: 'Both layers cut to size', measured: 4 * tiles, guided: 0, laid: tiles },
+  // Boards are glued on one rough sheet, and each is freed along its four sides.
+  { name: 'Glued oversize, trimmed along the board', measured: 2 * tiles, guided: 4 * tiles, laid: tiles },
+  { name: 'Single squares laid from the middle', measured: 2 * tiles + 2 * squares, guided: 0, laid: squares },
+];

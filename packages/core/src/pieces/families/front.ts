@@ -2,9 +2,9 @@ import { z } from 'zod';
 import type { Point } from '../../base/geometry';
 import { seeded } from '../../base/random';
 import { ok } from '../../base/result';
-import { mm, whole, within } from '../../fields';
-import type { Face, Vec } from '../../shell';
-import { PIER_MM, SIZES, askLength, askNumber } from '../asks';
+import { mm, oneOf, whole, within, yesOrNo } from '../../fields';
+import type { Bar, Face, Opening, Vec } from '../../shell';
+import { PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { levelFace, wallOf, walled } from '../enclosure';
 import { type PieceShape, type Strung, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt } from '../openings';
@@ -25,6 +25,11 @@ const settings = z.strictObject({
   filledPct: within({ min: 10, max: 100 }, '%'),
   /** By how much boxes may stand back behind the deepest. */
   strayPct: within({ min: 0, max: 50 }, '%'),
+  /** What the other places have. */
+  free: oneOf(['nothing', 'holes', 'tubes', 'galleries']),
+  /** Flights from landing to landing up the right side. */
+  stairs: yesOrNo(),
+  stairsMm: mm({ min: 20, max: 400 }),
   footMm: mm({ min: 10, max: 300 }),
   seed: whole({ min: 1, max: 9_999 }),
 });
@@ -32,7 +37,7 @@ type Front = z.infer<typeof settings>;
 
 export const front = pieceFamily('front', settings, {
   name: 'Upright front',
-  says: 'A standing panel with boxes on its face, each lid a platform: a cliff town, a wall of huts.',
+  says: 'A standing panel with boxes on its face, each lid a platform; holes, tubes or galleries between, stairs up its side.',
   fields: [
     askLength('widthMm', 'Wide', SIZES.lengthMm),
     askLength('heightMm', 'High', SIZES.lengthMm),
@@ -46,12 +51,27 @@ export const front = pieceFamily('front', settings, {
     askLength('overhangMm', 'Lids jut out', { min: 0, max: 20 }),
     askNumber('filledPct', 'Places taken', { min: 10, max: 100 }, '%'),
     askNumber('strayPct', 'Boxes stand back by up to', { min: 0, max: 50 }, '%'),
+    askChoice('free', 'Other places have', {
+      nothing: 'nothing',
+      holes: 'round holes',
+      tubes: 'tubes that jut out',
+      galleries: 'galleries on skewers',
+    }),
+    askTick('stairs', 'Stairs with landings up the right side'),
+    askLength(
+      'stairsMm',
+      'Stairs, width of the strip',
+      { min: 20, max: 400 },
+      when<Front>(({ stairs }) => stairs),
+    ),
     askLength('footMm', 'Foot before it', { min: 10, max: 300 }),
     askNumber('seed', 'Arrangement number', { min: 1, max: 9_999 }),
   ],
   roles: [
     { role: 'panel', name: 'Panel, foot and braces', sold: 'sheet', usual: 'wall' },
     { role: 'box', name: 'Boxes', sold: 'sheet', usual: 'roof' },
+    { role: 'plank', name: 'Galleries, landings, flights', sold: 'sheet', usual: 'roof' },
+    { role: 'tube', name: 'Tubes', sold: 'length', section: 'tube', usual: 'tube' },
     { role: 'skewer', name: 'Skewers', sold: 'length', section: 'rod', usual: 'skewer' },
   ],
   clads: [
@@ -72,16 +92,23 @@ export const front = pieceFamily('front', settings, {
     overhangMm: 3,
     filledPct: 75,
     strayPct: 25,
+    free: 'nothing',
+    stairs: false,
+    stairsMm: Math.round(baseMm * 3),
     footMm: Math.round(baseMm * 2.4),
     seed: 4,
   }),
   shape: (own) => refusal(own) ?? ok(shapeOf(own)),
 });
 
+/** The panel without the strip that stairs go up. */
+const boxedMm = ({ widthMm, stairs, stairsMm }: Front): number => widthMm - (stairs ? stairsMm : 0);
 /** What walls, lids and floors of the stoutest sheet take between two boxes. */
 const BETWEEN_MM = 14;
 function refusal(own: Front): ReturnType<typeof refused> | null {
-  const pitch = own.widthMm / own.columns - BETWEEN_MM - 2 * own.overhangMm;
+  if (own.stairs && own.stairsMm > own.widthMm * 0.6)
+    return refused('stairsMm', `leave no room for boxes; up to ${Math.max(20, Math.floor(own.widthMm * 0.6))} mm would do`);
+  const pitch = boxedMm(own) / own.columns - BETWEEN_MM - 2 * own.overhangMm;
   if (own.boxWideMm > pitch)
     return refused(
       'boxWideMm',
@@ -108,25 +135,25 @@ function refusal(own: Front): ReturnType<typeof refused> | null {
 interface Box {
   readonly id: string;
   readonly name: string;
+  readonly at: string;
   readonly ring: readonly Point[];
   readonly lowMm: number;
   readonly deepMm: number;
 }
-/** Which places are taken, and how deep each box is: the same number gives the same. One box there always is. */
-function boxesOf(own: Front): readonly Box[] {
+/** Every place of the panel, and how deep a box is there: the same number gives the same. One box there always is. */
+function placesOf(own: Front): readonly (Box & { readonly isTaken: boolean })[] {
   const random = seeded(own.seed);
-  const [pitch, storey] = [own.widthMm / own.columns, own.heightMm / own.rows];
-  return Array.from({ length: own.rows * own.columns }, (_, i): Box[] => {
+  const [pitch, storey] = [boxedMm(own) / own.columns, own.heightMm / own.rows];
+  return Array.from({ length: own.rows * own.columns }, (_, i) => {
     const [row, column] = [Math.floor(i / own.columns), i % own.columns];
     const [isTaken, stray] = [random() * 100 < own.filledPct, random()];
-    if (!isTaken && i > 0) return [];
     const deepMm = own.boxDeepMm * (1 - (stray * own.strayPct) / 100);
     const left = (column + 0.5) * pitch - own.boxWideMm / 2;
     const ring = rectangleRing(left, -deepMm, left + own.boxWideMm, 0);
-    return [
-      { id: `box-${row + 1}-${column + 1}`, name: `Box ${row + 1}.${column + 1}`, ring, lowMm: row * storey + BETWEEN_MM / 2, deepMm },
-    ];
-  }).flat();
+    const at = `${row + 1}.${column + 1}`;
+    const lowMm = row * storey + BETWEEN_MM / 2;
+    return { id: `box-${row + 1}-${column + 1}`, name: `Box ${at}`, at, ring, lowMm, deepMm, isTaken: isTaken || i === 0 };
+  });
 }
 
 /** The side of a box that the panel closes. */
@@ -158,8 +185,114 @@ function facesOf(own: Front, { id, name, ring, lowMm, deepMm }: Box): readonly F
   return [...walls, plate('lid', 'lid', lowMm + own.boxHighMm, 'above', own.overhangMm), plate('floor', 'floor', lowMm, 'below', 0)];
 }
 
+/** What the places without a box have. */
+interface Free {
+  readonly holes: readonly Opening[];
+  readonly tubes: readonly Bar[];
+  readonly galleries: readonly Box[];
+}
+function freeOf(own: Front, places: readonly Box[]): Free {
+  const middle = ({ ring, lowMm }: Box): Point => ({ x: (ring[0]!.x + ring[1]!.x) / 2, y: lowMm + own.boxHighMm / 2 });
+  const radius = Math.min(own.boxWideMm, own.boxHighMm) * HOLE_SHARE;
+  return {
+    holes:
+      own.free !== 'holes'
+        ? []
+        : places.map((place) => ({
+            id: `hole-${place.at}`,
+            name: `Hole ${place.at}`,
+            kind: 'hole',
+            ring: Array.from({ length: HOLE_FLATS }, (_, i) => {
+              const turn = (2 * Math.PI * i) / HOLE_FLATS;
+              return { x: middle(place).x + radius * Math.cos(turn), y: middle(place).y + radius * Math.sin(turn) };
+            }),
+          })),
+    tubes:
+      own.free !== 'tubes'
+        ? []
+        : places.map((place): Bar => {
+            const { x, y } = middle(place);
+            return {
+              id: `tube-${place.at}`,
+              name: `Tube ${place.at}`,
+              role: 'tube',
+              from: [x, -place.deepMm * TUBE_SHARE, y],
+              to: [x, 0, y],
+              across: [1, 0, 0],
+              ends: [{ joint: 'free' }, { joint: 'against', to: 'panel' }],
+            };
+          }),
+    galleries: own.free === 'galleries' ? places : [],
+  };
+}
+const HOLE_SHARE = 0.35;
+const HOLE_FLATS = 24;
+const TUBE_SHARE = 0.5;
+/** A gallery is a board against the panel, at the height of the lids beside it. */
+const galleryOf = (own: Front, { at, ring, lowMm }: Box): Face =>
+  levelFace(
+    { id: `gallery-${at}`, name: `Gallery ${at}`, role: 'plank', shows: { far: 'lids' } },
+    ring,
+    lowMm + own.boxHighMm,
+    'above',
+    (i) => (i === BEHIND ? { joint: 'against', to: 'panel' } : { joint: 'free' }),
+  );
+
+/** Landings on alternate sides of the strip, as high as the lids, and a flight from each to the next. */
+function stairsOf(own: Front): { readonly landings: readonly Face[]; readonly flights: readonly Face[] } {
+  if (!own.stairs) return { landings: [], flights: [] };
+  const storey = own.heightMm / own.rows;
+  const [left, right] = [own.widthMm - own.stairsMm + STAIRS_IN_MM, own.widthMm];
+  const longMm = (right - left) * LANDING_SHARE;
+  const deep = own.boxDeepMm * FLIGHT_SHARE;
+  const upAt = (row: number): number => row * storey + BETWEEN_MM / 2 + own.boxHighMm;
+  const landings = Array.from({ length: own.rows }, (_, row): Face => {
+    const from = row % 2 === 0 ? left : right - longMm;
+    return levelFace(
+      { id: `landing-${row + 1}`, name: `Landing ${row + 1}`, role: 'plank', shows: { far: 'lids' } },
+      rectangleRing(from, -deep, from + longMm, 0),
+      upAt(row),
+      'above',
+      (i) => (i === BEHIND ? { joint: 'against', to: 'panel' } : { joint: 'free' }),
+    );
+  });
+  const flights = Array.from({ length: own.rows - 1 }, (_, row): Face => {
+    const isRight = row % 2 === 0;
+    // From the middle of one landing to the middle of the next.
+    const [a, b] = [left + longMm / 2, right - longMm / 2];
+    const [low, high] = [upAt(row), upAt(row + 1)];
+    const [x0, z0, x1, z1] = isRight ? [a, low, b, high] : [a, high, b, low];
+    const ends = isRight ? [`landing-${row + 1}`, `landing-${row + 2}`] : [`landing-${row + 2}`, `landing-${row + 1}`];
+    return {
+      id: `flight-${row + 1}`,
+      name: `Flight ${row + 1}`,
+      role: 'plank',
+      corners: [
+        [x0, -deep, z0],
+        [x1, -deep, z1],
+        [x1, 0, z1],
+        [x0, 0, z0],
+      ],
+      edges: [{ joint: 'free' }, { joint: 'against', to: ends[1]! }, { joint: 'against', to: 'panel' }, { joint: 'against', to: ends[0]! }],
+      grows: 'in',
+      shows: { drawn: 'lids' },
+    };
+  });
+  return { landings, flights };
+}
+const STAIRS_IN_MM = 8;
+const LANDING_SHARE = 0.3;
+const FLIGHT_SHARE = 0.7;
+
 function shapeOf(own: Front): PieceShape {
-  const boxes = boxesOf(own);
+  const places = placesOf(own);
+  const boxes = places.filter(({ isTaken }) => isTaken);
+  const { holes, tubes, galleries } = freeOf(
+    own,
+    places.filter(({ isTaken }) => !isTaken),
+  );
+  const { landings, flights } = stairsOf(own);
+  const planks = [...galleries.map((place) => galleryOf(own, place)), ...landings, ...flights];
   const { widthMm: w, heightMm: h } = own;
   const panel: Face = {
     id: 'panel',
@@ -172,6 +305,7 @@ function shapeOf(own: Front): PieceShape {
       [0, 0, h],
     ],
     edges: Array.from({ length: 4 }, () => ({ joint: 'free' as const })),
+    openings: holes,
     grows: 'in',
     shows: { drawn: 'panel' },
   };
@@ -195,6 +329,24 @@ function shapeOf(own: Front): PieceShape {
     };
   });
   const middle = ({ ring, lowMm, deepMm }: Box): Vec => [(ring[0]!.x + ring[1]!.x) / 2, -deepMm, lowMm + own.boxHighMm * 0.9];
+  const carried = galleries.flatMap((place) =>
+    [0.25, 0.75].map((share, i): Strung => {
+      const x = place.ring[0]!.x + own.boxWideMm * share;
+      const up = place.lowMm + own.boxHighMm;
+      return {
+        id: `skewer-gallery-${place.at}-${i + 1}`,
+        name: `Skewer, gallery ${place.at}`,
+        role: 'skewer',
+        objectId: 'front',
+        lengthMm: place.deepMm + SKEWER_IN_MM,
+        isInside: true,
+        places: [
+          [x, -place.deepMm, up],
+          [x, 0, up],
+        ],
+      };
+    }),
+  );
   const strung = boxes.map((box): Strung => {
     const [x, y, up] = middle(box);
     return {
@@ -211,10 +363,18 @@ function shapeOf(own: Front): PieceShape {
     };
   });
   return {
-    objects: [{ id: 'front', name: 'Front', count: 1, faces: [panel, foot, ...braces, ...boxes.flatMap((box) => facesOf(own, box))] }],
+    objects: [
+      {
+        id: 'front',
+        name: 'Front',
+        count: 1,
+        faces: [panel, foot, ...braces, ...boxes.flatMap((box) => facesOf(own, box)), ...planks],
+        bars: tubes,
+      },
+    ],
     clear: [],
-    levels: boxes.map(({ name, ring, lowMm }) => ({
-      name: `${name}, lid`,
+    levels: [...boxes, ...galleries].map(({ at, ring, lowMm }) => ({
+      name: `Platform ${at}`,
       objectId: 'front',
       atMm: lowMm + own.boxHighMm,
       ring,
@@ -222,7 +382,7 @@ function shapeOf(own: Front): PieceShape {
     })),
     // Boxes are closed: their doors are for the eye.
     waysIn: [],
-    strung,
+    strung: [...strung, ...carried],
     order: [
       { does: 'glue', says: 'Panel on its foot, both braces behind it, square.', bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'] },
       { does: 'paint', says: 'Paint the panel where boxes will hide it, and every box inside: no brush goes there later.', bodyIds: [] },
@@ -231,11 +391,33 @@ function shapeOf(own: Front): PieceShape {
         says: 'Boxes from the lowest row up, each put together before it goes on.',
         bodyIds: boxes.flatMap((box) => facesOf(own, box).map(({ id }) => id)),
       },
+      ...(planks.length > 0
+        ? [
+            {
+              does: 'glue' as const,
+              says: 'Galleries and landings against the panel, each on two skewers driven into it; flights between them last.',
+              bodyIds: planks.map(({ id }) => id),
+            },
+          ]
+        : []),
+      ...(tubes.length > 0
+        ? [{ does: 'glue' as const, says: 'Tubes square to the panel, painted inside before.', bodyIds: tubes.map(({ id }) => id) }]
+        : []),
       { does: 'pin', says: 'A skewer through every box into the panel: bumps in handling are met by it.', bodyIds: [] },
       { does: 'place', says: 'Leave railings off where a hand must reach in.', bodyIds: [] },
     ],
     facts: [
       { label: 'Boxes', value: boxes.length, unit: '1' },
+      ...(galleries.length > 0 ? [{ label: 'Galleries', value: galleries.length, unit: '1' as const }] : []),
+      ...(flights.length > 0
+        ? [
+            {
+              label: 'A flight rises at',
+              value: (Math.atan(h / own.rows / ((own.stairsMm - STAIRS_IN_MM) * (1 - LANDING_SHARE))) * 180) / Math.PI,
+              unit: '°' as const,
+            },
+          ]
+        : []),
       { label: 'From lid to lid', value: h / own.rows, unit: 'mm' },
     ],
     handles: [

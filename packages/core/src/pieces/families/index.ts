@@ -9,6 +9,7 @@ export { front } from './front';
 export { heap } from './heap';
 export { hill } from './hill';
 export { ownOutline } from './own-outline';
+export { pillaredFloor } from './pillared-floor';
 export { pipe } from './pipe';
 export { roundTower } from './round-tower';
 export { ruin } from './ruin';

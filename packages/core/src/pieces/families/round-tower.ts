@@ -21,7 +21,7 @@ const settings = z.strictObject({
   /** Slits round every storey, none over the door. */
   slits: whole({ min: 0, max: 12 }),
   slitMm: mm({ min: 1, max: 30 }),
-  /** Hoops of card that the floors lie on. */
+  /** Arcs of card that the floors lie on. */
   hoopMm: mm({ min: 2, max: 30 }),
   footOutMm: mm({ min: 0, max: 40 }),
 });
@@ -91,15 +91,22 @@ const disc = (outMm: number): readonly Point[] =>
   });
 /** Behind the door, where the seam of the wall lies. */
 const SEAM: Vec = [0, 1, 0];
+/** How far an arc goes that carries a floor: whole flats of the wall it lies in. */
+const HOOP_DEG = 105;
+/** So far round from the seam. */
+const turnedFrom = (deg: number): Vec => [-Math.sin((deg * Math.PI) / 180), Math.cos((deg * Math.PI) / 180), 0];
 
 function shapeOf(own: RoundTower, baseMm: number): PieceShape {
   const radius = radiusMm(own, baseMm);
   const round = 2 * Math.PI * radius;
   const topMm = own.storeys * own.storeyMm + own.parapetMm;
   const [left, right] = [round / 2 - own.doorWidthMm / 2, round / 2 + own.doorWidthMm / 2];
-  const hoop = (i: number): Bend => ({
-    ...ringAt(`hoop-${i}`, `Hoop ${i}`, 'hoop', i * own.storeyMm - own.hoopMm, radius),
-    outline: rectangleRing(0, 0, round, own.hoopMm),
+  // Two arcs across from each other: a floor on edge between them comes out past those above it.
+  const hoop = (i: number, side: 'left' | 'right'): Bend => ({
+    ...ringAt(`hoop-${i}-${side}`, `Hoop ${i}, ${side}`, 'hoop', i * own.storeyMm - own.hoopMm, radius),
+    start: turnedFrom(side === 'left' ? 90 - HOOP_DEG / 2 : 270 - HOOP_DEG / 2),
+    turnDeg: HOOP_DEG,
+    outline: rectangleRing(0, 0, (round * HOOP_DEG) / 360, own.hoopMm),
     grows: 'in',
   });
   const wall: Bend = {
@@ -129,7 +136,7 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
       free,
     ),
   );
-  const hoops = floors.map((_, i) => hoop(i + 1));
+  const hoops = floors.flatMap((_, i) => (['left', 'right'] as const).map((side) => hoop(i + 1, side)));
   return {
     objects: [{ id: 'tower', name: 'Round tower', count: 1, faces: [foot, ...floors], bends: [wall, ...hoops] }],
     clear: [{ name: 'Inside, across', objectId: 'tower', from: [-radius, 0, 0.6], to: [radius, 0, 0.6] }],
@@ -157,10 +164,10 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
       { does: 'glue', says: 'Close the seam over a strip inside; stand it on its foot.', bodyIds: ['wall', 'foot'] },
       { does: 'glue', says: 'Hoops level with one another: the floors lie on them.', bodyIds: hoops.map(({ id }) => id) },
       { does: 'paint', says: 'Paint the inside before the floors go in.', bodyIds: [] },
-      { does: 'place', says: 'Floors lift out by a thread through their middle.', bodyIds: floors.map(({ id }) => id) },
+      { does: 'place', says: 'Floors lift out on edge, by a thread through their middle.', bodyIds: floors.map(({ id }) => id) },
     ],
     liftsOff: floors.map(({ id, name }) => ({ name, bodyIds: [id] })),
-    rests: floors.map(({ id }, i) => ({ bodyId: id, on: [`hoop-${i + 1}`] })),
+    rests: floors.map(({ id }, i) => ({ bodyId: id, on: [`hoop-${i + 1}-left`, `hoop-${i + 1}-right`] })),
     facts: [
       { label: 'Round the wall, inside', value: round, unit: 'mm' },
       { label: 'A bought tube of', value: 2 * radius, unit: 'mm' },

@@ -228,7 +228,9 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
     ],
     liftsOff: [
       ...(isPitched ? [{ name: 'Cap', bodyIds: caps.map(({ id }) => id) }] : []),
-      ...floors.slice(1).map(({ id, name }) => ({ name, bodyIds: [id] })),
+      ...floors
+        .slice(1)
+        .map(({ id, name }, i) => ({ name, bodyIds: [id, ...(own.ladders && i + 2 < levels ? ladderIds(own, i + 1) : [])] })),
     ],
     rests: floors.slice(1).map(({ id }, i) => ({ bodyId: id, on: ledgesOf(ring, i + 1).map((ledge) => ledge.id) })),
     facts: [
@@ -314,11 +316,19 @@ const middleOfSide = ([a, b]: readonly { readonly x: number; readonly y: number 
   (a!.y + b!.y) / 2,
 ];
 
-/** Strips under a floor along every second wall: no two of them meet in a corner. */
+/**
+ * Walls with a strip under a floor: in pairs across from each other, no two of them side by side, and between them walls without, so that a floor
+ * tilted along these comes out past the strips above it.
+ */
+function ledgedWalls(n: number): readonly number[] {
+  if (n === 3) return [0];
+  if (n % 2 === 1) return [0, (n - 1) / 2];
+  return Array.from({ length: Math.floor(n / 4) }, (_, k) => [2 * k, 2 * k + n / 2]).flat();
+}
+/** Strips under a floor. */
 function ledgesOf(ring: readonly { readonly x: number; readonly y: number }[], storey: number): readonly Bar[] {
   const n = ring.length;
-  return Array.from({ length: n === 3 ? 1 : Math.floor(n / 2) }, (_, k): Bar => {
-    const i = 2 * k;
+  return ledgedWalls(n).map((i, k): Bar => {
     const [a, b] = [ring[i]!, ring[(i + 1) % n]!];
     return {
       id: `ledge-${storey}-${k + 1}`,
@@ -336,6 +346,12 @@ function ledgesOf(ring: readonly { readonly x: number; readonly y: number }[], s
     };
   });
 }
+
+/** Bodies of the ladder that stands on a floor: they come out with it. */
+const ladderIds = (own: Tower, storey: number): readonly string[] =>
+  ladderOf(own, storey).flatMap((one) =>
+    'bar' in one ? Array.from({ length: typeof one.count === 'number' ? one.count : 0 }, (_, i) => `${one.id}-${i + 1}`) : [one.id],
+  );
 
 /** A ladder that stands on one floor and ends under the next, at the edge of its hatch. */
 function ladderOf(own: Tower, storey: number): readonly (Bar | Row)[] {

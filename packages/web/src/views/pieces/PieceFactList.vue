@@ -54,6 +54,17 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <FigureLine label="Deep" :figure="size.deep" />
       <FigureLine label="High" :figure="size.high" />
     </section>
+    <section v-if="made.facts.ways.length > 0">
+      <h3>Ways to make it</h3>
+      <FigureLine v-for="way in made.facts.ways" :key="way.name" :label="way.name" :figure="way.time" />
+    </section>
+    <section v-if="made.waysIn.length > 0">
+      <h3>Ways in</h3>
+      <div v-for="way in made.waysIn" :key="way.name" class="line">
+        <span>{{ way.name }}, wide × high</span>
+        <span class="num">{{ length(way.widthMm) }} × {{ length(way.heightMm) }}</span>
+      </div>
+    </section>
     <section v-if="made.more.length > 0 || made.levels.length > 0">
       <h3>Read off</h3>
       <div v-for="fact in made.more" :key="fact.label" class="line">
