@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { contains } from '../base/geometry';
 import { seeded } from '../base/random';
-import { type Body, type Vec, dot, meshOf, minus } from '../shell';
+import { type Body, type Vec, cross, dot, meshOf, minus, plus, times } from '../shell';
 import { CATALOGUE } from '../testing';
 import { CORNER_SIGHT, FAMILY_NAMES, axesOf, makePiece, newPiece, pieceDrawing, type Sight } from '.';
 
@@ -53,4 +53,24 @@ test.each(FAMILY_NAMES)('%s: wherever one looks, what is drawn last is what lies
     }
     expect(wrong, `${JSON.stringify(sight)}: ${wrong} of ${asked}`).toBe(0);
   }
+});
+
+test('the inside of a tube never lies over its outside', () => {
+  const { objects } = makePiece(newPiece('pipe', 'one', SCALE, [], CATALOGUE), SCALE, CATALOGUE);
+  const [tube] = objects.find(({ id }) => id === 'straight')!.bodies;
+  if (tube?.kind !== 'rod') throw new Error('no tube');
+  const sight: Sight = { yawDeg: 20, pitchDeg: 30 };
+  const { near, right, up } = axesOf(sight);
+  const { frame, radiusMm } = tube;
+  // A place on the outside, 40° round from where it is nearest: what lies behind it inside is turned the other way.
+  const away = minus(near, times(frame.u, dot(near, frame.u)));
+  const out = times(away, 1 / Math.hypot(...away));
+  const [cos, sin] = [Math.cos(0.7), Math.sin(0.7)];
+  const at = plus(plus(frame.origin, times(frame.u, 40)), times(plus(times(out, cos), times(cross(frame.u, out), sin)), radiusMm * 0.97));
+  const seen = pieceDrawing([tube], sight).faces.findLast(({ rings }) => contains({ rings }, { x: dot(at, right), y: -dot(at, up) }))!;
+  // The light on it is that of a side turned to the viewer, not of the far wall inside.
+  const outside = pieceDrawing([{ ...tube, boreMm: 0 }], sight).faces.findLast(({ rings }) =>
+    contains({ rings }, { x: dot(at, right), y: -dot(at, up) }),
+  )!;
+  expect(seen.light).toBeCloseTo(outside.light, 6);
 });

@@ -159,7 +159,7 @@ const lightOn = (normal: Vec): number => Math.max(0, Math.min(1, 0.45 + 0.55 * d
 function shownOf(body: Body, near: Vec): Shown[] {
   if (body.kind === 'curve') return stavesOf(body, near);
   const places = placesOf(body);
-  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : meshFlats(meshOf(body)), depth: dot(middleOf(body), near) }];
+  return [{ body, places, flats: body.kind === 'plate' ? plateFlats(body) : rodFlats(body), depth: dot(middleOf(body), near) }];
 }
 
 /** A bent sheet stave by stave: what stands within its bend lies before some and behind others. */
@@ -252,6 +252,13 @@ function plateFlats(plate: Extract<Body, { kind: 'plate' }>): Flat[] {
     { rings: far, normal: frame.w, isReveal: false, side: 'far' },
   ];
 }
+/** The inside of a tube is drawn before what of its outside lies over it. */
+const rodFlats = (rod: Extract<Body, { kind: 'rod' }>): Flat[] =>
+  meshFlats(meshOf(rod)).map((flat) => {
+    const from = minus(midOf(flat.rings[0]!), rod.frame.origin);
+    const out = minus(from, times(rod.frame.u, dot(from, rod.frame.u)));
+    return dot(out, flat.normal) < -1e-6 ? { ...flat, isReveal: true } : flat;
+  });
 function meshFlats({ places, triangles }: Mesh): Flat[] {
   return triangles.flatMap(([a, b, c]): Flat[] => {
     const ring = [places[a]!, places[b]!, places[c]!];

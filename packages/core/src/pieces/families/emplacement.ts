@@ -125,7 +125,7 @@ export const emplacement = pieceFamily('emplacement', settings, {
     isRoofFixed: false,
     columns: 0,
     platformMm: 0,
-    platformDeepMm: Math.round(baseMm * 1.2),
+    platformDeepMm: Math.round(baseMm * 1.6),
     buttresses: 0,
     buttressMm: Math.round(figureMm * 0.3),
     plan: 'splayed',

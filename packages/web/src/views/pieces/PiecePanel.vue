@@ -15,7 +15,7 @@ import { shortId } from '../../document/name';
 import { usePlan } from '../../document/plan';
 import OutlineFile from './OutlineFile.vue';
 import PieceCounting from './PieceCounting.vue';
-import { fieldsOf, scaleOf, whyNot } from './pieceChoice';
+import { allFieldsOf, fieldsOf, scaleOf, whyNot } from './pieceChoice';
 
 const props = defineProps<{ piece: Piece }>();
 const emit = defineEmits<{ gone: [] }>();
@@ -49,7 +49,8 @@ function takeFrom(field: PieceField, featureId: string): void {
   const why = set.code === 'piece/set' ? whyNot(props.piece, set.change, scaleOf(store.plan!, catalogue.value), catalogue.value) : null;
   problem.value = why === null ? store.edit(taken) : `${feature.name}: ${why.says}`;
 }
-const labelOf = (key: string): string => fields.value.find((field) => field.key === key)?.label ?? key;
+/** Also of a field that has no say with the settings as they are. */
+const labelOf = (key: string): string => allFieldsOf(props.piece).find((field) => field.key === key)?.label ?? key;
 const change = (what: string, to: Partial<Pick<Piece, 'name' | 'count' | 'glueId' | 'isMadeElsewhere' | 'isFixed'>>): string =>
   store.edit({ code: 'piece/change', pieceId: props.piece.id, change: to, what });
 

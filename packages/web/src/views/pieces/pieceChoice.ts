@@ -19,8 +19,9 @@ export function whyNot(
   return makePiece({ ...piece, settings: { ...piece.settings, ...change } }, scale, catalogue).problem;
 }
 
+/** Everything a family asks for. */
+export const allFieldsOf = ({ family }: Piece) => (family in FAMILIES ? FAMILIES[family as keyof typeof FAMILIES].of.fields : []);
 /** What a family asks for, as far as it has a say with these settings. */
-export function fieldsOf({ family }: Piece, settings: Piece['settings']) {
-  const own = family in FAMILIES ? FAMILIES[family as keyof typeof FAMILIES].of.fields : [];
-  return own.filter(({ when }) => when === undefined || when(settings as never));
+export function fieldsOf(piece: Piece, settings: Piece['settings']) {
+  return allFieldsOf(piece).filter(({ when }) => when === undefined || when(settings as never));
 }
