@@ -18,6 +18,7 @@ import { type Footprint, footprintOf } from './footprint';
 import { type LengthNeed, lengthNeeds } from './lengths';
 import type { FillNeed } from './facts';
 import { type MadePiece, makePiece } from './made';
+import { type PlacedWay, placedWays } from './standing';
 import { uprightOn } from './upright';
 import { type PieceWork, workOn } from './work';
 
@@ -71,6 +72,7 @@ export interface StandingPiece {
   readonly pieceId: string;
   readonly rings: readonly Ring[];
   readonly upright: Upright;
+  readonly ways: readonly PlacedWay[];
 }
 export type MakePieces = (inputs: PieceInputs) => Pieces;
 
@@ -114,7 +116,9 @@ function standingOn(features: readonly Feature[], made: readonly MadePiece[], ca
     const pieceId = pieceOn(feature);
     const own = pieceId === null ? undefined : byId.get(pieceId);
     const upright = own === undefined ? null : uprightOn(feature, own, catalogue);
-    return upright === null ? [] : [{ featureId: feature.id, pieceId: pieceId!, rings: upright.ground.rings, upright }];
+    if (own === undefined || upright === null) return [];
+    const ways = placedWays(feature, own, footprintOf(own)!);
+    return [{ featureId: feature.id, pieceId: pieceId!, rings: upright.ground.rings, upright, ways }];
   });
 }
 

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { Feature } from '../features';
 import { type HeightField, cellIndex, fieldOf, standAmong, tableBox } from '../ground';
 import { clearanceMap, sightMap, widestBase } from '../play';
 import type { Piece, Plan } from '../plan';
@@ -229,5 +230,27 @@ describe('what hangs over the ground hides what is behind it', () => {
     expect(seenBehind(null)).toBe(true);
     expect(seenBehind(60)).toBe(true);
     expect(seenBehind(33)).toBe(false);
+  });
+});
+
+describe('ways in on the plan', () => {
+  const ways = (pieceTurnDeg: number) => {
+    const plot = { ...aPlot([100, 100, 200, 200], 0), pieceId: 'one', pieceTurnDeg } as Feature;
+    return derivePipeline(makePieces)({ ...aBoard({}, plot), pieces: [aPiece('shed', SHED)] }, CATALOGUE).pieces.standing[0]!.ways;
+  };
+  test('a door in the front lies towards the viewer, as wide as it is, and is gone into away from him', () => {
+    const [{ threshold, inwards }] = ways(0) as readonly [ReturnType<typeof ways>[number]];
+    const [a, b] = threshold;
+    expect(Math.hypot(a.x - b.x, a.y - b.y)).toBeCloseTo(32, 6);
+    expect(a.y).toBeCloseTo(b.y, 6);
+    expect(a.y).toBeGreaterThan(200);
+    expect(inwards[1].y).toBeLessThan(inwards[0].y);
+    expect(inwards[1].x).toBeCloseTo((a.x + b.x) / 2, 6);
+  });
+  test('turned with its plot by a quarter it lies to the left', () => {
+    const [{ threshold, inwards }] = ways(90) as readonly [ReturnType<typeof ways>[number]];
+    expect(threshold[0].x).toBeCloseTo(threshold[1].x, 6);
+    expect(threshold[0].x).toBeLessThan(200);
+    expect(inwards[1].x).toBeGreaterThan(inwards[0].x);
   });
 });

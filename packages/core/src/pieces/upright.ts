@@ -1,15 +1,14 @@
 import { remembered } from '../base/memory';
 import { type Point, type Region, between, boxAround, boxesOverlap, contains, crossings, distanceMm, regionBox } from '../base/geometry';
 import { type Catalogue, materialBy } from '../catalogue';
-import { type Feature, pieceTurnOn } from '../features';
+import type { Feature } from '../features';
 import type { Upright, UprightCut, UprightMesh, UprightSpan } from '../ground';
-import { shapeRegion } from '../shapes';
 import { plumbThrough } from '../shell';
 import { boxOf } from './box';
 import { type Footprint, footprintOf } from './footprint';
 import { solidsOf } from './solids';
 import type { MadePiece } from './made';
-import { placedHull } from './standing';
+import { placedHull, placingOn } from './standing';
 
 /** The first object of a piece as it stands, about the middle of its foot: y towards the viewer, heights over its foot. */
 interface Stood {
@@ -84,14 +83,7 @@ function cutAlong(ground: Region, spansAt: (at: Point) => readonly UprightSpan[]
 export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: Catalogue): Upright | null => {
   const own = stood(made, catalogue);
   if (own === null) return null;
-  const { left, right, top, bottom } = regionBox(shapeRegion(plot.shape));
-  const [x, y] = [(left + right) / 2, (top + bottom) / 2];
-  const turn = (pieceTurnOn(plot) * Math.PI) / 180;
-  const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
-  const back = (at: Point): Point => {
-    const [dx, dy] = [at.x - x, at.y - y];
-    return { x: dx * cos + dy * sin, y: dy * cos - dx * sin };
-  };
+  const { to, back } = placingOn(plot);
   const ground = placedHull(plot, own.footprint);
   const spansAt = (at: Point): readonly UprightSpan[] => own.spansAt(back(at));
   return {
@@ -102,11 +94,12 @@ export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: 
     isLevel: (at, upMm) => own.isLevel(back(at), upMm),
     isWalkedOver: made.shape?.isWalkedOver === true,
     meshes: () =>
-      own
-        .meshes()
-        .map(({ places, triangles }) => ({
-          places: places.map(([px, py, up]) => [x + px * cos - py * sin, y + px * sin + py * cos, up] as const),
-          triangles,
-        })),
+      own.meshes().map(({ places, triangles }) => ({
+        places: places.map(([x, y, up]) => {
+          const at = to({ x, y });
+          return [at.x, at.y, up] as const;
+        }),
+        triangles,
+      })),
   };
 });

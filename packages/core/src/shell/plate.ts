@@ -121,7 +121,7 @@ export function checkedPlate(plate: Plate): Result<Plate, NoShape> {
         { x: a.x - from.x, y: a.y - from.y },
         { x: b.x - far[i]!.x, y: b.y - far[i]!.y },
       ];
-      if (along.x * beyond.x + along.y * beyond.y <= 0) return no('shell/vanishes', what);
+      if (along.x * beyond.x + along.y * beyond.y <= SAME_MM) return no('shell/vanishes', what);
     }
     for (const ring of [drawn, far]) {
       if (selfCrossing(ring) !== null) return no('shell/crosses', what);

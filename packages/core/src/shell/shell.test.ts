@@ -3,6 +3,7 @@ import {
   type Assembly,
   type Bar,
   type Body,
+  type Face,
   type Plate,
   type StockSizes,
   ballastFor,
@@ -189,4 +190,46 @@ describe('a bent sheet', () => {
     // A flat of 7.5° at most: 20 along each of the two long edges, on two radii, at the least.
     expect(far.length).toBeGreaterThan(80);
   });
+});
+
+test('a part that its neighbours use up to the last hair is refused, not made with nothing in it', () => {
+  const square = (z: number): Face['corners'] => [
+    [0, 0, z],
+    [40, 0, z],
+    [40, 30, z],
+    [0, 30, z],
+  ];
+  const free = { joint: 'free' } as const;
+  const level = (id: string, z: number): Face => ({
+    id,
+    name: id,
+    role: 'board',
+    corners: square(z),
+    edges: [free, free, free, free],
+    grows: 'in',
+  });
+  const riser = (highMm: number): Assembly => ({
+    id: 'a',
+    name: 'A',
+    count: 1,
+    faces: [
+      level('floor', 0),
+      level('top', highMm),
+      {
+        id: 'riser',
+        name: 'Riser',
+        role: 'board',
+        corners: [
+          [0, 0, 0],
+          [40, 0, 0],
+          [40, 0, highMm],
+          [0, 0, highMm],
+        ],
+        edges: [{ joint: 'against', to: 'floor' }, free, { joint: 'against', to: 'top' }, free],
+        grows: 'in',
+      },
+    ],
+  });
+  expect(resolved(riser(5), { board: sheet(5) })).toMatchObject({ ok: false, problem: { code: 'shell/vanishes', faceName: 'Riser' } });
+  expect(resolved(riser(5.2), { board: sheet(5) }).ok).toBe(true);
 });

@@ -26,7 +26,8 @@ const SLICES = {
   pieces: ({ pieces: { made } }: Derivation) => made.map(galleryEntry),
   bench: ({ pieces: { made }, pieceCoats }: Derivation, chosen: readonly string[]) =>
     made.filter(({ piece }) => chosen.includes(piece.id)).map((one) => onBench(one, pieceCoats)),
-  standing: ({ pieces: { standing } }: Derivation) => standing.map(({ featureId, pieceId, rings }) => ({ featureId, pieceId, rings })),
+  standing: ({ pieces: { standing } }: Derivation) =>
+    standing.map(({ featureId, pieceId, rings, ways }) => ({ featureId, pieceId, rings, ways })),
   lengths: ({ pieces: { lengths } }: Derivation) => lengths,
   section: ({ section }: Derivation) => section,
   jobs: ({ jobs }: Derivation) => jobs,

@@ -66,7 +66,7 @@ const placed = computed(() => {
 
 <template>
   <TabbedSheets v-model="look" label="Drawings" :tabs="LOOKS">
-    <div v-show="look !== 'cut' || objects.length > 1" class="top">
+    <div v-show="look === 'drawing' || (objects.length > 1 && !OF_ALL.includes(look))" class="top">
       <ChoiceField
         v-if="objects.length > 1 && !OF_ALL.includes(look)"
         label="Of the set"

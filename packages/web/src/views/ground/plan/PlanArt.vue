@@ -2,7 +2,7 @@
 import { computed } from 'vue';
 import { type Feature, NO_MARKS, kindOf } from '@spare-acre/core/features';
 import { shapeRegion } from '@spare-acre/core/shapes';
-import type { Region } from '@spare-acre/core/base/geometry';
+import type { Point, Region } from '@spare-acre/core/base/geometry';
 import { type ToPx, drawingOrder, fillOf, linePath, regionPath } from './paths';
 
 /** The features of a plan in ink, lowest first. Only draws: presses are told to whoever placed it. */
@@ -11,8 +11,13 @@ const props = defineProps<{
   toPx: ToPx;
   chosenIds?: readonly string[];
   isStill?: boolean;
-  standing?: readonly { readonly featureId: string; readonly rings: Region['rings'] }[];
+  standing?: readonly {
+    readonly featureId: string;
+    readonly rings: Region['rings'];
+    readonly ways: readonly { readonly threshold: Line; readonly inwards: Line }[];
+  }[];
 }>();
+type Line = readonly [Point, Point];
 const emit = defineEmits<{ press: [event: PointerEvent, feature: Feature]; open: [feature: Feature] }>();
 
 const inner = new WeakMap<Feature, readonly Region[]>();
@@ -39,7 +44,11 @@ const drawn = computed(() =>
         box: marks.box === null ? null : props.toPx(marks.box),
         pieces: (props.standing ?? [])
           .filter(({ featureId }) => featureId === feature.id)
-          .map(({ rings }) => regionPath({ rings }, props.toPx)),
+          .map(({ rings, ways }) => ({
+            d: regionPath({ rings }, props.toPx),
+            thresholds: ways.map(({ threshold }) => linePath(threshold, props.toPx)).join(''),
+            ways: ways.map(({ inwards }) => linePath(inwards, props.toPx)),
+          })),
         isChosen: props.chosenIds?.includes(feature.id) === true,
       };
     }),
@@ -66,7 +75,11 @@ const drawn = computed(() =>
     />
     <g pointer-events="none">
       <path v-for="(edge, i) in edges" :key="i" class="step" :class="feature.kind" :d="edge" />
-      <path v-for="(piece, i) in pieces" :key="`p${i}`" class="standing" :d="piece" />
+      <template v-for="(piece, i) in pieces" :key="`p${i}`">
+        <path class="standing" :d="piece.d" />
+        <path v-if="piece.thresholds !== ''" class="threshold" :d="piece.thresholds" />
+        <path v-for="way in piece.ways" :key="way" class="mark way-in" :d="way" marker-end="url(#mark-up)" />
+      </template>
       <path v-if="lines !== ''" class="mark" :class="[feature.kind, { dashes: isDashed }]" :d="lines" />
       <path v-if="arrow !== ''" class="mark ramp" :d="arrow" marker-end="url(#mark-up)" />
       <circle v-for="(dot, i) in dots" :key="`d${i}`" class="lamp" :cx="dot.x" :cy="dot.y" r="3.2" />
