@@ -36,6 +36,8 @@ export interface PieceFacts {
   readonly tips: Figure<'°'> | null;
   readonly standing: Standing | null;
   readonly outside: Figure<'mm²'>;
+  /** Strips for folds that open when they are bent, of all copies; null where there are none. */
+  readonly fillStrips: Figure<'mm'> | null;
   /** Ways to make all copies, side by side. */
   readonly ways: readonly { readonly name: string; readonly time: Figure<'min'> }[];
 }
@@ -141,9 +143,36 @@ export function factsOf(
       'drawing',
       'sides that show from outside, openings taken off',
     ),
+    fillStrips: fillStrips(piece, objects),
     ways: ways.map((way) => wayTime(way, copies, catalogue)),
   };
 }
+
+/** A score opens as far as its stock is thick and its bend is sharp: a strip as wide fills it. */
+function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> | null {
+  const strips = objects.flatMap(({ sheets, count }) =>
+    sheets.flatMap(({ folds }) =>
+      folds
+        .filter(({ by, grooveMm }) => by === 'score' && grooveMm > LEAST_GAP_MM)
+        .map(({ from, to, grooveMm }) => ({
+          count: count * madeByHand(piece),
+          grooveMm,
+          longMm: Math.hypot(to.x - from.x, to.y - from.y),
+        })),
+    ),
+  );
+  if (strips.length === 0) return null;
+  const widths = strips.map(({ grooveMm }) => grooveMm);
+  const number = strips.reduce((sum, { count }) => sum + count, 0);
+  return given(
+    'Strips to fill folds that open',
+    strips.reduce((sum, { longMm, count }) => sum + longMm * count, 0),
+    'mm',
+    'drawing',
+    `${number} of them, ${Math.min(...widths).toFixed(1)} to ${Math.max(...widths).toFixed(1)} mm wide`,
+  );
+}
+const LEAST_GAP_MM = 0.2;
 
 /** Cuts by measure, cuts along something, and parts laid, each by its minutes. */
 function wayTime(

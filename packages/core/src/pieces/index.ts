@@ -6,7 +6,7 @@ export { pieceScale } from './family';
 export type { PieceFamilyDefinition, PieceFamilyOf, PieceField, PieceScale, PieceShape, StockRole } from './family';
 export { footprintOf } from './footprint';
 export type { Footprint } from './footprint';
-export { cladTotal, unitsFrom } from './cladding';
+export { cladTotal, unitsFrom, unitsFromEach } from './cladding';
 export type { Clad, CladWay } from './cladding';
 export { cladZonesOf, countedFor, countingOf, makePiece } from './made';
 export type { LengthCut, MadePiece } from './made';

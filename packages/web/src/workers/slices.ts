@@ -66,6 +66,7 @@ const onBench = (
           outside: facts.outside,
           sizes: facts.sizes,
           ways: facts.ways,
+          fillStrips: facts.fillStrips,
         },
   objects: objects.map(({ id: own, name, count, bodies, loose, courses, sheets }) => ({
     id: own,

@@ -152,6 +152,16 @@ export const cladTotal = (name: string, own: readonly Clad[]): Figure<'1'> =>
     own.map(({ toBuy }) => toBuy),
   );
 
+/** What pieces of sheet at hand give, the most first; none of those that give nothing. */
+export const unitsFromEach = <O extends { readonly widthMm: number; readonly depthMm: number }>(
+  cladding: Pick<Cladding, 'longMm' | 'highMm'>,
+  offcuts: readonly O[],
+): readonly { readonly offcut: O; readonly units: number }[] =>
+  offcuts
+    .map((offcut) => ({ offcut, units: unitsFrom(cladding, offcut.widthMm, offcut.depthMm, 0) }))
+    .filter(({ units }) => units > 0)
+    .sort((a, b) => b.units - a.units);
+
 /** How many units a rectangle of sheet gives, cut in strips and across. @param kerfMm lost at every cut */
 export function unitsFrom(
   { longMm, highMm }: Pick<Cladding, 'longMm' | 'highMm'>,

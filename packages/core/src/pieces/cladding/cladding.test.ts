@@ -3,7 +3,7 @@ import { applied } from '../../plan/edits';
 import { CATALOGUE, aBoard, derived } from '../../testing';
 import type { Catalogue, Cladding } from '../../catalogue';
 import type { Piece } from '../../plan';
-import { type FamilyName, makePiece, newPiece, unitsFrom } from '..';
+import { type FamilyName, makePiece, newPiece, unitsFrom, unitsFromEach } from '..';
 import { type CladEdge, laidOn } from './courses';
 import { cladSurfaces } from './surface';
 
@@ -266,4 +266,17 @@ test('an offcut gives as many as fit in strips, turned where that is more', () =
   const brick = CATALOGUE.claddings.find(({ id }) => id === 'small-bricks') as Cladding;
   expect(unitsFrom(brick, 100, 40, 0)).toBe(100);
   expect(unitsFrom(brick, 43, 21, 1)).toBe(Math.max(4 * 4, 8 * 2));
+});
+
+test('offcuts at hand are listed by what they give, without those too small for one', () => {
+  const brick = { longMm: 10, highMm: 4 };
+  const rack = [
+    { id: 'small', widthMm: 20, depthMm: 8 },
+    { id: 'none', widthMm: 9, depthMm: 3 },
+    { id: 'large', widthMm: 100, depthMm: 40 },
+  ];
+  expect(unitsFromEach(brick, rack).map(({ offcut, units }) => [offcut.id, units])).toEqual([
+    ['large', 100],
+    ['small', 4],
+  ]);
 });

@@ -1,2 +1,2 @@
-export { cladTotal, cladsOf, unitsFrom } from './clad';
+export { cladTotal, cladsOf, unitsFrom, unitsFromEach } from './clad';
 export type { Clad, CladWay } from './clad';

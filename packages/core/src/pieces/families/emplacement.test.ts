@@ -66,4 +66,23 @@ describe('an emplacement', () => {
     expect(made({ isRoofFixed: true }).shape!.liftsOff).toEqual([]);
     expect(made({}).shape!.liftsOff).toHaveLength(1);
   });
+  test('scored and folded, its corners open by tan of half the turn each way, and are filled as long as the wall is high', () => {
+    const strips = made({ corners: 'score-fold', embrasures: false }).facts!.fillStrips!;
+    // Five corners are folded; the sixth is where the strip of walls is closed.
+    expect(strips.value).toBeCloseTo(
+      5 *
+        made({}).objects[0]!.bodies.reduce(
+          (most, body) =>
+            body.id === 'wall-1' && body.kind === 'plate'
+              ? Math.max(...body.loops[0]!.drawn.map(({ y }) => y)) - Math.min(...body.loops[0]!.drawn.map(({ y }) => y))
+              : most,
+          0,
+        ),
+      3,
+    );
+    expect(made({ corners: 'mitre' }).facts!.fillStrips).toBeNull();
+  });
+  test('a glued roof still gives a hand its door', () => {
+    expect(made({ isRoofFixed: true }).shape!.levels.every(({ openedBy }) => openedBy !== undefined)).toBe(true);
+  });
 });

@@ -23,6 +23,9 @@ const settings = z.strictObject({
   crosses: counted,
   steps: counted,
   brokenEnds: counted,
+  brokenTops: counted,
+  /** Each a run broken in two: both sides of the break fit. */
+  brokenPairs: counted,
   /** How much higher the far half of a step run is. */
   stepMm: mm({ min: 1, max: 120 }),
   gateMm: mm(SIZES.openingMm),
@@ -58,6 +61,8 @@ export const walls = pieceFamily('walls', settings, {
     askNumber('crosses', 'Cross', WALLS_OF_A_SORT),
     askNumber('steps', 'Step', WALLS_OF_A_SORT),
     askNumber('brokenEnds', 'Broken end', WALLS_OF_A_SORT),
+    askNumber('brokenTops', 'Broken top', WALLS_OF_A_SORT),
+    askNumber('brokenPairs', 'Broken in two', WALLS_OF_A_SORT),
     askLength('stepMm', 'A step is', { min: 1, max: 120 }),
     askLength('gateMm', 'Gate, width', SIZES.openingMm),
     askLength('gateHeightMm', 'Gate, height', SIZES.openingMm),
@@ -96,6 +101,8 @@ export const walls = pieceFamily('walls', settings, {
     crosses: 0,
     steps: 0,
     brokenEnds: 2,
+    brokenTops: 0,
+    brokenPairs: 0,
     stepMm: Math.round(figureMm * 0.25),
     gateMm: Math.round(baseMm * 1.6),
     gateHeightMm: Math.round(figureMm * 0.8),
@@ -122,6 +129,20 @@ export const walls = pieceFamily('walls', settings, {
   },
 });
 
+/** All runs of the set, each a segment long. */
+const runsOf = (own: Walls): number =>
+  own.straights +
+  own.gates +
+  own.loopholed +
+  own.windowed +
+  own.corners +
+  own.tees +
+  own.crosses +
+  own.steps +
+  own.brokenEnds +
+  own.brokenTops +
+  own.brokenPairs;
+
 const PIER_MM = 3;
 /** A window stands over its sill and under the top. */
 const WINDOW_SHARE = 0.55;
@@ -138,8 +159,7 @@ function refusal(own: Walls): ReturnType<typeof refused> | null {
   const highest = Math.min(own.heightMm * WINDOW_SHARE, most);
   if (own.windowed > 0 && own.windowMm > highest)
     return refused('windowMm', `a wall leaves ${highest.toFixed(0)} mm; up to ${Math.floor(highest)} mm would do`);
-  if (own.straights + own.gates + own.loopholed + own.windowed + own.corners + own.tees + own.crosses + own.steps + own.brokenEnds === 0)
-    return refused('straights', 'a set of nothing; one straight would do');
+  if (runsOf(own) === 0) return refused('straights', 'a set of nothing; one straight would do');
   return null;
 }
 
@@ -273,7 +293,13 @@ function shapeOf(own: Walls): PieceShape {
         ],
       }),
     ]),
-    plain('broken', 'Broken end', own.brokenEnds, [run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l, top: brokenTop(own) })]),
+    plain('broken', 'Broken end', own.brokenEnds, [run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l, top: brokenEnd(own) })]),
+    plain('broken-top', 'Broken top', own.brokenTops, [
+      run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l, top: brokenTop(own) }),
+    ]),
+    ...brokenPair(own).map(([side, name, of]) =>
+      plain(`broken-${side}`, name, own.brokenPairs, [run(own, { id: 'wall', along: X, ...of })]),
+    ),
   ].filter(({ count }) => count > 0);
   const bodyIds = [...new Set(objects.flatMap(({ faces, bars = [] }) => [...faces, ...bars].map(({ id }) => id)))];
   return {
@@ -295,13 +321,7 @@ function shapeOf(own: Walls): PieceShape {
         : []),
     ],
     facts: [
-      {
-        label: 'Runs laid end to end',
-        value:
-          l *
-          (own.straights + own.gates + own.loopholed + own.windowed + own.steps + own.brokenEnds + own.corners + own.tees + own.crosses),
-        unit: 'mm',
-      },
+      { label: 'Runs laid end to end', value: l * runsOf(own), unit: 'mm' },
       ...(own.core ? [{ label: 'Strips to glue up, squared and trimmed, for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
       { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
     ],
@@ -320,7 +340,7 @@ function shapeOf(own: Walls): PieceShape {
 /** All runs of one height from one strip: squared at its first end, a cut after each run, trimmed at its last. @source craft.md §5: allow both */
 function stripMm(own: Walls): number {
   const halves = own.corners * 2 + own.tees * 3 + own.crosses * 4;
-  const wholes = own.straights + own.gates + own.loopholed + own.windowed + own.steps + own.brokenEnds;
+  const wholes = runsOf(own) - own.corners - own.tees - own.crosses;
   return wholes * own.segmentMm + (halves * own.segmentMm) / 2 + (wholes + halves) * CUT_MM + 2 * SQUARED_MM;
 }
 /** Lost at a cut through a glued strip, and at either end of it. */
@@ -342,7 +362,33 @@ function loopholes({ segmentMm: l, heightMm: h }: Walls): readonly Opening[] {
 }
 
 /** Whole for its first half, then broken down to the ground. */
-function brokenTop({ segmentMm: l, heightMm: h, seed }: Walls): readonly (readonly [number, number])[] {
+function brokenEnd({ segmentMm: l, heightMm: h, seed }: Walls): readonly (readonly [number, number])[] {
   const line = brokenLine(seeded(seed), { from: [l * 0.5, h], to: [l, h * 0.12], count: 7, roughMm: h * 0.08 });
   return [...[...line].reverse(), [0, h]];
+}
+
+/** Broken all along, lowest in its middle. */
+function brokenTop({ segmentMm: l, heightMm: h, seed }: Walls): readonly (readonly [number, number])[] {
+  const random = seeded(seed + 1);
+  const low = h * (0.4 + 0.2 * random());
+  const at = l * (0.35 + 0.3 * random());
+  const left = brokenLine(random, { from: [0, h], to: [at, low], count: 4, roughMm: h * 0.06 });
+  const right = brokenLine(random, { from: [at, low], to: [l, h], count: 4, roughMm: h * 0.06 });
+  return [...left, ...right.slice(1)].reverse();
+}
+
+type Half = readonly [side: 'left' | 'right', name: string, of: Pick<Run, 'from' | 'longMm' | 'top'>];
+/** A run broken through: one line up through it is the end of both halves. */
+function brokenPair({ segmentMm: l, heightMm: h, seed }: Walls): readonly Half[] {
+  const foot = l * 0.42;
+  const line = brokenLine(seeded(seed + 2), { from: [foot, 0], to: [l * 0.6, h], count: 6, roughMm: h * 0.06 });
+  const up = line.slice(1);
+  return [
+    ['left', 'Broken, left half', { from: [0, 0, 0], longMm: foot, top: [...up, [0, h]] }],
+    [
+      'right',
+      'Broken, right half',
+      { from: [foot, 0, 0], longMm: l - foot, top: [[l - foot, h], ...[...up].reverse().map(([x, z]) => [x - foot, z] as const)] },
+    ],
+  ];
 }

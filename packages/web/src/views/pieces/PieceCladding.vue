@@ -3,12 +3,13 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
-import { cladZonesOf, unitsFrom } from '@spare-acre/core/pieces';
+import { cladZonesOf, unitsFrom, unitsFromEach } from '@spare-acre/core/pieces';
 import type { Piece } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
+import { useRack } from '../../document/rack';
 import type { Slices } from '../../workers/slices';
 
 /** Every surface of a piece that can be clad: with what, how many of it, and the ways to put it on side by side. */
@@ -20,6 +21,8 @@ const choices = computed(() => [
   ...catalogue.value.claddings.map(({ id, name }) => ({ value: id, text: name })),
 ]);
 /** An offcut such as lies about. */
+const rack = useRack();
+const MOST_OFFCUTS = 4;
 const OFFCUT_MM = [300, 200] as const;
 const zones = computed(() =>
   cladZonesOf(props.piece).map((zone) => ({ ...zone, clad: props.clads.find(({ shows }) => shows === zone.shows) ?? null })),
@@ -63,6 +66,14 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
           <div>
             <dt>an offcut of {{ lengthWords(OFFCUT_MM, store.plan!.units) }} gives</dt>
             <dd class="num">{{ unitsFrom(zone.clad.cladding, OFFCUT_MM[0], OFFCUT_MM[1], 0) }}</dd>
+          </div>
+          <div
+            v-for="{ offcut, units } in unitsFromEach(zone.clad.cladding, rack.offcuts).slice(0, MOST_OFFCUTS)"
+            :key="offcut.id"
+            data-testid="rack-units"
+          >
+            <dt>{{ lengthWords([offcut.widthMm, offcut.depthMm], store.plan!.units) }} from the rack gives</dt>
+            <dd class="num">{{ units }}</dd>
           </div>
         </dl>
         <BTableSimple class="ledger">

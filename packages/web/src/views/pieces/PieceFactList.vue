@@ -39,6 +39,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <FigureLine label="Outside to coat" :figure="made.facts.outside" />
       <FigureLine label="Joints to glue" :figure="made.facts.joints" />
       <FigureLine label="Glue" :figure="made.facts.glue" />
+      <FigureLine v-if="made.facts.fillStrips !== null" label="Strips to fill folds" :figure="made.facts.fillStrips" />
     </section>
     <section v-if="made.facts.tips !== null">
       <h3>To stand a slope</h3>
