@@ -159,7 +159,7 @@ export async function savedPlan(
   app: App,
 ): Promise<{
   features: { name: string; kind: string; pieceId?: string | null; shape: { points: { x: number; y: number }[]; widthMm?: number } }[];
-  pieces: { id: string; name: string; settings: Record<string, unknown> }[];
+  pieces: { id: string; name: string; settings: Record<string, unknown>; family: string; isMadeElsewhere: boolean }[];
   stack: { ground: { thicknessMm: number }[] };
 }> {
   return (await savedBoard(page, app)).plan;

@@ -108,3 +108,39 @@ test('a lot without a table: a wall set counted for a given one, and a day it is
   await page.getByRole('button', { name: 'Lay a table under it' }).click();
   await expect(page.getByLabel('Notes').getByLabel('Tiles across')).toHaveValue('1');
 });
+
+test('a piece of another board stands on this one too, or is made once more; a fence follows a line of the plan; its templates are saved', async ({
+  page,
+  app,
+}) => {
+  await openBrinefold(page, app);
+  await go(page, 'Pieces');
+  const gallery = page.getByRole('navigation', { name: 'Pieces' });
+  await gallery.getByRole('button', { name: 'Take one' }).click();
+  await gallery.getByRole('button', { name: 'From another board' }).click();
+  await gallery.getByLabel('Board', { exact: true }).selectOption({ label: 'Loose lot for the club night' });
+  const first = gallery.getByRole('button', { name: /stands here too$/ }).first();
+  const name = (await first.getAttribute('aria-label'))!.replace(' stands here too', '');
+  await first.click();
+  const guest = async () => (await savedPlan(page, app)).pieces.find((piece) => piece.name === name);
+  await expect.poll(async () => (await guest())?.isMadeElsewhere).toBe(true);
+
+  await gallery.getByRole('button', { name: 'Take one' }).click();
+  await gallery.getByRole('button', { name: /^Fence or hedge/ }).click();
+  await page.getByLabel('Runs', { exact: true }).selectOption({ label: 'along a drawn line' });
+  await page.getByLabel('From the plan').selectOption({ label: 'Boardwalk' });
+  const fence = async () =>
+    (await savedPlan(page, app)).pieces.find((piece) => piece.family === 'fence' && piece.name === 'Fence or hedge')!;
+  await expect.poll(async () => (await fence())?.settings['course']).toBe('drawn');
+  const plot = async () => {
+    const { id } = await fence();
+    return (await savedPlan(page, app)).features.find(({ pieceId }) => pieceId === id);
+  };
+  await expect.poll(async () => (await plot())?.kind).toBe('plot');
+
+  await gallery.getByRole('button', { name: /^Boiling house/ }).click();
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Paper templates' }).click();
+  expect((await download).suggestedFilename()).toMatch(/templates\.pdf$/);
+});

@@ -1,7 +1,7 @@
+import { MaxRectsPacker, Rectangle } from 'maxrects-packer/dist/maxrects-packer.mjs';
 import { type PDFOperator, clip, endPath, popGraphicsState, pushGraphicsState, rectangle } from 'pdf-lib';
 import { regionBox } from '../base/geometry';
 import { marksOf } from '../cutting/bench';
-import { layOut } from '../cutting/nesting';
 import type { Part } from '../cutting/parts';
 import type { FlatPart } from '../shell';
 import { wholeUp } from '../base/units';
@@ -112,22 +112,20 @@ const sharesAPage = (widthMm: number, depthMm: number, paper: Paper): boolean =>
   return widthMm <= wideMm && depthMm + LABEL_MM <= tallMm;
 };
 
-/** Small parts on as few pages as the layout of sheets finds, none of them turned: their names stay upright. */
+/** Small parts on few pages, none of them turned: their names stay upright. */
 function sharedPages(
   parts: readonly Template[],
   paper: Paper,
 ): { readonly part: Template; readonly xMm: number; readonly yMm: number }[][] {
-  if (parts.length === 0) return [];
   const { wideMm, tallMm } = pageView(paper);
-  const blanks = parts.map(({ widthMm, depthMm }, i) => ({
-    id: String(i),
-    widthMm: Math.max(widthMm, Math.min(NARROWEST_MM, wideMm)),
-    depthMm: depthMm + LABEL_MM,
-    mayTurn: false,
-  }));
-  const stock = [{ widthMm: wideMm, depthMm: tallMm, trimMm: 0, offcutId: null, priceMinor: 1 }];
-  const { sheets } = layOut({ blanks, stock, kerfMm: APART_MM, aim: 'fewest', pinned: [] });
-  return sheets.map(({ placements }) => placements.map(({ blankId, xMm, yMm }) => ({ part: parts[Number(blankId)]!, xMm, yMm })));
+  const packer = new MaxRectsPacker<Rectangle & { part: Template }>(wideMm, tallMm, APART_MM, { smart: false, pot: false, square: false });
+  packer.addArray(
+    parts.map((part) => {
+      const room = new Rectangle(Math.max(part.widthMm, Math.min(NARROWEST_MM, wideMm)), part.depthMm + LABEL_MM);
+      return Object.assign(room, { part });
+    }),
+  );
+  return packer.bins.map(({ rects }) => rects.map(({ part, x, y }) => ({ part, xMm: x, yMm: y })));
 }
 
 function drawShared(sheet: Sheet, { name, widthMm: wideMm, depthMm, outline, marks }: Template, x: number, y: number): void {

@@ -49,7 +49,7 @@ describe('a piece that is glued to its tile', () => {
   test('takes glue for what of it touches the ground', () => {
     const glue = ({ pieces }: Derivation): number => pieces.glues.reduce((sum, { mass }) => sum + mass.value, 0);
     const adhesive = CATALOGUE.adhesives.find(({ id }) => id === fixed.pieces.made[0]!.piece.glueId)!;
-    const mm2 = ((glue(fixed) - glue(loose)) / adhesive.gPerM2.value / (1 + CATALOGUE.bench.glueLossPct.value / 100)) * 1e6;
+    const mm2 = ((glue(fixed) - glue(loose)) / adhesive.gPerM2.value) * 1e6;
     const { wide, deep } = fixed.pieces.made[0]!.facts!.sizes[0]!;
     expect(mm2).toBeGreaterThan(200);
     expect(mm2).toBeLessThan(wide.value * deep.value);

@@ -1,9 +1,8 @@
 import type { Region } from '../base/geometry';
-import { type Figure, given } from '../base/units';
+import { type Figure, given, inSquareMetres, reckon } from '../base/units';
 import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
 import type { Feature } from '../features';
 import { touchingMm2 } from '../shell';
-import { glueMass } from '../stack/adhesives';
 import type { MadePiece } from './made';
 import { type PieceTask, driedOf } from './work';
 
@@ -37,7 +36,13 @@ export function fixedOn(
     mass: facts!.mass,
     high: given(`${piece.name}, over its foot`, highMm, 'mm', 'drawing'),
     adhesiveId: piece.glueId,
-    glue: glueMass(label, adhesive, face, 'full', catalogue),
+    glue: reckon(
+      `${adhesive.name}, ${label}`,
+      'g',
+      inSquareMetres(face),
+      '×',
+      estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
+    ),
     work: estimated(`Fix ${label}`, catalogue.bench.pieceFixMin, 'min'),
     ...driedOf(adhesive),
     cautionIds: adhesive.cautionIds,

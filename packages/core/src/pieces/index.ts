@@ -17,7 +17,7 @@ export type { MadeObject } from './made-object';
 export { settingsOf, withStocks } from './settings';
 export { BALLAST_UP_MM } from './checks';
 export { capacityOf } from './capacity';
-export { newPiece, usualCoats } from './new-piece';
+export { keepsSizes, newPiece, takenOver, usualCoats } from './new-piece';
 export type { FixedPiece } from './fixing';
 export { makePieces } from './reckoned';
 export type { MakePieces, CastNeed, CladNeed, PieceInputs, Pieces } from './reckoned';

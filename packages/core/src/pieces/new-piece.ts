@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue';
-import type { Piece } from '../plan';
+import type { Piece, Plan } from '../plan';
 import type { PieceScale } from './family';
 import { type FamilyName, familyNamed } from './piece';
 
@@ -27,6 +27,16 @@ export function newPiece(family: FamilyName, id: string, scale: PieceScale, take
 /** What the outside of a piece is given until the builder says otherwise. */
 export const usualCoats = ({ starter: { pieces } }: Catalogue): Piece['coats'] =>
   pieces.coats.map(({ coatingId, methodId }, i) => ({ id: `coat-${i + 1}`, coatingId, methodId, filmMm: null }));
+
+/** What a piece of one board becomes on another: the very thing, made there and standing here too, or made here once more. */
+export const takenOver = (
+  piece: Piece,
+  { id, taken, isMadeHere }: { readonly id: string; readonly taken: readonly string[]; readonly isMadeHere: boolean },
+): Piece => ({ ...piece, id, name: freshName(piece.name, taken), isMadeElsewhere: !isMadeHere, isFixed: isMadeHere && piece.isFixed });
+
+/** Whether pieces keep their sizes from one board to the other: those in bases and figures follow the board. */
+export const keepsSizes = (a: Pick<Plan, 'figureHeightMm' | 'play'>, b: Pick<Plan, 'figureHeightMm' | 'play'>): boolean =>
+  a.figureHeightMm === b.figureHeightMm && a.play.baseMm === b.play.baseMm;
 
 function freshName(name: string, taken: readonly string[]): string {
   if (!taken.includes(name)) return name;

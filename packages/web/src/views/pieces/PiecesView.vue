@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
-import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece } from '@spare-acre/core/pieces';
+import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece, takenOver } from '@spare-acre/core/pieces';
+import type { Piece } from '@spare-acre/core/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { useCatalogue } from '../../document/catalogue';
@@ -10,6 +11,7 @@ import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
 import PieceBench from './PieceBench.vue';
 import PieceFactList from './PieceFactList.vue';
+import PieceFromBoard from './PieceFromBoard.vue';
 import PieceGallery from './PieceGallery.vue';
 import PiecePanel from './PiecePanel.vue';
 import { chosenPieceId, scaleOf } from './pieceChoice';
@@ -31,14 +33,19 @@ const NOTES = [
 ] as const;
 const note = ref<(typeof NOTES)[number]['id']>('sizes');
 
+const taken = (): readonly string[] => pieces.value.map(({ name }) => name);
 function take(family: FamilyName): void {
   const catalogue = catalogues.catalogue!;
-  const id = shortId();
-  const taken = pieces.value.map(({ name }) => name);
-  const made = newPiece(family, id, scaleOf(store.plan!, catalogue), taken, catalogue);
-  if (store.edit({ code: 'pieces/add', pieces: [made], why: `Add ${made.name}` }) === '') chosenPieceId.value = id;
-  isTaking.value = false;
+  add(newPiece(family, shortId(), scaleOf(store.plan!, catalogue), taken(), catalogue));
 }
+const takeOver = (piece: Piece, isMadeHere: boolean): void => add(takenOver(piece, { id: shortId(), taken: taken(), isMadeHere }));
+function add(made: Piece): void {
+  if (store.edit({ code: 'pieces/add', pieces: [made], why: `Add ${made.name}` }) === '') chosenPieceId.value = made.id;
+  isTaking.value = false;
+  isFromBoard.value = false;
+}
+/** The other boards are asked for only when somebody wants them. */
+const isFromBoard = ref(false);
 </script>
 
 <template>
@@ -50,7 +57,16 @@ function take(family: FamilyName): void {
           isTaking ? 'Back' : 'Take one'
         }}</BButton>
       </div>
-      <ul v-if="isTaking || pieces.length === 0" class="families" aria-label="Families">
+      <BButton
+        v-if="isTaking || pieces.length === 0"
+        variant="key"
+        class="mt-2"
+        :aria-pressed="isFromBoard"
+        @click="isFromBoard = !isFromBoard"
+        >{{ isFromBoard ? 'A new one' : 'From another board' }}</BButton
+      >
+      <PieceFromBoard v-if="(isTaking || pieces.length === 0) && isFromBoard" @take="takeOver" />
+      <ul v-else-if="isTaking || pieces.length === 0" class="families" aria-label="Families">
         <li v-for="family in FAMILY_NAMES" :key="family">
           <BButton variant="bare" @click="take(family)">
             <b>{{ familyNamed(family).name }}</b>

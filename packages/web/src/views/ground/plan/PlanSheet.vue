@@ -7,16 +7,19 @@ import { middleLine, movedBy, shapeBox } from '@spare-acre/core/shapes';
 import { type Box, type Point, pointAlong } from '@spare-acre/core/base/geometry';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import { usePlan } from '../../../document/plan';
-import FeatureHandles from '../draw/FeatureHandles.vue';
 import PlanArt from './PlanArt.vue';
 import PlanRulers from './PlanRulers.vue';
 import { replaceAll } from '../draw/featureEdits';
 import { linePath } from './paths';
 import { placeNames } from './placeNames';
+import { partLazily } from '../../../ui/lazily';
 import { useDragMm } from '../../../ui/useDragMm';
 import { FOOT_PX, usePlanView } from './usePlanView';
 import { useSelection } from '../useSelection';
 import { type Sketch } from '../draw/useSketch';
+
+/** Nothing is chosen when the plan is first seen. */
+const FeatureHandles = partLazily(() => import('../draw/FeatureHandles.vue'));
 
 /** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
 const props = defineProps<{ sketch: Sketch; isStill: boolean; footPx?: number | undefined }>();

@@ -1,3 +1,0 @@
-declare module 'maxrects-packer/dist/maxrects-packer.mjs' {
-  export { MaxRectsPacker } from 'maxrects-packer';
-}
