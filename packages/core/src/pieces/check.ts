@@ -1,16 +1,13 @@
 import type { Mend, Warning } from '../checks';
 import type { MeasureSystem } from '../base/units';
 import type { Catalogue } from '../catalogue';
-import type { Feature } from '../features';
 import type { PieceScale } from './family';
-import type { Footprint } from './footprint';
 import type { MadePiece } from './made';
 
-/** What checks of pieces go by. */
+/** What checks of one piece go by. */
 export interface CheckInputs {
-  readonly made: readonly MadePiece[];
-  readonly footprints: ReadonlyMap<string, Footprint>;
-  readonly features: readonly Feature[];
+  /** It stands on a plot of the table. */
+  readonly isOnPlot: boolean;
   readonly scale: PieceScale;
   readonly stepUpMm: number;
   /** Across the hand that sets figures. */

@@ -4,19 +4,32 @@ import { boxOf } from './box';
 import { holdsABase } from './capacity';
 import { given, lengthWords } from '../base/units';
 import { adhesiveBy, materialBy } from '../catalogue';
-import { pieceOn } from '../features';
+import { remembered } from '../base/memory';
+import { type Feature, pieceOn } from '../features';
 import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../shapes';
 import { type Check, type CheckInputs, set } from './check';
+import type { PieceScale } from './family';
+import type { Footprint } from './footprint';
 import type { MadePiece } from './made';
 import { caught, closedIn } from './reach-checks';
 import { placedHull } from './standing';
 
 /** What will go wrong with the pieces, and what would mend it. @source craft.md §5 */
-export function* pieceWarnings(inputs: CheckInputs): Generator<Warning> {
-  for (const made of inputs.made) for (const check of CHECKS) yield* check(made, inputs);
-  yield* tightPlots(inputs);
+export function* pieceWarnings({ made, footprints, features, scale, ...rules }: BoardInputs): Generator<Warning> {
+  const onPlots = new Set(features.map((feature) => pieceOn(feature)));
+  for (const one of made) yield* ownWarnings(one, scale, { ...rules, isOnPlot: onPlots.has(one.piece.id) });
+  yield* tightPlots({ made, footprints, features, units: rules.units });
 }
+interface BoardInputs extends Omit<CheckInputs, 'isOnPlot'> {
+  readonly made: readonly MadePiece[];
+  readonly footprints: ReadonlyMap<string, Footprint>;
+  readonly features: readonly Feature[];
+}
+/** What concerns one piece alone: while the ground is drawn it stays as it is. */
+const ownWarnings = remembered((made: MadePiece, scale: PieceScale, rules: Omit<CheckInputs, 'scale'>): readonly Warning[] =>
+  CHECKS.flatMap((check) => [...check(made, { scale, ...rules })]),
+);
 const CHECKS: readonly Check[] = [
   impossible,
   lowDoors,
@@ -276,7 +289,7 @@ function* wetInside({ piece, laminates }: MadePiece, { catalogue }: CheckInputs)
 const SAFE_TILT_DEG = 15;
 /** Washers and screws lie so high in a foot. */
 export const BALLAST_UP_MM = 3;
-function* tippy(made: MadePiece, { features }: CheckInputs): Generator<Warning> {
+function* tippy(made: MadePiece, { isOnPlot }: CheckInputs): Generator<Warning> {
   const { piece, facts } = made;
   if (facts?.tips == null || facts.standing === null || piece.isFixed || facts.tips.value >= SAFE_TILT_DEG) return;
   const ballastG = ballastFor(facts.standing, SAFE_TILT_DEG, BALLAST_UP_MM);
@@ -297,7 +310,7 @@ function* tippy(made: MadePiece, { features }: CheckInputs): Generator<Warning> 
             ' in its foot.',
           ]),
     ],
-    mends: features.some((feature) => pieceOn(feature) === piece.id)
+    mends: isOnPlot
       ? [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }]
       : [],
   };
@@ -333,7 +346,12 @@ function* tedious({ piece, clads }: MadePiece, { catalogue }: CheckInputs): Gene
 }
 
 /** Plots that their piece juts out of. */
-function* tightPlots({ made, footprints, features, units }: CheckInputs): Generator<Warning> {
+function* tightPlots({
+  made,
+  footprints,
+  features,
+  units,
+}: Pick<BoardInputs, 'made' | 'footprints' | 'features' | 'units'>): Generator<Warning> {
   for (const plot of features) {
     const pieceId = pieceOn(plot);
     const own = made.find(({ piece }) => piece.id === pieceId);

@@ -1,4 +1,5 @@
 import type { Region } from '../base/geometry';
+import { remembered } from '../base/memory';
 import { type Figure, given, inSquareMetres, reckon } from '../base/units';
 import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
 import type { Feature } from '../features';
@@ -18,12 +19,13 @@ export interface FixedPiece extends PieceTask {
   readonly glue: Figure<'g'>;
 }
 
+interface Set {
+  readonly made: MadePiece;
+  readonly ground: Region;
+  readonly highMm: number;
+}
 /** What gluing down one copy takes: glue for what touches the ground. */
-export function fixedOn(
-  plot: Feature,
-  { made, ground, highMm }: { readonly made: MadePiece; readonly ground: Region; readonly highMm: number },
-  catalogue: Catalogue,
-): FixedPiece {
+export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set, catalogue: Catalogue): FixedPiece => {
   const { piece, facts, objects } = made;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const label = `${piece.name}, on ${plot.name}`;
@@ -47,4 +49,4 @@ export function fixedOn(
     ...driedOf(adhesive),
     cautionIds: adhesive.cautionIds,
   };
-}
+});
