@@ -23,7 +23,7 @@ test('pictures of the main views', async ({ page, app }) => {
   const width = page.getByLabel('Notes').getByLabel('Width');
   await width.fill('92');
   await width.press('Enter');
-  await expect(page.getByTestId('tally-ready').getByTestId('change')).toBeVisible();
+  await expect(page.getByTestId('tally-mass').getByTestId('change')).toBeVisible();
   await page.locator('[data-feature=channel]').focus();
   await picture(page, 'ground-feature');
   await page.getByTestId('tally-adhesive').locator('.figure').click();
