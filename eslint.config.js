@@ -9,6 +9,7 @@ const CORE_PACKAGES = [
   'pdf-lib',
   '@pdf-lib/fontkit',
   'papaparse',
+  'maxrects-packer(/.*)?',
   'clipper2-ts',
   'jsts/.*',
   'cdt2d',
