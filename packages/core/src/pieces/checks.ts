@@ -1,5 +1,5 @@
 import type { Warning } from '../checks';
-import { type Region, areaMm2, regionBox, without } from '../base/geometry';
+import { type Region, areaMm2, regionBox, regionOf, without } from '../base/geometry';
 import { boxOf } from './box';
 import { holdsABase } from './capacity';
 import { given, lengthWords } from '../base/units';
@@ -13,7 +13,8 @@ import type { PieceScale } from './family';
 import type { Footprint } from './footprint';
 import type { MadePiece } from './made';
 import { caught, closedIn } from './reach-checks';
-import { placedHull } from './standing';
+import { partHulls } from './footprint';
+import { placedHull, placingOn } from './standing';
 
 /** What will go wrong with the pieces, and what would mend it. @source craft.md §5 */
 export function* pieceWarnings({ made, footprints, features, scale, ...rules }: BoardInputs): Generator<Warning> {
@@ -359,8 +360,10 @@ function* tightPlots({
     if (own === undefined || footprint === undefined) continue;
     const region = shapeRegion(plot.shape);
     const hull = placedHull(plot, footprint);
-    const over = without(hull, [region]);
-    if (areaMm2(over) < OVER_MM2) continue;
+    // The whole may jut out where no part of it does.
+    if (areaMm2(without(hull, [region])) < OVER_MM2) continue;
+    const { to } = placingOn(plot);
+    if (!partHulls(own).some((part) => areaMm2(without(regionOf(part.map(to)), [region])) >= OVER_MM2)) continue;
     const { left, right, top, bottom } = regionBox(hull);
     yield {
       id: `piece/plot-small ${plot.id}`,

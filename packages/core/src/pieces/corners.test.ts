@@ -1,9 +1,10 @@
 import { describe, expect, test } from 'vitest';
-import { regionBox } from '../base/geometry';
+import { areaMm2, regionBox } from '../base/geometry';
 import { derivePipeline } from '../pipeline';
 import type { Piece, Plan } from '../plan';
 import { appliedTo } from '../plan/edits';
 import { CATALOGUE, aBoard, aPit, aTrack } from '../testing';
+import { shapeRegion } from '../shapes';
 import { drawnFor, familyNamed, makePiece, makePieces, newPiece, takenFromPlan } from '.';
 import { cornerWords, drawnOn, lineIn, ringIn } from './corners';
 
@@ -85,8 +86,14 @@ test('a piece that takes its line from the plan stands on it', () => {
   expect(drawnFor(field!, plan.features)).toEqual([track]);
   const taken = takenFromPlan(plan.pieces[0]!, { field: field!, feature: track, id: 'new' }, plan, CATALOGUE);
   const { pieces } = derivePipeline(makePieces)(appliedTo(plan, taken), CATALOGUE);
+  const after = appliedTo(plan, taken);
+  const plot = after.features.at(-1)!;
+  // The hull of a bent fence juts out of it; no part does.
+  expect(derivePipeline(makePieces)(after, CATALOGUE).warnings.filter(({ code }) => code === 'piece/plot-small')).toEqual([]);
+  // Along the line and no more: a box round it would be eight times as much.
+  expect(areaMm2(shapeRegion(plot.shape))).toBeLessThan(430 * 24);
   const { left, right, top, bottom } = regionBox(pieces.standing[0]!.upright.ground);
-  // Posts reach a little over the ends of the line on every side.
+  // Posts reach a little over the ends of the line on every side, wherever the plot's own ends lie.
   for (const [at, wanted] of [
     [left, 200],
     [right, 600],

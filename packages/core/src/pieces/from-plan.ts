@@ -1,8 +1,10 @@
-import { boxAround } from '../base/geometry';
+import { type Box, type Point, boxAround, signedMm2, stripRegion } from '../base/geometry';
+import { tidyMm } from '../base/rounding';
 import type { Catalogue } from '../catalogue';
 import { type Feature, newFeature, pieceOn } from '../features';
 import type { Piece, Plan } from '../plan';
 import type { Edit } from '../plan/edits';
+import { MAX_POINTS } from '../fields';
 import { rectangle } from '../shapes';
 import { cornerWords, drawnOn } from './corners';
 import type { PieceField } from './family';
@@ -13,6 +15,17 @@ export const drawnFor = ({ drawn }: PieceField, features: readonly Feature[]): r
 
 /** Room beside a line for what stands on it. */
 const BESIDE_MM = 10;
+/** Ground along a line and no more of the table than that, moved so that its middle is the line's: there the piece comes to stand. */
+function besideLine(line: readonly Point[]): readonly Point[] {
+  const [outer] = [...stripRegion(line, 2 * BESIDE_MM).rings].sort((a, b) => Math.abs(signedMm2(b)) - Math.abs(signedMm2(a)));
+  const box = boxAround(line);
+  // A line of very many corners has more beside it than an outline may have.
+  if (outer === undefined || outer.length > MAX_POINTS)
+    return rectangle({ x: box.left - BESIDE_MM, y: box.top - BESIDE_MM }, { x: box.right + BESIDE_MM, y: box.bottom + BESIDE_MM }).points;
+  const [wanted, own] = [middleOf(box), middleOf(boxAround(outer))];
+  return outer.map(({ x, y }) => ({ x: tidyMm(x + wanted.x - own.x), y: tidyMm(y + wanted.y - own.y) }));
+}
+const middleOf = ({ left, right, top, bottom }: Box): Point => ({ x: (left + right) / 2, y: (top + bottom) / 2 });
 
 /**
  * A piece takes its corners from what is drawn on the plan, and stands there unless it stands on a plot already.
@@ -32,9 +45,8 @@ export function takenFromPlan(
     what: `Draw along ${feature.name}:`,
   };
   if (plan.features.some((one) => pieceOn(one) === piece.id)) return set;
-  const { left, top, right, bottom } = boxAround(corners);
-  const shape = rectangle({ x: left - BESIDE_MM, y: top - BESIDE_MM }, { x: right + BESIDE_MM, y: bottom + BESIDE_MM });
-  const plot = { ...newFeature(plan, 'plot', shape, id, catalogue), pieceId: piece.id } as Feature;
+  const points = field.drawn === 'line' ? besideLine(corners) : corners;
+  const plot = { ...newFeature(plan, 'plot', { form: 'outline', points: [...points] }, id, catalogue), pieceId: piece.id } as Feature;
   const why = `Stand ${piece.name} along ${feature.name}`;
   return { code: 'together', edits: [set, { code: 'features/add', features: [plot], why }], why };
 }

@@ -39,13 +39,14 @@ const SLICES = {
 } as const;
 
 /** What the gallery shows of a piece. */
-const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts }: MadePiece) => ({
+const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts, lengths }: MadePiece) => ({
   pieceId: id,
   familyName,
   problem,
   mass: facts?.mass ?? null,
   sizes: facts?.sizes ?? [],
   partCount: parts.length,
+  stripCount: lengths.length,
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
 const onBench = (

@@ -8,6 +8,9 @@ import { usePlan } from '../../document/plan';
 defineProps<{ pieces: readonly Piece[]; chosenId: string | null }>();
 const emit = defineEmits<{ choose: [id: string] }>();
 const store = usePlan();
+/** What is cut from sheets, or of what is all of strips these. */
+const countOf = ({ partCount, stripCount }: { readonly partCount: number; readonly stripCount: number }): string =>
+  partCount === 0 && stripCount > 0 ? `${stripCount} strips` : `${partCount} parts`;
 const entryOf = (id: string) => store.slices.pieces?.find(({ pieceId }) => pieceId === id) ?? null;
 </script>
 
@@ -20,10 +23,8 @@ const entryOf = (id: string) => store.slices.pieces?.find(({ pieceId }) => piece
         >
         <span v-if="entryOf(piece.id)?.problem" class="attention">cannot be made so</span>
         <span v-else-if="entryOf(piece.id) !== null" class="quiet">
-          {{ entryOf(piece.id)!.familyName.toLowerCase() }}, {{ entryOf(piece.id)!.partCount }} parts<template
-            v-if="entryOf(piece.id)!.mass !== null"
-            >, {{ showText(entryOf(piece.id)!.mass!, store.showing) }}</template
-          >
+          {{ entryOf(piece.id)!.familyName.toLowerCase() }}, {{ countOf(entryOf(piece.id)!)
+          }}<template v-if="entryOf(piece.id)!.mass !== null">, {{ showText(entryOf(piece.id)!.mass!, store.showing) }}</template>
         </span>
       </BButton>
     </li>
