@@ -70,6 +70,23 @@ test('a fence drawn round a rectangle is cut as one round a yard of that size', 
   expect(fence({ ...yard, course: 'drawn', corners: '0,0 170,0 170,90 0,90 0,0' })).toEqual(fence(yard));
 });
 
+test.each([
+  [40, 20],
+  [-30, 15],
+  [90, 0],
+  [110, 10],
+])('a post where the line turns by %i° is turned so that rails of both sides end %i° off square', (turnDeg, leanDeg) => {
+  const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
+  const turn = (turnDeg * Math.PI) / 180;
+  const corners = `0,0 100,0 ${(100 + 80 * Math.cos(turn)).toFixed(2)},${(80 * Math.sin(turn)).toFixed(2)}`;
+  const piece = newPiece('fence', 'one', scale, [], CATALOGUE);
+  const settings = { ...piece.settings, course: 'drawn', corners, bayMm: 200, rails: 1, fill: 'open' };
+  const { lengths } = makePiece({ ...piece, settings }, scale, CATALOGUE);
+  const rails = lengths.filter(({ name }) => name.includes('rail'));
+  expect(rails).toHaveLength(2);
+  for (const { endDeg } of rails) expect(Math.max(...endDeg.map(Math.abs))).toBeCloseTo(leanDeg, 1);
+});
+
 test('a piece that takes its line from the plan stands on it', () => {
   const scale = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
   const track = aTrack(
