@@ -80,6 +80,8 @@ describe('an emplacement', () => {
         ),
       3,
     );
+    const piece = made({ corners: 'score-fold', embrasures: false }).piece;
+    expect(makePiece({ ...piece, count: 3 }, SCALE, CATALOGUE).facts!.fillStrips!.value).toBeCloseTo(3 * strips.value, 6);
     expect(made({ corners: 'mitre' }).facts!.fillStrips).toBeNull();
   });
   test('a glued roof still gives a hand its door', () => {
