@@ -6,7 +6,7 @@ import { mm, oneOf, whole, within, yesOrNo } from '../../fields';
 import type { Bar, Face, Opening, Vec } from '../../shell';
 import { PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../asks';
 import { levelFace, wallOf, walled } from '../enclosure';
-import { type PieceShape, type Strung, pieceFamily, rectangleRing, refused } from '../family';
+import { type PieceShape, type StandingLevel, type Strung, pieceFamily, rectangleRing, refused } from '../family';
 import { doorAt } from '../openings';
 
 const settings = z.strictObject({
@@ -183,6 +183,17 @@ function facesOf(own: Front, { id, name, ring, lowMm, deepMm }: Box): readonly F
       (i) => (i === BEHIND ? { joint: 'free' } : { joint: 'over', to: wallOf(id, i), beyondMm, square: true }),
     );
   return [...walls, plate('lid', 'lid', lowMm + own.boxHighMm, 'above', own.overhangMm), plate('floor', 'floor', lowMm, 'below', 0)];
+}
+
+/** Lids and galleries that figures stand on: not those right under a box. Under a gallery there is the height of a row. */
+function platformsOf(own: Front, places: ReturnType<typeof placesOf>, galleries: readonly Box[]): readonly StandingLevel[] {
+  const storey = own.heightMm / own.rows;
+  return places.flatMap((place, i): StandingLevel[] => {
+    const above = places[i + own.columns];
+    if (above?.isTaken === true || !(place.isTaken || galleries.includes(place))) return [];
+    const headroomMm = above !== undefined && galleries.includes(above) ? storey : null;
+    return [{ name: `Platform ${place.at}`, objectId: 'front', atMm: place.lowMm + own.boxHighMm, ring: place.ring, headroomMm }];
+  });
 }
 
 /** What the places without a box have. */
@@ -373,13 +384,7 @@ function shapeOf(own: Front): PieceShape {
       },
     ],
     clear: [],
-    levels: [...boxes, ...galleries].map(({ at, ring, lowMm }) => ({
-      name: `Platform ${at}`,
-      objectId: 'front',
-      atMm: lowMm + own.boxHighMm,
-      ring,
-      headroomMm: null,
-    })),
+    levels: platformsOf(own, places, galleries),
     // Boxes are closed: their doors are for the eye.
     waysIn: [],
     strung: [...strung, ...carried],
@@ -418,7 +423,8 @@ function shapeOf(own: Front): PieceShape {
             },
           ]
         : []),
-      { label: 'From lid to lid', value: h / own.rows, unit: 'mm' },
+      { label: 'Room for a hand, from platform to platform', value: h / own.rows, unit: 'mm' },
+      { label: 'Reach in, past the deepest box', value: own.boxDeepMm + own.overhangMm, unit: 'mm' },
     ],
     handles: [
       { key: 'widthMm', label: 'Wide', objectId: 'front', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
