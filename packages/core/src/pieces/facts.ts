@@ -47,6 +47,7 @@ interface FactInputs {
   readonly fills: readonly FillNeed[];
   readonly laminates: readonly Laminate[];
   readonly ways: NonNullable<PieceShape['ways']>;
+  readonly liftsOff: PieceShape['liftsOff'];
 }
 
 /** What a stock is made of, by share of its thickness. */
@@ -75,7 +76,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 export function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills, laminates, ways }: FactInputs,
+  { clads, fills, laminates, ways, liftsOff = [] }: FactInputs,
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
@@ -101,14 +102,14 @@ export function factsOf(
     box: boxOf({ bodies, loose }),
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
-  const glued = gluedOf(objects, laminates);
+  const glued = gluedOf(objects, laminates, new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)));
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
   const jointsEach = given('Joints of one', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const faces = reckon(
     'Glued faces of all copies',
     'mm²',
-    given('Glued faces of one', glued.areaMm2, 'mm²', 'drawing', 'butts and mitres'),
+    given('Glued faces of one', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
     '×',
     copies,
   );
@@ -226,10 +227,24 @@ function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): n
   return side === 'drawn' ? onDrawn : alongAt(body, onDrawn, body.farMm);
 }
 
-/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side. */
-function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[]): { readonly areaMm2: number; readonly joints: number } {
+interface Glued {
+  readonly areaMm2: number;
+  readonly joints: number;
+}
+/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side, of what lies on another the smaller face, unless it lifts off. */
+function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[], loose: ReadonlySet<string>): Glued {
   let [areaMm2Sum, joints] = [0, 0];
-  for (const { bodies, count } of objects) {
+  for (const { assembly, bodies, count } of objects) {
+    const faceMm2 = new Map(
+      bodies.flatMap((body) =>
+        body.kind === 'plate' ? [[body.id, areaMm2({ rings: body.loops.map((loop) => loop.drawn) })] as const] : [],
+      ),
+    );
+    for (const { id, lies } of assembly.faces) {
+      if (lies === undefined || loose.has(id)) continue;
+      // The smaller of the two is covered whole.
+      [areaMm2Sum, joints] = [areaMm2Sum + Math.min(faceMm2.get(id)!, faceMm2.get(lies.on)!) * count, joints + count];
+    }
     for (const body of bodies) {
       if (body.kind !== 'plate') continue;
       const layers = laminates.find(({ role }) => role === body.role)?.layers.length ?? 1;

@@ -125,7 +125,12 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
   const clads = cladsOf(piece, bare, of.clads, catalogue);
   const objects = clads.length === 0 ? bare : bare.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
   const fills = fillsOf(piece, objects, shape.value, catalogue);
-  const facts = factsOf(piece, objects, { clads, fills, laminates, ways: shape.value.ways ?? [] }, catalogue);
+  const facts = factsOf(
+    piece,
+    objects,
+    { clads, fills, laminates, ways: shape.value.ways ?? [], liftsOff: shape.value.liftsOff },
+    catalogue,
+  );
   return {
     piece,
     familyName: of.name,

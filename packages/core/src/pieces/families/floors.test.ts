@@ -39,6 +39,17 @@ describe('a pillared floor', () => {
   });
 });
 
+test('layers are glued over the smaller of two faces; a roof that lifts off is not', () => {
+  const glued = (roof: boolean): number => {
+    const { facts, piece } = made('pillared-floor', { basesWide: 6, basesDeep: 4, steps: 2, treadMm: 10, roof });
+    const adhesive = CATALOGUE.adhesives.find(({ id }) => id === piece.glueId)!;
+    return (facts!.glue.value / adhesive.gPerM2.value) * 1e6;
+  };
+  // Flags on the upper filling, that on the lower, and the treads: 170 × 120 less 150.5 × 100.5 mm.
+  expect(glued(false)).toBeCloseTo(150 * 100 + 150 * 100 + (170 * 120 - 150.5 * 100.5), 1);
+  expect(glued(true)).toBeCloseTo(glued(false), 6);
+});
+
 describe('loose floor tiles', () => {
   test('in single squares have one for each square of the grid, half a gutter in all round', () => {
     const of = made('floor-tiles', { ones: 1, twos: 1, fours: 1, longs: 0, squareMm: 30, gutterMm: 2, made: 'squares' });
