@@ -10,10 +10,9 @@ import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../shapes';
 import { type Check, type CheckInputs, set } from './check';
 import type { PieceScale } from './family';
-import type { Footprint } from './footprint';
 import type { MadePiece } from './made';
 import { caught, closedIn } from './reach-checks';
-import { partHulls } from './footprint';
+import { type Footprint, partHulls } from './footprint';
 import { placedHull, placingOn } from './standing';
 
 /** What will go wrong with the pieces, and what would mend it. @source craft.md §5 */
