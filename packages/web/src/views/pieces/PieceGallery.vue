@@ -10,7 +10,8 @@ const emit = defineEmits<{ choose: [id: string] }>();
 const store = usePlan();
 /** What is cut from sheets, or of what is all of strips these. */
 const countOf = ({ partCount, stripCount }: { readonly partCount: number; readonly stripCount: number }): string =>
-  partCount === 0 && stripCount > 0 ? `${stripCount} strips` : `${partCount} parts`;
+  partCount === 0 && stripCount > 0 ? counted(stripCount, 'strip') : counted(partCount, 'part');
+const counted = (count: number, what: string): string => `${count} ${count === 1 ? what : `${what}s`}`;
 const entryOf = (id: string) => store.slices.pieces?.find(({ pieceId }) => pieceId === id) ?? null;
 </script>
 
