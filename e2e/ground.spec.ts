@@ -18,6 +18,7 @@ function twoChannels(offMm: number): Plan {
     kind: 'water',
     locked: false,
     hidden: false,
+    surfaceId: null,
     depthMm: 8,
     waterMm: 4,
     floor: 'flat',

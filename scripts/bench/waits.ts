@@ -57,10 +57,10 @@ const CASES: readonly Case[] = [
   {
     name: 'one coat',
     look: () => ({ slices: ['supplies', 'mixes'], chosen: [] }),
-    edit: ({ coats }, round) => ({
+    edit: ({ surfaces, wears }, round) => ({
       code: 'coats/set',
-      groundKind: 'open',
-      coats: coats.open.map((coat, i) => (i === 0 ? { ...coat, filmMm: 1 + (round % 4) * 0.3 } : coat)),
+      surfaceId: wears.open,
+      coats: surfaces.find(({ id }) => id === wears.open)!.coats.map((coat, i) => (i === 0 ? { ...coat, filmMm: 1 + (round % 4) * 0.3 } : coat)),
     }),
   },
   {

@@ -64,12 +64,14 @@ describe('what was done on a board', () => {
 
 /** The same board as version 3 wrote it: what was cut stood in the plan, by the key of its job. */
 function version3(): object {
-  const { cutting, coats, ...plan } = aPlan();
+  const { cutting, surfaces, wears, paints: _paints, testPieces: _testPieces, ...plan } = aPlan();
   const { id, number, widthMm, depthMm, offcutId } = SHEET;
   const cut = [{ id, jobKey: 'xps-foam-30', number, widthMm, depthMm, offcutId, places: [{ ...PLACE, liesWideMm: 500, liesDeepMm: 400 }] }];
-  const oldCoats = Object.entries(coats).map(([kind, list]) => [
+  const oldCoats = Object.entries(wears).map(([kind, worn]) => [
     kind,
-    list.map(({ coatingId, ...coat }) => ({ ...coat, stuffId: coatingId })),
+    surfaces
+      .find(({ id }) => id === worn)!
+      .coats.map(({ id: coatId, methodId, filmMm, coatingId }) => ({ id: coatId, methodId, filmMm, stuffId: coatingId })),
   ]);
   const { saved, ...rest } = cutting;
   return { ...plan, version: 3, coats: Object.fromEntries(oldCoats) as object, cutting: { ...rest, kept: saved, cut } };

@@ -14,6 +14,9 @@ export {
   lengthBy,
   materialBy,
   methodBy,
+  paintBy,
+  patternBy,
+  stuffBy,
   sheetsOf,
   thicknessesOf,
   toolBy,
@@ -33,6 +36,8 @@ export {
   lengthRef,
   materialRef,
   methodRef,
+  paintRef,
+  patternRef,
   toolRef,
 } from './refs';
 export type {
@@ -50,6 +55,10 @@ export type {
   Material,
   Method,
   Pack,
+  Paint,
+  Pattern,
   Sheet,
+  StarterSurface,
+  Stuff,
   Tool,
 } from './schema';

@@ -70,13 +70,13 @@ test('what a new board starts with refers to what there is: foam, adhesive, coat
   const starter = copyOf(WORKSHOP_CATALOGUE.starter);
   starter.ground.materialId = 'marble';
   starter.raised.glueId = 'spit';
-  starter.coats.water[0]!.coatingId = 'quicksilver';
+  starter.surfaces[0]!.coats[0]!.coatingId = 'quicksilver';
   starter.climate.airId = 'gale';
   const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, starter });
   expect(loaded.ok ? [] : loaded.problem.issues.map(({ path }) => path)).toEqual([
     'starter.ground.materialId',
     'starter.raised.glueId',
-    'starter.coats.water.0.coatingId',
+    'starter.surfaces.0.coats.0.coatingId',
     'starter.climate.airId',
   ]);
 });

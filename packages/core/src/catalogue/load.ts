@@ -18,7 +18,7 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
     const issues = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
     return fail({ code: 'catalogue/invalid', issues });
   }
-  const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongSealer(parsed.data)];
+  const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongSealer(parsed.data), ...wrongStarter(parsed.data)];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
@@ -26,7 +26,10 @@ const LISTS = [
   'materials',
   'sheets',
   'adhesives',
+  'stuffs',
   'coatings',
+  'paints',
+  'patterns',
   'methods',
   'tools',
   'airs',
@@ -58,4 +61,12 @@ function* wrongSealer({ bench: { sealerId }, coatings }: Catalogue): Generator<{
   const sealer = coatings.find(({ id }) => id === sealerId);
   if (sealer !== undefined && sealer.spread.by !== 'coverage')
     yield { path: 'bench.sealerId', message: `${sealerId} is spread by ${sealer.spread.by}; one that is spread by coverage would do` };
+}
+
+/** Every kind of ground starts with a surface that there is. */
+function* wrongStarter({ starter: { surfaces, wears } }: Catalogue): Generator<{ path: string; message: string }> {
+  const ids = surfaces.map(({ id }) => id);
+  for (const [kind, id] of Object.entries(wears))
+    if (!ids.includes(id)) yield { path: `starter.wears.${kind}`, message: `no starter surface is called “${id}”; ${ids.join(', ')} would do` };
+  for (const [i, id] of ids.entries()) if (ids.indexOf(id) < i) yield { path: `starter.surfaces.${i}.id`, message: `${id} stands twice` };
 }

@@ -13,6 +13,9 @@ import type {
   LengthStock,
   Material,
   Method,
+  Paint,
+  Pattern,
+  Stuff,
   Sheet,
   Coating,
   Tool,
@@ -45,6 +48,12 @@ export const adhesiveBy = (catalogue: Catalogue, id: string): Adhesive => byId(c
 export const coatingBy = (catalogue: Catalogue, id: string): Coating => byId(catalogue.coatings, 'coating', id);
 /** @throws RangeError for an unknown id */
 export const methodBy = (catalogue: Catalogue, id: string): Method => byId(catalogue.methods, 'method', id);
+/** @throws RangeError for an unknown id */
+export const stuffBy = (catalogue: Catalogue, id: string): Stuff => byId(catalogue.stuffs, 'stuff', id);
+/** @throws RangeError for an unknown id */
+export const paintBy = (catalogue: Catalogue, id: string): Paint => byId(catalogue.paints, 'paint', id);
+/** @throws RangeError for an unknown id */
+export const patternBy = (catalogue: Catalogue, id: string): Pattern => byId(catalogue.patterns, 'pattern', id);
 /** @throws RangeError for an unknown id */
 export const toolBy = (catalogue: Catalogue, id: string): Tool => byId(catalogue.tools, 'tool', id);
 /** @throws RangeError for an unknown id */

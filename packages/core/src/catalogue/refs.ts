@@ -5,6 +5,9 @@ const LISTS = {
   materials: 'material',
   adhesives: 'adhesive',
   coatings: 'coating',
+  stuffs: 'stuff',
+  paints: 'paint',
+  patterns: 'pattern',
   methods: 'method',
   tools: 'tool',
   airs: 'air',
@@ -32,6 +35,9 @@ const referenceTo = (list: ReferredList): z.ZodString =>
 export const materialRef = referenceTo('materials');
 export const adhesiveRef = referenceTo('adhesives');
 export const coatingRef = referenceTo('coatings');
+export const stuffRef = referenceTo('stuffs');
+export const paintRef = referenceTo('paints');
+export const patternRef = referenceTo('patterns');
 export const methodRef = referenceTo('methods');
 export const toolRef = referenceTo('tools');
 export const airRef = referenceTo('airs');
@@ -105,12 +111,12 @@ function makeWalk(schema: z.core.$ZodType): Walk | null {
       ? null
       : (value, path, found, has) => (value as readonly unknown[]).forEach((one, i) => each(one, under(path, i), found, has));
   }
-  if (schema instanceof z.ZodNullable) {
+  if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional) {
     const inner = walkOf(schema.unwrap());
     return inner === null
       ? null
       : (value, path, found, has) => {
-          if (value !== null) inner(value, path, found, has);
+          if (value !== null && value !== undefined) inner(value, path, found, has);
         };
   }
   if (schema instanceof z.ZodDiscriminatedUnion) {

@@ -11,26 +11,11 @@ import {
   lampRef,
   lengthRef,
   materialRef,
-  methodRef,
   toolRef,
 } from './refs';
 import { everyGroundKind } from '../surfaces';
-
-/** Words that go into ids: short, lower case, joined by hyphens. */
-const Id = z
-  .string()
-  .regex(/^[a-z0-9]+(-[a-z0-9]+)*$/, 'expected lower-case words joined by hyphens')
-  .max(60);
-const Name = z.string().min(1).max(80);
-const positive = z.number().positive().max(1e7);
-const notNegative = z.number().min(0).max(1e7);
-
-/** A value with its plausible range and where it comes from. A label, a data sheet or the logbook wins over it. */
-const Estimate = z
-  .strictObject({ value: notNegative, low: notNegative, high: notNegative, origin: z.string().min(1).max(80) })
-  .refine(({ low, value, high }) => low <= value && value <= high, 'expected low ≤ value ≤ high');
-
-const Pack = z.strictObject({ amount: positive, priceMinor: z.number().int().positive().max(1e7) });
+import { Coating, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
+import { Estimate, Id, Name, Pack, notNegative, positive } from './entry';
 
 const Grip = z.enum(['open', 'smooth', 'waxy']);
 
@@ -105,58 +90,6 @@ const Adhesive = z.strictObject({
   packsG: z.array(Pack).min(1),
   cautionIds: z.array(cautionRef),
   remark: z.string().max(200),
-});
-
-const Spread = z.discriminatedUnion('by', [
-  /** A film of stated thickness over a surface whose relief adds to the plan area. */
-  z.strictObject({ by: z.literal('film'), filmMm: Estimate, relief: Estimate }),
-  z.strictObject({ by: z.literal('rate'), mlPerM2: Estimate }),
-  z.strictObject({ by: z.literal('coverage'), m2PerL: Estimate }),
-  /** Fills the depth that the plan gives the water. */
-  z.strictObject({ by: z.literal('depth'), maxPourMm: positive }),
-]);
-
-const Coating = z.strictObject({
-  id: Id,
-  name: Name,
-  family: z.enum(['texture', 'sealer', 'paint', 'water', 'varnish']),
-  spread: Spread,
-  lossPct: Estimate,
-  densityGPerMl: Estimate,
-  /** Share of the wet mass that stays on the board. */
-  solidsPct: Estimate,
-  drying: z.strictObject({
-    how: z.enum(['water', 'chemical']),
-    touchMin: positive,
-    recoatMin: Estimate,
-    cureMin: positive,
-    /** Film the times are stated for, and the power by which they grow; null where the film is always thin. */
-    perFilm: z.strictObject({ refMm: positive, power: z.number().min(1).max(2) }).nullable(),
-    /** How much faster a chemical setter is 10 °C warmer; 1 where warmth does not matter. */
-    speedPer10C: z.number().min(1).max(4),
-  }),
-  minC: z.number().nullable(),
-  /** Parts by volume, in the order they go into the bowl; empty where it is used as it comes. */
-  recipe: z.array(z.strictObject({ name: Name, parts: positive, densityGPerMl: positive })),
-  potLifeMin: Estimate.nullable(),
-  packsMl: z.array(Pack).min(1),
-  cautionIds: z.array(cautionRef),
-  /** Eats bare polystyrene foam until something covers it. */
-  hasSolvent: z.boolean(),
-  /** How a dry film of it pulls: its stiffness and what it shrinks by; null for what lays no film to speak of. */
-  pull: z.strictObject({ youngMPa: Estimate, shrinkagePct: Estimate }).nullable(),
-});
-
-const Method = z.strictObject({
-  id: Id,
-  name: Name,
-  m2PerH: Estimate,
-  /** Share of a full coat that it lays down. */
-  coverShare: positive,
-  setUpMin: positive,
-  /** Place in the order of work; a lower rank must not come after a higher one. */
-  rank: z.number().int().min(0).max(100),
-  cautionIds: z.array(cautionRef),
 });
 
 const Tool = z.strictObject({
@@ -380,13 +313,14 @@ const Bench = z.strictObject({
   wiringCautionIds: z.array(cautionRef),
 });
 
-const StarterCoats = z.array(z.strictObject({ coatingId: coatingRef, methodId: methodRef })).min(1);
 /** What a new board starts with until the builder says otherwise. */
 const Starter = z.strictObject({
   substrate: z.strictObject({ materialId: materialRef, thicknessMm: positive }),
   ground: z.strictObject({ materialId: materialRef, thicknessMm: positive, glueBelowId: adhesiveRef }),
   raised: z.strictObject({ materialId: materialRef, glueId: adhesiveRef }),
-  coats: everyGroundKind(StarterCoats),
+  /** Recipes to choose from, and which of them each kind of ground wears until the builder says otherwise. */
+  surfaces: z.array(StarterSurface).min(1),
+  wears: everyGroundKind(Id),
   join: z.strictObject({ methodId: joinRef, offsetMm: positive }),
   /** What pieces are made of: the usual stock by what it is for, and what they are glued with. */
   pieces: z.strictObject({
@@ -409,7 +343,10 @@ export const CatalogueSchema = z.strictObject({
   materials: z.array(Material).min(1),
   sheets: z.array(Sheet).min(1),
   adhesives: z.array(Adhesive).min(1),
+  stuffs: z.array(Stuff).min(1),
   coatings: z.array(Coating).min(1),
+  paints: z.array(Paint).min(1),
+  patterns: z.array(Pattern),
   methods: z.array(Method).min(1),
   tools: z.array(Tool).min(1),
   airs: z.array(Air).min(1),
@@ -428,12 +365,11 @@ export const CatalogueSchema = z.strictObject({
   starter: Starter,
 });
 
+export type { Coating, Method, Paint, Pattern, StarterSurface, Stuff } from './coating-schema';
 export type Catalogue = z.infer<typeof CatalogueSchema>;
 export type Material = z.infer<typeof Material>;
 export type Sheet = z.infer<typeof Sheet>;
 export type Adhesive = z.infer<typeof Adhesive>;
-export type Coating = z.infer<typeof Coating>;
-export type Method = z.infer<typeof Method>;
 export type Tool = z.infer<typeof Tool>;
 export type Join = z.infer<typeof Join>;
 export type Battery = z.infer<typeof Battery>;

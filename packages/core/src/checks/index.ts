@@ -1,6 +1,6 @@
 export { clearWarnings } from './clear-checks';
 export { fixedWarnings } from './fixed-checks';
-export { coatWarnings } from './coat-checks';
+export { coatWarnings } from './coats';
 export { cutWarnings } from './cut-checks';
 export { edgeMends } from './edge-mends';
 export type { EdgeMend } from './edge-mends';

@@ -1,4 +1,4 @@
-import { aBoard, aMound, CATALOGUE, mended } from '../testing';
+import { aBoard, aCoat, aMound, CATALOGUE, coatsOf, mended, withCoats } from '../testing';
 import { describe, expect, test } from 'vitest';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
@@ -82,9 +82,9 @@ describe('how layers lie', () => {
 
 test('a solvent-borne primer on bare foam: the sealer that stands later goes first, or a new one is put in', () => {
   const plan = aBoard();
-  const primer = { id: 'p', coatingId: 'spray-primer', methodId: 'spray', filmMm: null };
-  const later = { ...plan, coats: { ...plan.coats, open: [primer, ...plan.coats.open.slice(1)] } };
+  const primer = aCoat('spray-primer', 'spray');
+  const later = withCoats(plan, 'open', [primer, ...coatsOf(plan, 'open').slice(1)]);
   expect(expectMended(later, 'coats/solvent').severity).toBe('stop');
-  const none = { ...plan, coats: { ...plan.coats, open: [primer] } };
+  const none = withCoats(plan, 'open', [primer]);
   expectMended(none, 'coats/solvent');
 });

@@ -1,9 +1,8 @@
 import { type Bow, type LeverInputs, bowLevers, leversUnder } from '../stack/bow';
 import { atOnce } from '../plan/edits';
 import { type Part, isPieceOf, jointLines, proposedSplits } from '../cutting/parts';
-import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../surfaces';
-import { type Catalogue, estimated, materialBy, coatingBy } from '../catalogue';
-import type { Ground, Zones } from '../ground';
+import { type Catalogue, estimated, materialBy } from '../catalogue';
+import type { Ground } from '../ground';
 import type { Plan } from '../plan';
 import type { BaseLayer } from '../stack/joint';
 import type { BoardStack } from '../stack';
@@ -12,11 +11,10 @@ import type { Mend, Warning } from './warning';
 /** Levers offered for a bow. */
 const MAX_LEVERS = 3;
 
-/** Checks of how the layers lie: bow, grain, joints right through, and solvent on bare foam. @source craft.md §3 */
-export function* stackWarnings(inputs: GrainInputs & JointInputs & SolventInputs): Generator<Warning> {
+/** Checks of how the layers lie: bow, grain, and joints right through. @source craft.md §3 */
+export function* stackWarnings(inputs: GrainInputs & JointInputs): Generator<Warning> {
   yield* grainWarnings(inputs);
   yield* jointWarnings(inputs);
-  yield* solventWarnings(inputs);
 }
 
 const common = { severity: 'care', featureId: null } as const;
@@ -166,62 +164,4 @@ function wholeOf(own: readonly Part[]): Part {
   const right = Math.max(...placed.map(({ at, widthMm }) => at!.x + widthMm));
   const bottom = Math.max(...placed.map(({ at, depthMm }) => at!.y + depthMm));
   return { ...first!, id: first!.wholeId, name: first!.wholeName, at: { x: left, y: top }, widthMm: right - left, depthMm: bottom - top };
-}
-
-/** A solvent-borne coat on foam that nothing has covered yet. */
-interface SolventInputs {
-  readonly layers: Plan['stack'];
-  readonly coats: Plan['coats'];
-  readonly zones: Zones;
-  readonly catalogue: Catalogue;
-}
-function* solventWarnings({ layers, coats, zones, catalogue }: SolventInputs): Generator<Warning> {
-  for (const zone of GROUND_KINDS) {
-    if (zones.byKind[zone].coated.value <= 0) continue;
-    const coatings = coats[zone].map(({ coatingId }) => coatingBy(catalogue, coatingId));
-    const [first] = coatings;
-    const surface = materialBy(catalogue, surfaceOf(layers, zone));
-    if (first === undefined || !first.hasSolvent || !surface.isHurtBySolvent) continue;
-    const own = coats[zone].find(({ coatingId }) => isSealer(coatingId, catalogue));
-    const sealer =
-      own ??
-      starterSealer(
-        catalogue,
-        coats[zone].map(({ id }) => id),
-      );
-    yield {
-      ...common,
-      severity: 'stop',
-      id: `coats/solvent ${zone}`,
-      code: 'coats/solvent',
-      title: GROUND_KIND_NAMES[zone],
-      text: [`${first.name} on bare ${surface.name} eats it. Something without solvent has to cover the foam first.`],
-      mends:
-        sealer === null
-          ? []
-          : [
-              {
-                edit: { code: 'coats/first', groundKind: zone, coat: sealer },
-                label: `${coatingBy(catalogue, sealer.coatingId).name} first`,
-              },
-            ],
-    };
-  }
-}
-
-const isSealer = (coatingId: string, catalogue: Catalogue): boolean => {
-  const { family, hasSolvent } = coatingBy(catalogue, coatingId);
-  return family === 'sealer' && !hasSolvent;
-};
-
-/** What lies uppermost on a kind of surface. */
-const surfaceOf = (stack: Plan['stack'], zone: GroundKind): string =>
-  stack.facings[zone].at(-1)?.materialId ?? (zone === 'raised' ? stack.raised.materialId : stack.ground.at(-1)!.materialId);
-
-/** The sealing coat a new board starts with. */
-function starterSealer({ starter, ...catalogue }: Catalogue, taken: readonly string[]): Plan['coats']['open'][number] | null {
-  const use = starter.coats.open.find(({ coatingId }) => isSealer(coatingId, { starter, ...catalogue }));
-  if (use === undefined) return null;
-  const id = `${use.coatingId}-${use.methodId}`;
-  return { id: taken.includes(id) ? `${id}-first` : id, ...use, filmMm: null };
 }

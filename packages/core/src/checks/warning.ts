@@ -2,14 +2,23 @@ import type { Figure } from '../base/units';
 import type { Edit } from '../plan/edits';
 
 /** The views in which trouble can be looked at. */
-export type WarningView = 'ground' | 'section' | 'pieces' | 'cuts' | 'supplies' | 'days';
+export type WarningView = 'ground' | 'section' | 'pieces' | 'cuts' | 'coats' | 'supplies' | 'days';
 
 /** Every kind of trouble, with the views that show it, the one where it is best looked at first. */
 const VIEWS = {
   'clear/taken': ['ground'],
-  'climate/too-cold': ['days'],
-  'coats/order': ['supplies'],
-  'coats/solvent': ['section', 'supplies'],
+  'climate/too-cold': ['days', 'coats'],
+  'coats/damp': ['coats'],
+  'coats/embed-slow': ['coats'],
+  'coats/one-face': ['coats', 'section'],
+  'coats/order': ['coats'],
+  'coats/over-bare': ['coats'],
+  'coats/set-hard': ['coats'],
+  'coats/solvent': ['coats', 'section'],
+  'coats/spray-on-plants': ['coats'],
+  'coats/uncured': ['coats'],
+  'coats/unsealed-pour': ['coats'],
+  'coats/wash-early': ['coats'],
   'cut/fence': ['cuts'],
   'cut/height': ['cuts'],
   'cut/outdated': ['cuts'],
@@ -21,6 +30,7 @@ const VIEWS = {
   'glue/never-dries': ['section'],
   'glue/slips': ['section'],
   'glue/spots': ['section'],
+  'grain/coarse': ['coats'],
   'ground/off-table': ['ground'],
   'ground/partly-off': ['ground'],
   'join/off-edge': ['ground'],
@@ -58,6 +68,7 @@ const VIEWS = {
   'stack/bow': ['section'],
   'stack/grain': ['section'],
   'stack/joints': ['section', 'cuts'],
+  'water/leak': ['ground', 'coats'],
   'water/over-brim': ['ground'],
 } as const satisfies Readonly<Record<string, readonly [WarningView, ...WarningView[]]>>;
 

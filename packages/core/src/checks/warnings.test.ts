@@ -1,4 +1,4 @@
-import { aBoard, aMound, aPit, aPool, CATALOGUE, mended } from '../testing';
+import { aBoard, aMound, aPit, aPool, CATALOGUE, coatsOf, mended, withCoats } from '../testing';
 import { describe, expect, test } from 'vitest';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
@@ -112,7 +112,7 @@ test('a shed at 5 °C: water-borne coats never bind, and the warning says which 
 
 test('a wash before the base coat is put in order', () => {
   const plan = aBoard();
-  const wrong = { ...plan, coats: { ...plan.coats, open: [...plan.coats.open].reverse() } };
+  const wrong = withCoats(plan, 'open', [...coatsOf(plan, 'open')].reverse());
   expect(codes(wrong)).toEqual(['coats/order']);
   expectMendsToWork(wrong);
 });

@@ -1,5 +1,5 @@
-import { aBoard, aPool, CATALOGUE, derived } from '../testing';
-import { groundSurface } from '../surfaces';
+import { aBoard, aPool, CATALOGUE, coatsOf, derived, withCoats } from '../testing';
+import { type GroundKind, namedSurface } from '../surfaces';
 import { derivePipeline } from '../pipeline';
 import { describe, expect, test } from 'vitest';
 import { mixesOf } from '../mixes';
@@ -7,8 +7,8 @@ import type { Plan } from '../plan';
 import { poursFor, coatingNeeds } from './coats';
 
 const needsOf = (plan: Plan) => derived(plan).coats;
-const volume = (plan: Plan, zone: string, coatId: string): number =>
-  needsOf(plan).find((need) => need.surfaceId === (zone as string) && need.coatId === coatId)!.volume.value;
+const volume = (plan: Plan, zone: GroundKind, coatId: string): number =>
+  needsOf(plan).find((need) => need.surfaceId === namedSurface(plan.wears[zone]) && need.coatId === coatId)!.volume.value;
 
 describe('what goes on', () => {
   test('filler on 0.96 m² of open ground: 0.96 × 1.15 relief × 1.5 mm × 1.1 for loss = 1821.6 ml', () => {
@@ -17,10 +17,11 @@ describe('what goes on', () => {
 
   test('a film of 2 mm in the plan counts before the catalogue’s 1.5', () => {
     const plan = aBoard();
-    const thicker = {
-      ...plan,
-      coats: { ...plan.coats, open: plan.coats.open.map((coat) => (coat.id === 'light-filler-spread' ? { ...coat, filmMm: 2 } : coat)) },
-    };
+    const thicker = withCoats(
+      plan,
+      'open',
+      coatsOf(plan, 'open').map((coat) => (coat.id === 'light-filler-spread' ? { ...coat, filmMm: 2 } : coat)),
+    );
     expect(volume(thicker, 'open', 'light-filler-spread')).toBeCloseTo(0.96 * 1.15 * 2 * 1000 * 1.1, 6);
   });
 
@@ -35,7 +36,7 @@ describe('what goes on', () => {
   });
 
   test('a kind of surface that is not there takes nothing', () => {
-    expect(needsOf(aBoard()).every(({ surfaceId }) => surfaceId === groundSurface('open'))).toBe(true);
+    expect(needsOf(aBoard()).every(({ surfaceId }) => surfaceId === namedSurface('packed-earth'))).toBe(true);
   });
 
   test('20 mm of water at 8 mm a pour are three pours, exactly 16 are two', () => {

@@ -1,2 +1,4 @@
-export { coatNeeds, coatingNeeds, pieceCoatNeeds, poursFor, sealNeed } from './coats';
+export { coatNeeds, coatingNeeds, coatsOfFace, pieceCoatNeeds, poursFor, sealNeed } from './coats';
 export type { CoatNeed, CoatingNeed, PieceSurface, SealNeed } from './coats';
+export { grainLook } from './grain';
+export type { GrainLook, GrainName } from './grain';

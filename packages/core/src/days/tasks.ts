@@ -4,7 +4,7 @@ import type { GluePlace, Plan } from '../plan';
 import type { Catalogue } from '../catalogue';
 import type { CoatNeed, SealNeed } from '../coats';
 import type { CutJob } from '../cutting/job';
-import type { Ground, Zones } from '../ground';
+import type { Ground, SurfaceAreas, Zones } from '../ground';
 import { listedBy } from '../base/grouping';
 import type { Figure } from '../base/units';
 import type { Joint } from '../stack/joint';
@@ -23,6 +23,7 @@ export interface StepInputs {
   readonly climate: Plan['climate'];
   readonly ground: Ground;
   readonly zones: Zones;
+  readonly areas: SurfaceAreas;
   readonly joints: BoardStack['joints'];
   readonly hollows: readonly Hollow[];
   readonly pieces: readonly PieceWork[];

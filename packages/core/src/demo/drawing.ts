@@ -16,10 +16,10 @@ export const round = (x: number, y: number, radiusMm: number): { form: 'round'; 
 });
 
 type Of<K extends FeatureKind> = Extract<Feature, { kind: K }>;
-type Own<K extends FeatureKind> = Omit<Of<K>, 'id' | 'name' | 'kind' | 'locked' | 'hidden'>;
+type Own<K extends FeatureKind> = Omit<Of<K>, 'id' | 'name' | 'kind' | 'locked' | 'hidden' | 'surfaceId'>;
 /** A feature of a kind with the numbers of its kind. */
 export const a = <K extends FeatureKind>(kind: K, id: string, name: string, own: Own<K>): Feature =>
-  ({ id, name, locked: false, hidden: false, kind, ...own }) as unknown as Feature;
+  ({ id, name, locked: false, hidden: false, surfaceId: null, kind, ...own }) as unknown as Feature;
 
 /** A plain path: one lane, no kerbs. */
 export const path = (id: string, name: string, shape: Strip, junctionMm = 20): Feature =>

@@ -1,1 +1,2 @@
 export { coatWaits, glueWait } from './waits';
+export type { Waits } from './waits';

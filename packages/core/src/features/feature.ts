@@ -1,10 +1,10 @@
 import { z } from 'zod';
 import type { DeepReadonly } from '../base/readonly';
 import type { FeatureKindOf } from './kind';
-import { bank, clear, crater, field, hill, light, pit, plot, raised, ramp, route, wall, water } from './kinds';
+import { bank, clear, crater, field, hill, light, patch, pit, plot, raised, ramp, route, wall, water } from './kinds';
 
 /** Every kind of feature there is. A new kind is a file of its own and a name here. */
-const KINDS = { raised, hill, bank, ramp, pit, water, crater, route, wall, plot, field, clear, light };
+const KINDS = { raised, hill, bank, ramp, pit, water, crater, route, wall, plot, field, patch, clear, light };
 
 export type FeatureKind = keyof typeof KINDS;
 export const FEATURE_KINDS = Object.keys(KINDS) as readonly FeatureKind[];

@@ -1,4 +1,4 @@
-export { bowlShare } from './bowl';
+export { bowlShare, bowlVolumeMm3 } from './bowl';
 export { FEATURE_KINDS, FeatureSchema, carrying, kindNamed, kindOf, pieceOn, pieceTurnOn, sunkBy } from './feature';
 export type { Feature, FeatureDraft, FeatureKind, FeatureOf } from './feature';
 export type { FeatureField } from './fields';

@@ -17,6 +17,8 @@ const common = {
   locked: z.boolean(),
   /** Not drawn on the plan; reckoned all the same. */
   hidden: z.boolean(),
+  /** A named surface that it wears in place of the usual one of its kind of ground; null for the usual. */
+  surfaceId: Id.nullable(),
 };
 export const anywhere = common;
 export const overAnArea = { ...common, shape: AreaSchema };
@@ -29,6 +31,7 @@ export interface AnyFeature {
   readonly name: string;
   readonly locked: boolean;
   readonly hidden: boolean;
+  readonly surfaceId: string | null;
   readonly shape: Shape;
 }
 /** Something a feature needs that is bought by the piece. */
@@ -94,6 +97,8 @@ export interface FeatureKindOf<F extends AnyFeature> {
   };
   /** To stay free of anything fixed. */
   readonly staysFree?: true;
+  /** A patch over whatever ground shows there: how far it fades out. */
+  readonly patch?: (feature: F) => { readonly softMm: number };
   /** Cut into the ground for a cable. */
   readonly isGroove?: true;
   /** Looks broken where it stops at a seam. */
@@ -124,7 +129,7 @@ export interface FeatureKindOf<F extends AnyFeature> {
     builtMm: number,
   ) => { readonly feature: F; readonly words: 'height' | 'step'; readonly mm: number };
 }
-export type Hatch = 'raised' | 'raised-more' | 'pit' | 'route' | 'ramp' | 'plot' | 'field' | 'wall' | 'water';
+export type Hatch = 'raised' | 'raised-more' | 'pit' | 'route' | 'ramp' | 'plot' | 'field' | 'wall' | 'water' | 'patch';
 
 /** Ranks over all raised ground: surfaces, what is sunk through them, plots, walls, lights, and what is only an intention. */
 export const RANK = { surface: 10_000, sunk: 20_000, plot: 30_000, standing: 40_000, light: 50_000, mark: 60_000 } as const;

@@ -13,7 +13,7 @@ interface Named {
  */
 export function newFeature(plan: Named, kind: FeatureKind, shape: Shape, id: string, catalogue: Catalogue): Feature {
   const { name, fresh } = kindNamed(kind);
-  return { id, name: freshName(plan, name), locked: false, hidden: false, kind, ...fresh(shape, catalogue) } as Feature;
+  return { id, name: freshName(plan, name), locked: false, hidden: false, surfaceId: null, kind, ...fresh(shape, catalogue) } as Feature;
 }
 
 /** What a strip starts with where a kind says nothing. */

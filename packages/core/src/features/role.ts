@@ -3,9 +3,9 @@ import type { GroundKind } from '../surfaces';
 
 /**
  * What a feature does to the ground: `mass` adds foam, `hole` takes it away, `surface` lies on what is there, `standing`
- * is in the way above it, `mark` is only an intention.
+ * is in the way above it, `patch` only changes what the ground wears, `mark` is only an intention.
  */
-export type Role = 'mass' | 'hole' | 'surface' | 'standing' | 'mark';
+export type Role = 'mass' | 'hole' | 'surface' | 'standing' | 'patch' | 'mark';
 
 /** What a feature comes to on the ground before it is settled among its neighbours: itself, one of its steps, or its rim. */
 export interface Stretch {

@@ -53,6 +53,16 @@ export const LIMITS = {
   opacityPct: { min: 5, max: 100 },
   pieces: { min: 0, max: 80 },
   pieceCount: { min: 1, max: 50 },
+  surfaces: { min: 1, max: 60 },
+  parts: { min: 1, max: 100 },
+  coverPct: { min: 1, max: 100 },
+  sharePct: { min: 0, max: 100 },
+  goes: { min: 1, max: 12 },
+  perM2: { min: 1, max: 20_000 },
+  unitMm: { min: 2, max: 400 },
+  jointMm: { min: 0, max: 20 },
+  tinting: { min: 0.1, max: 20 },
+  softMm: { min: 0, max: 120 },
   pixels: { min: 1, max: 12_000 },
 } as const satisfies Record<string, Limits>;
 

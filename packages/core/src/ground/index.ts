@@ -1,3 +1,5 @@
+export { basinsOf } from './basins';
+export type { Basin, Dam, Leak } from './basins';
 export type { FeatureGround } from './feature-ground';
 export { layGround } from './ground';
 export type { Ground, TileLand } from './ground';
@@ -7,6 +9,8 @@ export type { Land } from './land';
 export { heightAt, heightsOf, landAt, shownAt, surfaceAt } from './level';
 export type { Heights, Lands } from './level';
 export { bendsOf, isBowl, isSloped, overlayOf, profileOf, standsMm, waterLevelMm, waterMm } from './profile';
+export { openRegion, surfaceAreas } from './surface-areas';
+export type { Stretch as SurfaceStretch, SurfaceArea, SurfaceAreas, TileSurface } from './surface-areas';
 export { columnLetter, tableBox, tileShare, tilesOf } from './tiles';
 export type { Tile } from './tiles';
 export { standAmong } from './upright';

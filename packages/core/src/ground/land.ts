@@ -117,6 +117,7 @@ function settleOne(spot: Spot, neighbours: readonly Spot[], later: (other: Spot)
   const regions = (spots: readonly Spot[]): Region[] => spots.map((other) => other.whole);
   switch (role) {
     case 'standing':
+    case 'patch':
     case 'mark':
       return { ...kept, body: EMPTY, shows: EMPTY };
     case 'hole': {

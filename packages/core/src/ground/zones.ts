@@ -1,28 +1,24 @@
-import { type GroundKind, type SurfaceId, byGroundKind, GROUND_KIND_NAMES, GROUND_KINDS, groundSurface } from '../surfaces';
+import { type GroundKind, byGroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../surfaces';
 import { remembered } from '../base/memory';
 import type { Ground, TileLand } from './ground';
-import { bowlShare, kindOf } from '../features';
-import { facesOf, isBowl, waterMm } from './profile';
+import { kindOf } from '../features';
+import { facesOf } from './profile';
 import { areaMm2, innerEdgeMm } from '../base/geometry';
-import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
+import { type Figure, inSquareMetres, reckon, total } from '../base/units';
 import type { FeatureGround } from './feature-ground';
 
-/** All surface of one kind on the board: what shows from above, the upright faces, and the two together. */
+/** All surface of one kind on the board, whatever it wears: what shows from above, the upright faces, and the two together. */
 export interface Zone {
-  readonly surfaceId: SurfaceId;
   readonly kind: GroundKind;
   readonly surface: Figure<'mm²'>;
   readonly coated: Figure<'m²'>;
   readonly features: readonly FeatureGround[];
   /** Rims heaped from the texture paste of this surface, over its film. */
   readonly heaped: Figure<'mm³'> | null;
-  /** Room for water in each basin that shows, brim and bowl allowed for. */
-  readonly basins: readonly { readonly featureId: string; readonly name: string; readonly room: Figure<'mm³'> }[];
 }
 /** How much of a kind of surface is on one tile. */
 export interface TileZone {
   readonly tileId: string;
-  readonly surfaceId: SurfaceId;
   readonly kind: GroundKind;
   readonly surfaceMm2: number;
   readonly coatedMm2: number;
@@ -53,13 +49,11 @@ export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
     );
     const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
     return {
-      surfaceId: groundSurface(kind),
       kind,
       surface,
       coated: inSquareMetres(both),
       features,
       heaped: heapedOn(kind, ground),
-      basins: kind === 'water' ? basinsOf(ground) : [],
     };
   };
   const byKind = byGroundKind(zone);
@@ -74,25 +68,6 @@ function heapedOn(kind: GroundKind, ground: Ground): Figure<'mm³'> | null {
     return heap === null || heap === undefined ? [] : [heap];
   });
   return heaps.length === 0 ? null : total(`${GROUND_KIND_NAMES[kind]}, heaped rims`, 'mm³', heaps);
-}
-
-function basinsOf(ground: Ground): Zone['basins'] {
-  return ground.features.flatMap((measured, i) => {
-    const land = ground.lands[i]!;
-    const deepMm = waterMm(land);
-    if (deepMm === null || measured.surface.value <= 0) return [];
-    const { name, featureId, surface } = measured;
-    const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
-    if (!isBowl(land)) return [{ featureId, name, room: full }];
-    const share = given(
-      `${name}, share a bowl holds`,
-      bowlShare(land.feature.shape, -land.levelMm, Math.min(deepMm, -land.levelMm)),
-      '1',
-      'drawing',
-      'measured on its floor',
-    );
-    return [{ featureId, name, room: reckon(`${name}, room in the bowl`, 'mm³', full, '×', share) }];
-  });
 }
 
 function openSurface(ground: Ground): Figure<'mm²'> {
@@ -119,6 +94,6 @@ const tileZones = remembered(({ id, box }: Ground['tiles'][number], here: readon
   sums.set('open', { surfaceMm2: openMm2, coatedMm2: openMm2 });
   return GROUND_KINDS.flatMap((kind) => {
     const sum = sums.get(kind);
-    return sum === undefined || sum.coatedMm2 < 1 ? [] : [{ tileId: id, surfaceId: groundSurface(kind), kind, ...sum }];
+    return sum === undefined || sum.coatedMm2 < 1 ? [] : [{ tileId: id, kind, ...sum }];
   });
 });

@@ -1,21 +1,42 @@
-import { type Catalogue, estimated } from '../catalogue';
-import type { CoatNeed } from '../coats';
 import { type Figure, given, hoursInMinutes, reckon, total } from '../base/units';
+import { type Catalogue, type Coating, type Stuff, estimated, stuffBy } from '../catalogue';
+import type { CoatNeed, CoatingNeed } from '../coats';
+import { type Kitchen, kitchenWords } from './kitchen';
 
 /** One part of a mix, for the whole coat. */
 export interface MixPart {
+  readonly stuffId: string;
   readonly name: string;
   readonly volume: Figure<'ml'>;
   readonly mass: Figure<'g'>;
 }
+/** The same for one bowl, also in spoons. */
+export interface BatchPart extends MixPart {
+  readonly kitchen: Readonly<Record<Kitchen, string>>;
+}
 /** What is mixed for one step over all the surfaces that take it: its parts, and how many bowls. */
 export interface Mix {
   readonly id: string;
+  readonly coatingId: string;
   readonly name: string;
+  readonly by: 'volume' | 'mass';
   readonly volume: Figure<'ml'>;
   readonly parts: readonly MixPart[];
   readonly batches: Figure<'1'>;
   readonly batch: Figure<'ml'>;
+  readonly inBatch: readonly BatchPart[];
+  /** Drops of tint in one bowl; null where it takes none. */
+  readonly tintDrops: Figure<'1'> | null;
+  readonly potLife: Figure<'min'> | null;
+  /** What stays on a square metre when it is dry; null where that is not the point of it. */
+  readonly solids: Figure<'g/m²'> | null;
+  readonly area: Figure<'m²'>;
+  readonly cautionIds: readonly string[];
+}
+/** What is bought of one stuff for all the mixes it goes into. */
+export interface StuffNeed {
+  readonly stuff: Stuff;
+  readonly volume: Figure<'ml'>;
 }
 
 /**
@@ -30,45 +51,125 @@ export function mixesOf({
   readonly catalogue: Catalogue;
 }): readonly Mix[] {
   const groups = new Map<string, CoatNeed[]>();
-  for (const need of needs.filter(({ coating, volume }) => coating.recipe.length > 0 && volume.value > 0)) {
+  for (const need of needs.filter(({ coating, volume }) => coating.recipe !== null && volume.value > 0)) {
     const id = `${need.coating.id}-${need.method.id}`;
     groups.set(id, [...(groups.get(id) ?? []), need]);
   }
   return [...groups].map(([id, group]) => mixOf(id, group, catalogue));
 }
 
+/** What all mixes take of each stuff; water comes from the tap. */
+export function stuffNeeds({
+  coatings,
+  catalogue,
+}: {
+  readonly coatings: readonly CoatingNeed[];
+  readonly catalogue: Catalogue;
+}): readonly StuffNeed[] {
+  const parts = coatings.flatMap(({ coating, volume }) => (coating.recipe === null || volume.value <= 0 ? [] : partsOf(coating, volume, catalogue)));
+  return [...new Set(parts.map(({ stuffId }) => stuffId))].flatMap((id) => {
+    const stuff = stuffBy(catalogue, id);
+    const own = parts.filter(({ stuffId }) => stuffId === id).map(({ volume }) => volume);
+    return stuff.packsMl.length === 0 ? [] : [{ stuff, volume: total(stuff.name, 'ml', own) }];
+  });
+}
+
+/** One measure of a recipe: its parts in ml, and what they come to in the bowl. */
+interface Measure {
+  readonly volumes: readonly Figure<'ml'>[];
+  readonly all: Figure<'ml'>;
+}
+
+/**
+ * What a recipe's parts come to together: the grain with its air, and as much of the liquid as does not go into that air.
+ * @source craft.md §6: yield = liquids + Σ solids·(1 − void) when liquids ≥ voids, otherwise the bulk volume of the solids
+ */
+export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measure {
+  const stuffs = recipe!.parts.map(({ stuffId }) => stuffBy(catalogue, stuffId));
+  const volumes = recipe!.parts.map(({ parts }, i): Figure<'ml'> => {
+    const stuff = stuffs[i]!;
+    const note = 'workshop default; the label wins';
+    if (recipe!.by === 'volume') return given(`${stuff.name}, parts`, parts, 'ml', 'catalogue', note);
+    const grams = given(`${stuff.name}, parts by weight`, parts, 'g', 'catalogue', note);
+    return reckon(`${stuff.name}, as a volume`, 'ml', grams, '÷', estimated(`${stuff.name}, density`, stuff.densityGPerMl, 'g/ml'));
+  });
+  const liquids = volumes.filter((_, i) => stuffs[i]!.voidShare === null);
+  const solids = volumes.flatMap((volume, i) => (stuffs[i]!.voidShare === null ? [] : [{ volume, stuff: stuffs[i]! }]));
+  const liquid = total(`${name}: liquids`, 'ml', liquids);
+  if (solids.length === 0) return { volumes, all: liquid };
+  const bulk = total(`${name}: grain with its air`, 'ml', solids.map(({ volume }) => volume));
+  const air = total(
+    `${name}: air between the grains`,
+    'ml',
+    solids.map(({ volume, stuff }) => reckon(`${stuff.name}: air in it`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1'))),
+  );
+  const over = reckon(`${name}: liquid over what the air takes`, 'ml', reckon('Liquid less air', 'ml', liquid, '−', air), 'or, if larger,', NONE);
+  return { volumes, all: reckon(`${name}: one measure in the bowl`, 'ml', bulk, '+', over) };
+}
+const NONE = given('Nothing', 0, 'ml', 'definition');
+
+/** The parts that make so much of a coating. */
+export function partsOf(coating: Coating, volume: Figure<'ml'>, catalogue: Catalogue): readonly MixPart[] {
+  const { volumes, all } = yieldOf(coating, catalogue);
+  const measures = reckon(`${coating.name}: measures`, '1', volume, '÷', all);
+  return coating.recipe!.parts.map(({ stuffId }, i): MixPart => {
+    const { name, densityGPerMl } = stuffBy(catalogue, stuffId);
+    const part = reckon(`${name} to measure`, 'ml', volumes[i]!, '×', measures);
+    return { stuffId, name, volume: part, mass: reckon(`${name} to weigh`, 'g', part, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')) };
+  });
+}
+
 function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mix {
   const { coating, method } = group[0]!;
   const name = `${coating.name}, ${method.name}`;
-  const volume = total(
-    name,
-    'ml',
-    group.map((need) => need.volume),
-  );
+  const volume = total(name, 'ml', group.map((need) => need.volume));
+  const area = total(`${name}, all surfaces`, 'm²', group.map((need) => goneOver(need)));
   const bowl = estimated('The bowl holds', catalogue.bench.bowlMl, 'ml');
-  const cap = coating.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume));
+  const cap = coating.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume, area));
   const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
-  const shares = coating.recipe.map((part) =>
-    given(`${part.name}, parts`, part.parts, '1', 'catalogue', 'workshop default; the label wins'),
-  );
-  const all = total('All parts', '1', shares);
-  const parts = coating.recipe.map((part, i): MixPart => {
-    const share = reckon(`${part.name}, share`, '1', shares[i]!, '÷', all);
-    const partVolume = reckon(`${part.name} to measure`, 'ml', volume, '×', share);
-    const density = given(`${part.name}, density`, part.densityGPerMl, 'g/ml', 'catalogue', 'workshop default');
-    return { name: part.name, volume: partVolume, mass: reckon(`${part.name} to weigh`, 'g', partVolume, '×', density) };
-  });
-  return { id, name, volume, parts, batches, batch: reckon('A batch', 'ml', volume, '÷', batches) };
+  const batch = reckon('A batch', 'ml', volume, '÷', batches);
+  const parts = partsOf(coating, volume, catalogue);
+  const drops = coating.recipe!.tintDropsPer100Ml;
+  return {
+    id,
+    coatingId: coating.id,
+    name,
+    by: coating.recipe!.by,
+    volume,
+    parts,
+    batches,
+    batch,
+    inBatch: parts.map((part): BatchPart => {
+      const each = reckon(`${part.name}, a batch`, 'ml', part.volume, '÷', batches);
+      return {
+        ...part,
+        volume: each,
+        mass: reckon(`${part.name}, a batch by weight`, 'g', part.mass, '÷', batches),
+        kitchen: { metric: kitchenWords(each.value, 'metric'), us: kitchenWords(each.value, 'us') },
+      };
+    }),
+    tintDrops: drops === 0 ? null : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops to a ml', drops / 100, '1/ml', 'catalogue', 'workshop default')),
+    potLife: coating.potLifeMin === null ? null : estimated(`${coating.name}, pot life`, coating.potLifeMin, 'min'),
+    solids: coating.family === 'sealer' ? solidsOn(coating, volume, area) : null,
+    area,
+    cautionIds: coating.cautionIds,
+  };
+}
+
+/** All goes of a coat over its area. */
+const goneOver = ({ coat, area }: CoatNeed): Figure<'m²'> =>
+  coat.goes === 1 ? area : reckon(`${area.label}: all goes`, 'm²', area, '×', given('Times over', coat.goes, '1', 'plan'));
+
+/** Solids that stay on a square metre, all goes together: thin coats add up. */
+function solidsOn({ name, densityGPerMl, solidsPct }: Coating, volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'g/m²'> {
+  const wet = reckon(`${name}, wet`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml'));
+  const dry = reckon(`${name}, what stays`, 'g', wet, '×', given('Share that stays', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin));
+  return reckon(`${name}, solids left on a square metre`, 'g/m²', dry, '÷', area);
 }
 
 /** ml that one person spreads within the pot life: the whole volume over the time it takes, times the pot life. */
-function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>): Figure<'ml'> {
+function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'ml'> {
   const { coating, method } = group[0]!;
-  const area = total(
-    `${method.name}, all surfaces`,
-    'm²',
-    group.map((need) => need.area),
-  );
   const time = hoursInMinutes(reckon('Time to put it on', 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
   const share = reckon('Share put on in the pot life', '1', estimated(`${coating.name}, pot life`, coating.potLifeMin!, 'min'), '÷', time);
   return reckon('Spread in the pot life', 'ml', volume, '×', share);

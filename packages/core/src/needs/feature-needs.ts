@@ -1,7 +1,7 @@
-import type { FeatureGround, Ground, TileLand, Zones } from '../ground';
+import type { Basin, FeatureGround, Ground, SurfaceAreas, TileLand } from '../ground';
 import { listedBy } from '../base/grouping';
 import { type Feature, kindOf, sunkBy } from '../features';
-import { groundSurface } from '../surfaces';
+import type { SurfaceId } from '../surfaces';
 import { type Catalogue, adhesiveBy } from '../catalogue';
 import type { CoatNeed } from '../coats';
 import { areaMm2, clippedTo, isEmpty } from '../base/geometry';
@@ -21,7 +21,8 @@ interface NeedInputs {
   readonly features: readonly Feature[];
   readonly raised: Plan['stack']['raised'];
   readonly ground: Ground;
-  readonly zones: Zones;
+  readonly basins: readonly Basin[];
+  readonly areas: SurfaceAreas;
   readonly groundHeight: Figure<'mm'>;
   readonly joints: readonly Joint[];
   readonly coats: readonly CoatNeed[];
@@ -36,15 +37,16 @@ interface Own {
 
 /** What each feature measures and takes. */
 export function featureNeeds(inputs: NeedInputs): readonly FeatureNeeds[] {
-  const { features, ground, groundHeight, joints, coats, raised, zones, catalogue } = inputs;
+  const { features, ground, groundHeight, joints, coats, raised, catalogue } = inputs;
   const measured = listedBy(ground.features, ({ featureId }) => featureId);
   const onTiles = listedBy(ground.tileLands, ({ land }) => land.feature.id);
   const glued = listedBy(joints, ({ featureId }) => featureId);
-  const basins = new Map(zones.byKind.water.basins.map((basin) => [basin.featureId, basin.room]));
+  const basins = new Map(inputs.basins.map((basin) => [basin.featureId, basin.room]));
+  const worn = wornBy(inputs.areas);
   return features.map((feature) => {
     const own = { measured: measured.get(feature.id) ?? [], onTiles: onTiles.get(feature.id) ?? [], joints: glued.get(feature.id) ?? [] };
     const marked = own.measured.every(({ zone }) => zone === null) ? tilesUnder(feature, ground) : [];
-    const all = { ...own, basin: basins.get(feature.id) ?? null, groundHeight, coats, raised, catalogue };
+    const all = { ...own, basin: basins.get(feature.id) ?? null, worn, groundHeight, coats, raised, catalogue };
     let figures: readonly Figure[] | null = null;
     return {
       featureId: feature.id,
@@ -57,8 +59,14 @@ export function featureNeeds(inputs: NeedInputs): readonly FeatureNeeds[] {
   });
 }
 
+/** What each land wears where no patch lies. */
+const wornBy = ({ list }: SurfaceAreas): ReadonlyMap<string, SurfaceId> =>
+  new Map(list.flatMap(({ surfaceId, stretches }) => stretches.flatMap(({ land, name }) => (land === null || name !== land.name ? [] : [[land.id, surfaceId] as const]))));
+
 interface FigureInputs extends Pick<Own, 'measured' | 'joints'> {
   readonly basin: Figure<'mm³'> | null;
+  /** What each land wears, by its id. */
+  readonly worn: ReadonlyMap<string, SurfaceId>;
   readonly groundHeight: Figure<'mm'>;
   readonly coats: readonly CoatNeed[];
   readonly raised: Plan['stack']['raised'];
@@ -103,7 +111,7 @@ function depths(feature: Feature, groundHeight: Figure<'mm'>): Figure[] {
   return [reckon('Floor left under it', 'mm', groundHeight, '−', given(`${feature.name}, depth`, sunk.depthMm, 'mm', 'plan'))];
 }
 
-function coatings({ measured: own, joints, basin, coats, raised, catalogue }: FigureInputs): Figure[] {
+function coatings({ measured: own, joints, basin, worn, coats, raised, catalogue }: FigureInputs): Figure[] {
   const figures: Figure[] = [];
   if (joints.length > 0) {
     const faces = total(
@@ -123,8 +131,7 @@ function coatings({ measured: own, joints, basin, coats, raised, catalogue }: Fi
 
         .filter(
           ({ surfaceId, coating }) =>
-            measured.zone !== null &&
-            surfaceId === groundSurface(measured.zone) &&
+            surfaceId === worn.get(measured.landId) &&
             coating.spread.by !== 'depth' &&
             coating.family === family,
         )
@@ -141,7 +148,7 @@ function shareOf(need: CoatNeed, measured: FeatureGround): Figure<'ml'> {
   const { name: where, surface, sides } = measured;
   const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, all to coat`, 'mm²', surface, '+', sides) : surface);
   const name = `${need.coating.name}, ${need.method.name}, ${where}`;
-  return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all of its kind`, '1', area, '÷', need.area));
+  return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all that wears it`, '1', area, '÷', need.surface));
 }
 
 function pourShare(need: CoatNeed, room: Figure<'mm³'>): Figure<'ml'> {

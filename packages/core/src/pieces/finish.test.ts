@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Piece, Plan } from '../plan';
 import { pieceSurface } from '../surfaces';
-import { CATALOGUE, aBoard } from '../testing';
+import { CATALOGUE, aBoard, aCoat } from '../testing';
 import { derivePipeline } from '../pipeline';
 import { type FamilyName, makePiece, makePieces, newPiece } from '.';
 
@@ -22,7 +22,7 @@ describe('coats of a piece', () => {
     expect(paint(1, [])).toBe(0);
   });
   test('area ÷ coverage × share of the method, with its loss', () => {
-    const piece = aPiece('basin', { coats: [{ id: 'a', coatingId: 'masonry-paint', methodId: 'base', filmMm: null }] });
+    const piece = aPiece('basin', { coats: [aCoat('masonry-paint', 'base')] });
     const coating = CATALOGUE.coatings.find(({ id }) => id === 'masonry-paint')!;
     const method = CATALOGUE.methods.find(({ id }) => id === 'base')!;
     if (coating.spread.by !== 'coverage') throw new Error('spread otherwise');

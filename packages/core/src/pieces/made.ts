@@ -2,7 +2,7 @@ import { remembered } from '../base/memory';
 import { cutMm } from '../base/rounding';
 import { areaMm2, edgeMm, regionBox } from '../base/geometry';
 import { type Result, fail, ok } from '../base/result';
-import { given, inSquareMetres, reckon } from '../base/units';
+import { type Figure, given, inSquareMetres, reckon } from '../base/units';
 import { type Catalogue, estimated, fillBy, lengthBy } from '../catalogue';
 import type { PieceSurface } from '../coats';
 import { pieceSurface } from '../surfaces';
@@ -22,6 +22,7 @@ import type {
   StockRole,
 } from './family';
 import { type Clad, cladsOf } from './cladding';
+import { cladSurfaces } from './cladding/surface';
 import { coursesOn } from './coursed';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';
@@ -60,7 +61,7 @@ export interface MadePiece {
   readonly laminates: readonly Laminate[];
   readonly fills: readonly FillNeed[];
   /** Its outside, all copies, with what goes on it; null for one that cannot be made. */
-  readonly surface: PieceSurface | null;
+  readonly surfaces: readonly PieceSurface[];
   /** Casting the copies against making each; null where there is one. */
   readonly copying: Copying | null;
   readonly facts: PieceFacts | null;
@@ -81,7 +82,7 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
     clads: [],
     laminates: [],
     fills: [],
-    surface: null,
+    surfaces: [],
     copying: null,
     facts: null,
   };
@@ -144,18 +145,40 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
     clads,
     laminates,
     fills,
-    surface: {
-      surfaceId: pieceSurface(piece.id),
-      kind: piece.name,
-      coated: reckon(`${piece.name}: to coat`, 'm²', inSquareMetres(facts.outside), '×', given('Copies', piece.count, '1', 'plan')),
-      heaped: null,
-      basins: [],
-      coats: piece.coats,
-    },
+    surfaces: facesOf(piece, objects, facts.outside, of.clads),
     copying: copyingOf({ piece, objects, clads, joints: facts.jointsEach, catalogue }),
     facts,
   };
 });
+
+/** The outside of a piece by what it wears: faces that wear a surface of their own, and all the rest. */
+function facesOf(piece: Piece, objects: readonly MadeObject[], outside: Figure<'mm²'>, zones: readonly CladZone[]): readonly PieceSurface[] {
+  const copies = given('Copies', piece.count, '1', 'plan');
+  const face = (shows: string | null, name: string, wears: string | null, area: Figure<'mm²'>): PieceSurface => ({
+    surfaceId: pieceSurface(piece.id, shows),
+    pieceId: piece.id,
+    name,
+    coated: reckon(`${name}: to coat`, 'm²', inSquareMetres(area), '×', copies),
+    heaped: null,
+    basins: [],
+    stretches: [],
+    wears,
+    coats: piece.coats,
+  });
+  const told = piece.faces.flatMap(({ shows, surfaceId }) => {
+    const zone = zones.find((one) => one.shows === shows);
+    const mm2 = zone === undefined ? 0 : objects.reduce((sum, object) => sum + shownMm2(object, shows) * object.count, 0);
+    return zone === undefined || mm2 <= 0 ? [] : [{ shows, surfaceId, name: `${piece.name}, ${zone.name.toLowerCase()}`, mm2 }];
+  });
+  const areas = told.map(({ name, mm2 }) => given(name, mm2, 'mm²', 'drawing', 'faces less openings, of one'));
+  const rest = areas.reduce((left, area) => reckon(`${piece.name}: the rest of its outside`, 'mm²', left, '−', area), outside);
+  return [
+    ...(rest.value > 0 ? [face(null, piece.name, piece.surfaceId, rest)] : []),
+    ...told.map(({ shows, surfaceId, name }, i) => face(shows, name, surfaceId, areas[i]!)),
+  ];
+}
+const shownMm2 = (object: MadeObject, shows: string): number =>
+  cladSurfaces(object, shows, 0, false, 0).reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
 
 /** Parts of a stock that is glued up are cut layer by layer; linings are cut with the rest. */
 function withLayers(

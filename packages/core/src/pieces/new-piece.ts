@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue';
-import type { Piece, Plan } from '../plan';
+import { type Piece, type Plan, starterCoats } from '../plan';
 import type { PieceScale } from './family';
 import { type FamilyName, familyNamed } from './piece';
 
@@ -17,6 +17,8 @@ export function newPiece(family: FamilyName, id: string, scale: PieceScale, take
     glueId: pieces.glueId,
     cladding: [],
     coats: usualCoats(catalogue),
+    surfaceId: null,
+    faces: [],
     castingId: null,
     count: 1,
     isMadeElsewhere: false,
@@ -26,7 +28,7 @@ export function newPiece(family: FamilyName, id: string, scale: PieceScale, take
 
 /** What the outside of a piece is given until the builder says otherwise. */
 export const usualCoats = ({ starter: { pieces } }: Catalogue): Piece['coats'] =>
-  pieces.coats.map(({ coatingId, methodId }, i) => ({ id: `coat-${i + 1}`, coatingId, methodId, filmMm: null }));
+  starterCoats(pieces.coats).map((coat, i) => ({ ...coat, id: `coat-${i + 1}` }));
 
 /** What a piece of one board becomes on another: the very thing, made there and standing here too, or made here once more. */
 export const takenOver = (

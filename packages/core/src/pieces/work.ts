@@ -17,12 +17,12 @@ export interface PieceWork {
   readonly name: string;
   /** Put together, clad, moulds made, copies cast: null where there is nothing of it to do. */
   readonly tasks: readonly (PieceTask | null)[];
-  readonly surface: PieceSurface;
+  readonly surfaces: readonly PieceSurface[];
 }
 
 /** Everything that is done to a piece before it is coated. */
 export const workOn = (made: MadePiece, catalogue: Catalogue): PieceWork => {
-  const { piece, clads, copying, surface } = made;
+  const { piece, clads, copying, surfaces } = made;
   const way = copying?.way ?? null;
   const cast =
     way === null
@@ -32,7 +32,7 @@ export const workOn = (made: MadePiece, catalogue: Catalogue): PieceWork => {
     pieceId: piece.id,
     name: piece.name,
     tasks: [assembled(made, catalogue), clads.length === 0 ? null : clad(made, catalogue), ...cast],
-    surface: surface!,
+    surfaces,
   };
 };
 

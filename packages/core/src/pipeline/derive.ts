@@ -21,11 +21,11 @@ import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
 import { allGlues, allParts, piecesOf, withPieces } from './pieces';
 import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
-import { layGround, zonesOf } from '../ground';
+import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
 import { boardMass } from '../mass';
-import { mixesOf } from '../mixes';
+import { mixesOf, stuffNeeds } from '../mixes';
 import { featureNeeds } from '../needs';
-import type { Plan } from '../plan';
+import { type Plan, kindCoats } from '../plan';
 import { sectionDrawing } from '../section';
 import { glueNeeds } from '../stack/adhesives';
 import { bowLevers, bowOf, weightsFor } from '../stack/bow';
@@ -54,51 +54,55 @@ export const STAGES = Stages.of<Sources>()
   .stage('uprights', ({ pieces: { standing } }) => ({ standing }), ({ standing }) => standing.map(({ upright }) => upright))
   .stage('ground', ({ plan, features }) => ({ table: plan.table, features }), layGround)
   .stage('zones', ({ ground }) => ({ ground }), zonesOf)
+  .stage('kindCoats', ({ plan: { surfaces, wears } }) => ({ surfaces, wears }), kindCoats)
+  .stage('basins', ({ ground, uprights }) => ({ ground, uprights }), basinsOf)
+  .stage('areas', ({ plan: { surfaces, wears }, ground, zones, basins }) => ({ ground, zones, basins, wears, surfaceIds: surfaces.map(({ id }) => id), surfaceNames: surfaces.map(({ name }) => name) }), surfaceAreas)
   .stage('raised', ({ plan, ground, catalogue }) => ({ raised: plan.stack.raised, lands: ground.lands, catalogue }), raisedStacks)
   .stage('facings', ({ plan, zones }) => ({ facings: plan.stack.facings, zones }), facingsOn)
   .stage('stack', ({ plan, ground, zones, raised, facings, catalogue }) => ({ stack: plan.stack, ground, zones, raised, facings, catalogue }), stackUp)
   .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue }) => ({ built: stack.raised, units, ground, raised, catalogue }), heightChoices)
   .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
   .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
-  .stage('bow', ({ plan, ground, stack: { base, joints }, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, tiles: ground.tiles, base, joints, catalogue }), bowOf)
+  .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue }), bowOf)
   .stage('weights', ({ ground, stack: { base, joints }, catalogue }) => ({ tiles: ground.tiles, base, joints, catalogue }), weightsFor)
   .stage('partList', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, splits: plan.cutting.splits, catalogue }), partsOf)
   .stage('allParts', ({ plan: { cutting: { splits } }, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
   .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
-  .stage('groundCoats', ({ plan, zones, catalogue }) => ({ coats: plan.coats, zones, catalogue }), coatNeeds)
-  .stage('pieceCoats', ({ pieces: { surfaces }, catalogue }) => ({ surfaces, catalogue }), pieceCoatNeeds)
+  .stage('groundCoats', ({ plan: { surfaces }, areas, catalogue }) => ({ surfaces, areas: areas.list, catalogue }), coatNeeds)
+  .stage('pieceCoats', ({ plan: { surfaces: named }, pieces: { surfaces }, catalogue }) => ({ surfaces, named, catalogue }), pieceCoatNeeds)
   .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => [...groundCoats, ...pieceCoats])
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
   .stage('groundCoatings', ({ groundCoats: coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
+  .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
-  .stage('steps', ({ plan: { stack, climate }, ground, zones, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
+  .stage('steps', ({ plan: { stack, climate }, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
   .stage('orders', ({ plan: { seed }, steps }) => orderInputs(steps, seed), ordersOf)
   .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
-  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, fixings, features, system: units, catalogue }), suppliesFor)
-  .stage('needs', ({ plan, ground, zones, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, zones, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
+  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, stuffs, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, stuffs, fixings, features, system: units, catalogue }), suppliesFor)
+  .stage('needs', ({ plan, ground, basins, areas, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, basins, areas, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
-  .stage('section', ({ plan, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: plan.coats, ground, uprights, stack, catalogue }), sectionDrawing)
+  .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
   .stage('tally', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days }), tallyOf)
-  .stage('levers', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
+  .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue }) => ({ table, features, units, ground, seams, catalogue }), dealt(seamWarnings))
   .stage('fixedWarnings', ({ fixed, ground }) => ({ fixed, ground }), dealt(fixedWarnings))
   .stage('clearWarnings', ({ ground: { lands } }) => ({ lands }), dealt(clearWarnings))
   .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue }) => ({ features, units, ground, groundHeight: stack.ground, catalogue }), dealt(lightWarnings))
   .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue }) => ({ layers, units, joints, catalogue }), dealt(glueWarnings))
-  .stage('bowWarnings', ({ plan, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: plan.coats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), dealt(bowWarnings))
-  .stage('stackWarnings', ({ plan: { stack: layers, coats }, ground, zones, stack, partList: { parts }, catalogue }) => ({ layers, coats, ground, zones, stack, parts, catalogue }), dealt(stackWarnings))
+  .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), dealt(bowWarnings))
+  .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue }) => ({ layers, coats, ground, zones, stack, parts, catalogue }), dealt(stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue }), dealt(cutWarnings))
-  .stage('coatWarnings', ({ plan, stack: { joints }, coats, catalogue }) => ({ laid: plan.coats, climate: plan.climate, joints, coats, catalogue }), dealt(coatWarnings))
+  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, basins, stack: { joints }, coats, bow, catalogue }) => ({ surfaces, areas, pieces, pieceSurfaces, basins, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue }), dealt(coatWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */

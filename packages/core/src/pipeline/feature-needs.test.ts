@@ -1,4 +1,4 @@
-import { groundSurface } from '../surfaces';
+import { namedSurface } from '../surfaces';
 import { describe, expect, test } from 'vitest';
 import type { Plan } from '../plan';
 import { CATALOGUE, aBoard, aMound, aPit, aPool, aTrack } from '../testing';
@@ -48,7 +48,7 @@ describe('what a feature measures and takes', () => {
   test('two pools share the pour of the board by what each holds', () => {
     const plan = aBoard({}, aPool([100, 100, 300, 200], 8, 5, 'a'), aPool([700, 100, 150, 200], 8, 4, 'b'));
     const { supplies } = derivePipeline()(plan, CATALOGUE);
-    const whole = supplies.rows.find(({ group }) => group === 'water')!.need.value;
+    const whole = ['resin', 'hardener'].reduce((sum, id) => sum + supplies.rows.find((row) => row.id === `stuff ${id}`)!.need.value, 0);
     expect(needsOf(plan, 'a')['To pour']! + needsOf(plan, 'b')['To pour']!).toBeCloseTo(whole, 6);
   });
 
@@ -56,7 +56,7 @@ describe('what a feature measures and takes', () => {
     const plan = aBoard({}, aMound([50, 50, 200, 100], 20, 'a'), aMound([700, 450, 120, 90], 40, 'b'));
     const { coats } = derivePipeline()(plan, CATALOGUE);
     const whole = coats
-      .filter(({ surfaceId, coating }) => surfaceId === groundSurface('raised') && coating.family === 'texture')
+      .filter(({ surfaceId, coating }) => surfaceId === namedSurface('rock-face') && coating.family === 'texture')
       .reduce((sum, { volume }) => sum + volume.value, 0);
     expect(needsOf(plan, 'a')['Texture']! + needsOf(plan, 'b')['Texture']!).toBeCloseTo(whole, 6);
   });

@@ -35,7 +35,7 @@ describe('a lot of pieces without a table', () => {
     const workpieces = new Set(days.slots.map(({ task }) => task.workpieceId));
     expect([...workpieces].sort()).toEqual(lot.pieces.map(({ id }) => id).sort());
     expect(jobs.flatMap(({ parts }) => parts).every(({ stage }) => stage === 'piece')).toBe(true);
-    expect(supplies.rows.map(({ group }) => group).sort()).toEqual(['adhesive', 'paint', 'paint', 'paint', 'paint', 'sheets', 'varnish']);
+    expect(supplies.rows.map(({ group }) => group).sort()).toEqual(['adhesive', 'paint', 'paint', 'paint', 'sheets', 'stuffs', 'varnish']);
     expect(tally.readyText).toMatch(/^\w+ \d+ Dec/);
     expect(tally.mass.value).toBeGreaterThan(20);
   });

@@ -7,7 +7,7 @@ import { RecordSchema } from '../shop';
 import type { Board } from './board';
 import { type Plan, tableDepthMm, tableWidthMm } from './plan';
 import { cutSheetsIn, migrated } from './migrations';
-import { PLAN_PARTS, PlanSchema, repeatedIds } from './schema';
+import { PLAN_PARTS, PlanSchema, missingNames, repeatedIds } from './schema';
 
 /** One thing wrong with a plan: where, as a path into the document, and what would do. */
 export interface PlanIssue {
@@ -26,7 +26,7 @@ export interface PlanProblem {
 export function checkPlan(raw: unknown, catalogue: Catalogue): Result<Plan, PlanProblem> {
   const parsed = PlanSchema.safeParse(migrated(raw), { error: inOurWords });
   if (!parsed.success) return refused(issuesOf(parsed.error));
-  const issues = [...wholeIssues(parsed.data), ...danglingRefs(PlanSchema, parsed.data, catalogue)];
+  const issues = [...wholeIssues(parsed.data, catalogue), ...danglingRefs(PlanSchema, parsed.data, catalogue)];
   return issues.length === 0 ? ok(parsed.data) : refused(issues);
 }
 
@@ -55,7 +55,7 @@ export function checkEdited(plan: Plan, before: Plan, catalogue: Catalogue): Res
     else issues.push(...partIssues(part, plan[part], catalogue));
   }
   // What concerns several parts is asked once each for itself is sound.
-  if (issues.length === 0) issues.push(...wholeIssues(plan));
+  if (issues.length === 0) issues.push(...wholeIssues(plan, catalogue));
   return issues.length === 0 ? ok(plan) : refused(issues);
 }
 
@@ -111,7 +111,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 };
 
 /** What no part of a plan can tell by itself. */
-function* wholeIssues(plan: Parameters<typeof repeatedIds>[0]): Generator<PlanIssue> {
+function* wholeIssues(plan: Parameters<typeof repeatedIds>[0], catalogue: Catalogue): Generator<PlanIssue> {
   const { max } = LIMITS.tableMm;
   if (tableWidthMm(plan.table) > max) {
     yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm; up to ${max} mm would do` };
@@ -120,4 +120,5 @@ function* wholeIssues(plan: Parameters<typeof repeatedIds>[0]): Generator<PlanIs
     yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm; up to ${max} mm would do` };
   }
   yield* repeatedIds(plan);
+  yield* missingNames(plan, catalogue.paints);
 }

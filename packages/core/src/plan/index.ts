@@ -1,6 +1,7 @@
 export { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
 export type { Alignment } from './arranging';
 export type { Board, BoardDraft } from './board';
+export { coatsOn, kindCoats, laidIn, plainCoat, starterCoats, starterSurface } from './coats';
 export { newPassage, rimBoards, rimOf } from './fresh';
 export { sealedAt } from './layer-ref';
 export type { GluePlace, LayerRef } from './layer-ref';
@@ -18,6 +19,8 @@ export type {
   Facing,
   GlueSpread,
   GroundLayer,
+  Laid,
+  OwnPaint,
   Passage,
   Piece,
   Plan,
@@ -26,6 +29,9 @@ export type {
   Sealed,
   Split,
   Stack,
+  Surface,
   Table,
+  TestPiece,
+  Tint,
 } from './plan';
 export { snapLines, snapped } from './snap';

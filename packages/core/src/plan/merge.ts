@@ -34,7 +34,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'pieces' && key !== 'cutting') as (keyof Plan)[];
+  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting') as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
     was: base?.features ?? [],
@@ -50,6 +50,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     plan: {
       ...(merged as Plan),
       features,
+      surfaces: mergedSurfaces(base?.surfaces ?? [], mine.surfaces, theirs.surfaces, pick),
       pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
       cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick),
     },
@@ -65,6 +66,12 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
 function mergedPieces(was: Plan['pieces'], my: Plan['pieces'], their: Plan['pieces'], pick: Pick): Plan['pieces'] {
   const all = mergedById({ was, my, their, idOf: ({ id }: Plan['pieces'][number]) => id, nameOf: ({ name }) => name, pick });
   return all.length > LIMITS.pieces.max ? pick('pieces', was, my, their) : all;
+}
+
+/** Surfaces one by one; where both together are more than a plan may hold, mine or theirs. */
+function mergedSurfaces(was: Plan['surfaces'], my: Plan['surfaces'], their: Plan['surfaces'], pick: Pick): Plan['surfaces'] {
+  const all = mergedById({ was, my, their, idOf: ({ id }: Plan['surfaces'][number]) => id, nameOf: ({ name }) => name, pick });
+  return all.length > LIMITS.surfaces.max ? pick('surfaces', was, my, their) : all;
 }
 
 /** What is known of the cutting where the common ground is lost: nothing. */

@@ -6,8 +6,8 @@ import { checkPlan } from './check';
 
 /** A board as version 2 wrote it down. */
 const version2 = () => {
-  const { cutting, coats, ...plan } = aBoard();
-  const old = coats.open.map(({ coatingId, ...coat }) => ({ ...coat, stuffId: coatingId }));
+  const { cutting, surfaces, wears: _wears, paints: _paints, testPieces: _testPieces, ...plan } = aBoard();
+  const old = surfaces[0]!.coats.map(({ id, methodId, coatingId, filmMm }) => ({ id, methodId, filmMm, stuffId: coatingId }));
   return {
     ...plan,
     coats: { open: old, raised: old, route: old, pit: old, water: old, plot: old, field: old },
@@ -36,7 +36,7 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(6);
+    expect(version).toBe(7);
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
     expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
@@ -86,7 +86,7 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 6, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 7, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },
@@ -100,7 +100,7 @@ describe('a plan of version 1', () => {
 });
 
 describe('a plan of version 4', () => {
-  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 6 }, CATALOGUE);
+  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 7 }, CATALOGUE);
   if (!plan.ok) throw new Error('the demo is sound');
   const { pieces: _pieces, ...rest } = plan.value;
   const features = plan.value.features.map((feature) => {

@@ -54,7 +54,49 @@ const MIGRATIONS: readonly Migration[] = [
     from: 5,
     migrate: (old) => ({ ...old, version: 6, pieces: Array.isArray(old['pieces']) ? old['pieces'].map(pieceTo6) : old['pieces'] }),
   },
+  { from: 6, migrate: surfacesTo7 },
 ];
+
+/** What a coat says from version 7 on beside what and how. */
+const coatTo7 = (coat: unknown): unknown => (isRecord(coat) ? { ...coat, tint: [], before: 'dry', coverPct: 100, goes: 1, strewn: null } : coat);
+/** Names and reliefs of the surfaces that kinds of ground became. */
+const SURFACES_OF_7: Readonly<Record<string, readonly [string, string]>> = {
+  open: ['Open ground', 'earth'],
+  raised: ['Raised ground', 'rock'],
+  route: ['Routes', 'flag'],
+  pit: ['Pits', 'earth'],
+  water: ['Water', 'flat'],
+  plot: ['Plots', 'flat'],
+  field: ['Fields', 'furrows'],
+};
+
+/** Until version 7 each kind of ground had a list of coats of its own, and nothing on it another. */
+function surfacesTo7(plan: Record<string, unknown>): Record<string, unknown> {
+  const { coats, features, pieces, ...rest } = plan;
+  const listed = isRecord(coats) ? coats : {};
+  const surfaces = Object.entries(SURFACES_OF_7).map(([id, [name, relief]]) => ({
+    id,
+    name,
+    relief,
+    laid: null,
+    coats: Array.isArray(listed[id]) ? listed[id].map(coatTo7) : [],
+  }));
+  const without = (one: unknown): unknown => (isRecord(one) ? { ...one, surfaceId: null } : one);
+  const pieceTo7 = (piece: unknown): unknown =>
+    isRecord(piece)
+      ? { ...piece, coats: Array.isArray(piece['coats']) ? piece['coats'].map(coatTo7) : piece['coats'], surfaceId: null, faces: [] }
+      : piece;
+  return {
+    ...rest,
+    version: 7,
+    features: Array.isArray(features) ? features.map(without) : features,
+    pieces: Array.isArray(pieces) ? pieces.map(pieceTo7) : pieces,
+    surfaces,
+    wears: Object.fromEntries(Object.keys(SURFACES_OF_7).map((kind) => [kind, kind])),
+    paints: [],
+    testPieces: [],
+  };
+}
 
 /** Until version 6 pieces were bare, and every copy was made by hand. */
 const pieceTo6 = (piece: unknown): unknown => (isRecord(piece) ? { ...piece, coats: [], castingId: null } : piece);

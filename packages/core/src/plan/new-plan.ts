@@ -1,6 +1,7 @@
 import { byGroundKind } from '../surfaces';
 import type { Catalogue } from '../catalogue';
-import type { Coat, Plan } from './plan';
+import { starterSurface } from './coats';
+import type { Plan } from './plan';
 
 /** What a builder says of a new board; the rest starts from defaults that can all be changed. */
 export interface NewBoard {
@@ -20,10 +21,10 @@ export interface NewBoard {
 const STEP_SHARE = 6;
 
 /** A board with nothing on it: an even split on the catalogue's starter stack and coats. */
-export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue): Plan {
+export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 6,
+    version: 7,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -41,7 +42,10 @@ export function newPlan(board: NewBoard, { starter, bench, passages }: Catalogue
     stack: newStack(starter),
     features: [],
     pieces: [],
-    coats: byGroundKind((kind) => starter.coats[kind].map(coat)),
+    surfaces: starter.surfaces.filter(({ id }) => Object.values(starter.wears).includes(id)).map((one) => starterSurface(one, patterns, board.figureHeightMm / bench.personMm.value)),
+    wears: starter.wears,
+    paints: [],
+    testPieces: [],
     cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
     climate: starter.climate,
     calendar: { startsOn: board.startsOn, hours: starter.hours },
@@ -70,10 +74,3 @@ export function evenSplit(lengthMm: number, count: number): number[] {
   const last = Math.round((lengthMm - each * (count - 1)) * 1000) / 1000;
   return Array.from({ length: count }, (_, i) => (i === count - 1 ? last : each));
 }
-
-const coat = ({ coatingId, methodId }: { coatingId: string; methodId: string }): Coat => ({
-  id: `${coatingId}-${methodId}`,
-  coatingId,
-  methodId,
-  filmMm: null,
-});

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { PlanSchema } from './schema';
 
 type Mutable = z.infer<typeof PlanSchema>;
-/** The plan document, version 6: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 7: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -19,7 +19,12 @@ export type GlueSpread = GroundLayer['spread'];
 export type Cutting = Plan['cutting'];
 export type Split = Cutting['splits'][number];
 export type SavedLayout = Cutting['saved'][number];
-export type Coat = Plan['coats']['open'][number];
+export type Surface = Plan['surfaces'][number];
+export type Coat = Surface['coats'][number];
+export type Laid = NonNullable<Surface['laid']>;
+export type Tint = Coat['tint'];
+export type OwnPaint = Plan['paints'][number];
+export type TestPiece = Plan['testPieces'][number];
 export type Piece = Plan['pieces'][number];
 export type Calendar = Plan['calendar'];
 export type Climate = Plan['climate'];

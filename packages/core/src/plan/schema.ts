@@ -10,6 +10,7 @@ import {
   lengthRef,
   materialRef,
   methodRef,
+  patternRef,
   toolRef,
 } from '../catalogue';
 import { FeatureSchema } from '../features';
@@ -17,7 +18,7 @@ import { Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within,
 import { z } from 'zod';
 import { PointSchema } from '../shapes';
 import { PartId, sheetFields } from '../shop';
-import { everyGroundKind } from '../surfaces';
+import { RELIEFS, everyGroundKind } from '../surfaces';
 
 /** Faces sealed before anything is glued to them. */
 const Sealed = oneOf(['none', 'top', 'under', 'both']);
@@ -74,13 +75,54 @@ const Stack = z.strictObject({
   /** Left under its weights until it is dry through, not only until it can be handled. */
   weighed: yesOrNo(),
 });
+/** A colour as a screen shows it. */
+const Hex = z.string({ error: saidHex }).regex(/^#[0-9a-f]{6}$/, { error: saidHex });
+/** Paints stirred together, in whole parts; none of them: the coating's own colour. */
+const Tint = listOf(z.strictObject({ paintId: Id, parts: whole(LIMITS.parts) }), { min: 0, max: 6 });
 const Coat = z.strictObject({
   id: Id,
   coatingId: coatingRef,
   methodId: methodRef,
-  /** Overrides the catalogue's film. */ filmMm: mm(LIMITS.filmMm).nullable(),
+  /** Overrides the catalogue's film. */
+  filmMm: mm(LIMITS.filmMm).nullable(),
+  tint: Tint,
+  /** How what is under it is when it goes on: still wet, dry enough for another coat, or cured through. */
+  before: oneOf(['wet', 'dry', 'cured']),
+  /** Share of the surface it goes on. */
+  coverPct: within(LIMITS.coverPct, '%'),
+  /** So many times over, each dry before the next. */
+  goes: whole(LIMITS.goes),
+  /** Set down one by one: overrides the catalogue's count to the square metre, how far they stand in clumps, and how far in hollows and at the feet of walls. */
+  strewn: z
+    .strictObject({ perM2: within(LIMITS.perM2, 'a m²'), clumpPct: within(LIMITS.sharePct, '%'), feetPct: within(LIMITS.sharePct, '%') })
+    .nullable(),
 });
-const coats = listOf(Coat, { min: 0, max: 20 });
+const coats = listOf(Coat, { min: 0, max: 24 });
+/** Units that ground is laid in: where the first of them lies, how far all are turned, how big they are, and in which colours. */
+const Laid = z.strictObject({
+  patternId: patternRef,
+  at: PointSchema,
+  turnDeg: within(LIMITS.turnDeg, '°'),
+  /** Along a track its own middle line leads. */
+  followsLine: yesOrNo(),
+  longMm: mm(LIMITS.unitMm),
+  wideMm: mm(LIMITS.unitMm),
+  jointMm: mm(LIMITS.jointMm),
+  tints: listOf(z.strictObject({ paintId: Id, parts: whole(LIMITS.parts) }), { min: 0, max: 6 }),
+});
+/** A named recipe: the relief, what it is laid in, and coats in order. */
+const Surface = z.strictObject({ id: Id, name: text(60), relief: oneOf(RELIEFS), laid: Laid.nullable(), coats });
+/** A paint of the builder's own. */
+const Paint = z.strictObject({ id: Id, name: text(60), hex: Hex, tintingStrength: within(LIMITS.tinting, 'times') });
+/** A swatch that was made and kept, with what was seen. */
+const TestPiece = z.strictObject({
+  id: Id,
+  name: text(60),
+  relief: oneOf(RELIEFS),
+  coats,
+  note: z.union([z.literal(''), text(600)]),
+  imageId: z.uuid('expected the id of a picture').nullable(),
+});
 const tiles = listOf(mm(LIMITS.tileMm), { ...LIMITS.tilesAlong, min: 0 });
 
 const Rim = z.strictObject({ materialId: materialRef, thicknessMm: mm(LIMITS.thicknessMm), heightMm: mm(LIMITS.rimHeightMm) });
@@ -182,6 +224,9 @@ const WorkingHours = z
   })
   .refine(({ fromMin, toMin }) => toMin - fromMin >= 15, 'expected at least 15 minutes from start to end');
 
+function saidHex({ input }: { input?: unknown }): string {
+  return `got ${said(input)}; a colour such as #7a6f52 would do`;
+}
 function saidSetting({ input }: { input?: unknown }): string {
   return `got ${said(input)}; a number, true or false, or up to 6000 characters would do`;
 }
@@ -215,6 +260,9 @@ const Piece = z.strictObject({
   cladding: listOf(z.strictObject({ shows: Id, claddingId: claddingRef, layingId: layingRef }), { min: 0, max: 12 }),
   /** What its outside is coated with, in order. */
   coats,
+  /** A named surface that its outside wears in place of coats of its own; faces that wear another, by the word of the face. */
+  surfaceId: Id.nullable(),
+  faces: listOf(z.strictObject({ shows: Id, surfaceId: Id }), { min: 0, max: 12 }),
   count: whole(LIMITS.pieceCount),
   /** How copies of the first are cast; null where every one is made by hand. */
   castingId: castingRef.nullable(),
@@ -227,7 +275,7 @@ const Piece = z.strictObject({
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(6, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 6` }),
+  version: z.literal(7, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 7` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -238,7 +286,11 @@ const Document = z.strictObject({
   stack: Stack,
   features: listOf(FeatureSchema, { min: 0, max: MAX_FEATURES }),
   pieces: listOf(Piece, { min: 0, max: LIMITS.pieces.max }),
-  coats: everyGroundKind(coats),
+  surfaces: listOf(Surface, { min: 1, max: LIMITS.surfaces.max }),
+  /** The surface that each kind of ground wears where nothing on it says otherwise. */
+  wears: everyGroundKind(Id),
+  paints: listOf(Paint, { min: 0, max: 60 }),
+  testPieces: listOf(TestPiece, { min: 0, max: 40 }),
   cutting: z.strictObject({
     trimMm: mm(LIMITS.trimMm),
     /** What is fewest first: money or sheets. */
@@ -261,14 +313,17 @@ export const PlanSchema = Document;
 type Document = z.infer<typeof Document>;
 type Ids = readonly { readonly id: string }[];
 /** Lists of a plan whose ids must differ, each with its place. */
-function* idLists({ features, pieces, coats, stack, table }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
+function* idLists({ features, pieces, surfaces, paints, testPieces, stack, table }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
   yield ['features', features];
   yield ['pieces', pieces];
   yield ['stack.ground', stack.ground];
   yield ['table.passages', table.passages];
   for (const [kind, list] of Object.entries(stack.facings)) yield [`stack.facings.${kind}`, list];
   for (const [i, piece] of pieces.entries()) yield [`pieces.${i}.coats`, piece.coats];
-  for (const [kind, list] of Object.entries(coats)) yield [`coats.${kind}`, list];
+  yield ['surfaces', surfaces];
+  yield ['paints', paints];
+  yield ['testPieces', testPieces];
+  for (const [i, surface] of surfaces.entries()) yield [`surfaces.${i}.coats`, surface.coats];
 }
 /** Ids that stand twice. */
 export function* repeatedIds(plan: DeepReadonly<Document>): Generator<{ readonly path: string; readonly message: string }> {
@@ -279,4 +334,34 @@ export function* repeatedIds(plan: DeepReadonly<Document>): Generator<{ readonly
       seen.add(id);
     }
   }
+}
+
+/** Surfaces and paints that are named and are none of the plan's (nor, for paints, of the catalogue's). */
+export function* missingNames(
+  { surfaces, wears, paints, testPieces, features, pieces }: DeepReadonly<Document>,
+  stocked: readonly { readonly id: string }[],
+): Generator<{ readonly path: string; readonly message: string }> {
+  const known = new Set(surfaces.map(({ id }) => id));
+  const worn: (readonly [string, string | null])[] = [
+    ...Object.entries(wears).map(([kind, id]) => [`wears.${kind}`, id] as const),
+    ...features.map(({ surfaceId }, i) => [`features.${i}.surfaceId`, surfaceId] as const),
+    ...pieces.map(({ surfaceId }, i) => [`pieces.${i}.surfaceId`, surfaceId] as const),
+    ...pieces.flatMap(({ faces }, i) => faces.map(({ surfaceId }, j) => [`pieces.${i}.faces.${j}.surfaceId`, surfaceId] as const)),
+  ];
+  for (const [path, id] of worn) {
+    if (id === null || known.has(id)) continue;
+    yield { path, message: `got ${said(id)}; a surface of this board (${[...known].slice(0, 6).join(', ')}) would do` };
+  }
+  const pots = new Set([...stocked, ...paints].map(({ id }) => id));
+  const tints = [
+    ...surfaces.flatMap((surface, i) => [
+      ...surface.coats.map((coat, j) => [`surfaces.${i}.coats.${j}.tint`, coat.tint] as const),
+      ...(surface.laid === null ? [] : [[`surfaces.${i}.laid.tints`, surface.laid.tints] as const]),
+    ]),
+    ...pieces.flatMap((piece, i) => piece.coats.map((coat, j) => [`pieces.${i}.coats.${j}.tint`, coat.tint] as const)),
+    ...testPieces.flatMap((one, i) => one.coats.map((coat, j) => [`testPieces.${i}.coats.${j}.tint`, coat.tint] as const)),
+  ];
+  for (const [path, tint] of tints)
+    for (const [i, { paintId }] of tint.entries())
+      if (!pots.has(paintId)) yield { path: `${path}.${i}.paintId`, message: `got ${said(paintId)}; one of the paints would do` };
 }

@@ -16,6 +16,7 @@ import { type Ground, type Land, type Upright, heightsOf, isSloped, landAt, over
 import { rounded } from '../base/rounding';
 import { type Catalogue, materialBy } from '../catalogue';
 import type { Coat, Plan } from '../plan';
+import type { GroundKind } from '../surfaces';
 import { type BoardStack, builtHeights } from '../stack';
 
 /** One upright slab of one material along the cut; heights over the datum, lengths along the cut line, all mm. */
@@ -72,7 +73,8 @@ const STEP_MM = 0.05;
 interface SectionInputs {
   readonly line: Plan['section'];
   readonly substrate: Plan['stack']['substrate'];
-  readonly coats: Plan['coats'];
+  readonly coats: Readonly<Record<GroundKind, readonly Coat[]>>;
+  readonly surfaces: Plan['surfaces'];
   readonly units: Plan['units'];
   readonly ground: Ground;
   readonly uprights: readonly Upright[];
@@ -195,7 +197,7 @@ interface ColumnInputs extends SectionInputs {
 
 /** What lies over one another at a point, from the substrate up. */
 function columnAt(point: Point, inputs: ColumnInputs): Column {
-  const { substrate, coats, ground, stack, builtMm, catalogue } = inputs;
+  const { substrate, ground, stack, builtMm, catalogue } = inputs;
   const land = landAt(ground, point);
   const groundMm = stack.ground.value;
   const hole = land?.role === 'hole' ? land : null;
@@ -239,7 +241,7 @@ function columnAt(point: Point, inputs: ColumnInputs): Column {
     topMm += layer.thicknessMm;
   }
   const overlayMm = shown === null ? 0 : (overlayOf(shown)?.(point) ?? 0);
-  const filmMm = coats[surface].reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
+  const filmMm = coatsAt(shown, surface, inputs).reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
   const isUneven = slopes || under.some(({ land: lift }) => isSloped(lift)) || (shown !== null && overlayOf(shown) !== null);
   if (filmMm > 0)
     slabs.push({
@@ -346,6 +348,10 @@ function slab({ id, materialId, thicknessMm, bottomMm, topMm, isSloped: slopes }
   named.set(key, full);
   return { id, name: full, what: 'layer', hatch, bottomMm, topMm, isSloped: slopes };
 }
+
+/** What shows at a place is coated as it says itself, or as its kind of ground is. */
+const coatsAt = (shown: Land | null, kind: GroundKind, { coats, surfaces }: SectionInputs): readonly Coat[] =>
+  surfaces.find(({ id }) => id === (shown?.feature.surfaceId ?? null))?.coats ?? coats[kind];
 
 function filmOf(coat: Coat, catalogue: Catalogue): number {
   const spread = catalogue.coatings.find(({ id }) => id === coat.coatingId)?.spread;

@@ -4,6 +4,7 @@ import { type Feature, kindOf } from '../features';
 import type { CastNeed, CladNeed, FillNeed, LengthNeed } from '../pieces';
 import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
 import type { CoatingNeed } from '../coats';
+import type { StuffNeed } from '../mixes';
 import type { CutJob } from '../cutting/job';
 import type { GlueNeed } from '../stack/adhesives';
 import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../base/units';
@@ -21,9 +22,13 @@ export interface Supply {
     | 'adhesive'
     | 'fixings'
     | 'lights'
+    | 'stuffs'
     | 'texture'
+    | 'grain'
     | 'sealer'
     | 'paint'
+    | 'planting'
+    | 'mask'
     | 'varnish'
     | 'water';
   readonly name: string;
@@ -50,6 +55,7 @@ interface SupplyInputs {
   readonly fills: readonly Pick<FillNeed, 'fill' | 'volume'>[];
   readonly casts: readonly CastNeed[];
   readonly coatings: readonly CoatingNeed[];
+  readonly stuffs: readonly StuffNeed[];
   readonly fixings: Fixings | null;
   readonly features: readonly Feature[];
   readonly system: MeasureSystem;
@@ -66,6 +72,7 @@ export function suppliesFor({
   fills,
   casts,
   coatings,
+  stuffs,
   fixings,
   features,
   system,
@@ -85,8 +92,14 @@ export function suppliesFor({
       ? []
       : [packRow({ id: 'fixings', group: 'fixings', name: fixings.join.name, need: fixings.count, sizes: fixings.join.packs })]),
     ...lightRows(features, catalogue),
-    ...coatings.map(({ coating, volume }) =>
-      packRow({ id: coating.id, group: coating.family, name: coating.name, need: volume, sizes: coating.packsMl }),
+    // What is mixed is bought by its parts.
+    ...coatings
+      .filter(({ coating }) => coating.recipe === null && coating.sold.packs.length > 0)
+      .map(({ coating, amount }) =>
+        packRow({ id: coating.id, group: coating.family, name: coating.name, need: amount, sizes: coating.sold.packs }),
+      ),
+    ...stuffs.map(({ stuff: { id, name, packsMl }, volume }) =>
+      packRow({ id: `stuff ${id}`, group: 'stuffs', name, need: volume, sizes: packsMl }),
     ),
   ];
   return {
@@ -148,7 +161,7 @@ function lightRows(features: readonly Feature[], catalogue: Catalogue): Supply[]
 }
 
 interface Row extends Pick<Supply, 'id' | 'group' | 'name'> {
-  readonly need: Figure<'ml'> | Figure<'g'> | Figure<'1'>;
+  readonly need: Figure<'ml'> | Figure<'g'> | Figure<'1'> | Figure<'m'>;
   readonly sizes: readonly Pack[];
 }
 function packRow({ id, group, name, need, sizes }: Row): Supply {

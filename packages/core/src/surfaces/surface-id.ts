@@ -1,12 +1,8 @@
-import type { GroundKind } from './ground-kinds';
-
-/**
- * Names what takes coats of its own: a kind of ground today, a feature or the face of a piece where they get coats of their own. Only compared,
- * never taken apart.
- */
+/** Names what takes coats of its own: a named surface of the plan, or the face of a piece. Only compared, never taken apart. */
 export type SurfaceId = string & { readonly surface: unique symbol };
 
-/** The surface that all ground of one kind is, as long as nothing on it has coats of its own. */
-export const groundSurface = (kind: GroundKind): SurfaceId => kind as string as SurfaceId;
-/** The outside of a piece, which has coats of its own. */
-export const pieceSurface = (pieceId: string): SurfaceId => `piece ${pieceId}` as SurfaceId;
+/** A surface that the plan names and ground wears. */
+export const namedSurface = (id: string): SurfaceId => id as SurfaceId;
+/** A face of a piece, by what it shows; its whole outside where no face is told apart. */
+export const pieceSurface = (pieceId: string, shows: string | null = null): SurfaceId =>
+  (shows === null ? `piece ${pieceId}` : `piece ${pieceId} ${shows}`) as SurfaceId;

@@ -1,9 +1,9 @@
 import type { Edit, EditCode, EditNamed } from '../plan/edits';
 import type { Random } from '../base/random';
 import { FAMILY_NAMES, newPiece, pieceScale } from '../pieces';
-import { GROUND_KINDS } from '../surfaces';
+import { GROUND_KINDS, RELIEFS } from '../surfaces';
 import { newFeature } from '../features';
-import { type Board, newPassage, rimBoards, rimOf, tableDepthMm, tableWidthMm } from '../plan';
+import { type Board, newPassage, rimBoards, rimOf, starterSurface, tableDepthMm, tableWidthMm } from '../plan';
 import { movedBy, rectangle } from '../shapes';
 import { freshFacing, freshLayer } from '../stack/adhesives';
 import { savedFrom, tickedOff } from '../cutting/saved';
@@ -12,6 +12,7 @@ import { CATALOGUE, derived } from './plans';
 /** An edit of each code such as a hand might make on a board; null where the board has nothing of that sort. */
 type Samples = { readonly [Code in EditCode]: (board: Board, random: Random) => EditNamed<Code> | null };
 
+const starters = CATALOGUE.starter.surfaces.map((one) => starterSurface(one, CATALOGUE.patterns, 1 / 60));
 const whole = (random: Random, from: number, to: number): number => from + Math.floor(random() * (to - from + 1));
 const pick = <T>(random: Random, list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
 const oneOf = ({ plan: { features } }: Board, random: Random) => (features.length === 0 ? null : pick(random, features));
@@ -86,13 +87,57 @@ export const SAMPLE_EDITS = {
     code: 'calendar/hours',
     hours: [{ weekday: whole(random, 1, 7), fromMin: 600, toMin: whole(random, 660, 900) }],
   }),
-  'coats/first': ({ plan }, random) => ({
-    code: 'coats/first',
-    groundKind: 'open',
-    coat: { ...pick(random, plan.coats.water), id: `first-${whole(random, 1, 99)}` },
+  'surface/add': ({ plan }, random) => ({
+    code: 'surface/add',
+    surface: { ...pick(random, starters), id: `s${whole(random, 1, 99)}`, name: `Surface ${plan.surfaces.length + 1}` },
   }),
-  'coats/order': ({ plan }) => ({ code: 'coats/order', groundKind: 'open', coatIds: plan.coats.open.map(({ id }) => id).reverse() }),
-  'coats/set': ({ plan }, random) => ({ code: 'coats/set', groundKind: 'raised', coats: plan.coats.raised.slice(whole(random, 0, 2)) }),
+  'surface/remove': ({ plan }, random) => ({ code: 'surface/remove', surfaceId: pick(random, plan.surfaces).id }),
+  'surface/change': ({ plan }, random) => ({
+    code: 'surface/change',
+    surfaceId: pick(random, plan.surfaces).id,
+    change: { relief: pick(random, RELIEFS), name: `Other ${whole(random, 1, 9)}` },
+    what: 'Change',
+  }),
+  'surface/wear': ({ plan }, random) => ({ code: 'surface/wear', groundKind: pick(random, GROUND_KINDS), surfaceId: pick(random, plan.surfaces).id }),
+  'piece/wear': (board, random) => {
+    const piece = pieceOf(board, random);
+    return piece === null
+      ? null
+      : { code: 'piece/wear', pieceId: piece.id, shows: pick(random, [null, 'walls', 'roof']), surfaceId: pick(random, board.plan.surfaces).id };
+  },
+  'coats/order': ({ plan }, random) => {
+    const { id: surfaceId, coats } = pick(random, plan.surfaces);
+    return { code: 'coats/order', surfaceId, coatIds: coats.map(({ id }) => id).reverse() };
+  },
+  'coats/set': ({ plan }, random) => {
+    const { id: surfaceId, coats } = pick(random, plan.surfaces);
+    return { code: 'coats/set', surfaceId, coats: coats.slice(whole(random, 0, 2)) };
+  },
+  'coats/insert': ({ plan }, random) => {
+    const { id: surfaceId, coats } = pick(random, plan.surfaces);
+    const from = pick(random, plan.surfaces).coats;
+    if (from.length === 0) return null;
+    const coat = { ...pick(random, from), id: `new-${whole(random, 1, 99)}` };
+    return { code: 'coats/insert', surfaceId, coat, beforeId: random() < 0.5 || coats.length === 0 ? null : pick(random, coats).id };
+  },
+  'coats/remove': ({ plan }, random) => {
+    const { id: surfaceId, coats } = pick(random, plan.surfaces);
+    return coats.length < 2 ? null : { code: 'coats/remove', surfaceId, coatId: pick(random, coats).id };
+  },
+  'coat/change': ({ plan }, random) => {
+    const { id: surfaceId, coats } = pick(random, plan.surfaces);
+    if (coats.length === 0) return null;
+    const change = { goes: whole(random, 1, 3), coverPct: whole(random, 20, 100), before: pick(random, ['wet', 'dry', 'cured'] as const) };
+    return { code: 'coat/change', surfaceId, coatId: pick(random, coats).id, change, what: 'Change a coat' };
+  },
+  'paint/keep': (_, random) => ({ code: 'paint/keep', paint: { id: `own-${whole(random, 1, 9)}`, name: 'Own', hex: '#405060', tintingStrength: 1 } }),
+  'paint/remove': ({ plan }, random) => (plan.paints.length === 0 ? null : { code: 'paint/remove', paintId: pick(random, plan.paints).id }),
+  'test-piece/keep': ({ plan }, random) => {
+    const { relief, coats } = pick(random, plan.surfaces);
+    return { code: 'test-piece/keep', testPiece: { id: `t${whole(random, 1, 9)}`, name: 'Tried', relief, coats, note: '', imageId: null } };
+  },
+  'test-piece/remove': ({ plan }, random) =>
+    plan.testPieces.length === 0 ? null : { code: 'test-piece/remove', testPieceId: pick(random, plan.testPieces).id },
   'table/side': ({ plan }, random) => ({
     code: 'table/side',
     side: 'columnWidthsMm',

@@ -5,7 +5,8 @@ import { appliedTo } from '../plan/edits';
 import type { Shop } from '../shop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
 import type { Feature } from '../features';
-import { type NewBoard, type Plan, newPlan } from '../plan';
+import { type Coat, type NewBoard, type Plan, coatsOn, newPlan, plainCoat } from '../plan';
+import type { GroundKind } from '../surfaces';
 import { type Outline, type Strip, rectangle } from '../shapes';
 
 /** Builders for worked examples; every test says only what matters to it. */
@@ -31,7 +32,7 @@ export function aBoard(change: Partial<NewBoard> = {}, ...features: readonly Fea
 export type Place = readonly [leftMm: number, topMm: number, widthMm: number, depthMm: number];
 const shapeAt = ([x, y, w, h]: Place): Outline => rectangle({ x, y }, { x: x + w, y: y + h });
 
-const named = (id: string) => ({ id, name: id, locked: false, hidden: false });
+const named = (id: string) => ({ id, name: id, locked: false, hidden: false, surfaceId: null });
 const along = (points: readonly (readonly [number, number])[], widthMm: number, bendMm = 0): Strip => ({
   form: 'strip',
   points: points.map(([x, y]) => ({ x, y })),
@@ -142,3 +143,15 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
 export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
 /** Everything that follows from a plan, reckoned afresh. */
 export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline(makePieces)(plan, CATALOGUE, shop);
+
+/** A coat with nothing said of it but what and how, unless told. */
+export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({ ...plainCoat({ coatingId, methodId }), ...change });
+/** The coats of a kind of ground. */
+export const coatsOf = (plan: Plan, kind: GroundKind): readonly Coat[] => coatsOn(plan, kind);
+/** The board with other coats on a kind of ground. */
+export const withCoats = (plan: Plan, kind: GroundKind, coats: readonly Coat[]): Plan => ({
+  ...plan,
+  surfaces: plan.surfaces.map((surface) => (surface.id === plan.wears[kind] ? { ...surface, coats } : surface)),
+});
+/** A patch of another surface over the ground. */
+export const aPatch = (place: Place, surfaceId: string, id = 'patch', softMm = 0): Feature => ({ ...named(id), kind: 'patch', shape: shapeAt(place), softMm, surfaceId });

@@ -164,7 +164,7 @@ describe('opening', () => {
   });
 
   test('a draft of an earlier version is brought forward before it is gone on with', async () => {
-    const { cutting, stack, coats, ...rest } = base;
+    const { cutting, stack, surfaces, wears, paints: _paints, testPieces: _testPieces, ...rest } = base;
     const bare = ({ spread: _spread, grain: _grain, sealed: _sealed, ...layer }: (typeof stack.ground)[number]) => layer;
     const old = {
       ...rest,
@@ -176,13 +176,18 @@ describe('opening', () => {
         raised: { materialId: 'xps-foam', glueId: 'hot-melt' },
       },
       coats: Object.fromEntries(
-        Object.entries(coats).map(([kind, list]) => [kind, list.map(({ coatingId, ...coat }) => ({ ...coat, stuffId: coatingId }))]),
+        Object.entries(wears).map(([kind, worn]) => [
+          kind,
+          surfaces
+            .find(({ id }) => id === worn)!
+            .coats.map(({ id, methodId, filmMm, coatingId }) => ({ id, methodId, filmMm, stuffId: coatingId })),
+        ]),
       ),
       cutting: { trimMm: cutting.trimMm, kept: [] },
     };
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
     const { store } = await anOpenPlan();
-    expect(store.plan).toMatchObject({ version: 6, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+    expect(store.plan).toMatchObject({ version: 7, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
   });
 
   test('a draft that is no sound plan is left alone', async () => {

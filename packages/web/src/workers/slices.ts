@@ -50,7 +50,7 @@ const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts, length
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
 const onBench = (
-  { piece: { id }, problem, facts, objects, shape, lengths, clads, surface, copying }: MadePiece,
+  { piece: { id }, problem, facts, objects, shape, lengths, clads, surfaces, copying }: MadePiece,
   coats: Derivation['pieceCoats'],
 ) => ({
   pieceId: id,
@@ -86,8 +86,10 @@ const onBench = (
   strung: shape?.strung ?? [],
   lengths,
   clads,
-  coated: surface?.coated ?? null,
-  coats: coats.filter(({ surfaceId }) => surfaceId === surface?.surfaceId).map(({ coatId, volume }) => ({ coatId, volume })),
+  faces: surfaces.map(({ surfaceId, name, wears, coated }) => ({ surfaceId, name, wears, coated })),
+  coats: coats
+    .filter(({ surfaceId }) => surfaces.some((one) => one.surfaceId === surfaceId && one.wears === null))
+    .map(({ coatId, amount }) => ({ coatId, amount })),
   copying,
 });
 /** Only what is drawn of a task in the days. */

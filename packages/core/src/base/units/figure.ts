@@ -47,6 +47,8 @@ const POWERS = {
   'money/m²': { money: 1, m: -2 },
   '1/mm': { mm: -1 },
   '1/h': { h: -1 },
+  '1/m²': { m: -2 },
+  '1/ml': { ml: -1 },
   N: { N: 1 },
   MPa: { N: 1, mm: -2 },
   'N/mm': { N: 1, mm: -1 },

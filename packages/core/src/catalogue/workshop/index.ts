@@ -9,6 +9,9 @@ import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, tools } from './methods';
 import { starter } from './starter';
 import { coatings } from './coatings';
+import { paints } from './paints';
+import { patterns } from './patterns';
+import { stuffs } from './stuffs';
 
 /** The catalogue that ships: starting figures, every one with its range and origin, all prices invented. */
 export const WORKSHOP_CATALOGUE: Catalogue = {
@@ -17,7 +20,10 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   materials,
   sheets,
   adhesives,
+  stuffs,
   coatings,
+  paints,
+  patterns,
   methods,
   tools,
   airs,

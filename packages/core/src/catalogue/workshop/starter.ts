@@ -1,13 +1,6 @@
 import type { Catalogue } from '../schema';
+import { painted, surfaces } from './surfaces';
 
-const use = (coatingId: string, methodId: string): { coatingId: string; methodId: string } => ({ coatingId, methodId });
-const painted = [
-  use('masonry-paint', 'base'),
-  use('craft-acrylic', 'overbrush'),
-  use('wash', 'wash'),
-  use('pale-acrylic', 'drybrush'),
-  use('matt-varnish', 'varnish'),
-];
 const hour = (h: number): number => h * 60;
 
 /** Where a new board starts: one sheet of foam on a substrate, and a plain run of coats. */
@@ -15,14 +8,15 @@ export const starter: Catalogue['starter'] = {
   substrate: { materialId: 'mdf', thicknessMm: 6 },
   ground: { materialId: 'xps-foam', thicknessMm: 30, glueBelowId: 'white-glue' },
   raised: { materialId: 'xps-foam', glueId: 'foam-safe-construction' },
-  coats: {
-    open: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
-    raised: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
-    route: [use('joint-compound', 'spread'), use('sealing-glue', 'soak'), ...painted],
-    pit: [use('sealing-glue', 'soak'), ...painted],
-    plot: [use('sealing-glue', 'soak'), ...painted],
-    field: [use('light-filler', 'spread'), use('sealing-glue', 'soak'), ...painted],
-    water: [use('sealing-glue', 'soak'), use('masonry-paint', 'base'), use('casting-epoxy', 'pour')],
+  surfaces,
+  wears: {
+    open: 'packed-earth',
+    raised: 'rock-face',
+    route: 'flagstone',
+    pit: 'bare-bed',
+    plot: 'stand',
+    field: 'ploughed-earth',
+    water: 'still-water',
   },
   join: { methodId: 'loose', offsetMm: 120 },
   pieces: {

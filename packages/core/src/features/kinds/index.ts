@@ -4,6 +4,7 @@ export { crater } from './crater';
 export { field } from './field';
 export { hill } from './hill';
 export { light } from './light';
+export { patch } from './patch';
 export { pit } from './pit';
 export { plot } from './plot';
 export { raised } from './raised';

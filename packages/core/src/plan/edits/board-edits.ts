@@ -1,7 +1,6 @@
 import type { BoardRecord, RecordDraft } from '../../shop';
 import type { Point } from '../../base/geometry';
-import type { Coat, Plan, PlayRules } from '../plan';
-import type { GroundKind } from '../../surfaces';
+import type { Plan, PlayRules } from '../plan';
 import { edit } from './edit-definition';
 
 const PLAY_WORDS: Readonly<Record<keyof PlayRules, string>> = {
@@ -13,7 +12,7 @@ const PLAY_WORDS: Readonly<Record<keyof PlayRules, string>> = {
   handMm: 'the hand',
 };
 
-/** Changes to the board as a whole: its name, how it is played, coated, dried and worked on. */
+/** Changes to the board as a whole: its name, how it is played, dried and worked on. */
 export const boardEdits = {
   'board/rename': edit<{ readonly name: string }>('Rename the board', ({ plan }, { name }) => void (plan.name = name)),
   'board/figure-height': edit<{ readonly mm: number }>('Set the figure height', ({ plan }, { mm }) => void (plan.figureHeightMm = mm)),
@@ -44,17 +43,5 @@ export const boardEdits = {
   'calendar/hours': edit<{ readonly hours: Plan['calendar']['hours'] }>(
     'Change the bench hours',
     ({ plan }, { hours }) => void (plan.calendar.hours = hours.map((entry) => ({ ...entry }))),
-  ),
-  /** A coat laid on before all others. */
-  'coats/first': edit<{ readonly groundKind: GroundKind; readonly coat: Coat }>('Lay a coat first', ({ plan }, { groundKind, coat }) => {
-    plan.coats[groundKind] = [{ ...coat }, ...plan.coats[groundKind].filter(({ id }) => id !== coat.id)];
-  }),
-  'coats/order': edit<{ readonly groundKind: GroundKind; readonly coatIds: readonly string[] }>(
-    'Put coats in order',
-    ({ plan }, { groundKind, coatIds }) => void plan.coats[groundKind].sort((a, b) => coatIds.indexOf(a.id) - coatIds.indexOf(b.id)),
-  ),
-  'coats/set': edit<{ readonly groundKind: GroundKind; readonly coats: readonly Coat[] }>(
-    'Change the coats',
-    ({ plan }, { groundKind, coats }) => void (plan.coats[groundKind] = coats.map((coat) => ({ ...coat }))),
   ),
 };

@@ -7,10 +7,11 @@ import type { EditDefinition } from './edit-definition';
 import { featureEdits } from './feature-edits';
 import { pieceEdits } from './piece-edits';
 import { stackEdits } from './stack-edits';
+import { surfaceEdits } from './surface-edits';
 import { tableEdits } from './table-edits';
 
 /** Every change that can be made to a board, by name: by hand, by a mend, by undoing, from another device. */
-const EDITS = { ...boardEdits, ...tableEdits, ...featureEdits, ...pieceEdits, ...stackEdits, ...cuttingEdits };
+const EDITS = { ...boardEdits, ...tableEdits, ...featureEdits, ...pieceEdits, ...surfaceEdits, ...stackEdits, ...cuttingEdits };
 
 type SingleCode = keyof typeof EDITS;
 type ParamsOf<Definition> = Definition extends EditDefinition<infer Params> ? Params : never;

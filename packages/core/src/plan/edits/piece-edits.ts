@@ -10,7 +10,12 @@ const drawn = (piece: Piece): PlanDraft['pieces'][number] => ({
   sheets: piece.sheets.map((sheet) => ({ ...sheet })),
   lengths: piece.lengths.map((length) => ({ ...length })),
   cladding: piece.cladding.map((clad) => ({ ...clad })),
-  coats: piece.coats.map((coat) => ({ ...coat })),
+  coats: piece.coats.map((coat) => ({
+    ...coat,
+    tint: coat.tint.map((part) => ({ ...part })),
+    strewn: coat.strewn === null ? null : { ...coat.strewn },
+  })),
+  faces: piece.faces.map((face) => ({ ...face })),
 });
 
 /** Changes to the pieces that stand on the table or beside it. */

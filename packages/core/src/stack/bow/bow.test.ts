@@ -1,4 +1,4 @@
-import { aBoard, CATALOGUE, derived } from '../../testing';
+import { aBoard, CATALOGUE, coatsOf, derived, withCoats } from '../../testing';
 import { type LeverInputs, bowLevers } from './levers';
 import { appliedTo } from '../../plan/edits';
 import fc from 'fast-check';
@@ -59,7 +59,7 @@ const inputsOf = (plan: Plan): LeverInputs => {
   return {
     ...stack,
     stack: plan.stack,
-    openCoats: plan.coats.open,
+    openCoats: coatsOf(plan, 'open'),
     units: plan.units,
     tiles: ground.tiles,
     tableArea: ground.tableArea,
@@ -95,7 +95,7 @@ describe('the bow of a board', () => {
         { ...layer, id: 'c' },
       ],
     }));
-    const bare = { ...plan, coats: { ...plan.coats, open: [] } };
+    const bare = withCoats(plan, 'open', []);
     const { bow } = bend(bare);
     expect(Math.abs(bow.likely.value)).toBeLessThan(1e-9);
     expect(bow.worst.value).toBeLessThan(1e-9);

@@ -1,4 +1,4 @@
-import type { Plan } from '../../plan';
+import type { Coat, Plan } from '../../plan';
 import type { Catalogue } from '../../catalogue';
 import type { Tile } from '../../ground';
 import { type Figure, given, reckon, total } from '../../base/units';
@@ -15,7 +15,7 @@ export interface BowPart {
 export interface BowInputs {
   readonly stack: Plan['stack'];
   /** On open ground: what covers most of a tile bends it. */
-  readonly openCoats: Plan['coats']['open'];
+  readonly openCoats: readonly Coat[];
   readonly tiles: readonly Tile[];
   readonly base: GroundStack['base'];
   readonly joints: GroundStack['joints'];

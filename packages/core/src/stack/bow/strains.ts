@@ -1,5 +1,5 @@
 import { type Catalogue, type Estimate, adhesiveBy, materialBy, coatingBy } from '../../catalogue';
-import type { Plan } from '../../plan';
+import type { Coat, Plan } from '../../plan';
 import { type Figure, given, reckon } from '../../base/units';
 import { passesWater } from '../adhesives';
 import type { BaseLayer, Joint } from '../joint';
@@ -29,7 +29,7 @@ const TAKES_IN = { yes: 1, slowly: 0.5, no: 0 } as const;
 
 interface StrainInputs {
   readonly stack: Plan['stack'];
-  readonly openCoats: Plan['coats']['open'];
+  readonly openCoats: readonly Coat[];
   readonly base: GroundStack['base'];
   readonly joints: GroundStack['joints'];
   readonly catalogue: Catalogue;

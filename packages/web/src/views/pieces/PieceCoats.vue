@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref } from 'vue';
 import { usualCoats } from '@spare-acre/core/pieces';
-import type { Piece } from '@spare-acre/core/plan';
+import { type Piece, plainCoat } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import { useCatalogue } from '../../document/catalogue';
@@ -19,7 +19,7 @@ const rows = computed(() =>
     ...coat,
     coating: catalogue.value.coatings.find(({ id }) => id === coat.coatingId)!.name,
     method: catalogue.value.methods.find(({ id }) => id === coat.methodId)!.name,
-    volume: props.made.coats.find(({ coatId }) => coatId === coat.id)?.volume ?? null,
+    amount: props.made.coats.find(({ coatId }) => coatId === coat.id)?.amount ?? null,
   })),
 );
 /** Water is poured into ground, not onto a piece. */
@@ -33,7 +33,7 @@ const take = (coats: Piece['coats']): string =>
   store.edit({ code: 'piece/change', pieceId: props.piece.id, change: { coats }, what: 'Change the coats of' });
 function add(): void {
   const id = `coat-${1 + Math.max(0, ...props.piece.coats.map((coat) => Number(/\d+$/.exec(coat.id)?.[0] ?? 0)))}`;
-  take([...props.piece.coats, { id, coatingId: coatingId.value, methodId: methodId.value, filmMm: null }]);
+  take([...props.piece.coats, { ...plainCoat({ coatingId: coatingId.value, methodId: methodId.value }), id }]);
 }
 function shift(from: number, by: number): void {
   const coats = [...props.piece.coats];
@@ -44,10 +44,10 @@ function shift(from: number, by: number): void {
 
 <template>
   <div class="scroll" tabindex="0" role="region" aria-label="Coats">
-    <dl v-if="made.coated !== null" class="counts">
-      <div>
-        <dt>outside, all copies</dt>
-        <dd><FigureCell :figure="made.coated" /></dd>
+    <dl v-if="made.faces.length > 0" class="counts">
+      <div v-for="face in made.faces" :key="face.surfaceId">
+        <dt>{{ face.name === piece.name ? 'outside, all copies' : face.name }}</dt>
+        <dd><FigureCell :figure="face.coated" /></dd>
       </div>
     </dl>
     <p v-if="rows.length === 0" class="quiet">Nothing goes on it: it stays as it is made.</p>
@@ -66,7 +66,7 @@ function shift(from: number, by: number): void {
           <td class="num">{{ i + 1 }}</td>
           <td>{{ row.coating }}</td>
           <td>{{ row.method }}</td>
-          <td class="num"><FigureCell v-if="row.volume !== null" :figure="row.volume" /></td>
+          <td class="num"><FigureCell v-if="row.amount !== null" :figure="row.amount" /></td>
           <td class="do">
             <BButton variant="key" :disabled="i === 0" :aria-label="`${row.coating} earlier`" @click="shift(i, -1)">↑</BButton>
             <BButton variant="key" :disabled="i === rows.length - 1" :aria-label="`${row.coating} later`" @click="shift(i, 1)">↓</BButton>

@@ -22,9 +22,13 @@ const NAMES: Readonly<Record<Supply['group'], string>> = {
   adhesive: 'Adhesive',
   fixings: 'Fixings',
   lights: 'Small lights',
+  stuffs: 'To mix',
   texture: 'Texture',
+  grain: 'Grain and stones',
   sealer: 'Sealer',
   paint: 'Paint',
+  planting: 'Planting',
+  mask: 'Masks and tape',
   varnish: 'Varnish',
   water: 'Water',
 };

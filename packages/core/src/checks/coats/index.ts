@@ -1,0 +1,1 @@
+export { coatWarnings } from './coat-checks';
