@@ -100,6 +100,8 @@ const Lays = z.strictObject({
   tops: share,
   up: share,
   joints: share,
+  /** How thick it lies where it lies, in full coats. */
+  film: z.number().min(0).max(1.5),
   /** Broken up by chance, 0 to 1, in patches of so many mm. */
   broken: z.number().min(0).max(1),
   patchMm: positive,
@@ -124,6 +126,8 @@ export const Method = z.strictObject({
   onto: z.enum(['any', 'dry', 'cured', 'wet']),
   /** Blown on: it settles on everything near. */
   isSpray: z.boolean(),
+  /** Done unit by unit, each a little otherwise. */
+  isByUnit: z.boolean(),
   lays: Lays,
   cautionIds: z.array(cautionRef),
 });

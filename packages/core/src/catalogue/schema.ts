@@ -14,7 +14,7 @@ import {
   toolRef,
 } from './refs';
 import { everyGroundKind } from '../surfaces';
-import { Coating, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
+import { Coating, Hex, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
 import { Estimate, Id, Name, Pack, notNegative, positive } from './entry';
 
 const Grip = z.enum(['open', 'smooth', 'waxy']);
@@ -331,7 +331,7 @@ const Starter = z.strictObject({
     glueId: adhesiveRef,
   }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
-  play: z.strictObject({ baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
+  play: z.strictObject({ baseHex: Hex, baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: airRef }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });

@@ -162,12 +162,12 @@ const coatNeed = rememberedEach((coat: Coat, _surfaceId: SurfaceId, surface: Coa
       return wet(inMillilitres(heaped), film.value);
     }
     case 'rate':
-      return wet(reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, a square metre takes`, spread.mlPerM2, 'ml/m²')));
+      return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, a square metre takes`, spread.mlPerM2, 'ml/m²'))));
     case 'coverage': {
       const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
       const full = litresInMillilitres(reckon(`${what}: a full coat`, 'l', all, '÷', covers));
       const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'workshop default');
-      return wet(reckon(`${what}: net`, 'ml', full, '×', share));
+      return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', full, '×', share)));
     }
     case 'depth': {
       const rooms = surface.basins.map(({ room }) => room);
@@ -197,6 +197,11 @@ const coatNeed = rememberedEach((coat: Coat, _surfaceId: SurfaceId, surface: Coa
   }
 });
 const WHOLE = given('In whole', 1, '1', 'definition');
+
+/** What of a coat is not water, where it is thinned. */
+function thinned({ thin }: Coat, what: string, wet: Figure<'ml'>): Figure<'ml'> {
+  return thin === 0 ? wet : reckon(`${what}: before it is thinned`, 'ml', wet, '÷', given(`1 part in ${thin} of water`, 1 + thin, '1', 'plan'));
+}
 
 /** The part of a surface that a coat goes on. */
 function coveredOf({ coverPct }: Coat, { coated }: Coated, what: string): Figure<'m²'> {

@@ -58,6 +58,7 @@ export const LIMITS = {
   coverPct: { min: 1, max: 100 },
   sharePct: { min: 0, max: 100 },
   goes: { min: 1, max: 12 },
+  thin: { min: 0, max: 20 },
   perM2: { min: 1, max: 20_000 },
   unitMm: { min: 2, max: 400 },
   jointMm: { min: 0, max: 20 },

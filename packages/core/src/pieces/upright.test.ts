@@ -118,7 +118,7 @@ describe('a shed on a plot, as it plays', () => {
     expect([walk, top]).toEqual([0, 50 + (top > 50 ? 2 : 0)]);
   });
   test('a base gets in by the door and not through the wall: into a room without one it does not', () => {
-    const rules = { baseMm: 25, tiltDeg: 12, stepUpMm: 6, walkDeg: 30, reachMm: 600, handMm: 90 };
+    const rules = { baseHex: '#4a4034', baseMm: 25, tiltDeg: 12, stepUpMm: 6, walkDeg: 30, reachMm: 600, handMm: 90 };
     const open = standing(aPiece('shed', SHED)).field;
     const narrow = standing(aPiece('shed', { ...SHED, doorWidthMm: 15 })).field;
     const roomAt = (field: HeightField, x: number, y: number): number => clearanceMap(field, rules).clearMm[cellIndex(field, { x, y })]!;

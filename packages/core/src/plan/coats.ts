@@ -18,6 +18,7 @@ export function plainCoat(use: StarterCoat, taken: readonly string[] = []): Coat
     before: use.before ?? 'dry',
     coverPct: use.coverPct ?? 100,
     goes: use.goes ?? 1,
+    thin: 0,
     strewn: null,
   };
 }

@@ -58,7 +58,7 @@ const MIGRATIONS: readonly Migration[] = [
 ];
 
 /** What a coat says from version 7 on beside what and how. */
-const coatTo7 = (coat: unknown): unknown => (isRecord(coat) ? { ...coat, tint: [], before: 'dry', coverPct: 100, goes: 1, strewn: null } : coat);
+const coatTo7 = (coat: unknown): unknown => (isRecord(coat) ? { ...coat, tint: [], before: 'dry', coverPct: 100, goes: 1, thin: 0, strewn: null } : coat);
 /** Names and reliefs of the surfaces that kinds of ground became. */
 const SURFACES_OF_7: Readonly<Record<string, readonly [string, string]>> = {
   open: ['Open ground', 'earth'],
@@ -69,6 +69,9 @@ const SURFACES_OF_7: Readonly<Record<string, readonly [string, string]>> = {
   plot: ['Plots', 'flat'],
   field: ['Fields', 'furrows'],
 };
+
+/** Bases were of no colour until then: a dark earth. */
+const BASE_HEX_OF_7 = '#4a4034';
 
 /** Until version 7 each kind of ground had a list of coats of its own, and nothing on it another. */
 function surfacesTo7(plan: Record<string, unknown>): Record<string, unknown> {
@@ -91,6 +94,7 @@ function surfacesTo7(plan: Record<string, unknown>): Record<string, unknown> {
     version: 7,
     features: Array.isArray(features) ? features.map(without) : features,
     pieces: Array.isArray(pieces) ? pieces.map(pieceTo7) : pieces,
+    play: isRecord(rest['play']) ? { ...rest['play'], baseHex: BASE_HEX_OF_7 } : rest['play'],
     surfaces,
     wears: Object.fromEntries(Object.keys(SURFACES_OF_7).map((kind) => [kind, kind])),
     paints: [],

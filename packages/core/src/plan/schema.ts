@@ -92,6 +92,8 @@ const Coat = z.strictObject({
   coverPct: within(LIMITS.coverPct, '%'),
   /** So many times over, each dry before the next. */
   goes: whole(LIMITS.goes),
+  /** Parts of water to one of it; 0 as it comes. */
+  thin: within(LIMITS.thin, 'parts of water'),
   /** Set down one by one: overrides the catalogue's count to the square metre, how far they stand in clumps, and how far in hollows and at the feet of walls. */
   strewn: z
     .strictObject({ perM2: within(LIMITS.perM2, 'a m²'), clumpPct: within(LIMITS.sharePct, '%'), feetPct: within(LIMITS.sharePct, '%') })
@@ -170,6 +172,8 @@ const Play = z.strictObject({
   tiltDeg: within(LIMITS.tiltDeg, '°'),
   stepUpMm: mm(LIMITS.stepUpMm),
   walkDeg: within(LIMITS.walkDeg, '°'),
+  /** The colour of the figures' bases, which the ground should lie behind. */
+  baseHex: Hex,
   reachMm: mm(LIMITS.reachMm),
   handMm: mm(LIMITS.handMm),
 });

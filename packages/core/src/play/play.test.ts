@@ -17,7 +17,7 @@ import { standingMap, standsAt } from './standing';
 import { distanceCells } from './grid';
 
 const CELL_MM = 4;
-const RULES: PlayRules = { baseMm: 25, tiltDeg: 12, stepUpMm: 5, walkDeg: 30, reachMm: 600, handMm: 90 };
+const RULES: PlayRules = { baseHex: '#4a4034', baseMm: 25, tiltDeg: 12, stepUpMm: 5, walkDeg: 30, reachMm: 600, handMm: 90 };
 function fieldFor(plan: Plan, cellMm = CELL_MM): HeightField {
   return fieldOf(groundFor(plan), tableBox(plan.table), cellMm);
 }

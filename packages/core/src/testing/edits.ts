@@ -79,6 +79,7 @@ export const SAMPLE_EDITS = {
     return { code: 'piece/clad', pieceId: piece.id, shows: 'walls', what: 'walls', clad };
   },
   'board/replace': ({ plan, record }) => ({ code: 'board/replace', plan: structuredClone(plan), record, why: 'Replace' }),
+  'play/base-colour': () => ({ code: 'play/base-colour', hex: '#556644' }),
   'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),
   'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),
   'climate/set': (_, random) => ({ code: 'climate/set', change: { airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) } }),

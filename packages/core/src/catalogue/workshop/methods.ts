@@ -3,7 +3,7 @@ import { about } from './estimate';
 
 type Range = readonly [number, number, number];
 type Lays = Method['lays'];
-const EVEN: Lays = { all: 1, hollows: 0, edges: 0, tops: 0, up: 0, joints: 0, broken: 0, patchMm: 4, runsMm: 0 };
+const EVEN: Lays = { all: 1, hollows: 0, edges: 0, tops: 0, up: 0, joints: 0, film: 1, broken: 0, patchMm: 4, runsMm: 0 };
 const lays = (some: Partial<Lays>): Lays => ({ ...EVEN, ...some });
 
 /** `rank` puts the dirty and wet work before the fine; `m2PerH` is one careful person. */
@@ -25,6 +25,7 @@ const method = (
   setUpMin: 8,
   onto: 'dry',
   isSpray: false,
+  isByUnit: false,
   lays: EVEN,
   cautionIds: [],
   ...rest,
@@ -48,18 +49,18 @@ export const methods: Catalogue['methods'] = [
   method('base', 'base coat', 'colour', 30, [0.9, 0.7, 1.2]),
   method('mask', 'dabbed on edges', 'mask', 34, [0.6, 0.4, 1], { coverShare: 0.05, lays: lays({ all: 0, edges: 0.9, broken: 0.75, patchMm: 2 }) }),
   method('tape', 'taped along', 'mask', 34, [2, 1.4, 3], { onto: 'cured', lays: lays({ all: 0 }) }),
-  method('overbrush', 'overbrush', 'colour', 40, [1.3, 1, 1.7], { coverShare: 0.35, lays: lays({ all: 0.8, joints: -1, hollows: -0.35, broken: 0.1, patchMm: 1 }) }),
-  method('tint-units', 'stone by stone', 'colour', 42, [0.3, 0.2, 0.5], { coverShare: 0.5, lays: lays({ all: 0.5, joints: -0.8, broken: 0.2, patchMm: 12 }) }),
+  method('overbrush', 'overbrush', 'colour', 40, [1.3, 1, 1.7], { coverShare: 0.35, lays: lays({ all: 0.6, joints: -1, hollows: -0.45, film: 0.3, broken: 0.3, patchMm: 1.5 }) }),
+  method('tint-units', 'stone by stone', 'colour', 42, [0.3, 0.2, 0.5], { coverShare: 0.5, isByUnit: true, lays: lays({ all: 0.5, joints: -0.8, broken: 0.2, patchMm: 12 }) }),
   method('stencil', 'stencilled or along a rule', 'colour', 43, [0.3, 0.2, 0.5], { coverShare: 0.25, lays: lays({ all: 0.85, joints: -0.4 }) }),
-  method('stipple', 'stipple', 'colour', 44, [0.8, 0.6, 1.1], { coverShare: 0.25, lays: lays({ all: 0.55, broken: 0.9, patchMm: 3 }) }),
-  method('wash', 'wash', 'wash', 50, [1.2, 0.9, 1.6], { lays: lays({ all: 0.3, hollows: 0.9, joints: 0.5, tops: -0.25 }) }),
+  method('stipple', 'stipple', 'colour', 44, [0.8, 0.6, 1.1], { coverShare: 0.25, lays: lays({ all: 0.45, film: 0.25, broken: 0.9, patchMm: 2 }) }),
+  method('wash', 'wash', 'wash', 50, [1.2, 0.9, 1.6], { lays: lays({ all: 0.16, hollows: 0.5, joints: 0.35, tops: -0.14 }) }),
   method('glaze', 'glaze', 'wash', 52, [1, 0.8, 1.4], { coverShare: 0.5, lays: lays({ all: 0.8, tops: -0.1 }) }),
-  method('runs', 'stained downwards', 'wash', 54, [0.5, 0.3, 0.8], { coverShare: 0.25, lays: lays({ all: 0, hollows: 0.5, broken: 0.7, patchMm: 4, runsMm: 12 }) }),
-  method('drybrush', 'drybrush', 'colour', 60, [1.6, 1.2, 2], { coverShare: 0.08, lays: lays({ all: 0, edges: 0.9, tops: 0.35, joints: -1, hollows: -0.8, broken: 0.2, patchMm: 1 }) }),
-  method('sponge-chip', 'sponge chip', 'colour', 62, [1, 0.7, 1.4], { coverShare: 0.03, lays: lays({ all: 0, edges: 0.8, broken: 0.85, patchMm: 2 }) }),
+  method('runs', 'stained downwards', 'wash', 54, [0.5, 0.3, 0.8], { coverShare: 0.25, lays: lays({ all: 0.015, hollows: 0.14, broken: 0.9, patchMm: 1.2, runsMm: 9 }) }),
+  method('drybrush', 'drybrush', 'colour', 60, [1.6, 1.2, 2], { coverShare: 0.08, lays: lays({ all: 0, edges: 0.5, tops: 0.12, joints: -1, hollows: -0.8, film: 0.1, broken: 0.35, patchMm: 1 }) }),
+  method('sponge-chip', 'sponge chip', 'colour', 62, [1, 0.7, 1.4], { coverShare: 0.03, lays: lays({ all: 0.02, edges: 0.35, broken: 0.95, patchMm: 1.5 }) }),
   method('varnish', 'varnish', 'finish', 70, [1.2, 0.9, 1.6], { lays: lays({ all: 0 }) }),
   method('strew', 'strewn in glue', 'plant', 72, [0.7, 0.5, 1], { lays: lays({ all: 0.9, broken: 0.35, patchMm: 7 }) }),
-  method('clumps', 'in clumps', 'plant', 73, [0.7, 0.5, 1], { coverShare: 0.4, lays: lays({ all: 0.25, hollows: 0.4, broken: 0.95, patchMm: 10 }) }),
+  method('clumps', 'in clumps', 'plant', 73, [0.7, 0.5, 1], { coverShare: 0.4, lays: lays({ all: 0.2, hollows: 0.4, broken: 0.95, patchMm: 3 }) }),
   method('set-down', 'set down one by one', 'plant', 74, [0.5, 0.3, 0.8], { perH: about(140, 100, 200), lays: lays({ all: 0.05, broken: 1, patchMm: 6 }) }),
   method('plant-rows', 'planted in rows', 'plant', 74, [0.4, 0.25, 0.6], { perH: about(180, 120, 260), lays: lays({ all: 0.1, tops: 0.3, broken: 0.5, patchMm: 5 }) }),
   method('pour', 'pour', 'pour', 80, [0.5, 0.3, 0.8], { cautionIds: ['resin'], setUpMin: 15 }),

@@ -54,7 +54,7 @@ export const starter: Catalogue['starter'] = {
     glueId: 'white-glue',
   },
   light: { batteryId: 'two-cell-box', lampId: 'warm-white' },
-  play: { baseMm: 25, tiltDeg: 12, walkDeg: 30, reachMm: 600, handMm: 90 },
+  play: { baseHex: '#4a4034', baseMm: 25, tiltDeg: 12, walkDeg: 30, reachMm: 600, handMm: 90 },
   climate: { airC: 20, humidityPct: 50, airId: 'still' },
   hours: [
     { weekday: 2, fromMin: hour(19), toMin: hour(21) },

@@ -115,7 +115,7 @@ export const surfaces: Catalogue['starter']['surfaces'] = [
     use('sealing-glue', 'drip', { before: 'wet', goes: 2 }),
     ...inColours('clay-pit', 'dry-reed', 'clay-pit', 'chalk-cliff'),
   ]),
-  surface('brick', 'Brick', 'brick', [seal, ...inColours('brick-kiln', 'clay-pit', 'bog-oak', 'chalk-cliff')]),
+  surface('brick', 'Brick', 'brick', [seal, ...[use('masonry-paint', 'base', of('brick-kiln', { 'bog-oak': 1 })), use('craft-acrylic', 'overbrush', of('brick-kiln')), use('wash', 'wash', of('bog-oak')), use('pale-acrylic', 'drybrush', of('clay-pit', { 'chalk-cliff': 1 })), matt]]),
   surface('render', 'Render', 'flat', [use('light-filler', 'spread', { filmMm: 0.5 }), seal, ...inColours('mist-grey', 'chalk-cliff', 'clay-pit', 'salt-white')]),
   surface('concrete', 'Concrete', 'flag', [seal, ...inColours('slate-yard', 'mist-grey', 'bog-oak', 'chalk-cliff')], 'squares'),
   surface('rusted-plate', 'Rusted plate', 'flat', [

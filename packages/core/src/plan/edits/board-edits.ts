@@ -3,7 +3,8 @@ import type { Point } from '../../base/geometry';
 import type { Plan, PlayRules } from '../plan';
 import { edit } from './edit-definition';
 
-const PLAY_WORDS: Readonly<Record<keyof PlayRules, string>> = {
+type PlayRule = Exclude<keyof PlayRules, 'baseHex'>;
+const PLAY_WORDS: Readonly<Record<PlayRule, string>> = {
   baseMm: 'the base',
   tiltDeg: 'the tilt',
   stepUpMm: 'the step',
@@ -24,7 +25,8 @@ export const boardEdits = {
       board.record = record as RecordDraft;
     },
   ),
-  'play/rule': edit<{ readonly rule: keyof PlayRules; readonly value: number }>(
+  'play/base-colour': edit<{ readonly hex: string }>('Set the colour of the bases', ({ plan }, { hex }) => void (plan.play.baseHex = hex)),
+  'play/rule': edit<{ readonly rule: PlayRule; readonly value: number }>(
     ({ rule }) => `Set ${PLAY_WORDS[rule]}`,
     ({ plan }, { rule, value }) => void (plan.play[rule] = value),
   ),

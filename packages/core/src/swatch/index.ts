@@ -1,0 +1,10 @@
+export { judged } from './advice';
+export type { Advice, Judgement } from './advice';
+export { CELLS } from './noise';
+export { numbersOf } from './numbers';
+export type { SwatchNumbers } from './numbers';
+export { CELLS_PER_MM, SWATCH_MM } from './reliefs';
+export { picture } from './shade';
+export type { Look } from './shade';
+export { SwatchBench } from './swatch';
+export type { Stage, Swatch, SwatchRecipe } from './swatch';

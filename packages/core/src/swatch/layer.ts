@@ -1,0 +1,87 @@
+import { borrowedTones, tonesGivenBack } from './buffers';
+
+/** Steps in which a colour is kept, dark ones closer together, and steps of thickness of a layer. */
+export const TONES = 512;
+const THICKS = 48;
+/** The thickest layer of one step, in full coats. */
+const MOST_THICK = 1.5;
+
+/** Reflectance of a kept tone, 0 to 1. */
+export const reflectanceOf = (tone: number): number => (tone / (TONES - 1)) ** 2;
+export const toneOf = (reflectance: number): number => Math.round(Math.sqrt(Math.max(0, Math.min(1, reflectance))) * (TONES - 1));
+
+/** sRGB of a hex colour as reflectances, red, green, blue. @source IEC 61966-2-1 */
+export function reflectances(hex: string): readonly [number, number, number] {
+  const of = (at: number): number => {
+    const c = Number.parseInt(hex.slice(at, at + 2), 16) / 255;
+    return c <= 0.04045 ? c / 12.92 : ((c + 0.055) / 1.055) ** 2.4;
+  };
+  return [of(1), of(3), of(5)];
+}
+
+/** What a layer of paint makes of what is under it: one table for each of red, green and blue, by thickness and by the tone under it. */
+export interface Layer {
+  readonly tables: readonly [Uint16Array, Uint16Array, Uint16Array];
+}
+
+/**
+ * A layer over any ground by Kubelka and Munk: R = (1 − Rg·(a − b·coth bSX)) / (a − Rg + b·coth bSX), with K/S from the colour of the layer where it is thick.
+ * @param hides share of the difference between black and white that a full coat covers, 0 to 1; @param strength a thinned coat holds less
+ * @source Kubelka, "New contributions to the optics of intensely light-scattering materials", 1948
+ */
+export function layerOf(hex: string, hides: number, strength: number): Layer {
+  // SX of a full coat; a coat that hides all stands for a thick one.
+  const fullSx = hides >= 0.995 ? 8 : -1.4 * Math.log(1 - hides * 0.995);
+  const tables = reflectances(hex).map((r): Uint16Array => {
+    const own = Math.max(0.004, Math.min(0.996, r));
+    const ks = (1 - own) ** 2 / (2 * own); // K/S
+    const a = 1 + ks;
+    const b = Math.sqrt(a * a - 1);
+    const table = new Uint16Array(THICKS * TONES);
+    for (let t = 0; t < THICKS; t++) {
+      const sx = (t / (THICKS - 1)) * MOST_THICK * fullSx * strength;
+      if (sx < 1e-6) {
+        for (let tone = 0; tone < TONES; tone++) table[t * TONES + tone] = tone;
+        continue;
+      }
+      const bcoth = b / Math.tanh(Math.max(1e-9, b * sx));
+      for (let tone = 0; tone < TONES; tone++) {
+        const rg = reflectanceOf(tone);
+        table[t * TONES + tone] = toneOf((1 - rg * (a - bcoth)) / (a - rg + bcoth));
+      }
+    }
+    return table;
+  }) as [Uint16Array, Uint16Array, Uint16Array];
+  return { tables };
+}
+
+/** A surface's colours, tone by tone. */
+export interface Tones {
+  readonly r: Uint16Array;
+  readonly g: Uint16Array;
+  readonly b: Uint16Array;
+}
+export const flatTones = (hex: string, size: number): Tones => {
+  const [r, g, b] = reflectances(hex).map(toneOf) as [number, number, number];
+  const of = (tone: number): Uint16Array => new Uint16Array(size).fill(tone);
+  return { r: of(r), g: of(g), b: of(b) };
+};
+
+/** Lays a layer on, as thick at each cell as the mask says. */
+export function laidOver(under: Tones, { tables: [red, green, blue] }: Layer, mask: Float32Array): Tones {
+  const size = mask.length;
+  const over = { r: borrowedTones(), g: borrowedTones(), b: borrowedTones() };
+  const scale = (THICKS - 1) / MOST_THICK;
+  // One colour after another: six arrays at once outgrow the cache, and took twice as long.
+  const thick = borrowedTones();
+  for (let i = 0; i < size; i++) thick[i] = Math.min(THICKS - 1, (mask[i]! * scale + 0.5) | 0) * TONES;
+  through(over.r, under.r, red, thick);
+  through(over.g, under.g, green, thick);
+  through(over.b, under.b, blue, thick);
+  tonesGivenBack(thick);
+  return over;
+}
+
+function through(over: Uint16Array, under: Uint16Array, table: Uint16Array, thick: Uint16Array): void {
+  for (let i = 0; i < over.length; i++) over[i] = table[thick[i]! + under[i]!]!;
+}

@@ -1,0 +1,188 @@
+import type { Catalogue, Coating, Method } from '../catalogue';
+import { coatingBy, methodBy } from '../catalogue';
+import { type Pot, coatHex, stirred } from '../paint';
+import type { Coat, Laid } from '../plan';
+import type { Relief } from '../surfaces';
+import { type Layer, type Tones, flatTones, laidOver, layerOf } from './layer';
+import { borrowed, givenBack, tonesGivenBack } from './buffers';
+import { type Lie, laidBy, lieOf } from './masks';
+import { CELLS } from './noise';
+import { type ReliefMap, type UnitSizes, reliefOf } from './reliefs';
+
+/** What a swatch is made of. */
+export interface SwatchRecipe {
+  readonly relief: Relief;
+  readonly units: UnitSizes | null;
+  /** Colours of its units, by parts; none for one colour. */
+  readonly unitTints: Laid['tints'];
+  readonly coats: readonly Coat[];
+  readonly seed: number;
+}
+/** A surface after one of its coats. */
+export interface Stage {
+  readonly tones: Tones;
+  /** How glossy it is, 0 to 1. */
+  readonly gloss: Float32Array | null;
+}
+/** A swatch step by step: bare, then after each coat. It holds until its bench makes the next one: the grids are used again. */
+export interface Swatch {
+  readonly relief: ReliefMap;
+  readonly lie: Lie;
+  readonly stages: readonly Stage[];
+}
+
+/** What bare foam or board looks like before anything is on it. */
+const BARE_HEX = '#c9ced0';
+
+/** One coat as the swatch needs it; two that are alike come out alike. */
+interface Step {
+  readonly coating: Coating;
+  readonly method: Method;
+  readonly hex: string | null;
+  readonly coat: Coat;
+}
+
+/**
+ * Makes swatches, and keeps what the last one was made of: the relief, where each coat went, and how it looked after each, so that a changed coat costs itself and those over it.
+ */
+export class SwatchBench {
+  private relief: { readonly key: string; readonly map: ReliefMap; readonly lie: Lie } | null = null;
+  private readonly masks = new Map<string, Float32Array>();
+  private readonly layers = new Map<string, Layer>();
+  private last: { readonly keys: readonly string[]; readonly stages: readonly Stage[]; readonly lie: Lie } | null = null;
+
+  constructor(
+    private readonly catalogue: Catalogue,
+    private readonly pots: () => readonly Pot[],
+  ) {}
+
+  make(recipe: SwatchRecipe): Swatch {
+    const { map, lie } = this.reliefFor(recipe);
+    const steps = recipe.coats.map((coat): Step => {
+      const coating = coatingBy(this.catalogue, coat.coatingId);
+      return { coat, coating, method: methodBy(this.catalogue, coat.methodId), hex: coatHex(coating, coat.tint, this.pots()) };
+    });
+    const keys = steps.map((step) => this.keyOf(step, recipe));
+    const sound = this.last !== null && this.last.lie === lie ? sharedStart(keys, this.last.keys) : 0;
+    const stages: Stage[] = this.last !== null && sound > 0 ? this.last.stages.slice(0, sound + 1) : [bareStage()];
+    this.freeStages(sound + 1);
+    for (let i = sound; i < steps.length; i++) stages.push(this.after(stages[i]!, steps, i, recipe, lie));
+    this.last = { keys, stages, lie };
+    return { relief: map, lie, stages };
+  }
+
+  private freeMasks(): void {
+    givenBack(...this.masks.values());
+    this.masks.clear();
+  }
+  /** Grids of stages from one on, but those that an earlier stage shares. */
+  private freeStages(from: number): void {
+    const stages = this.last?.stages ?? [];
+    const kept = new Set(stages.slice(0, from).map(({ tones }) => tones));
+    for (const tones of new Set(stages.slice(from).map((stage) => stage.tones))) if (!kept.has(tones)) tonesGivenBack(tones.r, tones.g, tones.b);
+  }
+
+  private reliefFor({ relief, units, seed }: SwatchRecipe): { readonly map: ReliefMap; readonly lie: Lie } {
+    const key = JSON.stringify([relief, units, seed]);
+    if (this.relief?.key !== key) {
+      const map = reliefOf(relief, units, seed);
+      this.relief = { key, map, lie: lieOf(map) };
+      this.freeMasks();
+      this.freeStages(0);
+      this.last = null;
+    }
+    return this.relief;
+  }
+
+  private keyOf({ coat, coating, method, hex }: Step, { unitTints }: SwatchRecipe): string {
+    return JSON.stringify([coating.id, method.id, hex, coat.coverPct, coat.goes, coat.thin, method.isByUnit ? unitTints.map((one) => [one, this.hexOf(one.paintId)]) : null]);
+  }
+  private readonly hexOf = (paintId: string): string | null => this.pots().find(({ id }) => id === paintId)?.hex ?? null;
+
+  /** The surface after one more coat. */
+  private after(under: Stage, steps: readonly Step[], index: number, recipe: SwatchRecipe, lie: Lie): Stage {
+    const { coat, coating, method, hex } = steps[index]!;
+    if (coating.family === 'mask') return under;
+    let mask = this.maskFor(method, coat.coverPct / 100, recipe.seed + index * 7919, lie);
+    const before = steps[index - 1];
+    // A mask keeps off the one coat that goes over it, and is rubbed off after.
+    if (before?.coating.family === 'mask') {
+      const kept = this.maskFor(before.method, before.coat.coverPct / 100, recipe.seed + (index - 1) * 7919, lie);
+      const open = borrowed();
+      for (let i = 0; i < open.length; i++) open[i] = mask[i]! * (1 - kept[i]!);
+      mask = open;
+    }
+    const gloss = coating.family === 'varnish' || coating.look.gloss >= 0.5 ? glossed(under.gloss, mask, coating) : under.gloss;
+    if (hex === null || coating.look.hides === 0) return { tones: under.tones, gloss };
+    let tones = under.tones;
+    const layers = method.isByUnit && recipe.unitTints.length > 0 ? this.unitLayers(recipe, coating, coat) : null;
+    const layer = this.layerFor(hex, coating.look.hides, 1 / (1 + coat.thin));
+    for (let go = 0; go < coat.goes; go++) {
+      const over = layers === null ? laidOver(tones, layer, mask) : overUnits(tones, layers, mask, lie.unit);
+      if (tones !== under.tones) tonesGivenBack(tones.r, tones.g, tones.b);
+      tones = over;
+    }
+    return { tones, gloss };
+  }
+
+  private maskFor(method: Method, coverShare: number, seed: number, lie: Lie): Float32Array {
+    const key = `${method.id} ${coverShare} ${seed}`;
+    let mask = this.masks.get(key);
+    if (mask === undefined) {
+      mask = laidBy(method, lie, coverShare, seed);
+      if (method.isByUnit) mask = unevened(mask, lie.unit, seed);
+      if (this.masks.size > MOST_MASKS) this.freeMasks();
+      this.masks.set(key, mask);
+    }
+    return mask;
+  }
+
+  private layerFor(hex: string, hides: number, strength: number): Layer {
+    const key = `${hex} ${hides} ${strength}`;
+    let layer = this.layers.get(key);
+    if (layer === undefined) {
+      if (this.layers.size > MOST_LAYERS) this.layers.clear();
+      this.layers.set(key, (layer = layerOf(hex, hides, strength)));
+    }
+    return layer;
+  }
+
+  /** A layer for each tint, each as often as it has parts. */
+  private unitLayers({ unitTints }: SwatchRecipe, { look }: Coating, { thin }: Coat): readonly Layer[] {
+    return unitTints.flatMap(({ paintId, parts }) => {
+      const pot = this.pots().find(({ id }) => id === paintId);
+      return pot === undefined ? [] : Array.from({ length: parts }, () => this.layerFor(stirred([{ pot, parts: 1 }]), look.hides, 1 / (1 + thin)));
+    });
+  }
+}
+/** Kept at once: 1 MB each. */
+const MOST_MASKS = 40;
+/** Kept at once: 0.4 MB each. */
+const MOST_LAYERS = 40;
+
+const bareStage = (): Stage => ({ tones: flatTones(BARE_HEX, CELLS * CELLS), gloss: null });
+
+function sharedStart(a: readonly string[], b: readonly string[]): number {
+  let n = 0;
+  while (n < a.length && n < b.length && a[n] === b[n]) n++;
+  return n;
+}
+
+/** Chance of one unit, the same for all its cells. */
+const chanceOf = (unit: number, seed: number): number => (Math.imul(unit + 1, 2654435761) ^ Math.imul(seed + 1, 40503)) >>> 0;
+/** One colour, more of it on some units than on others. */
+const unevened = (mask: Float32Array, unit: Uint16Array, seed: number): Float32Array =>
+  mask.map((share, i) => share * (0.35 + (chanceOf(unit[i]!, seed) % 1_000) / 1_000));
+
+function overUnits(under: Tones, layers: readonly Layer[], mask: Float32Array, unit: Uint16Array): Tones {
+  const all = layers.map((layer) => laidOver(under, layer, mask));
+  const pick = (tone: keyof Tones): Uint16Array => Uint16Array.from(mask, (_, i) => all[chanceOf(unit[i]!, 5) % layers.length]![tone][i]!);
+  return { r: pick('r'), g: pick('g'), b: pick('b') };
+}
+
+const glossed = (before: Float32Array | null, mask: Float32Array, { look, family }: Coating): Float32Array =>
+  // Varnish goes everywhere it is brushed, whatever its colour does.
+  mask.map((share, i) => {
+    const laid = family === 'varnish' || look.hides === 0 ? 1 : share;
+    return (before?.[i] ?? 0) * (1 - laid) + look.gloss * laid;
+  });
