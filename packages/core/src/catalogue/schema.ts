@@ -11,6 +11,8 @@ import {
   lampRef,
   lengthRef,
   materialRef,
+  methodRef,
+  paintRef,
   toolRef,
 } from './refs';
 import { everyGroundKind } from '../surfaces';
@@ -321,6 +323,8 @@ const Starter = z.strictObject({
   /** Recipes to choose from, and which of them each kind of ground wears until the builder says otherwise. */
   surfaces: z.array(StarterSurface).min(1),
   wears: everyGroundKind(Id),
+  /** Ways to make water: what is put on, how, so many times over. */
+  water: z.array(z.strictObject({ id: Id, coatingId: coatingRef, methodId: methodRef, goes: positive, says: z.string().min(1).max(120) })),
   join: z.strictObject({ methodId: joinRef, offsetMm: positive }),
   /** What pieces are made of: the usual stock by what it is for, and what they are glued with. */
   pieces: z.strictObject({
@@ -330,6 +334,8 @@ const Starter = z.strictObject({
     coats: StarterCoats,
     glueId: adhesiveRef,
   }),
+  /** What is stirred into a light that is too loud, and what a light starts from. */
+  shades: z.strictObject({ darkId: paintRef, paleId: paintRef }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
   play: z.strictObject({ baseHex: Hex, baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
   climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: airRef }),

@@ -1,13 +1,12 @@
 import { type Ground, type SurfaceAreas, type TileSurface, waterMm } from '../ground';
 import { type Catalogue, type Coating, type Estimate, type Method, estimated } from '../catalogue';
 import { remembered, rememberedEach } from '../base/memory';
-import { type CoatNeed, poursFor } from '../coats';
+import { type CoatGroup, type CoatNeed, inOrder, poursFor } from '../coats';
 import type { PieceWork } from '../pieces';
 import type { SurfaceId } from '../surfaces';
 import { type Waits, coatWaits } from '../drying';
 import type { Plan } from '../plan';
 import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../base/units';
-import { type CoatGroup, inOrder } from './coat-order';
 import { type Draft, NO_WAIT, type TaskDraft, task } from './step';
 
 interface CoatInputs {

@@ -4,6 +4,8 @@ export { HEIGHTMAP_LIMITS, contoursOfHeightmap, readHeightmap } from './heightma
 export type { Heightmap, HeightmapUse } from './heightmap';
 export { outlineShape } from './imported';
 export type { ImportedDrawing } from './imported';
+export { mixingCardPdf } from './mixing-card';
+export { placingGuide } from './placing-guide';
 export { CHECK_BAR_MM, sheetPdf } from './pdf';
 export type { FormatProblem } from './problem';
 export { sheetDxf, sheetSvg } from './sheets';

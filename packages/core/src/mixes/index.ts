@@ -1,6 +1,8 @@
 export { KITCHENS, kitchenWords } from './kitchen';
 export type { Kitchen } from './kitchen';
-export { mixesOf, partsOf, stuffNeeds, yieldOf } from './mixes';
-export type { BatchPart, Mix, MixPart, StuffNeed } from './mixes';
+export { mixesOf } from './mixes';
+export type { BatchPart, Mix } from './mixes';
+export { partsOf, stuffNeeds, yieldOf } from './stuffs';
+export type { MixPart, StuffNeed } from './stuffs';
 export { coversWith } from './tub';
 export type { Tub } from './tub';

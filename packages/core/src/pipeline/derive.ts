@@ -23,7 +23,7 @@ import { allGlues, allParts, piecesOf, withPieces } from './pieces';
 import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
 import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
 import { boardMass } from '../mass';
-import { mixesOf, stuffNeeds } from '../mixes';
+import { stuffNeeds } from '../mixes/stuffs';
 import { featureNeeds } from '../needs';
 import { type Plan, kindCoats } from '../plan';
 import { sectionDrawing } from '../section';
@@ -35,6 +35,9 @@ import { rememberedLayouts } from './layouts';
 import { Stages } from './stages';
 import { tallyOf } from './tally';
 
+/** What reckons what is only looked at in Coats and Supplies. */
+export type Finish = Pick<typeof import('../finish'), 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
+
 /** What everything follows from. */
 interface Sources {
   readonly plan: Plan;
@@ -44,6 +47,8 @@ interface Sources {
   readonly layOutOnce: ReturnType<typeof rememberedLayouts>;
   /** Makes pieces; null until a board that has some has fetched what it takes. */
   readonly makePieces: MakePieces | null;
+  /** Null until a view that shows it has fetched what it takes. */
+  readonly finish: Finish | null;
 }
 
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
@@ -74,7 +79,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
   .stage('groundCoatings', ({ groundCoats: coats, sealing }) => ({ coats, sealing }), coatingNeeds)
   .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
-  .stage('mixes', ({ coats, catalogue }) => ({ coats, catalogue }), mixesOf)
+  .stage('mixes', ({ coats, catalogue, finish }) => ({ coats, catalogue, finish }), ({ finish, ...inputs }) => finish?.mixesOf(inputs) ?? [])
   .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
@@ -90,6 +95,9 @@ export const STAGES = Stages.of<Sources>()
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
+  .stage('matrix', ({ plan: { climate, figureHeightMm }, coats, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, catalogue, finish }) => ({ coats, areas, pieceSurfaces, climate, figureHeightMm, catalogue, finish }), ({ finish, ...inputs }) => finish?.coatMatrix(inputs) ?? null)
+  .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
+  .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
   .stage('tally', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days }), tallyOf)
   .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
@@ -109,9 +117,12 @@ export const STAGES = Stages.of<Sources>()
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
-/** A pipeline for one board: see {@link Stages.pipeline}. @param makePieces left out for a board without pieces */
-export function derivePipeline(makePieces: MakePieces | null = null): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
+/** A pipeline for one board: see {@link Stages.pipeline}. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats */
+export function derivePipeline(
+  makePieces: MakePieces | null = null,
+  finish: Finish | null = null,
+): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
   const derive = STAGES.pipeline();
   const layOutOnce = rememberedLayouts();
-  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, makePieces });
+  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, makePieces, finish });
 }

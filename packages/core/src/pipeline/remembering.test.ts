@@ -7,6 +7,7 @@ import type { FeatureOf } from '../features';
 import { makePieces, newPiece } from '../pieces';
 import { NOTHING_DONE } from '../shop';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPlot, aPool, aTrack, CATALOGUE, derived, sampleEdit, someLights } from '../testing';
+import * as finish from '../finish';
 import { STAGES, derivePipeline } from './derive';
 
 /** A board with something of most things on it, so that every stage has something to say. */
@@ -67,7 +68,7 @@ function everything(board: Board, derive: (...of: Parameters<ReturnType<typeof d
 }
 const fresh = (board: Board): Record<string, unknown> =>
   // Copied, so that nothing is remembered of any part of it.
-  everything(structuredClone(board), (...of) => derivePipeline(makePieces)(...of));
+  everything(structuredClone(board), (...of) => derivePipeline(makePieces, finish)(...of));
 
 /** Every output of a stage is the same down to its last working. Workings share their steps: each pair is looked at once. */
 function expectSame(a: unknown, b: unknown, what: string): void {
@@ -89,7 +90,7 @@ const entriesOf = (data: object): readonly (readonly [unknown, unknown])[] => (d
 /** Follows edits with one pipeline, and compares each answer with a fresh one. */
 function follow(seed: number, codes: readonly EditCode[]): void {
   const random = seeded(seed);
-  const derive = derivePipeline(makePieces);
+  const derive = derivePipeline(makePieces, finish);
   let board = BOARD;
   everything(board, derive);
   for (const code of codes) {
@@ -121,7 +122,7 @@ describe('what is remembered is what would be reckoned afresh, in every output',
   );
 
   test('there and back again is the first answer', () => {
-    const derive = derivePipeline(makePieces);
+    const derive = derivePipeline(makePieces, finish);
     const first = everything(BOARD, derive);
     everything(applied(BOARD, { code: 'feature/move', featureId: 'high', dxMm: 400, dyMm: 90 }), derive);
     const again = everything(BOARD, derive);
@@ -130,7 +131,7 @@ describe('what is remembered is what would be reckoned afresh, in every output',
 });
 
 test('an edit costs what it touches: stages that pick nothing of it keep their very answer', () => {
-  const derive = derivePipeline(makePieces);
+  const derive = derivePipeline(makePieces, finish);
   const before = everything(BOARD, derive);
   const kept = (after: Record<string, unknown>): string[] => STAGES.names.filter((name) => after[name] === before[name]);
   expect(kept(everything(applied(BOARD, { code: 'board/rename', name: 'Other' }), derive))).toEqual(STAGES.names);
@@ -139,7 +140,7 @@ test('an edit costs what it touches: stages that pick nothing of it keep their v
 });
 
 test('a drag keeps the lands, edges and parts that it does not touch', () => {
-  const derive = derivePipeline(makePieces);
+  const derive = derivePipeline(makePieces, finish);
   const before = derive(BOARD.plan, CATALOGUE);
   const beforeLands = new Set(before.ground.lands);
   const beforeParts = new Set(before.partList.parts);

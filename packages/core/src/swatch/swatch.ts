@@ -1,6 +1,6 @@
 import type { Catalogue, Coating, Method } from '../catalogue';
 import { coatingBy, methodBy } from '../catalogue';
-import { type Pot, coatHex, stirred } from '../paint';
+import { BARE_HEX, type Pot, coatHex, stirred } from '../paint';
 import type { Coat, Laid } from '../plan';
 import type { Relief } from '../surfaces';
 import { type Layer, type Tones, flatTones, laidOver, layerOf } from './layer';
@@ -30,9 +30,6 @@ export interface Swatch {
   readonly lie: Lie;
   readonly stages: readonly Stage[];
 }
-
-/** What bare foam or board looks like before anything is on it. */
-const BARE_HEX = '#c9ced0';
 
 /** One coat as the swatch needs it; two that are alike come out alike. */
 interface Step {

@@ -4,6 +4,7 @@ import { useDark, useMediaQuery, useToggle } from '@vueuse/core';
 import { useRouter } from 'vue-router';
 import { computed } from 'vue';
 import Boards from '~icons/bi/grid-1x2';
+import Coats from '~icons/bi/brush';
 import Days from '~icons/bi/calendar-week';
 import Cuts from '~icons/bi/scissors';
 import Ground from '~icons/bi/map';
@@ -21,6 +22,7 @@ const STOPS = {
   section: { name: 'Section', icon: Section },
   pieces: { name: 'Pieces', icon: Pieces },
   cuts: { name: 'Cuts', icon: Cuts },
+  coats: { name: 'Coats', icon: Coats },
   supplies: { name: 'Supplies', icon: Supplies },
   days: { name: 'Days', icon: Days },
 } satisfies Record<BoardView, unknown>;

@@ -62,6 +62,9 @@
       <pattern id="hatch-field" width="9" height="9" patternUnits="userSpaceOnUse">
         <rect width="9" height="9" class="moss-wash" />
       </pattern>
+      <pattern id="hatch-patch" width="8" height="8" patternUnits="userSpaceOnUse">
+        <path d="M1 6q2-4 3 0t3 0" fill="none" stroke="var(--ochre)" />
+      </pattern>
       <pattern id="hatch-wall" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
         <rect width="5" height="5" class="sheet" />
         <path d="M0 0V5" class="ink-line" />

@@ -3,7 +3,7 @@ import { viewLazily } from '../ui/lazily';
 import BoardFrame from './BoardFrame.vue';
 
 /** Views that belong to a board, in the order of the work. */
-export const BOARD_VIEWS = ['ground', 'section', 'pieces', 'cuts', 'supplies', 'days'] as const;
+export const BOARD_VIEWS = ['ground', 'section', 'pieces', 'cuts', 'coats', 'supplies', 'days'] as const;
 export type BoardView = (typeof BOARD_VIEWS)[number];
 
 export const router = createRouter({
@@ -20,6 +20,7 @@ export const router = createRouter({
         { path: 'section', name: 'section', component: viewLazily(() => import('../views/section/SectionView.vue')) },
         { path: 'pieces', name: 'pieces', component: viewLazily(() => import('../views/pieces/PiecesView.vue')) },
         { path: 'cuts', name: 'cuts', component: viewLazily(() => import('../views/cuts/CutsView.vue')) },
+        { path: 'coats', name: 'coats', component: viewLazily(() => import('../views/coats/CoatsView.vue')) },
         { path: 'supplies', name: 'supplies', component: viewLazily(() => import('../views/supplies/SuppliesView.vue')) },
         { path: 'days', name: 'days', component: viewLazily(() => import('../views/days/DaysView.vue')) },
       ],

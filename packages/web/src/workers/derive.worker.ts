@@ -8,14 +8,16 @@ import type { Offcut } from '@spare-acre/core/shop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';
-import type { Look } from './slices';
+import type { Look, SliceName } from './slices';
 
+/** Slices that are reckoned only where somebody looks at coats. */
+const COATS: ReadonlySet<SliceName> = new Set(['matrix', 'mixes', 'strewn', 'floors']);
 const copy = new BoardCopy();
 const answering = new Answering();
 const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
 async function answer(): Promise<Answer> {
-  await copy.ready();
+  await copy.ready(look.slices.some((name) => COATS.has(name)));
   const derivation = copy.derived();
   dates.note(derivation.days);
   return answering.answer(derivation, look);

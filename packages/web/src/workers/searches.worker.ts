@@ -3,7 +3,7 @@ import { BoardCopy } from './board-copy';
 import { betterLayout } from './searches/better-layout';
 import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
-import { buildOptions, split } from './searches/options';
+import { buildOptions, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
 import { tallyThen } from './searches/tally';
@@ -31,6 +31,7 @@ const searches = {
   forced: ofBoard(forced),
   split: ofBoard(split),
   buildOptions: ofBoard(buildOptions),
+  waterOptions: ofBoard(waterOptions),
   tallyThen: ofBoard(tallyThen),
   betterLayout: ofBoard(betterLayout),
   drawing,

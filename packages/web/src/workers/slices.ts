@@ -1,5 +1,5 @@
 import type { Lever } from '@spare-acre/core/stack/bow';
-import type { Bare } from '@spare-acre/core/base/units';
+import { type Bare, inMillilitres } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
 import type { Slot } from '@spare-acre/core/days';
 import type { Derivation } from '@spare-acre/core/pipeline';
@@ -33,6 +33,11 @@ const SLICES = {
   jobs: ({ jobs }: Derivation) => jobs,
   supplies: ({ supplies }: Derivation) => supplies,
   mixes: ({ mixes }: Derivation) => mixes,
+  matrix: ({ matrix }: Derivation) => matrix,
+  basins: ({ basins }: Derivation) => basins.map(({ room, ...basin }) => ({ ...basin, room: inMillilitres(room) })),
+  worn: ({ areas }: Derivation) => areas.list.filter(({ surface }) => surface.value > 0).map(worn),
+  strewn: ({ strewn }: Derivation) => strewn,
+  floors: ({ floors }: Derivation) => floors.map(drawnFloor),
   steps: ({ steps }: Derivation) => steps.map(({ id, name, cautions }) => ({ id, name, cautions })),
   days: ({ days: { slots, ready, bound, handsOn } }: Derivation) => ({ slots: slots.map(drawnSlot), ready, bound, handsOn }),
   agenda: ({ agenda }: Derivation) => agenda,
@@ -91,6 +96,20 @@ const onBench = (
     .filter(({ surfaceId }) => surfaces.some((one) => one.surfaceId === surfaceId && one.wears === null))
     .map(({ coatId, amount }) => ({ coatId, amount })),
   copying,
+});
+/** Where a surface lies, ring by ring, and how much of it there is. */
+const worn = ({ surfaceId, name, surface, coated, stretches }: Derivation['areas']['list'][number]) => ({
+  surfaceId: surfaceId as string,
+  name,
+  surface,
+  coated,
+  stretches: stretches.map(({ name: stretch, region }) => ({ name: stretch, rings: region().rings })),
+});
+/** Only what is drawn of ground that is laid in units, and how many there are. */
+const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) => ({
+  ...floor,
+  units: units.map(({ rings }, i) => ({ rings, tint: colours?.tintOf[i] ?? -1 })),
+  counts: colours?.counts ?? [],
 });
 /** Only what is drawn of a task in the days. */
 const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({

@@ -36,12 +36,12 @@ const inColours = (base: string, over: string, shade: string, light: string): Us
 
 /** Recipes of our own to begin with; every one can be changed. */
 export const surfaces: Catalogue['starter']['surfaces'] = [
-  surface('packed-earth', 'Packed earth', 'earth', [paste, seal, ...painted]),
-  surface('rock-face', 'Rock face', 'rock', [paste, seal, ...painted]),
-  surface('flagstone', 'Flagstone', 'flag', [use('joint-compound', 'spread'), seal, ...painted], 'flags'),
-  surface('bare-bed', 'Bare bed', 'earth', [seal, ...painted]),
-  surface('stand', 'Stand for a piece', 'flat', [seal, ...painted]),
-  surface('ploughed-earth', 'Ploughed earth', 'furrows', [paste, seal, ...painted]),
+  surface('packed-earth', 'Packed earth', 'earth', [paste, seal, ...inColours('bog-oak', 'clay-pit', 'bog-oak', 'dry-reed')]),
+  surface('rock-face', 'Rock face', 'rock', [paste, seal, ...inColours('slate-yard', 'slate-yard', 'kiln-black', 'mist-grey')]),
+  surface('flagstone', 'Flagstone', 'flag', [use('joint-compound', 'spread'), seal, ...inColours('slate-yard', 'mist-grey', 'bog-oak', 'chalk-cliff')], 'flags'),
+  surface('bare-bed', 'Bare bed', 'earth', [seal, ...inColours('bog-oak', 'brick-kiln', 'kiln-black', 'clay-pit')]),
+  surface('stand', 'Stand for a piece', 'flat', [seal, ...inColours('bog-oak', 'dry-reed', 'bog-oak', 'straw-loft')]),
+  surface('ploughed-earth', 'Ploughed earth', 'furrows', [paste, seal, ...inColours('bog-oak', 'moss-bank', 'bog-oak', 'clay-pit')]),
   surface('still-water', 'Still water', 'flat', [seal, use('masonry-paint', 'base', of('fen-water')), use('casting-epoxy', 'pour')]),
   surface('murky-water', 'Murky water', 'earth', [
     seal,

@@ -46,6 +46,8 @@ const tables = useTables(() => look.value === 'rearrange');
 useLook(
   () => [
     'standing',
+    // Worn in the round.
+    ...(look.value === 'round' ? (['matrix', 'worn'] as const) : []),
     ...(look.value === 'seams'
       ? (['seams', 'tiles', 'stored', 'groundHeight'] as const)
       : chosen.value.length === 0

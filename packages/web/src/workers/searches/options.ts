@@ -1,4 +1,4 @@
-import { type BuildOption, type SplitOption, buildOptionsOf, splitAdvice } from '@spare-acre/core/pipeline';
+import { type BuildOption, type SplitOption, type WaterOption, buildOptionsOf, splitAdvice, waterOptionsOf } from '@spare-acre/core/pipeline';
 import type { BoardCopy } from '../board-copy';
 import type { OnProgress } from './progress';
 
@@ -17,6 +17,16 @@ export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Pr
   let options: readonly BuildOption[] = [];
   for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
     options = progress.buildOptions;
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return options;
+}
+
+/** The same board with its water made in every way there is. */
+export async function waterOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly WaterOption[] | null> {
+  let options: readonly WaterOption[] = [];
+  for (const progress of waterOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
+    ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
   return options;

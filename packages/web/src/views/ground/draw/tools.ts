@@ -15,6 +15,7 @@ export type ToolId =
   | 'wall'
   | 'plot'
   | 'field'
+  | 'patch'
   | 'clear'
   | 'lights'
   | 'measure';
@@ -49,6 +50,7 @@ export const TOOLS: readonly Tool[] = [
   { id: 'wall', name: 'Wall', key: 'w', draws: { kind: 'wall', form: 'strip' }, hint: STRIP_HINT },
   { id: 'plot', name: 'Plot', key: 'o', draws: { kind: 'plot', form: 'area' }, hint: AREA_HINT },
   { id: 'field', name: 'Field', key: 'f', draws: { kind: 'field', form: 'area' }, hint: AREA_HINT },
+  { id: 'patch', name: 'Patch', key: 'a', draws: { kind: 'patch', form: 'area' }, hint: AREA_HINT },
   { id: 'clear', name: 'Keep clear', key: 'k', draws: { kind: 'clear', form: 'area' }, hint: AREA_HINT },
   { id: 'lights', name: 'Lights', key: 'g', draws: { kind: 'light', form: 'strip' }, hint: `Begin at the battery box. ${STRIP_HINT}` },
 ];

@@ -34,7 +34,7 @@ const OVERLAYS: readonly { readonly id: OverlayId; readonly name: string }[] = [
   { id: 'sight', name: 'Sight' },
 ];
 const sides = SIDES.map((value) => ({ value, text: `${value} side` }));
-const set = (rule: keyof PlayRules, value: number): string => store.edit({ code: 'play/rule', rule, value });
+const set = (rule: Exclude<keyof PlayRules, 'baseHex'>, value: number): string => store.edit({ code: 'play/rule', rule, value });
 const scale = computed(() => scaleOf(plan.value.figureHeightMm, catalogues.catalogue!));
 const sticks = computed(() => yardsticks(plan.value.figureHeightMm, catalogues.catalogue!));
 const realMm = ref(2_000);

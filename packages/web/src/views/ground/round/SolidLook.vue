@@ -2,9 +2,12 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize, useEventListener } from '@vueuse/core';
 import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { saveFile } from '../../../ui/saveFile';
+import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
 import { searches } from '../../../workers/searches';
+import { paintedAfter } from './painted';
 import { type Eye, type SolidScene, openScene } from './solidScene';
 
 /** The table in the round: turned and neared by hand, or walked over at a figure's height. */
@@ -15,6 +18,12 @@ const problem = ref('');
 const eye = ref<Eye>('over');
 const isStopped = ref(false);
 const isReady = ref(false);
+/** Painted as after so many steps of the order of work. */
+const isPainted = ref(false);
+const step = ref(0);
+const shownStep = ref<number | null>(null);
+const rows = computed(() => store.slices.matrix?.rows ?? []);
+const stepText = computed(() => (step.value === 0 ? 'bare' : `${rows.value[step.value - 1]?.name ?? ''}, ${rows.value[step.value - 1]?.method ?? ''}`));
 let scene: SolidScene | null = null;
 let turn = 0;
 
@@ -24,9 +33,12 @@ async function show(): Promise<void> {
   const mine = ++turn;
   try {
     const look = await searches().look();
+    const { matrix, worn } = store.slices;
+    const painted = isPainted.value && matrix != null && worn !== undefined ? await paintedAfter(plan, useCatalogue().catalogue!, { matrix, worn }, step.value) : null;
     if (mine !== turn || scene === null) return;
-    scene.show(plan, look);
+    scene.show(plan, look, painted);
     isReady.value = true;
+    shownStep.value = painted === null ? null : step.value;
   } catch (error) {
     problem.value = `The table cannot be drawn: ${error instanceof Error ? error.message : String(error)}`;
   }
@@ -48,6 +60,13 @@ onBeforeUnmount(() => {
 });
 watch([width, height], () => scene?.resize(width.value, height.value));
 watch(() => store.plan, show);
+function paint(isOn: boolean): void {
+  isPainted.value = isOn;
+  const last = rows.value.length;
+  if (isOn && step.value !== last) step.value = last;
+  else void show();
+}
+watch(step, () => isPainted.value && show());
 
 const hint = computed(() => {
   if (eye.value === 'over') return 'Drag turns it, the wheel nears it, the right button shifts it.';
@@ -81,13 +100,18 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
 </script>
 
 <template>
-  <div class="solid" :data-ready="isReady" data-testid="solid">
+  <div class="solid" :data-ready="isReady" :data-painted="shownStep ?? undefined" data-testid="solid">
     <div ref="frame" class="picture">
       <p v-if="problem !== ''" class="attention p-4" role="alert">{{ problem }}</p>
       <p v-else-if="!isReady" class="quiet waiting" role="status">Raising the ground …</p>
     </div>
     <div class="bar">
       <span class="quiet" role="status">{{ hint }}</span>
+      <BButton variant="key" :aria-pressed="isPainted" @click="paint(!isPainted)">Painted</BButton>
+      <label v-if="isPainted" class="steps"
+        ><span class="quiet">after {{ step }} of {{ rows.length }}: {{ stepText }}</span>
+        <BFormInput v-model.number="step" type="range" number min="0" :max="rows.length" step="1" aria-label="After so many steps" />
+      </label>
       <BButton variant="key" :aria-pressed="eye !== 'over'" @click="lookFrom(eye === 'over' ? 'behind' : 'over')">Walk it</BButton>
       <BButton v-if="eye !== 'over'" variant="key" :aria-pressed="eye === 'own'" @click="lookFrom(eye === 'own' ? 'behind' : 'own')">
         Through its eyes
@@ -110,6 +134,9 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
   flex: 1 1 auto;
   min-height: 0;
   overflow: hidden;
+}
+.steps {
+  flex: 0 1 300px;
 }
 .waiting {
   position: absolute;

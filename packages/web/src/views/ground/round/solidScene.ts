@@ -9,6 +9,7 @@ import type { LookAnswer } from '../../../workers/searches/look';
 import { type Figure, figureOf } from './figure';
 import { inkOf } from './ink';
 import { paceOf } from './pace';
+import type { Painted } from './painted';
 import { dispose, printedGeometry, tableGroup } from './tableGroup';
 
 /** From where the table is seen: from over it, from behind a figure that walks on it, or through the figure's eyes. */
@@ -16,7 +17,8 @@ export type Eye = 'over' | 'behind' | 'own';
 
 /** A 3D scene of one table. One unit is one mm: x right, y up, z towards the near side. */
 export interface SolidScene {
-  readonly show: (plan: Plan, look: LookAnswer) => void;
+  /** @param painted what it wears; null for the plan's hatches */
+  readonly show: (plan: Plan, look: LookAnswer, painted: Painted | null) => void;
   readonly resize: (width: number, height: number) => void;
   readonly look: (from: Eye) => void;
   /** Steps ahead or back, and turns to either side. @returns whether something stopped it */
@@ -84,7 +86,7 @@ export function openScene(host: HTMLElement): SolidScene {
     const { field } = shown!.look;
     return field.walkMm[cellIndex(field, { x, y: z })]!;
   };
-  function show(plan: Plan, look: LookAnswer): void {
+  function show(plan: Plan, look: LookAnswer, painted: Painted | null): void {
     const before = figure?.group.position.clone();
     scene.remove(table);
     dispose(table);
@@ -92,7 +94,7 @@ export function openScene(host: HTMLElement): SolidScene {
     shown = { plan, look };
     figure = figureOf(plan, ink.colour('--clay'));
     table = new Group();
-    const bodies = tableGroup(plan, look, ink);
+    const bodies = tableGroup(plan, look, ink, painted);
     bodies.name = 'bodies';
     table.add(bodies, figure.group);
     scene.add(table);

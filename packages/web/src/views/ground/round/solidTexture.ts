@@ -47,6 +47,7 @@ const LOOKS: Readonly<Partial<Record<Hatch, { readonly fill: string; readonly li
   pit: { fill: '--sheet', line: '--ink-soft', stroke: 'cross' },
   water: { fill: '--slate-wash', line: '--slate', stroke: 'waves' },
   route: { fill: '--sheet', line: '--ochre', stroke: 'dashes' },
+  patch: { fill: '--sheet', line: '--ochre', stroke: 'slant' },
 };
 
 function trace(path: Path2D, points: readonly Point[], k: number, isClosed: boolean): void {

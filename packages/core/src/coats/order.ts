@@ -1,5 +1,5 @@
 import { listedBy } from '../base/grouping';
-import type { CoatNeed } from '../coats';
+import type { CoatNeed } from './coats';
 
 /** The same coating put on in the same way on any number of surfaces, as one step. */
 export interface CoatGroup {

@@ -1,0 +1,73 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed } from 'vue';
+import { coatHex, potsOf } from '@spare-acre/core/paint';
+import { LIMITS } from '@spare-acre/core/fields';
+import type { Coat } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import LengthField from '../../ui/LengthField.vue';
+import NumberField from '../../ui/NumberField.vue';
+import TintFields from './TintFields.vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+
+/** Everything that can be said of one coat. */
+const props = defineProps<{ surfaceId: string; coat: Coat }>();
+const store = usePlan();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const coating = computed(() => catalogue.value.coatings.find(({ id }) => id === props.coat.coatingId)!);
+const coatings = computed(() => catalogue.value.coatings.map(({ id, name }) => ({ value: id, text: name })));
+const methods = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+const BEFORE = [
+  { value: 'wet', text: 'while it is still wet' },
+  { value: 'dry', text: 'when it is dry' },
+  { value: 'cured', text: 'when it has cured through' },
+] as const;
+const change = (changed: Partial<Coat>, what: string): string =>
+  store.edit({ code: 'coat/change', surfaceId: props.surfaceId, coatId: props.coat.id, change: changed, what });
+const hex = computed(() => coatHex(coating.value, props.coat.tint, potsOf(catalogue.value, store.plan!.paints)));
+const film = computed(() => (coating.value.spread.by === 'film' ? coating.value.spread.filmMm.value : null));
+const strewn = computed(() =>
+  coating.value.spread.by === 'count' ? (props.coat.strewn ?? { perM2: coating.value.spread.perM2.value, clumpPct: 40, feetPct: 40 }) : null,
+);
+const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string => change({ strewn: { ...strewn.value!, ...changed } }, 'Strew otherwise');
+</script>
+
+<template>
+  <div class="fields">
+    <ChoiceField label="Coating" :value="coat.coatingId" :options="coatings" @choose="(coatingId) => change({ coatingId, strewn: null }, 'Take another coating')" />
+    <ChoiceField label="Put on" :value="coat.methodId" :options="methods" @choose="(methodId) => change({ methodId }, 'Put a coat on otherwise')" />
+    <ChoiceField label="Goes on" :value="coat.before" :options="BEFORE" @choose="(before) => change({ before }, 'Wait otherwise')" />
+    <LengthField
+      v-if="film !== null"
+      label="Film"
+      :mm="coat.filmMm ?? film"
+      :system="store.plan!.units"
+      :limits="LIMITS.filmMm"
+      :take="(filmMm) => change({ filmMm }, 'Set the film')"
+    />
+    <NumberField label="Covers" :value="coat.coverPct" unit="%" :limits="LIMITS.coverPct" :take="(coverPct) => change({ coverPct }, 'Cover more or less')" />
+    <NumberField label="Goes" :value="coat.goes" unit="times" :limits="LIMITS.goes" :take="(goes) => change({ goes }, 'Put on so many times')" />
+    <NumberField
+      v-if="coating.spread.by === 'coverage' || coating.spread.by === 'rate'"
+      label="Thinned with"
+      :value="coat.thin"
+      unit="parts water"
+      :limits="LIMITS.thin"
+      :take="(thin) => change({ thin }, 'Thin a coat')"
+    />
+    <template v-if="strewn !== null">
+      <NumberField label="How many" :value="strewn.perM2" unit="a m²" :limits="LIMITS.perM2" :take="(perM2) => strew({ perM2 })" />
+      <NumberField label="In clumps" :value="strewn.clumpPct" unit="%" :limits="LIMITS.sharePct" :take="(clumpPct) => strew({ clumpPct })" />
+      <NumberField label="At feet, in hollows" :value="strewn.feetPct" unit="%" :limits="LIMITS.sharePct" :take="(feetPct) => strew({ feetPct })" />
+    </template>
+    <TintFields v-if="coating.look.hex !== null" :tint="coat.tint" :hex="hex" @take="(tint) => change({ tint }, 'Tint a coat')" />
+    <BButton variant="key" class="my-2" @click="store.edit({ code: 'coats/remove', surfaceId, coatId: coat.id })">Leave it out</BButton>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  padding: 2px 0 6px 18px;
+}
+</style>

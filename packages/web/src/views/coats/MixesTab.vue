@@ -1,0 +1,123 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, reactive } from 'vue';
+import { cautionTexts } from '@spare-acre/core/catalogue';
+import { coversWith } from '@spare-acre/core/mixes';
+import { type Figure, type Quantity, type Unit, given } from '@spare-acre/core/base/units';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import FigureCell from '../../ui/FigureCell.vue';
+import FigureLine from '../../ui/FigureLine.vue';
+import NumberField from '../../ui/NumberField.vue';
+import { saveFile } from '../../ui/saveFile';
+import { pageFont } from '../../ui/pageFont';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+
+/** What is mixed, bowl by bowl, in ml, by weight and in spoons; and how far a tub goes. */
+const store = usePlan();
+const mixes = computed(() => store.slices.mixes ?? []);
+const catalogue = computed(() => useCatalogue().catalogue!);
+const LEFT = { min: 1, max: 100_000 };
+const left = reactive(new Map<string, { partId: string; leftMl: number }>());
+const tubs = (id: string): { partId: string; leftMl: number } => left.get(id) ?? { partId: '', leftMl: 250 };
+const covers = (mix: (typeof mixes.value)[number]): Figure<'m²'> =>
+  coversWith(
+    { name: mix.name, volume: known(mix.volume), area: known(mix.area), parts: mix.parts.map((part) => ({ ...part, volume: known(part.volume), mass: known(part.mass) })) },
+    { partId: tubs(mix.id).partId === '' ? null : tubs(mix.id).partId, leftMl: tubs(mix.id).leftMl },
+  );
+/** What the worker has reckoned, as an input. */
+const known = <U extends Unit>({ label, value, unit }: Quantity<U>): Figure<U> => given(label, value, unit, 'layout', 'as reckoned in this list');
+async function card(): Promise<void> {
+  const { mixingCardPdf } = await import('@spare-acre/core/formats');
+  const bytes = await mixingCardPdf(
+    mixes.value.map((mix) => ({ ...mix, cautions: cautionTexts(catalogue.value, mix.cautionIds) })),
+    store.plan!.name,
+    await pageFont(),
+  );
+  saveFile(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${store.plan!.name} mixing card`, 'pdf');
+}
+</script>
+
+<template>
+  <div class="scroll" tabindex="0" role="region" aria-label="Mixes">
+    <p v-if="mixes.length === 0" class="quiet">No coat on this board is mixed.</p>
+    <BButton v-else variant="key" class="mb-2" @click="card">Mixing card to print</BButton>
+    <section v-for="mix in mixes" :key="mix.id" class="mix" :data-mix="mix.id">
+      <h3>{{ mix.name }}</h3>
+      <div class="figures">
+        <FigureLine label="In all" :figure="mix.volume" />
+        <FigureLine label="Bowls" :figure="mix.batches" />
+        <FigureLine v-if="mix.potLife !== null" label="Workable" :figure="mix.potLife" />
+        <FigureLine v-if="mix.solids !== null" label="Stays on a square metre" :figure="mix.solids" />
+      </div>
+      <BTableSimple class="ledger">
+        <thead>
+          <tr>
+            <th scope="col">into each bowl{{ mix.by === 'mass' ? ', weighed' : '' }}</th>
+            <th scope="col" class="num">measure</th>
+            <th scope="col" class="num">or weigh</th>
+            <th scope="col">spoons, metric</th>
+            <th scope="col">spoons, US</th>
+            <th scope="col" class="num">in all</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="(part, i) in mix.inBatch" :key="part.stuffId">
+            <td>{{ part.name }}</td>
+            <td class="num"><FigureCell :figure="part.volume" /></td>
+            <td class="num"><FigureCell :figure="part.mass" /></td>
+            <td>{{ part.kitchen.metric }}</td>
+            <td>{{ part.kitchen.us }}</td>
+            <td class="num"><FigureCell :figure="mix.parts[i]!.volume" /></td>
+          </tr>
+          <tr v-if="mix.tintDrops !== null">
+            <td>Tint</td>
+            <td class="num"><FigureCell :figure="mix.tintDrops" unit="drops" /></td>
+            <td colspan="4"></td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+      <p v-if="mix.cautionIds.length > 0" class="quiet caution">{{ cautionTexts(catalogue, mix.cautionIds).join(' ') }}</p>
+      <div class="tub">
+        <ChoiceField
+          label="Left in the tub"
+          :value="tubs(mix.id).partId"
+          :options="[{ value: '', text: 'of the mix' }, ...mix.parts.map(({ stuffId, name }) => ({ value: stuffId, text: name }))]"
+          @choose="(partId) => left.set(mix.id, { ...tubs(mix.id), partId })"
+        />
+        <NumberField
+          label="So much"
+          :value="tubs(mix.id).leftMl"
+          unit="ml"
+          :limits="LEFT"
+          :take="(leftMl) => (left.set(mix.id, { ...tubs(mix.id), leftMl }), '')"
+        />
+        <FigureLine label="Covers" :figure="covers(mix)" />
+      </div>
+    </section>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  height: 100%;
+  overflow-y: auto;
+  padding: 4px 2px;
+}
+.mix {
+  border-bottom: 1px solid var(--rule);
+  padding-bottom: 10px;
+  margin-bottom: 12px;
+}
+.figures,
+.tub {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 22px;
+  align-items: baseline;
+}
+.caution {
+  max-width: 620px;
+}
+</style>

@@ -1,0 +1,99 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, shallowRef, watch } from 'vue';
+import type { WaterOption } from '@spare-acre/core/pipeline';
+import FigureCell from '../../ui/FigureCell.vue';
+import SearchProgress from '../../ui/SearchProgress.vue';
+import { usePlan } from '../../document/plan';
+import { searches, useLongSearch } from '../../workers/searches';
+
+/** What each basin holds, where it wants a dam, where it would run off; and the board with its water made in every way. */
+const store = usePlan();
+const basins = computed(() => store.slices.basins ?? []);
+const search = useLongSearch();
+const options = shallowRef<readonly WaterOption[]>([]);
+watch(
+  () => store.plan,
+  async (plan) => {
+    if (plan === null) return;
+    const found = await search.run((onProgress) => searches().waterOptions(onProgress));
+    if (found !== null) options.value = found;
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <div class="scroll" tabindex="0" role="region" aria-label="Water">
+    <p v-if="basins.length === 0" class="quiet">No water on this board. Draw some on the Ground: what it holds is reckoned from its bed.</p>
+    <template v-else>
+      <h3>What each holds</h3>
+      <BTableSimple class="ledger" data-testid="basins">
+        <thead>
+          <tr>
+            <th scope="col">water</th>
+            <th scope="col" class="num">room</th>
+            <th scope="col">dams at tile ends</th>
+            <th scope="col">lowest gap in the bank</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="basin in basins" :key="basin.featureId">
+            <td>{{ basin.name }}</td>
+            <td class="num"><FigureCell :figure="basin.room" /></td>
+            <td>
+              <div v-for="(dam, i) in basin.dams" :key="i">
+                {{ dam.tileId }}, {{ dam.side }}{{ dam.isSeam ? '' : ', table end' }}: <FigureCell :figure="dam.length" /> × <FigureCell :figure="dam.height" />
+              </div>
+              <span v-if="basin.dams.length === 0" class="quiet">none</span>
+            </td>
+            <td :class="{ attention: basin.leaks.length > 0 }">{{ basin.leaks.length === 0 ? 'tight' : `into ${basin.leaks[0]!.into}` }}</td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+      <h3 class="mt-3">Ways to make it</h3>
+      <SearchProgress :search="search" what="Reckoning each way" />
+      <BTableSimple v-if="options.length > 0" class="ledger" data-testid="waterOptions">
+        <thead>
+          <tr>
+            <th scope="col">way</th>
+            <th scope="col" class="num">board costs</th>
+            <th scope="col" class="num">hands-on</th>
+            <th scope="col" class="num">mass</th>
+            <th scope="col">ready</th>
+            <th scope="col">look and hazards</th>
+            <th scope="col"><span class="visually-hidden">to do</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="option in options" :key="option.id" :data-way="option.id">
+            <td>{{ option.name }}</td>
+            <td class="num"><FigureCell :figure="option.cost" /></td>
+            <td class="num"><FigureCell :figure="option.hours" /></td>
+            <td class="num"><FigureCell :figure="option.mass" /></td>
+            <td class="ready">{{ option.readyText }}</td>
+            <td>
+              {{ option.says }} <small v-if="option.hazards.length > 0" class="quiet">{{ option.hazards.join(' ') }}</small>
+            </td>
+            <td>
+              <span v-if="option.isOwn" class="quiet">as it is</span>
+              <BButton v-else variant="key" @click="store.edit(option.edit)">Take it</BButton>
+            </td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+    </template>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  height: 100%;
+  overflow-y: auto;
+  padding: 4px 2px;
+}
+.ready {
+  white-space: nowrap;
+}
+</style>
