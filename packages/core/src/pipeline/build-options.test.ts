@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { CATALOGUE, aBoard, aMound } from '../testing';
 import { type BuildOption, buildOptionsOf } from './build-options';
-import { derivePipeline } from './derive';
+import { derivePipeline } from './full';
 
 const plan = aBoard({}, aMound([100, 100, 200, 100], 20));
 let buildOptions: readonly BuildOption[] = [];

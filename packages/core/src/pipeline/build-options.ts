@@ -6,7 +6,8 @@ import type { MakePieces } from '../pieces';
 import type { Plan, PlanDraft } from '../plan';
 import type { Bow } from '../stack/bow';
 import { type Figure, lengthWords } from '../base/units';
-import { type Derivation, derivePipeline } from './derive';
+import type { Derivation } from './derive';
+import { derivePipeline } from './full';
 
 /** One way to build the same board, and what it comes to. */
 export interface BuildOption {

@@ -9,7 +9,7 @@ import { rectangle } from '../shapes';
 import { checkPlan } from '../plan/check';
 import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
 import { type Figure, working } from '../base/units';
-import { derivePipeline } from './derive';
+import { derivePipeline } from './full';
 
 const deriveFresh = (plan: Plan) => derivePipeline(makePieces)(plan, CATALOGUE);
 

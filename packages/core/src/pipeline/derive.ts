@@ -1,18 +1,6 @@
-import {
-  bowWarnings,
-  clearWarnings,
-  fixedWarnings,
-  coatWarnings,
-  cutWarnings,
-  glueWarnings,
-  groundWarnings,
-  lightWarnings,
-  seamWarnings,
-  stackWarnings,
-} from '../checks';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { facingsOn, heightChoices, raisedStacks, stackUp } from '../stack';
-import { dealt } from './warnings';
+import { type Checks, dealt } from './warnings';
 import type { Catalogue } from '../catalogue';
 import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
@@ -49,6 +37,8 @@ interface Sources {
   readonly makePieces: MakePieces | null;
   /** Null until a view that shows it has fetched what it takes. */
   readonly finish: Finish | null;
+  /** Null until they are fetched: a board is drawn before it is judged. */
+  readonly checks: Checks | null;
 }
 
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
@@ -101,28 +91,27 @@ export const STAGES = Stages.of<Sources>()
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
   .stage('tally', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days }), tallyOf)
   .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
-  .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue }) => ({ table, features, layers, units, ground, stack, catalogue }), dealt(groundWarnings))
-  .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue }) => ({ table, features, units, ground, seams, catalogue }), dealt(seamWarnings))
-  .stage('fixedWarnings', ({ fixed, ground }) => ({ fixed, ground }), dealt(fixedWarnings))
-  .stage('clearWarnings', ({ ground: { lands } }) => ({ lands }), dealt(clearWarnings))
-  .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue }) => ({ features, units, ground, groundHeight: stack.ground, catalogue }), dealt(lightWarnings))
-  .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue }) => ({ layers, units, joints, catalogue }), dealt(glueWarnings))
-  .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), dealt(bowWarnings))
-  .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue }) => ({ layers, coats, ground, zones, stack, parts, catalogue }), dealt(stackWarnings))
-  .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue }), dealt(cutWarnings))
-  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, basins, stack: { joints }, coats, bow, catalogue }) => ({ surfaces, areas, pieces, pieceSurfaces, basins, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue }), dealt(coatWarnings))
+  .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue, checks }) => ({ table, features, layers, units, ground, stack, catalogue, checks }), dealt(({ groundWarnings }) => groundWarnings))
+  .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue, checks }) => ({ table, features, units, ground, seams, catalogue, checks }), dealt(({ seamWarnings }) => seamWarnings))
+  .stage('fixedWarnings', ({ fixed, ground, checks }) => ({ fixed, ground, checks }), dealt(({ fixedWarnings }) => fixedWarnings))
+  .stage('clearWarnings', ({ ground: { lands }, checks }) => ({ lands, checks }), dealt(({ clearWarnings }) => clearWarnings))
+  .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue, checks }) => ({ features, units, ground, groundHeight: stack.ground, catalogue, checks }), dealt(({ lightWarnings }) => lightWarnings))
+  .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue, checks }) => ({ layers, units, joints, catalogue, checks }), dealt(({ glueWarnings }) => glueWarnings))
+  .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue, checks }), dealt(({ bowWarnings }) => bowWarnings))
+  .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
+  .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
+  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, basins, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, basins, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
-/** A pipeline for one board: see {@link Stages.pipeline}. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats */
-export function derivePipeline(
-  makePieces: MakePieces | null = null,
-  finish: Finish | null = null,
-): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
+/** What a pipeline is given beside the board; null for what is not there yet. */
+export type Given = Pick<Sources, 'makePieces' | 'finish' | 'checks'>;
+/** A pipeline for one board: see {@link Stages.pipeline}. */
+export function pipelineWith(given: Given): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
   const derive = STAGES.pipeline();
   const layOutOnce = rememberedLayouts();
-  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, makePieces, finish });
+  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, ...given });
 }

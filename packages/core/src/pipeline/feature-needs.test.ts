@@ -2,7 +2,7 @@ import { namedSurface } from '../surfaces';
 import { describe, expect, test } from 'vitest';
 import type { Plan } from '../plan';
 import { CATALOGUE, aBoard, aMound, aPit, aPool, aTrack } from '../testing';
-import { derivePipeline } from './derive';
+import { derivePipeline } from './full';
 
 /** The figures of one feature by their short names. */
 function needsOf(plan: Plan, featureId: string): Record<string, number> {

@@ -8,7 +8,8 @@ import { makePieces, newPiece } from '../pieces';
 import { NOTHING_DONE } from '../shop';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPlot, aPool, aTrack, CATALOGUE, derived, sampleEdit, someLights } from '../testing';
 import * as finish from '../finish';
-import { STAGES, derivePipeline } from './derive';
+import { STAGES } from './derive';
+import { derivePipeline } from './full';
 
 /** A board with something of most things on it, so that every stage has something to say. */
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1650 };

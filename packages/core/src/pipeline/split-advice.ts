@@ -4,7 +4,8 @@ import { LIMITS } from '../fields';
 import type { MakePieces } from '../pieces';
 import { type Plan, evenSplit, tableDepthMm, tableWidthMm } from '../plan';
 import { type Figure, given, total } from '../base/units';
-import { type Derivation, derivePipeline } from './derive';
+import type { Derivation } from './derive';
+import { derivePipeline } from './full';
 
 /** One way to split the table, with what it costs and spares. */
 export interface SplitOption {

@@ -1,6 +1,22 @@
 import type { Warning } from '../checks';
 
-/** A check as a stage: all its warnings at once. */
+/** Every check there is. */
+export type Checks = Pick<
+  typeof import('../checks'),
+  | 'bowWarnings'
+  | 'clearWarnings'
+  | 'coatWarnings'
+  | 'cutWarnings'
+  | 'fixedWarnings'
+  | 'glueWarnings'
+  | 'groundWarnings'
+  | 'lightWarnings'
+  | 'seamWarnings'
+  | 'stackWarnings'
+>;
+
+/** A check as a stage: all its warnings at once; none before checks are there. */
 export const dealt =
-  <Inputs>(check: (inputs: Inputs) => Generator<Warning>) =>
-  (inputs: Inputs): readonly Warning[] => [...check(inputs)];
+  <Inputs>(pick: (checks: Checks) => (inputs: Inputs) => Generator<Warning>) =>
+  ({ checks, ...inputs }: Inputs & { readonly checks: Checks | null }): readonly Warning[] =>
+    checks === null ? [] : [...pick(checks)(inputs as Inputs)];

@@ -4,7 +4,7 @@ import { type Coat, type Plan, plainCoat } from '../plan';
 import { type Edit, appliedTo, atOnce } from '../plan/edits';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import type { Figure } from '../base/units';
-import { derivePipeline } from './derive';
+import { derivePipeline } from './full';
 
 /** One way to make the water of a board, and what the board comes to with it. */
 export interface WaterOption {

@@ -12,7 +12,7 @@ import Pieces from '~icons/bi/house';
 import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
 import { BOARD_VIEWS, type BoardView } from './router';
-import { viewsOf } from '@spare-acre/core/checks';
+import { viewsOf } from '@spare-acre/core/checks/warning';
 import { partLazily } from '../ui/lazily';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';

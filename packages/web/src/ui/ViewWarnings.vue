@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type WarningView, viewsOf } from '@spare-acre/core/checks';
+import { type WarningView, viewsOf } from '@spare-acre/core/checks/warning';
 import { usePlan } from '../document/plan';
 import WarningCard from './WarningCard.vue';
 

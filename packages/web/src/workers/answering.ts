@@ -8,6 +8,8 @@ export interface Answer {
   readonly slices: Slices;
   /** Warnings in their order; those not in `slices` are as they were. */
   readonly warningIds: readonly string[];
+  /** False for a first answer that was given before the checks were there: it is to be asked again. */
+  readonly isJudged: boolean;
 }
 type Warnings = NonNullable<Slices['warnings']>;
 
@@ -30,7 +32,7 @@ export class Answering {
       this.sent.set(name, shown);
       changed.push([name, name === 'warnings' ? newAmong(shown as Warnings, before as Warnings | undefined) : shown]);
     }
-    return { slices: Object.fromEntries(changed) as Slices, warningIds: derivation.warnings.map(({ id }) => id) };
+    return { slices: Object.fromEntries(changed) as Slices, warningIds: derivation.warnings.map(({ id }) => id), isJudged: true };
   }
 }
 

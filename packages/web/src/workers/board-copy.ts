@@ -1,6 +1,6 @@
 import { type Patch, applyPatches, enablePatches } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type Derivation, type Finish, derivePipeline } from '@spare-acre/core/pipeline';
+import { type Derivation, type Given, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import type { MakePieces } from '@spare-acre/core/pieces';
 import type { Board, Plan } from '@spare-acre/core/plan';
 import type { Offcut } from '@spare-acre/core/shop';
@@ -9,16 +9,15 @@ enablePatches();
 
 /** A worker's own copy of the open board, kept up by patches: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
-  private reckon = derivePipeline();
+  private given: Given = { makePieces: null, finish: null, checks: null };
+  private reckon = pipelineWith(this.given);
   private board: Board | null = null;
   private known: Catalogue | null = null;
   private offcuts: readonly Offcut[] = [];
-  private making: MakePieces | null = null;
-  private finishing: Finish | null = null;
 
   /** Takes a whole board; what was remembered of an earlier one goes. */
   open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[]): void {
-    this.reckon = derivePipeline(this.making, this.finishing);
+    this.reckon = pipelineWith(this.given);
     [this.board, this.known, this.offcuts] = [board, catalogue, offcuts];
   }
   shelve(offcuts: readonly Offcut[]): void {
@@ -28,17 +27,20 @@ export class BoardCopy {
     this.board = applyPatches(this.board!, patches);
   }
 
-  /** Fetches what makes pieces, once the board has some, and what reckons coats to the last, once they are looked at: a first look at a table needs none of it. */
-  async ready(looksAtCoats = false): Promise<void> {
-    const wantsPieces = this.making === null && this.plan.pieces.length > 0;
-    const wantsCoats = this.finishing === null && looksAtCoats;
-    if (!wantsPieces && !wantsCoats) return;
-    if (wantsPieces) this.making = (await import('@spare-acre/core/pieces')).makePieces;
-    if (wantsCoats) this.finishing = await import('@spare-acre/core/finish');
-    this.reckon = derivePipeline(this.making, this.finishing);
+  /** Fetches what makes pieces, once the board has some, what reckons coats to the last, once they are looked at, and the checks: a first look needs none of it. */
+  async ready(wants: { readonly finish: boolean; readonly checks: boolean }): Promise<void> {
+    const { makePieces, finish, checks } = this.given;
+    const given: Given = {
+      makePieces: makePieces ?? (this.plan.pieces.length === 0 ? null : (await import('@spare-acre/core/pieces')).makePieces),
+      finish: finish ?? (wants.finish ? await import('@spare-acre/core/finish') : null),
+      checks: checks ?? (wants.checks ? await import('@spare-acre/core/checks') : null),
+    };
+    if (given.makePieces === makePieces && given.finish === finish && given.checks === checks) return;
+    this.given = given;
+    this.reckon = pipelineWith(given);
   }
   get makePieces(): MakePieces | null {
-    return this.making;
+    return this.given.makePieces;
   }
 
   get plan(): Plan {

@@ -10,17 +10,21 @@ import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';
 import type { Look, SliceName } from './slices';
 
-/** Slices that are reckoned only where somebody looks at coats. */
-const COATS: ReadonlySet<SliceName> = new Set(['matrix', 'mixes', 'strewn', 'floors']);
+/** Slices that only some views look at: what reckons them is fetched with the first of these. */
+const FINISHED: ReadonlySet<SliceName> = new Set(['matrix', 'mixes', 'strewn', 'floors']);
+/** The board is drawn and counted before it is judged: checks are fetched for the second answer. */
+let isJudged = false;
 const copy = new BoardCopy();
 const answering = new Answering();
 const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
 async function answer(): Promise<Answer> {
-  await copy.ready(look.slices.some((name) => COATS.has(name)));
+  const judges = isJudged;
+  await copy.ready({ finish: look.slices.some((name) => FINISHED.has(name)), checks: judges });
+  isJudged = true;
   const derivation = copy.derived();
   dates.note(derivation.days);
-  return answering.answer(derivation, look);
+  return { ...answering.answer(derivation, look), isJudged: judges };
 }
 
 const reckoner = {

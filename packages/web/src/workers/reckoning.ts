@@ -28,6 +28,7 @@ export class Reckoning {
   private patches: Patch[] = [];
   private offcuts: readonly Offcut[] | null = null;
   private looking: Look | null = null;
+  private lastLook: Look = { slices: [], chosen: [] };
   private isRunning = false;
   private version = 0;
 
@@ -38,6 +39,7 @@ export class Reckoning {
 
   open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], look: Look): void {
     [this.patches, this.offcuts, this.looking] = [[], null, null];
+    this.lastLook = look;
     this.opening = () => this.remote.open(board, catalogue, offcuts, look) as Promise<Answer>;
     this.ask();
   }
@@ -55,7 +57,7 @@ export class Reckoning {
 
   /** Tells what is looked at now. */
   look(look: Look): void {
-    this.looking = look;
+    [this.looking, this.lastLook] = [look, look];
     this.ask();
   }
 
@@ -85,7 +87,9 @@ export class Reckoning {
     for (let ask = this.next(); ask !== null; ask = this.next()) {
       const version = this.version;
       try {
-        this.listener.answered(await ask(), version);
+        const answer = await ask();
+        this.listener.answered(answer, version);
+        if (!answer.isJudged) this.looking ??= this.lastLook;
       } catch (error) {
         this.listener.failed(error);
       }

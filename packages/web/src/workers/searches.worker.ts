@@ -14,7 +14,7 @@ const board = new BoardCopy();
 const ofBoard =
   <Rest extends readonly unknown[], Found>(search: (of: BoardCopy, ...rest: Rest) => Found) =>
   async (...rest: Rest): Promise<Awaited<Found>> => {
-    await board.ready();
+    await board.ready({ finish: false, checks: true });
     return await search(board, ...rest);
   };
 

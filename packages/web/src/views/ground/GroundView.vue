@@ -47,7 +47,7 @@ useLook(
   () => [
     'standing',
     // Worn in the round.
-    ...(look.value === 'round' ? (['matrix', 'worn'] as const) : []),
+    ...(look.value === 'solid' ? (['matrix', 'worn'] as const) : []),
     ...(look.value === 'seams'
       ? (['seams', 'tiles', 'stored', 'groundHeight'] as const)
       : chosen.value.length === 0

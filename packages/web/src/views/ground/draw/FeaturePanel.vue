@@ -3,8 +3,6 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { type Feature, type FeatureField, copyOf, kindOf } from '@spare-acre/core/features';
 import { LIMITS } from '@spare-acre/core/fields';
-import { starterSurface } from '@spare-acre/core/plan';
-import { atOnce } from '@spare-acre/core/plan/edits';
 import { fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/shapes';
 import { shortId } from '../../../document/name';
 import AskedField from '../../../ui/AskedField.vue';
@@ -13,6 +11,7 @@ import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import TextField from '../../../ui/TextField.vue';
 import ViewWarnings from '../../../ui/ViewWarnings.vue';
+import { partLazily } from '../../../ui/lazily';
 import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
 import ArrangeSection from './ArrangeSection.vue';
@@ -57,26 +56,8 @@ function duplicate(): void {
 function remove(): void {
   if (removeFeatures(store, [props.feature]) === '') select(null);
 }
-/** Surfaces it may wear: those of the board first, then recipes the board has not got yet; none for what shows no ground. */
-const wears = computed(() => {
-  const { patch, staysFree, isGroove, standsMm, isPlot } = kind.value;
-  if (staysFree === true || isGroove === true || (standsMm !== undefined && isPlot !== true)) return null;
-  const own = store.plan!.surfaces;
-  const others = catalogues.catalogue!.starter.surfaces.filter(({ id }) => own.every((surface) => surface.id !== id));
-  return [
-    { value: '', text: patch === undefined ? 'the usual' : 'nothing yet' },
-    ...own.map(({ id, name }) => ({ value: id, text: name })),
-    ...others.map(({ id, name }) => ({ value: id, text: name })),
-  ];
-});
-function wear(surfaceId: string): void {
-  const set = { code: 'feature/set', featureId: props.feature.id, change: { surfaceId: surfaceId === '' ? null : surfaceId }, what: 'Coat' } as const;
-  const starter = catalogues.catalogue!.starter.surfaces.find(({ id }) => id === surfaceId);
-  const isNew = starter !== undefined && store.plan!.surfaces.every(({ id }) => id !== surfaceId);
-  const scale = store.plan!.figureHeightMm / catalogues.catalogue!.bench.personMm.value;
-  const add = isNew ? [{ code: 'surface/add' as const, surface: starterSurface(starter, catalogues.catalogue!.patterns, scale) }] : [];
-  store.edit(add.length === 0 ? set : atOnce([...add, set], `Coat ${props.feature.name}`));
-}
+/** Only chosen features are coated otherwise: what offers the surfaces is fetched with the first of them. */
+const WearsField = partLazily(() => import('./WearsField.vue'));
 const SIZE = { min: 1, max: LIMITS.tableMm.max };
 </script>
 
@@ -103,7 +84,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
       />
       <AskedField v-else :field="field" :value="valueOf(field)" :system="system" :take="(value) => set(field.label, field.key, value)" />
     </template>
-    <ChoiceField v-if="wears !== null" label="Wears" :value="feature.surfaceId ?? ''" :options="wears" @choose="wear" />
+    <WearsField :feature="feature" />
     <template v-if="shape.form === 'strip'">
       <LengthField
         label="Width"

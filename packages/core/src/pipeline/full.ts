@@ -1,0 +1,12 @@
+import type { Catalogue } from '../catalogue';
+import * as checks from '../checks';
+import type { MakePieces } from '../pieces';
+import type { Plan } from '../plan';
+import type { Shop } from '../shop';
+import { type Derivation, type Finish, pipelineWith } from './derive';
+
+/** A pipeline for one board with every check. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats or the section */
+export const derivePipeline = (
+  makePieces: MakePieces | null = null,
+  finish: Finish | null = null,
+): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, checks });
