@@ -1,4 +1,4 @@
-import { type Box, type Point, type Region, areaMm2, boxesOverlap, distanceMm, grown, intersection, isEmpty, pieces, regionBox } from '../base/geometry';
+import { type Point, type Region, areaMm2, boxesOverlap, intersection, isEmpty, regionBox } from '../base/geometry';
 import { remembered, sameItems } from '../base/memory';
 import { type Figure, given, reckon, total } from '../base/units';
 import { bowlVolumeMm3, kindOf } from '../features';
@@ -8,32 +8,12 @@ import type { Land } from './land';
 import { isBowl, profileOf, waterLevelMm, waterMm } from './profile';
 import type { Upright } from './upright';
 
-/** Where a basin's water meets the end of a tile: a wall has to hold it until it is set. */
-export interface Dam {
-  readonly tileId: string;
-  readonly side: 'back' | 'right' | 'near' | 'left';
-  /** Whether another tile goes on behind it. */
-  readonly isSeam: boolean;
-  readonly length: Figure<'mm'>;
-  readonly height: Figure<'mm'>;
-}
-/** A place at which the water would run off: into lower ground beside it. */
-export interface Leak {
-  readonly into: string;
-  readonly at: Point;
-  /** How far under the water's surface the bank is there. */
-  readonly belowMm: number;
-}
 /** A basin with water standing in it. */
 export interface Basin {
   readonly featureId: string;
   readonly name: string;
   /** Room for water, its floor, its brim and what stands in it allowed for. */
   readonly room: Figure<'mm³'>;
-  readonly waterMm: number;
-  readonly dams: readonly Dam[];
-  /** The lowest first. */
-  readonly leaks: readonly Leak[];
 }
 
 interface BasinInputs {
@@ -41,22 +21,18 @@ interface BasinInputs {
   readonly uprights: readonly Upright[];
 }
 
-/** Every basin that shows, with what it holds. @source craft.md §6: water area × depth, less what stands in it; dams where water meets a tile edge */
+/** Every basin that shows, with what it holds. @source craft.md §6: water area × depth, less what stands in it */
 export function basinsOf({ ground, uprights }: BasinInputs): readonly Basin[] {
   const wet = ground.lands.filter((land) => land.role === 'hole' && waterMm(land) !== null && !isEmpty(land.body));
   return wet.map((land) => {
     const box = regionBox(land.body);
-    const near = ground.lands.filter(({ whole }, i) => ground.lands[i] !== land && !isEmpty(whole) && boxesOverlap(grownBox(box, TOUCH_MM), regionBox(whole)));
+    const near = ground.lands.filter(({ whole }, i) => ground.lands[i] !== land && !isEmpty(whole) && boxesOverlap(box, regionBox(whole)));
     const measured = ground.features[ground.lands.indexOf(land)]!;
     const inIt = uprights.filter(({ ground: own }) => !isEmpty(own) && boxesOverlap(box, regionBox(own)));
     const names = inIt.map(({ featureId }) => ground.lands.find(({ feature }) => feature.id === featureId)?.name ?? featureId);
-    return basinOf({ land, near, inIt, names, surface: measured.surface, tiles: ground.tiles });
+    return basinOf({ land, near, inIt, names, surface: measured.surface });
   });
 }
-
-/** Neighbours within this touch: a bank thinner than this lets water through. */
-const TOUCH_MM = 1;
-const grownBox = ({ left, top, right, bottom }: Box, by: number): Box => ({ left: left - by, top: top - by, right: right + by, bottom: bottom + by });
 
 /** One basin with what could change it. */
 interface Near {
@@ -65,21 +41,17 @@ interface Near {
   readonly inIt: readonly Upright[];
   readonly names: readonly string[];
   readonly surface: Figure<'mm²'>;
-  readonly tiles: Ground['tiles'];
 }
 const LAST = new WeakMap<Land, { readonly of: Near; readonly basin: Basin }>();
 function basinOf(of: Near): Basin {
-  const { land, near, inIt, tiles } = of;
+  const { land, near, inIt } = of;
   const last = LAST.get(land);
-  if (last !== undefined && sameItems(last.of.near, near) && sameItems(last.of.inIt, inIt) && last.of.tiles === tiles) return last.basin;
+  if (last !== undefined && sameItems(last.of.near, near) && sameItems(last.of.inIt, inIt)) return last.basin;
   const deepMm = waterMm(land)!;
   const basin: Basin = {
     featureId: land.feature.id,
     name: land.name,
     room: roomOf(of, deepMm),
-    waterMm: deepMm,
-    dams: damsOf(land, deepMm, tiles),
-    leaks: leaksOf(land, near),
   };
   LAST.set(land, { of, basin });
   return basin;
@@ -137,76 +109,3 @@ function pieceIn({ ground, spansAt }: Upright, name: string, basin: Land, deepMm
   return mm3 < 1 ? [] : [given(`${name}, under water`, mm3, 'mm³', 'drawing', `measured every ${PROBE_MM} mm, up to ${deepMm} mm of water`)];
 }
 
-const SIDES = [
-  { side: 'back', at: 'top', along: 'x' },
-  { side: 'near', at: 'bottom', along: 'x' },
-  { side: 'left', at: 'left', along: 'y' },
-  { side: 'right', at: 'right', along: 'y' },
-] as const;
-/** Lines this near a tile's end run along it. */
-const ALONG_MM = 0.01;
-
-/** Where the water meets the end of a tile, tile by tile. */
-function damsOf(land: Land, deepMm: number, tiles: Ground['tiles']): readonly Dam[] {
-  const outer = { left: Math.min(...tiles.map(({ box }) => box.left)), top: Math.min(...tiles.map(({ box }) => box.top)), right: Math.max(...tiles.map(({ box }) => box.right)), bottom: Math.max(...tiles.map(({ box }) => box.bottom)) };
-  return tiles.flatMap(({ id, box }) => {
-    if (!boxesOverlap(box, regionBox(land.body))) return [];
-    return SIDES.flatMap(({ side, at, along }): Dam[] => {
-      const lengthMm = wetAlong(land.body, box, at, along);
-      if (lengthMm < 0.5) return [];
-      return [
-        {
-          tileId: id,
-          side,
-          isSeam: box[at] !== outer[at],
-          length: given(`${land.name} at the ${side} end of ${id}`, lengthMm, 'mm', 'drawing', 'measured along the tile’s end'),
-          height: given(`${land.name}, water to hold`, deepMm, 'mm', 'plan'),
-        },
-      ];
-    });
-  });
-}
-
-/** How much of a tile's end a region covers: what it has on a hair's breadth inside. */
-function wetAlong(body: Region, box: Box, at: 'left' | 'right' | 'top' | 'bottom', along: 'x' | 'y'): number {
-  const inside = at === 'left' || at === 'top' ? box[at] + ALONG_MM : box[at] - ALONG_MM;
-  const [from, to] = along === 'x' ? [box.left, box.right] : [box.top, box.bottom];
-  const across = along === 'x' ? 'y' : 'x';
-  const cuts: number[] = [];
-  for (const ring of body.rings)
-    ring.forEach((a, i) => {
-      const b = ring[(i + 1) % ring.length]!;
-      if (a[across] > inside === b[across] > inside) return;
-      cuts.push(a[along] + ((inside - a[across]) / (b[across] - a[across])) * (b[along] - a[along]));
-    });
-  cuts.sort((p, q) => p - q);
-  let sum = 0;
-  for (let i = 0; i + 1 < cuts.length; i += 2) sum += Math.max(0, Math.min(to, cuts[i + 1]!) - Math.max(from, cuts[i]!));
-  return sum;
-}
-
-/** Other sunk ground that touches the basin with its floor, or its own water, under the surface of this one. */
-function leaksOf(land: Land, near: readonly Land[]): readonly Leak[] {
-  const brimMm = waterLevelMm(land)!;
-  const reach = grown(land.body, TOUCH_MM);
-  return near
-    .flatMap((other): Leak[] => {
-      if (other.role !== 'hole' || other.feature === land.feature || isEmpty(other.body)) return [];
-      const otherMm = waterLevelMm(other) ?? other.levelMm;
-      if (otherMm > brimMm - LEVEL_MM) return [];
-      const shared = pieces(intersection(reach, other.body));
-      if (shared.length === 0) return [];
-      const widest = shared.reduce((best, one) => (areaMm2(one) > areaMm2(best) ? one : best));
-      return [{ into: other.name, at: middleOf(widest), belowMm: brimMm - Math.max(otherMm, Math.min(0, profileOf(other)(middleOf(widest)))) }];
-    })
-    .sort((a, b) => b.belowMm - a.belowMm);
-}
-/** Waters whose surfaces differ by less are one. */
-const LEVEL_MM = 0.25;
-
-/** The corner of a sliver that is nearest to the middle of its box: a point that lies on it. */
-function middleOf(region: Region): Point {
-  const { left, top, right, bottom } = regionBox(region);
-  const middle = { x: (left + right) / 2, y: (top + bottom) / 2 };
-  return region.rings.flat().reduce((best, point) => (distanceMm(point, middle) < distanceMm(best, middle) ? point : best));
-}

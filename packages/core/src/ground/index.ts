@@ -1,5 +1,5 @@
 export { basinsOf } from './basins';
-export type { Basin, Dam, Leak } from './basins';
+export type { Basin } from './basins';
 export type { FeatureGround } from './feature-ground';
 export { layGround } from './ground';
 export type { Ground, TileLand } from './ground';

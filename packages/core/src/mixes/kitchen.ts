@@ -13,15 +13,21 @@ const QUARTERS = ['', '¼', '½', '¾'] as const;
  */
 export function kitchenWords(ml: number, kitchen: Kitchen): string {
   const { cupMl, tablespoonMl, teaspoonMl } = KITCHENS[kitchen];
-  const stepMl = ml >= 2 * cupMl ? tablespoonMl : teaspoonMl / 4;
-  let quarters = Math.round(Math.round(ml / stepMl) * (stepMl / (teaspoonMl / 4)));
-  if (quarters === 0) return 'a pinch';
-  const perCup = Math.round((cupMl / teaspoonMl) * 4);
-  const perTablespoon = Math.round((tablespoonMl / teaspoonMl) * 4);
-  const cups = Math.floor(quarters / perCup);
-  quarters -= cups * perCup;
-  const tablespoons = Math.floor(quarters / perTablespoon);
-  quarters -= tablespoons * perTablespoon;
+  let [cups, tablespoons, quarters] = [0, 0, 0];
+  if (ml >= 2 * cupMl) {
+    cups = Math.floor(ml / cupMl);
+    tablespoons = Math.round((ml - cups * cupMl) / tablespoonMl);
+    if (tablespoons * tablespoonMl >= cupMl) [cups, tablespoons] = [cups + 1, 0];
+  } else {
+    quarters = Math.round(ml / (teaspoonMl / 4));
+    if (quarters === 0) return 'a pinch';
+    const perCup = Math.round((cupMl / teaspoonMl) * 4);
+    const perTablespoon = Math.round((tablespoonMl / teaspoonMl) * 4);
+    cups = Math.floor(quarters / perCup);
+    quarters -= cups * perCup;
+    tablespoons = Math.floor(quarters / perTablespoon);
+    quarters -= tablespoons * perTablespoon;
+  }
   const words = [
     cups === 0 ? '' : `${cups} ${cups === 1 ? 'cup' : 'cups'}`,
     tablespoons === 0 ? '' : `${tablespoons} tbsp`,

@@ -44,6 +44,9 @@ export function coloured(beside: readonly (readonly number[])[], parts: readonly
     const by = evened + 1 === MOST_EVENED ? 1 : EVENED_BY;
     wanted = sharesOf(beside.length, wanted.map((count) => count + (mean - count) * by));
   }
+  // Two tints of a chequer are as many as the chequer has of each, whatever is asked for.
+  const free = colouredAs(parts.map(() => beside.length), beside, random, false);
+  if (free.alike === 0) return ok({ tintOf: free.tintOf, counts: parts.map((_, tint) => free.tintOf.filter((one) => one === tint).length), isAsAsked: false });
   return fail({ code: 'colours/too-few', alike: least });
 }
 
@@ -60,7 +63,7 @@ function mostApart(beside: readonly (readonly number[])[]): number {
   return count * 1.03;
 }
 
-function colouredAs(wanted: readonly number[], beside: readonly (readonly number[])[], random: Random): { readonly tintOf: Uint8Array; readonly alike: number } {
+function colouredAs(wanted: readonly number[], beside: readonly (readonly number[])[], random: Random, isMended = true): { readonly tintOf: Uint8Array; readonly alike: number } {
   const kinds = wanted.length;
   const tintOf = new Uint8Array(beside.length).fill(255);
   const left = [...wanted];
@@ -84,7 +87,7 @@ function colouredAs(wanted: readonly number[], beside: readonly (readonly number
     tintOf[unit] = tint;
     left[tint]!--;
   }
-  return { tintOf, alike: mend(tintOf, beside, kinds, random) };
+  return { tintOf, alike: isMended ? mend(tintOf, beside, kinds, random) : late.length };
 }
 
 /** Units of each tint: by its parts, the largest remainders rounded up. */

@@ -24,7 +24,7 @@ import { Stages } from './stages';
 import { tallyOf } from './tally';
 
 /** What reckons what is only looked at in Coats and Supplies. */
-export type Finish = Pick<typeof import('../finish'), 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
+export type Finish = Pick<typeof import('../finish'), 'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
 
 /** What everything follows from. */
 interface Sources {
@@ -85,6 +85,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
+  .stage('banks', ({ ground, finish }) => ({ ground, finish }), ({ ground, finish }) => finish?.banksOf({ ground }) ?? [])
   .stage('matrix', ({ plan: { climate, figureHeightMm }, coats, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, catalogue, finish }) => ({ coats, areas, pieceSurfaces, climate, figureHeightMm, catalogue, finish }), ({ finish, ...inputs }) => finish?.coatMatrix(inputs) ?? null)
   .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
@@ -100,7 +101,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue, checks }), dealt(({ bowWarnings }) => bowWarnings))
   .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
-  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, basins, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, basins, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
+  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */

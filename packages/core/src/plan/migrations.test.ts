@@ -127,3 +127,54 @@ test('a plan of version 5 is brought forward: its pieces are bare, and every cop
   expect(checked.value.pieces.length).toBeGreaterThan(0);
   expect(checked.value.pieces.every(({ coats, castingId }) => coats.length === 0 && castingId === null)).toBe(true);
 });
+
+test('a plan of version 6: each kind of ground becomes a surface with its coats, features and pieces wear the usual, bases get a colour', () => {
+  const { surfaces, wears, paints: _paints, testPieces: _tests, play, features, pieces, ...plan } = brinefold(CATALOGUE);
+  const coats = Object.fromEntries(
+    Object.entries(wears).map(([kind, worn]) => [
+      kind,
+      surfaces.find(({ id }) => id === worn)!.coats.map(({ id, coatingId, methodId, filmMm }) => ({ id, coatingId, methodId, filmMm })),
+    ]),
+  );
+  const without = ({ surfaceId: _own, ...one }: (typeof features)[number]): object => one;
+  const bare = ({ surfaceId: _own, faces: _faces, coats: own, ...piece }: (typeof pieces)[number]): object => ({
+    ...piece,
+    coats: own.map(({ id, coatingId, methodId, filmMm }) => ({ id, coatingId, methodId, filmMm })),
+  });
+  const { baseHex: _hex, ...rules } = play;
+  const old = { ...plan, version: 6, coats, play: rules, features: features.map(without), pieces: pieces.map(bare) };
+  const checked = checkPlan(old, CATALOGUE);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+  expect(checked.value.wears).toMatchObject({ open: 'open', water: 'water' });
+  expect(checked.value.surfaces.find(({ id }) => id === 'open')).toMatchObject({ name: 'Open ground', relief: 'earth', laid: null });
+  const first = coats['open']![0]!;
+  expect(checked.value.surfaces.find(({ id }) => id === 'open')!.coats[0]).toEqual({ ...first, tint: [], before: 'dry', coverPct: 100, goes: 1, thin: 0, strewn: null });
+  expect(checked.value.features.every(({ surfaceId }) => surfaceId === null)).toBe(true);
+});
+
+test('a surface or a paint that is named and is not there is refused by its place', () => {
+  const plan = aBoard();
+  const [first, ...others] = plan.surfaces;
+  const [coat, ...rest] = first!.coats;
+  const bad = { ...plan, wears: { ...plan.wears, open: 'moon' }, surfaces: [{ ...first!, coats: [{ ...coat!, tint: [{ paintId: 'sky', parts: 1 }] }, ...rest] }, ...others] };
+  const checked = checkPlan(bad, CATALOGUE);
+  expect(checked.ok ? [] : checked.problem.issues.map(({ path }) => path)).toEqual(['wears.open', 'surfaces.0.coats.0.tint.0.paintId']);
+});
+
+test.each([
+  [{ coverPct: 0 }, 'coverPct'],
+  [{ goes: 1.5 }, 'goes'],
+  [{ filmMm: -1 }, 'filmMm'],
+  [{ tint: [{ paintId: 'bog-oak', parts: 0 }] }, 'tint.0.parts'],
+] as const)('a coat with %o is refused at its field', (change, path) => {
+  const plan = aBoard();
+  const [first, ...others] = plan.surfaces;
+  const [coat, ...rest] = first!.coats;
+  const checked = checkPlan({ ...plan, surfaces: [{ ...first!, coats: [{ ...coat!, ...change }, ...rest] }, ...others] }, CATALOGUE);
+  expect(checked.ok ? [] : checked.problem.issues.map((issue) => issue.path)).toEqual([`surfaces.0.coats.0.${path}`]);
+});
+test('a colour that is none is refused with one that would do', () => {
+  const plan = aBoard();
+  const checked = checkPlan({ ...plan, paints: [{ id: 'a', name: 'Mine', hex: 'greenish', tintingStrength: 1 }] }, CATALOGUE);
+  expect(checked.ok ? [] : checked.problem.issues).toEqual([{ path: 'paints.0.hex', message: 'got "greenish"; a colour such as #7a6f52 would do' }]);
+});

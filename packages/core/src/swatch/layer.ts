@@ -30,13 +30,11 @@ export interface Layer {
  * @source Kubelka, "New contributions to the optics of intensely light-scattering materials", 1948
  */
 export function layerOf(hex: string, hides: number, strength: number): Layer {
-  // SX of a full coat; a coat that hides all stands for a thick one.
-  const fullSx = hides >= 0.995 ? 8 : -1.4 * Math.log(1 - hides * 0.995);
-  const tables = reflectances(hex).map((r): Uint16Array => {
-    const own = Math.max(0.004, Math.min(0.996, r));
-    const ks = (1 - own) ** 2 / (2 * own); // K/S
-    const a = 1 + ks;
-    const b = Math.sqrt(a * a - 1);
+  const colours = reflectances(hex).map((r) => Math.max(0.004, Math.min(0.996, r)));
+  // By the green, which carries most of the lightness: SX of a full coat.
+  const fullSx = sxThatHides(hides, colours[1]!);
+  const tables = colours.map((own): Uint16Array => {
+    const { a, b } = inner(own);
     const table = new Uint16Array(THICKS * TONES);
     for (let t = 0; t < THICKS; t++) {
       const sx = (t / (THICKS - 1)) * MOST_THICK * fullSx * strength;
@@ -45,14 +43,34 @@ export function layerOf(hex: string, hides: number, strength: number): Layer {
         continue;
       }
       const bcoth = b / Math.tanh(Math.max(1e-9, b * sx));
-      for (let tone = 0; tone < TONES; tone++) {
-        const rg = reflectanceOf(tone);
-        table[t * TONES + tone] = toneOf((1 - rg * (a - bcoth)) / (a - rg + bcoth));
-      }
+      for (let tone = 0; tone < TONES; tone++) table[t * TONES + tone] = toneOf(over(reflectanceOf(tone), a, bcoth));
     }
     return table;
   }) as [Uint16Array, Uint16Array, Uint16Array];
   return { tables };
+}
+
+/** Kubelka and Munk's a and b of a colour where it is thick: K/S = (1 − R)² / 2R, a = 1 + K/S, b = √(a² − 1). */
+function inner(own: number): { readonly a: number; readonly b: number } {
+  const a = 1 + (1 - own) ** 2 / (2 * own);
+  return { a, b: Math.sqrt(a * a - 1) };
+}
+const over = (rg: number, a: number, bcoth: number): number => (1 - rg * (a - bcoth)) / (a - rg + bcoth);
+
+/** A coat that hides all stands for a thick one. */
+const THICK_SX = 8;
+/** SX at which a layer takes so much of the difference between white and black under it; found by halving. */
+function sxThatHides(hides: number, own: number): number {
+  if (hides >= 0.995) return THICK_SX;
+  const { a, b } = inner(own);
+  let [low, high] = [0, THICK_SX];
+  for (let i = 0; i < 30; i++) {
+    const sx = (low + high) / 2;
+    const bcoth = b / Math.tanh(Math.max(1e-9, b * sx));
+    if (1 - (over(1, a, bcoth) - over(0, a, bcoth)) < hides) low = sx;
+    else high = sx;
+  }
+  return (low + high) / 2;
 }
 
 /** A surface's colours, tone by tone. */

@@ -53,7 +53,7 @@ export const methods: Catalogue['methods'] = [
   method('tint-units', 'stone by stone', 'colour', 42, [0.3, 0.2, 0.5], { coverShare: 0.5, isByUnit: true, lays: lays({ all: 0.5, joints: -0.8, broken: 0.2, patchMm: 12 }) }),
   method('stencil', 'stencilled or along a rule', 'colour', 43, [0.3, 0.2, 0.5], { coverShare: 0.25, lays: lays({ all: 0.85, joints: -0.4 }) }),
   method('stipple', 'stipple', 'colour', 44, [0.8, 0.6, 1.1], { coverShare: 0.25, lays: lays({ all: 0.45, film: 0.25, broken: 0.9, patchMm: 2 }) }),
-  method('wash', 'wash', 'wash', 50, [1.2, 0.9, 1.6], { lays: lays({ all: 0.16, hollows: 0.5, joints: 0.35, tops: -0.14 }) }),
+  method('wash', 'wash', 'wash', 50, [1.2, 0.9, 1.6], { lays: lays({ all: 0.32, hollows: 0.6, joints: 0.4, tops: -0.12 }) }),
   method('glaze', 'glaze', 'wash', 52, [1, 0.8, 1.4], { coverShare: 0.5, lays: lays({ all: 0.8, tops: -0.1 }) }),
   method('runs', 'stained downwards', 'wash', 54, [0.5, 0.3, 0.8], { coverShare: 0.25, lays: lays({ all: 0.015, hollows: 0.14, broken: 0.9, patchMm: 1.2, runsMm: 9 }) }),
   method('drybrush', 'drybrush', 'colour', 60, [1.6, 1.2, 2], { coverShare: 0.08, lays: lays({ all: 0, edges: 0.5, tops: 0.12, joints: -1, hollows: -0.8, film: 0.1, broken: 0.35, patchMm: 1 }) }),

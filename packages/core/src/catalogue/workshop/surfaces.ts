@@ -121,7 +121,7 @@ export const surfaces: Catalogue['starter']['surfaces'] = [
   surface('rusted-plate', 'Rusted plate', 'flat', [
     seal,
     use('masonry-paint', 'base', of('rust-bloom', { 'bog-oak': 1 })),
-    use('craft-acrylic', 'stipple', of('rust-bloom')),
+    use('craft-acrylic', 'base', { ...of('rust-bloom'), coverPct: 60 }),
     use('masking-fluid', 'mask'),
     use('craft-acrylic', 'overbrush', of('slate-yard')),
     use('wash', 'runs', of('rust-bloom')),

@@ -1,6 +1,7 @@
 import { type Adhesive, type Catalogue, type Coating, adhesiveBy, coatingBy, estimated } from '../../catalogue';
 import { type CoatNeed, grainLook } from '../../coats';
-import type { Basin } from '../../ground';
+import type { Ground } from '../../ground';
+import { banksOf } from '../../ground/banks';
 import type { Plan } from '../../plan';
 import type { BoardStack } from '../../stack';
 import type { Bow } from '../../stack/bow';
@@ -15,7 +16,7 @@ interface Inputs extends ListInputs {
   readonly figureHeightMm: number;
   readonly joints: BoardStack['joints'];
   readonly bow: Bow;
-  readonly basins: readonly Basin[];
+  readonly ground: Ground;
   readonly coats: readonly CoatNeed[];
   readonly catalogue: Catalogue;
 }
@@ -97,9 +98,9 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
 }
 
 /** Water that stands higher than the ground beside it. @source craft.md §6: gaps under the bank must be sealed */
-function* leakWarnings({ basins, coats, units }: Inputs): Generator<Warning> {
+function* leakWarnings({ ground, coats, units }: Inputs): Generator<Warning> {
   if (!coats.some(({ coating }) => coating.spread.by === 'depth')) return;
-  for (const { featureId, name, waterMm, leaks } of basins) {
+  for (const { featureId, name, waterMm, leaks } of banksOf({ ground })) {
     const [lowest] = leaks;
     if (lowest === undefined) continue;
     const holdsMm = Math.max(0.5, Math.floor((waterMm - lowest.belowMm) * 2) / 2);

@@ -18,7 +18,8 @@ export function* orderWarnings(list: CoatList, inputs: OrderInputs): Generator<W
   // One coat in the wrong place is told as what it spoils; a list that is out of order altogether is sorted.
   const steps = coats.filter(({ method }, i) => i > 0 && method.rank < coats[i - 1]!.method.rank).length;
   const order = steps > 1 ? [] : [...spoilt(list, coats)];
-  for (const { key, ...rest } of [...found, ...(order.length > 0 ? order : outOfRank(list, coats))])
+  const isMoved = found.some(({ code }) => code === 'coats/set-hard');
+  for (const { key, ...rest } of [...found, ...(order.length > 0 ? order : isMoved ? [] : outOfRank(list, coats))])
     yield { ...rest, id: `${rest.code} ${list.id} ${key}`.trim(), featureId: null, title: list.name };
 }
 const lower = ({ coating, method }: Told): string => `${coating.name.toLowerCase()} (${method.name})`;
@@ -45,7 +46,7 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue
     const key = coat.id;
     if (method.onto === 'wet') {
       const holder = holding(coats, i);
-      if (holder === i - 1 || (holder >= 0 && coat.before === 'wet')) {
+      if (holder >= 0 && (holder === i - 1 || coat.before === 'wet')) {
         if (coat.before === 'wet') continue;
         yield {
           key,

@@ -1,0 +1,154 @@
+import { describe, expect, test } from 'vitest';
+import { CATALOGUE, aCoat } from '../testing';
+import { methodBy } from '../catalogue';
+import { potsOf } from '../paint';
+import { type Coat, starterCoats } from '../plan';
+import { RELIEFS } from '../surfaces';
+import { judged } from './advice';
+import { flatTones, laidOver, layerOf, reflectanceOf } from './layer';
+import { laidBy, lieOf } from './masks';
+import { CELLS } from './noise';
+import { lightnessOf, numbersOf } from './numbers';
+import { reliefOf } from './reliefs';
+import { picture } from './shade';
+import { type Stage, SwatchBench, type SwatchRecipe } from './swatch';
+
+const bench = (): SwatchBench => new SwatchBench(CATALOGUE, () => potsOf(CATALOGUE, []));
+const recipe = (coats: readonly Coat[], change: Partial<SwatchRecipe> = {}): SwatchRecipe => ({ relief: 'cobble', units: null, unitTints: [], coats, seed: 5, ...change });
+const base = aCoat('masonry-paint', 'base', { tint: [{ paintId: 'slate-yard', parts: 1 }] });
+const wash = aCoat('wash', 'wash');
+const dry = aCoat('pale-acrylic', 'drybrush');
+const over = aCoat('craft-acrylic', 'overbrush');
+
+/** Mean L* of the cells that a test picks. */
+function lightnessWhere({ tones: { r, g, b } }: Stage, picks: (i: number) => boolean): number {
+  let [sum, count] = [0, 0];
+  for (let i = 0; i < r.length; i++) {
+    if (!picks(i)) continue;
+    sum += lightnessOf(0.2126 * reflectanceOf(r[i]!) + 0.7152 * reflectanceOf(g[i]!) + 0.0722 * reflectanceOf(b[i]!));
+    count++;
+  }
+  expect(count).toBeGreaterThan(500);
+  return sum / count;
+}
+/** How much the last coat changed hollows, tops, edges and joints. */
+function changed(coats: readonly Coat[]): { hollows: number; tops: number; edges: number; joints: number } {
+  const { stages, lie } = bench().make(recipe(coats));
+  const [before, after] = [stages.at(-2)!, stages.at(-1)!];
+  const by = (picks: (i: number) => boolean): number => lightnessWhere(after, picks) - lightnessWhere(before, picks);
+  return {
+    hollows: by((i) => lie.hollows[i]! > 0.7),
+    tops: by((i) => lie.tops[i]! > 0.5 && lie.edges[i]! < 0.1),
+    edges: by((i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1),
+    joints: by((i) => lie.joint[i]! > 0.9),
+  };
+}
+
+describe('where coats come to lie', () => {
+  test('a wash darkens hollows more than tops', () => {
+    const { hollows, tops } = changed([base, wash]);
+    expect(hollows).toBeLessThan(-2);
+    expect(hollows).toBeLessThan(2 * tops);
+  });
+  test('a wash with three parts more water does less', () => {
+    expect(changed([base, { ...wash, thin: 3 }]).hollows).toBeGreaterThan(changed([base, wash]).hollows + 1);
+  });
+  test('a drybrush lightens edges and leaves hollows and joints as they were', () => {
+    const { edges, hollows, joints } = changed([base, dry]);
+    expect(edges).toBeGreaterThan(4);
+    expect(Math.abs(hollows)).toBeLessThan(0.3);
+    expect(Math.abs(joints)).toBeLessThan(0.3);
+  });
+  test('an overbrush covers the stones and leaves the joints', () => {
+    const { tops, joints } = changed([base, over]);
+    expect(tops).toBeGreaterThan(3);
+    expect(Math.abs(joints)).toBeLessThan(0.3);
+  });
+  test('wash then drybrush is not drybrush then wash: light last is louder', () => {
+    const spread = (coats: readonly Coat[]): number => numbersOf(bench().make(recipe(coats)).stages.at(-1)!.tones, '#4a4034').spread;
+    expect(spread([base, wash, dry])).toBeGreaterThan(spread([base, dry, wash]));
+  });
+  test('paint from above finds what faces up', () => {
+    const lie = lieOf(reliefOf('rock', null, 3));
+    const mask = laidBy(methodBy(CATALOGUE, 'spray-above'), lie, 1, 1);
+    let [flat, steep, flats, steeps] = [0, 0, 0, 0];
+    mask.forEach((share, i) => {
+      if (lie.up[i]! > 0.95 && lie.hollows[i]! < 0.05) [flat, flats] = [flat + share, flats + 1];
+      if (lie.up[i]! < 0.5) [steep, steeps] = [steep + share, steeps + 1];
+    });
+    expect(flat / flats).toBeGreaterThan(0.5);
+    expect(steep / steeps).toBeLessThan(0.15);
+  });
+  test('stains run down: more of them under where they start than over it', () => {
+    const lie = lieOf(reliefOf('flat', null, 3));
+    const mask = laidBy(methodBy(CATALOGUE, 'runs'), lie, 1, 1);
+    let [down, up] = [0, 0];
+    for (let y = 1; y < CELLS - 1; y++)
+      for (let x = 0; x < CELLS; x++) {
+        const here = mask[y * CELLS + x]!;
+        if (here < 0.6) continue;
+        down += mask[(y + 1) * CELLS + x]!;
+        up += mask[(y - 1) * CELLS + x]!;
+      }
+    expect(down).toBeGreaterThan(up);
+  });
+  test('what was masked shows when the mask is off', () => {
+    const mask = aCoat('masking-fluid', 'mask');
+    const [plain, masked] = [[base, over], [base, mask, over]].map((coats) => bench().make(recipe(coats)));
+    const edges = ({ lie, stages }: typeof plain & object): number => lightnessWhere(stages.at(-1)!, (i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1);
+    expect(edges(masked!)).toBeLessThan(edges(plain!) - 1);
+  });
+});
+
+describe('a layer over a ground', () => {
+  const over1 = (hex: string, hides: number, ground: string, thick: number): number => {
+    const { g } = laidOver(flatTones(ground, 1), layerOf(hex, hides, 1), Float32Array.of(thick));
+    return reflectanceOf(g[0]!);
+  };
+  test('none leaves the ground, a thick one that hides is its own colour', () => {
+    expect(over1('#7f7f7f', 1, '#ffffff', 0)).toBeCloseTo(1, 2);
+    expect(over1('#7f7f7f', 1, '#ffffff', 1.5)).toBeCloseTo(0.212, 2);
+    expect(over1('#7f7f7f', 1, '#000000', 1.5)).toBeCloseTo(0.212, 2);
+  });
+  test('over white it darkens and over black it lightens, the more the thicker', () => {
+    const white = [0.2, 0.6, 1.2].map((thick) => over1('#7f7f7f', 0.5, '#ffffff', thick));
+    const black = [0.2, 0.6, 1.2].map((thick) => over1('#7f7f7f', 0.5, '#000000', thick));
+    expect(white).toEqual([...white].sort((a, b) => b - a));
+    expect(black).toEqual([...black].sort((a, b) => a - b));
+  });
+});
+
+describe('a swatch', () => {
+  const coats = starterCoats(CATALOGUE.starter.surfaces.find(({ id }) => id === 'plank')!.coats);
+  test('changed in one coat comes out as one made afresh', () => {
+    const kept = bench();
+    kept.make(recipe(coats));
+    const other = coats.map((coat, i) => (i === 2 ? { ...coat, thin: 2 } : coat));
+    expect(kept.make(recipe(other)).stages.at(-1)!.tones.g.slice()).toEqual(bench().make(recipe(other)).stages.at(-1)!.tones.g.slice());
+    expect(kept.make(recipe(coats)).stages.at(-1)!.tones.g.slice()).toEqual(bench().make(recipe(coats)).stages.at(-1)!.tones.g.slice());
+  });
+  test.each(RELIEFS)('%s: its edges meet, so that it can be laid side by side', (relief) => {
+    const { heightMm } = reliefOf(relief, null, 7);
+    let [seam, within] = [0, 0];
+    for (let y = 0; y < CELLS; y++) {
+      seam += Math.abs(heightMm[y * CELLS]! - heightMm[y * CELLS + CELLS - 1]!);
+      for (const x of [100, 200, 300, 400]) within += Math.abs(heightMm[y * CELLS + x]! - heightMm[y * CELLS + x - 1]!) / 4;
+    }
+    expect(seam).toBeLessThan(within * 4 + 8);
+  });
+  test('wet paint looks darker than dry', () => {
+    const { relief, lie, stages } = bench().make(recipe([base, over]));
+    const mean = (isWet: boolean): number => picture(relief, lie, stages.at(-1)!, { lightDeg: 315, lightUpDeg: 30, isWet, from: 'close' }).reduce((sum, value, i) => (i % 4 === 1 ? sum + Math.min(value, 200) : sum), 0);
+    expect(mean(true)).toBeLessThan(mean(false) * 0.97);
+  });
+  test('a floor that shouts is told, and what is advised lowers its spread', () => {
+    const loud = recipe([base, wash, aCoat('pale-acrylic', 'drybrush', { goes: 3, tint: [{ paintId: 'salt-white', parts: 1 }] })]);
+    const { numbers, says, advice } = judged(bench(), loud, { baseHex: '#4a4034', darkId: 'bog-oak', paleId: 'chalk-cliff' }, CATALOGUE);
+    expect(says).toContain('shouts');
+    expect(advice.map(({ code }) => code)).toEqual(expect.arrayContaining(['wash-last', 'darker-light']));
+    for (const one of advice) {
+      expect(one.numbers.spread).toBeLessThan(numbers.spread);
+      expect(numbersOf(bench().make({ ...loud, coats: one.coats }).stages.at(-1)!.tones, '#4a4034').spread).toBeCloseTo(one.numbers.spread, 9);
+    }
+  });
+});
