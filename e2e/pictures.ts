@@ -50,15 +50,14 @@ test('pictures of the main views', async ({ page, app }) => {
   await expect(page.getByTestId('solid')).toHaveAttribute('data-ready', 'true');
   await page.waitForTimeout(1_500); // the picture is drawn a frame later
   await picture(page, 'ground-round');
+  await page.getByRole('button', { name: 'Painted' }).click();
+  await expect(page.getByTestId('solid')).toHaveAttribute('data-painted', /\d+/, { timeout: 60_000 });
+  await page.waitForTimeout(1_500);
+  await picture(page, 'ground-painted');
   await look('Draw');
 
   await page.getByRole('button', { name: 'Make the top layer 20 mm' }).click();
   await expect(page.getByTestId('save-state')).toContainText('Saved');
-  await page.getByTestId('save-state').click();
-  await page.getByRole('dialog').getByRole('listitem').last().getByRole('button').click();
-  await expect(page.getByRole('row', { name: /^Mass/ })).toBeVisible();
-  await picture(page, 'earlier');
-  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'This server' }).click();
   await expect(page.getByRole('heading', { name: 'From a phone' })).toBeVisible();
   await picture(page, 'server');
@@ -68,8 +67,6 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await picture(page, 'section');
-  await page.getByRole('tab', { name: 'Bow and weights' }).click();
-  await picture(page, 'section-bow');
   await go(page, 'Pieces');
   await page
     .getByRole('navigation', { name: 'Pieces' })
@@ -77,16 +74,17 @@ test('pictures of the main views', async ({ page, app }) => {
     .click();
   await expect(page.getByRole('group', { name: /Windpump tower, drawn/ })).toBeVisible();
   await picture(page, 'pieces');
-  await page
-    .getByRole('navigation', { name: 'Pieces' })
-    .getByRole('button', { name: /Boiling house/ })
-    .click();
-  await page.getByRole('tab', { name: 'Cladding', exact: true }).click();
-  await expect(page.getByTestId('units').first()).toBeVisible();
-  await picture(page, 'pieces-cladding');
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /20 mm/ }).click();
   await picture(page, 'cuts');
+  await go(page, 'Coats');
+  await expect(page.getByTestId('matrix')).toBeVisible();
+  await picture(page, 'coats');
+  await page.getByRole('button', { name: /^Flagstone/ }).click();
+  await page.getByRole('tab', { name: 'Swatch' }).click();
+  await expect(page.locator('figure.swatch').first()).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
+  await expect(page.getByTestId('says')).toBeVisible({ timeout: 30_000 });
+  await picture(page, 'coats-swatch');
   await go(page, 'Supplies');
   await picture(page, 'supplies');
   await go(page, 'Days');

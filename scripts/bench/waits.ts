@@ -60,7 +60,9 @@ const CASES: readonly Case[] = [
     edit: ({ surfaces, wears }, round) => ({
       code: 'coats/set',
       surfaceId: wears.open,
-      coats: surfaces.find(({ id }) => id === wears.open)!.coats.map((coat, i) => (i === 0 ? { ...coat, filmMm: 1 + (round % 4) * 0.3 } : coat)),
+      coats: surfaces
+        .find(({ id }) => id === wears.open)!
+        .coats.map((coat, i) => (i === 0 ? { ...coat, filmMm: 1 + (round % 4) * 0.3 } : coat)),
     }),
   },
   {

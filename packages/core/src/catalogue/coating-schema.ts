@@ -82,11 +82,7 @@ export const Coating = z.strictObject({
   /** Looked after while it dries: so often, so long each time, over so much time. */
   tended: z.strictObject({ what: z.string().min(1).max(80), everyMin: positive, takesMin: positive, forMin: positive }).nullable(),
   /** Its colour as it dries, where it has one of its own; how well a full coat hides what is under it; how glossy it dries. */
-  look: z.strictObject({
-    hex: Hex.nullable(),
-    hides: z.number().min(0).max(1),
-    gloss: z.number().min(0).max(1),
-  }),
+  look: z.strictObject({ hex: Hex.nullable(), hides: z.number().min(0).max(1), gloss: z.number().min(0).max(1) }),
   /** How a dry film of it pulls: its stiffness and what it shrinks by; null for what lays no film to speak of. */
   pull: z.strictObject({ youngMPa: Estimate, shrinkagePct: Estimate }).nullable(),
 });

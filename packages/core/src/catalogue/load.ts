@@ -18,7 +18,12 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
     const issues = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
     return fail({ code: 'catalogue/invalid', issues });
   }
-  const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongSealer(parsed.data), ...wrongStarter(parsed.data)];
+  const issues = [
+    ...repeatedIds(parsed.data),
+    ...danglingRefs(CatalogueSchema, parsed.data, parsed.data),
+    ...wrongSealer(parsed.data),
+    ...wrongStarter(parsed.data),
+  ];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
@@ -67,6 +72,7 @@ function* wrongSealer({ bench: { sealerId }, coatings }: Catalogue): Generator<{
 function* wrongStarter({ starter: { surfaces, wears } }: Catalogue): Generator<{ path: string; message: string }> {
   const ids = surfaces.map(({ id }) => id);
   for (const [kind, id] of Object.entries(wears))
-    if (!ids.includes(id)) yield { path: `starter.wears.${kind}`, message: `no starter surface is called “${id}”; ${ids.join(', ')} would do` };
+    if (!ids.includes(id))
+      yield { path: `starter.wears.${kind}`, message: `no starter surface is called “${id}”; ${ids.join(', ')} would do` };
   for (const [i, id] of ids.entries()) if (ids.indexOf(id) < i) yield { path: `starter.surfaces.${i}.id`, message: `${id} stands twice` };
 }

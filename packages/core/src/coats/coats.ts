@@ -120,9 +120,20 @@ export function coatingNeeds({
   const coatings = [...new Set(needs.map(({ coating }) => coating))];
   return coatings.map((coating) => {
     const own = needs.filter((need) => need.coating === coating);
-    const volume = total(coating.name, 'ml', own.map((need) => need.volume));
+    const volume = total(
+      coating.name,
+      'ml',
+      own.map((need) => need.volume),
+    );
     const { unit } = own[0]!.amount;
-    const amount = unit === 'ml' ? volume : (total(coating.name, unit, own.map((need) => need.amount as Figure<typeof unit>)) as CoatNeed['amount']);
+    const amount =
+      unit === 'ml'
+        ? volume
+        : (total(
+            coating.name,
+            unit,
+            own.map((need) => need.amount as Figure<typeof unit>),
+          ) as CoatNeed['amount']);
     const wet = reckon(`${coating.name}, wet`, 'g', volume, '×', estimated(`${coating.name}, density`, coating.densityGPerMl, 'g/ml'));
     const { value, low, high, origin } = coating.solidsPct;
     const solids = given(`${coating.name}, share that stays`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
@@ -139,73 +150,85 @@ export function poursFor(waterMm: number, maxPourMm: number): number {
  * What one coat takes of a surface.
  * @source craft.md §6: area × relief × film × coats × (1 + loss); §7 for paint: area ÷ coverage × share of the method
  */
-const coatNeed = rememberedEach((coat: Coat, _surfaceId: SurfaceId, surface: Coated, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
-  const coating = coatingBy(catalogue, coat.coatingId);
-  const method = methodBy(catalogue, coat.methodId);
-  const what = `${coating.name}, ${method.name}, ${surface.name}`;
-  const area = coveredOf(coat, surface, what);
-  const all = times(coat.goes, 'm²', `${what}: all goes`, area);
-  const base = { surfaceId: surface.surfaceId, coatId: coat.id, coat, coating, method, filmMm: null, surface: surface.coated, area };
-  const wet = (net: Figure<'ml'>, filmMm: number | null = null): CoatNeed => {
-    const volume = withLoss(what, 'ml', net, coating);
-    return { ...base, filmMm, volume, amount: volume };
-  };
-  const { spread } = coating;
-  switch (spread.by) {
-    case 'film': {
-      const film = coat.filmMm === null ? estimated('Film', spread.filmMm, 'mm') : given('Film', coat.filmMm, 'mm', 'plan');
-      const relief = estimated(`${coating.name}, relief over the plain area`, spread.relief, '1');
-      const rough = reckon(`${what}: surface with its relief`, 'm²', all, '×', relief);
-      const inMm2 = reckon(`${what}: in mm²`, 'mm²', rough, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
-      const laid = reckon(`${what}: as a film`, 'mm³', inMm2, '×', film);
-      const heaped = heapsRims && surface.heaped !== null ? reckon(`${what}: with the rims`, 'mm³', laid, '+', surface.heaped) : laid;
-      return wet(inMillilitres(heaped), film.value);
+const coatNeed = rememberedEach(
+  (coat: Coat, _surfaceId: SurfaceId, surface: Coated, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
+    const coating = coatingBy(catalogue, coat.coatingId);
+    const method = methodBy(catalogue, coat.methodId);
+    const what = `${coating.name}, ${method.name}, ${surface.name}`;
+    const area = coveredOf(coat, surface, what);
+    const all = times(coat.goes, 'm²', `${what}: all goes`, area);
+    const base = { surfaceId: surface.surfaceId, coatId: coat.id, coat, coating, method, filmMm: null, surface: surface.coated, area };
+    const wet = (net: Figure<'ml'>, filmMm: number | null = null): CoatNeed => {
+      const volume = withLoss(what, 'ml', net, coating);
+      return { ...base, filmMm, volume, amount: volume };
+    };
+    const { spread } = coating;
+    switch (spread.by) {
+      case 'film': {
+        const film = coat.filmMm === null ? estimated('Film', spread.filmMm, 'mm') : given('Film', coat.filmMm, 'mm', 'plan');
+        const relief = estimated(`${coating.name}, relief over the plain area`, spread.relief, '1');
+        const rough = reckon(`${what}: surface with its relief`, 'm²', all, '×', relief);
+        const inMm2 = reckon(`${what}: in mm²`, 'mm²', rough, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
+        const laid = reckon(`${what}: as a film`, 'mm³', inMm2, '×', film);
+        const heaped = heapsRims && surface.heaped !== null ? reckon(`${what}: with the rims`, 'mm³', laid, '+', surface.heaped) : laid;
+        return wet(inMillilitres(heaped), film.value);
+      }
+      case 'rate':
+        return wet(
+          thinned(
+            coat,
+            what,
+            reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, a square metre takes`, spread.mlPerM2, 'ml/m²')),
+          ),
+        );
+      case 'coverage': {
+        const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
+        const full = litresInMillilitres(reckon(`${what}: a full coat`, 'l', all, '÷', covers));
+        const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'workshop default');
+        return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', full, '×', share)));
+      }
+      case 'depth': {
+        const rooms = surface.basins.map(({ room }) => room);
+        return wet(inMillilitres(total(`${what}: room to fill`, 'mm³', rooms)));
+      }
+      case 'mass': {
+        const net = reckon(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, a square metre takes`, spread.gPerM2, 'g/m²'));
+        return { ...base, ...byWeight(what, withLoss(what, 'g', net, coating), coating) };
+      }
+      case 'count': {
+        const perM2 =
+          coat.strewn === null
+            ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
+            : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
+        const net = reckon(`${what}: net`, '1', all, '×', perM2);
+        const count = reckon(what, '1', withLoss(`${what}, with loss`, '1', net, coating), '⌈÷⌉', WHOLE);
+        const weight = byWeight(what, reckon(`${what}: weight`, 'g', count, '×', estimated('Each weighs', spread.gEach, 'g')), coating);
+        return { ...base, ...weight, amount: coating.sold.by === 'g' ? weight.amount : count };
+      }
+      case 'edge': {
+        const along = inMetresOf(what, surface);
+        const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all goes`, along), coating);
+        return { ...base, volume: given(`${what}: comes off again`, 0, 'ml', 'definition'), amount: length };
+      }
+      default:
+        throw spread satisfies never;
     }
-    case 'rate':
-      return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, a square metre takes`, spread.mlPerM2, 'ml/m²'))));
-    case 'coverage': {
-      const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
-      const full = litresInMillilitres(reckon(`${what}: a full coat`, 'l', all, '÷', covers));
-      const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'workshop default');
-      return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', full, '×', share)));
-    }
-    case 'depth': {
-      const rooms = surface.basins.map(({ room }) => room);
-      return wet(inMillilitres(total(`${what}: room to fill`, 'mm³', rooms)));
-    }
-    case 'mass': {
-      const net = reckon(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, a square metre takes`, spread.gPerM2, 'g/m²'));
-      return { ...base, ...byWeight(what, withLoss(what, 'g', net, coating), coating) };
-    }
-    case 'count': {
-      const perM2 =
-        coat.strewn === null
-          ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
-          : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
-      const net = reckon(`${what}: net`, '1', all, '×', perM2);
-      const count = reckon(what, '1', withLoss(`${what}, with loss`, '1', net, coating), '⌈÷⌉', WHOLE);
-      const weight = byWeight(what, reckon(`${what}: weight`, 'g', count, '×', estimated('Each weighs', spread.gEach, 'g')), coating);
-      return { ...base, ...weight, amount: coating.sold.by === 'g' ? weight.amount : count };
-    }
-    case 'edge': {
-      const along = inMetresOf(what, surface);
-      const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all goes`, along), coating);
-      return { ...base, volume: given(`${what}: comes off again`, 0, 'ml', 'definition'), amount: length };
-    }
-    default:
-      throw spread satisfies never;
-  }
-});
+  },
+);
 const WHOLE = given('In whole', 1, '1', 'definition');
 
 /** What of a coat is not water, where it is thinned. */
 function thinned({ thin }: Coat, what: string, wet: Figure<'ml'>): Figure<'ml'> {
-  return thin === 0 ? wet : reckon(`${what}: before it is thinned`, 'ml', wet, '÷', given(`1 part in ${thin} of water`, 1 + thin, '1', 'plan'));
+  return thin === 0
+    ? wet
+    : reckon(`${what}: before it is thinned`, 'ml', wet, '÷', given(`1 part in ${thin} of water`, 1 + thin, '1', 'plan'));
 }
 
 /** The part of a surface that a coat goes on. */
 function coveredOf({ coverPct }: Coat, { coated }: Coated, what: string): Figure<'m²'> {
-  return coverPct === 100 ? coated : reckon(`${what}: where it goes`, 'm²', coated, '×', given('Share it covers', coverPct / 100, '1', 'plan'));
+  return coverPct === 100
+    ? coated
+    : reckon(`${what}: where it goes`, 'm²', coated, '×', given('Share it covers', coverPct / 100, '1', 'plan'));
 }
 const times = <U extends 'm²' | 'm'>(goes: number, unit: U, label: string, one: Figure<U>): Figure<U> =>
   goes === 1 ? one : (reckon(label, unit, one as Figure, '×', given('Times over', goes, '1', 'plan')) as Figure<U>);
@@ -227,7 +250,12 @@ function inMetresOf(what: string, { stretches }: Coated): Figure<'m'> {
   );
 }
 
-function withLoss<U extends 'ml' | 'g' | 'm' | '1'>(label: string, unit: U, net: Figure<U>, { lossPct: { value, low, high, origin } }: Coating): Figure<U> {
+function withLoss<U extends 'ml' | 'g' | 'm' | '1'>(
+  label: string,
+  unit: U,
+  net: Figure<U>,
+  { lossPct: { value, low, high, origin } }: Coating,
+): Figure<U> {
   const factor = given(`Factor for ${value} % left in bowl and brush`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
   return reckon(label, unit, net as Figure, '×', factor) as Figure<U>;
 }

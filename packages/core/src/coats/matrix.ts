@@ -63,7 +63,11 @@ export function coatMatrix({ coats, areas, pieceSurfaces, climate, figureHeightM
       name: coating.name,
       method: method.name,
       cells: needs.map(({ surfaceId, coatId, amount, coat }) => ({ surfaceId, coatId, amount, goes: coat.goes, before: coat.before })),
-      all: total(`${coating.name}, ${method.name}`, unit, needs.map(({ amount }) => amount as Figure<typeof unit>)) as CoatNeed['amount'],
+      all: total(
+        `${coating.name}, ${method.name}`,
+        unit,
+        needs.map(({ amount }) => amount as Figure<typeof unit>),
+      ) as CoatNeed['amount'],
       wait: coatWaits(coating, filmMm, climate, catalogue).recoat,
       tended:
         tended === null

@@ -30,7 +30,9 @@ export function inOrder(coats: readonly CoatNeed[]): readonly CoatGroup[] {
   for (;;) {
     const open = lists.flatMap((list, i) => (at[i]! < list.length ? [{ i, need: list[at[i]!]! }] : []));
     if (open.length === 0) return order;
-    const byKey = [...listedBy(open, ({ need }) => keyOf.get(need)!)].sort(([, a], [, b]) => a[0]!.need.method.rank - b[0]!.need.method.rank);
+    const byKey = [...listedBy(open, ({ need }) => keyOf.get(need)!)].sort(
+      ([, a], [, b]) => a[0]!.need.method.rank - b[0]!.need.method.rank,
+    );
     // A step that some surface is not ready for waits, as long as any other is whole.
     const [key, ready] = byKey.find(([one, here]) => here.length === left.get(one)) ?? byKey[0]!;
     const again = order.filter((group) => group.key === key || group.key.startsWith(`${key}-again`)).length;

@@ -15,7 +15,10 @@ describe('what a coat can be', () => {
     expect(needFor(aCoat('wash', 'wash', { thin: 2 })).volume.value).toBeCloseTo(one / 3, 6);
   });
   test('grass by weight, tufts one by one in whole, stones counted and sold by weight', () => {
-    expect(needFor(aCoat('static-grass', 'strew')).amount).toMatchObject({ unit: 'g', value: expect.closeTo(M2 * 150 * 1.15, 6) as number });
+    expect(needFor(aCoat('static-grass', 'strew')).amount).toMatchObject({
+      unit: 'g',
+      value: expect.closeTo(M2 * 150 * 1.15, 6) as number,
+    });
     expect(needFor(aCoat('tufts', 'set-down')).amount).toMatchObject({ unit: '1', value: Math.ceil(M2 * 60 * 1.05) });
     const stones = needFor(aCoat('set-stones', 'set-in', { strewn: { perM2: 100, clumpPct: 0, feetPct: 0 } }));
     expect(stones.amount).toMatchObject({ unit: 'g', value: expect.closeTo(Math.ceil(M2 * 100 * 1.05) * 0.3, 6) as number });
@@ -26,9 +29,12 @@ describe('what a coat can be', () => {
     const tape = all.coats.find(({ coating }) => coating.id === 'low-tack-tape')!;
     expect(tape.amount).toMatchObject({ unit: 'm', value: expect.closeTo(2 * 0.5 * 1.15, 3) as number });
     expect(all.coatings.find(({ coating }) => coating.id === 'low-tack-tape')!.dryMass.value).toBe(0);
-    expect(all.supplies.rows.find(({ id }) => id === 'low-tack-tape')!.packs).toMatchObject([{ count: 1, amount: { value: 18, unit: 'm' } }]);
+    expect(all.supplies.rows.find(({ id }) => id === 'low-tack-tape')!.packs).toMatchObject([
+      { count: 1, amount: { value: 18, unit: 'm' } },
+    ]);
   });
-  test('a pour on dry ground is none', () => expect(derived(withCoats(aBoard(), 'open', [aCoat('casting-epoxy', 'pour')])).coats).toEqual([]));
+  test('a pour on dry ground is none', () =>
+    expect(derived(withCoats(aBoard(), 'open', [aCoat('casting-epoxy', 'pour')])).coats).toEqual([]));
 });
 
 describe('waits between coats', () => {
@@ -44,7 +50,9 @@ describe('waits between coats', () => {
     expect(waitOf(open(filler, { ...sand, before: 'cured' }), 'light-filler-spread-1')).toBeGreaterThan(5 * dry);
   });
   test('so many goes are so many steps, each dried before the next', () => {
-    const ids = derived(open(filler, aCoat('sealing-glue', 'soak', { goes: 3 }))).steps.map(({ id }) => id).filter((id) => id.startsWith('sealing'));
+    const ids = derived(open(filler, aCoat('sealing-glue', 'soak', { goes: 3 })))
+      .steps.map(({ id }) => id)
+      .filter((id) => id.startsWith('sealing'));
     expect(ids).toEqual(['sealing-glue-soak-1-go-1', 'sealing-glue-soak-1-go-2', 'sealing-glue-soak-1-go-3']);
   });
   test('peaks are dabbed twice in the first hour: six minutes a tile on top', () => {
@@ -56,7 +64,9 @@ describe('waits between coats', () => {
   test('the builder’s order is the order of work, whatever the ranks say; two surfaces that want it otherwise do a step twice', () => {
     const [paint, wash] = [aCoat('masonry-paint', 'base'), aCoat('wash', 'wash')];
     const plan = withCoats(withCoats(aBoard({}, aPool([100, 100, 300, 200], 8, 4)), 'open', [wash, paint]), 'water', [paint, wash]);
-    const coats = derived(plan).steps.filter(({ kind }) => kind === 'coat').map(({ id }) => id);
+    const coats = derived(plan)
+      .steps.filter(({ kind }) => kind === 'coat')
+      .map(({ id }) => id);
     expect(coats).toEqual(['masonry-paint-base-1', 'wash-wash-1', 'masonry-paint-base-1-again1']);
   });
 });

@@ -45,7 +45,11 @@ interface Go {
   readonly goes: number;
   readonly nexts: ReadonlyMap<CoatNeed, CoatNeed>;
 }
-function coatStep({ key, needs: all }: CoatGroup, { go, goes, nexts }: Go, { climate, ground, areas, pieces, catalogue }: CoatInputs): Draft {
+function coatStep(
+  { key, needs: all }: CoatGroup,
+  { go, goes, nexts }: Go,
+  { climate, ground, areas, pieces, catalogue }: CoatInputs,
+): Draft {
   const needs = all.filter(({ coat }) => coat.goes > go);
   const { coating, method } = needs[0]!;
   const plain = `${coating.name}, ${method.name}`;
@@ -68,7 +72,14 @@ function coatStep({ key, needs: all }: CoatGroup, { go, goes, nexts }: Go, { cli
     const all1 = work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work);
     return [task(id, pieceId, tended(all1, coating), waitOf(here), waits.cure)];
   });
-  return { id, name, kind: 'coat', setUp: setUpOf(method), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks: [...tasks, ...onPieces] };
+  return {
+    id,
+    name,
+    kind: 'coat',
+    setUp: setUpOf(method),
+    cautionIds: [...coating.cautionIds, ...method.cautionIds],
+    tasks: [...tasks, ...onPieces],
+  };
 }
 
 /** Until the next coat on the same surface: it says how dry this one has to be by then. */
@@ -82,7 +93,13 @@ const longest = (waits: readonly Figure<'min'>[]): Figure<'min'> => waits.reduce
 /** What is looked after while it dries takes hands as well: a few minutes at each call back. @source craft.md §6 */
 function tended(work: Figure<'min'>, { tended: calls }: Coating): Figure<'min'> {
   if (calls === null) return work;
-  const count = given(`${calls.what}: calls back`, Math.floor(calls.forMin / calls.everyMin), '1', 'catalogue', `every ${calls.everyMin} min for ${calls.forMin} min`);
+  const count = given(
+    `${calls.what}: calls back`,
+    Math.floor(calls.forMin / calls.everyMin),
+    '1',
+    'catalogue',
+    `every ${calls.everyMin} min for ${calls.forMin} min`,
+  );
   const each = given('Each takes', calls.takesMin, 'min', 'catalogue', 'workshop default');
   return reckon(`${work.label}, with calls back`, 'min', work, '+', reckon(`${calls.what}, ${work.label}`, 'min', count, '×', each));
 }
@@ -97,13 +114,19 @@ const workOn = rememberedEach(
     const parts = here.map((need) => {
       const area = inSquareMetres(areaOf(need));
       const share = given('Share of it that the coat covers', need.coat.coverPct / 100, '1', 'plan');
-      return minutesFor(`${name}, ${area.label}`, need.coat.coverPct === 100 ? area : reckon(`${area.label}, covered`, 'm²', area, '×', share), need);
+      return minutesFor(
+        `${name}, ${area.label}`,
+        need.coat.coverPct === 100 ? area : reckon(`${area.label}, covered`, 'm²', area, '×', share),
+        need,
+      );
     });
     return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
   },
 );
 
-const areaToCoat = remembered((zone: TileSurface): Figure<'mm²'> => given(`${zone.tileId}, ${zone.name}`, zone.coatedMm2, 'mm²', 'drawing'));
+const areaToCoat = remembered((zone: TileSurface): Figure<'mm²'> =>
+  given(`${zone.tileId}, ${zone.name}`, zone.coatedMm2, 'mm²', 'drawing'),
+);
 
 /** By the square metre, or thing by thing. */
 function minutesFor(label: string, area: Figure<'m²'>, { method, coating, coat }: CoatNeed): Figure<'min'> {
@@ -122,7 +145,11 @@ function pourSteps({ key, needs }: CoatGroup, { climate, ground, areas, catalogu
   const { coating, method } = needs[0]!;
   const maxPourMm = coating.spread.by === 'depth' ? coating.spread.maxPourMm : Infinity;
   const waits = coatWaits(coating, null, climate, catalogue);
-  const poured = new Set<string>(areas.list.filter(({ surfaceId }) => needs.some((need) => need.surfaceId === surfaceId)).flatMap(({ basins }) => basins.map(({ featureId }) => featureId)));
+  const poured = new Set<string>(
+    areas.list
+      .filter(({ surfaceId }) => needs.some((need) => need.surfaceId === surfaceId))
+      .flatMap(({ basins }) => basins.map(({ featureId }) => featureId)),
+  );
   const pours = ground.tiles.map((tile) => {
     const waters = ground.onTile.get(tile.id)!.filter(({ shows, land }) => shows.rings.length > 0 && poured.has(land.feature.id));
     const goes = waters.map(({ land }) => waterMm(land)).map((mm) => (mm === null ? 0 : poursFor(mm, maxPourMm)));
@@ -135,7 +162,12 @@ function pourSteps({ key, needs }: CoatGroup, { climate, ground, areas, catalogu
     const id = `${key}-${pour + 1}`;
     const tasks = pours.flatMap(({ tile, here, goes }): TaskDraft[] => {
       if (here.length === 0 || goes <= pour) return [];
-      const area = given(`Water on ${tile.id}`, here.reduce((sum, { surfaceMm2 }) => sum + surfaceMm2, 0), 'mm²', 'drawing');
+      const area = given(
+        `Water on ${tile.id}`,
+        here.reduce((sum, { surfaceMm2 }) => sum + surfaceMm2, 0),
+        'mm²',
+        'drawing',
+      );
       return [task(id, tile.id, tended(byRate(`${name}, ${tile.id}`, area, method), coating), waits.recoat, waits.cure)];
     });
     return { id, name, kind: 'pour', setUp: setUpOf(method), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };

@@ -4,7 +4,9 @@ import type { Mix } from '../mixes';
 import { COLOURS, line, newPdf, newSheet, words } from './pdf';
 
 /** A mix as it is printed: the cautions in words. */
-export type CardMix = Pick<Bare<Mix>, 'name' | 'by' | 'volume' | 'batches' | 'inBatch' | 'tintDrops' | 'potLife'> & { readonly cautions: readonly string[] };
+export type CardMix = Pick<Bare<Mix>, 'name' | 'by' | 'volume' | 'batches' | 'inBatch' | 'tintDrops' | 'potLife'> & {
+  readonly cautions: readonly string[];
+};
 
 const [WIDE_MM, TALL_MM, MARGIN_MM] = [210, 297, 16];
 const ROW_MM = 6;
@@ -32,7 +34,9 @@ export async function mixingCardPdf(mixes: readonly CardMix[], boardName: string
     y += ROW_MM - 1;
     for (const part of mix.inBatch) {
       const cells = [part.name, text(part.volume), text(part.mass), part.kitchen.metric, `US ${part.kitchen.us}`];
-      cells.forEach((cell, i) => words(sheet, cell, MARGIN_MM + COLUMNS_MM[i]!, y, { sizeMm: i === (mix.by === 'mass' ? 2 : 1) ? 3.9 : 3.2 }));
+      cells.forEach((cell, i) =>
+        words(sheet, cell, MARGIN_MM + COLUMNS_MM[i]!, y, { sizeMm: i === (mix.by === 'mass' ? 2 : 1) ? 3.9 : 3.2 }),
+      );
       y += ROW_MM;
     }
     if (mix.tintDrops !== null) {

@@ -28,7 +28,15 @@ export function placingGuide(name: string, tile: Box, { spots, units }: Placed):
   const dots = own.map((spot): Ring => {
     const at = shift(spot);
     const r = Math.max(LEAST_MM, spot.sizeMm) / 2;
-    return Array.from({ length: CORNERS }, (_, i) => ({ x: at.x + r * Math.cos((i / CORNERS) * 2 * Math.PI), y: at.y + r * Math.sin((i / CORNERS) * 2 * Math.PI) }));
+    return Array.from({ length: CORNERS }, (_, i) => ({
+      x: at.x + r * Math.cos((i / CORNERS) * 2 * Math.PI),
+      y: at.y + r * Math.sin((i / CORNERS) * 2 * Math.PI),
+    }));
   });
-  return { name, widthMm, depthMm, outline: { rings: [...edge, ...dots, ...near.flatMap(({ rings }) => rings.map((ring) => ring.map(shift)))] } };
+  return {
+    name,
+    widthMm,
+    depthMm,
+    outline: { rings: [...edge, ...dots, ...near.flatMap(({ rings }) => rings.map((ring) => ring.map(shift)))] },
+  };
 }

@@ -1,4 +1,16 @@
-import { type Box, type Point, type Region, areaMm2, boxesOverlap, distanceMm, grown, intersection, isEmpty, pieces, regionBox } from '../base/geometry';
+import {
+  type Box,
+  type Point,
+  type Region,
+  areaMm2,
+  boxesOverlap,
+  distanceMm,
+  grown,
+  intersection,
+  isEmpty,
+  pieces,
+  regionBox,
+} from '../base/geometry';
 import { remembered } from '../base/memory';
 import { type Figure, given } from '../base/units';
 import type { Ground } from './ground';
@@ -59,7 +71,12 @@ const ALONG_MM = 0.01;
 
 /** Where the water meets the end of a tile, tile by tile. */
 function damsOf(land: Land, deepMm: number, tiles: Ground['tiles']): readonly Dam[] {
-  const outer = { left: Math.min(...tiles.map(({ box }) => box.left)), top: Math.min(...tiles.map(({ box }) => box.top)), right: Math.max(...tiles.map(({ box }) => box.right)), bottom: Math.max(...tiles.map(({ box }) => box.bottom)) };
+  const outer = {
+    left: Math.min(...tiles.map(({ box }) => box.left)),
+    top: Math.min(...tiles.map(({ box }) => box.top)),
+    right: Math.max(...tiles.map(({ box }) => box.right)),
+    bottom: Math.max(...tiles.map(({ box }) => box.bottom)),
+  };
   return tiles.flatMap(({ id, box }) => {
     if (!boxesOverlap(box, regionBox(land.body))) return [];
     return SIDES.flatMap(({ side, at, along }): Dam[] => {
@@ -108,7 +125,9 @@ function leaksOf(land: Land, beside: readonly Land[]): readonly Leak[] {
       const shared = pieces(intersection(reach, other.body));
       if (shared.length === 0) return [];
       const widest = shared.reduce((best, one) => (areaMm2(one) > areaMm2(best) ? one : best));
-      return [{ into: other.name, at: middleOf(widest), belowMm: brimMm - Math.max(otherMm, Math.min(0, profileOf(other)(middleOf(widest)))) }];
+      return [
+        { into: other.name, at: middleOf(widest), belowMm: brimMm - Math.max(otherMm, Math.min(0, profileOf(other)(middleOf(widest)))) },
+      ];
     })
     .sort((a, b) => b.belowMm - a.belowMm);
 }

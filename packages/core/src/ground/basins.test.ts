@@ -15,7 +15,8 @@ function poured(features: readonly Feature[], cellMm = 0.5): number {
     if (land.role !== 'hole' || waterMm(land) === null) continue;
     const [at, brim] = [profileOf(land), waterLevelMm(land)!];
     for (let x = cellMm / 2; x < 600; x += cellMm)
-      for (let y = cellMm / 2; y < 400; y += cellMm) if (contains(land.body, { x, y })) mm3 += Math.max(0, brim - at({ x, y })) * cellMm * cellMm;
+      for (let y = cellMm / 2; y < 400; y += cellMm)
+        if (contains(land.body, { x, y })) mm3 += Math.max(0, brim - at({ x, y })) * cellMm * cellMm;
   }
   return mm3;
 }
@@ -31,7 +32,16 @@ describe('what a basin holds', () => {
       'a crooked one',
       {
         ...bowl(aPool([0, 0, 10, 10], 14, 9)),
-        shape: { form: 'outline', points: [{ x: 31, y: 22 }, { x: 241, y: 47 }, { x: 197, y: 201 }, { x: 129, y: 98 }, { x: 44, y: 187 }] },
+        shape: {
+          form: 'outline',
+          points: [
+            { x: 31, y: 22 },
+            { x: 241, y: 47 },
+            { x: 197, y: 201 },
+            { x: 129, y: 98 },
+            { x: 44, y: 187 },
+          ],
+        },
       } as Feature,
     ],
   ])('%s with a bowl for a floor, against the sum of half-millimetre cells: within 0.5 %%', (_, pool) => {
@@ -46,7 +56,14 @@ describe('what a basin holds', () => {
   });
   test('a wall through it takes its place up to the surface', () => {
     const pool = aPool([50, 50, 200, 100], 10, 6);
-    const wall = aWall([[30, 100], [400, 100]], 8, 30);
+    const wall = aWall(
+      [
+        [30, 100],
+        [400, 100],
+      ],
+      8,
+      30,
+    );
     expect(roomOf(pool) - roomOf(pool, wall)).toBeCloseTo(200 * 8 * 6, 3);
   });
 });
@@ -60,11 +77,14 @@ describe('banks', () => {
       ['B1', 'left', true, expect.closeTo(90, 1), 6],
     ]);
   });
-  test('at the table’s end it is no seam', () => expect(banks(aPool([0, 100, 100, 40], 10, 6))[0]!.dams).toMatchObject([{ tileId: 'A1', side: 'left', isSeam: false }]));
+  test('at the table’s end it is no seam', () =>
+    expect(banks(aPool([0, 100, 100, 40], 10, 6))[0]!.dams).toMatchObject([{ tileId: 'A1', side: 'left', isSeam: false }]));
   test('a dry pit beside it lets it out, and the mend fills less; apart by 5 mm it holds', () => {
     const pool = aPool([100, 100, 100, 100], 10, 8, 'pool');
     const leaky = derivePipeline(null, finish)(aBoard({}, pool, aPit([200, 120, 60, 40], 6, 'pit')), CATALOGUE);
-    expect(leaky.warnings.filter(({ code }) => code === 'water/leak')).toMatchObject([{ featureId: 'pool', text: [expect.stringContaining('pit'), { value: expect.closeTo(4, 6) as number }, expect.anything()] }]);
+    expect(leaky.warnings.filter(({ code }) => code === 'water/leak')).toMatchObject([
+      { featureId: 'pool', text: [expect.stringContaining('pit'), { value: expect.closeTo(4, 6) as number }, expect.anything()] },
+    ]);
     expect(banks(pool, aPit([205, 120, 60, 40], 6, 'pit'))[0]!.leaks).toEqual([]);
   });
 });

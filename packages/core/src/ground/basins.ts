@@ -48,11 +48,7 @@ function basinOf(of: Near): Basin {
   const last = LAST.get(land);
   if (last !== undefined && sameItems(last.of.near, near) && sameItems(last.of.inIt, inIt)) return last.basin;
   const deepMm = waterMm(land)!;
-  const basin: Basin = {
-    featureId: land.feature.id,
-    name: land.name,
-    room: roomOf(of, deepMm),
-  };
+  const basin: Basin = { featureId: land.feature.id, name: land.name, room: roomOf(of, deepMm) };
   LAST.set(land, { of, basin });
   return basin;
 }
@@ -61,7 +57,10 @@ function roomOf({ land, near, inIt, names, surface }: Near, deepMm: number): Fig
   const { name } = land;
   const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
   const shaped = isBowl(land) ? reckon(`${name}, room in the bowl`, 'mm³', full, '×', bowlPart(land, deepMm)) : full;
-  const standing = [...near.flatMap((other) => wallIn(other, land, deepMm)), ...inIt.flatMap((upright, i) => pieceIn(upright, names[i]!, land, deepMm))];
+  const standing = [
+    ...near.flatMap((other) => wallIn(other, land, deepMm)),
+    ...inIt.flatMap((upright, i) => pieceIn(upright, names[i]!, land, deepMm)),
+  ];
   if (standing.length === 0) return shaped;
   return reckon(`${name}, room left by what stands in it`, 'mm³', shaped, '−', total(`Standing in ${name}`, 'mm³', standing));
 }
@@ -80,7 +79,9 @@ function wallIn(other: Land, basin: Land, deepMm: number): Figure<'mm³'>[] {
   const mm2 = areaMm2(intersection(other.whole, basin.body));
   if (mm2 < 1) return [];
   const area = given(`${other.name}, in the water`, mm2, 'mm²', 'drawing', 'measured on the plan');
-  return [reckon(`${other.name}, under water`, 'mm³', area, '×', given('As deep as it stands in it', Math.min(tallMm, deepMm), 'mm', 'plan'))];
+  return [
+    reckon(`${other.name}, under water`, 'mm³', area, '×', given('As deep as it stands in it', Math.min(tallMm, deepMm), 'mm', 'plan')),
+  ];
 }
 
 /** Cells in which a piece is measured under water. */
@@ -106,6 +107,7 @@ function pieceIn({ ground, spansAt }: Upright, name: string, basin: Land, deepMm
       if (high > low) mm3 += (high - low) * PROBE_MM * PROBE_MM;
     }
   });
-  return mm3 < 1 ? [] : [given(`${name}, under water`, mm3, 'mm³', 'drawing', `measured every ${PROBE_MM} mm, up to ${deepMm} mm of water`)];
+  return mm3 < 1
+    ? []
+    : [given(`${name}, under water`, mm3, 'mm³', 'drawing', `measured every ${PROBE_MM} mm, up to ${deepMm} mm of water`)];
 }
-

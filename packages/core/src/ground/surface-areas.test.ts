@@ -6,13 +6,22 @@ import { type Plan, starterSurface } from '../plan';
 import { contains } from '../base/geometry';
 import { namedSurface } from '../surfaces';
 
-const MUD = starterSurface(CATALOGUE.starter.surfaces.find(({ id }) => id === 'mud')!, CATALOGUE.patterns, 1 / 60);
-const TURF = starterSurface(CATALOGUE.starter.surfaces.find(({ id }) => id === 'turf')!, CATALOGUE.patterns, 1 / 60);
+const MUD = starterSurface(
+  CATALOGUE.starter.surfaces.find(({ id }) => id === 'mud')!,
+  CATALOGUE.patterns,
+  1 / 60,
+);
+const TURF = starterSurface(
+  CATALOGUE.starter.surfaces.find(({ id }) => id === 'turf')!,
+  CATALOGUE.patterns,
+  1 / 60,
+);
 const board = (...features: Feature[]): Plan => {
   const plan = aBoard({}, ...features);
   return { ...plan, surfaces: [...plan.surfaces, MUD, TURF] };
 };
-const areaOf = (plan: Plan, id: string): number => derived(plan).areas.list.find(({ surfaceId }) => surfaceId === namedSurface(id))!.surface.value;
+const areaOf = (plan: Plan, id: string): number =>
+  derived(plan).areas.list.find(({ surfaceId }) => surfaceId === namedSurface(id))!.surface.value;
 
 describe('what the ground wears', () => {
   test('a patch of mud takes its area from open ground, and not from water', () => {
@@ -23,7 +32,18 @@ describe('what the ground wears', () => {
     expect(areaOf(plan, 'still-water')).toBeCloseTo(100 * 100, 0);
   });
   test('over raised ground and a track it covers both; of two patches the later shows', () => {
-    const plan = board(aMound([0, 0, 300, 300], 20), aTrack([[0, 400], [600, 400]], 40), aPatch([200, 200, 200, 300], 'mud', 'p1'), aPatch([300, 200, 100, 300], 'turf', 'p2'));
+    const plan = board(
+      aMound([0, 0, 300, 300], 20),
+      aTrack(
+        [
+          [0, 400],
+          [600, 400],
+        ],
+        40,
+      ),
+      aPatch([200, 200, 200, 300], 'mud', 'p1'),
+      aPatch([300, 200, 100, 300], 'turf', 'p2'),
+    );
     expect(areaOf(plan, 'mud')).toBeCloseTo(100 * 300, 0);
     expect(areaOf(plan, 'turf')).toBeCloseTo(100 * 300, 0);
     expect(areaOf(plan, 'rock-face')).toBeCloseTo(300 * 300 - 100 * 100, 0);
@@ -46,7 +66,12 @@ describe('what the ground wears', () => {
     expect(after.days.handsOn.value).not.toBeCloseTo(before.days.handsOn.value, 1);
   });
   test('all surfaces together are the table, on the board and on every tile, wherever patches lie', () => {
-    const place = fc.tuple(fc.integer({ min: 0, max: 1000 }), fc.integer({ min: 0, max: 700 }), fc.integer({ min: 20, max: 300 }), fc.integer({ min: 20, max: 300 }));
+    const place = fc.tuple(
+      fc.integer({ min: 0, max: 1000 }),
+      fc.integer({ min: 0, max: 700 }),
+      fc.integer({ min: 20, max: 300 }),
+      fc.integer({ min: 20, max: 300 }),
+    );
     fc.assert(
       fc.property(place, place, place, place, (a, b, c, d) => {
         const plan = board(aMound(a, 20), aPool(b, 8, 4), aPatch(c, 'mud', 'p1'), aPatch(d, 'turf', 'p2'));

@@ -1,4 +1,15 @@
-import { type Region, areaMm2, boxRegion, boxesOverlap, clippedTo, innerEdgeMm, intersection, isEmpty, regionBox, without } from '../base/geometry';
+import {
+  type Region,
+  areaMm2,
+  boxRegion,
+  boxesOverlap,
+  clippedTo,
+  innerEdgeMm,
+  intersection,
+  isEmpty,
+  regionBox,
+  without,
+} from '../base/geometry';
 import { remembered } from '../base/memory';
 import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
 import { kindOf } from '../features';
@@ -75,9 +86,13 @@ export function surfaceAreas(inputs: AreaInputs): SurfaceAreas {
   const list = surfaceIds.map((id, i): SurfaceArea => {
     const own = shares.filter(({ surfaceId }) => surfaceId === id);
     const name = surfaceNames[i]!;
-    const surface = summed(`${name}, surface`, own.map((share) => share.surface));
+    const surface = summed(
+      `${name}, surface`,
+      own.map((share) => share.surface),
+    );
     const faces = own.flatMap(({ sides }) => (sides === null || sides.value === 0 ? [] : [sides]));
-    const both = faces.length === 0 ? surface : reckon(`${name}, all to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
+    const both =
+      faces.length === 0 ? surface : reckon(`${name}, all to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
     const heaps = own.flatMap(({ heaped }) => (heaped === null ? [] : [heaped]));
     const features = new Set(own.map(({ stretch }) => stretch.land?.feature.id));
     return {
@@ -90,7 +105,9 @@ export function surfaceAreas(inputs: AreaInputs): SurfaceAreas {
       stretches: own.map(({ stretch }) => stretch),
     };
   });
-  const onTile = ground.tiles.map((tile) => [tile.id, tileSurfaces(ground.onTile.get(tile.id)!, tile, patches, wears, surfaceIds, surfaceNames)] as const);
+  const onTile = ground.tiles.map(
+    (tile) => [tile.id, tileSurfaces(ground.onTile.get(tile.id)!, tile, patches, wears, surfaceIds, surfaceNames)] as const,
+  );
   return { list, onTile: new Map(onTile) };
 }
 
@@ -100,19 +117,27 @@ const wornBy = ({ feature, zone }: Land, wears: AreaInputs['wears'], surfaceIds:
 
 /** Patches that change anything: of two the later lies over the other, and none colours a water bed. */
 function patchesOn({ lands }: Ground, surfaceIds: readonly string[]): readonly Patch[] {
-  const all = lands.filter(({ feature, role }) => role === 'patch' && kindOf(feature).patch !== undefined && surfaceIds.includes(feature.surfaceId ?? ''));
+  const all = lands.filter(
+    ({ feature, role }) => role === 'patch' && kindOf(feature).patch !== undefined && surfaceIds.includes(feature.surfaceId ?? ''),
+  );
   if (all.length === 0) return [];
   const beds = lands.filter(({ zone }) => zone === 'water').map(({ shows }) => shows);
-  return all.map((land, i) => asItShows(land, all.slice(i + 1).map(({ whole }) => whole), beds)).filter(({ region }) => !isEmpty(region));
+  return all
+    .map((land, i) =>
+      asItShows(
+        land,
+        all.slice(i + 1).map(({ whole }) => whole),
+        beds,
+      ),
+    )
+    .filter(({ region }) => !isEmpty(region));
 }
 
-const asItShows = remembered(
-  (land: Land, over: readonly Region[], beds: readonly Region[]): Patch => ({
-    land,
-    surfaceId: land.feature.surfaceId!,
-    region: without(land.whole, [...over, ...beds]),
-  }),
-);
+const asItShows = remembered((land: Land, over: readonly Region[], beds: readonly Region[]): Patch => ({
+  land,
+  surfaceId: land.feature.surfaceId!,
+  region: without(land.whole, [...over, ...beds]),
+}));
 
 /** A land's surface, less the patches on it, and those patches. */
 function landShares(land: Land, index: number, surfaceId: string, patches: readonly Patch[], { ground }: AreaInputs): readonly Share[] {
@@ -121,7 +146,10 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
   if (surface.value <= 0 && sides.value <= 0) return [];
   const kind = land.zone;
   const over = isEmpty(land.shows) ? [] : patches.flatMap((patch) => patchOnLand(patch, land));
-  const left = over.reduce<Figure<'mm²'>>((sum, { area }) => reckon(`${land.name}, surface left by patches`, 'mm²', sum, '−', area), surface);
+  const left = over.reduce<Figure<'mm²'>>(
+    (sum, { area }) => reckon(`${land.name}, surface left by patches`, 'mm²', sum, '−', area),
+    surface,
+  );
   const heap = land.role === 'surface' ? (kindOf(land.feature).heaped?.(land.feature, land.name) ?? null) : null;
   const own: Share = {
     surfaceId,
@@ -129,7 +157,14 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
       name: land.name,
       kind,
       land,
-      region: over.length === 0 ? () => land.shows : () => without(land.shows, over.map(({ region }) => region)),
+      region:
+        over.length === 0
+          ? () => land.shows
+          : () =>
+              without(
+                land.shows,
+                over.map(({ region }) => region),
+              ),
     },
     surface: left,
     sides,
@@ -148,7 +183,10 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
 }
 
 /** What of a patch lies on a land. */
-function patchOnLand(patch: Patch, land: Land): readonly { readonly patch: Patch; readonly region: Region; readonly area: Figure<'mm²'> }[] {
+function patchOnLand(
+  patch: Patch,
+  land: Land,
+): readonly { readonly patch: Patch; readonly region: Region; readonly area: Figure<'mm²'> }[] {
   if (!boxesOverlap(regionBox(patch.region), regionBox(land.shows))) return [];
   const region = intersection(patch.region, land.shows);
   if (areaMm2(region) < LEAST_MM2) return [];
@@ -161,7 +199,10 @@ const LEAST_MM2 = 1;
 /** Open ground, and what of the patches lies on it. */
 function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInputs): readonly Share[] {
   const onOpen = patches.flatMap((patch) => {
-    const region = without(patch.region, ground.lands.filter(({ zone }) => zone !== null).map(({ shows }) => shows));
+    const region = without(
+      patch.region,
+      ground.lands.filter(({ zone }) => zone !== null).map(({ shows }) => shows),
+    );
     const mm2 = areaMm2(region);
     const name = `${patch.land.name} on open ground`;
     return mm2 < LEAST_MM2 ? [] : [{ patch, region, name, area: given(name, mm2, 'mm²', 'drawing', 'measured on the plan') }];
@@ -170,7 +211,16 @@ function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInp
   const left = onOpen.reduce<Figure<'mm²'>>((sum, { area }) => reckon('Open ground left by patches', 'mm²', sum, '−', area), surface);
   const own: Share = {
     surfaceId: wears.open,
-    stretch: { name: GROUND_KIND_NAMES.open, kind: 'open', land: null, region: () => without(openRegion(ground), onOpen.map(({ region }) => region)) },
+    stretch: {
+      name: GROUND_KIND_NAMES.open,
+      kind: 'open',
+      land: null,
+      region: () =>
+        without(
+          openRegion(ground),
+          onOpen.map(({ region }) => region),
+        ),
+    },
     surface: left,
     sides: null,
     heaped: null,
@@ -196,51 +246,56 @@ export const openRegion = remembered(({ tiles, lands }: Ground): Region => {
     right: Math.max(...tiles.map(({ box }) => box.right)),
     bottom: Math.max(...tiles.map(({ box }) => box.bottom)),
   };
-  return without(boxRegion(table), lands.filter(({ zone }) => zone !== null).map(({ shows }) => shows));
-});
-
-const tileSurfaces = remembered((
-  here: readonly TileLand[],
-  { id, box }: Ground['tiles'][number],
-  patches: readonly Patch[],
-  wears: AreaInputs['wears'],
-  surfaceIds: readonly string[],
-  surfaceNames: readonly string[],
-): readonly TileSurface[] => {
-  const sums = new Map<string, { surfaceMm2: number; coatedMm2: number }>();
-  const add = (surfaceId: string, surfaceMm2: number, sidesMm2: number): void => {
-    const sum = sums.get(surfaceId) ?? { surfaceMm2: 0, coatedMm2: 0 };
-    sums.set(surfaceId, { surfaceMm2: sum.surfaceMm2 + surfaceMm2, coatedMm2: sum.coatedMm2 + surfaceMm2 + sidesMm2 });
-  };
-  const near = patches.map((patch) => ({ ...patch, region: clippedTo(patch.region, box) })).filter(({ region }) => !isEmpty(region));
-  const openOf = near.map(({ region }) => areaMm2(region));
-  let takenMm2 = 0;
-  for (const { land, body, shows } of here) {
-    if (land.zone === null) continue;
-    let surfaceMm2 = areaMm2(shows);
-    takenMm2 += surfaceMm2;
-    near.forEach((patch, i) => {
-      const mm2 = isEmpty(shows) ? 0 : areaMm2(intersection(patch.region, shows));
-      if (mm2 === 0) return;
-      add(patch.surfaceId, mm2, 0);
-      surfaceMm2 -= mm2;
-      openOf[i]! -= mm2;
-    });
-    add(wornBy(land, wears, surfaceIds), surfaceMm2, innerEdgeMm(body, box) * facesOf(land).heightMm);
-  }
-  let openMm2 = Math.max(0, (box.right - box.left) * (box.bottom - box.top) - takenMm2);
-  near.forEach(({ surfaceId }, i) => {
-    const mm2 = Math.max(0, openOf[i]!);
-    if (mm2 < LEAST_MM2) return;
-    add(surfaceId, mm2, 0);
-    openMm2 = Math.max(0, openMm2 - mm2);
-  });
-  add(wears.open, openMm2, 0);
-  return [...sums].flatMap(([surfaceId, sum]) =>
-    sum.coatedMm2 < LEAST_MM2
-      ? []
-      : [{ tileId: id, surfaceId: namedSurface(surfaceId), name: surfaceNames[surfaceIds.indexOf(surfaceId)] ?? surfaceId, ...sum }],
+  return without(
+    boxRegion(table),
+    lands.filter(({ zone }) => zone !== null).map(({ shows }) => shows),
   );
 });
+
+const tileSurfaces = remembered(
+  (
+    here: readonly TileLand[],
+    { id, box }: Ground['tiles'][number],
+    patches: readonly Patch[],
+    wears: AreaInputs['wears'],
+    surfaceIds: readonly string[],
+    surfaceNames: readonly string[],
+  ): readonly TileSurface[] => {
+    const sums = new Map<string, { surfaceMm2: number; coatedMm2: number }>();
+    const add = (surfaceId: string, surfaceMm2: number, sidesMm2: number): void => {
+      const sum = sums.get(surfaceId) ?? { surfaceMm2: 0, coatedMm2: 0 };
+      sums.set(surfaceId, { surfaceMm2: sum.surfaceMm2 + surfaceMm2, coatedMm2: sum.coatedMm2 + surfaceMm2 + sidesMm2 });
+    };
+    const near = patches.map((patch) => ({ ...patch, region: clippedTo(patch.region, box) })).filter(({ region }) => !isEmpty(region));
+    const openOf = near.map(({ region }) => areaMm2(region));
+    let takenMm2 = 0;
+    for (const { land, body, shows } of here) {
+      if (land.zone === null) continue;
+      let surfaceMm2 = areaMm2(shows);
+      takenMm2 += surfaceMm2;
+      near.forEach((patch, i) => {
+        const mm2 = isEmpty(shows) ? 0 : areaMm2(intersection(patch.region, shows));
+        if (mm2 === 0) return;
+        add(patch.surfaceId, mm2, 0);
+        surfaceMm2 -= mm2;
+        openOf[i]! -= mm2;
+      });
+      add(wornBy(land, wears, surfaceIds), surfaceMm2, innerEdgeMm(body, box) * facesOf(land).heightMm);
+    }
+    let openMm2 = Math.max(0, (box.right - box.left) * (box.bottom - box.top) - takenMm2);
+    near.forEach(({ surfaceId }, i) => {
+      const mm2 = Math.max(0, openOf[i]!);
+      if (mm2 < LEAST_MM2) return;
+      add(surfaceId, mm2, 0);
+      openMm2 = Math.max(0, openMm2 - mm2);
+    });
+    add(wears.open, openMm2, 0);
+    return [...sums].flatMap(([surfaceId, sum]) =>
+      sum.coatedMm2 < LEAST_MM2
+        ? []
+        : [{ tileId: id, surfaceId: namedSurface(surfaceId), name: surfaceNames[surfaceIds.indexOf(surfaceId)] ?? surfaceId, ...sum }],
+    );
+  },
+);
 
 const summed = (label: string, parts: readonly Figure<'mm²'>[]): Figure<'mm²'> => total(label, 'mm²', parts);

@@ -48,13 +48,7 @@ export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
       features.map((feature) => feature.sides),
     );
     const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
-    return {
-      kind,
-      surface,
-      coated: inSquareMetres(both),
-      features,
-      heaped: heapedOn(kind, ground),
-    };
+    return { kind, surface, coated: inSquareMetres(both), features, heaped: heapedOn(kind, ground) };
   };
   const byKind = byGroundKind(zone);
   const onTile = new Map(ground.tiles.map((tile) => [tile.id, tileZones(tile, ground.onTile.get(tile.id)!)]));

@@ -14,7 +14,17 @@ describe('what parts come to together', () => {
     expect(yieldOf(coating('mud-paste'), CATALOGUE).all.value).toBeCloseTo(6 + (5 - 3), 9);
   });
   test('more grain than the liquid wets stays as bulky as the grain', () => {
-    const dry = { ...coating('mud-paste'), recipe: { by: 'volume' as const, tintDropsPer100Ml: 0, parts: [{ stuffId: 'fine-sand', parts: 10 }, { stuffId: 'water', parts: 2 }] } };
+    const dry = {
+      ...coating('mud-paste'),
+      recipe: {
+        by: 'volume' as const,
+        tintDropsPer100Ml: 0,
+        parts: [
+          { stuffId: 'fine-sand', parts: 10 },
+          { stuffId: 'water', parts: 2 },
+        ],
+      },
+    };
     expect(yieldOf(dry, CATALOGUE).all.value).toBeCloseTo(10, 9);
   });
   test('grout by weight, 100 g to 28 g of water: 83.3 ml of powder, half air, take the 28 ml whole', () => {

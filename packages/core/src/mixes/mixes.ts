@@ -49,8 +49,16 @@ export function mixesOf({
 function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mix {
   const { coating, method } = group[0]!;
   const name = `${coating.name}, ${method.name}`;
-  const volume = total(name, 'ml', group.map((need) => need.volume));
-  const area = total(`${name}, all surfaces`, 'm²', group.map((need) => goneOver(need)));
+  const volume = total(
+    name,
+    'ml',
+    group.map((need) => need.volume),
+  );
+  const area = total(
+    `${name}, all surfaces`,
+    'm²',
+    group.map((need) => goneOver(need)),
+  );
   const bowl = estimated('The bowl holds', catalogue.bench.bowlMl, 'ml');
   const cap = coating.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume, area));
   const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
@@ -75,7 +83,10 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
         kitchen: { metric: kitchenWords(each.value, 'metric'), us: kitchenWords(each.value, 'us') },
       };
     }),
-    tintDrops: drops === 0 ? null : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops to a ml', drops / 100, '1/ml', 'catalogue', 'workshop default')),
+    tintDrops:
+      drops === 0
+        ? null
+        : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops to a ml', drops / 100, '1/ml', 'catalogue', 'workshop default')),
     potLife: coating.potLifeMin === null ? null : estimated(`${coating.name}, pot life`, coating.potLifeMin, 'min'),
     solids: coating.family === 'sealer' ? solidsOn(coating, volume, area) : null,
     area,
@@ -90,7 +101,13 @@ const goneOver = ({ coat, area }: CoatNeed): Figure<'m²'> =>
 /** Solids that stay on a square metre, all goes together: thin coats add up. */
 function solidsOn({ name, densityGPerMl, solidsPct }: Coating, volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'g/m²'> {
   const wet = reckon(`${name}, wet`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml'));
-  const dry = reckon(`${name}, what stays`, 'g', wet, '×', given('Share that stays', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin));
+  const dry = reckon(
+    `${name}, what stays`,
+    'g',
+    wet,
+    '×',
+    given('Share that stays', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin),
+  );
   return reckon(`${name}, solids left on a square metre`, 'g/m²', dry, '÷', area);
 }
 

@@ -23,7 +23,9 @@ export function stuffNeeds({
   readonly coatings: readonly CoatingNeed[];
   readonly catalogue: Catalogue;
 }): readonly StuffNeed[] {
-  const parts = coatings.flatMap(({ coating, volume }) => (coating.recipe === null || volume.value <= 0 ? [] : partsOf(coating, volume, catalogue)));
+  const parts = coatings.flatMap(({ coating, volume }) =>
+    coating.recipe === null || volume.value <= 0 ? [] : partsOf(coating, volume, catalogue),
+  );
   return [...new Set(parts.map(({ stuffId }) => stuffId))].flatMap((id) => {
     const stuff = stuffBy(catalogue, id);
     const own = parts.filter(({ stuffId }) => stuffId === id).map(({ volume }) => volume);
@@ -54,13 +56,25 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
   const solids = volumes.flatMap((volume, i) => (stuffs[i]!.voidShare === null ? [] : [{ volume, stuff: stuffs[i]! }]));
   const liquid = total(`${name}: liquids`, 'ml', liquids);
   if (solids.length === 0) return { volumes, all: liquid };
-  const bulk = total(`${name}: grain with its air`, 'ml', solids.map(({ volume }) => volume));
+  const bulk = total(
+    `${name}: grain with its air`,
+    'ml',
+    solids.map(({ volume }) => volume),
+  );
   const air = total(
     `${name}: air between the grains`,
     'ml',
-    solids.map(({ volume, stuff }) => reckon(`${stuff.name}: air in it`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1'))),
+    solids.map(({ volume, stuff }) =>
+      reckon(`${stuff.name}: air in it`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
+    ),
   );
-  const over = reckon(`${name}: liquid over what the air takes`, 'ml', reckon('Liquid less air', 'ml', liquid, '−', air), 'or, if larger,', NONE);
+  const over = reckon(
+    `${name}: liquid over what the air takes`,
+    'ml',
+    reckon('Liquid less air', 'ml', liquid, '−', air),
+    'or, if larger,',
+    NONE,
+  );
   return { volumes, all: reckon(`${name}: one measure in the bowl`, 'ml', bulk, '+', over) };
 }
 const NONE = given('Nothing', 0, 'ml', 'definition');
@@ -72,6 +86,11 @@ export function partsOf(coating: Coating, volume: Figure<'ml'>, catalogue: Catal
   return coating.recipe!.parts.map(({ stuffId }, i): MixPart => {
     const { name, densityGPerMl } = stuffBy(catalogue, stuffId);
     const part = reckon(`${name} to measure`, 'ml', volumes[i]!, '×', measures);
-    return { stuffId, name, volume: part, mass: reckon(`${name} to weigh`, 'g', part, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')) };
+    return {
+      stuffId,
+      name,
+      volume: part,
+      mass: reckon(`${name} to weigh`, 'g', part, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+    };
   });
 }

@@ -8,7 +8,10 @@ export interface Tub {
 }
 
 /** How far what is left in a tub goes: "this much covers so much". Of a part, the other parts are there. */
-export function coversWith({ name, volume, area, parts }: Pick<Mix, 'name' | 'volume' | 'area' | 'parts'>, { partId, leftMl }: Tub): Figure<'m²'> {
+export function coversWith(
+  { name, volume, area, parts }: Pick<Mix, 'name' | 'volume' | 'area' | 'parts'>,
+  { partId, leftMl }: Tub,
+): Figure<'m²'> {
   const part = parts.find(({ stuffId }) => stuffId === partId);
   const needed = part?.volume ?? volume;
   const left = given(`${part?.name ?? name} left`, leftMl, 'ml', 'shelf');

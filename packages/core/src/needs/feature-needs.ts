@@ -61,7 +61,11 @@ export function featureNeeds(inputs: NeedInputs): readonly FeatureNeeds[] {
 
 /** What each land wears where no patch lies. */
 const wornBy = ({ list }: SurfaceAreas): ReadonlyMap<string, SurfaceId> =>
-  new Map(list.flatMap(({ surfaceId, stretches }) => stretches.flatMap(({ land, name }) => (land === null || name !== land.name ? [] : [[land.id, surfaceId] as const]))));
+  new Map(
+    list.flatMap(({ surfaceId, stretches }) =>
+      stretches.flatMap(({ land, name }) => (land === null || name !== land.name ? [] : [[land.id, surfaceId] as const])),
+    ),
+  );
 
 interface FigureInputs extends Pick<Own, 'measured' | 'joints'> {
   readonly basin: Figure<'mm³'> | null;
@@ -130,10 +134,7 @@ function coatings({ measured: own, joints, basin, worn, coats, raised, catalogue
       coats
 
         .filter(
-          ({ surfaceId, coating }) =>
-            surfaceId === worn.get(measured.landId) &&
-            coating.spread.by !== 'depth' &&
-            coating.family === family,
+          ({ surfaceId, coating }) => surfaceId === worn.get(measured.landId) && coating.spread.by !== 'depth' && coating.family === family,
         )
         .map((need) => shareOf(need, measured)),
     );

@@ -7,26 +7,53 @@ import { type SolvedMix, solveMix } from './solve';
 const POTS = potsOf(CATALOGUE, []);
 const pot = (id: string): Pot => POTS.find((one) => one.id === id)!;
 const rgb = (hex: string): number[] => [1, 3, 5].map((at) => Number.parseInt(hex.slice(at, at + 2), 16));
-const meanOf = (a: string, b: string): string => `#${rgb(a).map((value, i) => Math.round((value + rgb(b)[i]!) / 2).toString(16).padStart(2, '0')).join('')}`;
+const meanOf = (a: string, b: string): string =>
+  `#${rgb(a)
+    .map((value, i) =>
+      Math.round((value + rgb(b)[i]!) / 2)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 
 describe('paints stirred together', () => {
   test('one paint is itself, and the order of pouring does not matter', () => {
     expect(stirred([{ pot: pot('moss-bank'), parts: 3 }])).toBe('#5d6b3a');
-    const [a, b] = [{ pot: pot('salt-white'), parts: 2 }, { pot: pot('brick-kiln'), parts: 1 }];
+    const [a, b] = [
+      { pot: pot('salt-white'), parts: 2 },
+      { pot: pot('brick-kiln'), parts: 1 },
+    ];
     expect(stirred([a, b])).toBe(stirred([b, a]));
   });
   test('a strong pale with a weak dark is not the mean of their screen colours, by far', () => {
-    const mixed = stirred([{ pot: pot('salt-white'), parts: 1 }, { pot: pot('bog-oak'), parts: 1 }]);
+    const mixed = stirred([
+      { pot: pot('salt-white'), parts: 1 },
+      { pot: pot('bog-oak'), parts: 1 },
+    ]);
     expect(differenceOf(mixed, meanOf('#f2efe6', '#3f3328'))).toBeGreaterThan(5);
   });
   test('blue and yellow make a green, which their mean is not', () => {
-    const [blue, yellow] = [{ id: 'b', name: 'b', hex: '#123f9c', tintingStrength: 1 }, { id: 'y', name: 'y', hex: '#f2d21b', tintingStrength: 1 }];
-    const [r, g, b] = rgb(stirred([{ pot: blue, parts: 1 }, { pot: yellow, parts: 1 }]));
+    const [blue, yellow] = [
+      { id: 'b', name: 'b', hex: '#123f9c', tintingStrength: 1 },
+      { id: 'y', name: 'y', hex: '#f2d21b', tintingStrength: 1 },
+    ];
+    const [r, g, b] = rgb(
+      stirred([
+        { pot: blue, parts: 1 },
+        { pot: yellow, parts: 1 },
+      ]),
+    );
     expect(g!).toBeGreaterThan(r! + 15);
     expect(g!).toBeGreaterThan(b! + 15);
   });
   test('the more of the dark the darker, and a stronger paint counts for more', () => {
-    const light = (dark: number, strength = 1): number => seen(stirred([{ pot: pot('salt-white'), parts: 4 }, { pot: { ...pot('bog-oak'), tintingStrength: strength }, parts: dark }])).lightness;
+    const light = (dark: number, strength = 1): number =>
+      seen(
+        stirred([
+          { pot: pot('salt-white'), parts: 4 },
+          { pot: { ...pot('bog-oak'), tintingStrength: strength }, parts: dark },
+        ]),
+      ).lightness;
     expect(light(1)).toBeGreaterThan(light(2));
     expect(light(2)).toBeGreaterThan(light(6));
     expect(light(2)).toBeGreaterThan(light(2, 3));
@@ -56,5 +83,6 @@ describe('a mix for a wanted colour', () => {
     const best = Math.min(...[...every()].map((mix) => differenceOf(wanted, stirred(mix))));
     expect(solved(wanted).difference).toBeCloseTo(best, 9);
   });
-  test('a colour that is in a pot is that pot alone', () => expect(solved('#5d6b3a')).toMatchObject({ parts: [{ paintId: 'moss-bank', parts: 1 }], difference: 0 }));
+  test('a colour that is in a pot is that pot alone', () =>
+    expect(solved('#5d6b3a')).toMatchObject({ parts: [{ paintId: 'moss-bank', parts: 1 }], difference: 0 }));
 });

@@ -28,7 +28,9 @@ export function stirred(parts: readonly { readonly pot: Pot; readonly parts: num
   if (parts.length === 0) throw new RangeError('a mix of no paints has no colour');
   if (parts.length === 1) return parts[0]!.pot.hex;
   const all = parts.reduce((sum, one) => sum + one.parts, 0);
-  return mix(...parts.map(({ pot, parts: share }) => [colourOf(pot), share / all] as const)).toString({ format: 'hex' }).toLowerCase();
+  return mix(...parts.map(({ pot, parts: share }) => [colourOf(pot), share / all] as const))
+    .toString({ format: 'hex' })
+    .toLowerCase();
 }
 
 /** The colour a coat dries to; null for what has none, as varnish. @param tint none for the coating's own */

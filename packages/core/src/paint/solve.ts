@@ -15,7 +15,10 @@ const MOST_PARTS = 8;
  * The mix of paints at hand that comes nearest to a wanted colour: every mix of up to three of them in up to eight parts is stirred. Yields after every paint, so that it
  * can be stopped; the last is the best of all.
  */
-export function* solveMix(wanted: string, pots: readonly Pot[]): Generator<{ readonly done: number; readonly best: SolvedMix }, void, void> {
+export function* solveMix(
+  wanted: string,
+  pots: readonly Pot[],
+): Generator<{ readonly done: number; readonly best: SolvedMix }, void, void> {
   let best: SolvedMix | null = null;
   const weigh = (mix: readonly { readonly pot: Pot; readonly parts: number }[]): void => {
     const hex = stirred(mix);

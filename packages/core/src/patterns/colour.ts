@@ -29,7 +29,11 @@ const EVENED_BY = 0.2;
  * @param beside neighbours of each unit; @param parts of each tint
  * @source tabu search over exchanges after Galinier and Hao, "Hybrid evolutionary algorithms for graph coloring", 1999
  */
-export function coloured(beside: readonly (readonly number[])[], parts: readonly number[], random: Random): Result<Coloured, ColourProblem> {
+export function coloured(
+  beside: readonly (readonly number[])[],
+  parts: readonly number[],
+  random: Random,
+): Result<Coloured, ColourProblem> {
   const mean = beside.length / parts.length;
   const apart = mostApart(beside);
   let wanted = sharesOf(beside.length, parts);
@@ -42,11 +46,20 @@ export function coloured(beside: readonly (readonly number[])[], parts: readonly
       if (wanted.every((count) => Math.abs(count - mean) < 1)) break;
     }
     const by = evened + 1 === MOST_EVENED ? 1 : EVENED_BY;
-    wanted = sharesOf(beside.length, wanted.map((count) => count + (mean - count) * by));
+    wanted = sharesOf(
+      beside.length,
+      wanted.map((count) => count + (mean - count) * by),
+    );
   }
   // Two tints of a chequer are as many as the chequer has of each, whatever is asked for.
-  const free = colouredAs(parts.map(() => beside.length), beside, random, false);
-  if (free.alike === 0) return ok({ tintOf: free.tintOf, counts: parts.map((_, tint) => free.tintOf.filter((one) => one === tint).length), isAsAsked: false });
+  const free = colouredAs(
+    parts.map(() => beside.length),
+    beside,
+    random,
+    false,
+  );
+  if (free.alike === 0)
+    return ok({ tintOf: free.tintOf, counts: parts.map((_, tint) => free.tintOf.filter((one) => one === tint).length), isAsAsked: false });
   return fail({ code: 'colours/too-few', alike: least });
 }
 
@@ -63,7 +76,12 @@ function mostApart(beside: readonly (readonly number[])[]): number {
   return count * 1.03;
 }
 
-function colouredAs(wanted: readonly number[], beside: readonly (readonly number[])[], random: Random, isMended = true): { readonly tintOf: Uint8Array; readonly alike: number } {
+function colouredAs(
+  wanted: readonly number[],
+  beside: readonly (readonly number[])[],
+  random: Random,
+  isMended = true,
+): { readonly tintOf: Uint8Array; readonly alike: number } {
   const kinds = wanted.length;
   const tintOf = new Uint8Array(beside.length).fill(255);
   const left = [...wanted];

@@ -23,7 +23,12 @@ export interface Floor {
 }
 
 /** Every surface that is laid in units, stretch by stretch where a track leads the courses. */
-export function floorsOf(surfaces: readonly Surface[], areas: readonly SurfaceArea[], seed: number, catalogue: Catalogue): readonly Floor[] {
+export function floorsOf(
+  surfaces: readonly Surface[],
+  areas: readonly SurfaceArea[],
+  seed: number,
+  catalogue: Catalogue,
+): readonly Floor[] {
   return surfaces.flatMap((surface) => {
     const { laid } = surface;
     const area = areas.find(({ surfaceId }) => (surfaceId as string) === surface.id);
@@ -38,18 +43,40 @@ export function floorsOf(surfaces: readonly Surface[], areas: readonly SurfaceAr
   });
 }
 
-function floorOf(surface: Surface, laid: Laid, name: string, region: Region, seed: number, catalogue: Catalogue, along: Shape | null): Floor {
+function floorOf(
+  surface: Surface,
+  laid: Laid,
+  name: string,
+  region: Region,
+  seed: number,
+  catalogue: Catalogue,
+  along: Shape | null,
+): Floor {
   const pattern = patternBy(catalogue, laid.patternId);
   const task: PatternTask = { pattern, laid, region, seed, ...(along?.form === 'strip' ? led(along, laid) : turned(region, laid)) };
   const base = { surfaceId: surface.id, name, unitName: pattern.unitName, unitsName: pattern.unitsName };
   const units = layUnits(task);
-  if (!units.ok) return { ...base, units: [], whole: 0, cut: 0, colours: null, fault: `more than ${units.problem.most} ${pattern.unitsName}: larger ones would do` };
+  if (!units.ok)
+    return {
+      ...base,
+      units: [],
+      whole: 0,
+      cut: 0,
+      colours: null,
+      fault: `more than ${units.problem.most} ${pattern.unitsName}: larger ones would do`,
+    };
   const cut = units.value.filter(({ isCut }) => isCut).length;
   const counts = { whole: units.value.length - cut, cut };
   if (laid.tints.length < 2) return { ...base, units: units.value, ...counts, colours: null, fault: '' };
-  const colours = coloured(units.value.map(({ beside }) => beside), laid.tints.map(({ parts }) => parts), seeded(seed + 17));
+  const colours = coloured(
+    units.value.map(({ beside }) => beside),
+    laid.tints.map(({ parts }) => parts),
+    seeded(seed + 17),
+  );
   if (colours.ok) {
-    const fault = colours.value.isAsAsked ? '' : `one tint has so large a share that some of it would lie side by side: shares were brought nearer to one another`;
+    const fault = colours.value.isAsAsked
+      ? ''
+      : `one tint has so large a share that some of it would lie side by side: shares were brought nearer to one another`;
     return { ...base, units: units.value, ...counts, colours: colours.value, fault };
   }
   const fault = 'with so few tints some neighbours must be alike; one tint more would do';

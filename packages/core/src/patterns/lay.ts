@@ -94,7 +94,12 @@ function coursesOf({ pattern, laid, extent, seed }: PatternTask): readonly (read
   return Array.from({ length: last - first }, (_, i) => {
     const row = first + i;
     const pitchMm = laid.longMm + laid.jointMm;
-    const shift = pattern.bond === 'stacked' ? 0 : pattern.bond === 'random-lengths' ? chance(row, 0, seed) * pitchMm : ((row % 2 + 2) % 2) * (pitchMm / 2);
+    const shift =
+      pattern.bond === 'stacked'
+        ? 0
+        : pattern.bond === 'random-lengths'
+          ? chance(row, 0, seed) * pitchMm
+          : (((row % 2) + 2) % 2) * (pitchMm / 2);
     const spans: Span[] = [];
     if (pattern.bond !== 'random-lengths') {
       for (let col = Math.floor((extent.fromMm - shift) / pitchMm); col * pitchMm + shift < extent.toMm; col++) {
@@ -149,7 +154,14 @@ function outlineOf({ fromMm, toMm }: Span, index: number, { pattern, laid, exten
     ];
   }
   // Two more corners on the long sides let units follow a bend.
-  return [strayed(fromMm, topMm, 0), strayed(middle, topMm, 4), strayed(toMm, topMm, 1), strayed(toMm, bottomMm, 2), strayed(middle, bottomMm, 5), strayed(fromMm, bottomMm, 3)];
+  return [
+    strayed(fromMm, topMm, 0),
+    strayed(middle, topMm, 4),
+    strayed(toMm, topMm, 1),
+    strayed(toMm, bottomMm, 2),
+    strayed(middle, bottomMm, 5),
+    strayed(fromMm, bottomMm, 3),
+  ];
 }
 
 /** Setts in fans run in arcs across the way. */
@@ -173,7 +185,8 @@ function neighbours(grid: readonly Cell[], count: number): readonly (readonly nu
     else own.push(cell);
   }
   for (const [row, cells] of byRow) {
-    for (let i = 1; i < cells.length; i++) if (cells[i]!.fromMm - cells[i - 1]!.toMm < (cells[i]!.toMm - cells[i]!.fromMm) / 2) join(cells[i - 1]!, cells[i]!);
+    for (let i = 1; i < cells.length; i++)
+      if (cells[i]!.fromMm - cells[i - 1]!.toMm < (cells[i]!.toMm - cells[i]!.fromMm) / 2) join(cells[i - 1]!, cells[i]!);
     const below = byRow.get(row + 1) ?? [];
     let from = 0;
     for (const cell of cells) {

@@ -7,8 +7,23 @@ import { type Laid, laidIn } from '../plan';
 import { coloured, sharesOf } from './colour';
 import { layUnits } from './lay';
 
-const CROOKED: Region = regionOf([{ x: 13, y: 7 }, { x: 311, y: 41 }, { x: 283, y: 221 }, { x: 147, y: 163 }, { x: 29, y: 207 }]);
-const laid = (patternId: string, change: Partial<Laid> = {}): Laid => ({ ...laidIn(CATALOGUE.patterns.find(({ id }) => id === patternId)!, 1 / 60), longMm: 11.3, wideMm: 7.7, jointMm: 0.6, ...change });
+const CROOKED: Region = regionOf([
+  { x: 13, y: 7 },
+  { x: 311, y: 41 },
+  { x: 283, y: 221 },
+  { x: 147, y: 163 },
+  { x: 29, y: 207 },
+]);
+const laid = (patternId: string, change: Partial<Laid> = {}): Laid => ({
+  ...laidIn(
+    CATALOGUE.patterns.find(({ id }) => id === patternId)!,
+    1 / 60,
+  ),
+  longMm: 11.3,
+  wideMm: 7.7,
+  jointMm: 0.6,
+  ...change,
+});
 const lay = (patternId: string, region = CROOKED, change: Partial<Laid> = {}) => {
   const made = layUnits({
     pattern: CATALOGUE.patterns.find(({ id }) => id === patternId)!,
@@ -30,7 +45,16 @@ const bent = (points: Parameters<typeof aTrack>[0], widthMm: number): Feature =>
 
 describe('ground laid in units', () => {
   test('squares of 20 with 1 of joint on 210 × 105: ten by five whole ones and none cut', () => {
-    const units = lay('squares', regionOf([{ x: 0, y: 0 }, { x: 210, y: 0 }, { x: 210, y: 105 }, { x: 0, y: 105 }]), { longMm: 20, wideMm: 20, jointMm: 1 });
+    const units = lay(
+      'squares',
+      regionOf([
+        { x: 0, y: 0 },
+        { x: 210, y: 0 },
+        { x: 210, y: 105 },
+        { x: 0, y: 105 },
+      ]),
+      { longMm: 20, wideMm: 20, jointMm: 1 },
+    );
     expect(units).toHaveLength(50);
     expect(units.filter(({ isCut }) => isCut)).toEqual([]);
   });
@@ -40,9 +64,13 @@ describe('ground laid in units', () => {
     const all = regions.reduce((sum, region) => sum + areaMm2(region), 0);
     expect(all).toBeLessThan(areaMm2(CROOKED));
     expect(all).toBeGreaterThan(areaMm2(CROOKED) * 0.55);
-    units.forEach(({ beside }, i) => beside.forEach((j) => expect(areaMm2(intersection(regions[i]!, regions[j]!)), `${i} on ${j}`).toBeLessThan(0.05)));
-    for (const region of regions.filter((_, i) => units[i]!.isCut)) expect(areaMm2(intersection(region, CROOKED))).toBeCloseTo(areaMm2(region), 1);
-    for (const region of regions.filter((_, i) => !units[i]!.isCut)) expect(areaMm2(intersection(region, CROOKED))).toBeCloseTo(areaMm2(region), 1);
+    units.forEach(({ beside }, i) =>
+      beside.forEach((j) => expect(areaMm2(intersection(regions[i]!, regions[j]!)), `${i} on ${j}`).toBeLessThan(0.05)),
+    );
+    for (const region of regions.filter((_, i) => units[i]!.isCut))
+      expect(areaMm2(intersection(region, CROOKED))).toBeCloseTo(areaMm2(region), 1);
+    for (const region of regions.filter((_, i) => !units[i]!.isCut))
+      expect(areaMm2(intersection(region, CROOKED))).toBeCloseTo(areaMm2(region), 1);
   });
   test('cut ones are those that the edge runs through', () => {
     const units = lay('setts');
@@ -50,12 +78,32 @@ describe('ground laid in units', () => {
     expect(units.filter(({ isCut }) => !isCut).length).toBeGreaterThan(300);
   });
   test('a floor of too many says so', () => {
-    const many = layUnits({ pattern: CATALOGUE.patterns[0]!, laid: laid('cobbles', { longMm: 0.5, wideMm: 0.5, jointMm: 0 }), region: CROOKED, extent: { fromMm: 0, toMm: 330, leftMm: 0, rightMm: 230 }, at: (x, y) => ({ x, y }), seed: 1 });
+    const many = layUnits({
+      pattern: CATALOGUE.patterns[0]!,
+      laid: laid('cobbles', { longMm: 0.5, wideMm: 0.5, jointMm: 0 }),
+      region: CROOKED,
+      extent: { fromMm: 0, toMm: 330, leftMm: 0, rightMm: 230 },
+      at: (x, y) => ({ x, y }),
+      seed: 1,
+    });
     expect(many).toMatchObject({ ok: false, problem: { code: 'pattern/too-many' } });
   });
   test('along a track the courses follow its bend', () => {
-    const plan = aBoard({}, bent([[100, 100], [400, 100], [400, 400]], 50));
-    const [floor] = derived({ ...plan, surfaces: plan.surfaces.map((one) => (one.id === plan.wears.route ? { ...one, laid: laid('setts') } : one)) }).floors;
+    const plan = aBoard(
+      {},
+      bent(
+        [
+          [100, 100],
+          [400, 100],
+          [400, 400],
+        ],
+        50,
+      ),
+    );
+    const [floor] = derived({
+      ...plan,
+      surfaces: plan.surfaces.map((one) => (one.id === plan.wears.route ? { ...one, laid: laid('setts') } : one)),
+    }).floors;
     const covered = floor!.units.reduce((sum, { rings }) => sum + areaMm2({ rings }), 0);
     const track = derived(plan).ground.lands[0]!.shows;
     expect(covered).toBeGreaterThan(areaMm2(track) * 0.7);
@@ -64,7 +112,8 @@ describe('ground laid in units', () => {
 });
 
 describe('no two neighbours alike', () => {
-  const expectProper = (beside: readonly (readonly number[])[], tintOf: Uint8Array): void => beside.forEach((own, i) => own.forEach((j) => expect(tintOf[i]).not.toBe(tintOf[j])));
+  const expectProper = (beside: readonly (readonly number[])[], tintOf: Uint8Array): void =>
+    beside.forEach((own, i) => own.forEach((j) => expect(tintOf[i]).not.toBe(tintOf[j])));
   test.each([
     ['squares', [1, 1]],
     ['squares', [3, 2, 1]],
@@ -80,7 +129,8 @@ describe('no two neighbours alike', () => {
     const counts = made.value.counts.map((_, tint) => made.value.tintOf.filter((one) => one === tint).length);
     expect(counts).toEqual(made.value.counts);
     const all = parts.reduce<number>((sum, part) => sum + part, 0);
-    if (made.value.isAsAsked) counts.forEach((count, i) => expect(Math.abs(count - (beside.length * parts[i]!) / all)).toBeLessThanOrEqual(1));
+    if (made.value.isAsAsked)
+      counts.forEach((count, i) => expect(Math.abs(count - (beside.length * parts[i]!) / all)).toBeLessThanOrEqual(1));
   });
   test('a tint that is asked for more often than units lie apart is brought down, and it is said', () => {
     const beside = lay('setts').map((unit) => unit.beside);
@@ -89,7 +139,18 @@ describe('no two neighbours alike', () => {
     expect(made.value.isAsAsked).toBe(false);
     expectProper(beside, made.value.tintOf);
   });
-  test('two tints cannot part three that meet', () => expect(coloured([[1, 2], [0, 2], [0, 1]], [1, 1], seeded(1))).toMatchObject({ ok: false, problem: { code: 'colours/too-few' } }));
+  test('two tints cannot part three that meet', () =>
+    expect(
+      coloured(
+        [
+          [1, 2],
+          [0, 2],
+          [0, 1],
+        ],
+        [1, 1],
+        seeded(1),
+      ),
+    ).toMatchObject({ ok: false, problem: { code: 'colours/too-few' } }));
   test('shares: largest remainders first, all of them given out', () => {
     expect(sharesOf(10, [1, 1, 1])).toEqual([4, 3, 3]);
     expect(sharesOf(7, [2, 1])).toEqual([5, 2]);

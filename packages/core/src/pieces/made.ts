@@ -152,7 +152,12 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
 });
 
 /** The outside of a piece by what it wears: faces that wear a surface of their own, and all the rest. */
-function facesOf(piece: Piece, objects: readonly MadeObject[], outside: Figure<'mm²'>, zones: readonly CladZone[]): readonly PieceSurface[] {
+function facesOf(
+  piece: Piece,
+  objects: readonly MadeObject[],
+  outside: Figure<'mm²'>,
+  zones: readonly CladZone[],
+): readonly PieceSurface[] {
   const copies = given('Copies', piece.count, '1', 'plan');
   const face = (shows: string | null, name: string, wears: string | null, area: Figure<'mm²'>): PieceSurface => ({
     surfaceId: pieceSurface(piece.id, shows),

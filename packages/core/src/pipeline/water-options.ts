@@ -41,7 +41,11 @@ export function* waterOptionsOf(
   if (wet.length === 0) return yield { options, done: 0, of: 0 };
   yield { options, done: 0, of: ways.length };
   for (const way of ways) {
-    const edits = wet.map((surfaceId) => ({ code: 'coats/set' as const, surfaceId, coats: waterWay(plan.surfaces.find(({ id }) => id === surfaceId)!.coats, way, catalogue) }));
+    const edits = wet.map((surfaceId) => ({
+      code: 'coats/set' as const,
+      surfaceId,
+      coats: waterWay(plan.surfaces.find(({ id }) => id === surfaceId)!.coats, way, catalogue),
+    }));
     const name = `${coatingBy(catalogue, way.coatingId).name}${way.goes > 1 ? `, ${way.goes} coats` : ''}`;
     const edit = atOnce(edits, `Make water of ${name.toLowerCase()}`);
     const other = appliedTo(plan, edit);
@@ -50,23 +54,38 @@ export function* waterOptionsOf(
       id: way.id,
       name,
       says: way.says,
-      isOwn: wet.every((surfaceId) => plan.surfaces.find(({ id }) => id === surfaceId)!.coats.some(({ coatingId }) => coatingId === way.coatingId)),
+      isOwn: wet.every((surfaceId) =>
+        plan.surfaces.find(({ id }) => id === surfaceId)!.coats.some(({ coatingId }) => coatingId === way.coatingId),
+      ),
       edit,
       cost: tally.cost,
       hours: tally.handsOn,
       mass: tally.mass,
       readyText: tally.readyText,
-      hazards: cautionTexts(catalogue, [...coatingBy(catalogue, way.coatingId).cautionIds, ...methodBy(catalogue, way.methodId).cautionIds]),
+      hazards: cautionTexts(catalogue, [
+        ...coatingBy(catalogue, way.coatingId).cautionIds,
+        ...methodBy(catalogue, way.methodId).cautionIds,
+      ]),
     });
     yield { options: [...options], done: options.length, of: ways.length };
   }
 }
 
 /** Coats with what stands for water in them taken out, and another in its place. */
-function waterWay(coats: readonly Coat[], { coatingId, methodId, goes }: Catalogue['starter']['water'][number], catalogue: Catalogue): readonly Coat[] {
+function waterWay(
+  coats: readonly Coat[],
+  { coatingId, methodId, goes }: Catalogue['starter']['water'][number],
+  catalogue: Catalogue,
+): readonly Coat[] {
   const isWater = ({ coatingId: id }: Coat): boolean => coatingBy(catalogue, id).family === 'water';
   const at = coats.findIndex(isWater);
   const others = coats.filter((coat) => !isWater(coat));
-  const made = { ...plainCoat({ coatingId, methodId }, others.map(({ id }) => id)), goes };
+  const made = {
+    ...plainCoat(
+      { coatingId, methodId },
+      others.map(({ id }) => id),
+    ),
+    goes,
+  };
   return others.toSpliced(at < 0 ? others.length : at, 0, made);
 }

@@ -26,16 +26,32 @@ export function plainCoat(use: StarterCoat, taken: readonly string[] = []): Coat
 /** Coats of a starter, told apart. */
 export function starterCoats(uses: readonly StarterCoat[]): readonly Coat[] {
   const coats: Coat[] = [];
-  for (const use of uses) coats.push(plainCoat(use, coats.map(({ id }) => id)));
+  for (const use of uses)
+    coats.push(
+      plainCoat(
+        use,
+        coats.map(({ id }) => id),
+      ),
+    );
   return coats;
 }
 
 /** A recipe of the catalogue for a board. @param scale of the board, 1/60 for figures of 28 mm */
-export const starterSurface = ({ id, name, relief, patternId, coats }: StarterSurface, patterns: Catalogue['patterns'], scale: number): Surface => ({
+export const starterSurface = (
+  { id, name, relief, patternId, coats }: StarterSurface,
+  patterns: Catalogue['patterns'],
+  scale: number,
+): Surface => ({
   id,
   name,
   relief,
-  laid: patternId === null ? null : laidIn(patterns.find((one) => one.id === patternId)!, scale),
+  laid:
+    patternId === null
+      ? null
+      : laidIn(
+          patterns.find((one) => one.id === patternId)!,
+          scale,
+        ),
   coats: starterCoats(coats),
 });
 

@@ -34,7 +34,9 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(mine).filter((key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting') as (keyof Plan)[];
+  const parts = Object.keys(mine).filter(
+    (key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting',
+  ) as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
     was: base?.features ?? [],

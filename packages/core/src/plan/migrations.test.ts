@@ -148,7 +148,15 @@ test('a plan of version 6: each kind of ground becomes a surface with its coats,
   expect(checked.value.wears).toMatchObject({ open: 'open', water: 'water' });
   expect(checked.value.surfaces.find(({ id }) => id === 'open')).toMatchObject({ name: 'Open ground', relief: 'earth', laid: null });
   const first = coats['open']![0]!;
-  expect(checked.value.surfaces.find(({ id }) => id === 'open')!.coats[0]).toEqual({ ...first, tint: [], before: 'dry', coverPct: 100, goes: 1, thin: 0, strewn: null });
+  expect(checked.value.surfaces.find(({ id }) => id === 'open')!.coats[0]).toEqual({
+    ...first,
+    tint: [],
+    before: 'dry',
+    coverPct: 100,
+    goes: 1,
+    thin: 0,
+    strewn: null,
+  });
   expect(checked.value.features.every(({ surfaceId }) => surfaceId === null)).toBe(true);
 });
 
@@ -156,7 +164,11 @@ test('a surface or a paint that is named and is not there is refused by its plac
   const plan = aBoard();
   const [first, ...others] = plan.surfaces;
   const [coat, ...rest] = first!.coats;
-  const bad = { ...plan, wears: { ...plan.wears, open: 'moon' }, surfaces: [{ ...first!, coats: [{ ...coat!, tint: [{ paintId: 'sky', parts: 1 }] }, ...rest] }, ...others] };
+  const bad = {
+    ...plan,
+    wears: { ...plan.wears, open: 'moon' },
+    surfaces: [{ ...first!, coats: [{ ...coat!, tint: [{ paintId: 'sky', parts: 1 }] }, ...rest] }, ...others],
+  };
   const checked = checkPlan(bad, CATALOGUE);
   expect(checked.ok ? [] : checked.problem.issues.map(({ path }) => path)).toEqual(['wears.open', 'surfaces.0.coats.0.tint.0.paintId']);
 });
@@ -176,5 +188,7 @@ test.each([
 test('a colour that is none is refused with one that would do', () => {
   const plan = aBoard();
   const checked = checkPlan({ ...plan, paints: [{ id: 'a', name: 'Mine', hex: 'greenish', tintingStrength: 1 }] }, CATALOGUE);
-  expect(checked.ok ? [] : checked.problem.issues).toEqual([{ path: 'paints.0.hex', message: 'got "greenish"; a colour such as #7a6f52 would do' }]);
+  expect(checked.ok ? [] : checked.problem.issues).toEqual([
+    { path: 'paints.0.hex', message: 'got "greenish"; a colour such as #7a6f52 would do' },
+  ]);
 });

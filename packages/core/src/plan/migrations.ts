@@ -58,7 +58,8 @@ const MIGRATIONS: readonly Migration[] = [
 ];
 
 /** What a coat says from version 7 on beside what and how. */
-const coatTo7 = (coat: unknown): unknown => (isRecord(coat) ? { ...coat, tint: [], before: 'dry', coverPct: 100, goes: 1, thin: 0, strewn: null } : coat);
+const coatTo7 = (coat: unknown): unknown =>
+  isRecord(coat) ? { ...coat, tint: [], before: 'dry', coverPct: 100, goes: 1, thin: 0, strewn: null } : coat;
 /** Names and reliefs of the surfaces that kinds of ground became. */
 const SURFACES_OF_7: Readonly<Record<string, readonly [string, string]>> = {
   open: ['Open ground', 'earth'],

@@ -42,7 +42,9 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     stack: newStack(starter),
     features: [],
     pieces: [],
-    surfaces: starter.surfaces.filter(({ id }) => Object.values(starter.wears).includes(id)).map((one) => starterSurface(one, patterns, board.figureHeightMm / bench.personMm.value)),
+    surfaces: starter.surfaces
+      .filter(({ id }) => Object.values(starter.wears).includes(id))
+      .map((one) => starterSurface(one, patterns, board.figureHeightMm / bench.personMm.value)),
     wears: starter.wears,
     paints: [],
     testPieces: [],

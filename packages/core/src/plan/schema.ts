@@ -317,7 +317,15 @@ export const PlanSchema = Document;
 type Document = z.infer<typeof Document>;
 type Ids = readonly { readonly id: string }[];
 /** Lists of a plan whose ids must differ, each with its place. */
-function* idLists({ features, pieces, surfaces, paints, testPieces, stack, table }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
+function* idLists({
+  features,
+  pieces,
+  surfaces,
+  paints,
+  testPieces,
+  stack,
+  table,
+}: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
   yield ['features', features];
   yield ['pieces', pieces];
   yield ['stack.ground', stack.ground];

@@ -4,7 +4,17 @@ import { seeded } from '../base/random';
 import { CATALOGUE, aBoard, aClearing, aCoat, aMound, aPlot, derived, withCoats } from '../testing';
 import { type ScatterTask, scattered, sizeOf } from './scatter';
 
-const CROOKED: ScatterTask['region'] = { rings: [[{ x: 13, y: 7 }, { x: 611, y: 41 }, { x: 583, y: 401 }, { x: 297, y: 303 }, { x: 29, y: 377 }]] };
+const CROOKED: ScatterTask['region'] = {
+  rings: [
+    [
+      { x: 13, y: 7 },
+      { x: 611, y: 41 },
+      { x: 583, y: 401 },
+      { x: 297, y: 303 },
+      { x: 29, y: 377 },
+    ],
+  ],
+};
 const SIZE = { least: 2, most: 9 };
 const leastApart = (spots: readonly { x: number; y: number }[]): number => {
   let least = Infinity;
@@ -51,9 +61,11 @@ describe('things strewn', () => {
 });
 
 test('tufts keep off ground that is kept clear and off plots, come in their count, and gather at the foot of a mound', () => {
-  const plan = withCoats(aBoard({}, aClearing([600, 100, 300, 300]), aPlot([100, 500, 150, 150], 0), aMound([200, 100, 200, 200], 30)), 'open', [
-    aCoat('tufts', 'set-down', { strewn: { perM2: 300, clumpPct: 0, feetPct: 100 } }),
-  ]);
+  const plan = withCoats(
+    aBoard({}, aClearing([600, 100, 300, 300]), aPlot([100, 500, 150, 150], 0), aMound([200, 100, 200, 200], 30)),
+    'open',
+    [aCoat('tufts', 'set-down', { strewn: { perM2: 300, clumpPct: 0, feetPct: 100 } })],
+  );
   const [strewn] = derived(plan).strewn;
   const area = 1200 * 800 - 200 * 200 - 150 * 150;
   expect(strewn!.spots).toHaveLength(Math.round((300 * area) / 1e6));

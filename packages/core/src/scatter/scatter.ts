@@ -79,7 +79,10 @@ function candidates(region: Region, box: Box, wanted: number, weightAt: ScatterT
   }
   return { x, y, root, count };
 }
-const pointIn = ({ left, top, right, bottom }: Box, random: Random): Point => ({ x: left + random() * (right - left), y: top + random() * (bottom - top) });
+const pointIn = ({ left, top, right, bottom }: Box, random: Random): Point => ({
+  x: left + random() * (right - left),
+  y: top + random() * (bottom - top),
+});
 
 /** Blocks a region is cut into: those no edge runs through are in or out as a whole. */
 const BLOCKS = 48;
@@ -98,7 +101,8 @@ export function insideOf(region: Region, box: Box): (at: Point) => boolean {
         const [c, r] = [col(a.x + ((b.x - a.x) * s) / steps), row(a.y + ((b.y - a.y) * s) / steps)];
         // Half a block of a step may have passed a corner: its neighbours are asked as well.
         for (let dr = -1; dr <= 1; dr++)
-          for (let dc = -1; dc <= 1; dc++) if (r + dr >= 0 && r + dr < BLOCKS && c + dc >= 0 && c + dc < BLOCKS) block[(r + dr) * BLOCKS + c + dc] = 3;
+          for (let dc = -1; dc <= 1; dc++)
+            if (r + dr >= 0 && r + dr < BLOCKS && c + dc >= 0 && c + dc < BLOCKS) block[(r + dr) * BLOCKS + c + dc] = 3;
       }
     });
   return (at) => {

@@ -30,7 +30,9 @@ const FOOT_MM = 14;
 
 /** Where everything that is set down one by one comes to stand: in clumps and at the feet of walls as far as the coat says, never where ground is kept free. @source craft.md §6 */
 export function strewnOn({ needs, areas, ground, seed, clearMm }: StrewnInputs): readonly Strewn[] {
-  const free = ground.lands.filter(({ feature }) => kindOf(feature).staysFree === true || kindOf(feature).isPlot === true).map(({ whole }) => whole);
+  const free = ground.lands
+    .filter(({ feature }) => kindOf(feature).staysFree === true || kindOf(feature).isPlot === true)
+    .map(({ whole }) => whole);
   const keptFree = free.length === 0 ? EMPTY : grown(unite(free), clearMm);
   return needs.flatMap((need, i): Strewn[] => {
     const { coating, coat, surfaceId } = need;
@@ -55,7 +57,11 @@ function weights(ground: Ground, clump: number, feet: number, random: () => numb
     (all, { box: own }) => ({ right: Math.max(all.right, own.right), bottom: Math.max(all.bottom, own.bottom) }),
     { right: 1, bottom: 1 },
   );
-  const centres = Array.from({ length: Math.ceil((box.right * box.bottom) / 60_000) + 3 }, () => ({ x: random() * box.right, y: random() * box.bottom, r: 25 + random() * 60 }));
+  const centres = Array.from({ length: Math.ceil((box.right * box.bottom) / 60_000) + 3 }, () => ({
+    x: random() * box.right,
+    y: random() * box.bottom,
+    r: 25 + random() * 60,
+  }));
   const rising = ground.lands.filter(({ role, whole }) => (role === 'mass' || role === 'standing') && !isEmpty(whole));
   const near = rising.flatMap(({ whole }) => whole.rings).map((ring) => ({ ring, box: boxOf(ring) }));
   const holes = ground.lands.filter(({ role, body }) => role === 'hole' && !isEmpty(body));
@@ -63,7 +69,9 @@ function weights(ground: Ground, clump: number, feet: number, random: () => numb
     const inClump = centres.reduce((most, one) => Math.max(most, 1 - distanceMm(at, one) / one.r), 0);
     let weight = 1 - clump + clump * 3.5 * Math.max(0, inClump) ** 1.5;
     if (feet > 0) {
-      const atFoot = near.some(({ ring, box: own }) => at.x > own.left && at.x < own.right && at.y > own.top && at.y < own.bottom && alongRing(ring, at) < FOOT_MM);
+      const atFoot = near.some(
+        ({ ring, box: own }) => at.x > own.left && at.x < own.right && at.y > own.top && at.y < own.bottom && alongRing(ring, at) < FOOT_MM,
+      );
       const isDeep = holes.some((land) => contains(land.body, at) && profileOf(land)(at) < land.levelMm * 0.6);
       if (atFoot || isDeep) weight += feet * 3;
     }
@@ -74,7 +82,12 @@ function weights(ground: Ground, clump: number, feet: number, random: () => numb
 function boxOf(ring: readonly Point[]): { left: number; top: number; right: number; bottom: number } {
   const xs = ring.map(({ x }) => x);
   const ys = ring.map(({ y }) => y);
-  return { left: Math.min(...xs) - FOOT_MM, right: Math.max(...xs) + FOOT_MM, top: Math.min(...ys) - FOOT_MM, bottom: Math.max(...ys) + FOOT_MM };
+  return {
+    left: Math.min(...xs) - FOOT_MM,
+    right: Math.max(...xs) + FOOT_MM,
+    top: Math.min(...ys) - FOOT_MM,
+    bottom: Math.max(...ys) + FOOT_MM,
+  };
 }
 function alongRing(ring: readonly Point[], at: Point): number {
   let least = Infinity;

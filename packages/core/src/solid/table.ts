@@ -104,7 +104,10 @@ function linesOf(ground: Ground): Region['rings'] {
     return [own, ...bendsOf(land).map((bend) => intersection(bend, own))].flatMap(({ rings }) => rings);
   });
 }
-const OWN = { hole: 'body', mass: 'body', surface: 'shows', standing: 'whole', patch: 'body', mark: 'body' } as const satisfies Record<Role, keyof Land>;
+const OWN = { hole: 'body', mass: 'body', surface: 'shows', standing: 'whole', patch: 'body', mark: 'body' } as const satisfies Record<
+  Role,
+  keyof Land
+>;
 /** What stands somewhere is built to its whole outline, whatever is dug away under it. */
 const ownGround = (land: Land): Region => (standsMm(land) > 0 ? land.whole : land[OWN[land.role]]);
 

@@ -28,7 +28,10 @@ const lastIndex = (coats: readonly Coat[], is: (does: string, id: string) => boo
   coats.map(({ methodId }) => is(methodBy(catalogue, methodId).does, methodId)).lastIndexOf(true);
 /** The last coat that only takes edges and tops. */
 const lightAt = (coats: readonly Coat[], catalogue: Catalogue): number =>
-  coats.map(({ methodId }) => methodBy(catalogue, methodId)).map(({ does, lays }) => does === 'colour' && lays.edges >= 0.4 && lays.all <= 0).lastIndexOf(true);
+  coats
+    .map(({ methodId }) => methodBy(catalogue, methodId))
+    .map(({ does, lays }) => does === 'colour' && lays.edges >= 0.4 && lays.all <= 0)
+    .lastIndexOf(true);
 const washAt = (coats: readonly Coat[], catalogue: Catalogue): number => lastIndex(coats, (does) => does === 'wash', catalogue);
 
 /** A part of dark stirred in; a paint without parts gets them. */
@@ -45,7 +48,12 @@ function darkened(coats: readonly Coat[], at: number, paintId: string): readonly
 }
 
 /** Judges a look by its figures, and tries what might mend it: only what does is told, with what it came to. */
-export function judged(bench: SwatchBench, recipe: SwatchRecipe, { baseHex, darkId, paleId }: { readonly baseHex: string; readonly darkId: string; readonly paleId: string }, catalogue: Catalogue): Judgement {
+export function judged(
+  bench: SwatchBench,
+  recipe: SwatchRecipe,
+  { baseHex, darkId, paleId }: { readonly baseHex: string; readonly darkId: string; readonly paleId: string },
+  catalogue: Catalogue,
+): Judgement {
   const numbersFor = (coats: readonly Coat[]): SwatchNumbers => numbersOf(bench.make({ ...recipe, coats }).stages.at(-1)!.tones, baseHex);
   const numbers = numbersFor(recipe.coats);
   const isLoud = numbers.spread > LOUD_SPREAD;
@@ -59,7 +67,18 @@ export function judged(bench: SwatchBench, recipe: SwatchRecipe, { baseHex, dark
   };
   const darkerLight: Change = (coats, all) => {
     const at = lightAt(coats, all);
-    if (at >= 0 && coats[at]!.tint.length === 0) return coats.map((one, i) => (i === at ? { ...one, tint: [{ paintId: paleId, parts: 2 }, { paintId: darkId, parts: 1 }] } : one));
+    if (at >= 0 && coats[at]!.tint.length === 0)
+      return coats.map((one, i) =>
+        i === at
+          ? {
+              ...one,
+              tint: [
+                { paintId: paleId, parts: 2 },
+                { paintId: darkId, parts: 1 },
+              ],
+            }
+          : one,
+      );
     return darkened(coats, at, darkId);
   };
   const thinnerWash: Change = (coats, all) => {
@@ -70,7 +89,12 @@ export function judged(bench: SwatchBench, recipe: SwatchRecipe, { baseHex, dark
     const at = washAt(coats, all);
     return at < 0 || coats[at]!.goes >= 4 ? null : coats.map((one, i) => (i === at ? { ...one, goes: one.goes + 1 } : one));
   };
-  const tried: { readonly code: Advice['code']; readonly label: string; readonly change: Change; readonly helps: (now: SwatchNumbers) => boolean }[] = [];
+  const tried: {
+    readonly code: Advice['code'];
+    readonly label: string;
+    readonly change: Change;
+    readonly helps: (now: SwatchNumbers) => boolean;
+  }[] = [];
   const lessSpread = (now: SwatchNumbers): boolean => now.spread < numbers.spread - 0.5;
   if (isLoud) {
     tried.push({ code: 'wash-last', label: 'Wash last', change: washLast, helps: lessSpread });
@@ -81,8 +105,18 @@ export function judged(bench: SwatchBench, recipe: SwatchRecipe, { baseHex, dark
     tried.push({ code: 'one-more-wash', label: 'Wash once more', change: moreWash, helps: (now) => now.spread > numbers.spread + 0.5 });
   }
   if (drowns || isPale) {
-    tried.push({ code: 'one-more-wash', label: 'Wash once more', change: moreWash, helps: (now) => (isPale ? now.lightness < numbers.lightness - 0.5 : now.fromBases > numbers.fromBases + 0.3) });
-    tried.push({ code: 'darker-light', label: 'One part more dark in the last light', change: darkerLight, helps: (now) => (isPale ? now.lightness < numbers.lightness - 0.3 : now.fromBases > numbers.fromBases + 0.3) });
+    tried.push({
+      code: 'one-more-wash',
+      label: 'Wash once more',
+      change: moreWash,
+      helps: (now) => (isPale ? now.lightness < numbers.lightness - 0.5 : now.fromBases > numbers.fromBases + 0.3),
+    });
+    tried.push({
+      code: 'darker-light',
+      label: 'One part more dark in the last light',
+      change: darkerLight,
+      helps: (now) => (isPale ? now.lightness < numbers.lightness - 0.3 : now.fromBases > numbers.fromBases + 0.3),
+    });
   }
   const seenCodes = new Set<string>();
   const advice = tried.flatMap(({ code, label, change, helps }): Advice[] => {
@@ -99,7 +133,17 @@ export function judged(bench: SwatchBench, recipe: SwatchRecipe, { baseHex, dark
   return { numbers, says: wordsFor({ isLoud, isFlat, drowns, isPale }), advice };
 }
 
-function wordsFor({ isLoud, isFlat, drowns, isPale }: { readonly isLoud: boolean; readonly isFlat: boolean; readonly drowns: boolean; readonly isPale: boolean }): string {
+function wordsFor({
+  isLoud,
+  isFlat,
+  drowns,
+  isPale,
+}: {
+  readonly isLoud: boolean;
+  readonly isFlat: boolean;
+  readonly drowns: boolean;
+  readonly isPale: boolean;
+}): string {
   const words = [
     isLoud ? 'The floor shouts: from its darkest to its lightest it is more than the figures will be.' : '',
     isFlat ? 'It is flat: hardly anything tells hollows from tops.' : '',

@@ -42,12 +42,24 @@ export function numbersOf({ r, g, b }: Tones, baseHex: string): SwatchNumbers {
   let mean = 0;
   counts.forEach((count, bin) => (mean += count * lightnessAt(bin)));
   const meanHex = hexOf(sums.map((sum) => sum / r.length) as [number, number, number]);
-  return { spread: at(0.95) - at(0.05), lightness: mean / r.length, chroma: seen(meanHex).chroma, meanHex, fromBases: differenceOf(meanHex, baseHex) };
+  return {
+    spread: at(0.95) - at(0.05),
+    lightness: mean / r.length,
+    chroma: seen(meanHex).chroma,
+    meanHex,
+    fromBases: differenceOf(meanHex, baseHex),
+  };
 }
 
 /** A hex colour of reflectances. @source IEC 61966-2-1 */
 export function hexOf(shares: readonly [number, number, number]): string {
-  return `#${shares.map((share) => Math.round(encoded(share) * 255).toString(16).padStart(2, '0')).join('')}`;
+  return `#${shares
+    .map((share) =>
+      Math.round(encoded(share) * 255)
+        .toString(16)
+        .padStart(2, '0'),
+    )
+    .join('')}`;
 }
 export const encoded = (share: number): number => {
   const c = Math.max(0, Math.min(1, share));

@@ -53,8 +53,10 @@ const MAKERS: Readonly<Record<Relief, Make>> = {
   },
   slate: (sizes, seed) => overlapped(sizes ?? { longMm: 8, wideMm: 6, jointMm: 0.4 }, seed),
   cobble: (sizes, seed) => cobbled(sizes ?? { longMm: 5, wideMm: 5, jointMm: 0.8 }, seed),
-  flag: (sizes, seed) => coursed(sizes ?? { longMm: 14, wideMm: 10, jointMm: 0.6 }, seed, { strays: 0.35, domes: 0.15, tilts: 0.25, grain: 0.15 }),
-  brick: (sizes, seed) => coursed(sizes ?? { longMm: 4, wideMm: 1.4, jointMm: 0.35 }, seed, { strays: 0, domes: 0.1, tilts: 0.12, grain: 0.08 }),
+  flag: (sizes, seed) =>
+    coursed(sizes ?? { longMm: 14, wideMm: 10, jointMm: 0.6 }, seed, { strays: 0.35, domes: 0.15, tilts: 0.25, grain: 0.15 }),
+  brick: (sizes, seed) =>
+    coursed(sizes ?? { longMm: 4, wideMm: 1.4, jointMm: 0.35 }, seed, { strays: 0, domes: 0.1, tilts: 0.12, grain: 0.08 }),
   plank: (sizes, seed) => planked(sizes ?? { longMm: 40, wideMm: 4, jointMm: 0.3 }, seed),
   corrugated: (_, seed) => {
     const [fine, waves] = [rough(40, 3, 0.5, seed), Math.round(SWATCH_MM / 3.2)];

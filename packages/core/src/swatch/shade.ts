@@ -29,7 +29,12 @@ const WET_SHARES = SHARES.map((dry) => (dry * (1 - THROWN_BACK)) / (1 - THROWN_B
 const SCREEN = Uint8ClampedArray.from({ length: 4_096 }, (_, i) => Math.round(encoded(i / 4_095) * 255));
 
 /** The picture of a swatch as it is looked at: RGBA, row by row from the top. @returns CELLS × CELLS pixels */
-export function picture({ heightMm }: ReliefMap, lie: Lie, { tones, gloss }: Stage, { lightDeg, lightUpDeg, isWet, from }: Look): Uint8ClampedArray {
+export function picture(
+  { heightMm }: ReliefMap,
+  lie: Lie,
+  { tones, gloss }: Stage,
+  { lightDeg, lightUpDeg, isWet, from }: Look,
+): Uint8ClampedArray {
   const shares = isWet ? WET_SHARES : SHARES;
   const [turn, up] = [(lightDeg * Math.PI) / 180, (lightUpDeg * Math.PI) / 180];
   const [lx, ly, lz] = [Math.sin(turn) * Math.cos(up), -Math.cos(turn) * Math.cos(up), Math.sin(up)];

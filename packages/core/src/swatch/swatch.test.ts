@@ -14,7 +14,14 @@ import { picture } from './shade';
 import { type Stage, SwatchBench, type SwatchRecipe } from './swatch';
 
 const bench = (): SwatchBench => new SwatchBench(CATALOGUE, () => potsOf(CATALOGUE, []));
-const recipe = (coats: readonly Coat[], change: Partial<SwatchRecipe> = {}): SwatchRecipe => ({ relief: 'cobble', units: null, unitTints: [], coats, seed: 5, ...change });
+const recipe = (coats: readonly Coat[], change: Partial<SwatchRecipe> = {}): SwatchRecipe => ({
+  relief: 'cobble',
+  units: null,
+  unitTints: [],
+  coats,
+  seed: 5,
+  ...change,
+});
 const base = aCoat('masonry-paint', 'base', { tint: [{ paintId: 'slate-yard', parts: 1 }] });
 const wash = aCoat('wash', 'wash');
 const dry = aCoat('pale-acrylic', 'drybrush');
@@ -94,8 +101,12 @@ describe('where coats come to lie', () => {
   });
   test('what was masked shows when the mask is off', () => {
     const mask = aCoat('masking-fluid', 'mask');
-    const [plain, masked] = [[base, over], [base, mask, over]].map((coats) => bench().make(recipe(coats)));
-    const edges = ({ lie, stages }: typeof plain & object): number => lightnessWhere(stages.at(-1)!, (i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1);
+    const [plain, masked] = [
+      [base, over],
+      [base, mask, over],
+    ].map((coats) => bench().make(recipe(coats)));
+    const edges = ({ lie, stages }: typeof plain & object): number =>
+      lightnessWhere(stages.at(-1)!, (i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1);
     expect(edges(masked!)).toBeLessThan(edges(plain!) - 1);
   });
 });
@@ -138,7 +149,11 @@ describe('a swatch', () => {
   });
   test('wet paint looks darker than dry', () => {
     const { relief, lie, stages } = bench().make(recipe([base, over]));
-    const mean = (isWet: boolean): number => picture(relief, lie, stages.at(-1)!, { lightDeg: 315, lightUpDeg: 30, isWet, from: 'close' }).reduce((sum, value, i) => (i % 4 === 1 ? sum + Math.min(value, 200) : sum), 0);
+    const mean = (isWet: boolean): number =>
+      picture(relief, lie, stages.at(-1)!, { lightDeg: 315, lightUpDeg: 30, isWet, from: 'close' }).reduce(
+        (sum, value, i) => (i % 4 === 1 ? sum + Math.min(value, 200) : sum),
+        0,
+      );
     expect(mean(true)).toBeLessThan(mean(false) * 0.97);
   });
   test('a floor that shouts is told, and what is advised lowers its spread', () => {
@@ -148,7 +163,14 @@ describe('a swatch', () => {
     expect(advice.map(({ code }) => code)).toEqual(expect.arrayContaining(['wash-last', 'darker-light']));
     for (const one of advice) {
       expect(one.numbers.spread).toBeLessThan(numbers.spread);
-      expect(numbersOf(bench().make({ ...loud, coats: one.coats }).stages.at(-1)!.tones, '#4a4034').spread).toBeCloseTo(one.numbers.spread, 9);
+      expect(
+        numbersOf(
+          bench()
+            .make({ ...loud, coats: one.coats })
+            .stages.at(-1)!.tones,
+          '#4a4034',
+        ).spread,
+      ).toBeCloseTo(one.numbers.spread, 9);
     }
   });
 });

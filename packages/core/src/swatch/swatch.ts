@@ -76,7 +76,8 @@ export class SwatchBench {
   private freeStages(from: number): void {
     const stages = this.last?.stages ?? [];
     const kept = new Set(stages.slice(0, from).map(({ tones }) => tones));
-    for (const tones of new Set(stages.slice(from).map((stage) => stage.tones))) if (!kept.has(tones)) tonesGivenBack(tones.r, tones.g, tones.b);
+    for (const tones of new Set(stages.slice(from).map((stage) => stage.tones)))
+      if (!kept.has(tones)) tonesGivenBack(tones.r, tones.g, tones.b);
   }
 
   private reliefFor({ relief, units, seed }: SwatchRecipe): { readonly map: ReliefMap; readonly lie: Lie } {
@@ -92,7 +93,15 @@ export class SwatchBench {
   }
 
   private keyOf({ coat, coating, method, hex }: Step, { unitTints }: SwatchRecipe): string {
-    return JSON.stringify([coating.id, method.id, hex, coat.coverPct, coat.goes, coat.thin, method.isByUnit ? unitTints.map((one) => [one, this.hexOf(one.paintId)]) : null]);
+    return JSON.stringify([
+      coating.id,
+      method.id,
+      hex,
+      coat.coverPct,
+      coat.goes,
+      coat.thin,
+      method.isByUnit ? unitTints.map((one) => [one, this.hexOf(one.paintId)]) : null,
+    ]);
   }
   private readonly hexOf = (paintId: string): string | null => this.pots().find(({ id }) => id === paintId)?.hex ?? null;
 
@@ -148,7 +157,9 @@ export class SwatchBench {
   private unitLayers({ unitTints }: SwatchRecipe, { look }: Coating, { thin }: Coat): readonly Layer[] {
     return unitTints.flatMap(({ paintId, parts }) => {
       const pot = this.pots().find(({ id }) => id === paintId);
-      return pot === undefined ? [] : Array.from({ length: parts }, () => this.layerFor(stirred([{ pot, parts: 1 }]), look.hides, 1 / (1 + thin)));
+      return pot === undefined
+        ? []
+        : Array.from({ length: parts }, () => this.layerFor(stirred([{ pot, parts: 1 }]), look.hides, 1 / (1 + thin)));
     });
   }
 }

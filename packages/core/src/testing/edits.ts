@@ -99,12 +99,21 @@ export const SAMPLE_EDITS = {
     change: { relief: pick(random, RELIEFS), name: `Other ${whole(random, 1, 9)}` },
     what: 'Change',
   }),
-  'surface/wear': ({ plan }, random) => ({ code: 'surface/wear', groundKind: pick(random, GROUND_KINDS), surfaceId: pick(random, plan.surfaces).id }),
+  'surface/wear': ({ plan }, random) => ({
+    code: 'surface/wear',
+    groundKind: pick(random, GROUND_KINDS),
+    surfaceId: pick(random, plan.surfaces).id,
+  }),
   'piece/wear': (board, random) => {
     const piece = pieceOf(board, random);
     return piece === null
       ? null
-      : { code: 'piece/wear', pieceId: piece.id, shows: pick(random, [null, 'walls', 'roof']), surfaceId: pick(random, board.plan.surfaces).id };
+      : {
+          code: 'piece/wear',
+          pieceId: piece.id,
+          shows: pick(random, [null, 'walls', 'roof']),
+          surfaceId: pick(random, board.plan.surfaces).id,
+        };
   },
   'coats/order': ({ plan }, random) => {
     const { id: surfaceId, coats } = pick(random, plan.surfaces);
@@ -131,7 +140,10 @@ export const SAMPLE_EDITS = {
     const change = { goes: whole(random, 1, 3), coverPct: whole(random, 20, 100), before: pick(random, ['wet', 'dry', 'cured'] as const) };
     return { code: 'coat/change', surfaceId, coatId: pick(random, coats).id, change, what: 'Change a coat' };
   },
-  'paint/keep': (_, random) => ({ code: 'paint/keep', paint: { id: `own-${whole(random, 1, 9)}`, name: 'Own', hex: '#405060', tintingStrength: 1 } }),
+  'paint/keep': (_, random) => ({
+    code: 'paint/keep',
+    paint: { id: `own-${whole(random, 1, 9)}`, name: 'Own', hex: '#405060', tintingStrength: 1 },
+  }),
   'paint/remove': ({ plan }, random) => (plan.paints.length === 0 ? null : { code: 'paint/remove', paintId: pick(random, plan.paints).id }),
   'test-piece/keep': ({ plan }, random) => {
     const { relief, coats } = pick(random, plan.surfaces);

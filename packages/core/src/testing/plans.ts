@@ -146,7 +146,10 @@ export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit
 export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline(makePieces, finish)(plan, CATALOGUE, shop);
 
 /** A coat with nothing said of it but what and how, unless told. */
-export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({ ...plainCoat({ coatingId, methodId }), ...change });
+export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({
+  ...plainCoat({ coatingId, methodId }),
+  ...change,
+});
 /** The coats of a kind of ground. */
 export const coatsOf = (plan: Plan, kind: GroundKind): readonly Coat[] => coatsOn(plan, kind);
 /** The board with other coats on a kind of ground. */
@@ -155,4 +158,10 @@ export const withCoats = (plan: Plan, kind: GroundKind, coats: readonly Coat[]):
   surfaces: plan.surfaces.map((surface) => (surface.id === plan.wears[kind] ? { ...surface, coats } : surface)),
 });
 /** A patch of another surface over the ground. */
-export const aPatch = (place: Place, surfaceId: string, id = 'patch', softMm = 0): Feature => ({ ...named(id), kind: 'patch', shape: shapeAt(place), softMm, surfaceId });
+export const aPatch = (place: Place, surfaceId: string, id = 'patch', softMm = 0): Feature => ({
+  ...named(id),
+  kind: 'patch',
+  shape: shapeAt(place),
+  softMm,
+  surfaceId,
+});

@@ -34,8 +34,7 @@ const SLICES = {
   supplies: ({ supplies }: Derivation) => supplies,
   mixes: ({ mixes }: Derivation) => mixes,
   matrix: ({ matrix }: Derivation) => matrix,
-  basins: ({ basins, banks }: Derivation) =>
-    banks.map((bank, i) => ({ ...bank, room: inMillilitres(basins[i]!.room) })),
+  basins: ({ basins, banks }: Derivation) => banks.map((bank, i) => ({ ...bank, room: inMillilitres(basins[i]!.room) })),
   worn: ({ areas }: Derivation) => areas.list.filter(({ surface }) => surface.value > 0).map(worn),
   strewn: ({ strewn }: Derivation) => strewn,
   floors: ({ floors }: Derivation) => floors.map(drawnFloor),

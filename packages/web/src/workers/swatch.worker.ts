@@ -2,7 +2,17 @@ import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Pot, type SolvedMix, potsOf, solveMix } from '@spare-acre/core/paint';
 import type { Coat, OwnPaint } from '@spare-acre/core/plan';
-import { type Judgement, type Look, type SwatchNumbers, type SwatchRecipe, CELLS, SwatchBench, judged, numbersOf, picture } from '@spare-acre/core/swatch';
+import {
+  type Judgement,
+  type Look,
+  type SwatchNumbers,
+  type SwatchRecipe,
+  CELLS,
+  SwatchBench,
+  judged,
+  numbersOf,
+  picture,
+} from '@spare-acre/core/swatch';
 import type { OnProgress } from './searches/progress';
 
 let bench: SwatchBench | null = null;
@@ -35,7 +45,10 @@ const benches = {
     numbersOf(bench!.make({ ...recipe, coats }).stages.at(-1)!.tones, baseHex),
   async solve(wanted: string, potIds: readonly string[], onProgress: OnProgress): Promise<SolvedMix | null> {
     let best: SolvedMix | null = null;
-    for (const progress of solveMix(wanted, pots.filter(({ id }) => potIds.includes(id)))) {
+    for (const progress of solveMix(
+      wanted,
+      pots.filter(({ id }) => potIds.includes(id)),
+    )) {
       best = progress.best;
       if (!(await onProgress(progress.done, 1))) return null;
     }

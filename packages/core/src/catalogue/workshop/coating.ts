@@ -25,9 +25,10 @@ const PLAIN: Omit<Coating, 'id' | 'name' | 'family' | 'spread' | 'drying'> = {
   look: { hex: null, hides: 1, gloss: 0 },
   pull: null,
 };
-export const coating = (
-  one: Pick<Coating, 'id' | 'name' | 'family' | 'spread' | 'drying'> & Partial<Coating>,
-): Coating => ({ ...PLAIN, ...one });
+export const coating = (one: Pick<Coating, 'id' | 'name' | 'family' | 'spread' | 'drying'> & Partial<Coating>): Coating => ({
+  ...PLAIN,
+  ...one,
+});
 
 /** Drying of a film that is always thin. */
 export const thin = (touchMin: number, recoat: Range, cureMin: number): Coating['drying'] => ({

@@ -18,7 +18,14 @@ const byMass = (id: string, name: string, gPerM2: Range, hex: string, sizes: rea
     staysBare: true,
     look: { hex, hides: 0.9, gloss: 0 },
   });
-const byCount = (id: string, name: string, perM2: Range, size: readonly [number, number], hex: string, sizes: readonly (readonly [number, number])[]): Coating =>
+const byCount = (
+  id: string,
+  name: string,
+  perM2: Range,
+  size: readonly [number, number],
+  hex: string,
+  sizes: readonly (readonly [number, number])[],
+): Coating =>
   coating({
     id,
     name,
@@ -35,14 +42,35 @@ const byCount = (id: string, name: string, perM2: Range, size: readonly [number,
 
 /** What grows on a board; prices invented. */
 export const plantings: readonly Coating[] = [
-  byMass('flock', 'Flock', [150, 100, 250], '#5c6a35', [[30, 390], [100, 990]]),
-  byMass('fine-turf', 'Fine turf', [120, 80, 200], '#6a7440', [[30, 420], [100, 1090]]),
-  byMass('static-grass', 'Static grass of 2 mm', [150, 100, 250], '#7c8446', [[20, 350], [100, 1190]]),
-  byMass('leaf-litter', 'Leaves, scattered', [60, 30, 120], '#7d5a2f', [[10, 490], [40, 1490]]),
-  byCount('tufts', 'Tufts', [60, 30, 120], [4, 8], '#8b8a45', [[60, 590], [180, 1490]]),
-  byCount('row-plants', 'Plants for rows', [900, 400, 2000], [4, 8], '#65753a', [[100, 690], [400, 2290]]),
+  byMass('flock', 'Flock', [150, 100, 250], '#5c6a35', [
+    [30, 390],
+    [100, 990],
+  ]),
+  byMass('fine-turf', 'Fine turf', [120, 80, 200], '#6a7440', [
+    [30, 420],
+    [100, 1090],
+  ]),
+  byMass('static-grass', 'Static grass of 2 mm', [150, 100, 250], '#7c8446', [
+    [20, 350],
+    [100, 1190],
+  ]),
+  byMass('leaf-litter', 'Leaves, scattered', [60, 30, 120], '#7d5a2f', [
+    [10, 490],
+    [40, 1490],
+  ]),
+  byCount('tufts', 'Tufts', [60, 30, 120], [4, 8], '#8b8a45', [
+    [60, 590],
+    [180, 1490],
+  ]),
+  byCount('row-plants', 'Plants for rows', [900, 400, 2000], [4, 8], '#65753a', [
+    [100, 690],
+    [400, 2290],
+  ]),
   coating({
-    ...byMass('moss-clumps', 'Moss in clumps', [70, 30, 140], '#56652f', [[20, 390], [80, 1190]]),
+    ...byMass('moss-clumps', 'Moss in clumps', [70, 30, 140], '#56652f', [
+      [20, 390],
+      [80, 1190],
+    ]),
     drying: AT_ONCE,
   }),
 ];

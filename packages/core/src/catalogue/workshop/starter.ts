@@ -19,11 +19,29 @@ export const starter: Catalogue['starter'] = {
     water: 'still-water',
   },
   water: [
-    { id: 'pour', coatingId: 'casting-epoxy', methodId: 'pour', goes: 1, says: 'Deep and clear; the dearest, and it wants a sealed, level bed.' },
-    { id: 'tinted-pour', coatingId: 'tinted-epoxy', methodId: 'pour', goes: 1, says: 'Hides the bed: an opaque river, no deeper than it looks.' },
+    {
+      id: 'pour',
+      coatingId: 'casting-epoxy',
+      methodId: 'pour',
+      goes: 1,
+      says: 'Deep and clear; the dearest, and it wants a sealed, level bed.',
+    },
+    {
+      id: 'tinted-pour',
+      coatingId: 'tinted-epoxy',
+      methodId: 'pour',
+      goes: 1,
+      says: 'Hides the bed: an opaque river, no deeper than it looks.',
+    },
     { id: 'lamp-resin', coatingId: 'lamp-resin', methodId: 'pour', goes: 1, says: 'Thin layers, each hard in minutes under the lamp.' },
     { id: 'gel', coatingId: 'water-gel', methodId: 'gel', goes: 1, says: 'Ripples and foam by hand; it shrinks, and takes a day a layer.' },
-    { id: 'gloss', coatingId: 'gloss-varnish', methodId: 'gloss', goes: 3, says: 'Painted depth under three coats of gloss: flat, light, soon done.' },
+    {
+      id: 'gloss',
+      coatingId: 'gloss-varnish',
+      methodId: 'gloss',
+      goes: 3,
+      says: 'Painted depth under three coats of gloss: flat, light, soon done.',
+    },
   ],
   join: { methodId: 'loose', offsetMm: 120 },
   pieces: {

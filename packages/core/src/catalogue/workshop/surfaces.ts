@@ -1,14 +1,18 @@
 import type { Catalogue, StarterSurface } from '../schema';
 
 type Use = StarterSurface['coats'][number];
-const use = (coatingId: string, methodId: string, rest: Omit<Use, 'coatingId' | 'methodId'> = {}): Use => ({ coatingId, methodId, ...rest });
-const surface = (id: string, name: string, relief: StarterSurface['relief'], coats: Use[], patternId: string | null = null): StarterSurface => ({
-  id,
-  name,
-  relief,
-  patternId,
-  coats,
+const use = (coatingId: string, methodId: string, rest: Omit<Use, 'coatingId' | 'methodId'> = {}): Use => ({
+  coatingId,
+  methodId,
+  ...rest,
 });
+const surface = (
+  id: string,
+  name: string,
+  relief: StarterSurface['relief'],
+  coats: Use[],
+  patternId: string | null = null,
+): StarterSurface => ({ id, name, relief, patternId, coats });
 const of = (paintId: string, more: Readonly<Record<string, number>> = {}): Pick<Use, 'tint'> => ({
   tint: [{ paintId, parts: 1 }, ...Object.entries(more).map(([id, parts]) => ({ paintId: id, parts }))],
 });
@@ -38,7 +42,13 @@ const inColours = (base: string, over: string, shade: string, light: string): Us
 export const surfaces: Catalogue['starter']['surfaces'] = [
   surface('packed-earth', 'Packed earth', 'earth', [paste, seal, ...inColours('bog-oak', 'clay-pit', 'bog-oak', 'dry-reed')]),
   surface('rock-face', 'Rock face', 'rock', [paste, seal, ...inColours('slate-yard', 'slate-yard', 'kiln-black', 'mist-grey')]),
-  surface('flagstone', 'Flagstone', 'flag', [use('joint-compound', 'spread'), seal, ...inColours('slate-yard', 'mist-grey', 'bog-oak', 'chalk-cliff')], 'flags'),
+  surface(
+    'flagstone',
+    'Flagstone',
+    'flag',
+    [use('joint-compound', 'spread'), seal, ...inColours('slate-yard', 'mist-grey', 'bog-oak', 'chalk-cliff')],
+    'flags',
+  ),
   surface('bare-bed', 'Bare bed', 'earth', [seal, ...inColours('bog-oak', 'brick-kiln', 'kiln-black', 'clay-pit')]),
   surface('stand', 'Stand for a piece', 'flat', [seal, ...inColours('bog-oak', 'dry-reed', 'bog-oak', 'straw-loft')]),
   surface('ploughed-earth', 'Ploughed earth', 'furrows', [paste, seal, ...inColours('bog-oak', 'moss-bank', 'bog-oak', 'clay-pit')]),
@@ -97,7 +107,14 @@ export const surfaces: Catalogue['starter']['surfaces'] = [
     use('flock', 'clumps', { coverPct: 40 }),
     use('tufts', 'set-down'),
   ]),
-  surface('snow', 'Snow', 'earth', [paste, seal, use('masonry-paint', 'base', of('clay-pit')), use('wash', 'wash', of('dusk-blue')), matt, use('snow-mix', 'snow')]),
+  surface('snow', 'Snow', 'earth', [
+    paste,
+    seal,
+    use('masonry-paint', 'base', of('clay-pit')),
+    use('wash', 'wash', of('dusk-blue')),
+    matt,
+    use('snow-mix', 'snow'),
+  ]),
   surface('dust-and-ash', 'Dust and ash', 'rubble', [
     use('tinted-filler', 'spread'),
     use('small-grit', 'sprinkle', { before: 'wet', coverPct: 30 }),
@@ -115,8 +132,21 @@ export const surfaces: Catalogue['starter']['surfaces'] = [
     use('sealing-glue', 'drip', { before: 'wet', goes: 2 }),
     ...inColours('clay-pit', 'dry-reed', 'clay-pit', 'chalk-cliff'),
   ]),
-  surface('brick', 'Brick', 'brick', [seal, ...[use('masonry-paint', 'base', of('brick-kiln', { 'bog-oak': 1 })), use('craft-acrylic', 'overbrush', of('brick-kiln')), use('wash', 'wash', of('bog-oak')), use('pale-acrylic', 'drybrush', of('clay-pit', { 'chalk-cliff': 1 })), matt]]),
-  surface('render', 'Render', 'flat', [use('light-filler', 'spread', { filmMm: 0.5 }), seal, ...inColours('mist-grey', 'chalk-cliff', 'clay-pit', 'salt-white')]),
+  surface('brick', 'Brick', 'brick', [
+    seal,
+    ...[
+      use('masonry-paint', 'base', of('brick-kiln', { 'bog-oak': 1 })),
+      use('craft-acrylic', 'overbrush', of('brick-kiln')),
+      use('wash', 'wash', of('bog-oak')),
+      use('pale-acrylic', 'drybrush', of('clay-pit', { 'chalk-cliff': 1 })),
+      matt,
+    ],
+  ]),
+  surface('render', 'Render', 'flat', [
+    use('light-filler', 'spread', { filmMm: 0.5 }),
+    seal,
+    ...inColours('mist-grey', 'chalk-cliff', 'clay-pit', 'salt-white'),
+  ]),
   surface('concrete', 'Concrete', 'flag', [seal, ...inColours('slate-yard', 'mist-grey', 'bog-oak', 'chalk-cliff')], 'squares'),
   surface('rusted-plate', 'Rusted plate', 'flat', [
     seal,

@@ -3,7 +3,15 @@ import type { Coating } from '../schema';
 import { HOUR, coating, packs, thin } from './coating';
 import { about } from './estimate';
 
-const resin = (id: string, name: string, by: 'volume' | 'mass', ratio: readonly [number, number], tint: number, hex: string, hides: number): Coating =>
+const resin = (
+  id: string,
+  name: string,
+  by: 'volume' | 'mass',
+  ratio: readonly [number, number],
+  tint: number,
+  hex: string,
+  hides: number,
+): Coating =>
   coating({
     id,
     name,
@@ -12,7 +20,14 @@ const resin = (id: string, name: string, by: 'volume' | 'mass', ratio: readonly 
     lossPct: about(8, 5, 15),
     densityGPerMl: about(1.06, 1.04, 1.1),
     solidsPct: about(100),
-    drying: { how: 'chemical', touchMin: DAY_MIN, recoatMin: about(DAY_MIN, 12 * HOUR, 36 * HOUR), cureMin: 3 * DAY_MIN, perFilm: null, speedPer10C: 2 },
+    drying: {
+      how: 'chemical',
+      touchMin: DAY_MIN,
+      recoatMin: about(DAY_MIN, 12 * HOUR, 36 * HOUR),
+      cureMin: 3 * DAY_MIN,
+      perFilm: null,
+      speedPer10C: 2,
+    },
     minC: 15,
     recipe: {
       by,

@@ -51,7 +51,10 @@ function* grainWarnings(list: CoatList, { figureHeightMm, catalogue }: Inputs): 
         given('Its biggest, as figures see it', Math.round(look.realMostMm), 'mm', 'catalogue', 'real size over the scale of the board'),
         ' across.',
       ],
-      mends: finer === null ? [] : [{ label: `Take ${finer.name.toLowerCase()}`, edit: list.put(changed(list.coats, i, { coatingId: finer.id })) }],
+      mends:
+        finer === null
+          ? []
+          : [{ label: `Take ${finer.name.toLowerCase()}`, edit: list.put(changed(list.coats, i, { coatingId: finer.id })) }],
     };
   }
 }
@@ -64,9 +67,15 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
     const list = surfaces.find(({ id }) => id === (need.surfaceId as string));
     if (list === undefined) continue;
     const at = list.coats.indexOf(coat);
-    const holder = list.coats.slice(0, at).map(({ coatingId }) => coatingBy(catalogue, coatingId)).findLast(({ workableMin }) => workableMin !== null);
+    const holder = list.coats
+      .slice(0, at)
+      .map(({ coatingId }) => coatingBy(catalogue, coatingId))
+      .findLast(({ workableMin }) => workableMin !== null);
     if (holder === undefined || area.value <= 0) continue;
-    const perM2 = coat.strewn === null ? estimated('On a square metre', coating.spread.perM2, '1/m²') : given('On a square metre', coat.strewn.perM2, '1/m²', 'plan');
+    const perM2 =
+      coat.strewn === null
+        ? estimated('On a square metre', coating.spread.perM2, '1/m²')
+        : given('On a square metre', coat.strewn.perM2, '1/m²', 'plan');
     const count = reckon(`${coating.name}: how many`, '1', area, '×', perM2);
     const time = hoursInMinutes(reckon('Time for all', 'h', count, '÷', estimated(`${method.name}, an hour`, method.perH, '1/h')));
     const workable = estimated(`${holder.name}, workable`, holder.workableMin!, 'min');
@@ -78,7 +87,15 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
       severity: 'care',
       featureId: null,
       title: list.name,
-      text: [`${coating.name} takes `, time, `, and ${holder.name.toLowerCase()} stays workable for `, workable, ': spread and press in ', stretches, ' stretches.'],
+      text: [
+        `${coating.name} takes `,
+        time,
+        `, and ${holder.name.toLowerCase()} stays workable for `,
+        workable,
+        ': spread and press in ',
+        stretches,
+        ' stretches.',
+      ],
       mends: [
         {
           label: 'Fewer of them, so that one stretch will do',
@@ -88,7 +105,12 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
             coatId: coat.id,
             what: 'Fewer to press in',
             change: {
-              strewn: { clumpPct: 0, feetPct: 0, ...coat.strewn, perM2: Math.max(1, Math.floor((perM2.value * workable.value) / time.value)) },
+              strewn: {
+                clumpPct: 0,
+                feetPct: 0,
+                ...coat.strewn,
+                perM2: Math.max(1, Math.floor((perM2.value * workable.value) / time.value)),
+              },
             },
           },
         },
@@ -117,7 +139,12 @@ function* leakWarnings({ ground, coats, units }: Inputs): Generator<Warning> {
       ],
       mends:
         lowest.belowMm < waterMm
-          ? [{ label: `Fill it to ${lengthWords(holdsMm, units)} only`, edit: { code: 'feature/set', featureId, change: { waterMm: holdsMm }, what: 'Fill less into' } }]
+          ? [
+              {
+                label: `Fill it to ${lengthWords(holdsMm, units)} only`,
+                edit: { code: 'feature/set', featureId, change: { waterMm: holdsMm }, what: 'Fill less into' },
+              },
+            ]
           : [],
     };
   }

@@ -74,7 +74,10 @@ const uppermost = (stack: Plan['stack'], kind: GroundKind): string =>
 
 /** Of what is coated, what a solvent eats. */
 export const hurtBySolvent = ({ bareIds }: CoatList, catalogue: Catalogue): readonly string[] =>
-  bareIds.map((id) => materialBy(catalogue, id)).filter(({ isHurtBySolvent }) => isHurtBySolvent).map(({ name }) => name);
+  bareIds
+    .map((id) => materialBy(catalogue, id))
+    .filter(({ isHurtBySolvent }) => isHurtBySolvent)
+    .map(({ name }) => name);
 
 /** A list with one coat moved to stand before another place. */
 export function movedTo(coats: readonly Coat[], from: number, before: number): readonly Coat[] {

@@ -25,17 +25,21 @@ export function* orderWarnings(list: CoatList, inputs: OrderInputs): Generator<W
 const lower = ({ coating, method }: Told): string => `${coating.name.toLowerCase()} (${method.name})`;
 const mend = (list: CoatList, label: string, coats: readonly Coat[]): Mend => ({ label, edit: list.put(coats) });
 
+const sorted = (coats: readonly Told[]): readonly Coat[] =>
+  [...coats].sort((a, b) => a.method.rank - b.method.rank).map(({ coat }) => coat);
+
 /** Dirty and wet work after fine work. */
 function* outOfRank(list: CoatList, coats: readonly Told[]): Generator<Found> {
   const at = coats.findIndex(({ method }, i) => i > 0 && method.rank < coats[i - 1]!.method.rank);
   if (at < 0) return;
-  const inOrder = [...coats].sort((a, b) => a.method.rank - b.method.rank).map(({ coat }) => coat);
   yield {
     key: '',
     code: 'coats/order',
     severity: 'care',
-    text: [`has coats out of order: ${lower(coats[at]!)} comes after ${lower(coats[at - 1]!)}. A dirty or wet step would spoil the finer one before it.`],
-    mends: [mend(list, 'Put them in order', inOrder)],
+    text: [
+      `has coats out of order: ${lower(coats[at]!)} comes after ${lower(coats[at - 1]!)}. A dirty or wet step would spoil the finer one before it.`,
+    ],
+    mends: [mend(list, 'Put them in order', sorted(coats))],
   };
 }
 
@@ -52,12 +56,17 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue
           key,
           code: 'coats/set-hard',
           severity: 'care',
-          text: [`${coating.name} goes on when ${lower(coats[holder]!)} has set: it would lie loose on top. It is pressed in while that is workable.`],
+          text: [
+            `${coating.name} goes on when ${lower(coats[holder]!)} has set: it would lie loose on top. It is pressed in while that is workable.`,
+          ],
           mends: [mend(list, 'Press it in while it is wet', changed(list.coats, i, { before: 'wet' }))],
         };
         continue;
       }
-      const last = coats.slice(0, i).map(({ coating: { workableMin } }) => workableMin !== null).lastIndexOf(true);
+      const last = coats
+        .slice(0, i)
+        .map(({ coating: { workableMin } }) => workableMin !== null)
+        .lastIndexOf(true);
       const to = last >= 0 ? last : coats.findIndex(({ coating: { workableMin } }) => workableMin !== null);
       yield {
         key,
@@ -66,10 +75,26 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue
         text: [`${coating.name} finds nothing wet to hold it${i > 0 ? `: ${lower(coats[i - 1]!)} comes between` : ''}.`],
         mends:
           to < 0
-            ? [mend(list, 'Leave it out', list.coats.filter((_, j) => j !== i))]
-            : [mend(list, `Put it right after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`, changed(movedTo(list.coats, i, to + 1), to < i ? to + 1 : to, { before: 'wet' }))],
+            ? [
+                mend(
+                  list,
+                  'Leave it out',
+                  list.coats.filter((_, j) => j !== i),
+                ),
+              ]
+            : [
+                mend(
+                  list,
+                  `Put it right after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`,
+                  changed(movedTo(list.coats, i, to + 1), to < i ? to + 1 : to, { before: 'wet' }),
+                ),
+              ],
       };
-    } else if (method.onto === 'cured' && coat.before !== 'cured' && coats.slice(0, i).some(({ coating: { family } }) => family === 'paint' || family === 'varnish')) {
+    } else if (
+      method.onto === 'cured' &&
+      coat.before !== 'cured' &&
+      coats.slice(0, i).some(({ coating: { family } }) => family === 'paint' || family === 'varnish')
+    ) {
       const under = coats[i - 1]!;
       const { cure } = coatWaits(under.coating, null, climate, catalogue);
       yield {
@@ -84,7 +109,9 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue
         key,
         code: 'coats/damp',
         severity: 'care',
-        text: [`${coating.name} (${method.name}) goes on while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet: it smears and lifts what is there.`],
+        text: [
+          `${coating.name} (${method.name}) goes on while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet: it smears and lifts what is there.`,
+        ],
         mends: [mend(list, 'Let it dry first', changed(list.coats, i, { before: 'dry' }))],
       };
     }
@@ -113,7 +140,7 @@ function* spoilt(list: CoatList, coats: readonly Told[]): Generator<Found> {
       code: 'coats/wash-early',
       severity: 'care',
       text: [`${lower(coats[wash]!)} comes before ${lower(coats[parts]!)} is on: what is put on later stays without it.`],
-      mends: [mend(list, 'Wash when all parts are on', movedTo(list.coats, wash, parts + 1))],
+      mends: [mend(list, 'Wash when all parts are on', sorted(coats))],
     };
   }
   const bare = first(({ coating: { staysBare } }) => staysBare);
@@ -163,7 +190,10 @@ function* unsealed(list: CoatList, coats: readonly Told[], { catalogue }: OrderI
 /** A sealing coat of the list's own put before a coat, or the usual one. */
 function sealFirst(list: CoatList, before: number, catalogue: Catalogue): readonly Mend[] {
   const own = list.coats.findIndex(({ coatingId }) => isSealer(coatingId, catalogue));
-  if (own >= 0) return [mend(list, `${coatingBy(catalogue, list.coats[own]!.coatingId).name} first`, movedTo(list.coats, own, own < before ? before : 0))];
+  if (own >= 0)
+    return [
+      mend(list, `${coatingBy(catalogue, list.coats[own]!.coatingId).name} first`, movedTo(list.coats, own, own < before ? before : 0)),
+    ];
   const use = catalogue.starter.surfaces.flatMap(({ coats }) => coats).find(({ coatingId }) => isSealer(coatingId, catalogue));
   if (use === undefined) return [];
   const coat = plainCoat(use);

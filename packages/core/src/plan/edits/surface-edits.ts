@@ -36,7 +36,11 @@ export const surfaceEdits = {
       }
     },
   ),
-  'surface/change': edit<{ readonly surfaceId: string; readonly change: Partial<Pick<Surface, 'name' | 'relief' | 'laid'>>; readonly what: string }>(
+  'surface/change': edit<{
+    readonly surfaceId: string;
+    readonly change: Partial<Pick<Surface, 'name' | 'relief' | 'laid'>>;
+    readonly what: string;
+  }>(
     ({ what, surfaceId }, plan) => `${what} ${nameIn(plan, surfaceId)}`,
     ({ plan }, { surfaceId, change }) => {
       const surface = surfaceIn(plan, surfaceId);
@@ -71,7 +75,8 @@ export const surfaceEdits = {
   ),
   'coats/order': edit<{ readonly surfaceId: string; readonly coatIds: readonly string[] }>(
     ({ surfaceId }, plan) => `Put coats of ${nameIn(plan, surfaceId)} in order`,
-    ({ plan }, { surfaceId, coatIds }) => void surfaceIn(plan, surfaceId)?.coats.sort((a, b) => coatIds.indexOf(a.id) - coatIds.indexOf(b.id)),
+    ({ plan }, { surfaceId, coatIds }) =>
+      void surfaceIn(plan, surfaceId)?.coats.sort((a, b) => coatIds.indexOf(a.id) - coatIds.indexOf(b.id)),
   ),
   /** A coat laid on before another, or last of all. */
   'coats/insert': edit<{ readonly surfaceId: string; readonly coat: Coat; readonly beforeId: string | null }>(
@@ -91,7 +96,12 @@ export const surfaceEdits = {
       if (surface !== undefined) surface.coats = surface.coats.filter(({ id }) => id !== coatId);
     },
   ),
-  'coat/change': edit<{ readonly surfaceId: string; readonly coatId: string; readonly change: Partial<Omit<Coat, 'id'>>; readonly what: string }>(
+  'coat/change': edit<{
+    readonly surfaceId: string;
+    readonly coatId: string;
+    readonly change: Partial<Omit<Coat, 'id'>>;
+    readonly what: string;
+  }>(
     ({ what, surfaceId }, plan) => `${what}, ${nameIn(plan, surfaceId)}`,
     ({ plan }, { surfaceId, coatId, change }) => {
       const coat = surfaceIn(plan, surfaceId)?.coats.find(({ id }) => id === coatId);
@@ -111,7 +121,8 @@ export const surfaceEdits = {
   }),
   'test-piece/keep': edit<{ readonly testPiece: TestPiece }>(
     ({ testPiece }) => `Keep the test piece ${testPiece.name}`,
-    ({ plan }, { testPiece }) => void (plan.testPieces = [...plan.testPieces.filter(({ id }) => id !== testPiece.id), drawnTest(testPiece)]),
+    ({ plan }, { testPiece }) =>
+      void (plan.testPieces = [...plan.testPieces.filter(({ id }) => id !== testPiece.id), drawnTest(testPiece)]),
   ),
   'test-piece/remove': edit<{ readonly testPieceId: string }>(
     'Throw a test piece away',

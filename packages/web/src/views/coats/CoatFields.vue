@@ -28,15 +28,28 @@ const change = (changed: Partial<Coat>, what: string): string =>
 const hex = computed(() => coatHex(coating.value, props.coat.tint, potsOf(catalogue.value, store.plan!.paints)));
 const film = computed(() => (coating.value.spread.by === 'film' ? coating.value.spread.filmMm.value : null));
 const strewn = computed(() =>
-  coating.value.spread.by === 'count' ? (props.coat.strewn ?? { perM2: coating.value.spread.perM2.value, clumpPct: 40, feetPct: 40 }) : null,
+  coating.value.spread.by === 'count'
+    ? (props.coat.strewn ?? { perM2: coating.value.spread.perM2.value, clumpPct: 40, feetPct: 40 })
+    : null,
 );
-const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string => change({ strewn: { ...strewn.value!, ...changed } }, 'Strew otherwise');
+const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
+  change({ strewn: { ...strewn.value!, ...changed } }, 'Strew otherwise');
 </script>
 
 <template>
   <div class="fields">
-    <ChoiceField label="Coating" :value="coat.coatingId" :options="coatings" @choose="(coatingId) => change({ coatingId, strewn: null }, 'Take another coating')" />
-    <ChoiceField label="Put on" :value="coat.methodId" :options="methods" @choose="(methodId) => change({ methodId }, 'Put a coat on otherwise')" />
+    <ChoiceField
+      label="Coating"
+      :value="coat.coatingId"
+      :options="coatings"
+      @choose="(coatingId) => change({ coatingId, strewn: null }, 'Take another coating')"
+    />
+    <ChoiceField
+      label="Put on"
+      :value="coat.methodId"
+      :options="methods"
+      @choose="(methodId) => change({ methodId }, 'Put a coat on otherwise')"
+    />
     <ChoiceField label="Goes on" :value="coat.before" :options="BEFORE" @choose="(before) => change({ before }, 'Wait otherwise')" />
     <LengthField
       v-if="film !== null"
@@ -46,8 +59,20 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string => change(
       :limits="LIMITS.filmMm"
       :take="(filmMm) => change({ filmMm }, 'Set the film')"
     />
-    <NumberField label="Covers" :value="coat.coverPct" unit="%" :limits="LIMITS.coverPct" :take="(coverPct) => change({ coverPct }, 'Cover more or less')" />
-    <NumberField label="Goes" :value="coat.goes" unit="times" :limits="LIMITS.goes" :take="(goes) => change({ goes }, 'Put on so many times')" />
+    <NumberField
+      label="Covers"
+      :value="coat.coverPct"
+      unit="%"
+      :limits="LIMITS.coverPct"
+      :take="(coverPct) => change({ coverPct }, 'Cover more or less')"
+    />
+    <NumberField
+      label="Goes"
+      :value="coat.goes"
+      unit="times"
+      :limits="LIMITS.goes"
+      :take="(goes) => change({ goes }, 'Put on so many times')"
+    />
     <NumberField
       v-if="coating.spread.by === 'coverage' || coating.spread.by === 'rate'"
       label="Thinned with"
@@ -58,8 +83,20 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string => change(
     />
     <template v-if="strewn !== null">
       <NumberField label="How many" :value="strewn.perM2" unit="a m²" :limits="LIMITS.perM2" :take="(perM2) => strew({ perM2 })" />
-      <NumberField label="In clumps" :value="strewn.clumpPct" unit="%" :limits="LIMITS.sharePct" :take="(clumpPct) => strew({ clumpPct })" />
-      <NumberField label="At feet, in hollows" :value="strewn.feetPct" unit="%" :limits="LIMITS.sharePct" :take="(feetPct) => strew({ feetPct })" />
+      <NumberField
+        label="In clumps"
+        :value="strewn.clumpPct"
+        unit="%"
+        :limits="LIMITS.sharePct"
+        :take="(clumpPct) => strew({ clumpPct })"
+      />
+      <NumberField
+        label="At feet, in hollows"
+        :value="strewn.feetPct"
+        unit="%"
+        :limits="LIMITS.sharePct"
+        :take="(feetPct) => strew({ feetPct })"
+      />
     </template>
     <TintFields v-if="coating.look.hex !== null" :tint="coat.tint" :hex="hex" @take="(tint) => change({ tint }, 'Tint a coat')" />
     <BButton variant="key" class="my-2" @click="store.edit({ code: 'coats/remove', surfaceId, coatId: coat.id })">Leave it out</BButton>

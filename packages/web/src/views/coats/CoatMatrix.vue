@@ -11,13 +11,17 @@ defineProps<{ chosenId: string }>();
 const emit = defineEmits<{ choose: [surfaceId: string] }>();
 const store = usePlan();
 const matrix = computed(() => store.slices.matrix ?? null);
-const cellOf = computed(() => new Map((matrix.value?.rows ?? []).map(({ key, cells }) => [key, new Map(cells.map((cell) => [cell.surfaceId as string, cell]))])));
+const cellOf = computed(
+  () => new Map((matrix.value?.rows ?? []).map(({ key, cells }) => [key, new Map(cells.map((cell) => [cell.surfaceId as string, cell]))])),
+);
 const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.showing);
 </script>
 
 <template>
   <p v-if="matrix === null" class="quiet" role="status">Reckoning …</p>
-  <p v-else-if="matrix.rows.length === 0" class="quiet">Nothing goes on this board yet. Choose a surface at the left and give it coats at the right.</p>
+  <p v-else-if="matrix.rows.length === 0" class="quiet">
+    Nothing goes on this board yet. Choose a surface at the left and give it coats at the right.
+  </p>
   <div v-else class="wide" tabindex="0" role="region" aria-label="Coats by surface">
     <BTableSimple class="ledger" data-testid="matrix">
       <thead>
@@ -25,7 +29,13 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
           <th scope="col">step</th>
           <th scope="col" class="num">in all</th>
           <th scope="col" class="num">then waits</th>
-          <th v-for="{ surfaceId, name, area } in matrix.columns" :key="surfaceId" scope="col" class="num" :class="{ chosen: surfaceId === chosenId }">
+          <th
+            v-for="{ surfaceId, name, area } in matrix.columns"
+            :key="surfaceId"
+            scope="col"
+            class="num"
+            :class="{ chosen: surfaceId === chosenId }"
+          >
             <BButton variant="bare" @click="emit('choose', surfaceId)">{{ name }}</BButton>
             <FigureCell :figure="area" />
           </th>
@@ -47,7 +57,9 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
           <td v-for="{ surfaceId } in matrix.columns" :key="surfaceId" class="num" :class="{ chosen: surfaceId === chosenId }">
             <template v-if="cellOf.get(row.key)?.get(surfaceId)">
               <FigureCell :figure="cellOf.get(row.key)!.get(surfaceId)!.amount" />
-              <small v-if="cellOf.get(row.key)!.get(surfaceId)!.goes > 1" class="quiet"> in {{ cellOf.get(row.key)!.get(surfaceId)!.goes }} goes</small>
+              <small v-if="cellOf.get(row.key)!.get(surfaceId)!.goes > 1" class="quiet">
+                in {{ cellOf.get(row.key)!.get(surfaceId)!.goes }} goes</small
+              >
               <small v-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'wet'" class="quiet"> while wet</small>
               <small v-else-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'cured'" class="quiet"> when cured</small>
             </template>

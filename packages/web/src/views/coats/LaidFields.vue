@@ -15,7 +15,10 @@ const props = defineProps<{ surface: Surface }>();
 const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const laid = computed(() => props.surface.laid);
-const patterns = computed(() => [{ value: '', text: 'in one piece' }, ...catalogue.value.patterns.map(({ id, name }) => ({ value: id, text: name }))]);
+const patterns = computed(() => [
+  { value: '', text: 'in one piece' },
+  ...catalogue.value.patterns.map(({ id, name }) => ({ value: id, text: name })),
+]);
 const put = (next: Laid | null, what: string): string =>
   store.edit({ code: 'surface/change', surfaceId: props.surface.id, change: { laid: next }, what });
 function choose(patternId: string): void {
@@ -31,12 +34,42 @@ const floors = computed(() => (store.slices.floors ?? []).filter(({ surfaceId })
   <h3>Laid in</h3>
   <ChoiceField label="Pattern" hide-label :value="laid?.patternId ?? ''" :options="patterns" @choose="choose" />
   <template v-if="laid !== null">
-    <LengthField label="Long" :mm="laid.longMm" :system="store.plan!.units" :limits="LIMITS.unitMm" :take="(longMm) => change({ longMm })" />
-    <LengthField label="Wide" :mm="laid.wideMm" :system="store.plan!.units" :limits="LIMITS.unitMm" :take="(wideMm) => change({ wideMm })" />
-    <LengthField label="Joint" :mm="laid.jointMm" :system="store.plan!.units" :limits="LIMITS.jointMm" :take="(jointMm) => change({ jointMm })" />
+    <LengthField
+      label="Long"
+      :mm="laid.longMm"
+      :system="store.plan!.units"
+      :limits="LIMITS.unitMm"
+      :take="(longMm) => change({ longMm })"
+    />
+    <LengthField
+      label="Wide"
+      :mm="laid.wideMm"
+      :system="store.plan!.units"
+      :limits="LIMITS.unitMm"
+      :take="(wideMm) => change({ wideMm })"
+    />
+    <LengthField
+      label="Joint"
+      :mm="laid.jointMm"
+      :system="store.plan!.units"
+      :limits="LIMITS.jointMm"
+      :take="(jointMm) => change({ jointMm })"
+    />
     <NumberField label="Turned" :value="laid.turnDeg" unit="°" :limits="LIMITS.turnDeg" :take="(turnDeg) => change({ turnDeg })" />
-    <LengthField label="Begins at, across" :mm="laid.at.x" :system="store.plan!.units" :limits="LIMITS.coordinateMm" :take="(x) => change({ at: { x, y: laid!.at.y } })" />
-    <LengthField label="Begins at, down" :mm="laid.at.y" :system="store.plan!.units" :limits="LIMITS.coordinateMm" :take="(y) => change({ at: { x: laid!.at.x, y } })" />
+    <LengthField
+      label="Begins at, across"
+      :mm="laid.at.x"
+      :system="store.plan!.units"
+      :limits="LIMITS.coordinateMm"
+      :take="(x) => change({ at: { x, y: laid!.at.y } })"
+    />
+    <LengthField
+      label="Begins at, down"
+      :mm="laid.at.y"
+      :system="store.plan!.units"
+      :limits="LIMITS.coordinateMm"
+      :take="(y) => change({ at: { x: laid!.at.x, y } })"
+    />
     <TickField label="Follows a track" :is-on="laid.followsLine" @toggle="(followsLine) => change({ followsLine })" />
     <TintFields label="Tints of the units, by parts" :tint="laid.tints" :hex="null" @take="(tints) => change({ tints })" />
     <dl class="counts">

@@ -23,11 +23,17 @@ const left = reactive(new Map<string, { partId: string; leftMl: number }>());
 const tubs = (id: string): { partId: string; leftMl: number } => left.get(id) ?? { partId: '', leftMl: 250 };
 const covers = (mix: (typeof mixes.value)[number]): Figure<'m²'> =>
   coversWith(
-    { name: mix.name, volume: known(mix.volume), area: known(mix.area), parts: mix.parts.map((part) => ({ ...part, volume: known(part.volume), mass: known(part.mass) })) },
+    {
+      name: mix.name,
+      volume: known(mix.volume),
+      area: known(mix.area),
+      parts: mix.parts.map((part) => ({ ...part, volume: known(part.volume), mass: known(part.mass) })),
+    },
     { partId: tubs(mix.id).partId === '' ? null : tubs(mix.id).partId, leftMl: tubs(mix.id).leftMl },
   );
 /** What the worker has reckoned, as an input. */
-const known = <U extends Unit>({ label, value, unit }: Quantity<U>): Figure<U> => given(label, value, unit, 'layout', 'as reckoned in this list');
+const known = <U extends Unit>({ label, value, unit }: Quantity<U>): Figure<U> =>
+  given(label, value, unit, 'layout', 'as reckoned in this list');
 async function card(): Promise<void> {
   const { mixingCardPdf } = await import('@spare-acre/core/formats');
   const bytes = await mixingCardPdf(

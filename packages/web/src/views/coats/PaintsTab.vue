@@ -31,7 +31,8 @@ function setAtHand(id: string, isOn: boolean): void {
   away.value = next;
 }
 const keep = (paint: OwnPaint): string => store.edit({ code: 'paint/keep', paint });
-const add = (): string => keep({ id: shortId(), name: `Own paint ${store.plan!.paints.length + 1}`, hex: wanted.value, tintingStrength: 1 });
+const add = (): string =>
+  keep({ id: shortId(), name: `Own paint ${store.plan!.paints.length + 1}`, hex: wanted.value, tintingStrength: 1 });
 
 const wanted = ref('#7a6f52');
 const search = useLongSearch();
@@ -41,7 +42,14 @@ async function solve(): Promise<void> {
   mix.value = await search.run((onProgress) => swatches(catalogue.value, store.plan!.paints).solve(wanted.value, ids, proxy(onProgress)));
 }
 const nameOf = (id: string): string => pots.value.find((pot) => pot.id === id)?.name ?? id;
-const nearness = (difference: number): string => (difference < 1.5 ? 'not to be told apart' : difference < 4 ? 'close' : difference < 9 ? 'of its kind' : 'far off: none of these come nearer');
+const nearness = (difference: number): string =>
+  difference < 1.5
+    ? 'not to be told apart'
+    : difference < 4
+      ? 'close'
+      : difference < 9
+        ? 'of its kind'
+        : 'far off: none of these come nearer';
 
 /** A photo to pick from: what lies under a click, the mean of a few pixels round it. */
 const photo = ref<HTMLCanvasElement | null>(null);
@@ -66,7 +74,9 @@ function pick(event: MouseEvent): void {
   const box = canvas.getBoundingClientRect();
   const [x, y] = [((event.clientX - box.left) / box.width) * canvas.width, ((event.clientY - box.top) / box.height) * canvas.height];
   const { data } = canvas.getContext('2d')!.getImageData(Math.max(0, Math.round(x) - 2), Math.max(0, Math.round(y) - 2), 5, 5);
-  const mean = [0, 1, 2].map((c) => Math.round(Array.from({ length: 25 }, (_, i) => data[i * 4 + c]!).reduce((sum, value) => sum + value, 0) / 25));
+  const mean = [0, 1, 2].map((c) =>
+    Math.round(Array.from({ length: 25 }, (_, i) => data[i * 4 + c]!).reduce((sum, value) => sum + value, 0) / 25),
+  );
   wanted.value = `#${mean.map((value) => value.toString(16).padStart(2, '0')).join('')}`;
 }
 </script>
@@ -85,7 +95,8 @@ function pick(event: MouseEvent): void {
       </div>
       <SearchProgress :search="search" what="Stirring every mix" />
       <div v-if="mix !== null" class="mix" data-testid="mix">
-        <span class="chip" :style="{ background: wanted }" title="wanted"></span><span class="chip" :style="{ background: mix.hex }" title="mixed"></span>
+        <span class="chip" :style="{ background: wanted }" title="wanted"></span
+        ><span class="chip" :style="{ background: mix.hex }" title="mixed"></span>
         {{ mix.parts.map(({ paintId, parts }) => `${parts} ${nameOf(paintId)}`).join(' + ') }}
         <span class="quiet">ΔE {{ mix.difference.toFixed(1) }}, {{ nearness(mix.difference) }}</span>
       </div>
@@ -103,19 +114,35 @@ function pick(event: MouseEvent): void {
       <tbody>
         <tr v-for="pot in pots" :key="pot.id">
           <td>
-            <HexField v-if="store.plan!.paints.some(({ id }) => id === pot.id)" label="Colour" :hex="pot.hex" :take="(hex) => keep({ ...pot, hex })" />
+            <HexField
+              v-if="store.plan!.paints.some(({ id }) => id === pot.id)"
+              label="Colour"
+              :hex="pot.hex"
+              :take="(hex) => keep({ ...pot, hex })"
+            />
             <template v-else><span class="chip" :style="{ background: pot.hex }" aria-hidden="true"></span> {{ pot.hex }}</template>
           </td>
           <td>
             <template v-if="store.plan!.paints.some(({ id }) => id === pot.id)">
               <TextField label="Name" :value="pot.name" :take="(name) => keep({ ...pot, name })" />
-              <NumberField label="Tints" :value="pot.tintingStrength" unit="times" :limits="LIMITS.tinting" :take="(tintingStrength) => keep({ ...pot, tintingStrength })" />
+              <NumberField
+                label="Tints"
+                :value="pot.tintingStrength"
+                unit="times"
+                :limits="LIMITS.tinting"
+                :take="(tintingStrength) => keep({ ...pot, tintingStrength })"
+              />
             </template>
             <template v-else>{{ pot.name }}</template>
           </td>
           <td><TickField label="at hand" :is-on="!away.has(pot.id)" @toggle="(on) => setAtHand(pot.id, on)" /></td>
           <td>
-            <BButton v-if="store.plan!.paints.some(({ id }) => id === pot.id)" variant="key" @click="store.edit({ code: 'paint/remove', paintId: pot.id })">Put away</BButton>
+            <BButton
+              v-if="store.plan!.paints.some(({ id }) => id === pot.id)"
+              variant="key"
+              @click="store.edit({ code: 'paint/remove', paintId: pot.id })"
+              >Put away</BButton
+            >
           </td>
         </tr>
       </tbody>

@@ -45,7 +45,9 @@ const rows = computed(() =>
       .join(', '),
   })),
 );
-const spots = computed(() => (store.slices.strewn ?? []).filter(({ surfaceId }) => surfaceId === props.chosenId).flatMap((one) => one.spots));
+const spots = computed(() =>
+  (store.slices.strewn ?? []).filter(({ surfaceId }) => surfaceId === props.chosenId).flatMap((one) => one.spots),
+);
 const units = computed(() =>
   (store.slices.floors ?? [])
     .filter(({ surfaceId }) => surfaceId === props.chosenId)

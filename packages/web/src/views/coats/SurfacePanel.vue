@@ -27,10 +27,7 @@ const rows = computed(() =>
   })),
 );
 /** The list as it is dragged; an edit when it is let go. */
-const dragged = computed({
-  get: () => rows.value.map((row) => ({ ...row })),
-  set: (list) => order(list.map(({ id }) => id)),
-});
+const dragged = computed({ get: () => rows.value.map((row) => ({ ...row })), set: (list) => order(list.map(({ id }) => id)) });
 const order = (coatIds: readonly string[]): string => store.edit({ code: 'coats/order', surfaceId: props.surface.id, coatIds });
 function shift(from: number, by: number): void {
   const ids = rows.value.map(({ id }) => id);
@@ -68,7 +65,13 @@ function remove(): void {
   <h2>{{ surface.name }}</h2>
   <TextField label="Name" :value="surface.name" :take="(name) => change({ name }, 'Rename')" />
   <ChoiceField label="Relief" :value="surface.relief" :options="reliefs" @choose="(relief) => change({ relief }, 'Set the relief of')" />
-  <p class="sub">{{ wornBy.length === 0 ? 'worn where a patch, a feature or a piece says so' : `worn by ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}` }}</p>
+  <p class="sub">
+    {{
+      wornBy.length === 0
+        ? 'worn where a patch, a feature or a piece says so'
+        : `worn by ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
+    }}
+  </p>
   <ChoiceField label="Lay it on" hide-label value="" :options="kinds" @choose="wear" />
 
   <h3>Coats, first to last</h3>

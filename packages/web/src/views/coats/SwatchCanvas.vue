@@ -23,7 +23,13 @@ const plain = (value: number): string => showText({ value, unit: '1' }, store.sh
 
 <template>
   <figure class="swatch" :data-ready="isReady">
-    <canvas ref="canvas" :width="CELLS" :height="CELLS" role="img" :aria-label="`Swatch of ${surface.name} after ${stage} of ${surface.coats.length} coats`"></canvas>
+    <canvas
+      ref="canvas"
+      :width="CELLS"
+      :height="CELLS"
+      role="img"
+      :aria-label="`Swatch of ${surface.name} after ${stage} of ${surface.coats.length} coats`"
+    ></canvas>
     <figcaption>
       <b>{{ surface.name }}</b>
       <dl v-if="numbers !== null" class="counts">

@@ -44,10 +44,18 @@ const beside = computed(() => {
 });
 const take = ({ coats }: Advice): string => store.edit({ code: 'coats/set', surfaceId: props.surface.id, coats });
 function keep(): void {
-  const testPiece: TestPiece = { id: shortId(), name: props.surface.name, relief: props.surface.relief, coats: props.surface.coats, note: '', imageId: null };
+  const testPiece: TestPiece = {
+    id: shortId(),
+    name: props.surface.name,
+    relief: props.surface.relief,
+    coats: props.surface.coats,
+    note: '',
+    imageId: null,
+  };
   store.edit({ code: 'test-piece/keep', testPiece });
 }
-const change = (one: TestPiece, some: Partial<TestPiece>): string => store.edit({ code: 'test-piece/keep', testPiece: { ...one, ...some } });
+const change = (one: TestPiece, some: Partial<TestPiece>): string =>
+  store.edit({ code: 'test-piece/keep', testPiece: { ...one, ...some } });
 </script>
 
 <template>
@@ -61,18 +69,28 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string => store.edit(
       <BFormInput v-model.number="stage" type="range" number min="0" :max="most" step="1" aria-label="After so many coats" />
     </label>
     <div class="looks">
-      <label class="scrub"><span class="quiet">light from</span><BFormInput v-model.number="lightDeg" type="range" number min="0" max="345" step="15" aria-label="Light from" /></label>
+      <label class="scrub"
+        ><span class="quiet">light from</span
+        ><BFormInput v-model.number="lightDeg" type="range" number min="0" max="345" step="15" aria-label="Light from"
+      /></label>
       <TickField label="Wet" :is-on="isWet" @toggle="(on) => (isWet = on)" />
       <TickField label="At arm’s length" :is-on="isFar" @toggle="(on) => (isFar = on)" />
       <ChoiceField label="Beside it" :value="besideId" :options="others" @choose="(id) => (besideId = id)" />
-      <HexField label="Bases of the figures" :hex="store.plan!.play.baseHex" :take="(hex) => store.edit({ code: 'play/base-colour', hex })" />
+      <HexField
+        label="Bases of the figures"
+        :hex="store.plan!.play.baseHex"
+        :take="(hex) => store.edit({ code: 'play/base-colour', hex })"
+      />
     </div>
     <section v-if="judgement !== null" class="says" aria-label="Advice">
       <p data-testid="says">{{ judgement.says }}</p>
       <ul>
         <li v-for="advice in judgement.advice" :key="advice.code">
           <BButton variant="key" @click="take(advice)">{{ advice.label }}</BButton>
-          <span class="quiet"> L* {{ Math.round(judgement.numbers.spread) }} → {{ Math.round(advice.numbers.spread) }}, mean {{ Math.round(judgement.numbers.lightness) }} → {{ Math.round(advice.numbers.lightness) }}</span>
+          <span class="quiet">
+            L* {{ Math.round(judgement.numbers.spread) }} → {{ Math.round(advice.numbers.spread) }}, mean
+            {{ Math.round(judgement.numbers.lightness) }} → {{ Math.round(advice.numbers.lightness) }}</span
+          >
         </li>
       </ul>
     </section>
@@ -81,7 +99,12 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string => store.edit(
       <div v-for="one in store.plan!.testPieces" :key="one.id" class="kept">
         <TextField label="Test piece" :value="one.name" :take="(name) => change(one, { name })" />
         <TextField label="Seen" :value="one.note" :take="(note) => change(one, { note })" />
-        <BButton variant="key" :aria-label="`Throw ${one.name} away`" @click="store.edit({ code: 'test-piece/remove', testPieceId: one.id })">Throw away</BButton>
+        <BButton
+          variant="key"
+          :aria-label="`Throw ${one.name} away`"
+          @click="store.edit({ code: 'test-piece/remove', testPieceId: one.id })"
+          >Throw away</BButton
+        >
       </div>
     </section>
   </div>

@@ -30,7 +30,8 @@ function setParts(paintId: string, parts: number): string {
 
 <template>
   <p class="sub mt-2">
-    <span v-if="hex !== null" class="chip" :style="{ background: hex }" aria-hidden="true"></span> {{ label ?? 'Colour' }} <span class="quiet">{{ hex }}</span>
+    <span v-if="hex !== null" class="chip" :style="{ background: hex }" aria-hidden="true"></span> {{ label ?? 'Colour' }}
+    <span class="quiet">{{ hex }}</span>
   </p>
   <div v-for="row in rows" :key="row.paintId" class="part">
     <span class="chip" :style="{ background: row.pot?.hex }" aria-hidden="true"></span>
@@ -41,9 +42,26 @@ function setParts(paintId: string, parts: number): string {
       :limits="LIMITS.parts"
       :take="(parts) => (Number.isInteger(parts) ? setParts(row.paintId, parts) : 'a whole number of parts would do')"
     />
-    <BButton variant="key" :aria-label="`Without ${row.pot?.name}`" @click="emit('take', tint.filter(({ paintId }) => paintId !== row.paintId))">×</BButton>
+    <BButton
+      variant="key"
+      :aria-label="`Without ${row.pot?.name}`"
+      @click="
+        emit(
+          'take',
+          tint.filter(({ paintId }) => paintId !== row.paintId),
+        )
+      "
+      >×</BButton
+    >
   </div>
-  <ChoiceField v-if="tint.length < 6" label="Another paint" hide-label value="" :options="choices" @choose="(paintId) => emit('take', [...tint, { paintId, parts: 1 }])" />
+  <ChoiceField
+    v-if="tint.length < 6"
+    label="Another paint"
+    hide-label
+    value=""
+    :options="choices"
+    @choose="(paintId) => emit('take', [...tint, { paintId, parts: 1 }])"
+  />
 </template>
 
 <style scoped>

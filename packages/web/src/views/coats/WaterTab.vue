@@ -44,11 +44,14 @@ watch(
             <td class="num"><FigureCell :figure="basin.room" /></td>
             <td>
               <div v-for="(dam, i) in basin.dams" :key="i">
-                {{ dam.tileId }}, {{ dam.side }}{{ dam.isSeam ? '' : ', table end' }}: <FigureCell :figure="dam.length" /> × <FigureCell :figure="dam.height" />
+                {{ dam.tileId }}, {{ dam.side }}{{ dam.isSeam ? '' : ', table end' }}: <FigureCell :figure="dam.length" /> ×
+                <FigureCell :figure="dam.height" />
               </div>
               <span v-if="basin.dams.length === 0" class="quiet">none</span>
             </td>
-            <td :class="{ attention: basin.leaks.length > 0 }">{{ basin.leaks.length === 0 ? 'tight' : `into ${basin.leaks[0]!.into}` }}</td>
+            <td :class="{ attention: basin.leaks.length > 0 }">
+              {{ basin.leaks.length === 0 ? 'tight' : `into ${basin.leaks[0]!.into}` }}
+            </td>
           </tr>
         </tbody>
       </BTableSimple>

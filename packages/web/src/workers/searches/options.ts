@@ -1,4 +1,11 @@
-import { type BuildOption, type SplitOption, type WaterOption, buildOptionsOf, splitAdvice, waterOptionsOf } from '@spare-acre/core/pipeline';
+import {
+  type BuildOption,
+  type SplitOption,
+  type WaterOption,
+  buildOptionsOf,
+  splitAdvice,
+  waterOptionsOf,
+} from '@spare-acre/core/pipeline';
 import type { BoardCopy } from '../board-copy';
 import type { OnProgress } from './progress';
 

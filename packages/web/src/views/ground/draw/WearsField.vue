@@ -23,7 +23,12 @@ const wears = computed(() => {
   ];
 });
 function wear(surfaceId: string): void {
-  const set = { code: 'feature/set', featureId: props.feature.id, change: { surfaceId: surfaceId === '' ? null : surfaceId }, what: 'Coat' } as const;
+  const set = {
+    code: 'feature/set',
+    featureId: props.feature.id,
+    change: { surfaceId: surfaceId === '' ? null : surfaceId },
+    what: 'Coat',
+  } as const;
   const starter = useCatalogue().catalogue!.starter.surfaces.find(({ id }) => id === surfaceId);
   const isNew = starter !== undefined && store.plan!.surfaces.every(({ id }) => id !== surfaceId);
   const scale = store.plan!.figureHeightMm / useCatalogue().catalogue!.bench.personMm.value;

@@ -23,7 +23,9 @@ const isPainted = ref(false);
 const step = ref(0);
 const shownStep = ref<number | null>(null);
 const rows = computed(() => store.slices.matrix?.rows ?? []);
-const stepText = computed(() => (step.value === 0 ? 'bare' : `${rows.value[step.value - 1]?.name ?? ''}, ${rows.value[step.value - 1]?.method ?? ''}`));
+const stepText = computed(() =>
+  step.value === 0 ? 'bare' : `${rows.value[step.value - 1]?.name ?? ''}, ${rows.value[step.value - 1]?.method ?? ''}`,
+);
 let scene: SolidScene | null = null;
 let turn = 0;
 
@@ -34,7 +36,10 @@ async function show(): Promise<void> {
   try {
     const look = await searches().look();
     const { matrix, worn } = store.slices;
-    const painted = isPainted.value && matrix != null && worn !== undefined ? await paintedAfter(plan, useCatalogue().catalogue!, { matrix, worn }, step.value) : null;
+    const painted =
+      isPainted.value && matrix != null && worn !== undefined
+        ? await paintedAfter(plan, useCatalogue().catalogue!, { matrix, worn }, step.value)
+        : null;
     if (mine !== turn || scene === null) return;
     scene.show(plan, look, painted);
     isReady.value = true;

@@ -26,9 +26,15 @@ export const coatsOnAfter = ({ rows }: Matrix, surfaceId: string, step: number):
   rows.slice(0, step).filter(({ cells }) => cells.some((cell) => (cell.surfaceId as string) === surfaceId)).length;
 
 /** The table as it looks after so many steps. */
-export async function paintedAfter(plan: Plan, catalogue: Catalogue, { matrix, worn }: { readonly matrix: Matrix; readonly worn: Worn }, step: number): Promise<Painted> {
+export async function paintedAfter(
+  plan: Plan,
+  catalogue: Catalogue,
+  { matrix, worn }: { readonly matrix: Matrix; readonly worn: Worn },
+  step: number,
+): Promise<Painted> {
   const swatchOf = async (surface: Pick<Surface, 'relief' | 'laid' | 'coats'>, stage: number): Promise<HTMLCanvasElement> => {
-    const units = surface.laid === null ? null : { longMm: surface.laid.longMm, wideMm: surface.laid.wideMm, jointMm: surface.laid.jointMm };
+    const units =
+      surface.laid === null ? null : { longMm: surface.laid.longMm, wideMm: surface.laid.wideMm, jointMm: surface.laid.jointMm };
     const recipe = { relief: surface.relief, units, unitTints: surface.laid?.tints ?? [], coats: surface.coats, seed: plan.seed };
     const { pixels, cells } = await swatches(catalogue, plan.paints).show(recipe, stage, LOOK, plan.play.baseHex);
     const canvas = document.createElement('canvas');
