@@ -21,6 +21,8 @@ const CORE_PACKAGES = [
   'fast-png',
   'fast-xml-parser',
   'svgpath',
+  'spectral.js',
+  'culori',
   '@tarikjabiri/dxf',
 ];
 

@@ -80,7 +80,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Coats');
   await expect(page.getByTestId('matrix')).toBeVisible();
   await picture(page, 'coats');
-  await page.getByRole('button', { name: /^Flagstone/ }).click();
+  await page.getByRole('button', { name: 'Flagstone Routes' }).click();
   await page.getByRole('tab', { name: 'Swatch' }).click();
   await expect(page.locator('figure.swatch').first()).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
   await expect(page.getByTestId('says')).toBeVisible({ timeout: 30_000 });

@@ -1,5 +1,4 @@
-import { show } from '../base/units';
-import type { Bare, Quantity } from '../base/units';
+import { type Bare, type Quantity, show } from '../base/units';
 import type { Mix } from '../mixes';
 import { COLOURS, line, newPdf, newSheet, words } from './pdf';
 

@@ -26,6 +26,8 @@ export interface Stretch {
   readonly kind: GroundKind;
   /** What shows it; null for open ground and for patches on it. */
   readonly land: Land | null;
+  /** How far its edge fades into its neighbours, mm. */
+  readonly softMm: number;
   /** What of it shows from above. Costs clipper passes for open ground: made when it is asked for. */
   readonly region: () => Region;
 }
@@ -157,6 +159,7 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
       name: land.name,
       kind,
       land,
+      softMm: 0,
       region:
         over.length === 0
           ? () => land.shows
@@ -174,13 +177,15 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
     own,
     ...over.map(({ patch, region, area }): Share => ({
       surfaceId: patch.surfaceId,
-      stretch: { name: `${patch.land.name} on ${land.name}`, kind, land, region: () => region },
+      stretch: { name: `${patch.land.name} on ${land.name}`, kind, land, softMm: softOf(patch), region: () => region },
       surface: area,
       sides: null,
       heaped: null,
     })),
   ];
 }
+
+const softOf = ({ land: { feature } }: Patch): number => kindOf(feature).patch?.(feature).softMm ?? 0;
 
 /** What of a patch lies on a land. */
 function patchOnLand(
@@ -215,6 +220,7 @@ function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInp
       name: GROUND_KIND_NAMES.open,
       kind: 'open',
       land: null,
+      softMm: 0,
       region: () =>
         without(
           openRegion(ground),
@@ -229,7 +235,7 @@ function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInp
     ...(left.value > 0 ? [own] : []),
     ...onOpen.map(({ patch, region, name, area }): Share => ({
       surfaceId: patch.surfaceId,
-      stretch: { name, kind: 'open', land: null, region: () => region },
+      stretch: { name, kind: 'open', land: null, softMm: softOf(patch), region: () => region },
       surface: area,
       sides: null,
       heaped: null,

@@ -1,4 +1,4 @@
-import { type Region, alongLine, isEmpty, lineLengthMm, pointAlong, regionBox, unite } from '../base/geometry';
+import { type Point, type Region, alongLine, isEmpty, lineLengthMm, pointAlong, regionBox, unite } from '../base/geometry';
 import { seeded } from '../base/random';
 import { type Catalogue, patternBy } from '../catalogue';
 import type { SurfaceArea } from '../ground';
@@ -123,3 +123,6 @@ function led(shape: Extract<Shape, { form: 'strip' }>, { at: origin }: Laid): Pi
   };
   return { extent: { fromMm: -start, toMm: long - start, leftMm: -half, rightMm: half }, at };
 }
+
+/** How far units are turned whose courses run from their origin towards a place, whole degrees. */
+export const turnTowards = (origin: Point, at: Point): number => Math.round((Math.atan2(at.y - origin.y, at.x - origin.x) * 180) / Math.PI);

@@ -1,5 +1,6 @@
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { facingsOn, heightChoices, raisedStacks, stackUp } from '../stack';
+import type * as finishing from '../finish';
 import { type Checks, dealt } from './warnings';
 import type { Catalogue } from '../catalogue';
 import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from '../coats';
@@ -24,7 +25,7 @@ import { Stages } from './stages';
 import { tallyOf } from './tally';
 
 /** What reckons what is only looked at in Coats and Supplies. */
-export type Finish = Pick<typeof import('../finish'), 'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
+export type Finish = Pick<typeof finishing, 'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
 
 /** What everything follows from. */
 interface Sources {

@@ -1,8 +1,9 @@
+import type * as checking from '../checks';
 import type { Warning } from '../checks';
 
 /** Every check there is. */
 export type Checks = Pick<
-  typeof import('../checks'),
+  typeof checking,
   | 'bowWarnings'
   | 'clearWarnings'
   | 'coatWarnings'

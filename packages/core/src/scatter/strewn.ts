@@ -2,8 +2,7 @@ import { type Point, EMPTY, areaMm2, contains, distanceMm, grown, isEmpty, unite
 import { seeded } from '../base/random';
 import type { CoatNeed } from '../coats';
 import { kindOf } from '../features';
-import type { Ground, SurfaceArea } from '../ground';
-import { profileOf } from '../ground';
+import { type Ground, type SurfaceArea, profileOf } from '../ground';
 import { type Spot, scattered } from './scatter';
 
 /** Things of one coat on the board, each in its place. */

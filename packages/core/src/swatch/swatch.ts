@@ -1,5 +1,4 @@
-import type { Catalogue, Coating, Method } from '../catalogue';
-import { coatingBy, methodBy } from '../catalogue';
+import { type Catalogue, type Coating, type Method, coatingBy, methodBy } from '../catalogue';
 import { BARE_HEX, type Pot, coatHex, stirred } from '../paint';
 import type { Coat, Laid } from '../plan';
 import type { Relief } from '../surfaces';

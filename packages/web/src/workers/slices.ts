@@ -103,7 +103,7 @@ const worn = ({ surfaceId, name, surface, coated, stretches }: Derivation['areas
   name,
   surface,
   coated,
-  stretches: stretches.map(({ name: stretch, region }) => ({ name: stretch, rings: region().rings })),
+  stretches: stretches.map(({ name: stretch, softMm, region }) => ({ name: stretch, softMm, rings: region().rings })),
 });
 /** Only what is drawn of ground that is laid in units, and how many there are. */
 const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) => ({

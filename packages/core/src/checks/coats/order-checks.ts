@@ -1,7 +1,6 @@
 import { type Catalogue, coatingBy } from '../../catalogue';
-import { type Climate, plainCoat } from '../../plan';
+import { type Climate, type Coat, plainCoat } from '../../plan';
 import { coatWaits } from '../../drying';
-import type { Coat } from '../../plan';
 import type { Mend, Warning } from '../warning';
 import { type CoatList, type Told, changed, freshId, hurtBySolvent, movedTo, told } from './coat-list';
 

@@ -77,7 +77,7 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
       v-if="coating.spread.by === 'coverage' || coating.spread.by === 'rate'"
       label="Thinned with"
       :value="coat.thin"
-      unit="parts water"
+      unit="of water"
       :limits="LIMITS.thin"
       :take="(thin) => change({ thin }, 'Thin a coat')"
     />
@@ -105,6 +105,6 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
 
 <style scoped>
 .fields {
-  padding: 2px 0 6px 18px;
+  padding: 2px 0 6px 4px;
 }
 </style>

@@ -1,13 +1,18 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { starterSurface } from '@spare-acre/core/plan';
-import { tableBox } from '@spare-acre/core/ground';
+import { tableBox, tilesOf } from '@spare-acre/core/ground';
+import { turnTowards } from '@spare-acre/core/patterns';
 import { potsOf, shownHex } from '@spare-acre/core/paint';
 import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import { regionPath } from '../ground/plan/paths';
+import { arrowStep } from '../../ui/arrowStep';
+import { pageFont } from '../../ui/pageFont';
+import { saveFile } from '../../ui/saveFile';
+import { useDragMm } from '../../ui/useDragMm';
 import { shortId } from '../../document/name';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
@@ -54,6 +59,49 @@ const units = computed(() =>
     .map(({ units: all }) => all.map(({ rings }) => regionPath({ rings }, toPx)).join(' '))
     .join(' '),
 );
+/** Where the units of the chosen surface begin, and a handle that turns them. */
+const TURN_PX = 34;
+const laid = computed(() => plan.value.surfaces.find(({ id }) => id === props.chosenId)?.laid ?? null);
+const origin = computed(() => {
+  if (laid.value === null) return null;
+  const at = toPx(laid.value.at);
+  const turn = (laid.value.turnDeg * Math.PI) / 180;
+  return { at, turn: { x: at.x + TURN_PX * Math.cos(turn), y: at.y + TURN_PX * Math.sin(turn) } };
+});
+const map = ref<SVGSVGElement | null>(null);
+const drag = useDragMm(({ clientX, clientY }) => {
+  const { left, top } = map.value!.getBoundingClientRect();
+  return { x: (clientX - left) / k.value, y: (clientY - top) / k.value };
+});
+const put = (change: Partial<NonNullable<typeof laid.value>>, gesture: string | null = null): string =>
+  store.edit({ code: 'surface/change', surfaceId: props.chosenId, change: { laid: { ...laid.value!, ...change } }, what: 'Shift the units of' }, gesture);
+const shiftTo = (event: PointerEvent): void => drag(event, { move: ({ x, y }, _from, gesture) => void put({ at: { x: Math.round(x), y: Math.round(y) } }, gesture) });
+const turnTo = (event: PointerEvent): void =>
+  drag(event, {
+    move: (at, _from, gesture) => void put({ turnDeg: turnTowards(laid.value!.at, at) }, gesture),
+  });
+function nudge(event: KeyboardEvent): void {
+  const by = arrowStep(event);
+  if (by === null) return;
+  event.preventDefault();
+  put({ at: { x: laid.value!.at.x + by.dxMm, y: laid.value!.at.y + by.dyMm } });
+}
+function turnBy(event: KeyboardEvent): void {
+  const by = { ArrowLeft: -1, ArrowRight: 1 }[event.key];
+  if (by === undefined) return;
+  event.preventDefault();
+  put({ turnDeg: Math.max(-360, Math.min(360, laid.value!.turnDeg + by * (event.shiftKey ? 15 : 1))) });
+}
+/** Everything that is placed on the chosen surface, tile by tile at true scale. */
+async function guide(): Promise<void> {
+  const { placingGuide, templatesPdf } = await import('@spare-acre/core/formats');
+  const floors = (store.slices.floors ?? []).filter(({ surfaceId }) => surfaceId === props.chosenId);
+  const placed = { spots: spots.value, units: floors.flatMap((floor) => floor.units) };
+  const name = plan.value.surfaces.find(({ id }) => id === props.chosenId)!.name;
+  const sheets = tilesOf(plan.value.table).map(({ id, box: tile }) => placingGuide(`${name}, ${id}`, tile, placed));
+  const bytes = await templatesPdf(sheets, plan.value.units === 'metric' ? 'a4' : 'letter', await pageFont());
+  saveFile(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${plan.value.name} ${name} placing guide`, 'pdf');
+}
 /** Recipes of the catalogue that the board has not got yet. */
 const starters = computed(() => [
   { value: '', text: 'Add a surface …' },
@@ -73,7 +121,7 @@ function add(starterId: string): void {
 
 <template>
   <h2>Surfaces</h2>
-  <svg v-if="areas.length > 0" class="ink map" :width="WIDE_PX" :height="highPx" role="img" aria-label="Plan by surface">
+  <svg v-if="areas.length > 0" ref="map" class="ink map" :width="WIDE_PX" :height="highPx" role="img" aria-label="Plan by surface">
     <path
       v-for="{ surfaceId, name, d } in areas"
       :key="surfaceId"
@@ -89,7 +137,31 @@ function add(starterId: string): void {
     <path v-if="units !== ''" :d="units" class="units" />
     <circle v-for="(spot, i) in spots" :key="i" :cx="spot.x * k" :cy="spot.y * k" :r="Math.max(0.7, (spot.sizeMm * k) / 2)" class="spot" />
     <rect class="table-edge" :width="WIDE_PX" :height="highPx" />
+    <g v-if="origin !== null" class="origin">
+      <line :x1="origin.at.x" :y1="origin.at.y" :x2="origin.turn.x" :y2="origin.turn.y" />
+      <circle
+        :cx="origin.at.x"
+        :cy="origin.at.y"
+        r="6"
+        role="button"
+        tabindex="0"
+        aria-label="Where the units begin: drag, or arrow keys"
+        @pointerdown="shiftTo"
+        @keydown="nudge"
+      />
+      <circle
+        :cx="origin.turn.x"
+        :cy="origin.turn.y"
+        r="5"
+        role="button"
+        tabindex="0"
+        aria-label="Turn the units: drag, or left and right"
+        @pointerdown="turnTo"
+        @keydown="turnBy"
+      />
+    </g>
   </svg>
+  <BButton v-if="spots.length > 0 || units !== ''" variant="key" class="mb-2" @click="guide">Placing guide, true scale</BButton>
   <ul class="list" aria-label="Surfaces of this board">
     <li v-for="row in rows" :key="row.id">
       <BButton variant="bare" class="one" :aria-pressed="row.id === chosenId" @click="emit('choose', row.id)">
@@ -131,6 +203,19 @@ h2 {
 .spot {
   fill: var(--ink);
   pointer-events: none;
+}
+.map {
+  overflow: visible;
+}
+.origin line {
+  stroke: var(--clay);
+  pointer-events: none;
+}
+.origin circle {
+  fill: var(--sheet);
+  stroke: var(--clay);
+  stroke-width: 1.5;
+  cursor: grab;
 }
 .list {
   list-style: none;

@@ -34,14 +34,6 @@ function setParts(paintId: string, parts: number): string {
     <span class="quiet">{{ hex }}</span>
   </p>
   <div v-for="row in rows" :key="row.paintId" class="part">
-    <span class="chip" :style="{ background: row.pot?.hex }" aria-hidden="true"></span>
-    <NumberField
-      :label="row.pot?.name ?? row.paintId"
-      :value="row.parts"
-      unit="parts"
-      :limits="LIMITS.parts"
-      :take="(parts) => (Number.isInteger(parts) ? setParts(row.paintId, parts) : 'a whole number of parts would do')"
-    />
     <BButton
       variant="key"
       :aria-label="`Without ${row.pot?.name}`"
@@ -53,6 +45,14 @@ function setParts(paintId: string, parts: number): string {
       "
       >×</BButton
     >
+    <span class="chip" :style="{ background: row.pot?.hex }" aria-hidden="true"></span>
+    <NumberField
+      :label="row.pot?.name ?? row.paintId"
+      :value="row.parts"
+      unit="parts"
+      :limits="LIMITS.parts"
+      :take="(parts) => (Number.isInteger(parts) ? setParts(row.paintId, parts) : 'a whole number of parts would do')"
+    />
   </div>
   <ChoiceField
     v-if="tint.length < 6"
@@ -66,6 +66,7 @@ function setParts(paintId: string, parts: number): string {
 
 <style scoped>
 .chip {
+  flex: none;
   display: inline-block;
   width: 14px;
   height: 14px;
@@ -77,7 +78,7 @@ function setParts(paintId: string, parts: number): string {
   gap: 6px;
   align-items: center;
 }
-.part > :nth-child(2) {
+.part > :last-child {
   flex: 1 1 auto;
 }
 </style>

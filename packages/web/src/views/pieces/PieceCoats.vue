@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref } from 'vue';
-import { usualCoats } from '@spare-acre/core/pieces';
+import { cladZonesOf, usualCoats } from '@spare-acre/core/pieces';
 import { type Piece, plainCoat } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
@@ -27,6 +27,21 @@ const choices = computed(() =>
   catalogue.value.coatings.filter(({ spread }) => spread.by !== 'depth').map(({ id, name }) => ({ value: id, text: name })),
 );
 const ways = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+/** The whole outside, and every face its family tells apart: each may wear a surface of the board. */
+const faces = computed(() => [
+  { shows: null, name: 'Outside', worn: props.piece.surfaceId ?? '' },
+  ...cladZonesOf(props.piece).map(({ shows, name }) => ({
+    shows,
+    name,
+    worn: props.piece.faces.find((face) => face.shows === shows)?.surfaceId ?? '',
+  })),
+]);
+const surfaces = (shows: string | null) => [
+  { value: '', text: shows === null ? 'coats of its own' : 'as the outside' },
+  ...store.plan!.surfaces.map(({ id, name }) => ({ value: id, text: name })),
+];
+const wear = (shows: string | null, surfaceId: string): string =>
+  store.edit({ code: 'piece/wear', pieceId: props.piece.id, shows, surfaceId: surfaceId === '' ? null : surfaceId });
 const coatingId = ref('');
 const methodId = ref('');
 const take = (coats: Piece['coats']): string =>
@@ -50,6 +65,16 @@ function shift(from: number, by: number): void {
         <dd><FigureCell :figure="face.coated" /></dd>
       </div>
     </dl>
+    <section class="which" aria-label="What it wears">
+      <ChoiceField
+        v-for="face in faces"
+        :key="face.shows ?? 'outside'"
+        :label="`${face.name} wears`"
+        :value="face.worn"
+        :options="surfaces(face.shows)"
+        @choose="(id) => wear(face.shows, id)"
+      />
+    </section>
     <p v-if="rows.length === 0" class="quiet">Nothing goes on it: it stays as it is made.</p>
     <BTableSimple v-else class="ledger">
       <thead>

@@ -13,10 +13,11 @@ import TextField from '../../../ui/TextField.vue';
 import ViewWarnings from '../../../ui/ViewWarnings.vue';
 import { usePlan } from '../../../document/plan';
 import FeatureList from './FeatureList.vue';
-import UnderlaySection from './UnderlaySection.vue';
 import type { Sketch } from './useSketch';
 
 /** Brings the readers of file formats with it: asked for when it is opened. */
+/** Pictures are laid under few tables: fetched after the drawing. */
+const UnderlaySection = partLazily(() => import('./UnderlaySection.vue'));
 const ImportDialog = partLazily(() => import('./ImportDialog.vue'));
 
 defineProps<{ sketch: Sketch }>();

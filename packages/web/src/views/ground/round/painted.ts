@@ -57,10 +57,11 @@ export async function paintedAfter(
     tile.width = tile.height = Math.max(8, Math.round(SWATCH_MM * k));
     tile.getContext('2d')!.drawImage(swatch, 0, 0, tile.width, tile.height);
     pen.fillStyle = pen.createPattern(tile, 'repeat')!;
-    for (const { rings } of stretches) {
+    for (const { rings, softMm } of stretches) {
       const path = new Path2D();
       for (const ring of rings) trace(path, ring, k);
-      pen.fill(path, 'evenodd');
+      if (softMm === 0) pen.fill(path, 'evenodd');
+      else softly(pen, path, softMm * k);
     }
   }
   const byPiece = new Map<string, HTMLCanvasElement>();
@@ -78,6 +79,22 @@ export async function paintedAfter(
     pieces.set(feature.id, swatch);
   }
   return { ground, pieces };
+}
+
+/** Fills a path with the pen's pattern, fading out over its edge. */
+function softly(pen: CanvasRenderingContext2D, path: Path2D, softPx: number): void {
+  const { width, height } = pen.canvas;
+  const faded = document.createElement('canvas');
+  [faded.width, faded.height] = [width, height];
+  const brush = faded.getContext('2d')!;
+  brush.filter = `blur(${softPx / 2}px)`;
+  brush.fillStyle = '#000';
+  brush.fill(path, 'evenodd');
+  brush.filter = 'none';
+  brush.globalCompositeOperation = 'source-in';
+  brush.fillStyle = pen.fillStyle;
+  brush.fillRect(0, 0, width, height);
+  pen.drawImage(faded, 0, 0);
 }
 
 function trace(path: Path2D, ring: readonly Point[], k: number): void {

@@ -1,6 +1,6 @@
-import { type Figure, given, reckon, total } from '../base/units';
-import { type Catalogue, type Coating, type Stuff, estimated, stuffBy } from '../catalogue';
-import type { CoatingNeed } from '../coats';
+import { type Figure, given, reckon, total } from '../../base/units';
+import { type Catalogue, type Coating, type Stuff, estimated, stuffBy } from '../../catalogue';
+import type { CoatingNeed } from '../../coats';
 
 /** One part of a mix, for the whole coat. */
 export interface MixPart {

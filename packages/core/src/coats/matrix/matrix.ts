@@ -1,12 +1,12 @@
-import type { Catalogue } from '../catalogue';
-import { coatWaits } from '../drying';
-import type { SurfaceArea } from '../ground';
-import type { Climate } from '../plan';
-import type { SurfaceId } from '../surfaces';
-import { type Figure, given, reckon, total } from '../base/units';
-import type { CoatNeed, PieceSurface } from './coats';
-import { type GrainLook, grainLook } from './grain';
-import { inOrder } from './order';
+import type { Catalogue } from '../../catalogue';
+import { coatWaits } from '../../drying';
+import type { SurfaceArea } from '../../ground';
+import type { Climate } from '../../plan';
+import type { SurfaceId } from '../../surfaces';
+import { type Figure, given, reckon, total } from '../../base/units';
+import type { CoatNeed, PieceSurface } from '../coats';
+import { type GrainLook, grainLook } from '../grain';
+import { inOrder } from '../order';
 
 /** What one coat takes on one surface. */
 export interface MatrixCell {

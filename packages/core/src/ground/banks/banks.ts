@@ -10,12 +10,12 @@ import {
   isEmpty,
   pieces,
   regionBox,
-} from '../base/geometry';
-import { remembered } from '../base/memory';
-import { type Figure, given } from '../base/units';
-import type { Ground } from './ground';
-import type { Land } from './land';
-import { profileOf, waterLevelMm, waterMm } from './profile';
+} from '../../base/geometry';
+import { remembered } from '../../base/memory';
+import { type Figure, given } from '../../base/units';
+import type { Ground } from '../ground';
+import type { Land } from '../land';
+import { profileOf, waterLevelMm, waterMm } from '../profile';
 
 /** Where a basin's water meets the end of a tile: a wall has to hold it until it is set. */
 export interface Dam {

@@ -1,0 +1,2 @@
+export { coatMatrix } from './matrix';
+export type { CoatMatrix, MatrixCell, MatrixRow } from './matrix';

@@ -1,0 +1,2 @@
+export { banksOf } from './banks';
+export type { Bank, Dam, Leak } from './banks';

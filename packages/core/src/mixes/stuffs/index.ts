@@ -1,0 +1,2 @@
+export { partsOf, stuffNeeds, yieldOf } from './stuffs';
+export type { MixPart, StuffNeed } from './stuffs';
