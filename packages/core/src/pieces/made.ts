@@ -21,8 +21,8 @@ import type {
   PieceShape,
   StockRole,
 } from './family';
-import { type Clad, cladsOf } from './cladding';
-import { cladSurfaces } from './cladding/surface';
+import { type Clad, cladSurfaces, cladsOf } from './cladding';
+
 import { coursesOn } from './coursed';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';

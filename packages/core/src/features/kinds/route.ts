@@ -29,7 +29,13 @@ export const route = featureKind('route', schema, {
     askLength('kerbMm', 'Kerb height', LIMITS.kerbMm),
     askLength('kerbWidthMm', 'Kerb width', LIMITS.kerbWidthMm),
     askLength('junctionMm', 'Junction corners', LIMITS.bendMm),
-    askChoice('marking', 'Marking', { none: 'none', dashes: 'dashes between lanes', line: 'line between lanes', edges: 'lines along both edges', crossings: 'crossings at both ends' }),
+    askChoice('marking', 'Marking', {
+      none: 'none',
+      dashes: 'dashes between lanes',
+      line: 'line between lanes',
+      edges: 'lines along both edges',
+      crossings: 'crossings at both ends',
+    }),
   ],
   stretches: (_feature, region) => whole('surface', 'route', 0, region),
   junctionMm: ({ junctionMm }) => junctionMm,
@@ -64,7 +70,15 @@ const EDGE_IN = 0.06;
 const BARS = 6;
 const BAR_LONG = 0.35;
 /** What is painted on a track, line by line. */
-function marked({ shape, lanes, marking }: { readonly shape: Shape; readonly lanes: number; readonly marking: string }): readonly (readonly Point[])[] {
+function marked({
+  shape,
+  lanes,
+  marking,
+}: {
+  readonly shape: Shape;
+  readonly lanes: number;
+  readonly marking: string;
+}): readonly (readonly Point[])[] {
   if (shape.form !== 'strip' || marking === 'none') return [];
   const line = middleLine(shape);
   const { widthMm } = shape;

@@ -74,12 +74,14 @@ const drag = useDragMm(({ clientX, clientY }) => {
   return { x: (clientX - left) / k.value, y: (clientY - top) / k.value };
 });
 const put = (change: Partial<NonNullable<typeof laid.value>>, gesture: string | null = null): string =>
-  store.edit({ code: 'surface/change', surfaceId: props.chosenId, change: { laid: { ...laid.value!, ...change } }, what: 'Shift the units of' }, gesture);
-const shiftTo = (event: PointerEvent): void => drag(event, { move: ({ x, y }, _from, gesture) => void put({ at: { x: Math.round(x), y: Math.round(y) } }, gesture) });
+  store.edit(
+    { code: 'surface/change', surfaceId: props.chosenId, change: { laid: { ...laid.value!, ...change } }, what: 'Shift the units of' },
+    gesture,
+  );
+const shiftTo = (event: PointerEvent): void =>
+  drag(event, { move: ({ x, y }, _from, gesture) => void put({ at: { x: Math.round(x), y: Math.round(y) } }, gesture) });
 const turnTo = (event: PointerEvent): void =>
-  drag(event, {
-    move: (at, _from, gesture) => void put({ turnDeg: turnTowards(laid.value!.at, at) }, gesture),
-  });
+  drag(event, { move: (at, _from, gesture) => void put({ turnDeg: turnTowards(laid.value!.at, at) }, gesture) });
 function nudge(event: KeyboardEvent): void {
   const by = arrowStep(event);
   if (by === null) return;
