@@ -21,7 +21,11 @@ describe('an answer', () => {
     const first = answering.answer(derive(plan, CATALOGUE), look('masses'));
     expect(hasWorking(first.slices.tally!.mass)).toBe(false);
     const renamed = { ...plan, name: 'Another name' };
-    expect(answering.answer(derive(renamed, CATALOGUE), look('masses'))).toEqual({ slices: {}, warningIds: first.warningIds });
+    expect(answering.answer(derive(renamed, CATALOGUE), look('masses'))).toEqual({
+      slices: {},
+      warningIds: first.warningIds,
+      isJudged: true,
+    });
     const colder = { ...plan, climate: { ...plan.climate, airC: 19 } };
     expect(names(answering.answer(derive(colder, CATALOGUE), look('masses')).slices)).toEqual(['tally']);
   });

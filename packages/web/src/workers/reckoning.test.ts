@@ -124,3 +124,28 @@ test('what is looked at is asked before the edits that wait, and only as it was 
   expect(seen).toEqual(['Brinefold Saltworks', 'looks at days', 'later']);
   reckoning.close();
 });
+
+test('an answer given before the checks were there is asked for again, with what is looked at', async () => {
+  const looks: unknown[] = [];
+  const judged = (isJudged: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged });
+  vi.stubGlobal(
+    'Worker',
+    class {
+      private readonly ends = new MessageChannel();
+      constructor() {
+        expose({ open: () => judged(false), look: (look: unknown) => (looks.push(look), judged(true)) }, this.ends.port2);
+        this.ends.port1.start();
+      }
+      postMessage = (message: unknown, transfer: Transferable[]): void => this.ends.port1.postMessage(message, transfer);
+      addEventListener = (type: string, listener: EventListener): void => this.ends.port1.addEventListener(type, listener);
+      removeEventListener = (type: string, listener: EventListener): void => this.ends.port1.removeEventListener(type, listener);
+      terminate = (): void => this.ends.port1.close();
+    },
+  );
+  const reckoning = new Reckoning(listener());
+  const looked = { slices: ['mixes'] as const, chosen: [] };
+  reckoning.open(aBoard(), CATALOGUE, [], looked);
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  expect(looks).toEqual([looked]);
+  reckoning.close();
+});

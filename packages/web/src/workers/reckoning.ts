@@ -89,7 +89,8 @@ export class Reckoning {
       try {
         const answer = await ask();
         this.listener.answered(answer, version);
-        if (!answer.isJudged) this.looking ??= this.lastLook;
+        // The worker has its checks by then.
+        if (answer.isJudged === false) this.looking ??= this.lastLook;
       } catch (error) {
         this.listener.failed(error);
       }

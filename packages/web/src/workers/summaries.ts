@@ -20,7 +20,10 @@ export async function* summarise(
   const remote = wrap<Reckoner>(worker);
   try {
     for (const { id, plan, record } of boards) {
-      const { slices, warningIds } = await remote.open({ plan, record }, catalogue, [], { slices: [], chosen: [] });
+      const nothing = { slices: [], chosen: [] };
+      const { slices, ...first } = await remote.open({ plan, record }, catalogue, [], nothing);
+      // A worker's very first answer comes before its checks.
+      const { warningIds } = first.isJudged ? first : await remote.look(nothing);
       yield [id, { readyText: slices.tally!.readyText, sheets: slices.tally!.sheets.value, warnings: warningIds.length }];
     }
   } finally {
