@@ -8,6 +8,7 @@ import * as checkedPlans from './20261128120000_checked_plans';
 import * as revisionTitles from './20261128121000_revision_titles';
 import * as access from './20261128122000_access';
 import * as presence from './20261128123000_presence';
+import * as testPiecePictures from './20261129010000_test_piece_pictures';
 
 /** All migrations in order. Once merged, one is never edited; the next change is a new file and a new line. */
 export const MIGRATIONS: readonly { readonly name: string; readonly migration: Knex.Migration }[] = [
@@ -20,4 +21,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261128121000_revision_titles', migration: revisionTitles },
   { name: '20261128122000_access', migration: access },
   { name: '20261128123000_presence', migration: presence },
+  { name: '20261129010000_test_piece_pictures', migration: testPiecePictures },
 ];

@@ -91,6 +91,19 @@ test('all pictures together have a limit, also for many at once; taking one out 
   await keepPicture(db(), aMegabyte, 1);
 });
 
+test('the photo of a test piece belongs to its board: not swept, not taken out while it is shown', async () => {
+  const photo = await kept(await png(8, 5));
+  const [first] = aPlan().surfaces;
+  const testPiece = { id: 't1', name: 'Tried', relief: first!.relief, coats: first!.coats, note: 'too loud', imageId: photo.id };
+  await call('POST', '/boards', { plan: { ...aPlan('Tested'), testPieces: [testPiece] } });
+  const refused = await fetch(url(`/${photo.id}`), { method: 'DELETE' });
+  expect(refused.status).toBe(409);
+  expect(((await refused.json()) as { detail: string }).detail).toContain('“Tested” shows it');
+  await db()('pictures').where({ id: photo.id }).update({ created_at: '2026-01-01' });
+  await sweepPictures(db());
+  expect(await db()('pictures').where({ id: photo.id })).toHaveLength(1);
+});
+
 /** A plan with a picture under it. */
 const onPicture = (imageId: string) => ({
   ...aPlan('Traced'),

@@ -34,6 +34,16 @@ const lightAt = (coats: readonly Coat[], catalogue: Catalogue): number =>
     .lastIndexOf(true);
 const washAt = (coats: readonly Coat[], catalogue: Catalogue): number => lastIndex(coats, (does) => does === 'wash', catalogue);
 
+/** Two ways to end: light last for crispness, or wash last for harmony. */
+export type School = 'light-last' | 'wash-last';
+/** The same coats ended the other way; null where they end so already, or have no such two. @source craft.md §7 */
+export function inSchool(coats: readonly Coat[], school: School, catalogue: Catalogue): readonly Coat[] | null {
+  const [light, wash] = [lightAt(coats, catalogue), washAt(coats, catalogue)];
+  if (light < 0 || wash < 0 || (school === 'wash-last') === wash > light) return null;
+  const [moved, over] = school === 'wash-last' ? [wash, light] : [light, wash];
+  return coats.filter((_, i) => i !== moved).toSpliced(over, 0, coats[moved]!);
+}
+
 /** A part of dark stirred in; a paint without parts gets them. */
 function darkened(coats: readonly Coat[], at: number, paintId: string): readonly Coat[] | null {
   if (at < 0) return null;
@@ -60,11 +70,7 @@ export function judged(
   const isFlat = numbers.spread < FLAT_SPREAD;
   const drowns = numbers.fromBases < NEAR_BASES;
   const isPale = numbers.lightness > PALE_LIGHTNESS;
-  const washLast: Change = (coats, all) => {
-    const [light, wash] = [lightAt(coats, all), washAt(coats, all)];
-    if (light < 0 || wash < 0 || wash > light) return null;
-    return coats.filter((_, i) => i !== wash).toSpliced(light, 0, coats[wash]!);
-  };
+  const washLast: Change = (coats, all) => inSchool(coats, 'wash-last', all);
   const darkerLight: Change = (coats, all) => {
     const at = lightAt(coats, all);
     if (at >= 0 && coats[at]!.tint.length === 0)

@@ -1,5 +1,5 @@
-export { judged } from './advice';
-export type { Advice, Judgement } from './advice';
+export { inSchool, judged } from './advice';
+export type { Advice, Judgement, School } from './advice';
 export { CELLS } from './noise';
 export { numbersOf } from './numbers';
 export type { SwatchNumbers } from './numbers';

@@ -4,7 +4,7 @@ import { methodBy } from '../catalogue';
 import { potsOf } from '../paint';
 import { type Coat, starterCoats } from '../plan';
 import { RELIEFS } from '../surfaces';
-import { judged } from './advice';
+import { inSchool, judged } from './advice';
 import { flatTones, laidOver, layerOf, reflectanceOf } from './layer';
 import { laidBy, lieOf } from './masks';
 import { CELLS } from './noise';
@@ -155,6 +155,13 @@ describe('a swatch', () => {
         0,
       );
     expect(mean(true)).toBeLessThan(mean(false) * 0.97);
+  });
+  test('the same coats in the other school: wash last, and back again', () => {
+    const other = inSchool([base, wash, dry], 'wash-last', CATALOGUE)!;
+    expect(other.map(({ id }) => id)).toEqual([base.id, dry.id, wash.id]);
+    expect(inSchool(other, 'wash-last', CATALOGUE)).toBeNull();
+    expect(inSchool(other, 'light-last', CATALOGUE)!.map(({ id }) => id)).toEqual([base.id, wash.id, dry.id]);
+    expect(inSchool([base], 'wash-last', CATALOGUE)).toBeNull();
   });
   test('a floor that shouts is told, and what is advised lowers its spread', () => {
     const loud = recipe([base, wash, aCoat('pale-acrylic', 'drybrush', { goes: 3, tint: [{ paintId: 'salt-white', parts: 1 }] })]);

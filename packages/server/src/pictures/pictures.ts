@@ -56,8 +56,10 @@ export async function readPicture(db: Knex, id: string): Promise<{ readonly medi
   return row === undefined ? null : { mediaType: row.media_type, body: row.body };
 }
 
-/** SQL: whether a stored plan shows the picture of a row of `pictures`. */
-const SHOWS_IT = "plan #>> '{underlay,imageId}' = pictures.id::text";
+/** SQL: whether a stored plan shows a picture, under it or as the photo of a test piece. @param id an expression for the picture's id as text */
+const shows = (id: string): string =>
+  `(plan #>> '{underlay,imageId}' = ${id} or plan -> 'testPieces' @> jsonb_build_array(jsonb_build_object('imageId', ${id})))`;
+const SHOWS_IT = shows('pictures.id::text');
 
 /** Every picture, the newest first, with who shows it. */
 export async function listPictures(db: Knex): Promise<{ readonly pictures: readonly ListedPicture[]; readonly bytes: number }> {
@@ -97,10 +99,14 @@ export async function listPictures(db: Knex): Promise<{ readonly pictures: reado
 export async function removePicture(db: Knex, id: string): Promise<void> {
   const removed = await db('pictures').where({ id }).whereRaw(`not exists (select from boards where ${SHOWS_IT})`).delete();
   if (removed === 1) return;
-  const shown = (await db('boards').select('name').whereRaw("plan #>> '{underlay,imageId}' = ?", [id])) as { name: string }[];
+  const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
-  throw new HttpProblem(409, 'Still in use', `picture: lies under ${names}; taking it from under there first would do.`);
+  throw new HttpProblem(
+    409,
+    'Still in use',
+    `picture: ${names} ${shown.length === 1 ? 'shows' : 'show'} it; taking it out of there first would do.`,
+  );
 }
 
 /** Takes out pictures that no board shows, nor any earlier version. @returns how many */

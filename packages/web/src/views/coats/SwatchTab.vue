@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, ref, watch } from 'vue';
 import type { Surface, TestPiece } from '@spare-acre/core/plan';
-import type { Advice, Look } from '@spare-acre/core/swatch';
+import { type Advice, type Look, type School, inSchool } from '@spare-acre/core/swatch';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
@@ -33,12 +34,26 @@ const isFar = ref(false);
 const look = computed<Look>(() => ({ lightDeg: lightDeg.value, lightUpDeg: 42, isWet: isWet.value, from: isFar.value ? 'arm' : 'close' }));
 const judgement = useJudgement(() => props.surface);
 const besideId = ref('');
+/** The same coats ended the other way. */
+const SCHOOLS: readonly { readonly school: School; readonly text: string }[] = [
+  { school: 'wash-last', text: 'the same, wash last' },
+  { school: 'light-last', text: 'the same, light last' },
+];
 const others = computed(() => [
   { value: '', text: 'nothing beside it' },
+  ...SCHOOLS.filter(({ school }) => inSchool(props.surface.coats, school, catalogue.value) !== null).map(({ school, text }) => ({
+    value: school,
+    text,
+  })),
   ...store.plan!.testPieces.map(({ id, name }) => ({ value: `test ${id}`, text: `test piece: ${name}` })),
   ...store.plan!.surfaces.filter(({ id }) => id !== props.surface.id).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const beside = computed(() => {
+  const school = SCHOOLS.find((one) => one.school === besideId.value);
+  if (school !== undefined) {
+    const coats = inSchool(props.surface.coats, school.school, catalogue.value);
+    return coats === null ? null : { ...props.surface, name: school.text, coats };
+  }
   const kept = store.plan!.testPieces.find(({ id }) => `test ${id}` === besideId.value);
   return kept === undefined ? (store.plan!.surfaces.find(({ id }) => id === besideId.value) ?? null) : { ...kept, laid: null };
 });
@@ -53,6 +68,19 @@ function keep(): void {
     imageId: null,
   };
   store.edit({ code: 'test-piece/keep', testPiece });
+}
+/** A photo of the test piece as it really came out. */
+const fault = ref('');
+async function photograph(one: TestPiece, file: File | null): Promise<void> {
+  fault.value = '';
+  if (file === null) return;
+  try {
+    const { keepPicture } = await import('../../document/pictures');
+    const { id } = await keepPicture(file);
+    fault.value = change(one, { imageId: id });
+  } catch (error) {
+    fault.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+  }
 }
 const change = (one: TestPiece, some: Partial<TestPiece>): string =>
   store.edit({ code: 'test-piece/keep', testPiece: { ...one, ...some } });
@@ -138,6 +166,10 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
 }
 .says li {
   margin: 5px 0;
+}
+.photo {
+  max-width: 220px;
+  display: block;
 }
 .kept {
   border-top: 1px solid var(--rule);
