@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import AxeBuilder from '@axe-core/playwright';
 import { expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
-test('widening the brine channel by dragging changes area, adhesive, paint and cost, each with its change; a wider causeway moves the ready date', async ({
+test('widening the brine channel by dragging changes area, adhesive, paint and cost, each with its change; a much wider one moves the ready date', async ({
   page,
   app,
 }) => {
@@ -39,9 +39,9 @@ test('widening the brine channel by dragging changes area, adhesive, paint and c
 
   // Evenings are coarse: what is done on time leaves the date as it is, what is not moves it by days.
   const readyBefore = await tally('ready').locator('.figure').textContent();
-  await page.locator('[data-feature=causeway-top]').focus();
+  await page.locator('[data-feature=channel]').focus();
   await page.keyboard.press('Enter');
-  await takes.getByLabel('Width', { exact: true }).fill('120');
+  await takes.getByLabel('Width', { exact: true }).fill('110');
   await takes.getByLabel('Width', { exact: true }).press('Enter');
   await expect(tally('ready').getByTestId('change')).toHaveText(/^[+−].*\d/);
   expect(await tally('ready').locator('.figure').textContent()).not.toBe(readyBefore);

@@ -89,7 +89,7 @@ function rawly(address: string, bytes: string): Promise<string> {
 /** Bodies at the limits: the heaviest that there are. */
 async function bodies(): Promise<readonly Attempt[]> {
   const plan = JSON.parse(JSON.stringify(aBoard({ name: 'Hostile' }))) as object;
-  const feature = { kind: 'raised', heightMm: 20, steps: 1, stepInMm: 0, locked: false, hidden: false };
+  const feature = { kind: 'raised', heightMm: 20, steps: 1, stepInMm: 0, locked: false, hidden: false, surfaceId: null };
   const outlines = (points: (k: number) => object[]): string =>
     JSON.stringify({
       ...plan,

@@ -25,7 +25,7 @@ const BAD_FILES: readonly (readonly [what: string, body: string, path: string])[
     'a crossed outline',
     text.replace(
       '"features":[]',
-      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"shape":{"form":"outline","points":[{"x":0,"y":0},{"x":9,"y":9},{"x":9,"y":0},{"x":0,"y":9}]}}]',
+      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"surfaceId":null,"shape":{"form":"outline","points":[{"x":0,"y":0},{"x":9,"y":9},{"x":9,"y":0},{"x":0,"y":9}]}}]',
     ),
     'features.0.shape.points',
   ],
@@ -33,7 +33,7 @@ const BAD_FILES: readonly (readonly [what: string, body: string, path: string])[
     'a shape of no kind',
     text.replace(
       '"features":[]',
-      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"shape":{"form":"spiral"}}]',
+      '"features":[{"id":"a","name":"a","kind":"raised","heightMm":20,"steps":1,"stepInMm":0,"locked":false,"hidden":false,"surfaceId":null,"shape":{"form":"spiral"}}]',
     ),
     'features.0.shape.form',
   ],

@@ -11,7 +11,7 @@ function aHugePlan(): string {
       const [angle, radius] = [(i / 300) * 2 * Math.PI, 200 + 60 * Math.sin(i * 7.3 + k)];
       return { x: Math.round((600 + radius * Math.cos(angle)) * 1e3) / 1e3, y: Math.round((400 + radius * Math.sin(angle)) * 1e3) / 1e3 };
     });
-  const feature = { kind: 'raised', heightMm: 20, steps: 1, stepInMm: 0, locked: false, hidden: false };
+  const feature = { kind: 'raised', heightMm: 20, steps: 1, stepInMm: 0, locked: false, hidden: false, surfaceId: null };
   const features = Array.from({ length: 400 }, (_, k) => ({
     ...feature,
     id: `f${k}`,

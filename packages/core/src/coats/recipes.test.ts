@@ -71,6 +71,29 @@ describe('waits between coats', () => {
   });
 });
 
+test('a step that some surface is not ready for waits until it is, and is done once', () => {
+  const [paint, wash, gloss] = [aCoat('masonry-paint', 'base'), aCoat('wash', 'wash'), aCoat('gloss-varnish', 'gloss')];
+  // The water is ready for its wash at once; open ground has two coats of paint before its own.
+  const plan = withCoats(
+    withCoats(aBoard({}, aPool([100, 100, 300, 200], 8, 4)), 'open', [paint, { ...paint, id: 'again' }, wash]),
+    'water',
+    [wash, gloss],
+  );
+  const coats = derived(plan)
+    .steps.filter(({ kind }) => kind === 'coat')
+    .map(({ id }) => id);
+  expect(coats).toEqual(['masonry-paint-base-1', 'masonry-paint-base-2', 'wash-wash-1', 'gloss-varnish-gloss-1']);
+});
+test('the lower rank goes first only where every surface is ready for it', () => {
+  const [seal, wash, mist] = [aCoat('sealing-glue', 'soak'), aCoat('wash', 'wash'), aCoat('wetting-mist', 'mist')];
+  // Mist comes before the glue by rank, but open ground mists only after its wash: the water waits with its own.
+  const plan = withCoats(withCoats(aBoard({}, aPool([100, 100, 300, 200], 8, 4)), 'open', [wash, mist]), 'water', [mist, seal]);
+  const coats = derived(plan)
+    .steps.filter(({ kind }) => kind === 'coat')
+    .map(({ id }) => id);
+  expect(coats).toEqual(['wash-wash-1', 'wetting-mist-mist-1', 'sealing-glue-soak-1']);
+});
+
 test.each([
   ['fine-sand', 28, 'gravel', false],
   ['small-grit', 28, 'stones', false],

@@ -101,7 +101,8 @@ function tended(work: Figure<'min'>, { tended: calls }: Coating): Figure<'min'> 
     `every ${calls.everyMin} min for ${calls.forMin} min`,
   );
   const each = given('Each takes', calls.takesMin, 'min', 'catalogue', 'workshop default');
-  return reckon(`${work.label}, with calls back`, 'min', work, '+', reckon(`${calls.what}, ${work.label}`, 'min', count, '×', each));
+  const atOnce = { ...work, label: `${work.label}, until it is on` };
+  return reckon(work.label, 'min', atOnce, '+', reckon(`${calls.what}, ${work.label}`, 'min', count, '×', each));
 }
 
 /** The work of one go of a coat on one tile. */

@@ -46,7 +46,7 @@ async function card(): Promise<void> {
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Mixes">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Mixes">
     <p v-if="mixes.length === 0" class="quiet">No coat on this board is mixed.</p>
     <BButton v-else variant="key" class="mb-2" @click="card">Mixing card to print</BButton>
     <section v-for="mix in mixes" :key="mix.id" class="mix" :data-mix="mix.id">
@@ -106,11 +106,6 @@ async function card(): Promise<void> {
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 .mix {
   border-bottom: 1px solid var(--rule);
   padding-bottom: 10px;

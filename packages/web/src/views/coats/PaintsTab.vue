@@ -82,7 +82,7 @@ function pick(event: MouseEvent): void {
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Paints">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Paints">
     <section class="want">
       <h3>A colour that is wanted</h3>
       <HexField label="Wanted" :hex="wanted" :take="(hex) => ((wanted = hex), '')" />
@@ -151,11 +151,6 @@ function pick(event: MouseEvent): void {
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 .want {
   max-width: 460px;
 }

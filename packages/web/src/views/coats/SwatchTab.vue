@@ -87,7 +87,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Swatch">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Swatch">
     <div class="pair">
       <SwatchCanvas :surface="surface" :stage="stage" :look="look" />
       <SwatchCanvas v-if="beside !== null" :key="besideId" :surface="beside" :stage="beside.coats.length" :look="look" />
@@ -139,11 +139,6 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 .pair {
   display: grid;
   grid-template-columns: repeat(auto-fit, minmax(230px, 1fr));

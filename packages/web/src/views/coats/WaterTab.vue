@@ -25,7 +25,7 @@ watch(
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Water">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Water">
     <p v-if="basins.length === 0" class="quiet">No water on this board. Draw some on the Ground: what it holds is reckoned from its bed.</p>
     <template v-else>
       <h3>What each holds</h3>
@@ -91,11 +91,6 @@ watch(
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 .ready {
   white-space: nowrap;
 }

@@ -35,7 +35,7 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Cladding">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Cladding">
     <p v-if="zones.length === 0" class="quiet">Nothing of this is clad: it shows what it is made of.</p>
     <section v-for="zone in zones" :key="zone.shows">
       <div class="which">
@@ -111,11 +111,6 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 section {
   border-bottom: 1px solid var(--rule);
   padding: 8px 0 12px;

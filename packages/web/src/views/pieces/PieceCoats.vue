@@ -58,7 +58,7 @@ function shift(from: number, by: number): void {
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Coats">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Coats">
     <dl v-if="made.faces.length > 0" class="counts">
       <div v-for="face in made.faces" :key="face.surfaceId">
         <dt>{{ face.name === piece.name ? 'outside, all copies' : face.name }}</dt>
@@ -114,11 +114,6 @@ function shift(from: number, by: number): void {
 </template>
 
 <style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
 .which {
   max-width: 430px;
   margin-top: 12px;

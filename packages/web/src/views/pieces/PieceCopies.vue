@@ -19,7 +19,7 @@ const take = (castingId: string | null): string =>
 </script>
 
 <template>
-  <div class="scroll" tabindex="0" role="region" aria-label="Copies">
+  <div class="sheet-scroll" tabindex="0" role="region" aria-label="Copies">
     <p v-if="copying === null" class="quiet">
       There is one of it. With more copies (see its panel) casting is weighed against making each.
     </p>
@@ -71,11 +71,3 @@ const take = (castingId: string | null): string =>
     </template>
   </div>
 </template>
-
-<style scoped>
-.scroll {
-  height: 100%;
-  overflow-y: auto;
-  padding: 4px 2px;
-}
-</style>
