@@ -60,6 +60,11 @@ describe('coats in an order that spoils them', () => {
       open(filler, seal, aCoat('set-stones', 'set-in', { strewn: { perM2: 20, clumpPct: 0, feetPct: 0 } }), base),
       'coats/set-hard',
     ));
+  test('stones said to go on wet, over glue that was let dry: nothing there is wet any more', () =>
+    expectMended(
+      open(filler, seal, aCoat('set-stones', 'set-in', { before: 'wet', strewn: { perM2: 20, clumpPct: 0, feetPct: 0 } }), base),
+      'coats/set-hard',
+    ));
   test('stones on nothing at all are left out', () =>
     expectMended(open(aCoat('set-stones', 'set-in', { strewn: { perM2: 20, clumpPct: 0, feetPct: 0 } }), base), 'coats/set-hard'));
   test('more stones than the filler stays workable for', () =>
