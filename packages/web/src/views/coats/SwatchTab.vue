@@ -127,6 +127,13 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
       <div v-for="one in store.plan!.testPieces" :key="one.id" class="kept">
         <TextField label="Test piece" :value="one.name" :take="(name) => change(one, { name })" />
         <TextField label="Seen" :value="one.note" :take="(note) => change(one, { note })" />
+        <img v-if="one.imageId !== null" class="photo" :src="`/api/pictures/${one.imageId}`" :alt="`Photo of ${one.name}`" />
+        <BFormFile
+          accept="image/png,image/jpeg"
+          :label="`Photo of ${one.name}`"
+          @update:model-value="(file) => photograph(one, (file as File | null) ?? null)"
+        />
+        <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
         <BButton
           variant="key"
           :aria-label="`Throw ${one.name} away`"
