@@ -1,4 +1,5 @@
-import { borrowedTones, tonesGivenBack } from './buffers';
+import { borrowedTones } from './buffers';
+import { FULL_COAT, type Mask } from './masks';
 
 /** Steps in which a colour is kept, dark ones closer together, and steps of thickness of a layer. */
 export const TONES = 512;
@@ -73,33 +74,50 @@ function sxThatHides(hides: number, own: number): number {
   return (low + high) / 2;
 }
 
-/** A surface's colours, tone by tone. */
-export interface Tones {
-  readonly r: Uint16Array;
-  readonly g: Uint16Array;
-  readonly b: Uint16Array;
-}
-export const flatTones = (hex: string, size: number): Tones => {
+/** A surface's colours: red, green and blue tone of each cell side by side in one number, so that one pass lays a coat. */
+export type Tones = Uint32Array;
+const TONE_BITS = 9;
+const LOW = TONES - 1;
+export const redOf = (tones: number): number => tones & LOW;
+export const greenOf = (tones: number): number => (tones >>> TONE_BITS) & LOW;
+export const blueOf = (tones: number): number => tones >>> (2 * TONE_BITS);
+const packed = (r: number, g: number, b: number): number => r | (g << TONE_BITS) | (b << (2 * TONE_BITS));
+
+export function flatTones(hex: string, size: number): Tones {
   const [r, g, b] = reflectances(hex).map(toneOf) as [number, number, number];
-  const of = (tone: number): Uint16Array => new Uint16Array(size).fill(tone);
-  return { r: of(r), g: of(g), b: of(b) };
-};
+  return new Uint32Array(size).fill(packed(r, g, b));
+}
+
+/** Where the table of a layer begins for each share of a mask. */
+const TABLE_AT = Uint32Array.from(
+  { length: 256 },
+  (_, share) => Math.min(THICKS - 1, Math.round(((share / FULL_COAT) * (THICKS - 1)) / MOST_THICK)) * TONES,
+);
 
 /** Lays a layer on, as thick at each cell as the mask says. */
-export function laidOver(under: Tones, { tables: [red, green, blue] }: Layer, mask: Float32Array): Tones {
-  const size = mask.length;
-  const over = { r: borrowedTones(), g: borrowedTones(), b: borrowedTones() };
-  const scale = (THICKS - 1) / MOST_THICK;
-  // One colour after another: six arrays at once outgrow the cache, and took twice as long.
-  const thick = borrowedTones();
-  for (let i = 0; i < size; i++) thick[i] = Math.min(THICKS - 1, (mask[i]! * scale + 0.5) | 0) * TONES;
-  through(over.r, under.r, red, thick);
-  through(over.g, under.g, green, thick);
-  through(over.b, under.b, blue, thick);
-  tonesGivenBack(thick);
+export function laidOver(under: Tones, { tables: [red, green, blue] }: Layer, mask: Mask): Tones {
+  const over = under.length === FULL_SIZE ? borrowedTones() : new Uint32Array(under.length);
+  const size = under.length;
+  const { cells } = mask;
+  if (cells === null) {
+    const at = TABLE_AT[mask.share]!;
+    // Plain ground under a coat that is as thick everywhere: what was the cell before comes out the same.
+    let [before, after] = [-1, 0];
+    for (let i = 0; i < size; i++) {
+      const own = under[i]!;
+      if (own !== before) {
+        before = own;
+        after = packed(red[at + redOf(own)]!, green[at + greenOf(own)]!, blue[at + blueOf(own)]!);
+      }
+      over[i] = after;
+    }
+    return over;
+  }
+  for (let i = 0; i < size; i++) {
+    const at = TABLE_AT[cells[i]!]!;
+    const own = under[i]!;
+    over[i] = packed(red[at + redOf(own)]!, green[at + greenOf(own)]!, blue[at + blueOf(own)]!);
+  }
   return over;
 }
-
-function through(over: Uint16Array, under: Uint16Array, table: Uint16Array, thick: Uint16Array): void {
-  for (let i = 0; i < over.length; i++) over[i] = table[thick[i]! + under[i]!]!;
-}
+const FULL_SIZE = 512 * 512;

@@ -7,12 +7,28 @@ const MASK = CELLS - 1;
 
 /** Smooth chance over the swatch, 0 to 1, in waves of so many cells; its edges meet. @param waveCells rounded to what divides the swatch */
 export function noise(waveCells: number, seed: number): Float32Array {
+  const field = borrowed();
+  waved(field, waveCells, seed, 1, true);
+  return field;
+}
+
+/** Waves on waves, each half as long and so much weaker; 0 to 1. */
+export function rough(waveCells: number, octaves: number, fades: number, seed: number): Float32Array {
+  const all = Array.from({ length: octaves }, (_, octave) => fades ** octave).reduce((sum, weight) => sum + weight, 0);
+  const field = borrowed();
+  for (let octave = 0; octave < octaves; octave++)
+    waved(field, waveCells / 2 ** octave, seed * 31 + octave, fades ** octave / all, octave === 0);
+  return field;
+}
+
+/** Writes waves of one length into a field, or adds them to what is there. */
+function waved(field: Float32Array, waveCells: number, seed: number, weight: number, isFirst: boolean): void {
   const knots = 2 ** Math.max(1, Math.min(9, Math.round(Math.log2(CELLS / waveCells))));
   const random: Random = seeded(seed);
-  const lattice = Float32Array.from({ length: knots * knots }, () => random());
-  const field = borrowed();
-  const step = knots / CELLS;
+  const lattice = new Float32Array(knots * knots);
+  for (let k = 0; k < lattice.length; k++) lattice[k] = random() * weight;
   // Along one row the knots and their weights are the same for every row.
+  const step = knots / CELLS;
   const left = new Int32Array(CELLS);
   const ease = new Float32Array(CELLS);
   for (let x = 0; x < CELLS; x++) {
@@ -22,35 +38,26 @@ export function noise(waveCells: number, seed: number): Float32Array {
     ease[x] = t * t * (3 - 2 * t);
   }
   // Each row of knots is drawn out to a row of cells once; between two of them every cell is one step.
-  const rows = new Float32Array(knots * CELLS);
-  for (let k = 0; k < knots; k++) {
+  const drawn = (k: number, out: Float32Array): void => {
+    const row = k * knots;
     for (let x = 0; x < CELLS; x++) {
-      const from = lattice[k * knots + left[x]!]!;
-      rows[k * CELLS + x] = from + (lattice[k * knots + ((left[x]! + 1) % knots)]! - from) * ease[x]!;
+      const from = lattice[row + left[x]!]!;
+      out[x] = from + (lattice[row + ((left[x]! + 1) & (knots - 1))]! - from) * ease[x]!;
+    }
+  };
+  let [top, bottom] = [new Float32Array(CELLS), new Float32Array(CELLS)];
+  drawn(0, bottom);
+  const each = CELLS / knots;
+  for (let k = 0; k < knots; k++) {
+    [top, bottom] = [bottom, top];
+    drawn((k + 1) & (knots - 1), bottom);
+    for (let y = k * each; y < (k + 1) * each; y++) {
+      const v = ease[y]!;
+      const row = y * CELLS;
+      if (isFirst) for (let x = 0; x < CELLS; x++) field[row + x] = top[x]! + (bottom[x]! - top[x]!) * v;
+      else for (let x = 0; x < CELLS; x++) field[row + x] = field[row + x]! + top[x]! + (bottom[x]! - top[x]!) * v;
     }
   }
-  for (let y = 0; y < CELLS; y++) {
-    const top = left[y]! * CELLS;
-    const bottom = ((left[y]! + 1) % knots) * CELLS;
-    const v = ease[y]!;
-    const row = y * CELLS;
-    for (let x = 0; x < CELLS; x++) field[row + x] = rows[top + x]! + (rows[bottom + x]! - rows[top + x]!) * v;
-  }
-  return field;
-}
-
-/** Waves on waves, each half as long and so much weaker; 0 to 1. */
-export function rough(waveCells: number, octaves: number, fades: number, seed: number): Float32Array {
-  const all = Array.from({ length: octaves }, (_, octave) => fades ** octave).reduce((sum, weight) => sum + weight, 0);
-  const sum = noise(waveCells, seed * 31);
-  for (let i = 0; i < sum.length; i++) sum[i] = sum[i]! / all;
-  for (let octave = 1; octave < octaves; octave++) {
-    const layer = noise(waveCells / 2 ** octave, seed * 31 + octave);
-    const weight = fades ** octave / all;
-    for (let i = 0; i < sum.length; i++) sum[i] = sum[i]! + layer[i]! * weight;
-    givenBack(layer);
-  }
-  return sum;
 }
 
 /** The mean over a square round each cell, twice over, which comes near to a bell; edges meet. */

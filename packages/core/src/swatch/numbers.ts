@@ -1,5 +1,5 @@
 import { differenceOf, seen } from '../paint';
-import { TONES, type Tones, reflectanceOf } from './layer';
+import { TONES, type Tones, blueOf, greenOf, redOf, reflectanceOf } from './layer';
 
 /** What a surface comes to in figures. */
 export interface SwatchNumbers {
@@ -21,30 +21,33 @@ const SHARE = Float32Array.from({ length: TONES }, (_, tone) => reflectanceOf(to
 export const lightnessOf = (share: number): number => (share > 0.008856 ? 116 * Math.cbrt(share) - 16 : 903.3 * share);
 
 /** Figures of a surface in even light, dry. @param baseHex of the figures' bases */
-export function numbersOf({ r, g, b }: Tones, baseHex: string): SwatchNumbers {
+export function numbersOf(tones: Tones, baseHex: string): SwatchNumbers {
   const BINS = 1_000;
   const counts = new Uint32Array(BINS + 1);
-  const sums = [0, 0, 0];
-  for (let i = 0; i < r.length; i++) {
-    const [x, y, z] = [SHARE[r[i]!]!, SHARE[g[i]!]!, SHARE[b[i]!]!];
-    sums[0]! += x;
-    sums[1]! += y;
-    sums[2]! += z;
+  let [red, green, blue] = [0, 0, 0];
+  for (let i = 0; i < tones.length; i++) {
+    const own = tones[i]!;
+    const x = SHARE[redOf(own)]!;
+    const y = SHARE[greenOf(own)]!;
+    const z = SHARE[blueOf(own)]!;
+    red += x;
+    green += y;
+    blue += z;
     // By the share of white: cube roots are taken of a thousand steps, not of every cell.
     counts[(Math.sqrt(RED * x + GREEN * y + BLUE * z) * BINS) | 0]!++;
   }
   const lightnessAt = (bin: number): number => lightnessOf(((bin + 0.5) / BINS) ** 2);
   const at = (share: number): number => {
-    let left = share * r.length;
+    let left = share * tones.length;
     for (let bin = 0; bin <= BINS; bin++) if ((left -= counts[bin]!) <= 0) return lightnessAt(bin);
     return 100;
   };
   let mean = 0;
   counts.forEach((count, bin) => (mean += count * lightnessAt(bin)));
-  const meanHex = hexOf(sums.map((sum) => sum / r.length) as [number, number, number]);
+  const meanHex = hexOf([red / tones.length, green / tones.length, blue / tones.length]);
   return {
     spread: at(0.95) - at(0.05),
-    lightness: mean / r.length,
+    lightness: mean / tones.length,
     chroma: seen(meanHex).chroma,
     meanHex,
     fromBases: differenceOf(meanHex, baseHex),

@@ -1,17 +1,17 @@
 import { seeded } from '../base/random';
 import type { Relief } from '../surfaces';
-import { borrowed } from './buffers';
+import { borrowed, borrowedShares } from './buffers';
 import { CELLS, noise, rough } from './noise';
 
 /** The side of a swatch, mm. */
 export const SWATCH_MM = 64;
 export const CELLS_PER_MM = CELLS / SWATCH_MM;
 
-/** A small piece of surface: heights in mm, which unit each cell belongs to, and how far it lies in a joint, 0 to 1. */
+/** A small piece of surface: heights in mm, which unit each cell belongs to, and how far it lies in a joint, 0 to 255. */
 export interface ReliefMap {
   readonly heightMm: Float32Array;
   readonly unit: Uint16Array;
-  readonly joint: Float32Array;
+  readonly joint: Uint8Array;
 }
 /** How big its units are, along a course and across, and how wide their joints. */
 export interface UnitSizes {
@@ -21,7 +21,7 @@ export interface UnitSizes {
 }
 
 type Make = (sizes: UnitSizes | null, seed: number) => ReliefMap;
-const REST: Pick<ReliefMap, 'unit' | 'joint'> = { unit: new Uint16Array(CELLS * CELLS), joint: new Float32Array(CELLS * CELLS) };
+const REST: Pick<ReliefMap, 'unit' | 'joint'> = { unit: new Uint16Array(CELLS * CELLS), joint: new Uint8Array(CELLS * CELLS) };
 const of = (height: (i: number) => number, rest: Pick<ReliefMap, 'unit' | 'joint'> = REST): ReliefMap => {
   const heightMm = borrowed();
   for (let i = 0; i < heightMm.length; i++) heightMm[i] = height(i);
@@ -91,7 +91,7 @@ function cobbled({ longMm, wideMm, jointMm }: UnitSizes, seed: number): ReliefMa
   const ups = Float64Array.from(stones, ({ up }) => 1.2 + up * 0.35);
   const fine = rough(8, 3, 0.6, seed + 1);
   const unit = new Uint16Array(CELLS * CELLS);
-  const joint = borrowed();
+  const joint = borrowedShares();
   const heightMm = borrowed();
   const [w, h] = [SWATCH_MM / cols, SWATCH_MM / rows];
   const centreX = Float64Array.from(stones, ({ dx }, s) => ((s % cols) + dx) * w);
@@ -131,7 +131,7 @@ function cobbled({ longMm, wideMm, jointMm }: UnitSizes, seed: number): ReliefMa
           const i = y * CELLS + x;
           const s = nearAt[nearest]!;
           unit[i] = s;
-          joint[i] = 1 - smooth(gap, jointMm * 0.5, jointMm * 1.3);
+          joint[i] = 255 * (1 - smooth(gap, jointMm * 0.5, jointMm * 1.3));
           heightMm[i] = smooth(gap, jointMm * 0.6, most) * ups[s]! + fine[i]! * 0.14;
         }
       }
@@ -165,7 +165,7 @@ function coursed({ longMm, wideMm, jointMm }: UnitSizes, seed: number, { strays,
     return starts.map((from) => ({ from, up: random(), leanX: random() - 0.5, leanY: random() - 0.5 }));
   });
   const unit = new Uint16Array(CELLS * CELLS);
-  const joint = borrowed();
+  const joint = borrowedShares();
   const heightMm = borrowed();
   const high = SWATCH_MM / rows;
   for (let y = 0; y < CELLS; y++) {
@@ -187,7 +187,7 @@ function coursed({ longMm, wideMm, jointMm }: UnitSizes, seed: number, { strays,
       const i = y * CELLS + x;
       const body = smooth(edge, jointMm * 0.35, jointMm * 0.5 + 0.35);
       unit[i] = row * cols + own;
-      joint[i] = 1 - smooth(edge, jointMm * 0.4, jointMm * 0.75);
+      joint[i] = 255 * (1 - smooth(edge, jointMm * 0.4, jointMm * 0.75));
       const lean = (leanX * (fromLeft - toRight)) / longMm + (leanY * (yMm - (row + 0.5) * high)) / high;
       heightMm[i] = body * (0.9 + up * tilts + lean * tilts + domes * smooth(edge, 0, Math.min(high, longMm) / 2)) + fine[i]! * grain;
     }
@@ -204,7 +204,7 @@ function planked(sizes: UnitSizes, seed: number): ReliefMap {
     const y = Math.floor(i / CELLS);
     const x = i % CELLS;
     const row = (y + Math.round(drift[i]! * 10)) & (CELLS - 1);
-    return mm + grain[row * CELLS + (x >> 6)]! * 0.16 * (1 - base.joint[i]!);
+    return mm + grain[row * CELLS + (x >> 6)]! * 0.16 * (1 - base.joint[i]! / 255);
   });
   return { ...base, heightMm };
 }

@@ -1,6 +1,6 @@
-import { reflectanceOf, TONES } from './layer';
+import { TONES, blueOf, greenOf, redOf, reflectanceOf } from './layer';
 import { borrowed, givenBack } from './buffers';
-import type { Lie } from './masks';
+import { type Lie, WHOLE } from './masks';
 import { CELLS, blurred } from './noise';
 import { encoded } from './numbers';
 import { CELLS_PER_MM, type ReliefMap } from './reliefs';
@@ -43,6 +43,8 @@ export function picture(
   const [hx, hy, hz] = [lx / half, ly / half, (lz + 1) / half];
   const size = CELLS * CELLS;
   const colour = [borrowed(), borrowed(), borrowed()] as const;
+  const [red, green, blue] = colour;
+  const { hollows } = lie;
   for (let y = 0; y < CELLS; y++) {
     const row = y * CELLS;
     const above = ((y - 1) & (CELLS - 1)) * CELLS;
@@ -53,16 +55,17 @@ export function picture(
       const dy = (heightMm[below + x]! - heightMm[above + x]!) * (CELLS_PER_MM / 2);
       const long = 1 / Math.sqrt(1 + dx * dx + dy * dy);
       const facing = (lz - dx * lx - dy * ly) * long;
-      const shade = AMBIENT * (1 - 0.55 * lie.hollows[i]!) + (1 - AMBIENT) * (facing > 0 ? facing / lz : 0);
-      const shine = isWet ? 0.6 : (gloss?.[i] ?? 0);
+      const shade = AMBIENT * (1 - (0.55 / WHOLE) * hollows[i]!) + (1 - AMBIENT) * (facing > 0 ? facing / lz : 0);
+      const shine = isWet ? 0.6 : gloss === null ? 0 : gloss[i]! / WHOLE;
       let spot = 0;
       if (shine > 0.02) {
         const to = (hz - dx * hx - dy * hy) * long;
         if (to > 0) spot = shine * 0.5 * to ** 60;
       }
-      colour[0][i] = shares[tones.r[i]!]! * shade + spot;
-      colour[1][i] = shares[tones.g[i]!]! * shade + spot;
-      colour[2][i] = shares[tones.b[i]!]! * shade + spot;
+      const own = tones[i]!;
+      red[i] = shares[redOf(own)]! * shade + spot;
+      green[i] = shares[greenOf(own)]! * shade + spot;
+      blue[i] = shares[blueOf(own)]! * shade + spot;
     }
   }
   const seenFrom = from === 'close' ? colour : colour.map((one) => blurred(one, ARM_BLUR_MM * CELLS_PER_MM));

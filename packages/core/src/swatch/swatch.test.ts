@@ -5,8 +5,8 @@ import { potsOf } from '../paint';
 import { type Coat, starterCoats } from '../plan';
 import { RELIEFS } from '../surfaces';
 import { inSchool, judged } from './advice';
-import { flatTones, laidOver, layerOf, reflectanceOf } from './layer';
-import { laidBy, lieOf } from './masks';
+import { blueOf, flatTones, greenOf, laidOver, layerOf, redOf, reflectanceOf } from './layer';
+import { type Lie, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
 import { CELLS } from './noise';
 import { lightnessOf, numbersOf } from './numbers';
 import { reliefOf } from './reliefs';
@@ -28,26 +28,30 @@ const dry = aCoat('pale-acrylic', 'drybrush');
 const over = aCoat('craft-acrylic', 'overbrush');
 
 /** Mean L* of the cells that a test picks. */
-function lightnessWhere({ tones: { r, g, b } }: Stage, picks: (i: number) => boolean): number {
+function lightnessWhere({ tones }: Stage, picks: (i: number) => boolean): number {
   let [sum, count] = [0, 0];
-  for (let i = 0; i < r.length; i++) {
+  for (let i = 0; i < tones.length; i++) {
     if (!picks(i)) continue;
-    sum += lightnessOf(0.2126 * reflectanceOf(r[i]!) + 0.7152 * reflectanceOf(g[i]!) + 0.0722 * reflectanceOf(b[i]!));
+    const [r, g, b] = [redOf(tones[i]!), greenOf(tones[i]!), blueOf(tones[i]!)].map(reflectanceOf) as [number, number, number];
+    sum += lightnessOf(0.2126 * r + 0.7152 * g + 0.0722 * b);
     count++;
   }
   expect(count).toBeGreaterThan(500);
   return sum / count;
 }
+/** Shares of a full coat that a method leaves. */
+const sharesBy = (methodId: string, lie: Lie): Float32Array =>
+  Float32Array.from(laidBy(methodBy(CATALOGUE, methodId), lie, 1, 1).cells!, (share) => share / FULL_COAT);
 /** How much the last coat changed hollows, tops, edges and joints. */
 function changed(coats: readonly Coat[]): { hollows: number; tops: number; edges: number; joints: number } {
   const { stages, lie } = bench().make(recipe(coats));
   const [before, after] = [stages.at(-2)!, stages.at(-1)!];
   const by = (picks: (i: number) => boolean): number => lightnessWhere(after, picks) - lightnessWhere(before, picks);
   return {
-    hollows: by((i) => lie.hollows[i]! > 0.7),
-    tops: by((i) => lie.tops[i]! > 0.5 && lie.edges[i]! < 0.1),
-    edges: by((i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1),
-    joints: by((i) => lie.joint[i]! > 0.9),
+    hollows: by((i) => lie.hollows[i]! > 0.7 * WHOLE),
+    tops: by((i) => lie.tops[i]! > 0.5 * WHOLE && lie.edges[i]! < 0.1 * WHOLE),
+    edges: by((i) => lie.edges[i]! > 0.7 * WHOLE && lie.joint[i]! < 0.1 * WHOLE),
+    joints: by((i) => lie.joint[i]! > 0.9 * WHOLE),
   };
 }
 
@@ -77,18 +81,18 @@ describe('where coats come to lie', () => {
   });
   test('paint from above finds what faces up', () => {
     const lie = lieOf(reliefOf('rock', null, 3));
-    const mask = laidBy(methodBy(CATALOGUE, 'spray-above'), lie, 1, 1);
+    const mask = sharesBy('spray-above', lie);
     let [flat, steep, flats, steeps] = [0, 0, 0, 0];
     mask.forEach((share, i) => {
-      if (lie.up[i]! > 0.95 && lie.hollows[i]! < 0.05) [flat, flats] = [flat + share, flats + 1];
-      if (lie.up[i]! < 0.5) [steep, steeps] = [steep + share, steeps + 1];
+      if (lie.up[i]! > 0.95 * WHOLE && lie.hollows[i]! < 0.05 * WHOLE) [flat, flats] = [flat + share, flats + 1];
+      if (lie.up[i]! < 0.5 * WHOLE) [steep, steeps] = [steep + share, steeps + 1];
     });
     expect(flat / flats).toBeGreaterThan(0.5);
     expect(steep / steeps).toBeLessThan(0.15);
   });
   test('stains run down: more of them under where they start than over it', () => {
     const lie = lieOf(reliefOf('flat', null, 3));
-    const mask = laidBy(methodBy(CATALOGUE, 'runs'), lie, 1, 1);
+    const mask = sharesBy('runs', lie);
     let [down, up] = [0, 0];
     for (let y = 1; y < CELLS - 1; y++)
       for (let x = 0; x < CELLS; x++) {
@@ -106,15 +110,21 @@ describe('where coats come to lie', () => {
       [base, mask, over],
     ].map((coats) => bench().make(recipe(coats)));
     const edges = ({ lie, stages }: typeof plain & object): number =>
-      lightnessWhere(stages.at(-1)!, (i) => lie.edges[i]! > 0.7 && lie.joint[i]! < 0.1);
+      lightnessWhere(stages.at(-1)!, (i) => lie.edges[i]! > 0.7 * WHOLE && lie.joint[i]! < 0.1 * WHOLE);
     expect(edges(masked!)).toBeLessThan(edges(plain!) - 1);
   });
 });
 
 describe('a layer over a ground', () => {
   const over1 = (hex: string, hides: number, ground: string, thick: number): number => {
-    const { g } = laidOver(flatTones(ground, 1), layerOf(hex, hides, 1), Float32Array.of(thick));
-    return reflectanceOf(g[0]!);
+    const share = Math.round(thick * FULL_COAT);
+    const [even, cells] = [
+      { cells: null, share },
+      { cells: Uint8Array.of(share), share: null },
+    ].map((mask) => reflectanceOf(greenOf(laidOver(flatTones(ground, 1), layerOf(hex, hides, 1), mask as Mask)[0]!)));
+    // As thick everywhere or cell by cell: one and the same.
+    expect(even).toBe(cells);
+    return even!;
   };
   test('none leaves the ground, a thick one that hides is its own colour', () => {
     expect(over1('#7f7f7f', 1, '#ffffff', 0)).toBeCloseTo(1, 2);
@@ -136,11 +146,11 @@ describe('a swatch', () => {
     kept.make(recipe(coats));
     const other = coats.map((coat, i) => (i === 2 ? { ...coat, thin: 2 } : coat));
     // Cell by cell: a matcher takes ten seconds over a quarter of a million.
-    const green = (of: SwatchBench, list: readonly Coat[]): Uint16Array => of.make(recipe(list)).stages.at(-1)!.tones.g.slice();
-    const isSame = (one: Uint16Array, two: Uint16Array): boolean => one.every((tone, i) => tone === two[i]);
-    expect(isSame(green(kept, other), green(bench(), other))).toBe(true);
-    expect(isSame(green(kept, coats), green(bench(), coats))).toBe(true);
-    expect(isSame(green(kept, coats), green(kept, other))).toBe(false);
+    const tones = (of: SwatchBench, list: readonly Coat[]): Uint32Array => of.make(recipe(list)).stages.at(-1)!.tones.slice();
+    const isSame = (one: Uint32Array, two: Uint32Array): boolean => one.every((tone, i) => tone === two[i]);
+    expect(isSame(tones(kept, other), tones(bench(), other))).toBe(true);
+    expect(isSame(tones(kept, coats), tones(bench(), coats))).toBe(true);
+    expect(isSame(tones(kept, coats), tones(kept, other))).toBe(false);
   });
   test.each(RELIEFS)('%s: its edges meet, so that it can be laid side by side', (relief) => {
     const { heightMm } = reliefOf(relief, null, 7);

@@ -3,8 +3,8 @@ import { BARE_HEX, type Pot, coatHex, stirred } from '../paint';
 import type { Coat, Laid } from '../plan';
 import type { Relief } from '../surfaces';
 import { type Layer, type Tones, flatTones, laidOver, layerOf } from './layer';
-import { borrowed, givenBack, tonesGivenBack } from './buffers';
-import { type Lie, laidBy, lieOf } from './masks';
+import { borrowedShares, sharesGivenBack, tonesGivenBack } from './buffers';
+import { type Lie, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
 import { CELLS } from './noise';
 import { type ReliefMap, type UnitSizes, reliefOf } from './reliefs';
 
@@ -20,8 +20,8 @@ export interface SwatchRecipe {
 /** A surface after one of its coats. */
 export interface Stage {
   readonly tones: Tones;
-  /** How glossy it is, 0 to 1. */
-  readonly gloss: Float32Array | null;
+  /** How glossy it is, 0 to WHOLE. */
+  readonly gloss: Uint8Array | null;
 }
 /** A swatch step by step: bare, then after each coat. It holds until its bench makes the next one: the grids are used again. */
 export interface Swatch {
@@ -43,7 +43,7 @@ interface Step {
  */
 export class SwatchBench {
   private relief: { readonly key: string; readonly map: ReliefMap; readonly lie: Lie } | null = null;
-  private readonly masks = new Map<string, Float32Array>();
+  private readonly masks = new Map<string, Mask>();
   private readonly layers = new Map<string, Layer>();
   private last: { readonly keys: readonly string[]; readonly stages: readonly Stage[]; readonly lie: Lie } | null = null;
 
@@ -68,15 +68,14 @@ export class SwatchBench {
   }
 
   private freeMasks(): void {
-    givenBack(...this.masks.values());
+    for (const { cells } of this.masks.values()) if (cells !== null) sharesGivenBack(cells);
     this.masks.clear();
   }
   /** Grids of stages from one on, but those that an earlier stage shares. */
   private freeStages(from: number): void {
     const stages = this.last?.stages ?? [];
     const kept = new Set(stages.slice(0, from).map(({ tones }) => tones));
-    for (const tones of new Set(stages.slice(from).map((stage) => stage.tones)))
-      if (!kept.has(tones)) tonesGivenBack(tones.r, tones.g, tones.b);
+    for (const tones of new Set(stages.slice(from).map((stage) => stage.tones))) if (!kept.has(tones)) tonesGivenBack(tones);
   }
 
   private reliefFor({ relief, units, seed }: SwatchRecipe): { readonly map: ReliefMap; readonly lie: Lie } {
@@ -113,24 +112,22 @@ export class SwatchBench {
     // A mask keeps off the one coat that goes over it, and is rubbed off after.
     if (before?.coating.family === 'mask') {
       const kept = this.maskFor(before.method, before.coat.coverPct / 100, recipe.seed + (index - 1) * 7919, lie);
-      const open = borrowed();
-      for (let i = 0; i < open.length; i++) open[i] = mask[i]! * (1 - kept[i]!);
-      mask = open;
+      mask = without(mask, kept);
     }
     const gloss = coating.family === 'varnish' || coating.look.gloss >= 0.5 ? glossed(under.gloss, mask, coating) : under.gloss;
-    if (hex === null || coating.look.hides === 0) return { tones: under.tones, gloss };
+    if (hex === null || coating.look.hides === 0 || mask.share === 0) return { tones: under.tones, gloss };
     let tones = under.tones;
     const layers = method.isByUnit && recipe.unitTints.length > 0 ? this.unitLayers(recipe, coating, coat) : null;
     const layer = this.layerFor(hex, coating.look.hides, 1 / (1 + coat.thin));
     for (let go = 0; go < coat.goes; go++) {
       const over = layers === null ? laidOver(tones, layer, mask) : overUnits(tones, layers, mask, lie.unit);
-      if (tones !== under.tones) tonesGivenBack(tones.r, tones.g, tones.b);
+      if (tones !== under.tones) tonesGivenBack(tones);
       tones = over;
     }
     return { tones, gloss };
   }
 
-  private maskFor(method: Method, coverShare: number, seed: number, lie: Lie): Float32Array {
+  private maskFor(method: Method, coverShare: number, seed: number, lie: Lie): Mask {
     const key = `${method.id} ${coverShare} ${seed}`;
     let mask = this.masks.get(key);
     if (mask === undefined) {
@@ -178,18 +175,51 @@ function sharedStart(a: readonly string[], b: readonly string[]): number {
 /** Chance of one unit, the same for all its cells. */
 const chanceOf = (unit: number, seed: number): number => (Math.imul(unit + 1, 2654435761) ^ Math.imul(seed + 1, 40503)) >>> 0;
 /** One colour, more of it on some units than on others. */
-const unevened = (mask: Float32Array, unit: Uint16Array, seed: number): Float32Array =>
-  mask.map((share, i) => share * (0.35 + (chanceOf(unit[i]!, seed) % 1_000) / 1_000));
-
-function overUnits(under: Tones, layers: readonly Layer[], mask: Float32Array, unit: Uint16Array): Tones {
-  const all = layers.map((layer) => laidOver(under, layer, mask));
-  const pick = (tone: keyof Tones): Uint16Array => Uint16Array.from(mask, (_, i) => all[chanceOf(unit[i]!, 5) % layers.length]![tone][i]!);
-  return { r: pick('r'), g: pick('g'), b: pick('b') };
+function unevened(mask: Mask, unit: Uint16Array, seed: number): Mask {
+  const cells = borrowedShares();
+  const shareOf = sharesByUnit(unit, (own) => 0.35 + (chanceOf(own, seed) % 1_000) / 1_000);
+  for (let i = 0; i < cells.length; i++) {
+    const share = (mask.cells === null ? mask.share : mask.cells[i]!) * shareOf[unit[i]!]!;
+    cells[i] = share > 255 ? 255 : share;
+  }
+  if (mask.cells !== null) sharesGivenBack(mask.cells);
+  return { cells, share: null };
+}
+function sharesByUnit(unit: Uint16Array, share: (own: number) => number): Float32Array {
+  let most = 0;
+  for (let i = 0; i < unit.length; i++) if (unit[i]! > most) most = unit[i]!;
+  return Float32Array.from({ length: most + 1 }, (_, own) => share(own));
+}
+/** What a mask leaves open. */
+function without(mask: Mask, kept: Mask): Mask {
+  const cells = borrowedShares();
+  for (let i = 0; i < cells.length; i++) {
+    const off = Math.min(FULL_COAT, kept.cells === null ? kept.share : kept.cells[i]!);
+    cells[i] = ((mask.cells === null ? mask.share : mask.cells[i]!) * (FULL_COAT - off)) / FULL_COAT;
+  }
+  return { cells, share: null };
 }
 
-const glossed = (before: Float32Array | null, mask: Float32Array, { look, family }: Coating): Float32Array =>
-  // Varnish goes everywhere it is brushed, whatever its colour does.
-  mask.map((share, i) => {
-    const laid = family === 'varnish' || look.hides === 0 ? 1 : share;
-    return (before?.[i] ?? 0) * (1 - laid) + look.gloss * laid;
+/** Each unit in one of the layers; a layer is laid over all of it once, and each cell takes its unit's. */
+function overUnits(under: Tones, layers: readonly Layer[], mask: Mask, unit: Uint16Array): Tones {
+  const kinds = [...new Set(layers)];
+  const all = kinds.map((layer) => laidOver(under, layer, mask));
+  const kindOf = sharesByUnit(unit, (own) => kinds.indexOf(layers[chanceOf(own, 5) % layers.length]!));
+  const [first, ...others] = all;
+  others.forEach((tones, k) => {
+    for (let i = 0; i < tones.length; i++) if (kindOf[unit[i]!] === k + 1) first![i] = tones[i]!;
+    tonesGivenBack(tones);
   });
+  return first!;
+}
+
+function glossed(before: Uint8Array | null, mask: Mask, { look, family }: Coating): Uint8Array {
+  const gloss = new Uint8Array(CELLS * CELLS);
+  // Varnish goes everywhere it is brushed, whatever its colour does.
+  if (family === 'varnish' || look.hides === 0) return gloss.fill(look.gloss * WHOLE);
+  for (let i = 0; i < gloss.length; i++) {
+    const laid = Math.min(1, (mask.cells === null ? mask.share : mask.cells[i]!) / FULL_COAT);
+    gloss[i] = (before === null ? 0 : before[i]!) * (1 - laid) + look.gloss * WHOLE * laid;
+  }
+  return gloss;
+}
