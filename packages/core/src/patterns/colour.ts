@@ -6,106 +6,43 @@ export interface Coloured {
   readonly tintOf: Uint8Array;
   /** How many wear each tint. */
   readonly counts: readonly number[];
-  /** False where shares had to be brought nearer to one another. */
+  /** False where no colouring was found that keeps the shares to within one unit. */
   readonly isAsAsked: boolean;
 }
 export interface ColourProblem {
   readonly code: 'colours/too-few';
-  /** Pairs of neighbours that came out alike in the best that was found. */
+  /** Units that found no tint in the best that was found. */
   readonly alike: number;
 }
+type Beside = readonly (readonly number[])[];
 
-/** Exchanges tried before a colouring is given up, for each unit and in all. */
-const TRIES_EACH = 8;
-const MOST_TRIES = 40_000;
-/** How often shares are brought nearer to one another, and by how much of what parts them. */
-const MOST_EVENED = 8;
-const EVENED_BY = 0.2;
+/** Starts by chance before tints are called too few. */
+const MOST_STARTS = 4;
 
 /**
- * Gives every unit a tint so that no two neighbours wear the same, each tint as often as its parts say, to within one unit. Units are coloured from neighbour to neighbour,
- * each with the tint that is furthest behind its share among those its neighbours leave; what is then alike is mended by exchanging tints, which keeps every share.
- * Where one tint is asked for more often than units can lie apart (a third of them, in courses that overlap), shares are brought nearer to one another.
+ * Gives every unit a tint so that no two neighbours wear the same, each tint as often as its parts say, to within one unit where that can be had.
+ * The unit whose neighbours leave it the fewest tints comes first and takes the one furthest behind its share. The shares are then evened without ever making neighbours alike:
+ * single units change tint along the shortest way from a tint that has too many to one that has too few; where none can, two tints change places in a whole group.
  * @param beside neighbours of each unit; @param parts of each tint
- * @source tabu search over exchanges after Galinier and Hao, "Hybrid evolutionary algorithms for graph coloring", 1999
+ * @source order: Brélaz, "New methods to color the vertices of a graph", 1979; groups of two colours: Kempe's chains, as for equitable colouring in Furmańczyk 2004
  */
-export function coloured(
-  beside: readonly (readonly number[])[],
-  parts: readonly number[],
-  random: Random,
-): Result<Coloured, ColourProblem> {
-  const mean = beside.length / parts.length;
-  const apart = mostApart(beside);
-  let wanted = sharesOf(beside.length, parts);
+export function coloured(beside: Beside, parts: readonly number[], random: Random): Result<Coloured, ColourProblem> {
+  const wanted = sharesOf(beside.length, parts);
   let least = Infinity;
-  for (let evened = 0; evened <= MOST_EVENED; evened++) {
-    if (Math.max(...wanted) <= apart || evened === MOST_EVENED) {
-      const { tintOf, alike } = colouredAs(wanted, beside, random);
-      if (alike === 0) return ok({ tintOf, counts: wanted, isAsAsked: evened === 0 });
-      least = Math.min(least, alike);
-      if (wanted.every((count) => Math.abs(count - mean) < 1)) break;
+  for (let start = 0; start < MOST_STARTS; start++) {
+    const floor = new Tinted(beside, wanted, random);
+    const left = floor.fill();
+    if (left === 0) {
+      floor.even();
+      return ok({
+        tintOf: floor.tintOf,
+        counts: [...floor.counts],
+        isAsAsked: floor.counts.every((count, tint) => count === wanted[tint]),
+      });
     }
-    const by = evened + 1 === MOST_EVENED ? 1 : EVENED_BY;
-    wanted = sharesOf(
-      beside.length,
-      wanted.map((count) => count + (mean - count) * by),
-    );
+    least = Math.min(least, left);
   }
-  // Two tints of a chequer are as many as the chequer has of each, whatever is asked for.
-  const free = colouredAs(
-    parts.map(() => beside.length),
-    beside,
-    random,
-    false,
-  );
-  if (free.alike === 0)
-    return ok({ tintOf: free.tintOf, counts: parts.map((_, tint) => free.tintOf.filter((one) => one === tint).length), isAsAsked: false });
   return fail({ code: 'colours/too-few', alike: least });
-}
-
-/** About as many units as can lie apart from one another: those with few neighbours taken first. */
-function mostApart(beside: readonly (readonly number[])[]): number {
-  const order = beside.map((_, unit) => unit).sort((a, b) => beside[a]!.length - beside[b]!.length);
-  const taken = new Uint8Array(beside.length);
-  let count = 0;
-  for (const unit of order) {
-    if (beside[unit]!.some((other) => taken[other] === 1)) continue;
-    taken[unit] = 1;
-    count++;
-  }
-  return count * 1.03;
-}
-
-function colouredAs(
-  wanted: readonly number[],
-  beside: readonly (readonly number[])[],
-  random: Random,
-  isMended = true,
-): { readonly tintOf: Uint8Array; readonly alike: number } {
-  const kinds = wanted.length;
-  const tintOf = new Uint8Array(beside.length).fill(255);
-  const left = [...wanted];
-  const late: number[] = [];
-  for (const unit of orderOf(beside, random)) {
-    let [best, most] = [-1, -Infinity];
-    for (let tint = 0; tint < kinds; tint++) {
-      if (left[tint]! <= 0 || beside[unit]!.some((other) => tintOf[other] === tint)) continue;
-      const behind = left[tint]! / wanted[tint]! + random() * 0.25;
-      if (behind > most) [best, most] = [tint, behind];
-    }
-    if (best < 0) late.push(unit);
-    else {
-      tintOf[unit] = best;
-      left[best]!--;
-    }
-  }
-  // What found no tint takes what is left over, alike or not, and is mended below.
-  for (const unit of late) {
-    const tint = left.findIndex((count) => count > 0);
-    tintOf[unit] = tint;
-    left[tint]!--;
-  }
-  return { tintOf, alike: isMended ? mend(tintOf, beside, kinds, random) : late.length };
 }
 
 /** Units of each tint: by its parts, the largest remainders rounded up. */
@@ -119,86 +56,273 @@ export function sharesOf(size: number, parts: readonly number[]): number[] {
   return counts;
 }
 
-/** Units from neighbour to neighbour, so that each meets few that are coloured already; starts by chance. */
-function orderOf(beside: readonly (readonly number[])[], random: Random): readonly number[] {
-  const seen = new Uint8Array(beside.length);
-  const order: number[] = [];
-  const start = Math.floor(random() * beside.length);
-  for (let k = 0; k < beside.length; k++) {
-    const root = (start + k) % beside.length;
-    if (seen[root] === 1) continue;
-    const queue = [root];
-    seen[root] = 1;
-    for (let q = 0; q < queue.length; q++) {
-      order.push(queue[q]!);
-      for (const other of beside[queue[q]!]!) {
-        if (seen[other] === 1) continue;
-        seen[other] = 1;
-        queue.push(other);
+const NONE = 255;
+/** Rounds without coming nearer after which shares are taken as they are, and groups looked at in one of them, for each unit. */
+const MOST_IDLE = 6;
+const DRIFTS = 2;
+const SMALL_GROUP = 16;
+
+/** A floor being tinted: neighbours never wear the same. */
+class Tinted {
+  readonly tintOf: Uint8Array;
+  readonly counts: number[];
+  private readonly kinds: number;
+  /** How many neighbours of each unit wear each tint. */
+  private readonly worn: Uint16Array;
+  /** In which of the groups looked at each unit was met last. */
+  private readonly seenIn: Uint32Array;
+  private looks = 0;
+
+  constructor(
+    private readonly beside: Beside,
+    private readonly wanted: readonly number[],
+    private readonly random: Random,
+  ) {
+    this.kinds = wanted.length;
+    this.tintOf = new Uint8Array(beside.length).fill(NONE);
+    this.counts = wanted.map(() => 0);
+    this.seenIn = new Uint32Array(beside.length);
+    this.worn = new Uint16Array(beside.length * this.kinds);
+  }
+
+  /** Tints all units, those with the fewest tints left to them first. @returns units that found none */
+  fill(): number {
+    const { beside, kinds, tintOf, random } = this;
+    // Units by how many tints their neighbours wear already; one may stand in several lists, the last counts.
+    const waiting: number[][] = Array.from({ length: kinds + 1 }, () => []);
+    const met = new Uint8Array(beside.length);
+    const order = shuffled(beside.length, random);
+    let next = 0;
+    let failed = 0;
+    for (;;) {
+      let unit = -1;
+      for (let tints = kinds; tints > 0 && unit < 0; tints--) {
+        const list = waiting[tints]!;
+        while (list.length > 0 && unit < 0) {
+          const at = Math.floor(random() * Math.min(list.length, 8));
+          const one = list[list.length - 1 - at]!;
+          list[list.length - 1 - at] = list.at(-1)!;
+          list.pop();
+          if (tintOf[one] === NONE && met[one] === tints) unit = one;
+        }
+      }
+      while (unit < 0 && next < order.length) {
+        const one = order[next++]!;
+        if (tintOf[one] === NONE) unit = one;
+      }
+      if (unit < 0) return failed;
+      const tint = this.mostBehind(unit) ?? (failed === 0 ? this.freed(unit) : null);
+      if (tint === null) {
+        // It is passed by, so that the rest can be counted.
+        failed++;
+        met[unit] = NONE;
+        continue;
+      }
+      this.wear(unit, tint);
+      for (const other of beside[unit]!) {
+        if (tintOf[other] !== NONE || met[other] === NONE) continue;
+        let tints = 0;
+        for (let t = 0; t < kinds; t++) if (this.worn[other * kinds + t]! > 0) tints++;
+        if (tints === met[other]) continue;
+        met[other] = tints;
+        waiting[tints]!.push(other);
       }
     }
   }
-  return order;
+
+  private wear(unit: number, tint: number): void {
+    const before = this.tintOf[unit]!;
+    for (const other of this.beside[unit]!) {
+      if (before !== NONE) this.worn[other * this.kinds + before]!--;
+      this.worn[other * this.kinds + tint]!++;
+    }
+    if (before !== NONE) this.counts[before]!--;
+    this.counts[tint]!++;
+    this.tintOf[unit] = tint;
+  }
+  private isFree(unit: number, tint: number): boolean {
+    return this.worn[unit * this.kinds + tint] === 0;
+  }
+
+  /** Of the tints that its neighbours leave, the one furthest behind its share, with a little chance. */
+  private mostBehind(unit: number): number | null {
+    let [best, most] = [-1, -Infinity];
+    for (let tint = 0; tint < this.kinds; tint++) {
+      if (this.wanted[tint] === 0 || !this.isFree(unit, tint)) continue;
+      const behind = 1 - this.counts[tint]! / this.wanted[tint]! + this.random() * 0.15;
+      if (behind > most) [best, most] = [tint, behind];
+    }
+    return best < 0 ? null : best;
+  }
+
+  /** Frees a tint for a unit: in the groups of two tints round it, the two change places. */
+  private freed(unit: number): number | null {
+    for (let a = 0; a < this.kinds; a++) {
+      for (let b = 0; b < this.kinds; b++) {
+        if (a === b) continue;
+        const own = this.beside[unit]!.filter((other) => this.tintOf[other] === a);
+        const groups = own.map((other) => this.group(other, b));
+        // A group that comes back to the unit in its other tint frees nothing.
+        if (groups.some((group) => this.beside[unit]!.some((other) => this.tintOf[other] === b && group.includes(other)))) continue;
+        const done = new Set<number>();
+        for (const group of groups) {
+          if (done.has(group[0]!) || group.some((one) => done.has(one))) continue;
+          this.exchange(group, a, b);
+          group.forEach((one) => done.add(one));
+        }
+        if (this.isFree(unit, a)) return a;
+      }
+    }
+    return null;
+  }
+
+  /** All that hangs together with a unit in its own tint and one other. */
+  private group(unit: number, other: number): readonly number[] {
+    const own = this.tintOf[unit]!;
+    const seen = new Set([unit]);
+    for (const one of seen)
+      for (const next of this.beside[one]!) if (this.tintOf[next] === own || this.tintOf[next] === other) seen.add(next);
+    return [...seen];
+  }
+  private exchange(group: readonly number[], a: number, b: number): void {
+    for (const one of group) this.wear(one, this.tintOf[one] === a ? b : a);
+  }
+
+  /** Brings the counts to the shares, as near as it can: where nothing brings them nearer, small groups change places and it goes on from there. */
+  even(): void {
+    let [best, bestOff] = [this.tintOf.slice(), Infinity];
+    for (let idle = 0; idle < MOST_IDLE; idle++) {
+      this.evenStraight();
+      const off = this.counts.reduce((sum, _, tint) => sum + Math.abs(this.over(tint)), 0);
+      if (off < bestOff) [best, bestOff, idle] = [this.tintOf.slice(), off, 0];
+      if (off === 0) return;
+      this.drift();
+    }
+    best.forEach((tint, unit) => tint !== this.tintOf[unit] && this.wear(unit, tint));
+  }
+  private evenStraight(): void {
+    for (;;) {
+      const over = this.kindsBy((count, want) => count > want);
+      if (over.length === 0 || (!over.some((tint) => this.passOn(tint)) && !this.exchangeGroups())) return;
+    }
+  }
+  /** Small groups of two tints change places where it leaves the counts as they are, or brings them nearer. */
+  private drift(): void {
+    const { kinds, random } = this;
+    for (let k = 0; k < this.beside.length * DRIFTS; k++) {
+      const unit = Math.floor(random() * this.beside.length);
+      const own = this.tintOf[unit]!;
+      const other = (own + 1 + Math.floor(random() * (kinds - 1))) % kinds;
+      const group = this.smallGroup(unit, other);
+      if (group === null) continue;
+      const more = group.reduce((sum, one) => sum + (this.tintOf[one] === own ? 1 : -1), 0);
+      const before = Math.abs(this.over(own)) + Math.abs(this.over(other));
+      if (Math.abs(this.over(own) - more) + Math.abs(this.over(other) + more) <= before) this.exchange(group, own, other);
+    }
+  }
+  /** Like group, null where it is large. */
+  private smallGroup(unit: number, other: number): readonly number[] | null {
+    const own = this.tintOf[unit]!;
+    const group = [unit];
+    const look = ++this.looks;
+    this.seenIn[unit] = look;
+    for (let at = 0; at < group.length; at++)
+      for (const next of this.beside[group[at]!]!) {
+        if ((this.tintOf[next] !== own && this.tintOf[next] !== other) || this.seenIn[next] === look) continue;
+        if (group.length >= SMALL_GROUP) return null;
+        this.seenIn[next] = look;
+        group.push(next);
+      }
+    return group;
+  }
+  private kindsBy(is: (count: number, want: number) => boolean): readonly number[] {
+    return this.counts.flatMap((count, tint) => (is(count, this.wanted[tint]!) ? [tint] : [])).sort((a, b) => this.over(b) - this.over(a));
+  }
+  private over(tint: number): number {
+    return this.counts[tint]! - this.wanted[tint]!;
+  }
+
+  /** Moves units from a tint that has too many to one that has too few, over others between them where none can go straight. */
+  private passOn(from: number): boolean {
+    const { kinds } = this;
+    // Units that can change from one tint to another, a few of each, found in one pass from a place by chance.
+    const movers: number[][] = Array.from({ length: kinds * kinds }, () => []);
+    const start = Math.floor(this.random() * this.beside.length);
+    for (let k = 0; k < this.beside.length; k++) {
+      const unit = (start + k) % this.beside.length;
+      const own = this.tintOf[unit]!;
+      for (let tint = 0; tint < kinds; tint++) {
+        if (tint === own || !this.isFree(unit, tint)) continue;
+        movers[own * kinds + tint]!.push(unit);
+      }
+    }
+    let moved = false;
+    for (;;) {
+      if (this.over(from) <= 0) return moved;
+      const way = this.wayDown(from, movers);
+      if (way === null) return moved;
+      // From its end: a tint has room before it takes another.
+      let isWhole = true;
+      for (let k = way.length - 2; k >= 0 && isWhole; k--)
+        isWhole = this.moveOne(way[k]!, way[k + 1]!, movers[way[k]! * kinds + way[k + 1]!]!);
+      moved ||= isWhole;
+    }
+  }
+  /** The shortest way over tints along which units can change, from one with too many to one with too few. */
+  private wayDown(from: number, movers: readonly (readonly number[])[]): readonly number[] | null {
+    const cameFrom = new Map<number, number>([[from, -1]]);
+    for (const tint of cameFrom.keys()) {
+      if (this.over(tint) < 0) {
+        const way = [tint];
+        for (let at = cameFrom.get(tint)!; at >= 0; at = cameFrom.get(at)!) way.unshift(at);
+        return way;
+      }
+      for (let to = 0; to < this.kinds; to++) if (!cameFrom.has(to) && movers[tint * this.kinds + to]!.length > 0) cameFrom.set(to, tint);
+    }
+    return null;
+  }
+  /** Lets one of those that could change tint do so, if it still can; those that no longer can are forgotten. */
+  private moveOne(from: number, to: number, movers: number[]): boolean {
+    for (let unit = movers.pop(); unit !== undefined; unit = movers.pop()) {
+      if (this.tintOf[unit] !== from || !this.isFree(unit, to)) continue;
+      this.wear(unit, to);
+      return true;
+    }
+    return false;
+  }
+
+  /** Lets two tints change places in a group that holds more of the one that has too many. @returns whether the shares came nearer */
+  private exchangeGroups(): boolean {
+    const over = this.kindsBy((count, want) => count > want);
+    const under = this.kindsBy((count, want) => count < want).toReversed();
+    for (const a of over)
+      for (const b of under) {
+        const seen = new Uint8Array(this.beside.length);
+        let found = false;
+        for (let unit = 0; unit < seen.length && this.over(a) > 0 && this.over(b) < 0; unit++) {
+          if (seen[unit] === 1 || this.tintOf[unit] !== a) continue;
+          const group = this.group(unit, b);
+          for (const one of group) seen[one] = 1;
+          const more = group.reduce((sum, one) => sum + (this.tintOf[one] === a ? 1 : -1), 0);
+          const far = Math.min(this.over(a), -this.over(b));
+          // More than what is missing overshoots: still nearer while it is less than twice as much.
+          if (more <= 0 || more >= 2 * far) continue;
+          this.exchange(group, a, b);
+          found = true;
+        }
+        if (found) return true;
+      }
+    return false;
+  }
 }
 
-/** Exchanges tints until no neighbours are alike, or until it has tried enough. @returns pairs still alike */
-function mend(tintOf: Uint8Array, beside: readonly (readonly number[])[], kinds: number, random: Random): number {
-  const size = tintOf.length;
-  const alikeOf = (unit: number): number => beside[unit]!.reduce((sum, other) => sum + (tintOf[other] === tintOf[unit] ? 1 : 0), 0);
-  // How many neighbours of each unit wear each tint.
-  const worn = new Uint16Array(size * kinds);
-  for (let unit = 0; unit < size; unit++) for (const other of beside[unit]!) worn[unit * kinds + tintOf[other]!]!++;
-  // Units with a neighbour alike, in no order, and where each of them stands in the list.
-  const bad: number[] = [];
-  const placeOf = new Int32Array(size).fill(-1);
-  let pairs = 0;
-  for (let unit = 0; unit < size; unit++) {
-    const alike = alikeOf(unit);
-    if (alike > 0) placeOf[unit] = bad.push(unit) - 1;
-    pairs += alike;
+function shuffled(size: number, random: Random): Uint32Array {
+  const order = Uint32Array.from({ length: size }, (_, i) => i);
+  for (let i = size - 1; i > 0; i--) {
+    const k = Math.floor(random() * (i + 1));
+    const one = order[i]!;
+    order[i] = order[k]!;
+    order[k] = one;
   }
-  pairs /= 2;
-  const setTint = (unit: number, tint: number): void => {
-    const before = tintOf[unit]!;
-    for (const other of beside[unit]!) {
-      worn[other * kinds + before]!--;
-      worn[other * kinds + tint]!++;
-    }
-    tintOf[unit] = tint;
-  };
-  const check = (unit: number): void => {
-    const isBad = worn[unit * kinds + tintOf[unit]!]! > 0;
-    const place = placeOf[unit]!;
-    if (isBad && place < 0) placeOf[unit] = bad.push(unit) - 1;
-    if (isBad || place < 0) return;
-    const last = bad.pop()!;
-    placeOf[unit] = -1;
-    if (last === unit) return;
-    bad[place] = last;
-    placeOf[last] = place;
-  };
-  const tabu = new Int32Array(size);
-  for (let round = 1; pairs > 0 && round < Math.min(MOST_TRIES, size * TRIES_EACH); round++) {
-    const unit = bad[Math.floor(random() * bad.length)]!;
-    const own = tintOf[unit]!;
-    let [best, gain] = [-1, -Infinity];
-    // Some partners by chance rather than all: a sample finds a good one in a hundredth of the time.
-    for (let k = 0; k < 48; k++) {
-      const other = Math.floor(random() * size);
-      const theirs = tintOf[other]!;
-      if (theirs === own || tabu[other]! > round) continue;
-      const isBeside = beside[unit]!.includes(other) ? 1 : 0;
-      const before = worn[unit * kinds + own]! + worn[other * kinds + theirs]!;
-      const after = worn[unit * kinds + theirs]! - isBeside + worn[other * kinds + own]! - isBeside;
-      if (before - after > gain) [best, gain] = [other, before - after];
-    }
-    if (best < 0 || (gain < 0 && random() > 0.02)) continue;
-    const theirs = tintOf[best]!;
-    setTint(unit, theirs);
-    setTint(best, own);
-    pairs -= gain;
-    tabu[unit] = tabu[best] = round + 8 + Math.floor(random() * 8);
-    for (const one of [unit, best, ...beside[unit]!, ...beside[best]!]) check(one);
-  }
-  return pairs;
+  return order;
 }

@@ -132,6 +132,17 @@ describe('no two neighbours alike', () => {
     if (made.value.isAsAsked)
       counts.forEach((count, i) => expect(Math.abs(count - (beside.length * parts[i]!) / all)).toBeLessThanOrEqual(1));
   });
+  test.each(CATALOGUE.patterns.map(({ id }) => [id]))('%s in three, three, two and two parts: shares to within one unit', (id) => {
+    const beside = lay(id).map((unit) => unit.beside);
+    const made = coloured(beside, [3, 3, 2, 2], seeded(5));
+    if (!made.ok) throw new Error(JSON.stringify(made.problem));
+    expectProper(beside, made.value.tintOf);
+    expect(made.value.isAsAsked).toBe(true);
+    [3, 3, 2, 2].forEach((parts, tint) => {
+      const count = made.value.tintOf.filter((one) => one === tint).length;
+      expect(Math.abs(count - (beside.length * parts) / 10)).toBeLessThanOrEqual(1);
+    });
+  });
   test('a tint that is asked for more often than units lie apart is brought down, and it is said', () => {
     const beside = lay('setts').map((unit) => unit.beside);
     const made = coloured(beside, [6, 2, 1, 1], seeded(2));
