@@ -1,4 +1,5 @@
 import type { Page } from '@playwright/test';
+import { readFileSync } from 'node:fs';
 import { expect, newBoard, numberIn, openBrinefold, placeOn, test } from './app';
 
 const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
@@ -141,4 +142,29 @@ test('the board in the round wears its paint, step by step of the order of work'
   const last = Number(await solid.getAttribute('data-painted'));
   await page.getByLabel('After so many steps').fill(String(last - 3));
   await expect(solid).toHaveAttribute('data-painted', String(last - 3), { timeout: 60_000 });
+});
+
+test('a face of a piece wears a surface of the board; the mixing card and the placing guide come as PDF', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  await go(page, 'Pieces');
+  await page.getByRole('tab', { name: 'Coats' }).click();
+  const worn = page.getByRole('region', { name: 'What it wears' });
+  const bare = await page.getByTestId('tally-hands-on').locator('.figure').textContent();
+  await worn.getByLabel('Outside wears', { exact: true }).selectOption({ label: 'Rock face' });
+  await expect(page.getByRole('region', { name: 'Coats' }).locator('dl.counts')).toContainText('outside, all copies');
+  await expect(page.getByTestId('tally-hands-on').locator('.figure')).not.toHaveText(bare!);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(worn.getByLabel('Outside wears', { exact: true })).toHaveValue('');
+  await expect(page.getByTestId('tally-hands-on').locator('.figure')).toHaveText(bare!);
+
+  await go(page, 'Coats');
+  const pdfOf = async (name: string): Promise<Buffer> => {
+    const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
+    return readFileSync(await file.path());
+  };
+  await page.getByRole('button', { name: 'Flagstone Routes' }).click();
+  await page.getByLabel('Pattern', { exact: true }).selectOption({ index: 1 });
+  expect((await pdfOf('Placing guide, true scale')).subarray(0, 5).toString()).toBe('%PDF-');
+  await tab(page, 'Mixes');
+  expect((await pdfOf('Mixing card to print')).subarray(0, 5).toString()).toBe('%PDF-');
 });
