@@ -10,6 +10,7 @@ import { largeTable, nineTiles } from './bench/boards';
 import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
 import { apartRows, coatRows } from './bench/coats';
+import { countedRows, demoEvenings, eveningRows } from './bench/evenings';
 import { pieceRows } from './bench/pieces';
 import { waitRows } from './bench/waits';
 import { ensureWebBuilt } from './setup.mjs';
@@ -91,6 +92,20 @@ ${table(['what', 'median', '95 %', 'wanted'], coatRows())}
 Things strewn keep apart, of the distance in the tightest packing (chance alone comes to some 0.02; the best known way of throwing, to about 0.75):
 
 ${table(['things', 'share'], apartRows())}
+
+## Evenings
+
+Workshops of chance with every kind of rule, at most eight tasks, against every plan there is on a grid of ten minutes:
+
+${table(['best there is', 'not the best', 'rightly none', 'a plan missed', 'a rule broken', 'too many to count'], countedRows())}
+
+Larger ones, two or three people, drying places, weights, hours, arrivals, wet on wet, windows with a second chance:
+
+${table(['workshop', 'planned', 'a rule broken', 'over the bound', 'better than the best order by rule'], eveningRows())}
+
+Brinefold:
+
+${table(['what', 'ready', 'not before'], demoEvenings())}
 
 ## The first load
 

@@ -55,7 +55,7 @@ export function coatRows(): string[][] {
   measure('swatch of 512 × 512, ten coats, relief and all', '350 ms', (round) => bench.make(recipe(ten(round), round)));
   bench.make(recipe(ten(0), 1));
   for (const at of [1, 5, 8])
-    measure(`one of its coats changed, the ${at + 1}th`, '60 ms', (round) =>
+    measure(`one of its coats changed, number ${at + 1}`, '60 ms', (round) =>
       bench.make(
         recipe(
           ten(0).map((coat, i) => (i === at ? { ...coat, thin: (round % 19) + 0.5 } : coat)),

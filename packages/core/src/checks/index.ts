@@ -2,6 +2,7 @@ export { clearWarnings } from './clear-checks';
 export { fixedWarnings } from './fixed-checks';
 export { coatWarnings } from './coats';
 export { cutWarnings } from './cut-checks';
+export { dayWarnings } from './day-checks';
 export { edgeMends } from './edge-mends';
 export type { EdgeMend } from './edge-mends';
 export { glueWarnings } from './glue-checks';

@@ -19,6 +19,7 @@ const VIEWS = {
   'coats/uncured': ['coats'],
   'coats/unsealed-pour': ['coats'],
   'coats/wash-early': ['coats'],
+  'days/late': ['days'],
   'cut/fence': ['cuts'],
   'cut/height': ['cuts'],
   'cut/outdated': ['cuts'],

@@ -7,11 +7,13 @@ export interface Window {
   readonly toMin: number;
 }
 
-/** Bench hours in order, without end. Hours that touch or overlap on a day count once. */
+/** Bench hours in order, without end. Hours that touch or overlap on a day count once; days off have none. */
 export function* windowsOf(calendar: Calendar): Generator<Window, never, void> {
   const firstWeekday = weekdayOf(calendar.startsOn);
   const week = Array.from({ length: 7 }, (_, day) => hoursOn(calendar, ((firstWeekday - 1 + day) % 7) + 1));
+  const off = new Set(calendar.daysOff.map((day) => dayAfter(calendar.startsOn, day)));
   for (let day = 0; ; day++) {
+    if (off.has(day)) continue;
     for (const { fromMin, toMin } of week[day % 7]!) yield { fromMin: day * DAY_MIN + fromMin, toMin: day * DAY_MIN + toMin };
   }
 }
@@ -27,6 +29,9 @@ export function clock(atMin: number): string {
   const inDay = ((Math.round(atMin) % DAY_MIN) + DAY_MIN) % DAY_MIN;
   return `${String(Math.floor(inDay / 60)).padStart(2, '0')}:${String(inDay % 60).padStart(2, '0')}`;
 }
+/** How many days a day lies after another; less than none before it. */
+export const dayAfter = (startsOn: string, day: string): number =>
+  Math.round((moment(day, 0).getTime() - moment(startsOn, 0).getTime()) / (DAY_MIN * 60_000));
 /** 1 Monday … 7 Sunday. */
 export const weekdayOf = (day: string): number => ((moment(day, 0).getUTCDay() + 6) % 7) + 1;
 

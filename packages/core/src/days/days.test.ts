@@ -7,10 +7,13 @@ import { agendaOf } from './agenda';
 import { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
 import { planDays } from './days';
 import { orderInputs, ordersOf, scheduleSteps, slowestAlone } from './schedule';
-import { withHours } from './hours';
+import { daysOffFrom, daysOffText, withHours } from './hours';
+
+const PLAIN = { daysOff: [], deadline: null, order: [] };
 
 /** 2026-11-30 is a Monday. */
 const CALENDAR: Calendar = {
+  ...PLAIN,
   startsOn: '2026-11-30',
   hours: [
     { weekday: 2, fromMin: 1140, toMin: 1260 },
@@ -19,7 +22,7 @@ const CALENDAR: Calendar = {
   ],
 };
 const DAY = 1440;
-const ordersFor = (steps: readonly Step[]) => ordersOf(orderInputs(steps, 1));
+const ordersFor = (steps: readonly Step[]) => ordersOf(orderInputs(steps, 1, []));
 const scheduled = (steps: readonly Step[]) => scheduleSteps(steps, CALENDAR, ordersFor(steps));
 const planned = (steps: readonly Step[], calendar: Calendar) => planDays({ steps, calendar, orders: ordersFor(steps) });
 
@@ -72,6 +75,7 @@ describe('bench hours', () => {
 
   test('hours that overlap count once', () => {
     const windows = windowsOf({
+      ...PLAIN,
       startsOn: '2026-11-30',
       hours: [
         { weekday: 1, fromMin: 60, toMin: 120 },
@@ -164,7 +168,11 @@ describe('evenings', () => {
 });
 
 test('whichever order is through first is kept: the slow one of two boards is begun before the quick one', () => {
-  const anHour = { startsOn: '2026-11-30', hours: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_200 })) };
+  const anHour = {
+    ...PLAIN,
+    startsOn: '2026-11-30',
+    hours: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_200 })),
+  };
   const steps = [
     aStep('glue', [
       ['A1', 60, 0],
@@ -232,4 +240,26 @@ test('for any work: one pair of hands, only in bench hours, dry before the next 
     }),
     { numRuns: 200 },
   );
+});
+
+describe('days off', () => {
+  test('typed as days and runs, written short again', () => {
+    const read = daysOffFrom('2026-12-26, 2026-12-24 – 2026-12-25, 2027-01-01');
+    expect(read.ok && read.value).toEqual(['2026-12-24', '2026-12-25', '2026-12-26', '2027-01-01']);
+    expect(read.ok && daysOffText(read.value)).toBe('2026-12-24 – 2026-12-26, 2027-01-01');
+    expect(daysOffFrom('')).toMatchObject({ ok: true, value: [] });
+  });
+  test.each(['tomorrow', '2026-12-31 – 2026-12-01', '2026-01-01 – 2026-12-31', '2026-13-45'])('%s is refused in words', (typed) => {
+    const read = daysOffFrom(typed);
+    expect(!read.ok && read.problem.message).toContain(typed);
+  });
+  test('no bench time on them: the first evening is the next one', () => {
+    const steps = linked([aStep('cut', [['A1', 60, 0]])]);
+    const [first] = planned(steps, CALENDAR).slots;
+    const day = Math.floor(first!.startMin / DAY);
+    const off = new Date(Date.parse(`${CALENDAR.startsOn}T00:00:00Z`) + day * DAY * 60_000).toISOString().slice(0, 10);
+    const [later] = planned(steps, { ...CALENDAR, daysOff: [off] }).slots;
+    expect(later!.startMin).toBeGreaterThan(first!.startMin);
+    expect(Math.floor(later!.startMin / DAY)).toBeGreaterThan(day);
+  });
 });

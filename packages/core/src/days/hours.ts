@@ -2,7 +2,7 @@ import { DAY_MIN } from '../base/units';
 import type { Calendar } from '../plan';
 import { type Result, fail, ok } from '../base/result';
 
-/** Why typed hours were refused. */
+/** Why typed hours or days were refused. */
 export interface HoursProblem {
   readonly code: 'hours/unreadable';
   readonly message: string;
@@ -38,3 +38,38 @@ export function withHours(hours: Calendar['hours'], weekday: number, typed: stri
 }
 
 const minutes = (hour: string | undefined, minute: string | undefined): number => Number(hour) * 60 + Number(minute ?? 0);
+
+const DAYS = /^(20\d\d-\d\d-\d\d)(?:\s*(?:–|to)\s*(20\d\d-\d\d-\d\d))?$/;
+/** More than this in one run is a year's mistake. */
+const MOST_DAYS_OFF = 60;
+
+/** Days off as they are typed: `2026-12-24, 2026-12-25 – 2026-12-27`, or nothing. @returns every day of them */
+export function daysOffFrom(typed: string): Result<readonly string[], HoursProblem> {
+  const days: string[] = [];
+  const parts = typed
+    .split(',')
+    .map((part) => part.trim())
+    .filter((part) => part !== '');
+  for (const part of parts) {
+    const match = DAYS.exec(part);
+    const [first, last] = match === null ? [NaN, NaN] : [dayNumber(match[1]!), dayNumber(match[2] ?? match[1]!)];
+    if (!(last >= first) || last - first > MOST_DAYS_OFF) {
+      const message = `“${part.slice(0, 30)}” is no day and no run of up to ${MOST_DAYS_OFF} days; 2026-12-24 or 2026-12-24 – 2026-12-26 would do.`;
+      return fail({ code: 'hours/unreadable', message });
+    }
+    for (let day = first; day <= last; day++) days.push(new Date(day * DAY_MS).toISOString().slice(0, 10));
+  }
+  return ok([...new Set(days)].sort());
+}
+/** The same written short: days that follow on one another as a run. */
+export function daysOffText(daysOff: readonly string[]): string {
+  const runs: { first: string; last: string }[] = [];
+  for (const day of daysOff) {
+    const run = runs.at(-1);
+    if (run !== undefined && dayNumber(day) === dayNumber(run.last) + 1) run.last = day;
+    else runs.push({ first: day, last: day });
+  }
+  return runs.map(({ first, last }) => (first === last ? first : `${first} – ${last}`)).join(', ');
+}
+const DAY_MS = DAY_MIN * 60_000;
+const dayNumber = (day: string): number => Math.round(Date.parse(`${day}T00:00:00Z`) / DAY_MS);

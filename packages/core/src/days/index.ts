@@ -1,8 +1,10 @@
 export { agendaOf } from './agenda';
-export { clock, dayText } from './calendar';
+export { clock, dayAfter, dayText } from './calendar';
 export { planDays } from './days';
 export type { Days } from './days';
-export { withHours } from './hours';
+export { daysOffFrom, daysOffText, withHours } from './hours';
+export { betterEvenings } from './planning';
+export type { Evenings } from './planning';
 export type { Step } from './step';
 export { type Slot, orderInputs, ordersOf } from './schedule';
 export { shiftOf } from './shift';

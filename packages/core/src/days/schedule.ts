@@ -74,17 +74,35 @@ export interface OrderInputs {
   readonly workpieceIds: readonly string[];
   /** Tasks of each step. */
   readonly counts: readonly number[];
+  /** An order that was kept, in places of the list of all tasks; none where none was. */
+  readonly kept: Order;
   readonly seed: number;
 }
 /** What of steps the orders depend on. */
-export function orderInputs(steps: readonly Step[], seed: number): OrderInputs {
+export function orderInputs(steps: readonly Step[], seed: number, keptIds: readonly string[]): OrderInputs {
   const tasks = steps.flatMap((step) => step.tasks);
   const ones = joinedAs(tasks);
   return {
     workpieceIds: tasks.map(({ workpieceId }) => ones.get(workpieceId) ?? workpieceId),
     counts: steps.map((step) => step.tasks.length),
+    kept: keptOrder(tasks, keptIds),
     seed,
   };
+}
+
+/** A kept order of tasks as the tasks are now: what it does not name comes as soon as what it comes after has its turn. */
+function keptOrder(tasks: readonly Task[], keptIds: readonly string[]): Order {
+  if (keptIds.length === 0) return [];
+  const rankOf = new Map(keptIds.map((id, rank) => [id, rank]));
+  const ranks = new Map<string, number>();
+  // What a task comes after stands before it in the list.
+  for (const { id, after } of tasks)
+    ranks.set(
+      id,
+      after.reduce((last, { taskId }) => Math.max(last, ranks.get(taskId)! + 1e-6), rankOf.get(id) ?? -1),
+    );
+  const at = tasks.map(({ id }) => ranks.get(id)!);
+  return tasks.map((_, i) => i).sort((a, b) => at[a]! - at[b]! || a - b);
 }
 
 /** Workpieces that become one with others, each with what stands for all of them: an order that let one run ahead of another would break the work. */
@@ -99,14 +117,16 @@ function joinedAs(tasks: readonly Task[]): ReadonlyMap<string, string> {
 }
 
 /** The orders that are tried: step by step, then as many by chance as keep a drag quick; none without tasks. */
-export function ordersOf({ workpieceIds, counts, seed }: OrderInputs): readonly Order[] {
+export function ordersOf({ workpieceIds, counts, kept, seed }: OrderInputs): readonly Order[] {
   const count = workpieceIds.length;
   if (count === 0) return [];
   const tries = Math.max(1, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / count)));
   const random = seeded(seed);
   const inSteps = workpieceIds.map((_, i) => i);
   const stepOf = counts.flatMap((own, step) => Array.from({ length: own }, () => step));
-  return Array.from({ length: tries }, (_, i) => (i === 0 ? inSteps : strayOrder(workpieceIds, stepOf, random)));
+  const tried = Array.from({ length: tries }, (_, i) => (i === 0 ? inSteps : strayOrder(workpieceIds, stepOf, random)));
+  // Where another is as good the kept one is told: it was asked for.
+  return kept.length === 0 ? tried : [kept, ...tried];
 }
 
 function networkOf(tasks: readonly Task[]): Network {

@@ -9,8 +9,11 @@ import { orderInputs, ordersOf } from './schedule';
 import { shiftOf } from './shift';
 import type { Step } from './step';
 
+const PLAIN = { daysOff: [], deadline: null, order: [] };
+
 /** Two hours every Monday and Wednesday evening, from Monday 30 November 2026. */
 const CALENDAR: Calendar = {
+  ...PLAIN,
   startsOn: '2026-11-30',
   hours: [
     { weekday: 1, fromMin: 1200, toMin: 1320 },
@@ -29,7 +32,7 @@ function planned(...works: readonly Work[]): Days {
     const task = { id, stepId: id, workpieceId: tile, work, alone: work, wait, cure: wait, joins: [], after, uses: ['hands' as const] };
     return { id, name: id, kind: 'coat', tasks: [task], work, cautions: [] };
   });
-  return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1)) });
+  return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1, [])) });
 }
 
 test('a few minutes more that push a task over an evening are named, with what was left of the evening', () => {

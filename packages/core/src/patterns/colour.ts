@@ -17,7 +17,7 @@ export interface ColourProblem {
 type Beside = readonly (readonly number[])[];
 
 /** Starts by chance before tints are called too few. */
-const MOST_STARTS = 4;
+const MOST_STARTS = 3;
 
 /**
  * Gives every unit a tint so that no two neighbours wear the same, each tint as often as its parts say, to within one unit where that can be had.
@@ -72,6 +72,7 @@ class Tinted {
   /** In which of the groups looked at each unit was met last. */
   private readonly seenIn: Uint32Array;
   private looks = 0;
+  private wrestings = 0;
 
   constructor(
     private readonly beside: Beside,
@@ -111,7 +112,7 @@ class Tinted {
         if (tintOf[one] === NONE) unit = one;
       }
       if (unit < 0) return failed;
-      const tint = this.mostBehind(unit) ?? (failed === 0 ? this.freed(unit) : null);
+      const tint = this.mostBehind(unit) ?? (failed === 0 ? (this.freed(unit) ?? this.wrested(unit, met, waiting)) : null);
       if (tint === null) {
         // It is passed by, so that the rest can be counted.
         failed++;
@@ -139,6 +140,29 @@ class Tinted {
     if (before !== NONE) this.counts[before]!--;
     this.counts[tint]!++;
     this.tintOf[unit] = tint;
+  }
+  private strip(unit: number): void {
+    const before = this.tintOf[unit]!;
+    for (const other of this.beside[unit]!) this.worn[other * this.kinds + before]!--;
+    this.counts[before]!--;
+    this.tintOf[unit] = NONE;
+  }
+  /** Takes a tint away from the few neighbours that wear it, which then have to find another; null when that went on for too long. */
+  private wrested(unit: number, met: Uint8Array, waiting: readonly number[][]): number | null {
+    if (++this.wrestings > 60 + 2 * this.beside.length) return null;
+    let [best, least] = [-1, Infinity];
+    for (let tint = 0; tint < this.kinds; tint++) {
+      const wearing = this.worn[unit * this.kinds + tint]! + this.random();
+      if (this.wanted[tint]! > 0 && wearing < least) [best, least] = [tint, wearing];
+    }
+    for (const other of this.beside[unit]!) {
+      if (this.tintOf[other] !== best) continue;
+      this.strip(other);
+      // It waits with those of most tints round it, so that it is looked at next.
+      met[other] = this.kinds;
+      waiting[this.kinds]!.push(other);
+    }
+    return best;
   }
   private isFree(unit: number, tint: number): boolean {
     return this.worn[unit * this.kinds + tint] === 0;

@@ -261,7 +261,7 @@ test('chance in the days comes from the seed of the plan and from nothing else',
   const startsAt = (seed: number) => {
     const { days, steps } = deriveFresh({ ...plan, seed });
     expect(days.slots, `seed ${seed}`).toEqual(
-      planDays({ steps, calendar: plan.calendar, orders: ordersOf(orderInputs(steps, seed)) }).slots,
+      planDays({ steps, calendar: plan.calendar, orders: ordersOf(orderInputs(steps, seed, [])) }).slots,
     );
     return days.slots.map(({ task, startMin }) => `${task.id} ${startMin}`).join();
   };

@@ -75,7 +75,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
   .stage('steps', ({ plan: { stack, climate }, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
-  .stage('orders', ({ plan: { seed }, steps }) => orderInputs(steps, seed), ordersOf)
+  .stage('orders', ({ plan: { seed, calendar }, steps }) => orderInputs(steps, seed, calendar.order), ordersOf)
   .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
@@ -103,7 +103,8 @@ export const STAGES = Stages.of<Sources>()
   .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
   .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
-  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat());
+  .stage('dayWarnings', ({ plan: { calendar }, days, checks }) => ({ calendar, days, checks }), dealt(({ dayWarnings }) => dayWarnings))
+  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;

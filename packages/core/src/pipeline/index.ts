@@ -1,6 +1,8 @@
 export { buildOptionsOf } from './build-options';
 export type { BuildOption } from './build-options';
 export type { Derivation, Finish } from './derive';
+export { earlierOptionsOf } from './earlier-options';
+export type { EarlierOption } from './earlier-options';
 export { derivePipeline } from './full';
 export type { Tally } from './tally';
 export { splitAdvice } from './split-advice';

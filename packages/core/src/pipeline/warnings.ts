@@ -8,6 +8,7 @@ export type Checks = Pick<
   | 'clearWarnings'
   | 'coatWarnings'
   | 'cutWarnings'
+  | 'dayWarnings'
   | 'fixedWarnings'
   | 'glueWarnings'
   | 'groundWarnings'

@@ -55,6 +55,14 @@ const MIGRATIONS: readonly Migration[] = [
     migrate: (old) => ({ ...old, version: 6, pieces: Array.isArray(old['pieces']) ? old['pieces'].map(pieceTo6) : old['pieces'] }),
   },
   { from: 6, migrate: surfacesTo7 },
+  {
+    from: 7,
+    migrate: (old) => ({
+      ...old,
+      version: 8,
+      calendar: isRecord(old['calendar']) ? { ...old['calendar'], daysOff: [], deadline: null, order: [] } : old['calendar'],
+    }),
+  },
 ];
 
 /** What a coat says from version 7 on beside what and how. */

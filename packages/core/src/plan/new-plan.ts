@@ -24,7 +24,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 7,
+    version: 8,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -50,7 +50,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     testPieces: [],
     cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
     climate: starter.climate,
-    calendar: { startsOn: board.startsOn, hours: starter.hours },
+    calendar: { startsOn: board.startsOn, hours: starter.hours, daysOff: [], deadline: null, order: [] },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
   };
 }

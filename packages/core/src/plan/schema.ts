@@ -279,7 +279,7 @@ const Piece = z.strictObject({
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(7, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 7` }),
+  version: z.literal(8, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 8` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -305,7 +305,16 @@ const Document = z.strictObject({
     splits: listOf(Split, { min: 0, max: 400 }),
   }),
   climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: airRef }),
-  calendar: z.strictObject({ startsOn: StartDate, hours: listOf(WorkingHours, { min: 1, max: 21 }) }),
+  calendar: z.strictObject({
+    startsOn: StartDate,
+    hours: listOf(WorkingHours, { min: 1, max: 21 }),
+    /** Days without any bench time, whatever the week says. */
+    daysOff: listOf(StartDate, { min: 0, max: 120 }),
+    /** The day it is wanted for. */
+    deadline: StartDate.nullable(),
+    /** Tasks in an order that was found to be quick; tried beside the others for as long as there is one. */
+    order: listOf(text(160), { min: 0, max: 4_000 }),
+  }),
   /** Where the section is cut. */
   section: z.strictObject({ from: PointSchema, to: PointSchema }),
 });

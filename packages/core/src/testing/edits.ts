@@ -84,6 +84,9 @@ export const SAMPLE_EDITS = {
   'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),
   'climate/set': (_, random) => ({ code: 'climate/set', change: { airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) } }),
   'calendar/first-day': (_, random) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${whole(random, 1, 9)}` }),
+  'calendar/days-off': (_, random) => ({ code: 'calendar/days-off', daysOff: [`2026-12-1${whole(random, 0, 9)}`] }),
+  'calendar/deadline': (_, random) => ({ code: 'calendar/deadline', deadline: random() < 0.3 ? null : `2026-12-2${whole(random, 0, 9)}` }),
+  'calendar/arrange': (_, random) => ({ code: 'calendar/arrange', order: [`cut-base-A${whole(random, 1, 4)}`] }),
   'calendar/hours': (_, random) => ({
     code: 'calendar/hours',
     hours: [{ weekday: whole(random, 1, 7), fromMin: 600, toMin: whole(random, 660, 900) }],

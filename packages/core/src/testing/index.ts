@@ -24,3 +24,4 @@ export {
   withCoats,
 } from './plans';
 export { chanceSettings, chanceStocks } from './pieces';
+export { GRID_MIN, chanceProblem, countedOut } from './chance-problems';

@@ -1,9 +1,10 @@
 import { expose } from 'comlink';
 import { BoardCopy } from './board-copy';
+import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
 import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
-import { buildOptions, split, waterOptions } from './searches/options';
+import { buildOptions, earlierOptions, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
 import { tallyThen } from './searches/tally';
@@ -32,7 +33,9 @@ const searches = {
   split: ofBoard(split),
   buildOptions: ofBoard(buildOptions),
   waterOptions: ofBoard(waterOptions),
+  earlierOptions: ofBoard(earlierOptions),
   tallyThen: ofBoard(tallyThen),
+  betterEvenings: ofBoard(betterEvenings),
   betterLayout: ofBoard(betterLayout),
   drawing,
   heights,

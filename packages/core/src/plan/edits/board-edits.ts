@@ -46,4 +46,16 @@ export const boardEdits = {
     'Change the bench hours',
     ({ plan }, { hours }) => void (plan.calendar.hours = hours.map((entry) => ({ ...entry }))),
   ),
+  'calendar/days-off': edit<{ readonly daysOff: readonly string[] }>(
+    'Change the days off',
+    ({ plan }, { daysOff }) => void (plan.calendar.daysOff = [...new Set(daysOff)].sort()),
+  ),
+  'calendar/deadline': edit<{ readonly deadline: string | null }>(
+    'Change the day it is wanted for',
+    ({ plan }, { deadline }) => void (plan.calendar.deadline = deadline),
+  ),
+  'calendar/arrange': edit<{ readonly order: readonly string[] }>(
+    'Arrange the evenings',
+    ({ plan }, { order }) => void (plan.calendar.order = [...order]),
+  ),
 };

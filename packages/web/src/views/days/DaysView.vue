@@ -2,7 +2,7 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { tilesOf } from '@spare-acre/core/ground';
-import { clock } from '@spare-acre/core/days';
+import { clock, daysOffFrom, daysOffText } from '@spare-acre/core/days';
 import { LIMITS } from '@spare-acre/core/fields';
 import type { Plan } from '@spare-acre/core/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -10,11 +10,14 @@ import FigureCell from '../../ui/FigureCell.vue';
 import FigureLine from '../../ui/FigureLine.vue';
 import NumberField from '../../ui/NumberField.vue';
 import DayField from '../../ui/DayField.vue';
+import TextField from '../../ui/TextField.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
+import BetterEvenings from './BetterEvenings.vue';
 import DayChart from './DayChart.vue';
+import EarlierWays from './EarlierWays.vue';
 import HoursField from './HoursField.vue';
 
 const store = usePlan();
@@ -38,6 +41,11 @@ const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value:
 const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
 const setClimate = (change: Partial<Plan['climate']>): string => store.edit({ code: 'climate/set', change });
 const setHours = (hours: Plan['calendar']['hours']): string => store.edit({ code: 'calendar/hours', hours });
+function setDaysOff(typed: string): string {
+  const read = daysOffFrom(typed);
+  return read.ok ? store.edit({ code: 'calendar/days-off', daysOff: read.value }) : read.problem.message;
+}
+const setDeadline = (day: string): string => store.edit({ code: 'calendar/deadline', deadline: day === '' ? null : day });
 const hoursOn = (weekday: number): string =>
   plan.value.calendar.hours
     .filter((h) => h.weekday === weekday)
@@ -88,6 +96,7 @@ const hoursOn = (weekday: number): string =>
           </tr>
         </tbody>
       </BTableSimple>
+      <EarlierWays />
     </div>
     <aside class="notes" aria-label="Notes">
       <h2>When</h2>
@@ -114,7 +123,10 @@ const hoursOn = (weekday: number): string =>
           :hours="plan.calendar.hours"
           :take="setHours"
         />
+        <TextField label="Days off" :value="daysOffText(plan.calendar.daysOff)" :take="setDaysOff" />
+        <DayField label="Wanted for" :value="plan.calendar.deadline ?? ''" :take="setDeadline" />
       </section>
+      <BetterEvenings />
       <section>
         <h3>Air at the bench</h3>
         <NumberField

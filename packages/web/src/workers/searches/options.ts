@@ -1,8 +1,10 @@
 import {
   type BuildOption,
+  type EarlierOption,
   type SplitOption,
   type WaterOption,
   buildOptionsOf,
+  earlierOptionsOf,
   splitAdvice,
   waterOptionsOf,
 } from '@spare-acre/core/pipeline';
@@ -33,6 +35,16 @@ export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Pr
 export async function waterOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly WaterOption[] | null> {
   let options: readonly WaterOption[] = [];
   for (const progress of waterOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
+    ({ options } = progress);
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return options;
+}
+
+/** The same board with whatever might make it ready sooner. */
+export async function earlierOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly EarlierOption[] | null> {
+  let options: readonly EarlierOption[] = [];
+  for (const progress of earlierOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
     ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }

@@ -1,0 +1,70 @@
+import { describe, expect, test } from 'vitest';
+import { type Evenings, betterEvenings } from '../days';
+import { brinefold } from '../demo';
+import * as finish from '../finish';
+import { makePieces } from '../pieces';
+import { appliedTo } from '../plan/edits';
+import { CATALOGUE } from '../testing';
+import { type EarlierOption, earlierOptionsOf } from './earlier-options';
+import { derivePipeline } from './full';
+
+const plan = brinefold(CATALOGUE);
+const derive = derivePipeline(makePieces, finish);
+const own = derive(plan, CATALOGUE);
+/** The search's answer after so many looks. */
+function found(looks: number): Evenings {
+  let last: Evenings | null = null;
+  for (const step of betterEvenings(own.steps, plan.calendar, plan.seed)) {
+    last = step;
+    if (--looks === 0) break;
+  }
+  return last!;
+}
+
+describe('better evenings for Brinefold', () => {
+  const best = found(120);
+  test('are days earlier than the quick schedule, and not before what no order can beat', () => {
+    expect(own.days.ready!.at.value - best.throughMin).toBeGreaterThan(24 * 60);
+    expect(best.boundMin).toBeLessThanOrEqual(best.throughMin + 0.5);
+    expect(best.boundMin).toBeGreaterThanOrEqual(own.days.bound!.at.value - 0.5);
+  });
+  test('kept in the plan they are what the tally tells, every task in its turn', () => {
+    const kept = derive({ ...plan, calendar: { ...plan.calendar, order: best.order } }, CATALOGUE).days;
+    expect(kept.ready!.at.value).toBeCloseTo(best.throughMin, 3);
+    const endOf = new Map(kept.slots.map((slot) => [slot.task.id, slot.endMin]));
+    for (const { task, startMin } of kept.slots)
+      for (const { taskId, least } of task.after) expect(startMin).toBeGreaterThanOrEqual(endOf.get(taskId)! + least.value - 1e-6);
+  });
+  test('an order kept for a board that has changed since still plans all of it', () => {
+    const order = ['gone-A9', ...best.order.slice(5, 60)];
+    const kept = derive({ ...plan, calendar: { ...plan.calendar, order } }, CATALOGUE).days;
+    expect(kept.slots).toHaveLength(own.days.slots.length);
+    expect(kept.ready!.at.value).toBeLessThanOrEqual(own.days.ready!.at.value);
+  });
+});
+
+describe('a day it is wanted for', () => {
+  const lateFor = (deadline: string | null) =>
+    derive({ ...plan, calendar: { ...plan.calendar, deadline } }, CATALOGUE).warnings.filter(({ code }) => code === 'days/late');
+  test('that is too soon is told with by how much', () => {
+    const [late] = lateFor('2026-12-26');
+    expect([late!.title, ...late!.text].join(' ')).toMatch(/Sat 26 Dec.*ready Wed 30 Dec.* too late/);
+    expect(late!.text.join('')).toContain('3\u00a0d\u00a021\u00a0h');
+  });
+  test('that no order of work can make says so', () =>
+    expect(lateFor('2026-12-10')[0]!.text.join('')).toContain('No order of work makes it'));
+  test('that it makes, or none: nothing to say', () => expect([...lateFor('2026-12-31'), ...lateFor(null)]).toEqual([]));
+});
+
+test('what would bring it forward is each planned anew, the most won first, and taking one gives what was told', () => {
+  let options: readonly EarlierOption[] = [];
+  for (const progress of earlierOptionsOf(plan, CATALOGUE, undefined, makePieces)) options = progress.options;
+  expect(options.length).toBeGreaterThan(5);
+  const won = options.map((option) => option.won.value);
+  expect(won).toEqual([...won].sort((a, b) => b - a));
+  const best = options[0]!;
+  expect(best.won.value).toBeGreaterThan(0);
+  const { tally } = derive(appliedTo(plan, best.edit), CATALOGUE);
+  expect(tally.readyText).toBe(best.readyText);
+  expect(options.map(({ id }) => id)).toEqual(expect.arrayContaining(['air-fan', 'warmer', 'longer']));
+});

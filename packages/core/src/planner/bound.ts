@@ -1,0 +1,259 @@
+import { type Network, inOrder } from './network';
+import { type Problem, type Window, SLACK_MIN } from './problem';
+
+/** A time that no plan can beat, and what says so. */
+export interface Bound {
+  readonly throughMin: number;
+  readonly by: 'chain' | 'hands' | 'store' | 'none';
+}
+
+/**
+ * No plan is through before the longest chain through the hours of those who may do it. Beyond that a time is out of reach if, to be through by then, some jobs that cannot
+ * begin before one moment and must have ended by another ask more of the hands or of a store than there is in between; the first time that is not shown so is found by halving.
+ * @param withinMin when some plan is through, Infinity where none is known
+ * @source destructive bounds with energy over heads and deadlines: Klein and Scholl 1999; Baptiste, Le Pape and Nuijten, "Constraint-Based Scheduling", 2001
+ */
+export function boundOf(problem: Problem, network: Network, withinMin = Infinity): Bound {
+  const { jobs, links } = problem;
+  if (jobs.length === 0) return { throughMin: 0, by: 'none' };
+  const order = inOrder(jobs.length, links);
+  const times = hoursByWho(problem);
+  // When each job can begin and end at the earliest, with everybody free.
+  const headMin = new Float64Array(jobs.length);
+  const endMin = new Float64Array(jobs.length);
+  let chainMin = 0;
+  for (const job of order) {
+    const own = jobs[job]!;
+    let ready = own.notBeforeMin;
+    for (const { from, leastMin } of network.into[job]!) ready = Math.max(ready, endMin[from]! + leastMin);
+    const { startMin, untilMin } =
+      own.pinnedMin === null ? times(job).from(ready) : { startMin: own.pinnedMin, untilMin: own.pinnedMin + own.workMin };
+    headMin[job] = startMin;
+    endMin[job] = untilMin;
+    chainMin = Math.max(chainMin, untilMin + own.cureMin);
+  }
+  if (!Number.isFinite(chainMin)) return { throughMin: Infinity, by: 'chain' };
+  const asks = asksOf(problem, headMin);
+  const dueMin = new Float64Array(jobs.length);
+  const refuted = (throughMin: number): Bound['by'] | null => {
+    for (let k = order.length - 1; k >= 0; k--) {
+      const job = order[k]!;
+      let due = throughMin - jobs[job]!.cureMin;
+      for (const { to, leastMin } of network.outOf[job]!) due = Math.min(due, startBy[to]! - leastMin);
+      const { pinnedMin, workMin } = jobs[job]!;
+      dueMin[job] = due;
+      startBy[job] = pinnedMin === null ? times(job).by(due) : pinnedMin;
+      if (startBy[job]! < headMin[job]! - SLACK_MIN || (pinnedMin !== null && due < pinnedMin + workMin - SLACK_MIN)) return 'chain';
+    }
+    return asks.tooMuch(dueMin);
+  };
+  const startBy = new Float64Array(jobs.length);
+  let [low, by] = [chainMin, 'chain' as Bound['by']];
+  let high = Math.min(withinMin, chainMin * 8 + 60 * 1_440);
+  for (let round = 0; round < ROUNDS && high - low > 0.5; round++) {
+    const middle = (low + high) / 2;
+    const why = refuted(middle);
+    if (why === null) high = middle;
+    else [low, by] = [middle, why];
+  }
+  return { throughMin: low, by };
+}
+const ROUNDS = 24;
+
+/** What is asked of hands and stores between a moment before which jobs cannot begin and one by which they must have ended. */
+function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { tooMuch: (dueMin: Float64Array) => Bound['by'] | null } {
+  const heads = thinned([...headMin].sort((a, b) => a - b));
+  const all = people.map((_, i) => i);
+  const groups = (people.length === 1 ? [all] : [all, ...all.map((one) => [one])]).map((who) => ({
+    // Only what nobody else may do counts for these people.
+    own: jobs.flatMap(({ may, pinnedMin }, job) => (pinnedMin === null && may.every((person) => who.includes(person)) ? [job] : [])),
+    capacity: new Capacity(who.flatMap((person) => people[person]!.windows)),
+  }));
+  const held = stores.map((_, store) =>
+    jobs.flatMap(({ holds, workMin }, job) =>
+      holds
+        .filter((hold) => hold.store === store)
+        .map(({ amount, afterMin }) => ({ job, afterMin, energy: amount * (workMin + afterMin) })),
+    ),
+  );
+  return {
+    tooMuch(dueMin) {
+      for (const { own, capacity } of groups) {
+        const inTurn = own.toSorted((a, b) => dueMin[a]! - dueMin[b]!);
+        for (const head of heads) {
+          let work = 0;
+          const done = capacity.doneAt(head);
+          for (const job of inTurn) {
+            if (headMin[job]! < head - SLACK_MIN) continue;
+            work += jobs[job]!.workMin * jobs[job]!.hands;
+            if (work > capacity.doneAt(dueMin[job]!) - done + SLACK_MIN) return 'hands';
+          }
+        }
+      }
+      for (const [store, own] of held.entries()) {
+        const inTurn = own.toSorted((a, b) => dueMin[a.job]! + a.afterMin - dueMin[b.job]! - b.afterMin);
+        for (const head of heads) {
+          let energy = 0;
+          for (const one of inTurn) {
+            if (headMin[one.job]! < head - SLACK_MIN) continue;
+            energy += one.energy;
+            if (energy > stores[store]!.capacity * (dueMin[one.job]! + one.afterMin - head) + SLACK_MIN) return 'store';
+          }
+        }
+      }
+      return null;
+    },
+  };
+}
+
+/** So many heads at most are asked: each is a sum over all jobs. */
+const MOST_HEADS = 60;
+const thinned = (sorted: readonly number[]): readonly number[] => {
+  const own = sorted.filter((value, i) => i === 0 || value > sorted[i - 1]! + SLACK_MIN);
+  return own.length <= MOST_HEADS ? own : Array.from({ length: MOST_HEADS }, (_, i) => own[Math.floor((i * own.length) / MOST_HEADS)]!);
+};
+
+/** Open time of several added up, by when it was there. */
+class Capacity {
+  private readonly at: number[];
+  private readonly sum: number[];
+  private readonly rate: number[];
+  constructor(windows: readonly Window[]) {
+    const steps = windows
+      .flatMap(({ fromMin, toMin }) => [
+        { at: fromMin, by: 1 },
+        { at: toMin, by: -1 },
+      ])
+      .sort((a, b) => a.at - b.at);
+    this.at = [0];
+    this.sum = [0];
+    this.rate = [0];
+    let [rate, sum, last] = [0, 0, 0];
+    for (const { at, by } of steps) {
+      sum += rate * (at - last);
+      rate += by;
+      last = at;
+      this.at.push(at);
+      this.sum.push(sum);
+      this.rate.push(rate);
+    }
+  }
+  /** How much there has been by a time. */
+  doneAt(timeMin: number): number {
+    let low = 0;
+    let high = this.at.length - 1;
+    while (low < high) {
+      const middle = (low + high + 1) >> 1;
+      if (this.at[middle]! <= timeMin) low = middle;
+      else high = middle - 1;
+    }
+    return this.sum[low]! + this.rate[low]! * (timeMin - this.at[low]!);
+  }
+}
+
+interface Ask {
+  /** The earliest from a time on. */
+  readonly from: (readyMin: number) => { readonly startMin: number; readonly untilMin: number };
+  /** The latest start that ends by a time, −∞ where there is none. */
+  readonly by: (dueMin: number) => number;
+}
+/** For each job, when it could be done with nobody busy: in one go where it fits into some evening, else broken off. */
+function hoursByWho({ people, jobs }: Problem): (job: number) => Ask {
+  const kept = new Map<string, readonly Window[]>();
+  const windowsFor = (job: number): readonly Window[] => {
+    const { may, open, hands } = jobs[job]!;
+    const key = `${hands} of ${may.join()}`;
+    const all = may.flatMap((person) => people[person]!.windows).sort((a, b) => a.fromMin - b.fromMin);
+    const own = kept.get(key) ?? kept.set(key, hands === 1 ? all : whenSoMany(all, hands)).get(key)!;
+    return open === null ? own : shared(own, open);
+  };
+  const asks = jobs.map((own, job): Ask => {
+    const { workMin } = own;
+    const windows = windowsFor(job);
+    const isLong = own.may.every((person) => people[person]!.windows.every(({ fromMin, toMin }) => toMin - fromMin < workMin - SLACK_MIN));
+    if (isLong) return { from: (ready) => forwards(windows, ready, workMin), by: (due) => backwards(windows, due, workMin) };
+    const fits = windows.filter(({ fromMin, toMin }) => toMin - fromMin >= workMin - SLACK_MIN);
+    const longest = fits.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0);
+    // The latest end among those that begin no later.
+    const latestTo: number[] = [];
+    for (const { toMin } of fits) latestTo.push(Math.max(toMin, latestTo.at(-1) ?? -Infinity));
+    return {
+      from: (ready) => {
+        let best = Infinity;
+        for (let i = countUpTo(fits, ready - longest); i < fits.length && fits[i]!.fromMin < best; i++) {
+          const start = Math.max(ready, fits[i]!.fromMin);
+          if (fits[i]!.toMin - start >= workMin - SLACK_MIN) best = Math.min(best, start);
+        }
+        return { startMin: best, untilMin: best + workMin };
+      },
+      by: (due) => {
+        const count = countUpTo(fits, due - workMin + SLACK_MIN);
+        return count === 0 ? -Infinity : Math.min(due, latestTo[count - 1]!) - workMin;
+      },
+    };
+  });
+  return (job) => asks[job]!;
+}
+/** Times at which so many are there at once. */
+function whenSoMany(windows: readonly Window[], count: number): readonly Window[] {
+  const steps = windows
+    .flatMap(({ fromMin, toMin }) => [
+      { at: fromMin, by: 1 },
+      { at: toMin, by: -1 },
+    ])
+    .sort((a, b) => a.at - b.at || b.by - a.by);
+  const both: Window[] = [];
+  let [there, since] = [0, 0];
+  for (const { at, by } of steps) {
+    if (there < count && there + by >= count) since = at;
+    if (there >= count && there + by < count && at > since) both.push({ fromMin: since, toMin: at });
+    there += by;
+  }
+  return both;
+}
+/** How many begin no later than a time. */
+function countUpTo(windows: readonly Window[], timeMin: number): number {
+  let low = 0;
+  let high = windows.length;
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (windows[middle]!.fromMin <= timeMin) low = middle + 1;
+    else high = middle;
+  }
+  return low;
+}
+/** Times that lie in both. @param b in order and apart */
+function shared(a: readonly Window[], b: readonly Window[]): readonly Window[] {
+  const both: Window[] = [];
+  let first = 0;
+  for (const one of a) {
+    while (first < b.length && b[first]!.toMin <= one.fromMin) first++;
+    for (let i = first; i < b.length && b[i]!.fromMin < one.toMin; i++) {
+      const [fromMin, toMin] = [Math.max(one.fromMin, b[i]!.fromMin), Math.min(one.toMin, b[i]!.toMin)];
+      if (toMin - fromMin > SLACK_MIN) both.push({ fromMin, toMin });
+    }
+  }
+  return both.sort((x, y) => x.fromMin - y.fromMin);
+}
+/** Broken off where windows end; several people's hours that overlap count twice, which only makes it earlier than it can be. */
+function forwards(windows: readonly Window[], readyMin: number, workMin: number): { startMin: number; untilMin: number } {
+  let [left, startMin] = [workMin, Infinity];
+  for (const { fromMin, toMin } of windows) {
+    const from = Math.max(fromMin, readyMin);
+    if (toMin - from <= SLACK_MIN) continue;
+    startMin = Math.min(startMin, from);
+    if (toMin - from >= left) return { startMin, untilMin: from + left };
+    left -= toMin - from;
+  }
+  return { startMin, untilMin: Infinity };
+}
+function backwards(windows: readonly Window[], dueMin: number, workMin: number): number {
+  let left = workMin;
+  for (const { fromMin, toMin } of windows.toReversed()) {
+    const to = Math.min(toMin, dueMin);
+    if (to - fromMin <= SLACK_MIN) continue;
+    if (to - fromMin >= left) return to - left;
+    left -= to - fromMin;
+  }
+  return -Infinity;
+}

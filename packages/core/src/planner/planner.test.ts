@@ -1,0 +1,173 @@
+import { describe, expect, test } from 'vitest';
+import { chanceProblem, countedOut } from '../testing/chance-problems';
+import { boundOf } from './bound';
+import { breachesOf, throughOf } from './check';
+import { networkOf } from './network';
+import type { Job, Link, Problem } from './problem';
+import { Placer } from './place';
+import { type Progress, firstOrders, improved, quick } from './search';
+
+const DAY = 1_440;
+/** Two hours every evening from seven on. */
+const evenings = (days: number, fromMin = 1_140, toMin = 1_260) =>
+  Array.from({ length: days }, (_, day) => ({ fromMin: day * DAY + fromMin, toMin: day * DAY + toMin }));
+const job = (workMin: number, change: Partial<Job> = {}): Job => ({
+  workMin,
+  cureMin: 0,
+  hands: 1,
+  may: [0],
+  holds: [],
+  open: null,
+  notBeforeMin: 0,
+  pinnedMin: null,
+  ...change,
+});
+const link = (from: number, to: number, change: Partial<Link> = {}): Link => ({
+  from,
+  to,
+  leastMin: 0,
+  mostMin: Infinity,
+  orAfterMin: Infinity,
+  ...change,
+});
+const problem = (jobs: readonly Job[], links: readonly Link[] = [], change: Partial<Problem> = {}): Problem => ({
+  people: [{ windows: evenings(20) }],
+  stores: [],
+  jobs,
+  links,
+  horizonMin: 20 * DAY,
+  ...change,
+});
+/** The best after so many looks, or as soon as it is proven. */
+function searched(of: Problem, looks = 40): Progress {
+  let last: Progress | null = null;
+  for (const progress of improved(of, 1)) {
+    last = progress;
+    if (--looks === 0) break;
+  }
+  return last!;
+}
+const starts = (of: Problem): readonly number[] => searched(of).best!.placed.map(({ startMin }) => startMin);
+
+describe('rules of a plan, each by hand', () => {
+  test('a wait of ten hours takes the next step to the next evening', () =>
+    expect(starts(problem([job(30), job(30)], [link(0, 1, { leastMin: 600 })]))).toEqual([1_140, DAY + 1_140]));
+  test('what must follow within twenty minutes is held back together, where an hour elsewhere is in the way', () => {
+    // 100 of 120 minutes are taken by what is pinned; wet on wet needs 50 at a stretch.
+    const of = problem([job(100, { pinnedMin: 1_140 }), job(25), job(25)], [link(1, 2, { mostMin: 20 })]);
+    const [, first, second] = starts(of);
+    expect([first, second]).toEqual([DAY + 1_140, DAY + 1_165]);
+  });
+  test('within an hour or after a day: what comes too late for the hour waits for the day', () => {
+    const busy = job(90, { pinnedMin: 1_170, may: [0] });
+    const of = problem([job(30), busy, job(30)], [link(0, 2, { mostMin: 60, orAfterMin: DAY })]);
+    expect(starts(of)[2]).toBe(DAY + 1_170);
+  });
+  test('two people carry only while both are there, and one who may not does not', () => {
+    const people = [{ windows: evenings(20) }, { windows: evenings(20, 1_200, 1_320).filter((_, day) => day === 3) }];
+    const both = problem([job(30, { hands: 2, may: [0, 1] })], [], { people });
+    expect(starts(both)).toEqual([3 * DAY + 1_200]);
+    const other = problem([job(30, { may: [1] })], [], { people });
+    expect(starts(other)).toEqual([3 * DAY + 1_200]);
+  });
+  test('one drying place: the second lies down when the first is up', () => {
+    const hold = { holds: [{ store: 0, amount: 1, afterMin: 1_500 }] };
+    const of = problem([job(30, hold), job(30, hold)], [], { stores: [{ capacity: 1 }] });
+    expect(starts(of)).toEqual([1_140, DAY + 1_230]);
+  });
+  test('noise only by day: no evening will do', () => {
+    const open = Array.from({ length: 20 }, (_, day) => ({ fromMin: day * DAY + 600, toMin: day * DAY + 1_080 }));
+    const progress = searched(problem([job(30, { open })]));
+    expect([progress.best, progress.failed]).toMatchObject([null, { job: 0, why: 'no-time' }]);
+  });
+  test('a job longer than any evening is broken off and goes on', () => {
+    const [placed] = searched(problem([job(200)])).best!.placed;
+    expect(placed!.stretches).toEqual([
+      { fromMin: 1_140, toMin: 1_260 },
+      { fromMin: DAY + 1_140, toMin: DAY + 1_220 },
+    ]);
+  });
+  test('pinned before what it comes after is done: said, not planned', () => {
+    const of = problem([job(30), job(30, { pinnedMin: 1_150 })], [link(0, 1)]);
+    expect(searched(of).failed).toMatchObject({ job: 1, why: 'pin' });
+  });
+  test('what must follow but can not in any evening: none is planned, and which it was is said', () => {
+    const of = problem([job(100), job(100)], [link(0, 1, { mostMin: 30 })]);
+    const { best, failed } = searched(of);
+    expect(best).toBeNull();
+    expect([0, 1]).toContain(failed!.job);
+  });
+});
+
+describe('small workshops of chance, counted out', () => {
+  const seeds = [2, 3, 4, 6, 7, 8, 9, 11, 12, 13, 14];
+  test.each(seeds)('%i: nothing on the grid is through earlier, no rule is broken; none where there is none', (seed) => {
+    const of = chanceProblem(seed, 1 + (seed % 2), 2 + (seed % 2), true);
+    const { best, bound } = searched(of);
+    if (best === null) {
+      expect(countedOut(of, of.horizonMin + 3 * DAY)).toBeNull();
+      return;
+    }
+    expect(breachesOf(of, best.placed)).toEqual([]);
+    expect(throughOf(of, best.placed)).toBeCloseTo(best.throughMin, 6);
+    expect(bound.throughMin).toBeLessThanOrEqual(best.throughMin + 0.5);
+    expect(countedOut(of, best.throughMin - 5)).toBeNull();
+  });
+});
+
+describe('larger ones', () => {
+  test.each([1_001, 1_002, 1_005])('%i: every order that is placed keeps the rules, and none beats the bound', (seed) => {
+    const of = chanceProblem(seed, 5, 12);
+    const network = networkOf(of);
+    const placer = new Placer(of, network);
+    for (const order of firstOrders(of, network)) {
+      const outcome = placer.place(order);
+      if (!outcome.ok) continue;
+      expect(breachesOf(of, placer.told())).toEqual([]);
+      expect(boundOf(of, network).throughMin).toBeLessThanOrEqual(outcome.throughMin + 0.5);
+    }
+  });
+  test('what stands of the order before changes nothing: the same order comes out the same, placed anew or after another', () => {
+    const of = chanceProblem(1_003, 5, 12);
+    const network = networkOf(of);
+    const [listed, byTail] = firstOrders(of, network);
+    const ends = (placer: Placer, order: readonly number[]): readonly number[] => {
+      placer.place(order);
+      return [...placer.endMin];
+    };
+    const used = new Placer(of, network);
+    const first = ends(used, listed!);
+    ends(used, byTail!);
+    ends(used, [...listed!.slice(0, 30), ...byTail!.filter((group) => !listed!.slice(0, 30).includes(group))]);
+    expect(ends(used, listed!)).toEqual(first);
+    expect(first).toEqual(ends(new Placer(of, network), listed!));
+  });
+  test('searched on it is never later than the good orders alone, and here it is earlier', () => {
+    const of = chanceProblem(1_002, 5, 12);
+    const alone = quick(of, 0, 1).best!.throughMin;
+    const longer = searched(of, 60);
+    expect(longer.best!.throughMin).toBeLessThan(alone);
+    expect(breachesOf(of, longer.best!.placed)).toEqual([]);
+  });
+});
+
+describe('the checker is no yes-man', () => {
+  const of = problem(
+    [job(30, { holds: [{ store: 0, amount: 1, afterMin: 600 }] }), job(30, { holds: [{ store: 0, amount: 1, afterMin: 600 }] })],
+    [link(0, 1, { leastMin: 60 })],
+    { stores: [{ capacity: 1 }] },
+  );
+  const at = (startMin: number, people: readonly number[] = [0]) => ({
+    startMin,
+    endMin: startMin + 30,
+    stretches: [{ fromMin: startMin, toMin: startMin + 30 }],
+    people,
+  });
+  test.each([
+    ['too soon after another', [at(1_140), at(1_180)], 'link'],
+    ['two things at once', [at(1_140), at(1_150)], 'hands'],
+    ['outside the hours', [at(1_000), at(2 * DAY + 1_140)], 'hours'],
+    ['by nobody', [at(1_140, []), at(2 * DAY + 1_140)], 'person'],
+    ['two in one place', [at(1_140), at(1_230)], 'store'],
+  ])('%s', (_, placed, code) => expect(breachesOf(of, placed).map((one) => one.code)).toContain(code));
+});

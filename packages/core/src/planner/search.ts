@@ -1,0 +1,387 @@
+import { seeded } from '../base/random';
+import { type Bound, boundOf } from './bound';
+import { type Network, networkOf } from './network';
+import { type Outcome, type Reason, Placer } from './place';
+import type { Placed, Problem } from './problem';
+
+/** The best plan so far. */
+export interface Plan {
+  readonly placed: readonly Placed[];
+  readonly reasons: readonly Reason[];
+  readonly throughMin: number;
+  /** Jobs in the order that they were placed in. */
+  readonly order: readonly number[];
+}
+/** How far a search has come. */
+export interface Progress {
+  readonly best: Plan | null;
+  readonly bound: Bound;
+  readonly tries: number;
+  /** It cannot get better: the bound is met, or every order was tried. */
+  readonly isProven: boolean;
+  /** Where nothing fits: the last thing that did not. */
+  readonly failed: Extract<Outcome, { ok: false }> | null;
+}
+
+/** Orders placed between two looks at how far it has come. */
+const TRIES_EACH = 24;
+/** A plan as good as the one so many tries ago is gone on from. */
+const REMEMBERS = 60;
+/** Without anything better for so long it goes back to the best, and shakes it. */
+const MOST_IDLE = 900;
+/** Orders of so few groups are all tried. */
+const FEW_GROUPS = 7;
+/** Earlier ends, by how much work they are, weigh as well: many plans are through at the same time, and only evenings well filled lead to a better one. */
+const WEIGHT_OF_MEAN = 3;
+
+/**
+ * Good orders first, then a search over orders: jobs on the chain that decides the end are let ahead of what kept them, others move by chance.
+ * Endless but where it is proven: whoever asks stops when time is up.
+ * @source late acceptance: Burke and Bykov 2017; chain-guided insertion after Nowicki and Smutnicki 1996; forward–backward improvement: Tormos and Lova 2001
+ */
+export function* improved(problem: Problem, seed: number): Generator<Progress, Progress, void> {
+  const network = networkOf(problem);
+  const search = new Search(problem, network, seed);
+  for (const order of firstOrders(problem, network)) search.tryStart(order);
+  search.bound = boundOf(problem, network, search.best?.throughMin ?? Infinity);
+  yield search.progress();
+  if (network.groups.length <= FEW_GROUPS) {
+    search.tryAll();
+    return search.progress();
+  }
+  while (!search.isProven) {
+    for (let k = 0; k < TRIES_EACH && !search.isProven; k++) search.step();
+    yield search.progress();
+  }
+  return search.progress();
+}
+
+/** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones */
+export function quick(problem: Problem, count: number, seed: number): Progress {
+  const network = networkOf(problem);
+  const search = new Search(problem, network, seed);
+  for (const order of firstOrders(problem, network)) search.tryStart(order);
+  for (let k = 0; k < count; k++) search.step();
+  return search.progress();
+}
+
+/** Orders by rule: as the work is listed, longest way to the end first, most work after it first. @returns each an order of groups that links allow */
+export function firstOrders({ jobs }: Problem, network: Network): readonly (readonly number[])[] {
+  const { groups, tailMin } = network;
+  const ofGroup = (value: (job: number) => number): readonly number[] => groups.map((own) => Math.max(...own.map(value)));
+  const asListed = groups.map((own) => -Math.min(...own));
+  const byTail = ofGroup((job) => tailMin[job]! + jobs[job]!.workMin);
+  const byWork = ofGroup((job) => tailMin[job]! + 4 * jobs[job]!.workMin * jobs[job]!.hands);
+  return [asListed, byTail, byWork].map((priority) => orderBy(priority, network));
+}
+
+/** Groups by priority, each after those it comes after. */
+export function orderBy(priority: readonly number[], { before, after }: Network): readonly number[] {
+  const open = Int32Array.from(before, (own) => own.length);
+  const heap: number[] = [];
+  const isFirst = (a: number, b: number): boolean => priority[a]! > priority[b]! || (priority[a]! === priority[b]! && a < b);
+  const push = (group: number): void => {
+    let i = heap.push(group) - 1;
+    for (let up = (i - 1) >> 1; i > 0 && isFirst(heap[i]!, heap[up]!); up = (i - 1) >> 1) {
+      [heap[i], heap[up]] = [heap[up]!, heap[i]!];
+      i = up;
+    }
+  };
+  const pop = (): number => {
+    const top = heap[0]!;
+    const last = heap.pop()!;
+    if (heap.length === 0) return top;
+    heap[0] = last;
+    for (let i = 0; ;) {
+      let next = 2 * i + 1;
+      if (next >= heap.length) return top;
+      if (next + 1 < heap.length && isFirst(heap[next + 1]!, heap[next]!)) next++;
+      if (!isFirst(heap[next]!, heap[i]!)) return top;
+      [heap[i], heap[next]] = [heap[next]!, heap[i]!];
+      i = next;
+    }
+  };
+  for (let group = 0; group < open.length; group++) if (open[group] === 0) push(group);
+  const order: number[] = [];
+  while (heap.length > 0) {
+    const group = pop();
+    order.push(group);
+    for (const next of after[group]!) if (--open[next]! === 0) push(next);
+  }
+  return order;
+}
+
+class Search {
+  best: Plan | null = null;
+  bound: Bound = { throughMin: 0, by: 'none' };
+  private readonly placer: Placer;
+  private readonly random: () => number;
+  private tries = 0;
+  private failed: Progress['failed'] = null;
+  private isWhole = false;
+  private bestCost = Infinity;
+  private bestOrder: readonly number[] = [];
+  private order: readonly number[] = [];
+  private cost = Infinity;
+  private readonly costs = new Float64Array(REMEMBERS).fill(Infinity);
+  private idle = 0;
+  /** Of the order gone on from: starts, and what kept each job. */
+  private start: Float64Array;
+  private reasonBy: Int32Array;
+  private reasonKind: readonly Reason['kind'][] = [];
+  private end: Float64Array;
+  /** Each job's share of all work. */
+  private readonly weight: Float64Array;
+
+  constructor(
+    private readonly problem: Problem,
+    private readonly network: Network,
+    seed: number,
+  ) {
+    this.placer = new Placer(problem, network);
+    const all = problem.jobs.reduce((sum, { workMin, hands }) => sum + workMin * hands, 0) || 1;
+    this.weight = Float64Array.from(problem.jobs, ({ workMin, hands }) => (workMin * hands) / all);
+    this.random = seeded(seed);
+    this.start = new Float64Array(problem.jobs.length);
+    this.end = new Float64Array(problem.jobs.length);
+    this.reasonBy = new Int32Array(problem.jobs.length);
+  }
+
+  get isProven(): boolean {
+    return this.isWhole || (this.best !== null && this.best.throughMin <= this.bound.throughMin + 0.5);
+  }
+  progress(): Progress {
+    return {
+      best: this.best,
+      bound: this.bound,
+      tries: this.tries,
+      isProven: this.isProven,
+      failed: this.best === null ? this.failed : null,
+    };
+  }
+
+  tryStart(order: readonly number[]): void {
+    const cost = this.costOf(order);
+    if (this.order.length === 0 || cost < this.cost) this.goOnFrom(order, cost);
+  }
+
+  /** Every order, for a few groups. */
+  tryAll(): void {
+    const { before, groups } = this.network;
+    const order: number[] = [];
+    const used = new Uint8Array(groups.length);
+    const on = (): void => {
+      if (order.length === groups.length) return void this.costOf(order);
+      for (let group = 0; group < groups.length; group++) {
+        if (used[group] === 1 || before[group]!.some((one) => used[one] === 0)) continue;
+        used[group] = 1;
+        order.push(group);
+        on();
+        order.pop();
+        used[group] = 0;
+      }
+    };
+    on();
+    this.isWhole = true;
+  }
+
+  step(): void {
+    if (this.order.length < 2) {
+      this.isWhole = true;
+      return;
+    }
+    const order = this.moved();
+    const at = this.tries % REMEMBERS;
+    const cost = this.costOf(order, Math.max(this.cost, this.costs[at]!));
+    if (cost <= this.cost || cost <= this.costs[at]!) this.goOnFrom(order, cost);
+    this.costs[at] = this.cost;
+    if (++this.idle < MOST_IDLE) return;
+    // Back to the best, shaken.
+    this.idle = 0;
+    let shaken = this.bestOrder.length > 0 ? this.bestOrder : this.order;
+    for (let k = 0; k < 6; k++) {
+      this.order = shaken;
+      shaken = this.swept();
+    }
+    this.goOnFrom(shaken, this.costOf(shaken));
+    this.costs.fill(this.cost);
+  }
+
+  private costOf(order: readonly number[], enough = Infinity): number {
+    this.tries++;
+    const outcome = this.placer.place(order, enough);
+    if (!outcome.ok) {
+      this.failed = outcome;
+      return Infinity;
+    }
+    if (outcome.throughMin === Infinity) return Infinity;
+    const { endMin, startMin, reasonBy, reasonKind } = this.placer;
+    let sum = 0;
+    for (let i = 0; i < endMin.length; i++) sum += endMin[i]! * this.weight[i]!;
+    const cost = outcome.throughMin + WEIGHT_OF_MEAN * sum;
+    if (cost < this.bestCost - 1e-6) {
+      this.bestCost = cost;
+      this.bestOrder = [...order];
+      this.idle = 0;
+      const reasons = reasonKind.map((kind, job): Reason => ({ kind, by: reasonBy[job]! }));
+      // Of plans that are through together the one told is the last that was better in anything.
+      this.best = {
+        placed: this.placer.told(),
+        reasons,
+        throughMin: outcome.throughMin,
+        order: order.flatMap((group) => this.network.groups[group]!),
+      };
+    }
+    this.lastStart = startMin;
+    return cost;
+  }
+  private lastStart: Float64Array | null = null;
+
+  private goOnFrom(order: readonly number[], cost: number): void {
+    this.order = [...order];
+    this.cost = cost;
+    if (this.lastStart === null || cost === Infinity) return;
+    this.start.set(this.placer.startMin);
+    this.end.set(this.placer.endMin);
+    this.reasonBy.set(this.placer.reasonBy);
+    this.reasonKind = [...this.placer.reasonKind];
+  }
+
+  private moved(): readonly number[] {
+    const chance = this.random();
+    if (this.cost < Infinity && chance < 0.3) return this.ahead();
+    if (this.cost < Infinity && chance < 0.33) return this.fromBehind();
+    if (chance < 0.55) return this.swept();
+    return chance < 0.7 ? this.exchanged() : this.rebuilt();
+  }
+
+  /** From some place on so many groups are chosen anew: what can begin soonest, leaves the least time over, and has the most after it, each weighed by chance. */
+  private rebuilt(): readonly number[] {
+    const { before, after, groups, tailMin } = this.network;
+    const { jobs } = this.problem;
+    const from = Math.floor(this.random() * this.order.length);
+    const count = 8 + Math.floor(this.random() * 30);
+    const prefix = this.order.slice(0, from);
+    const stands = this.placer.place(prefix);
+    if (!stands.ok) return this.swept();
+    const left = new Set(this.order.slice(from));
+    const isLeft = new Uint8Array(groups.length);
+    for (const group of left) isLeft[group] = 1;
+    const shortMin = Math.min(...[...left].map((group) => jobs[groups[group]![0]!]!.workMin));
+    const [fill, urgency, luck] = [3 * this.random(), 0.15 * this.random(), 30 * this.random()];
+    const chosen: number[] = [];
+    const open = [...left].filter((group) => before[group]!.every((one) => isLeft[one] === 0));
+    for (let k = 0; k < count && open.length > 0; k++) {
+      let [best, least] = [-1, Infinity];
+      for (let i = 0; i < open.length; i++) {
+        const at = this.placer.peek(open[i]!, shortMin);
+        if (at === null) continue;
+        const job = groups[open[i]!]![0]!;
+        const score = at.startMin + fill * at.wastedMin - urgency * (tailMin[job]! + jobs[job]!.workMin) + luck * this.random();
+        if (score < least) [best, least] = [i, score];
+      }
+      if (best < 0) break;
+      const group = open[best]!;
+      if (this.placer.push(group) !== null) break;
+      open[best] = open.at(-1)!;
+      open.pop();
+      isLeft[group] = 0;
+      left.delete(group);
+      chosen.push(group);
+      for (const next of after[group]!) if (isLeft[next] === 1 && before[next]!.every((one) => isLeft[one] === 0)) open.push(next);
+    }
+    return [...prefix, ...chosen, ...left];
+  }
+
+  /** On the chain that decides the end, one that hands or room kept waiting is let ahead of what kept it. */
+  private ahead(): readonly number[] {
+    const { jobs } = this.problem;
+    let last = 0;
+    for (let job = 1; job < jobs.length; job++) if (this.end[job]! + jobs[job]!.cureMin > this.end[last]! + jobs[last]!.cureMin) last = job;
+    const kept: number[] = [];
+    for (let job = last, k = 0; job >= 0 && k <= jobs.length; k++) {
+      const kind = this.reasonKind[job]!;
+      if (kind !== 'wait' && kind !== 'free') kept.push(job);
+      const by = this.reasonBy[job]!;
+      // Nobody there until the evening opens: what it waited for is the link.
+      job = by >= 0 ? by : this.lastInto(job);
+    }
+    if (kept.length === 0) return this.swept();
+    const job = kept[Math.floor(this.random() * kept.length)]!;
+    const by = this.reasonBy[job]!;
+    const own = this.network.groupOf[job]!;
+    const at = this.order.indexOf(own);
+    const target =
+      by >= 0 && this.reasonKind[job] !== 'wait' ? this.order.indexOf(this.network.groupOf[by]!) : Math.floor(this.random() * at);
+    if (target >= at) return this.swept();
+    // Somewhat further ahead now and then: the evening before may have room.
+    const to = Math.max(0, target - (this.random() < 0.5 ? 0 : Math.floor(this.random() * 6)));
+    return this.brought(own, at, to);
+  }
+  private lastInto(job: number): number {
+    let [last, most] = [-1, -Infinity];
+    for (const { from, leastMin } of this.network.into[job]!)
+      if (this.end[from]! + leastMin > most) [last, most] = [from, this.end[from]! + leastMin];
+    return last;
+  }
+
+  /** A group, and what of it must come before, brought to an earlier place. */
+  private brought(group: number, at: number, to: number): readonly number[] {
+    const between = this.order.slice(to, at);
+    const needs = new Set([group]);
+    for (let k = between.length - 1; k >= 0; k--)
+      if (this.network.after[between[k]!]!.some((next) => needs.has(next))) needs.add(between[k]!);
+    const first = between.filter((one) => needs.has(one));
+    const rest = between.filter((one) => !needs.has(one));
+    return [...this.order.slice(0, to), ...first, group, ...rest, ...this.order.slice(at + 1)];
+  }
+
+  /** One group by chance to another place that its links allow. */
+  private swept(): readonly number[] {
+    const { before, after } = this.network;
+    const at = Math.floor(this.random() * this.order.length);
+    const group = this.order[at]!;
+    let [low, high] = [at, at];
+    const reach = 3 + Math.floor(this.random() * this.random() * this.order.length);
+    while (low > 0 && at - low < reach && !before[group]!.includes(this.order[low - 1]!)) low--;
+    while (high < this.order.length - 1 && high - at < reach && !after[group]!.includes(this.order[high + 1]!)) high++;
+    if (low === high) return this.order;
+    let to = low + Math.floor(this.random() * (high - low));
+    if (to >= at) to++;
+    const rest = this.order.filter((one) => one !== group);
+    rest.splice(to, 0, group);
+    return rest;
+  }
+
+  /** Two groups not far from one another change places where their links allow: an evening is filled otherwise. */
+  private exchanged(): readonly number[] {
+    const { before, after } = this.network;
+    const a = Math.floor(this.random() * this.order.length);
+    const b = a + 1 + Math.floor(this.random() * 12);
+    if (b >= this.order.length) return this.swept();
+    const [first, second] = [this.order[a]!, this.order[b]!];
+    for (let at = a; at < b; at++)
+      if (after[first]!.includes(this.order[at + 1]!) || before[second]!.includes(this.order[at]!)) return this.swept();
+    const order = [...this.order];
+    [order[a], order[b]] = [second, first];
+    return order;
+  }
+
+  /** As late as the end allows, hands in mind from behind, and from there forwards again. */
+  private fromBehind(): readonly number[] {
+    const { groups } = this.network;
+    // The latest start that what follows allows, by the plan as it stands: what has slack goes back, the rest keeps its turn.
+    const latest = new Float64Array(this.problem.jobs.length).fill(Infinity);
+    const jobs = this.order.flatMap((group) => groups[group]!).toSorted((a, b) => this.start[b]! - this.start[a]!);
+    const through = Math.max(...this.problem.jobs.map(({ cureMin }, job) => this.end[job]! + cureMin));
+    for (const job of jobs) {
+      let due = through - this.problem.jobs[job]!.cureMin;
+      for (const { to, leastMin } of this.network.outOf[job]!) due = Math.min(due, latest[to]! - leastMin);
+      latest[job] = due - (this.end[job]! - this.start[job]!);
+    }
+    return orderBy(
+      groups.map((own) => -Math.min(...own.map((job) => latest[job]!))),
+      this.network,
+    );
+  }
+}

@@ -1,0 +1,140 @@
+import { seeded } from '../base/random';
+import { type Job, type Link, type Placed, type Problem, type Window, breachesOf } from '../planner';
+
+const DAY_MIN = 1_440;
+/** Starts and lengths of small problems are whole multiples of this, so that all plans can be counted out. */
+export const GRID_MIN = 10;
+
+/** A workshop of chance: one to three people in the evenings, drying places, weights, windows, arrivals, pins, waits at least and at most. @param isSmall on the grid, few jobs, a few days */
+export function chanceProblem(seed: number, workpieces: number, steps: number, isSmall = false): Problem {
+  const random = seeded(seed);
+  const whole = (least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
+  const onGrid = (min: number): number => Math.max(GRID_MIN, Math.round(min / GRID_MIN) * GRID_MIN);
+  const min = (least: number, most: number): number =>
+    isSmall ? onGrid(least + random() * (most - least)) : least + random() * (most - least);
+  const days = isSmall ? 5 : 30 + workpieces * steps * 2;
+  type Evening = { readonly fromMin: number; readonly longMin: number };
+  const evening = (): Evening => ({ fromMin: 60 * whole(17, 19), longMin: isSmall ? 60 * whole(1, 3) : min(80, 200) });
+  // A builder with most evenings, helpers with one or two of them.
+  const week: (Evening | null)[] = Array.from({ length: 7 }, (): Evening | null => (random() < 0.7 ? evening() : null));
+  const always = whole(0, 6);
+  const day = { fromMin: 600, longMin: 240 };
+  week[always] = week[always] ?? day;
+  const helping = (): readonly (Evening | null)[] => {
+    const own = week.map((one): Evening | null =>
+      one !== null && random() < 0.35 ? { fromMin: one.fromMin + (random() < 0.5 ? 0 : 30), longMin: one.longMin } : null,
+    );
+    if (!own.some((one) => one !== null)) own[always] = week[always]!;
+    return own;
+  };
+  const windowsOf = (own: readonly (Evening | null)[]): readonly Window[] =>
+    Array.from({ length: days }, (_, day) => ({ day, one: own[day % 7]! })).flatMap(({ day, one }) =>
+      one === null ? [] : [{ fromMin: day * DAY_MIN + one.fromMin, toMin: day * DAY_MIN + one.fromMin + one.longMin }],
+    );
+  const people = Array.from({ length: isSmall ? whole(1, 2) : whole(2, 3) }, (_, i) => ({
+    windows: windowsOf(i === 0 ? week : helping()),
+  }));
+  const stores = [{ capacity: isSmall ? whole(1, 2) : Math.max(2, Math.ceil(workpieces * 0.6)) }, { capacity: 20 + 10 * whole(0, 3) }];
+  const jobs: Job[] = [];
+  const links: Link[] = [];
+  const daytime = Array.from({ length: days }, (_, day) => ({ fromMin: day * DAY_MIN + 600, toMin: day * DAY_MIN + 1_200 }));
+  for (let piece = 0; piece < workpieces; piece++) {
+    for (let step = 0; step < steps; step++) {
+      const both = people.length > 1 && random() < 0.08;
+      // The builder may do all but a little; helpers keep off more.
+      const may = people.map((_, i) => i).filter((i) => both || random() < (i === 0 ? 0.92 : 0.7));
+      const waitMin = random() < 0.25 ? 0 : min(30, isSmall ? 900 : 1_600);
+      const kind = random();
+      const holds =
+        waitMin === 0
+          ? []
+          : [
+              ...(kind < 0.5 ? [{ store: 0, amount: 1, afterMin: waitMin }] : []),
+              ...(kind > 0.4 && kind < 0.6 ? [{ store: 1, amount: whole(4, 20), afterMin: Math.min(waitMin, 300) }] : []),
+            ];
+      const job =
+        jobs.push({
+          workMin: min(10, isSmall ? 60 : 55),
+          cureMin: waitMin * (1 + Math.floor(random() * 2)),
+          hands: both ? 2 : 1,
+          may: may.length === 0 ? [whole(0, people.length - 1)] : may,
+          holds,
+          open: random() < 0.08 ? daytime : null,
+          notBeforeMin: random() < 0.06 ? (isSmall ? onGrid(random() * 2 * DAY_MIN) : random() * 4 * DAY_MIN) : 0,
+          pinnedMin: null,
+        }) - 1;
+      if (step === 0) continue;
+      const chance = random();
+      const before = jobs[job - 1]!;
+      const least = holdsLongest(before);
+      // Wet on wet, a window with a second chance, or dry as it comes.
+      if (chance < 0.12) {
+        links.push({ from: job - 1, to: job, leastMin: 0, mostMin: min(20, 90), orAfterMin: Infinity });
+        // A larger workshop is one that can be done: whoever did the first is there for the second.
+        if (!isSmall) {
+          const { may: own, hands, open } = before;
+          jobs[job - 1] = { ...before, workMin: min(10, 35), holds: [] };
+          jobs[job] = { ...jobs[job]!, workMin: min(10, 35), may: own, hands, open, holds: [], notBeforeMin: 0 };
+        }
+      } else if (chance < 0.22)
+        links.push({ from: job - 1, to: job, leastMin: least / 4, mostMin: least / 4 + 60, orAfterMin: Math.max(least, DAY_MIN) });
+      else links.push({ from: job - 1, to: job, leastMin: least, mostMin: Infinity, orAfterMin: Infinity });
+    }
+  }
+  // Now and then two become one.
+  for (let piece = 1; piece < workpieces; piece++)
+    if (random() < 0.3) links.push({ from: piece * steps - 1, to: jobs.length - 1, leastMin: 0, mostMin: Infinity, orAfterMin: Infinity });
+  const tidy = links.filter(({ from, to }) => from < to);
+  return { people, stores, jobs, links: isSmall ? tidy.map(gridded) : tidy, horizonMin: days * DAY_MIN };
+}
+const holdsLongest = ({ holds, cureMin }: Job): number =>
+  Math.max(0, ...holds.map(({ afterMin }) => afterMin), holds.length === 0 ? cureMin / 2 : 0);
+const gridded = (link: Link): Link => ({
+  ...link,
+  leastMin: Math.ceil(link.leastMin / GRID_MIN) * GRID_MIN,
+  mostMin: Math.floor(link.mostMin / GRID_MIN) * GRID_MIN,
+  orAfterMin: Math.ceil(link.orAfterMin / GRID_MIN) * GRID_MIN,
+});
+
+/** Asked so often at most: more is called not counted out. */
+const MOST_ASKED = 400_000;
+/**
+ * Counts out every plan on the grid that is through earlier than a time: every start, everyone who may, rule by rule. For a few jobs only.
+ * @returns the earliest there is, null for none, undefined when it was too much to count
+ */
+export function countedOut(problem: Problem, before: number): number | null | undefined {
+  const { jobs, people, links } = problem;
+  const tail = jobs.map(({ cureMin }) => cureMin);
+  for (let job = jobs.length - 1; job >= 0; job--)
+    for (const { from, to, leastMin } of links)
+      if (to === job) tail[from] = Math.max(tail[from]!, leastMin + jobs[job]!.workMin + tail[job]!);
+  const placed: Placed[] = [];
+  let best = before;
+  let asked = 0;
+  const on = (): void => {
+    if (asked > MOST_ASKED) return;
+    const job = placed.length;
+    if (job === jobs.length) {
+      best = Math.max(...placed.map(({ endMin }, i) => endMin + jobs[i]!.cureMin));
+      return;
+    }
+    const { workMin, hands, may, notBeforeMin, pinnedMin } = jobs[job]!;
+    let from = Math.max(0, notBeforeMin);
+    for (const link of links) if (link.to === job) from = Math.max(from, placed[link.from]!.endMin + link.leastMin);
+    const part = { ...problem, jobs: jobs.slice(0, job + 1), links: links.filter(({ to }) => to <= job) };
+    const sets = hands === 1 ? may.map((one) => [one]) : may.flatMap((a, i) => may.slice(i + 1).map((b) => [a, b]));
+    for (let at = pinnedMin ?? Math.ceil(from / GRID_MIN) * GRID_MIN; at + workMin + tail[job]! < best; at += GRID_MIN) {
+      for (const own of sets) {
+        const isThere = own.every((person) => people[person]!.windows.some(({ fromMin, toMin }) => fromMin <= at && toMin >= at + workMin));
+        if (!isThere && pinnedMin === null) continue;
+        asked++;
+        placed.push({ startMin: at, endMin: at + workMin, stretches: [{ fromMin: at, toMin: at + workMin }], people: own });
+        if (breachesOf(part, placed).length === 0) on();
+        placed.pop();
+      }
+      if (pinnedMin !== null || at > problem.horizonMin) break;
+    }
+  };
+  on();
+  return asked > MOST_ASKED ? undefined : best < before ? best : null;
+}

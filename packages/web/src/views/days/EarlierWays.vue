@@ -1,0 +1,61 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { shallowRef, watch } from 'vue';
+import type { EarlierOption } from '@spare-acre/core/pipeline';
+import FigureCell from '../../ui/FigureCell.vue';
+import SearchProgress from '../../ui/SearchProgress.vue';
+import { usePlan } from '../../document/plan';
+import { searches, useLongSearch } from '../../workers/searches';
+
+/** What would make the board ready sooner: each way planned anew, the most won first. */
+const store = usePlan();
+const search = useLongSearch();
+const options = shallowRef<readonly EarlierOption[] | null>(null);
+// Of another plan they say nothing.
+watch(
+  () => store.plan,
+  () => {
+    search.cancel();
+    options.value = null;
+  },
+);
+async function ask(): Promise<void> {
+  const found = await search.run((onProgress) => searches().earlierOptions(onProgress));
+  if (found !== null) options.value = found;
+}
+</script>
+
+<template>
+  <section class="mt-3" aria-label="What would bring it forward">
+    <h2>What would bring it forward</h2>
+    <BButton v-if="options === null && search.share.value === null" variant="key" @click="ask">Plan each way anew</BButton>
+    <SearchProgress :search="search" what="Planning each way" />
+    <BTableSimple v-if="options !== null" class="ledger" responsive data-testid="earlier">
+      <thead>
+        <tr>
+          <th scope="col">way</th>
+          <th scope="col">ready</th>
+          <th scope="col" class="num">won</th>
+          <th scope="col" class="num">costs more</th>
+          <th scope="col"><span class="visually-hidden">to do</span></th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="option in options" :key="option.id" :data-way="option.id">
+          <td>{{ option.name }}</td>
+          <td class="text-nowrap">{{ option.readyText }}</td>
+          <td class="num"><FigureCell v-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not sooner</span></td>
+          <td class="num"><FigureCell :figure="option.costChange" /></td>
+          <td><BButton v-if="option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)">Take it</BButton></td>
+        </tr>
+      </tbody>
+    </BTableSimple>
+  </section>
+</template>
+
+<style scoped>
+h2 {
+  font-size: 1.2rem;
+}
+</style>
