@@ -30,7 +30,7 @@ const REMEMBERS = 60;
 /** Without anything better for so long it goes back to the best, and shakes it. */
 const MOST_IDLE = 900;
 /** Orders of so few groups are all tried. */
-const FEW_GROUPS = 7;
+const FEW_GROUPS = 8;
 /** Earlier ends, by how much work they are, weigh as well: many plans are through at the same time, and only evenings well filled lead to a better one. */
 const WEIGHT_OF_MEAN = 3;
 
@@ -39,21 +39,50 @@ const WEIGHT_OF_MEAN = 3;
  * Endless but where it is proven: whoever asks stops when time is up.
  * @source late acceptance: Burke and Bykov 2017; chain-guided insertion after Nowicki and Smutnicki 1996; forward–backward improvement: Tormos and Lova 2001
  */
-export function* improved(problem: Problem, seed: number): Generator<Progress, Progress, void> {
-  const network = networkOf(problem);
-  const search = new Search(problem, network, seed);
-  for (const order of firstOrders(problem, network)) search.tryStart(order);
-  search.bound = boundOf(problem, network, search.best?.throughMin ?? Infinity);
-  yield search.progress();
-  if (network.groups.length <= FEW_GROUPS) {
-    search.tryAll();
-    return search.progress();
+export function* improved(problem: Problem, seed: number): Generator<Progress, void, void> {
+  const isSmall = networkOf(problem).groups.length <= FEW_GROUPS;
+  const searches = (isSmall ? readings(problem) : [problem]).map((reading, i) => {
+    const search = new Search(reading, networkOf(reading), seed + i);
+    for (const order of firstOrders(reading, search.network)) search.tryStart(order);
+    return search;
+  });
+  const bound = boundOf(problem, networkOf(problem), Math.min(...searches.map(({ best }) => best?.throughMin ?? Infinity)));
+  const ahead = (): Search =>
+    searches.reduce((first, one) => ((one.best?.throughMin ?? Infinity) < (first.best?.throughMin ?? Infinity) ? one : first));
+  const told = (isWhole: boolean): Progress => {
+    const { best, failed } = ahead();
+    const isProven = isWhole || (best !== null && best.throughMin <= bound.throughMin + 0.5);
+    return { best, bound, tries: searches.reduce((sum, { tries }) => sum + tries, 0), isProven, failed: best === null ? failed : null };
+  };
+  yield told(false);
+  if (isSmall) {
+    for (const search of searches) search.tryAll();
+    return yield told(true);
   }
-  while (!search.isProven) {
-    for (let k = 0; k < TRIES_EACH && !search.isProven; k++) search.step();
-    yield search.progress();
+  const search = searches[0]!;
+  for (;;) {
+    for (let k = 0; k < TRIES_EACH; k++) search.step();
+    const progress = told(search.isWhole);
+    yield progress;
+    if (progress.isProven) return;
   }
-  return search.progress();
+}
+/** So many windows with a second chance are read in every way. */
+const FEW_WINDOWS = 5;
+
+/**
+ * Within an hour or after a day: placed as early as it can be, a job that just misses its hour waits for the day, though the one before could have been held back.
+ * So for a few jobs each such window is read in two ways: as it comes, or as a longest wait with no second chance.
+ */
+function readings(problem: Problem): readonly Problem[] {
+  const windows = problem.links
+    .flatMap((link, i) => (link.mostMin < Infinity && link.orAfterMin < Infinity ? [i] : []))
+    .slice(0, FEW_WINDOWS);
+  const held = Array.from({ length: 2 ** windows.length }, (_, bits) => new Set(windows.filter((_w, k) => ((bits >> k) & 1) === 1)));
+  return held.map((own) => ({
+    ...problem,
+    links: problem.links.map((link, i) => (own.has(i) ? { ...link, orAfterMin: Infinity } : link)),
+  }));
 }
 
 /** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones */
@@ -62,7 +91,8 @@ export function quick(problem: Problem, count: number, seed: number): Progress {
   const search = new Search(problem, network, seed);
   for (const order of firstOrders(problem, network)) search.tryStart(order);
   for (let k = 0; k < count; k++) search.step();
-  return search.progress();
+  const { best, tries, failed } = search;
+  return { best, bound: { throughMin: 0, by: 'none' }, tries, isProven: false, failed };
 }
 
 /** Orders by rule: as the work is listed, longest way to the end first, most work after it first. @returns each an order of groups that links allow */
@@ -113,12 +143,13 @@ export function orderBy(priority: readonly number[], { before, after }: Network)
 
 class Search {
   best: Plan | null = null;
-  bound: Bound = { throughMin: 0, by: 'none' };
   private readonly placer: Placer;
   private readonly random: () => number;
-  private tries = 0;
-  private failed: Progress['failed'] = null;
-  private isWhole = false;
+  tries = 0;
+  failed: Progress['failed'] = null;
+  /** No order is left to try. */
+  isWhole = false;
+  private toldCost = Infinity;
   private bestCost = Infinity;
   private bestOrder: readonly number[] = [];
   private order: readonly number[] = [];
@@ -135,7 +166,7 @@ class Search {
 
   constructor(
     private readonly problem: Problem,
-    private readonly network: Network,
+    readonly network: Network,
     seed: number,
   ) {
     this.placer = new Placer(problem, network);
@@ -145,19 +176,6 @@ class Search {
     this.start = new Float64Array(problem.jobs.length);
     this.end = new Float64Array(problem.jobs.length);
     this.reasonBy = new Int32Array(problem.jobs.length);
-  }
-
-  get isProven(): boolean {
-    return this.isWhole || (this.best !== null && this.best.throughMin <= this.bound.throughMin + 0.5);
-  }
-  progress(): Progress {
-    return {
-      best: this.best,
-      bound: this.bound,
-      tries: this.tries,
-      isProven: this.isProven,
-      failed: this.best === null ? this.failed : null,
-    };
   }
 
   tryStart(order: readonly number[]): void {
@@ -223,14 +241,14 @@ class Search {
       this.bestCost = cost;
       this.bestOrder = [...order];
       this.idle = 0;
+    }
+    // What is told is what is through first, of those the one that costs least; the search itself goes by the cost alone.
+    const { throughMin } = outcome;
+    const known = this.best?.throughMin ?? Infinity;
+    if (throughMin < known - 1e-6 || (throughMin < known + 1e-6 && cost < this.toldCost - 1e-6)) {
+      this.toldCost = cost;
       const reasons = reasonKind.map((kind, job): Reason => ({ kind, by: reasonBy[job]! }));
-      // Of plans that are through together the one told is the last that was better in anything.
-      this.best = {
-        placed: this.placer.told(),
-        reasons,
-        throughMin: outcome.throughMin,
-        order: order.flatMap((group) => this.network.groups[group]!),
-      };
+      this.best = { placed: this.placer.told(), reasons, throughMin, order: order.flatMap((group) => this.network.groups[group]!) };
     }
     this.lastStart = startMin;
     return cost;
