@@ -16,9 +16,6 @@ export interface ColourProblem {
 }
 type Beside = readonly (readonly number[])[];
 
-/** Starts by chance before tints are called too few. */
-const MOST_STARTS = 3;
-
 /**
  * Gives every unit a tint so that no two neighbours wear the same, each tint as often as its parts say, to within one unit where that can be had.
  * The unit whose neighbours leave it the fewest tints comes first and takes the one furthest behind its share. The shares are then evened without ever making neighbours alike:
@@ -28,21 +25,11 @@ const MOST_STARTS = 3;
  */
 export function coloured(beside: Beside, parts: readonly number[], random: Random): Result<Coloured, ColourProblem> {
   const wanted = sharesOf(beside.length, parts);
-  let least = Infinity;
-  for (let start = 0; start < MOST_STARTS; start++) {
-    const floor = new Tinted(beside, wanted, random);
-    const left = floor.fill();
-    if (left === 0) {
-      floor.even();
-      return ok({
-        tintOf: floor.tintOf,
-        counts: [...floor.counts],
-        isAsAsked: floor.counts.every((count, tint) => count === wanted[tint]),
-      });
-    }
-    least = Math.min(least, left);
-  }
-  return fail({ code: 'colours/too-few', alike: least });
+  const floor = new Tinted(beside, wanted, random);
+  const left = floor.fill();
+  if (left > 0) return fail({ code: 'colours/too-few', alike: left });
+  floor.even();
+  return ok({ tintOf: floor.tintOf, counts: [...floor.counts], isAsAsked: floor.counts.every((count, tint) => count === wanted[tint]) });
 }
 
 /** Units of each tint: by its parts, the largest remainders rounded up. */

@@ -143,6 +143,27 @@ describe('no two neighbours alike', () => {
       expect(Math.abs(count - (beside.length * parts) / 10)).toBeLessThanOrEqual(1);
     });
   });
+  test.each([
+    ['flags', 1],
+    ['flags', 9],
+    ['boards', 25],
+    ['boards', 101],
+  ])('%s of seed %i, where units run out of tints on the way, come out proper too', (id, seed) => {
+    const pattern = CATALOGUE.patterns.find((one) => one.id === id)!;
+    const made = layUnits({
+      pattern,
+      laid: laid(id),
+      region: CROOKED,
+      extent: { fromMm: 0, toMm: 330, leftMm: 0, rightMm: 230 },
+      at: (x, y) => ({ x, y }),
+      seed,
+    });
+    if (!made.ok) throw new Error(made.problem.code);
+    const beside = made.value.map((unit) => unit.beside);
+    const tints = coloured(beside, [3, 3, 2, 2], seeded(seed));
+    if (!tints.ok) throw new Error(`${tints.problem.alike} found none`);
+    expectProper(beside, tints.value.tintOf);
+  });
   test('a tint that is asked for more often than units lie apart is brought down, and it is said', () => {
     const beside = lay('setts').map((unit) => unit.beside);
     const made = coloured(beside, [6, 2, 1, 1], seeded(2));

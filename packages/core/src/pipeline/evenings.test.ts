@@ -35,6 +35,12 @@ describe('better evenings for Brinefold', () => {
     for (const { task, startMin } of kept.slots)
       for (const { taskId, least } of task.after) expect(startMin).toBeGreaterThanOrEqual(endOf.get(taskId)! + least.value - 1e-6);
   });
+  test('an order that has everything the wrong way round breaks no wait', () => {
+    const { slots } = derive({ ...plan, calendar: { ...plan.calendar, order: best.order.toReversed() } }, CATALOGUE).days;
+    const endOf = new Map(slots.map((slot) => [slot.task.id, slot.endMin]));
+    for (const { task, startMin } of slots)
+      for (const { taskId, least } of task.after) expect(startMin).toBeGreaterThanOrEqual(endOf.get(taskId)! + least.value - 1e-6);
+  });
   test('an order kept for a board that has changed since still plans all of it', () => {
     const order = ['gone-A9', ...best.order.slice(5, 60)];
     const kept = derive({ ...plan, calendar: { ...plan.calendar, order } }, CATALOGUE).days;

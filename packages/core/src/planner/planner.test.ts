@@ -115,6 +115,19 @@ describe('small workshops of chance, counted out', () => {
   });
 });
 
+describe('what a single order placed as early as can be does not find', () => {
+  // Through first is not what costs least; and who just misses the hour after another waits a day, unless the other is held back.
+  test.each([
+    ['the plan that is through first is told, though another has more done early', chanceProblem(40, 2, 2, true)],
+    ['one is held back so that the next comes within its hour', chanceProblem(4, 2, 2, true)],
+    ['the same, between two people', chanceProblem(34, 2, 2, true)],
+  ])('%s', (_, of) => {
+    const { best, isProven } = searched(of);
+    expect(isProven).toBe(true);
+    expect(countedOut(of, best!.throughMin - 5)).toBeNull();
+  });
+});
+
 describe('larger ones', () => {
   test.each([1_001, 1_002, 1_005])('%i: every order that is placed keeps the rules, and none beats the bound', (seed) => {
     const of = chanceProblem(seed, 5, 12);

@@ -115,6 +115,29 @@ describe('where coats come to lie', () => {
   });
 });
 
+describe('coats that are alike everywhere', () => {
+  const layer = layerOf('#8a7a5c', 0.6, 1);
+  test('come out on any ground as they do cell by cell', () => {
+    const ground = new Uint32Array([
+      flatTones('#202020', 1)[0]!,
+      flatTones('#d0c0b0', 1)[0]!,
+      flatTones('#202020', 1)[0]!,
+      flatTones('#40a060', 1)[0]!,
+    ]);
+    const even = laidOver(ground, layer, { cells: null, share: 120 });
+    expect([...even]).toEqual([...laidOver(ground, layer, { cells: new Uint8Array(4).fill(120), share: null })]);
+    expect(new Set(even).size).toBe(3);
+  });
+  test('are told from those broken up by chance, or put on here and there', () => {
+    const lays = { all: 0.5, hollows: 0, edges: 0, tops: 0, up: 0, joints: 0, film: 1, broken: 0, patchMm: 4, runsMm: 0 };
+    const lie = lieOf(reliefOf('flat', null, 3));
+    expect(laidBy({ lays }, lie, 1, 1)).toEqual({ cells: null, share: FULL_COAT / 2 });
+    const covered = (mask: Mask): number => mask.cells!.reduce((sum, share) => sum + share, 0) / mask.cells!.length / FULL_COAT;
+    expect(covered(laidBy({ lays: { ...lays, broken: 1 } }, lie, 1, 1))).toBeCloseTo(0.5, 1);
+    expect(covered(laidBy({ lays }, lie, 0.3, 1))).toBeCloseTo(0.15, 1);
+  });
+});
+
 describe('a layer over a ground', () => {
   const over1 = (hex: string, hides: number, ground: string, thick: number): number => {
     const share = Math.round(thick * FULL_COAT);
