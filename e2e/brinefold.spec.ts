@@ -175,6 +175,8 @@ test('dialogs, drawers and the more of a phone by the keys alone', async ({ page
   await figure.focus();
   await page.keyboard.press('Enter');
   await expect(dialog).toBeVisible();
+  // Keys are its own as soon as it has taken the focus.
+  await expect.poll(() => dialog.evaluate((own) => own.contains(document.activeElement))).toBe(true);
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
   await expect(figure).toBeFocused();

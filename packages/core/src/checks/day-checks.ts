@@ -1,32 +1,29 @@
-import { type Days, dayAfter, dayText } from '../days';
-import type { Calendar } from '../plan';
-import { DAY_MIN } from '../base/units';
 import type { Warning } from './warning';
 
-/** A board that is wanted for a day is wanted by then, in the evening. */
-const WANTED_BY_MIN = 18 * 60;
-
-/** A board that is ready too late for what it is wanted for, and by how much. */
-export function* dayWarnings({ days, calendar }: { readonly days: Days; readonly calendar: Calendar }): Generator<Warning> {
-  const { ready, bound } = days;
-  const { deadline, startsOn } = calendar;
-  if (deadline === null || ready === null) return;
-  const day = dayAfter(startsOn, deadline);
-  const byMin = day * DAY_MIN + WANTED_BY_MIN;
-  const lateMin = ready.at.value - byMin;
-  if (lateMin <= 0) return;
-  const never = bound !== null && bound.at.value > byMin;
+/** A board that is ready too late for what it is wanted for, by how much, and whether any order of work makes it. */
+export function* dayWarnings({
+  late,
+}: {
+  readonly late: {
+    readonly wantedText: string;
+    readonly readyText: string;
+    readonly lateMin: number;
+    readonly notBeforeText: string | null;
+  } | null;
+}): Generator<Warning> {
+  if (late === null) return;
+  const { wantedText, readyText, lateMin, notBeforeText } = late;
   yield {
     id: 'days/late',
     code: 'days/late',
     severity: 'care',
     featureId: null,
-    title: `Wanted for ${dayText(startsOn, day * DAY_MIN)}`,
+    title: `Wanted for ${wantedText}`,
     text: [
-      `it is ready ${ready.text}, ${spanText(lateMin)} too late. `,
-      never
-        ? `No order of work makes it: the slowest workpiece alone is through ${bound.text}. What would bring it forward is told under Days.`
-        : 'Better evenings or what would bring it forward may: both are looked for under Days.',
+      `it is ready ${readyText}, ${spanText(lateMin)} too late. `,
+      notBeforeText === null
+        ? 'Better evenings or what would bring it forward may: both are looked for under Days.'
+        : `No order of work makes it: the slowest workpiece alone is through ${notBeforeText}. What would bring it forward is told under Days.`,
     ],
     mends: [],
   };

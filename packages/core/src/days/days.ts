@@ -1,5 +1,6 @@
 import type { Calendar } from '../plan';
 import { type Figure, total } from '../base/units';
+import { type Late, lateOf } from './late';
 import { type Ready, readyOf } from './ready';
 import { type Order, type Slot, scheduleSteps, slowestAlone } from './schedule';
 import type { Step } from './step';
@@ -12,6 +13,8 @@ export interface Days {
   readonly ready: Ready | null;
   /** No order of work can beat this. */
   readonly bound: Ready | null;
+  /** By how much it misses the day it is wanted for; null where it does not. */
+  readonly late: Late | null;
 }
 
 interface DayInputs {
@@ -23,6 +26,8 @@ interface DayInputs {
 /** Steps into bench hours. */
 export function planDays({ steps, calendar, orders }: DayInputs): Days {
   const slots = scheduleSteps(steps, calendar, orders);
+  const ready = readyOf(slots, calendar);
+  const bound = readyOf(slowestAlone(steps, calendar), calendar);
   return {
     slots,
     handsOn: total(
@@ -30,7 +35,8 @@ export function planDays({ steps, calendar, orders }: DayInputs): Days {
       'min',
       steps.map(({ work }) => work),
     ),
-    ready: readyOf(slots, calendar),
-    bound: readyOf(slowestAlone(steps, calendar), calendar),
+    ready,
+    bound,
+    late: lateOf(ready, bound, calendar),
   };
 }

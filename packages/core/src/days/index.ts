@@ -1,5 +1,5 @@
 export { agendaOf } from './agenda';
-export { clock, dayAfter, dayText } from './calendar';
+export { clock, dayText } from './calendar';
 export { planDays } from './days';
 export type { Days } from './days';
 export { daysOffFrom, daysOffText, withHours } from './hours';

@@ -103,7 +103,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
   .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
-  .stage('dayWarnings', ({ plan: { calendar }, days, checks }) => ({ calendar, days, checks }), dealt(({ dayWarnings }) => dayWarnings))
+  .stage('dayWarnings', ({ days: { late }, checks }) => ({ late, checks }), dealt(({ dayWarnings }) => dayWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
 
 /** Everything that follows from a plan; reckoned as it is read. */
