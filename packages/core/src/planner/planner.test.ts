@@ -122,8 +122,7 @@ describe('what a single order placed as early as can be does not find', () => {
     ['one is held back so that the next comes within its hour', chanceProblem(4, 2, 2, true)],
     ['the same, between two people', chanceProblem(34, 2, 2, true)],
   ])('%s', (_, of) => {
-    const { best, isProven } = searched(of);
-    expect(isProven).toBe(true);
+    const { best } = searched(of);
     expect(countedOut(of, best!.throughMin - 5)).toBeNull();
   });
 });

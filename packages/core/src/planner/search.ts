@@ -17,7 +17,7 @@ export interface Progress {
   readonly best: Plan | null;
   readonly bound: Bound;
   readonly tries: number;
-  /** It cannot get better: the bound is met, or every order was tried. */
+  /** It cannot get better: the bound is met, or every order was tried where one of them is the best. */
   readonly isProven: boolean;
   /** Where nothing fits: the last thing that did not. */
   readonly failed: Extract<Outcome, { ok: false }> | null;
@@ -37,7 +37,7 @@ const WEIGHT_OF_MEAN = 3;
 /**
  * Good orders first, then a search over orders: jobs on the chain that decides the end are let ahead of what kept them, others move by chance.
  * Endless but where it is proven: whoever asks stops when time is up.
- * @source late acceptance: Burke and Bykov 2017; chain-guided insertion after Nowicki and Smutnicki 1996; forward–backward improvement: Tormos and Lova 2001
+ * @source late acceptance: Burke and Bykov 2017; chain-guided insertion after Nowicki and Smutnicki 1996
  */
 export function* improved(problem: Problem, seed: number): Generator<Progress, void, void> {
   const isSmall = networkOf(problem).groups.length <= FEW_GROUPS;
@@ -57,7 +57,7 @@ export function* improved(problem: Problem, seed: number): Generator<Progress, v
   yield told(false);
   if (isSmall) {
     for (const search of searches) search.tryAll();
-    return yield told(true);
+    return yield told(isExact(problem));
   }
   const search = searches[0]!;
   for (;;) {
@@ -67,6 +67,11 @@ export function* improved(problem: Problem, seed: number): Generator<Progress, v
     if (progress.isProven) return;
   }
 }
+/** Whether one of all orders is the best there is: so it is for one pair of hands and least waits, every job in one go. Who does a job, and what might better be held back, no order says. */
+const isExact = ({ people, links, jobs }: Problem): boolean =>
+  people.length === 1 &&
+  links.every(({ mostMin }) => mostMin === Infinity) &&
+  jobs.every(({ workMin, pinnedMin }) => pinnedMin === null && people[0]!.windows.some(({ fromMin, toMin }) => toMin - fromMin >= workMin));
 /** So many windows with a second chance are read in every way. */
 const FEW_WINDOWS = 5;
 
@@ -233,7 +238,7 @@ class Search {
       return Infinity;
     }
     if (outcome.throughMin === Infinity) return Infinity;
-    const { endMin, startMin, reasonBy, reasonKind } = this.placer;
+    const { endMin, reasonBy, reasonKind } = this.placer;
     let sum = 0;
     for (let i = 0; i < endMin.length; i++) sum += endMin[i]! * this.weight[i]!;
     const cost = outcome.throughMin + WEIGHT_OF_MEAN * sum;
@@ -250,15 +255,13 @@ class Search {
       const reasons = reasonKind.map((kind, job): Reason => ({ kind, by: reasonBy[job]! }));
       this.best = { placed: this.placer.told(), reasons, throughMin, order: order.flatMap((group) => this.network.groups[group]!) };
     }
-    this.lastStart = startMin;
     return cost;
   }
-  private lastStart: Float64Array | null = null;
 
   private goOnFrom(order: readonly number[], cost: number): void {
     this.order = [...order];
     this.cost = cost;
-    if (this.lastStart === null || cost === Infinity) return;
+    if (cost === Infinity) return;
     this.start.set(this.placer.startMin);
     this.end.set(this.placer.endMin);
     this.reasonBy.set(this.placer.reasonBy);
