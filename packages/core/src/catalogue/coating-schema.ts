@@ -45,6 +45,10 @@ export const Coating = z.strictObject({
     how: z.enum(['water', 'chemical']),
     touchMin: positive,
     recoatMin: Estimate,
+    /** Dry to its ground; null where that is as soon as the next coat may go on. */
+    throughMin: positive.nullable(),
+    /** The next coat of the same goes on within so long or only after it has waited; null where it may go on any time once dry. */
+    again: z.strictObject({ withinMin: positive, orAfterMin: positive }).nullable(),
     cureMin: positive,
     /** Film the times are stated for, and the power by which they grow; null where the film is always thin. */
     perFilm: z.strictObject({ refMm: positive, power: z.number().min(1).max(2) }).nullable(),
@@ -122,6 +126,8 @@ export const Method = z.strictObject({
   onto: z.enum(['any', 'dry', 'cured', 'wet']),
   /** Blown on: it settles on everything near. */
   isSpray: z.boolean(),
+  /** Heard through a wall: kept to the hours for noise. */
+  isNoisy: z.boolean(),
   /** Done unit by unit, each a little otherwise. */
   isByUnit: z.boolean(),
   lays: Lays,

@@ -24,6 +24,8 @@ export {
 export {
   adhesiveRef,
   airRef,
+  cautionRef,
+  placeKindRef,
   batteryRef,
   claddingRef,
   coatingRef,
@@ -42,6 +44,7 @@ export {
 } from './refs';
 export type {
   Adhesive,
+  Air,
   Battery,
   Casting,
   Catalogue,
@@ -57,6 +60,7 @@ export type {
   Pack,
   Paint,
   Pattern,
+  PlaceKind,
   Sheet,
   StarterSurface,
   Stuff,

@@ -71,12 +71,12 @@ test('what a new board starts with refers to what there is: foam, adhesive, coat
   starter.ground.materialId = 'marble';
   starter.raised.glueId = 'spit';
   starter.surfaces[0]!.coats[0]!.coatingId = 'quicksilver';
-  starter.climate.airId = 'gale';
+  starter.airId = 'gale';
   const loaded = loadCatalogue({ ...WORKSHOP_CATALOGUE, starter });
   expect(loaded.ok ? [] : loaded.problem.issues.map(({ path }) => path)).toEqual([
     'starter.ground.materialId',
     'starter.raised.glueId',
     'starter.surfaces.0.coats.0.coatingId',
-    'starter.climate.airId',
+    'starter.airId',
   ]);
 });

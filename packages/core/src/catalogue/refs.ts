@@ -11,6 +11,7 @@ const LISTS = {
   methods: 'method',
   tools: 'tool',
   airs: 'air',
+  placeKinds: 'kind of place',
   cautions: 'caution',
   joins: 'join',
   batteries: 'battery box',
@@ -41,6 +42,7 @@ export const patternRef = referenceTo('patterns');
 export const methodRef = referenceTo('methods');
 export const toolRef = referenceTo('tools');
 export const airRef = referenceTo('airs');
+export const placeKindRef = referenceTo('placeKinds');
 export const cautionRef = referenceTo('cautions');
 export const joinRef = referenceTo('joins');
 export const batteryRef = referenceTo('batteries');

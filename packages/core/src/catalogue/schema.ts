@@ -13,6 +13,7 @@ import {
   materialRef,
   methodRef,
   paintRef,
+  placeKindRef,
   toolRef,
 } from './refs';
 import { everyGroundKind } from '../surfaces';
@@ -64,6 +65,8 @@ const Adhesive = z.strictObject({
   handleMin: Estimate,
   fullMin: positive,
   minC: z.number().nullable(),
+  /** How much faster it sets 10 °C warmer; 1 where warmth does not matter. */
+  speedPer10C: z.number().min(1).max(4),
   /** Dries by giving off water, so one of the faces must let water through. */
   needsWaterPath: z.boolean(),
   /** Between two sealed faces it dries from the rim: the time at one half-width; it grows with the square. */
@@ -112,9 +115,36 @@ const Tool = z.strictObject({
   fenceMm: positive.nullable(),
   /** What a shop asks for one cut; 0 at one's own bench. */
   perCutMinor: notNegative,
+  /** Heard through a wall: kept to the hours for noise. */
+  isNoisy: z.boolean(),
 });
-const Air = z.strictObject({ id: Id, name: Name, factor: Estimate });
-const Caution = z.strictObject({ id: Id, text: z.string().min(1).max(300) });
+/** Air that is moved. */
+const Air = z.strictObject({
+  id: Id,
+  name: Name,
+  factor: Estimate,
+  /** On films up to this it helps, mm; a thicker one only skins over. Null for any. */
+  thinMm: positive.nullable(),
+  /** It takes one of the fans that there are. */
+  needsFan: z.boolean(),
+});
+const DayCurve = z.strictObject({ lowC: z.number(), highC: z.number(), lowPct: positive, highPct: positive });
+/** A sort of place to work and dry in: its usual air, and how much colder its floor is. */
+const PlaceKind = z.strictObject({
+  id: Id,
+  name: Name,
+  isOutside: z.boolean(),
+  floorColderC: Estimate,
+  seasons: z.strictObject({ winter: DayCurve, spring: DayCurve, summer: DayCurve, autumn: DayCurve }),
+});
+const Caution = z.strictObject({
+  id: Id,
+  text: z.string().min(1).max(300),
+  /** In a word or two, for someone who keeps off it. */
+  name: Name,
+  /** Not for children, not even with care. */
+  notForChildren: z.boolean(),
+});
 
 /** A way of holding tiles together. */
 const Join = z.strictObject({
@@ -287,6 +317,22 @@ const Bench = z.strictObject({
   bowMostMm: Estimate,
   /** One weight, such as a full paint pot. */
   weightKg: Estimate,
+  /** What lies on a square metre of glued face while it sets. */
+  weightKgPerM2: Estimate,
+  /** A first coat on a face that drinks dries this much faster, one over a sealed face this much slower. */
+  drinksFactor: Estimate,
+  sealedFactor: Estimate,
+  /** Holes through the upper sheet let a glue line dry between them: how far apart. */
+  ventPitchMm: Estimate,
+  /** A workpiece longer than this wants two people. */
+  oneHandMm: Estimate,
+  /** Mould comes where card or wood stays damper than this for so long, between these temperatures. */
+  mould: z.strictObject({ humidityPct: Estimate, afterMin: positive, leastC: z.number(), mostC: z.number() }),
+  /** Spraying outside wants air no damper than this, and daylight. */
+  sprayMostPct: Estimate,
+  daylight: z.strictObject({ fromMin: notNegative, toMin: positive }),
+  /** Somebody is up, and can look after what dries. */
+  awake: z.strictObject({ fromMin: notNegative, toMin: positive }),
   sealMinPerM2: Estimate,
   sealerId: coatingRef,
   trimFlushMPerMin: Estimate,
@@ -338,7 +384,22 @@ const Starter = z.strictObject({
   shades: z.strictObject({ darkId: paintRef, paleId: paintRef }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
   play: z.strictObject({ baseHex: Hex, baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
-  climate: z.strictObject({ airC: z.number(), humidityPct: positive, airId: airRef }),
+  places: z.array(
+    z.strictObject({
+      id: Id,
+      name: Name,
+      kindId: placeKindRef,
+      by: z.enum(['typed', 'season']),
+      airC: z.number(),
+      humidityPct: positive,
+      flatPlaces: z.number().int(),
+      hasExtraction: z.boolean(),
+    }),
+  ).min(1),
+  airId: airRef,
+  personName: Name,
+  noise: z.strictObject({ fromMin: notNegative, toMin: positive }),
+  kit: z.strictObject({ weightsKg: positive, fans: z.number().int() }),
   hours: z.array(z.strictObject({ weekday: z.number().int().min(1).max(7), fromMin: notNegative, toMin: positive })).min(1),
 });
 
@@ -356,6 +417,7 @@ export const CatalogueSchema = z.strictObject({
   methods: z.array(Method).min(1),
   tools: z.array(Tool).min(1),
   airs: z.array(Air).min(1),
+  placeKinds: z.array(PlaceKind).min(1),
   cautions: z.array(Caution),
   joins: z.array(Join).min(1),
   passages: z.array(Passage),
@@ -377,6 +439,8 @@ export type Material = z.infer<typeof Material>;
 export type Sheet = z.infer<typeof Sheet>;
 export type Adhesive = z.infer<typeof Adhesive>;
 export type Tool = z.infer<typeof Tool>;
+export type Air = z.infer<typeof Air>;
+export type PlaceKind = z.infer<typeof PlaceKind>;
 export type Join = z.infer<typeof Join>;
 export type Battery = z.infer<typeof Battery>;
 export type Lamp = z.infer<typeof Lamp>;

@@ -1,19 +1,26 @@
-import type { Warning } from './warning';
+import { given } from '../base/units';
+import type { Elsewhere, Trouble } from './trouble';
+import type { Mend, Warning } from './warning';
 
-/** A board that is ready too late for what it is wanted for, by how much, and whether any order of work makes it. */
-export function* dayWarnings({
-  late,
-}: {
-  readonly late: {
-    readonly wantedText: string;
-    readonly readyText: string;
-    readonly lateMin: number;
-    readonly notBeforeText: string | null;
-  } | null;
-}): Generator<Warning> {
-  if (late === null) return;
-  const { wantedText, readyText, lateMin, notBeforeText } = late;
-  yield {
+interface Late {
+  readonly wantedText: string;
+  readonly readyText: string;
+  readonly lateMin: number;
+  readonly notBeforeText: string | null;
+}
+interface DayInputs {
+  readonly late: Late | null;
+  readonly troubles: readonly Trouble[];
+}
+
+/** A board that is ready too late for what it is wanted for, and all that goes wrong with its evenings. */
+export function* dayWarnings({ late, troubles }: DayInputs): Generator<Warning> {
+  if (late !== null) yield lateWarning(late);
+  for (const trouble of troubles) yield { ...told(trouble), featureId: null };
+}
+
+function lateWarning({ wantedText, readyText, lateMin, notBeforeText }: Late): Warning {
+  return {
     id: 'days/late',
     code: 'days/late',
     severity: 'care',
@@ -26,6 +33,155 @@ export function* dayWarnings({
         : `No order of work makes it: the slowest workpiece alone is through ${notBeforeText}. What would bring it forward is told under Days.`,
     ],
     mends: [],
+  };
+}
+
+type Told = Omit<Warning, 'featureId'>;
+const dryIn = (elsewhere: Elsewhere | null): Mend[] =>
+  elsewhere === null ? [] : [{ label: `Work and dry in ${elsewhere.name}`, edit: { code: 'drying/change', change: { placeId: elsewhere.placeId, on: 'shelf' } } }];
+const heated = (placeId: string, placeName: string, airC: number, humidityPct?: number): Mend => ({
+  label: humidityPct === undefined ? `Heat ${placeName} to ${airC} °C` : `Heat and dry ${placeName}: ${airC} °C, ${humidityPct} %`,
+  edit: { code: 'place/change', placeId, change: { spells: [] }, air: { by: 'typed', airC, ...(humidityPct === undefined ? {} : { humidityPct }) } },
+});
+
+function told(trouble: Trouble): Told {
+  switch (trouble.kind) {
+    case 'cold':
+      return coldTold(trouble);
+    case 'never-dry': {
+      const { placeId, placeName, what, elsewhere } = trouble;
+      return {
+        id: `air/never-dries ${placeId}`,
+        code: 'air/never-dries',
+        severity: 'stop',
+        title: `Never in this air: ${placeName}`,
+        text: [`${what} never gets dry there: the air takes up no more water, or it is too cold for it to set.`],
+        mends: [...dryIn(elsewhere), heated(placeId, placeName, 20, 50)],
+      };
+    }
+    case 'dew':
+      return {
+        id: `air/dew ${trouble.placeName}`,
+        code: 'air/dew',
+        severity: 'care',
+        title: `Dew in ${trouble.placeName}`,
+        text: [
+          `the floor is at `,
+          given('Floor', trouble.dewC, '°C', 'calendar', trouble.placeName),
+          `, under the dew point of the air: ${trouble.what.toLowerCase()} gets wet again from ${trouble.whenText} on.`,
+        ],
+        mends: [{ label: 'Lay it on a shelf', edit: { code: 'drying/change', change: { on: 'shelf' } } }],
+      };
+    case 'mould':
+      return {
+        id: `air/mould ${trouble.placeId}`,
+        code: 'air/mould',
+        severity: 'care',
+        title: `Mould in ${trouble.placeName}`,
+        text: [`wood and card that stay wet in air so damp begin to grow mould by ${trouble.whenText}.`],
+        mends: [...dryIn(trouble.elsewhere), heated(trouble.placeId, trouble.placeName, 20, 50)],
+      };
+    case 'nobody':
+      return {
+        id: `days/nobody ${trouble.what}`,
+        code: 'days/nobody',
+        severity: 'stop',
+        title: 'Nobody may do it',
+        text: [`${trouble.what}: ${trouble.names.join(', ')} ${trouble.names.length === 1 ? 'keeps' : 'all keep'} off it, or have no hours. Someone else has to be at the bench for it.`],
+        mends: [],
+      };
+    case 'no-spray':
+      return {
+        id: 'days/no-spray',
+        code: 'days/no-spray',
+        severity: 'stop',
+        title: 'No place to spray',
+        text: [`${trouble.what} wants a dry window outside in daylight bench hours, or a place where the air is drawn off.`],
+        mends: [
+          {
+            label: `${trouble.placeName} has extraction`,
+            edit: { code: 'place/change', placeId: trouble.placeId, change: { hasExtraction: true } },
+          },
+        ],
+      };
+    case 'pins':
+      return {
+        id: 'days/pins',
+        code: 'days/pins',
+        severity: 'stop',
+        title: 'Pins that can not hold',
+        text: [`${trouble.what} can not be done when it is pinned: what comes before it is not dry by then, or nobody is free. It is planned without its pin.`],
+        mends: [
+          {
+            label: trouble.taskIds.length === 1 ? 'Take the pin off' : `Take ${trouble.taskIds.length} pins off`,
+            edit: {
+              code: 'together',
+              edits: trouble.taskIds.map((taskId) => ({ code: 'task/arrange' as const, taskId, change: { pin: null }, what: 'Take the pin off' })),
+              why: 'Take the pins off',
+            },
+          },
+        ],
+      };
+    case 'too-slow':
+      return {
+        id: `days/too-slow ${trouble.what}`,
+        code: 'days/too-slow',
+        severity: 'care',
+        title: 'Sets before it is done',
+        text: [`${trouble.what} comes too late in any evening: ${trouble.most.toLowerCase()} is over by then. Do it in smaller parts, or make the evening longer.`],
+        mends: [],
+      };
+    case 'no-time':
+      return {
+        id: `days/no-time ${trouble.what}`,
+        code: 'days/no-time',
+        severity: 'stop',
+        title: 'No time for it',
+        text: [`${trouble.what} fits into no evening there is${trouble.why === 'noise' ? ' within the hours for noise, or while somebody is up to look after it' : ''}.`],
+        mends: trouble.why === 'noise' ? [{ label: 'Noise at any hour', edit: { code: 'calendar/noise', noise: null } }] : [],
+      };
+    case 'full':
+      return {
+        id: `days/full ${trouble.what}`,
+        code: 'days/full',
+        severity: 'care',
+        title: 'Room is short',
+        text: [`${trouble.count === 1 ? 'a task waits' : `${trouble.count} tasks wait`} for ${trouble.what}, up to ${spanText(trouble.waitMin)}.`],
+        mends: [],
+      };
+    case 'fans':
+      return {
+        id: 'air/fans',
+        code: 'air/fans',
+        severity: 'care',
+        title: 'Too few fans',
+        text: [`air is moved in ${trouble.wanted} places, and there ${trouble.there === 1 ? 'is one fan' : `are ${trouble.there} fans`}.`],
+        mends: [],
+      };
+  }
+}
+
+/** Below its film-forming temperature a water-borne coat or glue never binds. @source craft.md §8 */
+function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, elsewhere }: Extract<Trouble, { kind: 'cold' }>): Told {
+  const rest = others === 0 ? '' : others === 1 ? ' and one other step' : ` and ${others} other steps`;
+  const warmC = Math.max(leastC, 20);
+  return {
+    id: `air/too-cold ${placeId}`,
+    code: 'air/too-cold',
+    severity: untilText === null ? 'stop' : 'care',
+    title: `Too cold in ${placeName}`,
+    text: [
+      'At ',
+      given('Air', airC, '°C', 'plan', placeName),
+      ` “${what}”${rest} never ${others === 0 ? 'binds; it needs' : 'bind; they need'} `,
+      given('Least air', leastC, '°C', 'catalogue', 'workshop default; the label wins'),
+      untilText === null ? ', and it never is that warm there.' : `. ${others === 0 ? 'It waits' : 'They wait'} until ${untilText}.`,
+    ],
+    mends: [
+      ...dryIn(elsewhere),
+      heated(placeId, placeName, leastC),
+      ...(warmC > leastC ? [heated(placeId, placeName, warmC)] : []),
+    ],
   };
 }
 

@@ -104,9 +104,9 @@ test('a tile no sheet is large enough for: its parts are split into pieces that 
 
 test('a shed at 5 °C: water-borne coats never bind, and the warning says which and what would do', () => {
   const plan = aBoard();
-  const cold = { ...plan, climate: { ...plan.climate, airC: 5 } };
-  expect(codes(cold)).toEqual(['climate/too-cold']);
-  expect(words(warningsOf(cold)[0]!)).toContain('light filler, ready mixed and 7 others never bind');
+  const cold = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 5 } })) };
+  expect(codes(cold)).toEqual(['air/too-cold']);
+  expect(words(warningsOf(cold)[0]!)).toContain('“Glue the ground, weigh down” and 7 other steps never bind');
   expectMendsToWork(cold);
 });
 

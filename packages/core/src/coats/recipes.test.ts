@@ -39,7 +39,7 @@ describe('what a coat can be', () => {
 
 describe('waits between coats', () => {
   const filler = aCoat('light-filler', 'spread');
-  const waitOf = (plan: Plan, stepId: string): number => derived(plan).steps.find(({ id }) => id === stepId)!.tasks[0]!.wait.value;
+  const waitOf = (plan: Plan, stepId: string): number => derived(plan).steps.find(({ id }) => id === stepId)!.tasks[0]!.wait.usual!.value;
   const open = (...coats: Coat[]): Plan => withCoats(aBoard(), 'open', coats);
 
   test('what goes on wet follows at once, what wants it cured waits for that', () => {
@@ -59,7 +59,7 @@ describe('waits between coats', () => {
     const { steps, areas } = derived(open(filler));
     const step = steps.find(({ id }) => id === 'light-filler-spread-1')!;
     const { coatedMm2 } = areas.onTile.get('A1')![0]!;
-    expect(step.tasks[0]!.alone.value).toBeCloseTo((coatedMm2 / 1e6 / 0.6) * 60 + 2 * 3, 6);
+    expect([step.tasks[0]!.work.value, step.tasks[0]!.calls!.value]).toEqual([expect.closeTo((coatedMm2 / 1e6 / 0.6) * 60, 6), 2 * 3]);
   });
   test('the builder’s order is the order of work, whatever the ranks say; two surfaces that want it otherwise do a step twice', () => {
     const [paint, wash] = [aCoat('masonry-paint', 'base'), aCoat('wash', 'wash')];

@@ -1,17 +1,24 @@
 import { type Figure, DAY_MIN, given, total } from '../base/units';
-import { clock, dayText } from './calendar';
-import type { Slot } from './schedule';
+import { clock, dayText } from '../base/dates';
+import { realWait } from './ready';
+import { SLACK_MIN, type Slot } from './schedule';
 import type { Step } from './step';
 
 /** A step's tiles done one after another in one sitting. */
 export interface AgendaEntry {
   readonly stepId: string;
   readonly workpieces: readonly string[];
+  /** Who does it, by their ids. */
+  readonly people: readonly string[];
+  /** Its tasks. */
+  readonly taskIds: readonly string[];
+  /** Somebody looks after it so long while it dries. */
+  readonly calls: Figure<'min'> | null;
   readonly fromText: string;
   readonly toText: string;
   readonly work: Figure<'min'>;
-  /** The wait after it before the tiles may go on. */
-  readonly wait: Figure<'min'>;
+  /** The wait after it before the tiles may go on; null where that is never over. */
+  readonly wait: Figure<'min'> | null;
 }
 /** One day at the bench. */
 export interface AgendaDay {
@@ -36,7 +43,8 @@ export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly Age
     const entries = days.get(day) ?? [];
     const last = entries.at(-1);
     const step = byId.get(stretch.slot.task.stepId)!;
-    if (last?.step === step) last.runs.push(stretch);
+    const runsOn = last?.step === step && last.runs.at(-1)!.slot.people.join() === stretch.slot.people.join();
+    if (last !== undefined && runsOn) last.runs.push(stretch);
     else entries.push({ step, runs: [stretch] });
     days.set(day, entries);
   }
@@ -48,22 +56,31 @@ export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly Age
       entries: entries.map(({ step, runs }) => ({
         stepId: step.id,
         workpieces: [...new Set(runs.map(({ slot }) => slot.task.workpieceId))],
+        people: runs[0]!.slot.people,
+        taskIds: [...new Set(runs.map(({ slot }) => slot.task.ofTask))],
+        calls: callsOf(runs.map(({ slot }) => slot)),
         fromText: clock(runs[0]!.fromMin),
         toText: clock(runs.at(-1)!.toMin),
         work: total(
           `${step.name}, ${text}`,
           'min',
-          runs.map((run) => workIn(run)),
+          runs.flatMap((run) => workIn(run)),
         ),
-        wait: runs.at(-1)!.slot.task.wait,
+        wait: realWait(runs.at(-1)!.slot.task.wait, runs.at(-1)!.slot.endMin, startsOn),
       })),
     };
   });
 }
 
-/** The task's own figure, or the part of it that falls into this evening. */
-function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): Figure<'min'> {
-  return slot.stretches.length === 1
-    ? slot.task.work
-    : given(`${slot.task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar');
+/** The task's own figure with its set-up, or the part of both that falls into this evening. */
+function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): readonly Figure<'min'>[] {
+  const { task, stretches, setUpMin } = slot;
+  if (stretches.length > 1) return [given(`${task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar')];
+  return setUpMin > SLACK_MIN
+    ? [given(`Set-up and clean-up, ${task.work.label}`, setUpMin, 'min', 'catalogue', 'once a sitting'), task.work]
+    : [task.work];
+}
+function callsOf(slots: readonly Slot[]): Figure<'min'> | null {
+  const calls = [...new Set(slots)].flatMap(({ task }) => task.calls ?? []);
+  return calls.length === 0 ? null : total('Calls back while it dries', 'min', calls);
 }

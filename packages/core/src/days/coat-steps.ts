@@ -1,16 +1,17 @@
 import { type Ground, type SurfaceAreas, type TileSurface, waterMm } from '../ground';
-import { type Catalogue, type Coating, type Estimate, type Method, estimated } from '../catalogue';
+import { type Catalogue, type Coating, type Estimate, type Method, estimated, materialBy } from '../catalogue';
 import { remembered, rememberedEach } from '../base/memory';
 import { type CoatGroup, type CoatNeed, inOrder, poursFor } from '../coats';
 import type { PieceWork } from '../pieces';
 import type { SurfaceId } from '../surfaces';
-import { type Waits, coatWaits } from '../drying';
-import type { Plan } from '../plan';
+import { type Ground as Onto, type Spot, type Spots, type Wait, type Waits, coatWaits, longer } from '../drying';
 import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../base/units';
-import { type Draft, NO_WAIT, type TaskDraft, task } from './step';
+import { type Asks, type Draft, type Follow, NO_WAIT, type TaskDraft, calledFor, task } from './step';
 
 interface CoatInputs {
-  readonly climate: Plan['climate'];
+  readonly spots: Spots;
+  /** What the ground is made of on top; null for none. */
+  readonly topMaterialId: string | null;
   readonly ground: Ground;
   readonly areas: SurfaceAreas;
   readonly coats: readonly CoatNeed[];
@@ -20,89 +21,147 @@ interface CoatInputs {
 
 /** Coats of all surfaces merged where they are the same coating put on in the same way: one step for a tile, and one more for every further go. */
 export function coatSteps(inputs: CoatInputs): Draft[] {
-  const nexts = nextCoats(inputs.coats);
-  return inOrder(inputs.coats).flatMap((group) => {
+  const groups = inOrder(inputs.coats);
+  const order = orderOf(inputs.coats, groups);
+  return groups.flatMap((group) => {
     if (group.needs[0]!.coating.spread.by === 'depth') return pourSteps(group, inputs);
-    const goes = Math.max(...group.needs.map(({ coat }) => coat.goes));
-    return Array.from({ length: goes }, (_, go) => coatStep(group, { go, goes, nexts }, inputs));
+    const goes = goesOf(group);
+    return Array.from({ length: goes }, (_, go) => coatStep(group, { go, goes, order }, inputs));
   });
 }
+const goesOf = ({ needs }: CoatGroup): number => Math.max(...needs.map(({ coat }) => coat.goes));
+const stepId = ({ key }: CoatGroup, go: number, goes: number): string => (goes === 1 ? key : `${key}-go-${go + 1}`);
 
-/** The coat that comes after each on its surface. */
-function nextCoats(coats: readonly CoatNeed[]): ReadonlyMap<CoatNeed, CoatNeed> {
+/** What comes before and after a coat on its surface, and the step that each is begun in. */
+interface Sequence {
+  readonly next: ReadonlyMap<CoatNeed, CoatNeed>;
+  readonly before: ReadonlyMap<CoatNeed, CoatNeed>;
+  readonly stepOf: ReadonlyMap<CoatNeed, string>;
+}
+function orderOf(coats: readonly CoatNeed[], groups: readonly CoatGroup[]): Sequence {
   const last = new Map<SurfaceId, CoatNeed>();
-  const nexts = new Map<CoatNeed, CoatNeed>();
+  const [next, before] = [new Map<CoatNeed, CoatNeed>(), new Map<CoatNeed, CoatNeed>()];
   for (const need of coats) {
-    const before = last.get(need.surfaceId);
-    if (before !== undefined) nexts.set(before, need);
+    const under = last.get(need.surfaceId);
+    if (under !== undefined) {
+      next.set(under, need);
+      before.set(need, under);
+    }
     last.set(need.surfaceId, need);
   }
-  return nexts;
+  const stepOf = new Map(groups.flatMap((group) => group.needs.map((need) => [need, stepId(group, 0, goesOf(group))] as const)));
+  return { next, before, stepOf };
 }
 
 interface Go {
   readonly go: number;
   readonly goes: number;
-  readonly nexts: ReadonlyMap<CoatNeed, CoatNeed>;
+  readonly order: Sequence;
 }
-function coatStep(
-  { key, needs: all }: CoatGroup,
-  { go, goes, nexts }: Go,
-  { climate, ground, areas, pieces, catalogue }: CoatInputs,
-): Draft {
-  const needs = all.filter(({ coat }) => coat.goes > go);
+function coatStep(group: CoatGroup, { go, goes, order }: Go, { spots, topMaterialId, ground, areas, pieces, catalogue }: CoatInputs): Draft {
+  const needs = group.needs.filter(({ coat }) => coat.goes > go);
   const { coating, method } = needs[0]!;
   const plain = `${coating.name}, ${method.name}`;
-  const [id, name] = goes === 1 ? [key, plain] : [`${key}-go-${go + 1}`, `${plain} ${go + 1} of ${goes}`];
+  const id = stepId(group, go, goes);
+  const name = goes === 1 ? plain : `${plain} ${go + 1} of ${goes}`;
   // The thickest film of the step is the one waited for.
   const filmMm = needs.reduce<number | null>((most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)), null);
-  const waits = coatWaits(coating, filmMm, climate, catalogue);
-  const waitOf = (here: readonly CoatNeed[]): Figure<'min'> => longest(here.map((need) => waitAfter(need, go, nexts, waits)));
+  const known = new Map<string, Waits>();
+  const waitsAt = (spot: Spot, onto: Onto): Waits => {
+    const key = [spot.place.id, spot.on, spot.lies, spot.moved.id, onto].join();
+    return known.get(key) ?? known.set(key, coatWaits(coating, filmMm, spot, catalogue, onto)).get(key)!;
+  };
+  /** What a task on one workpiece waits for after it, and what has to follow it. */
+  const dries = (workpieceId: string, here: readonly CoatNeed[], topId: string | null): Partial<TaskDraft> & Pick<TaskDraft, 'spot'> => {
+    const spot = spots.at(workpieceId);
+    const all = here.map((need) => {
+      const waits = waitsAt(spot, ontoOf(go === 0 ? (order.before.get(need) ?? null) : need, topId, catalogue));
+      return { waits, wait: waitAfter(need, go, order, waits) };
+    });
+    const wait = all.map((one) => one.wait).reduce(longer);
+    const touch = all.map((one) => one.waits.touch).reduce(longer);
+    return {
+      spot,
+      wait,
+      cure: all.map((one) => one.waits.cure).reduce(longer),
+      touch: wait === NO_WAIT ? NO_WAIT : touch,
+      isFlat: wait !== NO_WAIT,
+      calls: callsOf(name, coating),
+      follows: here.flatMap((need) => followOf(need, { go, order, workpieceId, nextGoId: stepId(group, go + 1, goes) })),
+    };
+  };
   const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
     const own = areas.onTile.get(tile.id)!;
     const here = needs.filter(({ surfaceId }) => own.some((one) => one.surfaceId === surfaceId));
     if (here.length === 0) return [];
     const work = workOn(own, `${id} ${tile.id}`, `${name}, ${tile.id}`, here, catalogue);
-    return [task(id, tile.id, tended(work, coating), waitOf(here), waits.cure)];
+    return [task(id, tile.id, { work, ...dries(tile.id, here, topMaterialId) })];
   });
   const onPieces = pieces.flatMap(({ pieceId, name: piece, surfaces }): TaskDraft[] => {
     const here = needs.filter(({ surfaceId }) => surfaces.some((one) => one.surfaceId === surfaceId));
     if (here.length === 0) return [];
     const work = here.map((need) => minutesFor(`${name}, ${piece}`, need.area, need));
-    const all1 = work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work);
-    return [task(id, pieceId, tended(all1, coating), waitOf(here), waits.cure)];
+    return [task(id, pieceId, { work: work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work), ...dries(pieceId, here, null) })];
   });
-  return {
-    id,
-    name,
-    kind: 'coat',
-    setUp: setUpOf(method),
-    cautionIds: [...coating.cautionIds, ...method.cautionIds],
-    tasks: [...tasks, ...onPieces],
-  };
+  return { id, name, kind: 'coat', setUp: setUpOf(method), asks: asksOf(coating, method), tasks: [...tasks, ...onPieces] };
+}
+
+const asksOf = (coating: Coating, method: Method): Asks => ({
+  cautionIds: [...coating.cautionIds, ...method.cautionIds],
+  isNoisy: method.isNoisy,
+  isSprayed: method.isSpray,
+  leastC: coating.minC,
+  calledMin: calledFor(coating),
+  stockIds: [coating.id],
+});
+
+/** What a coat goes on: a coat that closes the face, bare stuff that drinks, or neither. @source craft.md §8 */
+function ontoOf(under: CoatNeed | null, topId: string | null, catalogue: Catalogue): Onto {
+  if (under !== null) return under.coating.seals ? 'sealed' : 'neutral';
+  return topId !== null && materialBy(catalogue, topId).waterPassage === 'yes' ? 'drinks' : 'neutral';
 }
 
 /** Until the next coat on the same surface: it says how dry this one has to be by then. */
-function waitAfter(need: CoatNeed, go: number, nexts: ReadonlyMap<CoatNeed, CoatNeed>, { recoat, cure }: Waits): Figure<'min'> {
-  const next = nexts.get(need);
-  if (go + 1 < need.coat.goes || next === undefined || next.coat.before === 'dry') return recoat;
-  return next.coat.before === 'wet' ? NO_WAIT : cure;
+function waitAfter(need: CoatNeed, go: number, { next }: Sequence, { recoat, cure }: Waits): Wait {
+  const after = next.get(need);
+  if (go + 1 < need.coat.goes || after === undefined || after.coat.before === 'dry') return recoat;
+  return after.coat.before === 'wet' ? NO_WAIT : cure;
 }
-const longest = (waits: readonly Figure<'min'>[]): Figure<'min'> => waits.reduce((most, wait) => (wait.value > most.value ? wait : most));
 
-/** What is looked after while it dries takes hands as well: a few minutes at each call back. @source craft.md §6 */
-function tended(work: Figure<'min'>, { tended: calls }: Coating): Figure<'min'> {
-  if (calls === null) return work;
+interface InSequence {
+  readonly go: number;
+  readonly order: Sequence;
+  readonly workpieceId: string;
+  readonly nextGoId: string;
+}
+/** What is pressed into a wet coat comes while that is workable; the next go of some comes soon or only after a day. */
+function followOf(need: CoatNeed, { go, order, workpieceId, nextGoId }: InSequence): readonly Follow[] {
+  const { coating, coat } = need;
+  if (go + 1 < coat.goes) {
+    const { again } = coating.drying;
+    if (again === null) return [];
+    const said = (what: string, min: number): Figure<'min'> => given(`${coating.name}: ${what}`, min, 'min', 'catalogue', 'the label wins');
+    return [
+      { taskId: `${nextGoId}-${workpieceId}`, most: said('again within', again.withinMin), orAfter: said('or after', again.orAfterMin) },
+    ];
+  }
+  const after = order.next.get(need);
+  if (after === undefined || after.coat.before !== 'wet' || coating.workableMin === null) return [];
+  const most = estimated(`${coating.name}, workable for`, coating.workableMin, 'min');
+  return [{ taskId: `${order.stepOf.get(after)!}-${workpieceId}`, most, orAfter: null }];
+}
+
+/** What is looked after while it dries takes a few minutes at each call back. @source craft.md §6 */
+function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
+  if (tended === null) return null;
   const count = given(
-    `${calls.what}: calls back`,
-    Math.floor(calls.forMin / calls.everyMin),
+    `${tended.what}: calls back`,
+    Math.floor(tended.forMin / tended.everyMin),
     '1',
     'catalogue',
-    `every ${calls.everyMin} min for ${calls.forMin} min`,
+    `every ${tended.everyMin} min for ${tended.forMin} min`,
   );
-  const each = given('Each takes', calls.takesMin, 'min', 'catalogue', 'workshop default');
-  const atOnce = { ...work, label: `${work.label}, until it is on` };
-  return reckon(work.label, 'min', atOnce, '+', reckon(`${calls.what}, ${work.label}`, 'min', count, '×', each));
+  return reckon(`${tended.what}, ${label}`, 'min', count, '×', given('Each takes', tended.takesMin, 'min', 'catalogue', 'workshop default'));
 }
 
 /** The work of one go of a coat on one tile. */
@@ -142,10 +201,9 @@ function minutesFor(label: string, area: Figure<'m²'>, { method, coating, coat 
 }
 
 /** Deep water is poured in several goes, each a step of its own with its wait. */
-function pourSteps({ key, needs }: CoatGroup, { climate, ground, areas, catalogue }: CoatInputs): Draft[] {
+function pourSteps({ key, needs }: CoatGroup, { spots, ground, areas, catalogue }: CoatInputs): Draft[] {
   const { coating, method } = needs[0]!;
   const maxPourMm = coating.spread.by === 'depth' ? coating.spread.maxPourMm : Infinity;
-  const waits = coatWaits(coating, null, climate, catalogue);
   const poured = new Set<string>(
     areas.list
       .filter(({ surfaceId }) => needs.some((need) => need.surfaceId === surfaceId))
@@ -169,9 +227,12 @@ function pourSteps({ key, needs }: CoatGroup, { climate, ground, areas, catalogu
         'mm²',
         'drawing',
       );
-      return [task(id, tile.id, tended(byRate(`${name}, ${tile.id}`, area, method), coating), waits.recoat, waits.cure)];
+      const spot = spots.at(tile.id);
+      const { recoat: wait, cure, touch } = coatWaits(coating, null, spot, catalogue, 'sealed');
+      const work = byRate(`${name}, ${tile.id}`, area, method);
+      return [task(id, tile.id, { work, spot, wait, cure, touch, isFlat: true, calls: callsOf(name, coating) })];
     });
-    return { id, name, kind: 'pour', setUp: setUpOf(method), cautionIds: [...coating.cautionIds, ...method.cautionIds], tasks };
+    return { id, name, kind: 'pour', setUp: setUpOf(method), asks: asksOf(coating, method), tasks };
   });
 }
 

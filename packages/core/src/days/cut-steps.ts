@@ -4,7 +4,8 @@ import { listedBy } from '../base/grouping';
 import { type Catalogue, estimated } from '../catalogue';
 import type { CutJob } from '../cutting/job';
 import { type Figure, given, hoursInMinutes, inMetres, inSquareMetres, reckon, total } from '../base/units';
-import { type Draft, NO_WAIT, task } from './step';
+import type { Spots } from '../drying';
+import { type Draft, asks, task } from './step';
 
 /** What is cut, and glued, in one go. */
 export type Stage = 'base' | 'raised' | 'facing';
@@ -20,6 +21,9 @@ interface CutInputs {
   readonly workpieces: readonly { readonly id: string }[];
   /** Of every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;
+  readonly spots: Spots;
+  /** How many people a workpiece takes. */
+  readonly handsFor: (workpieceId: string) => number;
   readonly catalogue: Catalogue;
 }
 interface JobPart {
@@ -28,15 +32,20 @@ interface JobPart {
 }
 
 /** Parts of one stage, cut workpiece by workpiece. */
-export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces, minutes, catalogue }: CutInputs): Draft {
+export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces, minutes, spots, handsFor, catalogue }: CutInputs): Draft {
   const name = CUT_NAMES[stage];
+  const jobs = [...new Set(parts.map(({ job }) => job))];
   const byWorkpiece = listedBy(parts, ({ part }) => part.workpieceId);
   return {
     id: `cut-${stage}`,
     name,
     kind: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
-    cautionIds: [...new Set(parts.map(({ job }) => job))].flatMap(({ tool }) => tool.cautionIds),
+    asks: asks({
+      cautionIds: jobs.flatMap(({ tool }) => tool.cautionIds),
+      isNoisy: jobs.some(({ tool }) => tool.isNoisy),
+      stockIds: jobs.map(({ materialId }) => materialId),
+    }),
     tasks: workpieces.flatMap(({ id }) => {
       const here = byWorkpiece.get(id) ?? [];
       if (here.length === 0) return [];
@@ -45,31 +54,31 @@ export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces
         'min',
         here.map(({ part }) => minutes.get(part.id)!),
       );
-      return [task(`cut-${stage}`, id, work, NO_WAIT)];
+      return [task(`cut-${stage}`, id, { work, spot: spots.at(id), hands: stage === 'base' ? handsFor(id) : 1 })];
     }),
   };
 }
 
 /** Layers glued oversize are cut flush along all four sides, with the lowest as the guide. */
-export function trimStep(tiles: readonly Tile[], catalogue: Catalogue): Draft {
+export function trimStep(tiles: readonly Tile[], spots: Spots, catalogue: Catalogue): Draft {
   const name = 'Trim flush';
   return {
     id: 'trim',
     name,
     kind: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
-    cautionIds: catalogue.bench.hollowCautionIds,
+    asks: asks({ cautionIds: catalogue.bench.hollowCautionIds }),
     tasks: tiles.map((tile) => {
       const { left, top, right, bottom } = tile.cutBox;
       const round = inMetres(given(`${tile.id}, all round`, 2 * (right - left + bottom - top), 'mm', 'drawing'));
       const speed = estimated('Trimmed in a minute', catalogue.bench.trimFlushMPerMin, 'm/min');
-      return task('trim', tile.id, reckon(`${name}, ${tile.id}`, 'min', round, '÷', speed), NO_WAIT);
+      return task('trim', tile.id, { work: reckon(`${name}, ${tile.id}`, 'min', round, '÷', speed), spot: spots.at(tile.id) });
     }),
   };
 }
 
 /** Pits that do not go through a layer are carved out of it. */
-export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], catalogue: Catalogue): Draft {
+export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], spots: Spots, catalogue: Catalogue): Draft {
   const byTile = listedBy(hollows, ({ workpieceId }) => workpieceId);
   const name = 'Carve pits';
   return {
@@ -77,7 +86,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], c
     name,
     kind: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
-    cautionIds: catalogue.bench.hollowCautionIds,
+    asks: asks({ cautionIds: catalogue.bench.hollowCautionIds }),
     tasks: tiles.flatMap((tile) => {
       const here = byTile.get(tile.id) ?? [];
       if (here.length === 0) return [];
@@ -93,7 +102,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], c
         '÷',
         estimated('Carved in an hour', catalogue.bench.hollowM2PerH, 'm²/h'),
       );
-      return [task('carve', tile.id, hoursInMinutes(hours, `${name}, ${tile.id}`), NO_WAIT)];
+      return [task('carve', tile.id, { work: hoursInMinutes(hours, `${name}, ${tile.id}`), spot: spots.at(tile.id) })];
     }),
   };
 }

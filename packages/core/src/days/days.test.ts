@@ -1,88 +1,50 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Calendar } from '../plan';
-import { given } from '../base/units';
-import type { Step } from './step';
+import { clock, dayText, momentText, weekdayOf } from '../base/dates';
+import { newPerson } from '../plan';
+import { aBench, aCalendar, aWorkStep, inTurn } from '../testing';
 import { agendaOf } from './agenda';
-import { clock, dayText, momentText, weekdayOf, windowsOf } from './calendar';
+import { sittingsOf } from './bench';
 import { planDays } from './days';
-import { orderInputs, ordersOf, scheduleSteps, slowestAlone } from './schedule';
 import { daysOffFrom, daysOffText, withHours } from './hours';
-
-const PLAIN = { daysOff: [], deadline: null, order: [] };
+import type { Step } from './step';
 
 /** 2026-11-30 is a Monday. */
-const CALENDAR: Calendar = {
-  ...PLAIN,
-  startsOn: '2026-11-30',
-  hours: [
-    { weekday: 2, fromMin: 1140, toMin: 1260 },
-    { weekday: 4, fromMin: 1140, toMin: 1260 },
-    { weekday: 6, fromMin: 600, toMin: 750 },
-  ],
-};
+const CALENDAR = aCalendar([
+  { weekday: 2, fromMin: 1140, toMin: 1260 },
+  { weekday: 4, fromMin: 1140, toMin: 1260 },
+  { weekday: 6, fromMin: 600, toMin: 750 },
+]);
 const DAY = 1440;
-const ordersFor = (steps: readonly Step[]) => ordersOf(orderInputs(steps, 1, []));
-const scheduled = (steps: readonly Step[]) => scheduleSteps(steps, CALENDAR, ordersFor(steps));
-const planned = (steps: readonly Step[], calendar: Calendar) => planDays({ steps, calendar, orders: ordersFor(steps) });
-
-const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
-/** A step whose tile tasks each take some work and then dry. */
-function aStep(id: string, tasks: readonly (readonly [tileId: string, workMin: number, waitMin: number])[]): Step {
-  const made = tasks.map(([workpieceId, workMin, waitMin]) => ({
-    id: `${id}-${workpieceId}`,
-    stepId: id,
-    workpieceId,
-    after: [],
-    uses: ['hands' as const],
-    work: minutes(`${id} ${workpieceId}`, workMin),
-    alone: minutes(`${id} ${workpieceId}`, workMin),
-    wait: minutes(`${id} dries`, waitMin),
-    cure: minutes(`${id} cures`, waitMin),
-    joins: [],
-  }));
-  return {
-    id,
-    name: id,
-    kind: 'coat',
-    tasks: made,
-    work: minutes(
-      id,
-      made.reduce((sum, { work }) => sum + work.value, 0),
-    ),
-    cautions: [],
-  };
-}
-
-/** Steps with each task after the last one on its workpiece. */
-function linked(steps: readonly Step[]): readonly Step[] {
-  const last = new Map<string, Step['tasks'][number]>();
-  return steps.map((step) => ({
-    ...step,
-    tasks: step.tasks.map((task) => {
-      const before = last.get(task.workpieceId);
-      last.set(task.workpieceId, task);
-      return { ...task, after: before === undefined ? [] : [{ taskId: before.id, least: before.wait, most: null }] };
-    }),
-  }));
-}
+const planned = (steps: readonly Step[], calendar = CALENDAR) => planDays({ ...aBench(calendar), steps, seed: 1 });
+const scheduled = (steps: readonly Step[]) => planned(steps).slots;
+const YOU = newPerson('you', 'You');
 
 describe('bench hours', () => {
   test('a Monday start with Tuesday, Thursday and Saturday hours: windows on days 1, 3, 5, 8', () => {
-    const windows = windowsOf(CALENDAR);
-    expect([1, 2, 3, 4].map(() => windows.next().value.fromMin)).toEqual([DAY + 1140, 3 * DAY + 1140, 5 * DAY + 600, 8 * DAY + 1140]);
+    const sittings = sittingsOf(YOU, CALENDAR, 9 * DAY);
+    expect(sittings.map(({ fromMin }) => fromMin)).toEqual([DAY + 1140, 3 * DAY + 1140, 5 * DAY + 600, 8 * DAY + 1140]);
   });
 
   test('hours that overlap count once', () => {
-    const windows = windowsOf({
-      ...PLAIN,
-      startsOn: '2026-11-30',
-      hours: [
-        { weekday: 1, fromMin: 60, toMin: 120 },
-        { weekday: 1, fromMin: 100, toMin: 180 },
-      ],
-    });
-    expect(windows.next().value).toEqual({ fromMin: 60, toMin: 180 });
+    const hours = [
+      { weekday: 1, fromMin: 60, toMin: 120 },
+      { weekday: 1, fromMin: 100, toMin: 180 },
+    ];
+    expect(sittingsOf(YOU, aCalendar(hours), DAY)).toEqual([{ fromMin: 60, toMin: 180 }]);
+  });
+
+  test('what takes their time is taken out of it, at the end, in the middle, altogether', () => {
+    const busy = [
+      { day: '2026-12-01', fromMin: 1_200, toMin: 1_300 },
+      { day: '2026-12-03', fromMin: 1_160, toMin: 1_180 },
+      { day: '2026-12-05', fromMin: 0, toMin: 1_440 },
+    ];
+    expect(sittingsOf(YOU, { ...CALENDAR, busy }, 7 * DAY)).toEqual([
+      { fromMin: DAY + 1_140, toMin: DAY + 1_200 },
+      { fromMin: 3 * DAY + 1_140, toMin: 3 * DAY + 1_160 },
+      { fromMin: 3 * DAY + 1_180, toMin: 3 * DAY + 1_260 },
+    ]);
   });
 
   test('moments are told in words', () => {
@@ -108,58 +70,54 @@ describe('bench hours', () => {
 describe('evenings', () => {
   test('two tiles share an evening; the second coat waits for the first to dry', () => {
     const steps = [
-      aStep('paint', [
+      aWorkStep('paint', [
         ['A1', 40, 60],
         ['B1', 40, 60],
       ]),
-      aStep('wash', [
+      aWorkStep('wash', [
         ['A1', 20, 60],
         ['B1', 20, 60],
       ]),
     ];
-    const slots = scheduled(linked(steps));
+    const slots = scheduled(inTurn(steps));
     expect(slots.map(({ task, startMin }) => [task.id, startMin - DAY])).toEqual([
       ['paint-A1', 1140],
       ['paint-B1', 1180],
       ['wash-A1', 1240], // dry at 1240, the evening ends at 1260
       ['wash-B1', 2 * DAY + 1140], // dry at 1280: Thursday
     ]);
-    const { ready, handsOn } = planned(linked(steps), CALENDAR);
+    const { ready, handsOn } = planned(inTurn(steps));
     expect(ready!.text).toBe('Thu 3 Dec, 20:20');
     expect(handsOn.value).toBe(120);
   });
 
   test('a task longer than any evening goes on the next ones', () => {
-    const [slot] = scheduled([aStep('cut', [['A1', 200, 0]])]);
+    const [slot] = scheduled([aWorkStep('cut', [['A1', 200, 0]])]);
     expect(slot!.stretches).toEqual([
       { fromMin: DAY + 1140, toMin: DAY + 1260 },
       { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1220 },
     ]);
   });
 
-  test('the bound leaves set-up to other tiles and breaks tasks off at will', () => {
-    const [step] = [aStep('paint', [['A1', 130, 60]])];
-    const withSetUp = { ...step!, tasks: step!.tasks.map((task) => ({ ...task, work: minutes('with set-up', 140) })) };
-    const [slot] = slowestAlone([withSetUp], CALENDAR);
-    expect(slot!.stretches).toEqual([
-      { fromMin: DAY + 1140, toMin: DAY + 1260 },
-      { fromMin: 3 * DAY + 1140, toMin: 3 * DAY + 1150 },
-    ]);
-    expect(planned([withSetUp], CALENDAR).bound!.text).toBe('Thu 3 Dec, 20:10');
+  test('the bound leaves set-up to others and breaks off what fits no evening', () => {
+    const days = planned([aWorkStep('paint', [['A1', 160, 60]], { setUpMin: 10 })]);
+    // 170 minutes in evenings of 120 and 150: Tuesday, and fifty on Thursday.
+    expect(days.ready!.text).toBe('Thu 3 Dec, 20:50');
+    expect(days.bound!.text).toBe('Thu 3 Dec, 20:40');
   });
 
   test('nothing to do is never ready nor late', () => {
-    expect(planned([], CALENDAR)).toMatchObject({ ready: null, bound: null });
+    expect(planned([])).toMatchObject({ ready: null, bound: null });
   });
 
   test('the agenda names each sitting with its tiles', () => {
     const steps = [
-      aStep('paint', [
+      aWorkStep('paint', [
         ['A1', 40, 60],
         ['B1', 40, 60],
       ]),
     ];
-    const [day] = agendaOf({ slots: scheduled(linked(steps)), steps, startsOn: CALENDAR.startsOn });
+    const [day] = agendaOf({ slots: scheduled(inTurn(steps)), steps, startsOn: CALENDAR.startsOn });
     expect(day).toMatchObject({
       text: 'Tue 1 Dec',
       entries: [{ workpieces: ['A1', 'B1'], fromText: '19:00', toText: '20:20', work: { value: 80 } }],
@@ -168,38 +126,34 @@ describe('evenings', () => {
 });
 
 test('whichever order is through first is kept: the slow one of two boards is begun before the quick one', () => {
-  const anHour = {
-    ...PLAIN,
-    startsOn: '2026-11-30',
-    hours: [1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_200 })),
-  };
+  const anHour = aCalendar([1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_200 })));
   const steps = [
-    aStep('glue', [
+    aWorkStep('glue', [
       ['A1', 60, 0],
       ['B1', 60, 3 * DAY],
     ]),
-    aStep('paint', [
+    aWorkStep('paint', [
       ['A1', 60, 0],
       ['B1', 60, 0],
     ]),
   ];
-  const { slots, ready } = planned(linked(steps), anHour);
+  const { slots, ready } = planned(inTurn(steps), anHour);
   // Step by step B1 is glued on Tuesday and painted on Saturday; begun on Monday it is painted on Friday.
   expect(slots[0]!.task.id).toBe('glue-B1');
   expect(ready!.text).toBe('Fri 4 Dec, 20:00');
 });
 
 test('a start says why it is not sooner: what had to dry, what the hands did, or that the bench was closed', () => {
-  const steps = linked([
-    aStep('glue', [
+  const steps = inTurn([
+    aWorkStep('glue', [
       ['A1', 30, 20],
       ['B1', 30, 20],
     ]),
-    aStep('paint', [
+    aWorkStep('paint', [
       ['A1', 30, 600],
       ['B1', 20, 0],
     ]),
-    aStep('wash', [['A1', 20, 0]]),
+    aWorkStep('wash', [['A1', 20, 0]]),
   ]);
   const because = new Map(scheduled(steps).map(({ task, because: why }) => [task.id, why]));
   expect(because.get('glue-A1')).toEqual({ kind: 'bench', after: null });
@@ -219,8 +173,8 @@ const anySteps = fc.array(
 test('for any work: one pair of hands, only in bench hours, dry before the next coat, and the chain to ready adds up', () => {
   fc.assert(
     fc.property(anySteps, (drawn) => {
-      const steps = drawn.map((tasks, i) => aStep(`s${i}`, [...new Map(tasks.map((task) => [task[0], task])).values()]));
-      const days = planned(linked(steps), CALENDAR);
+      const steps = drawn.map((tasks, i) => aWorkStep(`s${i}`, [...new Map(tasks.map((task) => [task[0], task])).values()]));
+      const days = planned(inTurn(steps));
       const stretches = days.slots.flatMap((slot) => slot.stretches).sort((a, b) => a.fromMin - b.fromMin);
       stretches.forEach((stretch, i) => {
         if (i > 0) expect(stretch.fromMin).toBeGreaterThanOrEqual(stretches[i - 1]!.toMin - 1e-6);
@@ -254,8 +208,8 @@ describe('days off', () => {
     expect(!read.ok && read.problem.message).toContain(typed);
   });
   test('no bench time on them: the first evening is the next one', () => {
-    const steps = linked([aStep('cut', [['A1', 60, 0]])]);
-    const [first] = planned(steps, CALENDAR).slots;
+    const steps = inTurn([aWorkStep('cut', [['A1', 60, 0]])]);
+    const [first] = planned(steps).slots;
     const day = Math.floor(first!.startMin / DAY);
     const off = new Date(Date.parse(`${CALENDAR.startsOn}T00:00:00Z`) + day * DAY * 60_000).toISOString().slice(0, 10);
     const [later] = planned(steps, { ...CALENDAR, daysOff: [off] }).slots;

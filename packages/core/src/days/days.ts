@@ -1,42 +1,58 @@
-import type { Calendar } from '../plan';
-import { type Figure, total } from '../base/units';
+import { type Figure, given, reckon, total } from '../base/units';
+import { earliestOf } from '../planner';
+import type { Bench } from './bench';
 import { type Late, lateOf } from './late';
+import type { Blocked, Relaxed } from './problem';
 import { type Ready, readyOf } from './ready';
-import { type Order, type Slot, scheduleSteps, slowestAlone } from './schedule';
+import { type Slot, earliestAlone, scheduleWork } from './schedule';
 import type { Step } from './step';
 
 /** The plan of evenings. */
 export interface Days {
   readonly slots: readonly Slot[];
   readonly handsOn: Figure<'min'>;
-  /** null for a board with nothing to do. */
+  /** null for a board with nothing to do, and for one that never is through as things are. */
   readonly ready: Ready | null;
   /** No order of work can beat this. */
   readonly bound: Ready | null;
   /** By how much it misses the day it is wanted for; null where it does not. */
   readonly late: Late | null;
+  /** What can not be done as things are. */
+  readonly blocked: readonly Blocked[];
+  /** Rules that had to be let go of. */
+  readonly relaxed: Relaxed;
 }
 
-interface DayInputs {
+interface DayInputs extends Bench {
   readonly steps: readonly Step[];
-  readonly calendar: Calendar;
-  readonly orders: readonly Order[];
+  readonly seed: number;
 }
 
 /** Steps into bench hours. */
-export function planDays({ steps, calendar, orders }: DayInputs): Days {
-  const slots = scheduleSteps(steps, calendar, orders);
-  const ready = readyOf(slots, calendar);
-  const bound = readyOf(slowestAlone(steps, calendar), calendar);
-  return {
-    slots,
-    handsOn: total(
-      'Hands-on',
-      'min',
-      steps.map(({ work }) => work),
-    ),
-    ready,
-    bound,
-    late: lateOf(ready, bound, calendar),
-  };
+export function planDays({ steps, seed, ...bench }: DayInputs): Days {
+  const { calendar } = bench;
+  const { slots, work, relaxed } = scheduleWork(steps, bench, calendar.order, seed);
+  const isWhole = work.blocked.length === 0;
+  const ready = isWhole ? readyOf(slots, calendar) : null;
+  const bound = isWhole ? readyOf(earliestAlone(work, bench, earliestOf), calendar) : null;
+  return { slots, handsOn: handsOnOf(steps, slots), ready, bound, late: lateOf(ready, bound, calendar), blocked: work.blocked, relaxed };
+}
+
+/** Work, what is set up for it once a sitting, and calls back to what dries. */
+function handsOnOf(steps: readonly Step[], slots: readonly Slot[]): Figure<'min'> {
+  const sittings = new Map<string, number>();
+  for (const { task, setUpMin } of slots) if (setUpMin > 0) sittings.set(task.stepId, (sittings.get(task.stepId) ?? 0) + 1);
+  return total(
+    'Hands-on',
+    'min',
+    steps.map(({ id, name, tasks, setUp }) => {
+      const count = sittings.get(id) ?? 0;
+      const parts = [
+        ...tasks.map(({ work }) => work),
+        ...tasks.flatMap(({ calls }) => calls ?? []),
+        ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sittings', count, '1', 'calendar'))]),
+      ];
+      return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
+    }),
+  );
 }

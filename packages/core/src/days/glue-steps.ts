@@ -1,13 +1,13 @@
-import { type Draft, type TaskDraft, task } from './step';
+import { type Draft, type TaskDraft, asks, coldest, task } from './step';
 import { type Ground, type Tile, tileShare } from '../ground';
 import { isEmpty, regionBox } from '../base/geometry';
 import { type Catalogue, adhesiveBy, estimated } from '../catalogue';
 import type { SealNeed } from '../coats';
-import { coatWaits, glueWait } from '../drying';
+import { type Spots, type Wait, coatWaits, fullGlueWait, glueWait, longer } from '../drying';
 import type { Plan } from '../plan';
 import type { Joint } from '../stack/joint';
 import { glueFit } from '../stack/adhesives';
-import { type Figure, given, inSquareMetres, reckon, total } from '../base/units';
+import { given, inSquareMetres, reckon, total } from '../base/units';
 import type { Stage } from './cut-steps';
 
 const GLUE_NAMES: Readonly<Record<Stage, string>> = {
@@ -17,39 +17,42 @@ const GLUE_NAMES: Readonly<Record<Stage, string>> = {
 };
 
 interface SealInputs {
-  readonly climate: Plan['climate'];
+  readonly spots: Spots;
   readonly ground: Ground;
   readonly catalogue: Catalogue;
 }
 export interface GlueInputs extends SealInputs {
   readonly edges: Plan['stack']['edges'];
   readonly weighed: boolean;
+  /** How many people a workpiece takes. */
+  readonly handsFor: (workpieceId: string) => number;
   /** How much of a joint lies on a tile. */
   readonly shares: (joint: Joint, tileId: string) => number;
 }
 
 /** Faces that are sealed before anything is glued to them. */
-export function sealStep({ coating, faces }: SealNeed, { climate, ground, catalogue }: SealInputs): Draft {
+export function sealStep({ coating, faces }: SealNeed, { spots, ground, catalogue }: SealInputs): Draft {
   const name = `Seal boards, ${coating.name.toLowerCase()}`;
-  const waits = coatWaits(coating, null, climate, catalogue);
   return {
     id: 'seal',
     name,
     kind: 'coat',
     setUp: catalogue.bench.glueSetUpMin,
-    cautionIds: coating.cautionIds,
+    asks: asks({ cautionIds: coating.cautionIds, leastC: coating.minC, stockIds: [coating.id] }),
     tasks: ground.tiles.map((tile) => {
       const share = given(`${tile.id}: share of the table`, tileShare(tile, ground), '1', 'drawing');
       const here = reckon(`${tile.id}: faces to seal`, 'm²', inSquareMetres(faces), '×', share);
       const rate = estimated('Sealing a square metre', catalogue.bench.sealMinPerM2, 'min/m²');
-      return task('seal', tile.id, reckon(`${name}, ${tile.id}`, 'min', here, '×', rate), waits.recoat);
+      const spot = spots.at(tile.id);
+      const { recoat, touch } = coatWaits(coating, null, spot, catalogue, 'drinks');
+      return task('seal', tile.id, { work: reckon(`${name}, ${tile.id}`, 'min', here, '×', rate), spot, wait: recoat, touch, isFlat: true });
     }),
   };
 }
 
 /** All joints of a tile are glued in one go; the slowest of them sets the wait. */
 export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInputs): Draft {
-  const { edges, ground, shares, catalogue } = inputs;
+  const { edges, ground, shares, spots, handsFor, catalogue } = inputs;
   const name = GLUE_NAMES[stage];
   const adhesives = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))].map((id) => adhesiveBy(catalogue, id));
   const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
@@ -88,27 +91,44 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
             ),
           ]
         : [];
-    const waits = faces.map(({ joint }) => jointWait(joint, tile, inputs));
-    const slowest = waits.reduce((a, b) => (b.value > a.value ? b : a));
+    const wait = faces.map(({ joint }) => jointWait(joint, tile, inputs)).reduce(longer);
+    const widest = faces.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
+    const load = inSquareMetres(given(`${widest.joint.label}, ${tile.id}`, widest.areaMm2, 'mm²', 'drawing'));
     const work = total(`${name}, ${tile.id}`, 'min', [...spreading, ...aligning, weights]);
-    return [task(`glue-${stage}`, tile.id, work, slowest)];
+    const own = {
+      work,
+      spot: spots.at(tile.id),
+      wait,
+      touch: wait,
+      isFlat: true,
+      hands: stage === 'base' ? handsFor(tile.id) : 1,
+      weights:
+        weights.value === 0
+          ? null
+          : reckon(`Weights on ${tile.id}`, 'kg', load, '×', estimated('On a square metre', catalogue.bench.weightKgPerM2, 'kg/m²')),
+    };
+    return [task(`glue-${stage}`, tile.id, own)];
   });
   return {
     id: `glue-${stage}`,
     name,
     kind: 'glue',
     setUp: catalogue.bench.glueSetUpMin,
-    cautionIds: adhesives.flatMap(({ cautionIds }) => cautionIds),
+    asks: asks({
+      cautionIds: adhesives.flatMap(({ cautionIds }) => cautionIds),
+      leastC: coldest(adhesives.map(({ minC }) => minC)),
+      stockIds: adhesives.map(({ id }) => id),
+    }),
     tasks,
   };
 }
 
-function jointWait(joint: Joint, tile: Tile, { climate, weighed, ground, catalogue }: GlueInputs): Figure<'min'> {
+function jointWait(joint: Joint, tile: Tile, { spots, weighed, ground, catalogue }: GlueInputs): Wait {
   const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
-  if (weighed && joint.place.part === 'ground')
-    return given(`${adhesive.name}, under weights until cured`, adhesive.fullMin, 'min', 'catalogue', 'workshop default; the label wins');
+  const spot = spots.at(tile.id);
+  if (weighed && joint.place.part === 'ground') return fullGlueWait(adhesive, spot);
   const isSealedIn = glueFit(adhesive, joint.lower, joint.upper, joint.spread, catalogue) === 'never-dries';
   const body = joint.landId === null ? undefined : ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
   const { left, top, right, bottom } = body === undefined || isEmpty(body) ? tile.box : regionBox(body);
-  return glueWait(adhesive, { isSealedIn, halfWidthMm: Math.min(right - left, bottom - top) / 2 }, climate, catalogue);
+  return glueWait(adhesive, { isSealedIn, halfWidthMm: Math.min(right - left, bottom - top) / 2 }, spot);
 }

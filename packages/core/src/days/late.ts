@@ -1,6 +1,6 @@
 import { DAY_MIN } from '../base/units';
 import type { Calendar } from '../plan';
-import { dayAfter, dayText } from './calendar';
+import { dayAfter, dayText } from '../base/dates';
 import type { Ready } from './ready';
 
 /** A board that is wanted for a day is wanted by then, in the evening. */

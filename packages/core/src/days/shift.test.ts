@@ -1,38 +1,27 @@
 import { expect, test } from 'vitest';
 import { brinefold } from '../demo';
 import { appliedTo } from '../plan/edits';
-import type { Calendar } from '../plan';
-import { given } from '../base/units';
-import { CATALOGUE, derived } from '../testing';
+import { CATALOGUE, aBench, aCalendar, aWorkStep, derived } from '../testing';
 import { type Days, planDays } from './days';
-import { orderInputs, ordersOf } from './schedule';
 import { shiftOf } from './shift';
-import type { Step } from './step';
-
-const PLAIN = { daysOff: [], deadline: null, order: [] };
 
 /** Two hours every Monday and Wednesday evening, from Monday 30 November 2026. */
-const CALENDAR: Calendar = {
-  ...PLAIN,
-  startsOn: '2026-11-30',
-  hours: [
-    { weekday: 1, fromMin: 1200, toMin: 1320 },
-    { weekday: 3, fromMin: 1200, toMin: 1320 },
-  ],
-};
+const CALENDAR = aCalendar([
+  { weekday: 1, fromMin: 1200, toMin: 1320 },
+  { weekday: 3, fromMin: 1200, toMin: 1320 },
+]);
 type Work = readonly [id: string, workMin: number, waitMin: number, tile?: 'B1'];
-const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
 /** Work on one tile, one after another, and work on another tile that waits for nothing. */
 function planned(...works: readonly Work[]): Days {
-  const steps = works.map(([id, workMin, waitMin, tile = 'A1'], i): Step => {
+  const steps = works.map(([id, workMin, waitMin, tile = 'A1'], i) => {
     const before = works[i - 1];
-    const work = minutes(id, workMin);
-    const wait = minutes(`${id} dries`, waitMin);
-    const after = before === undefined || tile === 'B1' ? [] : [{ taskId: before[0], least: minutes('dries', before[2]), most: null }];
-    const task = { id, stepId: id, workpieceId: tile, work, alone: work, wait, cure: wait, joins: [], after, uses: ['hands' as const] };
-    return { id, name: id, kind: 'coat', tasks: [task], work, cautions: [] };
+    const step = aWorkStep(id, [[tile, workMin, waitMin]]);
+    const [own] = step.tasks;
+    const wait = before === undefined ? own!.wait : aWorkStep('dries', [['A1', 1, before[2]]]).tasks[0]!.wait;
+    const after = before === undefined || tile === 'B1' ? [] : [{ taskId: before[0], wait, most: null, orAfter: null }];
+    return { ...step, tasks: [{ ...own!, id, work: { ...own!.work, label: id }, after }] };
   });
-  return planDays({ steps, calendar: CALENDAR, orders: ordersOf(orderInputs(steps, 1, [])) });
+  return planDays({ ...aBench(CALENDAR), steps, seed: 1 });
 }
 
 test('a few minutes more that push a task over an evening are named, with what was left of the evening', () => {

@@ -1,9 +1,9 @@
 import { DAY_MIN, given, showText } from '../base/units';
 import type { Calendar } from '../plan';
-import { dayText, momentText, windowsOf } from './calendar';
+import { dayText, momentText } from '../base/dates';
+import { sittingsOf } from './bench';
 import type { Days } from './days';
-import { SLACK_MIN } from './bench-time';
-import type { Slot } from './schedule';
+import { SLACK_MIN, type Slot } from './schedule';
 
 /** Why the board is ready at another time than before, in sentences: evenings are coarse, and a few minutes may cost days. */
 export type Shift = readonly string[];
@@ -41,6 +41,9 @@ const dayOf = ({ startMin }: Slot): number => Math.floor(startMin / DAY_MIN);
 const minutes = (min: number): string => showText(given('', min, 'min', 'calendar'), { system: 'metric', currency: '' });
 const lastOf = ({ slots }: Days): Slot => slots.reduce((last, slot) => (slot.curedMin > last.curedMin ? slot : last));
 
+/** Someone who is there whenever the bench is open. */
+const ANYBODY = { id: '', name: '', isChild: false, avoids: [], hours: [] };
+
 /** Names of tasks, the first few in full. */
 function listed(what: string, slots: readonly Slot[]): string[] {
   if (slots.length === 0) return [];
@@ -63,7 +66,7 @@ function movedText(old: Slot, now: Slot, after: Days, calendar: Calendar): strin
     const until =
       last === undefined
         ? ''
-        : `: it waits for ${last.task.work.label} until ${momentText(startsOn, last.endMin + task.after[0]!.least.value)}`;
+        : `: it waits for ${last.task.work.label} until ${momentText(startsOn, task.after[0]!.wait.pace.after(last.endMin, task.after[0]!.wait.stated.value))}`;
     return `${label} can no longer begin on ${from}${until}. It begins on ${to}.`;
   }
   return `${label} takes ${minutes(needMin)} and no longer fits into ${from}, where ${minutes(freeMin)} at a stretch are left. It begins on ${to}.`;
@@ -72,12 +75,11 @@ function movedText(old: Slot, now: Slot, after: Days, calendar: Calendar): strin
 /** The longest stretch free on a day once a task may begin, with all that is planned before it in place; null where it may not begin that day at all. */
 function freeOn(day: number, { slots }: Days, after: Slot['task']['after'], calendar: Calendar): number | null {
   const byId = new Map(slots.map((slot) => [slot.task.id, slot]));
-  const readyMin = after.reduce((latest, { taskId, least }) => Math.max(latest, (byId.get(taskId)?.endMin ?? 0) + least.value), 0);
+  const readyMin = after.reduce((latest, { taskId, wait }) => Math.max(latest, wait.pace.after(byId.get(taskId)?.endMin ?? 0, wait.stated.value)), 0);
   const taken = slots.flatMap(({ stretches }) => stretches).filter(({ fromMin }) => Math.floor(fromMin / DAY_MIN) === day);
   let bestMin: number | null = null;
-  for (const { fromMin, toMin } of windowsOf(calendar)) {
+  for (const { fromMin, toMin } of sittingsOf(ANYBODY, calendar, (day + 1) * DAY_MIN)) {
     const at = Math.floor(fromMin / DAY_MIN);
-    if (at > day) break;
     if (at < day || toMin <= readyMin + SLACK_MIN) continue;
     let free = Math.max(fromMin, readyMin);
     for (const busy of [...taken].sort((a, b) => a.fromMin - b.fromMin)) {

@@ -2,6 +2,7 @@ import type { Hollow } from '../cutting/parts';
 import { type BoardStack, jointShares } from '../stack';
 import type { GluePlace, Plan } from '../plan';
 import type { Catalogue } from '../catalogue';
+import type { Spots } from '../drying';
 import type { CoatNeed, SealNeed } from '../coats';
 import type { CutJob } from '../cutting/job';
 import type { Ground, SurfaceAreas, Zones } from '../ground';
@@ -20,7 +21,10 @@ import { type Step, inOrderOfWork } from './step';
 export interface StepInputs {
   readonly edges: Plan['stack']['edges'];
   readonly weighed: boolean;
-  readonly climate: Plan['climate'];
+  readonly spots: Spots;
+  readonly topMaterialId: string | null;
+  /** Whether two can work on one workpiece. */
+  readonly isTwo: boolean;
   readonly ground: Ground;
   readonly zones: Zones;
   readonly areas: SurfaceAreas;
@@ -38,7 +42,7 @@ export interface StepInputs {
 
 /** Every step in the order of work, with its task on each workpiece. @source craft.md, the order of work */
 export function stepsOf(inputs: StepInputs): readonly Step[] {
-  const { edges, ground, joints, jobs, hollows, pieces, fixed, minutes, sealing, catalogue } = inputs;
+  const { edges, ground, joints, jobs, hollows, pieces, fixed, minutes, sealing, spots, isTwo, catalogue } = inputs;
   const byPlace = listedBy(joints, ({ place }) => place.part);
   const jointsOf = (part: GluePlace['part']): readonly Joint[] => byPlace.get(part) ?? [];
   const parts = listedBy(
@@ -46,23 +50,30 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
     // A rim is cut with the ground it goes round.
     ({ part }) => (part.stage === 'rim' ? 'base' : part.stage),
   );
-  const gluing: GlueInputs = { ...inputs, shares: jointShares(inputs) };
-  const cutting = { workpieces: ground.tiles, minutes, catalogue };
+  // A board too big for one is handled by two where there are two.
+  const big = new Set(
+    ground.tiles
+      .filter(({ box: { left, top, right, bottom } }) => Math.max(right - left, bottom - top) > catalogue.bench.oneHandMm.value)
+      .map(({ id }) => id),
+  );
+  const handsFor = (workpieceId: string): number => (isTwo && big.has(workpieceId) ? 2 : 1);
+  const gluing: GlueInputs = { ...inputs, handsFor, shares: jointShares(inputs) };
+  const cutting = { workpieces: ground.tiles, minutes, spots, handsFor, catalogue };
   const cuttingPieces = { ...cutting, workpieces: pieces.map(({ pieceId }) => ({ id: pieceId })) };
   return inOrderOfWork(
     [
       cutStep('base', parts.get('base') ?? [], cutting),
       ...(sealing === null ? [] : [sealStep(sealing, inputs)]),
       glueStep('base', jointsOf('ground'), gluing),
-      ...(edges === 'trim-after' && jointsOf('ground').length > 0 ? [trimStep(ground.tiles, catalogue)] : []),
-      hollowStep(hollows, ground.tiles, catalogue),
+      ...(edges === 'trim-after' && jointsOf('ground').length > 0 ? [trimStep(ground.tiles, spots, catalogue)] : []),
+      hollowStep(hollows, ground.tiles, spots, catalogue),
       cutStep('raised', parts.get('raised') ?? [], cutting),
       glueStep('raised', jointsOf('raised'), gluing),
       cutStep('facing', parts.get('facing') ?? [], cutting),
       glueStep('facing', jointsOf('facing'), gluing),
       cutStep('piece', parts.get('piece') ?? [], cuttingPieces),
-      ...pieceSteps(pieces, catalogue),
-      fixStep(fixed, catalogue),
+      ...pieceSteps(pieces, spots, catalogue),
+      fixStep(fixed, spots, catalogue),
       ...coatSteps(inputs),
     ],
     catalogue,

@@ -1,2 +1,5 @@
-export { coatWaits, glueWait } from './waits';
-export type { Waits } from './waits';
+export { dryingFactor, isTooCold, settingFactor, settingPace, waterPace } from './paces';
+export { kindOfPlace, spotsOf } from './spots';
+export type { Airs, Spot, Spots } from './spots';
+export { clockWait, coatWaits, fullGlueWait, gluePace, glueWait, longer, usualMin, waitOf } from './waits';
+export type { GlueLine, Ground, Wait, Waits } from './waits';

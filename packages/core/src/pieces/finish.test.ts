@@ -93,8 +93,8 @@ describe('cast copies', () => {
     expect(cast.tally.mass.value).toBeGreaterThan(byHand.tally.mass.value);
     // One mould made in 45 minutes cures for half a day; seven copies of 7 minutes set for 40 one after another.
     const task = (id: string) => cast.steps.find((step) => step.id === id)!.tasks[0]!;
-    expect([task('make-moulds').alone.value, task('make-moulds').wait.value]).toEqual([45, 720]);
-    expect([task('cast-copies').alone.value, task('cast-copies').wait.value]).toEqual([7 * 7, 7 * 40]);
+    expect([task('make-moulds').work.value, task('make-moulds').wait.usual!.value]).toEqual([45, 720]);
+    expect([task('cast-copies').work.value, task('cast-copies').wait.usual!.value]).toEqual([7 * 7, 7 * 40]);
   });
   test('of many the copies are quicker cast than made; of two they are not worth a mould', () => {
     const faster = (count: number): boolean => {

@@ -1,5 +1,4 @@
 import { describe, expect, test } from 'vitest';
-import { orderInputs, ordersOf } from '../days';
 import type { Feature } from '../features';
 import type { Piece } from '../plan';
 import { type Derivation, derivePipeline } from '../pipeline';
@@ -28,16 +27,11 @@ describe('a piece that is glued to its tile', () => {
     expect(coats.map(({ workpieceId }) => workpieceId).sort()).toEqual(['A1', 'shed']);
   });
   test('is never planned before it is made, whatever order the evenings take', () => {
-    const tasks = fixed.steps.flatMap((step) => step.tasks);
-    for (let seed = 1; seed <= 20; seed++) {
-      for (const order of ordersOf(orderInputs(fixed.steps, seed, []))) {
-        const placed = new Set<string>();
-        for (const i of order) {
-          for (const { taskId } of tasks[i]!.after) expect(placed).toContain(taskId);
-          placed.add(tasks[i]!.id);
-        }
-      }
-    }
+    const { slots } = fixed.days;
+    expect(slots.some(({ task }) => task.joins.length > 0)).toBe(true);
+    const endOf = new Map(slots.map((slot) => [slot.task.id, slot.endMin]));
+    for (const { task, startMin } of slots)
+      for (const { taskId } of task.after) expect(startMin).toBeGreaterThanOrEqual(endOf.get(taskId)! - 1e-6);
   });
   test('is weighed and stored with its tile', () => {
     const [without, with_] = [tileOf(loose, 'A1'), tileOf(fixed, 'A1')];

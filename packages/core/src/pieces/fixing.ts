@@ -37,7 +37,6 @@ export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set,
     ground,
     mass: facts!.mass,
     high: given(`${piece.name}, over its foot`, highMm, 'mm', 'drawing'),
-    adhesiveId: piece.glueId,
     glue: reckon(
       `${adhesive.name}, ${label}`,
       'g',

@@ -173,10 +173,10 @@ describe('on a board', () => {
   test('it is put together in three minutes a joint, and 0.7 a cut across a strip', () => {
     const fence = derived({ ...plan, pieces: [aPiece('fence')] });
     const { facts, lengths } = fence.pieces.made[0]!;
-    const { alone } = fence.steps.find(({ id }) => id === 'make-pieces')!.tasks[0]!;
+    const { work } = fence.steps.find(({ id }) => id === 'make-pieces')!.tasks[0]!;
     // 4 posts, and 2 rails in each of 3 bays, held at both ends
     expect([facts!.joints.value, lengths.length]).toEqual([12, 10]);
-    expect(alone.value).toBeCloseTo(12 * 3 + 10 * 0.7, 9);
+    expect(work.value).toBeCloseTo(12 * 3 + 10 * 0.7, 9);
   });
 
   test('a folded shed has its folds on its sheet, where the part lies', () => {

@@ -10,6 +10,8 @@ export interface PieceTask {
   /** Until it is through, should nothing come after. */
   readonly cure: Figure<'min'>;
   readonly cautionIds: readonly string[];
+  /** What dries in that time, and so by the air there is; null for what does not. */
+  readonly adhesiveId: string | null;
 }
 /** The making of one piece. */
 export interface PieceWork {
@@ -27,7 +29,7 @@ export const workOn = (made: MadePiece, catalogue: Catalogue): PieceWork => {
   const cast =
     way === null
       ? [null, null]
-      : way.tasks.map(([work, wait]): PieceTask => ({ work, wait, cure: wait, cautionIds: way.casting.cautionIds }));
+      : way.tasks.map(([work, wait]): PieceTask => ({ work, wait, cure: wait, cautionIds: way.casting.cautionIds, adhesiveId: null }));
   return {
     pieceId: piece.id,
     name: piece.name,
@@ -64,12 +66,13 @@ function clad({ piece, clads }: MadePiece, catalogue: Catalogue): PieceTask {
     .flatMap(({ adhesiveId }) => (adhesiveId === null ? [] : [adhesiveBy(catalogue, adhesiveId)]))
     .sort((a, b) => b.fullMin - a.fullMin)[0];
   const cautionIds = layings.flatMap((laying) => laying.cautionIds);
-  return slowest === undefined ? { work, wait: NO_WAIT, cure: NO_WAIT, cautionIds } : { work, ...driedOf(slowest), cautionIds };
+  return slowest === undefined ? { work, wait: NO_WAIT, cure: NO_WAIT, cautionIds, adhesiveId: null } : { work, ...driedOf(slowest), cautionIds };
 }
 const NO_WAIT = given('No wait', 0, 'min', 'definition');
 
 /** How long what is glued with it waits. */
-export const driedOf = ({ name, handleMin, fullMin }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> => ({
+export const driedOf = ({ id, name, handleMin, fullMin }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> & { readonly adhesiveId: string } => ({
+  adhesiveId: id,
   wait: estimated(`${name}, until it can be handled`, handleMin, 'min'),
   cure: given(`${name}, until it has cured`, fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
 });

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { makePieces } from '../pieces';
-import { orderInputs, ordersOf, planDays } from '../days';
+import { planDays } from '../days';
 import { brinefold } from '../demo';
 import { type Feature, reshaped } from '../features';
 import type { Plan } from '../plan';
@@ -229,7 +229,7 @@ function edited(plan: Plan, which: number, x: number, y: number, size: number, w
     case 'glue':
       return { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, glueId: size % 2 === 0 ? 'white-glue' : 'foaming-pu' } } };
     case 'air':
-      return { ...plan, climate: { ...plan.climate, airC: 5 + (size % 20) } };
+      return { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 5 + (size % 20) } })) };
     case 'trim':
       return { ...plan, cutting: { ...plan.cutting, trimMm: size % 9 } };
     case 'tiles':
@@ -249,7 +249,7 @@ test('left under weights, the ground waits for the full cure of its glue', () =>
   const glued = (weighed: boolean) =>
     deriveFresh({ ...plan, stack: { ...plan.stack, weighed } })
       .steps.find(({ id }) => id === 'glue-base')!
-      .tasks.map(({ wait }) => wait.value);
+      .tasks.map(({ wait }) => wait.usual!.value);
   const { fullMin, handleMin } = CATALOGUE.adhesives.find(({ id }) => id === plan.stack.ground[0]!.glueBelowId)!;
   expect(new Set(glued(true))).toEqual(new Set([fullMin]));
   expect(Math.max(...glued(false))).toBeLessThan(fullMin);
@@ -259,9 +259,9 @@ test('left under weights, the ground waits for the full cure of its glue', () =>
 test('chance in the days comes from the seed of the plan and from nothing else', () => {
   const plan = brinefold(CATALOGUE);
   const startsAt = (seed: number) => {
-    const { days, steps } = deriveFresh({ ...plan, seed });
+    const { days, steps, spots } = deriveFresh({ ...plan, seed });
     expect(days.slots, `seed ${seed}`).toEqual(
-      planDays({ steps, calendar: plan.calendar, orders: ordersOf(orderInputs(steps, seed, [])) }).slots,
+      planDays({ ...plan, steps, spots, seed, catalogue: CATALOGUE }).slots,
     );
     return days.slots.map(({ task, startMin }) => `${task.id} ${startMin}`).join();
   };

@@ -2,14 +2,15 @@ import { type Shop, EMPTY_SHOP } from '../shop';
 import { facingsOn, heightChoices, raisedStacks, stackUp } from '../stack';
 import type * as finishing from '../finish';
 import { type Checks, dealt } from './warnings';
-import type { Catalogue } from '../catalogue';
+import { type Catalogue, materialBy } from '../catalogue';
 import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
 import { allGlues, allParts, piecesOf, withPieces } from './pieces';
-import { agendaOf, orderInputs, ordersOf, planDays, stepsOf } from '../days';
+import { agendaOf, planDays, stepsOf, troublesOf } from '../days';
+import { spotsOf } from '../drying';
 import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
 import { boardMass } from '../mass';
 import { stuffNeeds } from '../mixes/stuffs';
@@ -74,9 +75,10 @@ export const STAGES = Stages.of<Sources>()
   .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
-  .stage('steps', ({ plan: { stack, climate }, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, climate, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
-  .stage('orders', ({ plan: { seed, calendar }, steps }) => orderInputs(steps, seed, calendar.order), ordersOf)
-  .stage('days', ({ plan: { calendar }, steps, orders }) => ({ steps, calendar, orders }), planDays)
+  .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn, airs, catalogue }), spotsOf)
+  .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
+  .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue }) => ({ calendar, people, kit, places, seed, spots, steps, catalogue }), planDays)
+  .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue }) => ({ calendar, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue }), troublesOf)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
@@ -87,7 +89,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('stored', ({ tiles }) => ({ tiles }), storedHeight)
   .stage('mass', ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({ ground, stack, parts, coatings, units, catalogue }), boardMass)
   .stage('banks', ({ ground, finish }) => ({ ground, finish }), ({ ground, finish }) => finish?.banksOf({ ground }) ?? [])
-  .stage('matrix', ({ plan: { climate, figureHeightMm }, coats, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, catalogue, finish }) => ({ coats, areas, pieceSurfaces, climate, figureHeightMm, catalogue, finish }), ({ finish, ...inputs }) => finish?.coatMatrix(inputs) ?? null)
+  .stage('matrix', ({ plan: { figureHeightMm }, spots, coats, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, catalogue, finish }) => ({ coats, areas, pieceSurfaces, spots, figureHeightMm, catalogue, finish }), ({ finish, ...inputs }) => finish?.coatMatrix(inputs) ?? null)
   .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
@@ -102,9 +104,13 @@ export const STAGES = Stages.of<Sources>()
   .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue, checks }), dealt(({ bowWarnings }) => bowWarnings))
   .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
-  .stage('coatWarnings', ({ plan: { surfaces, pieces, climate, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, climate, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
-  .stage('dayWarnings', ({ days: { late }, checks }) => ({ late, checks }), dealt(({ dayWarnings }) => dayWarnings))
+  .stage('coatWarnings', ({ plan: { surfaces, pieces, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, spots, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, spots, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
+  .stage('dayWarnings', ({ days: { late }, troubles, checks }) => ({ late, troubles, checks }), dealt(({ dayWarnings }) => dayWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
+
+/** Whether something of a board takes water up and gives it off slowly: wood and card. */
+const drinksOf = (substrate: Plan['stack']['substrate'], layers: Plan['stack']['ground'], catalogue: Catalogue): boolean =>
+  [...(substrate === null ? [] : [substrate]), ...layers].some(({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes');
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;

@@ -5,7 +5,7 @@ import type { Board } from '../plan';
 import { checkBoardFile } from '../plan/check';
 import type { FeatureOf } from '../features';
 import { makePieces, newPiece } from '../pieces';
-import { NOTHING_DONE } from '../shop';
+import { NOTHING_DONE, EMPTY_SHOP } from '../shop';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPlot, aPool, aTrack, CATALOGUE, derived, sampleEdit, someLights } from '../testing';
 import * as finish from '../finish';
 import { STAGES } from './derive';
@@ -64,7 +64,7 @@ const BOARD: Board = {
 
 /** Every output of every stage, workings and all; functions aside. */
 function everything(board: Board, derive: (...of: Parameters<ReturnType<typeof derivePipeline>>) => object): Record<string, unknown> {
-  const answers = derive(board.plan, CATALOGUE, { offcuts: [], ...board.record }) as Readonly<Record<string, unknown>>;
+  const answers = derive(board.plan, CATALOGUE, { offcuts: [], airs: EMPTY_SHOP.airs, ...board.record }) as Readonly<Record<string, unknown>>;
   return Object.fromEntries(STAGES.names.map((name) => [name, answers[name]]));
 }
 const fresh = (board: Board): Record<string, unknown> =>

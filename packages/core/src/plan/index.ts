@@ -8,21 +8,24 @@ export type { GluePlace, LayerRef } from './layer-ref';
 export { isSamePlan, mergePlans } from './merge';
 export type { Merged, TooMany } from './merge';
 export { migrated } from './migrations';
-export { evenSplit, newPlan, planAgain } from './new-plan';
+export { evenSplit, newPerson, newPlace, newPlan, planAgain } from './new-plan';
 export type { NewBoard } from './new-plan';
 export { hasTable, tableDepthMm, tableWidthMm } from './plan';
 export type {
+  ArrangedTask,
   Calendar,
-  Climate,
   Coat,
   Cutting,
+  DryingSpot,
   Facing,
   GlueSpread,
   GroundLayer,
   Laid,
   OwnPaint,
   Passage,
+  Person,
   Piece,
+  Place,
   Plan,
   PlanDraft,
   PlayRules,

@@ -50,7 +50,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
   const features = all.filter(({ id }) => !(leftOut.has(id) && added.some((one) => one.id === id)));
   return {
     plan: {
-      ...(merged as Plan),
+      ...placed(merged as Plan),
       features,
       surfaces: mergedSurfaces(base?.surfaces ?? [], mine.surfaces, theirs.surfaces, pick),
       pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
@@ -62,6 +62,13 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
         ? { count: features.length, most: MAX_FEATURES, over: Math.max(0, features.length - MAX_FEATURES), added }
         : null,
   };
+}
+
+/** What one side dries at a place that the other has taken away dries at the first. */
+function placed(plan: Plan): Plan {
+  const { places, drying, driedAt } = plan;
+  const isThere = (own: { readonly placeId: string }): boolean => places.some(({ id }) => id === own.placeId);
+  return { ...plan, drying: isThere(drying) ? drying : { ...drying, placeId: places[0]!.id }, driedAt: driedAt.filter(isThere) };
 }
 
 /** Pieces one by one; where both together are more than a plan may hold, mine or theirs. */

@@ -4,12 +4,16 @@ import { brinefold } from '../demo';
 import { rectangle } from '../shapes';
 import { checkPlan } from './check';
 
+/** The one air that there was up to version 8. */
+const AIR = { airC: 14, humidityPct: 65, airId: 'fan' };
+
 /** A board as version 2 wrote it down. */
 const version2 = () => {
   const { cutting, surfaces, wears: _wears, paints: _paints, testPieces: _testPieces, ...plan } = aBoard();
   const old = surfaces[0]!.coats.map(({ id, methodId, coatingId, filmMm }) => ({ id, methodId, filmMm, stuffId: coatingId }));
   return {
     ...plan,
+    climate: AIR,
     coats: { open: old, raised: old, route: old, pit: old, water: old, plot: old, field: old },
     version: 2,
     stack: {
@@ -36,7 +40,7 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(8);
+    expect(version).toBe(9);
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
     expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
@@ -86,7 +90,7 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 8, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 9, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },
@@ -100,7 +104,7 @@ describe('a plan of version 1', () => {
 });
 
 describe('a plan of version 4', () => {
-  const plan = checkPlan({ ...brinefold(CATALOGUE), version: 7 }, CATALOGUE);
+  const plan = checkPlan({ ...brinefold(CATALOGUE), climate: AIR, version: 7 }, CATALOGUE);
   if (!plan.ok) throw new Error('the demo is sound');
   const { pieces: _pieces, ...rest } = plan.value;
   const features = plan.value.features.map((feature) => {
@@ -110,7 +114,7 @@ describe('a plan of version 4', () => {
   });
 
   test('is brought forward: nothing stands on it, and its plots are empty', () => {
-    const checked = checkPlan({ ...rest, version: 4, features }, CATALOGUE);
+    const checked = checkPlan({ ...rest, climate: AIR, version: 4, features }, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     expect(checked.value.pieces).toEqual([]);
     const plots = checked.value.features.filter((feature) => feature.kind === 'plot');
@@ -122,7 +126,7 @@ describe('a plan of version 4', () => {
 test('a plan of version 5 is brought forward: its pieces are bare, and every copy is made by hand', () => {
   const plan = brinefold(CATALOGUE);
   const pieces = plan.pieces.map(({ coats: _coats, castingId: _casting, ...rest }) => rest);
-  const checked = checkPlan({ ...plan, version: 5, pieces }, CATALOGUE);
+  const checked = checkPlan({ ...plan, climate: AIR, version: 5, pieces }, CATALOGUE);
   if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
   expect(checked.value.pieces.length).toBeGreaterThan(0);
   expect(checked.value.pieces.every(({ coats, castingId }) => coats.length === 0 && castingId === null)).toBe(true);
@@ -142,7 +146,7 @@ test('a plan of version 6: each kind of ground becomes a surface with its coats,
     coats: own.map(({ id, coatingId, methodId, filmMm }) => ({ id, coatingId, methodId, filmMm })),
   });
   const { baseHex: _hex, ...rules } = play;
-  const old = { ...plan, version: 6, coats, play: rules, features: features.map(without), pieces: pieces.map(bare) };
+  const old = { ...plan, climate: AIR, version: 6, coats, play: rules, features: features.map(without), pieces: pieces.map(bare) };
   const checked = checkPlan(old, CATALOGUE);
   if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
   expect(checked.value.wears).toMatchObject({ open: 'open', water: 'water' });
@@ -158,6 +162,32 @@ test('a plan of version 6: each kind of ground becomes a surface with its coats,
     strewn: null,
   });
   expect(checked.value.features.every(({ surfaceId }) => surfaceId === null)).toBe(true);
+});
+
+test('a plan of version 8: its one air is that of a room, one builder is at the bench, and nothing is pinned, ordered or too loud', () => {
+  const { places: _places, drying: _drying, driedAt: _driedAt, people: _people, kit: _kit, calendar, ...plan } = brinefold(CATALOGUE);
+  const { startsOn, hours, daysOff, deadline, order } = calendar;
+  const checked = checkPlan({ ...plan, version: 8, climate: AIR, calendar: { startsOn, hours, daysOff, deadline, order } }, CATALOGUE);
+  if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+  const { places, drying, people, calendar: now } = checked.value;
+  expect(places).toMatchObject([{ air: { by: 'typed', airC: 14, humidityPct: 65 }, spells: [] }]);
+  expect(drying).toEqual({ placeId: places[0]!.id, on: 'shelf', lies: 'flat', airId: 'fan' });
+  expect(people).toHaveLength(1);
+  expect(now).toMatchObject({ noise: null, notBefore: null, arrivals: [], busy: [], tasks: [], hours });
+});
+
+test('a place that is named and is not there is refused by its place', () => {
+  const plan = aBoard();
+  const bad = { ...plan, drying: { ...plan.drying, placeId: 'attic' }, driedAt: [{ ...plan.drying, workpieceId: 'A1', placeId: 'moon' }] };
+  const checked = checkPlan(bad, CATALOGUE);
+  expect(checked.ok ? [] : checked.problem.issues.map(({ path }) => path)).toEqual(['drying.placeId', 'driedAt.0.placeId']);
+});
+test('a spell that ends before it begins is refused', () => {
+  const plan = aBoard();
+  const [first, ...others] = plan.places;
+  const spells = [{ id: 'a', from: '2026-12-09', to: '2026-12-02', airC: 6, humidityPct: 80 }];
+  const checked = checkPlan({ ...plan, places: [{ ...first!, spells }, ...others] }, CATALOGUE);
+  expect(checked.ok ? [] : checked.problem.issues.map(({ path }) => path)).toEqual(['places.0.spells.0']);
 });
 
 test('a surface or a paint that is named and is not there is refused by its place', () => {

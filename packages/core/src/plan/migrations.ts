@@ -63,7 +63,35 @@ const MIGRATIONS: readonly Migration[] = [
       calendar: isRecord(old['calendar']) ? { ...old['calendar'], daysOff: [], deadline: null, order: [] } : old['calendar'],
     }),
   },
+  { from: 8, migrate: daysTo9 },
 ];
+
+/** One air for everything became the first of several places; whoever builds is one of several people. */
+function daysTo9(old: Record<string, unknown>): Record<string, unknown> {
+  const { climate, calendar, ...rest } = old;
+  const { airC, humidityPct, airId } = isRecord(climate) ? climate : {};
+  return {
+    ...rest,
+    version: 9,
+    places: [
+      {
+        id: 'room',
+        name: 'Room',
+        kindId: 'room',
+        air: { by: 'typed', airC, humidityPct, season: 'winter', sensorId: null },
+        spells: [],
+        // As many as there are: until then nothing was said of room.
+        flatPlaces: 60,
+        hasExtraction: true,
+      },
+    ],
+    drying: { placeId: 'room', on: 'shelf', lies: 'flat', airId },
+    driedAt: [],
+    people: [{ id: 'you', name: 'You', isChild: false, avoids: [], hours: [] }],
+    kit: { weightsKg: 500, fans: 12 },
+    calendar: isRecord(calendar) ? { ...calendar, noise: null, notBefore: null, arrivals: [], busy: [], tasks: [] } : calendar,
+  };
+}
 
 /** What a coat says from version 7 on beside what and how. */
 const coatTo7 = (coat: unknown): unknown =>

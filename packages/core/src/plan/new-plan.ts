@@ -1,7 +1,7 @@
 import { byGroundKind } from '../surfaces';
 import type { Catalogue } from '../catalogue';
 import { starterSurface } from './coats';
-import type { Plan } from './plan';
+import type { Person, Place, Plan } from './plan';
 
 /** What a builder says of a new board; the rest starts from defaults that can all be changed. */
 export interface NewBoard {
@@ -24,7 +24,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 8,
+    version: 9,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -49,8 +49,23 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     paints: [],
     testPieces: [],
     cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
-    climate: starter.climate,
-    calendar: { startsOn: board.startsOn, hours: starter.hours, daysOff: [], deadline: null, order: [] },
+    places: starter.places.map((one) => newPlace(one)),
+    drying: { placeId: starter.places[0]!.id, on: 'shelf', lies: 'flat', airId: starter.airId },
+    driedAt: [],
+    people: [newPerson('you', starter.personName)],
+    kit: starter.kit,
+    calendar: {
+      startsOn: board.startsOn,
+      hours: starter.hours,
+      daysOff: [],
+      deadline: null,
+      order: [],
+      noise: starter.noise,
+      notBefore: null,
+      arrivals: [],
+      busy: [],
+      tasks: [],
+    },
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
   };
 }
@@ -67,8 +82,25 @@ const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['st
   weighed: false,
 });
 
+/** A place as the catalogue starts one; its air in winter until the builder says otherwise. */
+export const newPlace = ({ id, name, kindId, by, airC, humidityPct, flatPlaces, hasExtraction }: Catalogue['starter']['places'][number]): Place => ({
+  id,
+  name,
+  kindId,
+  air: { by, airC, humidityPct, season: 'winter', sensorId: null },
+  spells: [],
+  flatPlaces,
+  hasExtraction,
+});
+export const newPerson = (id: string, name: string): Person => ({ id, name, isChild: false, avoids: [], hours: [] });
+
 /** The same board to be built once more, under a name that says so. */
-export const planAgain = (plan: Plan): Plan => ({ ...plan, name: `${plan.name.slice(0, 70)} (copy)` });
+export const planAgain = (plan: Plan): Plan => ({
+  ...plan,
+  name: `${plan.name.slice(0, 70)} (copy)`,
+  // What was done of the first is not done of the second.
+  calendar: { ...plan.calendar, notBefore: null, tasks: [] },
+});
 
 /** Equal tiles; the last takes what rounding to a tenth of a mm leaves. */
 export function evenSplit(lengthMm: number, count: number): number[] {

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { PlanSchema } from './schema';
 
 type Mutable = z.infer<typeof PlanSchema>;
-/** The plan document, version 8: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 9: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -27,7 +27,10 @@ export type OwnPaint = Plan['paints'][number];
 export type TestPiece = Plan['testPieces'][number];
 export type Piece = Plan['pieces'][number];
 export type Calendar = Plan['calendar'];
-export type Climate = Plan['climate'];
+export type Place = Plan['places'][number];
+export type DryingSpot = Plan['drying'];
+export type Person = Plan['people'][number];
+export type ArrangedTask = Calendar['tasks'][number];
 
 /** False for a loose lot: pieces made without a board under them. */
 export const hasTable = ({ columnWidthsMm }: Table): boolean => columnWidthsMm.length > 0;

@@ -3,6 +3,7 @@ import {
   adhesiveRef,
   airRef,
   castingRef,
+  cautionRef,
   claddingRef,
   coatingRef,
   joinRef,
@@ -11,6 +12,7 @@ import {
   materialRef,
   methodRef,
   patternRef,
+  placeKindRef,
   toolRef,
 } from '../catalogue';
 import { FeatureSchema } from '../features';
@@ -246,6 +248,54 @@ const StartDate = z
     { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar; 2026-11-30 would do` },
   );
 
+/** Air as it is at a place: as typed, as it usually is there in a season, or as a thermo-hygrometer says; what is typed stands in where that says nothing. */
+const Place = z.strictObject({
+  id: Id,
+  name: text(60),
+  kindId: placeKindRef,
+  air: z.strictObject({
+    by: oneOf(['typed', 'season', 'sensor']),
+    airC: within(LIMITS.airC, '°C'),
+    humidityPct: within(LIMITS.humidityPct, '%'),
+    season: oneOf(['winter', 'spring', 'summer', 'autumn']),
+    sensorId: Id.nullable(),
+  }),
+  /** Whole days on which its air is another. */
+  spells: listOf(
+    z
+      .strictObject({ id: Id, from: StartDate, to: StartDate, airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%') })
+      .refine(({ from, to }) => from <= to, 'ends before it begins; a last day that is no earlier than the first would do'),
+    { min: 0, max: 24 },
+  ),
+  /** Workpieces that can lie flat there at once. */
+  flatPlaces: whole(LIMITS.flatPlaces),
+  /** Air is drawn off: sprays may be used there. */
+  hasExtraction: yesOrNo(),
+});
+/** Where and how a workpiece dries. */
+const spot = { placeId: Id, on: oneOf(['shelf', 'floor']), lies: oneOf(['flat', 'edge']), airId: airRef };
+const Person = z.strictObject({
+  id: Id,
+  name: text(40),
+  /** Keeps off blades, hot tools and what else is not for the young. */
+  isChild: yesOrNo(),
+  /** What they must not touch, by its caution: an allergy. */
+  avoids: listOf(cautionRef, { min: 0, max: 20 }),
+  /** Their own hours; none: whenever the bench is open. */
+  hours: listOf(WorkingHours, { min: 0, max: 21 }),
+});
+/** A task that is not left to the plan of evenings alone. */
+const Arranged = z.strictObject({
+  taskId: text(160),
+  /** Begins then. */
+  pin: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
+  /** Was done by then. */
+  done: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_440 }) }).nullable(),
+  isSkipped: yesOrNo(),
+  /** Done in so many goes, on evenings of their own if need be. */
+  goes: whole({ min: 1, max: 6 }),
+});
+
 /** What one family asks for, by its own names. What the values may be its family says, which this document does not know: see `pieces`. */
 const Settings = z
   .record(Id, z.union([z.number().min(-20_000).max(20_000), z.boolean(), text(6_000)], { error: saidSetting }))
@@ -279,7 +329,7 @@ const Piece = z.strictObject({
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(8, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 8` }),
+  version: z.literal(9, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 9` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -304,7 +354,12 @@ const Document = z.strictObject({
     tools: listOf(JobTool, { min: 0, max: 60 }),
     splits: listOf(Split, { min: 0, max: 400 }),
   }),
-  climate: z.strictObject({ airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%'), airId: airRef }),
+  places: listOf(Place, { min: 1, max: 12 }),
+  /** Where workpieces dry, and those that dry somewhere else. */
+  drying: z.strictObject(spot),
+  driedAt: listOf(z.strictObject({ workpieceId: Id, ...spot }), { min: 0, max: 200 }),
+  people: listOf(Person, { min: 1, max: 8 }),
+  kit: z.strictObject({ weightsKg: within(LIMITS.weightsKg, 'kg'), fans: whole(LIMITS.fans) }),
   calendar: z.strictObject({
     startsOn: StartDate,
     hours: listOf(WorkingHours, { min: 1, max: 21 }),
@@ -314,6 +369,15 @@ const Document = z.strictObject({
     deadline: StartDate.nullable(),
     /** Tasks in an order that was found to be quick; tried beside the others for as long as there is one. */
     order: listOf(text(160), { min: 0, max: 4_000 }),
+    /** What makes noise is done between these; null: at any hour. */
+    noise: z.strictObject({ fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }).nullable(),
+    /** Nothing that is not done begins before this: the plan was made anew from there. */
+    notBefore: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
+    /** What is ordered, by material, adhesive or coating, and when it comes. */
+    arrivals: listOf(z.strictObject({ stockId: Id, day: StartDate }), { min: 0, max: 60 }),
+    /** When there is no time after all, from a calendar that was read in. */
+    busy: listOf(z.strictObject({ day: StartDate, fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }), { min: 0, max: 1_000 }),
+    tasks: listOf(Arranged, { min: 0, max: 2_000 }),
   }),
   /** Where the section is cut. */
   section: z.strictObject({ from: PointSchema, to: PointSchema }),
@@ -334,6 +398,8 @@ function* idLists({
   testPieces,
   stack,
   table,
+  places,
+  people,
 }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
   yield ['features', features];
   yield ['pieces', pieces];
@@ -342,6 +408,8 @@ function* idLists({
   for (const [kind, list] of Object.entries(stack.facings)) yield [`stack.facings.${kind}`, list];
   for (const [i, piece] of pieces.entries()) yield [`pieces.${i}.coats`, piece.coats];
   yield ['surfaces', surfaces];
+  yield ['places', places];
+  yield ['people', people];
   yield ['paints', paints];
   yield ['testPieces', testPieces];
   for (const [i, surface] of surfaces.entries()) yield [`surfaces.${i}.coats`, surface.coats];
@@ -357,9 +425,9 @@ export function* repeatedIds(plan: DeepReadonly<Document>): Generator<{ readonly
   }
 }
 
-/** Surfaces and paints that are named and are none of the plan's (nor, for paints, of the catalogue's). */
+/** Surfaces, paints and places that are named and are none of the plan's (nor, for paints, of the catalogue's). */
 export function* missingNames(
-  { surfaces, wears, paints, testPieces, features, pieces }: DeepReadonly<Document>,
+  { surfaces, wears, paints, testPieces, features, pieces, places, drying, driedAt }: DeepReadonly<Document>,
   stocked: readonly { readonly id: string }[],
 ): Generator<{ readonly path: string; readonly message: string }> {
   const known = new Set(surfaces.map(({ id }) => id));
@@ -373,6 +441,9 @@ export function* missingNames(
     if (id === null || known.has(id)) continue;
     yield { path, message: `got ${said(id)}; a surface of this board (${[...known].slice(0, 6).join(', ')}) would do` };
   }
+  const rooms = new Set(places.map(({ id }) => id));
+  for (const [path, id] of [['drying.placeId', drying.placeId] as const, ...driedAt.map((own, i) => [`driedAt.${i}.placeId`, own.placeId] as const)])
+    if (!rooms.has(id)) yield { path, message: `got ${said(id)}; a place of this board (${[...rooms].join(', ')}) would do` };
   const pots = new Set([...stocked, ...paints].map(({ id }) => id));
   const tints = [
     ...surfaces.flatMap((surface, i) => [

@@ -1,5 +1,5 @@
-import { type Network, inOrder } from './network';
-import { type Problem, type Window, SLACK_MIN } from './problem';
+import { type Network, inOrder, networkOf } from './network';
+import { type Problem, type Window, SLACK_MIN, isTooLong } from './problem';
 
 /** A time that no plan can beat, and what says so. */
 export interface Bound {
@@ -18,28 +18,16 @@ export function boundOf(problem: Problem, network: Network, withinMin = Infinity
   if (jobs.length === 0) return { throughMin: 0, by: 'none' };
   const order = inOrder(jobs.length, links);
   const times = hoursByWho(problem);
-  // When each job can begin and end at the earliest, with everybody free.
-  const headMin = new Float64Array(jobs.length);
-  const endMin = new Float64Array(jobs.length);
-  let chainMin = 0;
-  for (const job of order) {
-    const own = jobs[job]!;
-    let ready = own.notBeforeMin;
-    for (const { from, leastMin } of network.into[job]!) ready = Math.max(ready, endMin[from]! + leastMin);
-    const { startMin, untilMin } =
-      own.pinnedMin === null ? times(job).from(ready) : { startMin: own.pinnedMin, untilMin: own.pinnedMin + own.workMin };
-    headMin[job] = startMin;
-    endMin[job] = untilMin;
-    chainMin = Math.max(chainMin, untilMin + own.cureMin);
-  }
+  const { startMin: headMin, endMin } = earliest(problem, network, order, times);
+  const chainMin = jobs.reduce((most, { curePace, cureMin }, job) => Math.max(most, curePace.after(endMin[job]!, cureMin)), 0);
   if (!Number.isFinite(chainMin)) return { throughMin: Infinity, by: 'chain' };
   const asks = asksOf(problem, headMin);
   const dueMin = new Float64Array(jobs.length);
   const refuted = (throughMin: number): Bound['by'] | null => {
     for (let k = order.length - 1; k >= 0; k--) {
       const job = order[k]!;
-      let due = throughMin - jobs[job]!.cureMin;
-      for (const { to, leastMin } of network.outOf[job]!) due = Math.min(due, startBy[to]! - leastMin);
+      let due = jobs[job]!.curePace.before(throughMin, jobs[job]!.cureMin);
+      for (const { to, leastMin, pace } of network.outOf[job]!) due = Math.min(due, pace.before(startBy[to]!, leastMin));
       const { pinnedMin, workMin } = jobs[job]!;
       dueMin[job] = due;
       startBy[job] = pinnedMin === null ? times(job).by(due) : pinnedMin;
@@ -60,6 +48,27 @@ export function boundOf(problem: Problem, network: Network, withinMin = Infinity
 }
 const ROUNDS = 24;
 
+interface Earliest {
+  readonly startMin: Float64Array;
+  readonly endMin: Float64Array;
+}
+/** When each job can begin and end at the earliest, with everybody free and set-up done by others. */
+export const earliestOf = (problem: Problem): Earliest =>
+  earliest(problem, networkOf(problem), inOrder(problem.jobs.length, problem.links), hoursByWho(problem));
+function earliest({ jobs }: Problem, { into }: Network, order: readonly number[], times: (job: number) => Ask): Earliest {
+  const startMin = new Float64Array(jobs.length);
+  const endMin = new Float64Array(jobs.length);
+  for (const job of order) {
+    const { notBeforeMin, pinnedMin, workMin } = jobs[job]!;
+    let ready = notBeforeMin;
+    for (const { from, leastMin, pace } of into[job]!) ready = Math.max(ready, pace.after(endMin[from]!, leastMin));
+    const at = pinnedMin === null ? times(job).from(ready) : { startMin: pinnedMin, untilMin: pinnedMin + workMin };
+    startMin[job] = at.startMin;
+    endMin[job] = at.untilMin;
+  }
+  return { startMin, endMin };
+}
+
 /** What is asked of hands and stores between a moment before which jobs cannot begin and one by which they must have ended. */
 function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { tooMuch: (dueMin: Float64Array) => Bound['by'] | null } {
   const heads = thinned([...headMin].sort((a, b) => a - b));
@@ -67,43 +76,63 @@ function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { too
   const groups = (people.length === 1 ? [all] : [all, ...all.map((one) => [one])]).map((who) => ({
     // Only what nobody else may do counts for these people.
     own: jobs.flatMap(({ may, pinnedMin }, job) => (pinnedMin === null && may.every((person) => who.includes(person)) ? [job] : [])),
+    // Some job of a family carries its set-up, whichever it is.
+    setUps: familiesOf(jobs).flatMap((family) =>
+      family.every((job) => jobs[job]!.pinnedMin === null && jobs[job]!.may.every((person) => who.includes(person)))
+        ? [{ family, workMin: Math.min(...family.map((job) => jobs[job]!.setUpMin)), headMin: Math.min(...family.map((job) => headMin[job]!)) }]
+        : [],
+    ),
     capacity: new Capacity(who.flatMap((person) => people[person]!.windows)),
   }));
   const held = stores.map((_, store) =>
     jobs.flatMap(({ holds, workMin }, job) =>
       holds
         .filter((hold) => hold.store === store)
-        .map(({ amount, afterMin }) => ({ job, afterMin, energy: amount * (workMin + afterMin) })),
+        .map(({ amount, afterMin, pace }) => ({ job, afterMin, pace, energy: amount * (workMin + afterMin * pace.least) })),
     ),
   );
   return {
     tooMuch(dueMin) {
-      for (const { own, capacity } of groups) {
-        const inTurn = own.toSorted((a, b) => dueMin[a]! - dueMin[b]!);
+      for (const { own, setUps, capacity } of groups) {
+        const inTurn = [
+          ...own.map((job) => ({ head: headMin[job]!, due: dueMin[job]!, work: jobs[job]!.workMin * jobs[job]!.hands })),
+          ...setUps.map(({ family, workMin, headMin: head }) => ({ head, due: Math.max(...family.map((job) => dueMin[job]!)), work: workMin })),
+        ].sort((a, b) => a.due - b.due);
         for (const head of heads) {
           let work = 0;
           const done = capacity.doneAt(head);
-          for (const job of inTurn) {
-            if (headMin[job]! < head - SLACK_MIN) continue;
-            work += jobs[job]!.workMin * jobs[job]!.hands;
-            if (work > capacity.doneAt(dueMin[job]!) - done + SLACK_MIN) return 'hands';
+          for (const one of inTurn) {
+            if (one.head < head - SLACK_MIN) continue;
+            work += one.work;
+            if (work > capacity.doneAt(one.due) - done + SLACK_MIN) return 'hands';
           }
         }
       }
       for (const [store, own] of held.entries()) {
-        const inTurn = own.toSorted((a, b) => dueMin[a.job]! + a.afterMin - dueMin[b.job]! - b.afterMin);
+        const inTurn = own
+          .map((one) => ({ ...one, goneMin: one.pace.after(dueMin[one.job]!, one.afterMin) }))
+          .toSorted((a, b) => a.goneMin - b.goneMin);
         for (const head of heads) {
           let energy = 0;
           for (const one of inTurn) {
             if (headMin[one.job]! < head - SLACK_MIN) continue;
             energy += one.energy;
-            if (energy > stores[store]!.capacity * (dueMin[one.job]! + one.afterMin - head) + SLACK_MIN) return 'store';
+            if (energy > stores[store]!.capacity * (one.goneMin - head) + SLACK_MIN) return 'store';
           }
         }
       }
       return null;
     },
   };
+}
+
+/** Jobs that share a set-up, family by family. */
+function familiesOf(jobs: Problem['jobs']): readonly (readonly number[])[] {
+  const families = new Map<number, number[]>();
+  jobs.forEach(({ family, setUpMin }, job) => {
+    if (setUpMin > 0) families.set(family, [...(families.get(family) ?? []), job]);
+  });
+  return [...families.values()];
 }
 
 /** So many heads at most are asked: each is a sum over all jobs. */
@@ -170,7 +199,7 @@ function hoursByWho({ people, jobs }: Problem): (job: number) => Ask {
   const asks = jobs.map((own, job): Ask => {
     const { workMin } = own;
     const windows = windowsFor(job);
-    const isLong = own.may.every((person) => people[person]!.windows.every(({ fromMin, toMin }) => toMin - fromMin < workMin - SLACK_MIN));
+    const isLong = isTooLong(own, people);
     if (isLong) return { from: (ready) => forwards(windows, ready, workMin), by: (due) => backwards(windows, due, workMin) };
     const fits = windows.filter(({ fromMin, toMin }) => toMin - fromMin >= workMin - SLACK_MIN);
     const longest = fits.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0);

@@ -1,4 +1,4 @@
-import { type Job, type Placed, type Problem, SLACK_MIN, isAllowed } from './problem';
+import { type Placed, type Problem, SLACK_MIN, isAllowed, isTooLong, sittingAt } from './problem';
 
 /** A rule that a plan breaks. */
 export interface Breach {
@@ -15,7 +15,8 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
   jobs.forEach((job, i) => {
     const { startMin, endMin, stretches, people: by } = placed[i]!;
     const done = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
-    if (Math.abs(done - job.workMin) > 1e-3 || stretches[0]?.fromMin !== startMin || stretches.at(-1)?.toMin !== endMin) tell('work', i);
+    const isWhole = Math.abs(done - job.workMin - job.setUpMin) <= 1e-3;
+    if ((!isWhole && !(Math.abs(done - job.workMin) <= 1e-3 && isSetUp(i))) || stretches[0]?.fromMin !== startMin || stretches.at(-1)?.toMin !== endMin) tell('work', i);
     if (stretches.length > 1 && !isTooLong(job, people)) tell('work', i);
     if (new Set(by).size !== job.hands || by.some((person) => !job.may.includes(person))) tell('person', i);
     if (startMin < job.notBeforeMin - SLACK_MIN) tell('early', i);
@@ -26,7 +27,7 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
       if (job.pinnedMin === null && by.some((person) => !lies(stretch, people[person]!.windows))) tell('hours', i);
     }
   });
-  for (const link of links) if (!isAllowed(placed[link.to]!.startMin - placed[link.from]!.endMin, link)) tell('link', link.to);
+  for (const link of links) if (!isAllowed(placed[link.from]!.endMin, placed[link.to]!.startMin, link)) tell('link', link.to);
   people.forEach((_, person) => {
     const own = placed
       .flatMap(({ people: by, stretches }, job) => (by.includes(person) ? stretches.map((stretch) => ({ ...stretch, job })) : []))
@@ -37,7 +38,7 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     const held = jobs.flatMap((job, i) =>
       job.holds
         .filter((hold) => hold.store === store)
-        .map(({ amount, afterMin }) => ({ job: i, amount, fromMin: placed[i]!.startMin, toMin: placed[i]!.endMin + afterMin })),
+        .map(({ amount, afterMin, pace }) => ({ job: i, amount, fromMin: placed[i]!.startMin, toMin: pace.after(placed[i]!.endMin, afterMin) })),
     );
     for (const at of held) {
       const there = held.filter((one) => one.fromMin <= at.fromMin + SLACK_MIN && one.toMin > at.fromMin + SLACK_MIN);
@@ -45,11 +46,26 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     }
   });
   return breaches;
-}
 
-const isTooLong = ({ workMin, hands, may }: Job, people: Problem['people']): boolean =>
-  hands === 1 && may.every((person) => people[person]!.windows.every(({ fromMin, toMin }) => toMin - fromMin < workMin - SLACK_MIN));
+  /** Whoever does it has set up for its family before in the same sitting. */
+  function isSetUp(i: number): boolean {
+    const { startMin, people: by } = placed[i]!;
+    const who = by[0]!;
+    const sitting = sittingAt(people[who]!.windows, startMin);
+    return (
+      sitting >= 0 &&
+      jobs.some(
+        ({ family }, other) =>
+          other !== i &&
+          family === jobs[i]!.family &&
+          placed[other]?.people[0] === who &&
+          placed[other].endMin <= startMin + SLACK_MIN &&
+          sittingAt(people[who]!.windows, placed[other].endMin - 1e-3) === sitting,
+      )
+    );
+  }
+}
 
 /** When everything is through. */
 export const throughOf = ({ jobs }: Problem, placed: readonly Placed[]): number =>
-  placed.reduce((latest, { endMin }, i) => Math.max(latest, endMin + jobs[i]!.cureMin), 0);
+  placed.reduce((latest, { endMin }, i) => Math.max(latest, jobs[i]!.curePace.after(endMin, jobs[i]!.cureMin)), 0);

@@ -1,4 +1,4 @@
-export { boundOf } from './bound';
+export { boundOf, earliestOf } from './bound';
 export type { Bound } from './bound';
 export { breachesOf, throughOf } from './check';
 export { networkOf } from './network';

@@ -52,9 +52,10 @@ export function networkOf({ jobs, links }: Problem): Network {
     before[b]!.add(a);
     after[a]!.add(b);
   }
-  const tailMin = Float64Array.from(jobs, ({ cureMin }) => cureMin);
+  const tailMin = Float64Array.from(jobs, ({ cureMin, curePace }) => cureMin * curePace.least);
   for (const job of order.toReversed())
-    for (const { to, leastMin } of outOf[job]!) tailMin[job] = Math.max(tailMin[job]!, leastMin + jobs[to]!.workMin + tailMin[to]!);
+    for (const { to, leastMin, pace } of outOf[job]!)
+      tailMin[job] = Math.max(tailMin[job]!, leastMin * pace.least + jobs[to]!.workMin + tailMin[to]!);
   return { groups, groupOf, into, outOf, before: before.map((own) => [...own]), after: after.map((own) => [...own]), tailMin };
 }
 

@@ -1,6 +1,6 @@
 import { FreeTime } from './free-time';
 import type { Network } from './network';
-import { type Hold, type Job, type Link, type Placed, type Problem, SLACK_MIN, type Window, isStrict } from './problem';
+import { type Hold, type Job, type Link, type Placed, type Problem, SLACK_MIN, type Window, isStrict, isTooLong, sittingAt } from './problem';
 
 /** What kept a job from starting earlier. @param by the job that did, −1 where none did */
 export interface Reason {
@@ -40,6 +40,9 @@ export class Placer {
   private readonly marks: (readonly number[])[] = [];
   private readonly throughs: number[] = [];
   private isBegun = false;
+  /** Set-ups that stand, one after another: by whom, in which sitting, from when on it is done; and the one before of the same family. */
+  private readonly sat: { readonly family: number; readonly person: number; readonly sitting: number; readonly endMin: number; readonly before: number }[] = [];
+  private readonly lastSat = new Map<number, number>();
 
   constructor(
     private readonly problem: Problem,
@@ -94,7 +97,7 @@ export class Placer {
       return failed;
     }
     let throughMin = this.throughs.at(-1) ?? 0;
-    for (const job of jobs) throughMin = Math.max(throughMin, this.endMin[job]! + this.problem.jobs[job]!.cureMin);
+    for (const job of jobs) throughMin = Math.max(throughMin, this.problem.jobs[job]!.curePace.after(this.endMin[job]!, this.problem.jobs[job]!.cureMin));
     this.stack.push(group);
     this.marks.push(mark);
     this.throughs.push(throughMin);
@@ -118,9 +121,13 @@ export class Placer {
     return failed === null ? { startMin, wastedMin } : null;
   }
   private mark(): readonly number[] {
-    return [...this.free.map(({ mark }) => mark), ...this.held.map(({ from }) => from.length)];
+    return [...this.free.map(({ mark }) => mark), ...this.held.map(({ from }) => from.length), this.sat.length];
   }
   private backTo(mark: readonly number[]): void {
+    while (this.sat.length > mark.at(-1)!) {
+      const { family, before } = this.sat.pop()!;
+      this.lastSat.set(family, before);
+    }
     this.free.forEach((free, i) => free.backTo(mark[i]!));
     this.held.forEach(
       ({ from, to, amount, job }, i) => (from.length = to.length = amount.length = job.length = mark[this.free.length + i]!),
@@ -162,8 +169,8 @@ export class Placer {
 
   /** Takes its time and its places for a job that is pinned; others make way. */
   private pin(job: number): boolean {
-    const { workMin, pinnedMin, may, hands, holds } = this.problem.jobs[job]!;
-    const [start, end] = [pinnedMin!, pinnedMin! + workMin];
+    const { workMin, setUpMin, pinnedMin, may, hands, holds } = this.problem.jobs[job]!;
+    const [start, end] = [pinnedMin!, pinnedMin! + workMin + setUpMin];
     const could = may.filter(
       (person) =>
         !this.pinned.some(
@@ -186,6 +193,7 @@ export class Placer {
     this.endMin[job] = end;
     this.split[job] = null;
     for (const person of this.by[job]!) this.free[person]!.take(job, start, end);
+    this.sit(job);
     for (const hold of holds) {
       if (this.roomAt(hold, start, end) !== null) return false;
       this.hold(job, hold);
@@ -198,8 +206,10 @@ export class Placer {
     let [ready, kind, by] = [Math.max(notBeforeMin, leastMin), 'free' as Reason['kind'], -1];
     if (notBeforeMin > 0) kind = 'early';
     if (leastMin > notBeforeMin) kind = 'follow';
-    for (const { from, leastMin: least } of this.network.into[job]!)
-      if (this.endMin[from]! + least > ready) [ready, kind, by] = [this.endMin[from]! + least, 'wait', from];
+    for (const { from, leastMin: least, pace } of this.network.into[job]!) {
+      const dryMin = pace.after(this.endMin[from]!, least);
+      if (dryMin > ready) [ready, kind, by] = [dryMin, 'wait', from];
+    }
     if (pinnedMin !== null) {
       // What it comes after must be done by then.
       const isKept =
@@ -230,10 +240,12 @@ export class Placer {
   }
 
   /** The earliest start from a time on that a link with a second chance allows. */
-  private gapStart({ from, leastMin, mostMin, orAfterMin }: Link, startMin: number): number {
-    const gap = startMin - this.endMin[from]!;
-    if (gap < leastMin - SLACK_MIN) return this.endMin[from]! + leastMin;
-    return gap > mostMin + SLACK_MIN && orAfterMin < Infinity && gap < orAfterMin - SLACK_MIN ? this.endMin[from]! + orAfterMin : startMin;
+  private gapStart({ from, leastMin, mostMin, orAfterMin, pace }: Link, startMin: number): number {
+    const endMin = this.endMin[from]!;
+    const dryMin = pace.after(endMin, leastMin);
+    if (startMin < dryMin - SLACK_MIN) return dryMin;
+    if (startMin - endMin <= mostMin + SLACK_MIN || orAfterMin === Infinity) return startMin;
+    return Math.max(startMin, pace.after(endMin, orAfterMin));
   }
   private afterWindows(job: number, startMin: number): { readonly readyMin: number; readonly by: number } | null {
     let [readyMin, by] = [startMin, -1];
@@ -252,7 +264,7 @@ export class Placer {
     this.split[job] = null;
     let best = Infinity;
     if (hands === 1) {
-      const isLong = may.every((person) => this.free[person]!.longestMin < own.workMin - SLACK_MIN);
+      const isLong = isTooLong(own, this.problem.people);
       for (const person of may) {
         const at = isLong ? this.inStretches(own, person, readyMin, best) : this.together(own, [person], readyMin, best);
         if (at === null || at.start >= best - SLACK_MIN) continue;
@@ -276,8 +288,10 @@ export class Placer {
   }
 
   /** When all of some people are free for all of a job, within its hours. */
-  private together({ workMin, open }: Job, people: readonly number[], readyMin: number, before: number): Found | null {
+  private together(own: Job, people: readonly number[], readyMin: number, before: number): Found | null {
+    const { open } = own;
     let start = readyMin;
+    let needMin = 0;
     const at = people.map((person) => this.free[person]!.at(start));
     let hour = open === null ? 0 : firstEnding(open, start);
     for (;;) {
@@ -286,29 +300,33 @@ export class Placer {
       let isMoved = false;
       for (let k = 0; k < people.length && !isMoved; k++) {
         const free = this.free[people[k]!]!;
-        while (at[k]! < free.to.length && free.to[at[k]!]! - Math.max(start, free.from[at[k]!]!) < workMin - SLACK_MIN) at[k]!++;
+        for (; at[k]! < free.to.length; at[k]!++) {
+          const from = Math.max(start, free.from[at[k]!]!);
+          needMin = this.needMin(own, people[0]!, from);
+          if (free.to[at[k]!]! - from >= needMin - SLACK_MIN) break;
+        }
         if (at[k]! === free.to.length) return null;
         if (free.from[at[k]!]! > start + SLACK_MIN) [start, isMoved] = [free.from[at[k]!]!, true];
         until = Math.min(until, free.to[at[k]!]!);
       }
       if (isMoved) continue;
       if (open !== null) {
-        while (hour < open.length && open[hour]!.toMin - Math.max(start, open[hour]!.fromMin) < workMin - SLACK_MIN) hour++;
+        while (hour < open.length && open[hour]!.toMin - Math.max(start, open[hour]!.fromMin) < needMin - SLACK_MIN) hour++;
         if (hour === open.length) return null;
         if (open[hour]!.fromMin > start + SLACK_MIN) {
           start = open[hour]!.fromMin;
           continue;
         }
       }
-      return { start, end: Math.min(until, start + workMin), stretches: null };
+      return { start, end: Math.min(until, start + needMin), stretches: null };
     }
   }
 
   /** A job that is longer than any evening is broken off wherever free time ends. */
-  private inStretches({ workMin, open }: Job, person: number, readyMin: number, before: number): Found | null {
+  private inStretches({ workMin, setUpMin, open }: Job, person: number, readyMin: number, before: number): Found | null {
     const free = this.free[person]!;
     const stretches: Window[] = [];
-    let left = workMin;
+    let left = workMin + setUpMin;
     let hour = open === null ? 0 : firstEnding(open, readyMin);
     for (let i = free.at(readyMin); left > SLACK_MIN;) {
       if (i === free.from.length) return null;
@@ -351,14 +369,14 @@ export class Placer {
   }
   /** Null where there is room in a store for all of a hold; else when something that is in the way is gone. */
   private roomAt(
-    { store, amount, afterMin }: Hold,
+    { store, amount, afterMin, pace }: Hold,
     startMin: number,
     endMin: number,
   ): { readonly freeMin: number; readonly by: number } | null {
     const { from, to, amount: taken, job } = this.held[store]!;
     const { capacity } = this.problem.stores[store]!;
     if (amount > capacity + SLACK_MIN) return { freeMin: Infinity, by: -1 };
-    const [begin, until] = [startMin, endMin + afterMin];
+    const [begin, until] = [startMin, pace.after(endMin, afterMin)];
     const there: number[] = [];
     for (let i = 0; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) there.push(i);
     // It can only be too full where it begins or where something in between does.
@@ -382,12 +400,32 @@ export class Placer {
       if (stretches === null) this.free[person]!.take(job, this.startMin[job]!, this.endMin[job]!);
       else for (const { fromMin, toMin } of stretches) this.free[person]!.take(job, fromMin, toMin);
     }
+    this.sit(job);
     for (const hold of this.problem.jobs[job]!.holds) this.hold(job, hold);
   }
-  private hold(job: number, { store, amount, afterMin }: Hold): void {
+  /** Set-up is done once a sitting by whoever comes first; a job that is broken off leaves none behind. */
+  private sit(job: number): void {
+    const { setUpMin, family } = this.problem.jobs[job]!;
+    if (setUpMin === 0) return;
+    const person = this.by[job]![0]!;
+    const endMin = this.endMin[job]!;
+    const sitting = sittingAt(this.problem.people[person]!.windows, endMin - 1e-3);
+    this.sat.push({ family, person, sitting, endMin, before: this.lastSat.get(family) ?? -1 });
+    this.lastSat.set(family, this.sat.length - 1);
+  }
+  private needMin({ workMin, setUpMin, family }: Job, person: number, startMin: number): number {
+    if (setUpMin === 0) return workMin;
+    const sitting = sittingAt(this.problem.people[person]!.windows, startMin);
+    for (let k = this.lastSat.get(family) ?? -1; k >= 0 && sitting >= 0; k = this.sat[k]!.before) {
+      const one = this.sat[k]!;
+      if (one.person === person && one.sitting === sitting && one.endMin <= startMin + SLACK_MIN) return workMin;
+    }
+    return workMin + setUpMin;
+  }
+  private hold(job: number, { store, amount, afterMin, pace }: Hold): void {
     const held = this.held[store]!;
     held.from.push(this.startMin[job]!);
-    held.to.push(this.endMin[job]! + afterMin);
+    held.to.push(pace.after(this.endMin[job]!, afterMin));
     held.amount.push(amount);
     held.job.push(job);
   }

@@ -71,7 +71,7 @@ export function* improved(problem: Problem, seed: number): Generator<Progress, v
 const isExact = ({ people, links, jobs }: Problem): boolean =>
   people.length === 1 &&
   links.every(({ mostMin }) => mostMin === Infinity) &&
-  jobs.every(({ workMin, pinnedMin }) => pinnedMin === null && people[0]!.windows.some(({ fromMin, toMin }) => toMin - fromMin >= workMin));
+  jobs.every(({ workMin, setUpMin, pinnedMin }) => setUpMin === 0 && pinnedMin === null && people[0]!.windows.some(({ fromMin, toMin }) => toMin - fromMin >= workMin));
 /** So many windows with a second chance are read in every way. */
 const FEW_WINDOWS = 5;
 
@@ -90,10 +90,17 @@ function readings(problem: Problem): readonly Problem[] {
   }));
 }
 
-/** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones */
-export function quick(problem: Problem, count: number, seed: number): Progress {
+/** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones; @param kept how early each job has its turn in an order that was found before, the more the earlier */
+export function quick(problem: Problem, count: number, seed: number, kept: readonly number[] | null = null): Progress {
   const network = networkOf(problem);
   const search = new Search(problem, network, seed);
+  if (kept !== null)
+    search.tryStart(
+      orderBy(
+        network.groups.map((group) => Math.min(...group.map((job) => kept[job]!))),
+        network,
+      ),
+    );
   for (const order of firstOrders(problem, network)) search.tryStart(order);
   for (let k = 0; k < count; k++) search.step();
   const { best, tries, failed } = search;
@@ -318,7 +325,8 @@ class Search {
   private ahead(): readonly number[] {
     const { jobs } = this.problem;
     let last = 0;
-    for (let job = 1; job < jobs.length; job++) if (this.end[job]! + jobs[job]!.cureMin > this.end[last]! + jobs[last]!.cureMin) last = job;
+    const through = (job: number): number => jobs[job]!.curePace.after(this.end[job]!, jobs[job]!.cureMin);
+    for (let job = 1; job < jobs.length; job++) if (through(job) > through(last)) last = job;
     const kept: number[] = [];
     for (let job = last, k = 0; job >= 0 && k <= jobs.length; k++) {
       const kind = this.reasonKind[job]!;
@@ -341,8 +349,10 @@ class Search {
   }
   private lastInto(job: number): number {
     let [last, most] = [-1, -Infinity];
-    for (const { from, leastMin } of this.network.into[job]!)
-      if (this.end[from]! + leastMin > most) [last, most] = [from, this.end[from]! + leastMin];
+    for (const { from, leastMin, pace } of this.network.into[job]!) {
+      const dryMin = pace.after(this.end[from]!, leastMin);
+      if (dryMin > most) [last, most] = [from, dryMin];
+    }
     return last;
   }
 
@@ -394,10 +404,10 @@ class Search {
     // The latest start that what follows allows, by the plan as it stands: what has slack goes back, the rest keeps its turn.
     const latest = new Float64Array(this.problem.jobs.length).fill(Infinity);
     const jobs = this.order.flatMap((group) => groups[group]!).toSorted((a, b) => this.start[b]! - this.start[a]!);
-    const through = Math.max(...this.problem.jobs.map(({ cureMin }, job) => this.end[job]! + cureMin));
+    const through = Math.max(...this.problem.jobs.map(({ cureMin, curePace }, job) => curePace.after(this.end[job]!, cureMin)));
     for (const job of jobs) {
-      let due = through - this.problem.jobs[job]!.cureMin;
-      for (const { to, leastMin } of this.network.outOf[job]!) due = Math.min(due, latest[to]! - leastMin);
+      let due = this.problem.jobs[job]!.curePace.before(through, this.problem.jobs[job]!.cureMin);
+      for (const { to, leastMin, pace } of this.network.outOf[job]!) due = Math.min(due, pace.before(latest[to]!, leastMin));
       latest[job] = due - (this.end[job]! - this.start[job]!);
     }
     return orderBy(

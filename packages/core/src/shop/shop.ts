@@ -1,5 +1,6 @@
 import { dequal } from 'dequal';
 import type { z } from 'zod';
+import type { DayOfAir } from '../air';
 import type { DeepReadonly } from '../base/readonly';
 import type { CutSheetSchema, OffcutSchema, RecordSchema } from './schema';
 
@@ -14,10 +15,12 @@ export interface Shop {
   /** Pieces in the rack that this board may cut up. */
   readonly offcuts: readonly Offcut[];
   readonly cutSheets: readonly CutSheet[];
+  /** What thermo-hygrometers make of a day, by their ids. */
+  readonly airs: Readonly<Record<string, DayOfAir>>;
 }
 
 export const NOTHING_DONE: BoardRecord = { cutSheets: [] };
-export const EMPTY_SHOP: Shop = { offcuts: [], cutSheets: [] };
+export const EMPTY_SHOP: Shop = { offcuts: [], cutSheets: [], airs: {} };
 
 /** A piece in the rack, with where it came from and what has cut it up. */
 interface Racked extends Offcut {

@@ -1,12 +1,13 @@
 import { seeded } from '../base/random';
+import { CLOCK, type DayOfAir, daily, hourlyPace } from '../air';
 import { type Job, type Link, type Placed, type Problem, type Window, breachesOf } from '../planner';
 
 const DAY_MIN = 1_440;
 /** Starts and lengths of small problems are whole multiples of this, so that all plans can be counted out. */
 export const GRID_MIN = 10;
 
-/** A workshop of chance: one to three people in the evenings, drying places, weights, windows, arrivals, pins, waits at least and at most. @param isSmall on the grid, few jobs, a few days */
-export function chanceProblem(seed: number, workpieces: number, steps: number, isSmall = false): Problem {
+/** A workshop of chance: one to three people in the evenings, drying places, weights, windows, arrivals, pins, waits at least and at most. @param isSmall on the grid, few jobs, a few days; @param isPlain without set-ups, and waits by the clock alone */
+export function chanceProblem(seed: number, workpieces: number, steps: number, isSmall = false, isPlain = false): Problem {
   const random = seeded(seed);
   const whole = (least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
   const onGrid = (min: number): number => Math.max(GRID_MIN, Math.round(min / GRID_MIN) * GRID_MIN);
@@ -36,6 +37,11 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
   }));
   const stores = [{ capacity: isSmall ? whole(1, 2) : Math.max(2, Math.ceil(workpieces * 0.6)) }, { capacity: 20 + 10 * whole(0, 3) }];
   const jobs: Job[] = [];
+  // Drying goes on by day and hardly by night, in a garage of chance.
+  const hours: DayOfAir = Array.from({ length: 24 }, (_, hour) => ({ airC: 12 + 6 * Math.sin(((hour - 9) / 24) * 2 * Math.PI), humidityPct: 60 }));
+  const garage = hourlyPace(daily(hours), ({ airC }) => Math.max(0, (airC - 8) / 6), '', '');
+  const extra = seeded(seed + 7_919);
+  const setUps = Array.from({ length: steps }, () => (isPlain || extra() < (isSmall ? 0.75 : 0.5) ? 0 : isSmall ? GRID_MIN : 5 + 7 * extra()));
   const links: Link[] = [];
   const daytime = Array.from({ length: days }, (_, day) => ({ fromMin: day * DAY_MIN + 600, toMin: day * DAY_MIN + 1_200 }));
   for (let piece = 0; piece < workpieces; piece++) {
@@ -43,19 +49,23 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
       const both = people.length > 1 && random() < 0.08;
       // The builder may do all but a little; helpers keep off more.
       const may = people.map((_, i) => i).filter((i) => both || random() < (i === 0 ? 0.92 : 0.7));
+      const pace = !isPlain && extra() < 0.3 ? garage : CLOCK;
       const waitMin = random() < 0.25 ? 0 : min(30, isSmall ? 900 : 1_600);
       const kind = random();
       const holds =
         waitMin === 0
           ? []
           : [
-              ...(kind < 0.5 ? [{ store: 0, amount: 1, afterMin: waitMin }] : []),
-              ...(kind > 0.4 && kind < 0.6 ? [{ store: 1, amount: whole(4, 20), afterMin: Math.min(waitMin, 300) }] : []),
+              ...(kind < 0.5 ? [{ store: 0, amount: 1, afterMin: waitMin, pace }] : []),
+              ...(kind > 0.4 && kind < 0.6 ? [{ store: 1, amount: whole(4, 20), afterMin: Math.min(waitMin, 300), pace: CLOCK }] : []),
             ];
       const job =
         jobs.push({
           workMin: min(10, isSmall ? 60 : 55),
           cureMin: waitMin * (1 + Math.floor(random() * 2)),
+          curePace: pace,
+          setUpMin: setUps[step]!,
+          family: step,
           hands: both ? 2 : 1,
           may: may.length === 0 ? [whole(0, people.length - 1)] : may,
           holds,
@@ -69,7 +79,7 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
       const least = holdsLongest(before);
       // Wet on wet, a window with a second chance, or dry as it comes.
       if (chance < 0.12) {
-        links.push({ from: job - 1, to: job, leastMin: 0, mostMin: min(20, 90), orAfterMin: Infinity });
+        links.push({ from: job - 1, to: job, leastMin: 0, mostMin: min(20, 90), orAfterMin: Infinity, pace: CLOCK });
         // A larger workshop is one that can be done: whoever did the first is there for the second.
         if (!isSmall) {
           const { may: own, hands, open } = before;
@@ -77,13 +87,13 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
           jobs[job] = { ...jobs[job]!, workMin: min(10, 35), may: own, hands, open, holds: [], notBeforeMin: 0 };
         }
       } else if (chance < 0.22)
-        links.push({ from: job - 1, to: job, leastMin: least / 4, mostMin: least / 4 + 60, orAfterMin: Math.max(least, DAY_MIN) });
-      else links.push({ from: job - 1, to: job, leastMin: least, mostMin: Infinity, orAfterMin: Infinity });
+        links.push({ from: job - 1, to: job, leastMin: least / 4, mostMin: least / 4 + 60, orAfterMin: Math.max(least, DAY_MIN), pace: CLOCK });
+      else links.push({ from: job - 1, to: job, leastMin: least, mostMin: Infinity, orAfterMin: Infinity, pace });
     }
   }
   // Now and then two become one.
   for (let piece = 1; piece < workpieces; piece++)
-    if (random() < 0.3) links.push({ from: piece * steps - 1, to: jobs.length - 1, leastMin: 0, mostMin: Infinity, orAfterMin: Infinity });
+    if (random() < 0.3) links.push({ from: piece * steps - 1, to: jobs.length - 1, leastMin: 0, mostMin: Infinity, orAfterMin: Infinity, pace: CLOCK });
   const tidy = links.filter(({ from, to }) => from < to);
   return { people, stores, jobs, links: isSmall ? tidy.map(gridded) : tidy, horizonMin: days * DAY_MIN };
 }
@@ -104,10 +114,10 @@ const MOST_ASKED = 400_000;
  */
 export function countedOut(problem: Problem, before: number): number | null | undefined {
   const { jobs, people, links } = problem;
-  const tail = jobs.map(({ cureMin }) => cureMin);
+  const tail = jobs.map(({ cureMin, curePace }) => cureMin * curePace.least);
   for (let job = jobs.length - 1; job >= 0; job--)
-    for (const { from, to, leastMin } of links)
-      if (to === job) tail[from] = Math.max(tail[from]!, leastMin + jobs[job]!.workMin + tail[job]!);
+    for (const { from, to, leastMin, pace } of links)
+      if (to === job) tail[from] = Math.max(tail[from]!, leastMin * pace.least + jobs[job]!.workMin + tail[job]!);
   const placed: Placed[] = [];
   let best = before;
   let asked = 0;
@@ -115,21 +125,24 @@ export function countedOut(problem: Problem, before: number): number | null | un
     if (asked > MOST_ASKED) return;
     const job = placed.length;
     if (job === jobs.length) {
-      best = Math.max(...placed.map(({ endMin }, i) => endMin + jobs[i]!.cureMin));
+      if (breachesOf(problem, placed).length === 0)
+        best = Math.min(best, Math.max(...placed.map(({ endMin }, i) => jobs[i]!.curePace.after(endMin, jobs[i]!.cureMin))));
       return;
     }
-    const { workMin, hands, may, notBeforeMin, pinnedMin } = jobs[job]!;
+    const { setUpMin, hands, may, notBeforeMin, pinnedMin } = jobs[job]!;
     let from = Math.max(0, notBeforeMin);
-    for (const link of links) if (link.to === job) from = Math.max(from, placed[link.from]!.endMin + link.leastMin);
+    for (const link of links) if (link.to === job) from = Math.max(from, link.pace.after(placed[link.from]!.endMin, link.leastMin));
     const part = { ...problem, jobs: jobs.slice(0, job + 1), links: links.filter(({ to }) => to <= job) };
     const sets = hands === 1 ? may.map((one) => [one]) : may.flatMap((a, i) => may.slice(i + 1).map((b) => [a, b]));
-    for (let at = pinnedMin ?? Math.ceil(from / GRID_MIN) * GRID_MIN; at + workMin + tail[job]! < best; at += GRID_MIN) {
-      for (const own of sets) {
+    // Somebody may have set up before: who, is asked when all is placed.
+    const lengths = setUpMin === 0 ? [jobs[job]!.workMin] : [jobs[job]!.workMin, jobs[job]!.workMin + setUpMin];
+    for (let at = pinnedMin ?? Math.ceil(from / GRID_MIN) * GRID_MIN; at + lengths[0]! + tail[job]! < best; at += GRID_MIN) {
+      for (const [own, workMin] of sets.flatMap((set) => lengths.map((length) => [set, length] as const))) {
         const isThere = own.every((person) => people[person]!.windows.some(({ fromMin, toMin }) => fromMin <= at && toMin >= at + workMin));
         if (!isThere && pinnedMin === null) continue;
         asked++;
         placed.push({ startMin: at, endMin: at + workMin, stretches: [{ fromMin: at, toMin: at + workMin }], people: own });
-        if (breachesOf(part, placed).length === 0) on();
+        if (breachesOf(part, placed).every(({ code }) => code === 'work')) on();
         placed.pop();
       }
       if (pinnedMin !== null || at > problem.horizonMin) break;

@@ -3,7 +3,7 @@ import type { Random } from '../base/random';
 import { FAMILY_NAMES, newPiece, pieceScale } from '../pieces';
 import { GROUND_KINDS, RELIEFS } from '../surfaces';
 import { newFeature } from '../features';
-import { type Board, newPassage, rimBoards, rimOf, starterSurface, tableDepthMm, tableWidthMm } from '../plan';
+import { type Board, newPassage, newPerson, newPlace, rimBoards, rimOf, starterSurface, tableDepthMm, tableWidthMm } from '../plan';
 import { movedBy, rectangle } from '../shapes';
 import { freshFacing, freshLayer } from '../stack/adhesives';
 import { savedFrom, tickedOff } from '../cutting/saved';
@@ -20,7 +20,7 @@ const layerOf = ({ plan: { stack } }: Board, random: Random) => ({ kind: 'ground
 const facedIn = ({ plan: { stack } }: Board) => GROUND_KINDS.find((kind) => stack.facings[kind].length > 0) ?? null;
 const pieceOf = ({ plan: { pieces } }: Board, random: Random) => (pieces.length === 0 ? null : pick(random, pieces));
 const scaleOf = ({ plan: { figureHeightMm, play } }: Board) => pieceScale(figureHeightMm, play.baseMm, CATALOGUE);
-const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], ...record }).jobs;
+const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], airs: {}, ...record }).jobs;
 
 /** A new kind of edit is a line here, or it does not compile: what is remembered is compared with what is reckoned afresh after every kind there is. */
 export const SAMPLE_EDITS = {
@@ -82,7 +82,56 @@ export const SAMPLE_EDITS = {
   'play/base-colour': () => ({ code: 'play/base-colour', hex: '#556644' }),
   'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),
   'section/end': (_, random) => ({ code: 'section/end', end: 'to', at: { x: whole(random, 0, 900), y: whole(random, 0, 700) } }),
-  'climate/set': (_, random) => ({ code: 'climate/set', change: { airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) } }),
+  'place/add': (_, random) => ({
+    code: 'place/add',
+    place: newPlace({ ...CATALOGUE.starter.places[1]!, id: `place-${whole(random, 1, 4)}`, name: `Loft ${whole(random, 1, 9)}` }),
+  }),
+  'place/change': ({ plan: { places } }, random) => ({
+    code: 'place/change',
+    placeId: pick(random, places).id,
+    change: random() < 0.3 ? { spells: [{ id: 'cold', from: '2026-12-01', to: '2026-12-05', airC: 6, humidityPct: 80 }] } : { flatPlaces: whole(random, 1, 9) },
+    air: { by: pick(random, ['typed', 'season'] as const), airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) },
+  }),
+  'place/remove': ({ plan: { places } }, random) => ({ code: 'place/remove', placeId: pick(random, places).id }),
+  'drying/change': ({ plan: { places } }, random) => ({
+    code: 'drying/change',
+    change: { placeId: pick(random, places).id, on: pick(random, ['shelf', 'floor'] as const), airId: pick(random, CATALOGUE.airs).id },
+  }),
+  'drying/workpiece': ({ plan: { drying, places } }, random) => ({
+    code: 'drying/workpiece',
+    workpieceId: `A${whole(random, 1, 3)}`,
+    spot: random() < 0.3 ? null : { ...drying, placeId: pick(random, places).id, lies: 'edge' },
+  }),
+  'person/add': (_, random) => ({ code: 'person/add', person: newPerson(`person-${whole(random, 1, 4)}`, `Helper ${whole(random, 1, 9)}`) }),
+  'person/change': ({ plan: { people } }, random) => ({
+    code: 'person/change',
+    personId: pick(random, people).id,
+    change: { isChild: random() < 0.3, avoids: [pick(random, CATALOGUE.cautions).id] },
+  }),
+  'person/remove': ({ plan: { people } }, random) => ({ code: 'person/remove', personId: pick(random, people).id }),
+  'kit/change': (_, random) => ({ code: 'kit/change', change: { weightsKg: whole(random, 5, 90), fans: whole(random, 0, 3) } }),
+  'calendar/noise': (_, random) => ({ code: 'calendar/noise', noise: random() < 0.3 ? null : { fromMin: 600, toMin: whole(random, 900, 1_300) } }),
+  'calendar/replan': (_, random) => ({
+    code: 'calendar/replan',
+    notBefore: random() < 0.3 ? null : { day: `2026-12-0${whole(random, 1, 9)}`, atMin: 600 },
+  }),
+  'calendar/arrivals': (_, random) => ({
+    code: 'calendar/arrivals',
+    arrivals: [{ stockId: pick(random, CATALOGUE.coatings).id, day: `2026-12-1${whole(random, 0, 9)}` }],
+  }),
+  'calendar/busy': (_, random) => ({ code: 'calendar/busy', busy: [{ day: `2026-12-0${whole(random, 1, 9)}`, fromMin: 600, toMin: 1_260 }] }),
+  'task/arrange': (board, random) => {
+    const tasks = derived(board.plan, { offcuts: [], airs: {}, ...board.record }).steps.flatMap((step) => step.tasks);
+    if (tasks.length === 0) return null;
+    const change = pick(random, [
+      { goes: whole(random, 1, 3) },
+      { isSkipped: true },
+      { pin: { day: `2026-12-1${whole(random, 0, 9)}`, atMin: 1_150 } },
+      { done: { day: '2026-11-30', atMin: 1_200 } },
+      { goes: 1, isSkipped: false, pin: null, done: null },
+    ]);
+    return { code: 'task/arrange', taskId: pick(random, tasks).id, change, what: 'Arrange' };
+  },
   'calendar/first-day': (_, random) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${whole(random, 1, 9)}` }),
   'calendar/days-off': (_, random) => ({ code: 'calendar/days-off', daysOff: [`2026-12-1${whole(random, 0, 9)}`] }),
   'calendar/deadline': (_, random) => ({ code: 'calendar/deadline', deadline: random() < 0.3 ? null : `2026-12-2${whole(random, 0, 9)}` }),
@@ -345,7 +394,7 @@ export const SAMPLE_EDITS = {
     code: 'together',
     edits: [
       { code: 'stack/weighed', weighed: true },
-      { code: 'climate/set', change: { airC: 21 } },
+      { code: 'drying/change', change: { airId: 'fan' } },
     ],
     why: 'Both',
   }),

@@ -1,4 +1,5 @@
 export { aTask, anOffcut, expectComesApart, expectSoundLayout, sheetOf } from './cutting';
+export { aBench, aCalendar, aSpot, aWorkStep, inTurn } from './days';
 export { sampleEdit } from './edits';
 export {
   CATALOGUE,

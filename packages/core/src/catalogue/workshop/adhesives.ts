@@ -16,6 +16,7 @@ const PLAIN: Omit<Adhesive, 'id' | 'name' | 'family' | 'gPerM2' | 'openMin' | 'h
   leastSkinMm: 0,
   pressKPa: about(0.2, 0.1, 0.4),
   minC: null,
+  speedPer10C: 1,
   spreadMinPerM2: 8,
   weightsMin: 3,
   cautionIds: [],
@@ -115,6 +116,7 @@ export const adhesives: Catalogue['adhesives'] = [
     id: 'foaming-pu',
     name: 'Foaming polyurethane',
     family: 'polyurethane',
+    speedPer10C: 1.5,
     waterPct: about(5, 2, 10),
     fillsGaps: true,
     pressKPa: about(0.8, 0.5, 1.5),
@@ -182,6 +184,7 @@ export const adhesives: Catalogue['adhesives'] = [
   {
     ...PLAIN,
     id: 'epoxy-5-min',
+    speedPer10C: 2,
     name: 'Two-part epoxy, 5 min',
     family: 'epoxy',
     grips: ['open', 'smooth'],

@@ -35,6 +35,8 @@ export const thin = (touchMin: number, recoat: Range, cureMin: number): Coating[
   how: 'water',
   touchMin,
   recoatMin: about(...recoat),
+  throughMin: null,
+  again: null,
   cureMin,
   perFilm: null,
   speedPer10C: 1,

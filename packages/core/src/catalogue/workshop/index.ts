@@ -6,7 +6,7 @@ import { claddings, layings } from './claddings';
 import { fills } from './fills';
 import { lengths } from './lengths';
 import { materials, sheets } from './materials';
-import { airs, bench, cautions, methods, tools } from './methods';
+import { airs, bench, cautions, methods, placeKinds, tools } from './methods';
 import { starter } from './starter';
 import { coatings } from './coatings';
 import { paints } from './paints';
@@ -27,6 +27,7 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   methods,
   tools,
   airs,
+  placeKinds,
   cautions,
   joins,
   passages,

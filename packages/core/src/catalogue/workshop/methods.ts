@@ -1,3 +1,4 @@
+import { DAY_MIN } from '../../base/units';
 import type { Catalogue, Method, Tool } from '../schema';
 import { about } from './estimate';
 
@@ -25,6 +26,7 @@ const method = (
   setUpMin: 8,
   onto: 'dry',
   isSpray: false,
+  isNoisy: false,
   isByUnit: false,
   lays: EVEN,
   cautionIds: [],
@@ -135,6 +137,7 @@ const BENCH_TOOL: Omit<Tool, 'id' | 'name' | 'kerfMm' | 'mPerMin' | 'cautionIds'
   tallestMm: null,
   fenceMm: null,
   perCutMinor: 0,
+  isNoisy: false,
 };
 /** What cuts, and what does not go into it. Measure your own: a frame is a choice of its maker. */
 export const tools: Catalogue['tools'] = [
@@ -160,33 +163,86 @@ export const tools: Catalogue['tools'] = [
     tallestMm: 150,
     fenceMm: 400,
   },
-  { ...BENCH_TOOL, id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'] },
+  { ...BENCH_TOOL, id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'], isNoisy: true },
   { ...BENCH_TOOL, id: 'shop', name: 'Cut at the shop', kerfMm: about(4, 3, 5), mPerMin: about(2, 1, 4), cautionIds: [], perCutMinor: 80 },
 ];
 
 export const airs: Catalogue['airs'] = [
-  { id: 'still', name: 'Still air', factor: about(1) },
-  { id: 'fan', name: 'Fan', factor: about(0.6, 0.5, 0.7) },
+  { id: 'still', name: 'Still air', factor: about(1), thinMm: null, needsFan: false },
+  { id: 'fan', name: 'Fan', factor: about(0.6, 0.5, 0.7), thinMm: null, needsFan: true },
+  { id: 'blower', name: 'Warm blower', factor: about(0.35, 0.25, 0.5), thinMm: 0.5, needsFan: true },
+];
+
+/** Usual air of places in a temperate land, to be measured and corrected at home. */
+export const placeKinds: Catalogue['placeKinds'] = [
+  {
+    id: 'room',
+    name: 'Room',
+    isOutside: false,
+    floorColderC: about(2, 1, 3),
+    seasons: {
+      winter: { lowC: 17, highC: 21, lowPct: 42, highPct: 52 },
+      spring: { lowC: 18, highC: 21, lowPct: 45, highPct: 55 },
+      summer: { lowC: 21, highC: 26, lowPct: 48, highPct: 60 },
+      autumn: { lowC: 18, highC: 21, lowPct: 48, highPct: 58 },
+    },
+  },
+  {
+    id: 'garage',
+    name: 'Garage',
+    isOutside: false,
+    floorColderC: about(2.5, 2, 3),
+    seasons: {
+      winter: { lowC: 7, highC: 11, lowPct: 70, highPct: 85 },
+      spring: { lowC: 10, highC: 16, lowPct: 60, highPct: 75 },
+      summer: { lowC: 18, highC: 26, lowPct: 50, highPct: 65 },
+      autumn: { lowC: 10, highC: 15, lowPct: 65, highPct: 82 },
+    },
+  },
+  {
+    id: 'shed',
+    name: 'Shed',
+    isOutside: false,
+    floorColderC: about(2, 1, 3),
+    seasons: {
+      winter: { lowC: 2, highC: 8, lowPct: 80, highPct: 92 },
+      spring: { lowC: 6, highC: 16, lowPct: 60, highPct: 85 },
+      summer: { lowC: 14, highC: 28, lowPct: 45, highPct: 75 },
+      autumn: { lowC: 7, highC: 14, lowPct: 70, highPct: 90 },
+    },
+  },
+  {
+    id: 'outside',
+    name: 'Outside',
+    isOutside: true,
+    floorColderC: about(1, 0, 3),
+    seasons: {
+      winter: { lowC: 1, highC: 7, lowPct: 72, highPct: 94 },
+      spring: { lowC: 6, highC: 15, lowPct: 52, highPct: 88 },
+      summer: { lowC: 13, highC: 24, lowPct: 45, highPct: 85 },
+      autumn: { lowC: 7, highC: 14, lowPct: 65, highPct: 94 },
+    },
+  },
 ];
 
 export const cautions: Catalogue['cautions'] = [
-  { id: 'blade', text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
-  { id: 'saw', text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
-  { id: 'hot', text: 'Hot tip and wire burn. Keep the air moving.' },
-  { id: 'fumes', text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
-  { id: 'spray', text: 'Outdoors or under extraction, mask for vapours, no flame.' },
-  { id: 'dust', text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
-  { id: 'sensitiser', text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
+  { id: 'blade', name: 'blades', notForChildren: true, text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
+  { id: 'saw', name: 'saws', notForChildren: true, text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
+  { id: 'hot', name: 'hot tools', notForChildren: true, text: 'Hot tip and wire burn. Keep the air moving.' },
+  { id: 'fumes', name: 'fumes of foam', notForChildren: false, text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
+  { id: 'spray', name: 'sprays', notForChildren: true, text: 'Outdoors or under extraction, mask for vapours, no flame.' },
+  { id: 'dust', name: 'dust', notForChildren: false, text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
+  { id: 'sensitiser', name: 'polyurethane and other sensitisers', notForChildren: true, text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
   {
-    id: 'wiring',
+    id: 'wiring', name: 'wiring', notForChildren: false,
     text: 'Low voltage only: a battery box with a fuse, no bare joints, nothing left on unwatched. Mains only by the qualified.',
   },
-  { id: 'cement', text: 'Cement burns wet skin and eyes: gloves, and wash it off at once. Read the bag.' },
-  { id: 'flame', text: 'Alcohol burns: no flame, moving air.' },
-  { id: 'rags', text: 'Oily rags can catch fire by themselves: dry them flat outdoors or keep them under water.' },
-  { id: 'magnets', text: 'Strong magnets pinch, and are dangerous if swallowed: keep them from small children.' },
+  { id: 'cement', name: 'cement', notForChildren: true, text: 'Cement burns wet skin and eyes: gloves, and wash it off at once. Read the bag.' },
+  { id: 'flame', name: 'alcohol', notForChildren: true, text: 'Alcohol burns: no flame, moving air.' },
+  { id: 'rags', name: 'oily rags', notForChildren: true, text: 'Oily rags can catch fire by themselves: dry them flat outdoors or keep them under water.' },
+  { id: 'magnets', name: 'strong magnets', notForChildren: false, text: 'Strong magnets pinch, and are dangerous if swallowed: keep them from small children.' },
   {
-    id: 'resin',
+    id: 'resin', name: 'resin', notForChildren: true,
     text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.',
   },
 ];
@@ -214,6 +270,15 @@ export const bench: Catalogue['bench'] = {
   sealedPassesPct: about(10, 5, 20),
   weighedLeavesPct: about(40, 25, 60),
   bowMostMm: about(1.5, 1, 2),
+  weightKgPerM2: about(20, 10, 40),
+  drinksFactor: about(0.8, 0.65, 0.95),
+  sealedFactor: about(1.2, 1.05, 1.5),
+  ventPitchMm: about(60, 40, 100),
+  oneHandMm: about(900, 700, 1_200),
+  mould: { humidityPct: about(80, 75, 85), afterMin: 2 * DAY_MIN, leastC: 5, mostC: 35 },
+  sprayMostPct: about(75, 65, 85),
+  daylight: { fromMin: 9 * 60, toMin: 16 * 60 },
+  awake: { fromMin: 7 * 60, toMin: 23 * 60 },
   weightKg: about(2, 1, 5),
   sealMinPerM2: about(12, 8, 20),
   sealerId: 'matt-varnish',

@@ -81,7 +81,15 @@ export const starter: Catalogue['starter'] = {
   shades: { darkId: 'bog-oak', paleId: 'chalk-cliff' },
   light: { batteryId: 'two-cell-box', lampId: 'warm-white' },
   play: { baseHex: '#4a4034', baseMm: 25, tiltDeg: 12, walkDeg: 30, reachMm: 600, handMm: 90 },
-  climate: { airC: 20, humidityPct: 50, airId: 'still' },
+  places: [
+    { id: 'room', name: 'Room', kindId: 'room', by: 'typed', airC: 20, humidityPct: 50, flatPlaces: 12, hasExtraction: true },
+    { id: 'garage', name: 'Garage', kindId: 'garage', by: 'season', airC: 9, humidityPct: 78, flatPlaces: 6, hasExtraction: false },
+    { id: 'outside', name: 'Outside', kindId: 'outside', by: 'season', airC: 5, humidityPct: 82, flatPlaces: 6, hasExtraction: false },
+  ],
+  airId: 'still',
+  personName: 'You',
+  noise: { fromMin: hour(8), toMin: hour(21) },
+  kit: { weightsKg: 60, fans: 1 },
   hours: [
     { weekday: 2, fromMin: hour(19), toMin: hour(21) },
     { weekday: 4, fromMin: hour(19), toMin: hour(21) },

@@ -24,6 +24,8 @@ const resin = (
       how: 'chemical',
       touchMin: DAY_MIN,
       recoatMin: about(DAY_MIN, 12 * HOUR, 36 * HOUR),
+      throughMin: null,
+      again: null,
       cureMin: 3 * DAY_MIN,
       perFilm: null,
       speedPer10C: 2,

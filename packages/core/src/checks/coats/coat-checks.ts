@@ -1,8 +1,8 @@
-import { type Adhesive, type Catalogue, type Coating, adhesiveBy, coatingBy, estimated } from '../../catalogue';
+import { type Catalogue, coatingBy, estimated } from '../../catalogue';
 import { type CoatNeed, grainLook } from '../../coats';
+import type { Spots } from '../../drying';
 import type { Ground } from '../../ground';
 import { banksOf } from '../../ground/banks';
-import type { Plan } from '../../plan';
 import type { BoardStack } from '../../stack';
 import type { Bow } from '../../stack/bow';
 import { type MeasureSystem, given, hoursInMinutes, lengthWords, reckon } from '../../base/units';
@@ -11,7 +11,7 @@ import { type CoatList, type ListInputs, changed, coatLists, told } from './coat
 import { orderWarnings } from './order-checks';
 
 interface Inputs extends ListInputs {
-  readonly climate: Plan['climate'];
+  readonly spots: Spots;
   readonly units: MeasureSystem;
   readonly figureHeightMm: number;
   readonly joints: BoardStack['joints'];
@@ -23,7 +23,6 @@ interface Inputs extends ListInputs {
 
 /** What is too cold to bind, coats in an order that spoils them, grain out of scale, water that would run off, and a face wetted alone. */
 export function* coatWarnings(inputs: Inputs): Generator<Warning> {
-  yield* coldWarning(inputs);
   for (const list of coatLists(inputs)) {
     yield* orderWarnings(list, inputs);
     yield* grainWarnings(list, inputs);
@@ -167,35 +166,5 @@ function* oneFaceWarning({ bow, coats, layers, catalogue }: Inputs): Generator<W
       layers.substrate === null || layers.substrate.sealed === 'both'
         ? []
         : [{ label: 'Seal both faces of the substrate first', edit: { code: 'layer/seal', layer: { kind: 'substrate' }, sealed: 'both' } }],
-  };
-}
-
-/** Below its film-forming temperature a water-borne coat or glue never binds. @source craft.md §8 */
-function* coldWarning({ climate, joints, coats, catalogue }: Inputs): Generator<Warning> {
-  const used: (Coating | Adhesive)[] = [
-    ...coats.map(({ coating }) => coating),
-    ...joints.map(({ adhesiveId }) => adhesiveBy(catalogue, adhesiveId)),
-  ];
-  const tooCold = [...new Set(used)].filter(({ minC }) => minC !== null && climate.airC < minC);
-  if (tooCold.length === 0) return;
-  const warmestC = Math.max(...tooCold.map(({ minC }) => minC!));
-  const others = tooCold.length === 1 ? '' : tooCold.length === 2 ? ' and one other' : ` and ${tooCold.length - 1} others`;
-  yield {
-    id: 'climate/too-cold',
-    code: 'climate/too-cold',
-    severity: 'stop',
-    featureId: null,
-    title: 'Too cold',
-    text: [
-      'At ',
-      given('Air', climate.airC, '°C', 'plan'),
-      ` ${tooCold[0]!.name.toLowerCase()}${others} never bind; they need `,
-      given('Least air', warmestC, '°C', 'catalogue', 'workshop default; the label wins'),
-      '.',
-    ],
-    mends: [
-      { edit: { code: 'climate/set', change: { airC: warmestC } }, label: `Work at ${warmestC} °C` },
-      ...(warmestC < 20 ? [{ edit: { code: 'climate/set' as const, change: { airC: 20 } }, label: 'Work in a heated room, 20 °C' }] : []),
-    ],
   };
 }

@@ -1,11 +1,11 @@
 import { type Catalogue, coatingBy } from '../../catalogue';
-import { type Climate, type Coat, plainCoat } from '../../plan';
-import { coatWaits } from '../../drying';
+import { type Coat, plainCoat } from '../../plan';
+import { type Spots, coatWaits } from '../../drying';
 import type { Mend, Warning } from '../warning';
 import { type CoatList, type Told, changed, freshId, hurtBySolvent, movedTo, told } from './coat-list';
 
 interface OrderInputs {
-  readonly climate: Climate;
+  readonly spots: Spots;
   readonly catalogue: Catalogue;
 }
 type Found = Pick<Warning, 'code' | 'severity' | 'text' | 'mends'> & { readonly key: string };
@@ -43,7 +43,7 @@ function* outOfRank(list: CoatList, coats: readonly Told[]): Generator<Found> {
 }
 
 /** What wants to go onto wet, dry or cured ground, and does not find it. */
-function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue }: OrderInputs): Generator<Found> {
+function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }: OrderInputs): Generator<Found> {
   for (const [i, one] of coats.entries()) {
     const { coat, coating, method } = one;
     const key = coat.id;
@@ -95,12 +95,12 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { climate, catalogue
       coats.slice(0, i).some(({ coating: { family } }) => family === 'paint' || family === 'varnish')
     ) {
       const under = coats[i - 1]!;
-      const { cure } = coatWaits(under.coating, null, climate, catalogue);
+      const cure = coatWaits(under.coating, null, spots.usual, catalogue).cure.usual;
       yield {
         key,
         code: 'coats/uncured',
         severity: 'care',
-        text: [`${coating.name} on ${lower(under)} that has not cured lifts it off again: it takes `, cure, '.'],
+        text: [`${coating.name} on ${lower(under)} that has not cured lifts it off again: `, ...(cure === null ? ['in the air there is it never does.'] : ['it takes ', cure, '.'])],
         mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
       };
     } else if (method.onto === 'dry' && coat.before === 'wet') {

@@ -1,7 +1,6 @@
 import type { Catalogue } from '../../catalogue';
-import { coatWaits } from '../../drying';
+import { type Spots, coatWaits } from '../../drying';
 import type { SurfaceArea } from '../../ground';
-import type { Climate } from '../../plan';
 import type { SurfaceId } from '../../surfaces';
 import { type Figure, given, reckon, total } from '../../base/units';
 import type { CoatNeed, PieceSurface } from '../coats';
@@ -25,7 +24,7 @@ export interface MatrixRow {
   readonly cells: readonly MatrixCell[];
   readonly all: CoatNeed['amount'];
   /** Until the next coat on any of them may follow. */
-  readonly wait: Figure<'min'>;
+  readonly wait: Figure<'min'> | null;
   /** Minutes of calls back while it dries; null where it wants none. */
   readonly tended: Figure<'min'> | null;
   readonly grain: GrainLook | null;
@@ -40,13 +39,13 @@ interface MatrixInputs {
   readonly coats: readonly CoatNeed[];
   readonly areas: readonly SurfaceArea[];
   readonly pieceSurfaces: readonly PieceSurface[];
-  readonly climate: Climate;
+  readonly spots: Spots;
   readonly figureHeightMm: number;
   readonly catalogue: Catalogue;
 }
 
 /** All coats of a board in the order of work: how much of each goes where, and how long it has to dry. */
-export function coatMatrix({ coats, areas, pieceSurfaces, climate, figureHeightMm, catalogue }: MatrixInputs): CoatMatrix {
+export function coatMatrix({ coats, areas, pieceSurfaces, spots, figureHeightMm, catalogue }: MatrixInputs): CoatMatrix {
   const scale = figureHeightMm / catalogue.bench.personMm.value;
   const coated = new Set(coats.map(({ surfaceId }) => surfaceId));
   const columns = [...areas, ...pieceSurfaces]
@@ -68,7 +67,7 @@ export function coatMatrix({ coats, areas, pieceSurfaces, climate, figureHeightM
         unit,
         needs.map(({ amount }) => amount as Figure<typeof unit>),
       ) as CoatNeed['amount'],
-      wait: coatWaits(coating, filmMm, climate, catalogue).recoat,
+      wait: coatWaits(coating, filmMm, spots.usual, catalogue).recoat.usual,
       tended:
         tended === null
           ? null

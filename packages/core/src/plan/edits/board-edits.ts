@@ -34,28 +34,4 @@ export const boardEdits = {
     'Move the cut',
     ({ plan }, { end, at }) => void (plan.section[end] = { ...at }),
   ),
-  'climate/set': edit<{ readonly change: Partial<Plan['climate']> }>(
-    'Change the air',
-    ({ plan }, { change }) => void Object.assign(plan.climate, change),
-  ),
-  'calendar/first-day': edit<{ readonly startsOn: string }>(
-    'Change the first day',
-    ({ plan }, { startsOn }) => void (plan.calendar.startsOn = startsOn),
-  ),
-  'calendar/hours': edit<{ readonly hours: Plan['calendar']['hours'] }>(
-    'Change the bench hours',
-    ({ plan }, { hours }) => void (plan.calendar.hours = hours.map((entry) => ({ ...entry }))),
-  ),
-  'calendar/days-off': edit<{ readonly daysOff: readonly string[] }>(
-    'Change the days off',
-    ({ plan }, { daysOff }) => void (plan.calendar.daysOff = [...new Set(daysOff)].sort()),
-  ),
-  'calendar/deadline': edit<{ readonly deadline: string | null }>(
-    'Change the day it is wanted for',
-    ({ plan }, { deadline }) => void (plan.calendar.deadline = deadline),
-  ),
-  'calendar/arrange': edit<{ readonly order: readonly string[] }>(
-    'Arrange the evenings',
-    ({ plan }, { order }) => void (plan.calendar.order = [...order]),
-  ),
 };

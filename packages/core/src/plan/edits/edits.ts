@@ -3,6 +3,7 @@ import { produce } from 'immer';
 import type { Plan } from '../plan';
 import { boardEdits } from './board-edits';
 import { cuttingEdits } from './cutting-edits';
+import { dayEdits } from './day-edits';
 import type { EditDefinition } from './edit-definition';
 import { featureEdits } from './feature-edits';
 import { pieceEdits } from './piece-edits';
@@ -11,7 +12,7 @@ import { surfaceEdits } from './surface-edits';
 import { tableEdits } from './table-edits';
 
 /** Every change that can be made to a board, by name: by hand, by a mend, by undoing, from another device. */
-const EDITS = { ...boardEdits, ...tableEdits, ...featureEdits, ...pieceEdits, ...surfaceEdits, ...stackEdits, ...cuttingEdits };
+const EDITS = { ...boardEdits, ...dayEdits, ...tableEdits, ...featureEdits, ...pieceEdits, ...surfaceEdits, ...stackEdits, ...cuttingEdits };
 
 type SingleCode = keyof typeof EDITS;
 type ParamsOf<Definition> = Definition extends EditDefinition<infer Params> ? Params : never;

@@ -1,0 +1,10 @@
+export { daily, dayOf, shifted, steady, withSpells } from './course';
+export type { Course, DayCurve, DayOfAir, Spell } from './course';
+export { CLOCK, NEVER, hourlyPace, steadyPace } from './pace';
+export type { Pace } from './pace';
+export { FAULT_WORDS, GAP_MS, dayFromReadings, judged, stateOf } from './readings';
+export type { Fault, Judged, Reading, SensorState } from './readings';
+export { REFERENCE, REFERENCE_KPA, deficitKPa, dewPointC, humidityAtPct, vapourDeficit } from './vapour';
+export type { AirAt } from './vapour';
+export { fitRuns, inBoth, shortened } from './windows';
+export type { Run } from './windows';

@@ -1,0 +1,1 @@
+export { clock, dayAfter, dayNamed, dayText, minutesAt, momentText, weekdayOf } from './dates';

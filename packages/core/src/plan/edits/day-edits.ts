@@ -1,0 +1,115 @@
+import type { ArrangedTask, DryingSpot, Person, Place, Plan } from '../plan';
+import { edit } from './edit-definition';
+
+type Calendar = Plan['calendar'];
+const placeName = (plan: Plan, placeId: string): string => plan.places.find(({ id }) => id === placeId)?.name ?? 'a place';
+
+/** Changes to where things dry, who is at the bench, and when: what the plan of evenings is made from. */
+export const dayEdits = {
+  'place/add': edit<{ readonly place: Place }>(
+    ({ place }) => `Add ${place.name}`,
+    ({ plan }, { place }) => {
+      if (plan.places.every(({ id }) => id !== place.id)) plan.places.push(place as (typeof plan.places)[number]);
+    },
+  ),
+  'place/change': edit<{ readonly placeId: string; readonly change: Partial<Omit<Place, 'id' | 'air'>>; readonly air?: Partial<Place['air']> }>(
+    ({ placeId }, plan) => `Change ${placeName(plan, placeId)}`,
+    ({ plan }, { placeId, change, air }) => {
+      const place = plan.places.find(({ id }) => id === placeId);
+      if (place === undefined) return;
+      Object.assign(place, change);
+      if (air !== undefined) Object.assign(place.air, air);
+    },
+  ),
+  /** What dried there dries at the first of the others; the last place stays. */
+  'place/remove': edit<{ readonly placeId: string }>(
+    ({ placeId }, plan) => `Take ${placeName(plan, placeId)} away`,
+    ({ plan }, { placeId }) => {
+      const others = plan.places.filter(({ id }) => id !== placeId);
+      if (others.length === 0) return;
+      plan.places = others;
+      if (plan.drying.placeId === placeId) plan.drying.placeId = others[0]!.id;
+      plan.driedAt = plan.driedAt.filter((own) => own.placeId !== placeId);
+    },
+  ),
+  'drying/change': edit<{ readonly change: Partial<DryingSpot> }>(
+    'Change where it dries',
+    ({ plan }, { change }) => void Object.assign(plan.drying, change),
+  ),
+  'drying/workpiece': edit<{ readonly workpieceId: string; readonly spot: DryingSpot | null }>(
+    ({ workpieceId }) => `Change where ${workpieceId} dries`,
+    ({ plan }, { workpieceId, spot }) => {
+      plan.driedAt = plan.driedAt.filter((own) => own.workpieceId !== workpieceId);
+      if (spot !== null) plan.driedAt.push({ workpieceId, placeId: spot.placeId, on: spot.on, lies: spot.lies, airId: spot.airId });
+    },
+  ),
+  'person/add': edit<{ readonly person: Person }>(
+    ({ person }) => `Add ${person.name}`,
+    ({ plan }, { person }) => {
+      if (plan.people.every(({ id }) => id !== person.id)) plan.people.push(person as (typeof plan.people)[number]);
+    },
+  ),
+  'person/change': edit<{ readonly personId: string; readonly change: Partial<Omit<Person, 'id'>> }>(
+    ({ personId }, plan) => `Change ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'}`,
+    ({ plan }, { personId, change }) => {
+      const person = plan.people.find(({ id }) => id === personId);
+      if (person !== undefined) Object.assign(person, change);
+    },
+  ),
+  'person/remove': edit<{ readonly personId: string }>(
+    ({ personId }, plan) => `${plan.people.find(({ id }) => id === personId)?.name ?? 'A person'} leaves the bench`,
+    ({ plan }, { personId }) => {
+      if (plan.people.length > 1) plan.people = plan.people.filter(({ id }) => id !== personId);
+    },
+  ),
+  'kit/change': edit<{ readonly change: Partial<Plan['kit']> }>(
+    'Change what is at hand',
+    ({ plan }, { change }) => void Object.assign(plan.kit, change),
+  ),
+  'calendar/first-day': edit<{ readonly startsOn: string }>(
+    'Change the first day',
+    ({ plan }, { startsOn }) => void (plan.calendar.startsOn = startsOn),
+  ),
+  'calendar/hours': edit<{ readonly hours: Calendar['hours'] }>(
+    'Change the bench hours',
+    ({ plan }, { hours }) => void (plan.calendar.hours = hours.map((entry) => ({ ...entry }))),
+  ),
+  'calendar/days-off': edit<{ readonly daysOff: readonly string[] }>(
+    'Change the days off',
+    ({ plan }, { daysOff }) => void (plan.calendar.daysOff = [...new Set(daysOff)].sort()),
+  ),
+  'calendar/deadline': edit<{ readonly deadline: string | null }>(
+    'Change the day it is wanted for',
+    ({ plan }, { deadline }) => void (plan.calendar.deadline = deadline),
+  ),
+  'calendar/arrange': edit<{ readonly order: readonly string[] }>(
+    'Arrange the evenings',
+    ({ plan }, { order }) => void (plan.calendar.order = [...order]),
+  ),
+  'calendar/noise': edit<{ readonly noise: Calendar['noise'] }>(
+    'Change the hours for noise',
+    ({ plan }, { noise }) => void (plan.calendar.noise = noise === null ? null : { ...noise }),
+  ),
+  'calendar/replan': edit<{ readonly notBefore: Calendar['notBefore'] }>(
+    ({ notBefore }) => (notBefore === null ? 'Plan from the first day' : 'Plan anew from now'),
+    ({ plan }, { notBefore }) => void (plan.calendar.notBefore = notBefore === null ? null : { ...notBefore }),
+  ),
+  'calendar/arrivals': edit<{ readonly arrivals: Calendar['arrivals'] }>(
+    'Change what is to come',
+    ({ plan }, { arrivals }) => void (plan.calendar.arrivals = arrivals.map((own) => ({ ...own }))),
+  ),
+  'calendar/busy': edit<{ readonly busy: Calendar['busy'] }>(
+    ({ busy }) => (busy.length === 0 ? 'Forget the busy times' : 'Take busy times over'),
+    ({ plan }, { busy }) => void (plan.calendar.busy = busy.map((own) => ({ ...own }))),
+  ),
+  /** A task pinned, done, skipped or split; one that is as it would be anyway is no longer listed. */
+  'task/arrange': edit<{ readonly taskId: string; readonly change: Partial<Omit<ArrangedTask, 'taskId'>>; readonly what: string }>(
+    ({ what }) => what,
+    ({ plan: { calendar } }, { taskId, change }) => {
+      const before = calendar.tasks.find((own) => own.taskId === taskId);
+      const after = { ...(before ?? { taskId, pin: null, done: null, isSkipped: false, goes: 1 }), ...change };
+      calendar.tasks = calendar.tasks.filter((own) => own.taskId !== taskId);
+      if (after.pin !== null || after.done !== null || after.isSkipped || after.goes > 1) calendar.tasks.push(after);
+    },
+  ),
+};
