@@ -4,6 +4,7 @@ import pino from 'pino';
 import { z } from 'zod';
 import { hasPassphrase } from './access/passphrase';
 import { hostsOf, isLoopback } from './addresses';
+import { keepPolling } from './air/polling';
 import { makeApp } from './app';
 import { readCertificate } from './certificate';
 import { keepHouse } from './housekeeping';
@@ -82,6 +83,7 @@ server.on('error', (error: NodeJS.ErrnoException) =>
   give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is taken on ${settings.LISTEN}` : error.message),
 );
 const endHousekeeping = keepHouse(db, log);
+const endPolling = keepPolling(db, log);
 server.listen(settings.PORT, settings.LISTEN, () => {
   const address = server.address();
   const port = typeof address === 'object' && address !== null ? address.port : settings.PORT;
@@ -96,6 +98,7 @@ async function stop(): Promise<void> {
   if (isStopping) return;
   isStopping = true;
   endHousekeeping();
+  endPolling();
   const closed = new Promise((done) => server.close(done));
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), FINISH_MS);

@@ -2,6 +2,7 @@ import { Router } from 'express';
 import { CatalogueAnswer, Health, Reach } from '@spare-acre/core/wire';
 import { sessionRoutes } from './access/routes';
 import { onlySignedIn } from './access/sessions';
+import { airRoutes } from './air/routes';
 import { boardRoutes } from './boards/routes';
 import { liveRoutes } from './live/routes';
 import type { AppParts } from './parts';
@@ -30,6 +31,7 @@ export function apiRoutes({ db, catalogue, readers, hub, access, reach }: AppPar
   api.use(liveRoutes(db, hub));
   api.use(pictureRoutes(db, readers));
   api.use(rackRoutes(db, catalogue));
+  api.use(airRoutes(db));
 
   api.use(noSuchPath);
   return api;

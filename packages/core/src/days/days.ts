@@ -1,8 +1,9 @@
 import { type Figure, given, reckon, total } from '../base/units';
-import { earliestOf } from '../planner';
+import { boundOf, earliestOf, networkOf } from '../planner';
+import { momentText } from '../base/dates';
 import type { Bench } from './bench';
 import { type Late, lateOf } from './late';
-import type { Blocked, Relaxed } from './problem';
+import { type Blocked, type Relaxed, workOf } from './problem';
 import { type Ready, readyOf } from './ready';
 import { type Slot, earliestAlone, scheduleWork } from './schedule';
 import type { Step } from './step';
@@ -55,4 +56,25 @@ function handsOnOf(steps: readonly Step[], slots: readonly Slot[]): Figure<'min'
       return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
     }),
   );
+}
+
+/** A time that no order of work beats, more closely than the slowest chain tells. */
+export interface Floor {
+  readonly at: Figure<'min'>;
+  readonly text: string;
+}
+const BY: Readonly<Record<string, string>> = {
+  chain: 'the slowest chain of work and waits',
+  hands: 'the hours of those who may do what has to be done by then',
+  store: 'the room there is for what has to lie by then',
+  none: 'nothing to do',
+};
+/** Null where nothing is planned, or something never is through. */
+export function floorOf({ steps, days, ...bench }: Bench & { readonly steps: readonly Step[]; readonly days: Days }): Floor | null {
+  if (days.ready === null) return null;
+  const { problem } = workOf(steps, bench, days.relaxed);
+  const doneMin = days.slots.reduce((most, { because, curedMin }) => (because.kind === 'done' ? Math.max(most, curedMin) : most), 0);
+  const { throughMin, by } = boundOf(problem, networkOf(problem), days.ready.at.value);
+  const atMin = Math.max(doneMin, throughMin);
+  return { at: given('No order of work beats', atMin, 'min', 'calendar', BY[by]!), text: momentText(bench.calendar.startsOn, atMin) };
 }

@@ -69,7 +69,11 @@ export function settingFactor(airC: number, speedPer10C: number): Figure<'1'> {
   return reckon('Setting factor', '1', given('Slower for each', speedPer10C, '1', 'catalogue'), 'to the power', tens);
 }
 
-function kept({ paces }: Spot, key: string, make: () => Pace): Pace {
+/** Paces at a spot that were asked for before. */
+const PACES = new WeakMap<Spot, Map<string, Pace>>();
+function kept(spot: Spot, key: string, make: () => Pace): Pace {
+  let paces = PACES.get(spot);
+  if (paces === undefined) PACES.set(spot, (paces = new Map()));
   let pace = paces.get(key);
   if (pace === undefined) paces.set(key, (pace = make()));
   return pace;

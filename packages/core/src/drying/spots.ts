@@ -1,4 +1,4 @@
-import { type Course, type DayOfAir, type Pace, daily, dayOf, humidityAtPct, shifted, steady, withSpells } from '../air';
+import { type Course, type DayOfAir, daily, dayOf, humidityAtPct, shifted, steady, withSpells } from '../air';
 import { type Air, type Catalogue, type PlaceKind, airBy } from '../catalogue';
 import type { DryingSpot, Place, Plan } from '../plan';
 import { dayAfter } from '../base/dates';
@@ -16,8 +16,6 @@ export interface Spot {
   readonly moved: Air;
   /** The air it dries in: over a cold floor colder and damper than the room. */
   readonly course: Course;
-  /** Paces in that air that were asked for before. */
-  readonly paces: Map<string, Pace>;
 }
 /** Where every workpiece of a board dries. */
 export interface Spots {
@@ -46,7 +44,7 @@ export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: 
     const kind = kindOfPlace(place, catalogue);
     const room = rooms.get(place.id)!;
     const course = on === 'shelf' ? room : shifted(room, -kind.floorColderC.value, humidityAtPct);
-    const own: Spot = { place, kind, on, lies, moved: airBy(catalogue, airId), course, paces: new Map() };
+    const own: Spot = { place, kind, on, lies, moved: airBy(catalogue, airId), course };
     made.set(key, own);
     return own;
   };

@@ -12,3 +12,5 @@ export { sheetDxf, sheetSvg } from './sheets';
 export { readSvg } from './svg';
 export { OVERLAP_MM, PAPERS, templateOf, templatePlan, templatesPdf } from './templates';
 export type { Paper, TemplatePlan } from './templates';
+export { agendaPdf } from './agenda';
+export { busyFrom, calendarFileOf } from './calendar-file';

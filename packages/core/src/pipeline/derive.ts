@@ -9,7 +9,7 @@ import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
 import { allGlues, allParts, piecesOf, withPieces } from './pieces';
-import { agendaOf, planDays, stepsOf, troublesOf } from '../days';
+import { agendaOf, floorOf, planDays, stepsOf, troublesOf } from '../days';
 import { spotsOf } from '../drying';
 import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
 import { boardMass } from '../mass';
@@ -79,6 +79,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
   .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue }) => ({ calendar, people, kit, places, seed, spots, steps, catalogue }), planDays)
   .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue }) => ({ calendar, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue }), troublesOf)
+  .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue }) => ({ calendar, people, kit, places, spots, steps, days, catalogue }), floorOf)
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)

@@ -19,8 +19,12 @@ export interface Shop {
   readonly airs: Readonly<Record<string, DayOfAir>>;
 }
 
+/** What of it stands beside a board: shared by all, and read by none but the reckoning. */
+export type Stock = Omit<Shop, 'cutSheets'>;
+
 export const NOTHING_DONE: BoardRecord = { cutSheets: [] };
-export const EMPTY_SHOP: Shop = { offcuts: [], cutSheets: [], airs: {} };
+export const EMPTY_STOCK: Stock = { offcuts: [], airs: {} };
+export const EMPTY_SHOP: Shop = { ...EMPTY_STOCK, cutSheets: [] };
 
 /** A piece in the rack, with where it came from and what has cut it up. */
 interface Racked extends Offcut {

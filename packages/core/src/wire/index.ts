@@ -21,6 +21,8 @@ export {
   SavedPlan,
   UnreadableBoard,
 } from './boards';
+export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air';
+export type { Played } from './air';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';

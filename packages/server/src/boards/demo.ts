@@ -1,4 +1,5 @@
 import type { Knex } from 'knex';
+import { addSimulated } from '../air/sensors';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
@@ -11,6 +12,7 @@ export type DemoMode = 'once' | 'fresh' | 'none';
 export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): Promise<void> {
   if (mode === 'none') return;
   const recordText = JSON.stringify(NOTHING_DONE);
+  await addSimulated(db, Date.now());
   await db.transaction(async (trx) => {
     const [{ count }] = (await trx('boards').count({ count: '*' })) as [{ count: string }];
     if (mode === 'once' && Number(count) > 0) return;

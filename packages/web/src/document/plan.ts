@@ -1,4 +1,4 @@
-import { type Offcut, freeOffcuts, isSameRecord, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
+import { type Offcut, type Stock, freeOffcuts, isSameRecord, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
 import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
 import { whenever } from '@vueuse/core';
 import { defineStore } from 'pinia';
@@ -17,6 +17,7 @@ import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
 import { createBoard, fetchBoard, fetchRevision } from './client';
 import type { Here } from './live';
+import { useAir } from './air';
 import { dropDraft, findDraft, saysWhatWasDone } from './drafts';
 import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
 import { useRack } from './rack';
@@ -30,6 +31,7 @@ const NOTHING_LOOKED_AT: Look = { slices: [], chosen: [] };
 export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
   const rack = useRack();
+  const air = useAir();
   const boardId = ref<string | null>(null);
   const board = shallowRef<Board | null>(null);
   const plan = computed(() => board.value?.plan ?? null);
@@ -62,8 +64,15 @@ export const usePlan = defineStore('plan', () => {
 
   /** What this board may cut from: not what a board has cut up, and pieces it left itself lie there for the next one. */
   const offcuts = computed<readonly Offcut[]>(() => freeOffcuts(rack.offcuts, boardId.value, record.value));
-  watch(offcuts, (now, before) => {
-    if (board.value === null || (now.length === 0 && before.length === 0)) return;
+  /** A thermo-hygrometer is asked once a place of the board goes by one. */
+  const hears = computed(() => plan.value?.places.some(({ air: { by } }) => by === 'sensor') ?? false);
+  watch(hears, (now) => now && air.sensors.length === 0 && void air.load());
+  const stock = computed<Stock>((before) =>
+    before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs ? before : { offcuts: offcuts.value, airs: air.airs },
+  );
+  watch(stock, (now, before) => {
+    const isNone = (one: Stock): boolean => one.offcuts.length === 0 && Object.keys(one.airs).length === 0;
+    if (board.value === null || (isNone(now) && isNone(before))) return;
     reckoning.shelve(now);
     searchedBoard.shelve(now);
   });
@@ -96,8 +105,8 @@ export const usePlan = defineStore('plan', () => {
       saving.rebase(draft.baseRevision, { plan: base, record: stored.record });
       void saving.saveNow();
     }
-    reckoning.open(board.value, catalogue, offcuts.value, looked.value);
-    searchedBoard.open(board.value, catalogue, offcuts.value);
+    reckoning.open(board.value, catalogue, stock.value, looked.value);
+    searchedBoard.open(board.value, catalogue, stock.value);
   }
 
   function close(): void {

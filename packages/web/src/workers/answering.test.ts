@@ -26,18 +26,18 @@ describe('an answer', () => {
       warningIds: first.warningIds,
       isJudged: true,
     });
-    const colder = { ...plan, climate: { ...plan.climate, airC: 19 } };
+    const colder = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 19 } })) };
     expect(names(answering.answer(derive(colder, CATALOGUE), look('masses')).slices)).toEqual(['tally']);
   });
   test('tells of warnings those that are new; what is known stays, what is mended goes', () => {
     const [derive, answering] = [derivePipeline(), new Answering()];
     let known = heard({}, answering.answer(derive(plan, CATALOGUE), look()));
     const [warning] = known.warnings!;
-    const cold = { ...plan, climate: { ...plan.climate, airC: 1 } };
+    const cold = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 1 } })) };
     const second = answering.answer(derive(cold, CATALOGUE), look());
-    expect(second.slices.warnings!.map(({ code }) => code)).toEqual(['climate/too-cold']);
+    expect(second.slices.warnings!.map(({ code }) => code)).toEqual(['air/too-cold']);
     known = heard(known, second);
-    expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code, 'climate/too-cold']);
+    expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code, 'air/too-cold']);
     expect(known.warnings![0]).toBe(warning);
     known = heard(known, answering.answer(derive(plan, CATALOGUE), look()));
     expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code]);

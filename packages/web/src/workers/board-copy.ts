@@ -3,7 +3,7 @@ import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, type Given, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import type { MakePieces } from '@spare-acre/core/pieces';
 import type { Board, Plan } from '@spare-acre/core/plan';
-import type { Offcut } from '@spare-acre/core/shop';
+import { EMPTY_STOCK, type Shop, type Stock } from '@spare-acre/core/shop';
 
 enablePatches();
 
@@ -13,15 +13,15 @@ export class BoardCopy {
   private reckon = pipelineWith(this.given);
   private board: Board | null = null;
   private known: Catalogue | null = null;
-  private offcuts: readonly Offcut[] = [];
+  private stock: Stock = EMPTY_STOCK;
 
   /** Takes a whole board; what was remembered of an earlier one goes. */
-  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[]): void {
+  open(board: Board, catalogue: Catalogue, stock: Stock): void {
     this.reckon = pipelineWith(this.given);
-    [this.board, this.known, this.offcuts] = [board, catalogue, offcuts];
+    [this.board, this.known, this.stock] = [board, catalogue, stock];
   }
-  shelve(offcuts: readonly Offcut[]): void {
-    this.offcuts = offcuts;
+  shelve(stock: Stock): void {
+    this.stock = stock;
   }
   change(patches: readonly Patch[]): void {
     this.board = applyPatches(this.board!, patches);
@@ -49,8 +49,8 @@ export class BoardCopy {
   get catalogue(): Catalogue {
     return this.known!;
   }
-  get shop(): { readonly offcuts: readonly Offcut[]; readonly cutSheets: Board['record']['cutSheets'] } {
-    return { offcuts: this.offcuts, cutSheets: this.board!.record.cutSheets };
+  get shop(): Shop {
+    return { ...this.stock, cutSheets: this.board!.record.cutSheets };
   }
   derived(): Derivation {
     return this.reckon(this.plan, this.catalogue, this.shop);

@@ -4,7 +4,7 @@ import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Board } from '@spare-acre/core/plan';
-import type { Offcut } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/shop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';
@@ -28,16 +28,16 @@ async function answer(): Promise<Answer> {
 }
 
 const reckoner = {
-  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], looked: Look): Promise<Answer> {
-    copy.open(board, catalogue, offcuts);
+  open(board: Board, catalogue: Catalogue, stock: Stock, looked: Look): Promise<Answer> {
+    copy.open(board, catalogue, stock);
     answering.forget();
     dates.forget();
     look = looked;
     return answer();
   },
   /** Takes what the rack holds now. */
-  shelve(offcuts: readonly Offcut[]): Promise<Answer> {
-    copy.shelve(offcuts);
+  shelve(stock: Stock): Promise<Answer> {
+    copy.shelve(stock);
     return answer();
   },
   change(patches: readonly Patch[]): Promise<Answer> {

@@ -2,7 +2,7 @@ import { expose } from 'comlink';
 import { type Patch, applyPatches, enablePatches } from 'immer';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/shop';
 import type { Board } from '@spare-acre/core/plan';
 import { CATALOGUE } from '../testing/world';
 import { Reckoning } from './reckoning';
@@ -23,7 +23,7 @@ function aSlowWorker() {
   const reckoner = {
     open: (opened: Board) => ((board = opened), answer()),
     look: ({ slices }: { slices: string[] }) => answer(`looks at ${slices.join()}`),
-    shelve: (rack: readonly unknown[]) => answer(`${rack.length} in the rack`),
+    shelve: (stock: { readonly offcuts: readonly unknown[] }) => answer(`${stock.offcuts.length} in the rack`),
     change: (patches: Patch[]) => ((board = applyPatches(board!, patches)), answer()),
   };
   vi.stubGlobal(
@@ -60,7 +60,7 @@ afterEach(() => vi.unstubAllGlobals());
 test('edits made while the worker is busy go together in the next question, and answers come in order', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   for (const name of ['a', 'b', 'c']) reckoning.change(rename(name));
   await letAnswer();
@@ -75,7 +75,7 @@ test('edits made while the worker is busy go together in the next question, and 
 test('a failure is told, and the next edit is answered all the same', async () => {
   const { letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard('bad'), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard('bad'), CATALOGUE, EMPTY_STOCK, LOOK);
   await letAnswer();
   await vi.waitFor(() => expect(failures).toEqual(['no such plan']));
   reckoning.change(rename('good'));
@@ -87,10 +87,10 @@ test('a failure is told, and the next edit is answered all the same', async () =
 test('another board opened forgets the edits still waiting for the first', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   reckoning.change(rename('lost'));
-  reckoning.open(aBoard('Other'), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard('Other'), CATALOGUE, EMPTY_STOCK, LOOK);
   await letAnswer();
   await letAnswer();
   await vi.waitFor(() => expect(answers).toHaveLength(2));
@@ -101,10 +101,10 @@ test('another board opened forgets the edits still waiting for the first', async
 test('what the rack holds is told after the board is open, and before the edits that wait', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   reckoning.change(rename('later'));
-  reckoning.shelve([{ id: 'o', materialId: 'mdf', thicknessMm: 6, widthMm: 300, depthMm: 200 }]);
+  reckoning.shelve({ ...EMPTY_STOCK, offcuts: [{ id: 'o', materialId: 'mdf', thicknessMm: 6, widthMm: 300, depthMm: 200 }] });
   for (let i = 0; i < 3; i++) await letAnswer();
   await vi.waitFor(() => expect(answers).toHaveLength(3));
   expect(seen).toEqual(['Brinefold Saltworks', '1 in the rack', 'later']);
@@ -114,7 +114,7 @@ test('what the rack holds is told after the board is open, and before the edits 
 test('what is looked at is asked before the edits that wait, and only as it was last said', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, [], LOOK);
+  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
   reckoning.change(rename('later'));
   reckoning.look({ slices: ['jobs'], chosen: [] });
@@ -144,7 +144,7 @@ test('an answer given before the checks were there is asked for again, with what
   );
   const reckoning = new Reckoning(listener());
   const looked = { slices: ['mixes'] as const, chosen: [] };
-  reckoning.open(aBoard(), CATALOGUE, [], looked);
+  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, looked);
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(looks).toEqual([looked]);
   reckoning.close();

@@ -4,7 +4,7 @@ import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Board } from '@spare-acre/core/plan';
-import type { Offcut } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/shop';
 import type { Answer, Place } from './answering';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
@@ -26,7 +26,7 @@ export class Reckoning {
   private readonly worker: Worker;
   private opening: (() => Promise<Answer>) | null = null;
   private patches: Patch[] = [];
-  private offcuts: readonly Offcut[] | null = null;
+  private stock: Stock | null = null;
   private looking: Look | null = null;
   private lastLook: Look = { slices: [], chosen: [] };
   private isRunning = false;
@@ -37,16 +37,16 @@ export class Reckoning {
     this.remote = wrap<Reckoner>(this.worker);
   }
 
-  open(board: Board, catalogue: Catalogue, offcuts: readonly Offcut[], look: Look): void {
-    [this.patches, this.offcuts, this.looking] = [[], null, null];
+  open(board: Board, catalogue: Catalogue, stock: Stock, look: Look): void {
+    [this.patches, this.stock, this.looking] = [[], null, null];
     this.lastLook = look;
-    this.opening = () => this.remote.open(board, catalogue, offcuts, look) as Promise<Answer>;
+    this.opening = () => this.remote.open(board, catalogue, stock, look) as Promise<Answer>;
     this.ask();
   }
 
   /** Tells what the rack holds now, once the board it is for has been opened. */
-  shelve(offcuts: readonly Offcut[]): void {
-    this.offcuts = offcuts;
+  shelve(stock: Stock): void {
+    this.stock = stock;
     this.ask();
   }
 
@@ -101,14 +101,14 @@ export class Reckoning {
 
   /** What is to be asked next, and no longer waits; null when nothing is. */
   private next(): (() => Promise<Answer>) | null {
-    const { opening, offcuts, looking, patches } = this;
+    const { opening, stock, looking, patches } = this;
     if (opening !== null) {
       this.opening = null;
       return opening;
     }
-    if (offcuts !== null) {
-      this.offcuts = null;
-      return () => this.remote.shelve(offcuts) as Promise<Answer>;
+    if (stock !== null) {
+      this.stock = null;
+      return () => this.remote.shelve(stock) as Promise<Answer>;
     }
     if (looking !== null) {
       this.looking = null;

@@ -2,12 +2,12 @@ import type { Remote } from 'comlink';
 import type { Patch } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
-import type { Offcut } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/shop';
 import type { Searches } from './searches.worker';
 
-type Opened = readonly [Board, Catalogue, readonly Offcut[]];
+type Opened = readonly [Board, Catalogue, Stock];
 let opened: Opened | null = null;
-let shelved: readonly Offcut[] | null = null;
+let shelved: Stock | null = null;
 let patches: Patch[] = [];
 
 /** Keeps the copy of the open board that searches are made on. Nothing is sent before something is asked. */
@@ -15,8 +15,8 @@ export const searchedBoard = {
   open(...board: Opened): void {
     [opened, shelved, patches] = [board, null, []];
   },
-  shelve(offcuts: readonly Offcut[]): void {
-    shelved = offcuts;
+  shelve(stock: Stock): void {
+    shelved = stock;
   },
   change(changes: readonly Patch[]): void {
     patches.push(...changes);

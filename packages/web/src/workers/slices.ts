@@ -1,7 +1,8 @@
 import type { Lever } from '@spare-acre/core/stack/bow';
 import { type Bare, inMillilitres } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
-import type { Slot } from '@spare-acre/core/days';
+import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/air';
+import { type Slot, whyOf } from '@spare-acre/core/days';
 import type { Derivation } from '@spare-acre/core/pipeline';
 import type { MadePiece } from '@spare-acre/core/pieces';
 import type { Seam } from '@spare-acre/core/tiling';
@@ -39,7 +40,9 @@ const SLICES = {
   strewn: ({ strewn }: Derivation) => strewn,
   floors: ({ floors }: Derivation) => floors.map(drawnFloor),
   steps: ({ steps }: Derivation) => steps.map(({ id, name, cautions }) => ({ id, name, cautions })),
-  days: ({ days: { slots, ready, bound, handsOn } }: Derivation) => ({ slots: slots.map(drawnSlot), ready, bound, handsOn }),
+  days: drawnDays,
+  floor: ({ floor }: Derivation) => floor,
+  spots: drawnSpots,
   agenda: ({ agenda }: Derivation) => agenda,
 } as const;
 
@@ -111,16 +114,54 @@ const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) 
   units: units.map(({ rings }, i) => ({ rings, tint: colours?.tintOf[i] ?? -1 })),
   counts: colours?.counts ?? [],
 });
-/** Only what is drawn of a task in the days. */
-const drawnSlot = ({ task: { id, stepId, workpieceId }, stretches, endMin, nextMin, curedMin }: Slot) => ({
+/** Only what is drawn and told of the tasks in the days. */
+function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, plan: { calendar } }: Derivation) {
+  const byTask = new Map(slots.map((slot) => [slot.task.id, slot]));
+  return {
+    slots: slots.map((slot) => drawnSlot(slot, whyOf(slot, byTask, calendar))),
+    ready: ready === null ? null : { at: ready.at, text: ready.text },
+    chain: ready?.chain ?? [],
+    bound: bound === null ? null : { at: bound.at, text: bound.text },
+    handsOn,
+    blocked: blocked.map(({ go: { ofTask, workpieceId, stepId, work }, why }) => ({ taskId: ofTask, workpieceId, stepId, label: work.label, why })),
+  };
+}
+const drawnSlot = (
+  { task: { id, ofTask, stepId, workpieceId, work, calls, arranged, spot }, stretches, startMin, endMin, nextMin, curedMin, people, slackMin, because }: Slot,
+  why: string,
+) => ({
   taskId: id,
+  ofTask,
   stepId,
   workpieceId,
+  label: work.label,
+  placeId: spot.place.id,
   stretches,
+  startMin,
   endMin,
-  nextMin,
-  curedMin,
+  /** Never is told as null: what is sent has no end without one. */
+  nextMin: Number.isFinite(nextMin) ? nextMin : null,
+  curedMin: Number.isFinite(curedMin) ? curedMin : null,
+  isTended: calls !== null,
+  people,
+  slackMin,
+  why,
+  isPinned: because.kind === 'pin',
+  isDone: because.kind === 'done',
+  goes: arranged?.goes ?? 1,
 });
+/** The air of every place, hour by hour for two weeks: air, dew point, and how fast a water-borne film dries in it. */
+function drawnSpots({ spots: { rooms }, plan: { places } }: Derivation) {
+  return places.map(({ id, name }) => ({
+    placeId: id,
+    name,
+    hours: Array.from({ length: HOURS_DRAWN }, (_, hour) => {
+      const air = rooms.get(id)!.at(hour * 60);
+      return { airC: air.airC, humidityPct: air.humidityPct, dewC: dewPointC(air), speed: deficitKPa(air) / REFERENCE_KPA };
+    }),
+  }));
+}
+const HOURS_DRAWN = 24 * 14;
 /** Only what is drawn of a seam: how each side runs along it stays with the worker. */
 const crossed = ({ id, name, crossings }: Seam) => ({
   id,

@@ -1,6 +1,7 @@
 import { wrap } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
+import { EMPTY_STOCK } from '@spare-acre/core/shop';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
 
@@ -21,7 +22,7 @@ export async function* summarise(
   try {
     for (const { id, plan, record } of boards) {
       const nothing = { slices: [], chosen: [] };
-      const { slices, ...first } = await remote.open({ plan, record }, catalogue, [], nothing);
+      const { slices, ...first } = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
       // A worker's very first answer comes before its checks.
       const { warningIds } = first.isJudged ? first : await remote.look(nothing);
       yield [id, { readyText: slices.tally!.readyText, sheets: slices.tally!.sheets.value, warnings: warningIds.length }];

@@ -51,7 +51,7 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
           </th>
           <td class="num"><FigureCell :figure="row.all" /></td>
           <td class="num">
-            <FigureCell :figure="row.wait" />
+            <FigureCell v-if="row.wait !== null" :figure="row.wait" /><span v-else class="quiet">never in this air</span>
             <small v-if="row.tended !== null" class="quiet"> tended, <FigureCell :figure="row.tended" /></small>
           </td>
           <td v-for="{ surfaceId } in matrix.columns" :key="surfaceId" class="num" :class="{ chosen: surfaceId === chosenId }">

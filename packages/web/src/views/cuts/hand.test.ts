@@ -1,4 +1,4 @@
-import { type Offcut, NOTHING_DONE } from '@spare-acre/core/shop';
+import { type Offcut, NOTHING_DONE, EMPTY_STOCK } from '@spare-acre/core/shop';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { computed, effectScope, ref } from 'vue';
@@ -92,7 +92,7 @@ describe('the rack', () => {
     stored.length = 0;
   });
   const jobOf = (now: Plan, offcuts: readonly Offcut[], { cutSheets } = NOTHING_DONE): CutJob =>
-    derivePipeline()(now, CATALOGUE, { offcuts, cutSheets }).jobs.find(({ key }) => key === job.key)!;
+    derivePipeline()(now, CATALOGUE, { ...EMPTY_STOCK, offcuts, cutSheets }).jobs.find(({ key }) => key === job.key)!;
   /** A server with a rack that keeps what is put in. */
   async function aRack() {
     const store = await anOpenBoard();
