@@ -9,6 +9,7 @@ const CORE_PACKAGES = [
   'pdf-lib',
   '@pdf-lib/fontkit',
   'papaparse',
+  'ical.js',
   'maxrects-packer(/.*)?',
   'clipper2-ts',
   'jsts/.*',

@@ -79,11 +79,11 @@ export function eveningRows(): string[][] {
 /** A demo's own evenings. */
 export function demoEvenings(): string[][] {
   const plan = brinefold(catalogue);
-  const { steps, days } = derivePipeline(makePieces, finish)(plan, catalogue);
+  const { steps, spots, days } = derivePipeline(makePieces, finish)(plan, catalogue);
   const rows = [['quick schedule', days.ready!.text, days.bound!.text]];
   const from = performance.now();
   const marks = [1_000, 5_000, 15_000];
-  for (const { text, boundText, isProven } of betterEvenings(steps, plan.calendar, plan.seed)) {
+  for (const { text, boundText, isProven } of betterEvenings(steps, { ...plan, spots, catalogue }, plan.seed)) {
     if (performance.now() - from < marks[0]! && !isProven) continue;
     rows.push([`searched for ${marks.shift()! / 1_000} s`, text, boundText]);
     if (marks.length === 0 || isProven) break;

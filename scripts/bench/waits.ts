@@ -52,7 +52,7 @@ const CASES: readonly Case[] = [
   {
     name: 'climate',
     look: () => ({ slices: DAYS, chosen: [] }),
-    edit: (_, round) => ({ code: 'climate/set', change: { airC: 16 + (round % 7) } }),
+    edit: ({ drying: { placeId } }, round) => ({ code: 'place/change', placeId, change: {}, air: { airC: 16 + (round % 7) } }),
   },
   {
     name: 'one coat',

@@ -15,6 +15,7 @@ export interface Go extends Task {
 
 /** Tasks with what was arranged: those skipped are gone and those after them come after what was before; those split are several. */
 export function arrangedTasks(steps: readonly Step[], { tasks: arranged, startsOn }: Calendar): readonly Go[] {
+  if (arranged.length === 0) return steps.flatMap(({ tasks }) => tasks.map(asItIs));
   const byId = new Map(arranged.map((own) => [own.taskId, own]));
   const skipped = new Map<string, readonly After[]>();
   const lastGo = new Map<string, string>();
@@ -53,5 +54,6 @@ export function arrangedTasks(steps: readonly Step[], { tasks: arranged, startsO
   }
   return goes;
 }
+const asItIs = (task: Task): Go => ({ ...task, ofTask: task.id, arranged: null, doneMin: null, pinnedMin: null });
 const shareOf = ({ work }: Task, i: number, count: number): Task['work'] =>
   reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('In so many goes', count, '1', 'plan'));

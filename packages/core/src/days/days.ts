@@ -1,5 +1,5 @@
 import { type Figure, given, reckon, total } from '../base/units';
-import { boundOf, earliestOf, networkOf } from '../planner';
+import { boundOf, networkOf } from '../planner';
 import { momentText } from '../base/dates';
 import type { Bench } from './bench';
 import { type Late, lateOf } from './late';
@@ -35,7 +35,7 @@ export function planDays({ steps, seed, ...bench }: DayInputs): Days {
   const { slots, work, relaxed } = scheduleWork(steps, bench, calendar.order, seed);
   const isWhole = work.blocked.length === 0;
   const ready = isWhole ? readyOf(slots, calendar) : null;
-  const bound = isWhole ? readyOf(earliestAlone(work, bench, earliestOf), calendar) : null;
+  const bound = isWhole ? readyOf(earliestAlone(work, bench), calendar) : null;
   return { slots, handsOn: handsOnOf(steps, slots), ready, bound, late: lateOf(ready, bound, calendar), blocked: work.blocked, relaxed };
 }
 

@@ -15,4 +15,4 @@ export type { Shift } from './shift';
 export type { Step } from './step';
 export { stepsOf } from './tasks';
 export { troublesOf } from './troubles';
-export { whyOf } from './why';
+export { reasonsOf } from './why';

@@ -1,4 +1,4 @@
-import { type Placed, type Problem, type Progress, type Reason, networkOf, quick } from '../planner';
+import { type Placed, type Problem, type Progress, type Reason, earliestOf, networkOf, quick } from '../planner';
 import type { Bench, Never } from './bench';
 import type { Go } from './arranged';
 import type { Window } from './calendar';
@@ -114,6 +114,7 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
     return { task, stretches: [{ fromMin: startMin, toMin: endMin }], startMin, endMin, setUpMin: 0, people: [], ...waitsOf(task, endMin), slackMin: 0, because: { kind: 'done' } };
   });
   const slack = slackOf(problem, placed);
+  const endOf = new Map(open.map(({ id }, i) => [id, placed[i]?.endMin ?? NaN]));
   const coming = placed.map(({ startMin, endMin, stretches, people: by }, i): Slot => {
     const task = open[i]!;
     const workedMin = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
@@ -126,7 +127,7 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
       people: by.map((person) => people[person]!.id),
       ...waitsOf(task, endMin),
       slackMin: slack[i]!,
-      because: becauseOf(i, startMin, reasons[i]!, work, placed),
+      because: becauseOf(i, startMin, reasons[i]!, work, endOf),
     };
   });
   return [...past, ...coming].sort((a, b) => a.startMin - b.startMin);
@@ -149,10 +150,9 @@ function slackOf({ jobs, links }: Problem, placed: readonly Placed[]): readonly 
   return placed.map(({ endMin }, i) => Math.max(0, due[i]! - endMin));
 }
 
-function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Work, placed: readonly Placed[]): Because {
+function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Work, endOf: ReadonlyMap<string, number>): Because {
   const { open, problem, storeNames, why } = work;
   const { after } = open[job]!;
-  const endOf = new Map(open.map(({ id }, i) => [id, placed[i]!.endMin]));
   const dryAt = (one: After): number => {
     const endMin = endOf.get(one.taskId);
     return endMin === undefined ? -Infinity : one.wait.pace.after(endMin, one.wait.stated.value);
@@ -185,15 +185,15 @@ function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Wo
 }
 
 /** No order of work is through before: each task at its earliest with everybody free, set-up done by others; with what made it so. */
-export function earliestAlone(work: Work, bench: Bench, earliest: (problem: Problem) => { readonly startMin: Float64Array; readonly endMin: Float64Array }): readonly Slot[] {
+export function earliestAlone(work: Work, bench: Bench): readonly Slot[] {
   const { problem } = work;
   if (problem.jobs.length === 0) return [];
-  const { startMin, endMin } = earliest(problem);
-  const placed = problem.jobs.map((_, i): Placed => ({ startMin: startMin[i]!, endMin: endMin[i]!, stretches: [{ fromMin: startMin[i]!, toMin: endMin[i]! }], people: [] }));
   const network = networkOf(problem);
+  const { startMin, endMin } = earliestOf(problem, network);
+  const placed = problem.jobs.map((_, i): Placed => ({ startMin: startMin[i]!, endMin: endMin[i]!, stretches: [{ fromMin: startMin[i]!, toMin: endMin[i]! }], people: [] }));
   const reasons = placed.map((own, i): Reason => {
     const into = network.into[i]!.find(({ from, leastMin, pace }) => Math.abs(pace.after(endMin[from]!, leastMin) - own.startMin) < 1e-3);
     return into === undefined ? { kind: 'hours', by: -1 } : { kind: 'wait', by: into.from };
   });
-  return slotsOf({ ...work, done: work.done }, bench, placed, reasons);
+  return slotsOf(work, bench, placed, reasons);
 }

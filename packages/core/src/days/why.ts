@@ -9,8 +9,8 @@ const FIT: Partial<Record<string, string>> = {
   noise: 'it is kept to its hours: for noise, or while somebody is up to look after it',
 };
 
-/** Why a task begins when it does and not before, in a sentence. @param labelOf what a task is called */
-export function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { startsOn }: Calendar): string {
+/** Why a task begins when it does and not before, in a sentence. */
+function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { startsOn }: Calendar): string {
   const labelOf = (id: string): string => byTask.get(id)?.task.work.label ?? id;
   const dryText = (taskId: string): string => {
     const before = byTask.get(taskId);
@@ -38,4 +38,10 @@ export function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { st
     case 'bench':
       return because.after === null ? 'As soon as the bench is open.' : `${dryText(because.after.taskId)}; then as soon as the bench has room for it.`;
   }
+}
+
+/** Of every task why it begins when it does, in the order of the slots. */
+export function reasonsOf({ slots, calendar }: { readonly slots: readonly Slot[]; readonly calendar: Calendar }): readonly string[] {
+  const byTask = new Map(slots.map((slot) => [slot.task.id, slot]));
+  return slots.map((slot) => whyOf(slot, byTask, calendar));
 }

@@ -5,12 +5,14 @@ import { type Result, fail, ok } from '../base/result';
 import type { Calendar } from '../plan';
 import type { AgendaDay } from '../days';
 
+/** What of an agenda a calendar file tells. */
+type SittingsOf = Pick<AgendaDay, 'day'> & { readonly entries: readonly Pick<AgendaDay['entries'][number], 'fromText' | 'toText' | 'stepId' | 'workpieces'>[] };
 /** What an agenda file is made of. */
 export interface CalendarFile {
   readonly boardId: string;
   readonly boardName: string;
   readonly startsOn: string;
-  readonly agenda: readonly AgendaDay[];
+  readonly agenda: readonly SittingsOf[];
   readonly stepName: (stepId: string) => string;
   /** When it is written, `20261129T063000Z`. */
   readonly stamp: string;
@@ -56,12 +58,12 @@ export function calendarFileOf({ boardId, boardName, startsOn, agenda, stepName,
 interface Sitting {
   readonly fromMin: number;
   readonly toMin: number;
-  readonly lines: AgendaDay['entries'];
+  readonly lines: SittingsOf['entries'];
 }
 /** Entries of a day with less than this between them are one sitting. */
 const BREAK_MIN = 90;
-function sittingsOf({ day, entries }: AgendaDay): readonly Sitting[] {
-  const sittings: { fromMin: number; toMin: number; lines: AgendaDay['entries'][number][] }[] = [];
+function sittingsOf({ day, entries }: SittingsOf): readonly Sitting[] {
+  const sittings: { fromMin: number; toMin: number; lines: SittingsOf['entries'][number][] }[] = [];
   for (const entry of entries) {
     const [fromMin, toMin] = [minutes(entry.fromText) + day * DAY_MIN, minutes(entry.toText) + day * DAY_MIN];
     const last = sittings.at(-1);

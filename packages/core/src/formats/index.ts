@@ -14,3 +14,4 @@ export { OVERLAP_MM, PAPERS, templateOf, templatePlan, templatesPdf } from './te
 export type { Paper, TemplatePlan } from './templates';
 export { agendaPdf } from './agenda';
 export { busyFrom, calendarFileOf } from './calendar-file';
+export { readingsCsv, readingsFromCsv } from './readings-csv';

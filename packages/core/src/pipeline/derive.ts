@@ -9,9 +9,11 @@ import { minutesByPart, shopCuts } from '../cutting/bench';
 import { partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
 import { allGlues, allParts, piecesOf, withPieces } from './pieces';
-import { agendaOf, floorOf, planDays, stepsOf, troublesOf } from '../days';
+import type * as planning from '../days';
+import type { Days } from '../days';
 import { spotsOf } from '../drying';
 import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
+import { total } from '../base/units';
 import { boardMass } from '../mass';
 import { stuffNeeds } from '../mixes/stuffs';
 import { featureNeeds } from '../needs';
@@ -28,6 +30,9 @@ import { tallyOf } from './tally';
 /** What reckons what is only looked at in Coats and Supplies. */
 export type Finish = Pick<typeof finishing, 'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
 
+/** What plans the evenings. */
+export type Evenings = Pick<typeof planning, 'agendaOf' | 'floorOf' | 'planDays' | 'reasonsOf' | 'stepsOf' | 'troublesOf'>;
+
 /** What everything follows from. */
 interface Sources {
   readonly plan: Plan;
@@ -39,9 +44,26 @@ interface Sources {
   readonly makePieces: MakePieces | null;
   /** Null until a view that shows it has fetched what it takes. */
   readonly finish: Finish | null;
+  /** Null until it is fetched: a board is drawn before its evenings are planned. */
+  readonly evenings: Evenings | null;
   /** Null until they are fetched: a board is drawn before it is judged. */
   readonly checks: Checks | null;
 }
+
+/** The evenings of a board before they are planned. */
+const NOT_PLANNED: Days = {
+  slots: [],
+  handsOn: total('Hands-on', 'min', []),
+  ready: null,
+  bound: null,
+  late: null,
+  blocked: [],
+  relaxed: { pins: new Set(), waits: new Set(), blocked: new Map() },
+};
+
+/** Whether something of a board takes water up and gives it off slowly: wood and card. */
+const drinksOf = (substrate: Plan['stack']['substrate'], layers: Plan['stack']['ground'], catalogue: Catalogue): boolean =>
+  [...(substrate === null ? [] : [substrate]), ...layers].some(({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes');
 
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
 // prettier-ignore
@@ -76,11 +98,12 @@ export const STAGES = Stages.of<Sources>()
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
   .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn, airs, catalogue }), spotsOf)
-  .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue }), stepsOf)
-  .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue }) => ({ calendar, people, kit, places, seed, spots, steps, catalogue }), planDays)
-  .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue }) => ({ calendar, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue }), troublesOf)
-  .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue }) => ({ calendar, people, kit, places, spots, steps, days, catalogue }), floorOf)
-  .stage('agenda', ({ plan: { calendar }, steps, days: { slots } }) => ({ steps, slots, startsOn: calendar.startsOn }), agendaOf)
+  .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue, evenings }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.stepsOf(inputs) ?? [])
+  .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, evenings }) => ({ calendar, people, kit, places, seed, spots, steps, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.planDays(inputs) ?? NOT_PLANNED)
+  .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue, evenings }) => ({ calendar, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.troublesOf(inputs) ?? [])
+  .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue, evenings }) => ({ calendar, people, kit, places, spots, steps, days, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.floorOf(inputs) ?? null)
+  .stage('reasons', ({ plan: { calendar }, days: { slots }, evenings }) => ({ calendar, slots, evenings }), ({ evenings, ...inputs }) => evenings?.reasonsOf(inputs) ?? [])
+  .stage('agenda', ({ plan: { calendar }, steps, days: { slots }, evenings }) => ({ steps, slots, startsOn: calendar.startsOn, evenings }), ({ evenings, ...inputs }) => evenings?.agendaOf(inputs) ?? [])
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
   .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, stuffs, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, stuffs, fixings, features, system: units, catalogue }), suppliesFor)
@@ -94,7 +117,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
-  .stage('tally', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days }), tallyOf)
+  .stage('tally', ({ evenings, jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned: evenings !== null }), tallyOf)
   .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue, checks }) => ({ table, features, layers, units, ground, stack, catalogue, checks }), dealt(({ groundWarnings }) => groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue, checks }) => ({ table, features, units, ground, seams, catalogue, checks }), dealt(({ seamWarnings }) => seamWarnings))
@@ -109,16 +132,12 @@ export const STAGES = Stages.of<Sources>()
   .stage('dayWarnings', ({ days: { late }, troubles, checks }) => ({ late, troubles, checks }), dealt(({ dayWarnings }) => dayWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
 
-/** Whether something of a board takes water up and gives it off slowly: wood and card. */
-const drinksOf = (substrate: Plan['stack']['substrate'], layers: Plan['stack']['ground'], catalogue: Catalogue): boolean =>
-  [...(substrate === null ? [] : [substrate]), ...layers].some(({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes');
-
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
 /** What a pipeline is given beside the board; null for what is not there yet. */
-export type Given = Pick<Sources, 'makePieces' | 'finish' | 'checks'>;
+export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'checks'>;
 /** A pipeline for one board: see {@link Stages.pipeline}. */
 export function pipelineWith(given: Given): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
   const derive = STAGES.pipeline();

@@ -19,6 +19,8 @@ export interface EarlierOption {
   readonly won: Figure<'min'> | null;
   /** What the board costs more, or less. */
   readonly costChange: Figure<'money'>;
+  /** Ready for the day it is wanted for; null where no day is named. */
+  readonly isInTime: boolean | null;
 }
 export interface EarlierProgress {
   readonly options: readonly EarlierOption[];
@@ -54,11 +56,11 @@ export function* earlierOptionsOf(
   let options: readonly EarlierOption[] = [];
   yield { options, done: 0, of: ways.length };
   for (const [done, { id, name, edit }] of ways.entries()) {
-    const { tally } = derive(appliedTo(plan, edit), catalogue, shop);
+    const { tally, days } = derive(appliedTo(plan, edit), catalogue, shop);
     if (tally.ready !== null) {
       const won = own.ready === null ? null : reckon(`Won: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
       const costChange = reckon(`More to pay: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
-      options = [...options, { id, name, edit, readyText: tally.readyText, won, costChange }].sort((a, b) => worthOf(b) - worthOf(a));
+      options = [...options, { id, name, edit, readyText: tally.readyText, won, costChange, isInTime: plan.calendar.deadline === null ? null : days.late === null }].sort((a, b) => worthOf(b) - worthOf(a));
     }
     yield { options, done: done + 1, of: ways.length };
   }

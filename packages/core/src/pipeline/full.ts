@@ -1,5 +1,6 @@
 import type { Catalogue } from '../catalogue';
 import * as checks from '../checks';
+import * as evenings from '../days';
 import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import type { Shop } from '../shop';
@@ -9,4 +10,4 @@ import { type Derivation, type Finish, pipelineWith } from './derive';
 export const derivePipeline = (
   makePieces: MakePieces | null = null,
   finish: Finish | null = null,
-): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, checks });
+): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, evenings, checks });

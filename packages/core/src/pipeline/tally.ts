@@ -18,6 +18,8 @@ export interface Tally {
   /** null for a board with nothing to do. */
   readonly ready: Figure<'min'> | null;
   readonly readyText: string;
+  /** The evenings are planned: until then hands-on time and the date are not known. */
+  readonly isPlanned: boolean;
 }
 interface TallyInputs {
   readonly jobs: readonly CutJob[];
@@ -27,9 +29,10 @@ interface TallyInputs {
   readonly coatings: readonly CoatingNeed[];
   readonly supplies: Supplies;
   readonly days: Days;
+  readonly isPlanned: boolean;
 }
 
-export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, days }: TallyInputs): Tally {
+export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned }: TallyInputs): Tally {
   const adhesive = total(
     'Adhesive',
     'g',
@@ -50,5 +53,6 @@ export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, da
     handsOn: days.handsOn,
     ready: days.ready?.at ?? null,
     readyText: days.ready?.text ?? '',
+    isPlanned,
   };
 }

@@ -1,4 +1,4 @@
-import { type Network, inOrder, networkOf } from './network';
+import { type Network, inOrder } from './network';
 import { type Problem, type Window, SLACK_MIN, isTooLong } from './problem';
 
 /** A time that no plan can beat, and what says so. */
@@ -53,8 +53,8 @@ interface Earliest {
   readonly endMin: Float64Array;
 }
 /** When each job can begin and end at the earliest, with everybody free and set-up done by others. */
-export const earliestOf = (problem: Problem): Earliest =>
-  earliest(problem, networkOf(problem), inOrder(problem.jobs.length, problem.links), hoursByWho(problem));
+export const earliestOf = (problem: Problem, network: Network): Earliest =>
+  earliest(problem, network, inOrder(problem.jobs.length, problem.links), hoursByWho(problem));
 function earliest({ jobs }: Problem, { into }: Network, order: readonly number[], times: (job: number) => Ask): Earliest {
   const startMin = new Float64Array(jobs.length);
   const endMin = new Float64Array(jobs.length);
@@ -188,40 +188,59 @@ interface Ask {
 }
 /** For each job, when it could be done with nobody busy: in one go where it fits into some evening, else broken off. */
 function hoursByWho({ people, jobs }: Problem): (job: number) => Ask {
+  const longestIn = people.map(({ windows }) => longestOf(windows));
   const kept = new Map<string, readonly Window[]>();
+  const within = new Map<readonly Window[], Map<string, readonly Window[]>>();
   const windowsFor = (job: number): readonly Window[] => {
     const { may, open, hands } = jobs[job]!;
     const key = `${hands} of ${may.join()}`;
-    const all = may.flatMap((person) => people[person]!.windows).sort((a, b) => a.fromMin - b.fromMin);
-    const own = kept.get(key) ?? kept.set(key, hands === 1 ? all : whenSoMany(all, hands)).get(key)!;
-    return open === null ? own : shared(own, open);
+    let own = kept.get(key);
+    if (own === undefined) {
+      const all = may.flatMap((person) => people[person]!.windows).sort((a, b) => a.fromMin - b.fromMin);
+      kept.set(key, (own = hands === 1 ? all : whenSoMany(all, hands)));
+    }
+    if (open === null) return own;
+    // The same hours narrow many jobs.
+    const known = within.get(open) ?? within.set(open, new Map()).get(open)!;
+    return known.get(key) ?? known.set(key, shared(own, open)).get(key)!;
   };
   const asks = jobs.map((own, job): Ask => {
     const { workMin } = own;
     const windows = windowsFor(job);
-    const isLong = isTooLong(own, people);
+    const isLong = isTooLong(own, longestIn);
     if (isLong) return { from: (ready) => forwards(windows, ready, workMin), by: (due) => backwards(windows, due, workMin) };
-    const fits = windows.filter(({ fromMin, toMin }) => toMin - fromMin >= workMin - SLACK_MIN);
-    const longest = fits.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0);
-    // The latest end among those that begin no later.
-    const latestTo: number[] = [];
-    for (const { toMin } of fits) latestTo.push(Math.max(toMin, latestTo.at(-1) ?? -Infinity));
+    const longest = longestOf(windows);
+    // What ends latest among those that begin no later; asked for only where a time is to be refuted.
+    let late: { readonly fits: readonly Window[]; readonly latestTo: readonly number[] } | null = null;
+    const lateOnes = (): { readonly fits: readonly Window[]; readonly latestTo: readonly number[] } => {
+      const fits = windows.filter(({ fromMin, toMin }) => toMin - fromMin >= workMin - SLACK_MIN);
+      const latestTo: number[] = [];
+      for (const { toMin } of fits) latestTo.push(Math.max(toMin, latestTo.at(-1) ?? -Infinity));
+      return { fits, latestTo };
+    };
     return {
       from: (ready) => {
         let best = Infinity;
-        for (let i = countUpTo(fits, ready - longest); i < fits.length && fits[i]!.fromMin < best; i++) {
-          const start = Math.max(ready, fits[i]!.fromMin);
-          if (fits[i]!.toMin - start >= workMin - SLACK_MIN) best = Math.min(best, start);
+        for (let i = countUpTo(windows, ready - longest); i < windows.length && windows[i]!.fromMin < best; i++) {
+          const start = Math.max(ready, windows[i]!.fromMin);
+          if (windows[i]!.toMin - start >= workMin - SLACK_MIN) best = Math.min(best, start);
         }
         return { startMin: best, untilMin: best + workMin };
       },
       by: (due) => {
+        const { fits, latestTo } = (late ??= lateOnes());
         const count = countUpTo(fits, due - workMin + SLACK_MIN);
         return count === 0 ? -Infinity : Math.min(due, latestTo[count - 1]!) - workMin;
       },
     };
   });
   return (job) => asks[job]!;
+}
+const LONGEST = new WeakMap<readonly Window[], number>();
+function longestOf(windows: readonly Window[]): number {
+  let longest = LONGEST.get(windows);
+  if (longest === undefined) LONGEST.set(windows, (longest = windows.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0)));
+  return longest;
 }
 /** Times at which so many are there at once. */
 function whenSoMany(windows: readonly Window[], count: number): readonly Window[] {

@@ -9,6 +9,7 @@ export interface Breach {
 /** Whether a plan keeps every rule, asked rule by rule of the plan itself: it shares nothing with what made it. @returns what it breaks */
 export function breachesOf({ people, stores, jobs, links }: Problem, placed: readonly Placed[]): readonly Breach[] {
   const breaches: Breach[] = [];
+  const longestMin = people.map(({ windows }) => Math.max(0, ...windows.map(({ fromMin, toMin }) => toMin - fromMin)));
   const tell = (code: Breach['code'], job: number): number => breaches.push({ code, job });
   const lies = (inner: { fromMin: number; toMin: number }, windows: readonly { fromMin: number; toMin: number }[]): boolean =>
     windows.some(({ fromMin, toMin }) => inner.fromMin >= fromMin - SLACK_MIN && inner.toMin <= toMin + SLACK_MIN);
@@ -17,7 +18,7 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     const done = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
     const isWhole = Math.abs(done - job.workMin - job.setUpMin) <= 1e-3;
     if ((!isWhole && !(Math.abs(done - job.workMin) <= 1e-3 && isSetUp(i))) || stretches[0]?.fromMin !== startMin || stretches.at(-1)?.toMin !== endMin) tell('work', i);
-    if (stretches.length > 1 && !isTooLong(job, people)) tell('work', i);
+    if (stretches.length > 1 && !isTooLong(job, longestMin)) tell('work', i);
     if (new Set(by).size !== job.hands || by.some((person) => !job.may.includes(person))) tell('person', i);
     if (startMin < job.notBeforeMin - SLACK_MIN) tell('early', i);
     if (job.pinnedMin !== null && Math.abs(startMin - job.pinnedMin) > SLACK_MIN) tell('pin', i);

@@ -26,9 +26,10 @@ export function networkOf({ jobs, links }: Problem): Network {
   const up = Int32Array.from({ length: size }, (_, i) => i);
   const rootOf = (i: number): number => (up[i] === i ? i : (up[i] = rootOf(up[i]!)));
   const join = (a: number, b: number): void => void (up[rootOf(a)] = rootOf(b));
-  for (const link of links) if (isStrict(link)) join(link.from, link.to);
-  // Groups that come round to one another are one.
-  for (;;) {
+  const strict = links.filter(isStrict);
+  for (const link of strict) join(link.from, link.to);
+  // Groups that come round to one another are one; jobs that stand alone never do.
+  while (strict.length > 0) {
     const round = firstRound(size, rootOf, links);
     if (round.length === 0) break;
     for (const one of round) join(one, round[0]!);

@@ -32,6 +32,7 @@ export class Placer {
   private readonly free: readonly FreeTime[];
   private readonly held: { readonly from: number[]; readonly to: number[]; readonly amount: number[]; readonly job: number[] }[];
   private readonly pinned: readonly number[];
+  private readonly longestMin: readonly number[];
   private readonly leastMin: Float64Array;
   /** Who may do each job, those who are wanted least for other jobs first. */
   private readonly may: readonly (readonly number[])[];
@@ -58,6 +59,7 @@ export class Placer {
     this.split = Array.from({ length: size }, () => null);
     this.free = problem.people.map(({ windows }) => new FreeTime(windows));
     this.held = problem.stores.map(() => ({ from: [], to: [], amount: [], job: [] }));
+    this.longestMin = this.free.map(({ longestMin }) => longestMin);
     this.may = mayInTurn(problem);
     this.pinned = problem.jobs.flatMap(({ pinnedMin }, job) => (pinnedMin === null ? [] : [job]));
   }
@@ -264,7 +266,7 @@ export class Placer {
     this.split[job] = null;
     let best = Infinity;
     if (hands === 1) {
-      const isLong = isTooLong(own, this.problem.people);
+      const isLong = isTooLong(own, this.longestMin);
       for (const person of may) {
         const at = isLong ? this.inStretches(own, person, readyMin, best) : this.together(own, [person], readyMin, best);
         if (at === null || at.start >= best - SLACK_MIN) continue;
@@ -377,6 +379,9 @@ export class Placer {
     const { capacity } = this.problem.stores[store]!;
     if (amount > capacity + SLACK_MIN) return { freeMin: Infinity, by: -1 };
     const [begin, until] = [startMin, pace.after(endMin, afterMin)];
+    let most = amount;
+    for (let i = 0; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) most += taken[i]!;
+    if (most <= capacity + SLACK_MIN) return null;
     const there: number[] = [];
     for (let i = 0; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) there.push(i);
     // It can only be too full where it begins or where something in between does.

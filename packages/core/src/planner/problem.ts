@@ -80,9 +80,9 @@ export const SLACK_MIN = 1e-6;
 export const isAllowed = (endMin: number, startMin: number, { leastMin, mostMin, orAfterMin, pace }: Link): boolean =>
   startMin >= pace.after(endMin, leastMin) - SLACK_MIN &&
   (startMin - endMin <= mostMin + SLACK_MIN || (orAfterMin < Infinity && startMin >= pace.after(endMin, orAfterMin) - SLACK_MIN));
-/** A job that fits into nobody's evening: it is broken off and gone on with. */
-export const isTooLong = ({ workMin, setUpMin, hands, may }: Job, people: readonly Person[]): boolean =>
-  hands === 1 && may.every((person) => people[person]!.windows.every(({ fromMin, toMin }) => toMin - fromMin < workMin + setUpMin - SLACK_MIN));
+/** A job that fits into nobody's evening: it is broken off and gone on with. @param longestMin everybody's longest sitting */
+export const isTooLong = ({ workMin, setUpMin, hands, may }: Job, longestMin: readonly number[]): boolean =>
+  hands === 1 && may.every((person) => longestMin[person]! < workMin + setUpMin - SLACK_MIN);
 /** Which of someone's sittings a time lies in; −1 for none. */
 export function sittingAt(windows: readonly Window[], timeMin: number): number {
   let [low, high] = [0, windows.length];

@@ -11,14 +11,14 @@ const drawer = useDrawer();
 const tally = computed(() => store.slices.tally ?? null);
 const entries = computed(() => {
   if (tally.value === null) return [];
-  const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText } = tally.value;
+  const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText, isPlanned } = tally.value;
   return [
     { name: 'Sheets', figure: sheets, text: undefined, why: undefined },
     { name: 'Mass', figure: mass, text: undefined, why: undefined },
     { name: 'Adhesive', figure: adhesive, text: undefined, why: undefined },
     { name: 'Paint', figure: paint, text: undefined, why: undefined },
     { name: 'Cost', figure: cost, text: undefined, why: undefined },
-    { name: 'Hands-on', figure: handsOn, text: undefined, why: undefined },
+    ...(isPlanned ? [{ name: 'Hands-on', figure: handsOn, text: undefined, why: undefined }] : []),
     ...(ready === null ? [] : [{ name: 'Ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
   ];
 });

@@ -50,7 +50,7 @@ const reckoner = {
     return answer();
   },
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
-  shift: (fromMin: number): Shift | null => dates.since(fromMin, copy.plan),
+  shift: (fromMin: number): Promise<Shift | null> => dates.since(fromMin, copy.plan),
   /** The working of a figure that was told without it; null where it is another by now. */
   working: (place: Place, label: string): Figure | null => figureAt(place, label, copy.derived(), look.chosen),
 };

@@ -1,4 +1,4 @@
-import { type Days, type Shift, shiftOf } from '@spare-acre/core/days';
+import type { Days, Shift } from '@spare-acre/core/days';
 import type { Plan } from '@spare-acre/core/plan';
 
 /** Plans of evenings kept, more than the edits of one change in sight. */
@@ -15,9 +15,10 @@ export class ReadyDates {
     if (this.seen.at(-1) !== days) this.seen = [...this.seen, days].slice(-MOST);
   }
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
-  since(fromMin: number, { calendar }: Plan): Shift | null {
+  async since(fromMin: number, { calendar }: Plan): Promise<Shift | null> {
     const now = this.seen.at(-1);
     const before = this.seen.findLast(({ ready }) => ready?.at.value === fromMin);
-    return now === undefined || before === undefined ? null : shiftOf(before, now, calendar);
+    if (now === undefined || before === undefined) return null;
+    return (await import('@spare-acre/core/days')).shiftOf(before, now, calendar);
   }
 }

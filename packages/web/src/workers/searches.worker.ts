@@ -4,6 +4,7 @@ import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
 import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
+import { now } from './searches/now';
 import { buildOptions, earlierOptions, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
@@ -35,6 +36,7 @@ const searches = {
   waterOptions: ofBoard(waterOptions),
   earlierOptions: ofBoard(earlierOptions),
   tallyThen: ofBoard(tallyThen),
+  now: ofBoard(now),
   betterEvenings: ofBoard(betterEvenings),
   betterLayout: ofBoard(betterLayout),
   drawing,

@@ -2,7 +2,7 @@ import type { Lever } from '@spare-acre/core/stack/bow';
 import { type Bare, inMillilitres } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
 import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/air';
-import { type Slot, whyOf } from '@spare-acre/core/days';
+import type { Slot } from '@spare-acre/core/days';
 import type { Derivation } from '@spare-acre/core/pipeline';
 import type { MadePiece } from '@spare-acre/core/pieces';
 import type { Seam } from '@spare-acre/core/tiling';
@@ -115,10 +115,9 @@ const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) 
   counts: colours?.counts ?? [],
 });
 /** Only what is drawn and told of the tasks in the days. */
-function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, plan: { calendar } }: Derivation) {
-  const byTask = new Map(slots.map((slot) => [slot.task.id, slot]));
+function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, reasons }: Derivation) {
   return {
-    slots: slots.map((slot) => drawnSlot(slot, whyOf(slot, byTask, calendar))),
+    slots: slots.map((slot, i) => drawnSlot(slot, reasons[i]!)),
     ready: ready === null ? null : { at: ready.at, text: ready.text },
     chain: ready?.chain ?? [],
     bound: bound === null ? null : { at: bound.at, text: bound.text },

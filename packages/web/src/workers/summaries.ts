@@ -22,10 +22,11 @@ export async function* summarise(
   try {
     for (const { id, plan, record } of boards) {
       const nothing = { slices: [], chosen: [] };
-      const { slices, ...first } = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
+      const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
       // A worker's very first answer comes before its checks.
-      const { warningIds } = first.isJudged ? first : await remote.look(nothing);
-      yield [id, { readyText: slices.tally!.readyText, sheets: slices.tally!.sheets.value, warnings: warningIds.length }];
+      const judged = first.isJudged ? first : await remote.look(nothing);
+      const { tally } = { ...first.slices, ...judged.slices };
+      yield [id, { readyText: tally!.readyText, sheets: tally!.sheets.value, warnings: judged.warningIds.length }];
     }
   } finally {
     worker.terminate();

@@ -27,8 +27,8 @@ async function ask(): Promise<void> {
 </script>
 
 <template>
-  <section class="mt-3" aria-label="What would bring it forward">
-    <h2>What would bring it forward</h2>
+  <section aria-label="What would bring it forward">
+    <h3>What would bring it forward</h3>
     <BButton v-if="options === null && search.share.value === null" variant="key" @click="ask">Plan each way anew</BButton>
     <SearchProgress :search="search" what="Planning each way" />
     <BTableSimple v-if="options !== null" class="ledger" responsive data-testid="earlier">
@@ -44,10 +44,16 @@ async function ask(): Promise<void> {
       <tbody>
         <tr v-for="option in options" :key="option.id" :data-way="option.id">
           <td>{{ option.name }}</td>
-          <td class="text-nowrap">{{ option.readyText }}</td>
-          <td class="num"><FigureCell v-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not sooner</span></td>
+          <td class="text-nowrap">
+            {{ option.readyText }}
+            <small v-if="option.isInTime !== null" :class="option.isInTime ? 'in-time' : 'quiet'">{{ option.isInTime ? '✓ in time' : 'too late' }}</small>
+          </td>
+          <td class="num">
+            <span v-if="option.won === null">brings a date</span>
+            <FigureCell v-else-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not sooner</span>
+          </td>
           <td class="num"><FigureCell :figure="option.costChange" /></td>
-          <td><BButton v-if="option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)">Take it</BButton></td>
+          <td><BButton v-if="option.won === null || option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)">Take it</BButton></td>
         </tr>
       </tbody>
     </BTableSimple>
@@ -55,7 +61,11 @@ async function ask(): Promise<void> {
 </template>
 
 <style scoped>
-h2 {
-  font-size: 1.2rem;
+.in-time {
+  color: var(--moss);
+  font-weight: 500;
+}
+h3 {
+  font-size: 1.1rem;
 }
 </style>

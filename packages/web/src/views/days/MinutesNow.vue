@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed, ref, watch } from 'vue';
+import { given } from '@spare-acre/core/base/units';
+import FigureCell from '../../ui/FigureCell.vue';
+import NumberField from '../../ui/NumberField.vue';
+import { usePlan } from '../../document/plan';
+import { searches } from '../../workers/searches';
+import type { NowChoice } from '@spare-acre/core/days';
+import { usePlanTime } from './usePlanTime';
+
+/** “I have … minutes now”: what is ready, chosen so that it leaves the most drying under way. */
+const store = usePlan();
+const { nowMin, now } = usePlanTime();
+const have = ref(45);
+const choice = ref<NowChoice | null>(null);
+const LIMITS = { min: 5, max: 600 };
+const labelOf = computed(() => new Map((store.slices.days?.slots ?? []).map(({ taskId, label, ofTask }) => [taskId, { label, ofTask }])));
+const work = computed(() => given('Takes, set-up and all', choice.value?.workMin ?? 0, 'min', 'calendar'));
+const drying = computed(() => given('Dries by itself then', choice.value?.dryingMin ?? 0, 'min', 'calendar', 'all of it added up'));
+// Of another plan it says nothing.
+watch(
+  () => store.plan,
+  () => (choice.value = null),
+);
+async function ask(): Promise<void> {
+  choice.value = await searches().now(Math.max(0, nowMin.value), have.value);
+}
+function take(minutes: number): string {
+  have.value = minutes;
+  return '';
+}
+function done(): void {
+  for (const id of choice.value!.taskIds) {
+    const { ofTask, label } = labelOf.value.get(id)!;
+    store.edit({ code: 'task/arrange', taskId: ofTask, change: { done: now.value, pin: null }, what: `Done: ${label}` }, 'done-now');
+  }
+}
+</script>
+
+<template>
+  <section aria-label="Minutes now">
+    <h3>I have some minutes now</h3>
+    <NumberField label="Minutes" :value="have" unit="min" :limits="LIMITS" :take="take" />
+    <BButton variant="key" @click="ask">What is best done</BButton>
+    <div v-if="choice !== null" data-testid="now-choice">
+      <p v-if="choice.taskIds.length === 0" role="status">Nothing that is ready fits into it.</p>
+      <template v-else>
+        <ul>
+          <li v-for="id in choice.taskIds" :key="id">{{ labelOf.get(id)?.label ?? id }}</li>
+        </ul>
+        <p>
+          <FigureCell :figure="work" /> of work; <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying is under way then.</template
+          ><template v-else>nothing of it dries.</template>
+        </p>
+        <BButton size="sm" variant="key" @click="done">All done just now</BButton>
+      </template>
+    </div>
+  </section>
+</template>

@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed } from 'vue';
+import { clock, dayText } from '@spare-acre/core/base/dates';
+import { given } from '@spare-acre/core/base/units';
+import type { ArrangedTask } from '@spare-acre/core/plan';
+import DayField from '../../ui/DayField.vue';
+import FigureCell from '../../ui/FigureCell.vue';
+import NumberField from '../../ui/NumberField.vue';
+import TextField from '../../ui/TextField.vue';
+import { usePlan } from '../../document/plan';
+import type { Slices } from '../../workers/slices';
+import { usePlanTime } from './usePlanTime';
+
+/** One task of the timeline: why it begins when it does, what it may slip, and what can be arranged of it. */
+const props = defineProps<{ slotOf: NonNullable<Slices['days']>['slots'][number]; isOnChain: boolean; names: ReadonlyMap<string, string> }>();
+const emit = defineEmits<{ close: [] }>();
+const store = usePlan();
+const { now, timeOf } = usePlanTime();
+const calendar = computed(() => store.plan!.calendar);
+const arranged = computed(() => calendar.value.tasks.find(({ taskId }) => taskId === props.slotOf.ofTask));
+/** Where it is pinned, whether or not that can be kept, else where it is planned. */
+const at = computed(() => arranged.value?.pin ?? timeOf(props.slotOf.startMin));
+const who = computed(() =>
+  props.slotOf.people.map((id) => store.plan!.people.find((person) => person.id === id)?.name ?? id).join(' and '),
+);
+const slack = computed(() => given('May be later by, hands aside', props.slotOf.slackMin, 'min', 'calendar'));
+const place = computed(() => store.plan!.places.find(({ id }) => id === props.slotOf.placeId)?.name ?? '');
+const GOES = { min: 1, max: 6 };
+const arrange = (change: Partial<Omit<ArrangedTask, 'taskId'>>, what: string): string =>
+  store.edit({ code: 'task/arrange', taskId: props.slotOf.ofTask, change, what: `${what}: ${props.slotOf.label}` });
+const pinDay = (day: string): string => arrange({ pin: { day, atMin: at.value.atMin } }, 'Pin');
+function pinTime(typed: string): string {
+  const match = /^(\d{1,2}):(\d\d)$/.exec(typed.trim());
+  const atMin = match === null ? NaN : Number(match[1]) * 60 + Number(match[2]);
+  if (!(atMin < 1_440) || Number(match![2]) > 59) return `“${typed.slice(0, 12)}” is no time of day; 19:30 would do.`;
+  return arrange({ pin: { day: at.value.day, atMin } }, 'Pin');
+}
+</script>
+
+<template>
+  <section class="card-of" aria-label="Task" data-testid="task-card">
+    <header>
+      <h3>{{ slotOf.label }}</h3>
+      <BButton size="sm" variant="key" aria-label="Close" @click="emit('close')">×</BButton>
+    </header>
+    <p class="when">
+      {{ dayText(calendar.startsOn, slotOf.startMin) }}, {{ clock(slotOf.startMin) }}–{{ clock(slotOf.endMin) }}, {{ place
+      }}<template v-if="who !== ''">, {{ who }}</template>
+    </p>
+    <p>{{ slotOf.why }}</p>
+    <p v-if="isOnChain" class="chain-said">On the chain that decides when all is ready.</p>
+    <p v-else-if="!slotOf.isDone">May end later by <FigureCell :figure="slack" />, hands aside, with all ready as soon.</p>
+    <template v-if="!slotOf.isDone">
+      <DayField label="Pin to day" :value="at.day" :take="pinDay" />
+      <TextField label="at" :value="clock(at.atMin)" :take="pinTime" />
+      <NumberField label="Done in" :value="slotOf.goes" unit="goes" :limits="GOES" :take="(goes) => arrange({ goes }, 'Split')" />
+    </template>
+    <div class="deeds">
+      <BButton v-if="arranged?.pin != null" size="sm" variant="key" @click="arrange({ pin: null }, 'Take the pin off')">Take the pin off</BButton>
+      <template v-if="!slotOf.isDone">
+        <BButton size="sm" variant="key" @click="arrange({ pin: at }, 'Pin')">Pin here</BButton>
+        <BButton size="sm" variant="key" @click="arrange({ done: now, pin: null }, 'Done')">Done just now</BButton>
+        <BButton
+          size="sm"
+          variant="key"
+          @click="
+            arrange({ isSkipped: true, pin: null }, 'Skip');
+            emit('close');
+          "
+          >Leave it out</BButton
+        >
+      </template>
+      <BButton v-else size="sm" variant="key" @click="arrange({ done: null }, 'Not done')">Not done after all</BButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.card-of {
+  border: 1px solid var(--rule);
+  border-left: 3px solid var(--moss);
+  padding: 8px 12px;
+  margin: 8px 0;
+  max-width: 560px;
+}
+.card-of header {
+  display: flex;
+  justify-content: space-between;
+  gap: 8px;
+}
+.card-of h3 {
+  font-size: 1rem;
+  margin: 0;
+}
+.card-of p {
+  margin: 2px 0;
+}
+.when {
+  color: var(--ink-soft);
+  font-variant-numeric: tabular-nums;
+}
+.chain-said {
+  color: var(--clay);
+}
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>

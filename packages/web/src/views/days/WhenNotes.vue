@@ -1,0 +1,121 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
+import { format } from 'date-fns';
+import { computed, ref } from 'vue';
+import { clock } from '@spare-acre/core/base/dates';
+import { daysOffFrom, daysOffText, withHours } from '@spare-acre/core/days';
+import type { Plan } from '@spare-acre/core/plan';
+import DayField from '../../ui/DayField.vue';
+import TextField from '../../ui/TextField.vue';
+import { saveFile } from '../../ui/saveFile';
+import { usePlan } from '../../document/plan';
+import HoursField from './HoursField.vue';
+import { usePlanTime } from './usePlanTime';
+
+/** Bench hours, days off, what the board is wanted for; out to a calendar and in from one. */
+const store = usePlan();
+const { nowMin, now } = usePlanTime();
+const calendar = computed(() => store.plan!.calendar);
+const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+const setHours = (hours: Plan['calendar']['hours']): string => store.edit({ code: 'calendar/hours', hours });
+function setDaysOff(typed: string): string {
+  const read = daysOffFrom(typed);
+  return read.ok ? store.edit({ code: 'calendar/days-off', daysOff: read.value }) : read.problem.message;
+}
+const setDeadline = (day: string): string => store.edit({ code: 'calendar/deadline', deadline: day === '' ? null : day });
+const hoursOn = (weekday: number): string =>
+  calendar.value.hours
+    .filter((h) => h.weekday === weekday)
+    .map(({ fromMin, toMin }) => `${clock(fromMin)}–${clock(toMin)}`)
+    .join(', ');
+const noise = computed(() => (calendar.value.noise === null ? '' : `${clock(calendar.value.noise.fromMin)}–${clock(calendar.value.noise.toMin)}`));
+function setNoise(typed: string): string {
+  if (typed.trim() === '') return store.edit({ code: 'calendar/noise', noise: null });
+  const read = withHours([{ weekday: 2, fromMin: 0, toMin: 60 }], 1, typed);
+  const [span] = read.ok ? read.value : [];
+  return read.ok ? store.edit({ code: 'calendar/noise', noise: { fromMin: span!.fromMin, toMin: span!.toMin } }) : read.problem.message;
+}
+const skipped = computed(() => calendar.value.tasks.filter(({ isSkipped }) => isSkipped));
+const bringBack = (taskId: string): string =>
+  store.edit({ code: 'task/arrange', taskId, change: { isSkipped: false }, what: 'Bring a task back' });
+
+async function toCalendar(): Promise<void> {
+  const { calendarFileOf } = await import('@spare-acre/core/formats');
+  const { days, steps, agenda } = store.slices;
+  const text = calendarFileOf({
+    boardId: store.boardId!,
+    boardName: store.plan!.name,
+    startsOn: calendar.value.startsOn,
+    agenda: agenda ?? [],
+    stepName: (id) => steps?.find((step) => step.id === id)?.name ?? id,
+    stamp: `${new Date().toISOString().replaceAll(/[-:]/g, '').slice(0, 15)}Z`,
+    readyMin: days?.ready?.at.value ?? null,
+  });
+  saveFile(new Blob([text], { type: 'text/calendar' }), `${store.plan!.name} evenings`, 'ics');
+}
+const fault = ref('');
+const chosenFile = ref<File | null>(null);
+async function fromCalendar(chosen: File | readonly File[] | null): Promise<void> {
+  const file = chosen instanceof File ? chosen : chosen?.[0];
+  if (file == null) return;
+  const { busyFrom } = await import('@spare-acre/core/formats');
+  const read = busyFrom(await file.text(), calendar.value.startsOn, -new Date().getTimezoneOffset());
+  fault.value = read.ok ? store.edit({ code: 'calendar/busy', busy: read.value }) : `${file.name}: ${read.problem.message}`;
+  chosenFile.value = null;
+}
+</script>
+
+<template>
+  <section v-if="nowMin > 0 && calendar.notBefore === null" class="behind" data-testid="behind">
+    <p>The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Tick what is done, and plan the rest anew.</p>
+    <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Plan anew from now</BButton>
+  </section>
+  <section v-if="calendar.notBefore !== null">
+    <p>
+      Planned anew from {{ calendar.notBefore.day }}, {{ clock(calendar.notBefore.atMin) }}.
+      <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: null })">From the first day</BButton>
+      <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">From now</BButton>
+    </p>
+  </section>
+  <section>
+    <h3>Bench hours</h3>
+    <DayField label="First day" :value="calendar.startsOn" :take="(startsOn) => store.edit({ code: 'calendar/first-day', startsOn })" />
+    <HoursField
+      v-for="(name, i) in WEEKDAYS"
+      :key="name"
+      :label="name"
+      :weekday="i + 1"
+      :text="hoursOn(i + 1)"
+      :hours="calendar.hours"
+      :take="setHours"
+    />
+    <TextField label="Days off" :value="daysOffText(calendar.daysOff)" :take="setDaysOff" />
+    <DayField label="Wanted for" :value="calendar.deadline ?? ''" :take="setDeadline" />
+    <TextField label="Noise between" :value="noise" :take="setNoise" />
+  </section>
+  <section v-if="skipped.length > 0">
+    <h3>Left out</h3>
+    <p v-for="{ taskId } in skipped" :key="taskId">
+      {{ taskId }} <BButton size="sm" variant="key" @click="bringBack(taskId)">Bring back</BButton>
+    </p>
+  </section>
+  <section>
+    <h3>Calendar</h3>
+    <BButton variant="key" @click="toCalendar">Evenings as a calendar file</BButton>
+    <p class="quiet">Read in again it changes its entries and doubles none; one alarm a sitting.</p>
+    <BFormFile v-model="chosenFile" label="Busy times from a calendar file (ICS)" accept=".ics,text/calendar" @update:model-value="fromCalendar" />
+    <p v-if="fault !== ''" role="alert">{{ fault }}</p>
+    <p v-if="calendar.busy.length > 0" data-testid="busy">
+      {{ calendar.busy.length }} busy {{ calendar.busy.length === 1 ? 'time' : 'times' }}
+      <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/busy', busy: [] })">Forget them</BButton>
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.behind {
+  border-left: 3px solid var(--clay);
+  padding-left: 8px;
+}
+</style>

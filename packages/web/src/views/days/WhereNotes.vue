@@ -1,0 +1,161 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed, ref } from 'vue';
+import { LIMITS } from '@spare-acre/core/fields';
+import { type DryingSpot, type Place, newPlace } from '@spare-acre/core/plan';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import DayField from '../../ui/DayField.vue';
+import NumberField from '../../ui/NumberField.vue';
+import TextField from '../../ui/TextField.vue';
+import TickField from '../../ui/TickField.vue';
+import { useAir } from '../../document/air';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+
+/** Where workpieces dry, and what the air is there. */
+const props = defineProps<{ workpieces: readonly { readonly id: string; readonly name: string }[] }>();
+const store = usePlan();
+const heard = useAir();
+const catalogue = computed(() => useCatalogue().catalogue!);
+const plan = computed(() => store.plan!);
+const chosenId = ref(plan.value.drying.placeId);
+const place = computed(() => plan.value.places.find(({ id }) => id === chosenId.value) ?? plan.value.places[0]!);
+const places = computed(() => plan.value.places.map(({ id, name }) => ({ value: id, text: name })));
+const kinds = computed(() => catalogue.value.placeKinds.map(({ id, name }) => ({ value: id, text: name })));
+const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
+const ON = [
+  { value: 'shelf', text: 'Shelf' },
+  { value: 'floor', text: 'Floor' },
+] as const;
+const LIES = [
+  { value: 'flat', text: 'Flat' },
+  { value: 'edge', text: 'On edge once touch-dry' },
+] as const;
+const BY = [
+  { value: 'typed', text: 'As typed' },
+  { value: 'season', text: 'As usual in a season' },
+  { value: 'sensor', text: 'As a thermo-hygrometer says' },
+] as const;
+const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) => ({ value, text: value[0]!.toUpperCase() + value.slice(1) }));
+const setDrying = (change: Partial<DryingSpot>): string => store.edit({ code: 'drying/change', change });
+const set = (change: Partial<Omit<Place, 'id' | 'air'>>): string => store.edit({ code: 'place/change', placeId: place.value.id, change });
+const setAir = (air: Partial<Place['air']>): string => store.edit({ code: 'place/change', placeId: place.value.id, change: {}, air });
+function setBy(by: Place['air']['by']): void {
+  if (by === 'sensor' && heard.sensors.length === 0) void heard.load();
+  setAir({ by, ...(by === 'sensor' ? { sensorId: place.value.air.sensorId ?? heard.sensors[0]?.id ?? 'garage-clock' } : {}) });
+}
+const sensors = computed(() => heard.sensors.map(({ id, name }) => ({ value: id, text: name })));
+function freshId(): string {
+  for (let n = plan.value.places.length + 1; ; n++) if (plan.value.places.every(({ id }) => id !== `place-${n}`)) return `place-${n}`;
+}
+function add(): void {
+  const id = freshId();
+  const kind = catalogue.value.placeKinds.find((one) => plan.value.places.every(({ kindId }) => kindId !== one.id)) ?? catalogue.value.placeKinds[0]!;
+  const started = { id, name: kind.name, kindId: kind.id, by: 'season' as const, airC: 15, humidityPct: 60, flatPlaces: 4, hasExtraction: false };
+  if (store.edit({ code: 'place/add', place: newPlace(started) }) === '') chosenId.value = id;
+}
+const spell = (change: Partial<Place['spells'][number]>, i: number): string =>
+  set({ spells: place.value.spells.map((own, k) => (k === i ? { ...own, ...change } : own)) });
+const addSpell = (): string => {
+  const { startsOn } = plan.value.calendar;
+  const id = `spell-${place.value.spells.length + 1}-${startsOn}`;
+  return set({ spells: [...place.value.spells, { id, from: startsOn, to: startsOn, airC: 6, humidityPct: 80 }] });
+};
+const elsewhere = computed(() => plan.value.driedAt);
+const other = ref('');
+const free = computed(() => [
+  { value: '', text: 'Choose one' },
+  ...props.workpieces.filter(({ id }) => elsewhere.value.every((own) => own.workpieceId !== id)).map(({ id, name }) => ({ value: id, text: name })),
+]);
+function putElsewhere(workpieceId: string): void {
+  if (workpieceId === '') return;
+  const placeId = plan.value.places.find(({ id }) => id !== plan.value.drying.placeId)?.id ?? plan.value.drying.placeId;
+  store.edit({ code: 'drying/workpiece', workpieceId, spot: { ...plan.value.drying, placeId } });
+  other.value = '';
+}
+const nameOf = (id: string): string => props.workpieces.find((one) => one.id === id)?.name ?? id;
+const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>): string => {
+  const { workpieceId, ...spot } = own;
+  return store.edit({ code: 'drying/workpiece', workpieceId, spot: { ...spot, ...change } });
+};
+</script>
+
+<template>
+  <section>
+    <h3>Work and dry</h3>
+    <ChoiceField label="In" :value="plan.drying.placeId" :options="places" @choose="(placeId) => setDrying({ placeId })" />
+    <ChoiceField label="On" :value="plan.drying.on" :options="ON" @choose="(on) => setDrying({ on })" />
+    <ChoiceField label="Lying" :value="plan.drying.lies" :options="LIES" @choose="(lies) => setDrying({ lies })" />
+    <ChoiceField label="Moving air" :value="plan.drying.airId" :options="airs" @choose="(airId) => setDrying({ airId })" />
+    <div v-for="own in elsewhere" :key="own.workpieceId" class="other" :data-elsewhere="own.workpieceId">
+      <ChoiceField :label="nameOf(own.workpieceId)" :value="own.placeId" :options="places" @choose="(placeId) => move(own, { placeId })" />
+      <ChoiceField label="On" :value="own.on" :options="ON" @choose="(on) => move(own, { on })" />
+      <BButton size="sm" variant="key" @click="store.edit({ code: 'drying/workpiece', workpieceId: own.workpieceId, spot: null })"
+        >With the others</BButton
+      >
+    </div>
+    <ChoiceField label="Somewhere else" :value="other" :options="free" @choose="putElsewhere" />
+  </section>
+  <section>
+    <h3>Places</h3>
+    <ChoiceField label="Place" :value="place.id" :options="places" @choose="(id) => (chosenId = id)" />
+    <TextField label="Name" :value="place.name" :take="(name) => set({ name })" />
+    <ChoiceField label="Kind" :value="place.kindId" :options="kinds" @choose="(kindId) => set({ kindId })" />
+    <ChoiceField label="Its air" :value="place.air.by" :options="BY" @choose="setBy" />
+    <ChoiceField
+      v-if="place.air.by === 'season'"
+      label="Season"
+      :value="place.air.season"
+      :options="SEASONS"
+      @choose="(season) => setAir({ season })"
+    />
+    <ChoiceField
+      v-if="place.air.by === 'sensor' && sensors.length > 0"
+      label="Which"
+      :value="place.air.sensorId ?? ''"
+      :options="sensors"
+      @choose="(sensorId) => setAir({ sensorId })"
+    />
+    <template v-if="place.air.by !== 'season'">
+      <NumberField label="Temperature" :value="place.air.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => setAir({ airC })" />
+      <NumberField
+        label="Humidity"
+        :value="place.air.humidityPct"
+        unit="%"
+        :limits="LIMITS.humidityPct"
+        :take="(humidityPct) => setAir({ humidityPct })"
+      />
+      <p v-if="place.air.by === 'sensor'" class="quiet">Typed air stands in where it has said nothing that is believed.</p>
+    </template>
+    <NumberField label="Lie flat at once" :value="place.flatPlaces" unit="" :limits="LIMITS.flatPlaces" :take="(flatPlaces) => set({ flatPlaces })" />
+    <TickField label="Air is drawn off" :is-on="place.hasExtraction" @toggle="(hasExtraction) => set({ hasExtraction })" />
+    <div v-for="(own, i) in place.spells" :key="own.id" class="other" data-testid="spell">
+      <DayField label="From" :value="own.from" :take="(from) => spell({ from }, i)" />
+      <DayField label="to" :value="own.to" :take="(to) => spell({ to }, i)" />
+      <NumberField label="Spell, air" :value="own.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => spell({ airC }, i)" />
+      <NumberField label="Spell, humidity" :value="own.humidityPct" unit="%" :limits="LIMITS.humidityPct" :take="(pct) => spell({ humidityPct: pct }, i)" />
+      <BButton size="sm" variant="key" @click="set({ spells: place.spells.filter((one) => one !== own) })">No such days</BButton>
+    </div>
+    <div class="deeds">
+      <BButton size="sm" variant="key" @click="addSpell">Days with other air</BButton>
+      <BButton size="sm" variant="key" @click="add">Another place</BButton>
+      <BButton v-if="plan.places.length > 1" size="sm" variant="key" @click="store.edit({ code: 'place/remove', placeId: place.id })"
+        >Take {{ place.name }} away</BButton
+      >
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.other {
+  border-left: 2px solid var(--rule);
+  padding-left: 8px;
+  margin: 6px 0;
+}
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin-top: 6px;
+}
+</style>
