@@ -22,14 +22,17 @@ describe('the thermo-hygrometer that ships', () => {
     expect(sensors[0]!.readings.length).toBeGreaterThan(8 * 48 - 3);
     expect(stateNow(sensors[0]!)).toMatchObject({ fault: null, lies: 0 });
   });
-  test.each(['stuck', 'out-of-range', 'clock'] as const)('told to play %s it is noticed, and honest again it is believed again', async (fault) => {
-    await addSimulated(db(), Date.now());
-    const [lying] = told(await call('PUT', '/air/garage-clock/plays', { fault }));
-    expect(stateNow(lying!).fault).toBe(fault);
-    expect(stateNow(lying!).lies).toBeGreaterThan(10);
-    const [honest] = told(await call('PUT', '/air/garage-clock/plays', { fault: 'none' }));
-    expect(stateNow(honest!)).toMatchObject({ fault: null, lies: 0 });
-  });
+  test.each(['stuck', 'out-of-range', 'clock'] as const)(
+    'told to play %s it is noticed, and honest again it is believed again',
+    async (fault) => {
+      await addSimulated(db(), Date.now());
+      const [lying] = told(await call('PUT', '/air/garage-clock/plays', { fault }));
+      expect(stateNow(lying!).fault).toBe(fault);
+      expect(stateNow(lying!).lies).toBeGreaterThan(10);
+      const [honest] = told(await call('PUT', '/air/garage-clock/plays', { fault: 'none' }));
+      expect(stateNow(honest!)).toMatchObject({ fault: null, lies: 0 });
+    },
+  );
   test('spikes are found one by one, and silence is told', async () => {
     await addSimulated(db(), Date.now());
     const [spiky] = told(await call('PUT', '/air/garage-clock/plays', { fault: 'spike' }));
@@ -63,7 +66,10 @@ describe('readings from a file', () => {
   test('are those of a sensor of that name; the same again changes them and doubles none', async () => {
     const fromMs = Date.now() - 6 * HOUR_MS;
     await call('POST', '/air/readings', { name: 'Attic', readings: readings(fromMs) });
-    const answer = await call('POST', '/air/readings', { name: 'Attic', readings: readings(fromMs).map((one) => ({ ...one, airC: one.airC + 1 })) });
+    const answer = await call('POST', '/air/readings', {
+      name: 'Attic',
+      readings: readings(fromMs).map((one) => ({ ...one, airC: one.airC + 1 })),
+    });
     expect(answer.status).toBe(201);
     const [attic] = told(answer);
     expect(attic).toMatchObject({ name: 'Attic', isSimulated: false });

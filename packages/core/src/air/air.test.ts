@@ -16,7 +16,9 @@ describe('vapour', () => {
     [10, 80, 6.7],
     [25, 60, 16.7],
     [5, 90, 3.5],
-  ])('air of %i °C and %i % wets what is at %f °C', (airC, humidityPct, dew) => expect(dewPointC({ airC, humidityPct })).toBeCloseTo(dew, 1));
+  ])('air of %i °C and %i % wets what is at %f °C', (airC, humidityPct, dew) =>
+    expect(dewPointC({ airC, humidityPct })).toBeCloseTo(dew, 1),
+  );
   test('at its dew point air is full: the way there and back agree within 0.05 °C', () =>
     fc.assert(
       fc.property(fc.double({ min: -10, max: 40, noNaN: true }), fc.double({ min: 5, max: 100, noNaN: true }), (airC, humidityPct) => {
@@ -68,8 +70,24 @@ describe('a course of air', () => {
     const [first, second] = warm(9)!;
     expect(second!.fromMin - first!.fromMin).toBe(DAY);
     expect(fitRuns(steady({ airC: 6, humidityPct: 50 }), ({ airC }) => airC >= 8, DAY)).toEqual([]);
-    expect(shortened([{ fromMin: 0, toMin: 60 }, { fromMin: 100, toMin: 130 }], 40)).toEqual([{ fromMin: 0, toMin: 20 }]);
-    expect(inBoth([{ fromMin: 0, toMin: 60 }, { fromMin: 90, toMin: 200 }], [{ fromMin: 30, toMin: 100 }])).toEqual([
+    expect(
+      shortened(
+        [
+          { fromMin: 0, toMin: 60 },
+          { fromMin: 100, toMin: 130 },
+        ],
+        40,
+      ),
+    ).toEqual([{ fromMin: 0, toMin: 20 }]);
+    expect(
+      inBoth(
+        [
+          { fromMin: 0, toMin: 60 },
+          { fromMin: 90, toMin: 200 },
+        ],
+        [{ fromMin: 30, toMin: 100 }],
+      ),
+    ).toEqual([
       { fromMin: 30, toMin: 60 },
       { fromMin: 90, toMin: 100 },
     ]);
@@ -79,13 +97,23 @@ describe('a course of air', () => {
 describe('pace', () => {
   test('by the clock an hour is an hour', () => expect([CLOCK.after(100, 60), CLOCK.before(160, 60)]).toEqual([160, 100]));
   test('where no day brings anything it is never over, and that is known at once', () => {
-    const frost = hourlyPace(daily(dayOf({ lowC: 0, highC: 4, lowPct: 80, highPct: 90 })), ({ airC }) => (airC >= 8 ? 1 : 0), 'Slower', 'garage');
+    const frost = hourlyPace(
+      daily(dayOf({ lowC: 0, highC: 4, lowPct: 80, highPct: 90 })),
+      ({ airC }) => (airC >= 8 ? 1 : 0),
+      'Slower',
+      'garage',
+    );
     expect(frost.after(0, 10)).toBe(Infinity);
     expect(frost.usual).toBeNull();
     expect([frost.after(77, 0), NEVER.after(77, 0), NEVER.after(0, 1), NEVER.before(77, 1)]).toEqual([77, 77, Infinity, -Infinity]);
   });
   test('the latest start waits out what brings nothing', () => {
-    const byDay = hourlyPace(daily(Array.from({ length: 24 }, (_, hour) => ({ airC: hour >= 8 && hour < 20 ? 20 : 0, humidityPct: 50 }))), ({ airC }) => airC / 20, '', '');
+    const byDay = hourlyPace(
+      daily(Array.from({ length: 24 }, (_, hour) => ({ airC: hour >= 8 && hour < 20 ? 20 : 0, humidityPct: 50 }))),
+      ({ airC }) => airC / 20,
+      '',
+      '',
+    );
     expect(byDay.after(19 * 60, 90)).toBe(DAY + 8 * 60 + 30);
     // Through at nine in the morning: put on by half past seven the evening before.
     expect(byDay.before(DAY + 9 * 60, 90)).toBe(19 * 60 + 30);
@@ -99,7 +127,12 @@ describe('readings of a thermo-hygrometer', () => {
   const sound = (count: number): Reading[] =>
     Array.from({ length: count }, (_, i) => {
       const atMs = START + i * HALF_HOUR;
-      return { atMs, heardMs: atMs + 2_000, airC: 9 + Math.sin(i / 7) + 0.03 * (i % 3), humidityPct: 75 + 4 * Math.cos(i / 7) + 0.1 * (i % 4) };
+      return {
+        atMs,
+        heardMs: atMs + 2_000,
+        airC: 9 + Math.sin(i / 7) + 0.03 * (i % 3),
+        humidityPct: 75 + 4 * Math.cos(i / 7) + 0.1 * (i % 4),
+      };
     });
   const faultsOf = (readings: readonly Reading[]) => judged(readings).map(({ fault }) => fault);
   test('a week of an honest one: nothing is found', () => expect(faultsOf(sound(336)).every((fault) => fault === null)).toBe(true));
@@ -121,7 +154,9 @@ describe('readings of a thermo-hygrometer', () => {
   test('stuck: the same for hours, told from the second on; twice the same in an hour is not', () => {
     const readings = sound(60).map((reading, i) => (i >= 20 && i < 40 ? { ...reading, airC: 9, humidityPct: 76 } : reading));
     const faults = faultsOf(readings);
-    expect(faults.map((fault, i) => (fault === 'stuck' ? i : -1)).filter((i) => i >= 0)).toEqual(Array.from({ length: 19 }, (_, i) => 21 + i));
+    expect(faults.map((fault, i) => (fault === 'stuck' ? i : -1)).filter((i) => i >= 0)).toEqual(
+      Array.from({ length: 19 }, (_, i) => 21 + i),
+    );
     const twice = sound(10).map((reading, i) => (i === 4 || i === 5 ? { ...reading, airC: 9, humidityPct: 76 } : reading));
     expect(faultsOf(twice).every((fault) => fault === null)).toBe(true);
   });

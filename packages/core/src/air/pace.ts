@@ -105,13 +105,16 @@ export function hourlyPace(course: Course, speedIn: (air: AirAt) => number, labe
     }
     return speeds[low]! > 0 ? low * HOUR_MIN + (stated - sums[low]!) / speeds[low]! : (low + 1) * HOUR_MIN;
   };
-  const brings = sums[WEEK_HOURS]! / (WEEK_HOURS * HOUR_MIN);
+  const settled = Array.from({ length: 24 }, (_, i) => speedIn(course.at((settledHour + i) * HOUR_MIN)));
+  // A first week of nothing but cold is no measure of the rest.
+  const week = sums[WEEK_HOURS]! / (WEEK_HOURS * HOUR_MIN);
+  const brings = week > 0 ? week : settled.reduce((sum, own) => sum + own, 0) / settled.length;
   const fastest = speeds.slice(0, WEEK_HOURS).reduce((most, own) => Math.max(most, own), 0);
   return {
     after: (fromMin, statedMin) => (statedMin <= 0 ? fromMin : whenDone(doneAt(fromMin) + statedMin)),
     before: (byMin, statedMin) => (statedMin <= 0 ? byMin : Math.min(byMin, lastWhenDone(doneAt(byMin) - statedMin))),
     // After its spells a place may be better than in its first week.
-    least: 1 / Math.max(fastest, ...Array.from({ length: 24 }, (_, i) => speedIn(course.at((settledHour + i) * HOUR_MIN)))),
+    least: 1 / Math.max(fastest, ...settled),
     usual: brings > 0 ? given(label, 1 / brings, '1', 'calendar', source) : null,
     isSteady: false,
   };

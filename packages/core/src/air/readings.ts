@@ -39,7 +39,8 @@ export const GAP_MS = 3 * 60 * MIN_MS;
  */
 export function judged(readings: readonly Reading[]): readonly Judged[] {
   const faults: (Fault | null)[] = readings.map(({ airC, humidityPct, atMs, heardMs }) => {
-    if (!(airC >= RANGE.leastC && airC <= RANGE.mostC && humidityPct >= RANGE.leastPct && humidityPct <= RANGE.mostPct)) return 'out-of-range';
+    if (!(airC >= RANGE.leastC && airC <= RANGE.mostC && humidityPct >= RANGE.leastPct && humidityPct <= RANGE.mostPct))
+      return 'out-of-range';
     return Math.abs(heardMs - atMs) > CLOCK_MS ? 'clock' : null;
   });
   const sound = readings.map((_, i) => i).filter((i) => faults[i] === null);
@@ -105,9 +106,6 @@ export function dayFromReadings(readings: readonly Judged[], offsetMin: number):
     const [before, after] = [seek(hour, -1), seek(hour, 1)];
     const share = before.away / (before.away + after.away);
     const between = (a: number, b: number): number => a + (b - a) * share;
-    return {
-      airC: between(before.air.airC, after.air.airC),
-      humidityPct: between(before.air.humidityPct, after.air.humidityPct),
-    };
+    return { airC: between(before.air.airC, after.air.airC), humidityPct: between(before.air.humidityPct, after.air.humidityPct) };
   });
 }

@@ -384,18 +384,20 @@ const Starter = z.strictObject({
   shades: z.strictObject({ darkId: paintRef, paleId: paintRef }),
   light: z.strictObject({ batteryId: batteryRef, lampId: lampRef }),
   play: z.strictObject({ baseHex: Hex, baseMm: positive, tiltDeg: positive, walkDeg: positive, reachMm: positive, handMm: positive }),
-  places: z.array(
-    z.strictObject({
-      id: Id,
-      name: Name,
-      kindId: placeKindRef,
-      by: z.enum(['typed', 'season']),
-      airC: z.number(),
-      humidityPct: positive,
-      flatPlaces: z.number().int(),
-      hasExtraction: z.boolean(),
-    }),
-  ).min(1),
+  places: z
+    .array(
+      z.strictObject({
+        id: Id,
+        name: Name,
+        kindId: placeKindRef,
+        by: z.enum(['typed', 'season']),
+        airC: z.number(),
+        humidityPct: positive,
+        flatPlaces: z.number().int(),
+        hasExtraction: z.boolean(),
+      }),
+    )
+    .min(1),
   airId: airRef,
   personName: Name,
   noise: z.strictObject({ fromMin: notNegative, toMin: positive }),

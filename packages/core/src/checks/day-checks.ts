@@ -38,10 +38,22 @@ function lateWarning({ wantedText, readyText, lateMin, notBeforeText }: Late): W
 
 type Told = Omit<Warning, 'featureId'>;
 const dryIn = (elsewhere: Elsewhere | null): Mend[] =>
-  elsewhere === null ? [] : [{ label: `Work and dry in ${elsewhere.name}`, edit: { code: 'drying/change', change: { placeId: elsewhere.placeId, on: 'shelf' } } }];
+  elsewhere === null
+    ? []
+    : [
+        {
+          label: `Work and dry in ${elsewhere.name}`,
+          edit: { code: 'drying/change', change: { placeId: elsewhere.placeId, on: 'shelf' } },
+        },
+      ];
 const heated = (placeId: string, placeName: string, airC: number, humidityPct?: number): Mend => ({
   label: humidityPct === undefined ? `Heat ${placeName} to ${airC} °C` : `Heat and dry ${placeName}: ${airC} °C, ${humidityPct} %`,
-  edit: { code: 'place/change', placeId, change: { spells: [] }, air: { by: 'typed', airC, ...(humidityPct === undefined ? {} : { humidityPct }) } },
+  edit: {
+    code: 'place/change',
+    placeId,
+    change: { spells: [] },
+    air: { by: 'typed', airC, ...(humidityPct === undefined ? {} : { humidityPct }) },
+  },
 });
 
 function told(trouble: Trouble): Told {
@@ -87,7 +99,9 @@ function told(trouble: Trouble): Told {
         code: 'days/nobody',
         severity: 'stop',
         title: 'Nobody may do it',
-        text: [`${trouble.what}: ${trouble.names.join(', ')} ${trouble.names.length === 1 ? 'keeps' : 'all keep'} off it, or have no hours. Someone else has to be at the bench for it.`],
+        text: [
+          `${trouble.what}: ${trouble.names.join(', ')} ${trouble.names.length === 1 ? 'keeps' : 'all keep'} off it, or have no hours. Someone else has to be at the bench for it.`,
+        ],
         mends: [],
       };
     case 'no-spray':
@@ -110,13 +124,20 @@ function told(trouble: Trouble): Told {
         code: 'days/pins',
         severity: 'stop',
         title: 'Pins that can not hold',
-        text: [`${trouble.what} can not be done when it is pinned: what comes before it is not dry by then, or nobody is free. It is planned without its pin.`],
+        text: [
+          `${trouble.what} can not be done when it is pinned: what comes before it is not dry by then, or nobody is free. It is planned without its pin.`,
+        ],
         mends: [
           {
             label: trouble.taskIds.length === 1 ? 'Take the pin off' : `Take ${trouble.taskIds.length} pins off`,
             edit: {
               code: 'together',
-              edits: trouble.taskIds.map((taskId) => ({ code: 'task/arrange' as const, taskId, change: { pin: null }, what: 'Take the pin off' })),
+              edits: trouble.taskIds.map((taskId) => ({
+                code: 'task/arrange' as const,
+                taskId,
+                change: { pin: null },
+                what: 'Take the pin off',
+              })),
               why: 'Take the pins off',
             },
           },
@@ -128,7 +149,9 @@ function told(trouble: Trouble): Told {
         code: 'days/too-slow',
         severity: 'care',
         title: 'Sets before it is done',
-        text: [`${trouble.what} comes too late in any evening: ${trouble.most.toLowerCase()} is over by then. Do it in smaller parts, or make the evening longer.`],
+        text: [
+          `${trouble.what} comes too late in any evening: ${trouble.most.toLowerCase()} is over by then. Do it in smaller parts, or make the evening longer.`,
+        ],
         mends: [],
       };
     case 'no-time':
@@ -137,7 +160,9 @@ function told(trouble: Trouble): Told {
         code: 'days/no-time',
         severity: 'stop',
         title: 'No time for it',
-        text: [`${trouble.what} fits into no evening there is${trouble.why === 'noise' ? ' within the hours for noise, or while somebody is up to look after it' : ''}.`],
+        text: [
+          `${trouble.what} fits into no evening there is${trouble.why === 'noise' ? ' within the hours for noise, or while somebody is up to look after it' : ''}.`,
+        ],
         mends: trouble.why === 'noise' ? [{ label: 'Noise at any hour', edit: { code: 'calendar/noise', noise: null } }] : [],
       };
     case 'full':
@@ -146,7 +171,9 @@ function told(trouble: Trouble): Told {
         code: 'days/full',
         severity: 'care',
         title: 'Room is short',
-        text: [`${trouble.count === 1 ? 'a task waits' : `${trouble.count} tasks wait`} for ${trouble.what}, up to ${spanText(trouble.waitMin)}.`],
+        text: [
+          `${trouble.count === 1 ? 'a task waits' : `${trouble.count} tasks wait`} for ${trouble.what}, up to ${spanText(trouble.waitMin)}.`,
+        ],
         mends: [],
       };
     case 'fans':
@@ -177,11 +204,7 @@ function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, e
       given('Least air', leastC, '°C', 'catalogue', 'workshop default; the label wins'),
       untilText === null ? ', and it never is that warm there.' : `. ${others === 0 ? 'It waits' : 'They wait'} until ${untilText}.`,
     ],
-    mends: [
-      ...dryIn(elsewhere),
-      heated(placeId, placeName, leastC),
-      ...(warmC > leastC ? [heated(placeId, placeName, warmC)] : []),
-    ],
+    mends: [...dryIn(elsewhere), heated(placeId, placeName, leastC), ...(warmC > leastC ? [heated(placeId, placeName, warmC)] : [])],
   };
 }
 

@@ -17,9 +17,21 @@ export type Trouble =
       readonly untilText: string | null;
       readonly elsewhere: Elsewhere | null;
     }
-  | { readonly kind: 'never-dry'; readonly placeId: string; readonly placeName: string; readonly what: string; readonly elsewhere: Elsewhere | null }
+  | {
+      readonly kind: 'never-dry';
+      readonly placeId: string;
+      readonly placeName: string;
+      readonly what: string;
+      readonly elsewhere: Elsewhere | null;
+    }
   | { readonly kind: 'dew'; readonly placeName: string; readonly whenText: string; readonly dewC: number; readonly what: string }
-  | { readonly kind: 'mould'; readonly placeId: string; readonly placeName: string; readonly whenText: string; readonly elsewhere: Elsewhere | null }
+  | {
+      readonly kind: 'mould';
+      readonly placeId: string;
+      readonly placeName: string;
+      readonly whenText: string;
+      readonly elsewhere: Elsewhere | null;
+    }
   | { readonly kind: 'nobody'; readonly what: string; readonly names: readonly string[] }
   | { readonly kind: 'no-spray'; readonly what: string; readonly placeId: string; readonly placeName: string }
   | { readonly kind: 'pins'; readonly taskIds: readonly string[]; readonly what: string }
@@ -27,4 +39,3 @@ export type Trouble =
   | { readonly kind: 'no-time'; readonly what: string; readonly why: string }
   | { readonly kind: 'full'; readonly what: string; readonly waitMin: number; readonly count: number }
   | { readonly kind: 'fans'; readonly wanted: number; readonly there: number };
-

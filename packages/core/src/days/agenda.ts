@@ -73,7 +73,15 @@ export function agendaOf({ slots, steps, startsOn }: AgendaInputs): readonly Age
 }
 
 /** The task's own figure with its set-up, or the part of both that falls into this evening. */
-function workIn({ slot, fromMin, toMin }: { readonly slot: Slot; readonly fromMin: number; readonly toMin: number }): readonly Figure<'min'>[] {
+function workIn({
+  slot,
+  fromMin,
+  toMin,
+}: {
+  readonly slot: Slot;
+  readonly fromMin: number;
+  readonly toMin: number;
+}): readonly Figure<'min'>[] {
   const { task, stretches, setUpMin } = slot;
   if (stretches.length > 1) return [given(`${task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar')];
   return setUpMin > SLACK_MIN

@@ -31,7 +31,10 @@ export function sittingsOf({ hours }: Person, calendar: Calendar, untilMin: numb
   }
   if (busy.length === 0) return runs;
   const taken = busy
-    .map(({ day, fromMin, toMin }) => ({ fromMin: minutesAt(startsOn, { day, atMin: fromMin }), toMin: minutesAt(startsOn, { day, atMin: toMin }) }))
+    .map(({ day, fromMin, toMin }) => ({
+      fromMin: minutesAt(startsOn, { day, atMin: fromMin }),
+      toMin: minutesAt(startsOn, { day, atMin: toMin }),
+    }))
     .sort((a, b) => a.fromMin - b.fromMin);
   return runs.flatMap((run) => without(run, taken));
 }
@@ -81,7 +84,13 @@ export class Hours {
     };
     // It stays warm until the film has formed.
     if (leastC !== null)
-      narrow(shortened(fitRuns(course, (air) => !isTooCold(air, leastC), this.untilMin), Math.min(touchMin, MOST_TOUCH_MIN)), 'air');
+      narrow(
+        shortened(
+          fitRuns(course, (air) => !isTooCold(air, leastC), this.untilMin),
+          Math.min(touchMin, MOST_TOUCH_MIN),
+        ),
+        'air',
+      );
     if (isSprayed) narrow(this.spraying(), 'spray');
     if (isNoisy && calendar.noise !== null) narrow(this.daily(calendar.noise.fromMin, calendar.noise.toMin), 'noise');
     if (calledMin > 0) narrow(this.daily(awake.fromMin, awake.toMin - calledMin), 'noise');
@@ -109,7 +118,4 @@ const MOST_TOUCH_MIN = 240;
 
 /** Whether someone may do a step at all: what they avoid, and what is not for children. @source craft.md §9, §13 */
 export const mayDo = ({ isChild, avoids }: Person, { asks: { cautionIds } }: Step, { cautions }: Catalogue): boolean =>
-  !cautionIds.some(
-    (id) => avoids.includes(id) || (isChild && cautions.some((caution) => caution.id === id && caution.notForChildren)),
-  );
-
+  !cautionIds.some((id) => avoids.includes(id) || (isChild && cautions.some((caution) => caution.id === id && caution.notForChildren)));

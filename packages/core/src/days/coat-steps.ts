@@ -58,7 +58,11 @@ interface Go {
   readonly goes: number;
   readonly order: Sequence;
 }
-function coatStep(group: CoatGroup, { go, goes, order }: Go, { spots, topMaterialId, ground, areas, pieces, catalogue }: CoatInputs): Draft {
+function coatStep(
+  group: CoatGroup,
+  { go, goes, order }: Go,
+  { spots, topMaterialId, ground, areas, pieces, catalogue }: CoatInputs,
+): Draft {
   const needs = group.needs.filter(({ coat }) => coat.goes > go);
   const { coating, method } = needs[0]!;
   const plain = `${coating.name}, ${method.name}`;
@@ -101,7 +105,9 @@ function coatStep(group: CoatGroup, { go, goes, order }: Go, { spots, topMateria
     const here = needs.filter(({ surfaceId }) => surfaces.some((one) => one.surfaceId === surfaceId));
     if (here.length === 0) return [];
     const work = here.map((need) => minutesFor(`${name}, ${piece}`, need.area, need));
-    return [task(id, pieceId, { work: work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work), ...dries(pieceId, here, null) })];
+    return [
+      task(id, pieceId, { work: work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work), ...dries(pieceId, here, null) }),
+    ];
   });
   return { id, name, kind: 'coat', setUp: setUpOf(method), asks: asksOf(coating, method), tasks: [...tasks, ...onPieces] };
 }
@@ -161,7 +167,13 @@ function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
     'catalogue',
     `every ${tended.everyMin} min for ${tended.forMin} min`,
   );
-  return reckon(`${tended.what}, ${label}`, 'min', count, '×', given('Each takes', tended.takesMin, 'min', 'catalogue', 'workshop default'));
+  return reckon(
+    `${tended.what}, ${label}`,
+    'min',
+    count,
+    '×',
+    given('Each takes', tended.takesMin, 'min', 'catalogue', 'workshop default'),
+  );
 }
 
 /** The work of one go of a coat on one tile. */

@@ -45,7 +45,13 @@ export function sealStep({ coating, faces }: SealNeed, { spots, ground, catalogu
       const rate = estimated('Sealing a square metre', catalogue.bench.sealMinPerM2, 'min/m²');
       const spot = spots.at(tile.id);
       const { recoat, touch } = coatWaits(coating, null, spot, catalogue, 'drinks');
-      return task('seal', tile.id, { work: reckon(`${name}, ${tile.id}`, 'min', here, '×', rate), spot, wait: recoat, touch, isFlat: true });
+      return task('seal', tile.id, {
+        work: reckon(`${name}, ${tile.id}`, 'min', here, '×', rate),
+        spot,
+        wait: recoat,
+        touch,
+        isFlat: true,
+      });
     }),
   };
 }

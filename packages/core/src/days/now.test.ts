@@ -11,8 +11,23 @@ const now = (steps: readonly Step[], haveMin: number, nowMin = 0) =>
 
 describe('some minutes now', () => {
   const steps = inTurn([
-    aWorkStep('glue', [['A1', 20, 600], ['B1', 20, 600], ['C1', 20, 600]], { setUpMin: 8 }),
-    aWorkStep('sand', [['D1', 15, 0], ['A1', 15, 0]], { setUpMin: 5 }),
+    aWorkStep(
+      'glue',
+      [
+        ['A1', 20, 600],
+        ['B1', 20, 600],
+        ['C1', 20, 600],
+      ],
+      { setUpMin: 8 },
+    ),
+    aWorkStep(
+      'sand',
+      [
+        ['D1', 15, 0],
+        ['A1', 15, 0],
+      ],
+      { setUpMin: 5 },
+    ),
   ]);
   test('go to what dries longest, with one set-up for all of a step', () => {
     expect(now(steps, 30)).toMatchObject({ workMin: 28, dryingMin: 600 });
@@ -28,16 +43,26 @@ describe('some minutes now', () => {
     const random = seeded(5);
     for (let round = 0; round < 30; round++) {
       const own = ['one', 'two', 'three'].map((id) =>
-        aWorkStep(id, ['A', 'B', 'C'].map((piece) => [`${piece}${id}`, 5 + Math.floor(random() * 40), Math.floor(random() * 900)] as const), { setUpMin: Math.floor(random() * 12) }),
+        aWorkStep(
+          id,
+          ['A', 'B', 'C'].map((piece) => [`${piece}${id}`, 5 + Math.floor(random() * 40), Math.floor(random() * 900)] as const),
+          { setUpMin: Math.floor(random() * 12) },
+        ),
       );
       const have = 30 + Math.floor(random() * 120);
-      const all = own.flatMap(({ tasks, setUp }) => tasks.map(({ id, stepId, work, wait }) => ({ id, stepId, work: work.value, dry: wait.stated.value, setUp: setUp.value })));
+      const all = own.flatMap(({ tasks, setUp }) =>
+        tasks.map(({ id, stepId, work, wait }) => ({ id, stepId, work: work.value, dry: wait.stated.value, setUp: setUp.value })),
+      );
       let most = 0;
       for (let bits = 0; bits < 2 ** all.length; bits++) {
         const some = all.filter((_, i) => ((bits >> i) & 1) === 1);
         const setUps = new Map(some.map(({ stepId, setUp }) => [stepId, setUp]));
         const min = some.reduce((sum, { work }) => sum + work, 0) + [...setUps.values()].reduce((sum, setUp) => sum + setUp, 0);
-        if (min <= have) most = Math.max(most, some.reduce((sum, { dry }) => sum + dry, 0));
+        if (min <= have)
+          most = Math.max(
+            most,
+            some.reduce((sum, { dry }) => sum + dry, 0),
+          );
       }
       const found = now(own, have);
       expect(found.workMin).toBeLessThanOrEqual(have);

@@ -33,7 +33,9 @@ function readyAt(slots: readonly Slot[], nowMin: number): readonly Ready[] {
       return before === undefined || (before.endMin <= nowMin && wait.pace.after(before.endMin, wait.stated.value) <= nowMin);
     });
     if (!isReady) return [];
-    return [{ id: task.id, stepId: task.stepId, workMin: task.work.value, dryingMin: Math.min(MOST_DRYING_MIN, usualMin(task.wait)), slackMin }];
+    return [
+      { id: task.id, stepId: task.stepId, workMin: task.work.value, dryingMin: Math.min(MOST_DRYING_MIN, usualMin(task.wait)), slackMin },
+    ];
   });
 }
 

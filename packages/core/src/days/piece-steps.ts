@@ -62,7 +62,10 @@ function driedAt(spot: Spot, { wait, cure, adhesiveId }: Dries, catalogue: Catal
   const here = (stated: Figure<'min'>): Wait => waitOf(stated.label, stated, pace);
   return { spot, wait: here(wait), cure: here(cure) };
 }
-function gluedWith(own: readonly { readonly adhesiveId: string | null }[], catalogue: Catalogue): { readonly stockIds: readonly string[]; readonly leastC: number | null } {
+function gluedWith(
+  own: readonly { readonly adhesiveId: string | null }[],
+  catalogue: Catalogue,
+): { readonly stockIds: readonly string[]; readonly leastC: number | null } {
   const stockIds = [...new Set(own.flatMap(({ adhesiveId }) => adhesiveId ?? []))];
   return { stockIds, leastC: coldest(stockIds.map((id) => adhesiveBy(catalogue, id).minC)) };
 }

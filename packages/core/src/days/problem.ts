@@ -79,7 +79,12 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
       holds.push({ store: flatStore.get(go.spot.place.id)!, amount: 1, afterMin: go.touch.stated.value, pace: go.touch.pace });
     if (go.weights !== null && kit.weightsKg > 0)
       // Where there is less than it wants, it gets all there is.
-      holds.push({ store: places.length, amount: Math.min(kit.weightsKg, go.weights.value), afterMin: go.wait.stated.value, pace: go.wait.pace });
+      holds.push({
+        store: places.length,
+        amount: Math.min(kit.weightsKg, go.weights.value),
+        afterMin: go.wait.stated.value,
+        pace: go.wait.pace,
+      });
     const ready = go.after.reduce((latest, { taskId, wait }) => {
       const at = doneAt.get(taskId);
       return at === undefined ? latest : Math.max(latest, wait.pace.after(at, wait.stated.value));
@@ -128,7 +133,11 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
 function ownNever(go: Go, mayCount: number, { runs, why }: { readonly runs: readonly Run[] | null; readonly why: Never }): Never | null {
   if (mayCount === 0) return 'people';
   if (runs !== null && runs.length === 0) return why;
-  return go.pinnedMin === null && runs !== null && !runs.some(({ fromMin, toMin }) => toMin - fromMin >= Math.min(go.work.value, LEAST_RUN_MIN)) ? why : null;
+  return go.pinnedMin === null &&
+    runs !== null &&
+    !runs.some(({ fromMin, toMin }) => toMin - fromMin >= Math.min(go.work.value, LEAST_RUN_MIN))
+    ? why
+    : null;
 }
 /** What is longer is broken off. */
 const LEAST_RUN_MIN = 15;
@@ -151,4 +160,3 @@ function horizonFor(goes: readonly Go[], steps: readonly Step[], { calendar, peo
   return Math.min(MOST_DAYS * DAY_MIN, latestMin + weeks * 7 * DAY_MIN + waitMin * steps.length + calendar.daysOff.length * DAY_MIN);
 }
 const MOST_DAYS = 1_200;
-

@@ -48,7 +48,7 @@ export interface Slot {
 }
 
 /** Tasks placed in all orders together: as many orders are tried as keep a drag quick. */
-const MOST_PLACED = 1_200;
+const MOST_PLACED = 800;
 const MOST_ORDERS = 30;
 /** So many rules are let go of one after another before the rest is given up. */
 const MOST_RELAXED = 12;
@@ -111,7 +111,17 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
   const past = done.map((task): Slot => {
     const endMin = task.doneMin!;
     const startMin = endMin - task.work.value;
-    return { task, stretches: [{ fromMin: startMin, toMin: endMin }], startMin, endMin, setUpMin: 0, people: [], ...waitsOf(task, endMin), slackMin: 0, because: { kind: 'done' } };
+    return {
+      task,
+      stretches: [{ fromMin: startMin, toMin: endMin }],
+      startMin,
+      endMin,
+      setUpMin: 0,
+      people: [],
+      ...waitsOf(task, endMin),
+      slackMin: 0,
+      because: { kind: 'done' },
+    };
   });
   const slack = slackOf(problem, placed);
   const endOf = new Map(open.map(({ id }, i) => [id, placed[i]?.endMin ?? NaN]));
@@ -175,7 +185,13 @@ function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Wo
     case 'store':
       return by < 0
         ? { kind: 'bench', after: waited }
-        : { kind: 'room', taskId: open[by]!.id, what: storeNames[problem.jobs[job]!.holds.find(({ store }) => problem.jobs[by]!.holds.some((one) => one.store === store))?.store ?? 0]! };
+        : {
+            kind: 'room',
+            taskId: open[by]!.id,
+            what: storeNames[
+              problem.jobs[job]!.holds.find(({ store }) => problem.jobs[by]!.holds.some((one) => one.store === store))?.store ?? 0
+            ]!,
+          };
     default: {
       const runs = problem.jobs[job]!.open;
       const isFit = runs !== null && runs.some(({ fromMin }) => Math.abs(fromMin - startMin) < 1);
@@ -190,7 +206,12 @@ export function earliestAlone(work: Work, bench: Bench): readonly Slot[] {
   if (problem.jobs.length === 0) return [];
   const network = networkOf(problem);
   const { startMin, endMin } = earliestOf(problem, network);
-  const placed = problem.jobs.map((_, i): Placed => ({ startMin: startMin[i]!, endMin: endMin[i]!, stretches: [{ fromMin: startMin[i]!, toMin: endMin[i]! }], people: [] }));
+  const placed = problem.jobs.map((_, i): Placed => ({
+    startMin: startMin[i]!,
+    endMin: endMin[i]!,
+    stretches: [{ fromMin: startMin[i]!, toMin: endMin[i]! }],
+    people: [],
+  }));
   const reasons = placed.map((own, i): Reason => {
     const into = network.into[i]!.find(({ from, leastMin, pace }) => Math.abs(pace.after(endMin[from]!, leastMin) - own.startMin) < 1e-3);
     return into === undefined ? { kind: 'hours', by: -1 } : { kind: 'wait', by: into.from };

@@ -75,7 +75,10 @@ function movedText(old: Slot, now: Slot, after: Days, calendar: Calendar): strin
 /** The longest stretch free on a day once a task may begin, with all that is planned before it in place; null where it may not begin that day at all. */
 function freeOn(day: number, { slots }: Days, after: Slot['task']['after'], calendar: Calendar): number | null {
   const byId = new Map(slots.map((slot) => [slot.task.id, slot]));
-  const readyMin = after.reduce((latest, { taskId, wait }) => Math.max(latest, wait.pace.after(byId.get(taskId)?.endMin ?? 0, wait.stated.value)), 0);
+  const readyMin = after.reduce(
+    (latest, { taskId, wait }) => Math.max(latest, wait.pace.after(byId.get(taskId)?.endMin ?? 0, wait.stated.value)),
+    0,
+  );
   const taken = slots.flatMap(({ stretches }) => stretches).filter(({ fromMin }) => Math.floor(fromMin / DAY_MIN) === day);
   let bestMin: number | null = null;
   for (const { fromMin, toMin } of sittingsOf(ANYBODY, calendar, (day + 1) * DAY_MIN)) {

@@ -3,7 +3,7 @@ import { momentText } from '../base/dates';
 import type { Catalogue } from '../catalogue';
 import type { Elsewhere, Trouble } from '../checks/trouble';
 import { type Spot, isTooCold } from '../drying';
-import { type Bench, mayDo } from './bench';
+import { type Bench, mayDo, sittingsOf } from './bench';
 import type { Blocked, Relaxed } from './problem';
 import type { Slot } from './schedule';
 import type { Step } from './step';
@@ -29,44 +29,61 @@ export const troublesOf = (inputs: TroubleInputs): readonly Trouble[] => [
 const nameOf = (steps: readonly Step[], stepId: string): string => steps.find(({ id }) => id === stepId)!.name;
 
 /** Steps that wait for warmth, place by place; those that get none in vain. */
-function* coldOf({ steps, slots, blocked, calendar, places, spots }: TroubleInputs): Generator<Trouble> {
+function* coldOf({ steps, slots, blocked, calendar, people, places, spots }: TroubleInputs): Generator<Trouble> {
+  const leastOf = new Map(steps.map(({ id, asks }) => [id, asks.leastC]));
+  const lastMin = slots.reduce((most, { startMin }) => Math.max(most, startMin), 0);
+  const sittings = people.flatMap((person) => sittingsOf(person, calendar, lastMin));
+  const byId = new Map(slots.map((slot) => [slot.task.id, slot]));
+  /** The first sitting that it was dry for and too cold in; null for none. */
+  const coldAt = ({ task, startMin, because }: Slot, leastC: number): number | null => {
+    if (because.kind === 'done') return null;
+    const readyMin = task.after.reduce((latest, { taskId }) => Math.max(latest, byId.get(taskId)?.nextMin ?? 0), 0);
+    const times = sittings.flatMap(({ fromMin, toMin }) => (fromMin < startMin && toMin > readyMin ? [Math.max(fromMin, readyMin)] : []));
+    return times.find((atMin) => atMin < startMin && isTooCold(task.spot.course.at(atMin), leastC)) ?? null;
+  };
   const waiting = [
-    ...blocked.filter(({ why }) => why === 'air').map(({ go }) => ({ go, atMin: null as number | null })),
-    ...slots.filter(({ because }) => because.kind === 'fit' && because.why === 'air').map(({ task: go, startMin }) => ({ go, atMin: startMin as number | null })),
+    ...blocked.filter(({ why }) => why === 'air').map(({ go }) => ({ go, leastC: leastOf.get(go.stepId)!, atMin: null as number | null })),
+    ...slots.flatMap((slot) => {
+      const leastC = leastOf.get(slot.task.stepId) ?? null;
+      if (leastC === null || slot.task.spot.course.isSteady) return [];
+      const atMin = coldAt(slot, leastC);
+      return atMin === null ? [] : [{ go: slot.task, leastC, atMin: atMin as number | null }];
+    }),
   ];
   for (const spot of new Set(waiting.map(({ go }) => go.spot))) {
     const own = waiting.filter(({ go }) => go.spot === spot);
-    const leastOf = ({ go }: (typeof own)[number]): number => steps.find(({ id }) => id === go.stepId)!.asks.leastC!;
-    const first = own.reduce((a, b) => (leastOf(b) > leastOf(a) ? b : a));
-    const leastC = leastOf(first);
-    const names = [...new Set(own.map(({ go }) => nameOf(steps, go.stepId)))];
-    const isNever = own.some(({ atMin }) => atMin === null);
-    const untilMin = isNever ? null : warmFrom(spot.course, leastC, first.atMin!);
+    const first = own.reduce((a, b) => ((b.atMin ?? -1) < (a.atMin ?? -1) ? b : a));
+    const leastC = Math.max(...own.map((one) => one.leastC));
+    const names = new Set(own.map(({ go }) => go.stepId));
     yield {
       kind: 'cold',
       placeId: spot.place.id,
       placeName: spot.place.name,
       what: nameOf(steps, first.go.stepId),
-      others: names.length - 1,
+      others: names.size - 1,
       leastC,
-      airC: coldestBefore(spot.course, untilMin ?? 24 * 60),
-      untilText: untilMin === null ? null : momentText(calendar.startsOn, untilMin),
+      airC: spot.course.at(first.atMin ?? 0).airC,
+      untilText: first.atMin === null ? null : momentText(calendar.startsOn, warmFrom(spot.course, first.leastC, first.atMin)),
       elsewhere: warmPlace(places, spot, (air) => !isTooCold(air, leastC), spots.rooms),
     };
   }
 }
 const HOUR_MIN = 60;
-/** Back from when it is warm enough to when it came to be. */
+/** The first full hour from a time on at which it is warm enough: it began in the end, so there is one. */
 function warmFrom(course: Course, leastC: number, atMin: number): number {
   let hour = Math.floor(atMin / HOUR_MIN);
-  while (hour > 0 && !isTooCold(course.at((hour - 1) * HOUR_MIN), leastC)) hour--;
+  while (isTooCold(course.at(hour * HOUR_MIN), leastC)) hour++;
   return hour * HOUR_MIN;
 }
-const coldestBefore = (course: Course, untilMin: number): number => course.at(Math.max(0, untilMin - HOUR_MIN)).airC;
 
 type Rooms = Bench['spots']['rooms'];
 /** Another place whose air will do all week. */
-function warmPlace(places: Bench['places'], { place }: Spot, isFit: (air: ReturnType<Course['at']>) => boolean, rooms: Rooms): Elsewhere | null {
+function warmPlace(
+  places: Bench['places'],
+  { place }: Spot,
+  isFit: (air: ReturnType<Course['at']>) => boolean,
+  rooms: Rooms,
+): Elsewhere | null {
   const found = places.find(({ id }) => {
     const room = rooms.get(id)!;
     return id !== place.id && Array.from({ length: 24 * 7 }, (_, hour) => room.at(hour * HOUR_MIN)).every(isFit);
@@ -76,7 +93,10 @@ function warmPlace(places: Bench['places'], { place }: Spot, isFit: (air: Return
 
 /** What is put on and never gets dry in the air there is. */
 function* neverDryOf({ steps, slots, blocked, places, spots }: TroubleInputs): Generator<Trouble> {
-  const wet = slots.filter(({ nextMin, curedMin, task: { id } }) => curedMin === Infinity || (nextMin === Infinity && blocked.some(({ go }) => go.after.some(({ taskId }) => taskId === id))));
+  const wet = slots.filter(
+    ({ nextMin, curedMin, task: { id } }) =>
+      curedMin === Infinity || (nextMin === Infinity && blocked.some(({ go }) => go.after.some(({ taskId }) => taskId === id))),
+  );
   for (const spot of new Set(wet.map(({ task }) => task.spot))) {
     const { stepId } = wet.find(({ task }) => task.spot === spot)!.task;
     const elsewhere = warmPlace(places, spot, ({ airC, humidityPct }) => airC >= 15 && humidityPct <= 70, spots.rooms);
@@ -97,7 +117,13 @@ function* dampOf({ slots, steps, calendar, places, spots, catalogue, drinks }: T
       const dewMin = firstHour(endMin, wetUntil, (atMin) => humidityAtPct(room.at(atMin), spot.course.at(atMin).airC) >= 100);
       if (dewMin !== null) {
         seen.add(spot);
-        yield { kind: 'dew', placeName: spot.place.name, whenText: momentText(calendar.startsOn, dewMin), dewC: spot.course.at(dewMin).airC, what: nameOf(steps, task.stepId) };
+        yield {
+          kind: 'dew',
+          placeName: spot.place.name,
+          whenText: momentText(calendar.startsOn, dewMin),
+          dewC: spot.course.at(dewMin).airC,
+          what: nameOf(steps, task.stepId),
+        };
       }
     }
     if (!drinks || mouldy.has(spot)) continue;
@@ -157,6 +183,8 @@ function* roomOf({ slots, kit }: TroubleInputs): Generator<Trouble> {
     const waitMin = Math.max(...own.map(({ because, startMin }) => startMin - endOf.get(because.taskId)!));
     yield { kind: 'full', what, waitMin, count: own.length };
   }
-  const blown = new Set(slots.filter(({ task }) => task.spot.moved.needsFan && task.wait.stated.value > 0).map(({ task }) => task.spot.place.id));
+  const blown = new Set(
+    slots.filter(({ task }) => task.spot.moved.needsFan && task.wait.stated.value > 0).map(({ task }) => task.spot.place.id),
+  );
   if (blown.size > kit.fans) yield { kind: 'fans', wanted: blown.size, there: kit.fans };
 }

@@ -16,7 +16,9 @@ function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { startsOn 
     const before = byTask.get(taskId);
     if (before === undefined) return '';
     const wait = realWait(before.task.wait, before.endMin, startsOn);
-    return wait === null || wait.value === 0 ? `${labelOf(taskId)} was done` : `${labelOf(taskId)} was dry ${momentText(startsOn, before.nextMin)}`;
+    return wait === null || wait.value === 0
+      ? `${labelOf(taskId)} was done`
+      : `${labelOf(taskId)} was dry ${momentText(startsOn, before.nextMin)}`;
   };
   switch (because.kind) {
     case 'wait':
@@ -36,7 +38,9 @@ function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { startsOn 
     case 'done':
       return 'Done.';
     case 'bench':
-      return because.after === null ? 'As soon as the bench is open.' : `${dryText(because.after.taskId)}; then as soon as the bench has room for it.`;
+      return because.after === null
+        ? 'As soon as the bench is open.'
+        : `${dryText(because.after.taskId)}; then as soon as the bench has room for it.`;
   }
 }
 

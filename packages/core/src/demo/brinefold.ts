@@ -295,7 +295,9 @@ export function brinefold(catalogue: Catalogue): Plan {
     features: features(catalogue),
     pieces: pieces(catalogue),
     // What the thermo-hygrometer that ships with the program says.
-    places: blank.places.map((place) => (place.id === 'garage' ? { ...place, air: { ...place.air, by: 'sensor', sensorId: 'garage-clock' } } : place)),
+    places: blank.places.map((place) =>
+      place.id === 'garage' ? { ...place, air: { ...place.air, by: 'sensor', sensorId: 'garage-clock' } } : place,
+    ),
     section: { from: { x: 560, y: 120 }, to: { x: 1460, y: 880 } },
   };
 }

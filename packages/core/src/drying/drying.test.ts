@@ -47,7 +47,10 @@ describe('water-borne films', () => {
     }
   });
   test('never in this air is an answer: full air takes up nothing, and colder than its film forms it never binds', () => {
-    for (const air of [{ airC: 18, humidityPct: 98 }, { airC: 5, humidityPct: 40 }])
+    for (const air of [
+      { airC: 18, humidityPct: 98 },
+      { airC: 5, humidityPct: 40 },
+    ])
       expect(recoatMin('masonry-paint', null, aSpot(air))).toBe(Infinity);
     expect(recoatMin('masonry-paint', null, aSpot({ airC: 8, humidityPct: 40 }))).toBeLessThan(Infinity);
   });
@@ -83,23 +86,40 @@ describe('air that changes', () => {
     expect(recoat.pace.after(22 * 60, 240)).toBeCloseTo(3 * 1_440 + 120, 6);
     expect(recoat.pace.before(3 * 1_440 + 120, 240)).toBeCloseTo(22 * 60, 6);
   });
+  test('after weeks of cold it goes on: that is not never', () => {
+    const long = [{ id: 'cold', from: '2026-11-30', to: '2026-12-20', airC: 5, humidityPct: 50 }];
+    const waits = coatWaits(coating('masonry-paint'), null, aSpot(ROOM, { spells: long }), CATALOGUE);
+    expect(usualMin(waits.recoat)).toBeCloseTo(240, 6);
+    expect(waits.recoat.pace.after(0, 240)).toBeCloseTo(21 * 1_440 + 240, 6);
+  });
   test('far from it the stated time holds', () => expect(recoat.pace.after(10 * 1_440, 240)).toBeCloseTo(10 * 1_440 + 240, 6));
   test('what ends later is never dry sooner, and from when it is dry there is a way back', () => {
-    const garage = aSpot({ ...ROOM, kindId: 'garage' }, { spells, air: { by: 'season', airC: 9, humidityPct: 80, season: 'winter', sensorId: null } });
+    const garage = aSpot(
+      { ...ROOM, kindId: 'garage' },
+      { spells, air: { by: 'season', airC: 9, humidityPct: 80, season: 'winter', sensorId: null } },
+    );
     const { pace } = coatWaits(coating('craft-acrylic'), null, garage, CATALOGUE).recoat;
     fc.assert(
-      fc.property(fc.double({ min: 0, max: 30_000, noNaN: true }), fc.double({ min: 0, max: 900, noNaN: true }), fc.double({ min: 1, max: 2_000, noNaN: true }), (from, by, stated) => {
-        const dry = pace.after(from, stated);
-        expect(pace.after(from + by, stated)).toBeGreaterThanOrEqual(dry - 1e-6);
-        expect(dry - from).toBeGreaterThanOrEqual(stated * pace.least - 1e-6);
-        const back = pace.before(dry, stated);
-        expect(back).toBeGreaterThanOrEqual(from - 1e-6);
-        expect(pace.after(back, stated)).toBeLessThanOrEqual(dry + 1e-6);
-      }),
+      fc.property(
+        fc.double({ min: 0, max: 30_000, noNaN: true }),
+        fc.double({ min: 0, max: 900, noNaN: true }),
+        fc.double({ min: 1, max: 2_000, noNaN: true }),
+        (from, by, stated) => {
+          const dry = pace.after(from, stated);
+          expect(pace.after(from + by, stated)).toBeGreaterThanOrEqual(dry - 1e-6);
+          expect(dry - from).toBeGreaterThanOrEqual(stated * pace.least - 1e-6);
+          const back = pace.before(dry, stated);
+          expect(back).toBeGreaterThanOrEqual(from - 1e-6);
+          expect(pace.after(back, stated)).toBeLessThanOrEqual(dry + 1e-6);
+        },
+      ),
     );
   });
   test('a garage in winter, by hand: hour by hour of the day curve', () => {
-    const garage = aSpot({ ...ROOM, kindId: 'garage' }, { air: { by: 'season', airC: 9, humidityPct: 80, season: 'winter', sensorId: null } });
+    const garage = aSpot(
+      { ...ROOM, kindId: 'garage' },
+      { air: { by: 'season', airC: 9, humidityPct: 80, season: 'winter', sensorId: null } },
+    );
     const { pace } = coatWaits(coating('sealing-glue'), null, garage, CATALOGUE).recoat;
     let [done, hour] = [0, 12];
     for (; done < 120; hour++) {

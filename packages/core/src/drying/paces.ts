@@ -24,7 +24,8 @@ export function waterPace(spot: Spot, { minC, filmMm }: Ask): Pace {
       const pull = deficitKPa(air) / REFERENCE_KPA;
       return isTooCold(air, minC) || pull < LEAST_PULL ? 0 : pull / movedFactor;
     };
-    if (!course.isSteady) return hourlyPace(course, speedIn, `Slower for the air, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
+    if (!course.isSteady)
+      return hourlyPace(course, speedIn, `Slower for the air, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
     const air = course.at(0);
     return speedIn(air) === 0 ? NEVER : steadyPace(dryingFactor(air, helps ? estimated(moved.name, moved.factor, '1') : ASIDE));
   });

@@ -40,8 +40,7 @@ export type Ground = 'drinks' | 'neutral' | 'sealed';
 export function coatWaits(coating: Coating, filmMm: number | null, spot: Spot, catalogue: Catalogue, ground: Ground = 'neutral'): Waits {
   const { how, touchMin, recoatMin, throughMin, cureMin, perFilm, speedPer10C } = coating.drying;
   const film = perFilm === null ? null : filmMm;
-  const pace =
-    how === 'water' ? waterPace(spot, { minC: coating.minC, filmMm: film }) : settingPace(spot, speedPer10C, coating.minC);
+  const pace = how === 'water' ? waterPace(spot, { minC: coating.minC, filmMm: film }) : settingPace(spot, speedPer10C, coating.minC);
   const factors = [
     ...(perFilm === null || film === null ? [] : [filmFactor(film, perFilm)]),
     ...(how === 'water' && ground !== 'neutral' ? [groundFactor(ground, catalogue)] : []),

@@ -16,7 +16,10 @@ export interface AgendaSheet {
 }
 
 /** Evening by evening what is done, with a box to tick, on paper for the bench. */
-export async function agendaPdf({ boardName, agenda, stepName, workpieceName, personName }: AgendaSheet, fontBytes: Uint8Array): Promise<Uint8Array> {
+export async function agendaPdf(
+  { boardName, agenda, stepName, workpieceName, personName }: AgendaSheet,
+  fontBytes: Uint8Array,
+): Promise<Uint8Array> {
   const { pdf, font } = await newPdf('Evenings', fontBytes);
   let sheet = newSheet(pdf, font, WIDE_MM, TALL_MM);
   let y = MARGIN_MM + 6;

@@ -17,7 +17,8 @@ const file = (agenda = all.agenda, stamp = '20261129T063000Z') =>
     stamp,
     readyMin: all.days.ready!.at.value,
   });
-const eventsIn = (text: string) => new ICAL.Component(ICAL.parse(text) as never).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
+const eventsIn = (text: string) =>
+  new ICAL.Component(ICAL.parse(text) as never).getAllSubcomponents('vevent').map((own) => new ICAL.Event(own));
 
 describe('evenings as a calendar file', () => {
   const events = eventsIn(file());
@@ -32,7 +33,9 @@ describe('evenings as a calendar file', () => {
     expect(sittings[0]!.startDate.zone).toBe(ICAL.Timezone.localTimezone);
   });
   test('one alarm a sitting, and none for being ready', () =>
-    expect(events.map(({ component, uid }) => component.getAllSubcomponents('valarm').length === (uid.startsWith('ready') ? 0 : 1))).not.toContain(false));
+    expect(
+      events.map(({ component, uid }) => component.getAllSubcomponents('valarm').length === (uid.startsWith('ready') ? 0 : 1)),
+    ).not.toContain(false));
   test('ids are all different, and stay when the work of an evening is another', () => {
     const ids = events.map(({ uid }) => uid);
     expect(new Set(ids).size).toBe(ids.length);
@@ -49,8 +52,12 @@ describe('busy times from a calendar file', () => {
     return read.ok ? read.value : read.problem.message;
   };
   test('an evening by the clock on the wall, and one told in universal time', () => {
-    expect(busy(...event('DTSTART:20261201T190000', 'DTEND:20261201T203000'))).toEqual([{ day: '2026-12-01', fromMin: 1_140, toMin: 1_230 }]);
-    expect(busy(...event('DTSTART:20261201T190000Z', 'DTEND:20261201T203000Z'))).toEqual([{ day: '2026-12-01', fromMin: 1_200, toMin: 1_290 }]);
+    expect(busy(...event('DTSTART:20261201T190000', 'DTEND:20261201T203000'))).toEqual([
+      { day: '2026-12-01', fromMin: 1_140, toMin: 1_230 },
+    ]);
+    expect(busy(...event('DTSTART:20261201T190000Z', 'DTEND:20261201T203000Z'))).toEqual([
+      { day: '2026-12-01', fromMin: 1_200, toMin: 1_290 },
+    ]);
   });
   test('whole days, over midnight, every week', () => {
     expect(busy(...event('DTSTART;VALUE=DATE:20261224', 'DTEND;VALUE=DATE:20261226')).length).toBe(2);
@@ -66,7 +73,12 @@ describe('busy times from a calendar file', () => {
     expect(busy(...event('DTSTART:20261201T190000', 'DTEND:20261201T200000', 'STATUS:CANCELLED'))).toEqual([]);
     expect(busy(...event('DTSTART:20251201T190000', 'DTEND:20251201T200000'))).toEqual([]);
     expect(busyFrom(file(), '2026-11-30', 0)).toMatchObject({ ok: true, value: [] });
-    const free = ['BEGIN:VFREEBUSY', 'FREEBUSY:20261203T180000Z/20261203T190000Z', 'FREEBUSY;FBTYPE=FREE:20261204T180000Z/PT1H', 'END:VFREEBUSY'];
+    const free = [
+      'BEGIN:VFREEBUSY',
+      'FREEBUSY:20261203T180000Z/20261203T190000Z',
+      'FREEBUSY;FBTYPE=FREE:20261204T180000Z/PT1H',
+      'END:VFREEBUSY',
+    ];
     expect(busy(...free)).toEqual([{ day: '2026-12-03', fromMin: 1_140, toMin: 1_200 }]);
   });
   test.each(['', 'hello', 'BEGIN:VCARD\r\nEND:VCARD'])('%j is refused in words', (text) => {

@@ -6,7 +6,9 @@ import type { Calendar } from '../plan';
 import type { AgendaDay } from '../days';
 
 /** What of an agenda a calendar file tells. */
-type SittingsOf = Pick<AgendaDay, 'day'> & { readonly entries: readonly Pick<AgendaDay['entries'][number], 'fromText' | 'toText' | 'stepId' | 'workpieces'>[] };
+type SittingsOf = Pick<AgendaDay, 'day'> & {
+  readonly entries: readonly Pick<AgendaDay['entries'][number], 'fromText' | 'toText' | 'stepId' | 'workpieces'>[];
+};
 /** What an agenda file is made of. */
 export interface CalendarFile {
   readonly boardId: string;
@@ -42,7 +44,9 @@ export function calendarFileOf({ boardId, boardName, startsOn, agenda, stepName,
   };
   for (const { day, sittings } of agenda.map((own) => ({ day: own.day, sittings: sittingsOf(own) }))) {
     sittings.forEach(({ fromMin, toMin, lines }, i) => {
-      const lined = lines.map(({ fromText, toText, stepId, workpieces }) => `${fromText}–${toText} ${stepName(stepId)}: ${workpieces.join(', ')}`);
+      const lined = lines.map(
+        ({ fromText, toText, stepId, workpieces }) => `${fromText}–${toText} ${stepName(stepId)}: ${workpieces.join(', ')}`,
+      );
       const own = event(`${dayNamed(startsOn, day)}-${i + 1}@${boardId}.spare-acre`, fromMin, toMin, boardName, lined.join('\n'));
       const alarm = new ICAL.Component('valarm');
       alarm.updatePropertyWithValue('action', 'DISPLAY');
@@ -75,8 +79,7 @@ function sittingsOf({ day, entries }: SittingsOf): readonly Sitting[] {
   return sittings;
 }
 const minutes = (clock: string): number => Number(clock.slice(0, 2)) * 60 + Number(clock.slice(3));
-const isoStamp = (stamp: string): string =>
-  stamp.replace(/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/, '$1-$2-$3T$4:$5:$6Z');
+const isoStamp = (stamp: string): string => stamp.replace(/^(\d{4})(\d\d)(\d\d)T(\d\d)(\d\d)(\d\d)Z$/, '$1-$2-$3T$4:$5:$6Z');
 /** The builder's own clock, whatever zone that is in. */
 const at = (startsOn: string, atMin: number): ICAL.Time => {
   const whole = Math.round(atMin);
@@ -129,7 +132,8 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
     for (const own of root.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(own);
     for (const component of root.getAllSubcomponents('vevent')) {
       const event = new ICAL.Event(component);
-      const isFree = component.getFirstPropertyValue('transp') === 'TRANSPARENT' || component.getFirstPropertyValue('status') === 'CANCELLED';
+      const isFree =
+        component.getFirstPropertyValue('transp') === 'TRANSPARENT' || component.getFirstPropertyValue('status') === 'CANCELLED';
       if (isFree || event.uid?.endsWith('.spare-acre') || event.startDate === null) continue;
       const longMin = event.duration.toSeconds() / 60;
       if (!event.isRecurring()) {

@@ -45,12 +45,18 @@ export function readingsFromCsv(text: string, offsetMin: number): Result<ReadRow
     else if (humidityPct === null) bad.push({ line, message: `“${row[humidity!] ?? ''}” is no humidity` });
     else readings.push({ atMs, airC, humidityPct });
   });
-  if (readings.length === 0) return unreadable(bad[0] === undefined ? 'there is no row under the first line.' : `line ${bad[0].line}: ${bad[0].message}.`);
+  if (readings.length === 0)
+    return unreadable(bad[0] === undefined ? 'there is no row under the first line.' : `line ${bad[0].line}: ${bad[0].message}.`);
   return ok({ readings, bad });
 }
 /** A comma may stand for the point. */
 function numberOf(cell: string | undefined): number | null {
-  const value = Number((cell ?? '').trim().replace(',', '.').replace(/\s*(°C|%)$/, ''));
+  const value = Number(
+    (cell ?? '')
+      .trim()
+      .replace(',', '.')
+      .replace(/\s*(°C|%)$/, ''),
+  );
   return (cell ?? '').trim() === '' || !Number.isFinite(value) ? null : value;
 }
 const MOMENT = /^(\d{4})-(\d\d)-(\d\d)[ T](\d\d):(\d\d)(?::(\d\d)(?:\.\d+)?)?(Z|[+-]\d\d:?\d\d)?$/;
@@ -59,7 +65,9 @@ function momentOf(cell: string, offsetMin: number): number | null {
   if (match === null) return null;
   const [, year, month, day, hour, minute, second = '00', zone] = match;
   const iso = `${year}-${month}-${day}T${hour}:${minute}:${second}`;
-  const unix = Date.parse(zone === undefined ? `${iso}Z` : `${iso}${zone === 'Z' || zone.includes(':') ? zone : `${zone.slice(0, 3)}:${zone.slice(3)}`}`);
+  const unix = Date.parse(
+    zone === undefined ? `${iso}Z` : `${iso}${zone === 'Z' || zone.includes(':') ? zone : `${zone.slice(0, 3)}:${zone.slice(3)}`}`,
+  );
   return Number.isNaN(unix) ? null : zone === undefined ? unix - offsetMin * 60_000 : unix;
 }
 
@@ -67,5 +75,10 @@ function momentOf(cell: string, offsetMin: number): number | null {
 export const readingsCsv = (readings: readonly Judged[]): string =>
   Papa.unparse({
     fields: [...HEADS, 'not used: it'],
-    data: readings.map(({ atMs, airC, humidityPct, fault }) => [new Date(atMs).toISOString(), airC, humidityPct, fault === null ? '' : FAULT_WORDS[fault]]),
+    data: readings.map(({ atMs, airC, humidityPct, fault }) => [
+      new Date(atMs).toISOString(),
+      airC,
+      humidityPct,
+      fault === null ? '' : FAULT_WORDS[fault],
+    ]),
   });

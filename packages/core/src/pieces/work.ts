@@ -66,12 +66,19 @@ function clad({ piece, clads }: MadePiece, catalogue: Catalogue): PieceTask {
     .flatMap(({ adhesiveId }) => (adhesiveId === null ? [] : [adhesiveBy(catalogue, adhesiveId)]))
     .sort((a, b) => b.fullMin - a.fullMin)[0];
   const cautionIds = layings.flatMap((laying) => laying.cautionIds);
-  return slowest === undefined ? { work, wait: NO_WAIT, cure: NO_WAIT, cautionIds, adhesiveId: null } : { work, ...driedOf(slowest), cautionIds };
+  return slowest === undefined
+    ? { work, wait: NO_WAIT, cure: NO_WAIT, cautionIds, adhesiveId: null }
+    : { work, ...driedOf(slowest), cautionIds };
 }
 const NO_WAIT = given('No wait', 0, 'min', 'definition');
 
 /** How long what is glued with it waits. */
-export const driedOf = ({ id, name, handleMin, fullMin }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> & { readonly adhesiveId: string } => ({
+export const driedOf = ({
+  id,
+  name,
+  handleMin,
+  fullMin,
+}: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> & { readonly adhesiveId: string } => ({
   adhesiveId: id,
   wait: estimated(`${name}, until it can be handled`, handleMin, 'min'),
   cure: given(`${name}, until it has cured`, fullMin, 'min', 'catalogue', 'workshop default; the label wins'),

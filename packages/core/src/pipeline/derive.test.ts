@@ -260,9 +260,7 @@ test('chance in the days comes from the seed of the plan and from nothing else',
   const plan = brinefold(CATALOGUE);
   const startsAt = (seed: number) => {
     const { days, steps, spots } = deriveFresh({ ...plan, seed });
-    expect(days.slots, `seed ${seed}`).toEqual(
-      planDays({ ...plan, steps, spots, seed, catalogue: CATALOGUE }).slots,
-    );
+    expect(days.slots, `seed ${seed}`).toEqual(planDays({ ...plan, steps, spots, seed, catalogue: CATALOGUE }).slots);
     return days.slots.map(({ task, startMin }) => `${task.id} ${startMin}`).join();
   };
   // Else any seed would do and nothing was tried.

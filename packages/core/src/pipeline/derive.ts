@@ -63,7 +63,9 @@ const NOT_PLANNED: Days = {
 
 /** Whether something of a board takes water up and gives it off slowly: wood and card. */
 const drinksOf = (substrate: Plan['stack']['substrate'], layers: Plan['stack']['ground'], catalogue: Catalogue): boolean =>
-  [...(substrate === null ? [] : [substrate]), ...layers].some(({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes');
+  [...(substrate === null ? [] : [substrate]), ...layers].some(
+    ({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes',
+  );
 
 /** Everything that follows from a plan, in the order it is reckoned. A stage reads only what it picks; an edit costs the stages that pick what it touched. */
 // prettier-ignore

@@ -60,7 +60,18 @@ export function* earlierOptionsOf(
     if (tally.ready !== null) {
       const won = own.ready === null ? null : reckon(`Won: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
       const costChange = reckon(`More to pay: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
-      options = [...options, { id, name, edit, readyText: tally.readyText, won, costChange, isInTime: plan.calendar.deadline === null ? null : days.late === null }].sort((a, b) => worthOf(b) - worthOf(a));
+      options = [
+        ...options,
+        {
+          id,
+          name,
+          edit,
+          readyText: tally.readyText,
+          won,
+          costChange,
+          isInTime: plan.calendar.deadline === null ? null : days.late === null,
+        },
+      ].sort((a, b) => worthOf(b) - worthOf(a));
     }
     yield { options, done: done + 1, of: ways.length };
   }
@@ -90,21 +101,35 @@ function airWays({ places, drying }: Plan, catalogue: Catalogue): readonly Way[]
   const isCold = by !== 'typed' || place.spells.length > 0 || airC < HEATED.airC - WARMER_C;
   const warmer = Math.min(WARMEST_C, airC + WARMER_C);
   return [
-    ...moved.map(({ id, name }): Way => ({ id: `air-${id}`, name: `Air: ${name}`, edit: { code: 'drying/change', change: { airId: id } } })),
+    ...moved.map(({ id, name }): Way => ({
+      id: `air-${id}`,
+      name: `Air: ${name}`,
+      edit: { code: 'drying/change', change: { airId: id } },
+    })),
     ...(isCold ? [typed('heated', `Heat ${place.name}: ${HEATED.airC} °C, ${HEATED.humidityPct} %`, HEATED)] : []),
     ...(!isCold && warmer > airC ? [typed('warmer', `Warmer: ${warmer} °C`, { airC: warmer })] : []),
     ...(!isCold && humidityPct > DRIER_PCT ? [typed('drier', `Drier: ${DRIER_PCT} % humidity`, { humidityPct: DRIER_PCT })] : []),
     ...places
       .filter(({ id }) => id !== place.id)
-      .map(({ id, name }): Way => ({ id: `place-${id}`, name: `Dry it in: ${name}`, edit: { code: 'drying/change', change: { placeId: id } } })),
-    ...(drying.on === 'floor' ? [{ id: 'shelf', name: 'On a shelf, off the floor', edit: { code: 'drying/change' as const, change: { on: 'shelf' as const } } }] : []),
+      .map(({ id, name }): Way => ({
+        id: `place-${id}`,
+        name: `Dry it in: ${name}`,
+        edit: { code: 'drying/change', change: { placeId: id } },
+      })),
+    ...(drying.on === 'floor'
+      ? [{ id: 'shelf', name: 'On a shelf, off the floor', edit: { code: 'drying/change' as const, change: { on: 'shelf' as const } } }]
+      : []),
   ];
 }
 
 /** More evenings, longer ones, another pair of hands. */
 function handWays({ calendar, people, stack }: Plan): readonly Way[] {
   const weekdays = [1, 2, 3, 4, 5, 6, 7].filter((weekday) => calendar.hours.every((own) => own.weekday !== weekday));
-  const hours = (id: string, name: string, changed: Plan['calendar']['hours']): Way => ({ id, name, edit: { code: 'calendar/hours', hours: changed } });
+  const hours = (id: string, name: string, changed: Plan['calendar']['hours']): Way => ({
+    id,
+    name,
+    edit: { code: 'calendar/hours', hours: changed },
+  });
   return [
     ...weekdays.map((weekday) =>
       hours(
@@ -119,7 +144,13 @@ function handWays({ calendar, people, stack }: Plan): readonly Way[] {
       calendar.hours.map((own) => ({ ...own, toMin: Math.min(DAY_MIN, own.toMin + LONGER_MIN) })),
     ),
     ...(people.length < MOST_PEOPLE
-      ? [{ id: 'hands', name: 'Another pair of hands', edit: { code: 'person/add' as const, person: newPerson(freshId(people), 'A helper') } }]
+      ? [
+          {
+            id: 'hands',
+            name: 'Another pair of hands',
+            edit: { code: 'person/add' as const, person: newPerson(freshId(people), 'A helper') },
+          },
+        ]
       : []),
     ...(stack.weighed
       ? [{ id: 'unweighed', name: 'Not under weights until through', edit: { code: 'stack/weighed' as const, weighed: false } }]
@@ -137,7 +168,9 @@ function glueWays(joints: readonly Joint[], catalogue: Catalogue): readonly Way[
   const own = joints.filter(({ place }) => place.part === 'ground');
   if (own.length === 0) return [];
   const slowest = Math.max(...own.map(({ adhesiveId }) => adhesiveBy(catalogue, adhesiveId).handleMin.value));
-  const isWet = own.some((joint) => glueFit(adhesiveBy(catalogue, joint.adhesiveId), joint.lower, joint.upper, joint.spread, catalogue) !== 'holds');
+  const isWet = own.some(
+    (joint) => glueFit(adhesiveBy(catalogue, joint.adhesiveId), joint.lower, joint.upper, joint.spread, catalogue) !== 'holds',
+  );
   return catalogue.adhesives
     .filter(({ handleMin, spreads }) => (isWet || handleMin.value < slowest) && spreads.includes('full'))
     .filter((adhesive) => own.every(({ lower, upper }) => glueFit(adhesive, lower, upper, 'full', catalogue) === 'holds'))

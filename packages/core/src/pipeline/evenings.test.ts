@@ -33,13 +33,15 @@ describe('better evenings for Brinefold', () => {
     expect(kept.ready!.at.value).toBeCloseTo(best.throughMin, 3);
     const endOf = new Map(kept.slots.map((slot) => [slot.task.id, slot.endMin]));
     for (const { task, startMin } of kept.slots)
-      for (const { taskId, wait } of task.after) expect(startMin).toBeGreaterThanOrEqual(wait.pace.after(endOf.get(taskId)!, wait.stated.value) - 1e-6);
+      for (const { taskId, wait } of task.after)
+        expect(startMin).toBeGreaterThanOrEqual(wait.pace.after(endOf.get(taskId)!, wait.stated.value) - 1e-6);
   });
   test('an order that has everything the wrong way round breaks no wait', () => {
     const { slots } = derive({ ...plan, calendar: { ...plan.calendar, order: best.order.toReversed() } }, CATALOGUE).days;
     const endOf = new Map(slots.map((slot) => [slot.task.id, slot.endMin]));
     for (const { task, startMin } of slots)
-      for (const { taskId, wait } of task.after) expect(startMin).toBeGreaterThanOrEqual(wait.pace.after(endOf.get(taskId)!, wait.stated.value) - 1e-6);
+      for (const { taskId, wait } of task.after)
+        expect(startMin).toBeGreaterThanOrEqual(wait.pace.after(endOf.get(taskId)!, wait.stated.value) - 1e-6);
   });
   test('an order kept for a board that has changed since still plans all of it', () => {
     const order = ['gone-A9', ...best.order.slice(5, 60)];

@@ -83,7 +83,16 @@ const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['st
 });
 
 /** A place as the catalogue starts one; its air in winter until the builder says otherwise. */
-export const newPlace = ({ id, name, kindId, by, airC, humidityPct, flatPlaces, hasExtraction }: Catalogue['starter']['places'][number]): Place => ({
+export const newPlace = ({
+  id,
+  name,
+  kindId,
+  by,
+  airC,
+  humidityPct,
+  flatPlaces,
+  hasExtraction,
+}: Catalogue['starter']['places'][number]): Place => ({
   id,
   name,
   kindId,

@@ -263,7 +263,13 @@ const Place = z.strictObject({
   /** Whole days on which its air is another. */
   spells: listOf(
     z
-      .strictObject({ id: Id, from: StartDate, to: StartDate, airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%') })
+      .strictObject({
+        id: Id,
+        from: StartDate,
+        to: StartDate,
+        airC: within(LIMITS.airC, '°C'),
+        humidityPct: within(LIMITS.humidityPct, '%'),
+      })
       .refine(({ from, to }) => from <= to, 'ends before it begins; a last day that is no earlier than the first would do'),
     { min: 0, max: 24 },
   ),
@@ -376,7 +382,10 @@ const Document = z.strictObject({
     /** What is ordered, by material, adhesive or coating, and when it comes. */
     arrivals: listOf(z.strictObject({ stockId: Id, day: StartDate }), { min: 0, max: 60 }),
     /** When there is no time after all, from a calendar that was read in. */
-    busy: listOf(z.strictObject({ day: StartDate, fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }), { min: 0, max: 1_000 }),
+    busy: listOf(z.strictObject({ day: StartDate, fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }), {
+      min: 0,
+      max: 1_000,
+    }),
     tasks: listOf(Arranged, { min: 0, max: 2_000 }),
   }),
   /** Where the section is cut. */
@@ -442,7 +451,10 @@ export function* missingNames(
     yield { path, message: `got ${said(id)}; a surface of this board (${[...known].slice(0, 6).join(', ')}) would do` };
   }
   const rooms = new Set(places.map(({ id }) => id));
-  for (const [path, id] of [['drying.placeId', drying.placeId] as const, ...driedAt.map((own, i) => [`driedAt.${i}.placeId`, own.placeId] as const)])
+  for (const [path, id] of [
+    ['drying.placeId', drying.placeId] as const,
+    ...driedAt.map((own, i) => [`driedAt.${i}.placeId`, own.placeId] as const),
+  ])
     if (!rooms.has(id)) yield { path, message: `got ${said(id)}; a place of this board (${[...rooms].join(', ')}) would do` };
   const pots = new Set([...stocked, ...paints].map(({ id }) => id));
   const tints = [

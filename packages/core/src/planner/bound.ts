@@ -79,7 +79,13 @@ function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { too
     // Some job of a family carries its set-up, whichever it is.
     setUps: familiesOf(jobs).flatMap((family) =>
       family.every((job) => jobs[job]!.pinnedMin === null && jobs[job]!.may.every((person) => who.includes(person)))
-        ? [{ family, workMin: Math.min(...family.map((job) => jobs[job]!.setUpMin)), headMin: Math.min(...family.map((job) => headMin[job]!)) }]
+        ? [
+            {
+              family,
+              workMin: Math.min(...family.map((job) => jobs[job]!.setUpMin)),
+              headMin: Math.min(...family.map((job) => headMin[job]!)),
+            },
+          ]
         : [],
     ),
     capacity: new Capacity(who.flatMap((person) => people[person]!.windows)),
@@ -96,7 +102,11 @@ function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { too
       for (const { own, setUps, capacity } of groups) {
         const inTurn = [
           ...own.map((job) => ({ head: headMin[job]!, due: dueMin[job]!, work: jobs[job]!.workMin * jobs[job]!.hands })),
-          ...setUps.map(({ family, workMin, headMin: head }) => ({ head, due: Math.max(...family.map((job) => dueMin[job]!)), work: workMin })),
+          ...setUps.map(({ family, workMin, headMin: head }) => ({
+            head,
+            due: Math.max(...family.map((job) => dueMin[job]!)),
+            work: workMin,
+          })),
         ].sort((a, b) => a.due - b.due);
         for (const head of heads) {
           let work = 0;
@@ -239,7 +249,8 @@ function hoursByWho({ people, jobs }: Problem): (job: number) => Ask {
 const LONGEST = new WeakMap<readonly Window[], number>();
 function longestOf(windows: readonly Window[]): number {
   let longest = LONGEST.get(windows);
-  if (longest === undefined) LONGEST.set(windows, (longest = windows.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0)));
+  if (longest === undefined)
+    LONGEST.set(windows, (longest = windows.reduce((most, { fromMin, toMin }) => Math.max(most, toMin - fromMin), 0)));
   return longest;
 }
 /** Times at which so many are there at once. */

@@ -17,7 +17,12 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     const { startMin, endMin, stretches, people: by } = placed[i]!;
     const done = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
     const isWhole = Math.abs(done - job.workMin - job.setUpMin) <= 1e-3;
-    if ((!isWhole && !(Math.abs(done - job.workMin) <= 1e-3 && isSetUp(i))) || stretches[0]?.fromMin !== startMin || stretches.at(-1)?.toMin !== endMin) tell('work', i);
+    if (
+      (!isWhole && !(Math.abs(done - job.workMin) <= 1e-3 && isSetUp(i))) ||
+      stretches[0]?.fromMin !== startMin ||
+      stretches.at(-1)?.toMin !== endMin
+    )
+      tell('work', i);
     if (stretches.length > 1 && !isTooLong(job, longestMin)) tell('work', i);
     if (new Set(by).size !== job.hands || by.some((person) => !job.may.includes(person))) tell('person', i);
     if (startMin < job.notBeforeMin - SLACK_MIN) tell('early', i);
@@ -39,7 +44,12 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     const held = jobs.flatMap((job, i) =>
       job.holds
         .filter((hold) => hold.store === store)
-        .map(({ amount, afterMin, pace }) => ({ job: i, amount, fromMin: placed[i]!.startMin, toMin: pace.after(placed[i]!.endMin, afterMin) })),
+        .map(({ amount, afterMin, pace }) => ({
+          job: i,
+          amount,
+          fromMin: placed[i]!.startMin,
+          toMin: pace.after(placed[i]!.endMin, afterMin),
+        })),
     );
     for (const at of held) {
       const there = held.filter((one) => one.fromMin <= at.fromMin + SLACK_MIN && one.toMin > at.fromMin + SLACK_MIN);

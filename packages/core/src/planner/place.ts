@@ -1,6 +1,17 @@
 import { FreeTime } from './free-time';
 import type { Network } from './network';
-import { type Hold, type Job, type Link, type Placed, type Problem, SLACK_MIN, type Window, isStrict, isTooLong, sittingAt } from './problem';
+import {
+  type Hold,
+  type Job,
+  type Link,
+  type Placed,
+  type Problem,
+  SLACK_MIN,
+  type Window,
+  isStrict,
+  isTooLong,
+  sittingAt,
+} from './problem';
 
 /** What kept a job from starting earlier. @param by the job that did, −1 where none did */
 export interface Reason {
@@ -42,7 +53,13 @@ export class Placer {
   private readonly throughs: number[] = [];
   private isBegun = false;
   /** Set-ups that stand, one after another: by whom, in which sitting, from when on it is done; and the one before of the same family. */
-  private readonly sat: { readonly family: number; readonly person: number; readonly sitting: number; readonly endMin: number; readonly before: number }[] = [];
+  private readonly sat: {
+    readonly family: number;
+    readonly person: number;
+    readonly sitting: number;
+    readonly endMin: number;
+    readonly before: number;
+  }[] = [];
   private readonly lastSat = new Map<number, number>();
 
   constructor(
@@ -99,7 +116,8 @@ export class Placer {
       return failed;
     }
     let throughMin = this.throughs.at(-1) ?? 0;
-    for (const job of jobs) throughMin = Math.max(throughMin, this.problem.jobs[job]!.curePace.after(this.endMin[job]!, this.problem.jobs[job]!.cureMin));
+    for (const job of jobs)
+      throughMin = Math.max(throughMin, this.problem.jobs[job]!.curePace.after(this.endMin[job]!, this.problem.jobs[job]!.cureMin));
     this.stack.push(group);
     this.marks.push(mark);
     this.throughs.push(throughMin);

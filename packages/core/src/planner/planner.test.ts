@@ -108,9 +108,16 @@ describe('rules of a plan, each by hand', () => {
     expect(placed.map(({ startMin, endMin }) => endMin - startMin)).toEqual([110, 110]);
   });
   test('what dries only by day is dry the later the later in the day it was put on', () => {
-    const byDay = hourlyPace(daily(Array.from({ length: 24 }, (_, hour) => ({ airC: hour >= 8 && hour < 20 ? 20 : 0, humidityPct: 50 }))), ({ airC }) => airC / 20, '', '');
+    const byDay = hourlyPace(
+      daily(Array.from({ length: 24 }, (_, hour) => ({ airC: hour >= 8 && hour < 20 ? 20 : 0, humidityPct: 50 }))),
+      ({ airC }) => airC / 20,
+      '',
+      '',
+    );
     // Sixty minutes until eight in the evening are over; the rest of the ninety is the next morning's.
-    const of = problem([job(0.001, { pinnedMin: 1_140 }), job(30)], [link(0, 1, { leastMin: 90, pace: byDay })], { people: [{ windows: evenings(20, 480, 1_320) }] });
+    const of = problem([job(0.001, { pinnedMin: 1_140 }), job(30)], [link(0, 1, { leastMin: 90, pace: byDay })], {
+      people: [{ windows: evenings(20, 480, 1_320) }],
+    });
     expect(starts(of)[1]).toBeCloseTo(DAY + 510, 2);
     expect(boundOf(of, networkOf(of)).throughMin).toBeCloseTo(DAY + 540, 0);
   });
@@ -192,7 +199,10 @@ describe('larger ones', () => {
 
 describe('the checker is no yes-man', () => {
   const of = problem(
-    [job(30, { holds: [{ store: 0, amount: 1, afterMin: 600, pace: CLOCK }] }), job(30, { holds: [{ store: 0, amount: 1, afterMin: 600, pace: CLOCK }] })],
+    [
+      job(30, { holds: [{ store: 0, amount: 1, afterMin: 600, pace: CLOCK }] }),
+      job(30, { holds: [{ store: 0, amount: 1, afterMin: 600, pace: CLOCK }] }),
+    ],
     [link(0, 1, { leastMin: 60 })],
     { stores: [{ capacity: 1 }] },
   );

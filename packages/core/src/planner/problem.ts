@@ -92,5 +92,5 @@ export function sittingAt(windows: readonly Window[], timeMin: number): number {
     else high = middle;
   }
   return low > 0 && windows[low - 1]!.toMin > timeMin - SLACK_MIN ? low - 1 : -1;
-}/** Whether the next job must follow within a time, with no second chance. */
+} /** Whether the next job must follow within a time, with no second chance. */
 export const isStrict = ({ mostMin, orAfterMin }: Link): boolean => mostMin < Infinity && orAfterMin === Infinity;

@@ -71,7 +71,10 @@ export function* improved(problem: Problem, seed: number): Generator<Progress, v
 const isExact = ({ people, links, jobs }: Problem): boolean =>
   people.length === 1 &&
   links.every(({ mostMin }) => mostMin === Infinity) &&
-  jobs.every(({ workMin, setUpMin, pinnedMin }) => setUpMin === 0 && pinnedMin === null && people[0]!.windows.some(({ fromMin, toMin }) => toMin - fromMin >= workMin));
+  jobs.every(
+    ({ workMin, setUpMin, pinnedMin }) =>
+      setUpMin === 0 && pinnedMin === null && people[0]!.windows.some(({ fromMin, toMin }) => toMin - fromMin >= workMin),
+  );
 /** So many windows with a second chance are read in every way. */
 const FEW_WINDOWS = 5;
 

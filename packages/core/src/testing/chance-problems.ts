@@ -38,10 +38,15 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
   const stores = [{ capacity: isSmall ? whole(1, 2) : Math.max(2, Math.ceil(workpieces * 0.6)) }, { capacity: 20 + 10 * whole(0, 3) }];
   const jobs: Job[] = [];
   // Drying goes on by day and hardly by night, in a garage of chance.
-  const hours: DayOfAir = Array.from({ length: 24 }, (_, hour) => ({ airC: 12 + 6 * Math.sin(((hour - 9) / 24) * 2 * Math.PI), humidityPct: 60 }));
+  const hours: DayOfAir = Array.from({ length: 24 }, (_, hour) => ({
+    airC: 12 + 6 * Math.sin(((hour - 9) / 24) * 2 * Math.PI),
+    humidityPct: 60,
+  }));
   const garage = hourlyPace(daily(hours), ({ airC }) => Math.max(0, (airC - 8) / 6), '', '');
   const extra = seeded(seed + 7_919);
-  const setUps = Array.from({ length: steps }, () => (isPlain || extra() < (isSmall ? 0.75 : 0.5) ? 0 : isSmall ? GRID_MIN : 5 + 7 * extra()));
+  const setUps = Array.from({ length: steps }, () =>
+    isPlain || extra() < (isSmall ? 0.75 : 0.5) ? 0 : isSmall ? GRID_MIN : 5 + 7 * extra(),
+  );
   const links: Link[] = [];
   const daytime = Array.from({ length: days }, (_, day) => ({ fromMin: day * DAY_MIN + 600, toMin: day * DAY_MIN + 1_200 }));
   for (let piece = 0; piece < workpieces; piece++) {
@@ -87,13 +92,21 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
           jobs[job] = { ...jobs[job]!, workMin: min(10, 35), may: own, hands, open, holds: [], notBeforeMin: 0 };
         }
       } else if (chance < 0.22)
-        links.push({ from: job - 1, to: job, leastMin: least / 4, mostMin: least / 4 + 60, orAfterMin: Math.max(least, DAY_MIN), pace: CLOCK });
+        links.push({
+          from: job - 1,
+          to: job,
+          leastMin: least / 4,
+          mostMin: least / 4 + 60,
+          orAfterMin: Math.max(least, DAY_MIN),
+          pace: CLOCK,
+        });
       else links.push({ from: job - 1, to: job, leastMin: least, mostMin: Infinity, orAfterMin: Infinity, pace });
     }
   }
   // Now and then two become one.
   for (let piece = 1; piece < workpieces; piece++)
-    if (random() < 0.3) links.push({ from: piece * steps - 1, to: jobs.length - 1, leastMin: 0, mostMin: Infinity, orAfterMin: Infinity, pace: CLOCK });
+    if (random() < 0.3)
+      links.push({ from: piece * steps - 1, to: jobs.length - 1, leastMin: 0, mostMin: Infinity, orAfterMin: Infinity, pace: CLOCK });
   const tidy = links.filter(({ from, to }) => from < to);
   return { people, stores, jobs, links: isSmall ? tidy.map(gridded) : tidy, horizonMin: days * DAY_MIN };
 }

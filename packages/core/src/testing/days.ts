@@ -5,9 +5,18 @@ import { type Calendar, type Plan, newPerson, newPlace } from '../plan';
 import { CATALOGUE } from './plans';
 
 const [ROOM] = CATALOGUE.starter.places;
-type Air = { readonly airC: number; readonly humidityPct: number; readonly airId?: string; readonly on?: 'shelf' | 'floor'; readonly kindId?: string };
+type Air = {
+  readonly airC: number;
+  readonly humidityPct: number;
+  readonly airId?: string;
+  readonly on?: 'shelf' | 'floor';
+  readonly kindId?: string;
+};
 /** A shelf (or floor) in a place with typed air, still unless said. */
-export function aSpot({ airC, humidityPct, airId = 'still', on = 'shelf', kindId = 'room' }: Air, change: Partial<Plan['places'][number]> = {}): Spot {
+export function aSpot(
+  { airC, humidityPct, airId = 'still', on = 'shelf', kindId = 'room' }: Air,
+  change: Partial<Plan['places'][number]> = {},
+): Spot {
   const place = { ...newPlace({ ...ROOM!, kindId, airC, humidityPct }), ...change };
   const drying = { placeId: place.id, on, lies: 'flat' as const, airId };
   return spotsOf({ places: [place], drying, driedAt: [], startsOn: '2026-11-30', airs: {}, catalogue: CATALOGUE }).usual;
@@ -38,7 +47,15 @@ export function aBench(calendar: Calendar, change: Partial<Bench> = {}): Bench {
 const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
 type WorkOn = readonly [workpieceId: string, workMin: number, waitMin: number];
 /** A step whose tasks each take some work and then dry by the clock; without set-up unless said. */
-export function aWorkStep(id: string, tasks: readonly WorkOn[], { setUpMin = 0, asks = {}, spot = aSpot({ airC: 20, humidityPct: 50 }) }: { setUpMin?: number; asks?: Partial<Step['asks']>; spot?: Spot } = {}): Step {
+export function aWorkStep(
+  id: string,
+  tasks: readonly WorkOn[],
+  {
+    setUpMin = 0,
+    asks = {},
+    spot = aSpot({ airC: 20, humidityPct: 50 }),
+  }: { setUpMin?: number; asks?: Partial<Step['asks']>; spot?: Spot } = {},
+): Step {
   return {
     id,
     name: id,

@@ -89,7 +89,10 @@ export const SAMPLE_EDITS = {
   'place/change': ({ plan: { places } }, random) => ({
     code: 'place/change',
     placeId: pick(random, places).id,
-    change: random() < 0.3 ? { spells: [{ id: 'cold', from: '2026-12-01', to: '2026-12-05', airC: 6, humidityPct: 80 }] } : { flatPlaces: whole(random, 1, 9) },
+    change:
+      random() < 0.3
+        ? { spells: [{ id: 'cold', from: '2026-12-01', to: '2026-12-05', airC: 6, humidityPct: 80 }] }
+        : { flatPlaces: whole(random, 1, 9) },
     air: { by: pick(random, ['typed', 'season'] as const), airC: whole(random, 3, 30), humidityPct: whole(random, 30, 90) },
   }),
   'place/remove': ({ plan: { places } }, random) => ({ code: 'place/remove', placeId: pick(random, places).id }),
@@ -102,7 +105,10 @@ export const SAMPLE_EDITS = {
     workpieceId: `A${whole(random, 1, 3)}`,
     spot: random() < 0.3 ? null : { ...drying, placeId: pick(random, places).id, lies: 'edge' },
   }),
-  'person/add': (_, random) => ({ code: 'person/add', person: newPerson(`person-${whole(random, 1, 4)}`, `Helper ${whole(random, 1, 9)}`) }),
+  'person/add': (_, random) => ({
+    code: 'person/add',
+    person: newPerson(`person-${whole(random, 1, 4)}`, `Helper ${whole(random, 1, 9)}`),
+  }),
   'person/change': ({ plan: { people } }, random) => ({
     code: 'person/change',
     personId: pick(random, people).id,
@@ -110,7 +116,10 @@ export const SAMPLE_EDITS = {
   }),
   'person/remove': ({ plan: { people } }, random) => ({ code: 'person/remove', personId: pick(random, people).id }),
   'kit/change': (_, random) => ({ code: 'kit/change', change: { weightsKg: whole(random, 5, 90), fans: whole(random, 0, 3) } }),
-  'calendar/noise': (_, random) => ({ code: 'calendar/noise', noise: random() < 0.3 ? null : { fromMin: 600, toMin: whole(random, 900, 1_300) } }),
+  'calendar/noise': (_, random) => ({
+    code: 'calendar/noise',
+    noise: random() < 0.3 ? null : { fromMin: 600, toMin: whole(random, 900, 1_300) },
+  }),
   'calendar/replan': (_, random) => ({
     code: 'calendar/replan',
     notBefore: random() < 0.3 ? null : { day: `2026-12-0${whole(random, 1, 9)}`, atMin: 600 },
@@ -119,7 +128,10 @@ export const SAMPLE_EDITS = {
     code: 'calendar/arrivals',
     arrivals: [{ stockId: pick(random, CATALOGUE.coatings).id, day: `2026-12-1${whole(random, 0, 9)}` }],
   }),
-  'calendar/busy': (_, random) => ({ code: 'calendar/busy', busy: [{ day: `2026-12-0${whole(random, 1, 9)}`, fromMin: 600, toMin: 1_260 }] }),
+  'calendar/busy': (_, random) => ({
+    code: 'calendar/busy',
+    busy: [{ day: `2026-12-0${whole(random, 1, 9)}`, fromMin: 600, toMin: 1_260 }],
+  }),
   'task/arrange': (board, random) => {
     const tasks = derived(board.plan, { offcuts: [], airs: {}, ...board.record }).steps.flatMap((step) => step.tasks);
     if (tasks.length === 0) return null;

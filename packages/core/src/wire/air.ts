@@ -23,7 +23,11 @@ export const NewReadings = z.strictObject({
   readings: z
     .array(
       z.strictObject({
-        atMs: z.number().int().min(Date.UTC(2000, 0, 1)).max(Date.UTC(2100, 0, 1)),
+        atMs: z
+          .number()
+          .int()
+          .min(Date.UTC(2000, 0, 1))
+          .max(Date.UTC(2100, 0, 1)),
         airC: z.number().min(-200).max(200),
         humidityPct: z.number().min(-50).max(200),
       }),

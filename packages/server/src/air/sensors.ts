@@ -50,7 +50,11 @@ const asReading = ({ at, heard_at, air_c, humidity_pct }: ReadingRow): Sensor['r
 
 /** The thermo-hygrometer that ships, with a week behind it; nothing where it is there already. */
 export async function addSimulated(db: Knex, nowMs: number): Promise<void> {
-  const added = await db('sensors').insert({ id: SIMULATED_ID, name: 'Garage clock', is_simulated: true }).onConflict('id').ignore().returning('id');
+  const added = await db('sensors')
+    .insert({ id: SIMULATED_ID, name: 'Garage clock', is_simulated: true })
+    .onConflict('id')
+    .ignore()
+    .returning('id');
   if (added.length > 0) await tellFrom(db, nowMs - SHOWN_MS, nowMs, 'none');
 }
 
@@ -63,13 +67,11 @@ async function tellFrom(db: Knex, fromMs: number, nowMs: number, plays: Played):
   }
   if (rows.length > 0) await db('readings').insert(rows).onConflict(['sensor_id', 'heard_at']).ignore();
 }
-const rowOf = (sensorId: string, heardMs: number, { atMs, airC, humidityPct }: { readonly atMs: number; readonly airC: number; readonly humidityPct: number }): ReadingRow => ({
-  sensor_id: sensorId,
-  at: new Date(atMs),
-  heard_at: new Date(heardMs),
-  air_c: airC,
-  humidity_pct: humidityPct,
-});
+const rowOf = (
+  sensorId: string,
+  heardMs: number,
+  { atMs, airC, humidityPct }: { readonly atMs: number; readonly airC: number; readonly humidityPct: number },
+): ReadingRow => ({ sensor_id: sensorId, at: new Date(atMs), heard_at: new Date(heardMs), air_c: airC, humidity_pct: humidityPct });
 
 /** Has the simulated one play a fault as if it had begun some hours ago, or none. @returns false where there is no such sensor that can */
 export async function play(db: Knex, sensorId: string, fault: Played, nowMs: number): Promise<boolean> {
@@ -89,7 +91,11 @@ export async function play(db: Knex, sensorId: string, fault: Played, nowMs: num
 export async function poll(db: Knex, nowMs: number): Promise<void> {
   for (const { id, plays } of await db<SensorRow>('sensors').where({ is_simulated: true })) {
     const said = simulated(nowMs, plays);
-    if (said !== null) await db('readings').insert(rowOf(id, nowMs, said)).onConflict(['sensor_id', 'heard_at']).ignore();
+    if (said !== null)
+      await db('readings')
+        .insert(rowOf(id, nowMs, said))
+        .onConflict(['sensor_id', 'heard_at'])
+        .ignore();
   }
   await db<ReadingRow>('readings')
     .where('heard_at', '<', new Date(nowMs - KEPT_MS))

@@ -68,7 +68,9 @@ export const usePlan = defineStore('plan', () => {
   const hears = computed(() => plan.value?.places.some(({ air: { by } }) => by === 'sensor') ?? false);
   watch(hears, (now) => now && air.sensors.length === 0 && void air.load());
   const stock = computed<Stock>((before) =>
-    before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs ? before : { offcuts: offcuts.value, airs: air.airs },
+    before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs
+      ? before
+      : { offcuts: offcuts.value, airs: air.airs },
   );
   watch(stock, (now, before) => {
     const isNone = (one: Stock): boolean => one.offcuts.length === 0 && Object.keys(one.airs).length === 0;

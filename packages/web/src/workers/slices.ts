@@ -122,11 +122,27 @@ function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, reasons }:
     chain: ready?.chain ?? [],
     bound: bound === null ? null : { at: bound.at, text: bound.text },
     handsOn,
-    blocked: blocked.map(({ go: { ofTask, workpieceId, stepId, work }, why }) => ({ taskId: ofTask, workpieceId, stepId, label: work.label, why })),
+    blocked: blocked.map(({ go: { ofTask, workpieceId, stepId, work }, why }) => ({
+      taskId: ofTask,
+      workpieceId,
+      stepId,
+      label: work.label,
+      why,
+    })),
   };
 }
 const drawnSlot = (
-  { task: { id, ofTask, stepId, workpieceId, work, calls, arranged, spot }, stretches, startMin, endMin, nextMin, curedMin, people, slackMin, because }: Slot,
+  {
+    task: { id, ofTask, stepId, workpieceId, work, calls, arranged, spot },
+    stretches,
+    startMin,
+    endMin,
+    nextMin,
+    curedMin,
+    people,
+    slackMin,
+    because,
+  }: Slot,
   why: string,
 ) => ({
   taskId: id,

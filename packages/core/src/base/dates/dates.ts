@@ -22,7 +22,10 @@ const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric',
 const moment = (day: string, atMin: number): Date => new Date(Date.parse(`${day}T00:00:00Z`) + Math.round(atMin) * 60_000);
 
 /** The day so many days after another, `2026-12-12`. */
-export const dayNamed = (startsOn: string, dayCount: number): string => moment(startsOn, dayCount * DAY_MIN).toISOString().slice(0, 10);
+export const dayNamed = (startsOn: string, dayCount: number): string =>
+  moment(startsOn, dayCount * DAY_MIN)
+    .toISOString()
+    .slice(0, 10);
 /** Minutes since midnight before the first day, of a day and a time in it. */
 export const minutesAt = (startsOn: string, { day, atMin }: { readonly day: string; readonly atMin: number }): number =>
   dayAfter(startsOn, day) * DAY_MIN + atMin;

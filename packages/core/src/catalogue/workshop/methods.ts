@@ -163,7 +163,15 @@ export const tools: Catalogue['tools'] = [
     tallestMm: 150,
     fenceMm: 400,
   },
-  { ...BENCH_TOOL, id: 'saw', name: 'Saw', kerfMm: about(3, 2.5, 3.5), mPerMin: about(0.5, 0.3, 0.8), cautionIds: ['saw', 'dust'], isNoisy: true },
+  {
+    ...BENCH_TOOL,
+    id: 'saw',
+    name: 'Saw',
+    kerfMm: about(3, 2.5, 3.5),
+    mPerMin: about(0.5, 0.3, 0.8),
+    cautionIds: ['saw', 'dust'],
+    isNoisy: true,
+  },
   { ...BENCH_TOOL, id: 'shop', name: 'Cut at the shop', kerfMm: about(4, 3, 5), mPerMin: about(2, 1, 4), cautionIds: [], perCutMinor: 80 },
 ];
 
@@ -226,23 +234,62 @@ export const placeKinds: Catalogue['placeKinds'] = [
 ];
 
 export const cautions: Catalogue['cautions'] = [
-  { id: 'blade', name: 'blades', notForChildren: true, text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.' },
-  { id: 'saw', name: 'saws', notForChildren: true, text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.' },
+  {
+    id: 'blade',
+    name: 'blades',
+    notForChildren: true,
+    text: 'Cut away from the hand along a metal rule with a fresh edge; never force it. Young builders with an adult.',
+  },
+  {
+    id: 'saw',
+    name: 'saws',
+    notForChildren: true,
+    text: 'Clamp the board, guard your eyes, and follow the tool’s manual. A timber yard will often cut sheets for you.',
+  },
   { id: 'hot', name: 'hot tools', notForChildren: true, text: 'Hot tip and wire burn. Keep the air moving.' },
-  { id: 'fumes', name: 'fumes of foam', notForChildren: false, text: 'Melting foam gives off styrene fumes: moving air, never a closed room.' },
+  {
+    id: 'fumes',
+    name: 'fumes of foam',
+    notForChildren: false,
+    text: 'Melting foam gives off styrene fumes: moving air, never a closed room.',
+  },
   { id: 'spray', name: 'sprays', notForChildren: true, text: 'Outdoors or under extraction, mask for vapours, no flame.' },
   { id: 'dust', name: 'dust', notForChildren: false, text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
-  { id: 'sensitiser', name: 'polyurethane and other sensitisers', notForChildren: true, text: 'Gloves and moving air; can cause allergy. Read the data sheet.' },
   {
-    id: 'wiring', name: 'wiring', notForChildren: false,
+    id: 'sensitiser',
+    name: 'polyurethane and other sensitisers',
+    notForChildren: true,
+    text: 'Gloves and moving air; can cause allergy. Read the data sheet.',
+  },
+  {
+    id: 'wiring',
+    name: 'wiring',
+    notForChildren: false,
     text: 'Low voltage only: a battery box with a fuse, no bare joints, nothing left on unwatched. Mains only by the qualified.',
   },
-  { id: 'cement', name: 'cement', notForChildren: true, text: 'Cement burns wet skin and eyes: gloves, and wash it off at once. Read the bag.' },
-  { id: 'flame', name: 'alcohol', notForChildren: true, text: 'Alcohol burns: no flame, moving air.' },
-  { id: 'rags', name: 'oily rags', notForChildren: true, text: 'Oily rags can catch fire by themselves: dry them flat outdoors or keep them under water.' },
-  { id: 'magnets', name: 'strong magnets', notForChildren: false, text: 'Strong magnets pinch, and are dangerous if swallowed: keep them from small children.' },
   {
-    id: 'resin', name: 'resin', notForChildren: true,
+    id: 'cement',
+    name: 'cement',
+    notForChildren: true,
+    text: 'Cement burns wet skin and eyes: gloves, and wash it off at once. Read the bag.',
+  },
+  { id: 'flame', name: 'alcohol', notForChildren: true, text: 'Alcohol burns: no flame, moving air.' },
+  {
+    id: 'rags',
+    name: 'oily rags',
+    notForChildren: true,
+    text: 'Oily rags can catch fire by themselves: dry them flat outdoors or keep them under water.',
+  },
+  {
+    id: 'magnets',
+    name: 'strong magnets',
+    notForChildren: false,
+    text: 'Strong magnets pinch, and are dangerous if swallowed: keep them from small children.',
+  },
+  {
+    id: 'resin',
+    name: 'resin',
+    notForChildren: true,
     text: 'Gloves, moving air, and the label’s own ratio and depth limit before ours. Can cause allergy; read the data sheet.',
   },
 ];

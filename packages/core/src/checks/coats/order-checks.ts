@@ -100,7 +100,10 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
         key,
         code: 'coats/uncured',
         severity: 'care',
-        text: [`${coating.name} on ${lower(under)} that has not cured lifts it off again: `, ...(cure === null ? ['in the air there is it never does.'] : ['it takes ', cure, '.'])],
+        text: [
+          `${coating.name} on ${lower(under)} that has not cured lifts it off again: `,
+          ...(cure === null ? ['in the air there is it never does.'] : ['it takes ', cure, '.']),
+        ],
         mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
       };
     } else if (method.onto === 'dry' && coat.before === 'wet') {

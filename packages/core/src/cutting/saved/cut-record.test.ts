@@ -99,7 +99,9 @@ describe('a sheet that is cut', () => {
     const offcuts = [{ id: 'o', materialId: 'xps-foam', thicknessMm: 30, widthMm: 900, depthMm: 450 }];
     const before = derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts }).jobs.find(({ key }) => key === KEY)!;
     const index = before.layout.sheets.findIndex(({ stock }) => stock.offcutId === 'o');
-    const after = derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts, cutSheets: [tickedOff(before, index, 's').cut] }).jobs.find(({ key }) => key === KEY)!;
+    const after = derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts, cutSheets: [tickedOff(before, index, 's').cut] }).jobs.find(
+      ({ key }) => key === KEY,
+    )!;
     expect(after.layout.sheets.filter(({ stock }) => stock.offcutId === 'o').map(isCut)).toEqual([true]);
     expect(after.stock.some(({ offcutId }) => offcutId === 'o')).toBe(false);
     expect(after.cost.value).toBe(before.cost.value);

@@ -12,7 +12,11 @@ export const dayEdits = {
       if (plan.places.every(({ id }) => id !== place.id)) plan.places.push(place as (typeof plan.places)[number]);
     },
   ),
-  'place/change': edit<{ readonly placeId: string; readonly change: Partial<Omit<Place, 'id' | 'air'>>; readonly air?: Partial<Place['air']> }>(
+  'place/change': edit<{
+    readonly placeId: string;
+    readonly change: Partial<Omit<Place, 'id' | 'air'>>;
+    readonly air?: Partial<Place['air']>;
+  }>(
     ({ placeId }, plan) => `Change ${placeName(plan, placeId)}`,
     ({ plan }, { placeId, change, air }) => {
       const place = plan.places.find(({ id }) => id === placeId);

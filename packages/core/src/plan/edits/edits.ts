@@ -12,7 +12,16 @@ import { surfaceEdits } from './surface-edits';
 import { tableEdits } from './table-edits';
 
 /** Every change that can be made to a board, by name: by hand, by a mend, by undoing, from another device. */
-const EDITS = { ...boardEdits, ...dayEdits, ...tableEdits, ...featureEdits, ...pieceEdits, ...surfaceEdits, ...stackEdits, ...cuttingEdits };
+const EDITS = {
+  ...boardEdits,
+  ...dayEdits,
+  ...tableEdits,
+  ...featureEdits,
+  ...pieceEdits,
+  ...surfaceEdits,
+  ...stackEdits,
+  ...cuttingEdits,
+};
 
 type SingleCode = keyof typeof EDITS;
 type ParamsOf<Definition> = Definition extends EditDefinition<infer Params> ? Params : never;

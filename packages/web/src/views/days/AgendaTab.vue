@@ -24,7 +24,10 @@ const workpieceName = (id: string): string => props.names.get(id) ?? id;
 async function print(): Promise<void> {
   const { agendaPdf } = await import('@spare-acre/core/formats');
   const stepName = (id: string): string => stepsById.value.get(id)?.name ?? id;
-  const bytes = await agendaPdf({ boardName: store.plan!.name, agenda: agenda.value, stepName, workpieceName, personName }, await pageFont());
+  const bytes = await agendaPdf(
+    { boardName: store.plan!.name, agenda: agenda.value, stepName, workpieceName, personName },
+    await pageFont(),
+  );
   saveFile(new Blob([bytes as BlobPart], { type: 'application/pdf' }), `${store.plan!.name} evenings`, 'pdf');
 }
 </script>
@@ -50,7 +53,10 @@ async function print(): Promise<void> {
         <td>
           {{ stepsById.get(entry.stepId)?.name }}
           <small v-if="!isAlone" class="who">{{ entry.people.map(personName).join(' and ') }}</small>
-          <span v-for="caution in firstEntries.has(entry) ? (stepsById.get(entry.stepId)?.cautions ?? []) : []" :key="caution" class="caution"
+          <span
+            v-for="caution in firstEntries.has(entry) ? (stepsById.get(entry.stepId)?.cautions ?? []) : []"
+            :key="caution"
+            class="caution"
             >⚠ {{ caution }}</span
           >
         </td>

@@ -39,7 +39,13 @@ function data(): Partial<PlotData>[] {
   const speedAt = (atMin: number): number => hours[Math.min(hours.length - 1, Math.floor(atMin / 60))]!.speed * 100;
   return [
     { x, y: hours.map(({ airC }) => airC), name: 'air, °C', mode: 'lines', line: { color: colour('--clay'), width: 1.6 } },
-    { x, y: hours.map(({ dewC }) => dewC), name: 'dew point, °C', mode: 'lines', line: { color: colour('--slate'), width: 1.4, dash: 'dot' } },
+    {
+      x,
+      y: hours.map(({ dewC }) => dewC),
+      name: 'dew point, °C',
+      mode: 'lines',
+      line: { color: colour('--slate'), width: 1.4, dash: 'dot' },
+    },
     {
       x,
       y: hours.map(({ speed }) => speed * 100),
@@ -74,7 +80,16 @@ function layout(): Partial<Layout> {
     legend: { orientation: 'h', y: -0.14 },
     xaxis: { ...axis, type: 'date', tickformat: '%a %-d' },
     yaxis: { ...axis, title: { text: '°C' } },
-    yaxis2: { ...axis, title: { text: '%' }, overlaying: 'y', side: 'right', showgrid: false, tickmode: 'auto', nticks: 6, range: [0, topPct] },
+    yaxis2: {
+      ...axis,
+      title: { text: '%' },
+      overlaying: 'y',
+      side: 'right',
+      showgrid: false,
+      tickmode: 'auto',
+      nticks: 6,
+      range: [0, topPct],
+    },
     hovermode: 'x',
   };
 }

@@ -51,7 +51,11 @@ const dayTicks = computed(() =>
 const hourTicks = computed(() =>
   props.zoom !== 'evening'
     ? []
-    : Array.from({ length: dayCount.value * 8 }, (_, i) => ({ key: i, at: x.value(i * 180), label: `${String((i % 8) * 3).padStart(2, '0')}` })),
+    : Array.from({ length: dayCount.value * 8 }, (_, i) => ({
+        key: i,
+        at: x.value(i * 180),
+        label: `${String((i % 8) * 3).padStart(2, '0')}`,
+      })),
 );
 const lastOf = computed(() => new Map(props.days.slots.map((slot) => [slot.workpieceId, slot.taskId])));
 const rowOf = computed(() => new Map(props.workpieces.map(({ id }, i) => [id, i])));

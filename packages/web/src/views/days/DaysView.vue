@@ -85,11 +85,13 @@ const blocked = computed(() => {
         </ul>
         <div class="over">
           <p class="quiet key-line">
-            <span class="swatch work"></span> hands on <span class="swatch tended"></span> drying, looked after <span class="swatch dry"></span> drying
-            <span class="swatch chain"></span> decides the date
+            <span class="swatch work"></span> hands on <span class="swatch tended"></span> drying, looked after
+            <span class="swatch dry"></span> drying <span class="swatch chain"></span> decides the date
           </p>
           <div class="btn-group btn-group-sm" role="group" aria-label="Zoom">
-            <BButton v-for="one in ZOOMS" :key="one.id" variant="key" :pressed="zoom === one.id" @click="zoom = one.id">{{ one.name }}</BButton>
+            <BButton v-for="one in ZOOMS" :key="one.id" variant="key" :pressed="zoom === one.id" @click="zoom = one.id">{{
+              one.name
+            }}</BButton>
           </div>
         </div>
         <DayChart
@@ -103,7 +105,13 @@ const blocked = computed(() => {
           @choose="(id) => (chosenId = id)"
           @pin="pin"
         />
-        <TaskCard v-if="chosen !== null" :slot-of="chosen" :is-on-chain="days!.chain.includes(chosen.taskId)" :names="names" @close="chosenId = null" />
+        <TaskCard
+          v-if="chosen !== null"
+          :slot-of="chosen"
+          :is-on-chain="days!.chain.includes(chosen.taskId)"
+          :names="names"
+          @close="chosenId = null"
+        />
         <AgendaTab :names="names" class="mt-3" />
       </template>
       <AirTab v-else-if="sheet === 'air'" />

@@ -46,14 +46,20 @@ async function ask(): Promise<void> {
           <td>{{ option.name }}</td>
           <td class="text-nowrap">
             {{ option.readyText }}
-            <small v-if="option.isInTime !== null" :class="option.isInTime ? 'in-time' : 'quiet'">{{ option.isInTime ? '✓ in time' : 'too late' }}</small>
+            <small v-if="option.isInTime !== null" :class="option.isInTime ? 'in-time' : 'quiet'">{{
+              option.isInTime ? '✓ in time' : 'too late'
+            }}</small>
           </td>
           <td class="num">
             <span v-if="option.won === null">brings a date</span>
             <FigureCell v-else-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not sooner</span>
           </td>
           <td class="num"><FigureCell :figure="option.costChange" /></td>
-          <td><BButton v-if="option.won === null || option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)">Take it</BButton></td>
+          <td>
+            <BButton v-if="option.won === null || option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)"
+              >Take it</BButton
+            >
+          </td>
         </tr>
       </tbody>
     </BTableSimple>

@@ -50,7 +50,8 @@ function done(): void {
           <li v-for="id in choice.taskIds" :key="id">{{ labelOf.get(id)?.label ?? id }}</li>
         </ul>
         <p>
-          <FigureCell :figure="work" /> of work; <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying is under way then.</template
+          <FigureCell :figure="work" /> of work;
+          <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying is under way then.</template
           ><template v-else>nothing of it dries.</template>
         </p>
         <BButton size="sm" variant="key" @click="done">All done just now</BButton>

@@ -53,7 +53,10 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
     return;
   }
   const { readings, bad } = read.value;
-  await heard.add({ name: file.name.replace(/\.csv$/i, '').slice(0, 60), readings: readings.map(({ atMs, ...air }) => ({ atMs: Math.round(atMs), ...air })) });
+  await heard.add({
+    name: file.name.replace(/\.csv$/i, '').slice(0, 60),
+    readings: readings.map(({ atMs, ...air }) => ({ atMs: Math.round(atMs), ...air })),
+  });
   const left = bad.slice(0, 3).map(({ line, message }) => `line ${line}: ${message}`);
   said.value = `${readings.length} readings taken${bad.length > 0 ? `, ${bad.length} left out: ${left.join('; ')}` : ''}.`;
 }
@@ -69,9 +72,9 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
     </h4>
     <p v-if="sensor.state.last !== null">
       Last believed, {{ format(sensor.state.last.atMs, 'EEE d MMM, HH:mm') }}:
-      <FigureCell :figure="celsius(sensor.state.last.airC, 'Air')" />, <FigureCell :figure="percent(sensor.state.last.humidityPct)" />, dew at
-      <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days, {{ sensor.state.lies }} of
-      them not used.
+      <FigureCell :figure="celsius(sensor.state.last.airC, 'Air')" />, <FigureCell :figure="percent(sensor.state.last.humidityPct)" />, dew
+      at <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days,
+      {{ sensor.state.lies }} of them not used.
     </p>
     <p v-else class="quiet">It has said nothing that can be believed; typed air stands in.</p>
     <details v-if="sensor.state.lies > 0">
@@ -96,13 +99,24 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
       </BTableSimple>
     </details>
     <div class="deeds">
-      <ChoiceField v-if="sensor.isSimulated" label="Plays a fault" :value="sensor.plays" :options="plays" @choose="(own) => heard.play(sensor.id, own)" />
+      <ChoiceField
+        v-if="sensor.isSimulated"
+        label="Plays a fault"
+        :value="sensor.plays"
+        :options="plays"
+        @choose="(own) => heard.play(sensor.id, own)"
+      />
       <BButton size="sm" variant="key" @click="heard.poll()">Ask now</BButton>
       <BButton size="sm" variant="key" @click="toFile(sensor)">Readings as CSV</BButton>
       <BButton v-if="!sensor.isSimulated" size="sm" variant="key" @click="heard.remove(sensor.id)">Take out</BButton>
     </div>
   </section>
-  <BFormFile v-model="chosenFile" label="Readings from a file (CSV: time, air °C, humidity %)" accept=".csv,text/csv" @update:model-value="fromFile" />
+  <BFormFile
+    v-model="chosenFile"
+    label="Readings from a file (CSV: time, air °C, humidity %)"
+    accept=".csv,text/csv"
+    @update:model-value="fromFile"
+  />
   <p v-if="said !== ''" role="status">{{ said }}</p>
   <p v-if="fault !== ''" role="alert">{{ fault }}</p>
 </template>

@@ -13,7 +13,11 @@ import type { Slices } from '../../workers/slices';
 import { usePlanTime } from './usePlanTime';
 
 /** One task of the timeline: why it begins when it does, what it may slip, and what can be arranged of it. */
-const props = defineProps<{ slotOf: NonNullable<Slices['days']>['slots'][number]; isOnChain: boolean; names: ReadonlyMap<string, string> }>();
+const props = defineProps<{
+  slotOf: NonNullable<Slices['days']>['slots'][number];
+  isOnChain: boolean;
+  names: ReadonlyMap<string, string>;
+}>();
 const emit = defineEmits<{ close: [] }>();
 const store = usePlan();
 const { now, timeOf } = usePlanTime();
@@ -57,7 +61,9 @@ function pinTime(typed: string): string {
       <NumberField label="Done in" :value="slotOf.goes" unit="goes" :limits="GOES" :take="(goes) => arrange({ goes }, 'Split')" />
     </template>
     <div class="deeds">
-      <BButton v-if="arranged?.pin != null" size="sm" variant="key" @click="arrange({ pin: null }, 'Take the pin off')">Take the pin off</BButton>
+      <BButton v-if="arranged?.pin != null" size="sm" variant="key" @click="arrange({ pin: null }, 'Take the pin off')"
+        >Take the pin off</BButton
+      >
       <template v-if="!slotOf.isDone">
         <BButton size="sm" variant="key" @click="arrange({ pin: at }, 'Pin')">Pin here</BButton>
         <BButton size="sm" variant="key" @click="arrange({ done: now, pin: null }, 'Done')">Done just now</BButton>

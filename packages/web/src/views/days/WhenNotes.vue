@@ -29,7 +29,9 @@ const hoursOn = (weekday: number): string =>
     .filter((h) => h.weekday === weekday)
     .map(({ fromMin, toMin }) => `${clock(fromMin)}–${clock(toMin)}`)
     .join(', ');
-const noise = computed(() => (calendar.value.noise === null ? '' : `${clock(calendar.value.noise.fromMin)}–${clock(calendar.value.noise.toMin)}`));
+const noise = computed(() =>
+  calendar.value.noise === null ? '' : `${clock(calendar.value.noise.fromMin)}–${clock(calendar.value.noise.toMin)}`,
+);
 function setNoise(typed: string): string {
   if (typed.trim() === '') return store.edit({ code: 'calendar/noise', noise: null });
   const read = withHours([{ weekday: 2, fromMin: 0, toMin: 60 }], 1, typed);
@@ -68,7 +70,9 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
 
 <template>
   <section v-if="nowMin > 0 && calendar.notBefore === null" class="behind" data-testid="behind">
-    <p>The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Tick what is done, and plan the rest anew.</p>
+    <p>
+      The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Tick what is done, and plan the rest anew.
+    </p>
     <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Plan anew from now</BButton>
   </section>
   <section v-if="calendar.notBefore !== null">
@@ -104,7 +108,12 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
     <h3>Calendar</h3>
     <BButton variant="key" @click="toCalendar">Evenings as a calendar file</BButton>
     <p class="quiet">Read in again it changes its entries and doubles none; one alarm a sitting.</p>
-    <BFormFile v-model="chosenFile" label="Busy times from a calendar file (ICS)" accept=".ics,text/calendar" @update:model-value="fromCalendar" />
+    <BFormFile
+      v-model="chosenFile"
+      label="Busy times from a calendar file (ICS)"
+      accept=".ics,text/calendar"
+      @update:model-value="fromCalendar"
+    />
     <p v-if="fault !== ''" role="alert">{{ fault }}</p>
     <p v-if="calendar.busy.length > 0" data-testid="busy">
       {{ calendar.busy.length }} busy {{ calendar.busy.length === 1 ? 'time' : 'times' }}

@@ -36,7 +36,10 @@ const BY = [
   { value: 'season', text: 'As usual in a season' },
   { value: 'sensor', text: 'As a thermo-hygrometer says' },
 ] as const;
-const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) => ({ value, text: value[0]!.toUpperCase() + value.slice(1) }));
+const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) => ({
+  value,
+  text: value[0]!.toUpperCase() + value.slice(1),
+}));
 const setDrying = (change: Partial<DryingSpot>): string => store.edit({ code: 'drying/change', change });
 const set = (change: Partial<Omit<Place, 'id' | 'air'>>): string => store.edit({ code: 'place/change', placeId: place.value.id, change });
 const setAir = (air: Partial<Place['air']>): string => store.edit({ code: 'place/change', placeId: place.value.id, change: {}, air });
@@ -50,8 +53,18 @@ function freshId(): string {
 }
 function add(): void {
   const id = freshId();
-  const kind = catalogue.value.placeKinds.find((one) => plan.value.places.every(({ kindId }) => kindId !== one.id)) ?? catalogue.value.placeKinds[0]!;
-  const started = { id, name: kind.name, kindId: kind.id, by: 'season' as const, airC: 15, humidityPct: 60, flatPlaces: 4, hasExtraction: false };
+  const kind =
+    catalogue.value.placeKinds.find((one) => plan.value.places.every(({ kindId }) => kindId !== one.id)) ?? catalogue.value.placeKinds[0]!;
+  const started = {
+    id,
+    name: kind.name,
+    kindId: kind.id,
+    by: 'season' as const,
+    airC: 15,
+    humidityPct: 60,
+    flatPlaces: 4,
+    hasExtraction: false,
+  };
   if (store.edit({ code: 'place/add', place: newPlace(started) }) === '') chosenId.value = id;
 }
 const spell = (change: Partial<Place['spells'][number]>, i: number): string =>
@@ -65,7 +78,9 @@ const elsewhere = computed(() => plan.value.driedAt);
 const other = ref('');
 const free = computed(() => [
   { value: '', text: 'Choose one' },
-  ...props.workpieces.filter(({ id }) => elsewhere.value.every((own) => own.workpieceId !== id)).map(({ id, name }) => ({ value: id, text: name })),
+  ...props.workpieces
+    .filter(({ id }) => elsewhere.value.every((own) => own.workpieceId !== id))
+    .map(({ id, name }) => ({ value: id, text: name })),
 ]);
 function putElsewhere(workpieceId: string): void {
   if (workpieceId === '') return;
@@ -127,13 +142,25 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
       />
       <p v-if="place.air.by === 'sensor'" class="quiet">Typed air stands in where it has said nothing that is believed.</p>
     </template>
-    <NumberField label="Lie flat at once" :value="place.flatPlaces" unit="" :limits="LIMITS.flatPlaces" :take="(flatPlaces) => set({ flatPlaces })" />
+    <NumberField
+      label="Lie flat at once"
+      :value="place.flatPlaces"
+      unit=""
+      :limits="LIMITS.flatPlaces"
+      :take="(flatPlaces) => set({ flatPlaces })"
+    />
     <TickField label="Air is drawn off" :is-on="place.hasExtraction" @toggle="(hasExtraction) => set({ hasExtraction })" />
     <div v-for="(own, i) in place.spells" :key="own.id" class="other" data-testid="spell">
       <DayField label="From" :value="own.from" :take="(from) => spell({ from }, i)" />
       <DayField label="to" :value="own.to" :take="(to) => spell({ to }, i)" />
       <NumberField label="Spell, air" :value="own.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => spell({ airC }, i)" />
-      <NumberField label="Spell, humidity" :value="own.humidityPct" unit="%" :limits="LIMITS.humidityPct" :take="(pct) => spell({ humidityPct: pct }, i)" />
+      <NumberField
+        label="Spell, humidity"
+        :value="own.humidityPct"
+        unit="%"
+        :limits="LIMITS.humidityPct"
+        :take="(pct) => spell({ humidityPct: pct }, i)"
+      />
       <BButton size="sm" variant="key" @click="set({ spells: place.spells.filter((one) => one !== own) })">No such days</BButton>
     </div>
     <div class="deeds">

@@ -19,7 +19,8 @@ const people = computed(() => store.plan!.people);
 const kit = computed(() => store.plan!.kit);
 const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const set = (personId: string, change: Partial<Omit<Person, 'id'>>): string => store.edit({ code: 'person/change', personId, change });
-const hoursText = ({ hours }: Person): string => hours.map(({ weekday, fromMin, toMin }) => `${DAYS[weekday - 1]!} ${clock(fromMin)}–${clock(toMin)}`).join(', ');
+const hoursText = ({ hours }: Person): string =>
+  hours.map(({ weekday, fromMin, toMin }) => `${DAYS[weekday - 1]!} ${clock(fromMin)}–${clock(toMin)}`).join(', ');
 /** `Sat 10:00–12:00, Sun 14-17`, or nothing for whenever the bench is open. */
 function takeHours(person: Person, typed: string): string {
   let hours: Person['hours'] = [];
@@ -75,6 +76,12 @@ function add(): void {
       :limits="LIMITS.weightsKg"
       :take="(weightsKg) => store.edit({ code: 'kit/change', change: { weightsKg } })"
     />
-    <NumberField label="Fans" :value="kit.fans" unit="" :limits="LIMITS.fans" :take="(fans) => store.edit({ code: 'kit/change', change: { fans } })" />
+    <NumberField
+      label="Fans"
+      :value="kit.fans"
+      unit=""
+      :limits="LIMITS.fans"
+      :take="(fans) => store.edit({ code: 'kit/change', change: { fans } })"
+    />
   </section>
 </template>

@@ -13,7 +13,11 @@ export interface AtTime {
 const MINUTE_MS = 60_000;
 
 /** What time it is at the bench, in the plan's own minutes, and there and back. */
-export function usePlanTime(): { readonly nowMin: ComputedRef<number>; readonly now: ComputedRef<AtTime>; readonly timeOf: (planMin: number) => AtTime } {
+export function usePlanTime(): {
+  readonly nowMin: ComputedRef<number>;
+  readonly now: ComputedRef<AtTime>;
+  readonly timeOf: (planMin: number) => AtTime;
+} {
   const store = usePlan();
   const clock = useNow({ interval: MINUTE_MS });
   const now = computed<AtTime>(() => ({

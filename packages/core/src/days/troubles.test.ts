@@ -1,0 +1,162 @@
+import { describe, expect, test } from 'vitest';
+import { type Plan, newPerson, newPlace } from '../plan';
+import { CATALOGUE, aBench, aCalendar, aSpot, aWorkStep, inTurn } from '../testing';
+import type { Bench } from './bench';
+import { planDays } from './days';
+import type { Step } from './step';
+import { troublesOf } from './troubles';
+
+const EVENINGS = aCalendar([1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_260 })));
+const [ROOM] = CATALOGUE.starter.places;
+const garage = (change: Partial<Plan['places'][number]> = {}) => ({
+  ...newPlace({ ...ROOM!, id: 'garage', name: 'Garage', kindId: 'garage', by: 'typed', airC: 12, humidityPct: 60 }),
+  ...change,
+});
+const found = (steps: readonly Step[], change: Partial<Bench> = {}, drinks = false) => {
+  const bench = aBench(change.calendar ?? EVENINGS, change);
+  const days = planDays({ ...bench, steps, seed: 1 });
+  return { days, troubles: troublesOf({ ...bench, steps, slots: days.slots, blocked: days.blocked, relaxed: days.relaxed, drinks }) };
+};
+
+describe('cold', () => {
+  const spells = [{ id: 'a', from: '2026-11-30', to: '2026-12-06', airC: 6, humidityPct: 80 }];
+  const glue = (place: Plan['places'][number]) => [
+    aWorkStep('glue', [['A1', 30, 60]], { asks: { leastC: 8 }, spot: aSpot({ airC: 12, humidityPct: 60 }, place) }),
+  ];
+  test('a spell holds the glue back until the evening after it, and is told with its end', () => {
+    const { days, troubles } = found(glue(garage({ spells })));
+    expect(days.slots[0]!.startMin).toBe(7 * 1_440 + 1_140);
+    expect(troubles).toMatchObject([{ kind: 'cold', placeName: 'Garage', leastC: 8, airC: 6, untilText: 'Mon 7 Dec, 00:00', others: 0 }]);
+  });
+  test('for good it is never, and nothing after it is planned', () => {
+    const steps = inTurn([...glue(garage({ air: { ...garage().air, airC: 5 } })), aWorkStep('paint', [['A1', 30, 60]])]);
+    const { days, troubles } = found(steps);
+    expect(days.ready).toBeNull();
+    expect(days.blocked.map(({ go, why }) => [go.stepId, why])).toEqual([
+      ['glue', 'air'],
+      ['paint', 'after'],
+    ]);
+    expect(troubles).toMatchObject([{ kind: 'cold', untilText: null }]);
+  });
+  test('warm enough: nothing to say', () => expect(found(glue(garage())).troubles).toEqual([]));
+});
+
+describe('who may', () => {
+  const knife = [aWorkStep('cut', [['A1', 30, 0]], { asks: { cautionIds: ['blade'] } })];
+  const child = { ...newPerson('kid', 'Kit'), isChild: true };
+  test('a child alone cuts nothing; with someone else at the bench that one does', () => {
+    expect(found(knife, { people: [child] }).troubles).toMatchObject([{ kind: 'nobody', what: 'cut', names: ['Kit'] }]);
+    const { days, troubles } = found(knife, { people: [child, newPerson('you', 'You')] });
+    expect(troubles).toEqual([]);
+    expect(days.slots[0]!.people).toEqual(['you']);
+  });
+  test('an allergy keeps one off what has that caution, and off nothing else', () => {
+    const allergic = { ...newPerson('a', 'Ada'), avoids: ['sensitiser'] };
+    const steps = [aWorkStep('foam', [['A1', 30, 0]], { asks: { cautionIds: ['sensitiser'] } }), aWorkStep('paint', [['B1', 30, 0]])];
+    const { days } = found(steps, { people: [allergic, newPerson('b', 'Ben')] });
+    expect(days.slots.find(({ task }) => task.stepId === 'foam')!.people).toEqual(['b']);
+    expect(found(steps, { people: [allergic] }).days.blocked.map(({ go }) => go.stepId)).toEqual(['foam']);
+  });
+  test('someone with hours of their own is there in those', () => {
+    const saturdays = { ...newPerson('s', 'Sam'), hours: [{ weekday: 6, fromMin: 600, toMin: 720 }] };
+    expect(found(knife, { people: [saturdays] }).days.slots[0]!.startMin).toBe(5 * 1_440 + 600);
+  });
+});
+
+describe('hours and places', () => {
+  test('noise keeps to its hours; where the bench is only open outside them it finds no time, and that is told', () => {
+    const saw = [aWorkStep('saw', [['A1', 30, 0]], { asks: { isNoisy: true } })];
+    expect(found(saw, { calendar: { ...EVENINGS, noise: { fromMin: 600, toMin: 1_200 } } }).days.slots[0]).toMatchObject({
+      startMin: 1_140,
+      endMin: 1_170,
+    });
+    expect(found(saw, { calendar: { ...EVENINGS, noise: { fromMin: 600, toMin: 1_080 } } }).troubles).toMatchObject([
+      { kind: 'no-time', why: 'none-free' },
+    ]);
+  });
+  test('spraying wants extraction, or a dry day outside', () => {
+    const spray = [aWorkStep('spray', [['A1', 30, 0]], { asks: { isSprayed: true } })];
+    const indoors = { ...newPlace(ROOM!), hasExtraction: false };
+    expect(found(spray, { places: [indoors] }).troubles).toMatchObject([{ kind: 'no-spray' }]);
+    expect(found(spray, { places: [{ ...indoors, hasExtraction: true }] }).troubles).toEqual([]);
+    const outside = (humidityPct: number) =>
+      newPlace({ ...ROOM!, id: 'out', name: 'Outside', kindId: 'outside', humidityPct, hasExtraction: false });
+    const saturdays = aCalendar([{ weekday: 6, fromMin: 600, toMin: 720 }]);
+    expect(found(spray, { places: [indoors, outside(60)], calendar: saturdays }).days.slots[0]!.startMin).toBe(5 * 1_440 + 600);
+    expect(found(spray, { places: [indoors, outside(95)], calendar: saturdays }).troubles).toMatchObject([{ kind: 'no-spray' }]);
+  });
+  test('what is ordered comes first; planned anew nothing begins before', () => {
+    const paint = [aWorkStep('paint', [['A1', 30, 0]], { asks: { stockIds: ['craft-acrylic'] } })];
+    const arrivals = [{ stockId: 'craft-acrylic', day: '2026-12-03' }];
+    expect(found(paint, { calendar: { ...EVENINGS, arrivals } }).days.slots[0]!.startMin).toBe(3 * 1_440 + 1_140);
+    const notBefore = { day: '2026-12-05', atMin: 1_200 };
+    expect(found(paint, { calendar: { ...EVENINGS, notBefore } }).days.slots[0]!.startMin).toBe(5 * 1_440 + 1_200);
+  });
+});
+
+describe('tasks that are arranged', () => {
+  const steps = inTurn([aWorkStep('glue', [['A1', 40, 600]]), aWorkStep('paint', [['A1', 30, 60]]), aWorkStep('wash', [['A1', 20, 0]])]);
+  const arranged = (taskId: string, change: object) => [{ taskId, pin: null, done: null, isSkipped: false, goes: 1, ...change }];
+  const days = (tasks: Bench['calendar']['tasks']) => found(steps, { calendar: { ...EVENINGS, tasks } });
+  test('a pin is kept, and what comes after it waits for it', () => {
+    const { slots } = days(arranged('paint-A1', { pin: { day: '2026-12-05', atMin: 1_150 } })).days;
+    expect(slots.find(({ task }) => task.id === 'paint-A1')).toMatchObject({ startMin: 5 * 1_440 + 1_150, because: { kind: 'pin' } });
+    expect(slots.find(({ task }) => task.id === 'wash-A1')!.startMin).toBe(5 * 1_440 + 1_240);
+  });
+  test('a pin before what it comes after is dry is let go of and told', () => {
+    const { days: own, troubles } = days(arranged('paint-A1', { pin: { day: '2026-11-30', atMin: 1_200 } }));
+    expect(troubles).toMatchObject([{ kind: 'pins', taskIds: ['paint-A1'] }]);
+    expect(own.ready).not.toBeNull();
+  });
+  test('what is left out leaves what comes after it to what was before', () => {
+    const { slots } = days(arranged('paint-A1', { isSkipped: true })).days;
+    expect(slots.map(({ task }) => task.id)).toEqual(['glue-A1', 'wash-A1']);
+    expect(slots[1]!.startMin).toBe(1_440 + 1_140);
+  });
+  test('split in two it is two tasks of half the work, one after the other', () => {
+    const { slots } = days(arranged('glue-A1', { goes: 2 })).days;
+    const [first, second] = slots.filter(({ task }) => task.ofTask === 'glue-A1');
+    expect([first!.task.work.value, second!.task.work.value]).toEqual([20, 20]);
+    expect(second!.startMin).toBeGreaterThanOrEqual(first!.endMin);
+    expect(slots.find(({ task }) => task.id === 'paint-A1')!.startMin).toBeGreaterThanOrEqual(second!.endMin + 600);
+  });
+  test('what was done is done, and the rest goes on from when it was', () => {
+    const { slots } = days(arranged('glue-A1', { done: { day: '2026-12-02', atMin: 1_100 } })).days;
+    expect(slots[0]).toMatchObject({ endMin: 2 * 1_440 + 1_100, because: { kind: 'done' } });
+    expect(slots[1]!.startMin).toBe(3 * 1_440 + 1_140);
+  });
+});
+
+describe('what sets, what moulds, what is wetted', () => {
+  test('what must follow within a time that no evening leaves is told, and planned all the same', () => {
+    const [paste, press] = inTurn([aWorkStep('paste', [['A1', 70, 0]]), aWorkStep('press', [['A1', 80, 0]])]);
+    const most = { ...aWorkStep('x', [['A1', 1, 10]]).tasks[0]!.wait.stated, label: 'Paste, workable for' };
+    const steps = [
+      paste!,
+      { ...press!, tasks: press!.tasks.map((task) => ({ ...task, after: task.after.map((one) => ({ ...one, most })) })) },
+    ];
+    const { days, troubles } = found(steps);
+    expect(troubles).toMatchObject([{ kind: 'too-slow', most: 'Paste, workable for' }]);
+    expect(days.slots).toHaveLength(2);
+  });
+  test('card in damp air for days grows mould; dry air, or foam alone, does not', () => {
+    const wet = (humidityPct: number, drinks = true) =>
+      found(
+        [
+          aWorkStep('paste', [['A1', 30, 4 * 1_440]], {
+            spot: aSpot({ airC: 15, humidityPct }, garage({ air: { ...garage().air, humidityPct } })),
+          }),
+        ],
+        {},
+        drinks,
+      ).troubles.map(({ kind }) => kind);
+    expect([wet(88), wet(60), wet(88, false)]).toEqual([['mould'], [], []]);
+  });
+  test('on a floor under the dew point it gets wet again; on a shelf not', () => {
+    const damp = { ...newPlace({ ...ROOM!, id: 'garage', name: 'Garage', kindId: 'garage', by: 'typed', airC: 10, humidityPct: 90 }) };
+    const spotOn = (on: 'floor' | 'shelf') => aSpot({ airC: 10, humidityPct: 90, on, kindId: 'garage' }, damp);
+    const kinds = (on: 'floor' | 'shelf') =>
+      found([aWorkStep('paste', [['A1', 30, 600]], { spot: spotOn(on) })], { places: [damp] }).troubles.map(({ kind }) => kind);
+    expect([kinds('floor'), kinds('shelf')]).toEqual([['dew'], []]);
+  });
+});
