@@ -38,7 +38,7 @@ describe('what was done on a board', () => {
     const id = await aBoard();
     await call('PUT', `/boards/${id}/cut-sheets/s1`, SHEET);
     const file = (await call('GET', `/boards/${id}/export`)).body;
-    expect(file).toMatchObject({ version: 8, record: { cutSheets: [SHEET] } });
+    expect(file).toMatchObject({ version: 9, record: { cutSheets: [SHEET] } });
     const copy = (await call('POST', '/boards/import', file)).body as { id: string };
     expect(await sheetsOf(copy.id)).toEqual([SHEET]);
   });
@@ -74,7 +74,7 @@ function version3(): object {
       .coats.map(({ id: coatId, methodId, filmMm, coatingId }) => ({ id: coatId, methodId, filmMm, stuffId: coatingId })),
   ]);
   const { saved, ...rest } = cutting;
-  return { ...plan, version: 3, coats: Object.fromEntries(oldCoats) as object, cutting: { ...rest, kept: saved, cut } };
+  return { ...plan, climate: { airC: 20, humidityPct: 50, airId: 'still' }, version: 3, coats: Object.fromEntries(oldCoats) as object, cutting: { ...rest, kept: saved, cut } };
 }
 
 test('ticks in stored plans of version 3 are brought out of them, and a damaged plan is in nobody’s way', async () => {

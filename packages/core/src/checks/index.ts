@@ -12,3 +12,4 @@ export { seamWarnings } from './seam-checks';
 export { bowWarnings, stackWarnings } from './stack-checks';
 export { viewsOf } from './warning';
 export type { Mend, Warning, WarningCode, WarningView } from './warning';
+export type { Elsewhere, Trouble } from './trouble';

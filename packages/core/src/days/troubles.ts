@@ -1,7 +1,7 @@
 import { type Course, humidityAtPct } from '../air';
 import { momentText } from '../base/dates';
 import type { Catalogue } from '../catalogue';
-import type { Elsewhere, Trouble } from '../checks/trouble';
+import type { Elsewhere, Trouble } from '../checks';
 import { type Spot, isTooCold } from '../drying';
 import { type Bench, mayDo, sittingsOf } from './bench';
 import type { Blocked, Relaxed } from './problem';

@@ -1,9 +1,8 @@
 import { type Catalogue, adhesiveBy } from '../catalogue';
-import { newPerson } from '../plan/new-plan';
 import { glueFit } from '../stack/adhesives';
 import type { Joint } from '../stack/joint';
 import type { MakePieces } from '../pieces';
-import type { Plan } from '../plan';
+import { type Plan, newPerson } from '../plan';
 import { type Edit, appliedTo } from '../plan/edits';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { type Figure, DAY_MIN, reckon } from '../base/units';

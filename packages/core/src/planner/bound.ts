@@ -46,7 +46,7 @@ export function boundOf(problem: Problem, network: Network, withinMin = Infinity
   }
   return { throughMin: low, by };
 }
-const ROUNDS = 24;
+const ROUNDS = 16;
 
 interface Earliest {
   readonly startMin: Float64Array;

@@ -168,6 +168,7 @@ describe('opening', () => {
     const bare = ({ spread: _spread, grain: _grain, sealed: _sealed, ...layer }: (typeof stack.ground)[number]) => layer;
     const old = {
       ...rest,
+      climate: { airC: 20, humidityPct: 50, airId: 'still' },
       version: 2,
       name: 'Older draft',
       stack: {
@@ -187,7 +188,7 @@ describe('opening', () => {
     };
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
     const { store } = await anOpenPlan();
-    expect(store.plan).toMatchObject({ version: 8, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+    expect(store.plan).toMatchObject({ version: 9, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
   });
 
   test('a draft that is no sound plan is left alone', async () => {
