@@ -74,7 +74,13 @@ function version3(): object {
       .coats.map(({ id: coatId, methodId, filmMm, coatingId }) => ({ id: coatId, methodId, filmMm, stuffId: coatingId })),
   ]);
   const { saved, ...rest } = cutting;
-  return { ...plan, climate: { airC: 20, humidityPct: 50, airId: 'still' }, version: 3, coats: Object.fromEntries(oldCoats) as object, cutting: { ...rest, kept: saved, cut } };
+  return {
+    ...plan,
+    climate: { airC: 20, humidityPct: 50, airId: 'still' },
+    version: 3,
+    coats: Object.fromEntries(oldCoats) as object,
+    cutting: { ...rest, kept: saved, cut },
+  };
 }
 
 test('ticks in stored plans of version 3 are brought out of them, and a damaged plan is in nobody’s way', async () => {
