@@ -83,7 +83,7 @@ const Adhesive = z.strictObject({
   /** Whether a knife goes cleanly through the cured line. */
   cutsCleanly: z.boolean(),
   /** How it may be laid on, the usual way first. */
-  spreads: z.array(z.enum(['full', 'beads'])).min(1),
+  spreads: z.array(z.enum(['full', 'beads', 'vented'])).min(1),
   /** One bead, in grams a metre; null where it is never laid in beads. */
   beadGPerM: Estimate.nullable(),
   /** A layer thinner than this buckles over it; 0 where none does. */

@@ -64,15 +64,18 @@ function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, unit
   }
 }
 
+const SPREAD_MENDS: Readonly<Record<GlueSpread, string>> = {
+  full: 'Spread it over the whole face',
+  beads: 'Lay it in beads',
+  vented: 'Punch vent holes through the upper sheet',
+};
+
 /** Another way of laying it on, a face left bare, or another adhesive: only what really clears the joint it is offered for. */
 function mendsFor(joint: Joint, current: Adhesive, { layers, catalogue }: Inputs): Mend[] {
   const mends: Mend[] = [];
   for (const spread of current.spreads) {
     if (spread !== joint.spread && works(current, joint, spread, catalogue)) {
-      mends.push({
-        edit: { code: 'glue/set', place: joint.place, spread },
-        label: spread === 'full' ? 'Spread it over the whole face' : 'Lay it in beads',
-      });
+      mends.push({ edit: { code: 'glue/set', place: joint.place, spread }, label: SPREAD_MENDS[spread] });
     }
   }
   const { lowerLayer } = joint;

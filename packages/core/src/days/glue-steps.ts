@@ -133,7 +133,9 @@ function jointWait(joint: Joint, tile: Tile, { spots, weighed, ground, catalogue
   const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
   const spot = spots.at(tile.id);
   if (weighed && joint.place.part === 'ground') return fullGlueWait(adhesive, spot);
-  const isSealedIn = glueFit(adhesive, joint.lower, joint.upper, joint.spread, catalogue) === 'never-dries';
+  const isSealedIn = glueFit(adhesive, joint.lower, joint.upper, 'full', catalogue) === 'never-dries' && joint.spread !== 'beads';
+  // Between vent holes it dries as from a rim.
+  if (joint.spread === 'vented') return glueWait(adhesive, { isSealedIn, halfWidthMm: catalogue.bench.ventPitchMm.value / 2 }, spot);
   const body = joint.landId === null ? undefined : ground.onTile.get(tile.id)!.find(({ land }) => land.id === joint.landId)?.body;
   const { left, top, right, bottom } = body === undefined || isEmpty(body) ? tile.box : regionBox(body);
   return glueWait(adhesive, { isSealedIn, halfWidthMm: Math.min(right - left, bottom - top) / 2 }, spot);

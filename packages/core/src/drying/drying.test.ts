@@ -154,6 +154,7 @@ describe('glue', () => {
     expect(handleMin(250, true) / 1440).toBeCloseTo(6.25, 9);
     expect(handleMin(125, true) / 1440).toBeCloseTo(6.25 / 4, 9);
   });
+  test('between vent holes 60 mm apart it is a matter of hours', () => expect(handleMin(30, true) / 60).toBeCloseTo(24 * 0.09, 6));
   test('too cold for its film it never holds; left until it is through it takes a day', () => {
     expect(handleMin(250, false, { airC: 6 })).toBe(Infinity);
     expect(usualMin(fullGlueWait(white, aSpot(ROOM)))).toBeCloseTo(1440, 9);

@@ -24,8 +24,8 @@ import { RELIEFS, everyGroundKind } from '../surfaces';
 
 /** Faces sealed before anything is glued to them. */
 const Sealed = oneOf(['none', 'top', 'under', 'both']);
-/** Adhesive over the whole face, or in beads with air between them. */
-const Spread = oneOf(['full', 'beads']);
+/** Adhesive over the whole face, in beads with air between them, or over the whole face under a sheet with vent holes. */
+const Spread = oneOf(['full', 'beads', 'vented']);
 /** Which way of the table the grain of a layer runs; null where the builder does not say. */
 const Grain = oneOf(['x', 'y']).nullable();
 

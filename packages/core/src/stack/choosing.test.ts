@@ -32,7 +32,7 @@ describe('the adhesive table', () => {
     expect(holds).toEqual([...holds].sort((a, b) => Number(b) - Number(a)));
     expect(rows).toHaveLength(CATALOGUE.adhesives.length);
     const white = rows.find(({ adhesive }) => adhesive.id === 'white-glue')!;
-    expect([white.fit, white.holdsIn]).toEqual(['never-dries', ['beads']]);
+    expect([white.fit, white.holdsIn]).toEqual(['never-dries', ['beads', 'vented']]);
     expect([white.open.value, white.clamp.value, white.cure.value]).toEqual([8, 45, 1440]);
   });
 });

@@ -367,7 +367,7 @@ export const SAMPLE_EDITS = {
     code: 'glue/set',
     place: random() < 0.5 ? { part: 'raised' } : { part: 'ground', layerId: stack.ground[0]!.id },
     adhesiveId: pick(random, CATALOGUE.adhesives).id,
-    spread: pick(random, ['full', 'beads']),
+    spread: pick(random, ['full', 'beads', 'vented']),
   }),
   'battens/set': (_, random) => ({
     code: 'battens/set',

@@ -34,11 +34,13 @@ export function glueNeeds({
   const ids = [...new Set(joints.map(({ adhesiveId }) => adhesiveId))];
   return ids.map((adhesiveId) => {
     const adhesive = adhesiveBy(catalogue, adhesiveId);
-    const facesOf = (spread: GlueSpread): Figure<'mm²'> =>
+    const facesOf = (spread: 'full' | 'beads'): Figure<'mm²'> =>
       total(
         `${adhesive.name}, ${spread === 'full' ? 'glued faces' : 'faces in beads'}`,
         'mm²',
-        joints.filter((joint) => joint.adhesiveId === adhesiveId && joint.spread === spread).map(({ area }) => area),
+        joints
+          .filter((joint) => joint.adhesiveId === adhesiveId && (joint.spread === 'beads') === (spread === 'beads'))
+          .map(({ area }) => area),
       );
     const [full, beads] = [facesOf('full'), facesOf('beads')];
     if (beads.value === 0) return { adhesiveId, name: adhesive.name, mass: glueMass(adhesive.name, adhesive, full, 'full', catalogue) };
@@ -85,7 +87,7 @@ export function glueFit(adhesive: Adhesive, lower: Face, upper: Face, spread: Gl
   }
   if (faces.some((face) => !adhesive.grips.includes(gripOf(face, catalogue)))) return 'slips';
   if (upper.thicknessMm < adhesive.leastSkinMm) return 'buckles';
-  // Beads leave air beside them for the water to go into.
+  // Beads leave air beside them for the water to go into, vent holes a way out above them.
   if (adhesive.needsWaterPath && spread === 'full' && !faces.some((face) => passesWater(face, catalogue))) return 'never-dries';
   return 'holds';
 }

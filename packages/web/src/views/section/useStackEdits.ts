@@ -24,7 +24,7 @@ export const SEALS: readonly Option<Sealed>[] = [
   { value: 'under', text: 'sealed below' },
   { value: 'both', text: 'sealed both sides' },
 ];
-export const SPREADS: Readonly<Record<GlueSpread, string>> = { full: 'whole face', beads: 'beads' };
+export const SPREADS: Readonly<Record<GlueSpread, string>> = { full: 'whole face', beads: 'beads', vented: 'whole face, vent holes' };
 
 /** What the fields of the stack share: the choices there are, in words, and the door for changes. */
 export function useStackEdits() {
