@@ -94,6 +94,57 @@ describe('hours and places', () => {
   });
 });
 
+describe('room, weights and hands', () => {
+  const two = (change: (task: Step['tasks'][number]) => Partial<Step['tasks'][number]>) => {
+    const step = aWorkStep('glue', [
+      ['A1', 20, 600],
+      ['B1', 20, 600],
+    ]);
+    return [{ ...step, tasks: step.tasks.map((task) => ({ ...task, touch: task.wait, ...change(task) })) }];
+  };
+  const starts = (steps: readonly Step[], change: Partial<Bench> = {}): readonly number[] =>
+    found(steps, change)
+      .days.slots.map(({ startMin }) => startMin)
+      .sort((a, b) => a - b);
+  const oneFlat = [{ ...newPlace(ROOM!), flatPlaces: 1 }];
+  test('one flat place: the second lies down the next evening, and that is told', () => {
+    const steps = two(() => ({ isFlat: true }));
+    expect(starts(steps, { places: oneFlat })).toEqual([1_140, 1_440 + 1_140]);
+    expect(found(steps, { places: oneFlat }).troubles).toMatchObject([{ kind: 'full', what: 'a flat place in Room', count: 1 }]);
+    expect(starts(steps)).toEqual([1_140, 1_160]);
+  });
+  test('on edge once it can be touched it takes no flat place', () => {
+    const onEdge = { ...aSpot({ airC: 20, humidityPct: 50 }, { flatPlaces: 1 }), lies: 'edge' as const };
+    expect(
+      starts(
+        two(() => ({ isFlat: true, spot: onEdge })),
+        { places: oneFlat },
+      ),
+    ).toEqual([1_140, 1_160]);
+  });
+  test('weights for one at a time: the second waits for them', () => {
+    const weighed = two(({ work }) => ({ weights: { ...work, label: 'Weights', value: 40, unit: 'kg' } as never }));
+    expect(starts(weighed, { kit: { weightsKg: 60, fans: 1 } })).toEqual([1_140, 1_440 + 1_140]);
+    expect(starts(weighed, { kit: { weightsKg: 90, fans: 1 } })).toEqual([1_140, 1_160]);
+    // Where there is less than one wants it gets all there is.
+    expect(starts(weighed, { kit: { weightsKg: 10, fans: 1 } })).toEqual([1_140, 1_440 + 1_140]);
+  });
+  test('two hands: only when both are there', () => {
+    const late = { ...newPerson('b', 'Ben'), hours: [{ weekday: 3, fromMin: 1_200, toMin: 1_260 }] };
+    expect(
+      starts(
+        two(() => ({ hands: 2 })),
+        { people: [newPerson('a', 'Ada'), late] },
+      ),
+    ).toEqual([2 * 1_440 + 1_200, 2 * 1_440 + 1_220]);
+  });
+  test('air moved in more places than there are fans is told', () => {
+    const blown = two(() => ({ spot: aSpot({ airC: 20, humidityPct: 50, airId: 'fan' }) }));
+    expect(found(blown, { kit: { weightsKg: 60, fans: 0 } }).troubles).toMatchObject([{ kind: 'fans', wanted: 1, there: 0 }]);
+    expect(found(blown).troubles).toEqual([]);
+  });
+});
+
 describe('tasks that are arranged', () => {
   const steps = inTurn([aWorkStep('glue', [['A1', 40, 600]]), aWorkStep('paint', [['A1', 30, 60]]), aWorkStep('wash', [['A1', 20, 0]])]);
   const arranged = (taskId: string, change: object) => [{ taskId, pin: null, done: null, isSkipped: false, goes: 1, ...change }];

@@ -243,7 +243,11 @@ export class Placer {
       if (again !== null) [ready, kind, by] = [again.readyMin, 'wait', again.by];
       if (!this.handsFor(job, ready)) return { ok: false, job, why: 'no-time' };
       const start = this.startMin[job]!;
-      if (start > ready + SLACK_MIN) [kind, by] = this.behindOf(job, start);
+      if (start > ready + SLACK_MIN) {
+        const behind = this.behindOf(job, start);
+        // That there was no room sent it past a sitting: the closed hours after are not what kept it.
+        if (kind !== 'store' || behind[0] !== 'hours') [kind, by] = behind;
+      }
       const blocked = this.roomFor(job);
       if (blocked !== null) {
         [ready, kind, by] = [blocked.freeMin, 'store', blocked.by];
