@@ -49,6 +49,12 @@ describe('waits between coats', () => {
     expect(waitOf(open(filler, { ...sand, before: 'wet' }), 'light-filler-spread-1')).toBe(0);
     expect(waitOf(open(filler, { ...sand, before: 'cured' }), 'light-filler-spread-1')).toBeGreaterThan(5 * dry);
   });
+  test('what is pressed into wet paste must come while that is workable', () => {
+    const wet = { ...aCoat('fine-sand', 'sprinkle'), before: 'wet' as const };
+    const { steps } = derived(open(filler, wet));
+    const [task] = steps.find(({ id }) => id.startsWith('fine-sand'))!.tasks;
+    expect(task!.after.map(({ taskId, most }) => [taskId, most?.value])).toEqual([[`light-filler-spread-1-${task!.workpieceId}`, 25]]);
+  });
   test('so many goes are so many steps, each dried before the next', () => {
     const ids = derived(open(filler, aCoat('sealing-glue', 'soak', { goes: 3 })))
       .steps.map(({ id }) => id)

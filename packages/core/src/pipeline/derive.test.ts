@@ -244,6 +244,19 @@ function edited(plan: Plan, which: number, x: number, y: number, size: number, w
   }
 }
 
+test('white glue between foam and foam: days from the rim, hours between vent holes', () => {
+  const plan = aBoard();
+  const [ground] = plan.stack.ground;
+  const glued = (spread: 'full' | 'vented'): number => {
+    const upper = { ...ground!, id: 'upper', thicknessMm: 20, glueBelowId: 'white-glue', spread };
+    const { steps } = deriveFresh({ ...plan, stack: { ...plan.stack, ground: [ground!, upper] } });
+    return Math.max(...steps.find(({ id }) => id === 'glue-base')!.tasks.map(({ wait }) => wait.usual!.value));
+  };
+  // A tile of 600 × 400: 24 h at a half-width of 100, so four times that at 200; and 0.3² of it between holes 60 mm apart.
+  expect(glued('full') / 60).toBeCloseTo(4 * 24, 6);
+  expect(glued('vented') / 60).toBeCloseTo(0.09 * 24, 6);
+});
+
 test('left under weights, the ground waits for the full cure of its glue', () => {
   const plan = aBoard();
   const glued = (weighed: boolean) =>

@@ -70,9 +70,18 @@ test('what would bring it forward is each planned anew, the most won first, and 
   expect(options.length).toBeGreaterThan(5);
   const won = options.filter(({ costChange }) => costChange.value === 0).map((option) => option.won!.value);
   expect(won).toEqual([...won].sort((a, b) => b - a));
+  expect(options.every(({ isInTime }) => isInTime === null)).toBe(true);
   const best = options[0]!;
   expect(best.won!.value).toBeGreaterThan(0);
   const { tally } = derive(appliedTo(plan, best.edit), CATALOGUE);
   expect(tally.readyText).toBe(best.readyText);
   expect(options.map(({ id }) => id)).toEqual(expect.arrayContaining(['air-fan', 'warmer', 'longer']));
+});
+
+test('of the ways to bring it forward those that make the day it is wanted for say so', () => {
+  let options: readonly EarlierOption[] = [];
+  const wanted = { ...plan, calendar: { ...plan.calendar, deadline: '2026-12-25' } };
+  for (const progress of earlierOptionsOf(wanted, CATALOGUE, undefined, makePieces)) options = progress.options;
+  for (const { isInTime, edit } of [options.find((one) => one.isInTime === true)!, options.find((one) => one.isInTime === false)!])
+    expect(derive(appliedTo(wanted, edit), CATALOGUE).days.late === null).toBe(isInTime);
 });

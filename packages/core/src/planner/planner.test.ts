@@ -121,6 +121,19 @@ describe('rules of a plan, each by hand', () => {
     expect(starts(of)[1]).toBeCloseTo(DAY + 510, 2);
     expect(boundOf(of, networkOf(of)).throughMin).toBeCloseTo(DAY + 540, 0);
   });
+  test('what cures only by day is through by day, and no bound says sooner', () => {
+    const byDay = hourlyPace(
+      daily(Array.from({ length: 24 }, (_, hour) => ({ airC: hour >= 8 && hour < 20 ? 20 : 0, humidityPct: 50 }))),
+      ({ airC }) => airC / 20,
+      '',
+      '',
+    );
+    // Two of the same, an hour each from seven on: the second is begun at eight, and dries from eight in the morning.
+    const cures = job(60, { cureMin: 90, curePace: byDay });
+    const of = problem([cures, cures]);
+    expect(searched(of).best!.throughMin).toBeCloseTo(DAY + 570, 3);
+    expect(boundOf(of, networkOf(of)).throughMin).toBeCloseTo(DAY + 570, 0);
+  });
   test('pinned before what it comes after is done: said, not planned', () => {
     const of = problem([job(30), job(30, { pinnedMin: 1_150 })], [link(0, 1)]);
     expect(searched(of).failed).toMatchObject({ job: 1, why: 'pin' });
