@@ -23,8 +23,8 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   const wanted = page.getByRole('textbox', { name: 'Wanted for' });
   await wanted.fill('2026-12-19');
   await wanted.press('Enter');
-  const late = page.locator('[data-code="days/late"]');
-  await expect(late).toContainText('too late');
+  const late = page.locator('[data-code="days/late"]').first();
+  await expect(late).toContainText(/\d\sd(\s\d+\sh)? too late/);
   const off = page.getByLabel('Days off');
   await off.fill('tomorrow');
   await off.press('Enter');
@@ -40,6 +40,15 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   const told = /\w{3} \d+ \w{3}, \d\d:\d\d/.exec((await first.locator('td').nth(1).textContent())!)![0];
   await first.getByRole('button', { name: 'Take it' }).click();
   await expect(ready).toContainText(told);
+
+  // What would meet a day says so, and taken does.
+  await wanted.fill('2026-12-20');
+  await wanted.press('Enter');
+  await page.getByRole('button', { name: 'Plan each way anew' }).click();
+  const makes = page.getByTestId('earlier').locator('tr', { hasText: '✓ in time' }).first();
+  await expect(makes).toBeVisible({ timeout: 60_000 });
+  await makes.getByRole('button', { name: 'Take it' }).click();
+  await expect(page.locator('[data-code="days/late"]')).toHaveCount(0);
 });
 
 /** The notes of the days on one of their sheets. */
@@ -58,7 +67,7 @@ async function openDays(page: Page, app: App): Promise<void> {
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
 }
 
-test('the garage cooled to 6 °C blocks the glue, says until when and moves the date; a fan and a heated room bring it back, each by what it wins', async ({
+test('the garage cooled to 6 °C blocks the glue, says until when and moves the date; a fan and a heated room bring it back, each by what it wins; where it never is warm enough there is no date', async ({
   page,
   app,
 }) => {
@@ -93,19 +102,16 @@ test('the garage cooled to 6 °C blocks the glue, says until when and moves the 
   await expect(readyOf(page)).toHaveText(told);
   await expect(page.locator('[data-code="air/too-cold"]')).toHaveCount(0);
   expect(told).not.toBe(blocked);
-});
 
-test('in air that never dries it the board is never ready, and that is said; one click brings a date', async ({ page, app }) => {
-  await openDays(page, app);
-  await notes(page, 'Where');
+  // In air that never lets it bind there is no date, and one click brings one.
   await typeIn(page, 'Temperature', '5');
   await expect(page.getByTestId('never')).toBeVisible();
   await expect(page.getByTestId('tally-ready')).toHaveCount(0);
-  await page.locator('[data-code="air/too-cold"]').first().getByRole('button', { name: 'Heat Room to 20 °C' }).click();
-  await expect(page.getByTestId('tally-ready')).toContainText('Dec');
+  await page.locator('[data-code="air/too-cold"]').first().getByRole('button', { name: 'Heat Garage to 20 °C' }).click();
+  await expect(page.getByTestId('tally-ready')).toContainText(/\d\d:\d\d/);
 });
 
-test('a pinned task keeps its place through other changes and a reload; its pin comes off again', async ({ page, app }) => {
+test('a pinned task keeps its place through other changes and a reload, and one that nothing can keep says so', async ({ page, app }) => {
   await openDays(page, app);
   const bar = page.locator('[data-task="cut-base-A1"]').first();
   await bar.focus();
@@ -128,13 +134,10 @@ test('a pinned task keeps its place through other changes and a reload; its pin 
   await expect(card).toContainText('Sat 12 Dec, 10:15');
   await card.getByRole('button', { name: 'Take the pin off' }).click();
   await expect(card).not.toContainText('Pinned there');
-});
 
-test('a pin that nothing can keep says so, and one click takes it off', async ({ page, app }) => {
-  await openDays(page, app);
-  const bar = page.locator('[data-task="glue-base-A1"]').first();
-  await bar.press('Enter');
-  const card = page.getByTestId('task-card');
+  // A pin that nothing can keep says so, and one click takes it off.
+  await page.locator('[data-task="glue-base-A1"]').first().press('Enter');
+  await expect(card).toContainText('Glue the ground, weigh down, A1');
   await card.getByLabel('Pin to day').fill('2026-11-30');
   await card.getByLabel('Pin to day').press('Enter');
   await card.getByLabel('at', { exact: true }).fill('06:00');
@@ -190,19 +193,6 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
     });
   await expect(page.getByRole('status').filter({ hasText: '2 readings taken, 1 left out: line 3' })).toBeVisible();
   await expect(page.locator('section[aria-label="attic"]')).toBeVisible();
-});
-
-test('a day that can not be made says by how much, and what would make it', async ({ page, app }) => {
-  await openDays(page, app);
-  await page.getByRole('textbox', { name: 'Wanted for' }).fill('2026-12-27');
-  await page.getByRole('textbox', { name: 'Wanted for' }).press('Enter');
-  await expect(page.locator('[data-code="days/late"]').first()).toContainText(/ready Wed 30 Dec, .*, 2\sd\s22\sh too late/);
-  await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Sooner' }).click();
-  await page.getByRole('button', { name: 'Plan each way anew' }).click();
-  const makes = page.getByTestId('earlier').locator('tr', { hasText: '✓ in time' }).first();
-  await expect(makes).toBeVisible({ timeout: 60_000 });
-  await makes.getByRole('button', { name: 'Take it' }).click();
-  await expect(page.locator('[data-code="days/late"]')).toHaveCount(0);
 });
 
 test('the evenings go out as a calendar that a parser reads; busy times come in and are kept clear; some minutes now are well spent', async ({

@@ -1,13 +1,8 @@
+import type { Run } from '../air';
 import type { Calendar } from '../plan';
 
-/** A run of time, minutes since midnight before the first day. */
-export interface Window {
-  readonly fromMin: number;
-  readonly toMin: number;
-}
-
 /** Hours of one weekday, in order; those that touch or overlap count once. @param weekday 1 Monday … 7 Sunday */
-export function hoursOn(hours: Calendar['hours'], weekday: number): readonly Window[] {
+export function hoursOn(hours: Calendar['hours'], weekday: number): readonly Run[] {
   const own = hours.filter((h) => h.weekday === weekday).sort((a, b) => a.fromMin - b.fromMin);
   const merged: { fromMin: number; toMin: number }[] = [];
   for (const { fromMin, toMin } of own) {

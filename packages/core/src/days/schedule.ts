@@ -1,7 +1,7 @@
+import type { Run } from '../air';
 import { type Placed, type Problem, type Progress, type Reason, earliestOf, networkOf, quick } from '../planner';
 import type { Bench, Never } from './bench';
 import type { Go } from './arranged';
-import type { Window } from './calendar';
 import { NOTHING_RELAXED, type Relaxed, type Work, workOf } from './problem';
 import type { After, Step } from './step';
 
@@ -31,7 +31,7 @@ export type Because =
 export interface Slot {
   readonly task: Go;
   /** One stretch of work, or several when the task is longer than any evening. */
-  readonly stretches: readonly Window[];
+  readonly stretches: readonly Run[];
   readonly startMin: number;
   readonly endMin: number;
   /** Set-up and clean-up that it carries for its sitting. */

