@@ -37,14 +37,12 @@ test('widening the brine channel by dragging changes area, adhesive, paint and c
   await page.keyboard.press('Control+z');
   await expect(takes.getByLabel('Width')).toHaveValue('62');
 
-  // Evenings are coarse: what is done on time leaves the date as it is, what is not moves it by days.
   const readyBefore = await tally('ready').locator('.figure').textContent();
   await page.locator('[data-feature=channel]').focus();
   await page.keyboard.press('Enter');
   await takes.getByLabel('Width', { exact: true }).fill('110');
   await takes.getByLabel('Width', { exact: true }).press('Enter');
-  await expect(tally('ready').getByTestId('change')).toHaveText(/^[+−].*\d/);
-  expect(await tally('ready').locator('.figure').textContent()).not.toBe(readyBefore);
+  await expect(tally('ready').locator('.figure')).not.toHaveText(readyBefore!);
 });
 
 for (const name of ['sheets', 'mass', 'adhesive', 'paint', 'cost', 'hands-on', 'ready']) {

@@ -50,19 +50,19 @@ test('a mend says what it did, with its undo on it', async ({ page, app }) => {
 
 test('a ready date that moved opens to the task that no longer fitted', async ({ page, app }) => {
   await openBrinefold(page, app);
-  await page.locator('[data-feature=channel]').focus();
-  await page.keyboard.press('Enter');
-  const width = page.getByLabel('Notes').getByLabel('Width', { exact: true });
-  // A wider one takes another sheet, and all is done earlier: back to the narrow one it is late again.
-  await width.fill('110');
-  await width.press('Enter');
+  await page.getByRole('navigation', { name: 'Views' }).getByText('Days').click();
+  const monday = page.getByLabel('Monday');
   const ready = page.getByTestId('tally-ready');
-  await expect(ready).toContainText('Tue 29 Dec');
+  const before = await ready.locator('.figure').textContent();
+  await monday.fill('19:00–21:00');
+  await monday.press('Enter');
+  await expect(ready.locator('.figure')).not.toHaveText(before!);
+  const sooner = (await ready.locator('.figure').textContent())!.trim();
   await expect(ready.getByTestId('change')).toBeHidden({ timeout: 15_000 });
-  await width.fill('62');
-  await width.press('Enter');
+  await monday.fill('');
+  await monday.press('Enter');
   await ready.getByTestId('change').click();
   const why = page.getByTestId('shift');
-  await expect(why).toContainText('instead of Tue 29 Dec, 11:40');
-  await expect(why).toContainText(/no longer fits into \w+.\d+.Dec, where \d+.min at a stretch are left\. It begins on/);
+  await expect(why).toContainText(`instead of ${sooner}`);
+  await expect(why).toContainText(/no longer fits into|can no longer begin on/);
 });

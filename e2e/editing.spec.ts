@@ -111,11 +111,12 @@ test('more bench hours and warmer air bring the ready date nearer; too cold is a
   await page.getByLabel('Wednesday').press('Enter');
   await expect(page.getByRole('alert')).toContainText('“soon” is not a span');
   await page.getByLabel('Wednesday').press('Escape');
+  await page.getByRole('tab', { name: 'Where' }).click();
   await page.getByLabel('Temperature').fill('5');
   await page.getByLabel('Temperature').press('Enter');
-  const warning = page.locator('[data-code="climate/too-cold"]');
+  const warning = page.locator('[data-code="air/too-cold"]');
   await expect(warning).toContainText('never bind');
-  await warning.getByRole('button', { name: 'Work at 15 °C' }).click();
+  await warning.getByRole('button', { name: 'Heat Room to 15 °C' }).click();
   await expect(warning).toHaveCount(0);
 });
 
