@@ -98,7 +98,7 @@ test('the server killed in the middle of an edit: the edit is kept, and saved wh
   await setField(page, 'mound', 'Height', '30');
   await expect(page.getByTestId('save-state')).toHaveText('Server away: kept in this browser');
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Days' }).click();
-  await expect(page.getByRole('heading', { name: 'When' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Days', exact: true })).toBeVisible();
   await page.goBack();
   await app.start();
   await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
