@@ -10,7 +10,7 @@ import { largeTable, nineTiles } from './bench/boards';
 import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
 import { apartRows, coatRows } from './bench/coats';
-import { countedRows, demoEvenings, eveningRows } from './bench/evenings';
+import { countedRows, demoEvenings, eveningRows, quickRows } from './bench/evenings';
 import { pieceRows } from './bench/pieces';
 import { waitRows } from './bench/waits';
 import { ensureWebBuilt } from './setup.mjs';
@@ -102,6 +102,10 @@ ${table(['best there is', 'not the best', 'rightly none', 'a plan missed', 'a ru
 Larger ones, two or three people, drying places, weights, hours, arrivals, wet on wet, windows with a second chance:
 
 ${table(['workshop', 'planned', 'a rule broken', 'over the bound', 'better than the best order by rule'], eveningRows())}
+
+The whole plan of evenings, as it is reckoned at every change:
+
+${table(['board', 'tasks', 'median', '95 %'], quickRows())}
 
 Brinefold:
 

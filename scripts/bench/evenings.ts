@@ -1,11 +1,13 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
-import { betterEvenings } from '@spare-acre/core/days';
+import { betterEvenings, planDays } from '@spare-acre/core/days';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
 import { makePieces } from '@spare-acre/core/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { type Problem, type Progress, Placer, breachesOf, firstOrders, improved, networkOf } from '@spare-acre/core/planner';
 import { chanceProblem, countedOut } from '@spare-acre/core/testing';
+import { crowdedBoard } from './boards';
+import { ms, timed } from './timed';
 
 /** The search's answer after so long, the whole wait counted: orders by rule, bound and all. */
 function searched(problem: Problem, forMs: number): Progress {
@@ -74,6 +76,19 @@ export function eveningRows(): string[][] {
     ]);
   }
   return rows;
+}
+
+/** What is planned at every change: the whole plan of evenings, from the steps on. */
+export function quickRows(): string[][] {
+  return [brinefold(catalogue), crowdedBoard()].map((plan) => {
+    const { steps, spots } = derivePipeline(makePieces, finish)(plan, catalogue);
+    // Another calendar each time: nothing of the last answer is left to use.
+    const { median, p95 } = timed((round) => {
+      const hours = plan.calendar.hours.map((own, i) => (i === 0 ? { ...own, toMin: own.toMin - (round % 20) } : own));
+      planDays({ ...plan, calendar: { ...plan.calendar, hours }, steps, spots, catalogue });
+    });
+    return [plan.name, String(steps.reduce((sum, { tasks }) => sum + tasks.length, 0)), ms(median), ms(p95)];
+  });
 }
 
 /** A demo's own evenings. */

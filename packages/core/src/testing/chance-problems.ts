@@ -85,11 +85,11 @@ export function chanceProblem(seed: number, workpieces: number, steps: number, i
       // Wet on wet, a window with a second chance, or dry as it comes.
       if (chance < 0.12) {
         links.push({ from: job - 1, to: job, leastMin: 0, mostMin: min(20, 90), orAfterMin: Infinity, pace: CLOCK });
-        // A larger workshop is one that can be done: whoever did the first is there for the second.
+        // A larger workshop is one that can be done: whoever did the first is there for the second, and both fit into an evening with their set-ups.
         if (!isSmall) {
           const { may: own, hands, open } = before;
-          jobs[job - 1] = { ...before, workMin: min(10, 35), holds: [] };
-          jobs[job] = { ...jobs[job]!, workMin: min(10, 35), may: own, hands, open, holds: [], notBeforeMin: 0 };
+          jobs[job - 1] = { ...before, workMin: min(10, 25), holds: [] };
+          jobs[job] = { ...jobs[job]!, workMin: min(10, 25), may: own, hands, open, holds: [], notBeforeMin: 0 };
         }
       } else if (chance < 0.22)
         links.push({
