@@ -95,7 +95,7 @@ ${table(['things', 'share'], apartRows())}
 
 ## Evenings
 
-Workshops of chance with every kind of rule, at most eight tasks, against every plan there is on a grid of ten minutes:
+Workshops of chance with every kind of rule but set-ups and air that changes, at most eight tasks, against every plan there is on a grid of ten minutes:
 
 ${table(['best there is', 'not the best', 'rightly none', 'a plan missed', 'a rule broken', 'too many to count'], countedRows())}
 
