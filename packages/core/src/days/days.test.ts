@@ -6,7 +6,7 @@ import { aBench, aCalendar, aWorkStep, inTurn } from '../testing';
 import { agendaOf } from './agenda';
 import { sittingsOf } from './bench';
 import { planDays } from './days';
-import { daysOffFrom, daysOffText, withHours } from './hours';
+import { daysOffFrom, daysOffText, ownHoursFrom, ownHoursText, spanFrom, timeFrom, withHours } from './hours';
 import type { Step } from './step';
 
 /** 2026-11-30 is a Monday. */
@@ -64,6 +64,30 @@ describe('bench hours', () => {
     expect(typed('')).toMatchObject({ ok: true, value: [{ weekday: 4 }, { weekday: 6 }] });
     for (const bad of ['abc', '21:00-19:00', '19:00-19:05', '22-25', '-5']) expect(typed(bad)).toMatchObject({ ok: false });
     expect(withHours([{ weekday: 2, fromMin: 0, toMin: 60 }], 2, '')).toMatchObject({ ok: false });
+  });
+});
+
+describe('hours of one’s own, spans and times of day', () => {
+  test('typed with their days in any order, and written out again', () => {
+    const read = ownHoursFrom('Sunday 14-17, sat 10:00–12:30');
+    expect(read).toEqual({
+      ok: true,
+      value: [
+        { weekday: 6, fromMin: 600, toMin: 750 },
+        { weekday: 7, fromMin: 840, toMin: 1_020 },
+      ],
+    });
+    expect(read.ok && ownHoursText(read.value)).toBe('Sat 10:00–12:30, Sun 14:00–17:00');
+    expect(ownHoursFrom(' ')).toEqual({ ok: true, value: [] });
+  });
+  test.each(['someday 10-12', '10-12', 'Sat', 'Sat 12-10'])('own hours “%s” are refused', (typed) =>
+    expect(ownHoursFrom(typed).ok).toBe(false),
+  );
+  test('a span and a time of day, and what is none', () => {
+    expect(spanFrom('8–21')).toEqual({ ok: true, value: { fromMin: 480, toMin: 1_260 } });
+    expect(timeFrom('7:05')).toEqual({ ok: true, value: 425 });
+    expect(['24:00', '12:60', 'noon', ''].filter((typed) => timeFrom(typed).ok)).toEqual([]);
+    expect(spanFrom('21–8').ok).toBe(false);
   });
 });
 

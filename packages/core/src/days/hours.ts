@@ -1,3 +1,4 @@
+import { clock } from '../base/dates';
 import { DAY_MIN } from '../base/units';
 import type { Calendar } from '../plan';
 import { type Result, fail, ok } from '../base/result';
@@ -24,17 +25,50 @@ export function withHours(hours: Calendar['hours'], weekday: number, typed: stri
   }
   const spans: { weekday: number; fromMin: number; toMin: number }[] = [];
   for (const text of typed.split(',')) {
-    const match = SPAN.exec(text.trim());
-    const [fromMin, toMin] = match === null ? [-1, -1] : [minutes(match[1], match[2]), minutes(match[3], match[4])];
-    if (fromMin < 0 || toMin > DAY_MIN || toMin - fromMin < LEAST_MIN) {
-      return fail({
-        code: 'hours/unreadable',
-        message: `“${text.trim().slice(0, 24)}” is not a span of at least ${LEAST_MIN} minutes; 19:00–21:00 would do.`,
-      });
-    }
-    spans.push({ weekday, fromMin, toMin });
+    const span = spanFrom(text);
+    if (!span.ok) return span;
+    spans.push({ weekday, ...span.value });
   }
   return ok([...others, ...spans].sort((a, b) => a.weekday - b.weekday || a.fromMin - b.fromMin));
+}
+
+/** A run of hours in a day as it is typed: `19:00–21:00`, `10-12:30`. */
+export function spanFrom(typed: string): Result<{ readonly fromMin: number; readonly toMin: number }, HoursProblem> {
+  const match = SPAN.exec(typed.trim());
+  const [fromMin, toMin] = match === null ? [-1, -1] : [minutes(match[1], match[2]), minutes(match[3], match[4])];
+  if (fromMin >= 0 && toMin <= DAY_MIN && toMin - fromMin >= LEAST_MIN) return ok({ fromMin, toMin });
+  return fail({
+    code: 'hours/unreadable',
+    message: `“${typed.trim().slice(0, 24)}” is not a span of at least ${LEAST_MIN} minutes; 19:00–21:00 would do.`,
+  });
+}
+
+const DAY_NAMES = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
+/** Someone's own hours as they are typed: `Sat 10:00–12:00, Sun 14-17`, or nothing for whenever the bench is open. */
+export function ownHoursFrom(typed: string): Result<Calendar['hours'], HoursProblem> {
+  const hours: { weekday: number; fromMin: number; toMin: number }[] = [];
+  for (const part of typed.split(',').map((one) => one.trim())) {
+    if (part === '') continue;
+    const [, day = '', text = ''] = /^([A-Za-z]{3,9})\s+(.+)$/.exec(part) ?? [];
+    const weekday = day === '' ? 0 : DAY_NAMES.findIndex((name) => day.toLowerCase().startsWith(name.toLowerCase())) + 1;
+    if (weekday === 0) return fail({ code: 'hours/unreadable', message: `“${part.slice(0, 24)}” names no day; Sat 10:00–12:00 would do.` });
+    const span = spanFrom(text);
+    if (!span.ok) return span;
+    hours.push({ weekday, ...span.value });
+  }
+  return ok(hours.sort((a, b) => a.weekday - b.weekday || a.fromMin - b.fromMin));
+}
+/** The same written out. */
+export const ownHoursText = (hours: Calendar['hours']): string =>
+  hours.map(({ weekday, fromMin, toMin }) => `${DAY_NAMES[weekday - 1]!} ${clock(fromMin)}–${clock(toMin)}`).join(', ');
+
+/** A time of day as it is typed, minutes since midnight. */
+export function timeFrom(typed: string): Result<number, HoursProblem> {
+  const match = /^(\d{1,2}):(\d\d)$/.exec(typed.trim());
+  const atMin = match === null || Number(match[2]) > 59 ? NaN : minutes(match[1], match[2]);
+  return atMin < DAY_MIN
+    ? ok(atMin)
+    : fail({ code: 'hours/unreadable', message: `“${typed.trim().slice(0, 12)}” is no time of day; 19:30 would do.` });
 }
 
 const minutes = (hour: string | undefined, minute: string | undefined): number => Number(hour) * 60 + Number(minute ?? 0);

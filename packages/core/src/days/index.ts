@@ -5,7 +5,7 @@ export { floorOf, planDays } from './days';
 export type { Days } from './days';
 export { betterEvenings } from './evenings';
 export type { Evenings } from './evenings';
-export { daysOffFrom, daysOffText, withHours } from './hours';
+export { daysOffFrom, daysOffText, ownHoursFrom, ownHoursText, spanFrom, timeFrom, withHours } from './hours';
 export { bestNow } from './now';
 export type { NowChoice } from './now';
 export type { Blocked } from './problem';

@@ -134,6 +134,16 @@ describe('rules of a plan, each by hand', () => {
     expect(searched(of).best!.throughMin).toBeCloseTo(DAY + 570, 3);
     expect(boundOf(of, networkOf(of)).throughMin).toBeCloseTo(DAY + 570, 0);
   });
+  test('the bound knows that hands are taken and that what they leave must cure: by the clock, and at half the pace', () => {
+    const slow = hourlyPace(daily(Array.from({ length: 24 }, () => ({ airC: 10, humidityPct: 50 }))), ({ airC }) => airC / 20, '', '');
+    const bound = (change: Partial<Job>): number => {
+      const of = problem([job(60, change), job(60, change)]);
+      return boundOf(of, networkOf(of), 3 * DAY).throughMin;
+    };
+    // The second ends at nine whoever is first.
+    expect(bound({ cureMin: 600 })).toBeCloseTo(1_260 + 600, 0);
+    expect(bound({ cureMin: 600, curePace: slow })).toBeCloseTo(1_260 + 1_200, 0);
+  });
   test('pinned before what it comes after is done: said, not planned', () => {
     const of = problem([job(30), job(30, { pinnedMin: 1_150 })], [link(0, 1)]);
     expect(searched(of).failed).toMatchObject({ job: 1, why: 'pin' });

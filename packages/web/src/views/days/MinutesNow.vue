@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { given } from '@spare-acre/core/base/units';
+import { atOnce } from '@spare-acre/core/plan/edits';
 import FigureCell from '../../ui/FigureCell.vue';
 import NumberField from '../../ui/NumberField.vue';
 import { usePlan } from '../../document/plan';
@@ -31,10 +32,11 @@ function take(minutes: number): string {
   return '';
 }
 function done(): void {
-  for (const id of choice.value!.taskIds) {
+  const edits = choice.value!.taskIds.map((id) => {
     const { ofTask, label } = labelOf.value.get(id)!;
-    store.edit({ code: 'task/arrange', taskId: ofTask, change: { done: now.value, pin: null }, what: `Done: ${label}` }, 'done-now');
-  }
+    return { code: 'task/arrange' as const, taskId: ofTask, change: { done: now.value, pin: null }, what: `Done: ${label}` };
+  });
+  store.edit(atOnce(edits, 'Done just now'));
 }
 </script>
 

@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { given } from '@spare-acre/core/base/units';
+import { timeFrom } from '@spare-acre/core/days';
 import type { ArrangedTask } from '@spare-acre/core/plan';
 import DayField from '../../ui/DayField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
@@ -35,10 +36,8 @@ const arrange = (change: Partial<Omit<ArrangedTask, 'taskId'>>, what: string): s
   store.edit({ code: 'task/arrange', taskId: props.slotOf.ofTask, change, what: `${what}: ${props.slotOf.label}` });
 const pinDay = (day: string): string => arrange({ pin: { day, atMin: at.value.atMin } }, 'Pin');
 function pinTime(typed: string): string {
-  const match = /^(\d{1,2}):(\d\d)$/.exec(typed.trim());
-  const atMin = match === null ? NaN : Number(match[1]) * 60 + Number(match[2]);
-  if (!(atMin < 1_440) || Number(match![2]) > 59) return `“${typed.slice(0, 12)}” is no time of day; 19:30 would do.`;
-  return arrange({ pin: { day: at.value.day, atMin } }, 'Pin');
+  const read = timeFrom(typed);
+  return read.ok ? arrange({ pin: { day: at.value.day, atMin: read.value } }, 'Pin') : read.problem.message;
 }
 </script>
 

@@ -4,7 +4,7 @@ import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import { clock } from '@spare-acre/core/base/dates';
-import { daysOffFrom, daysOffText, withHours } from '@spare-acre/core/days';
+import { daysOffFrom, daysOffText, spanFrom } from '@spare-acre/core/days';
 import type { Plan } from '@spare-acre/core/plan';
 import DayField from '../../ui/DayField.vue';
 import TextField from '../../ui/TextField.vue';
@@ -34,9 +34,8 @@ const noise = computed(() =>
 );
 function setNoise(typed: string): string {
   if (typed.trim() === '') return store.edit({ code: 'calendar/noise', noise: null });
-  const read = withHours([{ weekday: 2, fromMin: 0, toMin: 60 }], 1, typed);
-  const [span] = read.ok ? read.value : [];
-  return read.ok ? store.edit({ code: 'calendar/noise', noise: { fromMin: span!.fromMin, toMin: span!.toMin } }) : read.problem.message;
+  const read = spanFrom(typed);
+  return read.ok ? store.edit({ code: 'calendar/noise', noise: read.value }) : read.problem.message;
 }
 const skipped = computed(() => calendar.value.tasks.filter(({ isSkipped }) => isSkipped));
 const bringBack = (taskId: string): string =>

@@ -43,9 +43,9 @@ const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) 
 const setDrying = (change: Partial<DryingSpot>): string => store.edit({ code: 'drying/change', change });
 const set = (change: Partial<Omit<Place, 'id' | 'air'>>): string => store.edit({ code: 'place/change', placeId: place.value.id, change });
 const setAir = (air: Partial<Place['air']>): string => store.edit({ code: 'place/change', placeId: place.value.id, change: {}, air });
-function setBy(by: Place['air']['by']): void {
-  if (by === 'sensor' && heard.sensors.length === 0) void heard.load();
-  setAir({ by, ...(by === 'sensor' ? { sensorId: place.value.air.sensorId ?? heard.sensors[0]?.id ?? 'garage-clock' } : {}) });
+async function setBy(by: Place['air']['by']): Promise<void> {
+  if (by === 'sensor' && heard.sensors.length === 0) await heard.load();
+  setAir({ by, ...(by === 'sensor' ? { sensorId: place.value.air.sensorId ?? heard.sensors[0]?.id ?? null } : {}) });
 }
 const sensors = computed(() => heard.sensors.map(({ id, name }) => ({ value: id, text: name })));
 function freshId(): string {

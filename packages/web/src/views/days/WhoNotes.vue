@@ -2,8 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { computed } from 'vue';
-import { clock } from '@spare-acre/core/base/dates';
-import { withHours } from '@spare-acre/core/days';
+import { ownHoursFrom, ownHoursText } from '@spare-acre/core/days';
 import { LIMITS } from '@spare-acre/core/fields';
 import { type Person, newPerson } from '@spare-acre/core/plan';
 import NumberField from '../../ui/NumberField.vue';
@@ -17,23 +16,10 @@ const store = usePlan();
 const cautions = computed(() => useCatalogue().catalogue!.cautions);
 const people = computed(() => store.plan!.people);
 const kit = computed(() => store.plan!.kit);
-const DAYS = ['Mon', 'Tue', 'Wed', 'Thu', 'Fri', 'Sat', 'Sun'];
 const set = (personId: string, change: Partial<Omit<Person, 'id'>>): string => store.edit({ code: 'person/change', personId, change });
-const hoursText = ({ hours }: Person): string =>
-  hours.map(({ weekday, fromMin, toMin }) => `${DAYS[weekday - 1]!} ${clock(fromMin)}–${clock(toMin)}`).join(', ');
-/** `Sat 10:00–12:00, Sun 14-17`, or nothing for whenever the bench is open. */
-function takeHours(person: Person, typed: string): string {
-  let hours: Person['hours'] = [];
-  for (const part of typed.split(',').map((one) => one.trim())) {
-    if (part === '') continue;
-    const [, day = '', span = ''] = /^([A-Za-z]{2,9})\s+(.+)$/.exec(part) ?? [];
-    const weekday = DAYS.findIndex((name) => day.toLowerCase().startsWith(name.toLowerCase())) + 1;
-    if (weekday === 0) return `“${part.slice(0, 24)}” names no day; Sat 10:00–12:00 would do.`;
-    const read = withHours([{ weekday: weekday === 1 ? 2 : 1, fromMin: 0, toMin: 60 }], weekday, span);
-    if (!read.ok) return read.problem.message;
-    hours = [...hours, ...read.value.filter((own) => own.weekday === weekday)];
-  }
-  return set(person.id, { hours });
+function takeHours({ id }: Person, typed: string): string {
+  const read = ownHoursFrom(typed);
+  return read.ok ? set(id, { hours: read.value }) : read.problem.message;
 }
 const avoid = (person: Person, id: string, isOn: boolean): string =>
   set(person.id, { avoids: isOn ? [...person.avoids, id] : person.avoids.filter((own) => own !== id) });
@@ -50,7 +36,7 @@ function add(): void {
   <section v-for="person in people" :key="person.id" :data-person="person.id" :aria-label="person.name">
     <h3>{{ person.name }}</h3>
     <TextField label="Name" :value="person.name" :take="(name) => set(person.id, { name })" />
-    <TextField label="Own hours" :value="hoursText(person)" :take="(typed) => takeHours(person, typed)" />
+    <TextField label="Own hours" :value="ownHoursText(person.hours)" :take="(typed) => takeHours(person, typed)" />
     <TickField label="A child: no blades, hot tools, sprays" :is-on="person.isChild" @toggle="(isChild) => set(person.id, { isChild })" />
     <details>
       <summary>Keeps off{{ person.avoids.length > 0 ? ` (${person.avoids.length})` : '' }}</summary>
