@@ -2,7 +2,9 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { adhesiveBy, airBy, coatingBy, estimated } from '../catalogue';
 import { CATALOGUE, aSpot } from '../testing';
+import { newPlace } from '../plan';
 import { dryingFactor, settingFactor } from './paces';
+import { type Airs, spotsOf } from './spots';
 import { coatWaits, fullGlueWait, glueWait, usualMin } from './waits';
 
 const ROOM = { airC: 20, humidityPct: 50 };
@@ -130,6 +132,40 @@ describe('air that changes', () => {
     const over = pace.after(12 * 60, 120);
     expect(over).toBeGreaterThan((hour - 1) * 60);
     expect(over).toBeLessThanOrEqual(hour * 60);
+  });
+});
+
+describe('where a workpiece dries', () => {
+  const [room, garage] = CATALOGUE.starter.places.map((place) => newPlace(place));
+  const drying = { placeId: room!.id, on: 'shelf', lies: 'flat', airId: 'still' } as const;
+  const spots = spotsOf({
+    places: [room!, garage!],
+    drying,
+    driedAt: [{ workpieceId: 'B1', ...drying, placeId: garage!.id, on: 'floor' }],
+    startsOn: '2026-11-30',
+    airs: {},
+    catalogue: CATALOGUE,
+  });
+  test('one that is put somewhere else dries there, the others with the rest', () => {
+    expect([spots.at('A1'), spots.at('B1')].map(({ place, on }) => [place.id, on])).toEqual([
+      ['room', 'shelf'],
+      ['garage', 'floor'],
+    ]);
+    expect(spots.at('B1').course.at(600).airC).toBeLessThan(spots.at('A1').course.at(600).airC);
+  });
+  test('what a thermo-hygrometer says is its air; silent, what is typed stands in', () => {
+    const air = { ...garage!.air, by: 'sensor' as const, sensorId: 's', airC: 13 };
+    const told = Array.from({ length: 24 }, (_, hour) => ({ airC: hour, humidityPct: 60 }));
+    const at = (airs: Airs): number =>
+      spotsOf({
+        places: [{ ...garage!, air }],
+        drying: { ...drying, placeId: garage!.id },
+        driedAt: [],
+        startsOn: '2026-11-30',
+        airs,
+        catalogue: CATALOGUE,
+      }).usual.course.at(7 * 60).airC;
+    expect([at({ s: told }), at({})]).toEqual([7, 13]);
   });
 });
 
