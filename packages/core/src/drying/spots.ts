@@ -49,7 +49,7 @@ export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: 
     return own;
   };
   const others = new Map(driedAt.map((own) => [own.workpieceId, own]));
-  return { usual: spot(drying), at: (workpieceId) => spot(drying), rooms };
+  return { usual: spot(drying), at: (workpieceId) => spot(others.get(workpieceId) ?? drying), rooms };
 }
 export const kindOfPlace = ({ kindId }: Place, { placeKinds }: Catalogue): PlaceKind => placeKinds.find(({ id }) => id === kindId)!;
 
