@@ -32,7 +32,7 @@ interface DayInputs extends Bench {
 /** Steps into bench hours. */
 export function planDays({ steps, seed, ...bench }: DayInputs): Days {
   const { calendar } = bench;
-  const { slots, work, relaxed } = scheduleWork(steps, bench, calendar.order, seed);
+  const { slots, work, relaxed } = scheduleWork(steps, bench, calendar, seed);
   const isWhole = work.blocked.length === 0;
   const ready = isWhole ? readyOf(slots, calendar) : null;
   const bound = isWhole ? readyOf(earliestAlone(work, bench), calendar) : null;

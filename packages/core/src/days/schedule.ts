@@ -50,8 +50,14 @@ export interface Slot {
 /** Tasks placed in all orders together: as many orders are tried as keep a drag quick. */
 const MOST_PLACED = 800;
 const MOST_ORDERS = 30;
+/** Of those, orders by rule. */
+const FIRST_ORDERS = 4;
 /** So many rules are let go of one after another before the rest is given up. */
 const MOST_RELAXED = 12;
+
+/** Task ids in an order that was found before, and whose time was kept in it; none of either for a board not searched. */
+export type KeptOrder = Pick<Bench['calendar'], 'order' | 'spared'>;
+export const NOTHING_KEPT: KeptOrder = { order: [], spared: [] };
 
 /** A plan of evenings, and what had to be let go of for it. */
 export interface Schedule {
@@ -63,15 +69,17 @@ export interface Schedule {
 /**
  * Every task at the earliest time that all it comes after allow, in the best of some good orders. Where a rule leaves no plan at all it is let go of and told: a pin that can not hold, what sets before the next
  * can be done, a task that finds no time.
- * @param kept order of task ids that was found before; tried beside the others
+ * @param kept an order that was found before; tried beside the others
  */
-export function scheduleWork(steps: readonly Step[], bench: Bench, kept: readonly string[], seed: number): Schedule {
+export function scheduleWork(steps: readonly Step[], bench: Bench, kept: KeptOrder, seed: number): Schedule {
   let relaxed = NOTHING_RELAXED;
   for (let round = 0; ; round++) {
     const work = workOf(steps, bench, relaxed);
     const { problem, open } = work;
-    const tries = Math.max(0, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / Math.max(1, open.length))) - 3);
-    const found = quick(problem, tries, seed, priorityOf(open, kept));
+    const tries = Math.max(0, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / Math.max(1, open.length))) - FIRST_ORDERS);
+    const priority = priorityOf(open, kept.order);
+    const spareMin = bench.people.map(({ id }) => kept.spared.find(({ personId }) => personId === id)?.spareMin ?? 0);
+    const found = quick(problem, tries, seed, priority === null ? null : { priority, spareMin });
     if (found.best !== null || open.length === 0 || round === MOST_RELAXED)
       return { slots: slotsOf(work, bench, found.best?.placed ?? [], found.best?.reasons ?? []), work, relaxed };
     relaxed = without(relaxed, work, found);

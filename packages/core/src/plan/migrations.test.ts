@@ -40,7 +40,7 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(9);
+    expect(version).toBe(10);
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
     expect(stack).toMatchObject({ edges: 'cut-first', battens: null, weighed: false, raised: { crossGrain: true, picks: [] } });
@@ -90,7 +90,7 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
-    expect(checked.value).toMatchObject({ version: 9, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 10, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },

@@ -64,6 +64,10 @@ const MIGRATIONS: readonly Migration[] = [
     }),
   },
   { from: 8, migrate: daysTo9 },
+  {
+    from: 9,
+    migrate: (old) => ({ ...old, version: 10, calendar: isRecord(old['calendar']) ? { ...old['calendar'], spared: [] } : old['calendar'] }),
+  },
 ];
 
 /** One air for everything became the first of several places; whoever builds is one of several people. */

@@ -24,7 +24,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 9,
+    version: 10,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -60,6 +60,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
       daysOff: [],
       deadline: null,
       order: [],
+      spared: [],
       noise: starter.noise,
       notBefore: null,
       arrivals: [],

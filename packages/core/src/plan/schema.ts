@@ -335,7 +335,7 @@ const Piece = z.strictObject({
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(9, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 9` }),
+  version: z.literal(10, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 10` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -375,6 +375,8 @@ const Document = z.strictObject({
     deadline: StartDate.nullable(),
     /** Tasks in an order that was found to be quick; tried beside the others for as long as there is one. */
     order: listOf(text(160), { min: 0, max: 4_000 }),
+    /** In that order, whose time is kept for what only they may do: so much longer something waits that another may do. */
+    spared: listOf(z.strictObject({ personId: Id, spareMin: whole({ min: 1, max: 20_000 }) }), { min: 0, max: 8 }),
     /** What makes noise is done between these; null: at any hour. */
     noise: z.strictObject({ fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }).nullable(),
     /** Nothing that is not done begins before this: the plan was made anew from there. */

@@ -72,22 +72,25 @@ function earliest({ jobs }: Problem, { into }: Network, order: readonly number[]
 /** What is asked of hands and stores between a moment before which jobs cannot begin and one by which they must have ended. */
 function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { tooMuch: (dueMin: Float64Array) => Bound['by'] | null } {
   const heads = thinned([...headMin].sort((a, b) => a - b));
-  const all = people.map((_, i) => i);
-  const groups = (people.length === 1 ? [all] : [all, ...all.map((one) => [one])]).map((who) => ({
-    // Only what nobody else may do counts for these people.
-    own: jobs.flatMap(({ may, pinnedMin }, job) => (pinnedMin === null && may.every((person) => who.includes(person)) ? [job] : [])),
-    // Some job of a family carries its set-up, whichever it is.
-    setUps: familiesOf(jobs).flatMap((family) =>
-      family.every((job) => jobs[job]!.pinnedMin === null && jobs[job]!.may.every((person) => who.includes(person)))
-        ? [
-            {
-              family,
-              workMin: Math.min(...family.map((job) => jobs[job]!.setUpMin)),
-              headMin: Math.min(...family.map((job) => headMin[job]!)),
-            },
-          ]
-        : [],
-    ),
+  const longestIn = people.map(({ windows }) => longestOf(windows));
+  const groups = circlesOf(people.length).map((who) => ({
+    // Of a job that takes several, those it cannot find outside this circle.
+    own: jobs.flatMap(({ may, hands, workMin, pinnedMin }, job) => {
+      const needed = hands - may.filter((person) => !who.includes(person)).length;
+      return pinnedMin === null && needed > 0 ? [{ job, workMin: workMin * needed }] : [];
+    }),
+    // Some job of a family carries its set-up, whichever it is, in each of so many sittings as the family's work takes at least.
+    setUps: familiesOf(jobs).flatMap((family) => {
+      if (!family.every((job) => jobs[job]!.pinnedMin === null && jobs[job]!.may.every((person) => who.includes(person)))) return [];
+      const setUpMin = Math.min(...family.map((job) => jobs[job]!.setUpMin));
+      const longest = Math.max(...who.map((person) => longestOf(people[person]!.windows)));
+      // One that is broken off may bring its set-up along to where it ends.
+      const inOneGo = family.filter((job) => !isTooLong(jobs[job]!, longestIn));
+      const work = inOneGo.reduce((sum, job) => sum + jobs[job]!.workMin, 0);
+      const brought = family.length - inOneGo.length;
+      const sittings = Math.max(1, Math.ceil((work - SLACK_MIN) / Math.max(SLACK_MIN, longest - setUpMin)) - brought);
+      return [{ family, workMin: setUpMin * sittings, headMin: Math.min(...family.map((job) => headMin[job]!)) }];
+    }),
     capacity: new Capacity(who.flatMap((person) => people[person]!.windows)),
   }));
   const held = stores.map((_, store) =>
@@ -101,7 +104,7 @@ function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { too
     tooMuch(dueMin) {
       for (const { own, setUps, capacity } of groups) {
         const inTurn = [
-          ...own.map((job) => ({ head: headMin[job]!, due: dueMin[job]!, work: jobs[job]!.workMin * jobs[job]!.hands })),
+          ...own.map(({ job, workMin }) => ({ head: headMin[job]!, due: dueMin[job]!, work: workMin })),
           ...setUps.map(({ family, workMin, headMin: head }) => ({
             head,
             due: Math.max(...family.map((job) => dueMin[job]!)),
@@ -134,6 +137,15 @@ function asksOf({ jobs, people, stores }: Problem, headMin: Float64Array): { too
       return null;
     },
   };
+}
+
+/** So many people at most are taken together in every way; of more, each alone and all. */
+const FEW_PEOPLE = 4;
+/** Circles of people whose time is added up. */
+function circlesOf(count: number): readonly (readonly number[])[] {
+  const all = Array.from({ length: count }, (_, i) => i);
+  if (count > FEW_PEOPLE) return [all, ...all.map((one) => [one])];
+  return Array.from({ length: 2 ** count - 1 }, (_, bits) => all.filter((one) => (((bits + 1) >> one) & 1) === 1)).toReversed();
 }
 
 /** Jobs that share a set-up, family by family. */

@@ -47,9 +47,17 @@ export class Placer {
   private readonly leastMin: Float64Array;
   /** Who may do each job, those who are wanted least for other jobs first. */
   private readonly may: readonly (readonly number[])[];
+  /** Of a job that takes several, who may do it together. */
+  private readonly circles: readonly (readonly (readonly number[])[])[];
+  private readonly isLong: Uint8Array;
+  /** Jobs that a link gives a second chance: between the two times they may not begin. */
+  private readonly hasGaps: Uint8Array;
+  private readonly markSize: number;
+  /** So much later a job may begin that someone else does instead of them: their time is kept for what nobody else may do. */
+  private spareMin: readonly number[];
   /** Groups that stand, where everything stood before each, and when all is through after it. */
   private readonly stack: number[] = [];
-  private readonly marks: (readonly number[])[] = [];
+  private readonly marks: number[] = [];
   private readonly throughs: number[] = [];
   private isBegun = false;
   /** Set-ups that stand, one after another: by whom, in which sitting, from when on it is done; and the one before of the same family. */
@@ -78,24 +86,32 @@ export class Placer {
     this.held = problem.stores.map(() => ({ from: [], to: [], amount: [], job: [] }));
     this.longestMin = this.free.map(({ longestMin }) => longestMin);
     this.may = mayInTurn(problem);
+    this.circles = problem.jobs.map(({ hands }, job) => (hands === 1 ? [] : chosen(this.may[job]!, hands)));
+    this.spareMin = problem.people.map(() => 0);
+    this.isLong = Uint8Array.from(problem.jobs, (job) => Number(isTooLong(job, this.longestMin)));
+    this.markSize = this.free.length + this.held.length + 1;
+    this.hasGaps = Uint8Array.from(network.into, (own) => Number(own.some(({ mostMin, orAfterMin }) => mostMin < Infinity && orAfterMin < Infinity)));
     this.pinned = problem.jobs.flatMap(({ pinnedMin }, job) => (pinnedMin === null ? [] : [job]));
   }
 
   /**
    * What an order shares with the one before from its beginning on stays as it stands.
-   * @param order of groups, each after those it comes after; @param enoughMin given up as soon as it is sure to be no earlier
+   * @param order of groups, each after those it comes after; @param enoughMin given up as soon as it is sure to be no earlier; @param spareMin of each person, how much later something may begin that another does
    */
-  place(order: readonly number[], enoughMin = Infinity): Outcome {
+  place(order: readonly number[], enoughMin = Infinity, spareMin = this.spareMin): Outcome {
     let same = 0;
-    while (same < this.stack.length && this.stack[same] === order[same]) same++;
+    const isSame = spareMin.every((one, i) => one === this.spareMin[i]);
+    this.spareMin = spareMin;
+    while (isSame && same < this.stack.length && this.stack[same] === order[same]) same++;
     if (!this.isBegun) {
       for (const free of this.free) free.clear();
       // What is pinned takes its time first, whatever the order says.
       for (const job of this.pinned) if (!this.pin(job)) return { ok: false, job, why: 'pin' };
       this.isBegun = true;
     }
-    if (same < this.stack.length) this.backTo(this.marks[same]!);
-    this.stack.length = this.marks.length = this.throughs.length = same;
+    if (same < this.stack.length) this.backTo(same * this.markSize);
+    this.stack.length = this.throughs.length = same;
+    this.marks.length = same * this.markSize;
     let throughMin = same === 0 ? 0 : this.throughs[same - 1]!;
     for (let at = same; at < order.length; at++) {
       const failed = this.push(order[at]!);
@@ -113,13 +129,13 @@ export class Placer {
     const failed = jobs.length === 1 ? this.placeOne(jobs[0]!, 0) : this.placeTogether(jobs);
     if (failed !== null) {
       this.backTo(mark);
+      this.marks.length = mark;
       return failed;
     }
     let throughMin = this.throughs.at(-1) ?? 0;
     for (const job of jobs)
       throughMin = Math.max(throughMin, this.problem.jobs[job]!.curePace.after(this.endMin[job]!, this.problem.jobs[job]!.cureMin));
     this.stack.push(group);
-    this.marks.push(mark);
     this.throughs.push(throughMin);
     return null;
   }
@@ -138,20 +154,28 @@ export class Placer {
       }
     const startMin = this.startMin[jobs[0]!]!;
     this.backTo(mark);
+    this.marks.length = mark;
     return failed === null ? { startMin, wastedMin } : null;
   }
-  private mark(): readonly number[] {
-    return [...this.free.map(({ mark }) => mark), ...this.held.map(({ from }) => from.length), this.sat.length];
+  /** Remembers how everything stands. @returns where in the list of marks, to go back to it by */
+  private mark(): number {
+    const at = this.marks.length;
+    for (const { mark } of this.free) this.marks.push(mark);
+    for (const { from } of this.held) this.marks.push(from.length);
+    this.marks.push(this.sat.length);
+    return at;
   }
-  private backTo(mark: readonly number[]): void {
-    while (this.sat.length > mark.at(-1)!) {
+  private backTo(mark: number): void {
+    let k = mark;
+    for (const free of this.free) free.backTo(this.marks[k++]!);
+    for (const { from, to, amount, job } of this.held) {
+      const length = this.marks[k++]!;
+      if (from.length > length) from.length = to.length = amount.length = job.length = length;
+    }
+    while (this.sat.length > this.marks[k]!) {
       const { family, before } = this.sat.pop()!;
       this.lastSat.set(family, before);
     }
-    this.free.forEach((free, i) => free.backTo(mark[i]!));
-    this.held.forEach(
-      ({ from, to, amount, job }, i) => (from.length = to.length = amount.length = job.length = mark[this.free.length + i]!),
-    );
   }
 
   /** The plan as it stands. */
@@ -163,7 +187,8 @@ export class Placer {
   }
 
   private placeTogether(jobs: readonly number[]): Outcome | null {
-    const before = this.mark();
+    // Where everything stands was marked before the group.
+    const before = this.marks.length - this.markSize;
     for (const job of jobs) this.leastMin[job] = 0;
     for (let attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
       let late: Link | null = null;
@@ -239,7 +264,7 @@ export class Placer {
       return isKept ? null : { ok: false, job, why: 'pin' };
     }
     for (let round = 0; ; round++) {
-      const again = this.afterWindows(job, ready);
+      const again = this.hasGaps[job] === 0 ? null : this.afterWindows(job, ready);
       if (again !== null) [ready, kind, by] = [again.readyMin, 'wait', again.by];
       if (!this.handsFor(job, ready)) return { ok: false, job, why: 'no-time' };
       const start = this.startMin[job]!;
@@ -254,7 +279,7 @@ export class Placer {
         if (ready === Infinity) return { ok: false, job, why: 'no-time' };
         continue;
       }
-      if (this.afterWindows(job, start) === null) break;
+      if (this.hasGaps[job] === 0 || this.afterWindows(job, start) === null) break;
       ready = start;
     }
     this.reasonKind[job] = kind;
@@ -288,9 +313,9 @@ export class Placer {
     this.split[job] = null;
     let best = Infinity;
     if (hands === 1) {
-      const isLong = isTooLong(own, this.longestMin);
+      if (this.isLong[job] === 0) return this.alone(job, own, readyMin);
       for (const person of may) {
-        const at = isLong ? this.inStretches(own, person, readyMin, best) : this.together(own, [person], readyMin, best);
+        const at = this.inStretches(own, person, readyMin, best);
         if (at === null || at.start >= best - SLACK_MIN) continue;
         best = at.start;
         this.by[job] = [person];
@@ -300,7 +325,7 @@ export class Placer {
       }
       return best < Infinity;
     }
-    for (const people of chosen(may, hands)) {
+    for (const people of this.circles[job]!) {
       const at = this.together(own, people, readyMin, best);
       if (at === null || at.start >= best - SLACK_MIN) continue;
       best = at.start;
@@ -309,6 +334,53 @@ export class Placer {
       this.endMin[job] = at.end;
     }
     return best < Infinity;
+  }
+
+  /** When the first of those who may is free for all of a job, within its hours: nearly every job is one of these, so nothing is made anew here. */
+  private alone(job: number, own: Job, readyMin: number): boolean {
+    const { workMin, setUpMin, open } = own;
+    let [best, least] = [Infinity, Infinity];
+    let bestEnd = 0;
+    let by = -1;
+    for (const person of this.may[job]!) {
+      const { from, to } = this.free[person]!;
+      const spare = this.spareMin[person]!;
+      let hour = open === null ? 0 : firstEnding(open, readyMin);
+      for (let i = this.free[person]!.at(readyMin), start = readyMin; i < from.length;) {
+        if (from[i]! > start) start = from[i]!;
+        if (start + spare >= least - SLACK_MIN) break;
+        if (to[i]! - start < workMin - SLACK_MIN) {
+          i++;
+          continue;
+        }
+        const needMin = setUpMin === 0 ? workMin : this.needMin(own, person, start);
+        if (to[i]! - start < needMin - SLACK_MIN) {
+          i++;
+          continue;
+        }
+        if (open !== null) {
+          while (hour < open.length && open[hour]!.toMin - Math.max(start, open[hour]!.fromMin) < needMin - SLACK_MIN) hour++;
+          if (hour === open.length) break;
+          if (open[hour]!.fromMin > start + SLACK_MIN) {
+            start = open[hour]!.fromMin;
+            while (i < to.length && to[i]! <= start + SLACK_MIN) i++;
+            continue;
+          }
+        }
+        least = start + spare;
+        best = start;
+        bestEnd = Math.min(to[i]!, start + needMin);
+        by = person;
+        break;
+      }
+    }
+    if (by < 0) return false;
+    const kept = this.by[job]!;
+    kept.length = 1;
+    kept[0] = by;
+    this.startMin[job] = best;
+    this.endMin[job] = bestEnd;
+    return true;
   }
 
   /** When all of some people are free for all of a job, within its hours. */
@@ -384,8 +456,10 @@ export class Placer {
   }
 
   private roomFor(job: number): { readonly freeMin: number; readonly by: number } | null {
+    const { holds } = this.problem.jobs[job]!;
+    if (holds.length === 0) return null;
     let last: { readonly freeMin: number; readonly by: number } | null = null;
-    for (const hold of this.problem.jobs[job]!.holds) {
+    for (const hold of holds) {
       const blocked = this.roomAt(hold, this.startMin[job]!, this.endMin[job]!);
       if (blocked !== null && (last === null || blocked.freeMin > last.freeMin)) last = blocked;
     }

@@ -144,6 +144,30 @@ describe('rules of a plan, each by hand', () => {
     expect(bound({ cureMin: 600 })).toBeCloseTo(1_260 + 600, 0);
     expect(bound({ cureMin: 600, curePace: slow })).toBeCloseTo(1_260 + 1_200, 0);
   });
+  test('the bound knows that carrying in twos takes the hours of whoever is there the least', () => {
+    const people = [{ windows: evenings(60) }, { windows: evenings(60).filter((_, day) => day % 7 === 2) }];
+    const carry = job(100, { hands: 2, may: [0, 1] });
+    const of = problem([carry, carry, job(100, { may: [1] })], [], { people });
+    expect(searched(of).best!.throughMin).toBeCloseTo(16 * DAY + 1_240, 6);
+    expect(boundOf(of, networkOf(of), 30 * DAY).throughMin).toBeGreaterThan(16 * DAY);
+  });
+  test('the bound knows that work that does not fit into one sitting is set up for again', () => {
+    const coat = job(50, { setUpMin: 10, family: 1 });
+    const of = problem([coat, coat, coat, coat]);
+    // Two hundred minutes and two set-ups in evenings of a hundred and twenty.
+    expect(boundOf(of, networkOf(of), 5 * DAY).throughMin).toBeCloseTo(DAY + 1_140 + 100, 0);
+    expect(searched(of).best!.throughMin).toBeCloseTo(DAY + 1_140 + 110, 6);
+  });
+  test('whose time is spared leaves to another what that one may do, for so long', () => {
+    const people = [{ windows: evenings(20) }, { windows: evenings(20, 1_080, 1_200) }];
+    const of = problem([job(30, { may: [0, 1] })], [], { people });
+    const placer = new Placer(of, networkOf(of));
+    const by = (spareMin: readonly number[]): readonly number[] => {
+      placer.place([0], Infinity, spareMin);
+      return placer.told()[0]!.people;
+    };
+    expect([by([0, 0]), by([0, 90]), by([0, 30])]).toEqual([[1], [0], [1]]);
+  });
   test('pinned before what it comes after is done: said, not planned', () => {
     const of = problem([job(30), job(30, { pinnedMin: 1_150 })], [link(0, 1)]);
     expect(searched(of).failed).toMatchObject({ job: 1, why: 'pin' });

@@ -3,6 +3,7 @@ import { type Bound, boundOf } from './bound';
 import { type Network, networkOf } from './network';
 import { type Outcome, type Reason, Placer } from './place';
 import type { Placed, Problem } from './problem';
+import { Turns, orderBy } from './turns';
 
 /** The best plan so far. */
 export interface Plan {
@@ -11,6 +12,8 @@ export interface Plan {
   readonly throughMin: number;
   /** Jobs in the order that they were placed in. */
   readonly order: readonly number[];
+  /** So much longer each person's time was kept for what only they may do: see {@link Placer}. */
+  readonly spareMin: readonly number[];
 }
 /** How far a search has come. */
 export interface Progress {
@@ -25,14 +28,16 @@ export interface Progress {
 
 /** Orders placed between two looks at how far it has come. */
 const TRIES_EACH = 24;
-/** A plan as good as the one so many tries ago is gone on from. */
-const REMEMBERS = 60;
 /** Without anything better for so long it goes back to the best, and shakes it. */
-const MOST_IDLE = 900;
+const MOST_IDLE = 300;
+/** Of the moves, how many let turns drift; of those, how many keep people's time otherwise, and for how long at most. */
+const SHARE_OF_DRIFT = 0.5;
+const SHARE_OF_SPARED = 0.1;
+const MOST_SPARED_MIN = 5_000;
 /** Orders of so few groups are all tried. */
 const FEW_GROUPS = 8;
 /** Earlier ends, by how much work they are, weigh as well: many plans are through at the same time, and only evenings well filled lead to a better one. */
-const WEIGHT_OF_MEAN = 3;
+const WEIGHT_OF_MEAN = 2;
 
 /**
  * Good orders first, then a search over orders: jobs on the chain that decides the end are let ahead of what kept them, others move by chance.
@@ -93,16 +98,22 @@ function readings(problem: Problem): readonly Problem[] {
   }));
 }
 
-/** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones; @param kept how early each job has its turn in an order that was found before, the more the earlier */
-export function quick(problem: Problem, count: number, seed: number, kept: readonly number[] | null = null): Progress {
+/** An order that was found before: how early each job has its turn, the more the earlier, and how people's time was kept. */
+export interface Kept {
+  readonly priority: readonly number[];
+  readonly spareMin: readonly number[];
+}
+/** The best of good orders alone: quick enough for a drag. @param count of orders by chance beside the good ones; @param kept an order that was found before */
+export function quick(problem: Problem, count: number, seed: number, kept: Kept | null = null): Progress {
   const network = networkOf(problem);
   const search = new Search(problem, network, seed);
   if (kept !== null)
     search.tryStart(
       orderBy(
-        network.groups.map((group) => Math.min(...group.map((job) => kept[job]!))),
+        network.groups.map((group) => Math.min(...group.map((job) => kept.priority[job]!))),
         network,
       ),
+      kept.spareMin,
     );
   for (const order of firstOrders(problem, network)) search.tryStart(order);
   for (let k = 0; k < count; k++) search.step();
@@ -111,49 +122,14 @@ export function quick(problem: Problem, count: number, seed: number, kept: reado
 }
 
 /** Orders by rule: as the work is listed, longest way to the end first, most work after it first. @returns each an order of groups that links allow */
-export function firstOrders({ jobs }: Problem, network: Network): readonly (readonly number[])[] {
+export function firstOrders(problem: Problem, network: Network): readonly (readonly number[])[] {
+  const { jobs } = problem;
   const { groups, tailMin } = network;
   const ofGroup = (value: (job: number) => number): readonly number[] => groups.map((own) => Math.max(...own.map(value)));
   const asListed = groups.map((own) => -Math.min(...own));
   const byTail = ofGroup((job) => tailMin[job]! + jobs[job]!.workMin);
   const byWork = ofGroup((job) => tailMin[job]! + 4 * jobs[job]!.workMin * jobs[job]!.hands);
-  return [asListed, byTail, byWork].map((priority) => orderBy(priority, network));
-}
-
-/** Groups by priority, each after those it comes after. */
-export function orderBy(priority: readonly number[], { before, after }: Network): readonly number[] {
-  const open = Int32Array.from(before, (own) => own.length);
-  const heap: number[] = [];
-  const isFirst = (a: number, b: number): boolean => priority[a]! > priority[b]! || (priority[a]! === priority[b]! && a < b);
-  const push = (group: number): void => {
-    let i = heap.push(group) - 1;
-    for (let up = (i - 1) >> 1; i > 0 && isFirst(heap[i]!, heap[up]!); up = (i - 1) >> 1) {
-      [heap[i], heap[up]] = [heap[up]!, heap[i]!];
-      i = up;
-    }
-  };
-  const pop = (): number => {
-    const top = heap[0]!;
-    const last = heap.pop()!;
-    if (heap.length === 0) return top;
-    heap[0] = last;
-    for (let i = 0; ;) {
-      let next = 2 * i + 1;
-      if (next >= heap.length) return top;
-      if (next + 1 < heap.length && isFirst(heap[next + 1]!, heap[next]!)) next++;
-      if (!isFirst(heap[next]!, heap[i]!)) return top;
-      [heap[i], heap[next]] = [heap[next]!, heap[i]!];
-      i = next;
-    }
-  };
-  for (let group = 0; group < open.length; group++) if (open[group] === 0) push(group);
-  const order: number[] = [];
-  while (heap.length > 0) {
-    const group = pop();
-    order.push(group);
-    for (const next of after[group]!) if (--open[next]! === 0) push(next);
-  }
-  return order;
+  return [asListed, byTail, byWork, new Turns(problem, network).first].map((priority) => orderBy(priority, network));
 }
 
 class Search {
@@ -169,8 +145,15 @@ class Search {
   private bestOrder: readonly number[] = [];
   private order: readonly number[] = [];
   private cost = Infinity;
-  private readonly costs = new Float64Array(REMEMBERS).fill(Infinity);
   private idle = 0;
+  private readonly turns: Turns;
+  /** Each group's turn in the order gone on from, in steps, the first the highest. */
+  private keys: Float64Array;
+  private readonly nobodySpared: readonly number[];
+  private spareMin: readonly number[];
+  private bestSpareMin: readonly number[];
+  /** What the order being tried was made from; no keys where its groups changed places. */
+  private tried: { readonly keys: Float64Array | null; readonly spareMin: readonly number[] };
   /** Of the order gone on from: starts, and what kept each job. */
   private start: Float64Array;
   private reasonBy: Int32Array;
@@ -188,12 +171,18 @@ class Search {
     const all = problem.jobs.reduce((sum, { workMin, hands }) => sum + workMin * hands, 0) || 1;
     this.weight = Float64Array.from(problem.jobs, ({ workMin, hands }) => (workMin * hands) / all);
     this.random = seeded(seed);
+    this.turns = new Turns(problem, network);
+    this.keys = this.turns.first.slice();
+    this.nobodySpared = problem.people.map(() => 0);
+    this.spareMin = this.bestSpareMin = this.nobodySpared;
+    this.tried = { keys: null, spareMin: this.spareMin };
     this.start = new Float64Array(problem.jobs.length);
     this.end = new Float64Array(problem.jobs.length);
     this.reasonBy = new Int32Array(problem.jobs.length);
   }
 
-  tryStart(order: readonly number[]): void {
+  tryStart(order: readonly number[], spareMin: readonly number[] = this.nobodySpared): void {
+    this.tried = { keys: null, spareMin };
     const cost = this.costOf(order);
     if (this.order.length === 0 || cost < this.cost) this.goOnFrom(order, cost);
   }
@@ -223,26 +212,25 @@ class Search {
       this.isWhole = true;
       return;
     }
+    this.tried = { keys: null, spareMin: this.spareMin };
     const order = this.moved();
-    const at = this.tries % REMEMBERS;
-    const cost = this.costOf(order, Math.max(this.cost, this.costs[at]!));
-    if (cost <= this.cost || cost <= this.costs[at]!) this.goOnFrom(order, cost);
-    this.costs[at] = this.cost;
+    const cost = this.costOf(order, this.cost);
+    if (cost <= this.cost) this.goOnFrom(order, cost);
     if (++this.idle < MOST_IDLE) return;
     // Back to the best, shaken.
     this.idle = 0;
+    this.tried = { keys: null, spareMin: this.bestSpareMin };
     let shaken = this.bestOrder.length > 0 ? this.bestOrder : this.order;
     for (let k = 0; k < 6; k++) {
       this.order = shaken;
       shaken = this.swept();
     }
     this.goOnFrom(shaken, this.costOf(shaken));
-    this.costs.fill(this.cost);
   }
 
   private costOf(order: readonly number[], enough = Infinity): number {
     this.tries++;
-    const outcome = this.placer.place(order, enough);
+    const outcome = this.placer.place(order, enough, this.tried.spareMin);
     if (!outcome.ok) {
       this.failed = outcome;
       return Infinity;
@@ -255,6 +243,7 @@ class Search {
     if (cost < this.bestCost - 1e-6) {
       this.bestCost = cost;
       this.bestOrder = [...order];
+      this.bestSpareMin = this.tried.spareMin;
       this.idle = 0;
     }
     // What is told is what is through first, of those the one that costs least; the search itself goes by the cost alone.
@@ -263,7 +252,7 @@ class Search {
     if (throughMin < known - 1e-6 || (throughMin < known + 1e-6 && cost < this.toldCost - 1e-6)) {
       this.toldCost = cost;
       const reasons = reasonKind.map((kind, job): Reason => ({ kind, by: reasonBy[job]! }));
-      this.best = { placed: this.placer.told(), reasons, throughMin, order: order.flatMap((group) => this.network.groups[group]!) };
+      this.best = { placed: this.placer.told(), reasons, throughMin, order: order.flatMap((group) => this.network.groups[group]!), spareMin: this.tried.spareMin };
     }
     return cost;
   }
@@ -271,6 +260,8 @@ class Search {
   private goOnFrom(order: readonly number[], cost: number): void {
     this.order = [...order];
     this.cost = cost;
+    this.spareMin = this.tried.spareMin;
+    this.keys = this.tried.keys ?? this.turns.asOrdered(order, this.keys);
     if (cost === Infinity) return;
     this.start.set(this.placer.startMin);
     this.end.set(this.placer.endMin);
@@ -279,11 +270,26 @@ class Search {
   }
 
   private moved(): readonly number[] {
+    if (this.cost < Infinity && this.random() < SHARE_OF_DRIFT) return this.drifted();
     const chance = this.random();
     if (this.cost < Infinity && chance < 0.3) return this.ahead();
     if (this.cost < Infinity && chance < 0.33) return this.fromBehind();
     if (chance < 0.55) return this.swept();
     return chance < 0.7 ? this.exchanged() : this.rebuilt();
+  }
+
+  /** Turns drift, or people's time is kept otherwise for what only they may do. */
+  private drifted(): readonly number[] {
+    const [keys, spareMin] = [this.keys.slice(), this.spareMin];
+    if (spareMin.length > 1 && this.random() < SHARE_OF_SPARED) {
+      // Mostly not at all, now and then for days.
+      const next = spareMin.map((one) => (this.random() < 0.5 ? one : Math.max(0, Math.round((this.random() - 0.3) * MOST_SPARED_MIN))));
+      this.tried = { keys, spareMin: next };
+      return this.order;
+    }
+    this.turns.drift(keys, this.random);
+    this.tried = { keys, spareMin };
+    return orderBy(keys, this.network);
   }
 
   /** From some place on so many groups are chosen anew: what can begin soonest, leaves the least time over, and has the most after it, each weighed by chance. */

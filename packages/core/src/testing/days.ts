@@ -29,6 +29,7 @@ export const aCalendar = (hours: Calendar['hours'], change: Partial<Calendar> = 
   daysOff: [],
   deadline: null,
   order: [],
+  spared: [],
   noise: null,
   notBefore: null,
   arrivals: [],

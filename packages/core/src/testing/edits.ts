@@ -147,7 +147,11 @@ export const SAMPLE_EDITS = {
   'calendar/first-day': (_, random) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${whole(random, 1, 9)}` }),
   'calendar/days-off': (_, random) => ({ code: 'calendar/days-off', daysOff: [`2026-12-1${whole(random, 0, 9)}`] }),
   'calendar/deadline': (_, random) => ({ code: 'calendar/deadline', deadline: random() < 0.3 ? null : `2026-12-2${whole(random, 0, 9)}` }),
-  'calendar/arrange': (_, random) => ({ code: 'calendar/arrange', order: [`cut-base-A${whole(random, 1, 4)}`] }),
+  'calendar/arrange': ({ plan }, random) => ({
+    code: 'calendar/arrange',
+    order: [`cut-base-A${whole(random, 1, 4)}`],
+    spared: random() < 0.5 ? [] : [{ personId: plan.people[0]!.id, spareMin: whole(random, 1, 3_000) }],
+  }),
   'calendar/hours': (_, random) => ({
     code: 'calendar/hours',
     hours: [{ weekday: whole(random, 1, 7), fromMin: 600, toMin: whole(random, 660, 900) }],

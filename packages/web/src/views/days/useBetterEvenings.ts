@@ -55,14 +55,14 @@ export function useBetterEvenings(): BetterEvenings {
     if (last !== null && store.slices.steps === of) keep(last);
   }
 
-  function keep({ order, throughMin, text, isProven }: Evenings): void {
+  function keep({ order, spared, throughMin, text, isProven }: Evenings): void {
     const before = store.slices.days?.ready;
     const sure = isProven ? ' No order can be ready before.' : '';
     if (before == null || throughMin > before.at.value - SAME_MIN) {
       outcome.value = `Nothing earlier was found; the evenings stay.${sure}`;
       return;
     }
-    fault.value = store.edit({ code: 'calendar/arrange', order: [...order] });
+    fault.value = store.edit({ code: 'calendar/arrange', order: [...order], spared });
     if (fault.value === '') outcome.value = `Ready ${text} instead of ${before.text}.${sure}`;
   }
   return { isRunning, progress, fault, outcome, start, stop };
