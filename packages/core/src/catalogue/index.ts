@@ -21,6 +21,7 @@ export {
   thicknessesOf,
   toolBy,
 } from './look-up';
+export { rangesOf } from './ranges';
 export {
   adhesiveRef,
   airRef,

@@ -23,8 +23,8 @@ import type {
 
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
-  const range = estimate.low === estimate.high ? '' : `, ${estimate.low} to ${estimate.high}`;
-  return given(label, estimate.value, unit, 'catalogue', `${estimate.origin}${range}`);
+  if (estimate.low === estimate.high) return given(label, estimate.value, unit, 'catalogue', estimate.origin);
+  return given(label, estimate.value, unit, 'catalogue', `${estimate.origin}, ${estimate.low} to ${estimate.high}`, estimate);
 }
 
 /** Stock sheets of a material in one thickness, smallest first. */

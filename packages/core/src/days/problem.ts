@@ -1,6 +1,6 @@
 import type { Run } from '../air';
 import { minutesAt } from '../base/dates';
-import { DAY_MIN } from '../base/units';
+import { DAY_MIN, type Figure } from '../base/units';
 import { usualMin } from '../drying';
 import type { Hold, Job, Link, Problem } from '../planner';
 import { type Go, arrangedTasks } from './arranged';
@@ -21,11 +21,15 @@ export interface Work {
   readonly done: readonly Go[];
   readonly blocked: readonly Blocked[];
   readonly problem: Problem;
+  /** The same with figures read otherwise: how it would come out with other times. */
+  readonly problemWith: (valueOf: ValueOf) => Problem;
   /** Names of the stores, in their order. */
   readonly storeNames: readonly string[];
   /** By job, the hours that narrow it; null where none do. */
   readonly why: readonly Never[];
 }
+export type ValueOf = (figure: Figure<'min'>) => number;
+const asTold: ValueOf = ({ value }) => value;
 /** Rules that are let go of where nothing else can be planned. */
 export interface Relaxed {
   /** Pins that are not kept, longest waits that are not, and tasks that find no time, all by task. */
@@ -71,18 +75,18 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
   const stepIndex = new Map(steps.map(({ id }, i) => [id, i]));
   const flatStore = new Map(places.map(({ id }, i) => [id, i]));
 
-  const jobs = open.map((go): Job => {
+  const jobOf = (go: Go, valueOf: ValueOf): Job => {
     const step = stepOf.get(go.stepId)!;
     const holds: Hold[] = [];
     const isLying = go.isFlat && (go.spot.lies === 'flat' || step.kind === 'pour');
     if (isLying && go.spot.place.flatPlaces > 0)
-      holds.push({ store: flatStore.get(go.spot.place.id)!, amount: 1, afterMin: go.touch.stated.value, pace: go.touch.pace });
+      holds.push({ store: flatStore.get(go.spot.place.id)!, amount: 1, afterMin: valueOf(go.touch.stated), pace: go.touch.pace });
     if (go.weights !== null && kit.weightsKg > 0)
       // Where there is less than it wants, it gets all there is.
       holds.push({
         store: places.length,
         amount: Math.min(kit.weightsKg, go.weights.value),
-        afterMin: go.wait.stated.value,
+        afterMin: valueOf(go.wait.stated),
         pace: go.wait.pace,
       });
     const ready = go.after.reduce((latest, { taskId, wait }) => {
@@ -90,10 +94,10 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
       return at === undefined ? latest : Math.max(latest, wait.pace.after(at, wait.stated.value));
     }, fromMin);
     return {
-      workMin: go.work.value,
-      setUpMin: step.setUp.value,
+      workMin: valueOf(go.work),
+      setUpMin: valueOf(step.setUp),
       family: stepIndex.get(go.stepId)!,
-      cureMin: go.cure.stated.value,
+      cureMin: valueOf(go.cure.stated),
       curePace: go.cure.pace,
       hands: Math.min(go.hands, may.get(go.stepId)!.length),
       may: may.get(go.stepId)!,
@@ -102,29 +106,30 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
       notBeforeMin: Math.max(ready, ...step.asks.stockIds.map((id) => arrives.get(id) ?? 0)),
       pinnedMin: relaxed.pins.has(go.ofTask) ? null : go.pinnedMin,
     };
-  });
-  const links = open.flatMap((go, to) =>
+  };
+  const linksInto = (go: Go, to: number, valueOf: ValueOf): readonly Link[] =>
     go.after.flatMap(({ taskId, wait, most, orAfter }): Link[] => {
       const from = indexOf.get(taskId);
       if (from === undefined) return [];
       const mostMin = most === null || relaxed.waits.has(go.id) ? Infinity : most.value;
       const orAfterMin = mostMin === Infinity || orAfter === null ? Infinity : orAfter.value;
-      return [{ from, to, leastMin: wait.stated.value, mostMin, orAfterMin, pace: wait.pace }];
-    }),
-  );
+      return [{ from, to, leastMin: valueOf(wait.stated), mostMin, orAfterMin, pace: wait.pace }];
+    });
+  const problemWith = (valueOf: ValueOf): Problem => ({
+    people: windows.map((own) => ({ windows: own })),
+    stores: [...places.map(({ flatPlaces }) => ({ capacity: flatPlaces })), { capacity: kit.weightsKg }],
+    jobs: open.map((go) => jobOf(go, valueOf)),
+    links: open.flatMap((go, to) => linksInto(go, to, valueOf)),
+    horizonMin,
+  });
   return {
     goes,
     stepOf,
     open,
     done,
     blocked: [...blocked.values()],
-    problem: {
-      people: windows.map((own) => ({ windows: own })),
-      stores: [...places.map(({ flatPlaces }) => ({ capacity: flatPlaces })), { capacity: kit.weightsKg }],
-      jobs,
-      links,
-      horizonMin,
-    },
+    problem: problemWith(asTold),
+    problemWith,
     storeNames: [...places.map(({ name }) => `a flat place in ${name}`), 'weights'],
     why: open.map(({ id }) => isOpen.get(id)!.why),
   };

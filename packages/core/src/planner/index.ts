@@ -7,3 +7,4 @@ export type { Reason } from './place';
 export type { Hold, Job, Link, Person, Placed, Problem, Store, Window } from './problem';
 export { firstOrders, improved, quick } from './search';
 export type { Plan, Progress } from './search';
+export { orderBy } from './turns';

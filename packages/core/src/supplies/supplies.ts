@@ -35,6 +35,8 @@ export interface Supply {
   readonly need: Figure;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
   readonly packs: readonly { readonly count: number; readonly amount: Figure }[];
+  /** Packages it is sold in; none for what is bought as it was laid out. */
+  readonly sizes: readonly Pack[];
   readonly buy: Figure<'money'>;
   /** Share of the money that goes into the board; sheets count whole. */
   readonly used: Figure<'money'>;
@@ -122,7 +124,7 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
     count,
     amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
   }));
-  return { id: key, group: 'sheets', name, need: sheetCount, packs, buy: cost, used: cost };
+  return { id: key, group: 'sheets', name, need: sheetCount, packs, sizes: [], buy: cost, used: cost };
 }
 
 /** Strips, rods and tubes: whole lengths, whatever is left of the last. */
@@ -143,6 +145,7 @@ const shopRow = (cost: Figure<'money'>): Supply => ({
   name: cost.label,
   need: cost,
   packs: [],
+  sizes: [],
   buy: cost,
   used: cost,
 });
@@ -184,8 +187,8 @@ function packRow({ id, group, name, need, sizes }: Row): Supply {
     bought.map(({ cost }) => cost),
   );
   const packs = bought.map(({ count, amount }) => ({ count, amount }));
-  if (bought.length === 0) return { id, group, name, need, packs, buy, used: buy };
+  if (bought.length === 0) return { id, group, name, need, packs, sizes, buy, used: buy };
   const amount = given(`${name}, bought`, choice.amount, unit, 'catalogue', 'all packages together');
   const used = reckon(`${name}, used up`, 'money', buy, '×', reckon(`${name}, share used`, '1', need, '÷', amount));
-  return { id, group, name, need, packs, buy, used };
+  return { id, group, name, need, packs, sizes, buy, used };
 }

@@ -77,10 +77,17 @@ export type Unit = keyof typeof POWERS;
 export type Sign = keyof typeof SIGNS;
 export type Source = 'plan' | 'drawing' | 'catalogue' | 'shelf' | 'logbook' | 'calendar' | 'layout' | 'definition';
 
-/** A number from outside the reckoning: where it came from, and in words how sure it is or how it was measured. */
+/** What a value may really be: half of all chances lie below it. */
+export interface Range {
+  readonly value: number;
+  readonly low: number;
+  readonly high: number;
+}
+/** A number from outside the reckoning: where it came from, and in words how sure it is or how it was measured. @param range one and the same object wherever the same value is used */
 export interface Given {
   readonly source: Source;
   readonly note?: string;
+  readonly range?: Range;
 }
 /** One step from two figures. */
 export interface Reckoned {
@@ -145,9 +152,12 @@ function bared(data: object): unknown {
  * @param note how it was measured, or its plausible range and origin
  * @throws RangeError when not finite: no figure is better than a quietly wrong one
  */
-export function given<U extends Unit>(label: string, value: number, unit: U, source: Source, note?: string): Figure<U> {
-  return finite(note === undefined ? { label, value, unit, source } : { label, value, unit, source, note });
+export function given<U extends Unit>(label: string, value: number, unit: U, source: Source, note?: string, range?: Range): Figure<U> {
+  const own = note === undefined ? { label, value, unit, source } : { label, value, unit, source, note };
+  return finite(range === undefined ? own : { ...own, range });
 }
+/** What a sign does to two values, as {@link reckon} does it. */
+export const applied = (sign: Sign, left: number, right: number): number => SIGNS[sign].of(left, right);
 
 /**
  * One step, in `unit`.

@@ -1,6 +1,6 @@
 export { DAY_MIN, hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf } from './convert';
-export { bareOf, given, hasWorking, reckon, total, wholeUp } from './figure';
-export type { Bare, Figure, Quantity, Unit } from './figure';
+export { applied, bareOf, given, hasWorking, reckon, total, wholeUp } from './figure';
+export type { Bare, Figure, Quantity, Range, Unit } from './figure';
 export { parseLength, parseNumber, parsePoint } from './parse';
 export type { Limits } from './parse';
 export { lengthField, lengthText, lengthUnit, lengthUnitName, lengthWords, show, showChange, showText } from './show';

@@ -1,0 +1,93 @@
+import { type Catalogue, rangesOf } from '../catalogue';
+import { momentText } from '../base/dates';
+import type { Figure } from '../base/units';
+import { readyChances } from '../days';
+import type { Plan } from '../plan';
+import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
+import { type Enough, type Supply, enoughOf } from '../supplies';
+import { costsOf } from '../supplies/enough';
+import type { Derivation } from './derive';
+import type { Tally } from './tally';
+
+/** Chances drawn: enough that bands stand still. */
+export const CHANCES = 2_000;
+/** How sure the ready date is. */
+export interface ReadySure {
+  readonly band: Band;
+  /** One in ten is ready by the first, nine in ten by the second. */
+  readonly lowText: string;
+  readonly highText: string;
+  /** Of all chances, those that come out with no plan at all. */
+  readonly noneShare: number;
+}
+/** How sure a need is, and what it costs to be surer. */
+export interface NeedSure {
+  readonly id: string;
+  readonly band: Band | null;
+  /** What the packages for it come to. */
+  readonly buy: Band | null;
+  readonly enough: readonly Enough[];
+}
+/** How sure all this is: a band for each figure that anything unsure goes into. */
+export interface Sureness {
+  readonly tally: Readonly<Partial<Record<keyof Tally, Band>>>;
+  readonly needs: readonly NeedSure[];
+  readonly ready: ReadySure | null;
+}
+/** How often of a hundred something may be asked to be enough. */
+export const SURE_OF_HUNDRED = [50, 80, 90, 95] as const;
+
+type Known = Pick<Derivation, 'tally' | 'supplies' | 'steps' | 'spots' | 'days'>;
+
+/** Chances for a board: one list for each value of its catalogue, the same from one edit to the next. */
+export function drawsFor({ seed }: Pick<Plan, 'seed'>, catalogue: Catalogue, count = CHANCES): Draws {
+  const names = rangesOf(catalogue);
+  return new Draws(count, seed, (range) => names.get(range));
+}
+
+/** Bands of the tally, of every need and of what it costs, and of the ready date. @param draws from {@link drawsFor} */
+export function surenessOf(plan: Plan, catalogue: Catalogue, { tally, supplies, steps, spots, days }: Known, draws: Draws): Sureness {
+  const redrawn = new Redrawn(draws);
+  const rows = supplies.rows.map((row) => ({ row, need: redrawn.of(row.need) }));
+  const costs = rows.map(({ row, need }) => costOf(row, need));
+  const cost = new Float64Array(draws.count);
+  for (const own of costs) for (let i = 0; i < cost.length; i++) cost[i]! += typeof own === 'number' ? own : own[i]!;
+  const figures: Partial<Record<keyof Tally, Figure | null>> = {
+    mass: tally.mass,
+    adhesive: tally.adhesive,
+    paint: tally.paint,
+    handsOn: tally.handsOn,
+  };
+  const bands: Partial<Record<keyof Tally, Band>> = {};
+  for (const [name, figure] of Object.entries(figures) as [keyof Tally, Figure | null][]) {
+    const band = figure === null ? null : bandOf(redrawn.of(figure));
+    if (band !== null) bands[name] = band;
+  }
+  if (costs.some((own) => typeof own !== 'number')) bands.cost = bandOf(cost)!;
+  const ready = readyChances({ ...plan, steps, spots, days, catalogue }, redrawn, draws.count);
+  return {
+    tally: bands,
+    needs: rows.map(({ row, need }, i) => ({
+      id: row.id,
+      band: bandOf(need),
+      buy: bandOf(costs[i]!),
+      enough: row.sizes.length === 0 ? [] : SURE_OF_HUNDRED.map((ofHundred) => enoughOf(need, row.sizes, ofHundred)),
+    })),
+    ready: ready === null ? null : readySure(ready, plan),
+  };
+}
+const costOf = ({ sizes, buy }: Supply, need: Drawn): Drawn => (typeof need === 'number' || sizes.length === 0 ? buy.value : costsOf(need, sizes));
+
+function readySure(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {
+  const planned = chances.filter(Number.isFinite);
+  const noneShare = 1 - planned.length / chances.length;
+  const band = planned.length === 0 ? { low: Infinity, high: Infinity } : { low: enoughIn(planned, 0.1), high: enoughIn(planned, 0.9) };
+  const text = (min: number): string => (Number.isFinite(min) ? momentText(startsOn, min) : 'never');
+  return { band, lowText: text(band.low), highText: text(band.high), noneShare };
+}
+
+/** What one figure's width comes from. */
+export const widthOf = (figure: Figure, draws: Draws): { readonly band: Band | null; readonly from: readonly Widener[] } => {
+  const redrawn = new Redrawn(draws);
+  return { band: bandOf(redrawn.of(figure)), from: widenersOf(figure, draws, redrawn) };
+};

@@ -1,0 +1,3 @@
+export { type Band, type Widener, bandOf, enoughIn, widenersOf } from './band';
+export { Draws } from './draws';
+export { type Drawn, Redrawn } from './redrawn';
