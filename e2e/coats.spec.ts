@@ -17,7 +17,7 @@ test('a patch of mud drawn over turf changes what goes on and the evenings; a wr
   const grass = inMatrix(page, 'static-grass').locator('td').first();
   await expect(grass).toContainText('g');
   const before = numberIn(await grass.textContent());
-  const hours = await page.getByTestId('tally-hands-on').textContent();
+  const hours = await page.getByTestId('tally-hands-on').locator('.figure').textContent();
 
   await go(page, 'Ground');
   await page.keyboard.press('a');
@@ -30,7 +30,7 @@ test('a patch of mud drawn over turf changes what goes on and the evenings; a wr
   await page.mouse.move(to.x, to.y, { steps: 5 });
   await page.mouse.up();
   await page.getByLabel('Wears').selectOption({ label: 'Mud' });
-  await expect(page.getByTestId('tally-hands-on')).not.toHaveText(hours!);
+  await expect(page.getByTestId('tally-hands-on').locator('.figure')).not.toHaveText(hours!);
 
   await go(page, 'Coats');
   await expect(inMatrix(page, 'mud-paste')).toContainText('Mud of soil');
@@ -54,8 +54,8 @@ test('on Brinefold a pour is weighed against gloss coats, and taken: cost and ma
   await expect(ways.locator('[data-way=gloss]')).toBeVisible({ timeout: 40_000 });
   await expect(ways.locator('[data-way=pour]')).toContainText('as it is');
   const [cost, mass] = [
-    numberIn(await page.getByTestId('tally-cost').textContent()),
-    numberIn(await page.getByTestId('tally-mass').textContent()),
+    numberIn(await page.getByTestId('tally-cost').locator('.figure').textContent()),
+    numberIn(await page.getByTestId('tally-mass').locator('.figure').textContent()),
   ];
   await ways.locator('[data-way=gloss]').getByRole('button', { name: 'Take it' }).click();
   await expect.poll(async () => numberIn(await page.getByTestId('tally-cost').locator('.figure').textContent())).toBeLessThan(cost);

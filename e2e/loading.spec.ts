@@ -44,7 +44,7 @@ test('script comes packed, and the readers of files only when they are wanted', 
   await openBrinefold(page, app);
   const names = (): string => scripts.map(({ name }) => name).join(' ');
   expect(scripts.find(({ name }) => name.startsWith('GroundView'))?.packed).toMatch(/^(br|gzip)$/);
-  expect(names()).not.toMatch(/formats|SolidLook|searches\.worker|PlayPanel/);
+  expect(names()).not.toMatch(/formats|SolidLook|PlayPanel/);
   await page.getByRole('button', { name: 'Bring in a file …' }).click();
   await expect(page.getByRole('dialog', { name: 'Bring in a file' })).toBeVisible();
   expect(names()).toMatch(/formats/);

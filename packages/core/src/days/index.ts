@@ -1,7 +1,7 @@
 export { agendaOf } from './agenda';
 export type { AgendaDay } from './agenda';
 export type { Bench, Never } from './bench';
-export { readyChances } from './chances';
+export { readyIn } from './chances';
 export { floorOf, planDays } from './days';
 export type { Days } from './days';
 export { betterEvenings } from './evenings';

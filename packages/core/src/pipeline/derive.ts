@@ -21,7 +21,8 @@ import { type Plan, kindCoats } from '../plan';
 import { sectionDrawing } from '../section';
 import { glueNeeds } from '../stack/adhesives';
 import { bowLevers, bowOf, weightsFor } from '../stack/bow';
-import { suppliesFor } from '../supplies';
+import type { Surely } from '../supplies';
+import { suppliesFor } from '../supplies/supplies';
 import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
 import { Stages } from './stages';
@@ -32,6 +33,8 @@ export type Finish = Pick<typeof finishing, 'banksOf' | 'coatMatrix' | 'mixesOf'
 
 /** What plans the evenings. */
 export type Evenings = Pick<typeof planning, 'agendaOf' | 'floorOf' | 'planDays' | 'reasonsOf' | 'stepsOf' | 'troublesOf'>;
+
+type SurelyFor = (seed: number, catalogue: Catalogue) => Surely;
 
 /** What everything follows from. */
 interface Sources {
@@ -46,6 +49,8 @@ interface Sources {
   readonly finish: Finish | null;
   /** Null until it is fetched: a board is drawn before its evenings are planned. */
   readonly evenings: Evenings | null;
+  /** Null until it is fetched: a board is counted before it is made sure that there is enough. */
+  readonly surelyFor: SurelyFor | null;
   /** Null until they are fetched: a board is drawn before it is judged. */
   readonly checks: Checks | null;
 }
@@ -108,7 +113,8 @@ export const STAGES = Stages.of<Sources>()
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots }, evenings }) => ({ steps, slots, startsOn: calendar.startsOn, evenings }), ({ evenings, ...inputs }) => evenings?.agendaOf(inputs) ?? [])
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
-  .stage('supplies', ({ plan: { features, units }, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, stuffs, fixings, catalogue }) => ({ jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, stuffs, fixings, features, system: units, catalogue }), suppliesFor)
+  .stage('surely', ({ plan: { seed, buying: { ofHundred, own } }, catalogue, coatings, allGlues, pieces, surelyFor }) => ({ seed, asked: ofHundred !== null || own.length > 0, coatings, allGlues, pieces, catalogue, surelyFor }), ({ asked, seed, catalogue, surelyFor: make }) => (asked ? (make?.(seed, catalogue) ?? null) : null))
+  .stage('supplies', ({ plan: { features, units, buying }, surely, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, stuffs, fixings, catalogue }) => ({ buying, surely, jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, stuffs, fixings, features, system: units, catalogue }), suppliesFor)
   .stage('needs', ({ plan, ground, basins, areas, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, basins, areas, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
@@ -139,7 +145,7 @@ export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
 /** What a pipeline is given beside the board; null for what is not there yet. */
-export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'checks'>;
+export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'surelyFor' | 'checks'>;
 /** A pipeline for one board: see {@link Stages.pipeline}. */
 export function pipelineWith(given: Given): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
   const derive = STAGES.pipeline();

@@ -4,10 +4,11 @@ import * as evenings from '../days';
 import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import type { Shop } from '../shop';
+import { surelyFor } from '../supplies';
 import { type Derivation, type Finish, pipelineWith } from './derive';
 
 /** A pipeline for one board with every check. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats or the section */
 export const derivePipeline = (
   makePieces: MakePieces | null = null,
   finish: Finish | null = null,
-): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, evenings, checks });
+): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, evenings, surelyFor, checks });

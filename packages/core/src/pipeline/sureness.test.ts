@@ -4,14 +4,12 @@ import { brinefold } from '../demo';
 import * as finish from '../finish';
 import { makePieces } from '../pieces';
 import { CATALOGUE } from '../testing';
-import { Redrawn } from '../sure';
-import { readyChances } from '../days';
 import { derivePipeline } from './full';
-import { drawsFor, surenessOf, widthOf } from './sureness';
+import { drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from './sureness';
 
 const plan = brinefold(CATALOGUE);
 const own = derivePipeline(makePieces, finish)(plan, CATALOGUE);
-const COUNT = 200;
+const COUNT = 500;
 
 /** Every value of a catalogue taken for sure. */
 function sureOf<T>(data: T): T {
@@ -24,7 +22,7 @@ function sureOf<T>(data: T): T {
 
 describe('how sure Brinefold is', () => {
   const draws = drawsFor(plan, CATALOGUE, COUNT);
-  const sure = surenessOf(plan, CATALOGUE, own, draws);
+  const sure = surenessOf(own, draws);
   test('every figure of the tally that anything unsure goes into has a band round it', () => {
     for (const name of ['mass', 'adhesive', 'paint', 'handsOn'] as const) {
       expect(sure.tally[name]!.low).toBeLessThan(own.tally[name].value);
@@ -43,9 +41,13 @@ describe('how sure Brinefold is', () => {
     }
   });
   test('the ready date has a band, the plan it is read from in it or near it', () => {
-    expect(sure.ready!.band.low).toBeLessThan(sure.ready!.band.high);
-    expect(sure.ready!.highText).toMatch(/^\w{3} \d+ \w{3}, \d\d:\d\d$/);
-    expect(sure.ready!.noneShare).toBeLessThan(0.05);
+    const readyAt = readyDraw(plan, CATALOGUE, own, draws)!;
+    const ready = readySureOf(Float64Array.from({ length: 120 }, (_, chance) => readyAt(chance)), plan);
+    expect(ready.band.low).toBeLessThan(ready.band.high);
+    expect(ready.band.high).toBeGreaterThan(own.days.ready!.at.value);
+    expect(ready.highText).toMatch(/^\w{3} \d+ \w{3}, \d\d:\d\d$/);
+    expect(ready.noneShare).toBeLessThan(0.05);
+    expect(readyAt(7)).toBe(readyDraw(plan, CATALOGUE, own, draws)!(7));
   });
   test('the mass says that most of its width is the film of the filler', () => {
     const { from } = widthOf(own.tally.mass, draws);
@@ -53,8 +55,23 @@ describe('how sure Brinefold is', () => {
     expect(from[0]!.share).toBeGreaterThan(0.5);
     expect(from.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
+  test('bought to be enough in nine of ten the filler takes a larger pot, says why, and costs that much more; all else as reckoned', () => {
+    const derive = derivePipeline(makePieces, finish);
+    const asked = { ...plan, buying: { ofHundred: null, own: [{ supplyId: 'light-filler', ofHundred: 90 as const }] } };
+    const { supplies } = derive(asked, CATALOGUE);
+    const moved = supplies.rows.filter((row, i) => row.buy.value !== own.supplies.rows[i]!.buy.value);
+    expect(moved.map(({ id, ofHundred }) => [id, ofHundred])).toEqual([['light-filler', 90]]);
+    const { choice } = sure.needs.find(({ id }) => id === 'light-filler')!.enough.find(({ ofHundred }) => ofHundred === 90)!;
+    expect(moved[0]!.buy.value).toBe(choice.costMinor);
+    expect(supplies.buy.value - own.supplies.buy.value).toBeCloseTo(moved[0]!.buy.value - own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value, 6);
+    // Asked of everything, nothing is bought less of, and what is asked for it alone stays.
+    const all = derive({ ...plan, buying: { ofHundred: 95, own: [{ supplyId: 'light-filler', ofHundred: null }] } }, CATALOGUE).supplies;
+    for (const [i, row] of all.rows.entries()) expect(row.buy.value).toBeGreaterThanOrEqual(own.supplies.rows[i]!.buy.value);
+    expect(all.rows.find(({ id }) => id === 'light-filler')!.buy.value).toBe(own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value);
+    expect(all.buy.value).toBeGreaterThan(own.supplies.buy.value);
+  });
   test('the same board is told the same again', () => {
-    expect(surenessOf(plan, CATALOGUE, own, drawsFor(plan, CATALOGUE, COUNT))).toEqual(sure);
+    expect(surenessOf(own, drawsFor(plan, CATALOGUE, COUNT))).toEqual(sure);
   });
 });
 
@@ -62,11 +79,11 @@ test('with a catalogue that is sure of everything there are no bands, and every 
   const catalogue: Catalogue = sureOf(CATALOGUE);
   const derived = derivePipeline(makePieces, finish)(plan, catalogue);
   const draws = drawsFor(plan, catalogue, 3);
-  const sure = surenessOf(plan, catalogue, derived, draws);
+  const sure = surenessOf(derived, draws);
   expect(sure.tally).toEqual({});
   expect(sure.needs.every(({ band, buy }) => band === null && buy === null)).toBe(true);
-  const { steps, spots, days } = derived;
-  const ready = readyChances({ ...plan, steps, spots, days, catalogue }, new Redrawn(draws), 3)!;
+  const readyAt = readyDraw(plan, catalogue, derived, draws)!;
+  const ready = [0, 1, 2].map(readyAt);
   expect(new Set(ready).size).toBe(1);
-  expect(Math.abs(ready[0]! - days.ready!.at.value)).toBeLessThan(24 * 60);
+  expect(Math.abs(ready[0]! - derived.days.ready!.at.value)).toBeLessThan(24 * 60);
 });

@@ -1,7 +1,7 @@
 import { type Catalogue, rangesOf } from '../catalogue';
 import { momentText } from '../base/dates';
 import type { Figure } from '../base/units';
-import { readyChances } from '../days';
+import { readyIn } from '../days';
 import type { Plan } from '../plan';
 import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
 import { type Enough, type Supply, enoughOf } from '../supplies';
@@ -45,8 +45,8 @@ export function drawsFor({ seed }: Pick<Plan, 'seed'>, catalogue: Catalogue, cou
   return new Draws(count, seed, (range) => names.get(range));
 }
 
-/** Bands of the tally, of every need and of what it costs, and of the ready date. @param draws from {@link drawsFor} */
-export function surenessOf(plan: Plan, catalogue: Catalogue, { tally, supplies, steps, spots, days }: Known, draws: Draws): Sureness {
+/** Bands of the tally, of every need and of what it costs; the date is planned apart, see {@link readyDraw}. @param draws from {@link drawsFor} */
+export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'>, draws: Draws): Sureness {
   const redrawn = new Redrawn(draws);
   const rows = supplies.rows.map((row) => ({ row, need: redrawn.of(row.need) }));
   const costs = rows.map(({ row, need }) => costOf(row, need));
@@ -64,7 +64,6 @@ export function surenessOf(plan: Plan, catalogue: Catalogue, { tally, supplies, 
     if (band !== null) bands[name] = band;
   }
   if (costs.some((own) => typeof own !== 'number')) bands.cost = bandOf(cost)!;
-  const ready = readyChances({ ...plan, steps, spots, days, catalogue }, redrawn, draws.count);
   return {
     tally: bands,
     needs: rows.map(({ row, need }, i) => ({
@@ -73,12 +72,17 @@ export function surenessOf(plan: Plan, catalogue: Catalogue, { tally, supplies, 
       buy: bandOf(costs[i]!),
       enough: row.sizes.length === 0 ? [] : SURE_OF_HUNDRED.map((ofHundred) => enoughOf(need, row.sizes, ofHundred)),
     })),
-    ready: ready === null ? null : readySure(ready, plan),
+    ready: null,
   };
 }
 const costOf = ({ sizes, buy }: Supply, need: Drawn): Drawn => (typeof need === 'number' || sizes.length === 0 ? buy.value : costsOf(need, sizes));
 
-function readySure(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {
+/** When the board is ready in each chance; null for a board that has no date. */
+export const readyDraw = (plan: Plan, catalogue: Catalogue, { steps, spots, days }: Known, draws: Draws): ((chance: number) => number) | null =>
+  readyIn({ ...plan, steps, spots, days, catalogue }, new Redrawn(draws));
+
+/** How sure a date is. @param chances of {@link readyDraw}, as many as there are */
+export function readySureOf(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {
   const planned = chances.filter(Number.isFinite);
   const noneShare = 1 - planned.length / chances.length;
   const band = planned.length === 0 ? { low: Infinity, high: Infinity } : { low: enoughIn(planned, 0.1), high: enoughIn(planned, 0.9) };

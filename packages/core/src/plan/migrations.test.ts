@@ -90,6 +90,8 @@ describe('a plan of version 1', () => {
   test('is brought forward: sheer sides, flat floors, plain routes, no rim, loose tiles', () => {
     const checked = checkPlan(old, CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
+    expect(checked.value.buying).toEqual({ ofHundred: null, own: [] });
+    expect(checked.value.calendar.spared).toEqual([]);
     expect(checked.value).toMatchObject({ version: 10, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },

@@ -66,7 +66,12 @@ const MIGRATIONS: readonly Migration[] = [
   { from: 8, migrate: daysTo9 },
   {
     from: 9,
-    migrate: (old) => ({ ...old, version: 10, calendar: isRecord(old['calendar']) ? { ...old['calendar'], spared: [] } : old['calendar'] }),
+    migrate: (old) => ({
+      ...old,
+      version: 10,
+      buying: { ofHundred: null, own: [] },
+      calendar: isRecord(old['calendar']) ? { ...old['calendar'], spared: [] } : old['calendar'],
+    }),
   },
 ];
 

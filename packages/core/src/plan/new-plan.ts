@@ -54,6 +54,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     driedAt: [],
     people: [newPerson('you', starter.personName)],
     kit: starter.kit,
+    buying: { ofHundred: null, own: [] },
     calendar: {
       startsOn: board.startsOn,
       hours: starter.hours,

@@ -332,6 +332,9 @@ const Piece = z.strictObject({
   isFixed: yesOrNo(),
 });
 
+/** How often of a hundred what is bought is to be enough; null: as much as was reckoned. */
+const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], { error: ({ input }) => `got ${said(input)}; 80, 90 or 95 of a hundred would do` });
+
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
@@ -366,6 +369,11 @@ const Document = z.strictObject({
   driedAt: listOf(z.strictObject({ workpieceId: Id, ...spot }), { min: 0, max: 200 }),
   people: listOf(Person, { min: 1, max: 8 }),
   kit: z.strictObject({ weightsKg: within(LIMITS.weightsKg, 'kg'), fans: whole(LIMITS.fans) }),
+  /** How sure it is to be that there is enough of everything, and of what it is another. */
+  buying: z.strictObject({
+    ofHundred: OfHundred.nullable(),
+    own: listOf(z.strictObject({ supplyId: text(80), ofHundred: OfHundred.nullable() }), { min: 0, max: 200 }),
+  }),
   calendar: z.strictObject({
     startsOn: StartDate,
     hours: listOf(WorkingHours, { min: 1, max: 21 }),

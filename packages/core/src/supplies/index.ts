@@ -2,5 +2,6 @@ export { cheapestPacks } from './packs';
 export type { PackChoice } from './packs';
 export { enoughOf } from './enough';
 export type { Enough } from './enough';
+export { surelyFor } from './surely';
 export { suppliesFor } from './supplies';
-export type { Supplies, Supply } from './supplies';
+export type { Supplies, Supply, Surely } from './supplies';

@@ -1,4 +1,4 @@
-import { mean, quantileSorted } from 'd3-array';
+import { quantileSorted, sampleCorrelation } from 'simple-statistics';
 import { type Figure, type Range, operands } from '../base/units';
 import type { Draws } from './draws';
 import { type Drawn, Redrawn } from './redrawn';
@@ -56,7 +56,7 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
     for (const part of operands(step)) visit(part, step.label);
   };
   visit(figure, '');
-  const found = [...inputs].map(([range, input]) => ({ range, input, explained: correlation(draws.of(range), drawn) ** 2 }));
+  const found = [...inputs].map(([range, input]) => ({ range, input, explained: explains(draws.of(range), drawn) }));
   // What hangs together by chance alone explains a little of everything.
   const noise = 4 / drawn.length;
   const all = found.reduce((sum, { explained }) => sum + Math.max(0, explained - noise), 0);
@@ -76,14 +76,8 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
     .sort((a, b) => b.share - a.share);
 }
 
-function correlation(a: Float64Array, b: Float64Array): number {
-  const [meanA, meanB] = [mean(a)!, mean(b)!];
-  let [ab, aa, bb] = [0, 0, 0];
-  for (let i = 0; i < a.length; i++) {
-    const [da, db] = [a[i]! - meanA, b[i]! - meanB];
-    ab += da * db;
-    aa += da * da;
-    bb += db * db;
-  }
-  return aa === 0 || bb === 0 ? 0 : ab / Math.sqrt(aa * bb);
-}
+const explains = (input: Float64Array, outcome: Float64Array): number => {
+  const together = sampleCorrelation(Array.from(input), Array.from(outcome));
+  // Where the outcome does not move at all, such as a count of pots, nothing explains it.
+  return Number.isFinite(together) ? together ** 2 : 0;
+};

@@ -8,7 +8,7 @@ import type { Range } from '../base/units';
 export class Draws {
   private readonly lists = new Map<Range, Float64Array>();
 
-  /** @param count how many chances; @param nameOf tells ranges apart, and stays the same from one edit to the next */
+  /** @param count how many chances; @param nameOf tells ranges apart, and stays the same from one edit to the next; what it does not know has chances of its own */
   constructor(
     readonly count: number,
     private readonly seed: number,
@@ -18,7 +18,7 @@ export class Draws {
   of(range: Range): Float64Array {
     let own = this.lists.get(range);
     if (own === undefined) {
-      const random = seeded(hashed(this.nameOf(range) ?? `${range.low} ${range.value} ${range.high}`, this.seed));
+      const random = seeded(hashed(this.nameOf(range) ?? `unnamed ${this.lists.size}`, this.seed));
       // The first numbers of streams whose seeds are alike are alike too.
       for (let k = 0; k < 8; k++) random();
       this.lists.set(range, (own = spread(this.count, random, range)));

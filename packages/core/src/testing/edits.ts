@@ -116,6 +116,13 @@ export const SAMPLE_EDITS = {
   }),
   'person/remove': ({ plan: { people } }, random) => ({ code: 'person/remove', personId: pick(random, people).id }),
   'kit/change': (_, random) => ({ code: 'kit/change', change: { weightsKg: whole(random, 5, 90), fans: whole(random, 0, 3) } }),
+  'buying/enough': (_, random) => ({ code: 'buying/enough', ofHundred: pick(random, [null, 80, 90, 95] as const) }),
+  'buying/enough-of': (_, random) => ({
+    code: 'buying/enough-of',
+    supplyId: pick(random, ['light-filler', 'white-glue', 'masonry-paint']),
+    name: 'it',
+    ofHundred: pick(random, [null, 80, 90, 95, 'usual'] as const),
+  }),
   'calendar/noise': (_, random) => ({
     code: 'calendar/noise',
     noise: random() < 0.3 ? null : { fromMin: 600, toMin: whole(random, 900, 1_300) },

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useMediaQuery } from '@vueuse/core';
-import { computed, ref } from 'vue';
+import { computed, onMounted, ref, shallowRef } from 'vue';
 import FigureCell from '../ui/FigureCell.vue';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
@@ -13,15 +13,19 @@ const entries = computed(() => {
   if (tally.value === null) return [];
   const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText, isPlanned } = tally.value;
   return [
-    { name: 'Sheets', figure: sheets, text: undefined, why: undefined },
-    { name: 'Mass', figure: mass, text: undefined, why: undefined },
-    { name: 'Adhesive', figure: adhesive, text: undefined, why: undefined },
-    { name: 'Paint', figure: paint, text: undefined, why: undefined },
-    { name: 'Cost', figure: cost, text: undefined, why: undefined },
-    ...(isPlanned ? [{ name: 'Hands-on', figure: handsOn, text: undefined, why: undefined }] : []),
-    ...(ready === null ? [] : [{ name: 'Ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
+    { name: 'Sheets', id: 'sheets', figure: sheets, text: undefined, why: undefined },
+    { name: 'Mass', id: 'mass', figure: mass, text: undefined, why: undefined },
+    { name: 'Adhesive', id: 'adhesive', figure: adhesive, text: undefined, why: undefined },
+    { name: 'Paint', id: 'paint', figure: paint, text: undefined, why: undefined },
+    { name: 'Cost', id: 'cost', figure: cost, text: undefined, why: undefined },
+    ...(isPlanned ? [{ name: 'Hands-on', id: 'handsOn', figure: handsOn, text: undefined, why: undefined }] : []),
+    ...(ready === null ? [] : [{ name: 'Ready', id: 'ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
   ];
 });
+/** How far each may really come out; fetched when the board stands. */
+const sure = shallowRef<{ readonly tallyBands: Readonly<Record<string, string>> } | null>(null);
+onMounted(() => void import('../document/sure').then(({ useSure }) => (sure.value = useSure())));
+const bandOf = (name: string): string => sure.value?.tallyBands[name] ?? '';
 const count = computed(() => store.warnings.length);
 const warnings = computed(() => (count.value === 0 ? 'nothing' : count.value === 1 ? '1 warning' : `${count.value} warnings`));
 /** On a phone one line says what matters most; the rest opens out of it. */
@@ -47,6 +51,7 @@ const isOpen = ref(false);
       <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
         <div class="name">{{ entry.name }}</div>
         <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" :why="entry.why" above /></div>
+        <div class="band">{{ bandOf(entry.id) }}</div>
       </div>
       <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
         <div class="name">To look at</div>

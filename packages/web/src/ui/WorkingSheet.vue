@@ -6,6 +6,7 @@ import { computed, ref } from 'vue';
 import { type Figure, enoughDigits, exact, operands, working } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
 import { usePlan } from '../document/plan';
+import { partLazily } from './lazily';
 
 /** How a figure came about: its last step, whose parts open in turn; below it every step down to the inputs. */
 const props = defineProps<{ figure: Figure; text?: string }>();
@@ -36,6 +37,17 @@ const parts = computed(() =>
 const source = computed(() =>
   'source' in props.figure ? { from: SOURCES[props.figure.source] ?? props.figure.source, note: props.figure.note ?? '' } : null,
 );
+const WorkingWidth = partLazily(() => import('./WorkingWidth.vue'));
+/** Whether anything that goes into it has a range. */
+const isUnsure = computed(() => {
+  const seen = new Set<Figure>();
+  const asks = (figure: Figure): boolean => {
+    if (seen.has(figure)) return false;
+    seen.add(figure);
+    return 'source' in figure ? figure.range !== undefined : operands(figure).some(asks);
+  };
+  return asks(props.figure);
+});
 /** A working of more steps than this is folded: its last step says most. */
 const FOLD_FROM = 14;
 /** A sum of more than this is set as a column, as on paper. */
@@ -87,6 +99,7 @@ function signBefore(i: number): string {
         </tr>
       </tbody>
     </BTableSimple>
+    <WorkingWidth v-if="isUnsure" :figure="figure" />
     <details v-if="sheet.lines.length > 1" :open="sheet.lines.length <= FOLD_FROM">
       <summary>Every step, {{ sheet.lines.length }} in all</summary>
       <ol class="steps">

@@ -9,7 +9,7 @@ enablePatches();
 
 /** A worker's own copy of the open board, kept up by patches: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
-  private given: Given = { makePieces: null, finish: null, evenings: null, checks: null };
+  private given: Given = { makePieces: null, finish: null, evenings: null, surelyFor: null, checks: null };
   private reckon = pipelineWith(this.given);
   private board: Board | null = null;
   private known: Catalogue | null = null;
@@ -29,11 +29,12 @@ export class BoardCopy {
 
   /** Fetches what makes pieces, once the board has some, what reckons coats to the last, once they are looked at, and the evenings and the checks: a first look needs none of it. */
   async ready(wants: { readonly finish: boolean; readonly checks: boolean }): Promise<void> {
-    const { makePieces, finish, evenings, checks } = this.given;
+    const { makePieces, finish, evenings, surelyFor, checks } = this.given;
     const given: Given = {
       makePieces: makePieces ?? (this.plan.pieces.length === 0 ? null : (await import('@spare-acre/core/pieces')).makePieces),
       finish: finish ?? (wants.finish ? await import('@spare-acre/core/finish') : null),
       evenings: evenings ?? (wants.checks ? await import('@spare-acre/core/days') : null),
+      surelyFor: surelyFor ?? (wants.checks ? (await import('@spare-acre/core/supplies')).surelyFor : null),
       checks: checks ?? (wants.checks ? await import('@spare-acre/core/checks') : null),
     };
     if (given.makePieces === makePieces && given.finish === finish && given.checks === checks) return;

@@ -8,6 +8,7 @@ import { now } from './searches/now';
 import { buildOptions, earlierOptions, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
+import { sure, width } from './searches/sure';
 import { tallyThen } from './searches/tally';
 import { browse, count, forced, tables } from './searches/tables';
 
@@ -36,6 +37,8 @@ const searches = {
   waterOptions: ofBoard(waterOptions),
   earlierOptions: ofBoard(earlierOptions),
   tallyThen: ofBoard(tallyThen),
+  sure: ofBoard(sure),
+  width: ofBoard(width),
   now: ofBoard(now),
   betterEvenings: ofBoard(betterEvenings),
   betterLayout: ofBoard(betterLayout),

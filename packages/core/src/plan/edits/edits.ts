@@ -2,6 +2,7 @@ import type { Board, BoardDraft } from '../board';
 import { produce } from 'immer';
 import type { Plan } from '../plan';
 import { boardEdits } from './board-edits';
+import { buyingEdits } from './buying-edits';
 import { cuttingEdits } from './cutting-edits';
 import { dayEdits } from './day-edits';
 import type { EditDefinition } from './edit-definition';
@@ -14,6 +15,7 @@ import { tableEdits } from './table-edits';
 /** Every change that can be made to a board, by name: by hand, by a mend, by undoing, from another device. */
 const EDITS = {
   ...boardEdits,
+  ...buyingEdits,
   ...dayEdits,
   ...tableEdits,
   ...featureEdits,

@@ -10,7 +10,8 @@ import { PLAYED, type Played } from '@spare-acre/core/wire';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import { saveFile } from '../../ui/saveFile';
-import { type JudgedSensor, useAir } from '../../document/air';
+import { useAir } from '../../document/air';
+import type { JudgedSensor } from '../../document/judged';
 
 /** Thermo-hygrometers: what each says, whether it is believed, and its readings in and out. */
 const heard = useAir();

@@ -27,6 +27,7 @@ const step = (throughMin: number, isProven = false): Evenings => ({
   tries: 10,
   isProven,
   order: ['cut-base-A1', 'glue-base-A1'],
+  spared: [],
 });
 async function aSearch(readyMin: number) {
   const store = await anOpenBoard();

@@ -3,13 +3,24 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import type { Supply } from '@spare-acre/core/supplies';
 import { type Bare, showText } from '@spare-acre/core/base/units';
+import { showBand } from '@spare-acre/core/sure';
 import FigureCell from '../../ui/FigureCell.vue';
 import FigureLine from '../../ui/FigureLine.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
+import { useSure } from '../../document/sure';
+import EnoughField from './EnoughField.vue';
 
 const store = usePlan();
+const sure = useSure();
+const buying = computed(() => store.plan?.buying ?? { ofHundred: null, own: [] });
+/** How far a need may really come out. */
+function bandText({ id, need }: Bare<Supply>): string {
+  const band = sure.needs.get(id)?.band ?? null;
+  return band === null ? '' : showBand(band, need.unit, store.showing);
+}
+const ownOf = (id: string): (typeof buying.value)['own'][number] | undefined => buying.value.own.find(({ supplyId }) => supplyId === id);
 useLook(() => ['supplies', 'mixes']);
 const supplies = computed(() => store.slices.supplies ?? null);
 const mixes = computed(() => store.slices.mixes ?? []);
@@ -55,11 +66,18 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     <div class="drawing scroll">
       <h2>What the board takes, and what to buy for it</h2>
       <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
+      <EnoughField
+        label="Buy"
+        :value="buying.ofHundred"
+        data-testid="enough-all"
+        @choose="(ofHundred) => ofHundred !== 'usual' && store.edit({ code: 'buying/enough', ofHundred })"
+      />
       <BTableSimple v-if="supplies !== null" class="ledger stacked" data-testid="supplies">
         <thead>
           <tr>
             <th scope="col">material</th>
             <th scope="col" class="num">takes</th>
+            <th scope="col">enough</th>
             <th scope="col">buy</th>
             <th scope="col" class="num">to buy</th>
             <th scope="col" class="num">goes in</th>
@@ -68,18 +86,30 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
         <tbody>
           <template v-for="{ group, name, rows } in groups" :key="group">
             <tr class="group">
-              <td colspan="5">{{ name }}</td>
+              <td colspan="6">{{ name }}</td>
             </tr>
             <tr v-for="row in rows" :key="row.id" :data-supply="row.id">
               <td>{{ row.name }}</td>
-              <td class="num"><FigureCell :figure="row.need" :unit="unitOf(row)" /></td>
+              <td class="num"><FigureCell :figure="row.need" :unit="unitOf(row)" /><span class="band">{{ bandText(row) }}</span></td>
+              <td>
+                <EnoughField
+                  v-if="bandText(row) !== '' || ownOf(row.id) !== undefined"
+                  :label="`How sure ${row.name} is to be enough`"
+                  hide-label
+                  has-usual
+                  :value="ownOf(row.id) === undefined ? 'usual' : ownOf(row.id)!.ofHundred"
+                  :enough="sure.needs.get(row.id)?.enough ?? []"
+                  :usual="buying.ofHundred"
+                  @choose="(ofHundred) => store.edit({ code: 'buying/enough-of', supplyId: row.id, name: row.name, ofHundred })"
+                />
+              </td>
               <td>{{ packText(row) }}</td>
               <td class="num"><FigureCell :figure="row.buy" /></td>
               <td class="num"><FigureCell :figure="row.used" /></td>
             </tr>
           </template>
           <tr class="sum">
-            <td colspan="3">Together</td>
+            <td colspan="4">Together</td>
             <td class="num"><FigureCell :figure="supplies.buy" /></td>
             <td class="num"><FigureCell :figure="supplies.used" /></td>
           </tr>
@@ -113,6 +143,11 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
 }
 .or {
   font-size: 0.86rem;
+}
+.band {
+  display: block;
+  font-size: 0.8rem;
+  color: var(--ink-soft);
 }
 @media (max-width: 700px) {
   .ledger tr[data-supply] td:nth-child(1) {
