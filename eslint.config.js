@@ -22,6 +22,7 @@ const CORE_PACKAGES = [
   'fast-png',
   'fast-xml-parser',
   'svgpath',
+  'simple-statistics',
   'spectral.js',
   'culori',
   '@tarikjabiri/dxf',

@@ -165,7 +165,10 @@ const coatNeed = rememberedEach(
     const { spread } = coating;
     switch (spread.by) {
       case 'film': {
-        const film = coat.filmMm === null ? estimated('Film', spread.filmMm, 'mm') : given('Film', coat.filmMm, 'mm', 'plan');
+        const film =
+          coat.filmMm === null
+            ? estimated(`${coating.name}, film`, spread.filmMm, 'mm')
+            : given(`${coating.name}, film`, coat.filmMm, 'mm', 'plan');
         const relief = estimated(`${coating.name}, relief over the plain area`, spread.relief, '1');
         const rough = reckon(`${what}: surface with its relief`, 'm²', all, '×', relief);
         const inMm2 = reckon(`${what}: in mm²`, 'mm²', rough, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));

@@ -9,7 +9,10 @@ import type { Step } from './step';
  * When a board is ready with work and waits drawn again, chance by chance: tasks keep their turns, and find their times anew.
  * @returns for a chance by its number, minutes since midnight before the first day, Infinity where it leaves no plan; null for a board that has no date
  */
-export function readyIn({ steps, days, ...bench }: Bench & { readonly steps: readonly Step[]; readonly days: Days }, redrawn: Redrawn): ((chance: number) => number) | null {
+export function readyIn(
+  { steps, days, ...bench }: Bench & { readonly steps: readonly Step[]; readonly days: Days },
+  redrawn: Redrawn,
+): ((chance: number) => number) | null {
   if (days.ready === null) return null;
   const { open, problem, problemWith } = workOf(steps, bench, days.relaxed);
   const doneMin = days.slots.reduce((most, { because, curedMin }) => (because.kind === 'done' ? Math.max(most, curedMin) : most), 0);
@@ -23,12 +26,14 @@ export function readyIn({ steps, days, ...bench }: Bench & { readonly steps: rea
   // Links stand in the same order whatever their waits.
   const indexOf = new Map(problem.links.map((link, i) => [link, i]));
   const into = network.into.map((own) => own.map((link) => indexOf.get(link)!));
+  const placer = new Placer(problem, network);
   return (chance) => {
     const drawn = problemWith((figure) => {
       const own = redrawn.of(figure);
       return typeof own === 'number' ? own : own[chance]!;
     });
-    const outcome = new Placer(drawn, { ...network, into: into.map((own) => own.map((i) => drawn.links[i]!)) }).place(order, Infinity, spareMin);
+    placer.renew(drawn, { ...network, into: into.map((own) => own.map((i) => drawn.links[i]!)) });
+    const outcome = placer.place(order, Infinity, spareMin);
     return outcome.ok ? Math.max(doneMin, outcome.throughMin) : Infinity;
   };
 }

@@ -42,7 +42,10 @@ describe('how sure Brinefold is', () => {
   });
   test('the ready date has a band, the plan it is read from in it or near it', () => {
     const readyAt = readyDraw(plan, CATALOGUE, own, draws)!;
-    const ready = readySureOf(Float64Array.from({ length: 120 }, (_, chance) => readyAt(chance)), plan);
+    const ready = readySureOf(
+      Float64Array.from({ length: 120 }, (_, chance) => readyAt(chance)),
+      plan,
+    );
     expect(ready.band.low).toBeLessThan(ready.band.high);
     expect(ready.band.high).toBeGreaterThan(own.days.ready!.at.value);
     expect(ready.highText).toMatch(/^\w{3} \d+ \w{3}, \d\d:\d\d$/);
@@ -63,11 +66,16 @@ describe('how sure Brinefold is', () => {
     expect(moved.map(({ id, ofHundred }) => [id, ofHundred])).toEqual([['light-filler', 90]]);
     const { choice } = sure.needs.find(({ id }) => id === 'light-filler')!.enough.find(({ ofHundred }) => ofHundred === 90)!;
     expect(moved[0]!.buy.value).toBe(choice.costMinor);
-    expect(supplies.buy.value - own.supplies.buy.value).toBeCloseTo(moved[0]!.buy.value - own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value, 6);
+    expect(supplies.buy.value - own.supplies.buy.value).toBeCloseTo(
+      moved[0]!.buy.value - own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value,
+      6,
+    );
     // Asked of everything, nothing is bought less of, and what is asked for it alone stays.
     const all = derive({ ...plan, buying: { ofHundred: 95, own: [{ supplyId: 'light-filler', ofHundred: null }] } }, CATALOGUE).supplies;
     for (const [i, row] of all.rows.entries()) expect(row.buy.value).toBeGreaterThanOrEqual(own.supplies.rows[i]!.buy.value);
-    expect(all.rows.find(({ id }) => id === 'light-filler')!.buy.value).toBe(own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value);
+    expect(all.rows.find(({ id }) => id === 'light-filler')!.buy.value).toBe(
+      own.supplies.rows.find(({ id }) => id === 'light-filler')!.buy.value,
+    );
     expect(all.buy.value).toBeGreaterThan(own.supplies.buy.value);
   });
   test('the same board is told the same again', () => {

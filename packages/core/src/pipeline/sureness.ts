@@ -5,12 +5,12 @@ import { readyIn } from '../days';
 import type { Plan } from '../plan';
 import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
 import { type Enough, type Supply, enoughOf } from '../supplies';
-import { costsOf } from '../supplies/enough';
+import { costsOf, usedOf } from '../supplies/enough';
 import type { Derivation } from './derive';
 import type { Tally } from './tally';
 
 /** Chances drawn: enough that bands stand still. */
-export const CHANCES = 2_000;
+const CHANCES = 2_000;
 /** How sure the ready date is. */
 export interface ReadySure {
   readonly band: Band;
@@ -50,8 +50,9 @@ export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'
   const redrawn = new Redrawn(draws);
   const rows = supplies.rows.map((row) => ({ row, need: redrawn.of(row.need) }));
   const costs = rows.map(({ row, need }) => costOf(row, need));
+  const used = rows.map(({ row, need }) => (isDrawn(row, need) ? usedOf(need, row.sizes) : row.used.value));
   const cost = new Float64Array(draws.count);
-  for (const own of costs) for (let i = 0; i < cost.length; i++) cost[i]! += typeof own === 'number' ? own : own[i]!;
+  for (const own of used) for (let i = 0; i < cost.length; i++) cost[i]! += typeof own === 'number' ? own : own[i]!;
   const figures: Partial<Record<keyof Tally, Figure | null>> = {
     mass: tally.mass,
     adhesive: tally.adhesive,
@@ -63,7 +64,7 @@ export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'
     const band = figure === null ? null : bandOf(redrawn.of(figure));
     if (band !== null) bands[name] = band;
   }
-  if (costs.some((own) => typeof own !== 'number')) bands.cost = bandOf(cost)!;
+  if (used.some((own) => typeof own !== 'number')) bands.cost = bandOf(cost)!;
   return {
     tally: bands,
     needs: rows.map(({ row, need }, i) => ({
@@ -75,11 +76,16 @@ export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'
     ready: null,
   };
 }
-const costOf = ({ sizes, buy }: Supply, need: Drawn): Drawn => (typeof need === 'number' || sizes.length === 0 ? buy.value : costsOf(need, sizes));
+const isDrawn = ({ sizes }: Supply, need: Drawn): need is Float64Array => typeof need !== 'number' && sizes.length > 0;
+const costOf = (row: Supply, need: Drawn): Drawn => (isDrawn(row, need) ? costsOf(need, row.sizes) : row.buy.value);
 
 /** When the board is ready in each chance; null for a board that has no date. */
-export const readyDraw = (plan: Plan, catalogue: Catalogue, { steps, spots, days }: Known, draws: Draws): ((chance: number) => number) | null =>
-  readyIn({ ...plan, steps, spots, days, catalogue }, new Redrawn(draws));
+export const readyDraw = (
+  plan: Plan,
+  catalogue: Catalogue,
+  { steps, spots, days }: Known,
+  draws: Draws,
+): ((chance: number) => number) | null => readyIn({ ...plan, steps, spots, days, catalogue }, new Redrawn(draws));
 
 /** How sure a date is. @param chances of {@link readyDraw}, as many as there are */
 export function readySureOf(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {

@@ -333,7 +333,9 @@ const Piece = z.strictObject({
 });
 
 /** How often of a hundred what is bought is to be enough; null: as much as was reckoned. */
-const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], { error: ({ input }) => `got ${said(input)}; 80, 90 or 95 of a hundred would do` });
+const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], {
+  error: ({ input }) => `got ${said(input)}; 80, 90 or 95 of a hundred would do`,
+});
 
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({

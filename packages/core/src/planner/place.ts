@@ -71,8 +71,8 @@ export class Placer {
   private readonly lastSat = new Map<number, number>();
 
   constructor(
-    private readonly problem: Problem,
-    private readonly network: Network,
+    private problem: Problem,
+    private network: Network,
   ) {
     const size = problem.jobs.length;
     this.startMin = new Float64Array(size);
@@ -90,8 +90,20 @@ export class Placer {
     this.spareMin = problem.people.map(() => 0);
     this.isLong = Uint8Array.from(problem.jobs, (job) => Number(isTooLong(job, this.longestMin)));
     this.markSize = this.free.length + this.held.length + 1;
-    this.hasGaps = Uint8Array.from(network.into, (own) => Number(own.some(({ mostMin, orAfterMin }) => mostMin < Infinity && orAfterMin < Infinity)));
+    this.hasGaps = Uint8Array.from(network.into, (own) =>
+      Number(own.some(({ mostMin, orAfterMin }) => mostMin < Infinity && orAfterMin < Infinity)),
+    );
     this.pinned = problem.jobs.flatMap(({ pinnedMin }, job) => (pinnedMin === null ? [] : [job]));
+  }
+
+  /** Takes the same jobs with other times: people, stores and who may do what are as they were. Nothing is placed after. */
+  renew(problem: Problem, network: Network): void {
+    [this.problem, this.network] = [problem, network];
+    for (let job = 0; job < problem.jobs.length; job++) this.isLong[job] = Number(isTooLong(problem.jobs[job]!, this.longestMin));
+    for (const { from, to, amount, job } of this.held) from.length = to.length = amount.length = job.length = 0;
+    this.sat.length = this.stack.length = this.throughs.length = this.marks.length = 0;
+    this.lastSat.clear();
+    this.isBegun = false;
   }
 
   /**

@@ -235,6 +235,27 @@ describe('larger ones', () => {
     expect(ends(used, listed!)).toEqual(first);
     expect(first).toEqual(ends(new Placer(of, network), listed!));
   });
+  test('made anew for the same jobs with other times it places them as a new one does', () => {
+    const [of, other] = [chanceProblem(1_003, 5, 12), chanceProblem(1_003, 5, 12)];
+    const longer = {
+      ...other,
+      jobs: other.jobs.map((own, i) => ({ ...own, workMin: own.workMin * (1 + (i % 3) / 10), setUpMin: own.setUpMin * 1.2 })),
+    };
+    const network = networkOf(of);
+    const order = firstOrders(of, network)[0]!;
+    const placer = new Placer(of, network);
+    placer.place(order);
+    placer.renew(longer, networkOf(longer));
+    placer.place(order);
+    const anew = new Placer(longer, networkOf(longer));
+    anew.place(order);
+    expect([...placer.endMin]).toEqual([...anew.endMin]);
+    placer.renew(of, network);
+    placer.place(order);
+    const first = new Placer(of, network);
+    first.place(order);
+    expect([...placer.endMin]).toEqual([...first.endMin]);
+  });
   test('searched on it is never later than the good orders alone, and here it is earlier', () => {
     const of = chanceProblem(1_002, 5, 12);
     const alone = quick(of, 0, 1).best!.throughMin;

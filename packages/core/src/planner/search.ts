@@ -252,7 +252,13 @@ class Search {
     if (throughMin < known - 1e-6 || (throughMin < known + 1e-6 && cost < this.toldCost - 1e-6)) {
       this.toldCost = cost;
       const reasons = reasonKind.map((kind, job): Reason => ({ kind, by: reasonBy[job]! }));
-      this.best = { placed: this.placer.told(), reasons, throughMin, order: order.flatMap((group) => this.network.groups[group]!), spareMin: this.tried.spareMin };
+      this.best = {
+        placed: this.placer.told(),
+        reasons,
+        throughMin,
+        order: order.flatMap((group) => this.network.groups[group]!),
+        spareMin: this.tried.spareMin,
+      };
     }
     return cost;
   }

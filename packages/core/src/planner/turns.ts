@@ -48,8 +48,7 @@ export class Turns {
         if (this.lines[group] === line) keys[group]! += lead * Math.exp(-(((this.first[group]! - middle) / width) ** 2));
     } else {
       const middle = keys[Math.floor(random() * keys.length)]!;
-      for (let group = 0; group < keys.length; group++)
-        if (Math.abs(keys[group]! - middle) < width && random() < 0.5) keys[group]! += by();
+      for (let group = 0; group < keys.length; group++) if (Math.abs(keys[group]! - middle) < width && random() < 0.5) keys[group]! += by();
     }
   }
 }
@@ -117,4 +116,3 @@ export function orderBy(priority: ArrayLike<number>, { before, after }: Network)
   }
   return order;
 }
-

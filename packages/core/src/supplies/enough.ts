@@ -16,14 +16,26 @@ export function enoughOf(drawn: Drawn, sizes: readonly Pack[], ofHundred: number
   return { ofHundred, need, choice: cheapestPacks(need, sizes) };
 }
 
-/** What the packages for each drawn need cost. Whatever is enough for a larger one is as cheap as can be for all between that it holds, so few are chosen anew. */
+/** What of the money for each drawn need goes in: packages bought, and the share of them that is used. */
+export function usedOf(drawn: Float64Array, sizes: readonly Pack[]): Float64Array {
+  const used = new Float64Array(drawn.length);
+  eachChosen(drawn, sizes, (i, { costMinor, amount }) => (used[i] = amount > 0 ? (costMinor * drawn[i]!) / amount : 0));
+  return used;
+}
+
+/** What the packages for each drawn need cost. */
 export function costsOf(drawn: Float64Array, sizes: readonly Pack[]): Float64Array {
-  const turn = Array.from(drawn, (_, i) => i).sort((a, b) => drawn[a]! - drawn[b]!);
   const costs = new Float64Array(drawn.length);
-  let [holds, costMinor] = [-1, 0];
-  for (const i of turn) {
-    if (drawn[i]! > holds) ({ amount: holds, costMinor } = cheapestPacks(drawn[i]!, sizes));
-    costs[i] = costMinor;
-  }
+  eachChosen(drawn, sizes, (i, { costMinor }) => (costs[i] = costMinor));
   return costs;
+}
+
+/** Packages for each drawn need. Whatever is enough for a larger one is as cheap as can be for all between that it holds, so few are chosen anew. */
+function eachChosen(drawn: Float64Array, sizes: readonly Pack[], then: (i: number, choice: PackChoice) => void): void {
+  const turn = Array.from(drawn, (_, i) => i).sort((a, b) => drawn[a]! - drawn[b]!);
+  let choice: PackChoice | null = null;
+  for (const i of turn) {
+    if (choice === null || drawn[i]! > choice.amount) choice = cheapestPacks(drawn[i]!, sizes);
+    then(i, choice);
+  }
 }

@@ -52,7 +52,11 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
     if (seen.has(step)) return;
     seen.add(step);
     if ('source' in step && step.range !== undefined && !inputs.has(step.range))
-      inputs.set(step.range, { label: of === '' ? step.label : `${of}: ${step.label.toLowerCase()}`, unit: step.unit, note: step.note ?? '' });
+      inputs.set(step.range, {
+        label: of === '' || step.label.includes(',') ? step.label : `${of}: ${step.label.toLowerCase()}`,
+        unit: step.unit,
+        note: step.note ?? '',
+      });
     for (const part of operands(step)) visit(part, step.label);
   };
   visit(figure, '');
@@ -62,16 +66,14 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
   const all = found.reduce((sum, { explained }) => sum + Math.max(0, explained - noise), 0);
   if (all === 0) return [];
   return found
-    .map(
-      ({ range, input: { label, unit, note }, explained }): Widener => ({
-        label,
-        unit,
-        low: range.low,
-        high: range.high,
-        origin: note,
-        share: Math.max(0, explained - noise) / all,
-      }),
-    )
+    .map(({ range, input: { label, unit, note }, explained }): Widener => ({
+      label,
+      unit,
+      low: range.low,
+      high: range.high,
+      origin: note,
+      share: Math.max(0, explained - noise) / all,
+    }))
     .filter(({ share }) => share >= LEAST_SHARE)
     .sort((a, b) => b.share - a.share);
 }

@@ -1,15 +1,17 @@
 import fc from 'fast-check';
-import { mean } from 'simple-statistics';
 import { describe, expect, test } from 'vitest';
 import { type Figure, type Range, given, reckon, total } from '../base/units';
+import { showBand } from './words';
 import { bandOf, enoughIn, widenersOf } from './band';
 import { Draws, at } from './draws';
 import { type Drawn, Redrawn } from './redrawn';
 
+const mean = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0) / all.length;
 const range = (low: number, value: number, high: number): Range => ({ low, value, high });
 const input = (label: string, own: Range): Figure<'ml'> => given(label, own.value, 'ml', 'catalogue', 'a label', own);
 /** Ranges are told apart by their place in a list. */
-const drawsOf = (ranges: readonly Range[], count = 2_000, seed = 7): Draws => new Draws(count, seed, (one) => `entry ${ranges.indexOf(one)}`);
+const drawsOf = (ranges: readonly Range[], count = 2_000, seed = 7): Draws =>
+  new Draws(count, seed, (one) => `entry ${ranges.indexOf(one)}`);
 const list = (drawn: Drawn): readonly number[] => (typeof drawn === 'number' ? [drawn] : [...drawn]);
 
 describe('a value drawn from its range', () => {
@@ -81,7 +83,13 @@ describe('bands cover', () => {
       'ml',
       ranges.map((one, i) =>
         i % 3 === 0
-          ? reckon('Batches', 'ml', reckon('Count', '1', input('Film', one), '⌈÷⌉', given('A batch', one.value / 4, 'ml', 'catalogue')), '×', given('Each', one.value / 4, 'ml', 'catalogue'))
+          ? reckon(
+              'Batches',
+              'ml',
+              reckon('Count', '1', input('Film', one), '⌈÷⌉', given('A batch', one.value / 4, 'ml', 'catalogue')),
+              '×',
+              given('Each', one.value / 4, 'ml', 'catalogue'),
+            )
           : reckon('Coat', 'ml', input('Film', one), '×', given('Coats', 1 + (i % 4), '1', 'plan')),
       ),
     );
@@ -89,7 +97,9 @@ describe('bands cover', () => {
     let [within, below, count] = [0, 0, 0];
     for (let seed = 1; seed <= 40; seed++) {
       const chance = new Draws(3, seed, () => 'sizes').of(range(1, 5, 40));
-      const ranges = Array.from({ length: 2 + (seed % 9) }, (_, i) => range(10 * (i + 1), 10 * (i + 1) + chance[0]!, 10 * (i + 1) + chance[0]! + chance[1]! * (1 + (i % 3))));
+      const ranges = Array.from({ length: 2 + (seed % 9) }, (_, i) =>
+        range(10 * (i + 1), 10 * (i + 1) + chance[0]!, 10 * (i + 1) + chance[0]! + chance[1]! * (1 + (i % 3))),
+      );
       const need = needOf(ranges);
       const band = bandOf(new Redrawn(drawsOf(ranges, 2_000, seed)).of(need))!;
       for (const truth of list(new Redrawn(drawsOf(ranges, 500, 1_000 + seed)).of(need))) {
@@ -103,4 +113,12 @@ describe('bands cover', () => {
     expect(below / count).toBeLessThan(0.12);
     expect(below / count).toBeGreaterThan(0.07);
   });
+});
+
+test('a band is said once with its unit, in hours where it is long, and not at all where the eye sees no difference', () => {
+  const showing = { system: 'metric', currency: 'EUR' } as const;
+  expect(showBand({ low: 608.4, high: 707.8 }, 'ml', showing)).toBe('608\u2013708\u00a0ml');
+  expect(showBand({ low: 900.4, high: 1_022.8 }, 'g', showing)).toBe('900\u00a0g to 1.02\u00a0kg');
+  expect(showBand({ low: 1_993, high: 2_293 }, 'min', showing)).toBe('33\u201338\u00a0h');
+  expect(showBand({ low: 608.1, high: 608.3 }, 'ml', showing)).toBe('');
 });

@@ -19,7 +19,9 @@ const entries = computed(() => {
     { name: 'Paint', id: 'paint', figure: paint, text: undefined, why: undefined },
     { name: 'Cost', id: 'cost', figure: cost, text: undefined, why: undefined },
     ...(isPlanned ? [{ name: 'Hands-on', id: 'handsOn', figure: handsOn, text: undefined, why: undefined }] : []),
-    ...(ready === null ? [] : [{ name: 'Ready', id: 'ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
+    ...(ready === null
+      ? []
+      : [{ name: 'Ready', id: 'ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
   ];
 });
 /** How far each may really come out; fetched when the board stands. */

@@ -43,15 +43,21 @@ const percent = (share: number): string => show({ value: 100 * share, unit: '%' 
           <tr v-for="one in found.from" :key="one.label">
             <td>
               {{ one.label }}
-              <span class="quiet note">{{ exact({ value: one.low, unit: one.unit }, store.showing.currency) }} to {{ exact({ value: one.high, unit: one.unit }, store.showing.currency) }}</span>
+              <span class="quiet note"
+                >{{ exact({ value: one.low, unit: one.unit }, store.showing.currency) }} to
+                {{ exact({ value: one.high, unit: one.unit }, store.showing.currency) }}</span
+              >
             </td>
             <td class="num">
-              <span class="bar" aria-hidden="true"><span :style="{ width: `${100 * one.share}%` }"></span></span>{{ percent(one.share) }}&nbsp;%
+              <span class="bar" aria-hidden="true"><span :style="{ width: `${100 * one.share}%` }"></span></span
+              >{{ percent(one.share) }}&nbsp;%
             </td>
           </tr>
         </tbody>
       </BTableSimple>
-      <p v-if="found.from.length > 0" class="quiet hint">Measured on a practice piece, {{ found.from[0]!.label.toLowerCase() }} would tell most.</p>
+      <p v-if="found.from.length > 0" class="quiet hint">
+        Measured on a practice piece or read off the label, the first of these narrows it most.
+      </p>
     </template>
   </section>
 </template>

@@ -86,10 +86,13 @@ export const dayEdits = {
     'Change the day it is wanted for',
     ({ plan }, { deadline }) => void (plan.calendar.deadline = deadline),
   ),
-  'calendar/arrange': edit<{ readonly order: readonly string[]; readonly spared: Calendar['spared'] }>('Arrange the evenings', ({ plan }, { order, spared }) => {
-    plan.calendar.order = [...order];
-    plan.calendar.spared = spared.map((one) => ({ ...one }));
-  }  ),
+  'calendar/arrange': edit<{ readonly order: readonly string[]; readonly spared: Calendar['spared'] }>(
+    'Arrange the evenings',
+    ({ plan }, { order, spared }) => {
+      plan.calendar.order = [...order];
+      plan.calendar.spared = spared.map((one) => ({ ...one }));
+    },
+  ),
   'calendar/noise': edit<{ readonly noise: Calendar['noise'] }>(
     'Change the hours for noise',
     ({ plan }, { noise }) => void (plan.calendar.noise = noise === null ? null : { ...noise }),

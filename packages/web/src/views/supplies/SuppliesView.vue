@@ -67,7 +67,8 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
       <h2>What the board takes, and what to buy for it</h2>
       <p class="quiet">Nothing is counted as on the shelf yet. All prices are invented; your label wins over every rate.</p>
       <EnoughField
-        label="Buy"
+        label="Everything is to be"
+        class="usual"
         :value="buying.ofHundred"
         data-testid="enough-all"
         @choose="(ofHundred) => ofHundred !== 'usual' && store.edit({ code: 'buying/enough', ofHundred })"
@@ -90,7 +91,9 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
             </tr>
             <tr v-for="row in rows" :key="row.id" :data-supply="row.id">
               <td>{{ row.name }}</td>
-              <td class="num"><FigureCell :figure="row.need" :unit="unitOf(row)" /><span class="band">{{ bandText(row) }}</span></td>
+              <td class="num">
+                <FigureCell :figure="row.need" :unit="unitOf(row)" /><span class="band">{{ bandText(row) }}</span>
+              </td>
               <td>
                 <EnoughField
                   v-if="bandText(row) !== '' || ownOf(row.id) !== undefined"
@@ -144,6 +147,9 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
 .or {
   font-size: 0.86rem;
 }
+.usual {
+  max-width: 420px;
+}
 .band {
   display: block;
   font-size: 0.8rem;
@@ -158,23 +164,29 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     text-align: left;
   }
   .ledger tr[data-supply] td:nth-child(3) {
-    grid-area: 3 / 1 / 4 / 3;
+    grid-area: 4 / 1 / 5 / 3;
+  }
+  .ledger tr[data-supply] td:nth-child(3):empty {
+    display: none;
   }
   .ledger tr[data-supply] td:nth-child(4) {
-    grid-area: 1 / 2 / 2 / 3;
+    grid-area: 3 / 1 / 4 / 3;
   }
   .ledger tr[data-supply] td:nth-child(5) {
+    grid-area: 1 / 2 / 2 / 3;
+  }
+  .ledger tr[data-supply] td:nth-child(6) {
     grid-area: 2 / 2 / 3 / 3;
   }
   .ledger tr[data-supply] td:nth-child(2)::before {
     content: 'takes ';
     color: var(--ink-soft);
   }
-  .ledger tr[data-supply] td:nth-child(3):not(:empty)::before {
+  .ledger tr[data-supply] td:nth-child(4):not(:empty)::before {
     content: 'buy ';
     color: var(--ink-soft);
   }
-  .ledger td:nth-child(5)::before,
+  .ledger td:nth-child(6)::before,
   .ledger tr.sum td:nth-child(3)::before {
     content: 'goes in ';
     color: var(--ink-soft);

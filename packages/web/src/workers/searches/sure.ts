@@ -1,7 +1,9 @@
 import type { Figure } from '@spare-acre/core/base/units';
-import { CHANCES, type Sureness, drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from '@spare-acre/core/pipeline/sureness';
+import { type Sureness, drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from '@spare-acre/core/pipeline/sureness';
 import type { BoardCopy } from '../board-copy';
 
+/** Dates planned for a board that is looked at: fewer than of figures, since each is a plan of its own. */
+const DATES = 600;
 /** Dates planned between two looks at what else is asked. */
 const DATES_AT_ONCE = 40;
 let turn = 0;
@@ -16,8 +18,8 @@ export async function sure(board: BoardCopy, told: (sureness: Sureness) => void 
   await told(figures);
   const readyAt = readyDraw(plan, catalogue, derivation, draws);
   if (readyAt === null) return;
-  const chances = new Float64Array(CHANCES);
-  for (let chance = 0; chance < CHANCES; chance++) {
+  const chances = new Float64Array(DATES);
+  for (let chance = 0; chance < DATES; chance++) {
     if (chance % DATES_AT_ONCE === 0) {
       await new Promise((resume) => setTimeout(resume));
       if (mine !== turn) return;
@@ -28,4 +30,5 @@ export async function sure(board: BoardCopy, told: (sureness: Sureness) => void 
 }
 
 /** What one figure's width comes from. */
-export const width = (board: BoardCopy, figure: Figure): ReturnType<typeof widthOf> => widthOf(figure, drawsFor(board.plan, board.catalogue));
+export const width = (board: BoardCopy, figure: Figure): ReturnType<typeof widthOf> =>
+  widthOf(figure, drawsFor(board.plan, board.catalogue));
