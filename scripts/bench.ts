@@ -10,6 +10,7 @@ import { largeTable, nineTiles } from './bench/boards';
 import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
 import { apartRows, coatRows } from './bench/coats';
+import { surenessRows } from './bench/sureness';
 import { countedRows, demoEvenings, eveningRows, quickRows } from './bench/evenings';
 import { pieceRows } from './bench/pieces';
 import { waitRows } from './bench/waits';
@@ -110,6 +111,12 @@ ${table(['board', 'tasks', 'median', '95 %'], quickRows())}
 Brinefold:
 
 ${table(['what', 'ready', 'not before'], demoEvenings())}
+
+## How sure
+
+Bands of the tally, of every need and what it costs, and of the ready date, from 2,000 chances each, draws and all:
+
+${table(['board', 'figures, median', '95 %', 'dates'], surenessRows())}
 
 ## The first load
 

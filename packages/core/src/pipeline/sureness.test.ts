@@ -78,6 +78,14 @@ describe('how sure Brinefold is', () => {
     );
     expect(all.buy.value).toBeGreaterThan(own.supplies.buy.value);
   });
+  test('a figure that came as a copy is told as wide as the figure itself, to a hair', () => {
+    const [told, copied] = [own.tally.mass, structuredClone(own.tally.mass)].map((figure) =>
+      widthOf(figure, drawsFor(plan, CATALOGUE, COUNT)),
+    );
+    expect(copied!.band!.low / told!.band!.low).toBeCloseTo(1, 2);
+    expect(copied!.band!.high / told!.band!.high).toBeCloseTo(1, 2);
+    expect(copied!.from[0]!.label).toBe(told!.from[0]!.label);
+  });
   test('the same board is told the same again', () => {
     expect(surenessOf(own, drawsFor(plan, CATALOGUE, COUNT))).toEqual(sure);
   });
