@@ -45,7 +45,10 @@ test('widening the brine channel by dragging changes area, adhesive, paint and c
   await expect(tally('ready').locator('.figure')).not.toHaveText(readyBefore!);
 });
 
-test('the working of every figure of the tally: its last step, done by hand from what is shown, gives the figure', async ({ page, app }) => {
+test('the working of every figure of the tally: its last step, done by hand from what is shown, gives the figure', async ({
+  page,
+  app,
+}) => {
   await openBrinefold(page, app);
   for (const name of ['sheets', 'mass', 'adhesive', 'paint', 'cost', 'hands-on', 'ready']) {
     await page.getByTestId(`tally-${name}`).locator('.figure').click();
