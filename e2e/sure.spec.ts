@@ -34,3 +34,44 @@ test('figures have bands, a working names what its width comes from, and more of
   await filler.getByLabel('How sure Light filler, ready mixed is to be enough').selectOption({ label: 'as the rest' });
   await expect(toBuy).toHaveText(before!);
 });
+
+test('what was measured is put in the place of ours: the band narrows, a reload keeps it, and ours comes back', async ({ page, app }) => {
+  await openBrinefold(page, app);
+  const mass = page.getByTestId('tally-mass');
+  await expect(mass.locator('.band')).toHaveText(/kg$/);
+  const [figure, wide] = [await mass.locator('.figure').textContent(), await mass.locator('.band').textContent()];
+  await mass.locator('.figure').click();
+  await page.getByRole('button', { name: 'I measured it: Light filler, ready mixed, film' }).click();
+  const own = page.getByTestId('own-figure');
+  await own.getByLabel('At the most').fill('900');
+  await own.getByLabel('At the most').press('Tab');
+  await own.getByRole('button', { name: 'Use mine on every board' }).click();
+  await expect(own.getByRole('alert')).toContainText('50 or less would do');
+  for (const [label, value] of [
+    ['Measured', '1.2'],
+    ['At the least', '1.1'],
+    ['At the most', '1.3'],
+  ] as const) {
+    await own.getByLabel(label).fill(value);
+    await own.getByLabel(label).press('Tab');
+  }
+  await own.getByRole('button', { name: 'Use mine on every board' }).click();
+  await expect(mass.locator('.figure')).not.toHaveText(figure!);
+  await expect(mass.locator('.band')).toHaveText(/kg$/);
+  const narrow = (await mass.locator('.band').textContent())!;
+  const widthOf = (text: string): number => {
+    const [low, high] = text.match(/\d+\.\d+/g)!.map(Number);
+    return high! - low!;
+  };
+  expect(widthOf(narrow)).toBeLessThan(widthOf(wide!) / 2);
+
+  await page.reload();
+  await expect(mass.locator('.band')).toHaveText(narrow);
+  await page.getByRole('link', { name: 'Supplies' }).click();
+  const list = page.getByTestId('own-figures');
+  await expect(list).toContainText('Light filler, ready mixed, film');
+  await expect(list).toContainText('1.2, 1.1 to 1.3');
+  await list.getByRole('button', { name: 'Back to ours' }).click();
+  await expect(mass.locator('.figure')).toHaveText(figure!);
+  await expect(list).toHaveCount(0);
+});

@@ -1,10 +1,11 @@
 import { Router } from 'express';
-import { CatalogueAnswer, Health, Reach } from '@spare-acre/core/wire';
+import { Health, Reach } from '@spare-acre/core/wire';
 import { sessionRoutes } from './access/routes';
 import { onlySignedIn } from './access/sessions';
 import { airRoutes } from './air/routes';
 import { boardRoutes } from './boards/routes';
 import { liveRoutes } from './live/routes';
+import { ownRoutes } from './own/routes';
 import type { AppParts } from './parts';
 import { pictureRoutes } from './pictures/routes';
 import { noSuchPath } from './problems';
@@ -24,9 +25,7 @@ export function apiRoutes({ db, catalogue, readers, hub, access, reach }: AppPar
   api.get('/reach', (_req, res) => {
     res.json(Reach.parse(reach));
   });
-  api.get('/catalogue', (_req, res) => {
-    res.json(CatalogueAnswer.parse({ catalogue }));
-  });
+  api.use(ownRoutes(db, catalogue));
   api.use(boardRoutes(db, catalogue, readers));
   api.use(liveRoutes(db, hub));
   api.use(pictureRoutes(db, readers));

@@ -11,7 +11,15 @@ export const notNegative = z.number().min(0).max(1e7);
 
 /** A value with its plausible range and where it comes from. A label, a data sheet or the logbook wins over it. */
 export const Estimate = z
-  .strictObject({ value: notNegative, low: notNegative, high: notNegative, origin: z.string().min(1).max(80) })
+  .strictObject({
+    value: notNegative,
+    low: notNegative,
+    high: notNegative,
+    origin: z.string().min(1).max(80),
+    /** Where it stands in the catalogue, and what it was before the builder set it: both told by the server. */
+    path: z.string().max(200).optional(),
+    ours: z.strictObject({ value: notNegative, low: notNegative, high: notNegative }).optional(),
+  })
   .refine(({ low, value, high }) => low <= value && value <= high, 'expected low ≤ value ≤ high');
 
 export const Pack = z.strictObject({ amount: positive, priceMinor: z.number().int().positive().max(1e7) });

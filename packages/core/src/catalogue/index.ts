@@ -21,6 +21,8 @@ export {
   thicknessesOf,
   toolBy,
 } from './look-up';
+export { OwnPath, OwnValue, figuresOf, whyNotOwn, withOwn } from './own';
+export type { OwnValues } from './own';
 export { rangesOf } from './ranges';
 export {
   adhesiveRef,

@@ -4,8 +4,7 @@ import type { Figure, Range } from '../base/units';
 import { readyIn } from '../days';
 import type { Plan } from '../plan';
 import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
-import { type Enough, type Supply, enoughOf } from '../supplies';
-import { costsOf, usedOf } from '../supplies/enough';
+import { type Enough, type Supply, costsOf, enoughOf, usedOf } from '../supplies';
 import type { Derivation } from './derive';
 import type { Tally } from './tally';
 
@@ -46,7 +45,7 @@ function namesIn(catalogue: Catalogue): (range: Range) => string | undefined {
   const alike = new Map<string, string[]>();
   for (const [range, name] of names) alike.set(saying(range), [...(alike.get(saying(range)) ?? []), name]);
   // Several that say the same are taken in turn: two of them are never one.
-  return (range) => names.get(range) ?? alike.get(saying(range))?.shift();
+  return (range) => range.path ?? names.get(range) ?? alike.get(saying(range))?.shift();
 }
 
 /** Chances for a board: one list for each value of its catalogue, the same from one edit to the next. */

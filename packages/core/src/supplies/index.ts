@@ -1,6 +1,6 @@
 export { cheapestPacks } from './packs';
 export type { PackChoice } from './packs';
-export { enoughOf } from './enough';
+export { costsOf, enoughOf, usedOf } from './enough';
 export type { Enough } from './enough';
 export { surelyFor } from './surely';
 export { suppliesFor } from './supplies';

@@ -11,6 +11,9 @@ export interface Band {
 /** An input whose range a figure's width comes from. */
 export interface Widener {
   readonly label: string;
+  /** Where it stands in the catalogue; null for what has no place there. */
+  readonly path: string | null;
+  readonly value: number;
   readonly low: number;
   readonly high: number;
   readonly unit: Figure['unit'];
@@ -69,6 +72,8 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
     .map(({ range, input: { label, unit, note }, explained }): Widener => ({
       label,
       unit,
+      path: range.path ?? null,
+      value: range.value,
       low: range.low,
       high: range.high,
       origin: note,

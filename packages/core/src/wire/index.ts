@@ -25,4 +25,5 @@ export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air'
 export type { Played } from './air';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
+export { OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';

@@ -19,5 +19,11 @@ export const useCatalogue = defineStore('catalogue', () => {
     return asked;
   }
 
-  return { catalogue, load };
+  /** Asks for it again: a figure in it is another. */
+  function renew(): Promise<Catalogue> {
+    asked = null;
+    return load();
+  }
+
+  return { catalogue, load, renew };
 });

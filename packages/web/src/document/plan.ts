@@ -13,6 +13,7 @@ import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
 import { heard, placeOf } from '../workers/answering';
 import { Reckoning } from '../workers/reckoning';
 import { searchedBoard } from '../workers/searched-board';
+import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
 import { createBoard, fetchBoard, fetchRevision } from './client';
@@ -107,9 +108,20 @@ export const usePlan = defineStore('plan', () => {
       saving.rebase(draft.baseRevision, { plan: base, record: stored.record });
       void saving.saveNow();
     }
-    reckoning.open(board.value, catalogue, stock.value, looked.value);
-    searchedBoard.open(board.value, catalogue, stock.value);
+    tell(catalogue);
   }
+
+  /** Tells the workers of a whole board anew. */
+  function tell(catalogue: Catalogue): void {
+    reckoning.open(board.value!, catalogue, stock.value, looked.value);
+    searchedBoard.open(board.value!, catalogue, stock.value);
+  }
+  watch(
+    () => catalogues.catalogue,
+    (now, before) => {
+      if (now !== null && before !== null && board.value !== null) tell(now);
+    },
+  );
 
   function close(): void {
     [boardId.value, board.value, history.value, slices.value] = [null, null, NO_HISTORY, {}];

@@ -4,6 +4,7 @@ import { computed, shallowRef, watch } from 'vue';
 import { showBand } from '@spare-acre/core/sure';
 import type { NeedSure, Sureness } from '@spare-acre/core/pipeline/sureness';
 import { searches } from '../workers/searches';
+import { useCatalogue } from './catalogue';
 import { usePlan } from './plan';
 
 /** A plan that has been left alone for so long is worth two thousand chances. */
@@ -12,13 +13,14 @@ const REST_MS = 900;
 /** How sure the figures of the open board are: drawn when the plan rests, gone as soon as it changes. */
 export const useSure = defineStore('sure', () => {
   const store = usePlan();
+  const catalogues = useCatalogue();
   const sureness = shallowRef<Sureness | null>(null);
   const fault = shallowRef('');
   let turn = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
   watch(
-    () => store.plan,
-    (plan) => {
+    () => [store.plan, catalogues.catalogue] as const,
+    ([plan]) => {
       const mine = ++turn;
       sureness.value = null;
       clearTimeout(timer);

@@ -1,20 +1,26 @@
 <script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { shallowRef, watch } from 'vue';
 import { type Figure, exact, show } from '@spare-acre/core/base/units';
-import { showBand } from '@spare-acre/core/sure';
+import { type Widener, showBand } from '@spare-acre/core/sure';
 import { usePlan } from '../document/plan';
 import { searches } from '../workers/searches';
+import OwnFigure from './OwnFigure.vue';
+import { useDrawer } from './drawer';
 
 /** How far a figure may really come out, and which inputs make it so wide. */
 const props = defineProps<{ figure: Figure }>();
 const store = usePlan();
 const found = shallowRef<Awaited<ReturnType<ReturnType<typeof searches>['width']>> | null>(null);
 const fault = shallowRef('');
+const drawer = useDrawer();
+/** The input that is being set. */
+const opened = shallowRef<string | null>(null);
 watch(
   () => props.figure,
   async (figure) => {
-    [found.value, fault.value] = [null, ''];
+    [found.value, fault.value, opened.value] = [null, '', null];
     try {
       const answer = await searches().width(figure);
       if (figure === props.figure) found.value = answer;
@@ -24,6 +30,7 @@ watch(
   },
   { immediate: true },
 );
+const amountOf = (one: Widener, end: 'low' | 'high'): string => exact({ value: one[end], unit: one.unit }, store.showing.currency);
 const percent = (share: number): string => show({ value: 100 * share, unit: '%' }, store.showing).number;
 </script>
 
@@ -40,19 +47,29 @@ const percent = (share: number): string => show({ value: 100 * share, unit: '%' 
           What makes it so wide
         </caption>
         <tbody>
-          <tr v-for="one in found.from" :key="one.label">
-            <td>
-              {{ one.label }}
-              <span class="quiet note"
-                >{{ exact({ value: one.low, unit: one.unit }, store.showing.currency) }} to
-                {{ exact({ value: one.high, unit: one.unit }, store.showing.currency) }}</span
-              >
-            </td>
-            <td class="num">
-              <span class="bar" aria-hidden="true"><span :style="{ width: `${100 * one.share}%` }"></span></span
-              >{{ percent(one.share) }}&nbsp;%
-            </td>
-          </tr>
+          <template v-for="one in found.from" :key="one.label">
+            <tr>
+              <td>
+                {{ one.label }}
+                <span class="quiet note">{{ amountOf(one, 'low') }} to {{ amountOf(one, 'high') }}</span>
+                <BButton
+                  v-if="one.path !== null"
+                  variant="bare"
+                  class="set"
+                  :aria-expanded="opened === one.path"
+                  @click="opened = opened === one.path ? null : one.path"
+                  >I measured it<span class="visually-hidden">: {{ one.label }}</span></BButton
+                >
+              </td>
+              <td class="num">
+                <span class="bar" aria-hidden="true"><span :style="{ width: `${100 * one.share}%` }"></span></span
+                >{{ percent(one.share) }}&nbsp;%
+              </td>
+            </tr>
+            <tr v-if="one.path !== null && opened === one.path">
+              <td colspan="2"><OwnFigure :input="one" :path="one.path" @kept="drawer.close()" /></td>
+            </tr>
+          </template>
         </tbody>
       </BTableSimple>
       <p v-if="found.from.length > 0" class="quiet hint">
@@ -92,6 +109,11 @@ caption {
 .note {
   display: block;
   font-size: 0.86rem;
+}
+.set {
+  font-size: 0.9rem;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
 }
 .bar {
   display: inline-block;

@@ -82,6 +82,8 @@ export interface Range {
   readonly value: number;
   readonly low: number;
   readonly high: number;
+  /** Its name among all others, where it has one. */
+  readonly path?: string | undefined;
 }
 /** A number from outside the reckoning: where it came from, and in words how sure it is or how it was measured. @param range one and the same object wherever the same value is used */
 export interface Given {

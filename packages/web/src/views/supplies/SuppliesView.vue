@@ -11,6 +11,7 @@ import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
 import { useSure } from '../../document/sure';
 import EnoughField from './EnoughField.vue';
+import OwnFigures from './OwnFigures.vue';
 
 const store = usePlan();
 const sure = useSure();
@@ -132,6 +133,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
         <FigureLine label="Batches" :figure="mix.batches" />
         <FigureLine v-if="mix.batches.value > 1" label="Each" :figure="mix.batch" />
       </section>
+      <OwnFigures />
     </aside>
   </div>
 </template>

@@ -1,0 +1,58 @@
+import { z } from 'zod';
+import type { Catalogue, Estimate } from './schema';
+
+const amount = z.number().min(0).max(1e7);
+/** A figure of the builder's own in the place of one of ours: the value, and how far it may really be off. */
+export const OwnValue = z
+  .strictObject({ value: amount, low: amount, high: amount })
+  .refine(({ low, value, high }) => low <= value && value <= high, 'expected low ≤ value ≤ high');
+export type OwnValue = z.infer<typeof OwnValue>;
+/** Where in the catalogue a figure stands: `coatings.light-filler.spread.filmMm`. */
+export const OwnPath = z
+  .string()
+  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the place of a figure in the catalogue')
+  .max(200);
+export type OwnValues = Readonly<Record<string, OwnValue>>;
+
+/** The catalogue as the builder has it: own figures in the place of ours, every figure with its place. What a place that is gone held is left out, and kept by whoever keeps it. */
+export const withOwn = (ours: Catalogue, own: OwnValues): Catalogue => taken(ours, '', own) as Catalogue;
+
+function taken(data: unknown, path: string, own: OwnValues): unknown {
+  if (typeof data !== 'object' || data === null) return data;
+  if (isEstimate(data)) {
+    const mine = own[path];
+    if (mine === undefined) return { ...data, path };
+    const { value, low, high } = data;
+    return { ...mine, origin: 'yours', path, ours: { value, low, high } };
+  }
+  if (Array.isArray(data)) return data.map((one, i) => taken(one, within(path, idOf(one) ?? String(i)), own));
+  return Object.fromEntries(Object.entries(data).map(([key, inner]) => [key, taken(inner, within(path, key), own)]));
+}
+const within = (path: string, key: string): string => (path === '' ? key : `${path}.${key}`);
+const idOf = (data: unknown): string | null =>
+  typeof data === 'object' && data !== null && 'id' in data && typeof data.id === 'string' ? data.id : null;
+const isEstimate = (data: object): data is Estimate => 'value' in data && 'low' in data && 'high' in data && 'origin' in data;
+
+/** Every figure of a catalogue that a builder may set, by its place. */
+export function figuresOf(catalogue: Catalogue): ReadonlyMap<string, Estimate> {
+  const found = new Map<string, Estimate>();
+  const visit = (data: unknown): void => {
+    if (typeof data !== 'object' || data === null) return;
+    if (isEstimate(data)) found.set(data.path ?? '', data);
+    else for (const inner of Object.values(data)) visit(inner);
+  };
+  visit(withOwn(catalogue, {}));
+  return found;
+}
+
+/** So many times less or more than ours is a slip of the finger rather than a reading. */
+const MOST_OFF = 10;
+/** What is wrong with a figure of one's own; null where nothing is. @param ours what it would stand in the place of, undefined where there is none */
+export function whyNotOwn(path: string, { low, high }: OwnValue, ours: Estimate | undefined): string | null {
+  if (ours === undefined) return `path: the catalogue has no figure at “${path}”`;
+  const least = ours.low / MOST_OFF;
+  const most = path.endsWith('Pct') ? Math.max(100, ours.high) : ours.high * MOST_OFF;
+  if (low < least) return `low: got ${low}; ${least} or more would do: ours is ${ours.low} at the least`;
+  if (high > most) return `high: got ${high}; ${most} or less would do: ours is ${ours.high} at the most`;
+  return null;
+}

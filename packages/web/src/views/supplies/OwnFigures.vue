@@ -1,0 +1,54 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { ref, shallowRef, watch } from 'vue';
+import { useCatalogue } from '../../document/catalogue';
+import { type OwnEntry, dropOwn, listOwn } from '../../document/own';
+
+/** Figures that the builder has put in the place of ours, each with a way back. */
+const catalogues = useCatalogue();
+const entries = shallowRef<readonly OwnEntry[]>([]);
+const fault = ref('');
+async function attempt(work: () => Promise<unknown>): Promise<void> {
+  fault.value = '';
+  try {
+    await work();
+    entries.value = await listOwn();
+  } catch (error) {
+    fault.value = error instanceof Error ? error.message : String(error);
+  }
+}
+watch(
+  () => catalogues.catalogue,
+  () => void attempt(() => Promise.resolve()),
+  { immediate: true },
+);
+/** `coatings.light-filler.spread.filmMm` in words: what it is of, and which of its figures. */
+function nameOf(path: string): string {
+  const [list, id, ...rest] = path.split('.');
+  const entry = (catalogues.catalogue as Readonly<Record<string, unknown>> | null)?.[list ?? ''];
+  const named = Array.isArray(entry) ? (entry as readonly { id: string; name?: string }[]).find((one) => one.id === id) : undefined;
+  const figure = (rest.at(-1) ?? id ?? path).replace(/(Mm|Pct|Min)$/, '').replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
+  return named?.name === undefined ? figure : `${named.name}, ${figure}`;
+}
+const range = ({ value, low, high }: OwnEntry['own']): string => `${value}, ${low} to ${high}`;
+</script>
+
+<template>
+  <section v-if="entries.length > 0 || fault !== ''" data-testid="own-figures">
+    <h3>Figures of your own</h3>
+    <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
+    <div v-for="{ path, own, ours } in entries" :key="path" class="entry">
+      <div>{{ nameOf(path) }}</div>
+      <div class="num">{{ range(own) }}</div>
+      <div class="quiet">{{ ours === null ? 'no longer in our catalogue; kept' : `ours: ${range(ours)}` }}</div>
+      <BButton variant="key" @click="attempt(() => dropOwn(path))">{{ ours === null ? 'Forget it' : 'Back to ours' }}</BButton>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.entry {
+  padding: 6px 0;
+  border-bottom: 1px solid var(--rule);
+}
+</style>
