@@ -4,7 +4,7 @@ import * as evenings from '../days';
 import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import type { Shop } from '../shop';
-import { surelyFor } from '../supplies';
+import { surelyFor } from '../supplies/certainty';
 import { type Derivation, type Finish, pipelineWith } from './derive';
 
 /** A pipeline for one board with every check. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats or the section */

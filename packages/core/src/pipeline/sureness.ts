@@ -4,7 +4,8 @@ import type { Figure, Range } from '../base/units';
 import { readyIn } from '../days';
 import type { Plan } from '../plan';
 import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
-import { type Enough, type Supply, costsOf, enoughOf, usedOf } from '../supplies';
+import type { Supply } from '../supplies';
+import { type Enough, costsOf, enoughOf, usedOf } from '../supplies/certainty';
 import type { Derivation } from './derive';
 import type { Tally } from './tally';
 

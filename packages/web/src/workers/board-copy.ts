@@ -34,7 +34,7 @@ export class BoardCopy {
       makePieces: makePieces ?? (this.plan.pieces.length === 0 ? null : (await import('@spare-acre/core/pieces')).makePieces),
       finish: finish ?? (wants.finish ? await import('@spare-acre/core/finish') : null),
       evenings: evenings ?? (wants.checks ? await import('@spare-acre/core/days') : null),
-      surelyFor: surelyFor ?? (wants.checks ? (await import('@spare-acre/core/supplies')).surelyFor : null),
+      surelyFor: surelyFor ?? (wants.checks ? (await import('@spare-acre/core/supplies/certainty')).surelyFor : null),
       checks: checks ?? (wants.checks ? await import('@spare-acre/core/checks') : null),
     };
     if (given.makePieces === makePieces && given.finish === finish && given.checks === checks) return;

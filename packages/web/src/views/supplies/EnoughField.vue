@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { showText } from '@spare-acre/core/base/units';
-import type { Enough } from '@spare-acre/core/supplies';
+import type { Enough } from '@spare-acre/core/supplies/certainty';
 import { usePlan } from '../../document/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
 

@@ -1,7 +1,7 @@
-import { type Catalogue, rangesOf } from '../catalogue';
-import { given, reckon } from '../base/units';
-import { Draws, Redrawn, enoughIn } from '../sure';
-import type { Surely } from './supplies';
+import { type Catalogue, rangesOf } from '../../catalogue';
+import { given, reckon } from '../../base/units';
+import { Draws, Redrawn, enoughIn } from '../../sure';
+import type { Surely } from '../supplies';
 
 /** Fewer chances than for bands: it is reckoned at every change of a board that asks for it. */
 const CHANCES = 500;

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { expect, test } from 'vitest';
 import { costsOf, enoughOf } from './enough';
-import { cheapestPacks } from './packs';
+import { cheapestPacks } from '../packs';
 
 const POTS = [
   { amount: 500, priceMinor: 520 },

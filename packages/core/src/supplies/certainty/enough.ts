@@ -1,6 +1,6 @@
-import type { Pack } from '../catalogue';
-import { type Drawn, enoughIn } from '../sure';
-import { type PackChoice, cheapestPacks } from './packs';
+import type { Pack } from '../../catalogue';
+import { type Drawn, enoughIn } from '../../sure';
+import { type PackChoice, cheapestPacks } from '../packs';
 
 /** What to buy so that it is enough in so many of a hundred. */
 export interface Enough {
