@@ -70,7 +70,7 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
   await page.getByRole('link', { name: 'Supplies' }).click();
   const list = page.getByTestId('own-figures');
   await expect(list).toContainText('Light filler, ready mixed, film');
-  await expect(list).toContainText('1.2, 1.1 to 1.3');
+  await expect(list).toContainText('1.2\u00a0mm, 1.1 to 1.3\u00a0mm');
   await list.getByRole('button', { name: 'Back to ours' }).click();
   await expect(mass.locator('.figure')).toHaveText(figure!);
   await expect(list).toHaveCount(0);

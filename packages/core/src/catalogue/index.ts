@@ -21,7 +21,7 @@ export {
   thicknessesOf,
   toolBy,
 } from './look-up';
-export { OwnPath, OwnValue, figuresOf, whyNotOwn, withOwn } from './own';
+export { OwnPath, OwnValue, figuresOf, saidAt, whyNotOwn, withOwn } from './own';
 export type { OwnValues } from './own';
 export { rangesOf } from './ranges';
 export {

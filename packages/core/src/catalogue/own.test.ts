@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE } from '../testing';
 import { loadCatalogue } from './load';
-import { figuresOf, whyNotOwn, withOwn } from './own';
+import { figuresOf, saidAt, whyNotOwn, withOwn } from './own';
 
 const PATH = 'coatings.light-filler.spread.filmMm';
 const film = (of: typeof CATALOGUE) => {
@@ -28,6 +28,12 @@ describe('figures of the builder’s own', () => {
     expect(figures.get(PATH)).toMatchObject({ path: PATH });
     expect(figures.size).toBeGreaterThan(200);
     expect(figures.has('')).toBe(false);
+  });
+  test('are told by what they are called and measured in', () => {
+    expect(saidAt(PATH)).toEqual({ name: 'film', unit: 'mm' });
+    expect(saidAt('materials.xps-foam.densityKgPerM3')).toEqual({ name: 'density', unit: 'kg/m³' });
+    expect(saidAt('airs.fan.factor')).toEqual({ name: 'factor', unit: '' });
+    expect(saidAt('bench.glueSetUpMin')).toEqual({ name: 'glue set up', unit: 'min' });
   });
   test('far from ours are refused with what would do', () => {
     const ours = figuresOf(CATALOGUE).get(PATH)!;

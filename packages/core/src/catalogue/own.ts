@@ -45,6 +45,36 @@ export function figuresOf(catalogue: Catalogue): ReadonlyMap<string, Estimate> {
   return found;
 }
 
+/** Names of figures end in their unit: these, the longest that fits. */
+const UNITS: readonly (readonly [string, string])[] = [
+  ['KgPerM3', 'kg/m³'],
+  ['KgPerM2', 'kg/m²'],
+  ['GPerMl', 'g/ml'],
+  ['GPerM2', 'g/m²'],
+  ['GPerM', 'g/m'],
+  ['M2PerL', 'm²/l'],
+  ['M2PerH', 'm²/h'],
+  ['MPerMin', 'm/min'],
+  ['MinPerM2', 'min/m²'],
+  ['PerH', 'an hour'],
+  ['KPa', 'kPa'],
+  ['MPa', 'MPa'],
+  ['Pct', '%'],
+  ['Min', 'min'],
+  ['Mm', 'mm'],
+  ['Ml', 'ml'],
+  ['Kg', 'kg'],
+  ['G', 'g'],
+  ['C', '°C'],
+];
+/** Which figure stands at a place, in words, and its unit; none for a plain number. */
+export function saidAt(path: string): { readonly name: string; readonly unit: string } {
+  const last = path.split('.').at(-1)!;
+  const found = UNITS.find(([end]) => last.endsWith(end) && last.length > end.length);
+  const name = found === undefined ? last : last.slice(0, -found[0].length);
+  return { name: name.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`), unit: found?.[1] ?? '' };
+}
+
 /** So many times less or more than ours is a slip of the finger rather than a reading. */
 const MOST_OFF = 10;
 /** What is wrong with a figure of one's own; null where nothing is. @param ours what it would stand in the place of, undefined where there is none */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref, shallowRef, watch } from 'vue';
+import { saidAt } from '@spare-acre/core/catalogue';
 import { useCatalogue } from '../../document/catalogue';
 import { type OwnEntry, dropOwn, listOwn } from '../../document/own';
 
@@ -24,13 +25,17 @@ watch(
 );
 /** `coatings.light-filler.spread.filmMm` in words: what it is of, and which of its figures. */
 function nameOf(path: string): string {
-  const [list, id, ...rest] = path.split('.');
+  const [list, id] = path.split('.');
   const entry = (catalogues.catalogue as Readonly<Record<string, unknown>> | null)?.[list ?? ''];
   const named = Array.isArray(entry) ? (entry as readonly { id: string; name?: string }[]).find((one) => one.id === id) : undefined;
-  const figure = (rest.at(-1) ?? id ?? path).replace(/(Mm|Pct|Min)$/, '').replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`);
-  return named?.name === undefined ? figure : `${named.name}, ${figure}`;
+  const { name } = saidAt(path);
+  return named?.name === undefined ? name : `${named.name}, ${name}`;
 }
-const range = ({ value, low, high }: OwnEntry['own']): string => `${value}, ${low} to ${high}`;
+const range = (path: string, { value, low, high }: OwnEntry['own']): string => {
+  const { unit } = saidAt(path);
+  const said = (amount: number): string => (unit === '' ? String(amount) : `${amount}\u00a0${unit}`);
+  return `${said(value)}, ${low} to ${said(high)}`;
+};
 </script>
 
 <template>
@@ -39,8 +44,8 @@ const range = ({ value, low, high }: OwnEntry['own']): string => `${value}, ${lo
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <div v-for="{ path, own, ours } in entries" :key="path" class="entry">
       <div>{{ nameOf(path) }}</div>
-      <div class="num">{{ range(own) }}</div>
-      <div class="quiet">{{ ours === null ? 'no longer in our catalogue; kept' : `ours: ${range(ours)}` }}</div>
+      <div class="num">{{ range(path, own) }}</div>
+      <div class="quiet">{{ ours === null ? 'no longer in our catalogue; kept' : `ours: ${range(path, ours)}` }}</div>
       <BButton variant="key" @click="attempt(() => dropOwn(path))">{{ ours === null ? 'Forget it' : 'Back to ours' }}</BButton>
     </div>
   </section>
