@@ -32,6 +32,12 @@ describe('a value drawn from its range', () => {
       }),
     );
   });
+  test('that nothing has a name for is one all the same: drawn once, apart from others like it', () => {
+    const [own, other] = [range(1, 2, 3), range(1, 2, 3)];
+    const draws = new Draws(50, 7, () => undefined);
+    expect(draws.of(own)).toBe(draws.of(own));
+    expect(draws.of(other)).not.toEqual(draws.of(own));
+  });
   test('is the same whatever else was drawn before it, and other chances with another seed', () => {
     const ranges = [range(1, 2, 3), range(10, 20, 30)];
     const [first, second] = [drawsOf(ranges), drawsOf(ranges)];
