@@ -3,7 +3,7 @@ import { type Sureness, drawsFor, readyDraw, readySureOf, surenessOf, widthOf } 
 import type { BoardCopy } from '../board-copy';
 
 /** Dates planned for a board that is looked at: fewer than of figures, since each is a plan of its own. */
-const DATES = 600;
+const DATES = 400;
 /** Dates planned between two looks at what else is asked. */
 const DATES_AT_ONCE = 40;
 let turn = 0;
