@@ -21,9 +21,9 @@ export {
   thicknessesOf,
   toolBy,
 } from './look-up';
-export { OwnPath, OwnValue, figuresOf, saidAt, whyNotOwn, withOwn } from './own';
+export { OwnPath, OwnValue, saidAt, whyNotOwn, withOwn } from './own';
 export type { OwnValues } from './own';
-export { rangesOf } from './ranges';
+export { figuresOf, rangesOf } from './ranges';
 export {
   adhesiveRef,
   airRef,

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isEstimate, placeIn } from './ranges';
 import type { Catalogue, Estimate } from './schema';
 
 const amount = z.number().min(0).max(1e7);
@@ -25,26 +26,10 @@ function taken(data: unknown, path: string, own: OwnValues): unknown {
     const { value, low, high } = data;
     return { ...mine, origin: 'yours', path, ours: { value, low, high } };
   }
-  if (Array.isArray(data)) return data.map((one, i) => taken(one, within(path, idOf(one) ?? String(i)), own));
-  return Object.fromEntries(Object.entries(data).map(([key, inner]) => [key, taken(inner, within(path, key), own)]));
+  const at = (key: string, inner: unknown): unknown => taken(inner, placeIn(data, path, key, inner), own);
+  if (Array.isArray(data)) return data.map((one, i) => at(String(i), one));
+  return Object.fromEntries(Object.entries(data).map(([key, inner]) => [key, at(key, inner)]));
 }
-const within = (path: string, key: string): string => (path === '' ? key : `${path}.${key}`);
-const idOf = (data: unknown): string | null =>
-  typeof data === 'object' && data !== null && 'id' in data && typeof data.id === 'string' ? data.id : null;
-const isEstimate = (data: object): data is Estimate => 'value' in data && 'low' in data && 'high' in data && 'origin' in data;
-
-/** Every figure of a catalogue that a builder may set, by its place. */
-export function figuresOf(catalogue: Catalogue): ReadonlyMap<string, Estimate> {
-  const found = new Map<string, Estimate>();
-  const visit = (data: unknown): void => {
-    if (typeof data !== 'object' || data === null) return;
-    if (isEstimate(data)) found.set(data.path ?? '', data);
-    else for (const inner of Object.values(data)) visit(inner);
-  };
-  visit(withOwn(catalogue, {}));
-  return found;
-}
-
 /** Names of figures end in their unit: these, the longest that fits. */
 const UNITS: readonly (readonly [string, string])[] = [
   ['KgPerM3', 'kg/m³'],

@@ -1,6 +1,6 @@
 import { type Catalogue, rangesOf } from '../catalogue';
 import { momentText } from '../base/dates';
-import type { Figure, Range } from '../base/units';
+import type { Figure } from '../base/units';
 import { readyIn } from '../days';
 import type { Plan } from '../plan';
 import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
@@ -35,23 +35,14 @@ export interface Sureness {
   readonly ready: ReadySure | null;
 }
 /** How often of a hundred something may be asked to be enough. */
-export const SURE_OF_HUNDRED = [50, 80, 90, 95] as const;
+export const SURE_OF_HUNDRED = [80, 90, 95] as const;
 
 type Known = Pick<Derivation, 'tally' | 'supplies' | 'steps' | 'spots' | 'days'>;
 
-/** Tells ranges apart by their place in a catalogue; one that came as a copy, from another thread, by what it says. */
-function namesIn(catalogue: Catalogue): (range: Range) => string | undefined {
-  const names = rangesOf(catalogue);
-  const saying = ({ value, low, high }: Range): string => `${low} ${value} ${high}`;
-  const alike = new Map<string, string[]>();
-  for (const [range, name] of names) alike.set(saying(range), [...(alike.get(saying(range)) ?? []), name]);
-  // Several that say the same are taken in turn: two of them are never one.
-  return (range) => range.path ?? names.get(range) ?? alike.get(saying(range))?.shift();
-}
-
 /** Chances for a board: one list for each value of its catalogue, the same from one edit to the next. */
 export function drawsFor({ seed }: Pick<Plan, 'seed'>, catalogue: Catalogue, count = CHANCES): Draws {
-  return new Draws(count, seed, namesIn(catalogue));
+  const names = rangesOf(catalogue);
+  return new Draws(count, seed, (range) => range.path ?? names.get(range));
 }
 
 /** Bands of the tally, of every need and of what it costs; the date is planned apart, see {@link readyDraw}. @param draws from {@link drawsFor} */
