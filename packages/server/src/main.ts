@@ -9,6 +9,7 @@ import { makeApp } from './app';
 import { readCertificate } from './certificate';
 import { keepHouse } from './housekeeping';
 import { openHub } from './live/hub';
+import { keepCatalogue } from './own/keeper';
 import { startReaders } from './reading/readers';
 import { openDatabase } from './store/database';
 import { prepareDatabase } from './store/prepare';
@@ -65,12 +66,13 @@ const isBeyond = !isLoopback(settings.LISTEN);
 if (isBeyond && !(await hasPassphrase(db)))
   give(`--listen: ${settings.LISTEN} is reached from beyond this machine, and there is no passphrase yet; npm run passphrase sets one`);
 
-const readers = startReaders(catalogue);
+const keeper = keepCatalogue(db, catalogue);
+const readers = startReaders(keeper);
 const hub = openHub(db, settings.DATABASE_URL, log);
 const reach = { addresses: [] as string[], fingerprint: settings.TLS_IS_OWN ? (certificate?.fingerprint ?? null) : null };
 const app = makeApp({
   db,
-  catalogue,
+  keeper,
   readers,
   hub,
   access: { isBeyond, isSecure: certificate !== null },

@@ -1,15 +1,15 @@
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Reach } from '@spare-acre/core/wire';
 import type { Access } from './access/sessions';
 import type { Hub } from './live/hub';
+import type { CatalogueKeeper } from './own/keeper';
 import type { Readers } from './reading/readers';
 
 /** What the application is put together from. */
 export interface AppParts {
   readonly db: Knex;
-  readonly catalogue: Catalogue;
+  readonly keeper: CatalogueKeeper;
   readonly readers: Readers;
   readonly hub: Hub;
   readonly access: Access;

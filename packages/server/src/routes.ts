@@ -12,7 +12,7 @@ import { noSuchPath } from './problems';
 import { rackRoutes } from './rack/routes';
 
 /** The API under `/api`. */
-export function apiRoutes({ db, catalogue, readers, hub, access, reach }: AppParts): Router {
+export function apiRoutes({ db, keeper, readers, hub, access, reach }: AppParts): Router {
   const api = Router();
 
   api.get('/health', async (_req, res) => {
@@ -25,11 +25,11 @@ export function apiRoutes({ db, catalogue, readers, hub, access, reach }: AppPar
   api.get('/reach', (_req, res) => {
     res.json(Reach.parse(reach));
   });
-  api.use(ownRoutes(db, catalogue));
-  api.use(boardRoutes(db, catalogue, readers));
+  api.use(ownRoutes(db, keeper));
+  api.use(boardRoutes(db, keeper, readers));
   api.use(liveRoutes(db, hub));
   api.use(pictureRoutes(db, readers));
-  api.use(rackRoutes(db, catalogue));
+  api.use(rackRoutes(db, keeper));
   api.use(airRoutes(db));
 
   api.use(noSuchPath);

@@ -5,6 +5,7 @@ import { makeApp } from '../src/app';
 import { openHub } from '../src/live/hub';
 import { isAway } from '../src/store/away';
 import { openDatabase } from '../src/store/database';
+import { keepCatalogue } from '../src/own/keeper';
 import { settleCatalogue } from '../src/store/catalogue';
 import { aPlan, aServer } from './server';
 
@@ -31,7 +32,7 @@ test('no database at all is a 503 that names it, and says when to ask again; wha
   const away = openDatabase(nowhere);
   const log = pino({ level: 'silent' });
   const hub = openHub(away, nowhere, log);
-  const parts = { catalogue: await settleCatalogue(db()), readers: readers(), hub, webDir: null, log };
+  const parts = { keeper: keepCatalogue(away, await settleCatalogue(db())), readers: readers(), hub, webDir: null, log };
   const app = makeApp({ ...parts, db: away, access: { isBeyond: false, isSecure: false }, reach: { addresses: [], fingerprint: null } });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));

@@ -7,6 +7,7 @@ import { afterAll, beforeAll, describe, expect, test } from 'vitest';
 import { makeApp } from '../src/app';
 import { loadDemo } from '../src/boards/demo';
 import { openHub } from '../src/live/hub';
+import { keepCatalogue } from '../src/own/keeper';
 import { settleCatalogue } from '../src/store/catalogue';
 import { aServer } from './server';
 
@@ -26,7 +27,7 @@ describe('the built app is served with the rules that keep it to itself', () => 
     const hub = openHub(db(), url(), SILENT);
     const app = makeApp({
       db: db(),
-      catalogue: await settleCatalogue(db()),
+      keeper: keepCatalogue(db(), await settleCatalogue(db())),
       readers: readers(),
       hub,
       access: { isBeyond: false, isSecure: false },

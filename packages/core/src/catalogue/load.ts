@@ -18,16 +18,12 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
     const issues = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
     return fail({ code: 'catalogue/invalid', issues });
   }
-  const issues = [
-    ...repeatedIds(parsed.data),
-    ...danglingRefs(CatalogueSchema, parsed.data, parsed.data),
-    ...wrongSealer(parsed.data),
-    ...wrongStarter(parsed.data),
-  ];
+  const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongWithin(parsed.data)];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
 
-const LISTS = [
+/** Lists of entries that each have an id. */
+export const LISTS = [
   'materials',
   'sheets',
   'adhesives',
@@ -38,6 +34,7 @@ const LISTS = [
   'methods',
   'tools',
   'airs',
+  'placeKinds',
   'cautions',
   'joins',
   'passages',
@@ -50,6 +47,12 @@ const LISTS = [
   'castings',
   'fills',
 ] as const;
+
+/** What does not go together in a catalogue whose references all lead somewhere. */
+export const wrongWithin = (catalogue: Catalogue): readonly { readonly path: string; readonly message: string }[] => [
+  ...wrongSealer(catalogue),
+  ...wrongStarter(catalogue),
+];
 
 function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: string }> {
   for (const list of LISTS) {

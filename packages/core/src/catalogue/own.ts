@@ -51,12 +51,17 @@ const UNITS: readonly (readonly [string, string])[] = [
   ['Kg', 'kg'],
   ['G', 'g'],
   ['C', '°C'],
+  ['M', 'm'],
+  ['MAh', 'mAh'],
+  ['Deg', '°'],
 ];
+/** A name that is nothing but its unit: `gPerM2`. */
+const isAll = (end: string, name: string): boolean => name === `${end.charAt(0).toLowerCase()}${end.slice(1)}`;
 /** Which figure stands at a place, in words, and its unit; none for a plain number. */
 export function saidAt(path: string): { readonly name: string; readonly unit: string } {
   const last = path.split('.').at(-1)!;
-  const found = UNITS.find(([end]) => last.endsWith(end) && last.length > end.length);
-  const name = found === undefined ? last : last.slice(0, -found[0].length);
+  const found = UNITS.find(([end]) => last.endsWith(end) && last.length > end.length) ?? UNITS.find(([end]) => isAll(end, last));
+  const name = found === undefined ? last : last.slice(0, -found[0].length) || 'rate';
   return { name: name.replace(/([A-Z])/g, (letter) => ` ${letter.toLowerCase()}`), unit: found?.[1] ?? '' };
 }
 

@@ -27,6 +27,9 @@ export type ReferredList = keyof typeof LISTS;
 /** Which schemas are references, and into which list. */
 const REFERENCES = z.registry<{ readonly list: ReferredList }>();
 
+/** The list that a schema refers to; null for one that is no reference. */
+export const listReferredTo = (schema: z.ZodType): ReferredList | null => REFERENCES.get(schema)?.list ?? null;
+
 const referenceTo = (list: ReferredList): z.ZodString =>
   z
     .string()

@@ -433,6 +433,8 @@ export const CatalogueSchema = z.strictObject({
   fills: z.array(Fill),
   bench: Bench,
   starter: Starter,
+  /** Entries that are not offered any more, as `materials.cork`: boards that have them keep them. */
+  outOfUse: z.array(z.string().max(140)).optional(),
 });
 
 export type { Coating, Method, Paint, Pattern, StarterSurface, Stuff } from './coating-schema';

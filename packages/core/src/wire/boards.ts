@@ -1,5 +1,4 @@
 import { z } from 'zod';
-import type { Catalogue } from '../catalogue';
 import { Id, text } from '../fields';
 import { PlanSchema } from '../plan/schema';
 import { RecordSchema } from '../shop';
@@ -59,7 +58,6 @@ export const History = z.strictObject({
 /** A name for a revision; null takes it away. */
 export const RevisionTitle = z.strictObject({ title: text(80).nullable() });
 /** The catalogue was checked when the server loaded it, and no page brings its whole schema along to do it again. */
-export const CatalogueAnswer = z.strictObject({ catalogue: z.custom<Catalogue>((given) => typeof given === 'object' && given !== null) });
 export const Health = z.strictObject({ ok: z.literal(true), database: z.literal('up') });
 
 /** Every error the server answers with. @source RFC 9457 */

@@ -1,6 +1,5 @@
 import { Router } from 'express';
 import type { Knex } from 'knex';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import { CutSheetSchema } from '@spare-acre/core/shop';
 import {
   BoardList,
@@ -13,6 +12,7 @@ import {
   SavedPlan,
 } from '@spare-acre/core/wire';
 import { askedBy } from '../access/sessions';
+import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
 import { bytesOf, jsonBytes, smallJson } from '../reading/bodies';
 import type { Readers } from '../reading/readers';
@@ -28,7 +28,7 @@ const MAX_PLAN = '4mb';
 const MAX_SHEET = '1mb';
 
 /** Boards, their history and what was done on them. */
-export function boardRoutes(db: Knex, catalogue: Catalogue, readers: Readers): Router {
+export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): Router {
   const api = Router();
 
   api.get('/boards', async (_req, res) => {
@@ -84,6 +84,7 @@ export function boardRoutes(db: Knex, catalogue: Catalogue, readers: Readers): R
     const sheet = CutSheetSchema.parse(req.body);
     if (sheet.id !== cutSheetId)
       throw new HttpProblem(400, 'The request cannot be read', `id: got “${sheet.id}”; “${cutSheetId}”, as in the path, would do.`);
+    const { catalogue } = await keeper.now();
     if (!catalogue.materials.some(({ id }) => id === sheet.materialId)) throw noSuchMaterial(sheet.materialId);
     if (!(await keepCutSheet(db, boardId, sheet))) missing();
     res.status(204).end();

@@ -1,39 +1,136 @@
-import { Router } from 'express';
+import { type Request, Router } from 'express';
 import type { Knex } from 'knex';
-import { type Catalogue, OwnValue, figuresOf, whyNotOwn, withOwn } from '@spare-acre/core/catalogue';
-import { CatalogueAnswer, OwnList, OwnParams } from '@spare-acre/core/wire';
+import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
+import { type Kind, KINDS, bareEntry, withEntry } from '@spare-acre/core/catalogue/editing';
+import { CatalogueAnswer, EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from '@spare-acre/core/wire';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
+import { boardsWith, dropEntry, setEntry, setInUse } from './entries';
+import { type CatalogueKeeper, changed } from './keeper';
 import { dropOwn, listOwn, setOwn } from './own-values';
 
-/** The catalogue as the builder has it, and figures of their own in it. */
-export function ownRoutes(db: Knex, catalogue: Catalogue): Router {
+/** The catalogue as the builder has it, and entries and figures of their own in it. */
+export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   const api = Router();
-  const figures = figuresOf(catalogue);
 
   api.get('/catalogue', async (_req, res) => {
-    res.json(CatalogueAnswer.parse({ catalogue: withOwn(catalogue, await listOwn(db)) }));
+    const { catalogue, own, leftOut } = await keeper.now();
+    res.json(
+      CatalogueAnswer.parse({
+        catalogue,
+        own: own.entries.map(({ kind, id }) => ({ kind, id, isOurs: keeper.ours[kind].some((entry) => entry.id === id) })),
+        leftOut,
+      }),
+    );
   });
+
   api.get('/own-values', async (_req, res) => {
-    const values = Object.entries(await listOwn(db)).map(([path, own]) => {
-      const ours = figures.get(path);
-      return { path, own, ours: ours === undefined ? null : { value: ours.value, low: ours.low, high: ours.high } };
-    });
+    const { catalogue } = await keeper.now();
+    const figures = figuresOf(catalogue);
+    const values = Object.entries(await listOwn(db)).map(([path, own]) => ({ path, own, ours: figures.get(path)?.ours ?? null }));
     res.json(OwnList.parse({ values }));
   });
   api.put('/own-values/:path', ...smallJson('1kb'), async (req, res) => {
     const { path } = OwnParams.parse(req.params);
     const own = OwnValue.parse(req.body);
-    const refusal = whyNotOwn(path, own, figures.get(path));
+    const there = figuresOf((await keeper.now()).catalogue).get(path);
+    const refusal = whyNotOwn(path, own, there === undefined ? undefined : { ...there, ...there.ours });
     if (refusal !== null) throw new HttpProblem(422, 'Not a figure of this catalogue', refusal);
-    await setOwn(db, path, own);
+    await changed(db, (trx) => setOwn(trx, path, own));
     res.status(204).end();
   });
   /** Back to ours. */
   api.delete('/own-values/:path', async (req, res) => {
     const { path } = OwnParams.parse(req.params);
-    if (!(await dropOwn(db, path))) throw new HttpProblem(404, 'No such figure', 'There is no figure of your own at that place.');
+    if (!(await changed(db, (trx) => dropOwn(trx, path))))
+      throw new HttpProblem(404, 'No such figure', 'There is no figure of your own at that place.');
+    res.status(204).end();
+  });
+
+  /** What the catalogue that ships has at a place, to set beside the builder's own. */
+  api.get('/catalogue/:kind/:id/ours', (req, res) => {
+    const { kind, id } = placeOf(req);
+    const entry = keeper.ours[kind].find((one) => one.id === id);
+    if (entry === undefined) throw noSuchEntry(kind, id);
+    res.json(EntryBody.parse({ entry }));
+  });
+  api.put('/catalogue/:kind/:id', ...smallJson('100kb'), async (req, res) => {
+    const { kind, id } = placeOf(req);
+    const body = bareEntry(EntryBody.parse(req.body).entry);
+    const tried = withEntry((await keeper.now()).catalogue, { kind, id, body });
+    if (!tried.ok) throw badEntry(kind, tried.issues);
+    await changed(db, (trx) => setEntry(trx, { kind, id, body }));
+    res.status(204).end();
+  });
+  /** Many at once, all or none: what a file brought. */
+  api.post('/catalogue/entries', ...smallJson('2mb'), async (req, res) => {
+    const { entries } = ManyEntries.parse(req.body);
+    let { catalogue } = await keeper.now();
+    const bare = entries.map(({ kind, id, entry }) => ({ kind, id, body: bareEntry(entry) }));
+    for (const entry of bare) {
+      const tried = withEntry(catalogue, entry);
+      if (!tried.ok) throw badEntry(entry.kind, tried.issues, `${entry.id}, `);
+      ({ catalogue } = tried);
+    }
+    await changed(db, async (trx) => {
+      for (const entry of bare) await setEntry(trx, entry);
+    });
+    res.status(204).end();
+  });
+  /** Back to ours, or away altogether where no board has it. */
+  api.delete('/catalogue/:kind/:id', async (req, res) => {
+    const { kind, id } = placeOf(req);
+    const isOurs = keeper.ours[kind].some((entry) => entry.id === id);
+    const { own, catalogue } = await keeper.now();
+    if (!own.entries.some((entry) => entry.kind === kind && entry.id === id)) throw noSuchEntry(kind, id);
+    if (!isOurs) {
+      const users = await boardsWith(db, id);
+      if (users.length > 0)
+        throw new HttpProblem(
+          409,
+          'Still in use',
+          `${users.join(', ')} ${users.length === 1 ? 'has' : 'have'} it; to take it out of use would do.`,
+        );
+      const hanging = hangingOn(catalogue, kind, id);
+      if (hanging.length > 0)
+        throw new HttpProblem(
+          409,
+          'Still in use',
+          `${hanging.slice(0, 5).join(', ')} of the catalogue would be left without it; to take it out of use would do.`,
+        );
+    }
+    await changed(db, (trx) => dropEntry(trx, kind, id));
+    res.status(204).end();
+  });
+  api.put('/catalogue/:kind/:id/use', ...smallJson('1kb'), async (req, res) => {
+    const { kind, id } = placeOf(req);
+    const { isInUse } = InUse.parse(req.body);
+    if (!(await keeper.now()).catalogue[kind].some((entry) => entry.id === id)) throw noSuchEntry(kind, id);
+    await changed(db, (trx) => setInUse(trx, `${kind}.${id}`, isInUse));
+    res.status(204).end();
+  });
+  api.put('/money', ...smallJson('1kb'), async (req, res) => {
+    const { currency } = Money.parse(req.body);
+    await changed(db, (trx) => trx('workshop').where('id', 1).update({ currency }));
     res.status(204).end();
   });
   return api;
+}
+
+const placeOf = (req: Request): { readonly kind: Kind; readonly id: string } => EntryParams.parse(req.params);
+const noSuchEntry = (kind: Kind, id: string): HttpProblem =>
+  new HttpProblem(404, 'No such entry', `There is no ${KINDS[kind].one} “${id}” that this could be done with.`);
+const badEntry = (kind: Kind, issues: readonly { readonly path: string; readonly message: string }[], at = ''): HttpProblem =>
+  new HttpProblem(422, `The ${KINDS[kind].one} cannot be used`, issues.map(({ path, message }) => `${at}${path}: ${message}`).join('; '), {
+    issues: issues.slice(0, 20).map(({ path, message }) => ({ path: `${at}${path}`, message })),
+  });
+
+/** Entries of a catalogue that speak of another by its id. */
+function hangingOn(catalogue: Awaited<ReturnType<CatalogueKeeper['now']>>['catalogue'], kind: Kind, id: string): readonly string[] {
+  const word = `"${id}"`;
+  return (Object.keys(KINDS) as Kind[]).flatMap((other) =>
+    (catalogue[other] as readonly { readonly id: string }[])
+      .filter((entry) => !(other === kind && entry.id === id) && JSON.stringify(entry).includes(word))
+      .map((entry) => `${KINDS[other].one} “${entry.id}”`),
+  );
 }

@@ -1,14 +1,14 @@
 import { Router } from 'express';
 import type { Knex } from 'knex';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import { NewOffcut, OffcutParams, Rack, RackOffcut } from '@spare-acre/core/wire';
 import { isOnShelf } from '../boards/boards';
+import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { addOffcut, listOffcuts, removeOffcut } from './rack';
 
 /** The rack of offcuts. */
-export function rackRoutes(db: Knex, catalogue: Catalogue): Router {
+export function rackRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   const api = Router();
 
   api.get('/rack', async (_req, res) => {
@@ -17,6 +17,7 @@ export function rackRoutes(db: Knex, catalogue: Catalogue): Router {
 
   api.post('/rack', ...smallJson('10kb'), async (req, res) => {
     const offcut = NewOffcut.parse(req.body);
+    const { catalogue } = await keeper.now();
     if (!catalogue.materials.some(({ id }) => id === offcut.materialId)) throw noSuchMaterial(offcut.materialId);
     if (offcut.from !== null && !(await isOnShelf(db, offcut.from.boardId))) throw noSuchBoard();
     res.status(201).json(RackOffcut.parse(await addOffcut(db, offcut)));

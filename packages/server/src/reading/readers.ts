@@ -1,5 +1,5 @@
 import { Piscina } from 'piscina';
-import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem, busy } from '../problems';
 import type * as work from './work';
 import type { Outcome } from './work';
@@ -20,7 +20,7 @@ export interface Readers {
 const MAX_WAIT_MS = 20_000;
 const MAX_WAITING = 64;
 
-export function startReaders(catalogue: Catalogue): Readers {
+export function startReaders(keeper: CatalogueKeeper): Readers {
   const pool = new Piscina({
     filename: new URL('./thread.mjs', import.meta.url).href,
     minThreads: 1,
@@ -28,13 +28,16 @@ export function startReaders(catalogue: Catalogue): Readers {
     idleTimeout: 30_000,
     maxQueue: MAX_WAITING,
     resourceLimits: { maxOldGenerationSizeMb: 768 },
-    workerData: { catalogue },
+    workerData: { ours: keeper.ours },
   });
   return {
     async read<K extends Task>(task: K, given: Parameters<Work[K]>[0]): Promise<Value<K>> {
-      const answer = (await pool.run(given, { name: task, signal: AbortSignal.timeout(MAX_WAIT_MS) }).catch((error: Error) => {
-        throw isCrowded(error) ? busy() : error;
-      })) as Outcome<Value<K>>;
+      const { edition, own } = await keeper.now();
+      const answer = (await pool
+        .run({ given, kept: { edition, own } }, { name: task, signal: AbortSignal.timeout(MAX_WAIT_MS) })
+        .catch((error: Error) => {
+          throw isCrowded(error) ? busy() : error;
+        })) as Outcome<Value<K>>;
       if (answer.ok) return answer.value;
       const { status, title, detail, issues } = answer.problem;
       throw new HttpProblem(status, title, detail, issues === undefined ? {} : { issues });

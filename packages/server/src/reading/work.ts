@@ -1,6 +1,7 @@
 import { workerData } from 'piscina';
 import { z } from 'zod';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import { type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
 import { migrated } from '@spare-acre/core/plan';
 import { checkBoardFile } from '@spare-acre/core/plan/check';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
@@ -31,7 +32,15 @@ export interface StoredText {
   readonly recordText: string;
 }
 
-const { catalogue } = workerData as { readonly catalogue: Catalogue };
+const { ours } = workerData as { readonly ours: Catalogue };
+let catalogue = ours;
+let edition = -1;
+/** Takes the builder's own entries in, once an edition. */
+export function settle(kept: { readonly edition: number; readonly own: OwnCatalogue }): void {
+  if (kept.edition === edition) return;
+  ({ catalogue } = withEntries(ours, kept.own));
+  ({ edition } = kept);
+}
 
 /** A board as the page sends a new one. */
 export const newBoard = (bytes: Uint8Array): Outcome<SoundBoard> =>

@@ -1,0 +1,10 @@
+export { CURRENCY, NOTHING_OWN, bareEntry, idFor, nameOf, withEntries, withEntry } from './entries';
+export type { EntryIssues, LeftOut, OwnCatalogue, OwnEntry } from './entries';
+export { blankGroup, blankOf, fieldsOf, isSameValue } from './form';
+export type { Field, NamedField } from './form';
+export { ALL_KINDS, KINDS, isKind } from './kinds';
+export type { Kind } from './kinds';
+export { otherNames, searched } from './names';
+export type { Found } from './names';
+export { entriesCsv, readEntries } from './rows';
+export type { BadRow } from './rows';

@@ -1,0 +1,55 @@
+import type { Knex } from 'knex';
+import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
+import { type Kind, type LeftOut, type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
+import { listOwn } from './own-values';
+
+/** The catalogue as the builder has it, at one edition of it. */
+export interface Kept {
+  readonly edition: number;
+  readonly own: OwnCatalogue;
+  /** With the builder's entries and figures. */
+  readonly catalogue: Catalogue;
+  readonly leftOut: readonly LeftOut[];
+}
+/** Knows the catalogue that ships and what the builder made of it. */
+export interface CatalogueKeeper {
+  readonly ours: Catalogue;
+  /** As it is now, by whichever server it was changed. */
+  readonly now: () => Promise<Kept>;
+}
+
+export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
+  let known: Kept | null = null;
+  return {
+    ours,
+    async now() {
+      const { edition, currency } = (await db<WorkshopRow>('workshop').first('edition', 'currency').where('id', 1))!;
+      if (known?.edition === edition) return known;
+      const [entries, outOfUse, figures] = await Promise.all([
+        db<EntryRow>('own_entries').select('kind', 'id', 'body').orderBy('set_at').orderBy('id'),
+        db<{ path: string }>('out_of_use').select('path').orderBy('path'),
+        listOwn(db),
+      ]);
+      const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency };
+      const { catalogue, leftOut } = withEntries(ours, own);
+      return (known = { edition, own, catalogue: withOwn(catalogue, figures), leftOut });
+    },
+  };
+}
+interface WorkshopRow {
+  readonly id: number;
+  readonly edition: number;
+  readonly currency: string | null;
+}
+interface EntryRow {
+  readonly kind: Kind;
+  readonly id: string;
+  readonly body: unknown;
+}
+
+/** Changes something of the builder's own: all of it or nothing, and every server on this database knows it at its next look. */
+export const changed = <T>(db: Knex, work: (trx: Knex.Transaction) => Promise<T>): Promise<T> =>
+  db.transaction(async (trx) => {
+    await trx('workshop').where('id', 1).increment('edition', 1);
+    return work(trx);
+  });
