@@ -35,6 +35,7 @@ export default defineConfig({
       {
         test: {
           name: 'server',
+          isolate: false,
           root: 'packages/server',
           include: ['test/**/*.test.ts'],
           testTimeout: SLOW_MACHINE_MS,

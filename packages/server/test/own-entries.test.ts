@@ -75,7 +75,7 @@ test('figures typed one by one go into an entry that is kept whole', async () =>
 test('what will not do is refused by field, and many at once are kept all or not at all', async () => {
   const wrong = await call('PUT', `/catalogue/sheets/${SHEET.id}`, { entry: SHEET });
   expect([wrong.status, JSON.stringify(wrong.body)]).toEqual([422, expect.stringContaining('materialId')]);
-  expect((await call('PUT', '/catalogue/gadgets/x', { entry: { id: 'x' } })).status).toBe(400);
+  expect((await call('PUT', '/catalogue/gadgets/x', { entry: { id: 'x' } })).status).toBe(404);
   const entries = [
     { kind: 'materials', id: FOAM.id, entry: FOAM },
     { kind: 'sheets', id: SHEET.id, entry: { ...SHEET, widthMm: -1 } },

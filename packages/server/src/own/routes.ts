@@ -1,7 +1,7 @@
 import { type Request, Router } from 'express';
 import type { Knex } from 'knex';
 import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
-import { type Kind, KINDS, bareEntry, withEntry } from '@spare-acre/core/catalogue/editing';
+import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
 import { CatalogueAnswer, EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from '@spare-acre/core/wire';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
@@ -68,6 +68,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     let { catalogue } = await keeper.now();
     const bare = entries.map(({ kind, id, entry }) => ({ kind, id, body: bareEntry(entry) }));
     for (const entry of bare) {
+      if (!isKind(entry.kind)) throw new HttpProblem(422, 'No such kind', `“${String(entry.kind)}” is no kind of entry.`);
       const tried = withEntry(catalogue, entry);
       if (!tried.ok) throw badEntry(entry.kind, tried.issues, `${entry.id}, `);
       ({ catalogue } = tried);
@@ -117,7 +118,11 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   return api;
 }
 
-const placeOf = (req: Request): { readonly kind: Kind; readonly id: string } => EntryParams.parse(req.params);
+function placeOf(req: Request): { readonly kind: Kind; readonly id: string } {
+  const place = EntryParams.parse(req.params);
+  if (!isKind(place.kind)) throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry; materials, sheets, … would do.`);
+  return place;
+}
 const noSuchEntry = (kind: Kind, id: string): HttpProblem =>
   new HttpProblem(404, 'No such entry', `There is no ${KINDS[kind].one} “${id}” that this could be done with.`);
 const badEntry = (kind: Kind, issues: readonly { readonly path: string; readonly message: string }[], at = ''): HttpProblem =>

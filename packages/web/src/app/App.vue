@@ -33,7 +33,7 @@ useEventListener('keydown', (event) => {
 <!-- No BApp around it: what it adds to the plugin are calls that open dialogs and toasts from code, 4 kB that nobody here makes use of. -->
 <template>
   <HatchDefs />
-  <div class="frame" :class="{ 'frame--plain': route.name === 'boards' }">
+  <div class="frame" :class="{ 'frame--plain': route.name === 'boards' || route.name === 'workshop' }">
     <AppRail />
     <RouterView />
   </div>

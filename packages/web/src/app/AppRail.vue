@@ -11,6 +11,7 @@ import Ground from '~icons/bi/map';
 import Pieces from '~icons/bi/house';
 import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
+import Workshop from '~icons/bi/tools';
 import { BOARD_VIEWS, type BoardView } from './router';
 import { viewsOf } from '@spare-acre/core/checks/warning';
 import { partLazily } from '../ui/lazily';
@@ -38,6 +39,7 @@ const isDark = useDark({ selector: 'html', attribute: 'data-bs-theme', valueDark
 const toggleDark = useToggle(isDark);
 const more = computed(() => [
   { text: 'Boards', go: () => void router.push('/') },
+  { text: 'Workshop', go: () => void router.push('/workshop') },
   { text: 'Keys', go: () => drawer.showKeys() },
   { text: 'This server', go: () => drawer.showServer() },
   { text: isDark.value ? 'Daylight' : 'Lamp light', go: () => void toggleDark() },
@@ -70,6 +72,8 @@ const marks = computed(() => {
         <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
       </RouterLink>
     </template>
+    <hr v-if="!isSmall" />
+    <RouterLink v-if="!isSmall" to="/workshop" class="stop"><Workshop /> Workshop</RouterLink>
     <MoreMenu v-if="isSmall" :items="more" />
     <div v-else class="foot">
       <BButton variant="bare" @click="drawer.showKeys()">Keys <kbd>?</kbd></BButton>

@@ -25,6 +25,7 @@ export const router = createRouter({
         { path: 'days', name: 'days', component: viewLazily(() => import('../views/days/DaysView.vue')) },
       ],
     },
+    { path: '/workshop', name: 'workshop', component: viewLazily(() => import('../views/workshop/WorkshopView.vue')) },
     { path: '/:rest(.*)*', redirect: { name: 'boards' } },
   ],
 });

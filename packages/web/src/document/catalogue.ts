@@ -1,16 +1,22 @@
 import { defineStore } from 'pinia';
 import { shallowRef } from 'vue';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { fetchCatalogue } from './client';
+import { type OwnedCatalogue, fetchCatalogue } from './client';
 
 /** The catalogue, asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
   const catalogue = shallowRef<Catalogue | null>(null);
+  /** What of it is the builder's own, and what of that it cannot take. */
+  const own = shallowRef<OwnedCatalogue['own']>([]);
+  const leftOut = shallowRef<OwnedCatalogue['leftOut']>([]);
   let asked: Promise<Catalogue> | null = null;
 
   function load(): Promise<Catalogue> {
     asked ??= fetchCatalogue().then(
-      (loaded) => (catalogue.value = loaded),
+      (loaded) => {
+        [own.value, leftOut.value] = [loaded.own, loaded.leftOut];
+        return (catalogue.value = loaded.catalogue);
+      },
       (error: unknown) => {
         asked = null;
         throw error;
@@ -25,5 +31,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     return load();
   }
 
-  return { catalogue, load, renew };
+  return { catalogue, own, leftOut, load, renew };
 });

@@ -12,7 +12,6 @@ import {
 } from '@spare-acre/core/wire';
 import type { Board, Plan } from '@spare-acre/core/plan';
 import type { CutSheet } from '@spare-acre/core/shop';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import { ref } from 'vue';
 import type { z } from 'zod';
 
@@ -29,7 +28,9 @@ export class NoServer extends Error {}
 /** Whether this server wants to know who is asking before it answers: set by the first answer that says so. */
 export const isSignInWanted = ref(false);
 
-export const fetchCatalogue = async (): Promise<Catalogue> => (await call(CatalogueAnswer, 'GET', '/catalogue')).catalogue;
+/** The catalogue as the builder has it, and what of it is their own. */
+export type OwnedCatalogue = z.infer<typeof CatalogueAnswer>;
+export const fetchCatalogue = (): Promise<OwnedCatalogue> => call(CatalogueAnswer, 'GET', '/catalogue');
 export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
 export const fetchPutAway = async (): Promise<z.infer<typeof PutAwayList>['boards']> =>
   (await call(PutAwayList, 'GET', '/boards/put-away')).boards;

@@ -28,7 +28,7 @@ let stored: { revision: number; plan: Plan };
 
 /** A server with one board that saves whatever comes with the right revision. */
 function answer({ method, path, body }: Asked): Answer {
-  if (path.endsWith('/catalogue')) return ok({ catalogue: CATALOGUE });
+  if (path.endsWith('/catalogue')) return ok({ catalogue: CATALOGUE, own: [], leftOut: [] });
   if (path.endsWith('/rack')) return ok({ offcuts: [] });
   if (path.includes('/history/')) return ok(aStoredBoard(base, 1));
   if (method === 'GET') return ok(aStoredBoard(stored.plan, stored.revision));

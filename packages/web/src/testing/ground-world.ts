@@ -20,7 +20,7 @@ export async function anOpenBoard(plan: Plan = brinefold(CATALOGUE)): Promise<Re
   address.query = {};
   localStorage.clear(); // no draft of an earlier test
   aServer(({ path, method }) => {
-    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE } };
+    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
     if (path.endsWith('/rack')) return { status: 200, body: { offcuts: [] } };
     return method === 'GET' ? { status: 200, body: aStoredBoard(plan) } : null;
   });

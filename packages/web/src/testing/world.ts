@@ -55,8 +55,11 @@ export function someLocks(held: Set<string> = new Set()): Set<string> {
   return held;
 }
 
-/** A fresh set of stores. */
-export const freshStores = (): void => void setActivePinia(createPinia());
+/** A fresh set of stores, and no draft of an earlier test. */
+export function freshStores(): void {
+  localStorage.clear();
+  setActivePinia(createPinia());
+}
 
 /** Lets promises that are ready run. */
 export const settled = async (): Promise<void> => {

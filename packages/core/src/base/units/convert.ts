@@ -28,3 +28,20 @@ export function massOf(label: string, volume: Figure<'mm³'>, density: Figure<'k
 
 /** Minutes in a day. */
 export const DAY_MIN = 1_440;
+
+type Digits = 0 | 1 | 2 | 3;
+const DIGITS = new Map<string, Digits>();
+/** Digits behind the point of a money. @source ISO 4217, as the platform knows it; 2 for one it does not know */
+export function minorDigits(currency: string): Digits {
+  let digits = DIGITS.get(currency);
+  if (digits === undefined) {
+    const isMoney = /^[A-Z]{3}$/.test(currency);
+    const known = isMoney ? new Intl.NumberFormat('en', { style: 'currency', currency }).resolvedOptions().maximumFractionDigits : 2;
+    digits = Math.min(3, known ?? 2) as Digits;
+    DIGITS.set(currency, digits);
+  }
+  return digits;
+}
+/** Minor units of a money in whole ones, and back. */
+export const fromMinor = (minor: number, currency: string): number => minor / 10 ** minorDigits(currency);
+export const toMinor = (amount: number, currency: string): number => Math.round(amount * 10 ** minorDigits(currency));

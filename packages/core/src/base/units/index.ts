@@ -1,4 +1,4 @@
-export { DAY_MIN, hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf } from './convert';
+export { DAY_MIN, fromMinor, hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf, minorDigits, toMinor } from './convert';
 export { applied, bareOf, given, hasWorking, reckon, total, wholeUp } from './figure';
 export type { Bare, Figure, Quantity, Range, Unit } from './figure';
 export { parseLength, parseNumber, parsePoint } from './parse';

@@ -15,6 +15,7 @@ describe('figures for the eye', () => {
     [612.4, 'ml', '612\u00a0ml'],
     [860, 'min', '14 h 20\u00a0min'],
     [4820, 'money', '48.20\u00a0EUR'],
+    [450, 'money/m²', '4.50\u00a0EUR/m²'],
     [3, '1', '3'],
   ] as const)('%d %s is shown as %s', (value, unit, text) => {
     expect(showText({ value, unit }, METRIC)).toBe(text);
@@ -147,4 +148,9 @@ describe('a typed place', () => {
     const parsed = read(typed);
     expect(parsed.ok ? '' : parsed.problem.message).toContain(said);
   });
+});
+
+test('money has as many digits behind the point as it has in life', () => {
+  const shown = (currency: string) => showText({ value: 4820, unit: 'money' }, { system: 'metric', currency });
+  expect([shown('JPY'), shown('KWD'), shown('GBP')]).toEqual(['4\u202f820\u00a0JPY', '4.820\u00a0KWD', '48.20\u00a0GBP']);
 });

@@ -1,3 +1,4 @@
+import { fromMinor, minorDigits } from './convert';
 import type { Figure, Unit } from './figure';
 
 export type MeasureSystem = 'metric' | 'imperial';
@@ -52,7 +53,7 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
     case 'min':
       return duration(value);
     case 'money':
-      return { number: fixed(value / 100, 2), unit: showing.currency };
+      return { number: fixed(fromMinor(value, showing.currency), minorDigits(showing.currency)), unit: showing.currency };
     case '1':
       return { number: fixed(value, Number.isInteger(value) ? 0 : 2), unit: '' };
     case '%':
@@ -60,7 +61,10 @@ export function show(figure: { readonly value: number; readonly unit: Unit }, sh
     case '°C':
       return imperial ? { number: fixed(value * 1.8 + 32, 0), unit: '°F' } : { number: fixed(value, 0), unit: '°C' };
     default:
-      return { number: fixed(value, 2), unit: unit.replace('money', showing.currency) };
+      return {
+        number: fixed(unit.startsWith('money') ? fromMinor(value, showing.currency) : value, 2),
+        unit: unit.replace('money', showing.currency),
+      };
   }
 }
 

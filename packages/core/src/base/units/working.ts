@@ -1,3 +1,4 @@
+import { fromMinor } from './convert';
 import type { Figure, Unit } from './figure';
 import { type Showing, show } from './show';
 
@@ -73,7 +74,7 @@ export function operands(figure: Figure): readonly Figure[] {
 export function exact(figure: { readonly value: number; readonly unit: Unit }, currency: string, digits = ALL_DIGITS): string {
   const isMoney = figure.unit.startsWith('money');
   // Money is carried in minor units; shown in major ones. The division is the same on both sides of every step.
-  const value = rounded(isMoney ? figure.value / 100 : figure.value, digits);
+  const value = rounded(isMoney ? fromMinor(figure.value, currency) : figure.value, digits);
   const text = grouped(value, digits);
   if (figure.unit === '1') return text;
   const unit = figure.unit.replace('money', currency);

@@ -6,5 +6,6 @@ export { ALL_KINDS, KINDS, isKind } from './kinds';
 export type { Kind } from './kinds';
 export { otherNames, searched } from './names';
 export type { Found } from './names';
+export { readEntryFile } from './entry-file';
 export { entriesCsv, readEntries } from './rows';
 export type { BadRow } from './rows';

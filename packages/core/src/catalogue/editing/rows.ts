@@ -214,8 +214,7 @@ function setAt(body: Record<string, unknown>, at: readonly string[], value: unkn
     inner = inner[key] as Record<string, unknown>;
   }
   const last = at.at(-1)!;
-  if (value === undefined) delete inner[last];
-  else inner[last] = value;
+  inner[last] = value;
 }
 
 /** What a table left open: nothing where there may be nothing, the value itself as the range of a figure that has none. */

@@ -15,7 +15,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 async function aSketch() {
   aServer(({ path, method }) => {
-    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE } };
+    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
     return method === 'GET' ? { status: 200, body: aStoredBoard({ ...brinefold(CATALOGUE), features: [] }) } : null;
   });
   const store = usePlan();

@@ -8,7 +8,7 @@ import { type Box, type Point, pointAlong } from '@spare-acre/core/base/geometry
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import { usePlan } from '../../../document/plan';
 import PlanArt from './PlanArt.vue';
-import PlanRulers from './PlanRulers.vue';
+
 import { replaceAll } from '../draw/featureEdits';
 import { linePath } from './paths';
 import { placeNames } from './placeNames';
@@ -20,6 +20,7 @@ import { type Sketch } from '../draw/useSketch';
 
 /** Nothing is chosen when the plan is first seen. */
 const FeatureHandles = partLazily(() => import('../draw/FeatureHandles.vue'));
+const PlanRulers = partLazily(() => import('./PlanRulers.vue'));
 
 /** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
 const props = defineProps<{ sketch: Sketch; isStill: boolean; footPx?: number | undefined }>();

@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import type { Catalogue } from '../catalogue';
+import type { Kind, LeftOut } from '../catalogue/editing';
+
+/** The catalogue as the builder has it: the server has checked it, and checking it again would hold the first sight of a board up. */
+interface Own {
+  readonly kind: Kind;
+  readonly id: string;
+  /** It stands in the place of one of ours. */
+  readonly isOurs: boolean;
+}
+const isThere = (given: unknown): boolean => typeof given === 'object' && given !== null;
+export const CatalogueAnswer = z.strictObject({
+  catalogue: z.custom<Catalogue>(isThere),
+  own: z.custom<readonly Own[]>(isThere),
+  /** Entries that the catalogue as it is cannot take, and why. */
+  leftOut: z.custom<readonly LeftOut[]>(isThere),
+});

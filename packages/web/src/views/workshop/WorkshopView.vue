@@ -1,0 +1,65 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from 'vue';
+import { useCatalogue } from '../../document/catalogue';
+import { usePlan } from '../../document/plan';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
+import { partLazily } from '../../ui/lazily';
+import CatalogueTab from './CatalogueTab.vue';
+import MoneyTab from './MoneyTab.vue';
+
+/** What the reckoning knows of this workshop: what there is, what it costs, what is on the shelf. */
+const plans = usePlan();
+const catalogues = useCatalogue();
+const fault = ref('');
+const ShelfTab = partLazily(() => import('./ShelfTab.vue'));
+const ShopsTab = partLazily(() => import('./ShopsTab.vue'));
+onMounted(async () => {
+  await plans.saving.leave();
+  plans.close();
+  try {
+    await catalogues.load();
+  } catch (error) {
+    fault.value = error instanceof Error ? error.message : String(error);
+  }
+});
+const TABS = [
+  { id: 'catalogue', name: 'Materials and tools' },
+  { id: 'shelf', name: 'Shelf' },
+  { id: 'shops', name: 'Shops and prices' },
+  { id: 'money', name: 'Money' },
+] as const;
+type Tab = (typeof TABS)[number]['id'];
+const tab = ref<Tab>('catalogue');
+const shown = computed(() => ({ catalogue: CatalogueTab, shelf: ShelfTab, shops: ShopsTab, money: MoneyTab })[tab.value]);
+</script>
+
+<template>
+  <main class="main workshop">
+    <header>
+      <h1>Workshop</h1>
+      <p class="quiet m-0">What is there, what does it cost, what is left?</p>
+    </header>
+    <p v-if="fault !== ''" class="warning" role="alert">{{ fault }}</p>
+    <TabbedSheets v-if="catalogues.catalogue !== null" v-model="tab" label="Parts of the workshop" :tabs="TABS">
+      <component :is="shown" />
+    </TabbedSheets>
+  </main>
+</template>
+
+<style scoped>
+.workshop {
+  padding: 18px 26px;
+  overflow-y: auto;
+  position: relative;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: baseline;
+  gap: 14px;
+  margin-bottom: 10px;
+}
+header h1 {
+  font-size: 1.5rem;
+}
+</style>

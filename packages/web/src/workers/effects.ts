@@ -1,0 +1,52 @@
+import { wrap } from 'comlink';
+import { showChange, type Unit } from '@spare-acre/core/base/units';
+import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Board } from '@spare-acre/core/plan';
+import { EMPTY_STOCK } from '@spare-acre/core/shop';
+import type { Reckoner } from './derive.worker';
+import deriveWorkerUrl from './derive.worker.ts?sharing';
+
+/** What another catalogue does to a board. */
+export interface Effect {
+  readonly name: string;
+  /** `cost +1.20 EUR`; none where nothing is seen of it. */
+  readonly changes: readonly string[];
+}
+
+/** Reckons boards with one catalogue and with another, one board after another, in a worker that ends with the last. */
+export async function* effectsOn(
+  boards: readonly (Board & { readonly id: string })[],
+  now: Catalogue,
+  then: Catalogue,
+): AsyncGenerator<Effect> {
+  const worker = new Worker(deriveWorkerUrl, { type: 'module' });
+  const remote = wrap<Reckoner>(worker);
+  const nothing = { slices: [], chosen: [] };
+  const tallyWith = async ({ plan, record }: Board, catalogue: Catalogue) => {
+    const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
+    const judged = first.isJudged ? first : await remote.look(nothing);
+    return { ...first.slices, ...judged.slices }.tally!;
+  };
+  try {
+    for (const board of boards) {
+      const [before, after] = [await tallyWith(board, now), await tallyWith(board, then)];
+      const showing = { system: board.plan.units, currency: then.currency };
+      const told = (name: string, from: { value: number; unit: Unit } | null, to: { value: number; unit: Unit } | null): string[] => {
+        const change = from === null || to === null ? '' : showChange(from.value, to.value, to.unit, showing);
+        return change === '' ? [] : [`${name} ${change}`];
+      };
+      yield {
+        name: board.plan.name,
+        changes: [
+          ...told('cost', before.cost, after.cost),
+          ...told('sheets', before.sheets, after.sheets),
+          ...told('mass', before.mass, after.mass),
+          ...told('hands-on', before.handsOn, after.handsOn),
+          ...(before.readyText === after.readyText ? [] : [`ready ${after.readyText}`]),
+        ],
+      };
+    }
+  } finally {
+    worker.terminate();
+  }
+}
