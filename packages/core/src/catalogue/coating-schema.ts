@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { RELIEFS } from '../surfaces';
-import { Estimate, Id, Name, Pack, notNegative, positive } from './entry';
-import { cautionRef, coatingRef, methodRef, paintRef, patternRef, stuffRef } from './refs';
+import { Estimate, Id, Life, Name, Pack, notNegative, positive } from './entry';
+import { adhesiveRef, cautionRef, coatingRef, methodRef, paintRef, patternRef, stuffRef } from './refs';
 
 /** What is measured into a bowl, and bought as such; water has no packs. */
 export const Stuff = z.strictObject({
@@ -12,6 +12,10 @@ export const Stuff = z.strictObject({
   /** Share of the bulk of a grain that is air, which liquid fills first; null for a liquid. */
   voidShare: Estimate.nullable(),
   packsMl: z.array(Pack),
+  /** The adhesive that it is bought as; nothing said for what is bought by its own packages. */
+  adhesiveId: adhesiveRef.optional(),
+  /** How long it keeps, closed and once opened; nothing said for what keeps. */
+  life: Life.optional(),
 });
 
 /** How much of it goes on. */
@@ -70,6 +74,8 @@ export const Coating = z.strictObject({
   workableMin: Estimate.nullable(),
   /** What it is sold by; nothing where its parts are bought. */
   sold: z.strictObject({ by: z.enum(['ml', 'g', 'each', 'm']), packs: z.array(Pack) }),
+  /** How long it keeps, closed and once opened; nothing said for what keeps. */
+  life: Life.optional(),
   cautionIds: z.array(cautionRef),
   /** Eats bare polystyrene foam until something covers it. */
   hasSolvent: z.boolean(),

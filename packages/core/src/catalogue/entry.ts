@@ -22,4 +22,7 @@ export const Estimate = z
   })
   .refine(({ low, value, high }) => low <= value && value <= high, 'expected low ≤ value ≤ high');
 
+/** Days that something keeps; its label wins. */
+export const Life = z.strictObject({ closedDays: positive, openDays: positive });
+
 export const Pack = z.strictObject({ amount: positive, priceMinor: z.number().int().positive().max(1e7) });

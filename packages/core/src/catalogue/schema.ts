@@ -18,7 +18,7 @@ import {
 } from './refs';
 import { everyGroundKind } from '../surfaces';
 import { Coating, Hex, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
-import { Estimate, Id, Name, Pack, notNegative, positive } from './entry';
+import { Estimate, Id, Life, Name, Pack, notNegative, positive } from './entry';
 
 const Grip = z.enum(['open', 'smooth', 'waxy']);
 
@@ -93,6 +93,8 @@ const Adhesive = z.strictObject({
   spreadMinPerM2: positive,
   weightsMin: notNegative,
   packsG: z.array(Pack).min(1),
+  /** How long it keeps, closed and once opened; nothing said for what keeps. */
+  life: Life.optional(),
   cautionIds: z.array(cautionRef),
   remark: z.string().max(200),
 });

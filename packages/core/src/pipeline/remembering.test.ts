@@ -64,9 +64,7 @@ const BOARD: Board = {
 
 /** Every output of every stage, workings and all; functions aside. */
 function everything(board: Board, derive: (...of: Parameters<ReturnType<typeof derivePipeline>>) => object): Record<string, unknown> {
-  const answers = derive(board.plan, CATALOGUE, { offcuts: [], airs: EMPTY_SHOP.airs, ...board.record }) as Readonly<
-    Record<string, unknown>
-  >;
+  const answers = derive(board.plan, CATALOGUE, { ...EMPTY_SHOP, ...board.record }) as Readonly<Record<string, unknown>>;
   return Object.fromEntries(STAGES.names.map((name) => [name, answers[name]]));
 }
 const fresh = (board: Board): Record<string, unknown> =>

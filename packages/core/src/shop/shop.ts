@@ -17,13 +17,15 @@ export interface Shop {
   readonly cutSheets: readonly CutSheet[];
   /** What thermo-hygrometers make of a day, by their ids. */
   readonly airs: Readonly<Record<string, DayOfAir>>;
+  /** What this board may take from the shelf, by where it stands in the catalogue. */
+  readonly shelf: Readonly<Record<string, number>>;
 }
 
 /** What of it stands beside a board: shared by all, and read by none but the reckoning. */
 export type Stock = Omit<Shop, 'cutSheets'>;
 
 export const NOTHING_DONE: BoardRecord = { cutSheets: [] };
-export const EMPTY_STOCK: Stock = { offcuts: [], airs: {} };
+export const EMPTY_STOCK: Stock = { offcuts: [], airs: {}, shelf: {} };
 export const EMPTY_SHOP: Shop = { ...EMPTY_STOCK, cutSheets: [] };
 
 /** A piece in the rack, with where it came from and what has cut it up. */

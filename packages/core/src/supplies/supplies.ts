@@ -2,7 +2,7 @@ import type { Fixings } from '../tiling';
 import { listedBy } from '../base/grouping';
 import { type Feature, kindOf } from '../features';
 import type { CastNeed, CladNeed, FillNeed, LengthNeed } from '../pieces';
-import { type Catalogue, type Pack, adhesiveBy } from '../catalogue';
+import { type Catalogue, type Pack, adhesiveBy, estimated } from '../catalogue';
 import type { CoatingNeed } from '../coats';
 import type { StuffNeed } from '../mixes';
 import type { CutJob } from '../cutting/job';
@@ -37,7 +37,11 @@ export interface Supply {
     | 'varnish'
     | 'water';
   readonly name: string;
+  /** Where in the catalogue what is bought stands, as `adhesives.white-glue`; null for what lies on no shelf. */
+  readonly stockId: string | null;
   readonly need: Figure;
+  /** What of it the shelf has; null where it has none. */
+  readonly onShelf: Figure | null;
   /** How often of a hundred what is bought is to be enough; null: as much as was reckoned. */
   readonly ofHundred: OfHundred;
   /** Packages to buy, in words: `1 × 1 l and 2 × 250 ml` is given as counts and amounts. */
@@ -72,6 +76,8 @@ interface SupplyInputs {
   readonly surely: Surely | null;
   readonly system: MeasureSystem;
   readonly catalogue: Catalogue;
+  /** What this board may take from the shelf. */
+  readonly shelf: Readonly<Record<string, number>>;
 }
 
 /** What to buy, and what of it goes into the board. */
@@ -88,33 +94,68 @@ export function suppliesFor({
   fixings,
   features,
   buying,
+  shelf,
   surely,
   system,
   catalogue,
 }: SupplyInputs): Supplies {
-  const packRow = (row: Row): Supply => packed(row, buying, surely);
+  const packRow = (row: Row): Supply => packed(row, { buying, surely, shelf });
+  // What is mixed in as well as spread is one tub.
+  const [asGlue, asStuff] = [
+    stuffs.filter(({ stuff }) => stuff.adhesiveId !== undefined),
+    stuffs.filter(({ stuff }) => stuff.adhesiveId === undefined),
+  ];
   const rows = [
     ...jobs.map((job) => sheetRow(job, system)),
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
     ...lengths.map((length) => packRow(lengthRow(length))),
-    ...clads.map(({ cladding: { id, name, packs }, count }) => packRow({ id, group: 'cladding', name, need: count, sizes: packs })),
-    ...fills.map(({ fill: { id, name, packsMl }, volume }) => packRow({ id, group: 'fills', name, need: volume, sizes: packsMl })),
-    ...casts.map(({ name, mass, packs }) => packRow({ id: `casting ${name}`, group: 'casting', name, need: mass, sizes: packs })),
-    ...glues.map(({ adhesiveId, name, mass }) =>
-      packRow({ id: adhesiveId, group: 'adhesive', name, need: mass, sizes: adhesiveBy(catalogue, adhesiveId).packsG }),
+    ...clads.map(({ cladding: { id, name, packs }, count }) =>
+      packRow({ id, group: 'cladding', stockId: `claddings.${id}`, name, need: count, sizes: packs }),
+    ),
+    ...fills.map(({ fill: { id, name, packsMl }, volume }) =>
+      packRow({ id, group: 'fills', stockId: `fills.${id}`, name, need: volume, sizes: packsMl }),
+    ),
+    ...casts.map(({ name, mass, packs }) =>
+      packRow({ id: `casting ${name}`, group: 'casting', stockId: `castings.${name}`, name, need: mass, sizes: packs }),
+    ),
+    ...allOfGlue(glues, asGlue, catalogue).map(({ adhesiveId, name, mass }) =>
+      packRow({
+        id: adhesiveId,
+        group: 'adhesive',
+        stockId: `adhesives.${adhesiveId}`,
+        name,
+        need: mass,
+        sizes: adhesiveBy(catalogue, adhesiveId).packsG,
+      }),
     ),
     ...(fixings === null
       ? []
-      : [packRow({ id: 'fixings', group: 'fixings', name: fixings.join.name, need: fixings.count, sizes: fixings.join.packs })]),
+      : [
+          packRow({
+            id: 'fixings',
+            group: 'fixings',
+            stockId: `joins.${fixings.join.id}`,
+            name: fixings.join.name,
+            need: fixings.count,
+            sizes: fixings.join.packs,
+          }),
+        ]),
     ...lightRows(features, catalogue).map(packRow),
     // What is mixed is bought by its parts.
     ...coatings
       .filter(({ coating }) => coating.recipe === null && coating.sold.packs.length > 0)
       .map(({ coating, amount }) =>
-        packRow({ id: coating.id, group: coating.family, name: coating.name, need: amount, sizes: coating.sold.packs }),
+        packRow({
+          id: coating.id,
+          group: coating.family,
+          stockId: `coatings.${coating.id}`,
+          name: coating.name,
+          need: amount,
+          sizes: coating.sold.packs,
+        }),
       ),
-    ...stuffs.map(({ stuff: { id, name, packsMl }, volume }) =>
-      packRow({ id: `stuff ${id}`, group: 'stuffs', name, need: volume, sizes: packsMl }),
+    ...asStuff.map(({ stuff: { id, name, packsMl }, volume }) =>
+      packRow({ id: `stuff ${id}`, group: 'stuffs', stockId: `stuffs.${id}`, name, need: volume, sizes: packsMl }),
     ),
   ];
   return {
@@ -137,13 +178,26 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
     count,
     amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
   }));
-  return { id: key, group: 'sheets', name, need: sheetCount, ofHundred: null, packs, sizes: [], buy: cost, used: cost };
+  return {
+    id: key,
+    group: 'sheets',
+    name,
+    stockId: null,
+    need: sheetCount,
+    onShelf: null,
+    ofHundred: null,
+    packs,
+    sizes: [],
+    buy: cost,
+    used: cost,
+  };
 }
 
 /** Strips, rods and tubes: whole lengths, whatever is left of the last. */
 const lengthRow = ({ stock: { id, name, priceMinor }, lengths }: LengthNeed): Row => ({
   id,
   group: 'lengths',
+  stockId: `lengths.${id}`,
   name,
   need: given(name, lengths.length, '1', 'layout', 'shared out over whole lengths'),
   sizes: [{ amount: 1, priceMinor }],
@@ -154,7 +208,9 @@ const shopRow = (cost: Figure<'money'>): Supply => ({
   id: 'shop-cuts',
   group: 'sheets',
   name: cost.label,
+  stockId: null,
   need: cost,
+  onShelf: null,
   ofHundred: null,
   packs: [],
   sizes: [],
@@ -171,20 +227,49 @@ function lightRows(features: readonly Feature[], catalogue: Catalogue): Row[] {
   return [...pieces].map(([id, all]) => {
     const { name, priceMinor } = all[0]!;
     const count = all.reduce((sum, piece) => sum + piece.count, 0);
-    return { id, group: 'lights', name, need: given(name, count, '1', 'plan'), sizes: [{ amount: 1, priceMinor }] };
+    return {
+      id,
+      group: 'lights',
+      stockId: `${catalogue.lamps.some((lamp) => lamp.id === id) ? 'lamps' : 'batteries'}.${id}`,
+      name,
+      need: given(name, count, '1', 'plan'),
+      sizes: [{ amount: 1, priceMinor }],
+    };
   });
 }
 
-interface Row extends Pick<Supply, 'id' | 'group' | 'name'> {
+interface Row extends Pick<Supply, 'id' | 'group' | 'name' | 'stockId'> {
   readonly need: Figure<'ml'> | Figure<'g'> | Figure<'1'> | Figure<'m'>;
   readonly sizes: readonly Pack[];
 }
-function packed({ id, group, name, need, sizes }: Row, buying: Plan['buying'], surely: Surely | null): Supply {
+function packed(
+  { id, group, name, stockId, need, sizes }: Row,
+  { buying, surely, shelf }: Pick<SupplyInputs, 'buying' | 'surely' | 'shelf'>,
+): Supply {
   const own = buying.own.find(({ supplyId }) => supplyId === id);
   const ofHundred = own === undefined ? buying.ofHundred : own.ofHundred;
-  const wanted = ofHundred === null || surely === null ? need : surely<Unit>(need, ofHundred);
-  const choice = cheapestPacks(wanted.value, sizes);
+  const wanted: Figure = ofHundred === null || surely === null ? need : surely<Unit>(need, ofHundred);
   const unit = need.unit;
+  const there = Math.min(wanted.value, stockId === null ? 0 : (shelf[stockId] ?? 0));
+  const onShelf = there > 0 ? given(`${name}, on the shelf`, there, unit, 'shelf', 'what of it this board may take') : null;
+  const short = onShelf === null ? wanted : reckon(`${name}, short`, unit, wanted, '−', onShelf);
+  const bought = packagesFor(name, unit, short.value, sizes);
+  const row = { id, group, name, stockId, need, onShelf, ofHundred, packs: bought.packs, sizes, buy: bought.cost };
+  // What lies there was paid for once: what goes in costs its share of packages that would hold all of it.
+  const whole = onShelf === null ? bought : packagesFor(name, unit, wanted.value, sizes);
+  if (whole.packs.length === 0) return { ...row, used: whole.cost };
+  const amount = given(`${name}, bought`, whole.amount, unit, 'catalogue', 'all packages together');
+  return { ...row, used: reckon(`${name}, used up`, 'money', whole.cost, '×', reckon(`${name}, share used`, '1', need, '÷', amount)) };
+}
+
+/** The cheapest packages of our own prices that hold so much, and what they cost together. */
+function packagesFor(
+  name: string,
+  unit: Unit,
+  short: number,
+  sizes: readonly Pack[],
+): { readonly packs: Supply['packs']; readonly cost: Figure<'money'>; readonly amount: number } {
+  const choice = cheapestPacks(short, sizes);
   const bought = choice.packs.map(({ pack, count }) => ({
     count,
     amount: given(`${name}, package`, pack.amount, unit, 'catalogue', 'invented'),
@@ -196,14 +281,27 @@ function packed({ id, group, name, need, sizes }: Row, buying: Plan['buying'], s
       given(`${name}, a package of ${pack.amount} ${unit}`, pack.priceMinor, 'money', 'catalogue', 'invented price'),
     ),
   }));
-  const buy = total(
-    `${name}, to buy`,
-    'money',
-    bought.map(({ cost }) => cost),
-  );
-  const packs = bought.map(({ count, amount }) => ({ count, amount }));
-  if (bought.length === 0) return { id, group, name, need, ofHundred, packs, sizes, buy, used: buy };
-  const amount = given(`${name}, bought`, choice.amount, unit, 'catalogue', 'all packages together');
-  const used = reckon(`${name}, used up`, 'money', buy, '×', reckon(`${name}, share used`, '1', need, '÷', amount));
-  return { id, group, name, need, ofHundred, packs, sizes, buy, used };
+  return {
+    packs: bought.map(({ count, amount }) => ({ count, amount })),
+    cost: total(
+      `${name}, to buy`,
+      'money',
+      bought.map(({ cost }) => cost),
+    ),
+    amount: choice.amount,
+  };
+}
+
+/** Adhesives by all that is taken from their tubs: what is spread, and what is stirred into mixes. */
+function allOfGlue(glues: readonly GlueNeed[], stirred: readonly StuffNeed[], catalogue: Catalogue): readonly GlueNeed[] {
+  const weighed = stirred.map(({ stuff: { name, adhesiveId, densityGPerMl }, volume }) => ({
+    adhesiveId: adhesiveId!,
+    mass: reckon(`${name}, stirred in`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+  }));
+  const ids = [...new Set([...glues, ...weighed].map(({ adhesiveId }) => adhesiveId))];
+  return ids.map((adhesiveId) => {
+    const { name } = adhesiveBy(catalogue, adhesiveId);
+    const own = [...glues, ...weighed].filter((need) => need.adhesiveId === adhesiveId).map(({ mass }) => mass);
+    return { adhesiveId, name, mass: own.length === 1 ? own[0]! : total(`${name}, from the tub`, 'g', own) };
+  });
 }

@@ -7,6 +7,7 @@ import { type Board, newPassage, newPerson, newPlace, rimBoards, rimOf, starterS
 import { movedBy, rectangle } from '../shapes';
 import { freshFacing, freshLayer } from '../stack/adhesives';
 import { savedFrom, tickedOff } from '../cutting/saved';
+import { EMPTY_STOCK } from '../shop';
 import { CATALOGUE, derived } from './plans';
 
 /** An edit of each code such as a hand might make on a board; null where the board has nothing of that sort. */
@@ -20,7 +21,7 @@ const layerOf = ({ plan: { stack } }: Board, random: Random) => ({ kind: 'ground
 const facedIn = ({ plan: { stack } }: Board) => GROUND_KINDS.find((kind) => stack.facings[kind].length > 0) ?? null;
 const pieceOf = ({ plan: { pieces } }: Board, random: Random) => (pieces.length === 0 ? null : pick(random, pieces));
 const scaleOf = ({ plan: { figureHeightMm, play } }: Board) => pieceScale(figureHeightMm, play.baseMm, CATALOGUE);
-const jobsOf = ({ plan, record }: Board) => derived(plan, { offcuts: [], airs: {}, ...record }).jobs;
+const jobsOf = ({ plan, record }: Board) => derived(plan, { ...EMPTY_STOCK, ...record }).jobs;
 
 /** A new kind of edit is a line here, or it does not compile: what is remembered is compared with what is reckoned afresh after every kind there is. */
 export const SAMPLE_EDITS = {
@@ -140,7 +141,7 @@ export const SAMPLE_EDITS = {
     busy: [{ day: `2026-12-0${whole(random, 1, 9)}`, fromMin: 600, toMin: 1_260 }],
   }),
   'task/arrange': (board, random) => {
-    const tasks = derived(board.plan, { offcuts: [], airs: {}, ...board.record }).steps.flatMap((step) => step.tasks);
+    const tasks = derived(board.plan, { ...EMPTY_STOCK, ...board.record }).steps.flatMap((step) => step.tasks);
     if (tasks.length === 0) return null;
     const change = pick(random, [
       { goes: whole(random, 1, 3) },

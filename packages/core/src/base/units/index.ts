@@ -1,4 +1,15 @@
-export { DAY_MIN, fromMinor, hoursInMinutes, inMetres, inMillilitres, inSquareMetres, litresInMillilitres, massOf, minorDigits, toMinor } from './convert';
+export {
+  DAY_MIN,
+  fromMinor,
+  hoursInMinutes,
+  inMetres,
+  inMillilitres,
+  inSquareMetres,
+  litresInMillilitres,
+  massOf,
+  minorDigits,
+  toMinor,
+} from './convert';
 export { applied, bareOf, given, hasWorking, reckon, total, wholeUp } from './figure';
 export type { Bare, Figure, Quantity, Range, Unit } from './figure';
 export { parseLength, parseNumber, parsePoint } from './parse';

@@ -13,7 +13,10 @@ const EntryFile = z.object({
 });
 
 /** Entries from a file as it is saved. Which of them will not do is told by its place in the file, from 1; the others are taken. */
-export function readEntryFile(text: string, catalogue: Catalogue): { readonly entries: readonly OwnEntry[]; readonly bad: readonly BadRow[] } {
+export function readEntryFile(
+  text: string,
+  catalogue: Catalogue,
+): { readonly entries: readonly OwnEntry[]; readonly bad: readonly BadRow[] } {
   const whole = parsed(text);
   const file = EntryFile.safeParse(whole);
   if (!file.success) {

@@ -126,6 +126,7 @@ export const adhesives: Catalogue['adhesives'] = [
     handleMin: about(60, 30, 240),
     fullMin: DAY_MIN,
     packsG: [{ amount: 500, priceMinor: 1150 }],
+    life: { closedDays: 365, openDays: 90 },
     cautionIds: ['sensitiser'],
     remark: 'Damp one face; must stay under weight.',
   },
@@ -180,6 +181,7 @@ export const adhesives: Catalogue['adhesives'] = [
     hasSolvent: true,
     weightsMin: 0,
     packsG: [{ amount: 20, priceMinor: 350 }],
+    life: { closedDays: 365, openDays: 60 },
     remark: 'Drops; eats bare polystyrene foam.',
   },
   {

@@ -141,6 +141,7 @@ export const paintCoats: readonly Coating[] = [
     solidsPct: about(0),
     drying: thin(20, [40, 30, 60], HOUR),
     sold: packs('ml', [50, 520]),
+    life: { closedDays: 540, openDays: 180 },
     look: { hex: '#cfc9a0', hides: 0, gloss: 0.2 },
   }),
   coating({

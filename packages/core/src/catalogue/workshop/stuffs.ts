@@ -12,6 +12,7 @@ export const stuffs: Catalogue['stuffs'] = [
     densityGPerMl: about(1.08, 1.05, 1.1),
     voidShare: null,
     packsMl: [pack(250, 290), pack(1_000, 790), pack(5_000, 2_990)],
+    adhesiveId: 'white-glue',
   },
   {
     id: 'acrylic',
@@ -72,6 +73,13 @@ export const stuffs: Catalogue['stuffs'] = [
     voidShare: null,
     packsMl: [pack(500, 520), pack(1_000, 860), pack(5_000, 2_900)],
   },
-  { id: 'resin', name: 'Resin', densityGPerMl: about(1.14, 1.1, 1.16), voidShare: null, packsMl: [pack(250, 1_120), pack(500, 1_890)] },
+  {
+    id: 'resin',
+    name: 'Resin',
+    densityGPerMl: about(1.14, 1.1, 1.16),
+    voidShare: null,
+    packsMl: [pack(250, 1_120), pack(500, 1_890)],
+    life: { closedDays: 365, openDays: 180 },
+  },
   { id: 'hardener', name: 'Hardener', densityGPerMl: about(0.98, 0.95, 1), voidShare: null, packsMl: [pack(250, 1_120), pack(500, 1_890)] },
 ];

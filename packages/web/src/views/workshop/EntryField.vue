@@ -98,12 +98,11 @@ const WIDE = { min: 0, max: 1e7 };
     :limits="WIDE"
     :take="takeMoney"
   />
-  <fieldset v-else-if="field.is === 'figure'" class="figure">
-    <legend>{{ name }}</legend>
+  <fieldset v-else-if="field.is === 'figure'" class="measure">
+    <legend>{{ name }}<span class="quiet">, {{ figure.origin }}</span></legend>
     <NumberField label="usually" :value="figure.value" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('value', one)" />
     <NumberField label="least" :value="figure.low" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('low', one)" />
     <NumberField label="most" :value="figure.high" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('high', one)" />
-    <p class="quiet m-0">{{ figure.origin }}</p>
   </fieldset>
   <TextField v-else-if="field.is === 'words'" :label="name" :value="String(value ?? '')" :take="takeWords" />
   <TextField v-else-if="field.is === 'colour'" :label="name" :value="String(value ?? '')" :take="takeColour" />
@@ -185,6 +184,19 @@ legend {
   font-size: 0.92rem;
   font-weight: 500;
   margin: 0;
+}
+.measure {
+  display: grid;
+  grid-template-columns: repeat(3, minmax(0, 1fr));
+  gap: 0 6px;
+}
+.measure legend {
+  grid-column: 1 / -1;
+}
+.measure :deep(.field) {
+  flex-direction: column;
+  align-items: stretch;
+  gap: 0;
 }
 .row-of {
   padding: 2px 0;

@@ -1,0 +1,75 @@
+import { expect, test } from 'vitest';
+import { CATALOGUE, aBoard } from '../testing';
+import { derivePipeline } from '../pipeline/full';
+import { EMPTY_SHOP } from '../shop';
+import { type Move, freeFor, shelfOf, stockedIn } from '.';
+
+const GLUE = 'adhesives.white-glue';
+let next = 0;
+const move = (kind: Move['kind'], amount: number, more: Partial<Move> = {}): Move => ({
+  id: `m${next++}`,
+  stockId: GLUE,
+  kind,
+  amount,
+  day: '2026-11-01',
+  boardId: null,
+  note: '',
+  ...more,
+});
+const glueAfter = (moves: readonly Move[], today = '2026-11-02') => shelfOf(moves, CATALOGUE, today)[0]!;
+
+test('what was bought and found is there, what was used and thrown away is not, and a count puts all of it right', () => {
+  const moves = [move('bought', 1_000), move('found', 200), move('used', 300), move('thrown', 100)];
+  expect(glueAfter(moves).amount).toBe(800);
+  expect(glueAfter([...moves, move('counted', 650)]).amount).toBe(650);
+  expect(glueAfter([...moves, move('used', 5_000), move('bought', 100)]).amount).toBe(100);
+});
+
+test('what is kept for a board is for no other, and is used up first by itself', () => {
+  const moves = [move('bought', 1_000), move('kept', 600, { boardId: 'a' })];
+  const shelf = shelfOf(moves, CATALOGUE, '2026-11-02');
+  expect([freeFor(shelf, 'a')[GLUE], freeFor(shelf, 'b')[GLUE], freeFor(shelf, null)[GLUE]]).toEqual([1_000, 400, 400]);
+  const used = shelfOf([...moves, move('used', 600, { boardId: 'a' })], CATALOGUE, '2026-11-02');
+  expect([freeFor(used, 'a')[GLUE], freeFor(used, 'b')[GLUE]]).toEqual([400, 400]);
+  // Two that keep more than there is have it in the order in which they asked.
+  const both = shelfOf([...moves, move('kept', 900, { boardId: 'b' })], CATALOGUE, '2026-11-02');
+  expect([...both[0]!.kept]).toEqual([
+    ['a', 600],
+    ['b', 400],
+  ]);
+});
+
+test('old liquid mask is told, sooner once it was opened; a fresh bottle is not', () => {
+  const mask = (moves: readonly Move[], today: string) =>
+    shelfOf(
+      moves.map((one) => ({ ...one, stockId: 'coatings.masking-fluid' })),
+      CATALOGUE,
+      today,
+    )[0]!.tooOld;
+  expect(mask([move('bought', 50)], '2027-05-01')).toBeNull();
+  expect(mask([move('bought', 50), move('opened', 0)], '2027-06-01')).toMatch(/open for 212 days/);
+  expect(mask([move('bought', 50)], '2028-12-01')).toMatch(/keeps about 540/);
+  expect(
+    mask([move('bought', 50), move('opened', 0), move('thrown', 50), move('bought', 50, { day: '2027-05-01' })], '2027-06-01'),
+  ).toBeNull();
+});
+
+test('everything a board buys stands in the list of what can lie on a shelf, in the same unit', () => {
+  const { supplies } = derivePipeline()(aBoard(), CATALOGUE);
+  const rows = supplies.rows.filter(({ stockId }) => stockId !== null);
+  expect(rows.length).toBeGreaterThan(3);
+  for (const { stockId, need } of rows) expect(stockedIn(CATALOGUE).get(stockId!)?.unit, stockId!).toBe(need.unit);
+});
+
+test('what is on the shelf is not bought; what goes in costs what it did', () => {
+  const plan = aBoard();
+  const derive = derivePipeline();
+  const glueOf = (shelf: Readonly<Record<string, number>>) =>
+    derive(plan, CATALOGUE, { ...EMPTY_SHOP, shelf }).supplies.rows.find(({ stockId }) => stockId === GLUE)!;
+  const [without, some, all] = [glueOf({}), glueOf({ [GLUE]: 100 }), glueOf({ [GLUE]: 1e6 })];
+  expect(without.onShelf).toBeNull();
+  expect(some.onShelf?.value).toBe(100);
+  expect(some.buy.value).toBeLessThanOrEqual(without.buy.value);
+  expect([all.buy.value, all.onShelf!.value]).toEqual([0, all.need.value]);
+  expect(all.used.value).toBeCloseTo(without.used.value, 6);
+});
