@@ -71,13 +71,19 @@ export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'
       id: row.id,
       band: bandOf(need),
       buy: bandOf(costs[i]!),
-      enough: row.sizes.length === 0 ? [] : SURE_OF_HUNDRED.map((ofHundred) => enoughOf(need, row.sizes, ofHundred)),
+      enough: row.sizes.length === 0 ? [] : SURE_OF_HUNDRED.map((ofHundred) => enoughOf(shortOf(row, need), row.sizes, ofHundred)),
     })),
     ready: null,
   };
 }
+/** What of a need is short when the shelf has some of it. */
+function shortOf({ onShelf }: Supply, need: Drawn): Drawn {
+  if (onShelf === null || typeof need === 'number') return need;
+  return need.map((one) => Math.max(0, one - onShelf.value));
+}
 const isDrawn = ({ sizes }: Supply, need: Drawn): need is Float64Array => typeof need !== 'number' && sizes.length > 0;
-const costOf = (row: Supply, need: Drawn): Drawn => (isDrawn(row, need) ? costsOf(need, row.sizes) : row.buy.value);
+const costOf = (row: Supply, need: Drawn): Drawn =>
+  isDrawn(row, need) ? costsOf(shortOf(row, need) as Float64Array, row.sizes) : row.buy.value;
 
 /** When the board is ready in each chance; null for a board that has no date. */
 export const readyDraw = (

@@ -1,21 +1,9 @@
 import type { Catalogue } from '../catalogue';
 import type { Unit } from '../base/units';
 
-/** Lists of the catalogue whose entries can lie on a shelf, what they are counted in there, and how they are called. */
-const STOCKED = [
-  'adhesives',
-  'coatings',
-  'stuffs',
-  'lengths',
-  'claddings',
-  'fills',
-  'castings',
-  'joins',
-  'batteries',
-  'lamps',
-  'sheets',
-] as const;
-type StockedKind = (typeof STOCKED)[number];
+/** Lists of the catalogue whose entries can lie on a shelf. */
+type StockedKind =
+  'adhesives' | 'coatings' | 'stuffs' | 'lengths' | 'claddings' | 'fills' | 'castings' | 'joins' | 'batteries' | 'lamps' | 'sheets';
 
 /** Something that can be bought and lie on a shelf, by its place in the catalogue: `adhesives.white-glue`. */
 export interface Stocked {

@@ -26,7 +26,8 @@ export type Field =
   | { readonly is: 'tick' }
   | { readonly is: 'choice'; readonly of: readonly string[] }
   | { readonly is: 'entry'; readonly kind: Kind }
-  | { readonly is: 'maybe'; readonly inner: Field }
+  /** Nothing is told by null, or by leaving it out. */
+  | { readonly is: 'maybe'; readonly inner: Field; readonly isLeftOut: boolean }
   | { readonly is: 'group'; readonly fields: readonly NamedField[] }
   | { readonly is: 'list'; readonly of: Field; readonly least: number }
   /** One of several shapes, told apart by a word under the key `by`. */
@@ -116,7 +117,7 @@ function readField(schema: z.ZodType, key: string): Field {
   if (schema instanceof z.ZodBoolean) return { is: 'tick' };
   if (schema instanceof z.ZodEnum) return { is: 'choice', of: schema.options.map(String) };
   if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional)
-    return { is: 'maybe', inner: fieldOf(schema.unwrap() as z.ZodType, key) };
+    return { is: 'maybe', inner: fieldOf(schema.unwrap() as z.ZodType, key), isLeftOut: schema instanceof z.ZodOptional };
   if (schema instanceof z.ZodArray)
     return { is: 'list', of: fieldOf(schema.element as z.ZodType, key.replace(/^packs/, 'amount')), least: leastOf(schema) };
   if (schema instanceof z.ZodDiscriminatedUnion) {
@@ -178,7 +179,7 @@ export function blankOf(field: Field): unknown {
     case 'entry':
       return '';
     case 'maybe':
-      return null;
+      return field.isLeftOut ? undefined : null;
     case 'group':
       return blankGroup(field.fields);
     case 'list':

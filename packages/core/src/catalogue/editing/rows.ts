@@ -1,4 +1,4 @@
-import papaparse from 'papaparse';
+import { csvOf, rowsOf } from '../../base/tables';
 import type { Catalogue } from '../schema';
 import { type OwnEntry, idFor, withEntry } from './entries';
 import { type Field, type NamedField, fieldsOf } from './form';
@@ -51,7 +51,7 @@ const headOf = ({ at }: Column): string => at.join('.');
 export function entriesCsv(kind: Kind, entries: readonly object[]): string {
   const columns = columnsOf(fieldsOf(kind));
   const rows = entries.map((entry) => columns.map(({ at, field }) => cellOf(field, valueAt(entry, at))));
-  return papaparse.unparse([columns.map(headOf), ...rows], { newline: '\r\n', escapeFormulae: true });
+  return csvOf([columns.map(headOf), ...rows]);
 }
 
 function valueAt(entry: object, at: readonly string[]): unknown {
@@ -80,7 +80,7 @@ export function readEntries(
   catalogue: Catalogue,
 ): { readonly entries: readonly OwnEntry[]; readonly bad: readonly BadRow[] } {
   const columns = new Map(columnsOf(fieldsOf(kind)).map((column) => [headOf(column), column]));
-  const { head, rows } = tableOf(text);
+  const { head, rows } = rowsOf(text);
   const unknown = head.filter((name) => name !== '' && !columns.has(name));
   if (head.length === 0) return { entries: [], bad: [{ line: 1, column: '', message: 'the file is empty; a line of columns would do' }] };
   const bad: BadRow[] = unknown.map((column) => ({
@@ -105,22 +105,6 @@ export function readEntries(
     } else bad.push(...tried.issues.slice(0, 3).map(({ path, message }) => ({ line, column: path, message })));
   }
   return { entries, bad };
-}
-
-/** Rows of a table with the lines they begin in. A line that is left empty is passed over. */
-export function tableOf(text: string): {
-  readonly head: readonly string[];
-  readonly rows: readonly { readonly line: number; readonly cells: readonly string[] }[];
-} {
-  const parsed = papaparse.parse<string[]>(text.replace(/^\uFEFF/, ''), { skipEmptyLines: false });
-  let line = 1;
-  const lined = parsed.data.map((cells) => {
-    const from = line;
-    line += 1 + cells.reduce((sum, cell) => sum + (cell.match(/\r\n|\r|\n/g)?.length ?? 0), 0);
-    return { line: from, cells: cells.map((cell) => cell.trim().replace(/^'(?=[=+\-@])/, '')) };
-  });
-  const [first, ...rows] = lined.filter(({ cells }) => cells.some((cell) => cell !== ''));
-  return { head: first?.cells ?? [], rows };
 }
 
 function readRow(
@@ -219,7 +203,7 @@ function setAt(body: Record<string, unknown>, at: readonly string[], value: unkn
 
 /** What a table left open: nothing where there may be nothing, the value itself as the range of a figure that has none. */
 function completed(field: Field, value: unknown): unknown {
-  if (field.is === 'maybe') return isNothing(value) ? null : completed(field.inner, value);
+  if (field.is === 'maybe') return isNothing(value) ? (field.isLeftOut ? undefined : null) : completed(field.inner, value);
   if (field.is === 'list') return value ?? (field.least === 0 ? [] : undefined);
   if (typeof value !== 'object' || value === null) return value;
   const data = value as Record<string, unknown>;

@@ -118,7 +118,7 @@ const WIDE = { min: 0, max: 1e7 };
     <TickField
       :label="`${name}: there is one`"
       :is-on="value !== null && value !== undefined"
-      @toggle="(on) => emit('change', on ? blankOf((field as Extract<Field, { is: 'maybe' }>).inner) : null)"
+      @toggle="(on) => emit('change', on ? blankOf((field as Extract<Field, { is: 'maybe' }>).inner) : blankOf(field))"
     />
     <EntryField
       v-if="value !== null && value !== undefined"

@@ -1,0 +1,1 @@
+export { csvOf, rowsOf } from './tables';
