@@ -10,6 +10,7 @@ import * as access from './20261128122000_access';
 import * as presence from './20261128123000_presence';
 import * as ownValues from './20261129120000_own_values';
 import * as ownEntries from './20261129130000_own_entries';
+import * as shelfAndShops from './20261129140000_shelf_and_shops';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
 
@@ -28,4 +29,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129060000_readings', migration: readings },
   { name: '20261129120000_own_values', migration: ownValues },
   { name: '20261129130000_own_entries', migration: ownEntries },
+  { name: '20261129140000_shelf_and_shops', migration: shelfAndShops },
 ];

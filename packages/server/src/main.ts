@@ -11,6 +11,7 @@ import { keepHouse } from './housekeeping';
 import { openHub } from './live/hub';
 import { keepCatalogue } from './own/keeper';
 import { startReaders } from './reading/readers';
+import { keepAsking } from './shops/polling';
 import { openDatabase } from './store/database';
 import { prepareDatabase } from './store/prepare';
 
@@ -86,6 +87,7 @@ server.on('error', (error: NodeJS.ErrnoException) =>
 );
 const endHousekeeping = keepHouse(db, log);
 const endPolling = keepPolling(db, log);
+const endAsking = keepAsking(db, keeper, log);
 server.listen(settings.PORT, settings.LISTEN, () => {
   const address = server.address();
   const port = typeof address === 'object' && address !== null ? address.port : settings.PORT;
@@ -101,6 +103,7 @@ async function stop(): Promise<void> {
   isStopping = true;
   endHousekeeping();
   endPolling();
+  endAsking();
   const closed = new Promise((done) => server.close(done));
   server.closeIdleConnections();
   const patience = setTimeout(() => server.closeAllConnections(), FINISH_MS);

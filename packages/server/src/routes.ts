@@ -10,6 +10,8 @@ import type { AppParts } from './parts';
 import { pictureRoutes } from './pictures/routes';
 import { noSuchPath } from './problems';
 import { rackRoutes } from './rack/routes';
+import { shelfRoutes } from './shelf/routes';
+import { shopRoutes } from './shops/routes';
 
 /** The API under `/api`. */
 export function apiRoutes({ db, keeper, readers, hub, access, reach }: AppParts): Router {
@@ -31,6 +33,8 @@ export function apiRoutes({ db, keeper, readers, hub, access, reach }: AppParts)
   api.use(pictureRoutes(db, readers));
   api.use(rackRoutes(db, keeper));
   api.use(airRoutes(db));
+  api.use(shelfRoutes(db, keeper));
+  api.use(shopRoutes(db, keeper));
 
   api.use(noSuchPath);
   return api;

@@ -27,3 +27,6 @@ export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, 
 export { CatalogueAnswer } from './catalogue';
 export { EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';
+export { Ledger, Move, MoveParams, NewMoves } from './shelf';
+export { NewOffers, SHOP_PLAYS, Shop, ShopParams, ShopPlay, ShopTerms, Shops } from './shops';
+export type { ShopPlays } from './shops';

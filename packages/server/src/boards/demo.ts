@@ -3,6 +3,7 @@ import { addSimulated } from '../air/sensors';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { addSimulatedShops, askShops } from '../shops/shops';
 import { createBoard } from './boards';
 import { markOf } from './checked';
 
@@ -13,6 +14,8 @@ export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): 
   if (mode === 'none') return;
   const recordText = JSON.stringify(NOTHING_DONE);
   await addSimulated(db, Date.now());
+  await addSimulatedShops(db);
+  await askShops(db, catalogue, Date.now());
   await db.transaction(async (trx) => {
     const [{ count }] = (await trx('boards').count({ count: '*' })) as [{ count: string }];
     if (mode === 'once' && Number(count) > 0) return;

@@ -120,7 +120,8 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
 
 function placeOf(req: Request): { readonly kind: Kind; readonly id: string } {
   const place = EntryParams.parse(req.params);
-  if (!isKind(place.kind)) throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry; materials, sheets, … would do.`);
+  if (!isKind(place.kind))
+    throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry; materials, sheets, … would do.`);
   return place;
 }
 const noSuchEntry = (kind: Kind, id: string): HttpProblem =>

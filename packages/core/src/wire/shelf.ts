@@ -1,0 +1,18 @@
+import { z } from 'zod';
+import { MOVES } from '../shelf';
+
+const StockId = z.string().min(3).max(160);
+const Day = z.string().regex(/^20\d\d-\d\d-\d\d$/, 'expected a day such as 2026-11-29');
+const move = {
+  stockId: StockId,
+  kind: z.enum(MOVES),
+  amount: z.number().min(0, 'expected nothing or more').max(1e7),
+  day: Day,
+  boardId: z.uuid().nullable(),
+  note: z.string().max(200),
+};
+export const Move = z.strictObject({ id: z.uuid(), ...move });
+/** Lines are told with their ids, so that the same one sent twice is written once. */
+export const NewMoves = z.strictObject({ moves: z.array(Move).min(1).max(500) });
+export const Ledger = z.strictObject({ moves: z.array(Move) });
+export const MoveParams = z.strictObject({ moveId: z.uuid() });
