@@ -9,3 +9,6 @@ export { splitAdvice } from './split-advice';
 export type { SplitOption } from './split-advice';
 export { waterOptionsOf } from './water-options';
 export type { WaterOption } from './water-options';
+export { neededAt } from './needed';
+export { substitutesOf } from './substitutes';
+export type { Substitute } from './substitutes';

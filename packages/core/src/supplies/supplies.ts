@@ -48,6 +48,8 @@ export interface Supply {
   readonly packs: readonly { readonly count: number; readonly amount: Figure }[];
   /** Packages it is sold in; none for what is bought as it was laid out. */
   readonly sizes: readonly Pack[];
+  /** What is to be bought of it, by where it stands in the catalogue: what the shelf has is off. */
+  readonly wants: readonly { readonly stockId: string; readonly amount: number }[];
   readonly buy: Figure<'money'>;
   /** Share of the money that goes into the board; sheets count whole. */
   readonly used: Figure<'money'>;
@@ -106,7 +108,7 @@ export function suppliesFor({
     stuffs.filter(({ stuff }) => stuff.adhesiveId === undefined),
   ];
   const rows = [
-    ...jobs.map((job) => sheetRow(job, system)),
+    ...jobs.map((job) => sheetRow(job, system, shelf)),
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
     ...lengths.map((length) => packRow(lengthRow(length))),
     ...clads.map(({ cladding: { id, name, packs }, count }) =>
@@ -173,7 +175,31 @@ export function suppliesFor({
   };
 }
 
-function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: MeasureSystem): Supply {
+function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: MeasureSystem, shelf: SupplyInputs['shelf']): Supply {
+  const there = bought.map(({ sheet, count }) => Math.min(count, shelf[`sheets.${sheet.id}`] ?? 0));
+  const lying = there.flatMap((count, i) =>
+    count === 0
+      ? []
+      : [
+          reckon(
+            `${name}, sheets there`,
+            'money',
+            given(`${name}, on the shelf`, count, '1', 'shelf', 'whole sheets'),
+            '×',
+            given(`${name}, a sheet`, bought[i]!.sheet.priceMinor, 'money', 'catalogue', 'invented price'),
+          ),
+        ],
+  );
+  const onShelf =
+    lying.length === 0
+      ? null
+      : given(
+          `${name}, on the shelf`,
+          there.reduce((sum, count) => sum + count, 0),
+          '1',
+          'shelf',
+        );
+  const buy = lying.length === 0 ? cost : reckon(`${name}, to buy`, 'money', cost, '−', total(`${name}, there already`, 'money', lying));
   const packs = bought.map(({ sheet, count }) => ({
     count,
     amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
@@ -184,11 +210,12 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
     name,
     stockId: null,
     need: sheetCount,
-    onShelf: null,
+    onShelf,
+    wants: bought.map(({ sheet, count }, i) => ({ stockId: `sheets.${sheet.id}`, amount: count - there[i]! })),
     ofHundred: null,
     packs,
     sizes: [],
-    buy: cost,
+    buy,
     used: cost,
   };
 }
@@ -211,6 +238,7 @@ const shopRow = (cost: Figure<'money'>): Supply => ({
   stockId: null,
   need: cost,
   onShelf: null,
+  wants: [],
   ofHundred: null,
   packs: [],
   sizes: [],
@@ -254,7 +282,8 @@ function packed(
   const onShelf = there > 0 ? given(`${name}, on the shelf`, there, unit, 'shelf', 'what of it this board may take') : null;
   const short = onShelf === null ? wanted : reckon(`${name}, short`, unit, wanted, '−', onShelf);
   const bought = packagesFor(name, unit, short.value, sizes);
-  const row = { id, group, name, stockId, need, onShelf, ofHundred, packs: bought.packs, sizes, buy: bought.cost };
+  const wants = stockId === null || short.value <= 0 ? [] : [{ stockId, amount: short.value }];
+  const row = { id, group, name, stockId, need, onShelf, ofHundred, wants, packs: bought.packs, sizes, buy: bought.cost };
   // What lies there was paid for once: what goes in costs its share of packages that would hold all of it.
   const whole = onShelf === null ? bought : packagesFor(name, unit, wanted.value, sizes);
   if (whole.packs.length === 0) return { ...row, used: whole.cost };

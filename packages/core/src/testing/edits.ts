@@ -117,6 +117,14 @@ export const SAMPLE_EDITS = {
   }),
   'person/remove': ({ plan: { people } }, random) => ({ code: 'person/remove', personId: pick(random, people).id }),
   'kit/change': (_, random) => ({ code: 'kit/change', change: { weightsKg: whole(random, 5, 90), fans: whole(random, 0, 3) } }),
+  'supply/replace': ({ plan }) => {
+    const fromId = plan.surfaces.flatMap(({ coats }) => coats)[0]?.coatingId;
+    const own = CATALOGUE.coatings.find(({ id }) => id === fromId);
+    const other = CATALOGUE.coatings.find(({ id, family }) => id !== fromId && family === own?.family);
+    return fromId === undefined || other === undefined
+      ? null
+      : { code: 'supply/replace', kind: 'coatings', fromId, toId: other.id, name: other.name };
+  },
   'buying/enough': (_, random) => ({ code: 'buying/enough', ofHundred: pick(random, [null, 80, 90, 95] as const) }),
   'buying/enough-of': (_, random) => ({
     code: 'buying/enough-of',

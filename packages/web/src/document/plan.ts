@@ -28,6 +28,8 @@ enablePatches();
 
 const NOTHING_LOOKED_AT: Look = { slices: [], chosen: [] };
 
+const isOther = (a: Stock['shelf'], b: Stock['shelf']): boolean => JSON.stringify(a) !== JSON.stringify(b);
+
 /** The open board: its plan, what was done of it, the way back, what the worker has told of it, and whether all is saved. */
 export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
@@ -68,13 +70,26 @@ export const usePlan = defineStore('plan', () => {
   /** A thermo-hygrometer is asked once a place of the board goes by one. */
   const hears = computed(() => plan.value?.places.some(({ air: { by } }) => by === 'sensor') ?? false);
   watch(hears, (now) => now && air.sensors.length === 0 && void air.load());
+  /** What of the shelf it may take: fetched once a board stands, for a board is drawn without it. */
+  const shelf = shallowRef<Stock['shelf']>({});
+  async function useShelf(): Promise<void> {
+    const own = (await import('./shelf')).useShelf();
+    await own.load();
+    watch(
+      () => own.free(boardId.value),
+      (now) => isOther(now, shelf.value) && (shelf.value = now),
+      { immediate: true },
+    );
+  }
+  let isShelfWatched = false;
   const stock = computed<Stock>((before) =>
-    before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs
+    before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs && before.shelf === shelf.value
       ? before
-      : { offcuts: offcuts.value, airs: air.airs },
+      : { offcuts: offcuts.value, airs: air.airs, shelf: shelf.value },
   );
   watch(stock, (now, before) => {
-    const isNone = (one: Stock): boolean => one.offcuts.length === 0 && Object.keys(one.airs).length === 0;
+    const isNone = ({ offcuts: pieces, airs, shelf: own }: Stock): boolean =>
+      pieces.length === 0 && Object.keys(airs).length === 0 && Object.keys(own).length === 0;
     if (board.value === null || (isNone(now) && isNone(before))) return;
     reckoning.shelve(now);
     searchedBoard.shelve(now);
@@ -109,6 +124,8 @@ export const usePlan = defineStore('plan', () => {
       void saving.saveNow();
     }
     tell(catalogue);
+    if (!isShelfWatched) void useShelf();
+    isShelfWatched = true;
   }
 
   /** Tells the workers of a whole board anew. */

@@ -21,4 +21,5 @@ export const setInUse = (kind: Kind, id: string, isInUse: boolean): Promise<void
   renewed(call(null, 'PUT', `${placeOf(kind, id)}/use`, { isInUse }));
 export const setMoney = (currency: string | null): Promise<void> => renewed(call(null, 'PUT', '/money', { currency }));
 /** What ships, where the builder has put their own. */
-export const fetchOurs = async (kind: Kind, id: string): Promise<Entry> => (await call(EntryBody, 'GET', `${placeOf(kind, id)}/ours`)).entry;
+export const fetchOurs = async (kind: Kind, id: string): Promise<Entry> =>
+  (await call(EntryBody, 'GET', `${placeOf(kind, id)}/ours`)).entry;

@@ -4,6 +4,7 @@ import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
 import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
+import { buy, needed, substitutes, wantsOf } from './searches/buying';
 import { now } from './searches/now';
 import { buildOptions, earlierOptions, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
@@ -40,6 +41,10 @@ const searches = {
   sure: ofBoard(sure),
   width: ofBoard(width),
   now: ofBoard(now),
+  buy: ofBoard(buy),
+  needed: ofBoard(needed),
+  substitutes: ofBoard(substitutes),
+  wantsOf: ofBoard(wantsOf),
   betterEvenings: ofBoard(betterEvenings),
   betterLayout: ofBoard(betterLayout),
   drawing,

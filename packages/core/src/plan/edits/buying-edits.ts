@@ -4,8 +4,28 @@ import { edit } from './edit-definition';
 type OfHundred = Plan['buying']['ofHundred'];
 const said = (ofHundred: OfHundred): string => (ofHundred === null ? 'as reckoned' : `to be enough in ${ofHundred} of 100`);
 
-/** Changes to how sure it is to be that there is enough. */
+/** Where a plan speaks of a thing of each kind. */
+const KEYS = { adhesives: ['glueBelowId', 'glueId'], coatings: ['coatingId'], lengths: ['lengthId'], claddings: ['claddingId'] } as const;
+export type ReplacedKind = keyof typeof KEYS;
+
+function replaceIn(data: unknown, keys: ReadonlySet<string>, fromId: string, toId: string): void {
+  if (typeof data !== 'object' || data === null) return;
+  for (const [key, inner] of Object.entries(data)) {
+    if (keys.has(key) && inner === fromId) (data as Record<string, unknown>)[key] = toId;
+    else if (typeof inner === 'object') replaceIn(inner, keys, fromId, toId);
+  }
+}
+
+/** Changes to how sure it is to be that there is enough, and to what is bought at all. */
 export const buyingEdits = {
+  /** Takes one thing in the place of another, wherever the plan has it. */
+  'supply/replace': edit<{ readonly kind: ReplacedKind; readonly fromId: string; readonly toId: string; readonly name: string }>(
+    ({ name }) => `Take ${name} instead`,
+    ({ plan }, { kind, fromId, toId }) => {
+      for (const part of [plan.stack, plan.surfaces, plan.pieces, plan.testPieces])
+        replaceIn(part, new Set<string>(KEYS[kind]), fromId, toId);
+    },
+  ),
   /** What had an answer of its own keeps it. */
   'buying/enough': edit<{ readonly ofHundred: OfHundred }>(
     ({ ofHundred }) => `Buy ${said(ofHundred)}`,

@@ -44,7 +44,8 @@ const shown = computed(() => found.value.slice(0, MOST));
 
 /** What is open: an entry as it is, or one that is only being made. */
 const open = shallowRef<{ readonly kind: Kind; readonly entry: Entry; readonly isNew: boolean } | null>(null);
-const entryOf = (of: Kind, id: string): Entry => (catalogue.value[of] as readonly { readonly id: string }[]).find((one) => one.id === id) as Entry;
+const entryOf = (of: Kind, id: string): Entry =>
+  (catalogue.value[of] as readonly { readonly id: string }[]).find((one) => one.id === id) as Entry;
 const look = (of: Kind, id: string): void => void (open.value = { kind: of, entry: entryOf(of, id), isNew: false });
 function add(): void {
   if (kind.value === 'all') return;
@@ -64,7 +65,9 @@ function toTable(): void {
   saveFile(new Blob([entriesCsv(kind.value, catalogue.value[kind.value])], { type: 'text/csv' }), KINDS[kind.value].many, 'csv');
 }
 function toJson(): void {
-  const entries = catalogues.own.map(({ kind: of, id }) => ({ kind: of, id, entry: entryOf(of, id) })).filter(({ entry }) => entry !== undefined);
+  const entries = catalogues.own
+    .map(({ kind: of, id }) => ({ kind: of, id, entry: entryOf(of, id) }))
+    .filter(({ entry }) => entry !== undefined);
   saveFile(
     new Blob([JSON.stringify({ format: 'spare-acre-catalogue', version: 1, entries }, null, 1)], { type: 'application/json' }),
     'own catalogue entries',
@@ -84,14 +87,17 @@ const freshId = (of: Kind, entry: Entry): string =>
         <span class="quiet" role="status">{{ found.length }} found</span>
       </div>
       <div class="find">
-        <BButton variant="primary" :disabled="kind === 'all'" @click="add">{{ kind === 'all' ? 'Add: choose a kind' : `Add a ${KINDS[kind].one}` }}</BButton>
+        <BButton variant="primary" :disabled="kind === 'all'" @click="add">{{
+          kind === 'all' ? 'Add: choose a kind' : `Add a ${KINDS[kind].one}`
+        }}</BButton>
         <BButton variant="key" :disabled="kind === 'all'" @click="toTable">Save as a table</BButton>
         <BButton variant="key" @click="toJson">Save all of yours</BButton>
         <BButton variant="key" :aria-expanded="isFile" @click="isFile = !isFile">Bring in a file</BButton>
       </div>
       <EntriesFile v-if="isFile" :kind="kind" />
       <p v-for="left in catalogues.leftOut" :key="`${left.kind}.${left.id}`" class="warning" role="alert">
-        Your {{ KINDS[left.kind].one }} “{{ left.id }}” is kept but not reckoned with: {{ left.issues[0]?.path }}: {{ left.issues[0]?.message }}.
+        Your {{ KINDS[left.kind].one }} “{{ left.id }}” is kept but not reckoned with: {{ left.issues[0]?.path }}:
+        {{ left.issues[0]?.message }}.
       </p>
       <BTableSimple class="ledger" data-testid="entries">
         <thead>
@@ -131,8 +137,8 @@ const freshId = (of: Kind, entry: Entry): string =>
         @gone="open = null"
       />
       <p v-else class="quiet">
-        Choose something to see every figure of it, its range and where it comes from. What you change is yours, on every board, and no update of ours
-        takes it away.
+        Choose something to see every figure of it, its range and where it comes from. What you change is yours, on every board, and no
+        update of ours takes it away.
       </p>
     </aside>
   </div>

@@ -38,14 +38,20 @@ async function take(given: File | readonly File[] | null): Promise<void> {
   <section class="file">
     <BFormFile
       v-model="chosen"
-      :label="kind === 'all' ? 'Entries from a file (JSON), or choose a kind for a table' : `${KINDS[kind].many} from a table (CSV) or a file (JSON)`"
+      :label="
+        kind === 'all'
+          ? 'Entries from a file (JSON), or choose a kind for a table'
+          : `${KINDS[kind].many} from a table (CSV) or a file (JSON)`
+      "
       accept=".csv,text/csv,.json,application/json"
       @update:model-value="take"
     />
     <p v-if="said !== ''" role="status">{{ said }}</p>
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <ul v-if="bad.length > 0" data-testid="bad-rows">
-      <li v-for="{ line, column, message } in bad.slice(0, MOST_TOLD)" :key="`${line}.${column}`">line {{ line }}, {{ column }}: {{ message }}</li>
+      <li v-for="{ line, column, message } in bad.slice(0, MOST_TOLD)" :key="`${line}.${column}`">
+        line {{ line }}, {{ column }}: {{ message }}
+      </li>
     </ul>
   </section>
 </template>

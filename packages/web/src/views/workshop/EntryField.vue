@@ -35,8 +35,10 @@ function takeFigure(key: 'value' | 'low' | 'high', value: number): string {
 }
 function takeNumber(value: number): string {
   const { field } = props;
-  if (field.is === 'number' && field.isWhole && !Number.isInteger(value)) return `${props.name}: ${value} is not whole; a whole number would do.`;
-  if (field.is === 'number' && field.isAbove && value <= field.least) return `${props.name}: ${value} is too small; more than ${field.least} would do.`;
+  if (field.is === 'number' && field.isWhole && !Number.isInteger(value))
+    return `${props.name}: ${value} is not whole; a whole number would do.`;
+  if (field.is === 'number' && field.isAbove && value <= field.least)
+    return `${props.name}: ${value} is too small; more than ${field.least} would do.`;
   return take(value);
 }
 function takeWords(words: string): string {
@@ -99,7 +101,9 @@ const WIDE = { min: 0, max: 1e7 };
     :take="takeMoney"
   />
   <fieldset v-else-if="field.is === 'figure'" class="measure">
-    <legend>{{ name }}<span class="quiet">, {{ figure.origin }}</span></legend>
+    <legend>
+      {{ name }}<span class="quiet">, {{ figure.origin }}</span>
+    </legend>
     <NumberField label="usually" :value="figure.value" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('value', one)" />
     <NumberField label="least" :value="figure.low" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('low', one)" />
     <NumberField label="most" :value="figure.high" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('high', one)" />

@@ -85,7 +85,11 @@ const use = (isInUse: boolean): Promise<void> => attempt(() => setInUse(props.ki
 function oursOf(key: string): string {
   if (ours.value === null || isSameValue(ours.value[key], draft.value[key])) return '';
   const value = ours.value[key];
-  return typeof value === 'object' && value !== null && 'value' in value ? String(value.value) : typeof value === 'object' ? 'something else' : String(value);
+  return typeof value === 'object' && value !== null && 'value' in value
+    ? String(value.value)
+    : typeof value === 'object'
+      ? 'something else'
+      : String(value);
 }
 </script>
 

@@ -1,1 +1,142 @@
-<template><p class="quiet">…</p></template>
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, onMounted, ref } from 'vue';
+import { MOVES, type MoveKind, stockedIn } from '@spare-acre/core/shelf';
+import { lengthWords, parseNumber, showText } from '@spare-acre/core/base/units';
+import { useCatalogue } from '../../document/catalogue';
+import { useRack } from '../../document/rack';
+import { useShelf } from '../../document/shelf';
+import ChoiceField from '../../ui/ChoiceField.vue';
+
+/** What lies on the shelf and in the rack, and everything that happened to it. */
+const shelf = useShelf();
+const rack = useRack();
+const catalogues = useCatalogue();
+onMounted(() => void Promise.all([shelf.load(), rack.load()]));
+const SAID: Readonly<Record<MoveKind, string>> = {
+  bought: 'bought',
+  found: 'found',
+  opened: 'opened',
+  used: 'used',
+  thrown: 'thrown away',
+  counted: 'counted: so much is there',
+  kept: 'kept for a board',
+};
+const stocks = computed(() =>
+  [...stockedIn(catalogues.catalogue!).values()].filter(({ id }) => !id.startsWith('sheets.')).sort((a, b) => a.name.localeCompare(b.name)),
+);
+const stockOf = (id: string) => stockedIn(catalogues.catalogue!).get(id);
+const kinds = MOVES.filter((kind) => kind !== 'kept').map((value) => ({ value, text: SAID[value] }));
+const options = computed(() => stocks.value.map(({ id, name, unit }) => ({ value: id, text: unit === '1' ? name : `${name}, ${unit}` })));
+const showing = computed(() => ({ system: 'metric' as const, currency: catalogues.catalogue!.currency }));
+const amountText = (value: number, id: string): string => showText({ value, unit: stockOf(id)?.unit ?? '1' }, showing.value);
+
+const typed = ref({ stockId: '', kind: 'bought' as MoveKind, amount: '', note: '' });
+const problem = ref('');
+const unit = computed(() => {
+  const own = stockOf(typed.value.stockId)?.unit ?? '';
+  return own === '1' ? 'pieces' : own;
+});
+async function write(): Promise<void> {
+  const { stockId, kind, amount, note } = typed.value;
+  if (stockId === '') return void (problem.value = 'Of what? Choose something first.');
+  const read = kind === 'opened' ? { ok: true as const, value: 0 } : parseNumber(amount, 'How much', unit.value, { min: 0, max: 1e6 });
+  problem.value = read.ok ? '' : read.problem.message;
+  if (!read.ok) return;
+  await shelf.add([{ stockId, kind, amount: read.value, note }]);
+  if (shelf.fault === '') typed.value = { ...typed.value, amount: '', note: '' };
+}
+const there = computed(() => shelf.shelved.filter(({ amount }) => amount > 0));
+const lines = computed(() => [...shelf.moves].reverse().slice(0, 60));
+const sizeText = ({ widthMm, depthMm, thicknessMm }: { widthMm: number; depthMm: number; thicknessMm: number }): string =>
+  `${lengthWords([widthMm, depthMm], 'metric')}, ${thicknessMm} mm thick`;
+const materialName = (id: string): string => catalogues.catalogue!.materials.find((one) => one.id === id)?.name ?? id;
+</script>
+
+<template>
+  <form class="write" @submit.prevent="write">
+    <ChoiceField
+      label="Of what"
+      :value="typed.stockId"
+      :options="[{ value: '', text: 'choose something' }, ...options]"
+      @choose="(id) => (typed.stockId = id)"
+    />
+    <ChoiceField label="What happened" :value="typed.kind" :options="kinds" @choose="(kind) => (typed.kind = kind)" />
+    <label v-if="typed.kind !== 'opened'"
+      >How much <BFormInput v-model="typed.amount" inputmode="decimal" autocomplete="off" /> {{ unit }}</label
+    >
+    <label>Note <BFormInput v-model="typed.note" maxlength="200" autocomplete="off" /></label>
+    <BButton type="submit" variant="primary">Write it down</BButton>
+  </form>
+  <p v-if="problem !== '' || shelf.fault !== ''" class="attention" role="alert">{{ problem || shelf.fault }}</p>
+  <p v-if="there.length === 0" class="quiet">Nothing is on the shelf. Write down what there is: every board buys that much less.</p>
+  <BTableSimple v-else class="ledger" data-testid="shelf">
+    <thead>
+      <tr>
+        <th scope="col">on the shelf</th>
+        <th scope="col" class="num">there</th>
+        <th scope="col">kept for boards</th>
+        <th scope="col">age</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="{ stock, amount, kept, tooOld, openedOn } in there" :key="stock.id">
+        <td>{{ stock.name }}</td>
+        <td class="num">{{ amountText(amount, stock.id) }}</td>
+        <td>{{ [...kept.values()].map((own) => amountText(own, stock.id)).join(', ') }}</td>
+        <td :class="{ attention: tooOld !== null }">
+          {{ tooOld !== null ? `⚠ ${tooOld}` : openedOn === null ? '' : `opened ${openedOn}` }}
+        </td>
+      </tr>
+    </tbody>
+  </BTableSimple>
+  <h3>Rack of offcuts</h3>
+  <p v-if="rack.offcuts.length === 0" class="quiet">
+    Empty. What sheets leave goes here when they are ticked off in Cuts; found pieces are put in there too.
+  </p>
+  <p v-for="offcut in rack.offcuts" :key="offcut.id" class="line">
+    <span>{{ materialName(offcut.materialId) }}, {{ sizeText(offcut) }}</span>
+    <BButton variant="key" @click="rack.remove(offcut.id)">Take out</BButton>
+  </p>
+  <template v-if="lines.length > 0">
+    <h3>What happened</h3>
+    <BTableSimple class="ledger" data-testid="moves">
+      <tbody>
+        <tr v-for="move in lines" :key="move.id">
+          <td>{{ move.day }}</td>
+          <td>{{ stockOf(move.stockId)?.name ?? move.stockId }}</td>
+          <td>{{ SAID[move.kind] }}</td>
+          <td class="num">{{ move.kind === 'opened' ? '' : amountText(move.amount, move.stockId) }}</td>
+          <td class="quiet">{{ move.note }}</td>
+          <td>
+            <BButton variant="key" :aria-label="`Take the line of ${move.day} out`" @click="shelf.remove(move.id)">Strike out</BButton>
+          </td>
+        </tr>
+      </tbody>
+    </BTableSimple>
+  </template>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 1.05rem;
+  margin: 12px 0 2px;
+}
+.write {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+  margin: 10px 0;
+}
+.write label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.line {
+  max-width: 620px;
+}
+</style>

@@ -1,0 +1,275 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { addDays, format } from 'date-fns';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
+import type { Basket, LeastCost, Offer, Terms, Want } from '@spare-acre/core/buying';
+import { momentText } from '@spare-acre/core/base/dates';
+import { csvOf } from '@spare-acre/core/base/tables';
+import { fromMinor, minorDigits, showText } from '@spare-acre/core/base/units';
+import { stockedIn } from '@spare-acre/core/shelf';
+import { useCatalogue } from '../../document/catalogue';
+import { fetchBoard, fetchBoards } from '../../document/client';
+import { usePlan } from '../../document/plan';
+import { useShelf } from '../../document/shelf';
+import { useShops } from '../../document/shops';
+import { saveFile } from '../../ui/saveFile';
+import TickField from '../../ui/TickField.vue';
+import { searches } from '../../workers/searches';
+import SubstituteList from './SubstituteList.vue';
+
+/** Everything that is short, bought at the least money: by shop, with when it is needed; ticked as it comes. */
+const store = usePlan();
+const shops = useShops();
+const shelf = useShelf();
+const catalogues = useCatalogue();
+const fault = ref('');
+const found = shallowRef<LeastCost | null>(null);
+const needed = shallowRef<ReadonlyMap<string, number>>(new Map());
+const isSecond = ref(false);
+const others = shallowRef<readonly { readonly id: string; readonly name: string }[]>([]);
+const together = shallowRef<ReadonlyMap<string, readonly Want[]>>(new Map());
+onMounted(async () => {
+  await shops.load();
+  others.value = await fetchBoards().then(
+    ({ boards }) => boards.filter(({ id }) => id !== store.boardId),
+    () => [],
+  );
+});
+
+const wants = computed<readonly Want[]>(() => [
+  ...(store.slices.supplies?.rows ?? []).flatMap(({ wants: own }) => own),
+  ...[...together.value.values()].flat(),
+]);
+/** Where no shop has a thing at all, our own guess of its price stands in. */
+const OURS: Terms = { id: 'ours', name: 'No shop: our guess of the price', deliveryMinor: 0, freeFromMinor: null, days: 0 };
+const terms = computed<readonly Terms[]>(() => [
+  ...shops.shops.map(({ id, name, deliveryMinor, freeFromMinor, days }) => ({ id, name, deliveryMinor, freeFromMinor, days })),
+  OURS,
+]);
+const offers = computed<readonly Offer[]>(() => {
+  const sold = shops.shops.flatMap(({ id, offers: own }) =>
+    own.map(({ stockId, amount, priceMinor, steps, stock }) => ({ shopId: id, stockId, amount, priceMinor, steps, stock })),
+  );
+  const known = new Set(sold.map(({ stockId }) => stockId));
+  const guessed = [...stockedIn(catalogues.catalogue!).values()]
+    .filter(({ id }) => !known.has(id))
+    .flatMap(({ id, packs }) => packs.map((pack) => ({ shopId: OURS.id, stockId: id, ...pack, steps: [], stock: null })));
+  return [...sold, ...guessed];
+});
+let turn = 0;
+watch(
+  [wants, offers],
+  async () => {
+    const mine = ++turn;
+    fault.value = '';
+    try {
+      const plain = <T,>(value: T): T => JSON.parse(JSON.stringify(value)) as T;
+      const [cost, begins] = await Promise.all([
+        searches().buy(plain(wants.value), plain(terms.value), plain(offers.value)),
+        searches().needed(),
+      ]);
+      if (mine !== turn) return;
+      [found.value, needed.value] = [cost, begins];
+    } catch (error) {
+      if (mine === turn) fault.value = error instanceof Error ? error.message : String(error);
+    }
+  },
+  { immediate: true },
+);
+const basket = computed<Basket | null>(() =>
+  found.value === null ? null : isSecond.value ? (found.value.second ?? found.value.cheapest) : found.value.cheapest,
+);
+const money = (minor: number): string => showText({ value: minor, unit: 'money' }, store.showing);
+const nameOf = (stockId: string): string => stockedIn(catalogues.catalogue!).get(stockId)?.name ?? stockId;
+const packText = ({ stockId, amount }: Offer): string => {
+  const unit = stockedIn(catalogues.catalogue!).get(stockId)?.unit ?? '1';
+  return unit === '1' && amount === 1 ? 'piece' : showText({ value: amount, unit }, store.showing);
+};
+const idOf = (stockId: string): string => stockId.split('.')[1]!;
+/** The evening by which it has to be there. */
+function neededText(stockId: string): string {
+  const sheet = catalogues.catalogue!.sheets.find(({ id }) => `sheets.${id}` === stockId);
+  const at = needed.value.get(sheet?.materialId ?? idOf(stockId));
+  return at === undefined || !Number.isFinite(at) ? '' : momentText(store.plan!.calendar.startsOn, at);
+}
+const neededMin = (stockId: string): number => needed.value.get(idOf(stockId)) ?? Infinity;
+const byShop = computed(() =>
+  (basket.value?.deliveries ?? []).map(({ shopId, costMinor }) => ({
+    shop: terms.value.find(({ id }) => id === shopId)!,
+    deliveryMinor: costMinor,
+    lines: basket
+      .value!.lines.filter(({ offer }) => offer.shopId === shopId)
+      .sort((a, b) => neededMin(a.offer.stockId) - neededMin(b.offer.stockId)),
+  })),
+);
+/** What was bought goes to the shelf, and off this list. */
+const bought = ({ offer, count }: Basket['lines'][number]): Promise<void> =>
+  shelf.add([{ stockId: offer.stockId, kind: 'bought', amount: count * offer.amount, note: `${count} × ${packText(offer)}` }]);
+/** What is ordered comes so many days from now; what waits for it moves. */
+function order({ shop, lines }: (typeof byShop.value)[number]): void {
+  const day = format(addDays(new Date(), shop.days), 'yyyy-MM-dd');
+  const ids = new Set(
+    lines.map(
+      ({ offer: { stockId } }) => catalogues.catalogue!.sheets.find(({ id }) => `sheets.${id}` === stockId)?.materialId ?? idOf(stockId),
+    ),
+  );
+  const kept = store.plan!.calendar.arrivals.filter(({ stockId }) => !ids.has(stockId));
+  fault.value = store.edit({ code: 'calendar/arrivals', arrivals: [...kept, ...[...ids].map((stockId) => ({ stockId, day }))].slice(-60) });
+}
+const arrivals = computed(() => new Map(store.plan!.calendar.arrivals.map(({ stockId, day }) => [stockId, day])));
+async function alsoFor(board: { readonly id: string; readonly name: string }, isOn: boolean): Promise<void> {
+  const next = new Map(together.value);
+  if (isOn) {
+    const { plan, record } = await fetchBoard(board.id);
+    next.set(board.id, await searches().wantsOf({ plan, record }));
+  } else next.delete(board.id);
+  together.value = next;
+}
+/** Things on the shelf that this board takes and another that is bought for wants too. */
+const contested = computed(() =>
+  (store.slices.supplies?.rows ?? []).filter(
+    ({ onShelf, stockId }) => onShelf !== null && [...together.value.values()].flat().some((want) => want.stockId === stockId),
+  ),
+);
+/** Keeps for this board what it takes of the shelf. */
+const keep = (): Promise<void> =>
+  shelf.add(
+    (store.slices.supplies?.rows ?? []).flatMap(({ stockId, onShelf }) =>
+      stockId === null || onShelf === null ? [] : [{ stockId, kind: 'kept' as const, amount: onShelf.value, boardId: store.boardId }],
+    ),
+  );
+function toCsv(): void {
+  const { currency } = catalogues.catalogue!;
+  const price = (minor: number): string => fromMinor(minor, currency).toFixed(minorDigits(currency));
+  const rows = byShop.value.flatMap(({ shop, deliveryMinor, lines }) => [
+    ...lines.map(({ offer, count, costMinor }) => [
+      shop.name,
+      nameOf(offer.stockId),
+      String(count),
+      packText(offer),
+      price(costMinor),
+      neededText(offer.stockId),
+    ]),
+    ...(deliveryMinor === 0 ? [] : [[shop.name, 'delivery', '', '', price(deliveryMinor), '']]),
+  ]);
+  saveFile(
+    new Blob([csvOf([['shop', 'item', 'count', 'pack', `cost ${currency}`, 'needed by'], ...rows])], { type: 'text/csv' }),
+    `${store.plan!.name} buy list`,
+    'csv',
+  );
+}
+const print = (): void => window.print();
+const asked = ref<string | null>(null);
+/** Offers that would do and are sold out. */
+const soldOut = computed(() => {
+  const ids = new Set(wants.value.map(({ stockId }) => stockId));
+  return [...new Set(offers.value.filter(({ stock, stockId }) => stock === 0 && ids.has(stockId)).map(({ stockId }) => stockId))].filter(
+    (id) => offers.value.every(({ stockId, stock }) => stockId !== id || stock === 0),
+  );
+});
+const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.unmet ?? []).map(({ stockId }) => stockId)])]);
+</script>
+
+<template>
+  <p v-if="fault !== '' || shops.fault !== ''" class="attention" role="alert">{{ fault || shops.fault }}</p>
+  <p v-if="found === null" class="quiet">Reckoning…</p>
+  <template v-else>
+    <p class="m-0" data-testid="buy-total">
+      <b>{{ money(basket!.totalMinor) }}</b> from {{ byShop.length }} {{ byShop.length === 1 ? 'shop' : 'shops' }}, deliveries and all;
+      {{ money(Math.round(basket!.leftMinor)) }} worth is left over.
+      <span v-if="isSecond">The cheapest way is {{ money(found.cheapest.totalMinor) }}.</span>
+      <span v-else-if="found.isProven" class="quiet">Proven: no way to buy all this costs less.</span>
+      <span v-else class="quiet">No way costs less than {{ money(found.boundMinor) }}.</span>
+    </p>
+    <div class="deeds">
+      <BButton v-if="found.second !== null" variant="key" @click="isSecond = !isSecond">
+        {{ isSecond ? 'The cheapest again' : `From ${found.second.deliveries.length} instead, for ${money(found.second.totalMinor)}` }}
+      </BButton>
+      <BButton variant="key" @click="toCsv">As CSV</BButton>
+      <BButton variant="key" @click="print">Print</BButton>
+      <BButton variant="key" @click="keep">Keep what the shelf has for this board</BButton>
+    </div>
+    <div v-if="missing.length > 0" class="warning" data-testid="sold-out">
+      <p v-for="stockId in missing" :key="stockId" class="m-0">
+        ⚠ {{ nameOf(stockId) }} is sold out, or there is too little of it.
+        <BButton variant="key" @click="asked = asked === stockId ? null : stockId">Something else instead</BButton>
+        <SubstituteList v-if="asked === stockId" :stock-id="stockId" @taken="asked = null" />
+      </p>
+    </div>
+    <p v-for="row in contested" :key="row.id" class="attention m-0">
+      {{ row.name }} on the shelf is wanted by another of these boards too.
+    </p>
+    <section v-for="group in byShop" :key="group.shop.id" :aria-label="group.shop.name" class="shop">
+      <h3>
+        {{ group.shop.name }}
+        <small class="quiet">comes after {{ group.shop.days }} {{ group.shop.days === 1 ? 'day' : 'days' }}</small>
+        <BButton v-if="group.shop.days > 0" variant="key" size="sm" @click="order(group)">Ordered today</BButton>
+      </h3>
+      <BTableSimple class="ledger" responsive>
+        <thead>
+          <tr>
+            <th scope="col">buy</th>
+            <th scope="col">packages</th>
+            <th scope="col" class="num">cost</th>
+            <th scope="col">needed by</th>
+            <th scope="col"></th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="line in group.lines" :key="`${line.offer.stockId} ${line.offer.amount}`" :data-buy="line.offer.stockId">
+            <td>{{ nameOf(line.offer.stockId) }}</td>
+            <td>{{ line.count }} × {{ packText(line.offer) }}</td>
+            <td class="num">{{ money(line.costMinor) }}</td>
+            <td>
+              {{ neededText(line.offer.stockId) }}
+              <span v-if="arrivals.has(idOf(line.offer.stockId))" class="quiet">comes {{ arrivals.get(idOf(line.offer.stockId)) }}</span>
+            </td>
+            <td>
+              <BButton variant="key" size="sm" :aria-label="`${nameOf(line.offer.stockId)} is bought`" @click="bought(line)"
+                >Bought</BButton
+              >
+              <BButton variant="key" size="sm" @click="asked = asked === line.offer.stockId ? null : line.offer.stockId">Instead…</BButton>
+              <SubstituteList v-if="asked === line.offer.stockId" :stock-id="line.offer.stockId" @taken="asked = null" />
+            </td>
+          </tr>
+          <tr v-if="group.deliveryMinor > 0">
+            <td colspan="2" class="quiet">delivery</td>
+            <td class="num">{{ money(group.deliveryMinor) }}</td>
+            <td colspan="2"></td>
+          </tr>
+        </tbody>
+      </BTableSimple>
+    </section>
+    <p v-if="byShop.length === 0 && missing.length === 0" class="quiet">Nothing is short: the shelf has all of it.</p>
+    <template v-if="others.length > 0">
+      <h3>Bought together with</h3>
+      <TickField
+        v-for="other in others"
+        :key="other.id"
+        :label="other.name"
+        :is-on="together.has(other.id)"
+        @toggle="(on) => alsoFor(other, on)"
+      />
+    </template>
+  </template>
+</template>
+
+<style scoped>
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 8px 0;
+}
+h3 {
+  font-size: 1.05rem;
+  margin: 12px 0 2px;
+}
+@media print {
+  .deeds,
+  .shop button {
+    display: none;
+  }
+}
+</style>

@@ -1,0 +1,1 @@
+<template><p class="quiet">…</p></template>
