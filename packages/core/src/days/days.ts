@@ -30,12 +30,16 @@ interface DayInputs extends Bench {
 }
 
 /** Steps into bench hours. */
-export function planDays({ steps, seed, ...bench }: DayInputs): Days {
+export const planDays = (inputs: DayInputs): Days => planned(inputs, true);
+/** The same without the earliest day that there could be, for many ways weighed against each other. */
+export const planWithoutBound = (inputs: DayInputs): Days => planned(inputs, false);
+
+function planned({ steps, seed, ...bench }: DayInputs, hasBound: boolean): Days {
   const { calendar } = bench;
   const { slots, work, relaxed } = scheduleWork(steps, bench, calendar, seed);
   const isWhole = work.blocked.length === 0;
   const ready = isWhole ? readyOf(slots, calendar) : null;
-  const bound = isWhole ? readyOf(earliestAlone(work, bench), calendar) : null;
+  const bound = isWhole && hasBound ? readyOf(earliestAlone(work, bench), calendar) : null;
   return { slots, handsOn: handsOnOf(steps, slots), ready, bound, late: lateOf(ready, bound, calendar), blocked: work.blocked, relaxed };
 }
 

@@ -2,7 +2,7 @@ export { agendaOf } from './agenda';
 export type { AgendaDay } from './agenda';
 export type { Bench, Never } from './bench';
 export { readyIn } from './chances';
-export { floorOf, planDays } from './days';
+export { floorOf, planDays, planWithoutBound } from './days';
 export type { Days } from './days';
 export { betterEvenings } from './evenings';
 export type { Evenings } from './evenings';

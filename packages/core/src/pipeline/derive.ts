@@ -146,8 +146,8 @@ export type StageName = (typeof STAGES.names)[number];
 /** What a pipeline is given beside the board; null for what is not there yet. */
 export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'surelyFor' | 'checks'>;
 /** A pipeline for one board: see {@link Stages.pipeline}. */
-export function pipelineWith(given: Given): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
-  const derive = STAGES.pipeline();
+export function pipelineWith(given: Given, memory: 'last' | 'all' = 'last'): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
+  const derive = STAGES.pipeline(memory);
   const layOutOnce = rememberedLayouts();
   return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce, ...given });
 }

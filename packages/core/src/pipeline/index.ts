@@ -12,3 +12,5 @@ export type { WaterOption } from './water-options';
 export { neededAt } from './needed';
 export { substitutesOf } from './substitutes';
 export type { Substitute } from './substitutes';
+export { scalesFor } from './weighing';
+export type { Scales, WholeWeight } from './weighing';

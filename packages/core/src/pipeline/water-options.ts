@@ -72,7 +72,7 @@ export function* waterOptionsOf(
 }
 
 /** Coats with what stands for water in them taken out, and another in its place. */
-function waterWay(
+export function waterWay(
   coats: readonly Coat[],
   { coatingId, methodId, goes }: Catalogue['starter']['water'][number],
   catalogue: Catalogue,

@@ -5,7 +5,14 @@ type OfHundred = Plan['buying']['ofHundred'];
 const said = (ofHundred: OfHundred): string => (ofHundred === null ? 'as reckoned' : `to be enough in ${ofHundred} of 100`);
 
 /** Where a plan speaks of a thing of each kind. */
-const KEYS = { adhesives: ['glueBelowId', 'glueId'], coatings: ['coatingId'], lengths: ['lengthId'], claddings: ['claddingId'] } as const;
+const KEYS = {
+  adhesives: ['glueBelowId', 'glueId'],
+  coatings: ['coatingId'],
+  lengths: ['lengthId'],
+  claddings: ['claddingId'],
+  methods: ['methodId'],
+  layings: ['layingId'],
+} as const;
 export type ReplacedKind = keyof typeof KEYS;
 
 function replaceIn(data: unknown, keys: ReadonlySet<string>, fromId: string, toId: string): void {

@@ -1,0 +1,6 @@
+export { axesOf, withAnswers } from './axes';
+export type { Axis, Combination } from './axes';
+export { keepsTo, limitsFrom } from './limits';
+export type { Limits } from './limits';
+export { AIMS, beats, combinationsOf, frontOf, weighed } from './weigh';
+export type { Aim, Way, Weighed, Weight } from './weigh';

@@ -1,0 +1,13 @@
+import { brinefold } from './demo';
+import { CATALOGUE } from './testing';
+import { makePieces } from './pieces';
+import { EMPTY_SHOP } from './shop';
+import { scalesFor } from './pipeline';
+import { weighed } from './weighing';
+const plan = brinefold(CATALOGUE);
+let t = performance.now();
+const { axes, weigh } = scalesFor(plan, CATALOGUE, EMPTY_SHOP, makePieces);
+console.log(axes.map(({ name, options }) => `${name}: ${options.map((o) => o.name).join(' | ')}`).join('\n'));
+let last: any;
+for (const p of weighed(plan, axes, weigh)) last = p, p.reckoned % 64 < 8 && console.log((performance.now() - t).toFixed(0), p.reckoned, p.of, p.left, p.front.length);
+console.log((performance.now() - t).toFixed(0), last.reckoned, last.of, last.front.length);
