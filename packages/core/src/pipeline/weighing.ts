@@ -4,7 +4,7 @@ import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { surelyFor } from '../supplies/certainty';
-import { type Axis, type Weight, axesOf } from '../weighing';
+import { type Axis, type Weight, asSeen, axesOf } from '../weighing';
 import { pipelineWith } from './derive';
 
 /** What a way comes to, with what it takes. */
@@ -31,10 +31,12 @@ export function scalesFor(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_S
     weigh: (way) => {
       const { tally, supplies, days } = derive(withSharedParts(way, plan, parts), catalogue, shop);
       return {
-        costMinor: tally.cost.value,
-        handsOnMin: tally.handsOn.value,
-        readyMin: days.ready?.at.value ?? Infinity,
-        massG: tally.mass.value,
+        ...asSeen({
+          costMinor: tally.cost.value,
+          handsOnMin: tally.handsOn.value,
+          readyMin: days.ready?.at.value ?? Infinity,
+          massG: tally.mass.value,
+        }),
         readyText: tally.readyText,
         takes: supplies.rows.map(({ name }) => name),
       };

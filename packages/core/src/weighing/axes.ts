@@ -133,11 +133,7 @@ function texture({ surfaces }: Plan, catalogue: Catalogue): Axis | null {
     ({ id, family, spread }) => id !== fromId && family === 'texture' && spread.by === 'film' && inUse(catalogue, `coatings.${id}`),
   );
   const options = others.slice(0, MOST_TEXTURES).map((one) => replaced('coatings', fromId, one));
-  return {
-    id: 'texture',
-    name: 'Ground textured with',
-    options: [asItIs(coatingBy(catalogue, fromId).name.toLowerCase()), ...options],
-  };
+  return { id: 'texture', name: 'Ground textured with', options: [asItIs(coatingBy(catalogue, fromId).name.toLowerCase()), ...options] };
 }
 
 /** Colour by the brush, or blown on. */
@@ -175,7 +171,12 @@ function casting({ pieces }: Plan, catalogue: Catalogue): Axis | null {
   const nameOf = (id: string | null): string =>
     id === null ? 'built one by one' : (catalogue.castings.find((one) => one.id === id)?.name.toLowerCase() ?? id);
   const option = (castingId: string | null): Option => {
-    const edits: readonly SingleEdit[] = many.map(({ id }) => ({ code: 'piece/change', pieceId: id, change: { castingId } }));
+    const edits: readonly SingleEdit[] = many.map(({ id }) => ({
+      code: 'piece/change',
+      pieceId: id,
+      change: { castingId },
+      what: 'how it is copied',
+    }));
     return { id: castingId ?? 'by-hand', name: nameOf(castingId), edit: () => atOnce(edits, `Copies ${nameOf(castingId)}`) };
   };
   const others = [null, ...catalogue.castings.map(({ id }) => id)].filter((id) => id !== own);

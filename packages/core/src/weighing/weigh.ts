@@ -12,6 +12,15 @@ export interface Weight {
 export const AIMS = ['costMinor', 'handsOnMin', 'readyMin', 'massG'] as const satisfies readonly (keyof Weight)[];
 export type Aim = (typeof AIMS)[number];
 
+const [QUARTER_MIN, DAY_MIN, MASS_STEP_G] = [15, 1_440, 50];
+/** As a person tells ways apart: by the day, the quarter of an hour and fifty grams. */
+export const asSeen = ({ costMinor, handsOnMin, readyMin, massG }: Weight): Weight => ({
+  costMinor: Math.round(costMinor),
+  handsOnMin: Math.ceil(handsOnMin / QUARTER_MIN) * QUARTER_MIN,
+  readyMin: Number.isFinite(readyMin) ? Math.ceil(readyMin / DAY_MIN) * DAY_MIN - 1 : Infinity,
+  massG: Math.ceil(massG / MASS_STEP_G) * MASS_STEP_G,
+});
+
 /** One way, with what it comes to. */
 export interface Way<Known extends Weight = Weight> {
   readonly combination: Combination;
@@ -25,8 +34,8 @@ export interface Weighed<Known extends Weight = Weight> {
   readonly reckoned: number;
   /** Ways that there are. */
   readonly of: number;
-  /** Ways still to be reckoned; 0 when it is done. */
-  readonly left: number;
+  /** Every way was reckoned, not only those that looked as if nothing would beat them. */
+  readonly isWhole: boolean;
 }
 
 /** Whether one is no worse in anything, and better in something. */
@@ -51,16 +60,16 @@ export function* combinationsOf(axes: readonly Axis[]): Generator<Combination, v
   }
 }
 
-/** So far a guess may be off beside the most that any guess was off: what is worse by more is not reckoned. */
-const ROOM = 1;
-/** Guesses are trusted once so many have been looked at. */
-const LEAST_LOOKED_AT = 24;
+/** So few are all reckoned. */
+const FEW = 300;
+/** Of many it is enough when so many, one after another, were beaten by what was there. */
+const BEATEN_ENOUGH = 48;
 
 /**
- * Weighs every combination of answers, and reckons those in full that may be in the front. What each answer alone changes is reckoned first and gives a guess for every combination; then
- * the most promising are reckoned one after another, each of which tells how far guesses are off, until all that is left is worse than something reckoned by more than any guess was off.
+ * Weighs combinations of answers. What each answer alone changes is reckoned first and gives a guess for every combination; then the most promising are reckoned in full, one after
+ * another, until dozens in a row are beaten by what is there. With few combinations every one is reckoned, and the front is exact.
  * @param weigh reckons a plan in full
- * @source main effects, as in an experiment of one factor at a time; with few combinations every one is reckoned and the front is exact
+ * @source main effects, as in an experiment of one factor at a time
  */
 export function* weighed<W extends Weight>(
   plan: Plan,
@@ -77,16 +86,17 @@ export function* weighed<W extends Weight>(
   };
   const own = reckon(all[0]!);
   let front: readonly Way<W>[] = [own];
-  const progress = (left: number): Weighed<W> => ({ own, front, reckoned: known.size, of: all.length, left });
-  const take = (way: Way<W>): void => {
+  const progress = (): Weighed<W> => ({ own, front, reckoned: known.size, of: all.length, isWhole: known.size === all.length });
+  const take = (way: Way<W>): boolean => {
     if (
       front.some(
         ({ combination, weight }) =>
           combination !== way.combination && (beats(weight, way.weight) || AIMS.every((aim) => weight[aim] === way.weight[aim])),
       )
     )
-      return;
+      return false;
     front = [...front.filter(({ weight }) => !beats(way.weight, weight)), way];
+    return true;
   };
   const effects = axes.map(({ options }, i) =>
     options.map((_, at): readonly number[] => {
@@ -96,41 +106,31 @@ export function* weighed<W extends Weight>(
       return AIMS.map((aim) => changeOf(way.weight[aim], own.weight[aim]));
     }),
   );
-  yield progress(all.length - known.size);
+  yield progress();
   const guesses = all
     .filter((combination) => !known.has(combination.join()))
     .map((combination) => ({
       combination,
-      guess: AIMS.map((aim, k) => combination.reduce((sum, at, i) => sum + effects[i]![at]![k]!, Math.min(own.weight[aim], 1e9))),
+      guess: AIMS.map((aim, k) => combination.reduce((sum, at, i) => sum + effects[i]![at]![k]!, Math.min(own.weight[aim], NEVER))),
     }));
-  // How far guesses were off to the better, and over the whole range of each aim, so that aims can be set beside one another.
-  const off = AIMS.map(() => 0);
-  let spans: readonly number[] = [];
-  const rank = (guess: readonly number[]): number =>
-    Math.min(
-      Infinity,
-      ...front.map(({ weight }) => -Math.max(...AIMS.map((aim, k) => (Math.min(weight[aim], 1e9) - guess[k]!) / (spans[k] || 1)))),
-    );
   let waiting = guesses;
-  let lookedAt = 0;
-  while (waiting.length > 0) {
-    spans = AIMS.map((aim) => spanOf([...known.values()].map(({ weight }) => Math.min(weight[aim], 1e9))));
-    const ranked = waiting.map((one) => ({ one, by: rank(one.guess) })).sort((a, b) => a.by - b.by);
-    const batch = ranked.slice(0, BATCH);
-    for (const { one } of batch) {
-      const way = reckon(one.combination);
-      take(way);
-      for (const [k, aim] of AIMS.entries()) off[k] = Math.max(off[k]!, one.guess[k]! - Math.min(way.weight[aim], 1e9));
-    }
-    lookedAt += batch.length;
-    const rest = ranked.slice(BATCH).map(({ one }) => one);
-    const mayWin = (guess: readonly number[]): boolean =>
-      !front.some(({ weight }) => AIMS.every((aim, k) => Math.min(weight[aim], 1e9) <= guess[k]! - ROOM * off[k]!));
-    waiting = lookedAt < LEAST_LOOKED_AT ? rest : rest.filter(({ guess }) => mayWin(guess));
-    yield progress(waiting.length);
+  for (let beaten = 0; waiting.length > 0 && (all.length <= FEW || beaten < BEATEN_ENOUGH);) {
+    const spans = AIMS.map((aim) => spanOf([...known.values()].map(({ weight }) => Math.min(weight[aim], NEVER))));
+    const ranked = waiting.map((one) => ({ one, by: -gainOf(one.guess, front, spans) })).sort((a, b) => a.by - b.by);
+    for (const { one } of ranked.slice(0, BATCH)) beaten = take(reckon(one.combination)) ? 0 : beaten + 1;
+    waiting = ranked.slice(BATCH).map(({ one }) => one);
+    yield progress();
   }
-  return progress(0);
+  return progress();
+}
+/** So much at least a guess would win on every way of the front in one aim or another, in shares of their ranges; below nothing where one of them beats it. */
+function gainOf(guess: readonly number[], front: readonly Way[], spans: readonly number[]): number {
+  return Math.min(
+    ...front.map(({ weight }) => Math.max(...AIMS.map((aim, k) => (Math.min(weight[aim], NEVER) - guess[k]!) / (spans[k]! || 1)))),
+  );
 }
 const BATCH = 8;
-const changeOf = (to: number, from: number): number => Math.min(to, 1e9) - Math.min(from, 1e9);
+/** Stands for a day that never comes. */
+const NEVER = 1e9;
+const changeOf = (to: number, from: number): number => Math.min(to, NEVER) - Math.min(from, NEVER);
 const spanOf = (values: readonly number[]): number => Math.max(...values) - Math.min(...values);

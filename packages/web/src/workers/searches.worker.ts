@@ -11,6 +11,7 @@ import { play } from './searches/play';
 import { sight } from './searches/sight';
 import { sure, width } from './searches/sure';
 import { tallyThen } from './searches/tally';
+import { weigh } from './searches/weigh';
 import { browse, count, forced, tables } from './searches/tables';
 
 const board = new BoardCopy();
@@ -42,6 +43,7 @@ const searches = {
   width: ofBoard(width),
   now: ofBoard(now),
   buy: ofBoard(buy),
+  weigh: ofBoard(weigh),
   needed: ofBoard(needed),
   substitutes: ofBoard(substitutes),
   wantsOf: ofBoard(wantsOf),

@@ -1,1 +1,108 @@
-<template><p class="quiet">…</p></template>
+<script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed } from 'vue';
+import type { Supply } from '@spare-acre/core/supplies';
+import { fromMinor, showText } from '@spare-acre/core/base/units';
+import { costShares } from '@spare-acre/core/supplies/shares';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { usePlan } from '../../document/plan';
+import PlotFrame from '../../ui/PlotFrame.vue';
+
+/** Where the money goes: by what it is for, by the square metre, and what is left on the shelf afterwards. */
+const store = usePlan();
+const WORDS: Readonly<Record<ReturnType<typeof costShares>['stages'][number]['stage'], string>> = {
+  ground: 'Sheets and glue',
+  pieces: 'Pieces',
+  texture: 'Texture and ground',
+  paint: 'Paint and varnish',
+  water: 'Water',
+  fittings: 'Fixings and lights',
+};
+const shares = computed(() => {
+  const { supplies } = store.slices;
+  const { table } = store.plan!;
+  return supplies === undefined
+    ? null
+    : costShares(supplies.rows as unknown as readonly Supply[], (tableWidthMm(table) * tableDepthMm(table)) / 1e6);
+});
+const money = (value: number): string => showText({ value, unit: 'money' }, store.showing);
+const data = computed(() => {
+  const style = getComputedStyle(document.documentElement);
+  const stages = shares.value?.stages ?? [];
+  const bar = (name: string, values: readonly number[], colour: string, pattern: string) => ({
+    type: 'bar' as const,
+    name,
+    orientation: 'h' as const,
+    y: stages.map(({ stage }) => WORDS[stage]),
+    x: values.map((value) => fromMinor(value, store.showing.currency)),
+    marker: { color: style.getPropertyValue(colour).trim(), pattern: { shape: pattern as '/' } },
+    hoverinfo: 'x+name' as const,
+  });
+  return [
+    bar(
+      'goes in',
+      stages.map(({ usedMinor }) => usedMinor),
+      '--moss',
+      '',
+    ),
+    bar(
+      'left over',
+      stages.map(({ leftMinor }) => leftMinor),
+      '--ochre',
+      '/',
+    ),
+  ];
+});
+const layout = computed(() => ({
+  barmode: 'stack' as const,
+  showlegend: true,
+  legend: { orientation: 'h' as const, y: -0.25 },
+  margin: { l: 130, r: 14, t: 8, b: 46 },
+  xaxis: { title: { text: store.showing.currency } },
+}));
+</script>
+
+<template>
+  <template v-if="shares !== null">
+    <p class="m-0" data-testid="per-square-metre">
+      {{ money(shares.usedMinor) }} goes in<template v-if="shares.perM2Minor !== null"
+        >, {{ money(shares.perM2Minor) }} a square metre</template
+      >; {{ money(shares.leftMinor) }} worth of what is bought is left over.
+    </p>
+    <PlotFrame label="Money by what it is for; the same as the table below" :data="data" :layout="layout" :height-px="260" />
+    <BTableSimple class="ledger" data-testid="costs">
+      <thead>
+        <tr>
+          <th scope="col">for</th>
+          <th scope="col" class="num">goes in</th>
+          <th scope="col" class="num">left over</th>
+          <th scope="col" class="num">of all</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ stage, usedMinor, leftMinor, sharePct } in shares.stages" :key="stage">
+          <td>{{ WORDS[stage] }}</td>
+          <td class="num">{{ money(usedMinor) }}</td>
+          <td class="num">{{ money(leftMinor) }}</td>
+          <td class="num">{{ Math.round(sharePct) }} %</td>
+        </tr>
+      </tbody>
+    </BTableSimple>
+    <h3 v-if="shares.lying.length > 0">On the shelf afterwards</h3>
+    <p v-for="{ name, amount, unit, minor } in shares.lying" :key="name" class="line">
+      <span>{{ name }}</span><span>{{ showText({ value: amount, unit }, store.showing) }}</span
+      ><span>{{ money(minor) }}</span>
+    </p>
+  </template>
+</template>
+
+<style scoped>
+h3 {
+  font-size: 1.05rem;
+  margin: 12px 0 2px;
+}
+.line {
+  max-width: 560px;
+  margin: 0;
+}
+</style>

@@ -1,0 +1,2 @@
+export { costShares } from './shares';
+export type { CostShares, CostStage } from './shares';
