@@ -13,3 +13,4 @@ export { bowWarnings, stackWarnings } from './stack-checks';
 export { viewsOf } from './warning';
 export type { Mend, Warning, WarningCode, WarningView } from './warning';
 export type { Elsewhere, Trouble } from './trouble';
+export { bowLevers, bowOf, weightsFor } from '../stack/bow';

@@ -6,8 +6,7 @@ import type { MakePieces } from '../pieces';
 import type { Plan, PlanDraft } from '../plan';
 import type { Bow } from '../stack/bow';
 import { type Figure, lengthWords } from '../base/units';
-import type { Derivation } from './derive';
-import { derivePipeline } from './full';
+import { type Judged, derivePipeline } from './full';
 
 /** One way to build the same board, and what it comes to. */
 export interface BuildOption {
@@ -57,7 +56,7 @@ export function* buildOptionsOf(
   }
 }
 
-function countsOf({ tally, bow, warnings }: Derivation): Pick<BuildOption, 'hours' | 'cost' | 'mass' | 'readyText' | 'bow' | 'risks'> {
+function countsOf({ tally, bow, warnings }: Judged): Pick<BuildOption, 'hours' | 'cost' | 'mass' | 'readyText' | 'bow' | 'risks'> {
   return {
     hours: tally.handsOn,
     cost: tally.cost,

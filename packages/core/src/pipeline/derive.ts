@@ -20,7 +20,6 @@ import { featureNeeds } from '../needs';
 import { type Plan, kindCoats } from '../plan';
 import { sectionDrawing } from '../section';
 import { glueNeeds } from '../stack/adhesives';
-import { bowLevers, bowOf, weightsFor } from '../stack/bow';
 import { type Surely, suppliesFor } from '../supplies';
 import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
@@ -88,8 +87,8 @@ export const STAGES = Stages.of<Sources>()
   .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue }) => ({ built: stack.raised, units, ground, raised, catalogue }), heightChoices)
   .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
   .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
-  .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue }), bowOf)
-  .stage('weights', ({ ground, stack: { base, joints }, catalogue }) => ({ tiles: ground.tiles, base, joints, catalogue }), weightsFor)
+  .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowOf(inputs) ?? null)
+  .stage('weights', ({ ground, stack: { base, joints }, catalogue, checks }) => ({ tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.weightsFor(inputs) ?? null)
   .stage('partList', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, splits: plan.cutting.splits, catalogue }), partsOf)
   .stage('allParts', ({ plan: { cutting: { splits } }, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
   .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
@@ -125,17 +124,17 @@ export const STAGES = Stages.of<Sources>()
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
   .stage('tally', ({ evenings, jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned: evenings !== null }), tallyOf)
-  .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue }), bowLevers)
+  .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow: bow!, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowLevers(inputs) ?? [])
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue, checks }) => ({ table, features, layers, units, ground, stack, catalogue, checks }), dealt(({ groundWarnings }) => groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue, checks }) => ({ table, features, units, ground, seams, catalogue, checks }), dealt(({ seamWarnings }) => seamWarnings))
   .stage('fixedWarnings', ({ fixed, ground, checks }) => ({ fixed, ground, checks }), dealt(({ fixedWarnings }) => fixedWarnings))
   .stage('clearWarnings', ({ ground: { lands }, checks }) => ({ lands, checks }), dealt(({ clearWarnings }) => clearWarnings))
   .stage('lightWarnings', ({ plan: { features, units }, ground, stack, catalogue, checks }) => ({ features, units, ground, groundHeight: stack.ground, catalogue, checks }), dealt(({ lightWarnings }) => lightWarnings))
   .stage('glueWarnings', ({ plan: { stack: layers, units }, stack: { joints }, catalogue, checks }) => ({ layers, units, joints, catalogue, checks }), dealt(({ glueWarnings }) => glueWarnings))
-  .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow, catalogue, checks }), dealt(({ bowWarnings }) => bowWarnings))
+  .stage('bowWarnings', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow: bow!, catalogue, checks }), dealt(({ bowWarnings }) => bowWarnings))
   .stage('stackWarnings', ({ plan: { stack: layers }, kindCoats: coats, ground, zones, stack, partList: { parts }, catalogue, checks }) => ({ layers, coats, ground, zones, stack, parts, catalogue, checks }), dealt(({ stackWarnings }) => stackWarnings))
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
-  .stage('coatWarnings', ({ plan: { surfaces, pieces, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, spots, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow, spots, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
+  .stage('coatWarnings', ({ plan: { surfaces, pieces, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, spots, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow: bow!, spots, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
   .stage('dayWarnings', ({ days: { late }, troubles, checks }) => ({ late, troubles, checks }), dealt(({ dayWarnings }) => dayWarnings))
   .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
 

@@ -7,8 +7,14 @@ import type { Shop } from '../shop';
 import { surelyFor } from '../supplies/certainty';
 import { type Derivation, type Finish, pipelineWith } from './derive';
 
+/** Everything that follows from a plan, what the checks tell among it. */
+export type Judged = Omit<Derivation, 'bow' | 'weights'> & {
+  readonly bow: NonNullable<Derivation['bow']>;
+  readonly weights: NonNullable<Derivation['weights']>;
+};
 /** A pipeline for one board with every check. @param makePieces left out for a board without pieces; @param finish left out where nobody looks at coats or the section */
 export const derivePipeline = (
   makePieces: MakePieces | null = null,
   finish: Finish | null = null,
-): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation) => pipelineWith({ makePieces, finish, evenings, surelyFor, checks });
+): ((plan: Plan, catalogue: Catalogue, shop?: Shop) => Judged) =>
+  pipelineWith({ makePieces, finish, evenings, surelyFor, checks }) as (plan: Plan, catalogue: Catalogue, shop?: Shop) => Judged;

@@ -4,6 +4,7 @@ export type { Derivation, Finish } from './derive';
 export { earlierOptionsOf } from './earlier-options';
 export type { EarlierOption } from './earlier-options';
 export { derivePipeline } from './full';
+export type { Judged } from './full';
 export type { Tally } from './tally';
 export { splitAdvice } from './split-advice';
 export type { SplitOption } from './split-advice';

@@ -4,6 +4,8 @@ import type { Warning } from '../checks';
 /** Every check there is. */
 export type Checks = Pick<
   typeof checking,
+  | 'bowLevers'
+  | 'bowOf'
   | 'bowWarnings'
   | 'clearWarnings'
   | 'coatWarnings'
@@ -15,6 +17,7 @@ export type Checks = Pick<
   | 'lightWarnings'
   | 'seamWarnings'
   | 'stackWarnings'
+  | 'weightsFor'
 >;
 
 /** A check as a stage: all its warnings at once; none before checks are there. */

@@ -1,7 +1,7 @@
 import type { Mend } from '../checks';
 import * as finish from '../finish';
 import { makePieces } from '../pieces';
-import { type Derivation, derivePipeline } from '../pipeline';
+import { type Judged, derivePipeline } from '../pipeline';
 import { appliedTo } from '../plan/edits';
 import type { Shop } from '../shop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
@@ -143,7 +143,7 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
 /** The plan with a mend applied. */
 export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
 /** Everything that follows from a plan, reckoned afresh. */
-export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline(makePieces, finish)(plan, CATALOGUE, shop);
+export const derived = (plan: Plan, shop?: Shop): Judged => derivePipeline(makePieces, finish)(plan, CATALOGUE, shop);
 
 /** A coat with nothing said of it but what and how, unless told. */
 export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({

@@ -200,7 +200,7 @@ export function withAnswers(
     if (option.edit === null) continue;
     const edit = option.edit(now);
     edits.push(...(edit.code === 'together' ? edit.edits : [edit]));
-    names.push(option.name);
+    names.push(`${axes[i]!.name} ${option.name}`.toLowerCase());
     now = appliedTo(now, edit);
   }
   return { plan: now, edit: atOnce(edits, `Build it with ${names.join(', ')}`), names };

@@ -10,7 +10,7 @@ const props = defineProps<{
 }>();
 const chosen = defineModel<Id>({ required: true });
 const prefix = useId();
-const elementId = (id: Id): string => `${prefix}-${props.tabs.findIndex((tab) => tab.id === id)}`;
+const elementId = (id: Id): string => `${prefix}-tab-${props.tabs.findIndex((tab) => tab.id === id)}`;
 const shown = computed({
   get: () => elementId(chosen.value),
   set: (element) => {

@@ -92,7 +92,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
       </tr>
     </tbody>
   </BTableSimple>
-  <h3>Rack of offcuts</h3>
+  <h2>Rack of offcuts</h2>
   <p v-if="rack.offcuts.length === 0" class="quiet">
     Empty. What sheets leave goes here when they are ticked off in Cuts; found pieces are put in there too.
   </p>
@@ -101,7 +101,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
     <BButton variant="key" @click="rack.remove(offcut.id)">Take out</BButton>
   </p>
   <template v-if="lines.length > 0">
-    <h3>What happened</h3>
+    <h2>What happened</h2>
     <BTableSimple class="ledger" data-testid="moves">
       <tbody>
         <tr v-for="move in lines" :key="move.id">
@@ -120,7 +120,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 1.05rem;
   margin: 12px 0 2px;
 }

@@ -79,7 +79,7 @@ const DAYS = { min: 0, max: 120 };
   </div>
   <p v-if="shops.fault !== ''" class="attention" role="alert">{{ shops.fault }}</p>
   <section v-for="shop in shops.shops" :key="shop.id" class="shop" :data-shop="shop.id" :aria-label="shop.name">
-    <h3>{{ shop.name }} <small v-if="shop.isSimulated" class="quiet">made up</small></h3>
+    <h2>{{ shop.name }} <small v-if="shop.isSimulated" class="quiet">made up</small></h2>
     <p class="m-0">
       {{ shop.offers.length }} offers, {{ ageText(shop) }}<template v-if="outOf(shop) > 0">, {{ outOf(shop) }} sold out</template
       ><template v-if="dearer(shop) > 0">, {{ dearer(shop) }} a fifth dearer than last time</template>.
@@ -140,7 +140,7 @@ const DAYS = { min: 0, max: 120 };
 </template>
 
 <style scoped>
-h3 {
+h2 {
   font-size: 1.05rem;
   margin: 12px 0 2px;
 }
