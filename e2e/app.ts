@@ -1,3 +1,4 @@
+import AxeBuilder from '@axe-core/playwright';
 import { type Page, test as base, expect } from '@playwright/test';
 import { type ChildProcess, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
@@ -184,3 +185,6 @@ export const numberIn = (text: string | null): number =>
       .replaceAll('\u202f', '')
       .replace('−', '-'),
   );
+
+/** What looks for faults that keep somebody out. What passes is not told one by one: on a page of a thousand marks that takes longer than the looking. */
+export const anAxe = (page: Page): AxeBuilder => new AxeBuilder({ page }).options({ resultTypes: ['violations'] });

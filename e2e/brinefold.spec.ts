@@ -1,6 +1,5 @@
 import type { Page } from '@playwright/test';
-import AxeBuilder from '@axe-core/playwright';
-import { expect, numberIn, openBrinefold, savedPlan, test } from './app';
+import { anAxe, expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
 test('widening the brine channel by dragging changes area, adhesive, paint and cost, each with its change; a much wider one moves the ready date', async ({
   page,
@@ -129,7 +128,7 @@ for (const light of ['daylight', 'lamp light']) {
     await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
     const found: string[] = [];
     const look = async (where: string): Promise<void> => {
-      const axe = new AxeBuilder({ page });
+      const axe = anAxe(page);
       // By lamp light nothing is other than its colours.
       const { violations } = await (light === 'daylight' ? axe : axe.withRules(['color-contrast', 'link-in-text-block'])).analyze();
       found.push(...violations.map(({ id, nodes }) => `${where}: ${id} ${nodes[0]?.html}`));

@@ -1,7 +1,6 @@
 import { readFile } from 'node:fs/promises';
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { type App, expect, newBoard, numberIn, openBrinefold, savedRecord, test } from './app';
+import { anAxe, type App, expect, newBoard, numberIn, openBrinefold, savedRecord, test } from './app';
 
 const TWENTY = /XPS insulation foam, 20 mm/;
 async function openCuts(page: Page, app: App, material = TWENTY): Promise<void> {
@@ -205,7 +204,7 @@ test('every list of a job is free of the faults axe can find', async ({ page, ap
   await openCuts(page, app);
   for (const list of ['Parts', 'Job', 'Rack', 'Practice', 'Files']) {
     await tab(page, list);
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const { violations } = await anAxe(page).analyze();
     expect(violations.map(({ id, nodes }) => `${list}: ${id} ${nodes[0]?.html}`)).toEqual([]);
   }
 });

@@ -56,14 +56,6 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'ground-painted');
   await look('Draw');
 
-  await page.getByRole('button', { name: 'Make the top layer 20 mm' }).click();
-  await expect(page.getByTestId('save-state')).toContainText('Saved');
-  await page.getByRole('button', { name: 'This server' }).click();
-  await expect(page.getByRole('heading', { name: 'From a phone' })).toBeVisible();
-  await picture(page, 'server');
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Undo' }).click();
-
   await go(page, 'Section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await picture(page, 'section');
@@ -87,6 +79,11 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'coats-swatch');
   await go(page, 'Supplies');
   await picture(page, 'supplies');
+  await page.getByRole('tab', { name: 'Weigh it up' }).click();
+  await expect(page.getByTestId('weighed')).toContainText('The others were guessed', { timeout: 90_000 });
+  await page.getByLabel('Only what is').fill('under 150 EUR, no resin');
+  await expect(page.getByTestId('left-out')).toBeVisible();
+  await picture(page, 'supplies-weigh');
   await go(page, 'Days');
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
   await picture(page, 'days');
@@ -95,9 +92,9 @@ test('pictures of the main views', async ({ page, app }) => {
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
   await picture(page, 'larkstone');
 
-  await openBrinefold(page, app);
-  await page.getByRole('button', { name: 'Lamp light' }).click();
-  await go(page, 'Ground');
-  await expect(page.getByText('Size and tiles')).toBeVisible();
-  await picture(page, 'ground-lamp');
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByLabel('Find by any name').fill('spackle');
+  await page.getByTestId('entries').getByRole('button').first().click();
+  await expect(page.getByTestId('entry-form')).toBeVisible();
+  await picture(page, 'workshop');
 });

@@ -1,6 +1,5 @@
-import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { type App, expect, numberIn, openBrinefold, savedPlan, test } from './app';
+import { anAxe, type App, expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
 async function openSection(page: Page, app: App): Promise<void> {
   await openBrinefold(page, app);
@@ -110,7 +109,7 @@ test('every table in Section is free of the faults axe can find', async ({ page,
   for (const table of ['Bow and weights', 'Adhesives', 'Heights', 'Mass', 'Ways to build it']) {
     await tab(page, table);
     if (table === 'Ways to build it') await expect(page.getByTestId('buildOptions')).toBeVisible({ timeout: 15_000 });
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const { violations } = await anAxe(page).analyze();
     expect(violations.map(({ id, nodes }) => `${table}: ${id} ${nodes[0]?.html}`)).toEqual([]);
   }
 });

@@ -1,5 +1,4 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, openBrinefold, test } from './app';
+import { anAxe, expect, openBrinefold, test } from './app';
 
 test('a foam of one’s own is added with its sheet and price, found by name, built with and cut at once', async ({ page, app }) => {
   await page.goto(`${app.url}/workshop`);
@@ -38,7 +37,7 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
 
   await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Section' }).click();
-  await page.getByLabel('Material').last().selectOption({ label: 'Grey harbour foam' });
+  await page.getByLabel('Layer 1').selectOption({ label: 'Grey harbour foam' });
   await page.getByRole('link', { name: 'Cuts' }).click();
   await expect(page.getByText(/Grey harbour foam/).first()).toBeVisible();
   await page.getByRole('link', { name: 'Supplies' }).click();
@@ -160,7 +159,7 @@ test('axe finds no fault with the workshop and the parts of the supplies', async
   await page.getByLabel('Find by any name').fill('filler');
   await page.getByTestId('entries').getByRole('button').first().click();
   const clean = async (): Promise<void> => {
-    const { violations } = await new AxeBuilder({ page }).analyze();
+    const { violations } = await anAxe(page).analyze();
     expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
   };
   await clean();

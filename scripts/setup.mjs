@@ -138,7 +138,7 @@ export async function ensureServerBuilt() {
     const making = `${built}.making`;
     for (const [entry, outfile] of [
       ['src/main.ts', 'main.js'],
-      ['src/reading/work.ts', 'thread.mjs'],
+      ['src/reading/tasks.ts', 'thread.mjs'],
     ]) {
       await build({
         entryPoints: [join(server, /** @type {string} */ (entry))],

@@ -1,5 +1,6 @@
 export { buildOptionsOf } from './build-options';
 export type { BuildOption } from './build-options';
+export { pipelineWith } from './derive';
 export type { Derivation, Finish } from './derive';
 export { earlierOptionsOf } from './earlier-options';
 export type { EarlierOption } from './earlier-options';
@@ -8,10 +9,8 @@ export type { Judged } from './full';
 export type { Tally } from './tally';
 export { splitAdvice } from './split-advice';
 export type { SplitOption } from './split-advice';
-export { waterOptionsOf } from './water-options';
+export { waterOptionsOf, waterWay } from './water-options';
 export type { WaterOption } from './water-options';
 export { neededAt } from './needed';
 export { substitutesOf } from './substitutes';
 export type { Substitute } from './substitutes';
-export { scalesFor } from './weighing';
-export type { Scales, WholeWeight } from './weighing';

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { CATALOGUE, aBoard } from '../testing';
-import { derivePipeline } from '../pipeline/full';
+import { derivePipeline } from '../pipeline';
 import { EMPTY_SHOP } from '../shop';
 import { type Move, freeFor, shelfOf, stockedIn } from '.';
 

@@ -1,8 +1,7 @@
 import { type Catalogue, coatingBy, methodBy } from '../catalogue';
 import type { Plan } from '../plan';
 import { type Edit, type SingleEdit, appliedTo, atOnce } from '../plan/edits';
-import type { Derivation } from '../pipeline/derive';
-import { waterWay } from '../pipeline/water-options';
+import { type Derivation, waterWay } from '../pipeline';
 import { glueFit } from '../stack/adhesives';
 
 /** One answer to a question that a plan leaves open; the first of each is the plan as it is. */

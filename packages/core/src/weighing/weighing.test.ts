@@ -1,7 +1,6 @@
 import { expect, test } from 'vitest';
 import { seeded } from '../base/random';
 import { makePieces } from '../pieces';
-import { scalesFor } from '../pipeline';
 import { CATALOGUE, aBoard, aPool, derived } from '../testing';
 import { EMPTY_SHOP } from '../shop';
 import {
@@ -16,6 +15,7 @@ import {
   frontOf,
   keepsTo,
   limitsFrom,
+  scalesFor,
   weighed,
   withAnswers,
 } from '.';

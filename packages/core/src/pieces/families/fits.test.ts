@@ -18,7 +18,7 @@ const SCALES: readonly PieceScale[] = [
   { figureMm: 15, baseMm: 15, ratio: 15 / 1750 },
 ];
 /** Pieces built in every family, of as many tries as it takes. */
-const BUILT = 70;
+const BUILT = 45;
 const MOST_TRIES = 700;
 
 function manifoldOf({ places, triangles }: Mesh, what: string): Manifold {

@@ -213,7 +213,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
             <th scope="col">packages</th>
             <th scope="col" class="num">cost</th>
             <th scope="col">needed by</th>
-            <th scope="col"></th>
+            <th scope="col">done</th>
           </tr>
         </thead>
         <tbody>

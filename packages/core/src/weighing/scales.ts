@@ -4,8 +4,9 @@ import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import { type Shop, EMPTY_SHOP } from '../shop';
 import { surelyFor } from '../supplies/certainty';
-import { type Axis, type Weight, asSeen, axesOf } from '../weighing';
-import { pipelineWith } from './derive';
+import { type Axis, axesOf } from './axes';
+import { type Weight, asSeen } from './weigh';
+import { pipelineWith } from '../pipeline';
 
 /** What a way comes to, with what it takes. */
 export interface WholeWeight extends Weight {
