@@ -10,6 +10,7 @@ import { largeTable, nineTiles } from './bench/boards';
 import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
 import { apartRows, coatRows } from './bench/coats';
+import { errandRows, exactRow, weighingRows } from './bench/buying';
 import { surenessRows } from './bench/sureness';
 import { countedRows, demoEvenings, eveningRows, quickRows } from './bench/evenings';
 import { pieceRows } from './bench/pieces';
@@ -117,6 +118,16 @@ ${table(['what', 'ready', 'not before'], demoEvenings())}
 Bands of the tally, of every need and what it costs, and of the ready date, from 2,000 chances each, draws and all:
 
 ${table(['board', 'figures, median', '95 %', 'dates'], surenessRows())}
+
+## Buying and weighing
+
+The least money over all shops against looking at every basket, 1,000 small errands: ${exactRow(1_000)}. Errands of 60 things, 6 shops and 200 offers, the whole wait:
+
+${table(['seed', 'took', 'answer'], errandRows([11, 12, 13, 14, 15, 16]))}
+
+Ways to build Brinefold, weighed against each other:
+
+${table(['ways', 'reckoned in full', 'first front', 'settled', 'against all'], weighingRows())}
 
 ## The first load
 

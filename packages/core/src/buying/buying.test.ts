@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { seeded } from '../base/random';
-import { anErrand, bestOfAll } from '../testing/buying';
+import { anErrand, bestOfAll } from '../testing';
 import { type Offer, type Terms, leastCost, priceAt } from '.';
 
 const SHOP: Terms = { id: 'a', name: 'A', deliveryMinor: 0, freeFromMinor: null, days: 2 };

@@ -21,6 +21,7 @@ export {
   thicknessesOf,
   toolBy,
 } from './look-up';
+export { offered } from './offered';
 export { OwnPath, OwnValue, saidAt, whyNotOwn, withOwn } from './own';
 export type { OwnValues } from './own';
 export { figuresOf, rangesOf } from './ranges';

@@ -27,11 +27,13 @@ export function estimated<U extends Unit>(label: string, estimate: Estimate, uni
   return given(label, estimate.value, unit, 'catalogue', `${estimate.origin}, ${estimate.low} to ${estimate.high}`, estimate);
 }
 
-/** Stock sheets of a material in one thickness, smallest first. */
+/** Stock sheets of a material in one thickness that are to be had, smallest first. */
 export function sheetsOf(catalogue: Catalogue, materialId: string, thicknessMm: number): readonly Sheet[] {
-  return catalogue.sheets
-    .filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm)
-    .sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm);
+  const all = catalogue.sheets.filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm);
+  const gone = catalogue.outOfUse ?? [];
+  const had = gone.length === 0 ? all : all.filter(({ id }) => !gone.includes(`sheets.${id}`));
+  // A board that was built of what is to be had no longer is still reckoned.
+  return [...(had.length === 0 ? all : had)].sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm);
 }
 
 /** Thicknesses a material is stocked in, thin to thick. */

@@ -26,3 +26,5 @@ export {
 } from './plans';
 export { chanceSettings, chanceStocks } from './pieces';
 export { GRID_MIN, chanceProblem, countedOut } from './chance-problems';
+export { anErrand, bestOfAll } from './errands';
+export type { Errand } from './errands';

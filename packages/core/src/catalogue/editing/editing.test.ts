@@ -16,6 +16,8 @@ import {
   withEntries,
   withEntry,
 } from '.';
+import { offered } from '../offered';
+import { sheetsOf } from '../look-up';
 import { withOwn } from '../own';
 
 const FOAM = { ...OURS.materials[0]!, id: 'my-grey-foam', name: 'Grey foam' };
@@ -155,4 +157,16 @@ test('what the server tells of a figure is not kept with it, and no difference',
 test('ids come from names, are new, and never those of ours', () => {
   expect(idFor(OURS, 'materials', 'Größerer Schaum (grün)')).toBe('my-gro-erer-schaum-gru-n');
   expect(idFor({ ...OURS, materials: [FOAM] }, 'materials', 'Grey foam')).toBe('my-grey-foam-2');
+});
+
+test('what is out of use is not offered, but to who has it; its sheets are not cut while there are others', () => {
+  const [gone, other] = OURS.materials;
+  const some = OURS.sheets.filter(({ materialId, thicknessMm }) => materialId === 'xps-foam' && thicknessMm === 20);
+  expect(some.length).toBeGreaterThan(1);
+  const catalogue = { ...OURS, outOfUse: [`materials.${gone!.id}`, `sheets.${some[0]!.id}`] };
+  const ids = (keptId?: string) => offered(catalogue, 'materials', keptId).map(({ id }) => id);
+  expect([ids().includes(gone!.id), ids(gone!.id).includes(gone!.id), ids().includes(other!.id)]).toEqual([false, true, true]);
+  expect(sheetsOf(catalogue, 'xps-foam', 20)).toHaveLength(some.length - 1);
+  const none = { ...OURS, outOfUse: some.map(({ id }) => `sheets.${id}`) };
+  expect(sheetsOf(none, 'xps-foam', 20)).toHaveLength(some.length);
 });

@@ -1,4 +1,4 @@
-import { type Catalogue, adhesiveBy, materialBy, thicknessesOf } from '../../catalogue';
+import { type Catalogue, adhesiveBy, materialBy, thicknessesOf, offered } from '../../catalogue';
 import type { Facing, GlueSpread, Stack } from '../../plan';
 import type { Face } from '../joint';
 import { type GlueFit, glueFit } from './glue';
@@ -14,8 +14,10 @@ export interface GlueChoice extends Choice {
 }
 
 /** Materials for a use that are stocked in at least one thickness. */
-export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground' | 'facing'): readonly Choice[] {
-  return catalogue.materials.filter(({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id));
+export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground' | 'facing', keptId?: string): readonly Choice[] {
+  return offered(catalogue, 'materials', keptId).filter(
+    ({ id, uses }) => uses.includes(use) && catalogue.sheets.some(({ materialId }) => materialId === id),
+  );
 }
 
 /** Thicknesses to choose from, the present one included even where it is not stocked. */

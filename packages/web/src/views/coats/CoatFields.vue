@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { coatHex, potsOf } from '@spare-acre/core/paint';
@@ -16,8 +17,10 @@ const props = defineProps<{ surfaceId: string; coat: Coat }>();
 const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const coating = computed(() => catalogue.value.coatings.find(({ id }) => id === props.coat.coatingId)!);
-const coatings = computed(() => catalogue.value.coatings.map(({ id, name }) => ({ value: id, text: name })));
-const methods = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+const coatings = computed(() =>
+  offered(catalogue.value, 'coatings', props.coat.coatingId).map(({ id, name }) => ({ value: id, text: name })),
+);
+const methods = computed(() => offered(catalogue.value, 'methods', props.coat.methodId).map(({ id, name }) => ({ value: id, text: name })));
 const BEFORE = [
   { value: 'wet', text: 'while it is still wet' },
   { value: 'dry', text: 'when it is dry' },

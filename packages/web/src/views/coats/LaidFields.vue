@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { computed } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
 import { type Laid, type Surface, laidIn } from '@spare-acre/core/plan';
@@ -17,7 +18,7 @@ const catalogue = computed(() => useCatalogue().catalogue!);
 const laid = computed(() => props.surface.laid);
 const patterns = computed(() => [
   { value: '', text: 'in one piece' },
-  ...catalogue.value.patterns.map(({ id, name }) => ({ value: id, text: name })),
+  ...offered(catalogue.value, 'patterns', laid.value?.patternId).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const put = (next: Laid | null, what: string): string =>
   store.edit({ code: 'surface/change', surfaceId: props.surface.id, change: { laid: next }, what });

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { VueDraggable } from 'vue-draggable-plus';
@@ -46,8 +47,8 @@ const wear = (kind: string): string => store.edit({ code: 'surface/wear', ground
 
 const coatingId = ref('');
 const methodId = ref('');
-const coatings = computed(() => catalogue.value.coatings.map(({ id, name }) => ({ value: id, text: name })));
-const methods = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+const coatings = computed(() => offered(catalogue.value, 'coatings').map(({ id, name }) => ({ value: id, text: name })));
+const methods = computed(() => offered(catalogue.value, 'methods').map(({ id, name }) => ({ value: id, text: name })));
 function add(): void {
   const coat: Coat = plainCoat(
     { coatingId: coatingId.value, methodId: methodId.value },

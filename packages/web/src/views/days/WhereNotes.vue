@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -21,8 +22,8 @@ const plan = computed(() => store.plan!);
 const chosenId = ref(plan.value.drying.placeId);
 const place = computed(() => plan.value.places.find(({ id }) => id === chosenId.value) ?? plan.value.places[0]!);
 const places = computed(() => plan.value.places.map(({ id, name }) => ({ value: id, text: name })));
-const kinds = computed(() => catalogue.value.placeKinds.map(({ id, name }) => ({ value: id, text: name })));
-const airs = computed(() => catalogue.value.airs.map(({ id, name }) => ({ value: id, text: name })));
+const kinds = computed(() => offered(catalogue.value, 'placeKinds', place.value.kindId).map(({ id, name }) => ({ value: id, text: name })));
+const airs = computed(() => offered(catalogue.value, 'airs', plan.value.drying.airId).map(({ id, name }) => ({ value: id, text: name })));
 const ON = [
   { value: 'shelf', text: 'Shelf' },
   { value: 'floor', text: 'Floor' },

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
@@ -18,7 +19,7 @@ const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const choices = computed(() => [
   { value: '', text: 'left bare' },
-  ...catalogue.value.claddings.map(({ id, name }) => ({ value: id, text: name })),
+  ...offered(catalogue.value, 'claddings').map(({ id, name }) => ({ value: id, text: name })),
 ]);
 /** An offcut such as lies about. */
 const rack = useRack();

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref } from 'vue';
@@ -24,9 +25,11 @@ const rows = computed(() =>
 );
 /** Water is poured into ground, not onto a piece. */
 const choices = computed(() =>
-  catalogue.value.coatings.filter(({ spread }) => spread.by !== 'depth').map(({ id, name }) => ({ value: id, text: name })),
+  offered(catalogue.value, 'coatings')
+    .filter(({ spread }) => spread.by !== 'depth')
+    .map(({ id, name }) => ({ value: id, text: name })),
 );
-const ways = computed(() => catalogue.value.methods.map(({ id, name }) => ({ value: id, text: name })));
+const ways = computed(() => offered(catalogue.value, 'methods').map(({ id, name }) => ({ value: id, text: name })));
 /** The whole outside, and every face its family tells apart: each may wear a surface of the board. */
 const faces = computed(() => [
   { shows: null, name: 'Outside', worn: props.piece.surfaceId ?? '' },

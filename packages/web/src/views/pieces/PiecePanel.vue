@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
@@ -55,7 +56,7 @@ const change = (what: string, to: Partial<Pick<Piece, 'name' | 'count' | 'glueId
   store.edit({ code: 'piece/change', pieceId: props.piece.id, change: to, what });
 
 const sheetChoices = computed(() =>
-  catalogue.value.sheets
+  offered(catalogue.value, 'sheets')
     .filter(
       ({ materialId, thicknessMm }, i, all) =>
         all.findIndex((one) => one.materialId === materialId && one.thicknessMm === thicknessMm) === i,
@@ -66,7 +67,9 @@ const sheetChoices = computed(() =>
     })),
 );
 const lengthChoices = (section: string) =>
-  catalogue.value.lengths.filter((one) => one.section === section).map(({ id, name }) => ({ value: id, text: name }));
+  offered(catalogue.value, 'lengths')
+    .filter((one) => one.section === section)
+    .map(({ id, name }) => ({ value: id, text: name }));
 const sheetOf = (role: string): string => {
   const sheet = stocked.value.sheets.find((one) => one.role === role);
   return sheet === undefined ? '' : `${sheet.materialId} ${sheet.thicknessMm}`;
@@ -142,7 +145,7 @@ function remove(): void {
     <ChoiceField
       label="Glue"
       :value="piece.glueId"
-      :options="catalogue.adhesives.map(({ id, name }) => ({ value: id, text: name }))"
+      :options="offered(catalogue, 'adhesives', piece.glueId).map(({ id, name }) => ({ value: id, text: name }))"
       @choose="(glueId) => change('Glue', { glueId })"
     />
   </section>

@@ -13,7 +13,7 @@ import { useStackEdits } from './useStackEdits';
 const store = usePlan();
 const battens = computed(() => store.plan!.stack.battens);
 const { catalogue, materials, thicknesses } = useStackEdits();
-const boards = computed(() => [{ value: '', text: 'none' }, ...materials('substrate')]);
+const boards = computed(() => [{ value: '', text: 'none' }, ...materials('substrate', battens.value?.materialId)]);
 const setBoard = (materialId: string): string =>
   store.edit({ code: 'battens/set', battens: materialId === '' ? null : battensOf(catalogue.value, battens.value, materialId) });
 const change = (part: Partial<NonNullable<Stack['battens']>>): string =>

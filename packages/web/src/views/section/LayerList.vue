@@ -18,7 +18,7 @@ const store = usePlan();
 const stack = computed(() => store.plan!.stack);
 const { catalogue, materials, thicknesses, hasGrain } = useStackEdits();
 const fromTop = computed(() => [...stack.value.ground].reverse());
-const substrates = computed(() => [{ value: '', text: 'none' }, ...materials('substrate')]);
+const substrates = computed(() => [{ value: '', text: 'none' }, ...materials('substrate', stack.value.substrate?.materialId)]);
 const GRAINS = [
   { value: '', text: 'not said' },
   { value: 'x', text: 'along the table' },

@@ -18,7 +18,7 @@ const faces = computed(() => facesOfRaised(catalogue.value, stack.value));
   <ChoiceField
     label="Foam"
     :value="stack.raised.materialId"
-    :options="materials('ground')"
+    :options="materials('ground', stack.raised.materialId)"
     @choose="(materialId) => store.edit({ code: 'raised/material', materialId })"
   />
   <GlueFields

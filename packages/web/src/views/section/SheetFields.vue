@@ -12,7 +12,7 @@ const { materials, thicknesses, nearest } = useStackEdits();
   <ChoiceField
     :label="label"
     :value="materialId"
-    :options="materials(use)"
+    :options="materials(use, materialId)"
     @choose="(id) => emit('choose', id, nearest(id, props.thicknessMm))"
   />
   <ChoiceField

@@ -32,8 +32,8 @@ export function useStackEdits() {
   const catalogue = computed(() => useCatalogue().catalogue!);
   return {
     catalogue,
-    materials: (use: 'substrate' | 'ground' | 'facing'): Option<string>[] =>
-      materialChoices(catalogue.value, use).map(({ id, name }) => ({ value: id, text: name })),
+    materials: (use: 'substrate' | 'ground' | 'facing', keptId?: string): Option<string>[] =>
+      materialChoices(catalogue.value, use, keptId).map(({ id, name }) => ({ value: id, text: name })),
     thicknesses: (materialId: string, presentMm: number): Option<number>[] =>
       thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({ value: mm, text: lengthWords(mm, store.plan!.units) })),
     nearest: (materialId: string, presentMm: number): number => nearestThickness(catalogue.value, materialId, presentMm),

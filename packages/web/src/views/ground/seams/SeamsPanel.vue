@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { offered } from '@spare-acre/core/catalogue';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
@@ -36,7 +37,9 @@ const wordsOf = ({ fault, sizeMm }: Crossing): string => {
   if (fault === null) return 'agrees';
   return fault === 'ends' ? FAULTS.ends : `${lengthWords(sizeMm, system.value)} ${FAULTS[fault]}`;
 };
-const joins = computed(() => catalogues.catalogue!.joins.map(({ id, name }) => ({ value: id, text: name })));
+const joins = computed(() =>
+  offered(catalogues.catalogue!, 'joins', plan.value.table.join.methodId).map(({ id, name }) => ({ value: id, text: name })),
+);
 const join = computed(() => catalogues.catalogue!.joins.find(({ id }) => id === plan.value.table.join.methodId)!);
 /** Boards a rim may be made of, told apart by their place in the list. */
 const boards = computed(() => rimBoards(catalogues.catalogue!));
