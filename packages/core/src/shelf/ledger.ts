@@ -75,7 +75,6 @@ function shelved(stock: Stocked, moves: readonly Move[], today: string): Shelved
         if (move.boardId !== null) kept.set(move.boardId, move.amount);
         break;
     }
-    if (amount === 0) openedOn = null;
   }
   let left = amount;
   const granted = new Map<string, number>();

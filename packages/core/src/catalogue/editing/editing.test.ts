@@ -49,11 +49,13 @@ test('what a newer catalogue cannot take is left out and told, with what hangs o
     OURS,
     own([
       ['sheets', OF_LAST_YEAR],
+      ['sheets', { ...SHEET, id: 'before-its-foam' }],
       ['materials', FOAM],
       ['coatings', { id: 'old', name: 'Without what is asked for now' } as never],
     ]),
   );
   expect(catalogue.materials.some(({ id }) => id === FOAM.id)).toBe(true);
+  expect(catalogue.sheets.some(({ id }) => id === 'before-its-foam')).toBe(true);
   expect(leftOut.map(({ id, issues }) => [id, issues[0]!.path])).toEqual([
     [SHEET.id, 'materialId'],
     ['old', 'family'],
@@ -104,6 +106,17 @@ test('bad rows are told by line and column and the good ones kept; a cell over t
     [4, 'materialId'],
     [6, 'priceMinor'],
   ]);
+});
+
+test('a row may refer to one above it', () => {
+  const [first] = OURS.coatings;
+  const rows = [
+    { ...first!, id: 'fine', finerId: null },
+    { ...first!, id: 'coarse', finerId: 'fine' },
+  ];
+  const { entries, bad } = readEntries('coatings', entriesCsv('coatings', rows), OURS);
+  expect([entries.map(({ id }) => id), bad]).toEqual([['fine', 'coarse'], []]);
+  expect(readEntries('coatings', entriesCsv('coatings', [...rows].reverse()), OURS).bad).toMatchObject([{ line: 2, column: 'finerId' }]);
 });
 
 test('a table changes only the columns it has; one it does not know is told', () => {
