@@ -1,4 +1,7 @@
 import type { Knex } from 'knex';
+import { randomUUID } from 'node:crypto';
+import type { Move } from '@spare-acre/core/shelf';
+import { addMoves, listMoves } from '../shelf/shelf';
 import { addSimulated } from '../air/sensors';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
@@ -6,6 +9,25 @@ import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { addSimulatedShops, askShops } from '../shops/shops';
 import { createBoard } from './boards';
 import { markOf } from './checked';
+
+const lying = (stockId: string, kind: Move['kind'], amount: number, day: string, note = ''): Move => ({
+  id: randomUUID(),
+  stockId,
+  kind,
+  amount,
+  day,
+  boardId: null,
+  note,
+});
+/** What is left of earlier boards; the mask has stood open for longer than it keeps. */
+const ON_THE_SHELF: readonly Move[] = [
+  lying('coatings.masking-fluid', 'bought', 50, '2025-10-04'),
+  lying('coatings.masking-fluid', 'opened', 0, '2025-10-11'),
+  lying('coatings.masking-fluid', 'used', 15, '2025-10-11', 'rust on a water tank'),
+  lying('adhesives.superglue', 'bought', 20, '2026-09-19'),
+  lying('adhesives.superglue', 'counted', 14, '2026-11-21'),
+  lying('stuffs.plaster', 'found', 1_800, '2026-11-07', 'left in the bag of a house job'),
+];
 
 export type DemoMode = 'once' | 'fresh' | 'none';
 
@@ -23,5 +45,6 @@ export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): 
       const plan = make(catalogue);
       await createBoard(trx, { name: plan.name, planText: JSON.stringify(plan), recordText }, markOf(1));
     }
+    if ((await listMoves(trx)).length === 0) await addMoves(trx, ON_THE_SHELF);
   });
 }

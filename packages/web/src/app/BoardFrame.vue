@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener, whenever } from '@vueuse/core';
 import { hasTable } from '@spare-acre/core/plan';
-import { computed, ref, watch } from 'vue';
+import { computed, onMounted, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
@@ -26,6 +26,12 @@ async function open(): Promise<void> {
   await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
 }
 watch(() => props.boardId, open, { immediate: true });
+/** What the shelf has is told to the plan once the board stands. */
+onMounted(async () => {
+  const shelf = (await import('../document/shelf')).useShelf();
+  await shelf.load();
+  watch(() => shelf.free(store.boardId), store.takeShelf, { immediate: true });
+});
 whenever(() => store.slices.tally !== undefined, fetchAhead, { once: true });
 
 /** Fields of text have an undo of their own; ticks and sliders have none. */

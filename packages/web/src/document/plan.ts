@@ -28,8 +28,6 @@ enablePatches();
 
 const NOTHING_LOOKED_AT: Look = { slices: [], chosen: [] };
 
-const isOther = (a: Stock['shelf'], b: Stock['shelf']): boolean => JSON.stringify(a) !== JSON.stringify(b);
-
 /** The open board: its plan, what was done of it, the way back, what the worker has told of it, and whether all is saved. */
 export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
@@ -70,18 +68,12 @@ export const usePlan = defineStore('plan', () => {
   /** A thermo-hygrometer is asked once a place of the board goes by one. */
   const hears = computed(() => plan.value?.places.some(({ air: { by } }) => by === 'sensor') ?? false);
   watch(hears, (now) => now && air.sensors.length === 0 && void air.load());
-  /** What of the shelf it may take: fetched once a board stands, for a board is drawn without it. */
+  /** What of the shelf it may take: told once a board stands, for a board is drawn without it. */
   const shelf = shallowRef<Stock['shelf']>({});
-  async function useShelf(): Promise<void> {
-    const own = (await import('./shelf')).useShelf();
-    await own.load();
-    watch(
-      () => own.free(boardId.value),
-      (now) => isOther(now, shelf.value) && (shelf.value = now),
-      { immediate: true },
-    );
+  /** Takes what the shelf has for this board now. */
+  function takeShelf(free: Stock['shelf']): void {
+    if (JSON.stringify(free) !== JSON.stringify(shelf.value)) shelf.value = free;
   }
-  let isShelfWatched = false;
   const stock = computed<Stock>((before) =>
     before !== undefined && before.offcuts === offcuts.value && before.airs === air.airs && before.shelf === shelf.value
       ? before
@@ -124,8 +116,6 @@ export const usePlan = defineStore('plan', () => {
       void saving.saveNow();
     }
     tell(catalogue);
-    if (!isShelfWatched) void useShelf();
-    isShelfWatched = true;
   }
 
   /** Tells the workers of a whole board anew. */
@@ -296,6 +286,7 @@ export const usePlan = defineStore('plan', () => {
     notice,
     noticed,
     offcuts,
+    takeShelf,
     saving,
     merge,
     leftOut,
