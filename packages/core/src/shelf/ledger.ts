@@ -1,3 +1,4 @@
+import { dayAfter } from '../base/dates';
 import { listedBy } from '../base/grouping';
 import type { Catalogue } from '../catalogue';
 import { type Stocked, stockedIn } from './stocked';
@@ -29,9 +30,6 @@ export interface Shelved {
   /** Why it may be past its time; null for what is good as far as anybody knows. */
   readonly tooOld: string | null;
 }
-
-/** Whole days between two days of the calendar. */
-const daysBetween = (from: string, to: string): number => Math.round((Date.parse(to) - Date.parse(from)) / 86_400_000);
 
 /**
  * What is there after everything that happened, in the order it was written down. Never less than nothing: what was used without having been written down was there.
@@ -90,10 +88,10 @@ function shelved(stock: Stocked, moves: readonly Move[], today: string): Shelved
 function ageText({ life }: Stocked, openedOn: string | null, since: string | null, today: string): string | null {
   if (life === null) return null;
   if (openedOn !== null) {
-    const days = daysBetween(openedOn, today);
+    const days = dayAfter(openedOn, today);
     return days > life.openDays ? `open for ${days} days; it keeps about ${life.openDays} once open: try it on a scrap first` : null;
   }
-  const days = since === null ? 0 : daysBetween(since, today);
+  const days = since === null ? 0 : dayAfter(since, today);
   return days > life.closedDays ? `here for ${days} days; it keeps about ${life.closedDays}: try it on a scrap first` : null;
 }
 

@@ -266,6 +266,26 @@ h3 {
   font-size: 1.05rem;
   margin: 12px 0 2px;
 }
+/* On a phone a line is ticked off with a thumb: what is pressed stands under it, whole. */
+@media (max-width: 700px) {
+  .shop thead {
+    display: none;
+  }
+  .shop tr {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .shop td {
+    border: 0;
+    padding: 0;
+  }
+  .shop td:last-child {
+    flex-basis: 100%;
+  }
+}
 @media print {
   .deeds,
   .shop button {

@@ -102,7 +102,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
   </p>
   <template v-if="lines.length > 0">
     <h2>What happened</h2>
-    <BTableSimple class="ledger" data-testid="moves">
+    <BTableSimple class="ledger happened" data-testid="moves">
       <tbody>
         <tr v-for="move in lines" :key="move.id">
           <td>{{ move.day }}</td>
@@ -138,5 +138,18 @@ h2 {
 }
 .line {
   max-width: 620px;
+}
+@media (max-width: 700px) {
+  .happened tr {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 10px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .happened td {
+    border: 0;
+    padding: 0;
+  }
 }
 </style>
