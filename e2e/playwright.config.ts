@@ -1,4 +1,5 @@
 import { defineConfig } from '@playwright/test';
+import { chromium } from '../scripts/setup.mjs';
 
 const FLAGS = [
   '--no-sandbox',
@@ -23,7 +24,7 @@ export default defineConfig({
   use: {
     viewport: { width: 1280, height: 800 },
     reducedMotion: 'reduce',
-    launchOptions: { executablePath: '/usr/bin/chromium', args: FLAGS },
+    launchOptions: { executablePath: chromium(), args: FLAGS },
     // Kept while a test runs, a trace costs more than the test.
     trace: 'on-first-retry',
   },

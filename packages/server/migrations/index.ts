@@ -11,6 +11,8 @@ import * as presence from './20261128123000_presence';
 import * as ownValues from './20261129120000_own_values';
 import * as ownEntries from './20261129130000_own_entries';
 import * as shelfAndShops from './20261129140000_shelf_and_shops';
+import * as editions from './20261129170000_editions';
+import * as paid from './20261129180000_paid';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
 
@@ -30,4 +32,6 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129120000_own_values', migration: ownValues },
   { name: '20261129130000_own_entries', migration: ownEntries },
   { name: '20261129140000_shelf_and_shops', migration: shelfAndShops },
+  { name: '20261129170000_editions', migration: editions },
+  { name: '20261129180000_paid', migration: paid },
 ];

@@ -3,6 +3,7 @@ import type { Logger } from 'pino';
 import { sweepSessions } from './access/sessions';
 import { thinRevisions } from './boards/revisions';
 import { sweepPresence } from './live/presence';
+import { sweepEditions } from './own/editions';
 import { sweepPictures } from './pictures/pictures';
 
 const EVERY_MS = 6 * 3_600_000;
@@ -16,6 +17,7 @@ export function keepHouse(db: Knex, log: Logger): () => void {
       await sweepPictures(db);
       await sweepSessions(db);
       await sweepPresence(db);
+      await sweepEditions(db);
     } catch (error) {
       // The next time will do as well.
       if (!isEnded) log.warn(error);

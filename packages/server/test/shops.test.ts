@@ -69,6 +69,7 @@ const move = (change: object) => ({
   amount: 500,
   day: '2026-11-29',
   boardId: null,
+  paidMinor: 640,
   note: '',
   ...change,
 });

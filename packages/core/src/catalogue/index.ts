@@ -17,6 +17,7 @@ export {
   paintBy,
   patternBy,
   stuffBy,
+  sheetPrice,
   sheetsOf,
   thicknessesOf,
   toolBy,

@@ -36,6 +36,9 @@ export function sheetsOf(catalogue: Catalogue, materialId: string, thicknessMm: 
   return [...(had.length === 0 ? all : had)].sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm);
 }
 
+/** What one stock sheet costs. */
+export const sheetPrice = ({ priceMinor }: Sheet): Figure<'money'> => given('A sheet', priceMinor, 'money', 'catalogue', 'invented price');
+
 /** Thicknesses a material is stocked in, thin to thick. */
 export function thicknessesOf(catalogue: Catalogue, materialId: string): readonly number[] {
   const all = catalogue.sheets.filter((sheet) => sheet.materialId === materialId).map((sheet) => sheet.thicknessMm);

@@ -74,6 +74,16 @@ export function danglingRefs(
   return found;
 }
 
+/** Every reference in a value, whether it leads anywhere or not. @param schema the value has passed */
+export function refsIn(schema: z.ZodType, value: unknown): readonly { readonly list: ReferredList; readonly id: string }[] {
+  const refs: { readonly list: ReferredList; readonly id: string }[] = [];
+  walkOf(schema)?.(value, '', [], (list, id) => {
+    refs.push({ list, id });
+    return true;
+  });
+  return refs;
+}
+
 /** Ids of a list, made once: lists of a catalogue never change. */
 function idsIn(list: readonly { readonly id: string }[]): ReadonlySet<string> {
   let ids = IDS.get(list);

@@ -1,13 +1,14 @@
 import { remembered } from '../base/memory';
-import type { Offcut, Shop } from '../shop';
+import type { Shop } from '../shop';
 import { type CutJob, boundsOf, inOrder } from './job';
-import { type Catalogue, type Sheet, materialBy, sheetsOf, toolBy } from '../catalogue';
-import type { Cutting } from '../plan';
+import { type Catalogue, materialBy, sheetPrice } from '../catalogue';
+import type { Cutting, Split } from '../plan';
 import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../base/units';
-import { type Apart, type Layout, type LayoutTask, type Stock, areApart, blankOf, fitsOn, isNew, layOut, outlinesApart } from './nesting';
+import { type Apart, type Layout, type LayoutTask, areApart, blankOf, fitsOn, isNew, layOut, outlinesApart } from './nesting';
 import { layoutFromSaved, pinsOf, recordedSheets } from './saved';
 import { passes } from './bench';
 import type { Part } from './parts';
+import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
 import { listedBy } from '../base/grouping';
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
@@ -16,7 +17,9 @@ export type LayOut = (task: LayoutTask) => Layout;
 /** What parts are laid out on sheets from. */
 export interface CutInputs {
   readonly parts: readonly Part[];
-  readonly cutting: Pick<Cutting, 'trimMm' | 'aim' | 'saved' | 'tools'>;
+  readonly cutting: Pick<Cutting, 'trimMm' | 'aim' | 'saved' | 'tools' | 'withoutSheetIds'>;
+  /** Splits among the parts that nobody asked for: see `laidSplits`. */
+  readonly laid: readonly Split[];
   /** The measures that names are said in. */
   readonly system: MeasureSystem;
   readonly catalogue: Catalogue;
@@ -27,31 +30,37 @@ export interface CutInputs {
 }
 
 /** Parts onto sheets, a job for each material and thickness. */
-export function cutSheets({ parts, ...inputs }: CutInputs): readonly CutJob[] {
+export function cutSheets({ parts, laid, ...inputs }: CutInputs): readonly CutJob[] {
   const jobs = listedBy(parts, ({ materialId, thicknessMm }) => jobKey(materialId, thicknessMm));
-  return [...jobs].map(([key, own]) => cutJob(own[0]!, key, { ...inputs, parts: own }));
+  return [...jobs].map(([key, own]) => cutJob(own[0]!, key, { ...inputs, parts: own, laid: splitsAmong(own, laid) }));
 }
 
-/** Names a job in saved layouts and choices of tools. Only compared, never taken apart. */
-export const jobKey = (materialId: string, thicknessMm: number): string => `${materialId}-${thicknessMm}`;
+function splitsAmong(parts: readonly Part[], laid: readonly Split[]): readonly Split[] {
+  if (laid.length === 0) return laid;
+  const wholes = new Set(parts.map(({ wholeId }) => wholeId));
+  return laid.filter(({ wholeId }) => wholes.has(wholeId));
+}
 
 /** A job is remembered by its first part: while its parts stay, it stays. */
 const cutJob = remembered(
-  (_first: Part, key: string, { parts, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs): CutJob => {
-    const { trimMm, aim, saved, tools: choices } = cutting;
+  (
+    _first: Part,
+    key: string,
+    { parts, laid: laidSplits, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs,
+  ): CutJob => {
+    const { trimMm, aim, saved } = cutting;
     const { materialId, thicknessMm } = parts[0]!;
     const material = materialBy(catalogue, materialId);
-    const tools = material.toolIds.map((id) => toolBy(catalogue, id));
-    const choice = choices.find((one) => one.jobKey === key);
-    const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
-    const kerfMm = choice?.kerfMm ?? tool.kerfMm.value;
+    const { tools, tool, kerfMm } = cutWith(material, key, cutting, catalogue);
     const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
-    const sizes = sheetsOf(catalogue, materialId, thicknessMm);
+    const sizes = sheetsHad(catalogue, materialId, thicknessMm, cutting);
     const kinds = sizes.map((sheet) => newSheet(sheet, trimMm));
     const ownCut = cut.filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm);
     const stock = [
       ...kinds,
-      ...offcutsFor(offcuts, materialId, thicknessMm).filter(({ offcutId }) => !ownCut.some((sheet) => sheet.offcutId === offcutId)),
+      ...offcutsFor(offcuts, materialId, thicknessMm)
+        .filter(({ id }) => !ownCut.some((sheet) => sheet.offcutId === id))
+        .map(offcutAsStock),
     ];
     const done = recordedSheets({ cut: ownCut, parts, kinds, trimMm, kerfMm });
     const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };
@@ -83,6 +92,7 @@ const cutJob = remembered(
       trimMm,
       aim,
       parts,
+      laidSplits,
       stock,
       layout,
       outdated: done.outdated,
@@ -114,34 +124,11 @@ function laidOut(task: LayoutTask, kept: Cutting['saved'][number] | null, apart:
   return { ...layout.value, tooLarge };
 }
 
-const newSheet = ({ widthMm, depthMm, priceMinor }: Sheet, trimMm: number): Stock => ({
-  widthMm,
-  depthMm,
-  trimMm,
-  offcutId: null,
-  priceMinor,
-});
-
-/** Offcuts have straight edges already: nothing is trimmed off them. */
-const offcutsFor = (rack: readonly Offcut[], materialId: string, thicknessMm: number): Stock[] =>
-  rack
-    .filter((offcut) => offcut.materialId === materialId && offcut.thicknessMm === thicknessMm)
-    .map(({ id, widthMm, depthMm }) => ({ widthMm, depthMm, trimMm: 0, offcutId: id, priceMinor: 0 }));
-
 function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean, system: MeasureSystem): Pick<CutJob, 'sheetCount' | 'cost'> {
   const rows = bought.map(({ sheet, count }) => {
     const size = lengthWords([sheet.widthMm, sheet.depthMm], system);
     const sheets = given(`${name}, ${size}`, count, '1', 'layout', 'parts laid out');
-    return {
-      sheets,
-      cost: reckon(
-        `${name}, ${size}: cost`,
-        'money',
-        sheets,
-        '×',
-        given('A sheet', sheet.priceMinor, 'money', 'catalogue', 'invented price'),
-      ),
-    };
+    return { sheets, cost: reckon(`${name}, ${size}: cost`, 'money', sheets, '×', sheetPrice(sheet)) };
   });
   const only = rows.length === 1 ? rows[0]! : null;
   const label = `Sheets of ${name}`;

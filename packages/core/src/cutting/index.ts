@@ -1,1 +1,2 @@
-export { cutSheets, jobKey, totalSheets, usedOfAll } from './cut-sheets';
+export { cutSheets, totalSheets, usedOfAll } from './cut-sheets';
+export { jobKey } from './to-cut-with';

@@ -5,11 +5,10 @@ import { clearanceMap, sightMap, widestBase } from '../play';
 import type { Piece, Plan } from '../plan';
 import { tableSolids } from '../solid';
 import { heightsIn } from '../stack';
-import { CATALOGUE, aBoard, aPit, aPlot } from '../testing';
-import { derivePipeline } from '../pipeline';
+import { CATALOGUE, aBoard, aPit, aPlot, derived } from '../testing';
 import { type Body, plumbThrough } from '../shell';
 import { solidsOf } from './solids';
-import { type FamilyName, makePiece, makePieces, newPiece } from '.';
+import { type FamilyName, makePiece, newPiece } from '.';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const aPiece = (family: FamilyName, settings: Piece['settings'] = {}): Piece => {
@@ -28,7 +27,6 @@ function standing(
   const of = derived(plan);
   return { plan, of, field: fieldOf(of.ground, tableBox(plan.table), 2, undefined, { list: of.uprights, figureMm: 28 }) };
 }
-const derived = (plan: Plan) => derivePipeline(makePieces)(plan, CATALOGUE);
 /** A room of three bases by two with a wide door in its front. */
 const SHED = {
   roof: 'flat',
@@ -158,7 +156,7 @@ describe('the section through a shed', () => {
   const through = (y: number) => {
     const plot = { ...aPlot([...PLOT], 60), pieceId: 'one' } as never;
     const plan = { ...aBoard({}, plot), pieces: [aPiece('shed', SHED)], section: { from: { x: 0, y }, to: { x: 1200, y } } };
-    return derived(plan).section;
+    return derived(plan).section!;
   };
   test('walls, floor and roof as they are cut, standing on the ground', () => {
     const { slabs, highMm } = through(400);
@@ -236,7 +234,7 @@ describe('what hangs over the ground hides what is behind it', () => {
 describe('ways in on the plan', () => {
   const ways = (pieceTurnDeg: number) => {
     const plot = { ...aPlot([100, 100, 200, 200], 0), pieceId: 'one', pieceTurnDeg } as Feature;
-    return derivePipeline(makePieces)({ ...aBoard({}, plot), pieces: [aPiece('shed', SHED)] }, CATALOGUE).pieces.standing[0]!.ways;
+    return derived({ ...aBoard({}, plot), pieces: [aPiece('shed', SHED)] }).pieces.standing[0]!.ways;
   };
   test('a door in the front lies towards the viewer, as wide as it is, and is gone into away from him', () => {
     const [{ threshold, inwards }] = ways(0) as readonly [ReturnType<typeof ways>[number]];

@@ -6,9 +6,9 @@ import { type Catalogue, materialBy } from '../catalogue';
 import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from '../coats';
 import { cutSheets } from '../cutting';
 import { minutesByPart, shopCuts } from '../cutting/bench';
-import { partsOf } from '../cutting/parts';
+import { asSplit, partsOf } from '../cutting/parts';
 import type { MakePieces } from '../pieces';
-import { allGlues, allParts, piecesOf, withPieces } from './pieces';
+import { allGlues, allParts, bothParts, piecesOf, withPieces } from './pieces';
 import type * as planning from '../days';
 import type { Days } from '../days';
 import { spotsOf } from '../drying';
@@ -17,8 +17,7 @@ import { total } from '../base/units';
 import { boardMass } from '../mass';
 import { stuffNeeds } from '../mixes/stuffs';
 import { featureNeeds } from '../needs';
-import { type Plan, kindCoats } from '../plan';
-import { sectionDrawing } from '../section';
+import { type Plan, type Split, kindCoats } from '../plan';
 import { glueNeeds } from '../stack/adhesives';
 import { type Surely, suppliesFor } from '../supplies';
 import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
@@ -26,8 +25,11 @@ import { rememberedLayouts } from './layouts';
 import { Stages } from './stages';
 import { tallyOf } from './tally';
 
-/** What reckons what is only looked at in Coats and Supplies. */
-export type Finish = Pick<typeof finishing, 'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'strewnOn'>;
+/** What reckons what is only looked at in Section, Coats and Supplies. */
+export type Finish = Pick<
+  typeof finishing,
+  'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
+>;
 
 /** What plans the evenings. */
 export type Evenings = Pick<typeof planning, 'agendaOf' | 'floorOf' | 'planDays' | 'reasonsOf' | 'stepsOf' | 'troublesOf'>;
@@ -52,6 +54,9 @@ interface Sources {
   /** Null until they are fetched: a board is drawn before it is judged. */
   readonly checks: Checks | null;
 }
+
+/** A board before its large parts are split. */
+const NO_SPLITS: readonly Split[] = [];
 
 /** The evenings of a board before they are planned. */
 const NOT_PLANNED: Days = {
@@ -89,9 +94,13 @@ export const STAGES = Stages.of<Sources>()
   .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
   .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowOf(inputs) ?? null)
   .stage('weights', ({ ground, stack: { base, joints }, catalogue, checks }) => ({ tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.weightsFor(inputs) ?? null)
-  .stage('partList', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, splits: plan.cutting.splits, catalogue }), partsOf)
-  .stage('allParts', ({ plan: { cutting: { splits } }, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
-  .stage('jobs', ({ plan: { cutting, units }, allParts: parts, catalogue, shop, layOutOnce }) => ({ parts, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
+  .stage('wholes', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, catalogue }), partsOf)
+  .stage('bothWholes', ({ wholes, pieces }) => ({ ground: wholes.parts, pieces: pieces.parts }), bothParts)
+  .stage('laid', ({ plan: { cutting: { trimMm, tools, splits, joints, withoutSheetIds } }, bothWholes: whole, ground, catalogue, shop, checks }) => ({ whole, ground, trimMm, tools, splits, joints, withoutSheetIds, offcuts: shop.offcuts, cut: shop.cutSheets, catalogue, checks }), ({ checks, trimMm, tools, splits, joints, withoutSheetIds, ...inputs }) => checks?.laidSplits({ ...inputs, cutting: { trimMm, tools, splits, joints, withoutSheetIds } }) ?? NO_SPLITS)
+  .stage('splits', ({ plan: { cutting: { splits } }, laid }) => ({ splits, laid }), ({ splits, laid }) => (laid.length === 0 ? splits : [...splits, ...laid]))
+  .stage('partList', ({ wholes, splits }) => ({ wholes, splits }), ({ wholes: { parts, hollows }, splits }) => ({ parts: asSplit(parts, splits), hollows }))
+  .stage('allParts', ({ splits, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }), allParts)
+  .stage('jobs', ({ plan: { cutting, units }, allParts: parts, laid, catalogue, shop, layOutOnce }) => ({ parts, laid, cutting, system: units, catalogue, offcuts: shop.offcuts, cut: shop.cutSheets, layOutOnce }), cutSheets)
   .stage('groundCoats', ({ plan: { surfaces }, areas, catalogue }) => ({ surfaces, areas: areas.list, catalogue }), coatNeeds)
   .stage('pieceCoats', ({ plan: { surfaces: named }, pieces: { surfaces }, catalogue }) => ({ surfaces, named, catalogue }), pieceCoatNeeds)
   .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => [...groundCoats, ...pieceCoats])
@@ -113,6 +122,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
   .stage('surely', ({ plan: { seed, buying: { ofHundred, own } }, catalogue, coatings, allGlues, pieces, surelyFor }) => ({ seed, asked: ofHundred !== null || own.length > 0, coatings, allGlues, pieces, catalogue, surelyFor }), ({ asked, seed, catalogue, surelyFor: make }) => (asked ? (make?.(seed, catalogue) ?? null) : null))
   .stage('supplies', ({ plan: { features, units, buying }, shop: { shelf }, surely, jobs, cutAtShop, allGlues: glues, pieces: { lengths, clads, fills, casts }, coatings, stuffs, fixings, catalogue }) => ({ buying, shelf, surely, jobs, cutAtShop, glues, lengths, clads, fills, casts, coatings, stuffs, fixings, features, system: units, catalogue }), suppliesFor)
+  .stage('byWorkpiece', ({ plan: { table, features, pieces: own }, supplies, jobs, ground, zones, areas, stack: { joints }, groundCoats, pieceCoats, sealing, pieces: { made, surfaces: pieceSurfaces }, fixed, catalogue, finish }) => ({ table, features, own, supplies, jobs, ground, zones, areas, joints, groundCoats, pieceCoats, sealing, made, pieceSurfaces, fixed, catalogue, finish }), ({ finish, table, features, own, ...inputs }) => finish?.needsByWorkpiece({ plan: { table, features, pieces: own }, ...inputs }) ?? [])
   .stage('needs', ({ plan, ground, basins, areas, stack, coats, catalogue }) => ({ features: plan.features, raised: plan.stack.raised, ground, basins, areas, groundHeight: stack.ground, joints: stack.joints, coats, catalogue }), featureNeeds)
   .stage('seams', ({ ground }) => ({ ground }), seamsOf)
   .stage('tiles', ({ plan: { table, stack: layers }, ground, zones, stack, partList: { parts }, groundCoatings: coatings, fixed, catalogue }) => ({ table, layers, ground, zones, stack, parts, coatings, fixed, catalogue }), tileBuilds)
@@ -122,7 +132,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('matrix', ({ plan: { figureHeightMm }, spots, coats, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, catalogue, finish }) => ({ coats, areas, pieceSurfaces, spots, figureHeightMm, catalogue, finish }), ({ finish, ...inputs }) => finish?.coatMatrix(inputs) ?? null)
   .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
-  .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue }), sectionDrawing)
+  .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue, finish }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue, finish }), ({ finish, ...inputs }) => finish?.sectionDrawing(inputs) ?? null)
   .stage('tally', ({ evenings, jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned: evenings !== null }), tallyOf)
   .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow: bow!, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowLevers(inputs) ?? [])
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue, checks }) => ({ table, features, layers, units, ground, stack, catalogue, checks }), dealt(({ groundWarnings }) => groundWarnings))

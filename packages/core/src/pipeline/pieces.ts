@@ -45,16 +45,16 @@ export function withPieces({
   });
 }
 
-/** Parts of the ground, and of pieces with those that are split in their pieces. */
-export const allParts = ({
-  ground,
-  pieces,
-  splits,
-}: {
+interface PartsIn {
   readonly ground: readonly Part[];
   readonly pieces: readonly Part[];
-  readonly splits: readonly Split[];
-}): readonly Part[] => (pieces.length === 0 ? ground : [...ground, ...asSplit(pieces, splits)]);
+}
+/** Parts of the ground, and of pieces. */
+export const bothParts = ({ ground, pieces }: PartsIn): readonly Part[] => (pieces.length === 0 ? ground : [...ground, ...pieces]);
+
+/** Parts of the ground as they are cut, and of pieces with those that are split in their pieces. */
+export const allParts = ({ ground, pieces, splits }: PartsIn & { readonly splits: readonly Split[] }): readonly Part[] =>
+  bothParts({ ground, pieces: asSplit(pieces, splits) });
 
 /** What the ground is glued with, and the pieces. */
 export function allGlues({

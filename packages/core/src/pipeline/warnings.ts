@@ -7,6 +7,7 @@ export type Checks = Pick<
   | 'bowLevers'
   | 'bowOf'
   | 'bowWarnings'
+  | 'laidSplits'
   | 'clearWarnings'
   | 'coatWarnings'
   | 'cutWarnings'

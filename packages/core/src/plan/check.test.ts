@@ -97,7 +97,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
   });
 
   test('a plan of a later version, and a file of something else', () => {
-    expect(issuesOf(changed('version', 11))).toEqual(['version: got 11; this program reads versions 1 to 10']);
+    expect(issuesOf(changed('version', 12))).toEqual(['version: got 12; this program reads versions 1 to 11']);
     expect(issuesOf({ format: 'recipe' })[0]).toContain('this file is not a plan of this program');
     for (const raw of [null, [], 'plan', 7, {}]) expect(issuesOf(raw).length).toBeGreaterThan(0);
   });

@@ -84,8 +84,17 @@ function mergedSurfaces(was: Plan['surfaces'], my: Plan['surfaces'], their: Plan
 }
 
 /** What is known of the cutting where the common ground is lost: nothing. */
-const NO_CUTTING: BaseCutting = { trimMm: undefined, aim: undefined, saved: [], tools: [], splits: [] };
-type BaseCutting = Omit<Plan['cutting'], 'trimMm' | 'aim'> & { readonly [K in 'trimMm' | 'aim']: Plan['cutting'][K] | undefined };
+const NO_CUTTING: BaseCutting = {
+  trimMm: undefined,
+  aim: undefined,
+  joints: undefined,
+  withoutSheetIds: undefined,
+  saved: [],
+  tools: [],
+  splits: [],
+};
+type Plain = 'trimMm' | 'aim' | 'joints' | 'withoutSheetIds';
+type BaseCutting = Omit<Plan['cutting'], Plain> & { readonly [K in Plain]: Plan['cutting'][K] | undefined };
 
 function addedTo(was: readonly Feature[], my: readonly Feature[], their: readonly Feature[]): TooMany['added'] {
   const known = new Set([...was, ...my].map(({ id }) => id));
@@ -131,6 +140,8 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
   return {
     trimMm: pick('the trim', was.trimMm, my.trimMm, their.trimMm),
     aim: pick('what parts are laid out for', was.aim, my.aim, their.aim),
+    joints: pick('who lays joints', was.joints, my.joints, their.joints),
+    withoutSheetIds: pick('which sheets are to be had', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),
     saved: mergedLayouts(was.saved, my.saved, their.saved, pick),
     tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'how a job is cut'),
     splits: lists<Plan['cutting']['splits'][number]>('splits', ({ partId }) => partId, 'a part in pieces'),

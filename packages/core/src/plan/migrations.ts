@@ -73,6 +73,15 @@ const MIGRATIONS: readonly Migration[] = [
       calendar: isRecord(old['calendar']) ? { ...old['calendar'], spared: [] } : old['calendar'],
     }),
   },
+  // Until then what went on no sheet was only told of, and every stocked size was to be had.
+  {
+    from: 10,
+    migrate: (old) => ({
+      ...old,
+      version: 11,
+      cutting: isRecord(old['cutting']) ? { ...old['cutting'], joints: 'laid', withoutSheetIds: [] } : old['cutting'],
+    }),
+  },
 ];
 
 /** One air for everything became the first of several places; whoever builds is one of several people. */

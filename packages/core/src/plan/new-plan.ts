@@ -24,7 +24,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 10,
+    version: 11,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -48,7 +48,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     wears: starter.wears,
     paints: [],
     testPieces: [],
-    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [] },
+    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [], joints: 'laid', withoutSheetIds: [] },
     places: starter.places.map((one) => newPlace(one)),
     drying: { placeId: starter.places[0]!.id, on: 'shelf', lies: 'flat', airId: starter.airId },
     driedAt: [],

@@ -3,7 +3,7 @@ import type { z } from 'zod';
 import type { PlanSchema } from './schema';
 
 type Mutable = z.infer<typeof PlanSchema>;
-/** The plan document, version 10: see docs/plan-format.md. Never edited in place. */
+/** The plan document, version 11: see docs/plan-format.md. Never edited in place. */
 export type Plan = DeepReadonly<Mutable>;
 /** A plan inside a recipe, where assignments are recorded and a new plan comes out. */
 export type PlanDraft = Mutable;
@@ -35,6 +35,6 @@ export type ArrangedTask = Calendar['tasks'][number];
 /** False for a loose lot: pieces made without a board under them. */
 export const hasTable = ({ columnWidthsMm }: Table): boolean => columnWidthsMm.length > 0;
 /** mm, left to right over all tiles. */
-export const tableWidthMm = (table: Table): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);
+export const tableWidthMm = (table: Pick<Table, 'columnWidthsMm'>): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);
 /** mm, back to front over all tiles. */
-export const tableDepthMm = (table: Table): number => table.rowDepthsMm.reduce((sum, depth) => sum + depth, 0);
+export const tableDepthMm = (table: Pick<Table, 'rowDepthsMm'>): number => table.rowDepthsMm.reduce((sum, depth) => sum + depth, 0);

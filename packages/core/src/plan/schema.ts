@@ -340,7 +340,7 @@ const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], {
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(10, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 10` }),
+  version: z.literal(11, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 11` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -364,6 +364,10 @@ const Document = z.strictObject({
     saved: listOf(SavedLayoutSchema, { min: 0, max: 60 }),
     tools: listOf(JobTool, { min: 0, max: 60 }),
     splits: listOf(Split, { min: 0, max: 400 }),
+    /** A part that goes on no sheet: cut in pieces by itself, or only told of. */
+    joints: oneOf(['laid', 'asked']),
+    /** Stock sheets that are not to be had for this board. */
+    withoutSheetIds: listOf(Id, { min: 0, max: 400 }),
   }),
   places: listOf(Place, { min: 1, max: 12 }),
   /** Where workpieces dry, and those that dry somewhere else. */

@@ -6,7 +6,7 @@ import type { SectionDrawing } from './section';
 
 function cut(plan: Plan, from: readonly [number, number], to: readonly [number, number]): SectionDrawing {
   const along = { ...plan, section: { from: { x: from[0], y: from[1] }, to: { x: to[0], y: to[1] } } };
-  return derived(along).section;
+  return derived(along).section!;
 }
 /** Height of the uppermost foam over the substrate at a place along the cut. */
 function topAt({ slabs }: SectionDrawing, atMm: number): number {

@@ -15,8 +15,10 @@ export interface Move {
   readonly amount: number;
   /** `2026-11-29`. */
   readonly day: string;
-  /** The board it was used on, or is kept for. */
+  /** The board it was bought for, used on, or is kept for. */
   readonly boardId: string | null;
+  /** What was paid for it; null where nobody said, and of what is not bought. */
+  readonly paidMinor: number | null;
   readonly note: string;
 }
 

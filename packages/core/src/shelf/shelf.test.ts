@@ -1,8 +1,8 @@
 import { expect, test } from 'vitest';
-import { CATALOGUE, aBoard } from '../testing';
+import { CATALOGUE, aBoard, derived } from '../testing';
 import { derivePipeline } from '../pipeline';
 import { EMPTY_SHOP } from '../shop';
-import { type Move, freeFor, shelfOf, stockedIn } from '.';
+import { type Move, freeFor, shelfOf, spentOn, stockedIn } from '.';
 
 const GLUE = 'adhesives.white-glue';
 let next = 0;
@@ -13,6 +13,7 @@ const move = (kind: Move['kind'], amount: number, more: Partial<Move> = {}): Mov
   amount,
   day: '2026-11-01',
   boardId: null,
+  paidMinor: null,
   note: '',
   ...more,
 });
@@ -72,4 +73,33 @@ test('what is on the shelf is not bought; what goes in costs what it did', () =>
   expect(some.buy.value).toBeLessThanOrEqual(without.buy.value);
   expect([all.buy.value, all.onShelf!.value]).toEqual([0, all.need.value]);
   expect(all.used.value).toBeCloseTo(without.used.value, 6);
+});
+
+test('what was paid for a board stands beside what was planned for it', () => {
+  const { supplies } = derived(aBoard());
+  const glue = supplies.rows.find(({ stockId }) => stockId === GLUE)!;
+  const moves = [
+    move('bought', 1_000, { boardId: 'a', paidMinor: glue.planned.value + 150 }),
+    move('bought', 500, { boardId: 'b', paidMinor: 9_999 }),
+    move('bought', 1, { boardId: 'a', stockId: 'stuffs.plaster', paidMinor: 420 }),
+    move('bought', 1, { boardId: 'a', stockId: 'stuffs.plaster' }),
+    move('used', 300, { boardId: 'a' }),
+  ];
+  const spent = spentOn('a', moves, supplies.rows, (id) => `the ${id}`);
+  expect(spent.rows.slice(0, 2)).toEqual([
+    { name: 'the stuffs.plaster', plannedMinor: 0, paidMinor: 420, plannedOfBoughtMinor: 0 },
+    { name: glue.name, plannedMinor: glue.planned.value, paidMinor: glue.planned.value + 150, plannedOfBoughtMinor: glue.planned.value },
+  ]);
+  expect(spent.rows.slice(2).every(({ paidMinor }) => paidMinor === null)).toBe(true);
+  expect(spent).toMatchObject({ paidMinor: glue.planned.value + 570, plannedOfBoughtMinor: glue.planned.value, unpriced: 1 });
+  expect(spent.plannedMinor).toBeCloseTo(supplies.buy.value, 6);
+  // A third of what it takes stands against a third of the money.
+  const third = spentOn('a', [move('bought', glue.need.value / 3, { boardId: 'a', paidMinor: 50 })], supplies.rows, (id) => id);
+  expect(third).toMatchObject({ paidMinor: 50, plannedOfBoughtMinor: Math.round(glue.planned.value / 3) });
+});
+
+test('what is planned for a thing is the same however much of it lies on the shelf', () => {
+  const [bare, stocked] = [0, 200].map((grams) => derived(aBoard(), { ...EMPTY_SHOP, shelf: { [GLUE]: grams } }).supplies);
+  const planned = (of: typeof bare) => of!.rows.map((row) => row.planned.value);
+  expect(planned(stocked)).toEqual(planned(bare));
 });

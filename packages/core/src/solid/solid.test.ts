@@ -221,8 +221,8 @@ test('the round look and the section show the same heights along the same line',
   const { built } = heightsIn(stack);
   let compared = 0;
   for (const share of Array.from({ length: 400 }, (_, i) => (i + 0.5) / 400)) {
-    const atMm = section.lengthMm * share;
-    const runs = section.slabs.filter(({ what }) => what === 'layer').flatMap((slab) => slab.runs);
+    const atMm = section!.lengthMm * share;
+    const runs = section!.slabs.filter(({ what }) => what === 'layer').flatMap((slab) => slab.runs);
     const tops = runs.filter((run) => run.fromMm <= atMm && atMm <= run.toMm).map(({ topMm }) => topMm);
     const point = { x: from.x + (to.x - from.x) * share, y: from.y + (to.y - from.y) * share };
     compared += 1;

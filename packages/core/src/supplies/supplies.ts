@@ -51,6 +51,8 @@ export interface Supply {
   /** What is to be bought of it, by where it stands in the catalogue: what the shelf has is off. */
   readonly wants: readonly { readonly stockId: string; readonly amount: number }[];
   readonly buy: Figure<'money'>;
+  /** What it would be if nothing lay on the shelf: the money planned for it. */
+  readonly planned: Figure<'money'>;
   /** Share of the money that goes into the board; sheets count whole. */
   readonly used: Figure<'money'>;
 }
@@ -216,6 +218,7 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
     packs,
     sizes: [],
     buy,
+    planned: cost,
     used: cost,
   };
 }
@@ -243,6 +246,7 @@ const shopRow = (cost: Figure<'money'>): Supply => ({
   packs: [],
   sizes: [],
   buy: cost,
+  planned: cost,
   used: cost,
 });
 
@@ -286,9 +290,13 @@ function packed(
   const row = { id, group, name, stockId, need, onShelf, ofHundred, wants, packs: bought.packs, sizes, buy: bought.cost };
   // What lies there was paid for once: what goes in costs its share of packages that would hold all of it.
   const whole = onShelf === null ? bought : packagesFor(name, unit, wanted.value, sizes);
-  if (whole.packs.length === 0) return { ...row, used: whole.cost };
+  if (whole.packs.length === 0) return { ...row, planned: whole.cost, used: whole.cost };
   const amount = given(`${name}, bought`, whole.amount, unit, 'catalogue', 'all packages together');
-  return { ...row, used: reckon(`${name}, used up`, 'money', whole.cost, '×', reckon(`${name}, share used`, '1', need, '÷', amount)) };
+  return {
+    ...row,
+    planned: whole.cost,
+    used: reckon(`${name}, used up`, 'money', whole.cost, '×', reckon(`${name}, share used`, '1', need, '÷', amount)),
+  };
 }
 
 /** The cheapest packages of our own prices that hold so much, and what they cost together. */

@@ -399,6 +399,11 @@ export const SAMPLE_EDITS = {
   'stack/build': ({ plan }) => ({ code: 'stack/build', stack: structuredClone(plan.stack), way: 'the same' }),
   'cutting/trim': (_, random) => ({ code: 'cutting/trim', mm: whole(random, 0, 9) }),
   'cutting/aim': (_, random) => ({ code: 'cutting/aim', aim: pick(random, ['cheapest', 'fewest']) }),
+  'cutting/joints': (_, random) => ({ code: 'cutting/joints', joints: pick(random, ['laid', 'asked']) }),
+  'sheets/had': (board, random) => {
+    const { bought } = pick(random, jobsOf(board));
+    return bought.length === 0 ? null : { code: 'sheets/had', sheetId: pick(random, bought).sheet.id, isHad: random() < 0.3 };
+  },
   'cutting/tool': (board, random) => {
     const { key, tools } = pick(random, jobsOf(board));
     return { code: 'cutting/tool', jobKey: key, toolId: pick(random, tools).id, kerfMm: random() < 0.5 ? null : 2 };
@@ -417,8 +422,8 @@ export const SAMPLE_EDITS = {
     const job = pick(random, jobsOf(board));
     const index = job.layout.sheets.findIndex(({ cut, placements }) => cut === undefined && placements.length > 0);
     if (index < 0) return null;
-    const { cut, saved } = tickedOff(job, index, `s${whole(random, 1, 99_999)}`);
-    return { code: 'sheet/cut', sheet: cut, layout: saved, jobKeys: [] };
+    const { cut, saved, splits } = tickedOff(job, index, `s${whole(random, 1, 99_999)}`);
+    return { code: 'sheet/cut', sheet: cut, layout: saved, splits, jobKeys: [] };
   },
   'sheet/uncut': ({ record }, random) =>
     record.cutSheets.length === 0 ? null : { code: 'sheet/uncut', cutIds: [pick(random, record.cutSheets).id], layout: null, jobKeys: [] },

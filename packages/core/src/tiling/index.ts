@@ -11,5 +11,5 @@ export { seamsOf } from './seams';
 export type { Crossing, Seam } from './seams';
 export { fixedOnTiles } from './fixed-pieces';
 export type { GluedDown, OnTile } from './fixed-pieces';
-export { fixingsFor, storedHeight, tileBuilds } from './tile-builds';
+export { fixingsFor, fixingsOn, storedHeight, tileBuilds } from './tile-builds';
 export type { Fixings } from './tile-builds';

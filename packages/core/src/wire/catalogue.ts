@@ -10,6 +10,8 @@ interface Own {
   readonly isOurs: boolean;
 }
 const isThere = (given: unknown): boolean => typeof given === 'object' && given !== null;
+/** The catalogue a board was reckoned with, and since when; null where it is the present one. */
+export const Edition = z.strictObject({ since: z.iso.datetime(), catalogue: z.custom<Catalogue>(isThere).nullable() });
 export const CatalogueAnswer = z.strictObject({
   catalogue: z.custom<Catalogue>(isThere),
   own: z.custom<readonly Own[]>(isThere),

@@ -24,7 +24,7 @@ export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air'
 export type { Played } from './air';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
-export { CatalogueAnswer } from './catalogue';
+export { CatalogueAnswer, Edition } from './catalogue';
 export { EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';
 export { Ledger, Move, MoveParams, NewMoves } from './shelf';

@@ -9,6 +9,7 @@ const move = {
   amount: z.number().min(0, 'expected nothing or more').max(1e7),
   day: Day,
   boardId: z.uuid().nullable(),
+  paidMinor: z.number().int().min(0).max(1e9).nullable(),
   note: z.string().max(200),
 };
 export const Move = z.strictObject({ id: z.uuid(), ...move });

@@ -17,6 +17,7 @@ const lying = (stockId: string, kind: Move['kind'], amount: number, day: string,
   amount,
   day,
   boardId: null,
+  paidMinor: null,
   note,
 });
 /** What is left of earlier boards; the mask has stood open for longer than it keeps. */

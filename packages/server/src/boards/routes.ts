@@ -5,6 +5,7 @@ import {
   BoardList,
   BoardParams,
   CutSheetParams,
+  Edition,
   History,
   PutAwayList,
   RevisionParams,
@@ -12,6 +13,7 @@ import {
   SavedPlan,
 } from '@spare-acre/core/wire';
 import { askedBy } from '../access/sessions';
+import { remembered, takeNote } from '../own/editions';
 import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
 import { bytesOf, jsonBytes, smallJson } from '../reading/bodies';
@@ -111,6 +113,19 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     const { title } = RevisionTitle.parse(req.body);
     if (!(await nameRevision(db, boardId, revision, title))) missing();
     res.status(204).end();
+  });
+
+  /** The figures that a board was reckoned with, where they are other by now. */
+  api.get('/boards/:boardId/edition', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { catalogue } = await keeper.now();
+    res.json(Edition.parse((await remembered(db, boardId, catalogue)) ?? missing()));
+  });
+  /** It is reckoned with the present ones from now on. */
+  api.put('/boards/:boardId/edition', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { catalogue } = await keeper.now();
+    res.json(Edition.parse((await takeNote(db, boardId, catalogue)) ?? missing()));
   });
 
   api.get('/boards/:boardId/export', async (req, res) => {

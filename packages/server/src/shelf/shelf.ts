@@ -1,19 +1,25 @@
 import type { Knex } from 'knex';
 import type { Move } from '@spare-acre/core/shelf';
 
-interface Row extends Omit<Move, 'stockId' | 'boardId'> {
+interface Row extends Omit<Move, 'stockId' | 'boardId' | 'paidMinor'> {
   readonly stock_id: string;
   readonly board_id: string | null;
+  readonly paid_minor: number | null;
 }
 
 /** The whole ledger, in the order in which it was written. */
 export const listMoves = async (db: Knex): Promise<readonly Move[]> =>
-  (await db<Row>('shelf_moves').select('id', 'stock_id', 'kind', 'amount', 'day', 'board_id', 'note').orderBy('turn')).map(
-    ({ stock_id, board_id, ...move }) => ({ ...move, stockId: stock_id, boardId: board_id }),
+  (await db<Row>('shelf_moves').select('id', 'stock_id', 'kind', 'amount', 'day', 'board_id', 'note', 'paid_minor').orderBy('turn')).map(
+    ({ stock_id, board_id, paid_minor, ...move }) => ({ ...move, stockId: stock_id, boardId: board_id, paidMinor: paid_minor }),
   );
 /** Writes lines down, all or none; a line that is there already is not written again. */
 export async function addMoves(db: Knex, moves: readonly Move[]): Promise<void> {
-  const rows = moves.map(({ stockId, boardId, ...move }): Row => ({ ...move, stock_id: stockId, board_id: boardId }));
+  const rows = moves.map(({ stockId, boardId, paidMinor, ...move }): Row => ({
+    ...move,
+    stock_id: stockId,
+    board_id: boardId,
+    paid_minor: paidMinor,
+  }));
   await db<Row>('shelf_moves').insert(rows).onConflict('id').ignore();
 }
 /** False where there is none. */

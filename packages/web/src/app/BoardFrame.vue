@@ -10,6 +10,7 @@ import TallyStrip from './TallyStrip.vue';
 import { fetchAhead, partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
+const FiguresChanged = partLazily(() => import('./FiguresChanged.vue'));
 const NoTable = partLazily(() => import('./NoTable.vue'));
 const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
 const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
@@ -49,7 +50,8 @@ useEventListener('keydown', (event) => {
 
 <template>
   <BoardHead v-if="store.plan !== null" />
-  <main class="main">
+  <main class="main of-board">
+    <FiguresChanged v-if="store.slices.tally !== undefined" />
     <NoTable v-if="lacksTable" />
     <RouterView v-else-if="store.plan !== null" />
     <div v-else-if="problem !== ''" class="p-4">

@@ -30,10 +30,11 @@ export const useShelf = defineStore('shelf', () => {
       readonly amount: number;
       readonly boardId?: string | null;
       readonly note?: string;
+      readonly paidMinor?: number | null;
     }[],
   ): Promise<void> => {
     const day = today();
-    const written = lines.map((line) => ({ boardId: null, note: '', ...line, id: crypto.randomUUID(), day }));
+    const written = lines.map((line) => ({ boardId: null, note: '', paidMinor: null, ...line, id: crypto.randomUUID(), day }));
     return attempt(() => call(Ledger, 'POST', '/shelf', { moves: written }));
   };
   const remove = (id: string): Promise<void> => attempt(() => call(Ledger, 'DELETE', `/shelf/${id}`));

@@ -30,9 +30,11 @@ const SLICES = {
   standing: ({ pieces: { standing } }: Derivation) =>
     standing.map(({ featureId, pieceId, rings, ways }) => ({ featureId, pieceId, rings, ways })),
   lengths: ({ pieces: { lengths } }: Derivation) => lengths,
-  section: ({ section }: Derivation) => section,
+  /** Looked at only once what draws it is fetched. */
+  section: ({ section }: Derivation) => section!,
   jobs: ({ jobs }: Derivation) => jobs,
   supplies: ({ supplies }: Derivation) => supplies,
+  byWorkpiece: ({ byWorkpiece }: Derivation) => byWorkpiece,
   mixes: ({ mixes }: Derivation) => mixes,
   matrix: ({ matrix }: Derivation) => matrix,
   basins: ({ basins, banks }: Derivation) => banks.map((bank, i) => ({ ...bank, room: inMillilitres(basins[i]!.room) })),

@@ -82,6 +82,9 @@ const NAMES: Readonly<Record<string, string>> = {
   by: 'how',
 };
 
+/** What a value under a key is called. */
+export const fieldName = (key: string): string => NAMES[key] ?? saidAt(key).name;
+
 /** What an entry of a kind has to be. */
 export const schemaOf = (kind: Kind): z.ZodType => CatalogueSchema.shape[kind].element;
 
@@ -140,7 +143,7 @@ function namedIn(schema: z.ZodObject, within = '', but = ''): readonly NamedFiel
     key === but
       ? []
       : // A package's amount is in what its list is in.
-        [{ key, name: NAMES[key] ?? saidAt(key).name, field: fieldOf(inner as z.ZodType, key === 'amount' ? within : key) }],
+        [{ key, name: fieldName(key), field: fieldOf(inner as z.ZodType, key === 'amount' ? within : key) }],
   );
 }
 

@@ -2,6 +2,8 @@ export { CURRENCY, NOTHING_OWN, bareEntry, idFor, nameOf, withEntries, withEntry
 export type { EntryIssues, LeftOut, OwnCatalogue, OwnEntry } from './entries';
 export { blankGroup, blankOf, fieldsOf, isSameValue } from './form';
 export type { Field, NamedField } from './form';
+export { changeWords, changesBetween, usedEntries } from './changes';
+export type { EntryPlace, ValueChange } from './changes';
 export { ALL_KINDS, KINDS, isKind } from './kinds';
 export type { Kind } from './kinds';
 export { otherNames, searched } from './names';

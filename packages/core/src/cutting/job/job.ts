@@ -2,6 +2,7 @@ import type { Sheet, Tool } from '../../catalogue';
 import type { Figure } from '../../base/units';
 import { type Aim, type Layout, type LayoutTask, type PlacedSheet, type Stock, blankOf } from '../nesting';
 import type { Part } from '../parts';
+import type { Split } from '../../plan';
 
 /** A sheet that is cut, and what of it the plan no longer wants as it was cut. */
 export interface OutdatedSheet {
@@ -23,6 +24,8 @@ export interface CutJob {
   readonly trimMm: number;
   readonly aim: Aim;
   readonly parts: readonly Part[];
+  /** How those of them are split that go on no sheet whole, where nobody said how. */
+  readonly laidSplits: readonly Split[];
   /** New sheets of every stocked size, and the offcuts in the rack. */
   readonly stock: readonly Stock[];
   readonly layout: Layout;

@@ -1,5 +1,5 @@
 export { isPieceOf } from './part';
 export type { Hollow, Part, PartMarks } from './part';
 export { asSplit, partsOf } from './parts';
-export { jointLines, proposedSplits } from './splits';
+export { isNextLayer, jointLines, proposedSplits } from './splits';
 export type { CanCut } from './splits';

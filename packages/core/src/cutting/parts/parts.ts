@@ -1,6 +1,7 @@
 import { type Ground, type Tile, type TileLand, isBowl } from '../../ground';
 import { type BoardStack, type RaisedStack, type ZoneFacing, goesThrough } from '../../stack';
 import { type Box, areaMm2, boxRegion, clippedTo, unite, without } from '../../base/geometry';
+import { listedBy } from '../../base/grouping';
 import { remembered } from '../../base/memory';
 import { type Catalogue, materialBy } from '../../catalogue';
 import { bowlShare } from '../../features';
@@ -19,13 +20,12 @@ export interface PartInputs {
   readonly crossGrain: boolean;
   /** How much larger all but the lowest layer are cut, where they are trimmed flush later. */
   readonly oversizeMm: number;
-  readonly splits: readonly Split[];
   readonly catalogue: Catalogue;
 }
 
-/** What is cut for each tile, layer by layer, with pits that go through a layer left out of it, and large parts in the pieces they are split into. */
+/** What is cut for each tile, layer by layer, with pits that go through a layer left out of it; nothing is split yet. */
 export function partsOf(inputs: PartInputs): PartList {
-  const { ground, stack, rim, battens, crossGrain, oversizeMm, splits, catalogue } = inputs;
+  const { ground, stack, rim, battens, crossGrain, oversizeMm, catalogue } = inputs;
   const groundMm = stack.ground.value;
   const raisedBy = new Map(stack.raised.map((raised) => [raised.land, raised]));
   const tiles = ground.tiles.map((tile) => {
@@ -40,14 +40,17 @@ export function partsOf(inputs: PartInputs): PartList {
       }),
       ...stack.facings.flatMap((facing) => facingParts(tile, { facing, here, catalogue })),
     ];
-    return { parts: asSplit(whole, splits), hollows: holes.flatMap((hole) => hollowIn(hole, stack.base, groundMm)) };
+    return { parts: whole, hollows: holes.flatMap((hole) => hollowIn(hole, stack.base, groundMm)) };
   });
   return { parts: tiles.flatMap(({ parts }) => parts), hollows: tiles.flatMap(({ hollows }) => hollows) };
 }
 const split = remembered(inPieces);
 /** Parts with those that are split in their pieces. */
-export const asSplit = (parts: readonly Part[], splits: readonly Split[]): readonly Part[] =>
-  splits.length === 0 ? parts : parts.flatMap((part) => split(part, splits));
+export function asSplit(parts: readonly Part[], splits: readonly Split[]): readonly Part[] {
+  if (splits.length === 0) return parts;
+  const own = listedBy(splits, ({ wholeId }) => wholeId);
+  return parts.flatMap((part) => (own.has(part.wholeId) ? split(part, own.get(part.wholeId)!) : [part]));
+}
 
 /** Grain that matters to a part: only where the material has one and the plan says which way it runs. */
 const grainOf = (materialId: string, grain: 'x' | 'y' | null, catalogue: Catalogue): 'x' | 'y' | null =>

@@ -154,7 +154,7 @@ function stripAt(part: Part, at: NonNullable<Part['at']>, along: 'x' | 'y', line
 }
 
 /** A part of the layer just over or under another of the same build-up. */
-const isNextLayer = (part: Part, other: Part): boolean =>
+export const isNextLayer = (part: Part, other: Part): boolean =>
   other.workpieceId === part.workpieceId &&
   other.stage === part.stage &&
   other.featureId === part.featureId &&

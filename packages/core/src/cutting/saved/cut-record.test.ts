@@ -21,8 +21,8 @@ const derived = (own: Board) => derive(own.plan, CATALOGUE, { ...EMPTY_SHOP, ...
 const jobOf = (own: Board, key = KEY): CutJob => derived(own).jobs.find((job) => job.key === key)!;
 /** The board with a sheet ticked off. */
 function ticked(own: Board, index: number, id: string, key = KEY): Board {
-  const { cut, saved } = tickedOff(jobOf(own, key), index, id);
-  return applied(own, { code: 'sheet/cut', sheet: cut, layout: saved, jobKeys: [] });
+  const { cut, saved, splits } = tickedOff(jobOf(own, key), index, id);
+  return applied(own, { code: 'sheet/cut', sheet: cut, layout: saved, splits, jobKeys: [] });
 }
 const replanned = ({ record }: Board, other: Plan): Board => ({ plan: other, record });
 const places = ({ layout }: CutJob) => layout.sheets.map(({ placements }) => placements.map(({ blankId }) => blankId).sort());

@@ -4,6 +4,7 @@ import type { CutSheet } from '../../shop';
 import { type SavedLayout, savedFrom } from './saved-layout';
 import { type PlacedSheet, type Placement, type Stock, isNew, restBeside, ruleOf } from '../nesting';
 import type { Part } from '../parts';
+import type { Split } from '../../plan';
 
 interface RecordInputs {
   readonly cut: readonly CutSheet[];
@@ -45,10 +46,24 @@ export function recordedSheets({ cut, parts, kinds, trimMm, kerfMm }: RecordInpu
 }
 
 /** What the plan keeps when a sheet is ticked off as cut: that sheet, and the others as they lie, since they may stand on a printed list. */
-export const tickedOff = (job: CutJob, index: number, id: string): { readonly cut: CutSheet; readonly saved: SavedLayout } => ({
+export const tickedOff = (job: CutJob, index: number, id: string): TickedOff => ({
   cut: asCut(job, index, id),
   saved: savedWhere(job, (sheet, i) => !isCut(sheet) && i !== index),
+  splits: splitsOn(job, index),
 });
+interface TickedOff {
+  readonly cut: CutSheet;
+  readonly saved: SavedLayout;
+  readonly splits: readonly Split[];
+}
+
+/** Joints that were laid without being asked for in what lies on a sheet: once that is cut they stay where they are. */
+function splitsOn({ parts, laidSplits, layout }: CutJob, index: number): readonly Split[] {
+  if (laidSplits.length === 0) return laidSplits;
+  const onIt = new Set(layout.sheets[index]!.placements.map(({ blankId }) => blankId));
+  const wholes = new Set(parts.filter(({ id }) => onIt.has(id)).map(({ wholeId }) => wholeId));
+  return laidSplits.filter(({ wholeId }) => wholes.has(wholeId));
+}
 
 /** What the plan keeps when a tick is taken back: the sheet lies among the others again, as it was. */
 export const takenBack = (job: CutJob, index: number): SavedLayout =>

@@ -13,6 +13,14 @@ function saveLayout(cutting: PlanDraft['cutting'], layout: SavedLayout, jobKeys:
   ];
 }
 
+function splitParts(cutting: PlanDraft['cutting'], splits: readonly Split[]): void {
+  const wholes = new Set(splits.map(({ wholeId }) => wholeId));
+  cutting.splits = [
+    ...cutting.splits.filter(({ wholeId }) => !wholes.has(wholeId)),
+    ...splits.map((split) => ({ ...split, atMm: [...split.atMm] })),
+  ];
+}
+
 /** Changes to how parts are cut, and what is cut of them. */
 export const cuttingEdits = {
   'cutting/trim': edit<{ readonly mm: number }>('Set the trim', ({ plan }, { mm }) => void (plan.cutting.trimMm = mm)),
@@ -20,25 +28,41 @@ export const cuttingEdits = {
   'cutting/tool': edit<Tool>('Change how it is cut', ({ plan: { cutting } }, { jobKey, toolId, kerfMm }) => {
     cutting.tools = [...cutting.tools.filter((other) => other.jobKey !== jobKey), { jobKey, toolId, kerfMm }];
   }),
+  /** Who lays the joint of a part that goes on no sheet. */
+  'cutting/joints': edit<{ readonly joints: Cutting['joints'] }>(
+    'Change who lays joints',
+    ({ plan }, { joints }) => void (plan.cutting.joints = joints),
+  ),
+  /** Whether a stock sheet is to be had for this board. */
+  'sheets/had': edit<{ readonly sheetId: string; readonly isHad: boolean }>(
+    'Say which sheets are to be had',
+    ({ plan }, { sheetId, isHad }) => {
+      const others = plan.cutting.withoutSheetIds.filter((id) => id !== sheetId);
+      plan.cutting.withoutSheetIds = isHad ? others : [...others, sheetId];
+    },
+  ),
   'layout/save': edit<{ readonly layout: SavedLayout; readonly jobKeys: readonly string[]; readonly why: string }>(
     ({ why }) => why,
     ({ plan }, { layout, jobKeys }) => saveLayout(plan.cutting, layout, jobKeys),
   ),
   /** A part split anew loses the splits it had, and those of its pieces. */
-  'part/split': edit<{ readonly splits: readonly Split[] }>('Split a part', ({ plan: { cutting } }, { splits }) => {
-    const wholes = new Set(splits.map(({ wholeId }) => wholeId));
-    cutting.splits = [
-      ...cutting.splits.filter(({ wholeId }) => !wholes.has(wholeId)),
-      ...splits.map((split) => ({ ...split, atMm: [...split.atMm] })),
-    ];
-  }),
+  'part/split': edit<{ readonly splits: readonly Split[] }>('Split a part', ({ plan }, { splits }) => splitParts(plan.cutting, splits)),
   'part/whole': edit<{ readonly wholeId: string }>('Make a part whole', ({ plan: { cutting } }, { wholeId }) => {
     cutting.splits = cutting.splits.filter((split) => split.wholeId !== wholeId);
   }),
-  /** A sheet is cut; the others of its job stay as they lie, since they may stand on a printed list. */
-  'sheet/cut': edit<{ readonly sheet: CutSheet; readonly layout: SavedLayout; readonly jobKeys: readonly string[] }>(
+  /**
+   * A sheet is cut; the others of its job stay as they lie, since they may stand on a printed list.
+   * `splits`: of parts on it that the program had cut in pieces; what is cut once is not split another way.
+   */
+  'sheet/cut': edit<{
+    readonly sheet: CutSheet;
+    readonly layout: SavedLayout;
+    readonly splits: readonly Split[];
+    readonly jobKeys: readonly string[];
+  }>(
     ({ sheet }) => `Sheet ${sheet.number} is cut`,
-    ({ plan, record }, { sheet, layout, jobKeys }) => {
+    ({ plan, record }, { sheet, layout, splits, jobKeys }) => {
+      if (splits.length > 0) splitParts(plan.cutting, splits);
       record.cutSheets = [
         ...record.cutSheets.filter(({ id }) => id !== sheet.id),
         { ...sheet, places: sheet.places.map((place) => ({ ...place })) },

@@ -1,4 +1,6 @@
-import type { Unit } from '../../base/units';
+import type { Bare, Unit } from '../../base/units';
+import { tableDepthMm, tableWidthMm } from '../../plan';
+import type { Plan } from '../../plan';
 import type { Supply } from '../supplies';
 
 export type CostStage = 'ground' | 'pieces' | 'texture' | 'paint' | 'water' | 'fittings';
@@ -38,11 +40,12 @@ export interface CostShares {
   readonly lying: readonly { readonly name: string; readonly amount: number; readonly unit: Unit; readonly minor: number }[];
 }
 
-/** Money by what it is for, the most first, and what lies on the shelf afterwards at what it cost. @param tableM2 0 for a lot without a table */
+/** Money by what it is for, the most first, and what lies on the shelf afterwards at what it cost. @param table of a lot without one: no columns */
 export function costShares(
-  rows: readonly Pick<Supply, 'group' | 'name' | 'need' | 'onShelf' | 'packs' | 'buy' | 'used'>[],
-  tableM2: number,
+  rows: readonly Bare<Pick<Supply, 'group' | 'name' | 'need' | 'onShelf' | 'packs' | 'buy' | 'used'>>[],
+  table: Pick<Plan['table'], 'columnWidthsMm' | 'rowDepthsMm'>,
 ): CostShares {
+  const tableM2 = (tableWidthMm(table) * tableDepthMm(table)) / 1e6;
   const sums = new Map<CostStage, { used: number; left: number }>();
   const lying: CostShares['lying'][number][] = [];
   for (const row of rows) {

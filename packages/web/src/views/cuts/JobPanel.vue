@@ -12,6 +12,7 @@ import FigureLine from '../../ui/FigureLine.vue';
 import LengthField from '../../ui/LengthField.vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
+import SheetsHad from './SheetsHad.vue';
 import type { BetterLayout } from './useBetterLayout';
 
 /** How one job is cut, what it takes, and how near its layout is to what no layout can beat. */
@@ -41,7 +42,8 @@ const newSheets = computed(() => live.value!.layout.sheets.filter(({ stock }) =>
 /** Parts of this job that are cut in pieces, by the part they make together. */
 const splits = computed(() => {
   const wholes = new Map(props.job.parts.filter(isPieceOf).map(({ wholeId, wholeName }) => [wholeId, wholeName]));
-  return [...wholes].map(([key, name]) => ({ key, name }));
+  const laid = new Set(props.job.laidSplits.map(({ wholeId }) => wholeId));
+  return [...wholes].map(([key, name]) => ({ key, name, isLaid: laid.has(key) }));
 });
 const makeWhole = (wholeId: string): string => store.edit({ code: 'part/whole', wholeId });
 
@@ -113,11 +115,13 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <FigureLine v-else label="Over the bound by at most" :figure="proof.gap" />
     <FigureLine label="Becomes parts" :figure="job.used" />
   </section>
+  <SheetsHad :job="job" />
   <section v-if="splits.length > 0">
     <h3>Parts in pieces</h3>
     <div v-for="split in splits" :key="split.key" class="line">
       <span>{{ split.name }}</span>
-      <BButton variant="key" @click="makeWhole(split.key)">Make it whole</BButton>
+      <span v-if="split.isLaid" class="quiet">goes on no sheet whole</span>
+      <BButton v-else variant="key" @click="makeWhole(split.key)">Make it whole</BButton>
     </div>
   </section>
   <section v-if="work !== null">

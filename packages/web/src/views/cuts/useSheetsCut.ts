@@ -16,8 +16,8 @@ export function useSheetsCut(): { readonly toggle: (job: CutJob, index: number) 
   async function tick(job: CutJob, index: number): Promise<string> {
     const id = shortId();
     const sheet = job.layout.sheets[index]!;
-    const { cut, saved } = tickedOff(job, index, id);
-    const fault = store.edit({ code: 'sheet/cut', sheet: cut, layout: saved, jobKeys: jobKeys() });
+    const { cut, saved, splits } = tickedOff(job, index, id);
+    const fault = store.edit({ code: 'sheet/cut', sheet: cut, layout: saved, splits, jobKeys: jobKeys() });
     if (fault !== '') return fault;
     for (const [k, piece] of leftoversOf(job, sheet, catalogues.catalogue!).entries()) {
       await rack.add({ ...piece, from: { boardId: store.boardId!, cutSheetId: id, piece: k + 1 } });

@@ -104,8 +104,17 @@ const byShop = computed(() =>
   })),
 );
 /** What was bought goes to the shelf, and off this list. */
-const bought = ({ offer, count }: Basket['lines'][number]): Promise<void> =>
-  shelf.add([{ stockId: offer.stockId, kind: 'bought', amount: count * offer.amount, note: `${count} × ${packText(offer)}` }]);
+const bought = ({ offer, count, costMinor }: Basket['lines'][number]): Promise<void> =>
+  shelf.add([
+    {
+      stockId: offer.stockId,
+      kind: 'bought',
+      amount: count * offer.amount,
+      boardId: store.boardId,
+      paidMinor: costMinor,
+      note: `${count} × ${packText(offer)}`,
+    },
+  ]);
 /** What is ordered comes so many days from now; what waits for it moves. */
 function order({ shop, lines }: (typeof byShop.value)[number]): void {
   const day = format(addDays(new Date(), shop.days), 'yyyy-MM-dd');

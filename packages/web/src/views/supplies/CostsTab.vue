@@ -1,15 +1,18 @@
 <script setup lang="ts">
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
-import type { Supply } from '@spare-acre/core/supplies';
-import { fromMinor, showText } from '@spare-acre/core/base/units';
+import { fromMinor, showChange, showText } from '@spare-acre/core/base/units';
 import { costShares } from '@spare-acre/core/supplies/shares';
-import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { spentOn, stockedIn } from '@spare-acre/core/shelf';
+import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
+import { useShelf } from '../../document/shelf';
 import PlotFrame from '../../ui/PlotFrame.vue';
 
 /** Where the money goes: by what it is for, by the square metre, and what is left on the shelf afterwards. */
 const store = usePlan();
+const shelf = useShelf();
+const catalogues = useCatalogue();
 const WORDS: Readonly<Record<ReturnType<typeof costShares>['stages'][number]['stage'], string>> = {
   ground: 'Sheets and glue',
   pieces: 'Pieces',
@@ -20,11 +23,16 @@ const WORDS: Readonly<Record<ReturnType<typeof costShares>['stages'][number]['st
 };
 const shares = computed(() => {
   const { supplies } = store.slices;
-  const { table } = store.plan!;
-  return supplies === undefined
-    ? null
-    : costShares(supplies.rows as unknown as readonly Supply[], (tableWidthMm(table) * tableDepthMm(table)) / 1e6);
+  return supplies === undefined ? null : costShares(supplies.rows, store.plan!.table);
 });
+const spent = computed(() => {
+  const { supplies } = store.slices;
+  return supplies === undefined || store.boardId === null
+    ? null
+    : spentOn(store.boardId, shelf.moves, supplies.rows, (id) => stockedIn(catalogues.catalogue!).get(id)?.name ?? id);
+});
+const apart = (planned: number, paid: number | null): string =>
+  paid === null ? '' : showChange(planned, paid, 'money', store.showing) || 'as planned';
 const money = (value: number): string => showText({ value, unit: 'money' }, store.showing);
 const data = computed(() => {
   const style = getComputedStyle(document.documentElement);
@@ -88,6 +96,37 @@ const layout = computed(() => ({
         </tr>
       </tbody>
     </BTableSimple>
+    <template v-if="spent !== null">
+      <h3>Spent so far</h3>
+      <p v-if="spent.paidMinor === 0 && spent.unpriced === 0" class="quiet">
+        Nothing was bought for this board yet. What is ticked as bought in the buy list stands here with what was paid.
+      </p>
+      <template v-else>
+        <p data-testid="spent">
+          {{ money(spent.paidMinor) }} paid for what was planned at {{ money(spent.plannedOfBoughtMinor) }}; {{ money(spent.plannedMinor) }}
+          is planned in all.
+          <template v-if="spent.unpriced > 0">{{ spent.unpriced }} bought without a price.</template>
+        </p>
+        <BTableSimple class="ledger" data-testid="spent-rows">
+          <thead>
+            <tr>
+              <th scope="col">of</th>
+              <th scope="col" class="num">planned</th>
+              <th scope="col" class="num">paid</th>
+              <th scope="col" class="num">apart</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="{ name, plannedMinor, paidMinor, plannedOfBoughtMinor } in spent.rows" :key="name">
+              <td>{{ name }}</td>
+              <td class="num">{{ money(plannedMinor) }}</td>
+              <td class="num">{{ paidMinor === null ? 'not yet' : money(paidMinor) }}</td>
+              <td class="num">{{ apart(plannedOfBoughtMinor, paidMinor) }}</td>
+            </tr>
+          </tbody>
+        </BTableSimple>
+      </template>
+    </template>
     <h3 v-if="shares.lying.length > 0">On the shelf afterwards</h3>
     <p v-for="{ name, amount, unit, minor } in shares.lying" :key="name" class="line">
       <span>{{ name }}</span><span>{{ showText({ value: amount, unit }, store.showing) }}</span

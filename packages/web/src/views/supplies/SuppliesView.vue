@@ -12,18 +12,20 @@ import OwnFigures from './OwnFigures.vue';
 
 /** What the board takes, where it is bought, and which of the ways to build it is worth its money. */
 const store = usePlan();
-useLook(() => ['supplies', 'mixes']);
 const BuyTab = partLazily(() => import('./BuyTab.vue'));
+const WorkpiecesTab = partLazily(() => import('./WorkpiecesTab.vue'));
 const WeighTab = partLazily(() => import('./WeighTab.vue'));
 const CostsTab = partLazily(() => import('./CostsTab.vue'));
 const TABS = [
   { id: 'needs', name: 'What it takes' },
+  { id: 'workpieces', name: 'By workpiece' },
   { id: 'buy', name: 'Buy list' },
   { id: 'costs', name: 'Where the money goes' },
   { id: 'weigh', name: 'Weigh it up' },
 ] as const;
 const tab = ref<(typeof TABS)[number]['id']>('needs');
-const shown = computed(() => ({ needs: NeedsTab, buy: BuyTab, costs: CostsTab, weigh: WeighTab })[tab.value]);
+useLook(() => ['supplies', 'mixes', ...(tab.value === 'workpieces' ? (['byWorkpiece'] as const) : [])]);
+const shown = computed(() => ({ needs: NeedsTab, workpieces: WorkpiecesTab, buy: BuyTab, costs: CostsTab, weigh: WeighTab })[tab.value]);
 const mixes = computed(() => store.slices.mixes ?? []);
 </script>
 

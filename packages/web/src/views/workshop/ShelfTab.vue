@@ -4,7 +4,7 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, onMounted, ref } from 'vue';
 import { MOVES, type MoveKind, stockedIn } from '@spare-acre/core/shelf';
-import { lengthWords, parseNumber, showText } from '@spare-acre/core/base/units';
+import { lengthWords, parseNumber, showText, toMinor } from '@spare-acre/core/base/units';
 import { useCatalogue } from '../../document/catalogue';
 import { useRack } from '../../document/rack';
 import { useShelf } from '../../document/shelf';
@@ -33,20 +33,24 @@ const options = computed(() => stocks.value.map(({ id, name, unit }) => ({ value
 const showing = computed(() => ({ system: 'metric' as const, currency: catalogues.catalogue!.currency }));
 const amountText = (value: number, id: string): string => showText({ value, unit: stockOf(id)?.unit ?? '1' }, showing.value);
 
-const typed = ref({ stockId: '', kind: 'bought' as MoveKind, amount: '', note: '' });
+const typed = ref({ stockId: '', kind: 'bought' as MoveKind, amount: '', paid: '', note: '' });
+const currency = computed(() => catalogues.catalogue!.currency);
 const problem = ref('');
 const unit = computed(() => {
   const own = stockOf(typed.value.stockId)?.unit ?? '';
   return own === '1' ? 'pieces' : own;
 });
 async function write(): Promise<void> {
-  const { stockId, kind, amount, note } = typed.value;
+  const { stockId, kind, amount, paid, note } = typed.value;
   if (stockId === '') return void (problem.value = 'Of what? Choose something first.');
   const read = kind === 'opened' ? { ok: true as const, value: 0 } : parseNumber(amount, 'How much', unit.value, { min: 0, max: 1e6 });
   problem.value = read.ok ? '' : read.problem.message;
   if (!read.ok) return;
-  await shelf.add([{ stockId, kind, amount: read.value, note }]);
-  if (shelf.fault === '') typed.value = { ...typed.value, amount: '', note: '' };
+  const money = kind === 'bought' && paid.trim() !== '' ? parseNumber(paid, 'Paid', currency.value, { min: 0, max: 1e6 }) : null;
+  if (money !== null && !money.ok) return void (problem.value = money.problem.message);
+  const paidMinor = money === null ? null : toMinor(money.value, currency.value);
+  await shelf.add([{ stockId, kind, amount: read.value, paidMinor, note }]);
+  if (shelf.fault === '') typed.value = { ...typed.value, amount: '', paid: '', note: '' };
 }
 const there = computed(() => shelf.shelved.filter(({ amount }) => amount > 0));
 const lines = computed(() => [...shelf.moves].reverse().slice(0, 60));
@@ -66,6 +70,9 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
     <ChoiceField label="What happened" :value="typed.kind" :options="kinds" @choose="(kind) => (typed.kind = kind)" />
     <label v-if="typed.kind !== 'opened'"
       >How much <BFormInput v-model="typed.amount" inputmode="decimal" autocomplete="off" /> {{ unit }}</label
+    >
+    <label v-if="typed.kind === 'bought'"
+      >Paid <BFormInput v-model="typed.paid" inputmode="decimal" autocomplete="off" placeholder="if you like" /> {{ currency }}</label
     >
     <label>Note <BFormInput v-model="typed.note" maxlength="200" autocomplete="off" /></label>
     <BButton type="submit" variant="primary">Write it down</BButton>
@@ -109,6 +116,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
           <td>{{ stockOf(move.stockId)?.name ?? move.stockId }}</td>
           <td>{{ SAID[move.kind] }}</td>
           <td class="num">{{ move.kind === 'opened' ? '' : amountText(move.amount, move.stockId) }}</td>
+          <td class="num">{{ move.paidMinor === null ? '' : showText({ value: move.paidMinor, unit: 'money' }, showing) }}</td>
           <td class="quiet">{{ move.note }}</td>
           <td>
             <BButton variant="key" :aria-label="`Take the line of ${move.day} out`" @click="shelf.remove(move.id)">Strike out</BButton>

@@ -1,0 +1,2 @@
+export { needsByWorkpiece } from './by-workpiece';
+export type { WorkpieceNeed, WorkpieceNeeds } from './by-workpiece';
