@@ -85,21 +85,36 @@ test('hot wire: what does not go in is told before cutting, and its split works'
   await expect(warning).toHaveCount(1);
 });
 
-test('a part longer than every sheet is told of before cutting, and its split works', async ({ page, app }) => {
+test('a part longer than every sheet is cut in pieces by itself, or told of where that is asked for; only oblong sheets make joints too', async ({
+  page,
+  app,
+}) => {
   await newBoard(page, app, 'Long shore', 2_900, 500);
   const across = page.getByLabel('Tiles across');
   await across.fill('1');
   await across.press('Enter');
   await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
   const warnings = page.locator('[data-code="cut/too-large"]');
-  await expect(warnings).toHaveCount(4); // substrate and ground of two tiles, one behind the other
-  await expect(warnings.first()).toContainText('the largest sheet of');
-  for (const left of [3, 2, 1, 0]) {
-    await warnings.first().getByRole('button', { name: 'Split it in 2' }).click();
-    await expect(warnings).toHaveCount(left);
-  }
   await tab(page, 'Parts');
   await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
+  await expect(warnings).toHaveCount(0);
+  await tab(page, 'Job');
+  await expect(page.getByText('goes on no sheet whole').first()).toBeVisible();
+  await page.getByLabel('A part that goes on none').selectOption({ label: 'told, and left to me' });
+  await expect(warnings).toHaveCount(4); // substrate and ground of two tiles, one behind the other
+  await expect(warnings.first()).toContainText('the largest sheet of');
+  await warnings.first().getByRole('button', { name: 'Split it in 2' }).click();
+  await expect(warnings).toHaveCount(3);
+  await page.getByLabel('A part that goes on none').selectOption({ label: 'cut in pieces by itself' });
+  await expect(warnings).toHaveCount(0);
+  // Only the smallest sheet is left: the last one to be had stays.
+  const had = page.getByTestId('sheet-had');
+  for (let left = await had.count(); left > 1; left--) await had.nth(left - 1).uncheck();
+  await expect(had.first()).toBeDisabled();
+  await expect(warnings).toHaveCount(0);
+  await page.reload();
+  await tab(page, 'Job');
+  await expect(page.getByTestId('sheet-had').nth(1)).not.toBeChecked();
   await page.getByRole('navigation', { name: 'Views' }).getByText('Section').click();
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await expect(page.locator('[data-code="stack/joints"]')).toHaveCount(0);

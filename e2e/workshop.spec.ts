@@ -154,6 +154,50 @@ test('ways are weighed; “under 130 EUR, no resin” leaves what fits, a point 
   await expect(cost).toHaveText(before!);
 });
 
+test('figures that changed since are told over the board with what they do to it; money paid stands against money planned, workpiece by workpiece', async ({
+  page,
+  app,
+}) => {
+  const remembered = page.waitForResponse((answer) => answer.url().endsWith('/edition'));
+  await openBrinefold(page, app);
+  await remembered;
+  await expect(page.getByTestId('figures-changed')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Workshop' }).click();
+  await page.getByRole('tab', { name: 'Money and words' }).click();
+  await page.getByLabel('Words of ours').selectOption({ label: 'American' });
+  await page.getByRole('tab', { name: 'Materials and tools' }).click();
+  await page.getByLabel('Find by any name').fill('filler');
+  await page
+    .getByTestId('entries')
+    .getByRole('row')
+    .filter({ has: page.getByRole('cell', { name: 'coating', exact: true }) })
+    .getByRole('button', { name: 'Light spackle, ready mixed' })
+    .click();
+  const form = page.getByTestId('entry-form');
+  const film = form.getByRole('group', { name: /^film/ }).getByLabel('usually');
+  await film.fill('2.5');
+  await film.press('Tab');
+  await form.getByRole('button', { name: 'Keep it' }).click();
+  await expect(form.locator('.sub')).toContainText('changed');
+  await openBrinefold(page, app);
+  const changed = page.getByTestId('figures-changed');
+  await changed.getByRole('button', { name: 'See which' }).click();
+  await expect(changed.getByRole('row').filter({ hasText: 'film' })).toContainText('2.5');
+  await expect(page.getByTestId('figures-effect')).toContainText('cost', { timeout: 60_000 });
+  await changed.getByRole('button', { name: 'Take note' }).click();
+  await expect(changed).toHaveCount(0);
+
+  await page.getByRole('link', { name: 'Supplies' }).click();
+  await page.getByRole('tab', { name: 'By workpiece' }).click();
+  await expect(page.locator('[data-workpiece="A1"]')).toContainText('EUR');
+  await page.getByRole('tab', { name: 'Buy list' }).click();
+  await page.getByRole('button', { name: 'Resin is bought' }).click();
+  await expect(page.getByRole('button', { name: 'Resin is bought' })).toHaveCount(0);
+  await page.getByRole('tab', { name: 'Where the money goes' }).click();
+  await expect(page.getByTestId('spent')).toContainText(/EUR paid for what was planned at/);
+  await expect(page.getByTestId('spent-rows').getByRole('row').filter({ hasText: 'Resin' })).not.toContainText('not yet');
+});
+
 test('axe finds no fault with the workshop and the parts of the supplies', async ({ page, app }) => {
   await page.goto(`${app.url}/workshop`);
   await page.getByLabel('Find by any name').fill('filler');
@@ -163,7 +207,7 @@ test('axe finds no fault with the workshop and the parts of the supplies', async
     expect(violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
   };
   await clean();
-  for (const name of ['Shelf', 'Shops and prices', 'Money']) {
+  for (const name of ['Shelf', 'Shops and prices', 'Money and words']) {
     await page.getByRole('tab', { name }).click();
     await clean();
   }

@@ -13,6 +13,7 @@ import * as ownEntries from './20261129130000_own_entries';
 import * as shelfAndShops from './20261129140000_shelf_and_shops';
 import * as editions from './20261129170000_editions';
 import * as paid from './20261129180000_paid';
+import * as customs from './20261129190000_customs';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
 
@@ -34,4 +35,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129140000_shelf_and_shops', migration: shelfAndShops },
   { name: '20261129170000_editions', migration: editions },
   { name: '20261129180000_paid', migration: paid },
+  { name: '20261129190000_customs', migration: customs },
 ];

@@ -1,6 +1,8 @@
+import sharp from 'sharp';
 import { beforeEach, expect, test } from 'vitest';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
+import { sweepPictures } from '../src/pictures/pictures';
 import { settleCatalogue } from '../src/store/catalogue';
 import { aPlan, aServer, anotherServer } from './server';
 
@@ -10,7 +12,8 @@ const { call, db } = server;
 beforeEach(async () => {
   await db()('own_entries').delete();
   await db()('out_of_use').delete();
-  await db()('workshop').update({ edition: db().raw('edition + 1'), currency: null });
+  await db()('workshop').update({ edition: db().raw('edition + 1'), currency: null, terms: 'british', week_starts_on: 1 });
+  await db()('entry_pictures').delete();
 });
 
 const FOAM = { ...OURS.materials[0]!, id: 'my-grey-foam', name: 'Grey foam' };
@@ -105,9 +108,49 @@ test('an update of our catalogue loses nothing: what it can not take is kept, to
 });
 
 test('money is what the builder says, or ours', async () => {
-  expect((await call('PUT', '/money', { currency: 'JPY' })).status).toBe(204);
+  expect((await call('PUT', '/customs', { currency: 'JPY' })).status).toBe(204);
   expect((await catalogue(other)).catalogue.currency).toBe('JPY');
-  expect((await call('PUT', '/money', { currency: 'yen' })).status).toBe(400);
-  await call('PUT', '/money', { currency: null });
+  expect((await call('PUT', '/customs', { currency: 'yen' })).status).toBe(400);
+  await call('PUT', '/customs', { currency: null });
   expect((await catalogue()).catalogue.currency).toBe('EUR');
+});
+
+test('names of ours are said in American words, a week begins on Sunday; money and entries of one’s own stay as they are', async () => {
+  const filler = async () => (await catalogue(other)).catalogue.coatings.find(({ id }) => id === 'light-filler')!.name;
+  await putFoam();
+  const before = await filler();
+  expect((await call('PUT', '/customs', { terms: 'american', weekStartsOn: 7 })).status).toBe(204);
+  expect(await filler()).toBe(before.replace('filler', 'spackle'));
+  const now = (await catalogue(other)).catalogue;
+  expect(now.weekStartsOn).toBe(7);
+  expect(now.currency).toBe(OURS.currency);
+  expect(now.materials.at(-1)!.name).toBe('Grey foam');
+  expect((await call('PUT', '/customs', { terms: 'welsh' })).status).toBe(400);
+  expect((await call('PUT', '/customs', { weekStartsOn: 8 })).status).toBe(400);
+  await call('PUT', '/customs', { terms: 'british', weekStartsOn: 1 });
+  expect(await filler()).toBe(before);
+});
+
+test('an entry has a picture that is kept as long as it is shown, and loses it again', async () => {
+  const bytes = await sharp({ create: { width: 8, height: 8, channels: 3, background: '#a63' } })
+    .png()
+    .toBuffer();
+  const sent = await fetch(`http://127.0.0.1:${server.port()}/api/pictures`, {
+    method: 'POST',
+    body: new Uint8Array(bytes),
+    headers: { 'Content-Type': 'application/octet-stream' },
+  });
+  const picture = (await sent.json()) as { id: string };
+  const path = `/catalogue/coatings/light-filler/picture`;
+  expect((await call('PUT', path, { pictureId: picture.id })).status).toBe(204);
+  const shown = async () => ((await call('GET', '/catalogue')).body as { pictures: unknown[] }).pictures;
+  expect(await shown()).toEqual([{ kind: 'coatings', id: 'light-filler', pictureId: picture.id }]);
+  await db()('pictures').update({ created_at: db().raw("now() - interval '60 days'") });
+  await sweepPictures(db());
+  expect((await fetch(`http://127.0.0.1:${server.port()}/api/pictures/${picture.id}`)).status).toBe(200);
+  expect((await call('PUT', path, { pictureId: '00000000-0000-4000-8000-000000000000' })).status).toBe(404);
+  expect((await call('PUT', '/catalogue/coatings/no-such-thing/picture', { pictureId: picture.id })).status).toBe(404);
+  expect((await call('PUT', path, { pictureId: null })).status).toBe(204);
+  expect(await shown()).toEqual([]);
+  expect(await sweepPictures(db())).toBe(1);
 });

@@ -435,6 +435,8 @@ export const CatalogueSchema = z.strictObject({
   fills: z.array(Fill),
   bench: Bench,
   starter: Starter,
+  /** The day a week begins with, 1 Monday … 7 Sunday; Monday where nothing is said. */
+  weekStartsOn: z.number().int().min(1).max(7).optional(),
   /** Entries that are not offered any more, as `materials.cork`: boards that have them keep them. */
   outOfUse: z.array(z.string().max(140)).optional(),
 });

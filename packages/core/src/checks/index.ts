@@ -13,5 +13,5 @@ export { bowWarnings, stackWarnings } from './stack-checks';
 export { viewsOf } from './warning';
 export type { Mend, Warning, WarningCode, WarningView } from './warning';
 export type { Elsewhere, Trouble } from './trouble';
-export { laidSplits } from '../cutting/laid-splits';
+export { laidSplits } from '../cutting/joints';
 export { bowLevers, bowOf, weightsFor } from '../stack/bow';

@@ -15,6 +15,10 @@ export const Edition = z.strictObject({ since: z.iso.datetime(), catalogue: z.cu
 export const CatalogueAnswer = z.strictObject({
   catalogue: z.custom<Catalogue>(isThere),
   own: z.custom<readonly Own[]>(isThere),
+  /** Pictures of entries. */
+  pictures: z.custom<readonly { readonly kind: Kind; readonly id: string; readonly pictureId: string }[]>(isThere),
+  /** Whose words ours are said in. */
+  terms: z.enum(['british', 'american']),
   /** Entries that the catalogue as it is cannot take, and why. */
   leftOut: z.custom<readonly LeftOut[]>(isThere),
 });

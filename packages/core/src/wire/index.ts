@@ -25,7 +25,7 @@ export type { Played } from './air';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
 export { CatalogueAnswer, Edition } from './catalogue';
-export { EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from './own';
+export { Customs, EntryBody, EntryParams, EntryPicture, InUse, ManyEntries, OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';
 export { Ledger, Move, MoveParams, NewMoves } from './shelf';
 export { NewOffers, SHOP_PLAYS, Shop, ShopParams, ShopPlay, ShopTerms, Shops } from './shops';

@@ -16,10 +16,15 @@ export const ManyEntries = z.strictObject({
   entries: z.array(z.strictObject({ kind: KindSchema, id: EntryId, entry: z.looseObject({ id: EntryId }) })).max(2_000),
 });
 export const InUse = z.strictObject({ isInUse: z.boolean() });
-/** Null for the money that our prices are in. */
-export const Money = z.strictObject({
+/** How this workshop counts and talks; what is left out stays. `currency` is null for the money that our prices are in. */
+export const Customs = z.strictObject({
   currency: z
     .string()
     .regex(/^[A-Z]{3}$/, 'expected three letters such as EUR')
-    .nullable(),
+    .nullable()
+    .optional(),
+  terms: z.enum(['british', 'american']).optional(),
+  weekStartsOn: z.number().int().min(1).max(7).optional(),
 });
+/** The picture of an entry; null for none. */
+export const EntryPicture = z.strictObject({ pictureId: z.uuid().nullable() });

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
-import { type Kind, type LeftOut, type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
+import { type Kind, type LeftOut, type OwnCatalogue, type TermsOf, withEntries } from '@spare-acre/core/catalogue/editing';
 import { listOwn } from './own-values';
 
 /** The catalogue as the builder has it, at one edition of it. */
@@ -10,6 +10,7 @@ export interface Kept {
   /** With the builder's entries and figures. */
   readonly catalogue: Catalogue;
   readonly leftOut: readonly LeftOut[];
+  readonly pictures: readonly PictureRow[];
 }
 /** Knows the catalogue that ships and what the builder made of it. */
 export interface CatalogueKeeper {
@@ -23,16 +24,17 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
   return {
     ours,
     async now() {
-      const { edition, currency } = (await db<WorkshopRow>('workshop').first('edition', 'currency').where('id', 1))!;
+      const { edition, currency, terms, week_starts_on: weekStartsOn } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
       if (known?.edition === edition) return known;
-      const [entries, outOfUse, figures] = await Promise.all([
+      const [entries, outOfUse, figures, pictures] = await Promise.all([
         db<EntryRow>('own_entries').select('kind', 'id', 'body').orderBy('set_at').orderBy('id'),
         db<{ path: string }>('out_of_use').select('path').orderBy('path'),
         listOwn(db),
+        db<PictureRow>('entry_pictures').select('kind', 'id', 'picture_id').orderBy(['kind', 'id']),
       ]);
-      const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency };
+      const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn };
       const { catalogue, leftOut } = withEntries(ours, own);
-      return (known = { edition, own, catalogue: withOwn(catalogue, figures), leftOut });
+      return (known = { edition, own, catalogue: withOwn(catalogue, figures), leftOut, pictures });
     },
   };
 }
@@ -40,6 +42,13 @@ interface WorkshopRow {
   readonly id: number;
   readonly edition: number;
   readonly currency: string | null;
+  readonly terms: TermsOf;
+  readonly week_starts_on: number;
+}
+interface PictureRow {
+  readonly kind: Kind;
+  readonly id: string;
+  readonly picture_id: string;
 }
 interface EntryRow {
   readonly kind: Kind;

@@ -2,10 +2,20 @@ import { type Request, Router } from 'express';
 import type { Knex } from 'knex';
 import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
 import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
-import { CatalogueAnswer, EntryBody, EntryParams, InUse, ManyEntries, Money, OwnList, OwnParams } from '@spare-acre/core/wire';
+import {
+  CatalogueAnswer,
+  Customs,
+  EntryBody,
+  EntryParams,
+  EntryPicture,
+  InUse,
+  ManyEntries,
+  OwnList,
+  OwnParams,
+} from '@spare-acre/core/wire';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
-import { boardsWith, dropEntry, setEntry, setInUse } from './entries';
+import { boardsWith, dropEntry, setEntry, setInUse, setPicture } from './entries';
 import { type CatalogueKeeper, changed } from './keeper';
 import { dropOwn, listOwn, setOwn } from './own-values';
 
@@ -14,11 +24,13 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   const api = Router();
 
   api.get('/catalogue', async (_req, res) => {
-    const { catalogue, own, leftOut } = await keeper.now();
+    const { catalogue, own, leftOut, pictures } = await keeper.now();
     res.json(
       CatalogueAnswer.parse({
         catalogue,
         own: own.entries.map(({ kind, id }) => ({ kind, id, isOurs: keeper.ours[kind].some((entry) => entry.id === id) })),
+        pictures: pictures.map(({ kind, id, picture_id: pictureId }) => ({ kind, id, pictureId })),
+        terms: own.terms,
         leftOut,
       }),
     );
@@ -110,9 +122,22 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     await changed(db, (trx) => setInUse(trx, `${kind}.${id}`, isInUse));
     res.status(204).end();
   });
-  api.put('/money', ...smallJson('1kb'), async (req, res) => {
-    const { currency } = Money.parse(req.body);
-    await changed(db, (trx) => trx('workshop').where('id', 1).update({ currency }));
+  api.put('/catalogue/:kind/:id/picture', ...smallJson('1kb'), async (req, res) => {
+    const { kind, id } = placeOf(req);
+    const { pictureId } = EntryPicture.parse(req.body);
+    if (!(await keeper.now()).catalogue[kind].some((entry) => entry.id === id)) throw noSuchEntry(kind, id);
+    await changed(db, (trx) => setPicture(trx, { kind, id }, pictureId));
+    res.status(204).end();
+  });
+  /** Money, whose words, and the first day of a week. */
+  api.put('/customs', ...smallJson('1kb'), async (req, res) => {
+    const { currency, terms, weekStartsOn } = Customs.parse(req.body);
+    const change = {
+      ...(currency === undefined ? {} : { currency }),
+      ...(terms === undefined ? {} : { terms }),
+      ...(weekStartsOn === undefined ? {} : { week_starts_on: weekStartsOn }),
+    };
+    if (Object.keys(change).length > 0) await changed(db, (trx) => trx('workshop').where('id', 1).update(change));
     res.status(204).end();
   });
   return api;

@@ -115,6 +115,7 @@ export const sweepPictures = async (db: Knex): Promise<number> =>
     .whereRaw(`created_at < now() - interval '${SWEPT_AFTER_DAYS} days'`)
     .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
     .whereRaw(`not exists (select from board_revisions where ${SHOWS_IT})`)
+    .whereRaw('not exists (select from entry_pictures where picture_id = pictures.id)')
     .delete();
 
 export const noSuchPicture = (): HttpProblem => new HttpProblem(404, 'No such picture', 'There is no picture with that id.');

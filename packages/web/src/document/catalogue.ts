@@ -9,12 +9,14 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** What of it is the builder's own, and what of that it cannot take. */
   const own = shallowRef<OwnedCatalogue['own']>([]);
   const leftOut = shallowRef<OwnedCatalogue['leftOut']>([]);
+  const pictures = shallowRef<OwnedCatalogue['pictures']>([]);
+  const terms = shallowRef<OwnedCatalogue['terms']>('british');
   let asked: Promise<Catalogue> | null = null;
 
   function load(): Promise<Catalogue> {
     asked ??= fetchCatalogue().then(
       (loaded) => {
-        [own.value, leftOut.value] = [loaded.own, loaded.leftOut];
+        [own.value, leftOut.value, pictures.value, terms.value] = [loaded.own, loaded.leftOut, loaded.pictures, loaded.terms];
         return (catalogue.value = loaded.catalogue);
       },
       (error: unknown) => {
@@ -31,5 +33,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     return load();
   }
 
-  return { catalogue, own, leftOut, load, renew };
+  return { catalogue, own, leftOut, pictures, terms, load, renew };
 });

@@ -1,4 +1,5 @@
-import { EntryBody } from '@spare-acre/core/wire';
+import type { z } from 'zod';
+import { type Customs, EntryBody } from '@spare-acre/core/wire';
 import type { Kind } from '@spare-acre/core/catalogue/editing';
 import { useCatalogue } from './catalogue';
 import { call } from './client';
@@ -19,7 +20,11 @@ export const keepEntries = (entries: readonly { readonly kind: Kind; readonly id
 export const dropEntry = (kind: Kind, id: string): Promise<void> => renewed(call(null, 'DELETE', placeOf(kind, id)));
 export const setInUse = (kind: Kind, id: string, isInUse: boolean): Promise<void> =>
   renewed(call(null, 'PUT', `${placeOf(kind, id)}/use`, { isInUse }));
-export const setMoney = (currency: string | null): Promise<void> => renewed(call(null, 'PUT', '/money', { currency }));
+/** Money, whose words, and the first day of a week: what is named changes. */
+export const setCustoms = (change: z.input<typeof Customs>): Promise<void> => renewed(call(null, 'PUT', '/customs', change));
+/** Gives an entry a picture; null takes it away. */
+export const setPicture = (kind: Kind, id: string, pictureId: string | null): Promise<void> =>
+  renewed(call(null, 'PUT', `${placeOf(kind, id)}/picture`, { pictureId }));
 /** What ships, where the builder has put their own. */
 export const fetchOurs = async (kind: Kind, id: string): Promise<Entry> =>
   (await call(EntryBody, 'GET', `${placeOf(kind, id)}/ours`)).entry;

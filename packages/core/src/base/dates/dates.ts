@@ -29,3 +29,8 @@ export const dayNamed = (startsOn: string, dayCount: number): string =>
 /** Minutes since midnight before the first day, of a day and a time in it. */
 export const minutesAt = (startsOn: string, { day, atMin }: { readonly day: string; readonly atMin: number }): number =>
   dayAfter(startsOn, day) * DAY_MIN + atMin;
+
+/** Weekdays from 1 Monday to 7 Sunday. */
+export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
+/** All seven, beginning with one. @param first 1 Monday … 7 Sunday */
+export const weekFrom = (first: number): readonly number[] => WEEKDAYS.map((_, i) => ((first - 1 + i) % 7) + 1);

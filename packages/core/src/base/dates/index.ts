@@ -1,1 +1,1 @@
-export { clock, dayAfter, dayNamed, dayText, minutesAt, momentText, weekdayOf } from './dates';
+export { WEEKDAYS, clock, dayAfter, dayNamed, dayText, minutesAt, momentText, weekFrom, weekdayOf } from './dates';

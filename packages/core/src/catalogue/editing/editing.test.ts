@@ -1,4 +1,4 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { loadCatalogue } from '../load';
 import { WORKSHOP_CATALOGUE as OURS } from '../workshop';
 import {
@@ -16,6 +16,7 @@ import {
   withEntries,
   withEntry,
 } from '.';
+import { inTerms } from './terms';
 import { offered } from '../offered';
 import { sheetsOf } from '../look-up';
 import { withOwn } from '../own';
@@ -182,4 +183,33 @@ test('what is out of use is not offered, but to who has it; its sheets are not c
   expect(sheetsOf(catalogue, 'xps-foam', 20)).toHaveLength(some.length - 1);
   const none = { ...OURS, outOfUse: some.map(({ id }) => `sheets.${id}`) };
   expect(sheetsOf(none, 'xps-foam', 20)).toHaveLength(some.length);
+});
+
+describe('names in American words', () => {
+  const theirs = inTerms(OURS, 'american');
+  test('whole words, in the case they stand in, and nothing but what is read', () => {
+    const name = (catalogue: typeof OURS, id: string) => catalogue.coatings.find((one) => one.id === id)!.name;
+    expect(name(theirs, 'light-filler')).toBe(name(OURS, 'light-filler').replace('filler', 'spackle'));
+    const read = (value: unknown): string[] =>
+      typeof value === 'object' && value !== null
+        ? Object.entries(value).flatMap(([key, one]) =>
+            typeof one === 'string' ? (key === 'name' || key === 'remark' ? [one] : []) : read(one),
+          )
+        : [];
+    const said = read(theirs);
+    expect(said.filter((words) => /\b(greyboard|colour|moulds?|superglue)\b/i.test(words))).toEqual([]);
+    expect(theirs.materials.map(({ name: own }) => own)).toContain('Corrugated cardboard');
+    expect(said.filter((words) => words.includes('cardboardboard') || words.includes('boardboard'))).toEqual([]);
+  });
+  test('ids and figures are ours, so no plan notices', () => {
+    const without = (value: unknown): unknown =>
+      JSON.parse(JSON.stringify(value, (key, one: unknown) => (['name', 'remark', 'text', 'unitsName'].includes(key) ? '' : one)));
+    expect(without(theirs)).toEqual(without(OURS));
+    expect(loadCatalogue(theirs).ok).toBe(true);
+    expect(inTerms(OURS, 'british')).toBe(OURS);
+  });
+  test('everything is found by the words of either side', () => {
+    const ids = (words: string) => searched(theirs, words).map(({ id }) => id);
+    for (const words of ['filler', 'spackle']) expect(ids(words)).toContain('light-filler');
+  });
 });

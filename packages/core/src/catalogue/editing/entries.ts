@@ -3,6 +3,7 @@ import { loadCatalogue, wrongWithin } from '../load';
 import { danglingRefs } from '../refs';
 import { schemaOf } from './form';
 import { type Kind, KINDS } from './kinds';
+import { type TermsOf, inTerms } from './terms';
 
 /** An entry of the builder's own: new, or in the place of ours of the same id. Its body is whatever was typed, sound or not any more. */
 export interface OwnEntry {
@@ -17,8 +18,11 @@ export interface OwnCatalogue {
   readonly outOfUse: readonly string[];
   /** Money that all prices are in; null for ours. */
   readonly currency: string | null;
+  /** Whose words the names of ours are said in. */
+  readonly terms: TermsOf;
+  readonly weekStartsOn: number;
 }
-export const NOTHING_OWN: OwnCatalogue = { entries: [], outOfUse: [], currency: null };
+export const NOTHING_OWN: OwnCatalogue = { entries: [], outOfUse: [], currency: null, terms: 'british', weekStartsOn: 1 };
 
 /** What is wrong with an entry, field by field. */
 export type EntryIssues = readonly { readonly path: string; readonly message: string }[];
@@ -33,9 +37,9 @@ export interface LeftOut extends OwnEntry {
  */
 export function withEntries(
   ours: Catalogue,
-  { entries, outOfUse, currency }: OwnCatalogue,
+  { entries, outOfUse, currency, terms, weekStartsOn }: OwnCatalogue,
 ): { readonly catalogue: Catalogue; readonly leftOut: readonly LeftOut[] } {
-  const base = { ...ours, outOfUse: [...outOfUse], ...(currency === null ? {} : { currency }) };
+  const base = { ...inTerms(ours, terms), weekStartsOn, outOfUse: [...outOfUse], ...(currency === null ? {} : { currency }) };
   if (entries.length === 0) return { catalogue: base, leftOut: [] };
   const all = entries.reduce(put, base);
   const loaded = loadCatalogue(all);

@@ -9,5 +9,7 @@ export type { Kind } from './kinds';
 export { otherNames, searched } from './names';
 export type { Found } from './names';
 export { readEntryFile } from './entry-file';
+export { TERMS_OF, inTerms } from './terms';
+export type { TermsOf } from './terms';
 export { entriesCsv, readEntries } from './rows';
 export type { BadRow } from './rows';

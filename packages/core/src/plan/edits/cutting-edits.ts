@@ -62,7 +62,8 @@ export const cuttingEdits = {
   }>(
     ({ sheet }) => `Sheet ${sheet.number} is cut`,
     ({ plan, record }, { sheet, layout, splits, jobKeys }) => {
-      if (splits.length > 0) splitParts(plan.cutting, splits);
+      const others = plan.cutting.splits.filter(({ partId }) => !splits.some((split) => split.partId === partId));
+      if (splits.length > 0) plan.cutting.splits = [...others, ...splits.map((split) => ({ ...split, atMm: [...split.atMm] }))];
       record.cutSheets = [
         ...record.cutSheets.filter(({ id }) => id !== sheet.id),
         { ...sheet, places: sheet.places.map((place) => ({ ...place })) },

@@ -1,6 +1,5 @@
 import type { Bare, Unit } from '../../base/units';
-import { tableDepthMm, tableWidthMm } from '../../plan';
-import type { Plan } from '../../plan';
+import { type Plan, tableDepthMm, tableWidthMm } from '../../plan';
 import type { Supply } from '../supplies';
 
 export type CostStage = 'ground' | 'pieces' | 'texture' | 'paint' | 'water' | 'fittings';

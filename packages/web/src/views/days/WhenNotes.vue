@@ -3,21 +3,24 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
-import { clock } from '@spare-acre/core/base/dates';
+import { WEEKDAYS, clock, weekFrom } from '@spare-acre/core/base/dates';
 import { daysOffFrom, daysOffText, spanFrom } from '@spare-acre/core/days';
 import type { Plan } from '@spare-acre/core/plan';
 import DayField from '../../ui/DayField.vue';
 import TextField from '../../ui/TextField.vue';
 import { saveFile } from '../../ui/saveFile';
+import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import HoursField from './HoursField.vue';
 import { usePlanTime } from './usePlanTime';
 
 /** Bench hours, days off, what the board is wanted for; out to a calendar and in from one. */
 const store = usePlan();
+const catalogues = useCatalogue();
 const { nowMin, now } = usePlanTime();
 const calendar = computed(() => store.plan!.calendar);
-const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'];
+/** Weekdays from the first day of a week in this workshop. */
+const week = computed(() => weekFrom(catalogues.catalogue?.weekStartsOn ?? 1));
 const setHours = (hours: Plan['calendar']['hours']): string => store.edit({ code: 'calendar/hours', hours });
 function setDaysOff(typed: string): string {
   const read = daysOffFrom(typed);
@@ -85,11 +88,11 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
     <h3>Bench hours</h3>
     <DayField label="First day" :value="calendar.startsOn" :take="(startsOn) => store.edit({ code: 'calendar/first-day', startsOn })" />
     <HoursField
-      v-for="(name, i) in WEEKDAYS"
-      :key="name"
-      :label="name"
-      :weekday="i + 1"
-      :text="hoursOn(i + 1)"
+      v-for="weekday in week"
+      :key="weekday"
+      :label="WEEKDAYS[weekday - 1]!"
+      :weekday="weekday"
+      :text="hoursOn(weekday)"
       :hours="calendar.hours"
       :take="setHours"
     />

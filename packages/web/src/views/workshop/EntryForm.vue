@@ -8,6 +8,7 @@ import { fetchBoard, fetchBoards } from '../../document/client';
 import { type Entry, dropEntry, fetchOurs, keepEntry, setInUse } from '../../document/workshop';
 import { type Effect, effectsOn } from '../../workers/effects';
 import EntryField from './EntryField.vue';
+import EntryPicture from './EntryPicture.vue';
 
 /** One entry of the catalogue, every value of it, and what another value would do to the boards that there are. */
 const props = defineProps<{
@@ -104,6 +105,7 @@ function oursOf(key: string): string {
         ours: {{ oursOf(key) }} <BButton variant="key" size="sm" @click="change(key, ours![key])">Take ours</BButton>
       </p>
     </template>
+    <EntryPicture v-if="!isNew" :id="entry.id" :kind="kind" :name="String(draft['name'] ?? KINDS[kind].one)" />
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <div v-if="effects !== null" data-testid="effects">
       <h3>What it does to your boards</h3>

@@ -5,7 +5,7 @@ import { usePlan } from '../../document/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import { partLazily } from '../../ui/lazily';
 import CatalogueTab from './CatalogueTab.vue';
-import MoneyTab from './MoneyTab.vue';
+import CustomsTab from './CustomsTab.vue';
 
 /** What the reckoning knows of this workshop: what there is, what it costs, what is on the shelf. */
 const plans = usePlan();
@@ -26,11 +26,11 @@ const TABS = [
   { id: 'catalogue', name: 'Materials and tools' },
   { id: 'shelf', name: 'Shelf' },
   { id: 'shops', name: 'Shops and prices' },
-  { id: 'money', name: 'Money' },
+  { id: 'customs', name: 'Money and words' },
 ] as const;
 type Tab = (typeof TABS)[number]['id'];
 const tab = ref<Tab>('catalogue');
-const shown = computed(() => ({ catalogue: CatalogueTab, shelf: ShelfTab, shops: ShopsTab, money: MoneyTab })[tab.value]);
+const shown = computed(() => ({ catalogue: CatalogueTab, shelf: ShelfTab, shops: ShopsTab, customs: CustomsTab })[tab.value]);
 </script>
 
 <template>

@@ -1,11 +1,11 @@
-import { remembered } from '../base/memory';
-import { type Catalogue, type Sheet, materialBy } from '../catalogue';
-import type { Ground } from '../ground';
-import type { Cutting, Split } from '../plan';
-import type { Offcut, Shop } from '../shop';
-import { type Stock, blankOf, fitsOn } from './nesting';
-import { type CanCut, type Part, asSplit, isNextLayer, proposedSplits } from './parts';
-import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
+import { remembered } from '../../base/memory';
+import { type Catalogue, type Sheet, materialBy } from '../../catalogue';
+import type { Ground } from '../../ground';
+import type { Cutting, Split } from '../../plan';
+import type { Offcut, Shop } from '../../shop';
+import { type Stock, blankOf, fitsOn } from '../nesting';
+import { type CanCut, type Part, asSplit, isNextLayer, isPieceOf, proposedSplits } from '../parts';
+import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from '../to-cut-with';
 
 /** What joints are laid from where nobody said how. */
 export interface JointInputs {
@@ -22,12 +22,11 @@ const NONE: readonly Split[] = [];
 /**
  * Splits of every part that goes on no sheet to be had and on no offcut: as few pieces as will do, joints clear of pits and of worked edges, and staggered
  * against those of the layer under it. Layer upon layer, so that each sees the joints of the one it lies on.
- * @returns none for a part that the plan splits, that is cut already, or that no split helps
+ * @returns none for a part that is cut already, or that no split helps
  * @source craft.md §4
  */
 export function laidSplits({ whole, ground, cutting, offcuts, cut, catalogue }: JointInputs): readonly Split[] {
   if (cutting.joints === 'asked') return NONE;
-  const asked = new Set(cutting.splits.map(({ wholeId }) => wholeId));
   const done = new Set(cut.flatMap(({ places }) => places.map(({ partId }) => partId)));
   const stocks = new Map<string, ToCutFrom>();
   const fromWhat = ({ materialId, thicknessMm }: Part): ToCutFrom => {
@@ -44,13 +43,15 @@ export function laidSplits({ whole, ground, cutting, offcuts, cut, catalogue }: 
     }
     return from;
   };
-  const large = whole.filter((part) => !asked.has(part.wholeId) && !done.has(part.id) && !goesOn(part, fromWhat(part)));
+  // What the plan splits may still be too large: its pieces are split in turn.
+  const asAsked = asSplit(whole, cutting.splits);
+  const large = asAsked.filter((part) => !done.has(part.id) && !goesOn(part, fromWhat(part)));
   if (large.length === 0) return NONE;
   const laid: Split[] = [];
   const inPieces = new Map<string, readonly Part[]>();
   for (const part of [...large].sort((a, b) => a.level - b.level)) {
-    const near = whole.filter((other) => isNextLayer(part, other) && (asked.has(other.wholeId) || inPieces.has(other.id)));
-    const parts = near.flatMap((other) => inPieces.get(other.id) ?? asSplit([other], cutting.splits));
+    const near = asAsked.filter((other) => isNextLayer(part, other) && (isPieceOf(other) || inPieces.has(other.id)));
+    const parts = near.flatMap((other) => inPieces.get(other.id) ?? [other]);
     const own = splitsOf(part, { ...fromWhat(part), parts, lands: ground.onTile.get(part.workpieceId), catalogue });
     laid.push(...own);
     inPieces.set(part.id, asSplit([part], own));

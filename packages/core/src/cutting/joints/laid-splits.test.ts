@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
-import { sheetsOf } from '../catalogue';
-import { derivePipeline } from '../pipeline';
-import type { Board, Plan } from '../plan';
-import { checkPlan } from '../plan/check';
-import { applied } from '../plan/edits';
-import { EMPTY_SHOP, NOTHING_DONE } from '../shop';
-import { CATALOGUE, aBoard, aMound, aPit } from '../testing';
-import { isPieceOf, jointLines } from './parts';
-import { tickedOff } from './saved';
+import { sheetsOf } from '../../catalogue';
+import { derivePipeline } from '../../pipeline';
+import type { Board, Plan } from '../../plan';
+import { checkPlan } from '../../plan/check';
+import { applied } from '../../plan/edits';
+import { EMPTY_SHOP, NOTHING_DONE } from '../../shop';
+import { CATALOGUE, aBoard, aMound, aPit } from '../../testing';
+import { isPieceOf, jointLines } from '../parts';
+import { tickedOff } from '../saved';
 
 const OBLONG = sheetsOf(CATALOGUE, 'xps-foam', 30).find(({ widthMm, depthMm }) => widthMm === 1200 && depthMm === 600)!.id;
 /** All sheets of the foam but the oblong one. */
@@ -84,6 +84,25 @@ describe('only oblong sheets of 1200 × 600 are to be had', () => {
       { code: 'part/split', splits: [{ partId: part!.id, wholeId: part!.id, along: 'y', atMm: [520] }] },
     );
     expect(jointLines(onBoard(byHand).partList.parts, 'y')).toEqual([520]);
+    // A hand that leaves a piece too large is helped on.
+    const uneven = applied(byHand, { code: 'part/split', splits: [{ partId: part!.id, wholeId: part!.id, along: 'y', atMm: [200] }] });
+    const lines = jointLines(onBoard(uneven).partList.parts, 'y');
+    expect(lines).toContain(200);
+    expect(lines.length + jointLines(onBoard(uneven).partList.parts, 'x').length).toBe(2);
+    expect(onBoard(uneven).warnings.map(({ code }) => code)).not.toContain('cut/too-large');
+    const [job] = onBoard(uneven).jobs;
+    const { cut, saved, splits } = tickedOff(job!, 0, 's1');
+    const ticked = applied(uneven, { code: 'sheet/cut', sheet: cut, layout: saved, splits, jobKeys: [] });
+    expect(
+      onBoard(ticked)
+        .allParts.map(({ id }) => id)
+        .sort(),
+    ).toEqual(
+      onBoard(uneven)
+        .allParts.map(({ id }) => id)
+        .sort(),
+    );
+    expect(onBoard(ticked).jobs[0]!.outdated).toEqual([]);
   });
 });
 

@@ -1,0 +1,1 @@
+export { laidSplits } from './laid-splits';

@@ -1,0 +1,47 @@
+<script setup lang="ts">
+import { ref } from 'vue';
+import { WEEKDAYS } from '@spare-acre/core/base/dates';
+import { TERMS_OF, type TermsOf } from '@spare-acre/core/catalogue/editing';
+import { useCatalogue } from '../../document/catalogue';
+import { setCustoms } from '../../document/workshop';
+import ChoiceField from '../../ui/ChoiceField.vue';
+import TextField from '../../ui/TextField.vue';
+
+/** How this workshop counts and talks: the money that all prices are in, whose words, the first day of a week. */
+const catalogues = useCatalogue();
+const fault = ref('');
+function keep(change: Parameters<typeof setCustoms>[0]): string {
+  fault.value = '';
+  setCustoms(change).catch((error: unknown) => (fault.value = error instanceof Error ? error.message : String(error)));
+  return '';
+}
+function takeMoney(words: string): string {
+  const currency = words.toUpperCase();
+  return /^[A-Z]{3}$/.test(currency) ? keep({ currency }) : `got “${words}”; three letters such as EUR, USD or JPY would do`;
+}
+const TERMS = (Object.entries(TERMS_OF) as [TermsOf, string][]).map(([value, text]) => ({ value, text }));
+const FIRST_DAYS = [1, 6, 7].map((day) => ({ value: day, text: WEEKDAYS[day - 1]! }));
+</script>
+
+<template>
+  <section class="customs">
+    <TextField label="Money" :value="catalogues.catalogue!.currency" :take="takeMoney" />
+    <ChoiceField label="Words of ours" :value="catalogues.terms" :options="TERMS" @choose="(terms) => keep({ terms })" />
+    <ChoiceField
+      label="A week begins on"
+      :value="catalogues.catalogue!.weekStartsOn ?? 1"
+      :options="FIRST_DAYS"
+      @choose="(weekStartsOn) => keep({ weekStartsOn })"
+    />
+    <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
+    <p class="quiet">Prices keep their numbers: nothing is exchanged. Money without cents, such as yen, is counted whole.</p>
+    <p class="quiet">What is yours keeps the name you gave it. Whatever is chosen, everything is found by any of its names.</p>
+    <p class="quiet">Millimetres or inches are chosen for each board, in its own settings.</p>
+  </section>
+</template>
+
+<style scoped>
+.customs {
+  max-width: 420px;
+}
+</style>
