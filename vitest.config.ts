@@ -7,7 +7,8 @@ const SLOW_MACHINE_MS = 30_000;
 
 export default defineConfig({
   test: {
-    maxWorkers: 2,
+    // One more than there are cores to count on: some tests wait for processes of their own.
+    maxWorkers: 3,
     projects: [
       // Pure functions have nothing to leave behind: what one file loaded the next can use.
       {
