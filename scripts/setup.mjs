@@ -176,7 +176,7 @@ export async function ensureChromium() {
 }
 
 /** Where it is, or would be. @returns {string} */
-export const chromium = () => CHROMIUMS.find((path) => existsSync(path)) ?? CHROMIUMS[0];
+export const chromium = () => CHROMIUMS.find((path) => existsSync(path)) ?? String(CHROMIUMS[0]);
 
 /** Folders with PostgreSQL's programs by their version, the newest first. @returns {ReadonlyMap<string, string>} */
 export function postgresBins() {
