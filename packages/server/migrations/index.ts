@@ -14,6 +14,7 @@ import * as shelfAndShops from './20261129140000_shelf_and_shops';
 import * as editions from './20261129170000_editions';
 import * as paid from './20261129180000_paid';
 import * as customs from './20261129190000_customs';
+import * as logbook from './20261129200000_logbook';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
 
@@ -36,4 +37,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129170000_editions', migration: editions },
   { name: '20261129180000_paid', migration: paid },
   { name: '20261129190000_customs', migration: customs },
+  { name: '20261129200000_logbook', migration: logbook },
 ];

@@ -25,7 +25,7 @@ export {
 export { offered } from './offered';
 export { OwnPath, OwnValue, saidAt, whyNotOwn, withOwn } from './own';
 export type { OwnValues } from './own';
-export { figuresOf, rangesOf } from './ranges';
+export { figuresOf, isEstimate, placeIn, rangesOf } from './ranges';
 export {
   adhesiveRef,
   airRef,

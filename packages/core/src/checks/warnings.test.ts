@@ -89,8 +89,9 @@ describe('glue', () => {
   });
 });
 
-test('a tile no sheet is large enough for: its parts are split into pieces that fit, or the tile is made two', () => {
-  const plan = aBoard({ widthMm: 2800, depthMm: 900, columns: 1, rows: 1 });
+test('a tile no sheet is large enough for, where joints are asked for: its parts are split into pieces that fit, or the tile is made two', () => {
+  const board = aBoard({ widthMm: 2800, depthMm: 900, columns: 1, rows: 1 });
+  const plan: Plan = { ...board, cutting: { ...board.cutting, joints: 'asked' } };
   const tooLarge = warningsOf(plan).filter(({ code }) => code === 'cut/too-large');
   expect(tooLarge.map(({ mends }) => mends.map(({ label }) => label))).toEqual([
     ['Split it in 2', 'Make two tiles of column A', 'Make two tiles of row 1'],

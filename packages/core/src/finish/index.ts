@@ -4,5 +4,6 @@ export { banksOf } from '../ground/banks';
 export { mixesOf } from '../mixes';
 export { needsByWorkpiece } from '../supplies/by-workpiece';
 export { floorsOf } from '../patterns';
+export { heightChoices } from '../stack';
 export { sectionDrawing } from '../section';
 export { strewnOn } from '../scatter';

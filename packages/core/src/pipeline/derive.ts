@@ -1,5 +1,5 @@
 import { type Shop, EMPTY_SHOP } from '../shop';
-import { facingsOn, heightChoices, raisedStacks, stackUp } from '../stack';
+import { facingsOn, raisedStacks, stackUp } from '../stack';
 import type * as finishing from '../finish';
 import { type Checks, dealt } from './warnings';
 import { type Catalogue, materialBy } from '../catalogue';
@@ -28,7 +28,7 @@ import { tallyOf } from './tally';
 /** What reckons what is only looked at in Section, Coats and Supplies. */
 export type Finish = Pick<
   typeof finishing,
-  'banksOf' | 'coatMatrix' | 'mixesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
+  'banksOf' | 'coatMatrix' | 'heightChoices' | 'mixesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
 >;
 
 /** What plans the evenings. */
@@ -89,7 +89,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('raised', ({ plan, ground, catalogue }) => ({ raised: plan.stack.raised, lands: ground.lands, catalogue }), raisedStacks)
   .stage('facings', ({ plan, zones }) => ({ facings: plan.stack.facings, zones }), facingsOn)
   .stage('stack', ({ plan, ground, zones, raised, facings, catalogue }) => ({ stack: plan.stack, ground, zones, raised, facings, catalogue }), stackUp)
-  .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue }) => ({ built: stack.raised, units, ground, raised, catalogue }), heightChoices)
+  .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue, finish }) => ({ built: stack.raised, units, ground, raised, catalogue, finish }), ({ finish, ...inputs }) => finish?.heightChoices(inputs) ?? [])
   .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
   .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
   .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowOf(inputs) ?? null)

@@ -1,10 +1,10 @@
 import { aBoard, aHill, aMound, aPool, aTrack, CATALOGUE, derived } from '../testing';
 import { describe, expect, test } from 'vitest';
-import { adhesiveBy } from '../catalogue';
+import { type Catalogue, adhesiveBy } from '../catalogue';
 import { fieldOf, tableBox } from '../ground';
 import type { Plan } from '../plan';
 import type { Face } from './joint';
-import { adhesiveRows, freshFacing, glueFit } from './adhesives';
+import { adhesiveRows, freshFacing, glueChoices, glueFit } from './adhesives';
 import { asBuilt, otherBuildUps } from './build-up';
 import { heightsIn, stockAtHand } from './stack';
 
@@ -146,4 +146,15 @@ test('a fresh covering is a thin sheet that is only ever one, held over its whol
       CATALOGUE,
     ),
   ).toBe('holds');
+});
+
+test('what was taken out of use is offered no more, but for the one in use', () => {
+  const gone: Catalogue = { ...CATALOGUE, outOfUse: ['adhesives.white-glue'] };
+  const foam = face('xps-foam');
+  const choices = (keptId?: string) => glueChoices(gone, foam, foam, 'full', keptId).map(({ id }) => id);
+  expect(choices()).not.toContain('white-glue');
+  expect(choices('white-glue')).toContain('white-glue');
+  const rows = (keptId?: string) => adhesiveRows(foam, foam, gone, keptId).map(({ adhesive }) => adhesive.id);
+  expect(rows()).not.toContain('white-glue');
+  expect(rows('white-glue')).toContain('white-glue');
 });

@@ -22,6 +22,7 @@ export {
 } from './boards';
 export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air';
 export type { Played } from './air';
+export { Hand, HandChoice, HandParams, Log, LogEntry, LogParams, NewEntries } from './logbook';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
 export { CatalogueAnswer, Edition } from './catalogue';

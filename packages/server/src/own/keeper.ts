@@ -1,6 +1,8 @@
 import type { Knex } from 'knex';
 import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
+import { type Correction, correctionsFrom } from '@spare-acre/core/hand';
 import { type Kind, type LeftOut, type OwnCatalogue, type TermsOf, withEntries } from '@spare-acre/core/catalogue/editing';
+import { listReadings, listRefused } from '../logbook/logbook';
 import { listOwn } from './own-values';
 
 /** The catalogue as the builder has it, at one edition of it. */
@@ -11,6 +13,9 @@ export interface Kept {
   readonly catalogue: Catalogue;
   readonly leftOut: readonly LeftOut[];
   readonly pictures: readonly PictureRow[];
+  /** What the logs say of it, what is refused of that among it. */
+  readonly learnt: readonly Correction[];
+  readonly refused: readonly string[];
 }
 /** Knows the catalogue that ships and what the builder made of it. */
 export interface CatalogueKeeper {
@@ -26,15 +31,18 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
     async now() {
       const { edition, currency, terms, week_starts_on: weekStartsOn } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
       if (known?.edition === edition) return known;
-      const [entries, outOfUse, figures, pictures] = await Promise.all([
+      const [entries, outOfUse, figures, pictures, readings, refused] = await Promise.all([
         db<EntryRow>('own_entries').select('kind', 'id', 'body').orderBy('set_at').orderBy('id'),
         db<{ path: string }>('out_of_use').select('path').orderBy('path'),
         listOwn(db),
         db<PictureRow>('entry_pictures').select('kind', 'id', 'picture_id').orderBy(['kind', 'id']),
+        listReadings(db),
+        listRefused(db),
       ]);
       const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn };
       const { catalogue, leftOut } = withEntries(ours, own);
-      return (known = { edition, own, catalogue: withOwn(catalogue, figures), leftOut, pictures });
+      const withFigures = withOwn(catalogue, figures);
+      return (known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: correctionsFrom(readings, withFigures), refused });
     },
   };
 }

@@ -24,12 +24,13 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   const api = Router();
 
   api.get('/catalogue', async (_req, res) => {
-    const { catalogue, own, leftOut, pictures } = await keeper.now();
+    const { catalogue, own, leftOut, pictures, learnt, refused } = await keeper.now();
     res.json(
       CatalogueAnswer.parse({
         catalogue,
         own: own.entries.map(({ kind, id }) => ({ kind, id, isOurs: keeper.ours[kind].some((entry) => entry.id === id) })),
         pictures: pictures.map(({ kind, id, picture_id: pictureId }) => ({ kind, id, pictureId })),
+        hand: learnt.filter(({ path }) => !refused.includes(path)),
         terms: own.terms,
         leftOut,
       }),

@@ -8,6 +8,7 @@ import Coats from '~icons/bi/brush';
 import Days from '~icons/bi/calendar-week';
 import Cuts from '~icons/bi/scissors';
 import Ground from '~icons/bi/map';
+import Logbook from '~icons/bi/journal-text';
 import Pieces from '~icons/bi/house';
 import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
@@ -26,6 +27,7 @@ const STOPS = {
   coats: { name: 'Coats', icon: Coats },
   supplies: { name: 'Supplies', icon: Supplies },
   days: { name: 'Days', icon: Days },
+  logbook: { name: 'Logbook', icon: Logbook },
 } satisfies Record<BoardView, unknown>;
 
 const store = usePlan();
@@ -37,7 +39,12 @@ const isSmall = useMediaQuery('(max-width: 700px)');
 const drawer = useDrawer();
 const isDark = useDark({ selector: 'html', attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light' });
 const toggleDark = useToggle(isDark);
+/** Under a thumb there is room for seven: the last is among the more. */
+const views = computed(() => (isSmall.value ? BOARD_VIEWS.slice(0, -1) : BOARD_VIEWS));
 const more = computed(() => [
+  ...(store.boardId === null
+    ? []
+    : [{ text: STOPS.logbook.name, go: () => void router.push({ name: 'logbook', params: { boardId: store.boardId } }) }]),
   { text: 'Boards', go: () => void router.push('/') },
   { text: 'Workshop', go: () => void router.push('/workshop') },
   { text: 'Keys', go: () => drawer.showKeys() },
@@ -66,7 +73,7 @@ const marks = computed(() => {
     <RouterLink to="/" class="stop" active-class="" exact-active-class="router-link-active"><Boards /> Boards</RouterLink>
     <template v-if="store.boardId !== null">
       <hr />
-      <RouterLink v-for="view in BOARD_VIEWS" :key="view" :to="{ name: view, params: { boardId: store.boardId } }" class="stop">
+      <RouterLink v-for="view in views" :key="view" :to="{ name: view, params: { boardId: store.boardId } }" class="stop">
         <component :is="STOPS[view].icon" />
         {{ STOPS[view].name }}
         <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
-import { shallowRef } from 'vue';
+import { computed, shallowRef } from 'vue';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import { inHand } from '@spare-acre/core/hand';
 import { type OwnedCatalogue, fetchCatalogue } from './client';
 
 /** The catalogue, asked for once. */
@@ -9,6 +10,10 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** What of it is the builder's own, and what of that it cannot take. */
   const own = shallowRef<OwnedCatalogue['own']>([]);
   const leftOut = shallowRef<OwnedCatalogue['leftOut']>([]);
+  /** How what the catalogue says comes out in the builder's hand. */
+  const hand = shallowRef<OwnedCatalogue['hand']>([]);
+  /** What boards are reckoned with. */
+  const inUse = computed(() => (catalogue.value === null ? null : inHand(catalogue.value, hand.value)));
   const pictures = shallowRef<OwnedCatalogue['pictures']>([]);
   const terms = shallowRef<OwnedCatalogue['terms']>('british');
   let asked: Promise<Catalogue> | null = null;
@@ -16,7 +21,13 @@ export const useCatalogue = defineStore('catalogue', () => {
   function load(): Promise<Catalogue> {
     asked ??= fetchCatalogue().then(
       (loaded) => {
-        [own.value, leftOut.value, pictures.value, terms.value] = [loaded.own, loaded.leftOut, loaded.pictures, loaded.terms];
+        [own.value, leftOut.value, hand.value, pictures.value, terms.value] = [
+          loaded.own,
+          loaded.leftOut,
+          loaded.hand,
+          loaded.pictures,
+          loaded.terms,
+        ];
         return (catalogue.value = loaded.catalogue);
       },
       (error: unknown) => {
@@ -33,5 +44,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     return load();
   }
 
-  return { catalogue, own, leftOut, pictures, terms, load, renew };
+  return { catalogue, inUse, hand, own, leftOut, pictures, terms, load, renew };
 });

@@ -3,7 +3,18 @@ import { FakeStream } from '../testing/streams';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
-import { type Answer, type Asked, BOARD_ID, CATALOGUE, aServer, aStoredBoard, freshStores, settled, someLocks } from '../testing/world';
+import {
+  type Answer,
+  type Asked,
+  BOARD_ID,
+  CATALOGUE,
+  CATALOGUE_ANSWER,
+  aServer,
+  aStoredBoard,
+  freshStores,
+  settled,
+  someLocks,
+} from '../testing/world';
 
 const told = vi.hoisted(() => ({
   opened: [] as string[],
@@ -28,7 +39,7 @@ let stored: { revision: number; plan: Plan };
 
 /** A server with one board that saves whatever comes with the right revision. */
 function answer({ method, path, body }: Asked): Answer {
-  if (path.endsWith('/catalogue')) return ok({ catalogue: CATALOGUE, own: [], leftOut: [] });
+  if (path.endsWith('/catalogue')) return ok(CATALOGUE_ANSWER);
   if (path.endsWith('/rack')) return ok({ offcuts: [] });
   if (path.includes('/history/')) return ok(aStoredBoard(base, 1));
   if (method === 'GET') return ok(aStoredBoard(stored.plan, stored.revision));

@@ -115,7 +115,7 @@ export const usePlan = defineStore('plan', () => {
       saving.rebase(draft.baseRevision, { plan: base, record: stored.record });
       void saving.saveNow();
     }
-    tell(catalogue);
+    tell(catalogues.inUse ?? catalogue);
   }
 
   /** Tells the workers of a whole board anew. */
@@ -124,7 +124,7 @@ export const usePlan = defineStore('plan', () => {
     searchedBoard.open(board.value!, catalogue, stock.value);
   }
   watch(
-    () => catalogues.catalogue,
+    () => catalogues.inUse,
     (now, before) => {
       if (now !== null && before !== null && board.value !== null) tell(now);
     },

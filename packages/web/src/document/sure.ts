@@ -19,7 +19,7 @@ export const useSure = defineStore('sure', () => {
   let turn = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
   watch(
-    () => [store.plan, catalogues.catalogue] as const,
+    () => [store.plan, catalogues.inUse] as const,
     ([plan]) => {
       const mine = ++turn;
       sureness.value = null;

@@ -4,7 +4,7 @@ import { vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
 import { usePlan } from '../document/plan';
-import { BOARD_ID, CATALOGUE, aServer, aStoredBoard } from './world';
+import { BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard } from './world';
 
 /** An address bar without a browser: what `useRoute` and `useRouter` give. */
 export const address = reactive<{ query: Record<string, string> }>({ query: {} });
@@ -20,7 +20,7 @@ export async function anOpenBoard(plan: Plan = brinefold(CATALOGUE)): Promise<Re
   address.query = {};
   localStorage.clear(); // no draft of an earlier test
   aServer(({ path, method }) => {
-    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
+    if (path.endsWith('/catalogue')) return { status: 200, body: CATALOGUE_ANSWER };
     if (path.endsWith('/rack')) return { status: 200, body: { offcuts: [] } };
     return method === 'GET' ? { status: 200, body: aStoredBoard(plan) } : null;
   });

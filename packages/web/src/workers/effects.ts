@@ -18,6 +18,7 @@ export async function* effectsOn(
   boards: readonly (Board & { readonly id: string })[],
   now: Catalogue,
   then: Catalogue,
+  stopped: AbortSignal = new AbortController().signal,
 ): AsyncGenerator<Effect> {
   const worker = new Worker(deriveWorkerUrl, { type: 'module' });
   const remote = wrap<Reckoner>(worker);
@@ -29,6 +30,7 @@ export async function* effectsOn(
   };
   try {
     for (const board of boards) {
+      if (stopped.aborted) return;
       const [before, after] = [await tallyWith(board, now), await tallyWith(board, then)];
       const showing = { system: board.plan.units, currency: then.currency };
       const told = (name: string, from: { value: number; unit: Unit } | null, to: { value: number; unit: Unit } | null): string[] => {

@@ -46,6 +46,13 @@ const SLICES = {
   floor: ({ floor }: Derivation) => floor,
   spots: drawnSpots,
   agenda: ({ agenda }: Derivation) => agenda,
+  tasks: ({ days: { slots } }: Derivation) =>
+    slots.map(({ task: { ofTask, workpieceId, work }, because }) => ({
+      taskId: ofTask,
+      workpieceId,
+      work,
+      isDone: because.kind === 'done',
+    })),
 } as const;
 
 /** What the gallery shows of a piece. */

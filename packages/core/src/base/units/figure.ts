@@ -74,6 +74,7 @@ const SIGNS = {
 } as const satisfies Record<string, { of: (a: number, b: number) => number; turn: number }>;
 
 export type Unit = keyof typeof POWERS;
+export const isUnit = (word: unknown): word is Unit => typeof word === 'string' && word in POWERS;
 export type Sign = keyof typeof SIGNS;
 export type Source = 'plan' | 'drawing' | 'catalogue' | 'shelf' | 'logbook' | 'calendar' | 'layout' | 'definition';
 

@@ -12,6 +12,7 @@ import {
   isSameValue,
   otherNames,
   readEntries,
+  saidIn,
   searched,
   withEntries,
   withEntry,
@@ -212,4 +213,11 @@ describe('names in American words', () => {
     const ids = (words: string) => searched(theirs, words).map(({ id }) => id);
     for (const words of ['filler', 'spackle']) expect(ids(words)).toContain('light-filler');
   });
+});
+
+test('a place of the catalogue is told in words', () => {
+  expect(saidIn(OURS, 'materials.xps-foam.densityKgPerM3')).toBe('XPS insulation foam, density');
+  expect(saidIn(OURS, 'adhesives.white-glue.gPerM2')).toBe('White glue, spread');
+  expect(saidIn(OURS, 'tools.knife.mPerMin')).toBe('Knife and rule, cuts');
+  expect(saidIn(OURS, 'bench.glueLossPct')).toBe('glue loss');
 });

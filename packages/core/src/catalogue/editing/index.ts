@@ -6,7 +6,7 @@ export { changeWords, changesBetween, usedEntries } from './changes';
 export type { EntryPlace, ValueChange } from './changes';
 export { ALL_KINDS, KINDS, isKind } from './kinds';
 export type { Kind } from './kinds';
-export { otherNames, searched } from './names';
+export { otherNames, saidIn, searched } from './names';
 export type { Found } from './names';
 export { readEntryFile } from './entry-file';
 export { TERMS_OF, inTerms } from './terms';

@@ -1,6 +1,7 @@
 import type { Catalogue } from '../schema';
 import { nameOf } from './entries';
-import { ALL_KINDS, KINDS, type Kind } from './kinds';
+import { fieldName } from './form';
+import { ALL_KINDS, KINDS, type Kind, isKind } from './kinds';
 
 /** General terms for one and the same stuff, here and elsewhere. */
 const TERMS: readonly (readonly string[])[] = [
@@ -50,6 +51,15 @@ const plain = (words: string): string =>
 const GROUPS: readonly (readonly string[])[] = TERMS.map((group) => group.map(plain));
 /** Whether the words of one stand in another, each at the beginning of a word. */
 const standsIn = (words: string, text: string): boolean => words.split(' ').every((word) => ` ${text}`.includes(` ${word}`));
+
+/** A place of the catalogue in words: what it is of, and which of its figures. */
+export function saidIn(catalogue: Catalogue, path: string): string {
+  const [list, id] = path.split('.');
+  const figure = fieldName(path.split('.').at(-1)!);
+  if (list === undefined || !isKind(list)) return figure;
+  const entry = (catalogue[list] as readonly { readonly id: string }[]).find((one) => one.id === id);
+  return entry === undefined ? figure : `${nameOf(catalogue, list, entry)}, ${figure}`;
+}
 
 /** Other general terms for what a name says. */
 export const otherNames = (name: string): readonly string[] => {

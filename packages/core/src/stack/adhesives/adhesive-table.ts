@@ -1,4 +1,4 @@
-import { type Adhesive, type Catalogue, estimated } from '../../catalogue';
+import { type Adhesive, type Catalogue, estimated, offered } from '../../catalogue';
 import type { GlueSpread } from '../../plan';
 import { type Figure, given } from '../../base/units';
 import type { Face } from '../joint';
@@ -16,9 +16,9 @@ export interface AdhesiveRow {
   readonly cure: Figure<'min'>;
 }
 
-/** The compatibility table for a pair of faces: what holds first, the quickest to let go of the clamps before the slower. @source craft.md §3 */
-export function adhesiveRows(lower: Face, upper: Face, catalogue: Catalogue): readonly AdhesiveRow[] {
-  const rows = catalogue.adhesives.map((adhesive): AdhesiveRow => {
+/** The compatibility table for a pair of faces: what holds first, the quickest to let go of the clamps before the slower. @param keptId the one in use @source craft.md §3 */
+export function adhesiveRows(lower: Face, upper: Face, catalogue: Catalogue, keptId?: string): readonly AdhesiveRow[] {
+  const rows = offered(catalogue, 'adhesives', keptId).map((adhesive): AdhesiveRow => {
     const { name, spreads, openMin, handleMin, fullMin } = adhesive;
     return {
       adhesive,

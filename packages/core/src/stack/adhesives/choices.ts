@@ -31,9 +31,9 @@ export function nearestThickness(catalogue: Catalogue, materialId: string, prese
   return stocked.reduce((best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best), stocked[0] ?? presentMm);
 }
 
-/** Adhesives for a pair of faces, those that hold first. */
-export function glueChoices(catalogue: Catalogue, lower: Face, upper: Face, spread: GlueSpread): readonly GlueChoice[] {
-  const choices = catalogue.adhesives.map(({ id, name }) => ({
+/** Adhesives for a pair of faces, those that hold first. @param keptId the one in use, offered even where it was taken out of use */
+export function glueChoices(catalogue: Catalogue, lower: Face, upper: Face, spread: GlueSpread, keptId?: string): readonly GlueChoice[] {
+  const choices = offered(catalogue, 'adhesives', keptId).map(({ id, name }) => ({
     id,
     name,
     fit: glueFit(adhesiveBy(catalogue, id), lower, upper, spread, catalogue),

@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { flushPromises } from '@vue/test-utils';
 import { shown } from '../../testing/ground-world';
-import { CATALOGUE, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
+import { CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import BoardsView from './BoardsView.vue';
 import type { StoredBoard } from '../../document/client';
 import { onShelf } from './shelf';
@@ -27,7 +27,7 @@ const DAMAGED = {
 async function aList(unreadable: readonly unknown[], isAlone = false) {
   aServer(({ path }) =>
     path === '/api/catalogue'
-      ? { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } }
+      ? { status: 200, body: CATALOGUE_ANSWER }
       : path === '/api/boards'
         ? { status: 200, body: { boards: isAlone ? [] : [entryOf(aStoredBoard())], unreadable } }
         : { status: 200, body: aStoredBoard() },
@@ -50,7 +50,7 @@ test('a board that comes with a fault of its own is named; the others are there'
   const odd = { ...entryOf(sound), id: DAMAGED.id, name: 'Odd Fen' };
   const problem = { type: 'about:blank', title: 'The stored plan cannot be read', status: 500, detail: 'no', issues: DAMAGED.issues };
   aServer(({ path }) => {
-    if (path === '/api/catalogue') return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
+    if (path === '/api/catalogue') return { status: 200, body: CATALOGUE_ANSWER };
     if (path === '/api/boards') return { status: 200, body: { boards: [odd, entryOf(sound)], unreadable: [] } };
     return path.endsWith(odd.id) ? { status: 500, body: problem } : { status: 200, body: sound };
   });
@@ -76,7 +76,7 @@ async function aShelf(count: number) {
   });
   aServer(({ path, method }) => {
     asked.push(`${method} ${path}`);
-    if (path === '/api/catalogue') return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
+    if (path === '/api/catalogue') return { status: 200, body: CATALOGUE_ANSWER };
     if (path === '/api/boards/put-away')
       return { status: 200, body: { boards: [{ id: ODD, name: 'Lost Mill', putAwayAt: '2026-11-20T10:00:00.000Z' }] } };
     if (path === '/api/boards') return { status: 200, body: { boards: boards.map(entryOf), unreadable: [] } };

@@ -28,7 +28,7 @@ const current = computed(() => joints.value.find(({ key }) => key === chosen.val
 const rows = computed(() => {
   if (current.value === null) return [];
   const { lower, upper, adhesiveId } = current.value.joint;
-  return adhesiveRows(lower, upper, catalogues.catalogue!).map((row) => ({ ...row, isUsed: row.adhesive.id === adhesiveId }));
+  return adhesiveRows(lower, upper, catalogues.catalogue!, adhesiveId).map((row) => ({ ...row, isUsed: row.adhesive.id === adhesiveId }));
 });
 function use(adhesiveId: string): void {
   const { place } = current.value!.joint;

@@ -17,7 +17,7 @@ const shown = computed(() => (ways.value.some(({ value }) => value === props.spr
   <ChoiceField
     label="Glued with"
     :value="adhesiveId"
-    :options="glues(lower, upper, shown)"
+    :options="glues(lower, upper, shown, adhesiveId)"
     @choose="(id) => emit('choose', id, usualSpread(id))"
   />
   <ChoiceField v-if="ways.length > 1" label="Laid on" :value="shown" :options="ways" @choose="(way) => emit('choose', adhesiveId, way)" />

@@ -37,8 +37,8 @@ export function useStackEdits() {
     thicknesses: (materialId: string, presentMm: number): Option<number>[] =>
       thicknessChoices(catalogue.value, materialId, presentMm).map((mm) => ({ value: mm, text: lengthWords(mm, store.plan!.units) })),
     nearest: (materialId: string, presentMm: number): number => nearestThickness(catalogue.value, materialId, presentMm),
-    glues: (lower: Face, upper: Face, spread: GlueSpread): Option<string>[] =>
-      glueChoices(catalogue.value, lower, upper, spread).map(({ id, name, fit }) => ({
+    glues: (lower: Face, upper: Face, spread: GlueSpread, keptId?: string): Option<string>[] =>
+      glueChoices(catalogue.value, lower, upper, spread, keptId).map(({ id, name, fit }) => ({
         value: id,
         text: fit === 'holds' ? name : `${name} (${GLUE_FIT_WORDS[fit]})`,
       })),

@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref, shallowRef, watch } from 'vue';
 import { saidAt } from '@spare-acre/core/catalogue';
+import { saidIn } from '@spare-acre/core/catalogue/editing';
 import { useCatalogue } from '../../document/catalogue';
 import { type OwnEntry, dropOwn, listOwn } from '../../document/own';
 
@@ -23,14 +24,7 @@ watch(
   () => void attempt(() => Promise.resolve()),
   { immediate: true },
 );
-/** `coatings.light-filler.spread.filmMm` in words: what it is of, and which of its figures. */
-function nameOf(path: string): string {
-  const [list, id] = path.split('.');
-  const entry = (catalogues.catalogue as Readonly<Record<string, unknown>> | null)?.[list ?? ''];
-  const named = Array.isArray(entry) ? (entry as readonly { id: string; name?: string }[]).find((one) => one.id === id) : undefined;
-  const { name } = saidAt(path);
-  return named?.name === undefined ? name : `${named.name}, ${name}`;
-}
+const nameOf = (path: string): string => (catalogues.catalogue === null ? path : saidIn(catalogues.catalogue, path));
 const range = (path: string, { value, low, high }: OwnEntry['own']): string => {
   const { unit } = saidAt(path);
   const said = (amount: number): string => (unit === '' ? String(amount) : `${amount}\u00a0${unit}`);

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { computed, ref, shallowRef } from 'vue';
+import { computed, onScopeDispose, ref, shallowRef } from 'vue';
 import { KINDS, type Kind, type NamedField, fieldsOf, isSameValue, withEntry } from '@spare-acre/core/catalogue/editing';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { useCatalogue } from '../../document/catalogue';
@@ -64,6 +64,11 @@ const keep = (): Promise<void> =>
     await keepEntry(props.kind, entry);
     emit('kept', entry.id);
   });
+/** Boards that are reckoned just now; null while none is. */
+const ofBoards = ref<number | null>(null);
+let stopper: AbortController | null = null;
+const stop = (): void => stopper?.abort();
+onScopeDispose(stop);
 /** Every board on the shelf, reckoned with it and without. */
 const see = (): Promise<void> =>
   attempt(async () => {
@@ -72,7 +77,13 @@ const see = (): Promise<void> =>
     effects.value = [];
     const { boards } = await fetchBoards();
     const whole = await Promise.all(boards.map(({ id }) => fetchBoard(id)));
-    for await (const effect of effectsOn(whole, catalogues.catalogue!, then)) effects.value = [...(effects.value ?? []), effect];
+    ofBoards.value = whole.length;
+    const running = (stopper = new AbortController());
+    for await (const effect of effectsOn(whole, catalogues.catalogue!, then, running.signal)) {
+      if (running.signal.aborted || effects.value === null) break;
+      effects.value = [...effects.value, effect];
+    }
+    ofBoards.value = null;
   });
 const back = (): Promise<void> =>
   attempt(async () => {
@@ -109,7 +120,9 @@ function oursOf(key: string): string {
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <div v-if="effects !== null" data-testid="effects">
       <h3>What it does to your boards</h3>
-      <p v-if="effects.length === 0" class="quiet">Reckoning…</p>
+      <p v-if="ofBoards !== null" class="quiet" role="status">
+        {{ effects.length }} of {{ ofBoards }} boards reckoned <BButton variant="key" size="sm" @click="stop">Stop</BButton>
+      </p>
       <div v-for="effect in effects" :key="effect.name" class="line">
         <span>{{ effect.name }}</span><span>{{ effect.changes.join(', ') || 'nothing' }}</span>
       </div>

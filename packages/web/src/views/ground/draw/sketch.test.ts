@@ -1,7 +1,7 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ref } from 'vue';
 import { brinefold } from '@spare-acre/core/demo';
-import { BOARD_ID, CATALOGUE, aServer, aStoredBoard, freshStores, someLocks } from '../../../testing/world';
+import { BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../../testing/world';
 import { usePlan } from '../../../document/plan';
 import { useSketch } from './useSketch';
 
@@ -15,7 +15,7 @@ afterEach(() => vi.unstubAllGlobals());
 
 async function aSketch() {
   aServer(({ path, method }) => {
-    if (path.endsWith('/catalogue')) return { status: 200, body: { catalogue: CATALOGUE, own: [], leftOut: [] } };
+    if (path.endsWith('/catalogue')) return { status: 200, body: CATALOGUE_ANSWER };
     return method === 'GET' ? { status: 200, body: aStoredBoard({ ...brinefold(CATALOGUE), features: [] }) } : null;
   });
   const store = usePlan();

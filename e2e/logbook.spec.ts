@@ -1,0 +1,57 @@
+import { anAxe, expect, openBrinefold, test } from './app';
+
+test('four sittings with more glue teach the next plan what the formula says; one absurd reading hardly moves it, refused it is as before', async ({
+  page,
+  app,
+}) => {
+  await openBrinefold(page, app);
+  await page.getByRole('link', { name: 'Logbook' }).click();
+  const form = page.getByRole('form', { name: 'Write down' });
+  const tally = page.getByTestId('tally-adhesive');
+  await expect(tally).toContainText('g');
+  const before = await tally.locator('.figure').textContent();
+  await form.getByLabel('Task').selectOption({ index: 1 });
+  await form.getByLabel('And of').selectOption({ label: 'White glue' });
+  const planned = /([\d.]+)\s*g on/.exec((await form.textContent())!)![1]!;
+  for (const factor of [1.2, 1.2, 1.2, 1.2]) {
+    await form.getByLabel('And of').selectOption({ label: 'White glue' });
+    const rows = await page.getByTestId('log').getByRole('row').count();
+    await form.getByLabel('Used').fill(String(Number(planned) * factor));
+    await form.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByTestId('log').getByRole('row')).toHaveCount(rows === 0 ? 2 : rows + 1);
+  }
+  const learnt = page.getByTestId('learnt');
+  await expect(learnt).toContainText('White glue');
+  await expect(learnt).toContainText(/from 4 readings/);
+  await expect(learnt).toContainText(/\+\d+ %/);
+  await expect(tally.locator('.figure')).not.toHaveText(before!);
+  await expect(page.getByTestId('hand-effect')).toContainText('cost', { timeout: 60_000 });
+  await learnt.getByRole('checkbox').uncheck();
+  await expect(tally.locator('.figure')).toHaveText(before!);
+  await learnt.getByRole('checkbox').check();
+  await expect(tally.locator('.figure')).not.toHaveText(before!);
+
+  // Wrong input is told at once, and nothing typed is lost.
+  await form.getByLabel('It took').fill('long');
+  await form.getByLabel('Note').fill('The tub ran out half-way.');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByRole('alert')).toContainText('“long” is not a number');
+  await form.getByLabel('It took').fill('50');
+  await form.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByTestId('log')).toContainText('The tub ran out half-way.');
+  await page.reload();
+  await expect(page.getByTestId('log')).toContainText('The tub ran out half-way.');
+  const download = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'To read' }).click();
+  expect((await download).suggestedFilename()).toBe('brinefold-saltworks-log.md');
+  expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
+  while ((await page.getByRole('button', { name: /^Strike out/ }).count()) > 0) {
+    const left = await page.getByRole('button', { name: /^Strike out/ }).count();
+    await page
+      .getByRole('button', { name: /^Strike out/ })
+      .first()
+      .click();
+    await expect(page.getByRole('button', { name: /^Strike out/ })).toHaveCount(left - 1);
+  }
+  await expect(tally.locator('.figure')).toHaveText(before!);
+});

@@ -1,0 +1,2 @@
+export type { LogEntry, Logged } from './entry';
+export { logCsv, logMarkdown } from './told';

@@ -1,0 +1,34 @@
+import type { Knex } from 'knex';
+import type { Reading } from '@spare-acre/core/hand';
+import type { LogEntry } from '@spare-acre/core/logbook';
+
+/** A board's log in the order in which it was written. */
+export const listLog = async (db: Knex, boardId: string): Promise<readonly LogEntry[]> =>
+  (await db<{ entry: LogEntry }>('log_entries').select('entry').where('board_id', boardId).orderBy('turn')).map(({ entry }) => entry);
+
+/** Writes entries down, all or none; one that is there already is not written again. */
+export const addEntries = async (trx: Knex, boardId: string, entries: readonly LogEntry[]): Promise<void> =>
+  void (await trx('log_entries')
+    .insert(entries.map((entry) => ({ id: entry.id, board_id: boardId, entry: JSON.stringify(entry) })))
+    .onConflict('id')
+    .ignore());
+
+/** False where there was none. */
+export const removeEntry = async (trx: Knex, boardId: string, id: string): Promise<boolean> =>
+  (await trx('log_entries').where({ id, board_id: boardId }).delete()) > 0;
+
+/** What all logs say of the catalogue, value by value. */
+export async function listReadings(db: Knex): Promise<readonly Reading[]> {
+  const { rows } = await db.raw<{ rows: { path: string; value: number }[] }>(`
+    select figure #>> '{implied,path}' as path, (figure #>> '{implied,value}')::float8 as value
+    from log_entries, jsonb_array_elements(entry -> 'figures') as figure
+    where figure #>> '{implied,path}' is not null
+    order by turn`);
+  return rows;
+}
+export const listRefused = async (db: Knex): Promise<readonly string[]> =>
+  (await db<{ path: string }>('hand_refused').select('path').orderBy('path')).map(({ path }) => path);
+export const setRefused = async (trx: Knex, path: string, isRefused: boolean): Promise<void> =>
+  void (await (isRefused
+    ? trx('hand_refused').insert({ path }).onConflict('path').ignore()
+    : trx('hand_refused').where({ path }).delete()));

@@ -1,0 +1,48 @@
+import { Router } from 'express';
+import type { Knex } from 'knex';
+import { BoardParams, Hand, HandChoice, HandParams, Log, LogParams, NewEntries } from '@spare-acre/core/wire';
+import { isOnShelf } from '../boards/boards';
+import { type CatalogueKeeper, changed } from '../own/keeper';
+import { HttpProblem, noSuchBoard } from '../problems';
+import { smallJson } from '../reading/bodies';
+import { addEntries, listLog, removeEntry, setRefused } from './logbook';
+
+/** What was really done, and what is learnt from it. */
+export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): Router {
+  const api = Router();
+  const here = async (boardId: string): Promise<void> => {
+    if (!(await isOnShelf(db, boardId))) throw noSuchBoard();
+  };
+  api.get('/boards/:boardId/log', async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    await here(boardId);
+    res.json(Log.parse({ entries: await listLog(db, boardId) }));
+  });
+  api.post('/boards/:boardId/log', ...smallJson('400kb'), async (req, res) => {
+    const { boardId } = BoardParams.parse(req.params);
+    const { entries } = NewEntries.parse(req.body);
+    await here(boardId);
+    await changed(db, (trx) => addEntries(trx, boardId, entries));
+    res.status(201).json(Log.parse({ entries: await listLog(db, boardId) }));
+  });
+  api.delete('/boards/:boardId/log/:entryId', async (req, res) => {
+    const { boardId, entryId } = LogParams.parse(req.params);
+    if (!(await changed(db, (trx) => removeEntry(trx, boardId, entryId))))
+      throw new HttpProblem(404, 'No such entry', 'There is no entry with that id in the log of this board.');
+    res.json(Log.parse({ entries: await listLog(db, boardId) }));
+  });
+  api.get('/hand', async (_req, res) => {
+    const { learnt, refused } = await keeper.now();
+    res.json(Hand.parse({ corrections: learnt, refused }));
+  });
+  /** Whether the reckoning goes by what was learnt of a value. */
+  api.put('/hand/:path', ...smallJson('1kb'), async (req, res) => {
+    const { path } = HandParams.parse(req.params);
+    const { isRefused } = HandChoice.parse(req.body);
+    if (!(await keeper.now()).learnt.some((one) => one.path === path))
+      throw new HttpProblem(404, 'Nothing learnt', `Nothing was learnt of “${path}”.`);
+    await changed(db, (trx) => setRefused(trx, path, isRefused));
+    res.status(204).end();
+  });
+  return api;
+}

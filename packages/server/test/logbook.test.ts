@@ -1,0 +1,74 @@
+import { randomUUID } from 'node:crypto';
+import { beforeEach, describe, expect, test } from 'vitest';
+import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
+import type { Correction } from '@spare-acre/core/hand';
+import { aPlan, aServer, anotherServer } from './server';
+
+const server = aServer();
+const other = anotherServer(server);
+const { call, db } = server;
+beforeEach(async () => {
+  await db()('log_entries').delete();
+  await db()('hand_refused').delete();
+  await db()('workshop').update({ edition: db().raw('edition + 1') });
+});
+
+const newBoard = async (): Promise<string> => ((await call('POST', '/boards', { plan: aPlan() })).body as { id: string }).id;
+const PATH = 'adhesives.white-glue.gPerM2';
+const glue = OURS.adhesives.find(({ id }) => id === 'white-glue')!.gPerM2.value;
+const sitting = (change: object = {}) => ({
+  id: randomUUID(),
+  taskId: 'glue-ground A1',
+  name: 'Glue the layers, A1',
+  day: '2026-11-29',
+  who: 'Ada',
+  figures: [{ name: 'White glue', unit: 'g', planned: 100, real: 120, implied: { path: PATH, value: glue * 1.2 } }],
+  note: '',
+  ...change,
+});
+const hand = async (of = server) => (await of.call('GET', '/catalogue')).body as { hand: readonly Correction[] };
+
+describe('a board’s log', () => {
+  test('keeps its order; what is sent twice, or by two devices at once, is written once', async () => {
+    const id = await newBoard();
+    const [first, second] = [sitting(), sitting({ figures: [], taskId: null, name: 'Rain', note: 'nothing dried' })];
+    expect((await call('POST', `/boards/${id}/log`, { entries: [first] })).status).toBe(201);
+    const both = await Promise.all([server, other].map((one) => one.call('POST', `/boards/${id}/log`, { entries: [first, second] })));
+    expect(both.map(({ status }) => status)).toEqual([201, 201]);
+    expect((await other.call('GET', `/boards/${id}/log`)).body).toEqual({ entries: [first, second] });
+    expect((await call('DELETE', `/boards/${id}/log/${first.id}`)).body).toEqual({ entries: [second] });
+    expect((await call('DELETE', `/boards/${id}/log/${first.id}`)).status).toBe(404);
+  });
+  test('says what is wrong with an entry; a board that is not there has none', async () => {
+    const id = await newBoard();
+    const refused = await call('POST', `/boards/${id}/log`, { entries: [sitting({ day: 'today', name: '' })] });
+    expect(refused.status).toBe(400);
+    expect(JSON.stringify(refused.body)).toMatch(/day.*2026-11-29/);
+    expect((await call('POST', `/boards/${randomUUID()}/log`, { entries: [sitting()] })).status).toBe(404);
+    expect((await call('GET', `/boards/${randomUUID()}/log`)).status).toBe(404);
+  });
+});
+
+describe('your hand', () => {
+  test('is learnt from every board’s log, known to every server, and gone with the entries', async () => {
+    const [one, two] = [await newBoard(), await newBoard()];
+    await call('POST', `/boards/${one}/log`, { entries: [sitting(), sitting()] });
+    await call('POST', `/boards/${two}/log`, { entries: [sitting(), sitting()] });
+    const [correction] = (await hand(other)).hand;
+    expect(correction).toMatchObject({ path: PATH, readings: 4 });
+    expect(correction!.factor).toBeCloseTo(Math.exp((4 * Math.log(1.2)) / 7), 5);
+    await db()('boards').where({ id: two }).delete();
+    await db()('workshop').update({ edition: db().raw('edition + 1') });
+    expect((await hand()).hand[0]).toMatchObject({ readings: 2 });
+  });
+  test('can be refused, value by value, and taken again', async () => {
+    const id = await newBoard();
+    await call('POST', `/boards/${id}/log`, { entries: [sitting()] });
+    expect((await call('PUT', `/hand/${PATH}`, { isRefused: true })).status).toBe(204);
+    expect((await hand(other)).hand).toEqual([]);
+    expect((await call('GET', '/hand')).body).toMatchObject({ corrections: [{ path: PATH }], refused: [PATH] });
+    expect((await call('PUT', `/hand/${PATH}`, { isRefused: false })).status).toBe(204);
+    expect((await hand(other)).hand).toHaveLength(1);
+    expect((await call('PUT', '/hand/adhesives.no-such.gPerM2', { isRefused: true })).status).toBe(404);
+  });
+});

@@ -1,0 +1,55 @@
+import { defineStore } from 'pinia';
+import { ref, shallowRef } from 'vue';
+import type { Correction } from '@spare-acre/core/hand';
+import type { LogEntry } from '@spare-acre/core/logbook';
+import { Hand, Log } from '@spare-acre/core/wire';
+import { useCatalogue } from './catalogue';
+import { call } from './client';
+
+/** What was really done on the open board, and what all logs together say of the catalogue. */
+export const useLogbook = defineStore('logbook', () => {
+  const entries = shallowRef<readonly LogEntry[]>([]);
+  const learnt = shallowRef<readonly Correction[]>([]);
+  const refused = shallowRef<readonly string[]>([]);
+  const fault = ref('');
+
+  async function attempt(work: () => Promise<void>): Promise<void> {
+    fault.value = '';
+    try {
+      await work();
+    } catch (error) {
+      fault.value = error instanceof Error ? error.message : String(error);
+    }
+  }
+  const at = (boardId: string): string => `/boards/${encodeURIComponent(boardId)}/log`;
+  async function readHand(): Promise<void> {
+    const hand = await call(Hand, 'GET', '/hand');
+    [learnt.value, refused.value] = [hand.corrections, hand.refused];
+  }
+  /** What is learnt changes what every figure is reckoned with. */
+  async function learn(): Promise<void> {
+    await Promise.all([readHand(), useCatalogue().renew()]);
+  }
+  const load = (boardId: string): Promise<void> =>
+    attempt(async () => {
+      entries.value = [];
+      entries.value = (await call(Log, 'GET', at(boardId))).entries;
+      await readHand();
+    });
+  const add = (boardId: string, entry: LogEntry): Promise<void> =>
+    attempt(async () => {
+      entries.value = (await call(Log, 'POST', at(boardId), { entries: [entry] })).entries;
+      await learn();
+    });
+  const remove = (boardId: string, id: string): Promise<void> =>
+    attempt(async () => {
+      entries.value = (await call(Log, 'DELETE', `${at(boardId)}/${id}`)).entries;
+      await learn();
+    });
+  const refuse = (path: string, isRefused: boolean): Promise<void> =>
+    attempt(async () => {
+      await call(null, 'PUT', `/hand/${encodeURIComponent(path)}`, { isRefused });
+      await learn();
+    });
+  return { entries, learnt, refused, fault, load, add, remove, refuse };
+});

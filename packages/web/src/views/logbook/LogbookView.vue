@@ -1,0 +1,160 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, watch } from 'vue';
+import { showChange, showText } from '@spare-acre/core/base/units';
+import { type Logged, logCsv, logMarkdown } from '@spare-acre/core/logbook';
+import { useLogbook } from '../../document/logbook';
+import { usePlan } from '../../document/plan';
+import { useLook } from '../../document/useLook';
+import { saveFile } from '../../ui/saveFile';
+import PlotFrame from '../../ui/PlotFrame.vue';
+import HandPanel from './HandPanel.vue';
+import WriteDown from './WriteDown.vue';
+
+/** How it really went: planned against real, task by task, and what that teaches. */
+const store = usePlan();
+const log = useLogbook();
+useLook(() => ['tasks', 'byWorkpiece']);
+watch(
+  () => store.boardId,
+  (id) => {
+    if (id !== null) void log.load(id);
+  },
+  { immediate: true },
+);
+const entries = computed(() => [...log.entries].reverse());
+const text = ({ real, unit }: Logged): string => showText({ value: real, unit }, store.showing);
+const apart = ({ planned, real, unit }: Logged): string => showChange(planned, real, unit, store.showing) || 'as planned';
+const minutes = computed(() => log.entries.flatMap(({ figures }) => figures.filter(({ unit }) => unit === 'min')));
+const data = computed(() => {
+  const style = getComputedStyle(document.documentElement);
+  const most = Math.max(1, ...minutes.value.flatMap(({ planned, real }) => [planned, real]));
+  return [
+    {
+      type: 'scatter' as const,
+      mode: 'lines' as const,
+      name: 'as planned',
+      x: [0, most],
+      y: [0, most],
+      line: { color: style.getPropertyValue('--rule').trim(), dash: 'dash' as const },
+      hoverinfo: 'skip' as const,
+    },
+    {
+      type: 'scatter' as const,
+      mode: 'markers' as const,
+      name: 'tasks',
+      x: minutes.value.map(({ planned }) => planned),
+      y: minutes.value.map(({ real }) => real),
+      marker: { color: style.getPropertyValue('--moss').trim(), size: 9 },
+    },
+  ];
+});
+const layout = { xaxis: { title: { text: 'planned, min' } }, yaxis: { title: { text: 'real, min' } } };
+const save = (words: string, type: string, end: string): void => saveFile(new Blob([words], { type }), `${store.plan!.name} log`, end);
+</script>
+
+<template>
+  <div class="bench">
+    <div class="drawing scroll">
+      <h2>How it really went</h2>
+      <WriteDown />
+      <p v-if="entries.length === 0" class="quiet">
+        Nothing is written down yet. What a task really took stands here beside what was planned, and the next plan goes by it.
+      </p>
+      <template v-else>
+        <div class="deeds">
+          <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">As CSV</BButton>
+          <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
+            >To read</BButton
+          >
+          <BButton variant="key" @click="save(JSON.stringify(log.entries, null, 2), 'application/json', 'json')">As JSON</BButton>
+        </div>
+        <PlotFrame
+          v-if="minutes.length > 0"
+          label="Real minutes over planned ones; the same as the table below"
+          :data="data"
+          :layout="layout"
+          :height-px="260"
+        />
+        <BTableSimple class="ledger" data-testid="log">
+          <thead>
+            <tr>
+              <th scope="col">day</th>
+              <th scope="col">what</th>
+              <th scope="col">by</th>
+              <th scope="col" class="num">took</th>
+              <th scope="col" class="num">apart</th>
+              <th scope="col"><span class="visually-hidden">taken back</span></th>
+            </tr>
+          </thead>
+          <tbody>
+            <template v-for="entry in entries" :key="entry.id">
+              <tr>
+                <td>{{ entry.day }}</td>
+                <td>
+                  {{ entry.name }}<span v-if="entry.note !== ''" class="quiet said">{{ entry.note }}</span>
+                </td>
+                <td>{{ entry.who }}</td>
+                <td class="num">
+                  <div v-for="figure in entry.figures" :key="figure.name">{{ text(figure) }}</div>
+                </td>
+                <td class="num">
+                  <div v-for="figure in entry.figures" :key="figure.name">{{ apart(figure) }}</div>
+                </td>
+                <td>
+                  <BButton
+                    variant="key"
+                    size="sm"
+                    :aria-label="`Strike out ${entry.name} of ${entry.day}`"
+                    @click="log.remove(store.boardId!, entry.id)"
+                    >Strike out</BButton
+                  >
+                </td>
+              </tr>
+            </template>
+          </tbody>
+        </BTableSimple>
+      </template>
+    </div>
+    <aside class="notes" aria-label="Notes"><HandPanel /></aside>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-y: auto !important;
+  padding: 12px 26px;
+}
+.scroll h2 {
+  font-size: 1.2rem;
+}
+.deeds {
+  display: flex;
+  gap: 6px;
+  margin: 6px 0;
+}
+.said {
+  display: block;
+}
+@media (max-width: 700px) {
+  .ledger thead {
+    display: none;
+  }
+  .ledger tr {
+    display: flex;
+    flex-wrap: wrap;
+    gap: 2px 12px;
+    padding: 6px 0;
+    border-bottom: 1px solid var(--rule);
+  }
+  .ledger td {
+    border: 0;
+    padding: 0;
+  }
+  .ledger td:nth-child(2) {
+    flex: 1 1 60%;
+    font-weight: 500;
+  }
+}
+</style>

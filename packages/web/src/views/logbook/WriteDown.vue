@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
+import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
+import { computed, ref } from 'vue';
+import { type Quantity, parseNumber, showText } from '@spare-acre/core/base/units';
+import { rangesOf } from '@spare-acre/core/catalogue';
+import { impliedBy } from '@spare-acre/core/hand';
+import type { Logged } from '@spare-acre/core/logbook';
+import { useCatalogue } from '../../document/catalogue';
+import { useLogbook } from '../../document/logbook';
+import { usePlan } from '../../document/plan';
+import { today } from '../../ui/dates';
+import ChoiceField from '../../ui/ChoiceField.vue';
+
+/** What a task really took: its minutes, and what of one thing was used on its workpiece. */
+const store = usePlan();
+const log = useLogbook();
+const catalogues = useCatalogue();
+const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', who: '', note: '' });
+const problem = ref('');
+const tasks = computed(() => {
+  const byId = new Map((store.slices.tasks ?? []).map((task) => [task.taskId, task]));
+  return [...byId.values()].sort((a, b) => Number(b.isDone) - Number(a.isDone));
+});
+const task = computed(() => tasks.value.find(({ taskId }) => taskId === typed.value.taskId) ?? null);
+const taskOptions = computed(() => [
+  { value: '', text: 'no task: a note' },
+  ...tasks.value.map(({ taskId, work, isDone }) => ({ value: taskId, text: isDone ? `✓ ${work.label}` : work.label })),
+]);
+/** What goes into the workpiece, and is weighed or measured out. */
+const takes = computed(() => {
+  const own = store.slices.byWorkpiece?.find(({ workpieceId }) => workpieceId === task.value?.workpieceId);
+  return own?.rows.filter(({ group }) => group !== 'sheets') ?? [];
+});
+const taken = computed(() => takes.value.find(({ supplyId }) => supplyId === typed.value.supplyId) ?? null);
+const people = computed(() => store.plan!.people.map(({ name }) => ({ value: name, text: name })));
+const who = computed(() => (typed.value.who === '' ? (people.value[0]?.value ?? '') : typed.value.who));
+const planned = (figure: Quantity): string => `planned ${showText(figure, store.showing)}`;
+
+/** A figure as it came out; null where nothing was typed. @throws Error with what is wrong */
+async function logged(name: string, figure: Quantity, words: string): Promise<Logged | null> {
+  if (words.trim() === '') return null;
+  const read = parseNumber(words, name, figure.unit, { min: 0.01, max: 1e6 });
+  if (!read.ok) throw new Error(read.problem.message);
+  const full = await store.workingOf(figure);
+  const places = rangesOf(catalogues.catalogue!);
+  const implied = full === null ? null : impliedBy(full, read.value, (range) => places.get(range));
+  return { name, unit: figure.unit, planned: figure.value, real: read.value, implied };
+}
+async function write(): Promise<void> {
+  problem.value = '';
+  const { taskId, minutes, amount, note } = typed.value;
+  try {
+    const figures = [
+      task.value === null ? null : await logged('Minutes', task.value.work, minutes),
+      taken.value === null ? null : await logged(taken.value.name, taken.value.need, amount),
+    ].filter((one) => one !== null);
+    if (figures.length === 0 && note.trim() === '')
+      return void (problem.value = 'What did it take, or what was seen? One of them would do.');
+    const name = task.value?.work.label ?? 'Note';
+    await log.add(store.boardId!, { id: crypto.randomUUID(), taskId: taskId || null, name, day: today(), who: who.value, figures, note });
+    if (log.fault === '') typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', note: '' };
+  } catch (error) {
+    problem.value = error instanceof Error ? error.message : String(error);
+  }
+}
+</script>
+
+<template>
+  <form class="write" aria-label="Write down" @submit.prevent="write">
+    <ChoiceField label="Task" :value="typed.taskId" :options="taskOptions" @choose="(id) => (typed.taskId = id)" />
+    <template v-if="task !== null">
+      <label>It took <BFormInput v-model="typed.minutes" inputmode="decimal" autocomplete="off" /> min</label>
+      <span class="quiet">{{ planned(task.work) }}</span>
+      <ChoiceField
+        v-if="takes.length > 0"
+        label="And of"
+        :value="typed.supplyId"
+        :options="[{ value: '', text: 'nothing weighed' }, ...takes.map(({ supplyId, name }) => ({ value: supplyId, text: name }))]"
+        @choose="(id) => (typed.supplyId = id)"
+      />
+      <template v-if="taken !== null">
+        <label>Used <BFormInput v-model="typed.amount" inputmode="decimal" autocomplete="off" /> {{ taken.need.unit }}</label>
+        <span class="quiet">{{ planned(taken.need) }} on {{ task.workpieceId }}</span>
+      </template>
+    </template>
+    <ChoiceField v-if="people.length > 1" label="By" :value="who" :options="people" @choose="(name) => (typed.who = name)" />
+    <label class="note">Note <BFormTextarea v-model="typed.note" rows="2" maxlength="2000" /></label>
+    <BButton type="submit" variant="primary">Write it down</BButton>
+  </form>
+  <p v-if="problem !== '' || log.fault !== ''" class="attention" role="alert">{{ problem || log.fault }}</p>
+</template>
+
+<style scoped>
+.write {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: end;
+  margin: 10px 0;
+}
+.write label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.write label :deep(input) {
+  width: 90px;
+}
+.note {
+  flex: 1 1 320px;
+}
+</style>
