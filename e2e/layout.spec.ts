@@ -45,11 +45,9 @@ const longNamed: Change = (plan) => ({
 const BOARDS: readonly { name: string; of: string; change: Change; sizes: readonly (typeof DESK)[] }[] = [
   { name: 'Brinefold', of: 'Brinefold Saltworks', change: asItIs, sizes: [DESK, SMALL_DESK, PHONE] },
   { name: 'Larkstone', of: 'Larkstone Terraces', change: asItIs, sizes: [DESK, PHONE] },
-  { name: 'a square table', of: 'Brinefold Saltworks', change: withTable([500, 500], [500, 500]), sizes: [SMALL_DESK] },
   { name: 'a strip of 300 × 2400', of: 'Brinefold Saltworks', change: withTable([300], [600, 600, 600, 600], true), sizes: [DESK, PHONE] },
   // Its bow is mended by several things at once, which makes a long word.
   { name: 'one great tile', of: 'Brinefold Saltworks', change: withTable([1500], [1000]), sizes: [DESK] },
-  { name: 'one tile', of: 'Brinefold Saltworks', change: withTable([600], [400], true), sizes: [PHONE] },
   {
     name: '24 tiles',
     of: 'Brinefold Saltworks',

@@ -87,10 +87,25 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Days');
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
   await picture(page, 'days');
-  await page.goto(app.url);
-  await page.getByRole('heading', { name: 'Larkstone Terraces' }).click();
-  await expect(page.getByTestId('tally-ready')).toContainText('Dec');
-  await picture(page, 'larkstone');
+  await go(page, 'Logbook');
+  const form = page.getByRole('form', { name: 'Write down' });
+  let rows = 1;
+  for (const [index, minutes, grams] of [
+    [1, '31', '75'],
+    [3, '38', '84'],
+    [6, '44', ''],
+  ] as const) {
+    await form.getByLabel('Task').selectOption({ index });
+    await form.getByLabel('It took').fill(minutes);
+    if (grams !== '') {
+      await form.getByLabel('And of').selectOption({ label: 'White glue' });
+      await form.getByLabel('Used').fill(grams);
+    }
+    await form.getByRole('button', { name: 'Write it down' }).click();
+    await expect(page.getByTestId('log').getByRole('row')).toHaveCount((rows += 1));
+  }
+  await expect(page.getByTestId('hand-effect')).toBeVisible({ timeout: 60_000 });
+  await picture(page, 'logbook');
 
   await page.getByRole('link', { name: 'Workshop' }).click();
   await page.getByLabel('Find by any name').fill('spackle');

@@ -1,4 +1,6 @@
-export { correctionsFrom, inHand } from './hand';
-export type { Correction, Reading } from './hand';
+export { correctionsFrom } from './corrections';
+export type { Reading } from './corrections';
+export { inHand } from './hand';
+export type { Correction } from './hand';
 export { impliedBy } from './implied';
 export type { Implied } from './implied';
