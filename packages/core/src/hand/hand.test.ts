@@ -104,6 +104,14 @@ describe('what a reading says of the catalogue', () => {
     expect(implied.value).toBeCloseTo(60 / 45, 4);
     expect(impliedBy(minutes, 10, () => undefined)!.value).toBeCloseTo(16, 1);
   });
+  test('of two that it goes by the less sure one is corrected, in whatever order they come', () => {
+    const loose = { value: 100, low: 50, high: 200, origin: 'ours', path: 'coatings.a.loose' };
+    const tight = { value: 2, low: 1.9, high: 2.1, origin: 'ours', path: 'coatings.a.tight' };
+    const [a, b] = [estimated('Loose', loose, 'g'), estimated('Tight', tight, '1')];
+    for (const both of [reckon('Both', 'g', a, '×', b), total('Both', 'g', [reckon('Twice', 'g', a, '×', b)])])
+      expect(impliedBy(both, 300, () => undefined)).toMatchObject({ path: 'coatings.a.loose' });
+    expect(impliedBy(reckon('Both', 'g', a, '×', b), 300, () => undefined)!.value).toBeCloseTo(150, 4);
+  });
   test('nothing is said where nothing of the catalogue goes in', () => {
     expect(impliedBy(given('Tiles', 6, '1', 'plan'), 7, pathOf)).toBeNull();
   });
