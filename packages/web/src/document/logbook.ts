@@ -36,11 +36,11 @@ export const useLogbook = defineStore('logbook', () => {
       entries.value = (await call(Log, 'GET', at(boardId))).entries;
       await readHand();
     });
-  const add = (boardId: string, entry: LogEntry): Promise<void> =>
-    attempt(async () => {
-      entries.value = (await call(Log, 'POST', at(boardId), { entries: [entry] })).entries;
-      await learn();
-    });
+  /** Written down when it returns; what is learnt of it comes later, and nobody who types on waits for it. */
+  const add = async (boardId: string, entry: LogEntry): Promise<void> => {
+    await attempt(async () => void (entries.value = (await call(Log, 'POST', at(boardId), { entries: [entry] })).entries));
+    if (fault.value === '') void attempt(learn);
+  };
   const remove = (boardId: string, id: string): Promise<void> =>
     attempt(async () => {
       entries.value = (await call(Log, 'DELETE', `${at(boardId)}/${id}`)).entries;
