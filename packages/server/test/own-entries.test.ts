@@ -150,6 +150,7 @@ test('an entry has a picture that is kept as long as it is shown, and loses it a
   expect((await fetch(`http://127.0.0.1:${server.port()}/api/pictures/${picture.id}`)).status).toBe(200);
   expect((await call('PUT', path, { pictureId: '00000000-0000-4000-8000-000000000000' })).status).toBe(404);
   expect((await call('PUT', '/catalogue/coatings/no-such-thing/picture', { pictureId: picture.id })).status).toBe(404);
+  expect((await call('DELETE', `/pictures/${picture.id}`)).status).toBe(409);
   expect((await call('PUT', path, { pictureId: null })).status).toBe(204);
   expect(await shown()).toEqual([]);
   expect(await sweepPictures(db())).toBe(1);

@@ -28,15 +28,21 @@ function taken(data: unknown, path: string, byPath: ReadonlyMap<string, Correcti
   return Array.isArray(data) ? entries.map(([, inner]) => inner) : Object.fromEntries(entries);
 }
 
-function handled({ value, low, high }: Estimate, path: string, { factor, keeps, readings }: Correction): Partial<Estimate> {
-  const most = path.endsWith('Pct') ? 100 : Infinity;
-  const narrowed = (end: number): number => (value <= 0 || end <= 0 ? end : value * factor * (end / value) ** keeps);
+/** A correction in words: `+18 % from 7 readings`. */
+export function correctionWords({ factor, readings }: Correction): string {
   const change = Math.round((factor - 1) * 100);
   const said = change === 0 ? 'as ours' : `${change > 0 ? '+' : '−'}${Math.abs(change)} %`;
+  return `${said} from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
+}
+
+function handled({ value, low, high }: Estimate, path: string, correction: Correction): Partial<Estimate> {
+  const { factor, keeps } = correction;
+  const most = path.endsWith('Pct') ? 100 : Infinity;
+  const narrowed = (end: number): number => (value <= 0 || end <= 0 ? end : value * factor * (end / value) ** keeps);
   return {
     value: Math.min(most, value * factor),
     low: Math.min(most, narrowed(low)),
     high: Math.min(most, narrowed(high)),
-    origin: `your hand: ${said} from ${readings} ${readings === 1 ? 'reading' : 'readings'}`,
+    origin: `your hand: ${correctionWords(correction)}`,
   };
 }

@@ -1,6 +1,6 @@
 export { correctionsFrom } from './corrections';
 export type { Reading } from './corrections';
-export { inHand } from './hand';
+export { correctionWords, inHand } from './hand';
 export type { Correction } from './hand';
 export { impliedBy } from './implied';
 export type { Implied } from './implied';

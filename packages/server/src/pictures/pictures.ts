@@ -94,12 +94,19 @@ export async function listPictures(db: Knex): Promise<{ readonly pictures: reado
 
 /**
  * Takes a picture out for good. Earlier versions that showed it show their plan without it.
- * @throws HttpProblem 404 for one that is not there, 409 for one that a board shows
+ * @throws HttpProblem 404 for one that is not there, 409 for one that a board or an entry shows
  */
 export async function removePicture(db: Knex, id: string): Promise<void> {
-  const removed = await db('pictures').where({ id }).whereRaw(`not exists (select from boards where ${SHOWS_IT})`).delete();
+  const removed = await db('pictures')
+    .where({ id })
+    .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
+    .whereRaw('not exists (select from entry_pictures where picture_id = pictures.id)')
+    .delete();
   if (removed === 1) return;
   const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
+  const onEntries = await db('entry_pictures').select('id').where({ picture_id: id });
+  if (onEntries.length > 0)
+    throw new HttpProblem(409, 'Still in use', 'picture: an entry of the catalogue shows it; taking it away there first would do.');
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
   throw new HttpProblem(

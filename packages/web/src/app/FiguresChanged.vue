@@ -108,11 +108,11 @@ async function note(): Promise<void> {
 </template>
 
 <style scoped>
-.changed {
+.main > .changed {
   background: var(--paper);
   border-bottom: 1px solid var(--rule);
   padding: 6px 18px;
-  flex: none !important;
+  flex: none;
 }
 .said {
   display: flex;

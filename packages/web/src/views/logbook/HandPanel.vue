@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, shallowRef, watch } from 'vue';
 import { saidIn } from '@spare-acre/core/catalogue/editing';
-import type { Correction } from '@spare-acre/core/hand';
+import { correctionWords } from '@spare-acre/core/hand';
 import { useCatalogue } from '../../document/catalogue';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
@@ -13,15 +13,11 @@ const store = usePlan();
 const log = useLogbook();
 const catalogues = useCatalogue();
 const effect = shallowRef<readonly string[] | null>(null);
-const change = ({ factor }: Correction): string => {
-  const pct = Math.round((factor - 1) * 100);
-  return pct === 0 ? 'as ours' : `${pct > 0 ? '+' : '−'}${Math.abs(pct)} %`;
-};
 const rows = computed(() =>
   log.learnt.map((one) => ({
     path: one.path,
     name: saidIn(catalogues.catalogue!, one.path),
-    says: `${change(one)} from ${one.readings} ${one.readings === 1 ? 'reading' : 'readings'}`,
+    says: correctionWords(one),
     narrower: `its range ${Math.round(one.keeps * 100)} % as wide`,
     isTaken: !log.refused.includes(one.path),
   })),
