@@ -37,3 +37,21 @@ test('a piece takes its own sheets and its own glue', () => {
   expect(rows.map(({ supplyId }) => supplyId)).toContain(shed.glueId);
   expect(rows.some(({ group }) => group === 'sheets')).toBe(true);
 });
+
+test('what faces are sealed with before they are glued goes to the tiles by their size', () => {
+  const { surfaces, stack } = plan;
+  const sealed = {
+    ...plan,
+    surfaces: surfaces.map((one) => ({ ...one, coats: [] })),
+    stack: { ...stack, ground: stack.ground.map((layer) => ({ ...layer, sealed: 'both' as const })) },
+  };
+  const { byWorkpiece, sealing, stuffs } = derived(sealed);
+  const ids = [sealing!.coating.id, ...stuffs.map(({ stuff }) => stuff.adhesiveId ?? `stuff ${stuff.id}`)];
+  const own = (workpieceId: string | null) =>
+    byWorkpiece
+      .find((one) => one.workpieceId === workpieceId)
+      ?.rows.filter(({ supplyId, group }) => group !== 'adhesive' && ids.includes(supplyId)) ?? [];
+  expect(own('A1').length).toBeGreaterThan(0);
+  expect(own(null)).toEqual([]);
+  own('A1').forEach(({ need }, i) => expect(need.value).toBeCloseTo(own('B1')[i]!.need.value, 6));
+});
