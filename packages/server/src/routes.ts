@@ -10,6 +10,7 @@ import type { AppParts } from './parts';
 import { pictureRoutes } from './pictures/routes';
 import { noSuchPath } from './problems';
 import { rackRoutes } from './rack/routes';
+import { benchRoutes } from './bench/routes';
 import { logbookRoutes } from './logbook/routes';
 import { shelfRoutes } from './shelf/routes';
 import { shopRoutes } from './shops/routes';
@@ -36,6 +37,7 @@ export function apiRoutes({ db, keeper, readers, hub, access, reach }: AppParts)
   api.use(airRoutes(db));
   api.use(shelfRoutes(db, keeper));
   api.use(logbookRoutes(db, keeper));
+  api.use(benchRoutes(db));
   api.use(shopRoutes(db, keeper));
 
   api.use(noSuchPath);

@@ -24,6 +24,9 @@ const sitting = (change: object = {}) => ({
   who: 'Ada',
   figures: [{ name: 'White glue', unit: 'g', planned: 100, real: 120, implied: { path: PATH, value: glue * 1.2 } }],
   note: '',
+  photoIds: [],
+  air: null,
+  mishap: null,
   ...change,
 });
 const hand = async (of = server) => (await of.call('GET', '/catalogue')).body as { hand: readonly Correction[] };
@@ -43,7 +46,7 @@ describe('a board’s log', () => {
     const id = await newBoard();
     const refused = await call('POST', `/boards/${id}/log`, { entries: [sitting({ day: 'today', name: '' })] });
     expect(refused.status).toBe(400);
-    expect(JSON.stringify(refused.body)).toMatch(/day.*2026-11-29/);
+    expect(JSON.stringify(refused.body)).toMatch(/day.*2026-11-30/);
     expect((await call('POST', `/boards/${randomUUID()}/log`, { entries: [sitting()] })).status).toBe(404);
     expect((await call('GET', `/boards/${randomUUID()}/log`)).status).toBe(404);
   });

@@ -82,13 +82,13 @@ test('all pictures together have a limit, also for many at once; taking one out 
   const six = Array.from({ length: 6 });
   // A connection for each of them, so that none comes too late to be in the others' way.
   await Promise.all(six.map(() => db().raw('select pg_sleep(0.1)')));
-  const atOnce = await Promise.allSettled(six.map(() => keepPicture(db(), aMegabyte, 1)));
+  const atOnce = await Promise.allSettled(six.map(() => keepPicture(db(), aMegabyte, { maxMb: 1 })));
   const refused = atOnce.filter((one) => one.status === 'rejected');
   expect(refused).toHaveLength(5);
   expect(refused[0]!.reason).toMatchObject({ status: 507, message: expect.stringContaining('1 of 1 MB are taken') as string });
   const [{ id }] = (await db()('pictures').select('id')) as [{ id: string }];
   expect((await fetch(url(`/${id}`), { method: 'DELETE' })).status).toBe(204);
-  await keepPicture(db(), aMegabyte, 1);
+  await keepPicture(db(), aMegabyte, { maxMb: 1 });
 });
 
 test('the photo of a test piece belongs to its board: not swept, not taken out while it is shown', async () => {

@@ -115,11 +115,14 @@ const Lays = z.strictObject({
   runsMm: notNegative,
 });
 
+/** Sorts of work on a surface, for the checks of order. */
+export const COATING_WORK = ['paste', 'grain', 'embed', 'press', 'lock', 'colour', 'wash', 'mask', 'plant', 'finish', 'pour', 'late'] as const;
+
 export const Method = z.strictObject({
   id: Id,
   name: Name,
   /** What is done, for the checks of order. */
-  does: z.enum(['paste', 'grain', 'embed', 'press', 'lock', 'colour', 'wash', 'mask', 'plant', 'finish', 'pour', 'late']),
+  does: z.enum(COATING_WORK),
   m2PerH: Estimate,
   /** Things set down in an hour; null where area is what takes the time. */
   perH: Estimate.nullable(),

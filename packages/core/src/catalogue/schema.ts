@@ -17,7 +17,7 @@ import {
   toolRef,
 } from './refs';
 import { everyGroundKind } from '../surfaces';
-import { Coating, Hex, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
+import { COATING_WORK, Coating, Hex, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
 import { Estimate, Id, Life, Name, Pack, notNegative, positive } from './entry';
 
 const Grip = z.enum(['open', 'smooth', 'waxy']);
@@ -283,6 +283,16 @@ const Fill = z.strictObject({
   packsMl: z.array(Pack).min(1),
 });
 
+/** Every sort of work there is at the bench. */
+const DOINGS = ['cut', 'trim', 'carve', 'glue', 'seal', 'assemble', 'clad', 'mould', 'cast', 'fix', ...COATING_WORK] as const;
+/** What a builder looks for at a sort of work: how it is when it is good, what usually goes wrong, and a try that shows the hand. */
+const Guide = z.strictObject({
+  does: z.enum(DOINGS),
+  goodLooks: z.string().min(1).max(200),
+  usualMistake: z.string().min(1).max(200),
+  practice: z.string().min(1).max(240),
+});
+
 /** Rules of thumb that belong to no single material. */
 const Bench = z.strictObject({
   floorMinMm: Estimate,
@@ -433,6 +443,7 @@ export const CatalogueSchema = z.strictObject({
   layings: z.array(Laying),
   castings: z.array(Casting),
   fills: z.array(Fill),
+  guides: z.array(Guide),
   bench: Bench,
   starter: Starter,
   /** The day a week begins with, 1 Monday … 7 Sunday; Monday where nothing is said. */
@@ -456,6 +467,8 @@ export type LengthStock = z.infer<typeof LengthStock>;
 export type Cladding = z.infer<typeof Cladding>;
 export type Laying = z.infer<typeof Laying>;
 export type Casting = z.infer<typeof Casting>;
+export type Guide = z.infer<typeof Guide>;
+export type Doing = Guide['does'];
 export type Fill = z.infer<typeof Fill>;
 export type Yardstick = z.infer<typeof Yardstick>;
 export type Estimate = z.infer<typeof Estimate>;

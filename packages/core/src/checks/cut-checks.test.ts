@@ -4,7 +4,7 @@ import type { CutJob } from '../cutting/job';
 import { isNew } from '../cutting/nesting';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
-import { checkPlan } from '../plan/check';
+import { checkPlan } from '../plan/file';
 import type { Warning } from './warning';
 
 const derive = derivePipeline();

@@ -2,7 +2,7 @@ import { aBoard, aCoat, aMound, CATALOGUE, coatsOf, mended, withCoats } from '..
 import { describe, expect, test } from 'vitest';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
-import { checkPlan } from '../plan/check';
+import { checkPlan } from '../plan/file';
 import type { Warning } from './warning';
 
 const derive = derivePipeline();

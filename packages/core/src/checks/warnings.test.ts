@@ -2,7 +2,7 @@ import { aBoard, aMound, aPit, aPool, CATALOGUE, coatsOf, mended, withCoats } fr
 import { describe, expect, test } from 'vitest';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
-import { checkPlan } from '../plan/check';
+import { checkPlan } from '../plan/file';
 import { showText } from '../base/units';
 import type { Warning } from './warning';
 

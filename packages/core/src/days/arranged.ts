@@ -1,6 +1,7 @@
 import { minutesAt } from '../base/dates';
 import { given, reckon } from '../base/units';
-import type { ArrangedTask, Calendar } from '../plan';
+import type { ArrangedTask } from '../plan';
+import type { Bench } from './bench';
 import { type After, NO_WAIT, type Step, type Task } from './step';
 
 /** A task as it is planned: one of several goes where it is split. */
@@ -10,35 +11,46 @@ export interface Go extends Task {
   readonly arranged: ArrangedTask | null;
   /** When it was done; null for what is still to do. */
   readonly doneMin: number | null;
+  /** How long it really took; null where nobody looked. */
+  readonly workedMin: number | null;
   readonly pinnedMin: number | null;
+  /** Put off until then; null for any time. */
+  readonly notBeforeMin: number | null;
 }
 
-/** Tasks with what was arranged: those skipped are gone and those after them come after what was before; those split are several. */
-export function arrangedTasks(steps: readonly Step[], { tasks: arranged, startsOn }: Calendar): readonly Go[] {
-  if (arranged.length === 0) return steps.flatMap(({ tasks }) => tasks.map(asItIs));
+/**
+ * Tasks with what was arranged and done: those skipped are gone and those after them come after what was before; those split are several; of one that is
+ * done in part the rest is left.
+ */
+export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Go[] {
+  const { tasks: arranged, startsOn } = calendar;
+  if (arranged.length === 0 && Object.keys(doneTasks).length === 0) return steps.flatMap(({ tasks }) => tasks.map(asItIs));
   const byId = new Map(arranged.map((own) => [own.taskId, own]));
   const skipped = new Map<string, readonly After[]>();
   const lastGo = new Map<string, string>();
   const goes: Go[] = [];
   for (const task of steps.flatMap((step) => step.tasks)) {
     const own = byId.get(task.id) ?? null;
+    const done = doneTasks[task.id] ?? null;
     const after = task.after.flatMap((one) => skipped.get(one.taskId) ?? [{ ...one, taskId: lastGo.get(one.taskId) ?? one.taskId }]);
-    if (own?.isSkipped === true) {
+    if (own?.isSkipped === true && done === null) {
       skipped.set(task.id, after);
       continue;
     }
-    const pinnedMin = own?.pin == null ? null : minutesAt(startsOn, own.pin);
-    const doneMin = own?.done == null ? null : minutesAt(startsOn, own.done);
+    const atOf = (at: { readonly day: string; readonly atMin: number } | null | undefined): number | null =>
+      at == null ? null : minutesAt(startsOn, at);
+    const pinnedMin = atOf(own?.pin);
+    const doneMin = done === null || done.part !== null ? null : atOf(done.at);
+    const left = done?.part == null ? task.work : restOf(task, done.part);
     const count = doneMin === null ? (own?.goes ?? 1) : 1;
     for (let i = 0; i < count; i++) {
       const id = i === 0 ? task.id : `${task.id}~${i + 1}`;
       const isLast = i === count - 1;
-      const share = count === 1 ? task.work : shareOf(task, i, count);
       goes.push({
         ...task,
         id,
         ofTask: task.id,
-        work: share,
+        work: count === 1 ? left : shareOf(left, i, count),
         wait: isLast ? task.wait : NO_WAIT,
         cure: isLast ? task.cure : NO_WAIT,
         isFlat: isLast && task.isFlat,
@@ -47,13 +59,27 @@ export function arrangedTasks(steps: readonly Step[], { tasks: arranged, startsO
         after: i === 0 ? after : [{ taskId: goes.at(-1)!.id, wait: NO_WAIT, most: null, orAfter: null }],
         arranged: own,
         doneMin,
+        workedMin: doneMin === null ? null : (done?.workedMin ?? null),
         pinnedMin: i === 0 ? pinnedMin : null,
+        notBeforeMin: i === 0 ? atOf(own?.notBefore) : null,
       });
       lastGo.set(task.id, id);
     }
   }
   return goes;
 }
-const asItIs = (task: Task): Go => ({ ...task, ofTask: task.id, arranged: null, doneMin: null, pinnedMin: null });
-const shareOf = ({ work }: Task, i: number, count: number): Task['work'] =>
+const asItIs = (task: Task): Go => ({
+  ...task,
+  ofTask: task.id,
+  arranged: null,
+  doneMin: null,
+  workedMin: null,
+  pinnedMin: null,
+  notBeforeMin: null,
+});
+const shareOf = (work: Task['work'], i: number, count: number): Task['work'] =>
   reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('In so many goes', count, '1', 'plan'));
+function restOf({ work }: Task, { done, of }: { readonly done: number; readonly of: number }): Task['work'] {
+  const left = given(`Left of it: ${of - done} of ${of}`, (of - done) / of, '1', 'logbook');
+  return reckon(`${work.label}, the rest`, 'min', work, '×', left);
+}

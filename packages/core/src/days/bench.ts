@@ -4,12 +4,14 @@ import { DAY_MIN } from '../base/units';
 import type { Catalogue } from '../catalogue';
 import { type Spots, isTooCold, kindOfPlace, usualMin } from '../drying';
 import type { Calendar, Person, Plan } from '../plan';
+import type { BoardRecord } from '../shop';
 import { hoursOn } from './calendar';
 import type { Step, Task } from './step';
 
 /** Who is there, where, and when: all that work is planned into. */
 export interface Bench {
   readonly calendar: Calendar;
+  readonly doneTasks: BoardRecord['doneTasks'];
   readonly people: Plan['people'];
   readonly kit: Plan['kit'];
   readonly places: Plan['places'];

@@ -109,7 +109,7 @@ function coatStep(
       task(id, pieceId, { work: work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work), ...dries(pieceId, here, null) }),
     ];
   });
-  return { id, name, kind: 'coat', setUp: setUpOf(method), asks: asksOf(coating, method), tasks: [...tasks, ...onPieces] };
+  return { id, name, kind: 'coat', does: method.does, setUp: setUpOf(method), asks: asksOf(coating, method), tasks: [...tasks, ...onPieces] };
 }
 
 const asksOf = (coating: Coating, method: Method): Asks => ({
@@ -244,7 +244,7 @@ function pourSteps({ key, needs }: CoatGroup, { spots, ground, areas, catalogue 
       const work = byRate(`${name}, ${tile.id}`, area, method);
       return [task(id, tile.id, { work, spot, wait, cure, touch, isFlat: true, calls: callsOf(name, coating) })];
     });
-    return { id, name, kind: 'pour', setUp: setUpOf(method), asks: asksOf(coating, method), tasks };
+    return { id, name, kind: 'pour', does: 'pour', setUp: setUpOf(method), asks: asksOf(coating, method), tasks };
   });
 }
 

@@ -40,6 +40,7 @@ export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces
     id: `cut-${stage}`,
     name,
     kind: 'cut',
+    does: 'cut',
     setUp: catalogue.bench.cuttingSetUpMin,
     asks: asks({
       cautionIds: jobs.flatMap(({ tool }) => tool.cautionIds),
@@ -66,6 +67,7 @@ export function trimStep(tiles: readonly Tile[], spots: Spots, catalogue: Catalo
     id: 'trim',
     name,
     kind: 'cut',
+    does: 'trim',
     setUp: catalogue.bench.cuttingSetUpMin,
     asks: asks({ cautionIds: catalogue.bench.hollowCautionIds }),
     tasks: tiles.map((tile) => {
@@ -85,6 +87,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], s
     id: 'carve',
     name,
     kind: 'cut',
+    does: 'carve',
     setUp: catalogue.bench.cuttingSetUpMin,
     asks: asks({ cautionIds: catalogue.bench.hollowCautionIds }),
     tasks: tiles.flatMap((tile) => {

@@ -37,6 +37,7 @@ export function sealStep({ coating, faces }: SealNeed, { spots, ground, catalogu
     id: 'seal',
     name,
     kind: 'coat',
+    does: 'seal',
     setUp: catalogue.bench.glueSetUpMin,
     asks: asks({ cautionIds: coating.cautionIds, leastC: coating.minC, stockIds: [coating.id] }),
     tasks: ground.tiles.map((tile) => {
@@ -119,6 +120,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
     id: `glue-${stage}`,
     name,
     kind: 'glue',
+    does: 'glue',
     setUp: catalogue.bench.glueSetUpMin,
     asks: asks({
       cautionIds: adhesives.flatMap(({ cautionIds }) => cautionIds),

@@ -11,6 +11,8 @@ export { bestNow } from './now';
 export type { NowChoice } from './now';
 export type { Blocked } from './problem';
 export type { Because, Slot } from './schedule';
+export { realWait } from './ready';
+export { sittingsOf } from './bench';
 export { shiftOf } from './shift';
 export type { Shift } from './shift';
 export type { Step } from './step';

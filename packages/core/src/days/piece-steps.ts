@@ -9,20 +9,21 @@ import { type Draft, type TaskDraft, asks, coldest, task } from './step';
 
 /** What is done to pieces before they are coated, in the order of their tasks. */
 const STEPS = [
-  ['make-pieces', 'Put pieces together'],
-  ['clad-pieces', 'Clad pieces'],
-  ['make-moulds', 'Make moulds'],
-  ['cast-copies', 'Cast copies'],
+  ['make-pieces', 'Put pieces together', 'assemble'],
+  ['clad-pieces', 'Clad pieces', 'clad'],
+  ['make-moulds', 'Make moulds', 'mould'],
+  ['cast-copies', 'Cast copies', 'cast'],
 ] as const;
 
 /** Every piece put together, clad, and copied where it is cast: each as it says itself. Only the first has a set-up; the others carry their own. */
 export const pieceSteps = (pieces: readonly PieceWork[], spots: Spots, catalogue: Catalogue): readonly Draft[] =>
-  STEPS.map(([id, name], i) => {
+  STEPS.map(([id, name, does], i) => {
     const own = pieces.flatMap(({ pieceId, tasks }) => (tasks[i] == null ? [] : [{ pieceId, ...tasks[i] }]));
     return {
       id,
       name,
       kind: 'glue',
+      does,
       setUp: i === 0 ? catalogue.bench.glueSetUpMin : NO_SET_UP,
       asks: asks({ cautionIds: own.flatMap(({ cautionIds }) => cautionIds), ...gluedWith(own, catalogue) }),
       tasks: own.map(({ pieceId, work, ...dries }) => task(id, pieceId, { work, ...driedAt(spots.at(pieceId), dries, catalogue) })),
@@ -46,6 +47,7 @@ export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: Spots, c
     id: 'fix-pieces',
     name: 'Fix pieces to their tiles',
     kind: 'glue',
+    does: 'fix',
     setUp: catalogue.bench.glueSetUpMin,
     asks: asks({ cautionIds, ...gluedWith(fixed, catalogue) }),
     tasks,

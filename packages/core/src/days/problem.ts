@@ -45,7 +45,7 @@ const POST_MIN = 18 * 60;
 /** Steps, people, places and hours as one problem; what can not be done in them, and what would come after that, is left out of it. */
 export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = NOTHING_RELAXED): Work {
   const { calendar, people, kit, places, catalogue } = bench;
-  const goes = arrangedTasks(steps, calendar);
+  const goes = arrangedTasks(steps, bench);
   const stepOf = new Map(steps.map((step) => [step.id, step]));
   const horizonMin = horizonFor(goes, steps, bench);
   const hours = new Hours(bench, horizonMin);
@@ -103,7 +103,7 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
       may: may.get(go.stepId)!,
       holds,
       open: isOpen.get(go.id)!.runs,
-      notBeforeMin: Math.max(ready, ...step.asks.stockIds.map((id) => arrives.get(id) ?? 0)),
+      notBeforeMin: Math.max(ready, go.notBeforeMin ?? 0, ...step.asks.stockIds.map((id) => arrives.get(id) ?? 0)),
       pinnedMin: relaxed.pins.has(go.ofTask) ? null : go.pinnedMin,
     };
   };
@@ -153,10 +153,10 @@ function horizonFor(goes: readonly Go[], steps: readonly Step[], { calendar, peo
   const weekMin = Math.max(1, ...people.map(({ hours }) => weekOf(hours.length > 0 ? hours : calendar.hours)));
   const setUpOf = new Map(steps.map(({ id, setUp }) => [id, setUp.value]));
   let [workMin, waitMin, latestMin] = [0, 0, calendar.notBefore === null ? 0 : minutesAt(calendar.startsOn, calendar.notBefore)];
-  for (const { work, wait, stepId, pinnedMin, spot } of goes) {
+  for (const { work, wait, stepId, pinnedMin, notBeforeMin, spot } of goes) {
     workMin += work.value + setUpOf.get(stepId)!;
     if (usualMin(wait) < Infinity) waitMin = Math.max(waitMin, usualMin(wait));
-    latestMin = Math.max(latestMin, pinnedMin ?? 0, spot.course.settledMin);
+    latestMin = Math.max(latestMin, pinnedMin ?? 0, notBeforeMin ?? 0, spot.course.settledMin);
   }
   for (const { day } of calendar.arrivals) latestMin = Math.max(latestMin, minutesAt(calendar.startsOn, { day, atMin: POST_MIN }));
   for (const room of spots.rooms.values()) latestMin = Math.max(latestMin, room.settledMin);

@@ -118,7 +118,7 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
   const { open, done, problem, stepOf } = work;
   const past = done.map((task): Slot => {
     const endMin = task.doneMin!;
-    const startMin = endMin - task.work.value;
+    const startMin = endMin - (task.workedMin ?? task.work.value);
     return {
       task,
       stretches: [{ fromMin: startMin, toMin: endMin }],

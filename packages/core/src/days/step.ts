@@ -1,4 +1,4 @@
-import { type Catalogue, type Coating, type Estimate, cautionTexts, estimated } from '../catalogue';
+import { type Catalogue, type Coating, type Doing, type Estimate, cautionTexts, estimated } from '../catalogue';
 import { type Figure, given } from '../base/units';
 import { type Spot, type Wait, clockWait } from '../drying';
 
@@ -56,6 +56,8 @@ export interface Step {
   readonly id: string;
   readonly name: string;
   readonly kind: 'cut' | 'glue' | 'coat' | 'pour';
+  /** What is done, in the catalogue's word: by it are told what good looks like, and the usual mistake. */
+  readonly does: Doing;
   readonly setUp: Figure<'min'>;
   readonly asks: Asks;
   readonly tasks: readonly Task[];
@@ -75,6 +77,7 @@ export interface Draft {
   readonly id: string;
   readonly name: string;
   readonly kind: Step['kind'];
+  readonly does: Doing;
   readonly setUp: Estimate;
   readonly asks: Asks;
   readonly tasks: readonly TaskDraft[];
@@ -115,7 +118,7 @@ export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): r
   const followed = new Map<string, readonly [TaskDraft, Follow][]>();
   return drafts
     .filter(({ tasks }) => tasks.length > 0)
-    .map(({ id, name, kind, setUp, asks: asked, tasks: drafted }): Step => {
+    .map(({ id, name, kind, does, setUp, asks: asked, tasks: drafted }): Step => {
       const worked = (own: TaskDraft): readonly string[] => [own.workpieceId, ...own.joins];
       const before = drafted.map((own) => [...new Set(worked(own).flatMap((workpieceId) => last.get(workpieceId) ?? []))]);
       for (const own of drafted) {
@@ -137,6 +140,6 @@ export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): r
         return { ...own, after };
       });
       const setUpOnce = estimated(`${name}, set-up and clean-up`, setUp, 'min');
-      return { id, name, kind, setUp: setUpOnce, asks: asked, tasks, cautions: cautionTexts(catalogue, asked.cautionIds) };
+      return { id, name, kind, does, setUp: setUpOnce, asks: asked, tasks, cautions: cautionTexts(catalogue, asked.cautionIds) };
     });
 }

@@ -147,8 +147,12 @@ describe('room, weights and hands', () => {
 
 describe('tasks that are arranged', () => {
   const steps = inTurn([aWorkStep('glue', [['A1', 40, 600]]), aWorkStep('paint', [['A1', 30, 60]]), aWorkStep('wash', [['A1', 20, 0]])]);
-  const arranged = (taskId: string, change: object) => [{ taskId, pin: null, done: null, isSkipped: false, goes: 1, ...change }];
-  const days = (tasks: Bench['calendar']['tasks']) => found(steps, { calendar: { ...EVENINGS, tasks } });
+  const arranged = (taskId: string, change: object) => [{ taskId, pin: null, notBefore: null, isSkipped: false, goes: 1, ...change }];
+  const days = (tasks: Bench['calendar']['tasks'], doneTasks: Bench['doneTasks'] = {}) =>
+    found(steps, { calendar: { ...EVENINGS, tasks }, doneTasks });
+  const done = (taskId: string, day: string, atMin: number, change: Partial<Bench['doneTasks'][string]> = {}): Bench['doneTasks'] => ({
+    [taskId]: { at: { day, atMin }, part: null, by: '', workedMin: null, uses: [], ...change },
+  });
   test('a pin is kept, and what comes after it waits for it', () => {
     const { slots } = days(arranged('paint-A1', { pin: { day: '2026-12-05', atMin: 1_150 } })).days;
     expect(slots.find(({ task }) => task.id === 'paint-A1')).toMatchObject({ startMin: 5 * 1_440 + 1_150, because: { kind: 'pin' } });
@@ -172,9 +176,23 @@ describe('tasks that are arranged', () => {
     expect(slots.find(({ task }) => task.id === 'paint-A1')!.startMin).toBeGreaterThanOrEqual(second!.endMin + 600);
   });
   test('what was done is done, and the rest goes on from when it was', () => {
-    const { slots } = days(arranged('glue-A1', { done: { day: '2026-12-02', atMin: 1_100 } })).days;
-    expect(slots[0]).toMatchObject({ endMin: 2 * 1_440 + 1_100, because: { kind: 'done' } });
+    const { slots } = days([], done('glue-A1', '2026-12-02', 1_100)).days;
+    expect(slots[0]).toMatchObject({ startMin: 2 * 1_440 + 1_060, endMin: 2 * 1_440 + 1_100, because: { kind: 'done' } });
     expect(slots[1]!.startMin).toBe(3 * 1_440 + 1_140);
+    const timed = days([], done('glue-A1', '2026-12-02', 1_100, { workedMin: 75 })).days.slots[0]!;
+    expect(timed.startMin).toBe(2 * 1_440 + 1_025);
+  });
+  test('of what is done in part the rest is planned, and what comes after waits for that', () => {
+    const { slots } = days([], done('glue-A1', '2026-11-30', 1_200, { part: { done: 3, of: 4 } })).days;
+    expect(slots[0]).toMatchObject({ task: { id: 'glue-A1' } });
+    expect(slots[0]!.task.work.value).toBe(10);
+    expect(slots[1]!.startMin).toBeGreaterThanOrEqual(slots[0]!.endMin + 600);
+  });
+  test('what is put off is not begun before, and what was skipped and is done all the same is done', () => {
+    const { slots } = days(arranged('glue-A1', { notBefore: { day: '2026-12-03', atMin: 0 } })).days;
+    expect(slots[0]!.startMin).toBe(3 * 1_440 + 1_140);
+    const both = days(arranged('glue-A1', { isSkipped: true }), done('glue-A1', '2026-12-02', 1_100)).days.slots;
+    expect(both[0]).toMatchObject({ task: { id: 'glue-A1' }, because: { kind: 'done' } });
   });
 });
 

@@ -50,3 +50,15 @@ export const listOf = <S extends z.ZodType>(each: S, { min, max }: Limits): z.Zo
   const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min === 0 ? 'up to' : `${min} to`} ${max} would do`;
   return z.array(each, { error }).min(min, { error }).max(max, { error });
 };
+
+/** A day of the calendar: `2026-11-30`. */
+export const Day = z
+  .string()
+  .regex(/^20\d\d-\d\d-\d\d$/, { error: ({ input }) => `got ${said(input)}; a date such as 2026-11-30 would do` })
+  .refine(
+    (day) => {
+      const date = new Date(`${day}T00:00:00Z`);
+      return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(day);
+    },
+    { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar; 2026-11-30 would do` },
+  );

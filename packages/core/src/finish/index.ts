@@ -1,4 +1,5 @@
 /** What is only looked at in Section, Coats and Supplies: fetched when one of them is opened, for it is none of the first load. */
+export { detailOf, movesOf } from '../moves';
 export { coatMatrix } from '../coats/matrix';
 export { banksOf } from '../ground/banks';
 export { mixesOf } from '../mixes';

@@ -1,2 +1,3 @@
 export type { LogEntry, Logged } from './entry';
 export { logCsv, logMarkdown } from './told';
+export { LogEntrySchema } from './schema';

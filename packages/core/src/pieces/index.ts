@@ -20,7 +20,7 @@ export { capacityOf } from './capacity';
 export { keepsSizes, newPiece, takenOver, usualCoats } from './new-piece';
 export type { FixedPiece } from './fixing';
 export { makePieces } from './reckoned';
-export type { MakePieces, CastNeed, CladNeed, PieceInputs, Pieces } from './reckoned';
+export type { StandingPiece, MakePieces, CastNeed, CladNeed, PieceInputs, Pieces } from './reckoned';
 export type { PieceTask, PieceWork } from './work';
 export { placedHull } from './standing';
 export { CORNER_SIGHT, FRONT_SIGHT, PLAN_SIGHT, SIDE_SIGHT, axesOf, onDrawing, pieceDrawing } from './drawing';

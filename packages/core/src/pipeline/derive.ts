@@ -28,7 +28,7 @@ import { tallyOf } from './tally';
 /** What reckons what is only looked at in Section, Coats and Supplies. */
 export type Finish = Pick<
   typeof finishing,
-  'banksOf' | 'coatMatrix' | 'heightChoices' | 'mixesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
+  'banksOf' | 'coatMatrix' | 'detailOf' | 'heightChoices' | 'mixesOf' | 'movesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
 >;
 
 /** What plans the evenings. */
@@ -113,11 +113,12 @@ export const STAGES = Stages.of<Sources>()
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
   .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn, airs, catalogue }), spotsOf)
   .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue, evenings }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.stepsOf(inputs) ?? [])
-  .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, evenings }) => ({ calendar, people, kit, places, seed, spots, steps, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.planDays(inputs) ?? NOT_PLANNED)
-  .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue, evenings }) => ({ calendar, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.troublesOf(inputs) ?? [])
-  .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue, evenings }) => ({ calendar, people, kit, places, spots, steps, days, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.floorOf(inputs) ?? null)
+  .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, seed, spots, steps, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.planDays(inputs) ?? NOT_PLANNED)
+  .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.troublesOf(inputs) ?? [])
+  .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, spots, steps, days, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.floorOf(inputs) ?? null)
   .stage('reasons', ({ plan: { calendar }, days: { slots }, evenings }) => ({ calendar, slots, evenings }), ({ evenings, ...inputs }) => evenings?.reasonsOf(inputs) ?? [])
   .stage('agenda', ({ plan: { calendar }, steps, days: { slots }, evenings }) => ({ steps, slots, startsOn: calendar.startsOn, evenings }), ({ evenings, ...inputs }) => evenings?.agendaOf(inputs) ?? [])
+  .stage('moves', ({ days: { slots }, steps, shop: { doneTasks }, finish }) => ({ slots, steps, doneTasks, finish }), ({ finish, ...inputs }) => finish?.movesOf(inputs) ?? [])
   .stage('fixings', ({ plan: { table }, ground, catalogue }) => ({ table, tiles: ground.tiles, catalogue }), fixingsFor)
   .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts)
   .stage('surely', ({ plan: { seed, buying: { ofHundred, own } }, catalogue, coatings, allGlues, pieces, surelyFor }) => ({ seed, asked: ofHundred !== null || own.length > 0, coatings, allGlues, pieces, catalogue, surelyFor }), ({ asked, seed, catalogue, surelyFor: make }) => (asked ? (make?.(seed, catalogue) ?? null) : null))

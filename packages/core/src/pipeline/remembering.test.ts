@@ -2,7 +2,7 @@ import { type EditCode, applied, EDIT_CODES } from '../plan/edits';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../base/random';
 import type { Board } from '../plan';
-import { checkBoardFile } from '../plan/check';
+import { checkBoardFile } from '../plan/file';
 import type { FeatureOf } from '../features';
 import { makePieces, newPiece } from '../pieces';
 import { NOTHING_DONE, EMPTY_SHOP } from '../shop';

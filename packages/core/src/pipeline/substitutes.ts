@@ -3,7 +3,7 @@ import type { Figure } from '../base/units';
 import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import { type Edit, appliedTo } from '../plan/edits';
-import { checkBoardFile } from '../plan/check';
+import { checkBoardFile } from '../plan/file';
 import { type Shop, EMPTY_SHOP, NOTHING_DONE } from '../shop';
 import type { Derivation } from './derive';
 import { derivePipeline } from './full';

@@ -37,7 +37,7 @@ export interface Sureness {
 /** How often of a hundred something may be asked to be enough. */
 export const SURE_OF_HUNDRED = [80, 90, 95] as const;
 
-type Known = Pick<Derivation, 'tally' | 'supplies' | 'steps' | 'spots' | 'days'>;
+type Known = Pick<Derivation, 'tally' | 'supplies' | 'steps' | 'spots' | 'days' | 'shop'>;
 
 /** Chances for a board: one list for each value of its catalogue, the same from one edit to the next. */
 export function drawsFor({ seed }: Pick<Plan, 'seed'>, catalogue: Catalogue, count = CHANCES): Draws {
@@ -89,9 +89,9 @@ const costOf = (row: Supply, need: Drawn): Drawn =>
 export const readyDraw = (
   plan: Plan,
   catalogue: Catalogue,
-  { steps, spots, days }: Known,
+  { steps, spots, days, shop: { doneTasks } }: Known,
   draws: Draws,
-): ((chance: number) => number) | null => readyIn({ ...plan, steps, spots, days, catalogue }, new Redrawn(draws));
+): ((chance: number) => number) | null => readyIn({ ...plan, doneTasks, steps, spots, days, catalogue }, new Redrawn(draws));
 
 /** How sure a date is. @param chances of {@link readyDraw}, as many as there are */
 export function readySureOf(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {

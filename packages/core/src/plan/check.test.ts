@@ -1,7 +1,7 @@
 import type { Feature } from '../features';
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE, aBoard, aMound, aPool } from '../testing';
-import { checkPlan } from './check';
+import { checkPlan } from './file';
 
 const issuesOf = (raw: unknown): string[] => {
   const checked = checkPlan(raw, CATALOGUE);
@@ -97,7 +97,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
   });
 
   test('a plan of a later version, and a file of something else', () => {
-    expect(issuesOf(changed('version', 12))).toEqual(['version: got 12; this program reads versions 1 to 11']);
+    expect(issuesOf(changed('version', 13))).toEqual(['version: got 13; this program reads versions 1 to 12']);
     expect(issuesOf({ format: 'recipe' })[0]).toContain('this file is not a plan of this program');
     for (const raw of [null, [], 'plan', 7, {}]) expect(issuesOf(raw).length).toBeGreaterThan(0);
   });

@@ -3,11 +3,8 @@ import { FeatureSchema } from '../features';
 import type { z } from 'zod';
 import { type Result, fail, ok } from '../base/result';
 import { LIMITS, MAX_FEATURES, said } from '../fields';
-import { RecordSchema } from '../shop';
-import type { Board } from './board';
 import { type Plan, tableDepthMm, tableWidthMm } from './plan';
-import { cutSheetsIn, migrated } from './migrations';
-import { PLAN_PARTS, PlanSchema, missingNames, repeatedIds } from './schema';
+import { PLAN_PARTS, missingNames, repeatedIds } from './schema';
 
 /** One thing wrong with a plan: where, as a path into the document, and what would do. */
 export interface PlanIssue {
@@ -17,28 +14,6 @@ export interface PlanIssue {
 export interface PlanProblem {
   readonly code: 'plan/invalid';
   readonly issues: readonly PlanIssue[];
-}
-
-/**
- * Checks anything that claims to be a plan: its shape, its limits, and that the catalogue has all it names.
- * @param raw parsed JSON of any version so far
- */
-export function checkPlan(raw: unknown, catalogue: Catalogue): Result<Plan, PlanProblem> {
-  const parsed = PlanSchema.safeParse(migrated(raw), { error: inOurWords });
-  if (!parsed.success) return refused(issuesOf(parsed.error));
-  const issues = [...wholeIssues(parsed.data, catalogue), ...danglingRefs(PlanSchema, parsed.data, catalogue)];
-  return issues.length === 0 ? ok(parsed.data) : refused(issues);
-}
-
-/** {@link checkPlan} with what stands in the file of sheets that are cut. */
-export function checkBoardFile(raw: unknown, catalogue: Catalogue): Result<Board, PlanProblem> {
-  const plan = checkPlan(raw, catalogue);
-  const record = RecordSchema.safeParse({ cutSheets: cutSheetsIn(raw) }, { error: inOurWords });
-  const issues = [
-    ...(plan.ok ? [] : plan.problem.issues),
-    ...(record.success ? [] : issuesOf(record.error).map(({ path, message }) => ({ path: `record.${path}`, message }))),
-  ];
-  return plan.ok && record.success ? ok({ plan: plan.value, record: record.data }) : refused(issues);
 }
 
 type PlanPart = keyof typeof PLAN_PARTS;
@@ -77,13 +52,13 @@ function changedFeatures({ features }: Plan, before: Plan, catalogue: Catalogue)
   });
 }
 
-const refused = (issues: readonly PlanIssue[]): Result<never, PlanProblem> => fail({ code: 'plan/invalid', issues });
+export const refused = (issues: readonly PlanIssue[]): Result<never, PlanProblem> => fail({ code: 'plan/invalid', issues });
 
-const issuesOf = ({ issues }: z.ZodError): readonly PlanIssue[] =>
+export const issuesOf = ({ issues }: z.ZodError): readonly PlanIssue[] =>
   issues.map(({ path, message }) => ({ path: path.join('.') || 'plan', message }));
 
 /** What is said where a schema has no words of its own: always the value, and what would do. */
-function inOurWords(issue: z.core.$ZodRawIssue): string {
+export function inOurWords(issue: z.core.$ZodRawIssue): string {
   const got = `got ${said(issue.input)}`;
   switch (issue.code) {
     case 'unrecognized_keys':
@@ -111,7 +86,7 @@ const EXPECTED: Readonly<Record<string, string>> = {
 };
 
 /** What no part of a plan can tell by itself. */
-function* wholeIssues(plan: Parameters<typeof repeatedIds>[0], catalogue: Catalogue): Generator<PlanIssue> {
+export function* wholeIssues(plan: Parameters<typeof repeatedIds>[0], catalogue: Catalogue): Generator<PlanIssue> {
   const { max } = LIMITS.tableMm;
   if (tableWidthMm(plan.table) > max) {
     yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm; up to ${max} mm would do` };

@@ -5,7 +5,7 @@ export { coatsOn, kindCoats, laidIn, plainCoat, starterCoats, starterSurface } f
 export { newPassage, rimBoards, rimOf } from './fresh';
 export { sealedAt } from './layer-ref';
 export type { GluePlace, LayerRef } from './layer-ref';
-export { isSamePlan, mergePlans } from './merge';
+export { mergePlans } from './merge';
 export type { Merged, TooMany } from './merge';
 export { migrated } from './migrations';
 export { evenSplit, newPerson, newPlace, newPlan, planAgain } from './new-plan';
@@ -37,4 +37,5 @@ export type {
   TestPiece,
   Tint,
 } from './plan';
+export { isSamePlan } from './same';
 export { snapLines, snapped } from './snap';

@@ -1,6 +1,6 @@
 import type { Feature } from '../features';
 import { LIMITS, MAX_FEATURES } from '../fields';
-import { dequal } from 'dequal';
+import { same } from './same';
 import type { Plan, SavedLayout } from './plan';
 
 /** Two plans that grew from one, put together; `clashes` names what both changed, each in its own way. */
@@ -21,7 +21,7 @@ export interface TooMany {
 type Pick = <T>(what: string, was: T | undefined, my: T, their: T) => T;
 
 /**
- * Three-way merge. Features are merged one by one by id, the cutting by job and by part, all else by top-level part. Where both sides changed the same
+ * Three-way merge. Features are merged one by one by id, the cutting by job and by part, the calendar by entry and by task, all else by top-level part. Where both sides changed the same
  * thing differently, mine stays in the merged plan and the clash is named.
  * @param base the plan both grew from; null where it is no longer to be had: then all that differs is a clash, and nothing that either side has is dropped
  * @param leftOut ids of added features that are not taken over
@@ -35,7 +35,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     return my;
   };
   const parts = Object.keys(mine).filter(
-    (key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting',
+    (key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting' && key !== 'calendar',
   ) as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
@@ -55,6 +55,7 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
       surfaces: mergedSurfaces(base?.surfaces ?? [], mine.surfaces, theirs.surfaces, pick),
       pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
       cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick),
+      calendar: mergedCalendar(base?.calendar ?? null, mine.calendar, theirs.calendar, pick),
     },
     clashes,
     tooMany:
@@ -75,6 +76,24 @@ function placed(plan: Plan): Plan {
 function mergedPieces(was: Plan['pieces'], my: Plan['pieces'], their: Plan['pieces'], pick: Pick): Plan['pieces'] {
   const all = mergedById({ was, my, their, idOf: ({ id }: Plan['pieces'][number]) => id, nameOf: ({ name }) => name, pick });
   return all.length > LIMITS.pieces.max ? pick('pieces', was, my, their) : all;
+}
+
+const CALENDAR_WORDS: Readonly<Record<string, string>> = { startsOn: 'the first day', hours: 'the bench hours', daysOff: 'the days off' };
+/** The calendar entry by entry, and what is arranged task by task: put off on the phone and pinned at the desk are two changes. */
+function mergedCalendar(was: Plan['calendar'] | null, my: Plan['calendar'], their: Plan['calendar'], pick: Pick): Plan['calendar'] {
+  const plain = (Object.keys(my) as (keyof Plan['calendar'])[]).filter((key) => key !== 'tasks');
+  const merged = Object.fromEntries(
+    plain.map((key) => [key, pick(CALENDAR_WORDS[key] ?? 'the calendar', was?.[key], my[key], their[key])]),
+  );
+  const tasks = mergedById({
+    was: was?.tasks ?? [],
+    my: my.tasks,
+    their: their.tasks,
+    idOf: ({ taskId }) => taskId,
+    nameOf: ({ taskId }) => `what is arranged of ${taskId}`,
+    pick,
+  });
+  return { ...(merged as unknown as Plan['calendar']), tasks };
 }
 
 /** Surfaces one by one; where both together are more than a plan may hold, mine or theirs. */
@@ -176,7 +195,3 @@ function bothLeft(my: SavedLayout, their: SavedLayout): SavedLayout | null {
   return { ...my, sheets: my.sheets.filter((sheet) => !mineOnly.includes(sheet)) };
 }
 
-/** Whether two plans say the same. */
-export const isSamePlan = (a: Plan, b: Plan): boolean => same(a, b);
-
-const same = (a: unknown, b: unknown): boolean => a === b || dequal(a, b);

@@ -82,7 +82,26 @@ const MIGRATIONS: readonly Migration[] = [
       cutting: isRecord(old['cutting']) ? { ...old['cutting'], joints: 'laid', withoutSheetIds: [] } : old['cutting'],
     }),
   },
+  // What is done left the plan (see {@link doneTasksIn}): what is ticked on two devices is no change of the plan on either.
+  {
+    from: 11,
+    migrate: (old) => ({
+      ...old,
+      version: 12,
+      calendar: isRecord(old['calendar']) ? { ...old['calendar'], tasks: tasksTo12(old['calendar']['tasks']) } : old['calendar'],
+    }),
+  },
 ];
+
+function tasksTo12(tasks: unknown): unknown {
+  if (!Array.isArray(tasks)) return tasks;
+  return tasks.flatMap((task: unknown) => {
+    if (!isRecord(task)) return [task];
+    const { done: _done, ...rest } = task;
+    const says = rest['pin'] !== null || rest['isSkipped'] === true || rest['goes'] !== 1;
+    return says ? [{ ...rest, notBefore: null }] : [];
+  });
+}
 
 /** One air for everything became the first of several places; whoever builds is one of several people. */
 function daysTo9(old: Record<string, unknown>): Record<string, unknown> {
@@ -253,6 +272,21 @@ export function cutSheetsIn(raw: unknown): readonly unknown[] {
   const { cutting, record } = raw;
   if (isRecord(record) && Array.isArray(record['cutSheets'])) return record['cutSheets'] as unknown[];
   return isRecord(cutting) && Array.isArray(cutting['cut']) ? cutting['cut'].map(cutSheetTo4) : [];
+}
+
+/** Tasks that a plan file says are done, as raw as they stand in it: in the plan itself up to version 11, beside it since. */
+export function doneTasksIn(raw: unknown): object {
+  if (!isRecord(raw)) return {};
+  const { calendar, record } = raw;
+  if (isRecord(record) && isRecord(record['doneTasks'])) return record['doneTasks'];
+  const tasks = isRecord(calendar) && Array.isArray(calendar['tasks']) ? (calendar['tasks'] as unknown[]) : [];
+  return Object.fromEntries(
+    tasks.flatMap((task) =>
+      isRecord(task) && isRecord(task['done'])
+        ? [[task['taskId'], { at: task['done'], part: null, by: '', workedMin: null, uses: [] }]]
+        : [],
+    ),
+  );
 }
 
 /**

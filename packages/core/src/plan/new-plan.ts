@@ -24,7 +24,7 @@ const STEP_SHARE = 6;
 export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
   return {
     format: 'spare-acre-plan',
-    version: 11,
+    version: 12,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,

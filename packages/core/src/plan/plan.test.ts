@@ -20,7 +20,7 @@ import { MAX_FEATURES } from '../fields';
 import { mergePlans } from './merge';
 import { snapLines, snapped } from './snap';
 import { areaMm2 } from '../base/geometry';
-import { checkPlan } from './check';
+import { checkPlan } from './file';
 
 describe('a new board', () => {
   test('1200 × 800 mm in 2 × 2 tiles: four tiles of 600 × 400', () => {

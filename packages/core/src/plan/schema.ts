@@ -16,7 +16,7 @@ import {
   toolRef,
 } from '../catalogue';
 import { FeatureSchema } from '../features';
-import { Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
+import { Day, Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
 import { z } from 'zod';
 import { PointSchema } from '../shapes';
 import { PartId, sheetFields } from '../shop';
@@ -237,17 +237,6 @@ function saidSetting({ input }: { input?: unknown }): string {
   return `got ${said(input)}; a number, true or false, or up to 6000 characters would do`;
 }
 
-const StartDate = z
-  .string()
-  .regex(/^20\d\d-\d\d-\d\d$/, { error: ({ input }) => `got ${said(input)}; a date such as 2026-11-30 would do` })
-  .refine(
-    (day) => {
-      const date = new Date(`${day}T00:00:00Z`);
-      return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(day);
-    },
-    { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar; 2026-11-30 would do` },
-  );
-
 /** Air as it is at a place: as typed, as it usually is there in a season, or as a thermo-hygrometer says; what is typed stands in where that says nothing. */
 const Place = z.strictObject({
   id: Id,
@@ -263,13 +252,7 @@ const Place = z.strictObject({
   /** Whole days on which its air is another. */
   spells: listOf(
     z
-      .strictObject({
-        id: Id,
-        from: StartDate,
-        to: StartDate,
-        airC: within(LIMITS.airC, '°C'),
-        humidityPct: within(LIMITS.humidityPct, '%'),
-      })
+      .strictObject({ id: Id, from: Day, to: Day, airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%') })
       .refine(({ from, to }) => from <= to, 'ends before it begins; a last day that is no earlier than the first would do'),
     { min: 0, max: 24 },
   ),
@@ -294,9 +277,9 @@ const Person = z.strictObject({
 const Arranged = z.strictObject({
   taskId: text(160),
   /** Begins then. */
-  pin: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
-  /** Was done by then. */
-  done: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_440 }) }).nullable(),
+  pin: z.strictObject({ day: Day, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
+  /** Not begun before: put off for today. */
+  notBefore: z.strictObject({ day: Day, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
   isSkipped: yesOrNo(),
   /** Done in so many goes, on evenings of their own if need be. */
   goes: whole({ min: 1, max: 6 }),
@@ -340,7 +323,7 @@ const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], {
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(11, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 11` }),
+  version: z.literal(12, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 12` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -381,12 +364,12 @@ const Document = z.strictObject({
     own: listOf(z.strictObject({ supplyId: text(80), ofHundred: OfHundred.nullable() }), { min: 0, max: 200 }),
   }),
   calendar: z.strictObject({
-    startsOn: StartDate,
+    startsOn: Day,
     hours: listOf(WorkingHours, { min: 1, max: 21 }),
     /** Days without any bench time, whatever the week says. */
-    daysOff: listOf(StartDate, { min: 0, max: 120 }),
+    daysOff: listOf(Day, { min: 0, max: 120 }),
     /** The day it is wanted for. */
-    deadline: StartDate.nullable(),
+    deadline: Day.nullable(),
     /** Tasks in an order that was found to be quick; tried beside the others for as long as there is one. */
     order: listOf(text(160), { min: 0, max: 4_000 }),
     /** In that order, whose time is kept for what only they may do: so much longer something waits that another may do. */
@@ -394,11 +377,11 @@ const Document = z.strictObject({
     /** What makes noise is done between these; null: at any hour. */
     noise: z.strictObject({ fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }).nullable(),
     /** Nothing that is not done begins before this: the plan was made anew from there. */
-    notBefore: z.strictObject({ day: StartDate, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
+    notBefore: z.strictObject({ day: Day, atMin: whole({ min: 0, max: 1_439 }) }).nullable(),
     /** What is ordered, by material, adhesive or coating, and when it comes. */
-    arrivals: listOf(z.strictObject({ stockId: Id, day: StartDate }), { min: 0, max: 60 }),
+    arrivals: listOf(z.strictObject({ stockId: Id, day: Day }), { min: 0, max: 60 }),
     /** When there is no time after all, from a calendar that was read in. */
-    busy: listOf(z.strictObject({ day: StartDate, fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }), {
+    busy: listOf(z.strictObject({ day: Day, fromMin: whole({ min: 0, max: 1_439 }), toMin: whole({ min: 1, max: 1_440 }) }), {
       min: 0,
       max: 1_000,
     }),

@@ -1,5 +1,5 @@
 import { materialRef } from '../catalogue';
-import { Id, LIMITS, listOf, longId, mm, whole, yesOrNo } from '../fields';
+import { Day, Id, LIMITS, listOf, longId, mm, text, whole, within, yesOrNo } from '../fields';
 import { z } from 'zod';
 
 /** What a sheet is: its size, and the offcut from the rack that it is; null for a new sheet. */
@@ -39,5 +39,23 @@ export const OffcutSchema = z.strictObject({
   depthMm: mm(LIMITS.sheetMm),
 });
 
+const AtTime = z.strictObject({ day: Day, atMin: within({ min: 0, max: 1_440 }, 'min') });
+/** A task that was done, or a part of it. */
+export const DoneTaskSchema = z.strictObject({
+  /** When: by then. */
+  at: AtTime,
+  /** So many of so many: 4 of 6 walls; null where all of it is done. */
+  part: z.strictObject({ done: whole({ min: 1, max: 999 }), of: whole({ min: 2, max: 1_000 }) }).nullable(),
+  by: z.union([z.literal(''), text(40)]),
+  /** Hands-on, as it really was; null where nobody looked at the clock. */
+  workedMin: within({ min: 0, max: 10_000 }, 'min').nullable(),
+  /** What of the shelf went into it. */
+  uses: listOf(z.strictObject({ stockId: text(160), amount: within({ min: 0, max: 1e7 }, 'of it') }), { min: 0, max: 40 }),
+});
+
 /** What was really done on a board. */
-export const RecordSchema = z.strictObject({ cutSheets: listOf(CutSheetSchema, { min: 0, max: 500 }) });
+export const RecordSchema = z.strictObject({
+  cutSheets: listOf(CutSheetSchema, { min: 0, max: 500 }),
+  /** By task: what two devices tick at once gets in nobody's way. */
+  doneTasks: z.record(longId(160), DoneTaskSchema),
+});

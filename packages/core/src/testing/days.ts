@@ -42,7 +42,16 @@ export function aBench(calendar: Calendar, change: Partial<Bench> = {}): Bench {
   const places = change.places ?? [newPlace(ROOM!)];
   const drying = { placeId: places[0]!.id, on: 'shelf' as const, lies: 'flat' as const, airId: 'still' };
   const spots = spotsOf({ places, drying, driedAt: [], startsOn: calendar.startsOn, airs: {}, catalogue: CATALOGUE });
-  return { calendar, people: [newPerson('you', 'You')], kit: { weightsKg: 60, fans: 1 }, places, spots, catalogue: CATALOGUE, ...change };
+  return {
+    calendar,
+    doneTasks: {},
+    people: [newPerson('you', 'You')],
+    kit: { weightsKg: 60, fans: 1 },
+    places,
+    spots,
+    catalogue: CATALOGUE,
+    ...change,
+  };
 }
 
 const minutes = (label: string, value: number) => given(label, value, 'min', 'catalogue');
@@ -61,6 +70,7 @@ export function aWorkStep(
     id,
     name: id,
     kind: 'coat',
+    does: 'colour',
     setUp: minutes(`${id}, set-up`, setUpMin),
     asks: { cautionIds: [], isNoisy: false, isSprayed: false, leastC: null, calledMin: 0, stockIds: [], ...asks },
     tasks: tasks.map(([workpieceId, workMin, waitMin]) => ({

@@ -155,11 +155,23 @@ export const SAMPLE_EDITS = {
       { goes: whole(random, 1, 3) },
       { isSkipped: true },
       { pin: { day: `2026-12-1${whole(random, 0, 9)}`, atMin: 1_150 } },
-      { done: { day: '2026-11-30', atMin: 1_200 } },
-      { goes: 1, isSkipped: false, pin: null, done: null },
+      { notBefore: { day: '2026-12-04', atMin: 0 } },
+      { goes: 1, isSkipped: false, pin: null, notBefore: null },
     ]);
     return { code: 'task/arrange', taskId: pick(random, tasks).id, change, what: 'Arrange' };
   },
+  'task/tick': (board, random) => {
+    const tasks = derived(board.plan, { ...EMPTY_STOCK, ...board.record }).steps.flatMap((step) => step.tasks);
+    if (tasks.length === 0) return null;
+    const part = random() < 0.3 ? { done: 1, of: whole(random, 2, 9) } : null;
+    const workedMin = random() < 0.5 ? null : whole(random, 1, 90);
+    const task = { at: { day: '2026-11-30', atMin: 1_200 }, part, by: 'You', workedMin, uses: [] };
+    return { code: 'task/tick', taskId: pick(random, tasks).id, task, what: 'Done' };
+  },
+  'task/untick': ({ record }, random) =>
+    Object.keys(record.doneTasks).length === 0
+      ? null
+      : { code: 'task/untick', taskId: pick(random, Object.keys(record.doneTasks)), what: 'Not done' },
   'calendar/first-day': (_, random) => ({ code: 'calendar/first-day', startsOn: `2026-12-0${whole(random, 1, 9)}` }),
   'calendar/days-off': (_, random) => ({ code: 'calendar/days-off', daysOff: [`2026-12-1${whole(random, 0, 9)}`] }),
   'calendar/deadline': (_, random) => ({ code: 'calendar/deadline', deadline: random() < 0.3 ? null : `2026-12-2${whole(random, 0, 9)}` }),

@@ -1,5 +1,6 @@
 import type { Knex } from 'knex';
-import type { CutSheet } from '@spare-acre/core/shop';
+import type { BoardRecord, CutSheet } from '@spare-acre/core/shop';
+import { takeDone } from '../bench/deeds';
 import { tell } from '../live/tell';
 
 /** SQL: what was done on the board of a row of `boards`, as JSON. */
@@ -7,7 +8,7 @@ export const RECORD_TEXT = `(
   select json_build_object('cutSheets', coalesce(json_agg(json_build_object(
     'id', id, 'materialId', material_id, 'thicknessMm', thickness_mm, 'number', number, 'widthMm', width_mm, 'depthMm', depth_mm,
     'offcutId', offcut_id, 'places', places
-  ) order by cut_at, id), '[]'))::text
+  ) order by cut_at, id), '[]'), 'doneTasks', boards.done_tasks)::text
   from cut_sheets where cut_sheets.board_id = boards.id
 )`;
 
@@ -16,7 +17,7 @@ export async function keepCutSheet(db: Knex, boardId: string, sheet: CutSheet): 
   return db.transaction(async (trx) => {
     const isThere = (await trx('boards').first('id').where({ id: boardId }).whereNull('removed_at').forShare()) !== undefined;
     if (!isThere) return false;
-    await keepRecord(trx, boardId, JSON.stringify({ cutSheets: [sheet] }));
+    await keepSheets(trx, boardId, JSON.stringify({ cutSheets: [sheet] }));
     await tell(trx, { board: boardId, kind: 'record' });
     return true;
   });
@@ -32,6 +33,11 @@ export async function dropCutSheet(db: Knex, boardId: string, id: string): Promi
 
 /** Writes down what a board that comes in from a file has done. @param recordText a sound record as JSON */
 export async function keepRecord(db: Knex, boardId: string, recordText: string): Promise<void> {
+  await keepSheets(db, boardId, recordText);
+  const { doneTasks } = JSON.parse(recordText) as BoardRecord;
+  if (Object.keys(doneTasks).length > 0) await takeDone(db, boardId, doneTasks);
+}
+async function keepSheets(db: Knex, boardId: string, recordText: string): Promise<void> {
   await db.raw(
     `insert into cut_sheets (board_id, id, material_id, thickness_mm, number, width_mm, depth_mm, offcut_id, places)
     select ?::uuid, sheet ->> 'id', sheet ->> 'materialId', (sheet ->> 'thicknessMm')::double precision, (sheet ->> 'number')::integer,

@@ -15,15 +15,17 @@ const MAX_PIXELS = 100_000_000;
 const MEDIA_TYPES = { png: 'image/png', jpeg: 'image/jpeg' } as const;
 
 /**
- * Decodes a picture to its last line. A large one is made smaller, one that lies on its side is set upright; any other is kept byte for byte.
+ * Decodes a picture to its last line. A large one is made smaller, one that lies on its side is set upright, and what a camera writes beside the picture
+ * (where, when, with what) is left out; any other is kept byte for byte.
  * @throws HttpProblem 415 for anything but PNG or JPEG, told by its bytes and not by what it calls itself; 422 for one that is cut off, damaged or too large
  */
 export async function soundPicture(body: Uint8Array): Promise<SoundPicture> {
-  const { format, width = 0, height = 0, orientation = 1, pages = 1 } = await headOf(body);
+  const { format, width = 0, height = 0, orientation = 1, pages = 1, exif, xmp, iptc, comments } = await headOf(body);
   if ((format !== 'png' && format !== 'jpeg') || pages > 1) throw notAPicture();
   if (width * height > MAX_PIXELS)
     throw unusable(`picture: got ${width} × ${height} pixels; up to ${MAX_PIXELS / 1e6} million in all would do.`);
-  const isKept = Math.max(width, height) <= MAX_PICTURE_PX && orientation === 1;
+  const saysMore = [exif, xmp, iptc].some((said) => said !== undefined) || (comments ?? []).length > 0;
+  const isKept = Math.max(width, height) <= MAX_PICTURE_PX && orientation === 1 && !saysMore;
   const upright = sharp(body, { limitInputPixels: MAX_PIXELS, failOn: 'truncated' }).autoOrient();
   const fitted = upright.resize({ width: MAX_PICTURE_PX, height: MAX_PICTURE_PX, fit: 'inside', withoutEnlargement: true });
   const decoded = format === 'png' ? fitted.png() : fitted.jpeg({ quality: 85 });

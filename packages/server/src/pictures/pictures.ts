@@ -26,13 +26,12 @@ const WEIGHING = 4_117;
 /** So long a picture that no board shows is kept: an edit with it may not have been saved yet. */
 const SWEPT_AFTER_DAYS = 7;
 
-/** Stores a picture that was looked at. @param maxMb of all pictures together @throws HttpProblem 507 where all together would be more than is kept */
+/** Stores a picture that was looked at; one that is there already under that id stays. @param maxMb of all pictures together @throws HttpProblem 507 where all together would be more than is kept */
 export async function keepPicture(
   db: Knex,
   { mediaType, widthPx, heightPx, bytes }: SoundPicture,
-  maxMb = MAX_PICTURES_MB,
+  { id = randomUUID() as string, maxMb = MAX_PICTURES_MB }: { readonly id?: string; readonly maxMb?: number } = {},
 ): Promise<StoredPicture> {
-  const id = randomUUID();
   await db.transaction(async (trx) => {
     await trx.raw('select pg_advisory_xact_lock(?)', [WEIGHING]);
     const kept = await weight(trx);
@@ -40,7 +39,10 @@ export async function keepPicture(
       const of = `${Math.round(kept / MEBI)} of ${maxMb} MB are taken`;
       throw new HttpProblem(507, 'No room for it', `picture: ${of}; take out pictures that no board needs, or send a smaller one.`);
     }
-    await trx('pictures').insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) });
+    await trx('pictures')
+      .insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) })
+      .onConflict('id')
+      .ignore();
   });
   return { id, mediaType, widthPx, heightPx };
 }
@@ -56,6 +58,9 @@ export async function readPicture(db: Knex, id: string): Promise<{ readonly medi
   return row === undefined ? null : { mediaType: row.media_type, body: row.body };
 }
 
+/** SQL: whether something in a log or an entry of the catalogue shows a picture. */
+const ELSEWHERE = `(exists (select from entry_pictures where picture_id = pictures.id)
+  or exists (select from log_entries where jsonb_exists(entry -> 'photoIds', pictures.id::text)))`;
 /** SQL: whether a stored plan shows a picture, under it or as the photo of a test piece. @param id an expression for the picture's id as text */
 const shows = (id: string): string =>
   `(plan #>> '{underlay,imageId}' = ${id} or plan -> 'testPieces' @> jsonb_build_array(jsonb_build_object('imageId', ${id})))`;
@@ -100,13 +105,15 @@ export async function removePicture(db: Knex, id: string): Promise<void> {
   const removed = await db('pictures')
     .where({ id })
     .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
-    .whereRaw('not exists (select from entry_pictures where picture_id = pictures.id)')
+    .whereRaw(`not ${ELSEWHERE}`)
     .delete();
   if (removed === 1) return;
   const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
   const onEntries = await db('entry_pictures').select('id').where({ picture_id: id });
   if (onEntries.length > 0)
     throw new HttpProblem(409, 'Still in use', 'picture: an entry of the catalogue shows it; taking it away there first would do.');
+  if ((await db('log_entries').whereRaw("jsonb_exists(entry -> 'photoIds', ?)", [id])).length > 0)
+    throw new HttpProblem(409, 'Still in use', 'picture: a line of a logbook shows it; striking that out first would do.');
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
   throw new HttpProblem(
@@ -122,7 +129,7 @@ export const sweepPictures = async (db: Knex): Promise<number> =>
     .whereRaw(`created_at < now() - interval '${SWEPT_AFTER_DAYS} days'`)
     .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
     .whereRaw(`not exists (select from board_revisions where ${SHOWS_IT})`)
-    .whereRaw('not exists (select from entry_pictures where picture_id = pictures.id)')
+    .whereRaw(`not ${ELSEWHERE}`)
     .delete();
 
 export const noSuchPicture = (): HttpProblem => new HttpProblem(404, 'No such picture', 'There is no picture with that id.');

@@ -17,6 +17,12 @@ export function pictureRoutes(db: Knex, readers: Readers): Router {
     res.status(201).json(Picture.parse(await keepPicture(db, await readers.read('picture', bytesOf(req.body)))));
   });
 
+  /** A picture under a name of the page's own, so that one sent twice is kept once. */
+  api.put('/pictures/:pictureId', ...pictureBytes(`${MAX_PICTURE_MB}mb`), async (req, res) => {
+    const { pictureId: id } = PictureParams.parse(req.params);
+    res.status(201).json(Picture.parse(await keepPicture(db, await readers.read('picture', bytesOf(req.body)), { id })));
+  });
+
   api.get('/pictures/:pictureId', async (req, res) => {
     const { pictureId } = PictureParams.parse(req.params);
     const picture = await readPicture(db, pictureId);

@@ -3,7 +3,7 @@ import { z } from 'zod';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
 import { migrated } from '@spare-acre/core/plan';
-import { checkBoardFile } from '@spare-acre/core/plan/check';
+import { checkBoardFile } from '@spare-acre/core/plan/file';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
 import { CreateBoard, SavePlan } from '@spare-acre/core/wire';
 import { type Problem, badPlan, problemOf } from '../problems';

@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useDark, useMediaQuery, useToggle } from '@vueuse/core';
 import { useRouter } from 'vue-router';
 import { computed } from 'vue';
+import Bench from '~icons/bi/hammer';
 import Boards from '~icons/bi/grid-1x2';
 import Coats from '~icons/bi/brush';
 import Days from '~icons/bi/calendar-week';
@@ -27,6 +28,7 @@ const STOPS = {
   coats: { name: 'Coats', icon: Coats },
   supplies: { name: 'Supplies', icon: Supplies },
   days: { name: 'Days', icon: Days },
+  bench: { name: 'Bench', icon: Bench },
   logbook: { name: 'Logbook', icon: Logbook },
 } satisfies Record<BoardView, unknown>;
 
@@ -39,12 +41,13 @@ const isSmall = useMediaQuery('(max-width: 700px)');
 const drawer = useDrawer();
 const isDark = useDark({ selector: 'html', attribute: 'data-bs-theme', valueDark: 'dark', valueLight: 'light' });
 const toggleDark = useToggle(isDark);
-/** Under a thumb there is room for seven: the last is among the more. */
-const views = computed(() => (isSmall.value ? BOARD_VIEWS.slice(0, -1) : BOARD_VIEWS));
+/** Under a thumb there is room for seven: what a phone is taken up for least is among the more. */
+const RARE: readonly BoardView[] = ['section', 'logbook'];
+const views = computed(() => (isSmall.value ? BOARD_VIEWS.filter((view) => !RARE.includes(view)) : BOARD_VIEWS));
 const more = computed(() => [
   ...(store.boardId === null
     ? []
-    : [{ text: STOPS.logbook.name, go: () => void router.push({ name: 'logbook', params: { boardId: store.boardId } }) }]),
+    : RARE.map((view) => ({ text: STOPS[view].name, go: () => void router.push({ name: view, params: { boardId: store.boardId } }) }))),
   { text: 'Boards', go: () => void router.push('/') },
   { text: 'Workshop', go: () => void router.push('/workshop') },
   { text: 'Keys', go: () => drawer.showKeys() },

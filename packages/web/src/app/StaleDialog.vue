@@ -3,28 +3,30 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref } from 'vue';
 import { usePlan } from '../document/plan';
+import { useSettling } from '../document/settling';
 import TickField from '../ui/TickField.vue';
 
 /** Someone else saved first: nothing is lost, and the builder says how to go on. */
 const store = usePlan();
-const isOpen = computed(() => store.saving.state === 'stale' && store.merge !== null);
-const clashes = computed(() => store.merge?.clashes ?? []);
-const tooMany = computed(() => store.merge?.tooMany ?? null);
+const settling = useSettling();
+const isOpen = computed(() => store.saving.state === 'stale' && settling.merge !== null);
+const clashes = computed(() => settling.merge?.clashes ?? []);
+const tooMany = computed(() => settling.merge?.tooMany ?? null);
 const over = computed(() => tooMany.value?.over ?? 0);
 const isBusy = ref(false);
 const problem = ref('');
 
 function take(id: string, isTaken: boolean): void {
-  const left = new Set(store.leftOut);
+  const left = new Set(settling.leftOut);
   if (isTaken) left.delete(id);
   else left.add(id);
-  store.leftOut = left;
+  settling.leftOut = left;
 }
 
 async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
   isBusy.value = true;
   problem.value = '';
-  await store.settle(choice).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
+  await settling.settle(choice).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
   isBusy.value = false;
 }
 </script>
@@ -45,7 +47,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
       Revision {{ store.saving.stored?.revision }} was saved from another tab or place while you were working from revision
       {{ store.saving.revision }}. Both versions are safe; say how to go on.
     </p>
-    <p v-if="store.merge?.hasBase === false" class="attention">
+    <p v-if="settling.merge?.hasBase === false" class="attention">
       The version both grew from is no longer kept, so whatever differs counts as changed by both, and what either side took out comes back.
     </p>
     <p v-if="clashes.length > 0" class="attention">Both changed: {{ clashes.join(', ') }}. Put together, yours counts there.</p>
@@ -61,13 +63,13 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
         v-for="{ id, name, by } in tooMany.added"
         :key="id"
         :label="`${name}, added ${by === 'mine' ? 'here' : 'elsewhere'}`"
-        :is-on="!store.leftOut.has(id)"
+        :is-on="!settling.leftOut.has(id)"
         @toggle="(isTaken) => take(id, isTaken)"
       />
     </fieldset>
-    <p v-else-if="store.merge?.problem" class="attention">Put together they make no sound board: {{ store.merge.problem }}.</p>
+    <p v-else-if="settling.merge?.problem" class="attention">Put together they make no sound board: {{ settling.merge.problem }}.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
-      <BButton variant="primary" :disabled="isBusy || store.merge?.problem !== ''" @click="settle('merge')">Put both together</BButton>
+      <BButton variant="primary" :disabled="isBusy || settling.merge?.problem !== ''" @click="settle('merge')">Put both together</BButton>
       <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</BButton>
       <BButton variant="key" :disabled="isBusy" @click="settle('theirs')"> Take the other, mine becomes a board of its own </BButton>
     </div>

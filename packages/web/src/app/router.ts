@@ -3,7 +3,7 @@ import { viewLazily } from '../ui/lazily';
 import BoardFrame from './BoardFrame.vue';
 
 /** Views that belong to a board, in the order of the work. */
-export const BOARD_VIEWS = ['ground', 'section', 'pieces', 'cuts', 'coats', 'supplies', 'days', 'logbook'] as const;
+export const BOARD_VIEWS = ['ground', 'section', 'pieces', 'cuts', 'coats', 'supplies', 'days', 'bench', 'logbook'] as const;
 export type BoardView = (typeof BOARD_VIEWS)[number];
 
 export const router = createRouter({
@@ -23,6 +23,7 @@ export const router = createRouter({
         { path: 'coats', name: 'coats', component: viewLazily(() => import('../views/coats/CoatsView.vue')) },
         { path: 'supplies', name: 'supplies', component: viewLazily(() => import('../views/supplies/SuppliesView.vue')) },
         { path: 'logbook', name: 'logbook', component: viewLazily(() => import('../views/logbook/LogbookView.vue')) },
+        { path: 'bench', name: 'bench', component: viewLazily(() => import('../views/bench/BenchView.vue')) },
         { path: 'days', name: 'days', component: viewLazily(() => import('../views/days/DaysView.vue')) },
       ],
     },

@@ -36,6 +36,7 @@ vi.mock('../workers/reckoning', () => ({
 const base = brinefold(CATALOGUE);
 const ok = (body: unknown): Answer => ({ status: 200, body });
 let stored: { revision: number; plan: Plan };
+let settling: typeof import('./settling').useSettling;
 
 /** A server with one board that saves whatever comes with the right revision. */
 function answer({ method, path, body }: Asked): Answer {
@@ -81,8 +82,11 @@ async function anOpenPlan(server: (asked: Asked) => Answer = answer) {
   const asked = aServer(server);
   const { createPinia, setActivePinia } = await import('pinia');
   setActivePinia(createPinia());
-  await import('./live'); // fetched by itself, in its own time
+  // Fetched by themselves, in their own time.
+  await Promise.all([import('./live'), import('./bench')]);
   const { usePlan } = await import('./plan');
+  const { useSettling } = await import('./settling');
+  settling = useSettling;
   const store = usePlan();
   await store.open(BOARD_ID);
   return { store, asked };
@@ -199,7 +203,7 @@ describe('opening', () => {
     };
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
     const { store } = await anOpenPlan();
-    expect(store.plan).toMatchObject({ version: 11, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+    expect(store.plan).toMatchObject({ version: 12, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
   });
 
   test('a draft that is no sound plan is left alone', async () => {
@@ -222,8 +226,8 @@ describe('a save that came too late', () => {
 
   test('put together: both changes, on their revision, as one step that can be undone', async () => {
     const { store } = await aStale();
-    expect(store.merge).toMatchObject({ clashes: [] });
-    await store.settle('merge');
+    expect(settling().merge).toMatchObject({ clashes: [] });
+    await settling().settle('merge');
     await settled();
     expect([stored.revision, stored.plan.name, heightOf(stored.plan)]).toEqual([8, 'Theirs', 40]);
     expect(store.saving.state).toBe('saved');
@@ -232,14 +236,14 @@ describe('a save that came too late', () => {
   });
 
   test('mine: saved over theirs, which the server keeps as a revision', async () => {
-    const { store } = await aStale();
-    await store.settle('mine');
+    await aStale();
+    await settling().settle('mine');
     expect([stored.revision, stored.plan.name, heightOf(stored.plan)]).toEqual([8, 'Brinefold Saltworks', 40]);
   });
 
   test('theirs: mine becomes a board of its own first', async () => {
     const { store, asked } = await aStale();
-    await store.settle('theirs');
+    await settling().settle('theirs');
     const created = asked.find(({ method }) => method === 'POST')!.body as { plan: Plan };
     expect([created.plan.name, heightOf(created.plan)]).toEqual(['Brinefold Saltworks (my copy)', 40]);
     expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
@@ -263,8 +267,8 @@ describe('a save that came too late', () => {
       }),
     ).toBe('');
     await vi.advanceTimersByTimeAsync(1_000);
-    expect(store.merge!.tooMany).toMatchObject({ count: 403, most: 400 });
-    expect(store.merge!.tooMany!.added.map(({ id }) => id)).toEqual([
+    expect(settling().merge!.tooMany).toMatchObject({ count: 403, most: 400 });
+    expect(settling().merge!.tooMany!.added.map(({ id }) => id)).toEqual([
       'mine0',
       'mine1',
       'mine2',
@@ -274,11 +278,11 @@ describe('a save that came too late', () => {
       'theirs2',
       'theirs3',
     ]);
-    await expect(store.settle('merge')).rejects.toThrow('400');
+    await expect(settling().settle('merge')).rejects.toThrow('400');
     expect([stored.revision, store.saving.state]).toEqual([7, 'stale']);
-    store.leftOut = new Set(['mine1', 'theirs2', 'theirs3']);
-    expect([store.merge!.problem, store.merge!.tooMany!.count]).toEqual(['', 400]);
-    await store.settle('merge');
+    settling().leftOut = new Set(['mine1', 'theirs2', 'theirs3']);
+    expect([settling().merge!.problem, settling().merge!.tooMany!.count]).toEqual(['', 400]);
+    await settling().settle('merge');
     const kept = stored.plan.features.map(({ id }) => id).slice(-5);
     expect(kept).toEqual(['mine0', 'mine2', 'mine3', 'theirs0', 'theirs1']);
   });
@@ -291,9 +295,9 @@ describe('a save that came too late', () => {
     const { store } = await anOpenPlan((asked) => (asked.path.includes('/history/') ? gone : answer(asked)));
     await vi.advanceTimersByTimeAsync(1_000);
     expect(store.saving.state).toBe('stale');
-    expect(store.merge).toMatchObject({ hasBase: false, clashes: ['name'] });
+    expect(settling().merge).toMatchObject({ hasBase: false, clashes: ['name'] });
     // What one side has and the other has not comes back: nobody knows who took it out.
-    expect(store.merge!.plan.features.map(({ id }) => id)).toContain('mound');
+    expect(settling().merge!.plan.features.map(({ id }) => id)).toContain('mound');
   });
 });
 
@@ -340,7 +344,7 @@ describe('a board that is open in two places', () => {
     expect(store.plan!.name).toBe('Brinefold Saltworks');
     await vi.advanceTimersByTimeAsync(1_000);
     expect(store.saving.state).toBe('stale');
-    await store.settle('merge');
+    await settling().settle('merge');
     expect([stored.plan.name, heightOf(stored.plan)]).toEqual(['Theirs', 40]);
   });
 

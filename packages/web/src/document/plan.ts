@@ -1,4 +1,4 @@
-import { type Offcut, type Stock, freeOffcuts, isSameRecord, mergeRecords, NOTHING_DONE } from '@spare-acre/core/shop';
+import { type Offcut, type Stock, freeOffcuts, isSameRecord, NOTHING_DONE } from '@spare-acre/core/shop';
 import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
 import { whenever } from '@vueuse/core';
 import { defineStore } from 'pinia';
@@ -6,8 +6,8 @@ import { computed, getCurrentScope, ref, shallowRef, watch } from 'vue';
 import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
-import { type Board, type BoardDraft, type Merged, isSamePlan, mergePlans } from '@spare-acre/core/plan';
-import { checkBoardFile, checkEdited } from '@spare-acre/core/plan/check';
+import { type Board, type BoardDraft, isSamePlan } from '@spare-acre/core/plan';
+import { checkEdited } from '@spare-acre/core/plan/check';
 import type { LiveEvent } from '@spare-acre/core/wire';
 import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
 import { heard, placeOf } from '../workers/answering';
@@ -16,10 +16,10 @@ import { searchedBoard } from '../workers/searched-board';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
-import { createBoard, fetchBoard, fetchRevision } from './client';
+import { fetchBoard, fetchRevision } from './client';
 import type { Here } from './live';
 import { useAir } from './air';
-import { dropDraft, findDraft, saysWhatWasDone } from './drafts';
+import { findDraft, saysWhatWasDone } from './drafts';
 import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
 import { useRack } from './rack';
 import { useSaving } from './saving';
@@ -33,6 +33,7 @@ export const usePlan = defineStore('plan', () => {
   const catalogues = useCatalogue();
   const rack = useRack();
   const air = useAir();
+  const scope = getCurrentScope()!;
   const boardId = ref<string | null>(null);
   const board = shallowRef<Board | null>(null);
   const plan = computed(() => board.value?.plan ?? null);
@@ -101,7 +102,12 @@ export const usePlan = defineStore('plan', () => {
     board.value = { plan: stored.plan, record: stored.record };
     // A draft of an earlier version is brought forward as a stored plan is.
     const checked =
-      draft === null ? null : checkBoardFile(draft.record === undefined ? draft.plan : { ...draft.plan, record: draft.record }, catalogue);
+      draft === null
+        ? null
+        : (await import('@spare-acre/core/plan/file')).checkBoardFile(
+            draft.record === undefined ? draft.plan : { ...draft.plan, record: draft.record },
+            catalogue,
+          );
     if (draft !== null && checked?.ok === true) {
       const isCurrent = draft.baseRevision === stored.revision;
       // A version that was thinned out of the history is no ground to put two sides together on.
@@ -184,6 +190,12 @@ export const usePlan = defineStore('plan', () => {
     searchedBoard.change(patches);
   }
 
+  /** What was done, as it was heard of: no edit of this page, and none that it could undo. */
+  function takeDone(doneTasks: Board['record']['doneTasks']): void {
+    const [next, patches] = produceWithPatches(board.value!, (draft) => void ((draft as BoardDraft).record.doneTasks = doneTasks as never));
+    show(next, patches);
+  }
+
   /** Tells what is looked at; what a view no longer shows is no longer sent. */
   function look(names: readonly SliceName[], chosen: readonly string[] = []): void {
     looked.value = { slices: names, chosen };
@@ -199,42 +211,10 @@ export const usePlan = defineStore('plan', () => {
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
   const shiftSince = (fromMin: number): Promise<Shift | null> => reckoning.shift(fromMin);
 
-  /** Added features that the builder leaves out, where both sides together are too many. */
-  const leftOut = shallowRef<ReadonlySet<string>>(new Set());
-  watch(saving.stored, () => (leftOut.value = new Set()));
-  /** What a merge with the stored plan would give, and what keeps it from being a plan; null when no save came too late. */
-  const merge = computed<(Merged & { readonly problem: string; readonly hasBase: boolean }) | null>(() => {
-    const { stored, base } = saving;
-    if (stored.value === null || base.value === null || plan.value === null) return null;
-    const merged = mergePlans(base.value.plan, plan.value, stored.value.plan, leftOut.value);
-    const checked = checkEdited(merged.plan, stored.value.plan, catalogues.catalogue!);
-    return { ...merged, hasBase: base.value.plan !== null, problem: checked.ok ? '' : checked.problem.issues[0]!.message };
-  });
-
-  /** Settles a save that came too late; whichever plan is not chosen stays in the history or as a board of its own. */
-  async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
-    const stored = saving.stored.value;
-    const mine = board.value;
-    if (stored === null || mine === null) return;
-    if (choice === 'merge' && merge.value!.problem !== '') throw new Error(merge.value!.problem);
-    // What was done on either device was done, whichever plan is gone on with.
-    const done = mergeRecords(saving.base.value?.record ?? NOTHING_DONE, mine.record, stored.record);
-    const theirs = { plan: stored.plan, record: stored.record };
-    if (choice === 'theirs') {
-      await createBoard({ plan: { ...mine.plan, name: `${mine.plan.name} (my copy)`.slice(0, 80) }, record: NOTHING_DONE });
-      saving.rebase(stored.revision, theirs);
-      edit({ code: 'board/replace', plan: stored.plan, record: done, why: 'Take the other version' });
-      await dropDraft(stored.id);
-    } else {
-      const merged = choice === 'merge' ? merge.value!.plan : mine.plan;
-      saving.rebase(stored.revision, theirs);
-      edit({ code: 'board/replace', plan: merged, record: done, why: 'Put both versions together' });
-    }
-    await saving.saveNow();
-  }
-
   /** Who else has this board open. */
   const others = shallowRef<Here['others']>([]);
+  /** How often something may have been done elsewhere. */
+  const elsewhere = ref(0);
   /** The board was changed elsewhere while something was not saved here yet: looked at when it is. */
   let isLookedForLater = false;
   const hear = (event: LiveEvent): void => {
@@ -242,11 +222,20 @@ export const usePlan = defineStore('plan', () => {
     else if (event.kind === 'away') {
       const text = 'Put away from another place: to go on with it, bring it back among the boards.';
       notice.value = { text, steps: history.value.done.length, isDeed: false };
-    } else if (event.what === 'record' || event.revision > saving.revision.value) void follow();
+    } else {
+      if (event.what !== 'plan') elsewhere.value++;
+      if (event.what === 'record' || event.revision > saving.revision.value) void follow();
+    }
   };
   // Fetched with the first board: the list of boards has nothing to hear.
-  const scope = getCurrentScope()!;
-  whenever(boardId, () => void import('./live').then(({ useLive }) => scope.run(() => useLive(boardId, hear))), { once: true });
+  whenever(
+    boardId,
+    () => {
+      void import('./live').then(({ useLive }) => scope.run(() => useLive(boardId, hear)));
+      void import('./bench').then(({ useBench }) => useBench());
+    },
+    { once: true },
+  );
   watch(saving.state, (state) => {
     if (state === 'saved' && isLookedForLater) void follow();
   });
@@ -260,11 +249,15 @@ export const usePlan = defineStore('plan', () => {
     const before = board.value;
     if (stored === null || before === null || boardId.value !== id || stored.revision < saving.revision.value) return;
     if (saving.state.value !== 'saved') return void (isLookedForLater = true);
-    const isSame = isSamePlan(stored.plan, before.plan) && isSameRecord(stored.record, before.record);
+    // What tasks are done is heard at the bench.
+    const record = { ...stored.record, doneTasks: before.record.doneTasks };
+    const isSame = isSamePlan(stored.plan, before.plan) && isSameRecord(record, before.record);
     if (isSame) return saving.followed(stored.revision, before);
     // What is the same on both sides stays the object it was, and is not reckoned again.
+    const { mergePlans } = await import('@spare-acre/core/plan/merge');
+    if (board.value !== before) return void (isLookedForLater = true);
     const { plan: next } = mergePlans(before.plan, before.plan, stored.plan);
-    const change: Edit = { code: 'board/replace', plan: next, record: stored.record, why: 'Saved elsewhere' };
+    const change: Edit = { code: 'board/replace', plan: next, record, why: 'Saved elsewhere' };
     const [after, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
     history.value = withStep(history.value, { name: editName(change, before.plan), gesture: null, patches, inverse });
     show(after, patches);
@@ -288,9 +281,9 @@ export const usePlan = defineStore('plan', () => {
     offcuts,
     takeShelf,
     saving,
-    merge,
-    leftOut,
     others,
+    elsewhere,
+    takeDone,
     open,
     close,
     edit,
@@ -300,6 +293,5 @@ export const usePlan = defineStore('plan', () => {
     look,
     workingOf,
     shiftSince,
-    settle,
   };
 });

@@ -47,7 +47,7 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
     const known = new Map(board.record.cutSheets.map((sheet) => [sheet.id, sheet]));
     const places = [{ partId: 'p', xMm: 0, yMm: 0, boxWidthMm: 9, boxDepthMm: 9, areaMm2: 81, turned: false, half: false }];
     const sheet = { materialId: 'mdf', thicknessMm: 6, number: 1, widthMm: 99, depthMm: 99, offcutId: null, places };
-    board = { ...board, record: { cutSheets: ids.map((id) => known.get(id) ?? { ...sheet, id }) } };
+    board = { ...board, record: { ...board.record, cutSheets: ids.map((id) => known.get(id) ?? { ...sheet, id }) } };
     saving.changed();
   };
   const drafts = (): { baseRevision: number; plan: Plan }[] => [...keptDrafts.values()] as never;

@@ -8,3 +8,6 @@ export const dayText = (iso: string): string => format(parseISO(iso), 'd MMM yyy
 
 /** A moment as the clock on this machine's wall had it: `Sat 28 Nov, 14:20`. @param iso with its zone */
 export const clockText = (iso: string): string => format(parseISO(iso), 'EEE d MMM, HH:mm');
+
+/** The time on this machine's wall: `19:45`. */
+export const clockAt = (ms: number): string => format(new Date(ms), 'HH:mm');

@@ -52,7 +52,7 @@ export class BoardCopy {
     return this.known!;
   }
   get shop(): Shop {
-    return { ...this.stock, cutSheets: this.board!.record.cutSheets };
+    return { ...this.stock, ...this.board!.record };
   }
   derived(): Derivation {
     return this.reckon(this.plan, this.catalogue, this.shop);

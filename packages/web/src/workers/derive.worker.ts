@@ -11,7 +11,18 @@ import { ReadyDates } from './ready-dates';
 import type { Look, SliceName } from './slices';
 
 /** Slices that only some views look at: what reckons them is fetched with the first of these. */
-const FINISHED: ReadonlySet<SliceName> = new Set(['matrix', 'mixes', 'strewn', 'floors', 'basins', 'section', 'heights', 'byWorkpiece']);
+const FINISHED: ReadonlySet<SliceName> = new Set([
+  'matrix',
+  'mixes',
+  'strewn',
+  'floors',
+  'basins',
+  'section',
+  'heights',
+  'byWorkpiece',
+  'moves',
+  'move',
+]);
 /** The board is drawn and counted before it is judged: checks are fetched for the second answer. */
 let isJudged = false;
 const copy = new BoardCopy();

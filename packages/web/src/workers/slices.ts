@@ -53,6 +53,10 @@ const SLICES = {
       work,
       isDone: because.kind === 'done',
     })),
+  moves: ({ moves }: Derivation) => moves,
+  /** The moves that are looked at closely. */
+  move: ({ finish, plan, days: { slots }, stack: { joints }, pieces: { made, standing }, ...all }: Derivation, chosen: readonly string[]) =>
+    chosen.flatMap((id) => finish?.detailOf(id, { ...all, plan, slots, joints, made, standing }) ?? []),
 } as const;
 
 /** What the gallery shows of a piece. */

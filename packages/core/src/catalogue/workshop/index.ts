@@ -4,6 +4,7 @@ import { batteries, joins, lamps, passages, yardsticks } from './fittings';
 import { castings } from './castings';
 import { claddings, layings } from './claddings';
 import { fills } from './fills';
+import { guides } from './guides';
 import { lengths } from './lengths';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, placeKinds, tools } from './methods';
@@ -39,6 +40,7 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   layings,
   castings,
   fills,
+  guides,
   bench,
   starter,
 };

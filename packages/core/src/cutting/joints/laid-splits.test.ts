@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { sheetsOf } from '../../catalogue';
 import { derivePipeline } from '../../pipeline';
 import type { Board, Plan } from '../../plan';
-import { checkPlan } from '../../plan/check';
+import { checkPlan } from '../../plan/file';
 import { applied } from '../../plan/edits';
 import { EMPTY_SHOP, NOTHING_DONE } from '../../shop';
 import { CATALOGUE, aBoard, aMound, aPit } from '../../testing';

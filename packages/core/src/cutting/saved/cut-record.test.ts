@@ -1,7 +1,7 @@
 import { type Board, type Plan, planAgain } from '../../plan';
 import { EMPTY_SHOP, NOTHING_DONE } from '../../shop';
 import { applied } from '../../plan/edits';
-import { checkBoardFile } from '../../plan/check';
+import { checkBoardFile } from '../../plan/file';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { brinefold } from '../../demo';

@@ -1,4 +1,5 @@
 import type { ArrangedTask, DryingSpot, Person, Place, Plan } from '../plan';
+import type { DoneTask } from '../../shop';
 import { edit } from './edit-definition';
 
 type Calendar = Plan['calendar'];
@@ -109,14 +110,26 @@ export const dayEdits = {
     ({ busy }) => (busy.length === 0 ? 'Forget the busy times' : 'Take busy times over'),
     ({ plan }, { busy }) => void (plan.calendar.busy = busy.map((own) => ({ ...own }))),
   ),
-  /** A task pinned, done, skipped or split; one that is as it would be anyway is no longer listed. */
+  /** A task pinned, put off, skipped or split; one that is as it would be anyway is no longer listed. */
   'task/arrange': edit<{ readonly taskId: string; readonly change: Partial<Omit<ArrangedTask, 'taskId'>>; readonly what: string }>(
     ({ what }) => what,
     ({ plan: { calendar } }, { taskId, change }) => {
       const before = calendar.tasks.find((own) => own.taskId === taskId);
-      const after = { ...(before ?? { taskId, pin: null, done: null, isSkipped: false, goes: 1 }), ...change };
+      const after = { ...(before ?? { taskId, pin: null, notBefore: null, isSkipped: false, goes: 1 }), ...change };
       calendar.tasks = calendar.tasks.filter((own) => own.taskId !== taskId);
-      if (after.pin !== null || after.done !== null || after.isSkipped || after.goes > 1) calendar.tasks.push(after);
+      if (after.pin !== null || after.notBefore !== null || after.isSkipped || after.goes > 1) calendar.tasks.push(after);
     },
+  ),
+  /** A task, or a part of it, is done; what was said of it before is said anew. */
+  'task/tick': edit<{ readonly taskId: string; readonly task: DoneTask; readonly what: string }>(
+    ({ what }) => what,
+    ({ record }, { taskId, task }) => {
+      const part = task.part === null ? null : { ...task.part };
+      record.doneTasks[taskId] = { ...task, at: { ...task.at }, part, uses: task.uses.map((one) => ({ ...one })) };
+    },
+  ),
+  'task/untick': edit<{ readonly taskId: string; readonly what: string }>(
+    ({ what }) => what,
+    ({ record }, { taskId }) => void delete record.doneTasks[taskId],
   ),
 };

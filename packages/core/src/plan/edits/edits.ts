@@ -53,7 +53,7 @@ export const applied = (board: Board, edit: Edit): Board => produce(board, (draf
 
 /** A plan, or those of its parts that an edit touches, with the edit applied. */
 export const appliedTo = <P extends Partial<Plan>>(plan: P, edit: Edit): P =>
-  produce(plan, (draft) => applyIn({ plan: draft as unknown as BoardDraft['plan'], record: { cutSheets: [] } }, edit));
+  produce(plan, (draft) => applyIn({ plan: draft as unknown as BoardDraft['plan'], record: { cutSheets: [], doneTasks: {} } }, edit));
 
 /** Several edits as one step. @param why what the step is called when it is undone */
 export const atOnce = (edits: readonly SingleEdit[], why: string): Edit => ({ code: 'together', edits, why });

@@ -5,7 +5,7 @@ import { computed, ref } from 'vue';
 import { useRouter } from 'vue-router';
 import { LIMITS } from '@spare-acre/core/fields';
 import { type NewBoard, newPlan } from '@spare-acre/core/plan';
-import { checkPlan } from '@spare-acre/core/plan/check';
+import { checkPlan } from '@spare-acre/core/plan/file';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { createBoard } from '../../document/client';
 import ChoiceField from '../../ui/ChoiceField.vue';

@@ -92,7 +92,7 @@ describe('the rack', () => {
     stored.length = 0;
   });
   const jobOf = (now: Plan, offcuts: readonly Offcut[], { cutSheets } = NOTHING_DONE): CutJob =>
-    derivePipeline()(now, CATALOGUE, { ...EMPTY_STOCK, offcuts, cutSheets }).jobs.find(({ key }) => key === job.key)!;
+    derivePipeline()(now, CATALOGUE, { ...EMPTY_STOCK, ...NOTHING_DONE, offcuts, cutSheets }).jobs.find(({ key }) => key === job.key)!;
   /** A server with a rack that keeps what is put in. */
   async function aRack() {
     const store = await anOpenBoard();

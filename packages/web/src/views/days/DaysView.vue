@@ -17,7 +17,7 @@ import TaskCard from './TaskCard.vue';
 import WhenNotes from './WhenNotes.vue';
 import WhereNotes from './WhereNotes.vue';
 import WhoNotes from './WhoNotes.vue';
-import { usePlanTime } from './usePlanTime';
+import { usePlanTime } from '../../document/planTime';
 
 const store = usePlan();
 useLook(() => ['days', 'floor', 'steps', 'agenda', 'spots']);

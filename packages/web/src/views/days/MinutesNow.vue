@@ -3,12 +3,13 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { given } from '@spare-acre/core/base/units';
 import { atOnce } from '@spare-acre/core/plan/edits';
+import { doneAt } from '@spare-acre/core/shop';
 import FigureCell from '../../ui/FigureCell.vue';
 import NumberField from '../../ui/NumberField.vue';
 import { usePlan } from '../../document/plan';
 import { searches } from '../../workers/searches';
 import type { NowChoice } from '@spare-acre/core/days';
-import { usePlanTime } from './usePlanTime';
+import { usePlanTime } from '../../document/planTime';
 
 /** “I have … minutes now”: what is ready, chosen so that it leaves the most drying under way. */
 const store = usePlan();
@@ -34,7 +35,7 @@ function take(minutes: number): string {
 function done(): void {
   const edits = choice.value!.taskIds.map((id) => {
     const { ofTask, label } = labelOf.value.get(id)!;
-    return { code: 'task/arrange' as const, taskId: ofTask, change: { done: now.value, pin: null }, what: `Done: ${label}` };
+    return { code: 'task/tick' as const, taskId: ofTask, task: doneAt(now.value), what: `Done: ${label}` };
   });
   store.edit(atOnce(edits, 'Done just now'));
 }

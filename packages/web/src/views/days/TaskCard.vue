@@ -5,13 +5,14 @@ import { clock, dayText } from '@spare-acre/core/base/dates';
 import { given } from '@spare-acre/core/base/units';
 import { timeFrom } from '@spare-acre/core/days';
 import type { ArrangedTask } from '@spare-acre/core/plan';
+import { doneAt } from '@spare-acre/core/shop';
 import DayField from '../../ui/DayField.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import NumberField from '../../ui/NumberField.vue';
 import TextField from '../../ui/TextField.vue';
 import { usePlan } from '../../document/plan';
 import type { Slices } from '../../workers/slices';
-import { usePlanTime } from './usePlanTime';
+import { usePlanTime } from '../../document/planTime';
 
 /** One task of the timeline: why it begins when it does, what it may slip, and what can be arranged of it. */
 const props = defineProps<{
@@ -32,6 +33,9 @@ const who = computed(() =>
 const slack = computed(() => given('May be later by, hands aside', props.slotOf.slackMin, 'min', 'calendar'));
 const place = computed(() => store.plan!.places.find(({ id }) => id === props.slotOf.placeId)?.name ?? '');
 const GOES = { min: 1, max: 6 };
+const tick = (): string =>
+  store.edit({ code: 'task/tick', taskId: props.slotOf.ofTask, task: doneAt(now.value), what: `Done: ${props.slotOf.label}` });
+const untick = (): string => store.edit({ code: 'task/untick', taskId: props.slotOf.ofTask, what: `Not done: ${props.slotOf.label}` });
 const arrange = (change: Partial<Omit<ArrangedTask, 'taskId'>>, what: string): string =>
   store.edit({ code: 'task/arrange', taskId: props.slotOf.ofTask, change, what: `${what}: ${props.slotOf.label}` });
 const pinDay = (day: string): string => arrange({ pin: { day, atMin: at.value.atMin } }, 'Pin');
@@ -65,7 +69,7 @@ function pinTime(typed: string): string {
       >
       <template v-if="!slotOf.isDone">
         <BButton size="sm" variant="key" @click="arrange({ pin: at }, 'Pin')">Pin here</BButton>
-        <BButton size="sm" variant="key" @click="arrange({ done: now, pin: null }, 'Done')">Done just now</BButton>
+        <BButton size="sm" variant="key" @click="tick">Done just now</BButton>
         <BButton
           size="sm"
           variant="key"
@@ -76,7 +80,7 @@ function pinTime(typed: string): string {
           >Leave it out</BButton
         >
       </template>
-      <BButton v-else size="sm" variant="key" @click="arrange({ done: null }, 'Not done')">Not done after all</BButton>
+      <BButton v-else size="sm" variant="key" @click="untick">Not done after all</BButton>
     </div>
   </section>
 </template>

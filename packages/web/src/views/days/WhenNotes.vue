@@ -12,7 +12,7 @@ import { saveFile } from '../../ui/saveFile';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import HoursField from './HoursField.vue';
-import { usePlanTime } from './usePlanTime';
+import { usePlanTime } from '../../document/planTime';
 
 /** Bench hours, days off, what the board is wanted for; out to a calendar and in from one. */
 const store = usePlan();

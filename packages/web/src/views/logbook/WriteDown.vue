@@ -4,10 +4,8 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { computed, ref } from 'vue';
 import { type Quantity, parseNumber, showText } from '@spare-acre/core/base/units';
-import { rangesOf } from '@spare-acre/core/catalogue';
-import { impliedBy } from '@spare-acre/core/hand';
 import type { Logged } from '@spare-acre/core/logbook';
-import { useCatalogue } from '../../document/catalogue';
+import { loggedAs } from '../../document/readings';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
 import { today } from '../../ui/dates';
@@ -16,7 +14,6 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 /** What a task really took: its minutes, and what of one thing was used on its workpiece. */
 const store = usePlan();
 const log = useLogbook();
-const catalogues = useCatalogue();
 const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', who: '', note: '' });
 const problem = ref('');
 const tasks = computed(() => {
@@ -43,10 +40,7 @@ async function logged(name: string, figure: Quantity, words: string): Promise<Lo
   if (words.trim() === '') return null;
   const read = parseNumber(words, name, figure.unit, { min: 0.01, max: 1e6 });
   if (!read.ok) throw new Error(read.problem.message);
-  const full = await store.workingOf(figure);
-  const places = rangesOf(catalogues.catalogue!);
-  const implied = full === null ? null : impliedBy(full, read.value, (range) => places.get(range));
-  return { name, unit: figure.unit, planned: figure.value, real: read.value, implied };
+  return loggedAs(name, figure, read.value);
 }
 async function write(): Promise<void> {
   problem.value = '';
@@ -59,7 +53,18 @@ async function write(): Promise<void> {
     if (figures.length === 0 && note.trim() === '')
       return void (problem.value = 'What did it take, or what was seen? One of them would do.');
     const name = task.value?.work.label ?? 'Note';
-    await log.add(store.boardId!, { id: crypto.randomUUID(), taskId: taskId || null, name, day: today(), who: who.value, figures, note });
+    await log.add(store.boardId!, {
+      id: crypto.randomUUID(),
+      taskId: taskId || null,
+      name,
+      day: today(),
+      who: who.value,
+      figures,
+      note,
+      photoIds: [],
+      air: null,
+      mishap: null,
+    });
     if (log.fault === '') typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', note: '' };
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);

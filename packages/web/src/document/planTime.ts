@@ -3,7 +3,7 @@ import { format } from 'date-fns';
 import { type ComputedRef, computed } from 'vue';
 import { dayNamed, minutesAt } from '@spare-acre/core/base/dates';
 import { DAY_MIN } from '@spare-acre/core/base/units';
-import { usePlan } from '../../document/plan';
+import { usePlan } from './plan';
 
 /** A time of the plan as a day and minutes in it. */
 export interface AtTime {

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+import { type Unit, isUnit } from '../base/units';
+import { Day } from '../fields';
+
+const amount = z.number().min(0, 'expected nothing or more').max(1e7);
+/** The place of a figure in the catalogue. */
+export const FigurePath = z
+  .string()
+  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the place of a figure in the catalogue')
+  .max(200);
+const LoggedSchema = z.strictObject({
+  name: z.string().min(1).max(160),
+  unit: z.custom<Unit>(isUnit, 'expected a unit such as min, ml or g'),
+  planned: amount,
+  real: amount,
+  implied: z.strictObject({ path: FigurePath, value: z.number().gt(0).max(1e7) }).nullable(),
+});
+export const LogEntrySchema = z.strictObject({
+  id: z.uuid(),
+  taskId: z.string().min(1).max(160).nullable(),
+  name: z.string().min(1, 'is empty; a few words would do').max(160),
+  day: Day,
+  who: z.string().max(40),
+  figures: z.array(LoggedSchema).max(20),
+  note: z.string().max(2_000),
+  /** Pictures of it; sent before the entry is. */
+  photoIds: z.array(z.uuid()).max(8).default([]),
+  /** Air at the bench then; null where nobody looked. */
+  air: z
+    .strictObject({ airC: z.number().min(-30).max(60), humidityPct: z.number().min(0).max(100) })
+    .nullable()
+    .default(null),
+  /** What went wrong, and what it came of as the builder sees it; null for all that went well. */
+  mishap: z
+    .strictObject({ mishapId: z.string().min(1).max(80), causeId: z.string().min(1).max(80).nullable() })
+    .nullable()
+    .default(null),
+});

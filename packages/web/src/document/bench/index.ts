@@ -1,0 +1,176 @@
+import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { dequal } from 'dequal';
+import { defineStore } from 'pinia';
+import { computed, ref, shallowRef, watch } from 'vue';
+import { type Act, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
+import type { DoneTask } from '@spare-acre/core/shop';
+import { Journal, Picture } from '@spare-acre/core/wire';
+import { today } from '../../ui/dates';
+import { NoServer, call } from '../client';
+import { usePlan } from '../plan';
+import { sendWaiting } from './sending';
+import { type Photo, type Waiting, deviceId, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from './waiting';
+
+type Kept = KeptDeed & { readonly turn: number };
+const AGAIN_MS = 5_000;
+
+/**
+ * What is done at the bench: the journal that all devices share, and what of this one still waits to be sent. Ticks are edits of the board's record like any other, with their
+ * undo; what changed of it becomes a deed here, and what others did becomes a change of it.
+ */
+export const useBench = defineStore('bench', () => {
+  const store = usePlan();
+  const boardId = ref<string | null>(null);
+  const journal = shallowRef<readonly Kept[]>([]);
+  const waiting = shallowRef<readonly Waiting[]>([]);
+  /** The browser keeps nothing: what waits is gone with the page. */
+  const isUnkept = ref(false);
+  const isAway = ref(false);
+  /** Notes that have reached the server: what is learnt of them is another catalogue. */
+  const notesTaken = ref(0);
+  const toSend = computed(() => waiting.value.filter(({ refused }) => refused === null));
+  const refused = computed(() => waiting.value.filter((one) => one.refused !== null));
+  const state = computed(() => benchAfter([...journal.value, ...toSend.value.map(({ deed }) => ({ turn: null, deed }))]));
+  const seen = computed(() => journal.value.at(-1)?.turn ?? 0);
+
+  /** The names that tasks go by, for whoever is asked of them later. */
+  const nameOf = (taskId: string): string => store.slices.moves?.find(({ ofTask }) => ofTask === taskId)?.work.label ?? taskId;
+
+  async function load(id: string): Promise<void> {
+    boardId.value = null;
+    const [known, own] = await Promise.all([knownJournal(id), listWaiting(id)]);
+    if (store.boardId !== id) return;
+    journal.value = known as readonly Kept[];
+    waiting.value = own;
+    boardId.value = id;
+    takeOver();
+    await refresh();
+  }
+
+  /** What is done, by all that is known, becomes what the board's record says. */
+  function takeOver(): void {
+    if (boardId.value !== null && store.boardId === boardId.value && !dequal(store.record.doneTasks, state.value.doneTasks))
+      store.takeDone(state.value.doneTasks);
+  }
+  watch(() => state.value.doneTasks, takeOver, { flush: 'sync' });
+  watch(
+    () => store.record.doneTasks,
+    (now) => {
+      if (boardId.value === null || store.boardId !== boardId.value) return;
+      const known = state.value.doneTasks;
+      const changed = [...new Set([...Object.keys(now), ...Object.keys(known)])].filter((id) => !dequal(now[id], known[id]));
+      for (const taskId of changed) {
+        const task: DoneTask | undefined = now[taskId];
+        const name = nameOf(taskId);
+        act(task === undefined ? { kind: 'untick', taskId, name } : { kind: 'tick', taskId, task, name });
+      }
+    },
+    { flush: 'sync' },
+  );
+
+  /** Does something: at once here, on this device before anything else, and on the server as soon as it answers. */
+  function act(what: Act, photos: readonly Photo[] = []): void {
+    const id = boardId.value!;
+    const atMs = Math.max(Date.now(), (waiting.value.at(-1)?.deed.atMs ?? 0) + 1);
+    const deed = { id: crypto.randomUUID(), device: deviceId(), seen: seen.value, atMs, day: today(), act: what };
+    const one: Waiting = { deed, photos, refused: null };
+    waiting.value = [...waiting.value, one];
+    void keepWaiting(id, one)
+      .catch(() => (isUnkept.value = true))
+      .then(flush);
+  }
+
+  async function refresh(): Promise<void> {
+    const id = boardId.value;
+    if (id === null) return;
+    try {
+      hear(id, await call(Journal, 'GET', `/boards/${id}/deeds?after=${seen.value}`));
+      isAway.value = false;
+    } catch (error) {
+      if (error instanceof NoServer) isAway.value = true;
+    }
+    await flush();
+  }
+  function hear(id: string, { deeds }: { readonly deeds: readonly Kept[] }): void {
+    if (boardId.value !== id || deeds.length === 0) return;
+    const known = new Set(journal.value.map(({ turn }) => turn));
+    journal.value = [...journal.value, ...deeds.filter(({ turn }) => !known.has(turn))].sort((a, b) => a.turn - b.turn);
+    void keepJournal(id, journal.value);
+  }
+
+  let sending: Promise<void> | null = null;
+  /** One letter at a time; what is done meanwhile goes with the next. */
+  const flush = (): Promise<void> => (sending ??= send().finally(() => (sending = null)));
+  async function send(): Promise<void> {
+    const id = boardId.value;
+    if (id === null) return;
+    try {
+      await sendWaiting({
+        // What another tab of this device did goes along; what could not be kept is known here alone.
+        list: async () => (isUnkept.value ? toSend.value : await listWaiting(id)),
+        photo: ({ id: photoId, file }) => call(Picture, 'PUT', `/pictures/${photoId}`, file),
+        deeds: (deeds) => call(Journal, 'POST', `/boards/${id}/deeds`, { deeds }),
+        async taken(deeds, answer) {
+          const gone = new Set(deeds.map((deed) => deed.id));
+          hear(id, answer);
+          if (boardId.value === id) waiting.value = waiting.value.filter(({ deed }) => !gone.has(deed.id));
+          for (const deed of deeds) await dropWaiting(id, deed).catch(() => undefined);
+          notesTaken.value += deeds.filter((deed) => deed.act.kind === 'note').length;
+        },
+        async refused(one, reason) {
+          const told = { ...one, refused: reason };
+          if (boardId.value === id) waiting.value = waiting.value.map((own) => (own.deed.id === one.deed.id ? told : own));
+          await keepWaiting(id, told).catch(() => undefined);
+        },
+      });
+      isAway.value = false;
+    } catch (error) {
+      // Whatever it is, what waits is kept, and tried again.
+      isAway.value = error instanceof NoServer;
+    }
+  }
+  useEventListener('online', () => void refresh());
+  useIntervalFn(() => {
+    if (toSend.value.length > 0) void flush();
+  }, AGAIN_MS);
+
+  /** What the server refused is tried once more, or let go of. */
+  async function retry(one: Waiting): Promise<void> {
+    const again = { ...one, refused: null };
+    waiting.value = waiting.value.map((own) => (own.deed.id === one.deed.id ? again : own));
+    await keepWaiting(boardId.value!, again);
+    await flush();
+  }
+  async function letGo(one: Waiting): Promise<void> {
+    waiting.value = waiting.value.filter(({ deed }) => deed.id !== one.deed.id);
+    await dropWaiting(boardId.value!, one.deed);
+  }
+
+  watch(
+    () => store.boardId,
+    (id) => {
+      if (id === null) boardId.value = null;
+      else void load(id);
+    },
+    { immediate: true },
+  );
+  watch(
+    () => store.elsewhere,
+    () => void refresh(),
+  );
+  return {
+    device: deviceId(),
+    boardId,
+    journal,
+    waiting: toSend,
+    refused,
+    state,
+    isUnkept,
+    isAway,
+    notesTaken,
+    act,
+    refresh,
+    retry,
+    letGo,
+  };
+});

@@ -1,0 +1,14 @@
+import type { Quantity } from '@spare-acre/core/base/units';
+import { rangesOf } from '@spare-acre/core/catalogue';
+import { impliedBy } from '@spare-acre/core/hand';
+import type { Logged } from '@spare-acre/core/logbook';
+import { useCatalogue } from './catalogue';
+import { usePlan } from './plan';
+
+/** A planned figure as it really came out, with what that says of the catalogue. */
+export async function loggedAs(name: string, figure: Quantity, real: number): Promise<Logged> {
+  const full = await usePlan().workingOf(figure);
+  const places = rangesOf(useCatalogue().catalogue!);
+  const implied = full === null ? null : impliedBy(full, real, (range) => places.get(range));
+  return { name, unit: figure.unit, planned: figure.value, real, implied };
+}

@@ -1,0 +1,90 @@
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed } from 'vue';
+import type { Deed, Clash } from '@spare-acre/core/bench';
+import { clockAt } from '../../ui/dates';
+import { useBench } from '../../document/bench';
+import { usePlan } from '../../document/plan';
+
+/** What has not reached the server, what it would not have, and what two devices say otherwise of one task. */
+const bench = useBench();
+const store = usePlan();
+const WORDS: Readonly<Record<Deed['act']['kind'], string>> = {
+  tick: 'done',
+  untick: 'not done',
+  begin: 'begun',
+  pause: 'paused',
+  timer: 'timer',
+  'timer-off': 'timer stopped',
+  note: 'note',
+  read: 'read',
+};
+const wordsOf = ({ act, atMs }: Deed): string => {
+  const name = act.kind === 'note' ? act.entry.name : 'name' in act ? act.name : act.kind === 'timer' ? act.timer.name : '';
+  return `${clockAt(atMs)} ${WORDS[act.kind]}${name === '' ? '' : `: ${name}`}`;
+};
+const status = computed(() => {
+  const { length } = bench.waiting;
+  if (length === 0) return bench.isAway ? 'The server is away; nothing waits' : 'All is sent';
+  const what = `${length} ${length === 1 ? 'waits' : 'wait'} on this device to be sent`;
+  return bench.isUnkept ? `${what}, and this browser keeps nothing: leave the page open` : what;
+});
+const sideOf = ({ act, atMs, device }: Deed): string => {
+  const said =
+    act.kind === 'untick'
+      ? 'not done'
+      : act.kind === 'tick' && act.task.part !== null
+        ? `${act.task.part.done} of ${act.task.part.of}`
+        : 'done';
+  return `${said}, ${clockAt(atMs)}${device === bench.device ? ', here' : ', elsewhere'}`;
+};
+/** Says one of both again, knowing of the other. */
+function settle({ taskId, name }: Clash, { act }: Deed): void {
+  bench.act(act.kind === 'tick' ? act : { kind: 'untick', taskId, name });
+}
+/** Ticks on tasks that the plan has no more. */
+const lost = computed(() => {
+  if (store.slices.steps === undefined) return [];
+  const known = new Set(store.slices.tasks?.map(({ taskId }) => taskId));
+  return known.size === 0 ? [] : Object.keys(store.record.doneTasks).filter((id) => !known.has(id));
+});
+</script>
+
+<template>
+  <section aria-label="Sending" class="sending">
+    <p role="status" data-testid="queue" :class="{ attention: bench.waiting.length > 0 || bench.isAway }">{{ status }}</p>
+    <details v-if="bench.waiting.length > 0">
+      <summary>What waits</summary>
+      <ol>
+        <li v-for="{ deed } in bench.waiting" :key="deed.id">{{ wordsOf(deed) }}</li>
+      </ol>
+    </details>
+    <div v-for="one in bench.refused" :key="one.deed.id" class="attention" role="alert">
+      {{ wordsOf(one.deed) }}: the server would not have it: {{ one.refused }}
+      <BButton variant="key" @click="bench.retry(one)">Try again</BButton>
+      <BButton variant="key" @click="bench.letGo(one)">Let it go</BButton>
+    </div>
+    <div v-for="clash in bench.state.clashes" :key="clash.taskId" class="clash" role="alert" data-testid="clash">
+      <p>{{ clash.name }}: two devices say it otherwise, and neither knew of the other. Which is right?</p>
+      <BButton v-for="deed in clash.deeds" :key="deed.id" variant="key" @click="settle(clash, deed)">{{ sideOf(deed) }}</BButton>
+    </div>
+    <p v-if="lost.length > 0" class="quiet">
+      Ticked, but no longer in the plan: {{ lost.join(', ') }}. The ticks are kept, should the tasks come back.
+    </p>
+  </section>
+</template>
+
+<style scoped>
+.sending p {
+  margin: 2px 0;
+}
+.clash {
+  border-left: 3px solid var(--clay);
+  padding: 6px 10px;
+  margin: 8px 0;
+}
+.sending :deep(.btn) {
+  min-height: 44px;
+  margin: 4px 8px 4px 0;
+}
+</style>

@@ -1,0 +1,42 @@
+<script setup lang="ts">
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed } from 'vue';
+import type { Bare } from '@spare-acre/core/base/units';
+import type { MoveDetail } from '@spare-acre/core/moves';
+import { usePlan } from '../../document/plan';
+import FigureCell from '../../ui/FigureCell.vue';
+
+/** What goes into this one task, in whatever one measures with. */
+const props = defineProps<{ detail: Bare<MoveDetail> }>();
+const store = usePlan();
+const kitchen = computed(() => (store.plan!.units === 'imperial' ? 'us' : 'metric'));
+/** A bowl and how many of them, where one is not enough. */
+const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.value > 1));
+</script>
+
+<template>
+  <BTableSimple v-if="detail.takes.length > 0" class="ledger" data-testid="amounts">
+    <thead>
+      <tr>
+        <th scope="col">take</th>
+        <th scope="col" class="num">measured</th>
+        <th scope="col" class="num">weighed</th>
+        <th scope="col">or</th>
+      </tr>
+    </thead>
+    <tbody>
+      <tr v-for="take in detail.takes" :key="take.name">
+        <td>{{ take.name }}</td>
+        <td class="num"><FigureCell v-if="take.amount.unit !== 'g'" :figure="take.amount" /></td>
+        <td class="num"><FigureCell v-if="take.amount.unit === 'g' || take.mass !== null" :figure="take.mass ?? take.amount" /></td>
+        <td>{{ take.kitchen?.[kitchen] ?? '' }}</td>
+      </tr>
+    </tbody>
+  </BTableSimple>
+  <p v-for="mix in bowls" :key="mix.id" class="bowls">
+    {{ mix.name }}: <FigureCell :figure="mix.batches" unit="bowls" /> of <FigureCell :figure="mix.batch" /> each<template
+      v-if="mix.tintDrops !== null"
+      >, <FigureCell :figure="mix.tintDrops" unit="drops of tint" /></template
+    >.
+  </p>
+</template>
