@@ -30,6 +30,7 @@ export function makeApp(parts: AppParts): Express {
           styleSrc: ["'self'", "'unsafe-inline'"], // positions computed for popovers and drawings are style attributes
           imgSrc: ["'self'", 'data:'],
           fontSrc: ["'self'"],
+          manifestSrc: ["'self'"],
           connectSrc: ["'self'"],
           baseUri: ["'none'"],
           formAction: ["'self'"],

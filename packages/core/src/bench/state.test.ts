@@ -45,6 +45,14 @@ describe('what deeds come to', () => {
     expect(asked.doneTasks['glue-A1']).toEqual(at(1_150));
     expect(benchAfter([before, back, done, did(6, DESK, 4, UNTICK)]).clashes).toHaveLength(1);
     expect(benchAfter([before, back, done, did(6, DESK, 5, UNTICK)])).toMatchObject({ clashes: [], doneTasks: {} });
+    // Whatever the phone did in between by itself, and whichever arrived first.
+    const [own, tick2] = [did(4, PHONE, 1, UNTICK), did(5, PHONE, 1, tick(at(1_160)))];
+    for (const turn of [3, 6]) {
+      const told = benchAfter([before, own, tick2, did(turn, DESK, 1, UNTICK)]);
+      expect(told.clashes, String(turn)).toMatchObject([{ taskId: 'glue-A1' }]);
+    }
+    // Both took it back: no clash, whatever one of them had said before.
+    expect(benchAfter([before, did(3, DESK, 1, UNTICK), did(4, PHONE, 1, tick(at(1_160))), did(5, PHONE, 1, UNTICK)]).clashes).toEqual([]);
     // What waits on this device comes after all that has arrived, and was done without knowing of it.
     expect(benchAfter([did(null, PHONE, 3, tick(at(1_150))), before, back]).clashes).toHaveLength(1);
   });

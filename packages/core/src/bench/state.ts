@@ -25,11 +25,10 @@ export interface BenchState {
   readonly read: ReadonlySet<string>;
 }
 
-/** The last word on a task. */
+/** What was said of a task. */
 interface Word {
   readonly kept: KeptDeed;
   readonly task: DoneTask | null;
-  readonly name: string;
 }
 
 /**
@@ -38,8 +37,8 @@ interface Word {
  */
 export function benchAfter(kept: readonly KeptDeed[]): BenchState {
   const seen = new Set<string>();
-  const words = new Map<string, Word>();
-  const clashes = new Map<string, { readonly clash: Clash; readonly turns: readonly (number | null)[] }>();
+  const words = new Map<string, readonly Word[]>();
+  const clashes = new Map<string, Clash>();
   const worked = new Map<string, Worked>();
   const timers = new Map<string, Timer>();
   const read = new Set<string>();
@@ -50,19 +49,14 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
     worked.set(taskId, { taskId, sinceMs: null, beforeMs: own.beforeMs + Math.max(0, atMs - own.sinceMs) });
   };
   const say = (one: KeptDeed, taskId: string, name: string, task: DoneTask | null): void => {
-    const before = words.get(taskId);
-    const clash = clashes.get(taskId);
-    if (clash !== undefined && clash.turns.every((turn) => knewOf(one.deed, turn))) clashes.delete(taskId);
-    if (before !== undefined && isApart(before.kept, one)) {
-      if (contradicts(before.task, task)) {
-        const deeds = [before.kept.deed, one.deed] as const;
-        clashes.set(taskId, { clash: { taskId, name, deeds }, turns: [before.kept.turn, one.turn] });
-      } else if (before.task !== null && task !== null) {
-        words.set(taskId, { kept: one, task: both(before.task, task), name });
-        return;
-      }
-    }
-    words.set(taskId, { kept: one, task, name });
+    const said = words.get(taskId) ?? [];
+    // What others said of it without this device knowing; the last of it is their word.
+    const apart = said.findLast(({ kept: before }) => isApart(before, one));
+    clashes.delete(taskId);
+    let holds = task;
+    if (apart !== undefined && contradicts(apart.task, task)) clashes.set(taskId, { taskId, name, deeds: [apart.kept.deed, one.deed] });
+    else if (apart?.task != null && task !== null) holds = both(apart.task, task);
+    words.set(taskId, [...said, { kept: one, task: holds }]);
   };
 
   for (const one of inTurn(kept)) {
@@ -99,10 +93,15 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
     }
   }
   return {
-    doneTasks: Object.fromEntries([...words].flatMap(([taskId, { task }]) => (task === null ? [] : [[taskId, task]]))),
+    doneTasks: Object.fromEntries(
+      [...words].flatMap(([taskId, said]) => {
+        const { task } = said.at(-1)!;
+        return task === null ? [] : [[taskId, task] as const];
+      }),
+    ),
     worked: [...worked.values()],
     timers: [...timers.values()].sort((a, b) => a.dueMs - b.dueMs),
-    clashes: [...clashes.values()].map(({ clash }) => clash),
+    clashes: [...clashes.values()],
     read,
   };
 }

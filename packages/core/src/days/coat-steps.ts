@@ -109,7 +109,15 @@ function coatStep(
       task(id, pieceId, { work: work.length === 1 ? work[0]! : total(`${name}, ${piece}`, 'min', work), ...dries(pieceId, here, null) }),
     ];
   });
-  return { id, name, kind: 'coat', does: method.does, setUp: setUpOf(method), asks: asksOf(coating, method), tasks: [...tasks, ...onPieces] };
+  return {
+    id,
+    name,
+    kind: 'coat',
+    does: method.does,
+    setUp: setUpOf(method),
+    asks: asksOf(coating, method),
+    tasks: [...tasks, ...onPieces],
+  };
 }
 
 const asksOf = (coating: Coating, method: Method): Asks => ({

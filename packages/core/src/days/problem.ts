@@ -39,6 +39,14 @@ export interface Relaxed {
 }
 export const NOTHING_RELAXED: Relaxed = { pins: new Set(), waits: new Set(), blocked: new Map() };
 
+/** Nothing that is left begins before the plan was made anew from, nor before the last thing that was done: with several people before that was begun. */
+function fromWhen(done: readonly Go[], { calendar, people }: Bench): number {
+  const anewMin = calendar.notBefore === null ? 0 : minutesAt(calendar.startsOn, calendar.notBefore);
+  return done.reduce((latest, { doneMin, workedMin, work }) => {
+    return Math.max(latest, people.length > 1 ? doneMin! - (workedMin ?? work.value) : doneMin!);
+  }, anewMin);
+}
+
 /** Ordered goods come with the post: there is time for them in the evening. */
 const POST_MIN = 18 * 60;
 
@@ -69,7 +77,7 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
   const open = goes.filter(({ id, doneMin }) => doneMin === null && !blocked.has(id));
   const doneAt = new Map(done.map(({ id, doneMin }) => [id, doneMin!]));
   const indexOf = new Map(open.map(({ id }, i) => [id, i]));
-  const fromMin = calendar.notBefore === null ? 0 : minutesAt(calendar.startsOn, calendar.notBefore);
+  const fromMin = fromWhen(done, bench);
   const arrives = new Map(calendar.arrivals.map(({ stockId, day }) => [stockId, minutesAt(calendar.startsOn, { day, atMin: POST_MIN })]));
   const isOpen = new Map(goes.map((go, i) => [go.id, openings[i]!] as const));
   const stepIndex = new Map(steps.map(({ id }, i) => [id, i]));
@@ -153,10 +161,10 @@ function horizonFor(goes: readonly Go[], steps: readonly Step[], { calendar, peo
   const weekMin = Math.max(1, ...people.map(({ hours }) => weekOf(hours.length > 0 ? hours : calendar.hours)));
   const setUpOf = new Map(steps.map(({ id, setUp }) => [id, setUp.value]));
   let [workMin, waitMin, latestMin] = [0, 0, calendar.notBefore === null ? 0 : minutesAt(calendar.startsOn, calendar.notBefore)];
-  for (const { work, wait, stepId, pinnedMin, notBeforeMin, spot } of goes) {
+  for (const { work, wait, stepId, pinnedMin, notBeforeMin, doneMin, spot } of goes) {
     workMin += work.value + setUpOf.get(stepId)!;
     if (usualMin(wait) < Infinity) waitMin = Math.max(waitMin, usualMin(wait));
-    latestMin = Math.max(latestMin, pinnedMin ?? 0, notBeforeMin ?? 0, spot.course.settledMin);
+    latestMin = Math.max(latestMin, pinnedMin ?? 0, notBeforeMin ?? 0, doneMin ?? 0, spot.course.settledMin);
   }
   for (const { day } of calendar.arrivals) latestMin = Math.max(latestMin, minutesAt(calendar.startsOn, { day, atMin: POST_MIN }));
   for (const room of spots.rooms.values()) latestMin = Math.max(latestMin, room.settledMin);

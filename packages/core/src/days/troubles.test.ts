@@ -179,6 +179,10 @@ describe('tasks that are arranged', () => {
     const { slots } = days([], done('glue-A1', '2026-12-02', 1_100)).days;
     expect(slots[0]).toMatchObject({ startMin: 2 * 1_440 + 1_060, endMin: 2 * 1_440 + 1_100, because: { kind: 'done' } });
     expect(slots[1]!.startMin).toBe(3 * 1_440 + 1_140);
+    // Nothing else begins before it either, though it comes after nothing.
+    const other = inTurn([aWorkStep('glue', [['A1', 40, 600]])]).concat(aWorkStep('cut', [['B1', 30, 0]]));
+    const { slots: both } = found(other, { calendar: EVENINGS, doneTasks: done('glue-A1', '2026-12-02', 1_200) }).days;
+    expect(both.find(({ task }) => task.id === 'cut-B1')!.startMin).toBe(2 * 1_440 + 1_200);
     const timed = days([], done('glue-A1', '2026-12-02', 1_100, { workedMin: 75 })).days.slots[0]!;
     expect(timed.startMin).toBe(2 * 1_440 + 1_025);
   });

@@ -66,12 +66,16 @@ export const removeOffcut = (id: string): Promise<null> => call(null, 'DELETE', 
 /** Longer than the server waits for its database. */
 const TIMEOUT_MS = 20_000;
 
+/** What this page has asked for so far: what it must have to be opened again without a network. */
+export const askedFor = new Set<string>();
+
 export async function call<Schema extends z.ZodType | null>(
   schema: Schema,
   method: string,
   path: string,
   body?: unknown,
 ): Promise<Schema extends z.ZodType ? z.infer<Schema> : null> {
+  if (method === 'GET') askedFor.add(`/api${path}`);
   let answer: Response;
   let read: unknown;
   try {

@@ -4,6 +4,7 @@ import { onMounted, ref, shallowRef } from 'vue';
 import type { Reach, Session } from '@spare-acre/core/wire';
 import { isSignInWanted } from '../../document/client';
 import KeptPictures from './KeptPictures.vue';
+import { forgetTold } from '../../document/offline';
 import { fetchReach, fetchSession, signOut } from './asked';
 import { CODE_SIDE, codeOf } from './code';
 
@@ -27,6 +28,7 @@ onMounted(load);
 
 async function leave(): Promise<void> {
   await signOut();
+  await forgetTold();
   isSignInWanted.value = true;
 }
 </script>

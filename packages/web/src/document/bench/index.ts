@@ -30,23 +30,39 @@ export const useBench = defineStore('bench', () => {
   const notesTaken = ref(0);
   const toSend = computed(() => waiting.value.filter(({ refused }) => refused === null));
   const refused = computed(() => waiting.value.filter((one) => one.refused !== null));
-  const state = computed(() => benchAfter([...journal.value, ...toSend.value.map(({ deed }) => ({ turn: null, deed }))]));
+  /** Ticks as they came with the board, which hold until the journal is heard. */
+  const cameWith = shallowRef<readonly KeptDeed[]>([]);
+  const state = computed(() => {
+    const heard = journal.value.length > 0 ? journal.value : cameWith.value;
+    return benchAfter([...heard, ...toSend.value.map(({ deed }) => ({ turn: null, deed }))]);
+  });
   const seen = computed(() => journal.value.at(-1)?.turn ?? 0);
 
   /** The names that tasks go by, for whoever is asked of them later. */
-  const nameOf = (taskId: string): string => store.slices.moves?.find(({ ofTask }) => ofTask === taskId)?.work.label ?? taskId;
+  const nameOf = (taskId: string): string => {
+    const { moves, days, tasks } = store.slices;
+    const isIt = (one: { readonly ofTask: string }): boolean => one.ofTask === taskId;
+    return (
+      moves?.find(isIt)?.work.label ?? days?.slots.find(isIt)?.label ?? tasks?.find((one) => one.taskId === taskId)?.work.label ?? taskId
+    );
+  };
 
   async function load(id: string): Promise<void> {
     boardId.value = null;
     const [known, own] = await Promise.all([knownJournal(id), listWaiting(id)]);
     if (store.boardId !== id) return;
     journal.value = known as readonly Kept[];
+    cameWith.value = Object.entries(store.record.doneTasks).map(([taskId, task]) => asDeed(taskId, task));
     waiting.value = own;
     boardId.value = id;
     takeOver();
     await refresh();
   }
 
+  const asDeed = (taskId: string, task: DoneTask): KeptDeed => {
+    const act = { kind: 'tick' as const, taskId, task, name: taskId };
+    return { turn: 0, deed: { id: crypto.randomUUID(), device: '', seen: 0, atMs: 0, day: task.at.day, act } };
+  };
   /** What is done, by all that is known, becomes what the board's record says. */
   function takeOver(): void {
     if (boardId.value !== null && store.boardId === boardId.value && !dequal(store.record.doneTasks, state.value.doneTasks))

@@ -4,11 +4,18 @@ import { computed } from 'vue';
 import type { Deed, Clash } from '@spare-acre/core/bench';
 import { clockAt } from '../../ui/dates';
 import { useBench } from '../../document/bench';
+import { goOffline, offline } from '../../document/offline';
 import { usePlan } from '../../document/plan';
 
 /** What has not reached the server, what it would not have, and what two devices say otherwise of one task. */
 const bench = useBench();
 const store = usePlan();
+void goOffline();
+const OFFLINE = {
+  'not-yet': '',
+  yes: 'This board opens on this device without a network, too',
+  never: 'Without a network only an open page goes on here: the address is not a secure one',
+} as const;
 const WORDS: Readonly<Record<Deed['act']['kind'], string>> = {
   tick: 'done',
   untick: 'not done',
@@ -53,6 +60,7 @@ const lost = computed(() => {
 <template>
   <section aria-label="Sending" class="sending">
     <p role="status" data-testid="queue" :class="{ attention: bench.waiting.length > 0 || bench.isAway }">{{ status }}</p>
+    <p v-if="offline !== 'not-yet'" class="quiet" data-testid="offline">{{ OFFLINE[offline] }}</p>
     <details v-if="bench.waiting.length > 0">
       <summary>What waits</summary>
       <ol>
@@ -85,6 +93,7 @@ const lost = computed(() => {
 }
 .sending :deep(.btn) {
   min-height: 44px;
+  align-items: center;
   margin: 4px 8px 4px 0;
 }
 </style>

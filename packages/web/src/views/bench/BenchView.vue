@@ -87,7 +87,8 @@ const isRunning = computed(() => timers.isRunning || bench.state.worked.some(({ 
 watch(
   isRunning,
   (runs) => {
-    if (isSupported.value) void (runs ? request('screen') : release());
+    // A browser that will not, as on a low battery, only darkens the screen.
+    if (isSupported.value) void (runs ? request('screen') : release()).catch(() => undefined);
   },
   { immediate: true },
 );
@@ -131,7 +132,7 @@ const SHOWN = 12;
         <ul class="list">
           <li v-for="move in others.slice(0, SHOWN)" :key="move.taskId">
             <BButton variant="key" @click="chosenId = move.taskId"
-              >{{ move.work.label }}<small>{{ whenOf(move) }}</small></BButton
+              >{{ move.name }}, {{ nameOf(move.workpieceId) }}<small>{{ whenOf(move) }}</small></BButton
             >
           </li>
         </ul>
@@ -142,7 +143,7 @@ const SHOWN = 12;
         <ul class="list">
           <li v-for="move in waiting.slice(0, SHOWN)" :key="move.taskId">
             <BButton variant="key" @click="chosenId = move.taskId"
-              >{{ move.work.label }}<small>{{ waitText(move) }}</small></BButton
+              >{{ move.name }}, {{ nameOf(move.workpieceId) }}<small>{{ waitText(move) }}</small></BButton
             >
           </li>
         </ul>

@@ -39,6 +39,7 @@ const practice = computed(() => {
   return guide != null && isFirst === true && !isRead(`practice:${guide.does}`) ? guide : null;
 });
 const read = (what: string): void => bench.act({ kind: 'read', what });
+const understood = (): void => unread.value.forEach(({ id }) => read(`caution:${id}`));
 const isRunning = (name: string): boolean => timers.timers.some((timer) => timer.name === name && timer.taskId === props.move.ofTask);
 const waits = computed(() =>
   props.move.before.map(({ label, isDone, dryMin }) => ({
@@ -164,9 +165,9 @@ function skip(): void {
         {{ one.isMet ? '✓' : '⧗' }} {{ one.label }}: {{ one.text }}
       </li>
     </ul>
-    <div v-for="caution in unread" :key="caution.id" class="caution" role="note">
-      <p>⚠ {{ caution.text }}</p>
-      <BButton variant="key" @click="read(`caution:${caution.id}`)">Understood</BButton>
+    <div v-if="unread.length > 0" class="caution" role="note">
+      <p v-for="caution in unread" :key="caution.id">⚠ {{ caution.text }}</p>
+      <BButton variant="key" @click="understood">Understood</BButton>
     </div>
     <p v-if="known.length > 0" class="quiet">⚠ {{ known.map(({ name }) => name).join(', ') }}: as on the label and the data sheet.</p>
     <div v-if="practice !== null" class="practice" role="note">
@@ -200,18 +201,18 @@ function skip(): void {
         >
       </div>
     </template>
+    <MoveSaid v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
+    <MovePart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
     <div class="deeds">
+      <BButton variant="key" @click="notToday">Not today</BButton>
+      <BButton variant="key" @click="skip">Leave it out</BButton>
+    </div>
+    <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
+    <div class="deeds main-deeds">
       <BButton variant="key" class="large" @click="begin">{{
         isUnderWay ? `Pause, ${spent}` : own === null ? 'Start' : `Go on, ${spent}`
       }}</BButton>
       <BButton variant="primary" class="large" @click="done()">Done</BButton>
-    </div>
-    <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-    <MoveSaid v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
-    <MovePart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
-    <div class="deeds small">
-      <BButton variant="key" @click="notToday">Not today</BButton>
-      <BButton variant="key" @click="skip">Leave it out</BButton>
     </div>
   </article>
 </template>
@@ -273,6 +274,16 @@ h2 small {
   min-height: 48px;
   justify-content: center;
   align-items: center;
+}
+/* Under the thumb however far one has read. */
+.main-deeds {
+  position: sticky;
+  bottom: 0;
+  padding: 8px 0;
+  margin: 0;
+  background: var(--paper);
+  border-top: 1px solid var(--rule);
+  z-index: 2;
 }
 .deeds :deep(.large) {
   min-height: 64px;

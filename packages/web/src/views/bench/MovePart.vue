@@ -49,5 +49,7 @@ function take(): void {
 .part :deep(input),
 .part :deep(.btn) {
   min-height: 44px;
+  align-items: center;
+  align-items: center;
 }
 </style>

@@ -66,5 +66,6 @@ label :deep(input) {
 }
 form :deep(.btn) {
   min-height: 44px;
+  align-items: center;
 }
 </style>

@@ -94,6 +94,7 @@ function add(): void {
 }
 .timers :deep(.btn) {
   min-height: 44px;
+  align-items: center;
 }
 .own {
   display: flex;
@@ -116,5 +117,6 @@ function add(): void {
 .own :deep(.btn),
 .own :deep(input) {
   min-height: 44px;
+  align-items: center;
 }
 </style>

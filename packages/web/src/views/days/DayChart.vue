@@ -231,6 +231,7 @@ const cancel = (): void => void (dragged.value = null);
   pointer-events: none;
 }
 .now {
+  pointer-events: none;
   stroke: var(--slate);
   stroke-width: 2;
 }

@@ -1,0 +1,202 @@
+import type { Browser, Page } from '@playwright/test';
+import { type App, anAxe, expect, openBrinefold, test } from './app';
+
+const PHONE = { width: 390, height: 844 };
+/** A Tuesday evening that Brinefold is worked on. */
+const SITTING = new Date(2026, 11, 1, 19, 5);
+const aPicture = (page: Page): Promise<number[]> =>
+  page.evaluate(async () => {
+    const canvas = Object.assign(document.createElement('canvas'), { width: 64, height: 48 });
+    canvas.getContext('2d')!.fillRect(0, 0, 40, 40);
+    const blob = await new Promise<Blob>((done) => canvas.toBlob((made) => done(made!), 'image/jpeg'));
+    return [...new Uint8Array(await blob.arrayBuffer())];
+  });
+const toBench = async (page: Page): Promise<void> => {
+  await page.getByRole('link', { name: 'Bench' }).click();
+  await expect(page.getByTestId('move')).toBeVisible();
+};
+/** Brings a task to the front, unless it stands there. */
+const choose = async (page: Page, step: string, tile: string): Promise<void> => {
+  const front = page.getByTestId('move').getByRole('heading', { level: 2 });
+  const listed = page.getByRole('button', { name: new RegExp(`^${step}, ${tile}`) });
+  await expect(listed.or(front.filter({ hasText: tile }).filter({ hasText: step })).first()).toBeVisible();
+  if ((await listed.count()) > 0) await listed.click();
+  await expect(front).toHaveText(`${step}${tile}`);
+};
+/** Ticks what stands at the front, and waits until the next does. */
+const done = async (page: Page): Promise<void> => {
+  const front = page.getByTestId('move').getByRole('heading', { level: 2 });
+  const was = (await front.textContent())!;
+  await page.getByTestId('move').getByRole('button', { name: 'Done', exact: true }).click();
+  await expect(front).not.toHaveText(was);
+};
+async function say(page: Page, note: string): Promise<void> {
+  await page.getByText('What it took, a note, a photo').click();
+  await page.getByRole('form', { name: 'What it took' }).getByLabel('Note').fill(note);
+}
+const aDesk = async (browser: Browser): Promise<Page> => {
+  const context = await browser.newContext();
+  await context.clock.install({ time: SITTING });
+  return context.newPage();
+};
+const asked = async (page: Page, app: App, path: string): Promise<never> => {
+  const id = /boards\/([^/]+)/.exec(page.url())![1]!;
+  return (await (await page.request.get(`${app.url}/api/boards/${id}/${path}`)).json()) as never;
+};
+
+test('a sitting on a phone: timers outlive a reload, what is done without a network is there once when it is back, and the desk sees it', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await page.setViewportSize(PHONE);
+  await page.context().clock.install({ time: SITTING });
+  await openBrinefold(page, app);
+  await toBench(page);
+  const desk = await aDesk(browser);
+  await desk.goto(page.url());
+  await expect(desk.getByTestId('move')).toBeVisible();
+
+  // Two timers, one task under way.
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await expect(page.getByRole('button', { name: 'Understood' })).toHaveCount(0);
+  const own = page.getByRole('form', { name: 'Timer of your own' });
+  for (const [name, minutes] of [
+    ['kettle', '10'],
+    ['paste', '90'],
+  ]) {
+    await own.getByLabel('For').fill(name!);
+    await own.getByLabel('in').fill(minutes!);
+    await own.getByRole('button', { name: 'Start' }).click();
+  }
+  await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  const secondsOf = async (of: Page): Promise<number> => {
+    const [min, s] = (await of.getByTestId('timers').locator('.left').first().textContent())!.split(':').map(Number);
+    return min! * 60 + s!;
+  };
+  await expect(desk.getByTestId('timers').getByRole('listitem')).toHaveCount(2);
+  const [before, startedAt] = [await secondsOf(page), Date.now()];
+  await page.reload();
+  await expect(page.getByTestId('timers').getByRole('listitem')).toHaveCount(2);
+  const left = await secondsOf(page);
+  expect(Math.abs(before - left - (Date.now() - startedAt) / 1_000)).toBeLessThan(1.5);
+  await expect(page.getByTestId('move').getByRole('button', { name: /^Pause/ })).toBeVisible();
+  await expect(page.getByTestId('offline')).toContainText('without a network', { timeout: 60_000 });
+  expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
+
+  // The network goes: three ticks, a note and a photo; one of the ticks is made at the desk as well.
+  await app.kill();
+  await done(page);
+  await choose(page, 'Cut the ground', 'Tile B1');
+  await say(page, 'By phone: the saw wanders.');
+  await page
+    .getByTestId('move')
+    .locator('input[type=file]')
+    .setInputFiles({ name: 'b1.jpg', mimeType: 'image/jpeg', buffer: Buffer.from(await aPicture(page)) });
+  await done(page);
+  await choose(page, 'Glue the ground, weigh down', 'Tile A1');
+  await done(page);
+  await choose(desk, 'Cut the ground', 'Tile B1');
+  await say(desk, 'At the desk: cut square.');
+  await done(desk);
+  await expect(page.getByTestId('queue')).toContainText(/\d waits? on this device/);
+  const { url } = { url: page.url() };
+  const context = page.context();
+  await page.close();
+  const again = await context.newPage();
+  await again.goto(url);
+  await expect(again.getByTestId('queue')).toContainText(/\d waits? on this device/);
+  await choose(again, 'Cut the ground', 'Tile C1');
+  await expect(again.getByRole('button', { name: /^Cut the ground, Tile B1/ })).toHaveCount(0);
+  await expect(again.getByTestId('timers').getByRole('listitem')).toHaveCount(2);
+
+  // Back: all of it once, in both places.
+  await app.start();
+  await expect(again.getByTestId('queue')).toHaveText('All is sent', { timeout: 20_000 });
+  await expect(desk.getByTestId('queue')).toHaveText('All is sent', { timeout: 20_000 });
+  const { deeds } = (await asked(again, app, 'deeds')) as { deeds: { deed: { id: string; act: { kind: string } } }[] };
+  expect(new Set(deeds.map(({ deed }) => deed.id)).size).toBe(deeds.length);
+  expect(deeds.filter(({ deed }) => deed.act.kind === 'tick')).toHaveLength(4);
+  const { entries } = (await asked(again, app, 'log')) as { entries: { note: string; photoIds: string[] }[] };
+  const notes = entries.filter(({ note }) => note !== '');
+  expect(notes.map(({ note }) => note).sort()).toEqual(['At the desk: cut square.', 'By phone: the saw wanders.']);
+  const photo = await again.request.get(`${app.url}/api/pictures/${notes.find(({ note }) => note.startsWith('By'))!.photoIds[0]!}`);
+  expect([photo.status(), photo.headers()['content-type']]).toEqual([200, 'image/jpeg']);
+  const moves = (await (await again.request.get(`${app.url}/api/shelf`)).json()) as {
+    moves: { stockId: string; kind: string; note: string }[];
+  };
+  expect(
+    moves.moves
+      .filter(({ note }) => note.includes('bench'))
+      .map(({ stockId, kind }) => `${kind} ${stockId}`)
+      .sort(),
+  ).toEqual(['used adhesives.foam-safe-construction', 'used adhesives.white-glue']);
+  for (const of of [again, desk]) {
+    await expect(of.getByRole('button', { name: /^Glue the ground, weigh down, Tile A1/ })).toHaveCount(0);
+    await expect(of.getByRole('button', { name: /^Cut the ground, Tile [AB]1/ })).toHaveCount(0);
+    await expect(of.getByTestId('clash')).toHaveCount(0);
+  }
+  // Live: what the phone does now, the desk sees as soon as it has arrived.
+  await choose(again, 'Cut the ground', 'Tile C1');
+  await done(again);
+  await expect(again.getByTestId('queue')).toHaveText('All is sent');
+  await expect(desk.getByTestId('move').getByRole('heading')).not.toContainText('Tile C1', { timeout: 1_000 });
+  // Undone, it is open again.
+  await again.getByRole('button', { name: /^Undo: Done: Cut the ground, C1/ }).click();
+  await choose(again, 'Cut the ground', 'Tile C1');
+  // An hour of sleep: the kettle has boiled long ago, the paste is as far as the clock says.
+  const paste = again.getByTestId('timers').getByRole('listitem').filter({ hasText: 'paste' }).locator('.left');
+  const pasteLeft = async (): Promise<number> => {
+    const [min, s] = (await paste.textContent())!.split(':').map(Number);
+    return min! * 60 + s!;
+  };
+  const awake = await pasteLeft();
+  await again.clock.fastForward('01:00:00');
+  await expect(again.getByTestId('timers').getByRole('listitem').filter({ hasText: 'kettle' })).toContainText('−');
+  expect(Math.abs(awake - (await pasteLeft()) - 3_600)).toBeLessThan(3);
+  await desk.context().close();
+});
+
+test('done here and not done there, neither knowing, is asked; part of it, put off and left out are planned round', async ({
+  page,
+  app,
+  browser,
+}) => {
+  await page.context().clock.install({ time: SITTING });
+  await openBrinefold(page, app);
+  await toBench(page);
+  await page.getByLabel('So many done').fill('2');
+  await page.getByLabel('Of so many').fill('2');
+  await page.getByRole('button', { name: 'So far' }).click();
+  await expect(page.getByRole('alert')).toContainText('2');
+  await page.getByLabel('Of so many').fill('3');
+  await page.getByRole('button', { name: 'So far' }).click();
+  await expect(page.getByTestId('move')).toContainText('2 of 3 done');
+  await done(page);
+  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  const desk = await aDesk(browser);
+  await desk.goto(page.url().replace('/bench', '/days'));
+  await expect(desk.locator('.done .work')).toBeVisible();
+  await desk.locator('.done .work').click();
+  await expect(desk.getByTestId('task-card')).toBeVisible();
+  await app.kill();
+  // The desk takes the tick back while the phone, which does not know, ticks it anew with its minutes.
+  await page.getByRole('button', { name: /^Undo: Done/ }).click();
+  await choose(page, 'Cut the ground', 'Tile A1');
+  await done(page);
+  await desk.getByTestId('task-card').getByRole('button', { name: 'Not done after all' }).click();
+  await app.start();
+  await expect(page.getByTestId('clash')).toContainText('Cut the ground', { timeout: 20_000 });
+  await page.getByTestId('clash').getByRole('button', { name: /^done/ }).click();
+  await expect(page.getByTestId('clash')).toHaveCount(0);
+  await expect(desk.getByTestId('task-card')).toContainText('Not done after all', { timeout: 10_000 });
+
+  const first = (await page.getByTestId('move').getByRole('heading').textContent())!;
+  await page.getByRole('button', { name: 'Not today' }).click();
+  await expect(page.getByTestId('move').getByRole('heading')).not.toHaveText(first);
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await page.getByRole('button', { name: /^Undo: Skip/ }).click();
+  await expect(page.getByRole('button', { name: /^Undo: Not today/ })).toBeVisible();
+  await desk.context().close();
+});
