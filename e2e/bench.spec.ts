@@ -1,4 +1,4 @@
-import type { Browser, Page } from '@playwright/test';
+import type { Browser, Locator, Page } from '@playwright/test';
 import { type App, anAxe, expect, openBrinefold, test } from './app';
 
 const PHONE = { width: 390, height: 844 };
@@ -34,6 +34,9 @@ async function say(page: Page, note: string): Promise<void> {
   await page.getByText('What it took, a note, a photo').click();
   await page.getByRole('form', { name: 'What it took' }).getByLabel('Note').fill(note);
 }
+/** Seconds that a timer shows: `1:28:20`. */
+const shownBy = async (timer: Locator): Promise<number> =>
+  (await timer.textContent())!.split(':').reduce((sum, part) => sum * 60 + Number(part), 0);
 const aDesk = async (browser: Browser): Promise<Page> => {
   const context = await browser.newContext();
   await context.clock.install({ time: SITTING });
@@ -71,10 +74,7 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   }
   await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
   await expect(page.getByTestId('queue')).toHaveText('All is sent');
-  const secondsOf = async (of: Page): Promise<number> => {
-    const [min, s] = (await of.getByTestId('timers').locator('.left').first().textContent())!.split(':').map(Number);
-    return min! * 60 + s!;
-  };
+  const secondsOf = (of: Page): Promise<number> => shownBy(of.getByTestId('timers').locator('.left').first());
   await expect(desk.getByTestId('timers').getByRole('listitem')).toHaveCount(2);
   const [before, startedAt] = [await secondsOf(page), Date.now()];
   await page.reload();
@@ -147,10 +147,7 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   await choose(again, 'Cut the ground', 'Tile C1');
   // An hour of sleep: the kettle has boiled long ago, the paste is as far as the clock says.
   const paste = again.getByTestId('timers').getByRole('listitem').filter({ hasText: 'paste' }).locator('.left');
-  const pasteLeft = async (): Promise<number> => {
-    const [min, s] = (await paste.textContent())!.split(':').map(Number);
-    return min! * 60 + s!;
-  };
+  const pasteLeft = (): Promise<number> => shownBy(paste);
   const awake = await pasteLeft();
   await again.clock.fastForward('01:00:00');
   await expect(again.getByTestId('timers').getByRole('listitem').filter({ hasText: 'kettle' })).toContainText('−');

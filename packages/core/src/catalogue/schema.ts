@@ -284,7 +284,7 @@ const Fill = z.strictObject({
 });
 
 /** Every sort of work there is at the bench. */
-const DOINGS = ['cut', 'trim', 'carve', 'glue', 'seal', 'assemble', 'clad', 'mould', 'cast', 'fix', ...COATING_WORK] as const;
+const DOINGS = ['cut', 'trim', 'carve', 'glue', 'seal', 'assemble', 'clad', 'mould', 'cast', 'fix', 'mend', ...COATING_WORK] as const;
 /** What a builder looks for at a sort of work: how it is when it is good, what usually goes wrong, and a try that shows the hand. */
 const Guide = z.strictObject({
   does: z.enum(DOINGS),

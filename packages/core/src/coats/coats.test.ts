@@ -46,7 +46,9 @@ describe('what goes on', () => {
 
   test('coatings are summed over kinds of surface, and what stays is the dry share', () => {
     const plan = aBoard({}, aPool([100, 100, 300, 200], 8, 4));
-    const sealer = coatingNeeds({ coats: needsOf(plan), sealing: null }).find(({ coating }) => coating.id === 'sealing-glue')!;
+    const sealer = coatingNeeds({ coats: needsOf(plan), sealing: null, mends: [], catalogue: CATALOGUE }).find(
+      ({ coating }) => coating.id === 'sealing-glue',
+    )!;
     const coated = (960_000 - 60_000 + 60_000 + 2 * 500 * 8) / 1e6; // open ground, pool and its banks
     expect(sealer.volume.value).toBeCloseTo(coated * 300 * 1.05, 3);
     expect(sealer.dryMass.value).toBeCloseTo(coated * 300 * 1.05 * 1.02 * 0.1, 3);

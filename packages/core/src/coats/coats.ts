@@ -112,11 +112,20 @@ export function sealNeed({ stack, tableArea, catalogue }: SealInputs): SealNeed 
 export function coatingNeeds({
   coats,
   sealing,
+  mends,
+  catalogue,
 }: {
   readonly coats: readonly CoatNeed[];
   readonly sealing: SealNeed | null;
+  readonly mends: Plan['mends'];
+  readonly catalogue: Catalogue;
 }): readonly CoatingNeed[] {
-  const needs = [...(sealing === null ? [] : [{ ...sealing, amount: sealing.volume }]), ...coats];
+  const mending = mends.flatMap(({ name, coating }) => {
+    if (coating === null || coating.ml === 0) return [];
+    const volume = given(name, coating.ml, 'ml', 'plan');
+    return [{ coating: coatingBy(catalogue, coating.coatingId), volume, amount: volume }];
+  });
+  const needs = [...(sealing === null ? [] : [{ ...sealing, amount: sealing.volume }]), ...coats, ...mending];
   const coatings = [...new Set(needs.map(({ coating }) => coating))];
   return coatings.map((coating) => {
     const own = needs.filter((need) => need.coating === coating);

@@ -14,6 +14,7 @@ import { cutStep, hollowStep, trimStep } from './cut-steps';
 import { type GlueInputs, glueStep, sealStep } from './glue-steps';
 import type { FixedPiece, PieceWork } from '../pieces';
 import type { OnTile } from '../tiling';
+import { mendSteps } from './mend-steps';
 import { fixStep, pieceSteps } from './piece-steps';
 import { type Step, inOrderOfWork } from './step';
 
@@ -21,6 +22,7 @@ import { type Step, inOrderOfWork } from './step';
 export interface StepInputs {
   readonly edges: Plan['stack']['edges'];
   readonly weighed: boolean;
+  readonly mends: Plan['mends'];
   readonly spots: Spots;
   readonly topMaterialId: string | null;
   /** Whether two can work on one workpiece. */
@@ -60,8 +62,10 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
   const gluing: GlueInputs = { ...inputs, handsFor, shares: jointShares(inputs) };
   const cutting = { workpieces: ground.tiles, minutes, spots, handsFor, catalogue };
   const cuttingPieces = { ...cutting, workpieces: pieces.map(({ pieceId }) => ({ id: pieceId })) };
+  const workpieceIds = new Set([...ground.tiles.map(({ id }) => id), ...pieces.map(({ pieceId }) => pieceId)]);
   return inOrderOfWork(
     [
+      ...mendSteps(inputs.mends, workpieceIds, spots, catalogue),
       cutStep('base', parts.get('base') ?? [], cutting),
       ...(sealing === null ? [] : [sealStep(sealing, inputs)]),
       glueStep('base', jointsOf('ground'), gluing),

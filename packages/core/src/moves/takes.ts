@@ -5,6 +5,7 @@ import type { Step } from '../days';
 import { type Ground, type SurfaceAreas, type Zones, tileShare } from '../ground';
 import { type Kitchen, type Mix, kitchenWords, mixesOf, partsOf } from '../mixes';
 import type { FixedPiece, MadePiece } from '../pieces';
+import type { Plan } from '../plan';
 import { stockedIn } from '../shelf';
 import { type BoardStack, jointShares } from '../stack';
 import { glueMass } from '../stack/adhesives';
@@ -30,6 +31,7 @@ export interface TakeInputs {
   readonly made: readonly MadePiece[];
   readonly fixed: readonly (FixedPiece & OnTile)[];
   readonly steps: readonly Step[];
+  readonly mends: Plan['mends'];
   readonly catalogue: Catalogue;
 }
 /** What a task takes from shelf and tap, and what is mixed for it. */
@@ -47,7 +49,7 @@ type Lot = Pick<CoatNeed, 'coating' | 'volume' | 'amount'>;
 export function takenFor({ stepId, workpieceId }: Pick<Move, 'stepId' | 'workpieceId'>, inputs: TakeInputs): Taken {
   const { catalogue } = inputs;
   const needs = coatsFor(stepId, workpieceId, inputs);
-  const lots: readonly Lot[] = stepId === 'seal' ? sealOf(workpieceId, inputs) : needs;
+  const lots: readonly Lot[] = [...(stepId === 'seal' ? sealOf(workpieceId, inputs) : needs), ...mendOf(stepId, inputs)];
   const isMixed = ({ coating, volume }: Lot): boolean => coating.recipe !== null && volume.value > 0;
   const plain = lots
     .filter((lot) => !isMixed(lot))
@@ -141,6 +143,8 @@ function gluesFor(stepId: string, workpieceId: string, inputs: TakeInputs): read
       );
     }
   }
+  const mended = inputs.mends.find(({ id }) => `mend-${id}` === stepId)?.adhesive;
+  if (mended != null) add(mended.adhesiveId, given(stepId, mended.grams, 'g', 'plan'));
   const piece = made.find((one) => one.piece.id === workpieceId);
   if (stepId === 'make-pieces' && piece?.facts != null) add(piece.piece.glueId, piece.facts.glue);
   if (stepId === 'clad-pieces') for (const { way } of piece?.clads ?? []) if (way.glue !== null) add(way.glue.adhesiveId, way.glue.mass);
@@ -192,6 +196,12 @@ function shared(need: CoatNeed, workpieceId: string, share: number, goes: number
   };
 }
 
+function mendOf(stepId: string, { mends, catalogue }: TakeInputs): readonly Lot[] {
+  const coating = mends.find(({ id }) => `mend-${id}` === stepId)?.coating;
+  if (coating == null) return [];
+  const volume = given(coatingBy(catalogue, coating.coatingId).name, coating.ml, 'ml', 'plan');
+  return [{ coating: coatingBy(catalogue, coating.coatingId), volume, amount: volume }];
+}
 function sealOf(workpieceId: string, { sealing, ground }: TakeInputs): readonly Lot[] {
   const tile = ground.tiles.find(({ id }) => id === workpieceId);
   if (sealing === null || tile === undefined) return [];

@@ -28,7 +28,16 @@ import { tallyOf } from './tally';
 /** What reckons what is only looked at in Section, Coats and Supplies. */
 export type Finish = Pick<
   typeof finishing,
-  'banksOf' | 'coatMatrix' | 'detailOf' | 'heightChoices' | 'mixesOf' | 'movesOf' | 'floorsOf' | 'needsByWorkpiece' | 'sectionDrawing' | 'strewnOn'
+  | 'banksOf'
+  | 'coatMatrix'
+  | 'detailOf'
+  | 'heightChoices'
+  | 'mixesOf'
+  | 'movesOf'
+  | 'floorsOf'
+  | 'needsByWorkpiece'
+  | 'sectionDrawing'
+  | 'strewnOn'
 >;
 
 /** What plans the evenings. */
@@ -55,6 +64,8 @@ interface Sources {
   readonly checks: Checks | null;
 }
 
+/** What mends take lies nowhere on the board that anything else is reckoned from. */
+const NO_MENDS: Plan['mends'] = [];
 /** A board before its large parts are split. */
 const NO_SPLITS: readonly Split[] = [];
 
@@ -91,7 +102,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('stack', ({ plan, ground, zones, raised, facings, catalogue }) => ({ stack: plan.stack, ground, zones, raised, facings, catalogue }), stackUp)
   .stage('heights', ({ plan: { stack, units }, ground, raised, catalogue, finish }) => ({ built: stack.raised, units, ground, raised, catalogue, finish }), ({ finish, ...inputs }) => finish?.heightChoices(inputs) ?? [])
   .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
-  .stage('allGlues', ({ glues, pieces }) => ({ glues, pieceGlues: pieces.glues }), allGlues)
+  .stage('allGlues', ({ plan: { mends }, glues, pieces, catalogue }) => ({ mends, glues, pieceGlues: pieces.glues, catalogue }), allGlues)
   .stage('bow', ({ plan, kindCoats, ground, stack: { base, joints }, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowOf(inputs) ?? null)
   .stage('weights', ({ ground, stack: { base, joints }, catalogue, checks }) => ({ tiles: ground.tiles, base, joints, catalogue, checks }), ({ checks, ...inputs }) => checks?.weightsFor(inputs) ?? null)
   .stage('wholes', ({ plan, ground, stack, catalogue }) => ({ ground, stack, rim: plan.table.rim, battens: plan.stack.battens, crossGrain: plan.stack.raised.crossGrain, oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0, catalogue }), partsOf)
@@ -105,14 +116,14 @@ export const STAGES = Stages.of<Sources>()
   .stage('pieceCoats', ({ plan: { surfaces: named }, pieces: { surfaces }, catalogue }) => ({ surfaces, named, catalogue }), pieceCoatNeeds)
   .stage('coats', ({ groundCoats, pieceCoats }) => ({ groundCoats, pieceCoats }), ({ groundCoats, pieceCoats }) => [...groundCoats, ...pieceCoats])
   .stage('sealing', ({ plan, ground, catalogue }) => ({ stack: plan.stack, tableArea: ground.tableArea, catalogue }), sealNeed)
-  .stage('groundCoatings', ({ groundCoats: coats, sealing }) => ({ coats, sealing }), coatingNeeds)
-  .stage('coatings', ({ coats, sealing }) => ({ coats, sealing }), coatingNeeds)
+  .stage('groundCoatings', ({ groundCoats: coats, sealing, catalogue }) => ({ mends: NO_MENDS, coats, sealing, catalogue }), coatingNeeds)
+  .stage('coatings', ({ plan: { mends }, coats, sealing, catalogue }) => ({ mends, coats, sealing, catalogue }), coatingNeeds)
   .stage('mixes', ({ coats, catalogue, finish }) => ({ coats, catalogue, finish }), ({ finish, ...inputs }) => finish?.mixesOf(inputs) ?? [])
   .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
   .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn, airs, catalogue }), spotsOf)
-  .stage('steps', ({ plan: { stack, people }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue, evenings }) => ({ edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.stepsOf(inputs) ?? [])
+  .stage('steps', ({ plan: { stack, people, mends }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue, evenings }) => ({ mends, edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.stepsOf(inputs) ?? [])
   .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, seed, spots, steps, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.planDays(inputs) ?? NOT_PLANNED)
   .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.troublesOf(inputs) ?? [])
   .stage('floor', ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, spots, steps, days, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.floorOf(inputs) ?? null)

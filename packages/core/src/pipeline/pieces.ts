@@ -1,10 +1,11 @@
 import { listedBy } from '../base/grouping';
 import { remembered } from '../base/memory';
-import { total } from '../base/units';
+import { given, total } from '../base/units';
+import { type Catalogue, adhesiveBy } from '../catalogue';
 import { type Part, asSplit } from '../cutting/parts';
 import { type Feature, carrying, pieceOn } from '../features';
 import type { MakePieces, PieceInputs, Pieces } from '../pieces';
-import type { Split } from '../plan';
+import type { Plan, Split } from '../plan';
 import type { GlueNeed } from '../stack/adhesives';
 
 const NONE: Pieces = {
@@ -58,14 +59,29 @@ export const allParts = ({ ground, pieces, splits }: PartsIn & { readonly splits
 
 /** What the ground is glued with, and the pieces. */
 export function allGlues({
+  mends,
   glues,
   pieceGlues,
+  catalogue,
 }: {
+  readonly mends: Plan['mends'];
   readonly glues: readonly GlueNeed[];
   readonly pieceGlues: readonly GlueNeed[];
+  readonly catalogue: Catalogue;
 }): readonly GlueNeed[] {
-  if (pieceGlues.length === 0) return glues;
-  return [...listedBy([...glues, ...pieceGlues], ({ adhesiveId }) => adhesiveId).values()].map((own) =>
+  const mending = mends.flatMap(({ name, adhesive }): GlueNeed[] =>
+    adhesive === null || adhesive.grams === 0
+      ? []
+      : [
+          {
+            adhesiveId: adhesive.adhesiveId,
+            name: adhesiveBy(catalogue, adhesive.adhesiveId).name,
+            mass: given(name, adhesive.grams, 'g', 'plan'),
+          },
+        ],
+  );
+  if (pieceGlues.length === 0 && mending.length === 0) return glues;
+  return [...listedBy([...glues, ...pieceGlues, ...mending], ({ adhesiveId }) => adhesiveId).values()].map((own) =>
     own.length === 1
       ? own[0]!
       : {

@@ -21,6 +21,8 @@ export type {
   GlueSpread,
   GroundLayer,
   Laid,
+  Mended,
+  TableNote,
   OwnPaint,
   Passage,
   Person,

@@ -35,7 +35,14 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
     return my;
   };
   const parts = Object.keys(mine).filter(
-    (key) => key !== 'features' && key !== 'pieces' && key !== 'surfaces' && key !== 'cutting' && key !== 'calendar',
+    (key) =>
+      key !== 'features' &&
+      key !== 'pieces' &&
+      key !== 'surfaces' &&
+      key !== 'cutting' &&
+      key !== 'calendar' &&
+      key !== 'mends' &&
+      key !== 'tableNotes',
   ) as (keyof Plan)[];
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
@@ -55,6 +62,22 @@ export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut:
       surfaces: mergedSurfaces(base?.surfaces ?? [], mine.surfaces, theirs.surfaces, pick),
       pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
       cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick),
+      mends: mergedById({
+        was: base?.mends ?? [],
+        my: mine.mends,
+        their: theirs.mends,
+        idOf: ({ id }) => id,
+        nameOf: ({ name }) => name,
+        pick,
+      }),
+      tableNotes: mergedById({
+        was: base?.tableNotes ?? [],
+        my: mine.tableNotes,
+        their: theirs.tableNotes,
+        idOf: ({ id }) => id,
+        nameOf: ({ words }) => words,
+        pick,
+      }),
       calendar: mergedCalendar(base?.calendar ?? null, mine.calendar, theirs.calendar, pick),
     },
     clashes,
@@ -194,4 +217,3 @@ function bothLeft(my: SavedLayout, their: SavedLayout): SavedLayout | null {
   if (!isGone(mineOnly, their) || !isGone(theirsOnly, my)) return null;
   return { ...my, sheets: my.sheets.filter((sheet) => !mineOnly.includes(sheet)) };
 }
-

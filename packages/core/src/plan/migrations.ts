@@ -88,6 +88,8 @@ const MIGRATIONS: readonly Migration[] = [
     migrate: (old) => ({
       ...old,
       version: 12,
+      mends: [],
+      tableNotes: [],
       calendar: isRecord(old['calendar']) ? { ...old['calendar'], tasks: tasksTo12(old['calendar']['tasks']) } : old['calendar'],
     }),
   },

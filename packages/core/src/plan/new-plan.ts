@@ -68,6 +68,8 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
       busy: [],
       tasks: [],
     },
+    mends: [],
+    tableNotes: [],
     section: { from: { x: 0, y: board.depthMm / 2 }, to: { x: board.widthMm, y: board.depthMm / 2 } },
   };
 }

@@ -38,3 +38,5 @@ export const hasTable = ({ columnWidthsMm }: Table): boolean => columnWidthsMm.l
 export const tableWidthMm = (table: Pick<Table, 'columnWidthsMm'>): number => table.columnWidthsMm.reduce((sum, width) => sum + width, 0);
 /** mm, back to front over all tiles. */
 export const tableDepthMm = (table: Pick<Table, 'rowDepthsMm'>): number => table.rowDepthsMm.reduce((sum, depth) => sum + depth, 0);
+export type Mended = Plan['mends'][number];
+export type TableNote = Plan['tableNotes'][number];

@@ -320,6 +320,19 @@ const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], {
   error: ({ input }) => `got ${said(input)}; 80, 90 or 95 of a hundred would do`,
 });
 
+/** Work that puts a mishap right: done before anything else on its workpiece, planned and bought like any other. */
+const Mended = z.strictObject({
+  id: Id,
+  name: text(120),
+  workpieceId: Id,
+  workMin: within({ min: 1, max: 2_000 }, 'min'),
+  waitMin: within({ min: 0, max: 100_000 }, 'min'),
+  coating: z.strictObject({ coatingId: coatingRef, ml: within({ min: 0, max: 100_000 }, 'ml') }).nullable(),
+  adhesive: z.strictObject({ adhesiveId: adhesiveRef, grams: within({ min: 0, max: 100_000 }, 'g') }).nullable(),
+});
+/** What was seen at the table: too narrow here, no cover there. */
+const TableNote = z.strictObject({ id: Id, at: PointSchema, words: text(300), day: Day, isDone: yesOrNo() });
+
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
@@ -387,6 +400,9 @@ const Document = z.strictObject({
     }),
     tasks: listOf(Arranged, { min: 0, max: 2_000 }),
   }),
+  mends: listOf(Mended, { min: 0, max: 60 }),
+  /** After playing, for the next revision. */
+  tableNotes: listOf(TableNote, { min: 0, max: 60 }),
   /** Where the section is cut. */
   section: z.strictObject({ from: PointSchema, to: PointSchema }),
 });
@@ -408,6 +424,8 @@ function* idLists({
   table,
   places,
   people,
+  mends,
+  tableNotes,
 }: DeepReadonly<Document>): Generator<readonly [string, Ids]> {
   yield ['features', features];
   yield ['pieces', pieces];
@@ -418,6 +436,8 @@ function* idLists({
   yield ['surfaces', surfaces];
   yield ['places', places];
   yield ['people', people];
+  yield ['mends', mends];
+  yield ['tableNotes', tableNotes];
   yield ['paints', paints];
   yield ['testPieces', testPieces];
   for (const [i, surface] of surfaces.entries()) yield [`surfaces.${i}.coats`, surface.coats];

@@ -168,6 +168,31 @@ export const SAMPLE_EDITS = {
     const task = { at: { day: '2026-11-30', atMin: 1_200 }, part, by: 'You', workedMin, uses: [] };
     return { code: 'task/tick', taskId: pick(random, tasks).id, task, what: 'Done' };
   },
+  'mend/add': ({ plan }, random) => ({
+    code: 'mend/add',
+    mend: {
+      id: `mend${whole(random, 1, 9_999)}`,
+      name: 'Weigh flat',
+      workpieceId: plan.pieces[0]?.id ?? 'A1',
+      workMin: whole(random, 5, 60),
+      waitMin: whole(random, 0, 2_880),
+      coating: random() < 0.5 ? null : { coatingId: CATALOGUE.bench.sealerId, ml: whole(random, 1, 200) },
+      adhesive: random() < 0.5 ? null : { adhesiveId: pick(random, CATALOGUE.adhesives).id, grams: whole(random, 1, 200) },
+    },
+  }),
+  'mend/remove': ({ plan }, random) => (plan.mends.length === 0 ? null : { code: 'mend/remove', mendId: pick(random, plan.mends).id }),
+  'table-note/put': (_, random) => ({
+    code: 'table-note/put',
+    note: {
+      id: `note${whole(random, 1, 9)}`,
+      at: { x: whole(random, 0, 400), y: whole(random, 0, 400) },
+      words: 'Too narrow here',
+      day: '2026-12-06',
+      isDone: random() < 0.3,
+    },
+  }),
+  'table-note/remove': ({ plan }, random) =>
+    plan.tableNotes.length === 0 ? null : { code: 'table-note/remove', noteId: pick(random, plan.tableNotes).id },
   'task/untick': ({ record }, random) =>
     Object.keys(record.doneTasks).length === 0
       ? null

@@ -56,7 +56,7 @@ const SLICES = {
   moves: ({ moves }: Derivation) => moves,
   /** The moves that are looked at closely. */
   move: ({ finish, plan, days: { slots }, stack: { joints }, pieces: { made, standing }, ...all }: Derivation, chosen: readonly string[]) =>
-    chosen.flatMap((id) => finish?.detailOf(id, { ...all, plan, slots, joints, made, standing }) ?? []),
+    chosen.flatMap((id) => finish?.detailOf(id, { ...all, plan, mends: plan.mends, slots, joints, made, standing }) ?? []),
 } as const;
 
 /** What the gallery shows of a piece. */

@@ -1,4 +1,4 @@
-import type { ArrangedTask, DryingSpot, Person, Place, Plan } from '../plan';
+import type { ArrangedTask, DryingSpot, Mended, Person, Place, Plan, TableNote } from '../plan';
 import type { DoneTask } from '../../shop';
 import { edit } from './edit-definition';
 
@@ -131,5 +131,30 @@ export const dayEdits = {
   'task/untick': edit<{ readonly taskId: string; readonly what: string }>(
     ({ what }) => what,
     ({ record }, { taskId }) => void delete record.doneTasks[taskId],
+  ),
+  'mend/add': edit<{ readonly mend: Mended }>(
+    ({ mend }) => `Plan: ${mend.name}`,
+    ({ plan }, { mend }) => {
+      const [coating, adhesive] = [
+        mend.coating === null ? null : { ...mend.coating },
+        mend.adhesive === null ? null : { ...mend.adhesive },
+      ];
+      if (plan.mends.every(({ id }) => id !== mend.id)) plan.mends.push({ ...mend, coating, adhesive });
+    },
+  ),
+  'mend/remove': edit<{ readonly mendId: string }>(
+    ({ mendId }, plan) => `Leave out: ${plan.mends.find(({ id }) => id === mendId)?.name ?? 'a mend'}`,
+    ({ plan }, { mendId }) => void (plan.mends = plan.mends.filter(({ id }) => id !== mendId)),
+  ),
+  /** Something seen while playing is pinned on the plan, or said otherwise. */
+  'table-note/put': edit<{ readonly note: TableNote }>(
+    ({ note }) => (note.isDone ? `Settled: ${note.words}` : `Pin a note: ${note.words}`),
+    ({ plan }, { note }) => {
+      plan.tableNotes = [...plan.tableNotes.filter(({ id }) => id !== note.id), { ...note, at: { ...note.at } }];
+    },
+  ),
+  'table-note/remove': edit<{ readonly noteId: string }>(
+    'Take a note off the table',
+    ({ plan }, { noteId }) => void (plan.tableNotes = plan.tableNotes.filter(({ id }) => id !== noteId)),
   ),
 };

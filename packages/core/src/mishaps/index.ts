@@ -1,0 +1,4 @@
+export type { Cause, MendWork } from './causes';
+export type { MishapFacts } from './facts';
+export { diagnosed, mishapNames } from './rank';
+export type { Diagnosis, Ranked } from './rank';
