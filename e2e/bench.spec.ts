@@ -19,9 +19,11 @@ const toBench = async (page: Page): Promise<void> => {
 const choose = async (page: Page, step: string, tile: string): Promise<void> => {
   const front = page.getByTestId('move').getByRole('heading', { level: 2 });
   const listed = page.getByRole('button', { name: new RegExp(`^${step}, ${tile}`) });
-  await expect(listed.or(front.filter({ hasText: tile }).filter({ hasText: step })).first()).toBeVisible();
-  if ((await listed.count()) > 0) await listed.click();
-  await expect(front).toHaveText(`${step}${tile}`);
+  // What comes next may change under the hand while others are told of.
+  await expect(async () => {
+    if ((await front.textContent({ timeout: 3_000 })) !== `${step}${tile}`) await listed.click({ timeout: 3_000 });
+    await expect(front).toHaveText(`${step}${tile}`, { timeout: 3_000 });
+  }).toPass();
 };
 /** Ticks what stands at the front, and waits until the next does. */
 const done = async (page: Page): Promise<void> => {

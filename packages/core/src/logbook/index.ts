@@ -1,3 +1,5 @@
 export type { LogEntry, Logged } from './entry';
-export { logCsv, logMarkdown } from './told';
+export { logCsv, logHtml, logMarkdown } from './told';
+export { totalsOf } from './totals';
+export type { Total } from './totals';
 export { LogEntrySchema } from './schema';

@@ -39,3 +39,26 @@ function lineOf({ name, who, figures, note }: LogEntry, showing: Showing): strin
   );
   return [`**${name}**${who === '' ? '' : ` (${who})`}`, ...told, ...(note === '' ? [] : [note])].join('  \n');
 }
+
+/** The same as a page of its own, to read, print and keep, with its pictures in it. @param pictures by their ids, as `data:` addresses */
+export function logHtml(title: string, entries: readonly LogEntry[], showing: Showing, pictures: ReadonlyMap<string, string>): string {
+  const days = [...new Set(entries.map(({ day }) => day))].sort();
+  const sections = days.map((day) => {
+    const own = entries.filter((entry) => entry.day === day).map((entry) => articleOf(entry, showing, pictures));
+    return `<section><h2>${escaped(day)}</h2>${own.join('')}</section>`;
+  });
+  return `<!doctype html><html lang="en"><head><meta charset="utf-8"><title>${escaped(title)}</title><style>${PAGE}</style></head><body><h1>${escaped(title)}</h1>${sections.join('')}</body></html>`;
+}
+const PAGE =
+  'body{font:16px/1.45 sans-serif;max-width:46rem;margin:2rem auto;padding:0 1rem;color:#24302c}h1,h2,h3{font-family:serif}article{break-inside:avoid;border-top:1px solid #c9c2ae;padding:.4rem 0}img{max-width:100%;max-height:24rem}li{font-variant-numeric:tabular-nums}';
+
+function articleOf({ name, who, figures, note, photoIds }: LogEntry, showing: Showing, pictures: ReadonlyMap<string, string>): string {
+  const told = figures.map(
+    ({ name: of, unit, planned, real }) =>
+      `<li>${escaped(`${of}: ${showText({ value: real, unit }, showing)}, planned ${showText({ value: planned, unit }, showing)}`)}</li>`,
+  );
+  const seen = photoIds.flatMap((id) => pictures.get(id) ?? []).map((address) => `<img alt="" src="${escaped(address)}">`);
+  return `<article><h3>${escaped(name)}${who === '' ? '' : ` <small>${escaped(who)}</small>`}</h3>${told.length === 0 ? '' : `<ul>${told.join('')}</ul>`}${note === '' ? '' : `<p>${escaped(note)}</p>`}${seen.join('')}</article>`;
+}
+const SIGNS: Readonly<Record<string, string>> = { '&': '&amp;', '<': '&lt;', '>': '&gt;', '"': '&quot;', "'": '&#39;' };
+const escaped = (text: string): string => text.replaceAll(/[&<>"']/g, (sign) => SIGNS[sign]!);

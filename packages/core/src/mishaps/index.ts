@@ -1,4 +1,5 @@
 export type { Cause, MendWork } from './causes';
 export type { MishapFacts } from './facts';
+export { mendFor } from './mend';
 export { diagnosed, mishapNames } from './rank';
 export type { Diagnosis, Ranked } from './rank';

@@ -1,8 +1,9 @@
 import { defineStore } from 'pinia';
-import { ref, shallowRef } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import type { Correction } from '@spare-acre/core/hand';
 import type { LogEntry } from '@spare-acre/core/logbook';
 import { Hand, Log } from '@spare-acre/core/wire';
+import { useBench } from './bench';
 import { useCatalogue } from './catalogue';
 import { call } from './client';
 
@@ -36,11 +37,27 @@ export const useLogbook = defineStore('logbook', () => {
       entries.value = (await call(Log, 'GET', at(boardId))).entries;
       await readHand();
     });
-  /** Written down when it returns; what is learnt of it comes later, and nobody who types on waits for it. */
-  const add = async (boardId: string, entry: LogEntry): Promise<void> => {
-    await attempt(async () => void (entries.value = (await call(Log, 'POST', at(boardId), { entries: [entry] })).entries));
-    if (fault.value === '') void attempt(learn);
-  };
+  /** Written down on this device at once, and on the server as soon as it answers; nobody who types on waits for what is learnt of it. */
+  const add = (entry: LogEntry): void => useBench().act({ kind: 'note', entry });
+  const bench = useBench();
+  /** What is written down, and what of it still waits to be sent. */
+  const all = computed(() => {
+    const known = new Set(entries.value.map(({ id }) => id));
+    const waiting = bench.waiting.flatMap(({ deed: { act } }) => (act.kind === 'note' && !known.has(act.entry.id) ? [act.entry] : []));
+    return [...entries.value, ...waiting];
+  });
+  /** Something was written down, here or elsewhere. */
+  watch(
+    () => bench.journal.filter(({ deed }) => deed.act.kind === 'note').length,
+    () => {
+      if (bench.boardId !== null) void reread(bench.boardId);
+    },
+  );
+  const reread = (boardId: string): Promise<void> =>
+    attempt(async () => {
+      entries.value = (await call(Log, 'GET', at(boardId))).entries;
+      await learn();
+    });
   const remove = (boardId: string, id: string): Promise<void> =>
     attempt(async () => {
       entries.value = (await call(Log, 'DELETE', `${at(boardId)}/${id}`)).entries;
@@ -51,5 +68,5 @@ export const useLogbook = defineStore('logbook', () => {
       await call(null, 'PUT', `/hand/${encodeURIComponent(path)}`, { isRefused });
       await learn();
     });
-  return { entries, learnt, refused, fault, load, add, remove, refuse };
+  return { entries: all, learnt, refused, fault, load, add, remove, refuse };
 });

@@ -2,6 +2,7 @@ import { expose } from 'comlink';
 import { BoardCopy } from './board-copy';
 import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
+import { diagnose } from './searches/diagnose';
 import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
 import { buy, needed, substitutes, wantsOf } from './searches/buying';
@@ -42,6 +43,7 @@ const searches = {
   sure: ofBoard(sure),
   width: ofBoard(width),
   now: ofBoard(now),
+  diagnose: ofBoard(diagnose),
   buy: ofBoard(buy),
   weigh: ofBoard(weigh),
   needed: ofBoard(needed),

@@ -24,6 +24,7 @@ import { useTables } from './rearrange/useTables';
 // Drawing comes first; the other looks are fetched when they are looked at.
 const ChosenPanel = partLazily(() => import('./draw/ChosenPanel.vue'));
 const FeaturePanel = partLazily(() => import('./draw/FeaturePanel.vue'));
+const TablePins = partLazily(() => import('./plan/TablePins.vue'));
 const TypePoint = partLazily(() => import('./draw/TypePoint.vue'));
 const SolidLook = heavyPartLazily(() => import('./round/SolidLook.vue'));
 const PlayOverlay = partLazily(() => import('./play/PlayOverlay.vue'));
@@ -160,6 +161,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
           @scale="(px) => (scale = px)"
         >
           <template #default="{ toPx, scale: pxPerMm, table }">
+            <TablePins v-if="store.plan!.tableNotes.length > 0" :to-px="toPx" />
             <SeamMarks v-if="look === 'seams'" :to-px="toPx" />
             <PlayOverlay v-if="look === 'play'" :play="play" :to-px="toPx" :scale="pxPerMm" :table="table" />
           </template>

@@ -1,20 +1,25 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
-import { computed, watch } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { showChange, showText } from '@spare-acre/core/base/units';
-import { type Logged, logCsv, logMarkdown } from '@spare-acre/core/logbook';
+import { type LogEntry, type Logged, logCsv, logHtml, logMarkdown, totalsOf } from '@spare-acre/core/logbook';
+import { useBench } from '../../document/bench';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
 import { saveFile } from '../../ui/saveFile';
 import PlotFrame from '../../ui/PlotFrame.vue';
+import TabbedSheets from '../../ui/TabbedSheets.vue';
 import HandPanel from './HandPanel.vue';
+import MishapDesk from './MishapDesk.vue';
+import TableNotes from './TableNotes.vue';
 import WriteDown from './WriteDown.vue';
 
 /** How it really went: planned against real, task by task, and what that teaches. */
 const store = usePlan();
 const log = useLogbook();
+const bench = useBench();
 useLook(() => ['tasks', 'byWorkpiece']);
 watch(
   () => store.boardId,
@@ -23,7 +28,43 @@ watch(
   },
   { immediate: true },
 );
+type Sheet = 'log' | 'mishap' | 'table';
+const sheet = ref<Sheet>('log');
+const SHEETS = [
+  { id: 'log', name: 'As it went' },
+  { id: 'mishap', name: 'Mishap' },
+  { id: 'table', name: 'After playing' },
+] as const;
+const totals = computed(() => totalsOf(log.entries));
+/** The first moment that nothing is left to do. */
+const isFinished = computed(() => {
+  const tasks = store.slices.tasks ?? [];
+  return tasks.length > 0 && tasks.every(({ isDone }) => isDone);
+});
+const pictureOf = (id: string): string => `/api/pictures/${id}`;
+async function asPage(): Promise<void> {
+  const ids = [...new Set(log.entries.flatMap(({ photoIds }) => photoIds))];
+  const pictures = await Promise.all(
+    ids.map(async (id) => {
+      const file = await fetch(pictureOf(id)).then(
+        (answer) => (answer.ok ? answer.blob() : null),
+        () => null,
+      );
+      return file === null ? null : ([id, await addressOf(file)] as const);
+    }),
+  );
+  save(logHtml(store.plan!.name, log.entries, store.showing, new Map(pictures.filter((one) => one !== null))), 'text/html', 'html');
+}
+const addressOf = (file: Blob): Promise<string> =>
+  new Promise((done, failed) => {
+    const reader = new FileReader();
+    reader.onload = () => done(reader.result as string);
+    reader.onerror = () => failed(reader.error as Error);
+    reader.readAsDataURL(file);
+  });
+const isWaiting = ({ id }: LogEntry): boolean => bench.waiting.some(({ deed: { act } }) => act.kind === 'note' && act.entry.id === id);
 const entries = computed(() => [...log.entries].reverse());
+const asLogged = ({ name, unit, planned, real }: (typeof totals.value)[number]): Logged => ({ name, unit, planned, real, implied: null });
 const text = ({ real, unit }: Logged): string => showText({ value: real, unit }, store.showing);
 const apart = ({ planned, real, unit }: Logged): string => showChange(planned, real, unit, store.showing) || 'as planned';
 const minutes = computed(() => log.entries.flatMap(({ figures }) => figures.filter(({ unit }) => unit === 'min')));
@@ -58,63 +99,94 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
   <div class="bench">
     <div class="drawing scroll">
       <h2>How it really went</h2>
-      <WriteDown />
-      <p v-if="entries.length === 0" class="quiet">
-        Nothing is written down yet. What a task really took stands here beside what was planned, and the next plan goes by it.
-      </p>
+      <TabbedSheets v-model="sheet" label="Logbook" :tabs="SHEETS" />
+      <MishapDesk v-if="sheet === 'mishap'" />
+      <TableNotes v-else-if="sheet === 'table'" />
       <template v-else>
-        <div class="deeds">
-          <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">As CSV</BButton>
-          <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
-            >To read</BButton
-          >
-          <BButton variant="key" @click="save(JSON.stringify(log.entries, null, 2), 'application/json', 'json')">As JSON</BButton>
-        </div>
-        <PlotFrame
-          v-if="minutes.length > 0"
-          label="Real minutes over planned ones; the same as the table below"
-          :data="data"
-          :layout="layout"
-          :height-px="260"
-        />
-        <BTableSimple class="ledger" data-testid="log">
-          <thead>
-            <tr>
-              <th scope="col">day</th>
-              <th scope="col">what</th>
-              <th scope="col">by</th>
-              <th scope="col" class="num">took</th>
-              <th scope="col" class="num">apart</th>
-              <th scope="col"><span class="visually-hidden">taken back</span></th>
-            </tr>
-          </thead>
-          <tbody>
-            <template v-for="entry in entries" :key="entry.id">
+        <p v-if="isFinished" data-testid="finished"><strong>Finished.</strong> What it took stands here, and the next plan goes by it.</p>
+        <WriteDown />
+        <p v-if="entries.length === 0" class="quiet">
+          Nothing is written down yet. What a task really took stands here beside what was planned, and the next plan goes by it.
+        </p>
+        <template v-else>
+          <div class="deeds">
+            <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">As CSV</BButton>
+            <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
+              >To read</BButton
+            >
+            <BButton variant="key" @click="asPage">As a page, with pictures</BButton>
+            <BButton variant="key" @click="save(JSON.stringify(log.entries, null, 2), 'application/json', 'json')">As JSON</BButton>
+          </div>
+          <BTableSimple v-if="totals.length > 0" class="ledger totals" data-testid="totals">
+            <thead>
               <tr>
-                <td>{{ entry.day }}</td>
-                <td>
-                  {{ entry.name }}<span v-if="entry.note !== ''" class="quiet said">{{ entry.note }}</span>
-                </td>
-                <td>{{ entry.who }}</td>
-                <td class="num">
-                  <div v-for="figure in entry.figures" :key="figure.name">{{ text(figure) }}</div>
-                </td>
-                <td class="num">
-                  <div v-for="figure in entry.figures" :key="figure.name">{{ apart(figure) }}</div>
-                </td>
-                <td>
-                  <BButton
-                    variant="key"
-                    size="sm"
-                    :aria-label="`Strike out ${entry.name} of ${entry.day}`"
-                    @click="log.remove(store.boardId!, entry.id)"
-                    >Strike out</BButton
-                  >
-                </td>
+                <th scope="col">all logged</th>
+                <th scope="col" class="num">planned</th>
+                <th scope="col" class="num">took</th>
+                <th scope="col" class="num">apart</th>
               </tr>
-            </template>
-          </tbody>
-        </BTableSimple>
+            </thead>
+            <tbody>
+              <tr v-for="row in totals" :key="`${row.name} ${row.unit}`">
+                <td>
+                  {{ row.name }} <small class="quiet">{{ row.entries }} {{ row.entries === 1 ? 'entry' : 'entries' }}</small>
+                </td>
+                <td class="num">{{ showText({ value: row.planned, unit: row.unit }, store.showing) }}</td>
+                <td class="num">{{ text(asLogged(row)) }}</td>
+                <td class="num">{{ apart(asLogged(row)) }}</td>
+              </tr>
+            </tbody>
+          </BTableSimple>
+          <PlotFrame
+            v-if="minutes.length > 0"
+            label="Real minutes over planned ones; the same as the table below"
+            :data="data"
+            :layout="layout"
+            :height-px="260"
+          />
+          <BTableSimple class="ledger" data-testid="log">
+            <thead>
+              <tr>
+                <th scope="col">day</th>
+                <th scope="col">what</th>
+                <th scope="col">by</th>
+                <th scope="col" class="num">took</th>
+                <th scope="col" class="num">apart</th>
+                <th scope="col"><span class="visually-hidden">taken back</span></th>
+              </tr>
+            </thead>
+            <tbody>
+              <template v-for="entry in entries" :key="entry.id">
+                <tr>
+                  <td>{{ entry.day }}</td>
+                  <td>
+                    {{ entry.name }}<small v-if="isWaiting(entry)" class="attention"> waits to be sent</small
+                    ><span v-if="entry.note !== ''" class="quiet said">{{ entry.note }}</span>
+                    <a v-for="id in isWaiting(entry) ? [] : entry.photoIds" :key="id" :href="pictureOf(id)" target="_blank" rel="noopener"
+                      ><img :src="pictureOf(id)" alt="A photo of it" class="photo"
+                    /></a>
+                  </td>
+                  <td>{{ entry.who }}</td>
+                  <td class="num">
+                    <div v-for="figure in entry.figures" :key="figure.name">{{ text(figure) }}</div>
+                  </td>
+                  <td class="num">
+                    <div v-for="figure in entry.figures" :key="figure.name">{{ apart(figure) }}</div>
+                  </td>
+                  <td>
+                    <BButton
+                      variant="key"
+                      size="sm"
+                      :aria-label="`Strike out ${entry.name} of ${entry.day}`"
+                      @click="log.remove(store.boardId!, entry.id)"
+                      >Strike out</BButton
+                    >
+                  </td>
+                </tr>
+              </template>
+            </tbody>
+          </BTableSimple>
+        </template>
       </template>
     </div>
     <aside class="notes" aria-label="Notes"><HandPanel /></aside>
@@ -136,6 +208,14 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
 }
 .said {
   display: block;
+}
+.photo {
+  max-height: 90px;
+  max-width: 140px;
+  margin: 4px 6px 0 0;
+}
+.totals {
+  max-width: 560px;
 }
 @media (max-width: 700px) {
   .ledger thead {

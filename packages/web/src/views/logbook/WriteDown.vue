@@ -53,7 +53,7 @@ async function write(): Promise<void> {
     if (figures.length === 0 && note.trim() === '')
       return void (problem.value = 'What did it take, or what was seen? One of them would do.');
     const name = task.value?.work.label ?? 'Note';
-    await log.add(store.boardId!, {
+    log.add({
       id: crypto.randomUUID(),
       taskId: taskId || null,
       name,
