@@ -121,7 +121,7 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   expect(new Set(deeds.map(({ deed }) => deed.id)).size).toBe(deeds.length);
   expect(deeds.filter(({ deed }) => deed.act.kind === 'tick')).toHaveLength(4);
   const { entries } = (await asked(again, app, 'log')) as { entries: { note: string; photoIds: string[] }[] };
-  const notes = entries.filter(({ note }) => note !== '');
+  const notes = entries.filter(({ note }) => /^(By phone|At the desk)/.test(note));
   expect(notes.map(({ note }) => note).sort()).toEqual(['At the desk: cut square.', 'By phone: the saw wanders.']);
   const photo = await again.request.get(`${app.url}/api/pictures/${notes.find(({ note }) => note.startsWith('By'))!.photoIds[0]!}`);
   expect([photo.status(), photo.headers()['content-type']]).toEqual([200, 'image/jpeg']);

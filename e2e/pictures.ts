@@ -34,8 +34,6 @@ test('pictures of the main views', async ({ page, app }) => {
 
   await page.keyboard.press('Escape');
   const look = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
-  await look('Tiles and seams');
-  await picture(page, 'ground-seams');
   await look('Rearrange');
   await expect(page.getByTestId('table-count')).toHaveText('One table can be laid');
   await page.getByTestId('laid-tile').nth(1).click();
@@ -87,9 +85,24 @@ test('pictures of the main views', async ({ page, app }) => {
   await go(page, 'Days');
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
   await picture(page, 'days');
+  // An evening at the bench: the glue is out, and the weights are timed.
+  await page.clock.install({ time: new Date(2026, 11, 1, 19, 10) });
+  await page.reload();
+  await go(page, 'Bench');
+  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: /^Glue the ground, weigh down, Tile A1/ }).click();
+  await expect(page.getByTestId('amounts')).toContainText('White glue');
+  await page.getByRole('button', { name: 'Tried, or not needed' }).click();
+  await page
+    .getByTestId('move')
+    .getByRole('button', { name: /Weights off/ })
+    .click();
+  await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
+  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  await picture(page, 'bench');
   await go(page, 'Logbook');
   const form = page.getByRole('form', { name: 'Write down' });
-  let rows = 1;
+  let rows = await page.getByTestId('log').getByRole('row').count();
   for (const [index, minutes, grams] of [
     [1, '31', '75'],
     [3, '38', '84'],

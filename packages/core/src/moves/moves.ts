@@ -4,7 +4,8 @@ import type { BoardRecord } from '../shop';
 
 /** What a task comes after, and when that is dry. */
 export interface Before {
-  readonly label: string;
+  readonly name: string;
+  readonly workpieceId: string;
   readonly isDone: boolean;
   /** In the plan's minutes; null for what never dries as things are. */
   readonly dryMin: number | null;
@@ -58,7 +59,9 @@ export function movesOf({ slots, steps, doneTasks }: MoveInputs): readonly Move[
         const slot = byTask.get(taskId);
         if (slot === undefined) return [];
         const dryMin = finite(wait.pace.after(slot.endMin, wait.stated.value));
-        return [{ label: slot.task.work.label, isDone: slot.because.kind === 'done', dryMin }];
+        return [
+          { name: stepOf.get(slot.task.stepId)!.name, workpieceId: slot.task.workpieceId, isDone: slot.because.kind === 'done', dryMin },
+        ];
       }),
       part: doneTasks[task.ofTask]?.part ?? null,
       driesMin: finite(nextMin - endMin),

@@ -1,10 +1,11 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import type { Move } from '@spare-acre/core/shelf';
+import { addEntries } from '../logbook/logbook';
 import { addMoves, listMoves } from '../shelf/shelf';
 import { addSimulated } from '../air/sensors';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
+import { BRINEFOLD_LOG, brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
 import { addSimulatedShops, askShops } from '../shops/shops';
 import { createBoard } from './boards';
@@ -44,7 +45,13 @@ export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): 
     if (mode === 'once' && Number(count) > 0) return;
     for (const make of [looseLot, larkstone, brinefold]) {
       const plan = make(catalogue);
-      await createBoard(trx, { name: plan.name, planText: JSON.stringify(plan), recordText }, markOf(1));
+      const { id } = await createBoard(trx, { name: plan.name, planText: JSON.stringify(plan), recordText }, markOf(1));
+      if (make === brinefold)
+        await addEntries(
+          trx,
+          id,
+          BRINEFOLD_LOG.map((entry) => ({ ...entry, id: randomUUID() })),
+        );
     }
     if ((await listMoves(trx)).length === 0) await addMoves(trx, ON_THE_SHELF);
   });

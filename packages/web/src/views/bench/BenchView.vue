@@ -50,6 +50,12 @@ useLook(
   () => (current.value === null ? [] : [current.value.taskId]),
 );
 const detail = computed(() => store.slices.move?.find(({ taskId }) => taskId === current.value?.taskId) ?? null);
+const view = ref<HTMLElement | null>(null);
+/** Brings a move to the front, and the front into sight. */
+function bring(taskId: string): void {
+  chosenId.value = taskId;
+  view.value?.scrollTo({ top: 0 });
+}
 const others = computed(() => ready.value.filter((move) => move !== current.value));
 
 /** A week ahead is far enough to find the next evening. */
@@ -74,7 +80,7 @@ const last = computed(() => {
 const whenOf = ({ startMin }: Bare<Move>): string => `${dayText(store.plan!.calendar.startsOn, startMin)}, ${clock(startMin)}`;
 const waitText = (move: Bare<Move>): string => {
   const open = move.before.find(({ isDone }) => !isDone);
-  if (open !== undefined) return `after ${open.label}`;
+  if (open !== undefined) return `after ${open.name}, ${nameOf(open.workpieceId)}`;
   const dryMin = move.before.reduce<number | null>(
     (most, one) => (one.dryMin === null || most === null ? null : Math.max(most, one.dryMin)),
     0,
@@ -97,7 +103,7 @@ const SHOWN = 12;
 </script>
 
 <template>
-  <div class="bench-view">
+  <div ref="view" class="bench-view">
     <header class="over">
       <p class="sitting" data-testid="sitting">{{ sittingText }}</p>
       <p v-if="last !== ''" class="quiet">{{ last }}</p>
@@ -120,6 +126,7 @@ const SHOWN = 12;
         :standing="standingOf(current, nowMin)"
         :who="who.name"
         :workpiece="nameOf(current.workpieceId)"
+        :name-of="nameOf"
         @left="chosenId = null"
       />
       <BButton v-if="lastDone !== null" variant="key" class="undo" @click="store.undo()">Undo: {{ lastDone.name }}</BButton>
@@ -131,7 +138,7 @@ const SHOWN = 12;
         <h3>Can be done now</h3>
         <ul class="list">
           <li v-for="move in others.slice(0, SHOWN)" :key="move.taskId">
-            <BButton variant="key" @click="chosenId = move.taskId"
+            <BButton variant="key" @click="bring(move.taskId)"
               >{{ move.name }}, {{ nameOf(move.workpieceId) }}<small>{{ whenOf(move) }}</small></BButton
             >
           </li>
@@ -142,7 +149,7 @@ const SHOWN = 12;
         <h3>Waits</h3>
         <ul class="list">
           <li v-for="move in waiting.slice(0, SHOWN)" :key="move.taskId">
-            <BButton variant="key" @click="chosenId = move.taskId"
+            <BButton variant="key" @click="bring(move.taskId)"
               >{{ move.name }}, {{ nameOf(move.workpieceId) }}<small>{{ waitText(move) }}</small></BButton
             >
           </li>

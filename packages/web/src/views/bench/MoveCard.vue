@@ -20,7 +20,14 @@ import MoveSaid from './MoveSaid.vue';
 import { NOTHING_SAID, readSaid } from './said';
 
 /** One move, large: what, where, how much, what to watch, and the buttons for it. */
-const props = defineProps<{ move: Bare<Move>; detail: Bare<MoveDetail> | null; standing: Standing; who: string; workpiece: string }>();
+const props = defineProps<{
+  move: Bare<Move>;
+  detail: Bare<MoveDetail> | null;
+  standing: Standing;
+  who: string;
+  workpiece: string;
+  nameOf: (workpieceId: string) => string;
+}>();
 const emit = defineEmits<{ left: [] }>();
 const store = usePlan();
 const bench = useBench();
@@ -42,8 +49,8 @@ const read = (what: string): void => bench.act({ kind: 'read', what });
 const understood = (): void => unread.value.forEach(({ id }) => read(`caution:${id}`));
 const isRunning = (name: string): boolean => timers.timers.some((timer) => timer.name === name && timer.taskId === props.move.ofTask);
 const waits = computed(() =>
-  props.move.before.map(({ label, isDone, dryMin }) => ({
-    label,
+  props.move.before.map(({ name, workpieceId, isDone, dryMin }) => ({
+    label: `${name}, ${props.nameOf(workpieceId)}`,
     text: !isDone
       ? 'to be done first'
       : dryMin === null
@@ -278,8 +285,8 @@ h2 small {
 /* Under the thumb however far one has read. */
 .main-deeds {
   position: sticky;
-  bottom: 0;
-  padding: 8px 0;
+  bottom: -18px;
+  padding: 8px 0 20px;
   margin: 0;
   background: var(--paper);
   border-top: 1px solid var(--rule);

@@ -142,5 +142,6 @@ article p {
   white-space: normal;
   text-align: left;
   min-height: 40px;
+  align-items: center;
 }
 </style>
