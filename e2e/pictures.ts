@@ -99,6 +99,7 @@ test('pictures of the main views', async ({ page, app }) => {
     .click();
   await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
   await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  await page.locator('.bench-view').evaluate((view) => view.scrollTo({ top: 0 }));
   await picture(page, 'bench');
   await go(page, 'Logbook');
   const form = page.getByRole('form', { name: 'Write down' });

@@ -86,7 +86,7 @@ export function quickRows(): string[][] {
     // Another calendar each time: nothing of the last answer is left to use.
     const { median, p95 } = timed((round) => {
       const hours = plan.calendar.hours.map((own, i) => (i === 0 ? { ...own, toMin: own.toMin - (round % 20) } : own));
-      planDays({ ...plan, calendar: { ...plan.calendar, hours }, steps, spots, catalogue });
+      planDays({ ...plan, calendar: { ...plan.calendar, hours }, doneTasks: {}, steps, spots, catalogue });
     });
     return [plan.name, String(steps.reduce((sum, { tasks }) => sum + tasks.length, 0)), ms(median), ms(p95)];
   });
@@ -99,7 +99,7 @@ export function demoEvenings(): string[][] {
   const rows = [['quick schedule', days.ready!.text, days.bound!.text]];
   const from = performance.now();
   const marks = [1_000, 5_000, 15_000];
-  for (const { text, boundText, isProven } of betterEvenings(steps, { ...plan, spots, catalogue }, plan.seed)) {
+  for (const { text, boundText, isProven } of betterEvenings(steps, { ...plan, doneTasks: {}, spots, catalogue }, plan.seed)) {
     if (performance.now() - from < marks[0]! && !isProven) continue;
     rows.push([`searched for ${marks.shift()! / 1_000} s`, text, boundText]);
     if (marks.length === 0 || isProven) break;

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { Day, longId, text, whole, within } from '../fields';
-import { LogEntrySchema } from '../logbook/schema';
+import { LogEntrySchema } from '../logbook';
 import { DoneTaskSchema } from '../shop';
 
 const TaskId = longId(160);

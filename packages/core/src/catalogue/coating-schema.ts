@@ -116,7 +116,20 @@ const Lays = z.strictObject({
 });
 
 /** Sorts of work on a surface, for the checks of order. */
-export const COATING_WORK = ['paste', 'grain', 'embed', 'press', 'lock', 'colour', 'wash', 'mask', 'plant', 'finish', 'pour', 'late'] as const;
+export const COATING_WORK = [
+  'paste',
+  'grain',
+  'embed',
+  'press',
+  'lock',
+  'colour',
+  'wash',
+  'mask',
+  'plant',
+  'finish',
+  'pour',
+  'late',
+] as const;
 
 export const Method = z.strictObject({
   id: Id,

@@ -2,4 +2,4 @@ export type { LogEntry, Logged } from './entry';
 export { logCsv, logHtml, logMarkdown } from './told';
 export { totalsOf } from './totals';
 export type { Total } from './totals';
-export { LogEntrySchema } from './schema';
+export { FigurePath, LogEntrySchema } from './schema';

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { DeedSchema } from '../bench/schema';
+import { DeedSchema } from '../bench';
 
 /** So many deeds go in one letter; what waited longer comes in several. */
 export const MAX_DEEDS = 100;

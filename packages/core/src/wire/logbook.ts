@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { FigurePath, LogEntrySchema } from '../logbook/schema';
+import { FigurePath, LogEntrySchema } from '../logbook';
 
 /** Entries bring their ids, so that the same one sent twice is written once. */
 export const NewEntries = z.strictObject({ entries: z.array(LogEntrySchema).min(1).max(200) });

@@ -27,8 +27,9 @@ async function open(): Promise<void> {
   await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
 }
 watch(() => props.boardId, open, { immediate: true });
-/** What the shelf has is told to the plan once the board stands. */
+/** What is done at the bench, and what the shelf has, is told to the plan once the board stands. */
 onMounted(async () => {
+  void import('../document/bench').then(({ useBench }) => useBench());
   const shelf = (await import('../document/shelf')).useShelf();
   await shelf.load();
   watch(() => shelf.free(store.boardId), store.takeShelf, { immediate: true });

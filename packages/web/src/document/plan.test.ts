@@ -1,3 +1,4 @@
+import type * as Settling from './settling';
 import { keptDrafts } from '../testing/kept-drafts';
 import { FakeStream } from '../testing/streams';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
@@ -36,7 +37,7 @@ vi.mock('../workers/reckoning', () => ({
 const base = brinefold(CATALOGUE);
 const ok = (body: unknown): Answer => ({ status: 200, body });
 let stored: { revision: number; plan: Plan };
-let settling: typeof import('./settling').useSettling;
+let settling: typeof Settling.useSettling;
 
 /** A server with one board that saves whatever comes with the right revision. */
 function answer({ method, path, body }: Asked): Answer {
@@ -82,8 +83,7 @@ async function anOpenPlan(server: (asked: Asked) => Answer = answer) {
   const asked = aServer(server);
   const { createPinia, setActivePinia } = await import('pinia');
   setActivePinia(createPinia());
-  // Fetched by themselves, in their own time.
-  await Promise.all([import('./live'), import('./bench')]);
+  await import('./live'); // fetched by itself, in its own time
   const { usePlan } = await import('./plan');
   const { useSettling } = await import('./settling');
   settling = useSettling;

@@ -228,14 +228,7 @@ export const usePlan = defineStore('plan', () => {
     }
   };
   // Fetched with the first board: the list of boards has nothing to hear.
-  whenever(
-    boardId,
-    () => {
-      void import('./live').then(({ useLive }) => scope.run(() => useLive(boardId, hear)));
-      void import('./bench').then(({ useBench }) => useBench());
-    },
-    { once: true },
-  );
+  whenever(boardId, () => void import('./live').then(({ useLive }) => scope.run(() => useLive(boardId, hear))), { once: true });
   watch(saving.state, (state) => {
     if (state === 'saved' && isLookedForLater) void follow();
   });

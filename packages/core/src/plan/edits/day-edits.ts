@@ -130,7 +130,7 @@ export const dayEdits = {
   ),
   'task/untick': edit<{ readonly taskId: string; readonly what: string }>(
     ({ what }) => what,
-    ({ record }, { taskId }) => void delete record.doneTasks[taskId],
+    ({ record }, { taskId }) => void Reflect.deleteProperty(record.doneTasks, taskId),
   ),
   'mend/add': edit<{ readonly mend: Mended }>(
     ({ mend }) => `Plan: ${mend.name}`,

@@ -169,7 +169,7 @@ function skip(): void {
     </p>
     <ul v-if="waits.length > 0" class="waits">
       <li v-for="one in waits" :key="one.label" :class="{ unmet: !one.isMet }">
-        {{ one.isMet ? '✓' : '⧗' }} {{ one.label }}: {{ one.text }}
+        {{ one.isMet ? '✓' : '…' }} {{ one.label }}: {{ one.text }}
       </li>
     </ul>
     <div v-if="unread.length > 0" class="caution" role="note">
@@ -204,7 +204,7 @@ function skip(): void {
           variant="key"
           :disabled="isRunning(wanted.name)"
           @click="timers.start(wanted, move.ofTask)"
-          >⏱ {{ showText(given('', wanted.min, 'min', 'catalogue'), store.showing) }}: {{ wanted.name }}</BButton
+          >Time {{ showText(given('', wanted.min, 'min', 'catalogue'), store.showing) }}: {{ wanted.name }}</BButton
         >
       </div>
     </template>
@@ -266,6 +266,7 @@ h2 small {
 }
 .watch :deep(.btn) {
   min-height: 44px;
+  align-items: center;
   white-space: normal;
   text-align: left;
 }

@@ -209,6 +209,9 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
 .said {
   display: block;
 }
+.ledger td:first-child {
+  white-space: nowrap;
+}
 .photo {
   max-height: 90px;
   max-width: 140px;
