@@ -56,6 +56,11 @@ describe('what deeds come to', () => {
     // What waits on this device comes after all that has arrived, and was done without knowing of it.
     expect(benchAfter([did(null, PHONE, 3, tick(at(1_150))), before, back]).clashes).toHaveLength(1);
   });
+  test('a deed that has arrived and is still in the queue counts where it arrived', () => {
+    const mine = did(3, PHONE, 2, tick(at(1_200)));
+    const still: KeptDeed = { turn: null, deed: mine.deed };
+    expect(benchAfter([mine, did(4, DESK, 3, UNTICK), still])).toMatchObject({ doneTasks: {}, clashes: [] });
+  });
   test('two counts of the same walls are asked; all of them done beside some of them is done', () => {
     const part = (done: number): DoneTask => at(1_200, { part: { done, of: 6 } });
     expect(benchAfter([did(1, PHONE, 0, tick(part(3))), did(2, DESK, 0, tick(part(2)))]).clashes).toHaveLength(1);

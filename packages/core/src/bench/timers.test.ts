@@ -39,6 +39,8 @@ test('a device that slept for an hour hears of all that rang, once, and is as ri
   expect(heard).toEqual(['Pot 25', 'Paste 30', 'Paste 60']);
   expect(countdown(timers[1]!.dueMs - lastMs)).toBe('29:50');
   look(lastMs);
+  look(NOW + 75 * MIN);
+  look(NOW + 75 * MIN + 500);
   look(NOW + 91 * MIN);
   expect(heard.slice(3)).toEqual(['Paste 75', 'Weights 90']);
 });

@@ -43,8 +43,15 @@ const MEND = {
   adhesive: null,
 };
 
+/** So deep that it is poured more than once. */
+const deep = (plan: ReturnType<typeof brinefold>): ReturnType<typeof brinefold> => ({
+  ...plan,
+  features: plan.features.map((one) => (one.id === 'settling' && one.kind === 'water' ? { ...one, waterMm: 20 } : one)),
+});
+
 describe.each([
   ['Brinefold', { ...brinefold(CATALOGUE), mends: [MEND] }],
+  ['Brinefold with deep water', deep(brinefold(CATALOGUE))],
   ['Larkstone', larkstone(CATALOGUE)],
   ['the loose lot', looseLot(CATALOGUE)],
 ])('what the tasks of %s take', (_name, plan) => {

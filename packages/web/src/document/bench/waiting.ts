@@ -24,13 +24,10 @@ const journalKey = (boardId: string): string => `journal/${boardId}`;
 export const keepWaiting = (boardId: string, waiting: Waiting): Promise<void> =>
   inStore((store) => set(waitingKey(boardId, waiting.deed), waiting, store));
 export const dropWaiting = (boardId: string, deed: Deed): Promise<void> => inStore((store) => del(waitingKey(boardId, deed), store));
-/** What waits on this device, whichever tab did it, in the order in which it was done. */
+/** What waits on this device, whichever tab did it, in the order in which it was done: keys come in their order, and begin with the time. */
 export async function listWaiting(boardId: string): Promise<readonly Waiting[]> {
   const all = await inStore((store) => entries<string, Waiting>(store)).catch((): [string, Waiting][] => []);
-  return all
-    .filter(([key]) => key.startsWith(`waiting/${boardId}/`))
-    .sort(([a], [b]) => (a < b ? -1 : 1))
-    .map(([, waiting]) => waiting);
+  return all.filter(([key]) => key.startsWith(`waiting/${boardId}/`)).map(([, waiting]) => waiting);
 }
 
 /** What the server told last, for a page that is opened without it. */
