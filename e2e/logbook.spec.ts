@@ -55,3 +55,44 @@ test('four sittings with more glue teach the next plan what the formula says; on
   }
   await expect(tally.locator('.figure')).toHaveText(before!);
 });
+
+test('a mishap is traced to what the board says of itself, its mend is planned; what was missed at the table is pinned on the plan', async ({
+  page,
+  app,
+}) => {
+  await openBrinefold(page, app);
+  await page.getByRole('link', { name: 'Logbook' }).click();
+  await expect(page.getByTestId('log')).toContainText('Trial: two strips cut and glued');
+  await page.getByRole('tab', { name: 'Mishap' }).click();
+  const desk = page.getByTestId('mishap-desk');
+  await desk.getByLabel('What is seen').selectOption({ label: 'The tile has bowed' });
+  const first = desk.getByTestId('cause').first();
+  await expect(first).toContainText('MDF is not sealed on both faces');
+  await desk.getByLabel('On').selectOption({ label: 'Tile B1' });
+  await first.getByRole('button', { name: /^Plan it/ }).click();
+  await expect(desk.getByRole('status')).toContainText('Planned');
+  await desk.getByLabel('What is seen').selectOption({ label: 'A mitre will not close' });
+  await expect(desk.getByTestId('cause').filter({ hasText: 'blunt' })).toContainText('not from your plan');
+  await page.getByRole('tab', { name: 'As it went' }).click();
+  await expect(page.getByTestId('log')).toContainText('The tile has bowed, B1');
+
+  await page.getByRole('tab', { name: 'After playing' }).click();
+  const notes = page.getByTestId('table-notes');
+  await notes.getByRole('button', { name: /^Pin it/ }).click();
+  await expect(notes.getByRole('alert')).toContainText('A few words would do');
+  await notes.getByRole('img').click({ position: { x: 200, y: 120 } });
+  await notes.getByLabel('What was missed').fill('No cover by the sluice');
+  await notes.getByRole('button', { name: 'Pin it there' }).click();
+  await expect(notes.getByRole('listitem')).toHaveCount(1);
+  await page.getByRole('link', { name: 'Days' }).click();
+  await expect(page.getByTestId('agenda')).toContainText('Wet the hollow side and weigh flat', { timeout: 30_000 });
+  await page.reload();
+  await page.getByRole('link', { name: 'Ground' }).click();
+  await expect(page.getByTestId('table-pin')).toHaveText(/1/);
+  await page.getByRole('link', { name: 'Logbook' }).click();
+  await page.getByRole('tab', { name: 'After playing' }).click();
+  await notes.getByRole('checkbox').check();
+  await page.getByRole('link', { name: 'Ground' }).click();
+  await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
+  await expect(page.getByTestId('table-pin')).toHaveCount(0);
+});

@@ -5,7 +5,7 @@ import { makePieces, newPiece, pieceScale } from '../pieces';
 import { derivePipeline } from '../pipeline';
 import type { Coat, Plan } from '../plan';
 import { type Shop, EMPTY_SHOP } from '../shop';
-import { CATALOGUE, aBoard, aMound } from '../testing';
+import { CATALOGUE, aBoard, aMound, aPool } from '../testing';
 import { MISHAPS } from './causes';
 import { diagnosed, mishapNames } from '.';
 
@@ -79,6 +79,13 @@ const SOUND = all(
   }),
   coated(coat(sealer, method('lock'), { goes: 2 }), coat(paint, 'base'), coat(paint, method('wash'))),
 );
+const resin = coating(({ family, drying, recipe }) => family === 'water' && drying.how === 'chemical' && recipe !== null);
+const POURED = [coat(sealer, method('lock'), { goes: 2 }), coat(paint, 'base'), coat(resin, method('pour'), { before: 'cured' })];
+/** A pond that lies on a tile, with what is poured into it. */
+const pond =
+  (...coats: readonly Coat[]): Change =>
+  (plan) =>
+    coated(...coats)({ ...plan, features: [aPool([60, 60, 120, 120], 8, 4)] });
 const filmOf = (id: string): number => {
   const { spread, drying } = CATALOGUE.coatings.find((one) => one.id === id)!;
   return spread.by === 'film' ? spread.filmMm.value : drying.perFilm!.refMm;
@@ -147,6 +154,12 @@ const MADE: Readonly<Record<string, Change>> = {
     coat(grain, method('grain'), { before: 'wet' }),
     coat(sealer, method('lock'), { goes: 2, thin: 9 }),
   ),
+  'cloudy-pour cold': all(pond(...POURED), air(9, 45)),
+  'cloudy-pour damp': all(pond(...POURED), air(21, 92)),
+  'cloudy-pour parts': pond(...POURED),
+  'leak edge': (plan) => coated(...POURED)({ ...plan, features: [aPool([60, 60, 120, 120], 8, 12)] }),
+  'leak bed': pond(coat(resin, method('pour'))),
+  'seam loose': (plan) => ({ ...plan, table: { ...plan.table, join: { ...plan.table.join, methodId: 'loose' } } }),
   'drift one-edge': (plan) => ({
     ...plan,
     surfaces: plan.surfaces.map((one) => ({

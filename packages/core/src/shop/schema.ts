@@ -57,5 +57,5 @@ export const DoneTaskSchema = z.strictObject({
 export const RecordSchema = z.strictObject({
   cutSheets: listOf(CutSheetSchema, { min: 0, max: 500 }),
   /** By task: what two devices tick at once gets in nobody's way. */
-  doneTasks: z.record(longId(160), DoneTaskSchema),
+  doneTasks: z.record(longId(160), DoneTaskSchema).default({}),
 });

@@ -47,10 +47,12 @@ const SLICES = {
   spots: drawnSpots,
   agenda: ({ agenda }: Derivation) => agenda,
   tasks: ({ days: { slots } }: Derivation) =>
-    slots.map(({ task: { ofTask, workpieceId, work }, because }) => ({
+    slots.map(({ task: { ofTask, workpieceId, work, wait }, because }) => ({
       taskId: ofTask,
       workpieceId,
       work,
+      /** Until the next may be done on it; null where it waits for nothing, or never dries. */
+      wait: wait.usual !== null && wait.usual.value > 0 ? wait.usual : null,
       isDone: because.kind === 'done',
     })),
   moves: ({ moves }: Derivation) => moves,

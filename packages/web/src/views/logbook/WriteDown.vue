@@ -14,7 +14,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 /** What a task really took: its minutes, and what of one thing was used on its workpiece. */
 const store = usePlan();
 const log = useLogbook();
-const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', who: '', note: '' });
+const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', dryH: '', who: '', note: '' });
 const problem = ref('');
 const tasks = computed(() => {
   const byId = new Map((store.slices.tasks ?? []).map((task) => [task.taskId, task]));
@@ -42,13 +42,21 @@ async function logged(name: string, figure: Quantity, words: string): Promise<Lo
   if (!read.ok) throw new Error(read.problem.message);
   return loggedAs(name, figure, read.value);
 }
+/** How long it really took until it felt dry. @throws Error with what is wrong */
+async function dryAfter(wait: Quantity<'min'>, words: string): Promise<Logged | null> {
+  if (words.trim() === '') return null;
+  const read = parseNumber(words, 'Felt dry after', 'h', { min: 0.01, max: 10_000 });
+  if (!read.ok) throw new Error(read.problem.message);
+  return loggedAs('Felt dry', wait, read.value * 60);
+}
 async function write(): Promise<void> {
   problem.value = '';
-  const { taskId, minutes, amount, note } = typed.value;
+  const { taskId, minutes, amount, dryH, note } = typed.value;
   try {
     const figures = [
       task.value === null ? null : await logged('Minutes', task.value.work, minutes),
       taken.value === null ? null : await logged(taken.value.name, taken.value.need, amount),
+      task.value?.wait == null ? null : await dryAfter(task.value.wait, dryH),
     ].filter((one) => one !== null);
     if (figures.length === 0 && note.trim() === '')
       return void (problem.value = 'What did it take, or what was seen? One of them would do.');
@@ -65,7 +73,7 @@ async function write(): Promise<void> {
       air: null,
       mishap: null,
     });
-    if (log.fault === '') typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', note: '' };
+    if (log.fault === '') typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', dryH: '', note: '' };
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }
@@ -78,6 +86,10 @@ async function write(): Promise<void> {
     <template v-if="task !== null">
       <label>It took <BFormInput v-model="typed.minutes" inputmode="decimal" autocomplete="off" /> min</label>
       <span class="quiet">{{ planned(task.work) }}</span>
+      <template v-if="task.wait !== null">
+        <label>Felt dry after <BFormInput v-model="typed.dryH" inputmode="decimal" autocomplete="off" /> h</label>
+        <span class="quiet">{{ planned(task.wait) }}</span>
+      </template>
       <ChoiceField
         v-if="takes.length > 0"
         label="And of"
