@@ -169,6 +169,8 @@ test('dialogs, drawers and the more of a phone by the keys alone', async ({ page
   await page.keyboard.press('Enter');
   const dialog = page.getByRole('dialog');
   await expect(dialog).toBeVisible();
+  // Keys are its own as soon as it has taken the focus.
+  await expect.poll(() => dialog.evaluate((own) => own.contains(document.activeElement))).toBe(true);
   // Tab goes round within it and never out of it.
   for (let i = 0; i < 25; i++) await page.keyboard.press('Tab');
   expect(await dialog.evaluate((element) => element.contains(document.activeElement))).toBe(true);
@@ -180,7 +182,6 @@ test('dialogs, drawers and the more of a phone by the keys alone', async ({ page
   await figure.focus();
   await page.keyboard.press('Enter');
   await expect(dialog).toBeVisible();
-  // Keys are its own as soon as it has taken the focus.
   await expect.poll(() => dialog.evaluate((own) => own.contains(document.activeElement))).toBe(true);
   await page.keyboard.press('Escape');
   await expect(dialog).toBeHidden();
