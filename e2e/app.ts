@@ -106,6 +106,8 @@ export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page },
   },
   page: async ({ page, app }, use) => {
     const faults: string[] = [];
+    // A browser remembers 250 of them, and a board that is opened fetches more.
+    await page.addInitScript(() => performance.setResourceTimingBufferSize(2_000));
     page.on('pageerror', (error) => faults.push(error.message));
     page.on('request', (request) => {
       if (!request.url().startsWith(app.url) && !request.url().startsWith('data:') && !request.url().startsWith('blob:'))

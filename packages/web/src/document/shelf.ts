@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
 import { type Move, type MoveKind, freeFor, shelfOf } from '@spare-acre/core/shelf';
@@ -34,7 +35,7 @@ export const useShelf = defineStore('shelf', () => {
     }[],
   ): Promise<void> => {
     const day = today();
-    const written = lines.map((line) => ({ boardId: null, note: '', paidMinor: null, ...line, id: crypto.randomUUID(), day }));
+    const written = lines.map((line) => ({ boardId: null, note: '', paidMinor: null, ...line, id: uuid(), day }));
     return attempt(() => call(Ledger, 'POST', '/shelf', { moves: written }));
   };
   const remove = (id: string): Promise<void> => attempt(() => call(Ledger, 'DELETE', `/shelf/${id}`));

@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid';
 import { useIntervalFn, useStorage, useWebNotification } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref } from 'vue';
@@ -39,15 +40,7 @@ export const useTimers = defineStore('timers', () => {
 
   function start({ use, name, min, everyMin }: TimerWanted, taskId: string | null): void {
     const fromMs = Date.now();
-    const timer: Timer = {
-      id: crypto.randomUUID(),
-      name: name.slice(0, 160),
-      use,
-      taskId,
-      fromMs,
-      dueMs: fromMs + min * MINUTE_MS,
-      everyMin,
-    };
+    const timer: Timer = { id: uuid(), name: name.slice(0, 160), use, taskId, fromMs, dueMs: fromMs + min * MINUTE_MS, everyMin };
     bench.act({ kind: 'timer', timer });
   }
   const stop = ({ id }: Timer): void => bench.act({ kind: 'timer-off', timerId: id });

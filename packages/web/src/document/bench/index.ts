@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid';
 import { useEventListener, useIntervalFn } from '@vueuse/core';
 import { dequal } from 'dequal';
 import { defineStore } from 'pinia';
@@ -61,7 +62,7 @@ export const useBench = defineStore('bench', () => {
 
   const asDeed = (taskId: string, task: DoneTask): KeptDeed => {
     const act = { kind: 'tick' as const, taskId, task, name: taskId };
-    return { turn: 0, deed: { id: crypto.randomUUID(), device: '', seen: 0, atMs: 0, day: task.at.day, act } };
+    return { turn: 0, deed: { id: uuid(), device: '', seen: 0, atMs: 0, day: task.at.day, act } };
   };
   /** What is done, by all that is known, becomes what the board's record says. */
   function takeOver(): void {
@@ -88,7 +89,7 @@ export const useBench = defineStore('bench', () => {
   function act(what: Act, photos: readonly Photo[] = []): void {
     const id = boardId.value!;
     const atMs = Math.max(Date.now(), (waiting.value.at(-1)?.deed.atMs ?? 0) + 1);
-    const deed = { id: crypto.randomUUID(), device: deviceId(), seen: seen.value, atMs, day: today(), act: what };
+    const deed = { id: uuid(), device: deviceId(), seen: seen.value, atMs, day: today(), act: what };
     const one: Waiting = { deed, photos, refused: null };
     waiting.value = [...waiting.value, one];
     void keepWaiting(id, one)

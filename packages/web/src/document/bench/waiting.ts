@@ -1,3 +1,4 @@
+import { v4 as uuid } from 'uuid';
 import { type UseStore, createStore, del, entries, get, set } from 'idb-keyval';
 import type { Deed, KeptDeed } from '@spare-acre/core/bench';
 
@@ -41,7 +42,7 @@ const DEVICE = 'spare-acre/device';
 export function deviceId(): string {
   const known = localStorage.getItem(DEVICE);
   if (known !== null) return known;
-  const id = crypto.randomUUID();
+  const id = uuid();
   localStorage.setItem(DEVICE, id);
   return id;
 }

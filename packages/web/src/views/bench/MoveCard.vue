@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { v4 as uuid } from 'uuid';
 import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { type Bare, given, showText } from '@spare-acre/core/base/units';
@@ -111,9 +112,9 @@ async function writeDown(minutes: number | null, amounts: readonly (number | nul
   ];
   const { note, photos } = said.value;
   if (figures.length === 0 && note.trim() === '' && photos.length === 0) return;
-  const files = photos.map((file) => ({ id: crypto.randomUUID(), file }));
+  const files = photos.map((file) => ({ id: uuid(), file }));
   const entry = {
-    id: crypto.randomUUID(),
+    id: uuid(),
     taskId: move.ofTask,
     name: move.work.label,
     day: today(),

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { v4 as uuid } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { showText, given } from '@spare-acre/core/base/units';
 import { tilesOf } from '@spare-acre/core/ground';
@@ -46,7 +47,7 @@ watch([mishapId, on], () => (done.value = ''));
 function write({ cause }: Told): void {
   const name = `${nameOf(mishapId.value)}, ${on.value}`;
   const entry = {
-    id: crypto.randomUUID(),
+    id: uuid(),
     taskId: null,
     name,
     day: today(),

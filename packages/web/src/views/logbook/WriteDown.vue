@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
+import { v4 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
 import { type Quantity, parseNumber, showText } from '@spare-acre/core/base/units';
 import type { Logged } from '@spare-acre/core/logbook';
@@ -62,7 +63,7 @@ async function write(): Promise<void> {
       return void (problem.value = 'What did it take, or what was seen? One of them would do.');
     const name = task.value?.work.label ?? 'Note';
     log.add({
-      id: crypto.randomUUID(),
+      id: uuid(),
       taskId: taskId || null,
       name,
       day: today(),
