@@ -513,10 +513,7 @@ export const MISHAPS: readonly Mishap[] = [
       cause(
         'one-edge',
         'They were laid from one edge',
-        ({ plan }) =>
-          plan.surfaces
-            .filter(({ laid }) => laid?.jointMm === 0 || laid !== null)
-            .map(({ name }) => trace(0.65, `${name} is laid unit by unit`)),
+        ({ plan }) => plan.surfaces.filter(({ laid }) => laid !== null).map(({ name }) => trace(0.65, `${name} is laid unit by unit`)),
         'Take up the last rows, share the error out over several.',
         'Lay from a centre line outward: the worst run halves.',
         mend('Take up and lay anew', 60, NIGHT, GLUE),

@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { v4 as uuid } from 'uuid';
 import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
-import { type Bare, given, showText } from '@spare-acre/core/base/units';
+import { type Bare, DAY_MIN, given, showText } from '@spare-acre/core/base/units';
 import { workedMin } from '@spare-acre/core/bench';
 import type { Move, MoveDetail, Standing, Take } from '@spare-acre/core/moves';
 import { doneAt } from '@spare-acre/core/shop';
@@ -33,7 +33,7 @@ const emit = defineEmits<{ left: [] }>();
 const store = usePlan();
 const bench = useBench();
 const timers = useTimers();
-const { now } = usePlanTime();
+const { now, nowMin, timeOf } = usePlanTime();
 const startsOn = computed(() => store.plan!.calendar.startsOn);
 const own = computed(() => bench.state.worked.find(({ taskId }) => taskId === props.move.ofTask) ?? null);
 const isUnderWay = computed(() => own.value?.sinceMs != null);
@@ -62,7 +62,6 @@ const waits = computed(() =>
     isMet: isDone && dryMin !== null && dryMin <= nowMin.value,
   })),
 );
-const { nowMin } = usePlanTime();
 const said = ref(NOTHING_SAID());
 const problem = ref('');
 watch(
@@ -146,7 +145,7 @@ function notToday(): void {
   });
   emit('left');
 }
-const tomorrow = computed(() => usePlanTime().timeOf(nowMin.value + 1_440).day);
+const tomorrow = computed(() => timeOf(nowMin.value + DAY_MIN).day);
 function skip(): void {
   store.edit({
     code: 'task/arrange',
