@@ -43,6 +43,8 @@ const cause = (id: string, name: string, traces: Cause['traces'], now: string, n
   next,
   mend: work,
 });
+/** From so many bevelled parts on, the errors of each show in the last joint. */
+const BEVELS_ADD_UP = 4;
 const none: Cause['traces'] = () => [];
 const SEAL = { of: 'sealer', perM2: 120 } as const;
 const GLUE = { of: 'glue', perM2: 180 } as const;
@@ -539,7 +541,7 @@ export const MISHAPS: readonly Mishap[] = [
         'A small error in every bevel adds up round the shape',
         ({ made }) =>
           made
-            .filter(({ parts }) => parts.some(({ name }) => /bevel|wall|face/i.test(name)) && parts.length >= 6)
+            .filter(({ parts }) => parts.filter(({ marks }) => (marks?.bevels.length ?? 0) > 0).length >= BEVELS_ADD_UP)
             .map(({ piece, parts }) =>
               trace(Math.min(0.95, 0.6 + parts.length / 100), `${piece.name}: ${parts.length} parts, and each brings its own error`),
             ),
