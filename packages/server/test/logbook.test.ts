@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
-import type { Correction } from '@spare-acre/core/hand';
+import type { PersonalCorrection } from '@spare-acre/core/hand';
 import { aPlan, aServer, anotherServer } from './server';
 
 const server = aServer();
@@ -10,6 +10,7 @@ const { call, db } = server;
 beforeEach(async () => {
   await db()('log_entries').delete();
   await db()('hand_refused').delete();
+  await db()('hand_forgotten').delete();
   await db()('workshop').update({ edition: db().raw('edition + 1') });
 });
 
@@ -29,7 +30,7 @@ const sitting = (change: object = {}) => ({
   mishap: null,
   ...change,
 });
-const hand = async (of = server) => (await of.call('GET', '/catalogue')).body as { hand: readonly Correction[] };
+const hand = async (of = server) => (await of.call('GET', '/catalogue')).body as { hand: readonly PersonalCorrection[] };
 
 describe('a board’s log', () => {
   test('keeps its order; what is sent twice, or by two devices at once, is written once', async () => {
@@ -73,5 +74,35 @@ describe('your hand', () => {
     expect((await call('PUT', `/hand/${PATH}`, { isRefused: false })).status).toBe(204);
     expect((await hand(other)).hand).toHaveLength(1);
     expect((await call('PUT', '/hand/adhesives.no-such.gPerM2', { isRefused: true })).status).toBe(404);
+  });
+  test('is told person by person; a place is read by all of them together', async () => {
+    const id = await newBoard();
+    const path = 'placeKinds.garage.slower.inWinter';
+    const dried = { name: 'Felt dry', unit: 'min', planned: 600, real: 780, implied: { path, value: 1.3 } };
+    const entries = [
+      sitting(),
+      sitting({ who: 'Ben' }),
+      sitting({ who: 'ben ' }),
+      sitting({ figures: [dried] }),
+      sitting({ who: 'Ben', figures: [dried] }),
+    ];
+    await call('POST', `/boards/${id}/log`, { entries });
+    const told = (await hand(other)).hand.map((one) => [one.path, one.who, one.readings]);
+    expect(told).toEqual([
+      [path, '', 2],
+      [PATH, 'Ada', 1],
+      [PATH, expect.stringMatching(/^ben$/i), 2],
+    ]);
+  });
+  test('is forgotten: what was read so far counts no more, the entries stay, the next reading begins anew', async () => {
+    const id = await newBoard();
+    await call('POST', `/boards/${id}/log`, { entries: [sitting(), sitting()] });
+    await call('PUT', `/hand/${PATH}`, { isRefused: true });
+    expect((await call('DELETE', `/hand/${PATH}`)).status).toBe(204);
+    expect((await call('GET', '/hand')).body).toEqual({ corrections: [], refused: [] });
+    expect((await call('GET', `/boards/${id}/log`)).body).toMatchObject({ entries: [{ who: 'Ada' }, { who: 'Ada' }] });
+    expect((await call('DELETE', `/hand/${PATH}`)).status).toBe(404);
+    await call('POST', `/boards/${id}/log`, { entries: [sitting()] });
+    expect((await hand(other)).hand).toMatchObject([{ readings: 1 }]);
   });
 });

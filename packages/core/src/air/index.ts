@@ -1,6 +1,6 @@
 export { daily, dayOf, shifted, steady, withSpells } from './course';
 export type { Course, DayCurve, DayOfAir, Spell } from './course';
-export { CLOCK, NEVER, hourlyPace, steadyPace } from './pace';
+export { CLOCK, NEVER, hourlyPace, slowed, steadyPace } from './pace';
 export type { Pace } from './pace';
 export { FAULT_WORDS, GAP_MS, dayFromReadings, judged, stateOf } from './readings';
 export type { Fault, Judged, Reading, SensorState } from './readings';

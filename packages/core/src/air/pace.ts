@@ -1,4 +1,4 @@
-import { type Figure, given } from '../base/units';
+import { type Figure, given, reckon } from '../base/units';
 import type { Course } from './course';
 import type { AirAt } from './vapour';
 
@@ -45,6 +45,19 @@ export const NEVER: Pace = {
   usual: null,
   isSteady: true,
 };
+
+/** As much longer for something that the air does not tell; the very same where there is nothing. */
+export function slowed(pace: Pace, factor: Figure<'1'> | null): Pace {
+  if (factor === null) return pace;
+  const { value } = factor;
+  return {
+    after: (fromMin, statedMin) => pace.after(fromMin, statedMin * value),
+    before: (byMin, statedMin) => pace.before(byMin, statedMin * value),
+    least: pace.least * value,
+    usual: pace.usual === null ? null : reckon(pace.usual.label, '1', pace.usual, '×', factor),
+    isSteady: pace.isSteady,
+  };
+}
 
 const HOUR_MIN = 60;
 /** The last bits of sums of minutes. */

@@ -138,6 +138,8 @@ const PlaceKind = z.strictObject({
   isOutside: z.boolean(),
   floorColderC: Estimate,
   seasons: z.strictObject({ winter: DayCurve, spring: DayCurve, summer: DayCurve, autumn: DayCurve }),
+  /** So many times longer than its air says things dry and set there; not known of kinds that were made before it was asked. */
+  slower: z.strictObject({ inWinter: Estimate, inSpring: Estimate, inSummer: Estimate, inAutumn: Estimate }).optional(),
 });
 const Caution = z.strictObject({
   id: Id,

@@ -1,4 +1,4 @@
-import { type AirAt, NEVER, type Pace, REFERENCE, REFERENCE_KPA, deficitKPa, hourlyPace, steadyPace, vapourDeficit } from '../air';
+import { type AirAt, NEVER, type Pace, REFERENCE, REFERENCE_KPA, deficitKPa, hourlyPace, slowed, steadyPace, vapourDeficit } from '../air';
 import { estimated } from '../catalogue';
 import { type Figure, given, reckon } from '../base/units';
 import type { Spot } from './spots';
@@ -76,6 +76,6 @@ function kept(spot: Spot, key: string, make: () => Pace): Pace {
   let paces = PACES.get(spot);
   if (paces === undefined) PACES.set(spot, (paces = new Map()));
   let pace = paces.get(key);
-  if (pace === undefined) paces.set(key, (pace = make()));
+  if (pace === undefined) paces.set(key, (pace = slowed(make(), spot.slower)));
   return pace;
 }

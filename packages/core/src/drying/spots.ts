@@ -1,8 +1,8 @@
 import { type Course, type DayOfAir, daily, dayOf, humidityAtPct, shifted, steady, withSpells } from '../air';
-import { type Air, type Catalogue, type PlaceKind, airBy } from '../catalogue';
+import { type Air, type Catalogue, type PlaceKind, airBy, estimated } from '../catalogue';
 import type { DryingSpot, Place, Plan } from '../plan';
-import { dayAfter } from '../base/dates';
-import { DAY_MIN } from '../base/units';
+import { dayAfter, seasonOf } from '../base/dates';
+import { DAY_MIN, type Figure } from '../base/units';
 
 /** What thermo-hygrometers make of a day, by their ids. */
 export type Airs = Readonly<Record<string, DayOfAir>>;
@@ -14,6 +14,8 @@ export interface Spot {
   readonly on: DryingSpot['on'];
   readonly lies: DryingSpot['lies'];
   readonly moved: Air;
+  /** As much longer than that air says, there and then; null where nothing is known of it. */
+  readonly slower: Figure<'1'> | null;
   /** The air it dries in: over a cold floor colder and damper than the room. */
   readonly course: Course;
 }
@@ -44,7 +46,7 @@ export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: 
     const kind = kindOfPlace(place, catalogue);
     const room = rooms.get(place.id)!;
     const course = on === 'shelf' ? room : shifted(room, -kind.floorColderC.value, humidityAtPct);
-    const own: Spot = { place, kind, on, lies, moved: airBy(catalogue, airId), course };
+    const own: Spot = { place, kind, on, lies, moved: airBy(catalogue, airId), slower: slowerIn(place, kind, startsOn), course };
     made.set(key, own);
     return own;
   };
@@ -52,6 +54,13 @@ export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: 
   return { usual: spot(drying), at: (workpieceId) => spot(others.get(workpieceId) ?? drying), rooms };
 }
 export const kindOfPlace = ({ kindId }: Place, { placeKinds }: Catalogue): PlaceKind => placeKinds.find(({ id }) => id === kindId)!;
+
+const IN = { winter: 'inWinter', spring: 'inSpring', summer: 'inSummer', autumn: 'inAutumn' } as const;
+/** By the season that the place is told in, else by that of the first day. */
+function slowerIn({ name, air }: Place, { slower }: PlaceKind, startsOn: string): Figure<'1'> | null {
+  const season = air.by === 'season' ? air.season : seasonOf(startsOn);
+  return slower === undefined ? null : estimated(`${name} in ${season}, against what its air says`, slower[IN[season]], '1');
+}
 
 function roomOf(place: Place, startsOn: string, airs: Airs, catalogue: Catalogue): Course {
   const { by, airC, humidityPct, season, sensorId } = place.air;

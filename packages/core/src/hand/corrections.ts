@@ -1,12 +1,14 @@
 import { median } from 'simple-statistics';
 import { listedBy } from '../base/grouping';
 import { type Catalogue, type Estimate, figuresOf } from '../catalogue';
-import type { Correction } from './hand';
+import { type Correction, type PersonalCorrection, sameName } from './hand';
 
 /** One value of the catalogue as it really was, once. */
 export interface Reading {
   readonly path: string;
   readonly value: number;
+  /** Whose; empty where nobody said. */
+  readonly who: string;
 }
 /** The catalogue's own value counts as so many readings. @source craft.md §12 */
 const PRIOR_READINGS = 3;
@@ -37,6 +39,28 @@ export function correctionsFrom(readings: readonly Reading[], catalogue: Catalog
     ];
   });
 }
+
+/**
+ * The same hand by hand, as each was last written. Readings of nobody count for everybody, and where how a place dries is read, it is the place's and nobody's.
+ */
+export function handsFrom(readings: readonly Reading[], catalogue: Catalogue): readonly PersonalCorrection[] {
+  const written = new Map(readings.map(({ who }) => [sameName(who), who.trim()]));
+  const [ofPlaces, ofPeople] = [readings.filter(({ path }) => isOfPlaces(path)), readings.filter(({ path }) => !isOfPlaces(path))];
+  const of = (who: string, own: readonly Reading[]): PersonalCorrection[] =>
+    correctionsFrom(own, catalogue).map((one) => ({ ...one, who }));
+  return [
+    ...of('', ofPlaces),
+    ...[...written].flatMap(([name, who]) => {
+      const own = new Set(ofPeople.flatMap((one) => (sameName(one.who) === name ? [one.path] : [])));
+      return of(
+        who,
+        ofPeople.filter((one) => own.has(one.path) && [name, ''].includes(sameName(one.who))),
+      );
+    }),
+  ];
+}
+/** Whether a place of the catalogue tells of rooms and not of hands. */
+export const isOfPlaces = (path: string): boolean => path.startsWith('placeKinds.');
 
 /** Half of what a range leaves open, on a scale of logarithms; a range that is all but sure leaves a little. */
 const spreadOf = ({ low, high }: Estimate): number => Math.max(LEAST_SPREAD, low <= 0 ? 1 : Math.log(high / low) / (2 * TENTHS));

@@ -4,12 +4,12 @@ import { given, reckon, total } from '../base/units';
 import { type Estimate, estimated, figuresOf, rangesOf } from '../catalogue';
 import { CATALOGUE, aBoard, derived } from '../testing';
 import { derivePipeline } from '../pipeline';
-import { correctionsFrom, impliedBy, inHand } from '.';
+import { correctionsFrom, handOf, handsFrom, impliedBy, inHand, isOfPlaces } from '.';
 
 const GLUE = 'adhesives.white-glue.gPerM2';
 const glue = figuresOf(CATALOGUE).get(GLUE)!;
 const times = (factor: number, count = 1, path = GLUE) =>
-  Array.from({ length: count }, () => ({ path, value: figuresOf(CATALOGUE).get(path)!.value * factor }));
+  Array.from({ length: count }, () => ({ path, value: figuresOf(CATALOGUE).get(path)!.value * factor, who: '' }));
 const only = (readings: ReturnType<typeof times>) => correctionsFrom(readings, CATALOGUE)[0]!;
 const width = ({ low, high }: Estimate): number => Math.log(high / low);
 
@@ -39,7 +39,7 @@ describe('corrections', () => {
     expect(wild.keeps).toBeGreaterThan(only(times(1.2, 8)).keeps);
   });
   test('what the catalogue no longer has is passed over', () => {
-    expect(correctionsFrom([{ path: 'adhesives.gone.gPerM2', value: 3 }], CATALOGUE)).toEqual([]);
+    expect(correctionsFrom([{ path: 'adhesives.gone.gPerM2', value: 3, who: '' }], CATALOGUE)).toEqual([]);
   });
   test('hands are found again within their stated error: 40 hands, 200 tasks each over eight values', () => {
     const paths = [...figuresOf(CATALOGUE)].filter(([, { low, high }]) => low > 0 && high / low > 1.3 && high / low < 4).slice(0, 8);
@@ -52,7 +52,7 @@ describe('corrections', () => {
       const truths = paths.map(([path, figure]) => ({ path, figure, ratio: (bell() * width(figure)) / (2 * 1.2816) }));
       const readings = Array.from({ length: 200 }, () => {
         const { path, figure, ratio } = truths[Math.floor(random() * truths.length)]!;
-        return { path, value: figure.value * Math.exp(ratio + bell() * 0.2) };
+        return { path, value: figure.value * Math.exp(ratio + bell() * 0.2), who: '' };
       });
       for (const { path, factor, keeps } of correctionsFrom(readings, CATALOGUE)) {
         const { figure, ratio } = truths.find((one) => one.path === path)!;
@@ -63,6 +63,38 @@ describe('corrections', () => {
     expect(all).toBe(320);
     // Eight in ten would be within a stated error that is neither too proud nor too humble; ranges cannot narrow below what was left of the prior.
     expect(within / all).toBeGreaterThan(0.8);
+  });
+});
+
+describe('hand by hand', () => {
+  const of = (who: string, factor: number, count: number, path = GLUE) => times(factor, count, path).map((one) => ({ ...one, who }));
+  const handed = (people: readonly string[], readings: ReturnType<typeof of>) => handOf(people, handsFrom(readings, CATALOGUE));
+  test('a board goes by the hand of who builds it, however the name is written, and not by another’s', () => {
+    const readings = [...of('Ada', 1.2, 4), ...of('Ben', 0.7, 9)];
+    const [own] = handed(['ada '], readings);
+    expect(own).toEqual(only(times(1.2, 4)));
+    expect(handed(['Cleo'], readings)).toEqual([]);
+  });
+  test('two hands count alike, whatever each has written; one of whom nothing is known is as the catalogue says', () => {
+    const [both] = handed(['Ada', 'Ben'], [...of('Ada', 1.2, 4), ...of('Ben', 0.7, 9)]);
+    const [ada, ben] = [only(times(1.2, 4)), only(times(0.7, 9))];
+    expect(Math.log(both!.factor)).toBeCloseTo((Math.log(ada.factor) + Math.log(ben.factor)) / 2, 9);
+    expect(both).toMatchObject({ readings: 13, keeps: (ada.keeps + ben.keeps) / 2 });
+    const [half] = handed(['Ada', 'Cleo'], of('Ada', 1.2, 4));
+    expect(Math.log(half!.factor)).toBeCloseTo(Math.log(ada.factor) / 2, 9);
+    expect(half!.keeps).toBeCloseTo((ada.keeps + 1) / 2, 9);
+  });
+  test('what nobody in particular wrote counts for everybody', () => {
+    const readings = [...of('', 1.2, 2), ...of('Ada', 1.2, 2)];
+    expect(handed(['Ada'], readings)).toEqual([only(times(1.2, 4))]);
+    expect(handed(['Ben'], readings)).toEqual([only(times(1.2, 2))]);
+    expect(handed(['Ada', 'Ben'], of('', 1.2, 2))).toEqual([only(times(1.2, 2))]);
+  });
+  test('how a place dries is the place’s: all who read it are asked together', () => {
+    const path = 'placeKinds.garage.slower.inWinter';
+    expect(isOfPlaces(path)).toBe(true);
+    const [one] = handed(['Cleo'], [...of('Ada', 1.3, 2, path), ...of('Ben', 1.3, 2, path)]);
+    expect(one).toEqual(only(times(1.3, 4, path)));
   });
 });
 
@@ -111,6 +143,24 @@ describe('what a reading says of the catalogue', () => {
     for (const both of [reckon('Both', 'g', a, '×', b), total('Both', 'g', [reckon('Twice', 'g', a, '×', b)])])
       expect(impliedBy(both, 300, () => undefined)).toMatchObject({ path: 'coatings.a.loose' });
     expect(impliedBy(reckon('Both', 'g', a, '×', b), 300, () => undefined)!.value).toBeCloseTo(150, 4);
+  });
+  test('a drying time is laid on the place and the season where they go in, and on nothing else', () => {
+    const dried = (season: 'winter' | 'summer') => {
+      const board = aBoard();
+      const places = board.places.map((place) => ({ ...place, air: { ...place.air, by: 'season' as const, season } }));
+      return derived({ ...board, places })
+        .days.slots.flatMap(({ task }) => task.wait.usual ?? [])
+        .find(({ value }) => value > 60)!;
+    };
+    for (const season of ['winter', 'summer'] as const) {
+      const wait = dried(season);
+      const implied = impliedBy(wait, wait.value * 1.4, pathOf, isOfPlaces)!;
+      expect(implied.path).toBe(`placeKinds.room.slower.in${season === 'winter' ? 'Winter' : 'Summer'}`);
+      expect(implied.value).toBeCloseTo(1.4, 3);
+      const slower = inHand(CATALOGUE, correctionsFrom([{ ...implied, who: '' }], CATALOGUE));
+      expect(figuresOf(slower).get(implied.path)!.value).toBeGreaterThan(1.05);
+    }
+    expect(impliedBy(dried('winter'), 900, pathOf, (path) => !isOfPlaces(path))!.path).not.toContain('placeKinds');
   });
   test('nothing is said where nothing of the catalogue goes in', () => {
     expect(impliedBy(given('Tiles', 6, '1', 'plan'), 7, pathOf)).toBeNull();

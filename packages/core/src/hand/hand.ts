@@ -1,3 +1,4 @@
+import { listedBy } from '../base/grouping';
 import { type Catalogue, type Estimate, isEstimate, placeIn } from '../catalogue';
 
 /** How one value of the catalogue comes out in this builder's hand. */
@@ -9,6 +10,33 @@ export interface Correction {
   /** How much of the catalogue's range is left, on a scale of logarithms: 1 all of it. */
   readonly keeps: number;
 }
+
+/** The same of one person; of nobody in particular where it is not the hand that it goes by, as how a place dries. */
+export interface PersonalCorrection extends Correction {
+  readonly who: string;
+}
+/** Names are typed: `ada` and `Ada ` are one person. */
+export const sameName = (name: string): string => name.trim().toLowerCase();
+
+/**
+ * What a board is reckoned with: the hands of those who build it, each counting as much, one of whom nothing is known as the catalogue has it. Its range narrows
+ * by no more than theirs do on the whole: what is not known of one may be so of all.
+ */
+export function handOf(people: readonly string[], hands: readonly PersonalCorrection[]): readonly Correction[] {
+  const names = [...new Set(people.map(sameName))];
+  return [...listedBy(hands, ({ path }) => path)].flatMap(([path, own]) => {
+    const byName = new Map(own.map((one) => [sameName(one.who), one]));
+    const anyone = byName.get('');
+    const theirs = names.flatMap((name) => byName.get(name) ?? anyone ?? []);
+    if (theirs.length === 0) return anyone === undefined ? [] : [correctionOf(anyone)];
+    const unknown = names.length - theirs.length;
+    const mean = (of: (one: Correction) => number, without: number): number =>
+      (theirs.reduce((sum, one) => sum + of(one), 0) + unknown * without) / names.length;
+    const readings = new Set(theirs).size === 1 ? theirs[0]!.readings : theirs.reduce((sum, one) => sum + one.readings, 0);
+    return [{ path, readings, factor: Math.exp(mean(({ factor }) => Math.log(factor), 0)), keeps: mean(({ keeps }) => keeps, 1) }];
+  });
+}
+const correctionOf = ({ path, readings, factor, keeps }: Correction): Correction => ({ path, readings, factor, keeps });
 
 /** The catalogue as it comes out in the builder's hand: the one place where what was learnt enters the reckoning. */
 export function inHand(catalogue: Catalogue, corrections: readonly Correction[]): Catalogue {

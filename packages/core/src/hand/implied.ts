@@ -14,14 +14,21 @@ const MOST_OFF = 8;
  * Lays what a figure really came to on the one catalogue value that it is least sure by: the one whose range moves it most.
  * @param real in the figure's own unit, above 0
  * @param pathOf the place of a range in the catalogue
+ * @param rather which of them is asked first, where it goes in at all; else any
  * @returns null where nothing of the catalogue goes into the figure, or what does not move it far enough to explain anything
  */
-export function impliedBy(figure: Figure, real: number, pathOf: (range: Range) => string | undefined): Implied | null {
-  const named = [...rangesIn(figure)].flatMap((range) => {
+export function impliedBy(
+  figure: Figure,
+  real: number,
+  pathOf: (range: Range) => string | undefined,
+  rather: (path: string) => boolean = () => true,
+): Implied | null {
+  const all = [...rangesIn(figure)].flatMap((range) => {
     const path = range.path ?? pathOf(range);
     return path === undefined || range.low >= range.high || range.value <= 0 ? [] : [{ range, path }];
   });
-  const moved = named.map(({ range, path }) => ({
+  const preferred = all.filter(({ path }) => rather(path));
+  const moved = (preferred.length > 0 ? preferred : all).map(({ range, path }) => ({
     range,
     path,
     by: Math.abs(workedWith(figure, range, range.high) - workedWith(figure, range, range.low)),

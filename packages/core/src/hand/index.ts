@@ -1,6 +1,6 @@
-export { correctionsFrom } from './corrections';
+export { correctionsFrom, handsFrom, isOfPlaces } from './corrections';
 export type { Reading } from './corrections';
-export { correctionWords, inHand } from './hand';
-export type { Correction } from './hand';
+export { correctionWords, handOf, inHand } from './hand';
+export type { Correction, PersonalCorrection } from './hand';
 export { impliedBy } from './implied';
 export type { Implied } from './implied';

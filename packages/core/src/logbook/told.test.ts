@@ -10,7 +10,9 @@ test('the same log as a table, to read, and as a page with its pictures and no s
   expect(csv).toHaveLength(1 + BRINEFOLD_LOG.reduce((sum, { figures }) => sum + Math.max(1, figures.length), 0));
   expect(csv[1]).toContain('2026-11-21,Trial: two strips cut and glued,You,Minutes,min,15,22,');
   const text = logMarkdown('Brinefold', BRINEFOLD_LOG, SHOWING);
+  expect(csv.find((line) => line.includes('Trial: paste on a scrap'))).toMatch(/,18\.5,58$/);
   expect(text).toContain('## 2026-11-22');
+  expect(text).toContain('Air 18.5 °C, 58 % humidity');
   expect(text).toMatch(/White glue: 15\sg, planned 12\sg/);
   const sly = { ...second, note: '<script>alert("hm")</script>', photoIds: ['a', 'gone'] };
   const page = logHtml('Brine & fold', [first, sly], SHOWING, new Map([['a', 'data:image/png;base64,AAAA']]));

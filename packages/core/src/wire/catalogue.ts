@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { Catalogue } from '../catalogue';
 import type { Kind, LeftOut } from '../catalogue/editing';
-import type { Correction } from '../hand';
+import type { PersonalCorrection } from '../hand';
 
 /** The catalogue as the builder has it: the server has checked it, and checking it again would hold the first sight of a board up. */
 interface Own {
@@ -16,8 +16,8 @@ export const Edition = z.strictObject({ since: z.iso.datetime(), catalogue: z.cu
 export const CatalogueAnswer = z.strictObject({
   catalogue: z.custom<Catalogue>(isThere),
   own: z.custom<readonly Own[]>(isThere),
-  /** How what the catalogue says comes out in the builder's hand. */
-  hand: z.custom<readonly Correction[]>(isThere),
+  /** How what the catalogue says comes out in each builder's hand. */
+  hand: z.custom<readonly PersonalCorrection[]>(isThere),
   /** Pictures of entries. */
   pictures: z.custom<readonly { readonly kind: Kind; readonly id: string; readonly pictureId: string }[]>(isThere),
   /** Whose words ours are said in. */

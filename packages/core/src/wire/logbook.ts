@@ -8,6 +8,8 @@ export const Log = z.strictObject({ entries: z.array(LogEntrySchema) });
 export const LogParams = z.strictObject({ boardId: z.uuid(), entryId: z.uuid() });
 /** What the logs say of the catalogue, and which of it the builder does not want reckoned with. */
 const Correction = z.strictObject({
+  /** Empty: nobody's in particular. */
+  who: z.string().max(40),
   path: FigurePath,
   readings: z.number().int().min(1),
   factor: z.number().gt(0),

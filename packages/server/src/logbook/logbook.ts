@@ -19,13 +19,24 @@ export const removeEntry = async (trx: Knex, boardId: string, id: string): Promi
 
 /** What all logs say of the catalogue, value by value. */
 export async function listReadings(db: Knex): Promise<readonly Reading[]> {
-  const { rows } = await db.raw<{ rows: { path: string; value: number }[] }>(`
-    select figure #>> '{implied,path}' as path, (figure #>> '{implied,value}')::float8 as value
-    from log_entries, jsonb_array_elements(entry -> 'figures') as figure
-    where figure #>> '{implied,path}' is not null
-    order by turn`);
+  const { rows } = await db.raw<{ rows: Reading[] }>(`
+    select figure #>> '{implied,path}' as path, (figure #>> '{implied,value}')::float8 as value, coalesce(entry ->> 'who', '') as who
+    from log_entries
+    cross join jsonb_array_elements(entry -> 'figures') as figure
+    left join hand_forgotten on hand_forgotten.path = figure #>> '{implied,path}'
+    where figure #>> '{implied,path}' is not null and log_entries.turn > coalesce(hand_forgotten.up_to, -1)
+    order by log_entries.turn`);
   return rows;
 }
+/** What was read of a value so far teaches nothing any more; the entries stay. */
+export const forget = async (trx: Knex, path: string): Promise<void> => {
+  await trx.raw(
+    `insert into hand_forgotten (path, up_to) select ?, coalesce(max(turn), 0) from log_entries
+     on conflict (path) do update set up_to = excluded.up_to`,
+    [path],
+  );
+  await setRefused(trx, path, false);
+};
 export const listRefused = async (db: Knex): Promise<readonly string[]> =>
   (await db<{ path: string }>('hand_refused').select('path').orderBy('path')).map(({ path }) => path);
 export const setRefused = async (trx: Knex, path: string, isRefused: boolean): Promise<void> =>

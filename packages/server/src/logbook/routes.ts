@@ -5,13 +5,17 @@ import { isOnShelf } from '../boards/boards';
 import { type CatalogueKeeper, changed } from '../own/keeper';
 import { HttpProblem, noSuchBoard } from '../problems';
 import { smallJson } from '../reading/bodies';
-import { addEntries, listLog, removeEntry, setRefused } from './logbook';
+import { addEntries, forget, listLog, removeEntry, setRefused } from './logbook';
 
 /** What was really done, and what is learnt from it. */
 export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   const api = Router();
   const here = async (boardId: string): Promise<void> => {
     if (!(await isOnShelf(db, boardId))) throw noSuchBoard();
+  };
+  const learnt = async (path: string): Promise<void> => {
+    if (!(await keeper.now()).learnt.some((one) => one.path === path))
+      throw new HttpProblem(404, 'Nothing learnt', `Nothing was learnt of “${path}”.`);
   };
   api.get('/boards/:boardId/log', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
@@ -39,9 +43,15 @@ export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   api.put('/hand/:path', ...smallJson('1kb'), async (req, res) => {
     const { path } = HandParams.parse(req.params);
     const { isRefused } = HandChoice.parse(req.body);
-    if (!(await keeper.now()).learnt.some((one) => one.path === path))
-      throw new HttpProblem(404, 'Nothing learnt', `Nothing was learnt of “${path}”.`);
+    await learnt(path);
     await changed(db, (trx) => setRefused(trx, path, isRefused));
+    res.status(204).end();
+  });
+  /** What was learnt of a value is forgotten: it begins anew with the next reading. */
+  api.delete('/hand/:path', async (req, res) => {
+    const { path } = HandParams.parse(req.params);
+    await learnt(path);
+    await changed(db, (trx) => forget(trx, path));
     res.status(204).end();
   });
   return api;

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
-import { type Correction, correctionsFrom } from '@spare-acre/core/hand';
+import { type PersonalCorrection, handsFrom } from '@spare-acre/core/hand';
 import { type Kind, type LeftOut, type OwnCatalogue, type TermsOf, withEntries } from '@spare-acre/core/catalogue/editing';
 import { listReadings, listRefused } from '../logbook/logbook';
 import { listOwn } from './own-values';
@@ -14,7 +14,7 @@ export interface Kept {
   readonly leftOut: readonly LeftOut[];
   readonly pictures: readonly PictureRow[];
   /** What the logs say of it, what is refused of that among it. */
-  readonly learnt: readonly Correction[];
+  readonly learnt: readonly PersonalCorrection[];
   readonly refused: readonly string[];
 }
 /** Knows the catalogue that ships and what the builder made of it. */
@@ -42,7 +42,7 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
       const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn };
       const { catalogue, leftOut } = withEntries(ours, own);
       const withFigures = withOwn(catalogue, figures);
-      return (known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: correctionsFrom(readings, withFigures), refused });
+      return (known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: handsFrom(readings, withFigures), refused });
     },
   };
 }

@@ -1,7 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { inHand } from '@spare-acre/core/hand';
 import { type OwnedCatalogue, fetchCatalogue } from './client';
 
 /** The catalogue, asked for once. */
@@ -10,32 +9,38 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** What of it is the builder's own, and what of that it cannot take. */
   const own = shallowRef<OwnedCatalogue['own']>([]);
   const leftOut = shallowRef<OwnedCatalogue['leftOut']>([]);
-  /** How what the catalogue says comes out in the builder's hand. */
+  /** How what the catalogue says comes out in each builder's hand. */
   const hand = shallowRef<OwnedCatalogue['hand']>([]);
-  /** What boards are reckoned with. */
-  const inUse = computed(() => (catalogue.value === null ? null : inHand(catalogue.value, hand.value)));
+  /** What tells how a hand bears on the catalogue: fetched with the first that is known. */
+  const handed = shallowRef<typeof import('@spare-acre/core/hand') | null>(null);
+  /** Who builds the open board. */
+  const builders = shallowRef<readonly string[]>([]);
+  /** What the board is reckoned with. */
+  const inUse = computed(() =>
+    catalogue.value === null || handed.value === null
+      ? catalogue.value
+      : handed.value.inHand(catalogue.value, handed.value.handOf(builders.value, hand.value)),
+  );
   const pictures = shallowRef<OwnedCatalogue['pictures']>([]);
   const terms = shallowRef<OwnedCatalogue['terms']>('british');
   let asked: Promise<Catalogue> | null = null;
 
-  function load(): Promise<Catalogue> {
-    asked ??= fetchCatalogue().then(
-      (loaded) => {
-        [own.value, leftOut.value, hand.value, pictures.value, terms.value] = [
-          loaded.own,
-          loaded.leftOut,
-          loaded.hand,
-          loaded.pictures,
-          loaded.terms,
-        ];
-        return (catalogue.value = loaded.catalogue);
-      },
-      (error: unknown) => {
-        asked = null;
-        throw error;
-      },
-    );
-    return asked;
+  const load = (): Promise<Catalogue> =>
+    (asked ??= fetched().catch((error: unknown) => {
+      asked = null;
+      throw error;
+    }));
+  async function fetched(): Promise<Catalogue> {
+    const loaded = await fetchCatalogue();
+    if (loaded.hand.length > 0) handed.value ??= await import('@spare-acre/core/hand');
+    [own.value, leftOut.value, hand.value, pictures.value, terms.value] = [
+      loaded.own,
+      loaded.leftOut,
+      loaded.hand,
+      loaded.pictures,
+      loaded.terms,
+    ];
+    return (catalogue.value = loaded.catalogue);
   }
 
   /** Asks for it again: a figure in it is another. */
@@ -44,5 +49,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     return load();
   }
 
-  return { catalogue, inUse, hand, own, leftOut, pictures, terms, load, renew };
+  return { catalogue, inUse, builders, hand, own, leftOut, pictures, terms, load, renew };
 });

@@ -1,16 +1,17 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import type { Correction } from '@spare-acre/core/hand';
+import type { PersonalCorrection } from '@spare-acre/core/hand';
 import type { LogEntry } from '@spare-acre/core/logbook';
 import { Hand, Log } from '@spare-acre/core/wire';
 import { useBench } from './bench';
+import type { Photo } from './bench/waiting';
 import { useCatalogue } from './catalogue';
 import { call } from './client';
 
 /** What was really done on the open board, and what all logs together say of the catalogue. */
 export const useLogbook = defineStore('logbook', () => {
   const entries = shallowRef<readonly LogEntry[]>([]);
-  const learnt = shallowRef<readonly Correction[]>([]);
+  const learnt = shallowRef<readonly PersonalCorrection[]>([]);
   const refused = shallowRef<readonly string[]>([]);
   const fault = ref('');
 
@@ -38,7 +39,7 @@ export const useLogbook = defineStore('logbook', () => {
       await readHand();
     });
   /** Written down on this device at once, and on the server as soon as it answers; nobody who types on waits for what is learnt of it. */
-  const add = (entry: LogEntry): void => useBench().act({ kind: 'note', entry });
+  const add = (entry: LogEntry, photos: readonly Photo[] = []): void => useBench().act({ kind: 'note', entry }, photos);
   const bench = useBench();
   /** What is written down, and what of it still waits to be sent. */
   const all = computed(() => {
@@ -68,5 +69,11 @@ export const useLogbook = defineStore('logbook', () => {
       await call(null, 'PUT', `/hand/${encodeURIComponent(path)}`, { isRefused });
       await learn();
     });
-  return { entries: all, learnt, refused, fault, load, add, remove, refuse };
+  /** What was learnt of a value so far counts no more. */
+  const forget = (path: string): Promise<void> =>
+    attempt(async () => {
+      await call(null, 'DELETE', `/hand/${encodeURIComponent(path)}`);
+      await learn();
+    });
+  return { entries: all, learnt, refused, fault, load, add, remove, refuse, forget };
 });

@@ -124,16 +124,23 @@ export const usePlan = defineStore('plan', () => {
     tell(catalogues.inUse ?? catalogue);
   }
 
+  let told: Catalogue | null = null;
   /** Tells the workers of a whole board anew. */
   function tell(catalogue: Catalogue): void {
+    told = catalogue;
     reckoning.open(board.value!, catalogue, stock.value, looked.value);
     searchedBoard.open(board.value!, catalogue, stock.value);
   }
   watch(
     () => catalogues.inUse,
     (now, before) => {
-      if (now !== null && before !== null && board.value !== null) tell(now);
+      if (now !== null && before !== null && board.value !== null && now !== told) tell(now);
     },
+  );
+  watch(
+    () => plan.value?.people.map(({ name }) => name).join('\n'),
+    (names) => (catalogues.builders = names?.split('\n') ?? []),
+    { flush: 'sync' },
   );
 
   function close(): void {

@@ -1,8 +1,8 @@
-import { useNow } from '@vueuse/core';
 import { format } from 'date-fns';
 import { type ComputedRef, computed } from 'vue';
 import { dayNamed, minutesAt } from '@spare-acre/core/base/dates';
 import { DAY_MIN } from '@spare-acre/core/base/units';
+import { useClock } from './clock';
 import { usePlan } from './plan';
 
 /** A time of the plan as a day and minutes in it. */
@@ -19,11 +19,13 @@ export function usePlanTime(): {
   readonly timeOf: (planMin: number) => AtTime;
 } {
   const store = usePlan();
-  const clock = useNow({ interval: MINUTE_MS });
-  const now = computed<AtTime>(() => ({
-    day: format(clock.value, 'yyyy-MM-dd'),
-    atMin: clock.value.getHours() * 60 + clock.value.getMinutes(),
-  }));
+  const clock = useClock();
+  /** A minute is the least that the plan tells apart. */
+  const minute = computed(() => Math.floor(clock.nowMs / MINUTE_MS) * MINUTE_MS);
+  const now = computed<AtTime>(() => {
+    const at = new Date(minute.value);
+    return { day: format(at, 'yyyy-MM-dd'), atMin: at.getHours() * 60 + at.getMinutes() };
+  });
   const startsOn = computed(() => store.plan!.calendar.startsOn);
   const nowMin = computed(() => minutesAt(startsOn.value, now.value));
   const timeOf = (planMin: number): AtTime => {

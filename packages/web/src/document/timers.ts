@@ -1,11 +1,11 @@
 import { v4 as uuid } from 'uuid';
-import { useIntervalFn, useStorage, useWebNotification } from '@vueuse/core';
+import { useStorage, useWebNotification } from '@vueuse/core';
 import { defineStore } from 'pinia';
-import { computed, ref } from 'vue';
+import { computed, ref, watch } from 'vue';
 import { MINUTE_MS, type Timer, type TimerWanted, rungBetween } from '@spare-acre/core/bench';
 import { useBench } from './bench';
+import { useClock } from './clock';
 
-const LOOK_MS = 500;
 /** What rang longer ago than this while the device slept is told, but does not ring any more. */
 const STALE_MS = 12 * 60 * MINUTE_MS;
 /** Two notes, twice: heard over a running tap. */
@@ -16,7 +16,8 @@ const BUZZ_MS = [300, 120, 300];
 /** Timers of the open board: by the clock, so that a reload, sleep or another device loses none. */
 export const useTimers = defineStore('timers', () => {
   const bench = useBench();
-  const nowMs = ref(Date.now());
+  const clock = useClock();
+  const nowMs = computed(() => clock.nowMs);
   const lastLookMs = useStorage('spare-acre/timers-heard', Date.now());
   const isSilent = useStorage('spare-acre/timers-silent', false);
   const { show, isSupported, permissionGranted, ensurePermissions } = useWebNotification({ requestPermissions: false });
@@ -25,9 +26,9 @@ export const useTimers = defineStore('timers', () => {
   /** Names of what has just rung, for who does not see the list. */
   const said = ref('');
 
-  useIntervalFn(() => {
-    nowMs.value = Date.now();
-    const rung = rungBetween(timers.value, lastLookMs.value, nowMs.value);
+  watch(nowMs, () => {
+    // Another board's clock may go ahead of this one's.
+    const rung = rungBetween(timers.value, Math.min(lastLookMs.value, nowMs.value), nowMs.value);
     lastLookMs.value = nowMs.value;
     for (const { timer, isDue, atMs } of rung) {
       said.value = isDue ? `${timer.name}: time is up` : `${timer.name}: look after it`;
@@ -36,10 +37,10 @@ export const useTimers = defineStore('timers', () => {
       (navigator as Partial<Navigator>).vibrate?.(BUZZ_MS);
       if (permissionGranted.value) void show({ title: said.value, tag: timer.id });
     }
-  }, LOOK_MS);
+  });
 
   function start({ use, name, min, everyMin }: TimerWanted, taskId: string | null): void {
-    const fromMs = Date.now();
+    const fromMs = clock.now();
     const timer: Timer = { id: uuid(), name: name.slice(0, 160), use, taskId, fromMs, dueMs: fromMs + min * MINUTE_MS, everyMin };
     bench.act({ kind: 'timer', timer });
   }

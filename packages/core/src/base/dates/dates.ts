@@ -34,3 +34,9 @@ export const minutesAt = (startsOn: string, { day, atMin }: { readonly day: stri
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;
 /** All seven, beginning with one. @param first 1 Monday … 7 Sunday */
 export const weekFrom = (first: number): readonly number[] => WEEKDAYS.map((_, i) => ((first - 1 + i) % 7) + 1);
+
+/** Whole months, as north of the equator. @param day `2026-11-29` */
+export function seasonOf(day: string): 'winter' | 'spring' | 'summer' | 'autumn' {
+  const month = Number(day.slice(5, 7));
+  return month === 12 || month <= 2 ? 'winter' : month <= 5 ? 'spring' : month <= 8 ? 'summer' : 'autumn';
+}

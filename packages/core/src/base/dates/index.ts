@@ -1,1 +1,1 @@
-export { WEEKDAYS, clock, dayAfter, dayNamed, dayText, minutesAt, momentText, weekFrom, weekdayOf } from './dates';
+export { WEEKDAYS, clock, dayAfter, dayNamed, dayText, minutesAt, momentText, seasonOf, weekFrom, weekdayOf } from './dates';

@@ -79,6 +79,11 @@ const NAMES: Readonly<Record<string, string>> = {
   m2PerH: 'pace',
   perH: 'pace, by count',
   hex: 'colour',
+  slower: 'drying against what its air says',
+  inWinter: 'drying in winter, times',
+  inSpring: 'drying in spring, times',
+  inSummer: 'drying in summer, times',
+  inAutumn: 'drying in autumn, times',
   by: 'how',
 };
 

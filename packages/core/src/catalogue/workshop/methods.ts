@@ -181,6 +181,12 @@ export const airs: Catalogue['airs'] = [
   { id: 'blower', name: 'Warm blower', factor: about(0.35, 0.25, 0.5), thinMm: 0.5, needsFan: true },
 ];
 
+/** In no season otherwise than its air says, as far as that is known: corners, walls and draughts are another matter in every house. */
+const asItsAir = (low: number, high: number): NonNullable<Catalogue['placeKinds'][number]['slower']> => {
+  const slower = about(1, low, high);
+  return { inWinter: { ...slower }, inSpring: { ...slower }, inSummer: { ...slower }, inAutumn: { ...slower } };
+};
+
 /** Usual air of places in a temperate land, to be measured and corrected at home. */
 export const placeKinds: Catalogue['placeKinds'] = [
   {
@@ -194,6 +200,7 @@ export const placeKinds: Catalogue['placeKinds'] = [
       summer: { lowC: 21, highC: 26, lowPct: 48, highPct: 60 },
       autumn: { lowC: 18, highC: 21, lowPct: 48, highPct: 58 },
     },
+    slower: asItsAir(0.85, 1.2),
   },
   {
     id: 'garage',
@@ -206,6 +213,7 @@ export const placeKinds: Catalogue['placeKinds'] = [
       summer: { lowC: 18, highC: 26, lowPct: 50, highPct: 65 },
       autumn: { lowC: 10, highC: 15, lowPct: 65, highPct: 82 },
     },
+    slower: asItsAir(0.8, 1.3),
   },
   {
     id: 'shed',
@@ -218,6 +226,7 @@ export const placeKinds: Catalogue['placeKinds'] = [
       summer: { lowC: 14, highC: 28, lowPct: 45, highPct: 75 },
       autumn: { lowC: 7, highC: 14, lowPct: 70, highPct: 90 },
     },
+    slower: asItsAir(0.75, 1.35),
   },
   {
     id: 'outside',
@@ -230,6 +239,7 @@ export const placeKinds: Catalogue['placeKinds'] = [
       summer: { lowC: 13, highC: 24, lowPct: 45, highPct: 85 },
       autumn: { lowC: 7, highC: 14, lowPct: 65, highPct: 94 },
     },
+    slower: asItsAir(0.7, 1.4),
   },
 ];
 

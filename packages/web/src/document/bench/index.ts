@@ -6,8 +6,8 @@ import { computed, ref, shallowRef, watch } from 'vue';
 import { type Act, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
 import type { DoneTask } from '@spare-acre/core/shop';
 import { Journal, Picture } from '@spare-acre/core/wire';
-import { today } from '../../ui/dates';
 import { NoServer, call } from '../client';
+import { useClock } from '../clock';
 import { usePlan } from '../plan';
 import { sendWaiting } from './sending';
 import { type Photo, type Waiting, deviceId, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from './waiting';
@@ -21,6 +21,7 @@ const AGAIN_MS = 5_000;
  */
 export const useBench = defineStore('bench', () => {
   const store = usePlan();
+  const clock = useClock();
   const boardId = ref<string | null>(null);
   const journal = shallowRef<readonly Kept[]>([]);
   const waiting = shallowRef<readonly Waiting[]>([]);
@@ -88,8 +89,8 @@ export const useBench = defineStore('bench', () => {
   /** Does something: at once here, on this device before anything else, and on the server as soon as it answers. */
   function act(what: Act, photos: readonly Photo[] = []): void {
     const id = boardId.value!;
-    const atMs = Math.max(Date.now(), (waiting.value.at(-1)?.deed.atMs ?? 0) + 1);
-    const deed = { id: uuid(), device: deviceId(), seen: seen.value, atMs, day: today(), act: what };
+    const atMs = Math.max(clock.now(), (waiting.value.at(-1)?.deed.atMs ?? 0) + 1);
+    const deed = { id: uuid(), device: deviceId(), seen: seen.value, atMs, day: clock.today(), act: what };
     const one: Waiting = { deed, photos, refused: null };
     waiting.value = [...waiting.value, one];
     void keepWaiting(id, one)

@@ -10,10 +10,10 @@ import { doneAt } from '@spare-acre/core/shop';
 import { useBench } from '../../document/bench';
 import { usePlan } from '../../document/plan';
 import { usePlanTime } from '../../document/planTime';
+import { newEntry } from '../../document/new-entry';
 import { loggedAs } from '../../document/readings';
 import { useTimers } from '../../document/timers';
 import FigureCell from '../../ui/FigureCell.vue';
-import { today } from '../../ui/dates';
 import MoveAmounts from './MoveAmounts.vue';
 import MoveDrawing from './MoveDrawing.vue';
 import MovePart from './MovePart.vue';
@@ -112,18 +112,11 @@ async function writeDown(minutes: number | null, amounts: readonly (number | nul
   const { note, photos } = said.value;
   if (figures.length === 0 && note.trim() === '' && photos.length === 0) return;
   const files = photos.map((file) => ({ id: uuid(), file }));
-  const entry = {
-    id: uuid(),
-    taskId: move.ofTask,
-    name: move.work.label,
-    day: today(),
-    who: props.who,
-    figures,
-    note: note.trim(),
-    photoIds: files.map(({ id }) => id),
-    air: null,
-    mishap: null,
-  };
+  const photoIds = files.map(({ id }) => id);
+  const entry = newEntry(
+    { taskId: move.ofTask, name: move.work.label, who: props.who, figures, note: note.trim(), photoIds },
+    move.workpieceId,
+  );
   bench.act({ kind: 'note', entry }, files);
 }
 async function noteOnly(): Promise<void> {

@@ -1,6 +1,5 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { v4 as uuid } from 'uuid';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { showText, given } from '@spare-acre/core/base/units';
 import { tilesOf } from '@spare-acre/core/ground';
@@ -8,9 +7,9 @@ import { mishapNames } from '@spare-acre/core/mishaps';
 import { useBench } from '../../document/bench';
 import { useLogbook } from '../../document/logbook';
 import { shortId } from '../../document/name';
+import { newEntry } from '../../document/new-entry';
 import { usePlan } from '../../document/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
-import { today } from '../../ui/dates';
 import { searches } from '../../workers/searches';
 import type { Told } from '../../workers/searches/diagnose';
 
@@ -46,19 +45,9 @@ watch([mishapId, on], () => (done.value = ''));
 
 function write({ cause }: Told): void {
   const name = `${nameOf(mishapId.value)}, ${on.value}`;
-  const entry = {
-    id: uuid(),
-    taskId: null,
-    name,
-    day: today(),
-    who: store.plan!.people[0]!.name,
-    figures: [],
-    note: `${cause.name}. ${cause.next}`,
-    photoIds: [],
-    air: null,
-    mishap: { mishapId: mishapId.value, causeId: cause.id },
-  };
-  bench.act({ kind: 'note', entry });
+  const note = `${cause.name}. ${cause.next}`;
+  const mishap = { mishapId: mishapId.value, causeId: cause.id };
+  bench.act({ kind: 'note', entry: newEntry({ name, who: store.plan!.people[0]!.name, note, mishap }, on.value) });
   done.value = 'Written down.';
 }
 function plan(one: Told): void {

@@ -1,21 +1,25 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { v4 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
+import type { AirAt } from '@spare-acre/core/air';
+import { LIMITS } from '@spare-acre/core/fields';
 import { type Quantity, parseNumber, showText } from '@spare-acre/core/base/units';
 import type { Logged } from '@spare-acre/core/logbook';
-import { loggedAs } from '../../document/readings';
+import { airNow, newEntry } from '../../document/new-entry';
+import { driedAs, loggedAs } from '../../document/readings';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
-import { today } from '../../ui/dates';
 import ChoiceField from '../../ui/ChoiceField.vue';
 
 /** What a task really took: its minutes, and what of one thing was used on its workpiece. */
 const store = usePlan();
 const log = useLogbook();
-const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', dryH: '', who: '', note: '' });
+const typed = ref({ taskId: '', minutes: '', supplyId: '', amount: '', dryH: '', airC: '', humidityPct: '', who: '', note: '' });
+const photos = ref<File[]>([]);
 const problem = ref('');
 const tasks = computed(() => {
   const byId = new Map((store.slices.tasks ?? []).map((task) => [task.taskId, task]));
@@ -34,6 +38,7 @@ const takes = computed(() => {
 const taken = computed(() => takes.value.find(({ supplyId }) => supplyId === typed.value.supplyId) ?? null);
 const people = computed(() => store.plan!.people.map(({ name }) => ({ value: name, text: name })));
 const who = computed(() => (typed.value.who === '' ? (people.value[0]?.value ?? '') : typed.value.who));
+const shown = (value: number): string => String(value).replace('-', '−');
 const planned = (figure: Quantity): string => `planned ${showText(figure, store.showing)}`;
 
 /** A figure as it came out; null where nothing was typed. @throws Error with what is wrong */
@@ -48,7 +53,24 @@ async function dryAfter(wait: Quantity<'min'>, words: string): Promise<Logged | 
   if (words.trim() === '') return null;
   const read = parseNumber(words, 'Felt dry after', 'h', { min: 0.01, max: 10_000 });
   if (!read.ok) throw new Error(read.problem.message);
-  return loggedAs('Felt dry', wait, read.value * 60);
+  return driedAs(wait, read.value * 60);
+}
+const on = computed(() => task.value?.workpieceId ?? null);
+/** As the plan or a thermo-hygrometer has it, unless somebody looked. */
+const air = computed(() => airNow(on.value));
+/** @throws Error with what is wrong */
+function airTyped(): AirAt {
+  const read = (words: string, name: string, unit: '°C' | '%', limits: { min: number; max: number }, known: number): number => {
+    if (words.trim() === '') return known;
+    const parsed = parseNumber(words, name, unit, limits);
+    if (!parsed.ok) throw new Error(parsed.problem.message);
+    return parsed.value;
+  };
+  const { airC, humidityPct } = typed.value;
+  return {
+    airC: read(airC, 'Air', '°C', LIMITS.airC, air.value.airC),
+    humidityPct: read(humidityPct, 'Humidity', '%', LIMITS.humidityPct, air.value.humidityPct),
+  };
 }
 async function write(): Promise<void> {
   problem.value = '';
@@ -59,22 +81,15 @@ async function write(): Promise<void> {
       taken.value === null ? null : await logged(taken.value.name, taken.value.need, amount),
       task.value?.wait == null ? null : await dryAfter(task.value.wait, dryH),
     ].filter((one) => one !== null);
-    if (figures.length === 0 && note.trim() === '')
+    if (figures.length === 0 && note.trim() === '' && photos.value.length === 0)
       return void (problem.value = 'What did it take, or what was seen? One of them would do.');
     const name = task.value?.work.label ?? 'Note';
-    log.add({
-      id: uuid(),
-      taskId: taskId || null,
-      name,
-      day: today(),
-      who: who.value,
-      figures,
-      note,
-      photoIds: [],
-      air: null,
-      mishap: null,
-    });
-    if (log.fault === '') typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', dryH: '', note: '' };
+    const files = photos.value.map((file) => ({ id: uuid(), file }));
+    const photoIds = files.map(({ id }) => id);
+    log.add(newEntry({ taskId: taskId || null, name, who: who.value, figures, note, photoIds, air: airTyped() }, on.value), files);
+    photos.value = [];
+    if (log.fault === '')
+      typed.value = { ...typed.value, minutes: '', supplyId: '', amount: '', dryH: '', airC: '', humidityPct: '', note: '' };
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }
@@ -104,6 +119,12 @@ async function write(): Promise<void> {
       </template>
     </template>
     <ChoiceField v-if="people.length > 1" label="By" :value="who" :options="people" @choose="(name) => (typed.who = name)" />
+    <label>Air <BFormInput v-model="typed.airC" inputmode="decimal" autocomplete="off" :placeholder="shown(air.airC)" /> °C</label>
+    <label
+      >Humidity
+      <BFormInput v-model="typed.humidityPct" inputmode="decimal" autocomplete="off" :placeholder="shown(air.humidityPct)" /> %</label
+    >
+    <BFormFile v-model="photos" multiple accept="image/png,image/jpeg" label="Photos" />
     <label class="note">Note <BFormTextarea v-model="typed.note" rows="2" maxlength="2000" /></label>
     <BButton type="submit" variant="primary">Write it down</BButton>
   </form>
