@@ -12,6 +12,8 @@ import { type Take, type TakeInputs, takenFor } from './takes';
 /** A sheet that parts of a workpiece are cut from. */
 export interface SheetToCut {
   readonly jobKey: string;
+  /** Its place in the layout of its job. */
+  readonly index: number;
   readonly name: string;
   readonly number: number;
   readonly parts: number;
@@ -124,7 +126,8 @@ function sheetsFor(workpieceId: string, stepId: string, jobs: readonly CutJob[])
     tools.add(job.tool.name);
     job.layout.sheets.forEach((sheet, i) => {
       const parts = sheet.placements.filter(({ blankId }) => own.has(blankId)).length;
-      if (parts > 0) sheets.push({ jobKey: job.key, name: job.name, number: sheet.cut?.number ?? i + 1, parts, isCut: isCut(sheet) });
+      if (parts > 0)
+        sheets.push({ jobKey: job.key, index: i, name: job.name, number: sheet.cut?.number ?? i + 1, parts, isCut: isCut(sheet) });
     });
   }
   return { sheets, tools: [...tools] };

@@ -5,6 +5,8 @@ export { coatsOn, kindCoats, laidIn, plainCoat, starterCoats, starterSurface } f
 export { newPassage, rimBoards, rimOf } from './fresh';
 export { sealedAt } from './layer-ref';
 export type { GluePlace, LayerRef } from './layer-ref';
+export { planLike } from './like';
+export type { LikeThat } from './like';
 export { mergePlans } from './merge';
 export type { Merged, TooMany } from './merge';
 export { migrated } from './migrations';

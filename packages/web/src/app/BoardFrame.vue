@@ -2,8 +2,9 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener, whenever } from '@vueuse/core';
 import { hasTable } from '@spare-acre/core/plan';
-import { computed, onMounted, ref, watch } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
+import type { useLessons } from '../document/lessons';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
@@ -13,10 +14,12 @@ import ViewSkeleton from '../ui/ViewSkeleton.vue';
 const FiguresChanged = partLazily(() => import('./FiguresChanged.vue'));
 const NoTable = partLazily(() => import('./NoTable.vue'));
 const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
+const LessonCard = partLazily(() => import('../views/lessons/LessonCard.vue'));
 const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();
+const learning = shallowRef<ReturnType<typeof useLessons>>();
 const problem = ref('');
 const route = useRoute();
 /** Views that show the ground, where there is none. */
@@ -27,13 +30,8 @@ async function open(): Promise<void> {
   await store.open(props.boardId).catch((error: unknown) => (problem.value = error instanceof Error ? error.message : String(error)));
 }
 watch(() => props.boardId, open, { immediate: true });
-/** What is done at the bench, and what the shelf has, is told to the plan once the board stands. */
-onMounted(async () => {
-  void import('../document/bench').then(({ useBench }) => useBench());
-  const shelf = (await import('../document/shelf')).useShelf();
-  await shelf.load();
-  watch(() => shelf.free(store.boardId), store.takeShelf, { immediate: true });
-});
+/** Told to the plan once the board stands. */
+onMounted(async () => (learning.value = (await import('../document/beside')).standBeside()));
 whenever(() => store.slices.tally !== undefined, fetchAhead, { once: true });
 
 /** Fields of text have an undo of their own; ticks and sliders have none. */
@@ -52,6 +50,7 @@ useEventListener('keydown', (event) => {
 <template>
   <BoardHead v-if="store.plan !== null" />
   <main class="main of-board">
+    <LessonCard v-if="store.plan !== null && learning?.value?.boardId === boardId" />
     <FiguresChanged v-if="store.slices.tally !== undefined" />
     <NoTable v-if="lacksTable" />
     <RouterView v-else-if="store.plan !== null" />

@@ -1,6 +1,7 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { Catalogue } from '@spare-acre/core/catalogue';
+import type * as Hands from '@spare-acre/core/hand';
 import { type OwnedCatalogue, fetchCatalogue } from './client';
 
 /** The catalogue, asked for once. */
@@ -12,15 +13,14 @@ export const useCatalogue = defineStore('catalogue', () => {
   /** How what the catalogue says comes out in each builder's hand. */
   const hand = shallowRef<OwnedCatalogue['hand']>([]);
   /** What tells how a hand bears on the catalogue: fetched with the first that is known. */
-  const handed = shallowRef<typeof import('@spare-acre/core/hand') | null>(null);
+  const handed = shallowRef<typeof Hands | null>(null);
   /** Who builds the open board. */
   const builders = shallowRef<readonly string[]>([]);
   /** What the board is reckoned with. */
-  const inUse = computed(() =>
-    catalogue.value === null || handed.value === null
-      ? catalogue.value
-      : handed.value.inHand(catalogue.value, handed.value.handOf(builders.value, hand.value)),
-  );
+  const inUse = computed(() => (catalogue.value === null ? null : inHandsOf(catalogue.value, builders.value)));
+  function inHandsOf(bare: Catalogue, people: readonly string[]): Catalogue {
+    return handed.value === null ? bare : handed.value.inHand(bare, handed.value.handOf(people, hand.value));
+  }
   const pictures = shallowRef<OwnedCatalogue['pictures']>([]);
   const terms = shallowRef<OwnedCatalogue['terms']>('british');
   let asked: Promise<Catalogue> | null = null;
@@ -49,5 +49,5 @@ export const useCatalogue = defineStore('catalogue', () => {
     return load();
   }
 
-  return { catalogue, inUse, builders, hand, own, leftOut, pictures, terms, load, renew };
+  return { catalogue, inUse, inHandsOf, builders, hand, own, leftOut, pictures, terms, load, renew };
 });

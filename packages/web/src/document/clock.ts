@@ -22,7 +22,7 @@ export const useClock = defineStore('clock', () => {
   const own = computed(() => (faster.value !== null && faster.value.boardId === plans.boardId ? faster.value : null));
   const now = (): number => {
     const real = Date.now();
-    return own.value === null ? real : own.value.atMs + (real - own.value.fromMs) * own.value.rate;
+    return own.value === null ? real : Math.round(own.value.atMs + (real - own.value.fromMs) * own.value.rate);
   };
   const nowMs = ref(now());
   const look = (): void => void (nowMs.value = now());

@@ -3,6 +3,7 @@ import { rangesOf } from '@spare-acre/core/catalogue';
 import { impliedBy, isOfPlaces } from '@spare-acre/core/hand';
 import type { Logged } from '@spare-acre/core/logbook';
 import { useCatalogue } from './catalogue';
+import { useLessons } from './lessons';
 import { usePlan } from './plan';
 
 /** How long it really took to dry: a matter of the place and the season first. @param realMin minutes */
@@ -14,7 +15,9 @@ export async function loggedAs(
   real: number,
   rather: (path: string) => boolean = (path) => !isOfPlaces(path),
 ): Promise<Logged> {
-  const full = await usePlan().workingOf(figure);
+  // A made-up tile, on which an hour passes in a second, teaches nobody's hand anything.
+  const isPractice = useLessons().value?.boardId === usePlan().boardId;
+  const full = isPractice ? null : await usePlan().workingOf(figure);
   const places = rangesOf(useCatalogue().catalogue!);
   const implied = full === null ? null : impliedBy(full, real, (range) => places.get(range), rather);
   return { name, unit: figure.unit, planned: figure.value, real, implied };

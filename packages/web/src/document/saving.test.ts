@@ -43,6 +43,10 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
     board = { ...board, plan: named(name) };
     saving.changed();
   };
+  const replace = (plan: Plan): void => {
+    board = { ...board, plan };
+    saving.changed();
+  };
   const tick = (...ids: string[]): void => {
     const known = new Map(board.record.cutSheets.map((sheet) => [sheet.id, sheet]));
     const places = [{ partId: 'p', xMm: 0, yMm: 0, boxWidthMm: 9, boxDepthMm: 9, areaMm2: 81, turned: false, half: false }];
@@ -51,7 +55,7 @@ async function anOpenBoard(answer: (asked: Asked) => Answer | Promise<Answer>) {
     saving.changed();
   };
   const drafts = (): { baseRevision: number; plan: Plan }[] => [...keptDrafts.values()] as never;
-  return { saving, asked, edit, tick, drafts, goTo };
+  return { saving, asked, edit, replace, tick, drafts, goTo };
 }
 const wait = (ms: number): Promise<unknown> => vi.advanceTimersByTimeAsync(ms);
 
@@ -218,7 +222,8 @@ describe('autosave', () => {
     const { saving, asked, edit, drafts } = await anOpenBoard(() => (isStale ? { status: 409, body: problem } : saved(6)));
     edit('mine');
     await wait(1_000);
-    expect(saving.state.value).toBe('stale');
+    // What tells one's own from another's is fetched first.
+    await vi.waitFor(() => expect(saving.state.value).toBe('stale'), 10_000);
     expect(saving.stored.value).toMatchObject({ revision: 5, plan: { name: 'theirs' } });
     edit('mine still');
     await wait(10_000);
@@ -238,7 +243,23 @@ describe('autosave', () => {
     edit('mine');
     await wait(1_000);
     expect([saving.state.value, saving.revision.value, saving.stored.value]).toEqual(['saved', 2, null]);
-    expect(drafts()).toEqual([]);
+    await vi.waitFor(() => expect(drafts()).toEqual([]));
+  });
+
+  test('one that found an earlier state of this very page on the server goes on from there, and asks nothing', async () => {
+    const earlier = aStoredBoard({ ...base, figureHeightMm: 32 }, 2);
+    const problem = { type: 'about:blank', title: 'Someone saved first', status: 409, detail: 'at 2', stored: earlier };
+    let isFirst = true;
+    const board = await anOpenBoard(() => {
+      const answer = isFirst ? { status: 409, body: problem } : saved(3);
+      isFirst = false;
+      return answer;
+    });
+    board.replace({ ...base, figureHeightMm: 32, name: 'and more' });
+    await wait(1_000);
+    await vi.waitFor(() => expect(board.saving.state.value).toBe('saved'), 10_000);
+    expect(board.asked.map(({ body }) => (body as { revision: number }).revision)).toEqual([1, 2]);
+    expect(board.saving.stored.value).toBeNull();
   });
 
   test('a refusal is told in the server’s words, by path', async () => {

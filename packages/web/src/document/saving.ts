@@ -150,6 +150,13 @@ export function useSaving(current: () => Current | null): Saving {
         const theirs = error.problem.stored;
         // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
         if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
+        const grewFrom = base.value?.plan;
+        const isOurs = grewFrom && (await import('./settling')).holdsAll(grewFrom, now.board.plan, theirs.plan);
+        if (current()?.id !== now.id) return;
+        if (isOurs) {
+          [revision.value, base.value, state.value] = [theirs.revision, theirs, 'changed'];
+          return void saveSoon();
+        }
         stored.value = theirs;
         state.value = 'stale';
       } else {

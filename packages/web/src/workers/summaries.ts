@@ -15,14 +15,15 @@ export interface Summary {
 /** Reckons boards one after another in a worker of its own, which ends with the last. */
 export async function* summarise(
   boards: readonly (Board & { readonly id: string })[],
-  catalogue: Catalogue,
+  /** As it comes out in the hands of those who build a board. */
+  catalogueFor: (people: readonly string[]) => Catalogue,
 ): AsyncGenerator<readonly [string, Summary]> {
   const worker = new Worker(deriveWorkerUrl, { type: 'module' });
   const remote = wrap<Reckoner>(worker);
   try {
     for (const { id, plan, record } of boards) {
       const nothing = { slices: [], chosen: [] };
-      const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
+      const first = await remote.open({ plan, record }, catalogueFor(plan.people.map(({ name }) => name)), EMPTY_STOCK, nothing);
       // A worker's very first answer comes before its checks.
       const judged = first.isJudged ? first : await remote.look(nothing);
       const { tally } = { ...first.slices, ...judged.slices };

@@ -45,11 +45,13 @@ const current = computed<Bare<Move> | null>(() => {
   const begun = new Set(bench.state.worked.flatMap(({ taskId, sinceMs }) => (sinceMs === null ? [] : [taskId])));
   return chosen ?? ready.value.find(({ ofTask }) => begun.has(ofTask)) ?? ready.value[0] ?? waiting.value[0] ?? null;
 });
+const detail = computed(() => store.slices.move?.find(({ taskId }) => taskId === current.value?.taskId) ?? null);
+/** Sheets can be ticked off where there are some. */
+const hasSheets = computed(() => (detail.value?.sheets.length ?? 0) > 0);
 useLook(
-  () => ['moves', 'move', 'steps', 'tasks'],
+  () => ['moves', 'move', 'steps', 'tasks', ...(hasSheets.value ? (['jobs'] as const) : [])],
   () => (current.value === null ? [] : [current.value.taskId]),
 );
-const detail = computed(() => store.slices.move?.find(({ taskId }) => taskId === current.value?.taskId) ?? null);
 const view = ref<HTMLElement | null>(null);
 /** Brings a move to the front, and the front into sight. */
 function bring(taskId: string): void {

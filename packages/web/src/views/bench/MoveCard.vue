@@ -17,6 +17,7 @@ import FigureCell from '../../ui/FigureCell.vue';
 import MoveAmounts from './MoveAmounts.vue';
 import MoveDrawing from './MoveDrawing.vue';
 import MovePart from './MovePart.vue';
+import MoveSheets from './MoveSheets.vue';
 import MoveSaid from './MoveSaid.vue';
 import { NOTHING_SAID, readSaid } from './said';
 
@@ -178,13 +179,7 @@ function skip(): void {
       <MoveDrawing v-if="detail.drawing !== null" :drawing="detail.drawing" :name="workpiece" />
       <MoveAmounts :detail="detail" />
       <p v-if="detail.tools.length > 0"><strong>With</strong> {{ detail.tools.join(', ') }}</p>
-      <ul v-if="detail.sheets.length > 0" class="sheets">
-        <li v-for="sheet in detail.sheets" :key="`${sheet.jobKey} ${sheet.number}`">
-          {{ sheet.isCut ? '✓ cut' : '☐ to cut' }}: {{ sheet.name }}, sheet {{ sheet.number }} ({{ sheet.parts }}
-          {{ sheet.parts === 1 ? 'part' : 'parts' }})
-        </li>
-      </ul>
-      <RouterLink v-if="detail.sheets.length > 0" :to="{ name: 'cuts', params: { boardId: store.boardId } }">Sheets to tick off</RouterLink>
+      <MoveSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
       <p v-if="detail.weights !== null"><strong>Weights</strong> <FigureCell :figure="detail.weights" />, spread over the whole face</p>
       <template v-if="detail.guide !== null">
         <p><strong>Good looks like</strong> {{ detail.guide.goodLooks }}</p>
@@ -234,11 +229,6 @@ h2 small {
   margin: 4px 0;
 }
 .waits,
-.sheets {
-  list-style: none;
-  padding: 0;
-  margin: 4px 0;
-}
 .unmet {
   color: var(--clay);
 }

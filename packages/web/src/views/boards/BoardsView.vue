@@ -23,7 +23,8 @@ import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import { type Summary, summarise } from '../../workers/summaries';
 import ChoiceField from '../../ui/ChoiceField.vue';
-import { dayText } from '../../ui/dates';
+import { dayText, today } from '../../ui/dates';
+import { useLessons } from '../../document/lessons';
 import { ORDERS, type Order, boardsOf, onShelf } from './shelf';
 import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
@@ -65,7 +66,7 @@ async function load(): Promise<void> {
       }
       boards.value = [...come];
     }
-    for await (const [id, summary] of summarise(come, catalogue)) summaries.value[id] = summary;
+    for await (const [id, summary] of summarise(come, (people) => catalogues.inHandsOf(catalogue, people))) summaries.value[id] = summary;
   });
 }
 
@@ -114,11 +115,21 @@ function warningText({ id }: StoredBoard): string {
 }
 
 /** How far a board has come, by what was ticked off. */
-function stageText({ record: { cutSheets } }: StoredBoard): string {
+function stageText({ record: { cutSheets, doneTasks } }: StoredBoard): string {
+  const done = Object.keys(doneTasks).length;
+  if (done > 0) return `at the bench, ${done} ${done === 1 ? 'task' : 'tasks'} done`;
   if (cutSheets.length === 0) return 'on paper';
   return cutSheets.length === 1 ? 'cutting, 1 sheet cut' : `cutting, ${cutSheets.length} sheets cut`;
 }
 
+const lessons = useLessons();
+/** A small tile, from drawing to a done bench: begun, or gone on with where it was left. */
+const learn = (): Promise<void> =>
+  told(async () => {
+    if (lessons.value === null || !(boards.value ?? []).some(({ id }) => id === lessons.value!.boardId))
+      lessons.value = await (await import('../lessons/begin')).beginLessons(today());
+    await router.push({ name: 'ground', params: { boardId: lessons.value.boardId } });
+  });
 async function copy(board: StoredBoard): Promise<void> {
   await told(async () => {
     await createBoard({ plan: planAgain(board.plan), record: NOTHING_DONE });
@@ -169,6 +180,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
           aria-label="Plan file"
           @change="take"
         />
+        <BButton variant="key" @click="learn">{{ lessons === null ? 'Learn on a first tile' : 'Go on with the lessons' }}</BButton>
         <BButton variant="primary" @click="isNewOpen = true">New board</BButton>
       </span>
     </header>
@@ -226,7 +238,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
         <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Bring it back</BButton>
       </div>
     </BCollapse>
-    <NewBoardDialog v-model="isNewOpen" />
+    <NewBoardDialog v-model="isNewOpen" :boards="boards ?? []" />
   </main>
 </template>
 

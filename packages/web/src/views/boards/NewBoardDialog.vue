@@ -1,13 +1,17 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
-import { computed, ref } from 'vue';
+import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { LIMITS } from '@spare-acre/core/fields';
-import { type NewBoard, newPlan } from '@spare-acre/core/plan';
+import { type Unit, lengthField, lengthUnit, showText } from '@spare-acre/core/base/units';
+import { type Likely, likelyFrom } from '@spare-acre/core/logbook';
+import { type NewBoard, hasTable, newPlan, planLike, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { Log } from '@spare-acre/core/wire';
 import { checkPlan } from '@spare-acre/core/plan/file';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { createBoard } from '../../document/client';
+import { type StoredBoard, call, createBoard } from '../../document/client';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { today } from '../../ui/dates';
 import LengthField from '../../ui/LengthField.vue';
@@ -33,6 +37,42 @@ const fresh = (): NewBoard => ({
 });
 const board = ref<NewBoard>(fresh());
 const isOnTable = ref(true);
+const { boards } = defineProps<{ boards: readonly StoredBoard[] }>();
+/** One that it is to be like, and how much larger. */
+const likeId = ref('');
+const morePct = ref(0);
+const like = computed(() => boards.find(({ id }) => id === likeId.value) ?? null);
+const likeOptions = computed(() => [
+  { value: '', text: 'nothing: from empty ground' },
+  ...boards.filter(({ plan }) => hasTable(plan.table)).map(({ id, plan }) => ({ value: id, text: plan.name })),
+]);
+const MORE = { min: -75, max: 300 };
+/** What the other took, and what this one would by the same hand. */
+const took = shallowRef<readonly Likely[]>([]);
+watch([like, morePct], async ([board, pct]) => {
+  took.value = [];
+  if (board === null) return;
+  const { entries } = await call(Log, 'GET', `/boards/${board.id}/log`).catch(() => ({ entries: [] }));
+  if (like.value === board && morePct.value === pct) took.value = likelyFrom(entries, 1 + pct / 100).slice(0, 6);
+});
+function choose(id: string): void {
+  likeId.value = id;
+  const chosen = like.value;
+  if (chosen === null) return;
+  const { units, figureHeightMm } = chosen.plan;
+  board.value = { ...board.value, units, figureHeightMm };
+}
+const likePlan = computed(() =>
+  like.value === null ? null : planLike(like.value.plan, { name: board.value.name, startsOn: today(), morePct: morePct.value }),
+);
+const likeText = computed(() => {
+  if (likePlan.value === null) return '';
+  const { table, units } = likePlan.value;
+  const size = `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${lengthUnit(units)}`;
+  return `${size} in ${table.columnWidthsMm.length * table.rowDepthsMm.length} tiles. Heights, ways and pieces stay as they are, for they go by the figures.`;
+});
+const amount = (value: number, unit: Unit): string =>
+  showText({ value, unit }, { system: board.value.units, currency: catalogues.catalogue?.currency ?? 'EUR' });
 const tileText = computed(() => `${board.value.columns * board.value.rows} tiles`);
 
 function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
@@ -43,7 +83,8 @@ function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
 async function create(): Promise<void> {
   problem.value = '';
   const catalogue = await catalogues.load();
-  const plan = newPlan(isOnTable.value ? board.value : { ...board.value, widthMm: 0, depthMm: 0, columns: 0, rows: 0 }, catalogue);
+  const plan =
+    likePlan.value ?? newPlan(isOnTable.value ? board.value : { ...board.value, widthMm: 0, depthMm: 0, columns: 0, rows: 0 }, catalogue);
   const checked = checkPlan(plan, catalogue);
   if (!checked.ok) {
     const [issue] = checked.problem.issues;
@@ -54,8 +95,8 @@ async function create(): Promise<void> {
   try {
     const { id } = await createBoard({ plan, record: NOTHING_DONE });
     isOpen.value = false;
-    board.value = fresh();
-    await router.push({ name: isOnTable.value ? 'ground' : 'pieces', params: { boardId: id } });
+    [board.value, likeId.value, morePct.value] = [fresh(), '', 0];
+    await router.push({ name: hasTable(plan.table) ? 'ground' : 'pieces', params: { boardId: id } });
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }
@@ -66,56 +107,84 @@ async function create(): Promise<void> {
 <template>
   <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="New board" no-footer>
     <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))" />
-    <ChoiceField
-      label="Measures"
-      :value="board.units"
-      :options="[
-        { value: 'metric', text: 'millimetres' },
-        { value: 'imperial', text: 'inches' },
-      ]"
-      @choose="(units) => set('units', units)"
-    />
-    <TickField label="On a table" :is-on="isOnTable" @toggle="(on) => (isOnTable = on)" />
-    <template v-if="isOnTable">
-      <LengthField
-        label="Table width"
-        :mm="board.widthMm"
-        :system="board.units"
-        :limits="LIMITS.tableMm"
-        :take="(mm) => set('widthMm', mm)"
-      />
-      <LengthField
-        label="Table depth"
-        :mm="board.depthMm"
-        :system="board.units"
-        :limits="LIMITS.tableMm"
-        :take="(mm) => set('depthMm', mm)"
-      />
-      <NumberField
-        label="Tiles across"
-        :value="board.columns"
-        unit=""
-        :limits="LIMITS.tilesAlong"
-        :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
-      />
-      <NumberField
-        label="Tiles deep"
-        :value="board.rows"
-        unit=""
-        :limits="LIMITS.tilesAlong"
-        :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
-      />
+    <ChoiceField v-if="boards.length > 0" label="Like" :value="likeId" :options="likeOptions" @choose="choose" />
+    <template v-if="like !== null">
+      <NumberField label="More ground" :value="morePct" unit="%" :limits="MORE" :take="(pct) => ((morePct = pct), '')" />
+      <p class="quiet mt-2 mb-2" data-testid="like">{{ likeText }}</p>
+      <p v-if="took.length === 0" class="quiet">
+        Nothing of what {{ like.plan.name }} took is logged; the plan reckons with what our figures say, and your hand.
+      </p>
+      <BTableSimple v-else class="ledger" data-testid="likely">
+        <thead>
+          <tr>
+            <th scope="col">{{ like.plan.name }}, as far as it is logged</th>
+            <th scope="col" class="num">planned</th>
+            <th scope="col" class="num">took</th>
+            <th scope="col" class="num">here, about</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="row in took" :key="`${row.name} ${row.unit}`">
+            <td>{{ row.name }}</td>
+            <td class="num">{{ amount(row.planned, row.unit) }}</td>
+            <td class="num">{{ amount(row.real, row.unit) }}</td>
+            <td class="num">{{ amount(row.likely, row.unit) }}</td>
+          </tr>
+        </tbody>
+      </BTableSimple>
     </template>
-    <NumberField
-      label="Figure height"
-      :value="board.figureHeightMm"
-      unit="mm"
-      :limits="LIMITS.figureHeightMm"
-      :take="(mm) => set('figureHeightMm', mm)"
-    />
-    <p class="quiet mt-2 mb-2">
-      {{ isOnTable ? `${tileText}, each carried, stored and dried on its own.` : 'A loose lot: pieces, cut and built without a table.' }}
-    </p>
+    <template v-else>
+      <ChoiceField
+        label="Measures"
+        :value="board.units"
+        :options="[
+          { value: 'metric', text: 'millimetres' },
+          { value: 'imperial', text: 'inches' },
+        ]"
+        @choose="(units) => set('units', units)"
+      />
+      <TickField label="On a table" :is-on="isOnTable" @toggle="(on) => (isOnTable = on)" />
+      <template v-if="isOnTable">
+        <LengthField
+          label="Table width"
+          :mm="board.widthMm"
+          :system="board.units"
+          :limits="LIMITS.tableMm"
+          :take="(mm) => set('widthMm', mm)"
+        />
+        <LengthField
+          label="Table depth"
+          :mm="board.depthMm"
+          :system="board.units"
+          :limits="LIMITS.tableMm"
+          :take="(mm) => set('depthMm', mm)"
+        />
+        <NumberField
+          label="Tiles across"
+          :value="board.columns"
+          unit=""
+          :limits="LIMITS.tilesAlong"
+          :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
+        />
+        <NumberField
+          label="Tiles deep"
+          :value="board.rows"
+          unit=""
+          :limits="LIMITS.tilesAlong"
+          :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
+        />
+      </template>
+      <NumberField
+        label="Figure height"
+        :value="board.figureHeightMm"
+        unit="mm"
+        :limits="LIMITS.figureHeightMm"
+        :take="(mm) => set('figureHeightMm', mm)"
+      />
+      <p class="quiet mt-2 mb-2">
+        {{ isOnTable ? `${tileText}, each carried, stored and dried on its own.` : 'A loose lot: pieces, cut and built without a table.' }}
+      </p>
+    </template>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <BButton variant="primary" :disabled="isBusy" @click="create">Lay it out</BButton>
   </BModal>

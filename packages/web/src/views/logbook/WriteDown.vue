@@ -124,8 +124,8 @@ async function write(): Promise<void> {
       >Humidity
       <BFormInput v-model="typed.humidityPct" inputmode="decimal" autocomplete="off" :placeholder="shown(air.humidityPct)" /> %</label
     >
-    <BFormFile v-model="photos" multiple accept="image/png,image/jpeg" label="Photos" />
     <label class="note">Note <BFormTextarea v-model="typed.note" rows="2" maxlength="2000" /></label>
+    <BFormFile v-model="photos" class="photos" multiple accept="image/png,image/jpeg" label="Photos" />
     <BButton type="submit" variant="primary">Write it down</BButton>
   </form>
   <p v-if="problem !== '' || log.fault !== ''" class="attention" role="alert">{{ problem || log.fault }}</p>
@@ -149,5 +149,8 @@ async function write(): Promise<void> {
 }
 .note {
   flex: 1 1 320px;
+}
+.photos {
+  flex: 0 1 260px;
 }
 </style>

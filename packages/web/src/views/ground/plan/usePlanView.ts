@@ -1,6 +1,5 @@
 import { useElementSize } from '@vueuse/core';
-import { select } from 'd3-selection';
-import { type D3ZoomEvent, type ZoomBehavior, zoom, zoomIdentity } from 'd3-zoom';
+import type { D3ZoomEvent, ZoomBehavior } from 'd3-zoom';
 import { type ComputedRef, type Ref, computed, onMounted, shallowRef } from 'vue';
 import type { Point } from '@spare-acre/core/base/geometry';
 
@@ -30,7 +29,7 @@ export function usePlanView(
   footPx: () => number,
 ): PlanView {
   const { width, height } = useElementSize(svg);
-  const transform = shallowRef(zoomIdentity);
+  const transform = shallowRef<{ readonly k: number; readonly x: number; readonly y: number }>({ k: 1, x: 0, y: 0 });
   const fit = computed(() => {
     const room = {
       width: Math.max(50, width.value - MARGIN.left - MARGIN.right),
@@ -44,16 +43,21 @@ export function usePlanView(
   const toPx = computed(() => {
     const { k, x, y } = fit.value;
     const t = transform.value;
-    return (point: Point): Point => ({ x: t.applyX(point.x * k + x), y: t.applyY(point.y * k + y) });
+    return (point: Point): Point => ({ x: (point.x * k + x) * t.k + t.x, y: (point.y * k + y) * t.k + t.y });
   });
 
-  let behaviour: ZoomBehavior<SVGSVGElement, unknown>;
-  onMounted(() => {
-    behaviour = zoom<SVGSVGElement, unknown>()
+  /** Fetched once the drawing stands: it is seen before it is zoomed. */
+  let change: ((how: 'whole' | number) => void) | null = null;
+  onMounted(async () => {
+    const [{ zoom, zoomIdentity }, { select }] = await Promise.all([import('d3-zoom'), import('d3-selection')]);
+    // The view was left meanwhile.
+    if (svg.value === null) return;
+    const behaviour: ZoomBehavior<SVGSVGElement, unknown> = zoom<SVGSVGElement, unknown>()
       .scaleExtent(ZOOM_RANGE)
       .filter((event: Event) => event.type === 'wheel' || (!(event as MouseEvent).button && mayPan(event)))
       .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => (transform.value = event.transform));
-    select(svg.value!).call(behaviour).on('dblclick.zoom', null);
+    const sheet = select(svg.value).call(behaviour).on('dblclick.zoom', null);
+    change = (how) => (how === 'whole' ? behaviour.transform(sheet, zoomIdentity) : behaviour.scaleBy(sheet, how));
   });
 
   return {
@@ -65,9 +69,9 @@ export function usePlanView(
       const frame = svg.value!.getBoundingClientRect();
       const { k, x, y } = fit.value;
       const t = transform.value;
-      return { x: (t.invertX(clientX - frame.left) - x) / k, y: (t.invertY(clientY - frame.top) - y) / k };
+      return { x: ((clientX - frame.left - t.x) / t.k - x) / k, y: ((clientY - frame.top - t.y) / t.k - y) / k };
     },
-    zoomBy: (factor) => behaviour.scaleBy(select(svg.value!), factor),
-    wholeTable: () => behaviour.transform(select(svg.value!), zoomIdentity),
+    zoomBy: (factor) => change?.(factor),
+    wholeTable: () => change?.('whole'),
   };
 }
