@@ -103,6 +103,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'bench');
   await go(page, 'Logbook');
   const form = page.getByRole('form', { name: 'Write down' });
+  await expect(page.getByTestId('log')).toContainText('Trial: two strips');
   let rows = await page.getByTestId('log').getByRole('row').count();
   for (const [index, minutes, grams] of [
     [1, '31', '75'],

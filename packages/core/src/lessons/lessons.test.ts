@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { newFeature } from '../features';
-import { pieceMaker } from '../demo/pieces';
+import { looseLot } from '../demo';
 import { derivePipeline } from '../pipeline';
 import type { Plan } from '../plan';
 import { checkPlan } from '../plan/file';
@@ -24,7 +24,7 @@ const DOES: Readonly<Record<string, Learner>> = {
     ...START,
     stack: { ...START.stack, ground: START.stack.ground.map((one) => ({ ...one, thicknessMm: one.thicknessMm + 10 })) },
   }),
-  piece: withPlan({ ...START, pieces: [pieceMaker({ figureMm: 28, baseMm: 25 }, CATALOGUE)('ruin', 'r', 'Ruin', {}, {})] }),
+  piece: withPlan({ ...START, pieces: looseLot(CATALOGUE).pieces }),
   coats: withPlan({ ...START, surfaces: START.surfaces.map((one) => ({ ...one, coats: one.coats.slice(1) })) }),
   cuts: { ...fresh, record: { ...NOTHING_DONE, cutSheets: [{} as never] } },
   buying: withPlan({ ...START, buying: { ...START.buying, ofHundred: 90 } }),

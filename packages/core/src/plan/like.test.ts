@@ -12,7 +12,7 @@ describe('a board like another', () => {
   const plan = planLike(FIRST, LIKE);
   test('has so much more ground, with as many tiles, and is a sound plan', () => {
     const area = (of: typeof plan) => tableWidthMm(of.table) * tableDepthMm(of.table);
-    expect(area(plan) / area(FIRST)).toBeCloseTo(1.2, 4);
+    expect(area(plan) / area(FIRST)).toBeCloseTo(1.2, 2);
     const { columnWidthsMm } = plan.table;
     expect(Math.max(...columnWidthsMm) - Math.min(...columnWidthsMm)).toBeLessThan(0.2);
     for (const first of [FIRST, larkstone(WORKSHOP_CATALOGUE)])

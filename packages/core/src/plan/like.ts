@@ -48,11 +48,11 @@ export function planLike(plan: Plan, { name, startsOn, morePct }: LikeThat): Pla
   };
 }
 
-/** Tiles that were alike stay alike. */
+/** In whole mm: nobody marks out less. Tiles that were alike stay alike. */
 function grownSides(mm: readonly number[], grow: number): readonly number[] {
   const whole = mm.reduce((sum, own) => sum + own, 0) * grow;
   const isEven = mm.every((own) => Math.abs(own - mm[0]!) < 0.2);
-  return isEven && mm.length > 0 ? evenSplit(tidyMm(whole), mm.length) : mm.map((own) => tidyMm(own * grow));
+  return isEven && mm.length > 0 ? evenSplit(Math.round(whole), mm.length) : mm.map((own) => Math.round(own * grow));
 }
 
 function grownShape(shape: Shape, at: (point: Point) => Point, grow: number): Shape {

@@ -151,7 +151,7 @@ export function useSaving(current: () => Current | null): Saving {
         // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
         if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
         const grewFrom = base.value?.plan;
-        const isOurs = grewFrom && (await import('./settling')).holdsAll(grewFrom, now.board.plan, theirs.plan);
+        const isOurs = grewFrom && (await import('./holds')).holdsAll(grewFrom, now.board.plan, theirs.plan);
         if (current()?.id !== now.id) return;
         if (isOurs) {
           [revision.value, base.value, state.value] = [theirs.revision, theirs, 'changed'];

@@ -1,6 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
-import { type Merged, type Plan, isSamePlan, mergePlans } from '@spare-acre/core/plan';
+import { type Merged, mergePlans } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/check';
 import { NOTHING_DONE, mergeRecords } from '@spare-acre/core/shop';
 import { useCatalogue } from './catalogue';
@@ -49,9 +49,3 @@ export const useSettling = defineStore('settling', () => {
   }
   return { leftOut, merge, settle };
 });
-
-/** Whether all that others changed of a plan was changed here as well: as where a save of this very page reached the server while the page was loaded anew. */
-export function holdsAll(base: Plan, mine: Plan, theirs: Plan): boolean {
-  const { plan, clashes } = mergePlans(base, mine, theirs, new Set());
-  return clashes.length === 0 && isSamePlan(plan, mine);
-}

@@ -118,7 +118,8 @@ if (bench.boardId !== null) void log.load(bench.boardId);
 </template>
 
 <style scoped>
-.lesson {
+.main > .lesson {
+  flex: none;
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
@@ -148,7 +149,7 @@ if (bench.boardId !== null) void log.load(bench.boardId);
   font-variant-numeric: tabular-nums;
 }
 @media (max-width: 700px) {
-  .lesson {
+  .main > .lesson {
     padding: 4px 14px;
     max-height: 34vh;
     overflow-y: auto;
