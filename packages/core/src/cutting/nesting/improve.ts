@@ -1,12 +1,13 @@
 import type { Random } from '../../base/random';
 import { type Bin, asLayout, freeMm2, freshBin, inUse, keptBins, meritOf } from './bins';
-import { type CutNode, FIT_MM } from './cut-tree';
+import { type CutNode, FIT_MM, type WasteNode, leavesOf, replaced } from './cut-tree';
 import { leastByExactSearch } from './exact';
 import { type Room, clustered, movedTo, turned } from './cluster';
 import type { Blank, Layout, LayoutTask, Stock } from './layout';
 import { layOut } from './quick-layout';
 import { layoutCost } from './layout-cost';
-import { type Item, type State, recreate, ruined, unplaced } from './ruin';
+import { type Item, type State, recreate, ruined } from './ruin';
+import { SlicingSearch } from './slicing';
 import { isNew, leastCost, leastCostFor, roomOf, setsUnder, takenMm2 } from './stock';
 
 /** A layout so far, and how good it can be known to be. */
@@ -24,10 +25,10 @@ export interface LayoutProgress {
 const MOVES_A_STEP = 200;
 /** How long a worse state may be remembered as good enough; longer wanders further. */
 const LATE = 120;
-/** Moves a set of joined parts is tried for before another is made. */
-const MOVES_A_ROUND = 1_600;
-/** Shares of waste that joins are allowed, one round after another: from matching sides alone to what a careful eye would take. */
-const JOIN_WASTES = [0, 0.02, 0.005, 0.05, 0.01] as const;
+/** Moves from warm to cold for each part, and for all of them at the least and at the most: few parts are soon tried in every way. */
+const ROUND_MOVES = { each: 400, least: 2_000, most: 20_000 } as const;
+/** Every so many rounds parts are joined first where their sides match: those cut from one strip tell by it. */
+const JOINED_EVERY = 3;
 /** Sets of sheets tried in turn for a lighter layout. */
 const MOST_TARGETS = 6;
 
@@ -35,8 +36,8 @@ const MOST_TARGETS = 6;
  * Improves a layout of through cuts for as long as it is asked: aims first at a lighter set of sheets (cheaper, or fewer), then at the largest rectangle left over, then at
  * the least to cut. Yields the best layout after every {@link MOVES_A_STEP} moves, never by the clock: one seed, one sequence. Ends by itself only when there is nothing
  * to lay out.
- * @source goal-driven ruin and recreate for guillotine bin packing (Gardeyn & Wauters 2022) with late acceptance (Burke & Bykov 2017), on parts that
- *   are first joined bottom up where their sides match (Wang 1983)
+ * @source goal-driven ruin and recreate on slicing trees (see {@link SlicingSearch}), now and then on parts that are first joined bottom up where their sides match (Wang 1983);
+ *   what is left over grows by late acceptance (Burke & Bykov 2017)
  */
 export function* improveLayout(task: LayoutTask, random: Random): Generator<LayoutProgress, void, void> {
   const { kerfMm, aim, pinned } = task;
@@ -73,23 +74,20 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
   for (let round = 0; bestCost() > bound + SAME; round++) {
     const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim).slice(0, MOST_TARGETS);
     if (targets.length === 0) break;
-    const target = targets[Math.floor(round / (JOIN_WASTES.length + 1)) % targets.length]!;
-    const isSingle = round % (JOIN_WASTES.length + 1) === JOIN_WASTES.length;
-    const items = isSingle
-      ? singles
-      : joinedItems(singles, JOIN_WASTES[round % (JOIN_WASTES.length + 1)]!, rooms, round < JOIN_WASTES.length ? null : random);
+    const target = targets[round % targets.length]!;
+    const tries = Math.floor(round / targets.length);
+    const items = tries % JOINED_EVERY === JOINED_EVERY - 1 ? joinedItems(singles, 0, rooms, random) : singles;
     const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
-    let current = recreate({ bins: [...kept, ...fresh], out: items }, random, round > JOIN_WASTES.length);
-    const late = Array<number>(LATE).fill(unplaced(current));
-    for (let i = 1; i <= MOVES_A_ROUND && current.out.length > 0; i++) {
+    const bins = [...kept, ...fresh];
+    const grounds = bins.flatMap(({ tree }, bin) => freeLeaves(tree).map((leaf) => ({ ...leaf, bin, leaf })));
+    const roundMoves = Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length));
+    const search = new SlicingSearch(items, grounds, random, roundMoves);
+    for (let i = 1; i <= roundMoves && !search.isDone; i++) {
       moves += 1;
-      const next = recreate(ruined(current, items, random), random, true);
-      const cost = unplaced(next);
-      if (cost <= late[i % LATE]! || cost <= unplaced(current)) current = next;
-      late[i % LATE] = unplaced(current);
+      search.step();
       if (i % MOVES_A_STEP === 0) yield answer();
     }
-    if (current.out.length === 0) best = inUse(expanded(current.bins, items));
+    if (search.isDone) best = inUse(laidOn(bins, grounds, search, items));
     yield answer();
   }
 
@@ -161,13 +159,23 @@ function joinedItems(singles: readonly Item[], mostWaste: number, rooms: readonl
   return clustered(singles, mostWaste, rooms, random).map((cluster, index) => ({ ...cluster, index }));
 }
 
-/** Trees of items as trees of parts. */
-function expanded(bins: readonly Bin[], items: readonly Item[]): readonly Bin[] {
-  const open = (node: CutNode): CutNode => {
-    if (node.kind === 'split') return { ...node, children: node.children.map(open) };
-    if (node.kind !== 'part') return node;
-    const item = items[node.part]!;
-    return movedTo((node.turned ? turned(item) : item).node, node.x, node.y);
+const freeLeaves = (tree: CutNode): readonly WasteNode[] => [...leavesOf(tree)].filter((leaf): leaf is WasteNode => leaf.kind === 'waste');
+
+/** Sheets with what a search has laid on their free ground, joined parts as the parts they are. */
+function laidOn(
+  bins: readonly Bin[],
+  grounds: readonly { readonly bin: number; readonly leaf: WasteNode }[],
+  { trees }: SlicingSearch,
+  items: readonly Item[],
+): readonly Bin[] {
+  const partAt = (index: number, isTurned: boolean, x: number, y: number): CutNode => {
+    const item = items[index]!;
+    return movedTo((isTurned ? turned(item) : item).node, x, y);
   };
-  return bins.map(({ stock, tree }) => ({ stock, tree: open(tree) }));
+  const laid = bins.map(({ tree }) => tree);
+  for (const [i, { bin, leaf }] of grounds.entries()) {
+    const made = trees.cutTree(i, leaf.x, leaf.y, partAt);
+    if (made !== null) laid[bin] = replaced(laid[bin]!, leaf, made);
+  }
+  return bins.map(({ stock }, i) => ({ stock, tree: laid[i]! }));
 }
