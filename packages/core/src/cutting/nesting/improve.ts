@@ -27,8 +27,9 @@ const MOVES_A_STEP = 200;
 const LATE = 120;
 /** Moves from warm to cold for each part, and for all of them at the least and at the most: few parts are soon tried in every way. */
 const ROUND_MOVES = { each: 400, least: 2_000, most: 20_000 } as const;
-/** Every so many rounds parts are joined first where their sides match: those cut from one strip tell by it. */
-const JOINED_EVERY = 3;
+/** Short rounds of parts that are first joined where that wastes under such a share, one long round of single parts after them: those cut from one strip tell by their matching sides. */
+const JOIN_WASTES = [0, 0.005, 0] as const;
+const JOINED_ROUND_MOVES = 2_000;
 /** Sets of sheets tried in turn for a lighter layout. */
 const MOST_TARGETS = 6;
 
@@ -76,11 +77,14 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
     if (targets.length === 0) break;
     const target = targets[round % targets.length]!;
     const tries = Math.floor(round / targets.length);
-    const items = tries % JOINED_EVERY === JOINED_EVERY - 1 ? joinedItems(singles, 0, rooms, random) : singles;
+    const join = JOIN_WASTES[tries % (JOIN_WASTES.length + 1)];
+    // The first time always by the best pairs, then by pairs that are nearly as good.
+    const items = join === undefined ? singles : joinedItems(singles, join, rooms, tries < JOIN_WASTES.length ? null : random);
     const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
     const bins = [...kept, ...fresh];
     const grounds = bins.flatMap(({ tree }, bin) => freeLeaves(tree).map((leaf) => ({ ...leaf, bin, leaf })));
-    const roundMoves = Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length));
+    const longMoves = Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length));
+    const roundMoves = join === undefined ? longMoves : JOINED_ROUND_MOVES;
     const search = new SlicingSearch(items, grounds, random, roundMoves);
     for (let i = 1; i <= roundMoves && !search.isDone; i++) {
       moves += 1;
