@@ -8,8 +8,6 @@ import {
   type SheetRule,
   type Stock,
   blankOf,
-  improveFreeform,
-  improveLayout,
   layOut,
   layoutCost,
   leastCost,
@@ -17,6 +15,7 @@ import {
 import type { Part } from '@spare-acre/core/cutting/parts';
 import { areaMm2, regionBox, regionOf } from '@spare-acre/core/base/geometry';
 import { type Random, seeded } from '@spare-acre/core/base/random';
+import type { LayoutWorkers } from './layout-workers';
 import { ms, timed } from './timed';
 
 /** How good the layouts are: beside bounds, known numbers and a general packer. */
@@ -71,14 +70,15 @@ export function layoutRows(): string[][] {
 }
 
 /**
- * Sheets cut up at random by straight cuts, then every part shrunk so that a share of the area is waste: the number of sheets is known. Evenly shrunk, sides
- * still match and joining finds them; builders' parts have sizes of their own, each side shrunk by its own chance.
+ * Sheets cut up at random by straight cuts, then every side of every part shrunk by its own chance, as builders' parts have sizes of their own: the number of sheets
+ * is known, and no sides match. @param waste share of the area that is lost on the mean, 0 for none
  */
-function cutUp(seed: number, waste: number, how: 'evenly' | 'own'): { readonly blanks: Blank[]; readonly known: number } {
+function cutUp(seed: number, waste: number, kerfMm: number): { readonly task: LayoutTask; readonly known: number } {
   const random = seeded(seed * 7919 + 1);
   const known = 1 + Math.floor(random() * 6);
   const count = Math.max(known * 2, 8 + Math.floor(random() * 53));
-  const rects = Array.from({ length: known }, () => ({ w: CUT_UP.widthMm, h: CUT_UP.depthMm }));
+  const sheet: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 0, kerfMm };
+  const rects = Array.from({ length: known }, () => ({ w: sheet.widthMm + kerfMm, h: sheet.depthMm + kerfMm }));
   while (rects.length < count) {
     let pick = random() * rects.reduce((sum, { w, h }) => sum + w * h, 0);
     const i = rects.findIndex(({ w, h }) => (pick -= w * h) <= 0);
@@ -87,50 +87,47 @@ function cutUp(seed: number, waste: number, how: 'evenly' | 'own'): { readonly b
     if (random() < w / (w + h)) rects.splice(i, 1, { w: w * share, h }, { w: w * (1 - share), h });
     else rects.splice(i, 1, { w, h: h * share }, { w, h: h * (1 - share) });
   }
-  const even = Math.sqrt(1 - waste);
-  // A side loses between nothing and the whole share: on the mean the area loses the share.
-  const cut = (mm: number): number => Math.floor(mm * (how === 'evenly' ? even : 1 - waste * random()) * 1_000) / 1_000;
-  return { known, blanks: rects.map(({ w, h }, i) => ({ id: `p${i}`, widthMm: cut(w), depthMm: cut(h), mayTurn: true })) };
+  const cut = (mm: number): number => Math.max(5, Math.floor((mm * (1 - waste * random()) - kerfMm) * 1_000) / 1_000);
+  const blanks = rects.map(({ w, h }, i) => ({ id: `p${i}`, widthMm: cut(w), depthMm: cut(h), mayTurn: true }));
+  return { known, task: jobOn(blanks, sheet) };
 }
-const CUT_UP: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 0, kerfMm: 0 };
 export const SEARCH_MS = 2_000;
-
-/** The best layout after the time, or as soon as it takes no more sheets than wanted. */
-function searched(blanks: readonly Blank[], rule: SheetRule, wanted: number): number {
-  const until = performance.now() + SEARCH_MS;
-  let sheets = Infinity;
-  for (const { layout } of improveLayout(jobOn(blanks, rule), seeded(1))) {
-    sheets = layout.sheets.length;
-    if (sheets <= wanted || performance.now() > until) break;
-  }
-  return sheets;
-}
+const LONG_MS = 10_000;
 
 const KNOWN = [
-  { waste: 0.04, how: 'own', jobs: 30, name: '4 % waste, each side by its own chance', wanted: '≥ 90 %, never more than one over' },
-  { waste: 0.02, how: 'own', jobs: 30, name: '2 % waste, each side by its own chance', wanted: 'the share' },
-  { waste: 0.04, how: 'evenly', jobs: 30, name: '4 % waste, evenly: sides still match', wanted: 'the share' },
-  { waste: 0, how: 'evenly', jobs: 30, name: 'no waste', wanted: 'the share' },
+  { from: 0.04, to: 0.04, name: '4 %, each side by its own chance', wanted: '≥ 80 %, ≥ 90 %' },
+  { from: 0.01, to: 0.035, name: '1 to 3.5 %, each side by its own chance', wanted: '≥ 55 %, ≥ 80 %' },
+  { from: 0, to: 0, name: 'none: perfect puzzles', wanted: '≥ 67 %, ≥ 72 %' },
 ] as const;
+const JOBS = 20;
+/** Drawn anew each time, and told. */
+const SEEDS = Array.from({ length: 3 }, () => 1 + Math.floor(Math.random() * 100_000));
 
-export function knownRows(): string[][] {
-  return KNOWN.map(({ waste, how, jobs, name, wanted }) => {
-    let [reached, oneOver, more] = [0, 0, 0];
-    for (let seed = 1; seed <= jobs; seed++) {
-      const { blanks, known } = cutUp(seed, waste, how);
-      const over = searched(blanks, CUT_UP, known) - known;
-      if (over <= 0) reached += 1;
-      else if (over === 1) oneOver += 1;
-      else more += 1;
+/** Jobs whose number of sheets is known, half of them without a kerf, half with one of 3 mm. */
+export async function knownRows(workers: LayoutWorkers): Promise<string[][]> {
+  const rows: string[][] = [];
+  for (const { from, to, name, wanted } of KNOWN) {
+    for (const seed of SEEDS) {
+      let [soon, late, more] = [0, 0, 0];
+      for (let i = 0; i < JOBS; i++) {
+        const { task, known } = cutUp(seed + i, from + ((to - from) * i) / (JOBS - 1), i % 2 === 0 ? 0 : 3);
+        const { sheets, atMs } = await workers.search(task, { seed: seed + i, ms: LONG_MS, enough: known });
+        soon += Number(sheets <= known && atMs <= SEARCH_MS);
+        late += Number(sheets <= known);
+        more += Number(sheets > known + 1);
+      }
+      const share = (count: number): string => `${Math.round((count / JOBS) * 100)} %`;
+      rows.push([name, String(seed), share(soon), share(late), String(more), wanted]);
     }
-    return [`${name}, ${jobs} jobs`, `${Math.round((reached / jobs) * 100)} %`, String(oneOver), String(more), wanted];
-  });
+  }
+  return rows;
 }
 
 /** Everyday jobs beside a general rectangle packer, which is free of the straight-cut rule. */
-export function packerRows(): string[][] {
+export async function packerRows(workers: LayoutWorkers): Promise<string[][]> {
   const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
-  return [15, 30, 60].map((count) => {
+  const rows: string[][] = [];
+  for (const count of [15, 30, 60]) {
     const jobs = 20;
     let [own, packer, bound, worse] = [0, 0, 0, 0];
     for (let seed = 1; seed <= jobs; seed++) {
@@ -145,18 +142,19 @@ export function packerRows(): string[][] {
       });
       for (const { widthMm, depthMm } of [...blanks].sort((a, b) => b.widthMm * b.depthMm - a.widthMm * a.depthMm))
         bin.add(widthMm, depthMm, null);
-      const mine = searched(blanks, rule, fewest);
+      const { sheets: mine } = await workers.search(jobOn(blanks, rule), { seed, ms: SEARCH_MS, enough: fewest });
       own += mine;
       packer += bin.bins.length;
       bound += fewest;
       worse += Number(mine > bin.bins.length);
     }
-    return [`${count} parts, ${jobs} jobs`, String(own), String(packer), String(bound), String(worse)];
-  });
+    rows.push([`${count} parts, ${jobs} jobs`, String(own), String(packer), String(bound), String(worse)]);
+  }
+  return rows;
 }
 
 /** Everyday jobs on the stocked sizes of one foam with a rack of offcuts, beside the least money that the area alone would take. */
-export function mixedRows(): string[][] {
+export async function mixedRows(workers: LayoutWorkers): Promise<string[][]> {
   const sizes = sheetsOf(catalogue, 'xps-foam', 30).map(({ widthMm, depthMm, priceMinor }): Stock => ({
     widthMm,
     depthMm,
@@ -164,7 +162,8 @@ export function mixedRows(): string[][] {
     offcutId: null,
     priceMinor,
   }));
-  return [8, 30, 60].map((count) => {
+  const rows: string[][] = [];
+  for (const count of [8, 30, 60]) {
     const jobs = 20;
     let [quick, own, bound, proven] = [0, 0, 0, 0];
     for (let seed = 1; seed <= jobs; seed++) {
@@ -179,46 +178,35 @@ export function mixedRows(): string[][] {
       }));
       const task: LayoutTask = { blanks, stock: [...sizes, ...rack], kerfMm: 1, aim: 'cheapest', pinned: [] };
       quick += layoutCost(layOut(task).sheets, 'cheapest');
-      const until = performance.now() + SEARCH_MS;
-      let last = { cost: Infinity, bound: 0, isProven: false };
-      for (const progress of improveLayout(task, seeded(1))) {
-        last = progress;
-        if (progress.isProven || performance.now() > until) break;
-      }
+      const last = await workers.search(task, { seed, ms: SEARCH_MS, enough: 0 });
       own += last.cost;
       bound += last.bound;
       proven += Number(last.isProven);
     }
     const over = (cost: number): string => `${((cost / bound - 1) * 100).toFixed(1)} %`;
-    return [`${count} parts, ${jobs} jobs`, over(quick), over(own), `${Math.round((proven / jobs) * 100)} %`];
-  });
+    rows.push([`${count} parts, ${jobs} jobs`, over(quick), over(own), `${Math.round((proven / jobs) * 100)} %`]);
+  }
+  return rows;
 }
 
 /** Parts of free outline (crescents, angles, wedges) laid by their boxes with through cuts, and by their outlines. */
-export function shapedRows(): string[][] {
+export async function shapedRows(workers: LayoutWorkers): Promise<string[][]> {
   const rule: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
-  return [16, 32].map((count) => {
+  const rows: string[][] = [];
+  for (const count of [16, 32]) {
     const jobs = 6;
     let [boxes, free, bound] = [0, 0, 0];
     for (let seed = 1; seed <= jobs; seed++) {
       const random = seeded(seed * 100 + count);
       const parts = Array.from({ length: count }, (_, i) => shapedPart(`p${i}`, i % 3, 120 + random() * 220, 100 + random() * 160));
       const task = jobOn(parts.map(blankOf), rule);
-      const run2s = (search: Generator<{ layout: { sheets: readonly unknown[] } }>): number => {
-        const until = performance.now() + SEARCH_MS;
-        let sheets = Infinity;
-        for (const { layout } of search) {
-          sheets = layout.sheets.length;
-          if (performance.now() > until) break;
-        }
-        return sheets;
-      };
-      boxes += run2s(improveLayout(task, seeded(1)));
-      free += run2s(improveFreeform(task, parts, true, seeded(1)));
+      boxes += (await workers.search(task, { seed, ms: SEARCH_MS, enough: 0 })).sheets;
+      free += (await workers.search(task, { seed, ms: SEARCH_MS, enough: 0, shapes: parts })).sheets;
       bound += Math.ceil(parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) / (1190 * 590));
     }
-    return [`${count} parts, ${jobs} jobs`, String(boxes), String(free), String(bound)];
-  });
+    rows.push([`${count} parts, ${jobs} jobs`, String(boxes), String(free), String(bound)]);
+  }
+  return rows;
 }
 
 function shapedPart(id: string, form: number, w: number, h: number): Part {

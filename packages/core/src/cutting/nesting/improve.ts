@@ -30,6 +30,8 @@ const ROUND_MOVES = { each: 400, least: 2_000, most: 20_000 } as const;
 /** Short rounds of parts that are first joined where that wastes under such a share, one long round of single parts after them: those cut from one strip tell by their matching sides. */
 const JOIN_WASTES = [0, 0.005, 0] as const;
 const JOINED_ROUND_MOVES = 2_000;
+/** Every second long round is twice as long as the one before, so often: what is not found warm is looked for slowly. */
+const MOST_DOUBLED = 5;
 /** Sets of sheets tried in turn for a lighter layout. */
 const MOST_TARGETS = 6;
 
@@ -83,7 +85,9 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
     const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
     const bins = [...kept, ...fresh];
     const grounds = bins.flatMap(({ tree }, bin) => freeLeaves(tree).map((leaf) => ({ ...leaf, bin, leaf })));
-    const longMoves = Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length));
+    const longMoves =
+      Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length)) *
+      2 ** Math.min(MOST_DOUBLED, Math.floor(tries / (JOIN_WASTES.length + 1) / 2));
     const roundMoves = join === undefined ? longMoves : JOINED_ROUND_MOVES;
     const search = new SlicingSearch(items, grounds, random, roundMoves);
     for (let i = 1; i <= roundMoves && !search.isDone; i++) {

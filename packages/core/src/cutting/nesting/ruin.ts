@@ -35,8 +35,6 @@ export interface State {
   readonly out: readonly Item[];
 }
 
-/** Area of what lies nowhere. */
-export const unplaced = ({ out }: State): number => out.reduce((sum, { area }) => sum + area, 0);
 function* partsIn(node: CutNode): Generator<PartNode, void, void> {
   for (const leaf of leavesOf(node)) if (leaf.kind === 'part') yield leaf;
 }

@@ -185,9 +185,15 @@ export class SlicingTrees {
   lay(slab: number, passes: () => number): boolean {
     const { stack, root, roomW, roomH, w, h, left, right, free, count } = this;
     const area = this.areas[slab]!;
-    const [slabW, slabH, turns] = [this.slabW[slab]!, this.slabH[slab]!, this.turns[slab]!];
+    const slabW = this.slabW[slab]!;
+    const slabH = this.slabH[slab]!;
+    const turns = this.turns[slab]!;
     const least = Math.min(slabW, slabH);
-    let [bestNode, bestLie, bestTurn, bestGround, bestGain] = [NONE, BESIDE, 0, NONE, -Infinity];
+    let bestNode = NONE;
+    let bestLie = BESIDE;
+    let bestTurn = 0;
+    let bestGround = NONE;
+    let bestGain = -Infinity;
     let skip = passes();
     for (let b = 0; b < root.length; b++) {
       if (free[b]! < area) continue;
@@ -196,7 +202,12 @@ export class SlicingTrees {
           const [pw, ph] = turn === 0 ? [slabW, slabH] : [slabH, slabW];
           if (pw > this.groundW[b]! || ph > this.groundH[b]!) continue;
           const gain = this.rootGap(b, pw, ph) - this.rootScore[b]!;
-          if (gain > bestGain) [bestNode, bestTurn, bestGround, bestGain] = [NONE, turn, b, gain];
+          if (gain > bestGain) {
+            bestNode = NONE;
+            bestTurn = turn;
+            bestGround = b;
+            bestGain = gain;
+          }
         }
         continue;
       }
@@ -204,10 +215,12 @@ export class SlicingTrees {
       stack[top++] = root[b]!;
       while (top > 0) {
         const node = stack[--top]!;
-        const [rw, rh] = [roomW[node]!, roomH[node]!];
+        const rw = roomW[node]!;
+        const rh = roomH[node]!;
         // Further down the room is less.
         if (rw < least || rh < least) continue;
-        const [slackW, slackH] = [rw - w[node]!, rh - h[node]!];
+        const slackW = rw - w[node]!;
+        const slackH = rh - h[node]!;
         for (let turn = 0; turn < turns; turn++) {
           const pw = turn === 0 ? slabW : slabH;
           const ph = turn === 0 ? slabH : slabW;
@@ -246,15 +259,18 @@ export class SlicingTrees {
 
   /** By how much the gaps count more with a box beside or below a node. */
   private gain(node: number, lie: number, pw: number, ph: number, b: number): number {
-    const { parent, left, right, score, w, h } = this;
-    const [nw, nh] = [w[node]!, h[node]!];
+    const { parent, left, right, score, w, h, lie: lies } = this;
+    const nw = w[node]!;
+    const nh = h[node]!;
     let sum = gapScore(lie, nw, nh, pw, ph);
     let cw = lie === BESIDE ? nw + pw : nw > pw ? nw : pw;
     let ch = lie === BESIDE ? (nh > ph ? nh : ph) : nh + ph;
     let at = node;
     for (let up = parent[at]!; up >= 0; up = parent[at]!) {
       const sibling = left[up] === at ? right[up]! : left[up]!;
-      const [sw, sh, own] = [w[sibling]!, h[sibling]!, this.lie[up]!];
+      const sw = w[sibling]!;
+      const sh = h[sibling]!;
+      const own = lies[up]!;
       sum += gapScore(own, cw, ch, sw, sh) - score[up]!;
       if (own === BESIDE) {
         cw += sw;
@@ -307,7 +323,9 @@ export class SlicingTrees {
   private settle(node: number, b: number): void {
     const { parent, left, right, w, h } = this;
     for (let at = node; at >= 0; at = parent[at]!) {
-      const [l, r, lie] = [left[at]!, right[at]!, this.lie[at]!];
+      const l = left[at]!;
+      const r = right[at]!;
+      const lie = this.lie[at]!;
       this.score[at] = gapScore(lie, w[l]!, h[l]!, w[r]!, h[r]!);
       w[at] = lie === BESIDE ? w[l]! + w[r]! : Math.max(w[l]!, w[r]!);
       h[at] = lie === BESIDE ? Math.max(h[l]!, h[r]!) : h[l]! + h[r]!;
@@ -326,7 +344,10 @@ export class SlicingTrees {
     if (first >= count) stack[top++] = first;
     while (top > 0) {
       const at = stack[--top]!;
-      const [l, r, rw, rh] = [left[at]!, right[at]!, roomW[at]!, roomH[at]!];
+      const l = left[at]!;
+      const r = right[at]!;
+      const rw = roomW[at]!;
+      const rh = roomH[at]!;
       if (this.lie[at] === BESIDE) {
         roomW[l] = rw - w[r]!;
         roomW[r] = rw - w[l]!;
@@ -343,7 +364,8 @@ export class SlicingTrees {
 
   /** What is free beside and below the whole tree, cut the way that leaves the larger piece. */
   private rootGap(b: number, w: number, h: number): number {
-    const [gw, gh] = [this.groundW[b]!, this.groundH[b]!];
+    const gw = this.groundW[b]!;
+    const gh = this.groundH[b]!;
     const columns = power((gw - w) * gh) + power(w * (gh - h));
     const rows = power((gw - w) * h) + power(gw * (gh - h));
     return columns > rows ? columns : rows;
