@@ -2,7 +2,7 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { given } from '../base/units';
 import { daily, dayOf, steady, withSpells } from './course';
-import { CLOCK, NEVER, hourlyPace } from './pace';
+import { CLOCK, NEVER, hourlyPace, slowed, steadyPace } from './pace';
 import { type Reading, dayFromReadings, judged, stateOf } from './readings';
 import { deficitKPa, dewPointC, humidityAtPct, vapourDeficit } from './vapour';
 import { fitRuns, inBoth, shortened } from './windows';
@@ -188,5 +188,28 @@ describe('readings of a thermo-hygrometer', () => {
     const day = dayFromReadings(few, 0)!;
     expect(day[3]!.airC).toBeCloseTo((sound(1)[0]!.airC + 15) / 2, 6);
     expect(dayFromReadings(judged([{ ...sound(1)[0]!, airC: 99 }]), 0)).toBeNull();
+  });
+});
+
+describe('a place that dries slower than its air says', () => {
+  const factor = given('Garage in winter', 1.3, '1', 'catalogue');
+  const steadily = steadyPace(given('Slower', 2, '1', 'definition'));
+  const hourly = hourlyPace(daily(dayOf({ lowC: 8, highC: 20, lowPct: 40, highPct: 80 })), ({ airC }) => airC / 20, 'Slower', 'test');
+  test.each([
+    ['steady', steadily],
+    ['hour by hour', hourly],
+  ])('%s: as if so much more had to dry, there and back', (_, pace) => {
+    const slower = slowed(pace, factor);
+    for (const fromMin of [0, 400, 2_000]) {
+      expect(slower.after(fromMin, 100)).toBeCloseTo(pace.after(fromMin, 130), 6);
+      expect(slower.before(slower.after(fromMin, 100), 100)).toBeCloseTo(fromMin, 3);
+    }
+    expect(slower.usual!.value / pace.usual!.value).toBeCloseTo(1.3, 9);
+    expect(slower.least / pace.least).toBeCloseTo(1.3, 9);
+  });
+  test('never stays never; where nothing is known it is the very same', () => {
+    expect(slowed(NEVER, factor).after(0, 1)).toBe(Infinity);
+    expect(slowed(NEVER, factor).usual).toBeNull();
+    expect(slowed(hourly, null)).toBe(hourly);
   });
 });

@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { BRINEFOLD_LOG } from '../demo';
-import { LogEntrySchema, logCsv, logHtml, logMarkdown, totalsOf } from '.';
+import { LogEntrySchema, likelyFrom, logCsv, logHtml, logMarkdown, totalsOf } from '.';
 
 const SHOWING = { system: 'metric', currency: 'EUR' } as const;
 const [first, second] = BRINEFOLD_LOG as [(typeof BRINEFOLD_LOG)[number], (typeof BRINEFOLD_LOG)[number]];
@@ -27,6 +27,10 @@ test('totals put all minutes together and each stuff by itself', () => {
   expect(totals[0]).toEqual({ name: 'All hands-on', unit: 'min', planned: 100, real: 117, entries: 4 });
   expect(totals.find(({ name }) => name.startsWith('Light filler'))).toMatchObject({ unit: 'ml', planned: 120, real: 129, entries: 2 });
   expect(totalsOf([])).toEqual([]);
+  // On a fifth more ground a fifth more of what it really took, not of what was planned.
+  const likely = likelyFrom(BRINEFOLD_LOG, 1.2).map((row) => [row.real, row.likely]);
+  expect(likely[0]).toEqual([117, expect.closeTo(140.4, 9)]);
+  expect(likely).toHaveLength(totals.length);
 });
 
 test('an entry of before photos, air and mishaps is read as one without', () => {

@@ -62,6 +62,11 @@ describe('slicing trees', () => {
     const trees = new SlicingTrees(slabs, [ground]);
     for (const i of [0, 1, 3, 2]) expect(trees.lay(i, NEVER_PASSED)).toBe(true);
     expectSound(trees, slabs, [ground]);
+    // The same where it is the first of the row that has room under it, and all of it: to the last thousandth.
+    const full = [slabs[1]!, { ...slabs[0]!, h: 400 }, slabs[2]!];
+    const row = new SlicingTrees(full, [{ w: 1000, h: 400 }]);
+    for (const i of full.keys()) expect(row.lay(i, NEVER_PASSED)).toBe(true);
+    expectSound(row, full, [{ w: 1000, h: 400 }]);
   });
   test('what fits to the last thousandth fits, one thousandth more does not; the kerf is the caller’s', () => {
     const ground = { w: 100.3, h: 50 };
@@ -140,17 +145,17 @@ describe('the search over them', () => {
     }
     return rects.map(({ w, h }) => ({ w: w * (1 - waste * random()), h: h * (1 - waste * random()), mayTurn: true }));
   }
-  test('lays in so many sheets again what was cut from them, 5 % of waste and no two sides alike: at least eight of ten, seeds 1 to 10', () => {
+  test('lays in so many sheets again what was cut from them, 6 % of waste and no two sides alike: at least nine of ten, seeds 1 to 10', () => {
     let reached = 0;
     for (let seed = 1; seed <= 10; seed++) {
-      const slabs = cutUp(seed, 3, 18, 0.05);
+      const slabs = cutUp(seed, 3, 30, 0.06);
       const grounds = Array.from({ length: 3 }, () => ({ w: 1250, h: 600 }));
       const search = new SlicingSearch(slabs, grounds, seeded(seed), 10_000);
       for (let i = 0; i < 40_000 && !search.isDone; i++) search.step();
       expectSound(search.trees, slabs, grounds);
       reached += Number(search.isDone);
     }
-    expect(reached).toBeGreaterThanOrEqual(8);
+    expect(reached).toBeGreaterThanOrEqual(9);
   }, 60_000);
   test('one seed and one number of moves are always the same layout', () => {
     const slabs = cutUp(3, 2, 20, 0.01);
