@@ -224,25 +224,16 @@ export class SlicingTrees {
         for (let turn = 0; turn < turns; turn++) {
           const pw = turn === 0 ? slabW : slabH;
           const ph = turn === 0 ? slabH : slabW;
-          if (pw <= slackW && ph <= rh && --skip !== 0) {
-            const gain = this.gain(node, BESIDE, pw, ph, b);
-            if (gain > bestGain) {
-              bestNode = node;
-              bestLie = BESIDE;
-              bestTurn = turn;
-              bestGround = b;
-              bestGain = gain;
-            }
-          }
-          if (ph <= slackH && pw <= rw && --skip !== 0) {
-            const gain = this.gain(node, BELOW, pw, ph, b);
-            if (gain > bestGain) {
-              bestNode = node;
-              bestLie = BELOW;
-              bestTurn = turn;
-              bestGround = b;
-              bestGain = gain;
-            }
+          for (let lie = BESIDE; lie <= BELOW; lie++) {
+            const fits = lie === BESIDE ? pw <= slackW && ph <= rh : ph <= slackH && pw <= rw;
+            if (!fits || --skip === 0) continue;
+            const gain = this.gain(node, lie, pw, ph, b);
+            if (gain <= bestGain) continue;
+            bestNode = node;
+            bestLie = lie;
+            bestTurn = turn;
+            bestGround = b;
+            bestGain = gain;
           }
           if (skip <= 0) skip = passes();
         }
