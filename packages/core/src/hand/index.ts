@@ -1,6 +1,6 @@
 export { correctionsFrom, handsFrom, isOfPlaces } from './corrections';
 export type { Reading } from './corrections';
-export { correctionWords, handOf, inHand } from './hand';
+export { correctionWords, handOf, inHand, sameName } from './hand';
 export type { Correction, PersonalCorrection } from './hand';
 export { impliedBy } from './implied';
 export type { Implied } from './implied';

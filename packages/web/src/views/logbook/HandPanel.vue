@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, shallowRef, watch } from 'vue';
 import { saidIn } from '@spare-acre/core/catalogue/editing';
 import { listedBy } from '@spare-acre/core/base/grouping';
-import { correctionWords } from '@spare-acre/core/hand';
+import { correctionWords, sameName } from '@spare-acre/core/hand';
 import { useCatalogue } from '../../document/catalogue';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
@@ -26,10 +26,10 @@ const rows = computed(() =>
     isTaken: !log.refused.includes(path),
   })),
 );
-const builders = computed(() => new Set(catalogues.builders.map((name) => name.trim().toLowerCase())));
+const builders = computed(() => new Set(catalogues.builders.map(sameName)));
 const whose = (who: string): string => {
   if (who === '') return '';
-  return builders.value.has(who.trim().toLowerCase()) ? `${who}: ` : `${who}, not on this board: `;
+  return builders.value.has(sameName(who)) ? `${who}: ` : `${who}, not on this board: `;
 };
 watch(
   () => catalogues.inUse,
