@@ -1,4 +1,10 @@
 import type { Browser, Locator, Page } from '@playwright/test';
+import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
+import { brinefold } from '@spare-acre/core/demo';
+import * as finish from '@spare-acre/core/finish';
+import { makePieces } from '@spare-acre/core/pieces';
+import { derivePipeline } from '@spare-acre/core/pipeline';
+import { EMPTY_SHOP, doneAt } from '@spare-acre/core/shop';
 import { type App, anAxe, expect, openBrinefold, test } from './app';
 
 const PHONE = { width: 390, height: 844 };
@@ -198,4 +204,55 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await page.getByRole('button', { name: /^Undo: Skip/ }).click();
   await expect(page.getByRole('button', { name: /^Undo: Not today/ })).toBeVisible();
   await desk.context().close();
+});
+
+test('a pot life that ends marks the batch until the next is mixed, though its bell is put off and the page reloaded', async ({
+  page,
+  app,
+}) => {
+  await page.setViewportSize(PHONE);
+  await page.context().clock.install({ time: SITTING });
+  await openBrinefold(page, app);
+  await toBench(page);
+  // All before the first pour is done.
+  const { days, steps } = derivePipeline(makePieces, finish)(brinefold(WORKSHOP_CATALOGUE), WORKSHOP_CATALOGUE, EMPTY_SHOP);
+  const doesOf = new Map(steps.map(({ id, does }) => [id, does]));
+  const slots = days.slots.toSorted((a, b) => a.startMin - b.startMin);
+  const pour = slots.find(({ task }) => doesOf.get(task.stepId) === 'pour')!;
+  const done = slots.filter((slot) => slot.startMin < pour.startMin);
+  const at = { day: '2026-12-01', atMin: 19 * 60 };
+  const task = doneAt(at, { part: null, by: '', workedMin: null, uses: [] });
+  const deeds = done.map(({ task: { id: taskId, work } }) => ({
+    id: crypto.randomUUID(),
+    device: '00000000-0000-4000-8000-000000000001',
+    seen: 0,
+    atMs: SITTING.getTime(),
+    day: at.day,
+    act: { kind: 'tick', taskId, task, name: work.label },
+  }));
+  const id = /boards\/([^/]+)/.exec(page.url())![1]!;
+  for (let from = 0; from < deeds.length; from += 100) {
+    const answer = await page.request.post(`${app.url}/api/boards/${id}/deeds`, { data: { deeds: deeds.slice(from, from + 100) } });
+    expect(answer.ok(), await answer.text()).toBe(true);
+  }
+  await page.reload();
+  const card = page.getByTestId('move');
+  const pourAt = card.getByRole('heading', { name: `pour Tile ${pour.task.workpieceId}` });
+  const spent = page.getByTestId('spent-batch');
+  const time = card.getByRole('button', { name: /^Time .*Pot life/ }).first();
+  await expect(pourAt).toBeVisible();
+  await time.click();
+  await expect(time).toBeDisabled();
+  await expect(spent).toHaveCount(0);
+  await page.clock.fastForward('03:00:00');
+  await expect(spent).toContainText(/^✗ Pot life: .*: over since \d\d:\d\d\. What is left of this batch is past its time/);
+  await page.getByRole('button', { name: /^Stop: Pot life/ }).click();
+  await expect(page.getByTestId('timers')).toHaveCount(0);
+  await expect(spent).toBeVisible();
+  await page.reload();
+  await expect(pourAt).toBeVisible();
+  await expect(spent).toBeVisible();
+  await time.click();
+  await expect(spent).toHaveCount(0);
+  await expect(page.getByTestId('timers').getByRole('listitem')).toHaveCount(1);
 });

@@ -25,6 +25,9 @@ test('four sittings with more glue teach the next plan what the formula says; on
   await expect(learnt).toContainText(/from 4 readings/);
   await expect(learnt).toContainText(/\+\d+ %/);
   await expect(tally.locator('.figure')).not.toHaveText(before!);
+  await learnt.getByRole('button', { name: /^How White glue, spread came to be known/ }).click();
+  await expect(learnt.getByTestId('course')).toContainText(/after 4 readings at 0\.\d\d to 1\.\d\d, most likely 1\.1\d\./);
+  await expect(learnt.locator('.js-plotly-plot .scatterlayer .trace')).toHaveCount(4);
   await expect(page.getByTestId('hand-effect')).toContainText('cost', { timeout: 60_000 });
   await learnt.getByRole('checkbox').uncheck();
   await expect(tally.locator('.figure')).toHaveText(before!);

@@ -75,6 +75,18 @@ describe('your hand', () => {
     expect((await hand(other)).hand).toHaveLength(1);
     expect((await call('PUT', '/hand/adhesives.no-such.gPerM2', { isRefused: true })).status).toBe(404);
   });
+  test('tells reading by reading what it rests on, in the order written down, of one value at a time', async () => {
+    const id = await newBoard();
+    const other = { name: 'Minutes', unit: 'min', planned: 20, real: 30, implied: { path: 'methods.brush.m2PerH', value: 2 } };
+    const entries = [sitting(), sitting({ who: 'Ben', figures: [other] }), sitting({ who: 'Ben' })];
+    await call('POST', `/boards/${id}/log`, { entries });
+    const { status, body } = await call('GET', `/hand/${PATH}`);
+    expect(status).toBe(200);
+    const value = expect.any(Number) as number;
+    expect(body).toEqual({ readings: ['Ada', 'Ben'].map((who) => ({ path: PATH, who, value })) });
+    expect((await call('GET', '/hand/adhesives.no-such.gPerM2')).status).toBe(404);
+    expect((await call('GET', '/hand/no%20path')).status).toBe(400);
+  });
   test('is told person by person; a place is read by all of them together', async () => {
     const id = await newBoard();
     const path = 'placeKinds.garage.slower.inWinter';

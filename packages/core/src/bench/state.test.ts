@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { DoneTask } from '../shop';
-import { type Act, type Deed, type KeptDeed, benchAfter, workedMin } from '.';
+import { type Act, type Deed, type KeptDeed, MINUTE_MS, type Timer, benchAfter, spentBatches, workedMin } from '.';
 
 let next = 0;
 const uuid = (n: number): string => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
@@ -154,4 +154,42 @@ test('however letters are lost, repeated and held up, each deed is taken once, i
     }),
     { numRuns: 300 },
   );
+});
+
+describe('a batch past its pot life', () => {
+  const pot = (n: number, fromMin: number, min: number, name = 'Pot life: resin'): Timer => ({
+    id: uuid(9_000 + n),
+    name,
+    use: 'pot',
+    taskId: 'pour-A1',
+    fromMs: fromMin * MINUTE_MS,
+    dueMs: (fromMin + min) * MINUTE_MS,
+    everyMin: null,
+  });
+  const started = (timer: Timer, turn: number): KeptDeed => did(turn, PHONE, 0, { kind: 'timer', timer }, timer.fromMs);
+  const off = (timer: Timer, turn: number, atMin: number): KeptDeed =>
+    did(turn, PHONE, 0, { kind: 'timer-off', timerId: timer.id }, atMin * MINUTE_MS);
+  const spentAt = (deeds: readonly KeptDeed[], atMin: number, taskId = 'pour-A1'): readonly string[] =>
+    spentBatches(benchAfter(deeds), taskId, atMin * MINUTE_MS).map(({ id }) => id);
+  const first = pot(1, 0, 30);
+
+  test('is marked from the minute it ends, on its own task only, and stays so when its bell is put off', () => {
+    expect(spentAt([started(first, 1)], 29)).toEqual([]);
+    expect(spentAt([started(first, 1)], 30)).toEqual([first.id]);
+    expect(spentAt([started(first, 1)], 30, 'pour-B1')).toEqual([]);
+    expect(spentAt([started(first, 1), off(first, 2, 31)], 40)).toEqual([first.id]);
+  });
+  test('is none where it was stopped in time, where it was given longer, or where the timer is of another kind', () => {
+    expect(spentAt([started(first, 1), off(first, 2, 20)], 40)).toEqual([]);
+    expect(spentAt([started(first, 1), started({ ...first, dueMs: 45 * MINUTE_MS }, 2)], 40)).toEqual([]);
+    expect(spentAt([started({ ...first, use: 'open' }, 1)], 40)).toEqual([]);
+  });
+  test('the next batch takes the mark and the timer away, but one mixed beside it leaves both running, and another mix is its own', () => {
+    const [next, beside, other] = [pot(2, 35, 30), pot(3, 10, 30), pot(4, 35, 30, 'Pot life: varnish')];
+    const then = [started(first, 1), started(next, 2)];
+    expect(spentAt(then, 40)).toEqual([]);
+    expect(benchAfter(then).timers.map(({ id }) => id)).toEqual([next.id]);
+    expect(benchAfter([started(first, 1), started(beside, 2)]).timers).toHaveLength(2);
+    expect(spentAt([started(first, 1), started(other, 2)], 40)).toEqual([first.id]);
+  });
 });

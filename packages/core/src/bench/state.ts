@@ -20,6 +20,8 @@ export interface BenchState {
   readonly doneTasks: BoardRecord['doneTasks'];
   readonly worked: readonly Worked[];
   readonly timers: readonly Timer[];
+  /** The pot life of the batch in hand, mix by mix of a task, also where its timer was heard and put away; not where it was stopped in time. */
+  readonly batches: readonly Timer[];
   readonly clashes: readonly Clash[];
   /** Cautions and first tries that were read, as `caution:blade`. */
   readonly read: ReadonlySet<string>;
@@ -41,6 +43,7 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
   const clashes = new Map<string, Clash>();
   const worked = new Map<string, Worked>();
   const timers = new Map<string, Timer>();
+  const batches = new Map<string, Timer>();
   const read = new Set<string>();
 
   const rest = (taskId: string, atMs: number): void => {
@@ -57,6 +60,13 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
     if (apart !== undefined && contradicts(apart.task, task)) clashes.set(taskId, { taskId, name, deeds: [apart.kept.deed, one.deed] });
     else if (apart?.task != null && task !== null) holds = both(apart.task, task);
     words.set(taskId, [...said, { kept: one, task: holds }]);
+  };
+
+  /** A batch that was mixed after the one before had ended takes its place, and its timer's. */
+  const nextBatch = (timer: Timer): void => {
+    const before = batches.get(mixOf(timer));
+    if (before !== undefined && before.id !== timer.id && before.dueMs <= timer.fromMs) timers.delete(before.id);
+    batches.set(mixOf(timer), timer);
   };
 
   for (const one of inTurn(kept)) {
@@ -81,10 +91,14 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
         break;
       case 'timer':
         timers.set(act.timer.id, act.timer);
+        if (act.timer.use === 'pot') nextBatch(act.timer);
         break;
-      case 'timer-off':
+      case 'timer-off': {
+        const off = timers.get(act.timerId);
         timers.delete(act.timerId);
+        if (off?.use === 'pot' && atMs < off.dueMs) batches.delete(mixOf(off));
         break;
+      }
       case 'read':
         read.add(act.what);
         break;
@@ -101,10 +115,17 @@ export function benchAfter(kept: readonly KeptDeed[]): BenchState {
     ),
     worked: [...worked.values()],
     timers: [...timers.values()].sort((a, b) => a.dueMs - b.dueMs),
+    batches: [...batches.values()],
     clashes: [...clashes.values()],
     read,
   };
 }
+
+const mixOf = ({ taskId, name }: Timer): string => JSON.stringify([taskId, name]);
+
+/** Batches of a task whose pot life is over, and no other was mixed since: what is left of them is not to be used. @param nowMs since 1970 */
+export const spentBatches = ({ batches }: BenchState, taskId: string, nowMs: number): readonly Timer[] =>
+  batches.filter((batch) => batch.taskId === taskId && batch.dueMs <= nowMs);
 
 /** Minutes at a task by the clock so far. @param nowMs since 1970 */
 export function workedMin({ worked }: BenchState, taskId: string, nowMs: number): number {

@@ -31,7 +31,7 @@ export function correctionsFrom(readings: readonly Reading[], catalogue: Catalog
     return [
       {
         path,
-        ...corrected(
+        ...meanOf(
           own.map(({ value }) => Math.log(value / figure.value)),
           spreadOf(figure),
         ),
@@ -54,18 +54,21 @@ export function handsFrom(readings: readonly Reading[], catalogue: Catalogue): r
       const own = new Set(ofPeople.flatMap((one) => (sameName(one.who) === name ? [one.path] : [])));
       return of(
         who,
-        ofPeople.filter((one) => own.has(one.path) && [name, ''].includes(sameName(one.who))),
+        [...own].flatMap((path) => readingsOf(ofPeople, path, name)),
       );
     }),
   ];
 }
+/** The readings that one person's correction of a value rests on: theirs and nobody's; all of them where it tells of rooms. */
+export const readingsOf = (readings: readonly Reading[], path: string, who: string): readonly Reading[] =>
+  readings.filter((one) => one.path === path && (isOfPlaces(path) || [sameName(who), ''].includes(sameName(one.who))));
 /** Whether a place of the catalogue tells of rooms and not of hands. */
 export const isOfPlaces = (path: string): boolean => path.startsWith('placeKinds.');
 
 /** Half of what a range leaves open, on a scale of logarithms; a range that is all but sure leaves a little. */
 const spreadOf = ({ low, high }: Estimate): number => Math.max(LEAST_SPREAD, low <= 0 ? 1 : Math.log(high / low) / (2 * TENTHS));
 
-function corrected(ratios: readonly number[], priorSpread: number): Omit<Correction, 'path'> {
+function meanOf(ratios: readonly number[], priorSpread: number): Omit<Correction, 'path'> {
   const shrunk = (sum: number, weight: number): number => sum / (weight + PRIOR_READINGS);
   const usual = median([...ratios]);
   const middle = shrunk(usual * ratios.length, ratios.length);

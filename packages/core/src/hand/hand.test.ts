@@ -4,7 +4,7 @@ import { given, reckon, total } from '../base/units';
 import { type Estimate, estimated, figuresOf, rangesOf } from '../catalogue';
 import { CATALOGUE, aBoard, derived } from '../testing';
 import { derivePipeline } from '../pipeline';
-import { correctionsFrom, handOf, handsFrom, impliedBy, inHand, isOfPlaces } from '.';
+import { correctionsFrom, courseOf, handOf, handsFrom, impliedBy, inHand, isOfPlaces } from '.';
 
 const GLUE = 'adhesives.white-glue.gPerM2';
 const glue = figuresOf(CATALOGUE).get(GLUE)!;
@@ -164,5 +164,32 @@ describe('what a reading says of the catalogue', () => {
   });
   test('nothing is said where nothing of the catalogue goes in', () => {
     expect(impliedBy(given('Tiles', 6, '1', 'plan'), 7, pathOf)).toBeNull();
+  });
+});
+
+describe('how a value came to be known', () => {
+  const read = (factor: number, who = '', path = GLUE) => ({ ...times(factor, 1, path)[0]!, who });
+  test('begins with our range, and each reading leaves what the correction of so many leaves', () => {
+    const readings = [1.2, 1.3, 1.1, 1.25].map((factor) => read(factor, 'Ada'));
+    const course = courseOf(readings, CATALOGUE, GLUE, 'Ada');
+    expect(course.map((one) => one.readings)).toEqual([0, 1, 2, 3, 4]);
+    expect(course[0]).toMatchObject({ read: null, value: 1, low: glue.low / glue.value, high: glue.high / glue.value });
+    expect(course[2]!.read).toBeCloseTo(1.3, 9);
+    for (const [count, one] of course.entries()) {
+      if (count === 0) continue;
+      const after = figuresOf(inHand(CATALOGUE, handOf(['Ada'], handsFrom(readings.slice(0, count), CATALOGUE)))).get(GLUE)!;
+      expect(one.value).toBeCloseTo(after.value / glue.value, 9);
+      expect([one.low, one.high]).toEqual([after.low / glue.value, after.high / glue.value].map((end) => expect.closeTo(end, 9)));
+      expect(one.high / one.low).toBeLessThan(course[count - 1]!.high / course[count - 1]!.low);
+    }
+  });
+  test('goes by one person’s readings and nobody’s, by everybody’s where a place dries, and has nothing of what the catalogue lacks', () => {
+    const place = [...figuresOf(CATALOGUE).keys()].find(isOfPlaces)!;
+    const readings = [read(1.2, 'Ada'), read(1.5, 'ben'), read(1.3), read(1.4, 'ada '), read(1.2, 'Ada', place), read(1.1, 'Ben', place)];
+    const seen = (path: string, who: string) => courseOf(readings, CATALOGUE, path, who).map((one) => one.read?.toFixed(1));
+    expect(seen(GLUE, 'Ada')).toEqual([undefined, '1.2', '1.3', '1.4']);
+    expect(seen(GLUE, 'Ben')).toEqual([undefined, '1.5', '1.3']);
+    expect(seen(place, '')).toEqual([undefined, '1.2', '1.1']);
+    expect(seen('adhesives.gone.gPerM2', 'Ada')).toEqual([]);
   });
 });

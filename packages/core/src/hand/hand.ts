@@ -49,7 +49,7 @@ function taken(data: unknown, path: string, byPath: ReadonlyMap<string, Correcti
   if (typeof data !== 'object' || data === null) return data;
   if (isEstimate(data)) {
     const correction = byPath.get(path);
-    return correction === undefined ? data : { ...data, ...handled(data, path, correction) };
+    return correction === undefined ? data : { ...data, ...corrected(data, correction) };
   }
   const entries = Object.entries(data).map(([key, inner]) => [key, taken(inner, placeIn(data, path, key, inner), byPath)] as const);
   if (entries.every(([key, inner]) => inner === (data as Record<string, unknown>)[key])) return data;
@@ -63,8 +63,9 @@ export function correctionWords({ factor, readings }: Correction): string {
   return `${said} from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
 }
 
-function handled({ value, low, high }: Estimate, path: string, correction: Correction): Partial<Estimate> {
-  const { factor, keeps } = correction;
+/** An estimate as a correction leaves it: moved by the factor, its range narrowed about it on a scale of logarithms. */
+export function corrected({ value, low, high }: Estimate, correction: Correction): Estimate {
+  const { path, factor, keeps } = correction;
   const most = path.endsWith('Pct') ? 100 : Infinity;
   const narrowed = (end: number): number => (value <= 0 || end <= 0 ? end : value * factor * (end / value) ** keeps);
   return {

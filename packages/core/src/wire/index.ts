@@ -22,7 +22,7 @@ export {
 } from './boards';
 export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air';
 export type { Played } from './air';
-export { Hand, HandChoice, HandParams, Log, LogParams, NewEntries } from './logbook';
+export { Hand, HandChoice, HandParams, HandReadings, Log, LogParams, NewEntries } from './logbook';
 export { Journal, JournalQuery, MAX_DEEDS, NewDeeds } from './bench';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';

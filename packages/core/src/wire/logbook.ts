@@ -16,5 +16,9 @@ const Correction = z.strictObject({
   keeps: z.number().min(0).max(1),
 });
 export const Hand = z.strictObject({ corrections: z.array(Correction), refused: z.array(FigurePath) });
+/** All that was read of one value, in the order in which it was written down. */
+export const HandReadings = z.strictObject({
+  readings: z.array(z.strictObject({ path: FigurePath, value: z.number().gt(0), who: z.string().max(40) })),
+});
 export const HandParams = z.strictObject({ path: FigurePath });
 export const HandChoice = z.strictObject({ isRefused: z.boolean() });

@@ -1,11 +1,11 @@
 import { Router } from 'express';
 import type { Knex } from 'knex';
-import { BoardParams, Hand, HandChoice, HandParams, Log, LogParams, NewEntries } from '@spare-acre/core/wire';
+import { BoardParams, Hand, HandChoice, HandParams, HandReadings, Log, LogParams, NewEntries } from '@spare-acre/core/wire';
 import { isOnShelf } from '../boards/boards';
 import { type CatalogueKeeper, changed } from '../own/keeper';
 import { HttpProblem, noSuchBoard } from '../problems';
 import { smallJson } from '../reading/bodies';
-import { addEntries, forget, listLog, removeEntry, setRefused } from './logbook';
+import { addEntries, forget, listLog, listReadings, removeEntry, setRefused } from './logbook';
 
 /** What was really done, and what is learnt from it. */
 export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): Router {
@@ -38,6 +38,12 @@ export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   api.get('/hand', async (_req, res) => {
     const { learnt, refused } = await keeper.now();
     res.json(Hand.parse({ corrections: learnt, refused }));
+  });
+  /** What was read of a value, one after another. */
+  api.get('/hand/:path', async (req, res) => {
+    const { path } = HandParams.parse(req.params);
+    await learnt(path);
+    res.json(HandReadings.parse({ readings: (await listReadings(db)).filter((one) => one.path === path) }));
   });
   /** Whether the reckoning goes by what was learnt of a value. */
   api.put('/hand/:path', ...smallJson('1kb'), async (req, res) => {

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
+import type { Deed } from '@spare-acre/core/bench';
 import type { PersonalCorrection } from '@spare-acre/core/hand';
 import type { LogEntry } from '@spare-acre/core/logbook';
 import { Hand, Log } from '@spare-acre/core/wire';
@@ -34,19 +35,36 @@ export const useLogbook = defineStore('logbook', () => {
   }
   const load = (boardId: string): Promise<void> =>
     attempt(async () => {
-      entries.value = [];
-      entries.value = (await call(Log, 'GET', at(boardId))).entries;
+      [entries.value, justSent.value] = [[], []];
+      await read(boardId);
       await readHand();
     });
+  async function read(boardId: string): Promise<void> {
+    // What is sent while the answer is on its way may not be in it.
+    const told = new Set(justSent.value);
+    entries.value = (await call(Log, 'GET', at(boardId))).entries;
+    justSent.value = justSent.value.filter((entry) => !told.has(entry));
+  }
   /** Written down on this device at once, and on the server as soon as it answers; nobody who types on waits for what is learnt of it. */
   const add = (entry: LogEntry, photos: readonly Photo[] = []): void => useBench().act({ kind: 'note', entry }, photos);
   const bench = useBench();
+  const notesOf = (deeds: readonly { readonly deed: Deed }[]): readonly LogEntry[] =>
+    deeds.flatMap(({ deed: { act } }) => (act.kind === 'note' ? [act.entry] : []));
+  /** Notes that are on the server, but not yet in the log as it was last read. */
+  const justSent = shallowRef<readonly LogEntry[]>([]);
+  watch(
+    () => bench.waiting,
+    (now, before) => {
+      const waits = new Set(now);
+      const left = before.filter((one) => !waits.has(one) && bench.journal.some(({ deed }) => deed.id === one.deed.id));
+      if (left.length > 0) justSent.value = [...justSent.value, ...notesOf(left)];
+    },
+    { flush: 'sync' },
+  );
   /** What is written down, and what of it still waits to be sent. */
-  const all = computed(() => {
-    const known = new Set(entries.value.map(({ id }) => id));
-    const waiting = bench.waiting.flatMap(({ deed: { act } }) => (act.kind === 'note' && !known.has(act.entry.id) ? [act.entry] : []));
-    return [...entries.value, ...waiting];
-  });
+  const all = computed(() => [
+    ...new Map([...entries.value, ...justSent.value, ...notesOf(bench.waiting)].map((entry) => [entry.id, entry])).values(),
+  ]);
   /** Something was written down, here or elsewhere. */
   watch(
     () => bench.journal.filter(({ deed }) => deed.act.kind === 'note').length,
@@ -56,12 +74,13 @@ export const useLogbook = defineStore('logbook', () => {
   );
   const reread = (boardId: string): Promise<void> =>
     attempt(async () => {
-      entries.value = (await call(Log, 'GET', at(boardId))).entries;
+      await read(boardId);
       await learn();
     });
   const remove = (boardId: string, id: string): Promise<void> =>
     attempt(async () => {
       entries.value = (await call(Log, 'DELETE', `${at(boardId)}/${id}`)).entries;
+      justSent.value = justSent.value.filter((entry) => entry.id !== id);
       await learn();
     });
   const refuse = (path: string, isRefused: boolean): Promise<void> =>

@@ -17,6 +17,8 @@ import {
   someLocks,
 } from '../testing/world';
 
+/** What decides who saved first is fetched when it is needed, and a busy machine takes its time. */
+const WAIT = { timeout: 5_000, interval: 20 };
 const told = vi.hoisted(() => ({
   opened: [] as string[],
   patches: [] as unknown[],
@@ -220,7 +222,7 @@ describe('a save that came too late', () => {
     stored = { revision: 7, plan: { ...base, name: 'Theirs' } };
     raise(store, 40);
     await vi.advanceTimersByTimeAsync(1_000);
-    expect(store.saving.state).toBe('stale');
+    await vi.waitFor(() => expect(store.saving.state).toBe('stale'), WAIT);
     return { store, asked };
   }
 
@@ -294,7 +296,7 @@ describe('a save that came too late', () => {
     stored = { revision: 7, plan: { ...base, name: 'Theirs', features: without } };
     const { store } = await anOpenPlan((asked) => (asked.path.includes('/history/') ? gone : answer(asked)));
     await vi.advanceTimersByTimeAsync(1_000);
-    expect(store.saving.state).toBe('stale');
+    await vi.waitFor(() => expect(store.saving.state).toBe('stale'), WAIT);
     expect(settling().merge).toMatchObject({ hasBase: false, clashes: ['name'] });
     // What one side has and the other has not comes back: nobody knows who took it out.
     expect(settling().merge!.plan.features.map(({ id }) => id)).toContain('mound');
@@ -343,7 +345,7 @@ describe('a board that is open in two places', () => {
     await later();
     expect(store.plan!.name).toBe('Brinefold Saltworks');
     await vi.advanceTimersByTimeAsync(1_000);
-    expect(store.saving.state).toBe('stale');
+    await vi.waitFor(() => expect(store.saving.state).toBe('stale'), WAIT);
     await settling().settle('merge');
     expect([stored.plan.name, heightOf(stored.plan)]).toEqual(['Theirs', 40]);
   });

@@ -22,7 +22,7 @@ async function draw(): Promise<void> {
     frame.value,
     props.data as PlotData[],
     {
-      width: Math.max(300, width.value),
+      width: Math.max(220, width.value),
       height: props.heightPx,
       margin: { l: 62, r: 14, t: 8, b: 46 },
       paper_bgcolor: 'rgba(0,0,0,0)',

@@ -2,12 +2,18 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
+import type { Timer } from '@spare-acre/core/bench';
 import type { MoveDetail } from '@spare-acre/core/moves';
 import { usePlan } from '../../document/plan';
 import FigureCell from '../../ui/FigureCell.vue';
+import { clockAt } from '../../ui/dates';
 
 /** What goes into this one task, in whatever one measures with. */
-const props = defineProps<{ detail: Bare<MoveDetail> }>();
+const props = defineProps<{
+  detail: Bare<MoveDetail>;
+  /** Timed batches of it that are past their pot life. */
+  spent: readonly Timer[];
+}>();
 const store = usePlan();
 const kitchen = computed(() => (store.plan!.units === 'imperial' ? 'us' : 'metric'));
 /** A bowl and how many of them, where one is not enough. */
@@ -15,6 +21,10 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
 </script>
 
 <template>
+  <p v-for="batch in spent" :key="batch.id" class="spent" role="alert" data-testid="spent-batch">
+    <strong>✗ {{ batch.name }}: over since {{ clockAt(batch.dueMs) }}.</strong> What is left of this batch is past its time: do not put it
+    on and do not thin it; let it set and throw it out as its label says. Mix the next one, and time it.
+  </p>
   <BTableSimple v-if="detail.takes.length > 0" class="ledger" data-testid="amounts">
     <thead>
       <tr>
@@ -40,3 +50,11 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
     >.
   </p>
 </template>
+
+<style scoped>
+.spent {
+  border: 2px solid var(--clay);
+  color: var(--clay);
+  padding: 8px 12px;
+}
+</style>

@@ -4,7 +4,7 @@ import { v4 as uuid } from 'uuid';
 import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { type Bare, DAY_MIN, given, showText } from '@spare-acre/core/base/units';
-import { workedMin } from '@spare-acre/core/bench';
+import { spentBatches, workedMin } from '@spare-acre/core/bench';
 import type { Move, MoveDetail, Standing, Take } from '@spare-acre/core/moves';
 import { doneAt } from '@spare-acre/core/shop';
 import { useBench } from '../../document/bench';
@@ -49,7 +49,10 @@ const practice = computed(() => {
 });
 const read = (what: string): void => bench.act({ kind: 'read', what });
 const understood = (): void => unread.value.forEach(({ id }) => read(`caution:${id}`));
-const isRunning = (name: string): boolean => timers.timers.some((timer) => timer.name === name && timer.taskId === props.move.ofTask);
+const spentOnes = computed(() => spentBatches(bench.state, props.move.ofTask, timers.nowMs));
+/** A batch whose time is over is followed by the next, timed anew. */
+const isRunning = (name: string): boolean =>
+  timers.timers.some((timer) => timer.name === name && timer.taskId === props.move.ofTask && !spentOnes.value.includes(timer));
 const waits = computed(() =>
   props.move.before.map(({ name, workpieceId, isDone, dryMin }) => ({
     label: `${name}, ${props.nameOf(workpieceId)}`,
@@ -177,7 +180,7 @@ function skip(): void {
     </div>
     <template v-if="detail !== null">
       <MoveDrawing v-if="detail.drawing !== null" :drawing="detail.drawing" :name="workpiece" />
-      <MoveAmounts :detail="detail" />
+      <MoveAmounts :detail="detail" :spent="spentOnes" />
       <p v-if="detail.tools.length > 0"><strong>With</strong> {{ detail.tools.join(', ') }}</p>
       <MoveSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
       <p v-if="detail.weights !== null"><strong>Weights</strong> <FigureCell :figure="detail.weights" />, spread over the whole face</p>

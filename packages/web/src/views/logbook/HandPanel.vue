@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { computed, shallowRef, watch } from 'vue';
+import { computed, ref, shallowRef, watch } from 'vue';
 import { saidIn } from '@spare-acre/core/catalogue/editing';
 import { listedBy } from '@spare-acre/core/base/grouping';
 import { correctionWords, sameName } from '@spare-acre/core/hand';
@@ -9,6 +9,7 @@ import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
 import TickField from '../../ui/TickField.vue';
 import { effectsOn } from '../../workers/effects';
+import HandCourse from './HandCourse.vue';
 
 /** What the logs say of the catalogue, value by value: taken or refused, and what it does to this board. */
 const store = usePlan();
@@ -21,11 +22,16 @@ const rows = computed(() =>
     name: saidIn(catalogues.catalogue!, path),
     lines: own.map((one) => ({
       who: one.who,
+      readings: one.readings,
       text: `${whose(one.who)}${correctionWords(one)}, its range ${Math.round(one.keeps * 100)} % as wide`,
     })),
     isTaken: !log.refused.includes(path),
   })),
 );
+/** Whose course of which value is drawn; one at a time. */
+const drawn = ref('');
+const keyOf = (path: string, who: string): string => JSON.stringify([path, sameName(who)]);
+const draw = (key: string): void => void (drawn.value = drawn.value === key ? '' : key);
 const builders = computed(() => new Set(catalogues.builders.map(sameName)));
 const whose = (who: string): string => {
   if (who === '') return '';
@@ -53,9 +59,33 @@ watch(
   <section v-for="row in rows" :key="row.path" data-testid="learnt">
     <TickField :label="row.name" :is-on="row.isTaken" @toggle="(on) => log.refuse(row.path, !on)" />
     <p v-for="line in row.lines" :key="line.who" class="quiet m-0">{{ line.text }}</p>
-    <BButton variant="key" size="sm" :aria-label="`Forget what was learnt of ${row.name}`" @click="log.forget(row.path)">Forget</BButton>
+    <div class="deeds">
+      <BButton
+        v-for="line in row.lines"
+        :key="line.who"
+        variant="key"
+        size="sm"
+        :aria-expanded="drawn === keyOf(row.path, line.who)"
+        :aria-label="`How ${row.name} came to be known${line.who === '' ? '' : `, ${line.who}`}`"
+        @click="draw(keyOf(row.path, line.who))"
+        >{{ row.lines.length > 1 ? `${line.who}, reading by reading` : 'Reading by reading' }}</BButton
+      >
+      <BButton variant="key" size="sm" :aria-label="`Forget what was learnt of ${row.name}`" @click="log.forget(row.path)">Forget</BButton>
+    </div>
+    <template v-for="line in row.lines" :key="line.who">
+      <HandCourse v-if="drawn === keyOf(row.path, line.who)" :path="row.path" :who="line.who" :readings="line.readings" :name="row.name" />
+    </template>
   </section>
   <p v-if="effect !== null" data-testid="hand-effect">
     {{ effect.length === 0 ? 'Nothing is seen of it on this board.' : `On this board: ${effect.join(', ')}.` }}
   </p>
 </template>
+
+<style scoped>
+.deeds {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 4px 0;
+}
+</style>
