@@ -93,6 +93,12 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   await expect(page.getByTestId('offline')).toContainText('without a network', { timeout: 60_000 });
   expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
 
+  // Half a note outlives the page as well, and goes with what it was typed for.
+  await say(page, 'The blade is');
+  await page.reload();
+  await expect(page.getByRole('form', { name: 'What it took' }).getByLabel('Note')).toHaveValue('The blade is');
+  await page.getByRole('form', { name: 'What it took' }).getByLabel('Note').fill('');
+
   // The network goes: three ticks, a note and a photo; one of the ticks is made at the desk as well.
   await app.kill();
   await done(page);

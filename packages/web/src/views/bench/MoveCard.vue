@@ -20,6 +20,7 @@ import MovePart from './MovePart.vue';
 import MoveSheets from './MoveSheets.vue';
 import MoveSaid from './MoveSaid.vue';
 import { NOTHING_SAID, readSaid } from './said';
+import { useSaid } from './useSaid';
 
 /** One move, large: what, where, how much, what to watch, and the buttons for it. */
 const props = defineProps<{
@@ -66,11 +67,11 @@ const waits = computed(() =>
     isMet: isDone && dryMin !== null && dryMin <= nowMin.value,
   })),
 );
-const said = ref(NOTHING_SAID());
+const said = useSaid(() => `${store.boardId} ${props.move.ofTask}`);
 const problem = ref('');
 watch(
   () => props.move.ofTask,
-  () => ([said.value, problem.value] = [NOTHING_SAID(), '']),
+  () => (problem.value = ''),
 );
 
 const begin = (): void => bench.act({ kind: isUnderWay.value ? 'pause' : 'begin', taskId: props.move.ofTask });
@@ -199,7 +200,7 @@ function skip(): void {
         >
       </div>
     </template>
-    <MoveSaid v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
+    <MoveSaid :key="move.ofTask" v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
     <MovePart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
     <div class="deeds">
       <BButton variant="key" @click="notToday">Not today</BButton>

@@ -14,6 +14,8 @@ const said = defineModel<Said>({ required: true });
 defineProps<{ takes: readonly Bare<Take>[] }>();
 const emit = defineEmits<{ write: [] }>();
 const store = usePlan();
+/** Something was begun before the page was dropped, or another task looked at. */
+const wasBegun = said.value.note !== '' || said.value.minutes !== '';
 const photos = computed({
   get: () => [...said.value.photos],
   set: (files: File[] | null) => (said.value = { ...said.value, photos: files ?? [] }),
@@ -21,7 +23,7 @@ const photos = computed({
 </script>
 
 <template>
-  <details class="said">
+  <details class="said" :open="wasBegun">
     <summary>What it took, a note, a photo</summary>
     <form aria-label="What it took" @submit.prevent="emit('write')">
       <label>It took <BFormInput v-model="said.minutes" inputmode="decimal" autocomplete="off" placeholder="by the clock" /> min</label>
