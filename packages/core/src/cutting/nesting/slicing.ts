@@ -24,6 +24,8 @@ const groundUnits = (mm: number): number => Math.floor(mm * UNITS_PER_MM + EXACT
 const BESIDE = 0;
 const BELOW = 1;
 const NONE = -1;
+/** Whole numbers that are known of each node. */
+const COLUMNS = 10;
 
 /**
  * Slabs on ground as slicing trees: a node is a slab, or two nodes side by side or one below the other, in the least box that holds them. Free ground is never in one place: what a
@@ -56,10 +58,15 @@ export class SlicingTrees {
   private readonly h: Int32Array;
   private readonly roomW: Int32Array;
   private readonly roomH: Int32Array;
+  /** The most slack either way of a node and all that are under it: what is larger fits nowhere there. */
+  private readonly mostW: Int32Array;
+  private readonly mostH: Int32Array;
   private readonly root: Int32Array;
   /** Inner nodes that are in no tree, each with the next as its parent. */
   private readonly spare: Int32Array;
   private readonly stack: Int32Array;
+  /** Inner nodes of a ground, each after the one it hangs from. */
+  private readonly order: Int32Array;
 
   constructor(slabs: readonly Slab[], grounds: readonly Ground[]) {
     const n = (this.count = slabs.length);
@@ -72,7 +79,7 @@ export class SlicingTrees {
     this.groundH = Int32Array.from(grounds, ({ h }) => groundUnits(h));
     const g = grounds.length;
     const floats = nodes + 2 * g;
-    const wholes = 8 * nodes + g + 1;
+    const wholes = COLUMNS * nodes + g + 1;
     const buffer = new ArrayBuffer(8 * floats + 8 * Math.ceil(wholes / 2));
     this.all = new Float64Array(buffer);
     this.saved = new Float64Array(this.all.length);
@@ -88,9 +95,12 @@ export class SlicingTrees {
     this.h = column(5);
     this.roomW = column(6);
     this.roomH = column(7);
-    this.root = column(8, g);
-    this.spare = new Int32Array(buffer, 8 * floats + 4 * (8 * nodes + g), 1);
+    this.mostW = column(8);
+    this.mostH = column(9);
+    this.root = column(COLUMNS, g);
+    this.spare = new Int32Array(buffer, 8 * floats + 4 * (COLUMNS * nodes + g), 1);
     this.stack = new Int32Array(nodes + 2);
+    this.order = new Int32Array(nodes);
     this.clear();
   }
 
@@ -183,7 +193,7 @@ export class SlicingTrees {
    * @returns false where it fits nowhere
    */
   lay(slab: number, passes: () => number): boolean {
-    const { stack, root, roomW, roomH, w, h, left, right, free, count } = this;
+    const { stack, root, roomW, roomH, w, h, left, right, mostW, mostH, free, count } = this;
     const area = this.areas[slab]!;
     const slabW = this.slabW[slab]!;
     const slabH = this.slabH[slab]!;
@@ -217,8 +227,11 @@ export class SlicingTrees {
         const node = stack[--top]!;
         const rw = roomW[node]!;
         const rh = roomH[node]!;
-        // Further down the room is less.
+        // Further down the room is less, and in all of it there is no more slack than this.
         if (rw < least || rh < least) continue;
+        const mw = mostW[node]!;
+        const mh = mostH[node]!;
+        if (slabW > mw && slabH > mh && (turns === 1 || (slabH > mw && slabW > mh))) continue;
         const slackW = rw - w[node]!;
         const slackH = rh - h[node]!;
         for (let turn = 0; turn < turns; turn++) {
@@ -325,31 +338,51 @@ export class SlicingTrees {
     this.rootScore[b] = this.rootGap(b, w[top]!, h[top]!);
   }
 
-  /** What every node of a ground may grow to. */
+  /** What every node of a ground may grow to, and the most slack under it. */
   private giveRoom(b: number): void {
-    const { stack, left, right, w, h, roomW, roomH, count } = this;
+    const { stack, order, left, right, lie, w, h, roomW, roomH, mostW, mostH, count } = this;
     const first = this.root[b]!;
     roomW[first] = this.groundW[b]!;
     roomH[first] = this.groundH[b]!;
+    mostW[first] = roomW[first]! - w[first]!;
+    mostH[first] = roomH[first]! - h[first]!;
     let top = 0;
+    let inner = 0;
     if (first >= count) stack[top++] = first;
     while (top > 0) {
       const at = stack[--top]!;
+      order[inner++] = at;
       const l = left[at]!;
       const r = right[at]!;
       const rw = roomW[at]!;
       const rh = roomH[at]!;
-      if (this.lie[at] === BESIDE) {
-        roomW[l] = rw - w[r]!;
-        roomW[r] = rw - w[l]!;
+      const [wl, wr, hl, hr] = [w[l]!, w[r]!, h[l]!, h[r]!];
+      if (lie[at] === BESIDE) {
+        roomW[l] = rw - wr;
+        roomW[r] = rw - wl;
         roomH[l] = roomH[r] = rh;
+        mostW[l] = mostW[r] = rw - wl - wr;
+        mostH[l] = rh - hl;
+        mostH[r] = rh - hr;
       } else {
-        roomH[l] = rh - h[r]!;
-        roomH[r] = rh - h[l]!;
+        roomH[l] = rh - hr;
+        roomH[r] = rh - hl;
         roomW[l] = roomW[r] = rw;
+        mostH[l] = mostH[r] = rh - hl - hr;
+        mostW[l] = rw - wl;
+        mostW[r] = rw - wr;
       }
       if (l >= count) stack[top++] = l;
       if (r >= count) stack[top++] = r;
+    }
+    while (inner > 0) {
+      const at = order[--inner]!;
+      const l = left[at]!;
+      const r = right[at]!;
+      const mw = mostW[l]! > mostW[r]! ? mostW[l]! : mostW[r]!;
+      const mh = mostH[l]! > mostH[r]! ? mostH[l]! : mostH[r]!;
+      if (mw > mostW[at]!) mostW[at] = mw;
+      if (mh > mostH[at]!) mostH[at] = mh;
     }
   }
 
