@@ -56,13 +56,16 @@ function nested(parts: readonly Part[], rule: SheetRule, answers: number, seed =
 }
 /** Outlines apart by the kerf, on the sheet, every part once. */
 function expectClear(parts: readonly Part[], rule: SheetRule, layout: Layout): void {
+  expectApart(parts, rule, layout);
+  expect(layoutFromSaved(savedFrom('job', layout), { ...taskFor(parts, rule) }, outlinesApart(parts))).toMatchObject({ ok: true });
+}
+function expectApart(parts: readonly Part[], rule: SheetRule, layout: Layout): void {
   const apart = outlinesApart(parts);
   for (const { placements } of layout.sheets) {
     placements.forEach((a, i) => {
       for (const b of placements.slice(i + 1)) expect(apart(a, b, rule.kerfMm), `${a.blankId} and ${b.blankId}`).toBe(true);
     });
   }
-  expect(layoutFromSaved(savedFrom('job', layout), { ...taskFor(parts, rule) }, apart)).toMatchObject({ ok: true });
 }
 
 describe('cells of a sheet', () => {
@@ -126,6 +129,47 @@ describe('free placement', () => {
       expectClear(parts, RULE, layout);
       const straight = improveLayout(taskFor(parts), seeded(seed)).next().value as { layout: Layout };
       expect(isBetterLayout(straight.layout, layout, 'cheapest')).toBe(false);
+    }
+  }, 60_000);
+  test('wedges and angles that fill two thirds of a sheet go on it, clear of each other and of what is pinned, the same each time', () => {
+    const random = seeded(3);
+    const parts = Array.from({ length: 15 }, (_, i) => {
+      const [w, h] = [50 + Math.round(random() * 60), 40 + Math.round(random() * 50)];
+      return aPart(
+        `p${i}`,
+        i % 2 === 0 ? ring([0, 0], [w, 0], [0, h]) : ring([0, 0], [w, 0], [w, h * 0.35], [w * 0.3, h * 0.35], [w * 0.3, h], [0, h]),
+      );
+    });
+    const rule = { ...RULE, widthMm: 310, depthMm: 240, kerfMm: 1 };
+    const share = parts.reduce((sum, { areaMm2: own }) => sum + own, 0) / (300 * 230);
+    expect(share).toBeCloseTo(0.65, 2);
+    const pin = { blankId: 'p1', xMm: 5, yMm: 5, widthMm: parts[1]!.widthMm, depthMm: parts[1]!.depthMm, turned: false, half: false };
+    const task = taskFor(parts, rule);
+    const pinned = { ...task, pinned: [{ stock: task.stock[0]!, placements: [{ ...pin, pinned: true }] }] };
+    const once = (): Layout => {
+      let answers = 0;
+      for (const { layout } of improveFreeform(pinned, parts, true, seeded(8)))
+        if (layout.sheets.length === 1 || ++answers > 3_000) return layout;
+      throw new Error('the search ended');
+    };
+    const layout = once();
+    expect(layout.sheets).toHaveLength(1);
+    expectClear(parts, rule, layout);
+    expect(layout.sheets[0]!.placements.find(({ blankId }) => blankId === 'p1')).toMatchObject(pin);
+    expect(layout.sheets[0]!.placements).toHaveLength(15);
+    expect(once()).toEqual(layout);
+  }, 60_000);
+  test('offcuts are used up before a second sheet is bought', () => {
+    const parts = Array.from({ length: 6 }, (_, i) => anAngle(`a${i}`, 120, 40));
+    const rule = { ...RULE, widthMm: 260, depthMm: 180 };
+    const task = taskFor(parts, rule);
+    const offcut = { ...task.stock[0]!, widthMm: 175, depthMm: 135, offcutId: 'o1', priceMinor: 0 };
+    let answers = 0;
+    for (const { layout } of improveFreeform({ ...task, stock: [...task.stock, offcut] }, parts, true, seeded(1))) {
+      if (layout.sheets.filter(({ stock }) => stock.offcutId === null).length > 1 && ++answers < 600) continue;
+      expect(layout.sheets.map(({ stock }) => stock.offcutId).sort()).toEqual([null, 'o1'].sort());
+      expectApart(parts, rule, layout);
+      return;
     }
   }, 60_000);
   test('a part whose grain runs across its box lies turned, and only ever so or by a half', () => {

@@ -1,10 +1,10 @@
-import { areaMm2 } from '../../base/geometry';
 import type { Random } from '../../base/random';
 import { type LayoutProgress, improveLayout } from './improve';
 import { restBeside } from './apart';
 import { type Layout, type LayoutTask, type PlacedSheet, type Placement, type Stock, ruleOf } from './layout';
 import { isBetterLayout, layoutCost } from './layout-cost';
-import { type Turn, placedOutline, shifted } from './outline';
+import { type Turn, liesOf, placedOutline, shifted } from './outline';
+import { lighterSets } from './lighter-sets';
 import type { Shaped } from './blanks';
 import { CellSheet, type Span, spansOf } from './raster';
 import { fitsOn, isNew, leastByArea, costOf } from './stock';
@@ -12,8 +12,10 @@ import { fitsOn, isNew, leastByArea, costOf } from './stock';
 /** Cells of one sheet at most; a cell is this small at least. */
 const MOST_CELLS = 120_000;
 const LEAST_CELL_MM = 1.5;
-/** Steps of the search over through cuts for each nest tried. */
-const STEPS_A_NEST = 2;
+/** Steps of the search over through cuts in a round, and sweeps of what is taken apart on fewer sheets while fewer are not known to be impossible; a nest is tried every so many rounds then. */
+const STEPS_A_ROUND = 1;
+const SWEEPS_A_ROUND = 24;
+const ROUNDS_A_NEST = 8;
 /** How far a part may move up or down the order from one nest to the next. */
 const SHUFFLE = 0.35;
 
@@ -32,7 +34,8 @@ interface Nested {
 
 /**
  * Improves a layout for a tool that cuts along any outline: true outlines may lie in each other's hollows. Every layout of through cuts is one of free placement too, so
- * that search goes on beside; the better of the two is shown.
+ * that search goes on beside. While fewer or cheaper sheets are not known to be impossible they are tried (see {@link lighterSets}); nests on a raster are better in what they
+ * leave over. The best of all is shown.
  * @param parts the task's parts, with their outlines; @param mayHalve whether a part may lie turned by half
  * @source bottom-left nesting on a raster that never counts too little (so that no check of outlines can fail), over orders that drift from the best one found
  */
@@ -59,13 +62,21 @@ export function* improveFreeform(
   if (order.length === 0) return;
   const poses = new Map<string, readonly Pose[]>();
   let bestNest: Layout | null = null;
+  const lighter = lighterSets(task, order, byId, mayHalve, () => best, random);
   for (let round = 0; ; round++) {
-    for (let i = 0; i < STEPS_A_NEST; i++) {
+    for (let i = 0; i < STEPS_A_ROUND; i++) {
       const step = through.next();
       if (step.done) break;
       moves = step.value.moves;
       if (isBetterLayout(step.value.layout, best, task.aim)) best = step.value.layout;
     }
+    const isOpen = !answer().isProven;
+    for (let i = 0; isOpen && round > 0 && i < SWEEPS_A_ROUND; i++) {
+      const { value: sheets } = lighter.next();
+      if (sheets != null) best = { sheets, tooLarge: best.tooLarge };
+      yield answer();
+    }
+    if (isOpen && round % ROUNDS_A_NEST !== 0) continue;
     const tried = round === 0 ? order : drifted(order, random);
     const sheets = nest(tried, task, byId, poses, mayHalve);
     moves += 1;
@@ -166,26 +177,16 @@ function setDown(part: Shaped, sheet: Nested, kerfMm: number, poses: Map<string,
   return true;
 }
 
-/** The ways a part may lie, on cells of one size; made once. A box looks the same turned by half. */
+/** The ways a part may lie, on cells of one size; made once. */
 function posesOf(part: Shaped, cellMm: number, kerfMm: number, known: Map<string, readonly Pose[]>, mayHalve: boolean): readonly Pose[] {
   const key = `${part.id} ${cellMm.toFixed(4)}`;
   const made = known.get(key);
   if (made !== undefined) return made;
-  const isBox = Math.abs(areaMm2(part.outline) - part.widthMm * part.depthMm) < 1;
-  const poses = (part.grain === null ? [false, true] : [false]).flatMap((turned) =>
-    (mayHalve && !isBox ? [false, true] : [false]).map((half): Pose => {
-      const outline = placedOutline(part, { turned, half });
-      const isAcross = turned !== (part.grain === 'y');
-      return {
-        turned,
-        half,
-        widthMm: isAcross ? part.depthMm : part.widthMm,
-        depthMm: isAcross ? part.widthMm : part.depthMm,
-        probe: spansOf(outline, 0, cellMm),
-        keepOff: spansOf(outline, kerfMm, cellMm),
-      };
-    }),
-  );
+  const poses = liesOf(part, mayHalve).map(({ outline, ...lie }): Pose => ({
+    ...lie,
+    probe: spansOf(outline, 0, cellMm),
+    keepOff: spansOf(outline, kerfMm, cellMm),
+  }));
   known.set(key, poses);
   return poses;
 }

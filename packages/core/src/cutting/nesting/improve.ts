@@ -74,11 +74,14 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
   // First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way.
   const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
   const kinds = task.stock.filter(isNew);
+  const tried = new Map<string, number>();
   for (let round = 0; bestCost() > bound + SAME; round++) {
     const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim).slice(0, MOST_TARGETS);
     if (targets.length === 0) break;
-    const target = targets[round % targets.length]!;
-    const tries = Math.floor(round / targets.length);
+    const target = targets[targetOf(round, targets.length)]!;
+    const name = target.counts.join();
+    const tries = tried.get(name) ?? 0;
+    tried.set(name, tries + 1);
     const join = JOIN_WASTES[tries % (JOIN_WASTES.length + 1)];
     // The first time always by the best pairs, then by pairs that are nearly as good.
     const items = join === undefined ? singles : joinedItems(singles, join, rooms, tries < JOIN_WASTES.length ? null : random);
@@ -125,6 +128,11 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
     }
   }
 }
+
+/** Three rounds of four go to the set with the most room, which is lost least often; the fourth to the others in turn, of which one may be much lighter. */
+const targetOf = (round: number, targets: number): number =>
+  round % ROUNDS_OF_FOUR !== ROUNDS_OF_FOUR - 1 || targets === 1 ? 0 : 1 + (Math.floor(round / ROUNDS_OF_FOUR) % (targets - 1));
+const ROUNDS_OF_FOUR = 4;
 
 /** Weights nearer than this are the same. */
 const SAME = 1e-9;

@@ -19,6 +19,26 @@ export function placedOutline(part: Shaped, { turned, half }: Turn): Region {
   return { rings: part.outline.rings.map((ring) => ring.map(place)) };
 }
 
+/** One of the ways a part may lie, and its size there. */
+export interface LyingOutline extends Turn {
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly outline: Region;
+}
+/** Outlines that fill their box to within this are boxes, mm². */
+const BOX_MM2 = 1;
+/** All the ways a part may lie; a box looks the same turned by half. @param mayHalve whether a part may lie turned by half */
+export function liesOf(part: Shaped, mayHalve: boolean): readonly LyingOutline[] {
+  const isBox = Math.abs(areaMm2(part.outline) - part.widthMm * part.depthMm) < BOX_MM2;
+  return (part.grain === null ? [false, true] : [false]).flatMap((turned) =>
+    (mayHalve && !isBox ? [false, true] : [false]).map((half): LyingOutline => {
+      const isAcross = turned !== liesAcross(part);
+      const [widthMm, depthMm] = isAcross ? [part.depthMm, part.widthMm] : [part.widthMm, part.depthMm];
+      return { turned, half, widthMm, depthMm, outline: placedOutline(part, { turned, half }) };
+    }),
+  );
+}
+
 /** A region moved. */
 export const shifted = ({ rings }: Region, dx: number, dy: number): Region => ({
   rings: rings.map((ring) => ring.map(({ x, y }) => ({ x: x + dx, y: y + dy }))),
