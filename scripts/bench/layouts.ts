@@ -209,7 +209,7 @@ export async function shapedRows(workers: LayoutWorkers): Promise<string[][]> {
   return rows;
 }
 
-function shapedPart(id: string, form: number, w: number, h: number): Part {
+export function shapedPart(id: string, form: number, w: number, h: number): Part {
   const arc = (radius: number, from: number, to: number): { x: number; y: number }[] =>
     Array.from({ length: 13 }, (_, i) => {
       const turn = ((from + ((to - from) * i) / 12) * Math.PI) / 180;

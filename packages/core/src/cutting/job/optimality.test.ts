@@ -13,6 +13,9 @@ describe('how near a layout is to the best', () => {
     const job = jobOf(1_400, 500, 2);
     expect(job.layout.sheets).toHaveLength(2);
     expect(optimalityOf(job)).toMatchObject({ how: 'search', gap: { value: 0, unit: 'money' } });
+    // Where no larger sheet is to be had, the two of them say it.
+    const stock = job.stock.filter(({ widthMm }) => widthMm < 1_400);
+    expect(optimalityOf({ ...job, stock })).toMatchObject({ how: 'clashes', gap: { value: 0, unit: 'money' } });
   });
   test('two boards of 600 × 600 fill a sheet: the area alone says it', () => {
     expect(optimalityOf(jobOf(1_200, 600, 2)).how).toBe('area');

@@ -1,5 +1,5 @@
 import { type Figure, given, reckon } from '../../base/units';
-import { blankOf, layoutCost, leastByArea, leastByExactSearch } from '../nesting';
+import { blankOf, layoutCost, leastByArea, leastByClashes, leastByExactSearch } from '../nesting';
 import { takenBy } from './bounds';
 import { type CutJob, isCut, openOf } from './job';
 
@@ -9,8 +9,11 @@ const SAME = 1e-6;
 
 /** How near a layout is to what no layout can beat. */
 export interface Optimality {
-  /** `search`: all ways of cutting were looked at; `area`: not even the area would go on less; null: not known to be the best. */
-  readonly how: 'search' | 'area' | null;
+  /**
+   * `search`: all ways of cutting were looked at; `area`: not even the area would go on less; `clashes`: parts no two of which share a sheet take as much; null: not
+   * known to be the best.
+   */
+  readonly how: 'search' | 'area' | 'clashes' | null;
   /** What it lies over the bound, by its aim. */
   readonly gap: Figure<'money'> | Figure<'1'>;
 }
@@ -24,8 +27,13 @@ export function optimalityOf(job: CutJob): Optimality {
   const cost = layoutCost(layout.sheets, aim);
   const isThrough = tool.cuts === 'through';
   const byArea = leastByArea(takenBy(own, tool, kerfMm), stock, kerfMm, aim);
-  const exact = isThrough && laid.length <= MOST_AT_ONCE && cost > byArea + SAME ? leastByExactSearch(laid, stock, kerfMm, aim) : null;
-  const bound = Math.max(byArea, exact ?? 0);
+  const byClashes = isThrough ? leastByClashes(laid, stock, kerfMm, aim) : 0;
+  const exact =
+    isThrough && laid.length <= MOST_AT_ONCE && cost > Math.max(byArea, byClashes) + SAME
+      ? leastByExactSearch(laid, stock, kerfMm, aim)
+      : null;
+  const bound = Math.max(byArea, byClashes, exact ?? 0);
+  const isByClashes = exact === null && byClashes > byArea + SAME;
   const unit = aim === 'cheapest' ? 'money' : '1';
   const taken = aim === 'cheapest' ? spentMoney : sheetCount;
   const least = given(
@@ -33,10 +41,10 @@ export function optimalityOf(job: CutJob): Optimality {
     Math.min(taken.value, Math.floor(bound + spent + SAME)),
     unit,
     'layout',
-    exact === null ? 'by area' : 'all ways of cutting looked at',
+    exact !== null ? 'all ways of cutting looked at' : isByClashes ? 'by parts no two of which share a sheet' : 'by area',
   );
   return {
-    how: cost > bound + SAME ? null : exact === null ? 'area' : 'search',
+    how: cost > bound + SAME ? null : exact !== null ? 'search' : isByClashes ? 'clashes' : 'area',
     gap: reckon(`${name}: over the bound`, unit, taken, '−', least) as Optimality['gap'],
   };
 }

@@ -8,6 +8,7 @@ import { layOut } from './quick-layout';
 import { layoutCost } from './layout-cost';
 import { type Item, type State, recreate, ruined } from './ruin';
 import { SlicingSearch } from './slicing';
+import { leastByClashes } from './clashes';
 import { isNew, leastCost, leastCostFor, roomOf, setsUnder, takenMm2 } from './stock';
 
 /** A layout so far, and how good it can be known to be. */
@@ -137,10 +138,13 @@ const ROUNDS_OF_FOUR = 4;
 /** Weights nearer than this are the same. */
 const SAME = 1e-9;
 
-/** What no layout can go under: by looking at all ways where the parts are few and none is pinned, by area otherwise. */
+/** What no layout can go under: by looking at all ways where the parts are few and none is pinned, by area and by parts that share no sheet otherwise. */
 function boundOf({ stock, kerfMm, aim, pinned }: LayoutTask, fitting: readonly Blank[], kept: readonly Bin[]): number {
   if (pinned.length === 0) {
-    return leastByExactSearch(fitting, stock, kerfMm, aim) ?? leastCost(fitting, stock, kerfMm, aim);
+    return (
+      leastByExactSearch(fitting, stock, kerfMm, aim) ??
+      Math.max(leastCost(fitting, stock, kerfMm, aim), leastByClashes(fitting, stock, kerfMm, aim))
+    );
   }
   const roomMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
   const base = layoutCost(kept, aim);

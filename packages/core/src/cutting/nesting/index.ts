@@ -1,3 +1,4 @@
+export { leastByClashes } from './clashes';
 export { areApart, isOnSheet, restBeside } from './apart';
 export type { Apart, Lying } from './apart';
 export { blankOf } from './blanks';

@@ -26,6 +26,7 @@ const proof = computed(() => optimalityOf(props.job));
 const PROOFS = {
   search: 'Proven best: every way of cutting these parts was looked at.',
   area: 'Proven best: the parts have too much area for less.',
+  clashes: 'Proven best: of some parts no two go on one sheet, and they alone take as much.',
 } as const;
 const limits = computed(() => toolLimits(props.job.tool));
 const AIMS = [
