@@ -68,6 +68,16 @@ describe('how deep two outlines lie in each other', () => {
     expect(depth(square, square, 41, 0, 2)).toBeCloseTo(1, 9);
     expect([depth(square, square, 40, 0, 0), depth(square, square, 42, 7, 2)]).toEqual([0, 0]);
   });
+  test('is none where the side of either parts them', () => {
+    const square = ring([0, 0], [40, 0], [40, 40], [0, 40]);
+    const wedge = ring([0, 0], [60, 60], [0, 60]);
+    // The wedge's slope runs past the square's corner, 5 mm off.
+    const off = 40 + 5 * Math.SQRT2;
+    expect(depth(square, wedge, -off, 0, 4.9)).toBe(0);
+    expect(depth(wedge, square, off, 0, 4.9)).toBe(0);
+    expect(depth(square, wedge, -off, 0, 5.1)).toBeCloseTo(0.1, 6);
+    expect(depth(wedge, square, off, 0, 5.1)).toBeCloseTo(0.1, 6);
+  });
   test('is none only where they are as far apart as is wanted, and some wherever they meet, as the clipper has it', () => {
     const offset = fc.integer({ min: -100, max: 100 });
     fc.assert(
@@ -104,6 +114,24 @@ describe('taking apart', () => {
     for (const seed of [1, 2, 3]) {
       const search = new Separation(bodies, [{ w: 163, h: 3 * 162 + 5 }], 2, seeded(seed), []);
       expect(clearAfter(search, 1_500), `seed ${seed}`).toBeLessThan(Infinity);
+    }
+  }, 60_000);
+  test('packs wedges and angles to three quarters of a sheet', () => {
+    for (const seed of [1, 2, 3]) {
+      const random = seeded(seed);
+      let filledMm2 = 0;
+      const bodies = Array.from({ length: 14 }, (_, i): Body => {
+        const [w, h] = [90 + random() * 110, 70 + random() * 90];
+        const shape =
+          i % 2 === 0 ? ring([0, 0], [w, 0], [0, h]) : ring([0, 0], [w, 0], [w, h * 0.4], [w * 0.35, h * 0.4], [w * 0.35, h], [0, h]);
+        filledMm2 += areaMm2(shape);
+        return bodyOf(shape, w, h);
+      });
+      const side = Math.sqrt(filledMm2 / 0.75);
+      expect(
+        clearAfter(new Separation(bodies, [{ w: side * 1.25, h: side / 1.25 }], 0, seeded(seed), []), 1_200),
+        `seed ${seed}`,
+      ).toBeLessThan(Infinity);
     }
   }, 60_000);
   test('spreads over sheets, keeps what is fixed where it is, and never leaves the sheet', () => {
