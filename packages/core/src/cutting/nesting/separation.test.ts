@@ -116,7 +116,7 @@ describe('taking apart', () => {
       expect(clearAfter(search, 1_500), `seed ${seed}`).toBeLessThan(Infinity);
     }
   }, 60_000);
-  test('packs wedges and angles to three quarters of a sheet', () => {
+  test('packs wedges and angles to 78 % of a sheet', () => {
     for (const seed of [1, 2, 3]) {
       const random = seeded(seed);
       let filledMm2 = 0;
@@ -127,9 +127,9 @@ describe('taking apart', () => {
         filledMm2 += areaMm2(shape);
         return bodyOf(shape, w, h);
       });
-      const side = Math.sqrt(filledMm2 / 0.75);
+      const side = Math.sqrt(filledMm2 / 0.78);
       expect(
-        clearAfter(new Separation(bodies, [{ w: side * 1.25, h: side / 1.25 }], 0, seeded(seed), []), 1_200),
+        clearAfter(new Separation(bodies, [{ w: side * 1.25, h: side / 1.25 }], 0, seeded(seed), []), 350),
         `seed ${seed}`,
       ).toBeLessThan(Infinity);
     }
