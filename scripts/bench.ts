@@ -7,7 +7,7 @@ import { fieldOf, tableBox } from '@spare-acre/core/ground';
 import { clearanceMap, sightMap, widestBase } from '@spare-acre/core/play';
 import { countTables, puzzleOf } from '@spare-acre/core/tiling';
 import { largeTable, nineTiles } from './bench/boards';
-import { SEARCH_MS, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
+import { SEARCH_MS, fillRows, knownRows, layoutRows, mixedRows, packerRows, shapedRows } from './bench/layouts';
 import { LayoutWorkers, WORKERS } from './bench/layout-workers';
 import { MOST_BYTES, firstLoad } from './bench/first-load';
 import { apartRows, coatRows } from './bench/coats';
@@ -174,6 +174,10 @@ ${table(['job', 'quick layout over the bound', 'search over the bound', 'proven 
 Crescents, angles and wedges by their boxes with straight cuts, and by their true outlines with a wire:
 
 ${table(['job', 'sheets, boxes', 'sheets, outlines', 'bound of the true areas'], await shapedRows(layoutWorkers))}
+
+How full one sheet is laid with 32 of them, kerf 1 mm, quarter turns:
+
+${table(['parts together', `on one sheet in ${SEARCH_MS / 1_000} s`, 'in 10 s'], await fillRows(layoutWorkers))}
 `;
 await layoutWorkers.end();
 writeFileSync(new URL('../docs/bench.md', import.meta.url), text);

@@ -209,7 +209,28 @@ export async function shapedRows(workers: LayoutWorkers): Promise<string[][]> {
   return rows;
 }
 
-export function shapedPart(id: string, form: number, w: number, h: number): Part {
+/** How full one sheet is laid with parts of free outline: as long as the parts are such a share of it. */
+export async function fillRows(workers: LayoutWorkers): Promise<string[][]> {
+  const [count, jobs, depthMm, trimMm] = [32, 6, 600, 5];
+  const rows: string[][] = [];
+  for (const sharePct of [65, 70, 75]) {
+    let [soon, late] = [0, 0];
+    for (let seed = 1; seed <= jobs; seed++) {
+      const random = seeded(seed * 100 + count);
+      const parts = Array.from({ length: count }, (_, i) => shapedPart(`p${i}`, i % 3, 120 + random() * 220, 100 + random() * 160));
+      const filledMm2 = parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+      const widthMm = filledMm2 / (sharePct / 100) / (depthMm - 2 * trimMm) + 2 * trimMm;
+      const task = jobOn(parts.map(blankOf), { widthMm, depthMm, trimMm, kerfMm: 1 });
+      const { sheets, atMs } = await workers.search(task, { seed, ms: LONG_MS, enough: 1, shapes: parts });
+      soon += Number(sheets === 1 && atMs <= SEARCH_MS);
+      late += Number(sheets === 1);
+    }
+    rows.push([`${sharePct} % of the sheet`, `${soon} of ${jobs}`, `${late} of ${jobs}`]);
+  }
+  return rows;
+}
+
+function shapedPart(id: string, form: number, w: number, h: number): Part {
   const arc = (radius: number, from: number, to: number): { x: number; y: number }[] =>
     Array.from({ length: 13 }, (_, i) => {
       const turn = ((from + ((to - from) * i) / 12) * Math.PI) / 180;
