@@ -154,7 +154,15 @@ export async function placeOn(
   yMm: number,
   table: { widthMm: number; depthMm: number },
 ): Promise<{ x: number; y: number }> {
-  const frame = (await page.locator('svg.sheet .table-edge').boundingBox())!;
+  const edge = page.locator('svg.sheet .table-edge');
+  // The drawing settles when what is beside it has come: a place is good only where two looks agree.
+  let frame = (await edge.boundingBox())!;
+  await expect(async () => {
+    const before = frame;
+    await page.evaluate(() => new Promise((done) => requestAnimationFrame(() => requestAnimationFrame(done))));
+    frame = (await edge.boundingBox())!;
+    expect(frame).toEqual(before);
+  }).toPass();
   return { x: frame.x + (xMm / table.widthMm) * frame.width, y: frame.y + (yMm / table.depthMm) * frame.height };
 }
 
