@@ -172,6 +172,23 @@ describe('free placement', () => {
       return;
     }
   }, 60_000);
+  test('a part that goes on the large sheets only is never looked for on a set of small ones', () => {
+    const parts = [
+      ...Array.from({ length: 4 }, (_, i) => anAngle(`a${i}`, 120, 40)),
+      aPart('long', ring([0, 0], [500, 0], [500, 30], [0, 40])),
+    ];
+    const task = taskFor(parts, { ...RULE, widthMm: 200, depthMm: 200 });
+    const large = { ...task.stock[0]!, widthMm: 600, depthMm: 300, priceMinor: 1_000 };
+    let last: Layout | null = null;
+    let answers = 0;
+    for (const { layout } of improveFreeform({ ...task, stock: [...task.stock, large] }, parts, true, seeded(1))) {
+      last = layout;
+      if (++answers >= 60) break;
+    }
+    expect(last!.tooLarge).toEqual([]);
+    expect(last!.sheets.map(({ stock }) => stock.widthMm)).toContain(600);
+    expectApart(parts, RULE, last!);
+  }, 30_000);
   test('a part whose grain runs across its box lies turned, and only ever so or by a half', () => {
     const parts = [anAngle('a', 180), aPart('g', ring([0, 0], [120, 0], [120, 40], [0, 80]), 'y')];
     const layout = nested(parts, RULE, 6);

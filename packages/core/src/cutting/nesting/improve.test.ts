@@ -30,6 +30,17 @@ const fewestByExactSearch = (blanks: readonly Blank[], rule: SheetRule): number 
 };
 
 describe('an improved layout', () => {
+  test('is looked for on sets of sheets that the parts go on, however much room cheap strips would have', () => {
+    const widths = [205, 205, 206, 206, 206, 207];
+    const blanks = [0, 1].flatMap((sheet) => widths.map((w, i) => blank(`${sheet}-${i}`, w, 590)));
+    const strip = { ...aTask(blanks, { ...RULE, widthMm: 2_400, depthMm: 180 }).stock[0]!, priceMinor: 8 };
+    const short = { ...strip, widthMm: 220, depthMm: 200, priceMinor: 2 };
+    const task = aTask(blanks, RULE);
+    const search = improveLayout({ ...task, stock: [...task.stock, strip, short], aim: 'cheapest' }, seeded(1));
+    let last: Layout | null = null;
+    for (let i = 0; i < 80; i++) last = search.next().value!.layout;
+    expect(last!.sheets.map(({ stock }) => stock.widthMm)).toEqual([1_250, 1_250]);
+  });
   test('twelve strips that only go into two sheets in one way: 1240 × 590 usable, cut into six widths each', () => {
     const widths = [205, 205, 206, 206, 206, 207];
     const blanks = [0, 1].flatMap((sheet) => widths.map((w, i) => blank(`${sheet}-${i}`, w, 590)));

@@ -9,7 +9,7 @@ import { layoutCost } from './layout-cost';
 import { type Item, type State, recreate, ruined } from './ruin';
 import { SlicingSearch } from './slicing';
 import { leastByClashes } from './clashes';
-import { isNew, leastCost, leastCostFor, roomOf, setsUnder, takenMm2 } from './stock';
+import { fitsOn, isNew, leastCost, leastCostFor, placesAll, roomOf, setsUnder, takenMm2 } from './stock';
 
 /** A layout so far, and how good it can be known to be. */
 export interface LayoutProgress {
@@ -74,10 +74,19 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
 
   // First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way.
   const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
-  const kinds = task.stock.filter(isNew);
+  // A size that takes none of the parts is room on paper only.
+  const kinds = task.stock.filter((one) => isNew(one) && fitting.some((blank) => fitsOn(blank, one, kerfMm)));
+  const isEnough = placesAll(
+    fitting,
+    kinds,
+    kept.map(({ stock }) => stock),
+    kerfMm,
+  );
   const tried = new Map<string, number>();
   for (let round = 0; bestCost() > bound + SAME; round++) {
-    const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim).slice(0, MOST_TARGETS);
+    const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim)
+      .filter(isEnough)
+      .slice(0, MOST_TARGETS);
     if (targets.length === 0) break;
     const target = targets[targetOf(round, targets.length)]!;
     const name = target.counts.join();

@@ -1,12 +1,12 @@
 import type { Random } from '../../base/random';
-import type { Shaped } from './blanks';
+import { type Shaped, blankOf } from './blanks';
 import { restBeside } from './apart';
 import { convexPieces } from './convex';
 import { type Layout, type LayoutTask, type PlacedSheet, type Placement, type Stock, ruleOf } from './layout';
 import { SAME_COST, layoutCost } from './layout-cost';
 import { type LyingOutline, liesOf, placedOutline } from './outline';
 import { type Body, Separation, type Spot } from './separation';
-import { isNew, roomOf, setsUnder } from './stock';
+import { fitsOn, isNew, placesAll, roomOf, setsUnder } from './stock';
 
 /** Sets of sheets tried in turn. */
 const MOST_TARGETS = 4;
@@ -44,13 +44,17 @@ export function* lighterSets(
   });
   const used = new Set(pinned.map((sheet) => sheet.stock.offcutId));
   const there = [...pinned.map((sheet) => sheet.stock), ...stock.filter((one) => !isNew(one) && !used.has(one.offcutId))];
-  const kinds = stock.filter(isNew);
+  const blanks = parts.map(blankOf);
+  const kinds = stock.filter((one) => isNew(one) && blanks.some((blank) => fitsOn(blank, one, kerfMm)));
+  const isEnough = placesAll(blanks, kinds, there, kerfMm);
   const roomMm2 = there.reduce((sum, one) => sum + areaOf(one), 0) - pins.reduce((sum, { pin }) => sum + byId.get(pin.blankId)!.areaMm2, 0);
   const needMm2 = parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0) - roomMm2;
   const tries = new Map<string, Try>();
   for (let turn = 0; ; turn++) {
     const cost = layoutCost(best().sheets, aim);
-    const targets = setsUnder(kinds, needMm2, cost - layoutCost(pinned, aim) - SAME_COST, 0, aim).slice(0, MOST_TARGETS);
+    const targets = setsUnder(kinds, needMm2, cost - layoutCost(pinned, aim) - SAME_COST, 0, aim)
+      .filter(isEnough)
+      .slice(0, MOST_TARGETS);
     if (targets.length === 0) return;
     const { counts } = targets[turn % targets.length]!;
     const own = tries.get(counts.join()) ?? begin(counts);

@@ -65,6 +65,20 @@ export function setsUnder(kinds: readonly Stock[], needMm2: number, limit: numbe
   return found.sort((a, b) => b.areaMm2 - a.areaMm2 || a.cost - b.cost);
 }
 
+/** Tells whether every part goes on some sheet of a set, or of what is there anyway, one at a time. */
+export function placesAll(
+  blanks: readonly Blank[],
+  kinds: readonly Stock[],
+  there: readonly Stock[],
+  kerfMm: number,
+): (set: Pick<SheetSet, 'counts'>) => boolean {
+  const needs = blanks
+    .filter((blank) => !there.some((one) => fitsOn(blank, one, kerfMm)))
+    .map((blank) => kinds.map((kind) => fitsOn(blank, kind, kerfMm)));
+  const unlike = [...new Map(needs.map((need) => [need.join(), need])).values()];
+  return ({ counts }) => unlike.every((need) => counts.some((count, k) => count > 0 && need[k]!));
+}
+
 /** The area bound: what new sheets must cost at least, whatever the layout of boxes. 0 where the offcuts have area enough. */
 export const leastCost = (blanks: readonly Blank[], stock: readonly Stock[], kerfMm: number, aim: Aim): number =>
   leastByArea(takenMm2(blanks, kerfMm), stock, kerfMm, aim);
