@@ -39,10 +39,15 @@ export const useLogbook = defineStore('logbook', () => {
       await read(boardId);
       await readHand();
     });
+  let asked = 0;
   async function read(boardId: string): Promise<void> {
     // What is sent while the answer is on its way may not be in it.
     const told = new Set(justSent.value);
-    entries.value = (await call(Log, 'GET', at(boardId))).entries;
+    const turn = ++asked;
+    const log = await call(Log, 'GET', at(boardId));
+    // Answers overtake each other: what was asked for later is newer.
+    if (turn !== asked) return;
+    entries.value = log.entries;
     justSent.value = justSent.value.filter((entry) => !told.has(entry));
   }
   /** Written down on this device at once, and on the server as soon as it answers; nobody who types on waits for what is learnt of it. */
@@ -79,7 +84,9 @@ export const useLogbook = defineStore('logbook', () => {
     });
   const remove = (boardId: string, id: string): Promise<void> =>
     attempt(async () => {
-      entries.value = (await call(Log, 'DELETE', `${at(boardId)}/${id}`)).entries;
+      const log = await call(Log, 'DELETE', `${at(boardId)}/${id}`);
+      asked += 1;
+      entries.value = log.entries;
       justSent.value = justSent.value.filter((entry) => entry.id !== id);
       await learn();
     });
