@@ -16,6 +16,8 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
     await lesson.getByRole('button', { name: 'Next lesson' }).click();
   };
   const draw = async (key: string, fromMm: number, toMm: number): Promise<void> => {
+    // The drawing comes by itself: a key before it goes nowhere.
+    await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
     await page.keyboard.press(key);
     const [a, b] = [await placeOn(page, fromMm, fromMm, TILE), await placeOn(page, toMm, toMm, TILE)];
     await page.mouse.move(a.x, a.y);
