@@ -63,6 +63,8 @@ export function* improveFreeform(
   const poses = new Map<string, readonly Pose[]>();
   let bestNest: Layout | null = null;
   const lighter = lighterSets(task, order, byId, mayHalve, () => best, random);
+  // Nothing lighter is to be looked for where no lighter set has the area.
+  let isEnded = false;
   for (let round = 0; ; round++) {
     for (let i = 0; i < STEPS_A_ROUND; i++) {
       const step = through.next();
@@ -70,9 +72,10 @@ export function* improveFreeform(
       moves = step.value.moves;
       if (isBetterLayout(step.value.layout, best, task.aim)) best = step.value.layout;
     }
-    const isOpen = !answer().isProven;
-    for (let i = 0; isOpen && round > 0 && i < SWEEPS_A_ROUND; i++) {
-      const { value: sheets } = lighter.next();
+    const isOpen = !answer().isProven && !isEnded;
+    for (let i = 0; isOpen && !isEnded && round > 0 && i < SWEEPS_A_ROUND; i++) {
+      const { value: sheets, done = false } = lighter.next();
+      isEnded = done;
       if (sheets != null) best = { sheets, tooLarge: best.tooLarge };
       yield answer();
     }

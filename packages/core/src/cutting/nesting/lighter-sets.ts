@@ -58,7 +58,6 @@ export function* lighterSets(
     if (targets.length === 0) return;
     const { counts } = targets[turn % targets.length]!;
     const own = tries.get(counts.join()) ?? begin(counts);
-    if (own === null) continue;
     tries.set(counts.join(), own);
     for (let sweep = 0; sweep < SWEEPS_A_TURN && layoutCost(best().sheets, aim) > cost - SAME_COST; sweep++) {
       own.search.sweep();
