@@ -1,4 +1,4 @@
-import { remembered } from '../base/memory';
+import { once, remembered } from '../base/memory';
 import { type Point, type Region, between, boxAround, boxesOverlap, contains, crossings, distanceMm, regionBox } from '../base/geometry';
 import { type Catalogue, materialBy } from '../catalogue';
 import type { Feature } from '../features';
@@ -24,12 +24,18 @@ const LEVEL_MM = 1;
 const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null => {
   const [footprint, object] = [footprintOf(made), made.objects[0]];
   if (footprint === null || object === undefined || made.shape === null) return null;
-  const solids = solidsOf(object);
   const { middle } = footprint;
   const [[, , footMm]] = boxOf(object);
-  const plumb = plumbThrough(solids);
-  const words = new Map(
-    solids.map(({ id, name, role }) => [id, { name: `${made.piece.name}: ${name.toLowerCase()}`, hatch: hatchOf(made, role, catalogue) }]),
+  // Where nothing looks through it no triangles are made of it.
+  const plumb = once(() => plumbThrough(solidsOf(object)));
+  const words = once(
+    () =>
+      new Map(
+        solidsOf(object).map(({ id, name, role }) => [
+          id,
+          { name: `${made.piece.name}: ${name.toLowerCase()}`, hatch: hatchOf(made, role, catalogue) },
+        ]),
+      ),
   );
   const levels = made.shape.levels.filter(({ objectId }) => objectId === object.id);
   const inSpace = ({ x, y }: Point): Point => ({ x: x + middle.x, y: middle.y - y });
@@ -37,9 +43,9 @@ const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null =
     footprint,
     footMm,
     spansAt: (at) =>
-      plumb(inSpace(at)).map(({ bodyId, fromMm, toMm }) => ({
+      plumb()(inSpace(at)).map(({ bodyId, fromMm, toMm }) => ({
         id: bodyId,
-        ...words.get(bodyId)!,
+        ...words().get(bodyId)!,
         fromMm: fromMm - footMm,
         toMm: toMm - footMm,
       })),
@@ -49,7 +55,7 @@ const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null =
         : (at, upMm) =>
             levels.some(({ atMm, ring }) => Math.abs(atMm - footMm - upMm) < LEVEL_MM && contains({ rings: [ring] }, inSpace(at))),
     meshes: () =>
-      solids.map(({ mesh: { places, triangles } }) => {
+      solidsOf(object).map(({ mesh: { places, triangles } }) => {
         return { places: places.map(([x, y, z]) => [x - middle.x, middle.y - y, z - footMm] as const), triangles };
       }),
   };

@@ -67,7 +67,8 @@ function filled(rings: readonly Ring[]): (readonly [number, number, number])[] {
       edges.push([first + i, first + ((i + 1) % ring.length)]);
     });
   }
-  return cdt2d(points, edges, { delaunay: true, exterior: false }).map(([a, b, c]) => {
+  // Any triangles will do: right angles are all on one circle with others, and turning edges over would ask that of each, exactly.
+  return cdt2d(points, edges, { delaunay: false, exterior: false }).map(([a, b, c]) => {
     const [[ax, ay], [bx, by], [cx, cy]] = [points[a]!, points[b]!, points[c]!];
     return (bx - ax) * (cy - ay) - (by - ay) * (cx - ax) < 0 ? ([a, c, b] as const) : ([a, b, c] as const);
   });

@@ -1,1 +1,1 @@
-export { isSame, remembered, rememberedEach, sameItems, sameList } from './memory';
+export { isSame, once, remembered, rememberedEach, sameItems, sameList } from './memory';

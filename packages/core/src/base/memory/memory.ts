@@ -56,3 +56,9 @@ export function sameList<K extends object>(): <T>(of: K, list: readonly T[]) => 
     return list;
   };
 }
+
+/** A thing that is reckoned when it is first asked for. */
+export function once<T extends object>(reckon: () => T): () => T {
+  let known: T | null = null;
+  return () => (known ??= reckon());
+}
