@@ -75,11 +75,11 @@ Made by \`npm run bench\` on: ${machine}. Median and 95th percentile of ${ROUNDS
 
 ## Deriving a plan
 
-What a person waits for: the stages that the open view, the tally and the marks need; the answer packed and sent; and, on the main thread, the answer unpacked
-and taken in. Every plan is a fresh copy. The figures before and after the pipeline became a table of stages, from one run, stand in
+What a person waits for: the stages that the open view, the tally and the marks need, first without the evenings where the view does not look at them, then all of it, packing and sending among it; each answer
+packed and sent; and, on the main thread, unpacked and taken in. Every plan is a fresh copy. The figures before and after the pipeline became a table of stages, from one run, stand in
 [bench-before-after.md](bench-before-after.md).
 
-${table(['board and edit', 'reckoning', 'packing', 'main thread', 'answer'], waitRows())}
+${table(['board and edit', 'first answer', 'evenings as well', 'packing', 'main thread', 'answer'], waitRows())}
 
 ## Making pieces
 

@@ -187,7 +187,7 @@ const anyEdits = fc.array(
 
 /** All that a person would see of a derivation, without the workings. */
 const digest = ({ tally, warnings, supplies, jobs, days, needs, zones }: ReturnType<typeof deriveFresh>): unknown => ({
-  tally: Object.values(tally).map((entry) => (typeof entry === 'string' ? entry : (entry?.value ?? null))),
+  tally: Object.values(tally).map((entry) => (typeof entry === 'object' ? (entry?.value ?? null) : entry)),
   warnings: warnings.map(({ id, mends }) => [id, mends]),
   supplies: supplies.rows.map(({ id, need, buy, used }) => [id, need.value, buy.value, used.value]),
   layouts: jobs.map(({ key, layout }) => [key, layout]),

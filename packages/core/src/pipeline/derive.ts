@@ -22,8 +22,8 @@ import { glueNeeds } from '../stack/adhesives';
 import { type Surely, suppliesFor } from '../supplies';
 import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
-import { Stages } from './stages';
-import { tallyOf } from './tally';
+import { Stages, isAsked } from './stages';
+import { countsOf, readinessOf } from './tally';
 
 /** What reckons what is only looked at in Section, Coats and Supplies. */
 export type Finish = Pick<
@@ -145,7 +145,9 @@ export const STAGES = Stages.of<Sources>()
   .stage('strewn', ({ plan: { seed, play: { baseMm } }, groundCoats: needs, areas: { list: areas }, ground, finish }) => ({ needs, areas, ground, seed, clearMm: baseMm / 2, finish }), ({ finish, ...inputs }) => finish?.strewnOn(inputs) ?? [])
   .stage('floors', ({ plan: { surfaces, seed }, areas: { list: areas }, catalogue, finish }) => ({ surfaces, areas, seed, catalogue, finish }), ({ surfaces, areas, seed, catalogue, finish }) => finish?.floorsOf(surfaces, areas, seed, catalogue) ?? [])
   .stage('section', ({ plan, kindCoats, ground, uprights, stack, catalogue, finish }) => ({ line: plan.section, units: plan.units, substrate: plan.stack.substrate, coats: kindCoats, surfaces: plan.surfaces, ground, uprights, stack, catalogue, finish }), ({ finish, ...inputs }) => finish?.sectionDrawing(inputs) ?? null)
-  .stage('tally', ({ evenings, jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies, days }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned: evenings !== null }), tallyOf)
+  .stage('counts', ({ jobs, mass, pieces: { masses: pieceMasses }, allGlues: glues, coatings, supplies }) => ({ jobs, mass, pieceMasses, glues, coatings, supplies }), countsOf)
+  .stage('readiness', ({ evenings, days }) => ({ days, isPlanned: evenings !== null }), readinessOf)
+  .stage('tally', ({ counts, readiness }) => ({ counts, readiness }), ({ counts, readiness }) => ({ ...counts, ...readiness }))
   .stage('levers', ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue, checks }) => ({ stack: plan.stack, openCoats: kindCoats.open, units: plan.units, tiles: ground.tiles, tableArea: ground.tableArea, base, joints, bow: bow!, catalogue, checks }), ({ checks, ...inputs }) => checks?.bowLevers(inputs) ?? [])
   .stage('groundWarnings', ({ plan: { table, stack: layers, units }, features, ground, stack, catalogue, checks }) => ({ table, features, layers, units, ground, stack, catalogue, checks }), dealt(({ groundWarnings }) => groundWarnings))
   .stage('seamWarnings', ({ plan: { table, features, units }, ground, seams, catalogue, checks }) => ({ table, features, units, ground, seams, catalogue, checks }), dealt(({ seamWarnings }) => seamWarnings))
@@ -158,11 +160,14 @@ export const STAGES = Stages.of<Sources>()
   .stage('cutWarnings', ({ plan: { table }, ground, jobs, allParts: parts, shop: { cutSheets: cut }, catalogue, checks }) => ({ table, ground, jobs, parts, cutSheets: cut, catalogue, checks }), dealt(({ cutWarnings }) => cutWarnings))
   .stage('coatWarnings', ({ plan: { surfaces, pieces, stack: layers, units, figureHeightMm }, areas: { list: areas }, pieces: { surfaces: pieceSurfaces }, ground, stack: { joints }, spots, coats, bow, catalogue, checks }) => ({ surfaces, areas, pieces, pieceSurfaces, ground, layers, units, figureHeightMm, bow: bow!, spots, joints, coats, catalogue, checks }), dealt(({ coatWarnings }) => coatWarnings))
   .stage('dayWarnings', ({ days: { late }, troubles, checks }) => ({ late, troubles, checks }), dealt(({ dayWarnings }) => dayWarnings))
-  .stage('warnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings, all.dayWarnings] }), ({ lists }) => lists.flat());
+  .stage('workWarnings', (all) => ({ lists: [all.pieces.warnings, all.groundWarnings, all.seamWarnings, all.fixedWarnings, all.clearWarnings, all.lightWarnings, all.glueWarnings, all.bowWarnings, all.stackWarnings, all.cutWarnings, all.coatWarnings] }), ({ lists }) => lists.flat())
+  .stage('warnings', ({ workWarnings, dayWarnings }) => ({ workWarnings, dayWarnings }), ({ workWarnings, dayWarnings }) => [...workWarnings, ...dayWarnings]);
 
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
+/** The evenings of a board have been asked for: what else follows from them costs little. */
+export const hasPlanned = (derivation: Derivation): boolean => isAsked(derivation, 'days' satisfies StageName);
 
 /** What a pipeline is given beside the board; null for what is not there yet. */
 export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'surelyFor' | 'checks'>;

@@ -7,13 +7,16 @@ import type { Days } from '../days';
 import type { GlueNeed } from '../stack/adhesives';
 import type { Supplies } from '../supplies';
 
-/** The figures that are always in sight. */
-export interface Tally {
+/** What is counted of a board: its evenings have no part in it. */
+export interface Counts {
   readonly sheets: Figure<'1'>;
   readonly mass: Figure<'g'>;
   readonly adhesive: Figure<'g'>;
   readonly paint: Figure<'ml'>;
   readonly cost: Figure<'money'>;
+}
+/** What follows from its evenings. */
+export interface Readiness {
   readonly handsOn: Figure<'min'>;
   /** null for a board with nothing to do. */
   readonly ready: Figure<'min'> | null;
@@ -21,18 +24,19 @@ export interface Tally {
   /** The evenings are planned: until then hands-on time and the date are not known. */
   readonly isPlanned: boolean;
 }
-interface TallyInputs {
+/** The figures that are always in sight. */
+export type Tally = Counts & Readiness;
+
+interface CountInputs {
   readonly jobs: readonly CutJob[];
   readonly mass: BoardMass;
   readonly pieceMasses: readonly Figure<'g'>[];
   readonly glues: readonly GlueNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly supplies: Supplies;
-  readonly days: Days;
-  readonly isPlanned: boolean;
 }
 
-export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, days, isPlanned }: TallyInputs): Tally {
+export function countsOf({ jobs, mass, pieceMasses, glues, coatings, supplies }: CountInputs): Counts {
   const adhesive = total(
     'Adhesive',
     'g',
@@ -50,9 +54,12 @@ export function tallyOf({ jobs, mass, pieceMasses, glues, coatings, supplies, da
     adhesive,
     paint,
     cost: supplies.used,
-    handsOn: days.handsOn,
-    ready: days.ready?.at ?? null,
-    readyText: days.ready?.text ?? '',
-    isPlanned,
   };
 }
+
+export const readinessOf = ({ days, isPlanned }: { readonly days: Days; readonly isPlanned: boolean }): Readiness => ({
+  handsOn: days.handsOn,
+  ready: days.ready?.at ?? null,
+  readyText: days.ready?.text ?? '',
+  isPlanned,
+});

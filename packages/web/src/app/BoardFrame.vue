@@ -32,7 +32,7 @@ async function open(): Promise<void> {
 watch(() => props.boardId, open, { immediate: true });
 /** Told to the plan once the board stands. */
 onMounted(async () => (learning.value = (await import('../document/beside')).standBeside()));
-whenever(() => store.slices.tally !== undefined, fetchAhead, { once: true });
+whenever(() => store.tally !== null, fetchAhead, { once: true });
 
 /** Fields of text have an undo of their own; ticks and sliders have none. */
 const WITH_OWN_UNDO = 'input:not([type=checkbox], [type=radio], [type=range]), textarea';
@@ -51,7 +51,7 @@ useEventListener('keydown', (event) => {
   <BoardHead v-if="store.plan !== null" />
   <main class="main of-board">
     <LessonCard v-if="store.plan !== null && learning?.value?.boardId === boardId" />
-    <FiguresChanged v-if="store.slices.tally !== undefined" />
+    <FiguresChanged v-if="store.tally !== null" />
     <NoTable v-if="lacksTable" />
     <RouterView v-else-if="store.plan !== null" />
     <div v-else-if="problem !== ''" class="p-4">

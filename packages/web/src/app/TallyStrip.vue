@@ -8,7 +8,7 @@ import { usePlan } from '../document/plan';
 
 const store = usePlan();
 const drawer = useDrawer();
-const tally = computed(() => store.slices.tally ?? null);
+const tally = computed(() => store.tally);
 const entries = computed(() => {
   if (tally.value === null) return [];
   const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText, isPlanned } = tally.value;

@@ -158,10 +158,10 @@ describe('the one door for changes', () => {
 describe('answers', () => {
   test('an answer to an older plan never replaces one to a newer', async () => {
     const { store } = await anOpenPlan();
-    const answerNamed = (readyText: string) => ({ slices: { tally: { readyText } }, warningIds: [] }) as never;
+    const answerNamed = (readyText: string) => ({ slices: { readiness: { readyText } }, warningIds: [] }) as never;
     told.listener!.answered(answerNamed('newer'), 5);
     told.listener!.answered(answerNamed('older'), 4);
-    expect(store.slices.tally).toEqual({ readyText: 'newer' });
+    expect(store.slices.readiness).toEqual({ readyText: 'newer' });
   });
 });
 

@@ -3,9 +3,10 @@ import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'imm
 import { whenever } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, getCurrentScope, ref, shallowRef, watch } from 'vue';
-import type { Figure, Quantity, Showing } from '@spare-acre/core/base/units';
+import type { Bare, Figure, Quantity, Showing } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
+import type { Tally } from '@spare-acre/core/pipeline';
 import { type Board, type BoardDraft, isSamePlan } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/check';
 import type { LiveEvent } from '@spare-acre/core/wire';
@@ -89,6 +90,11 @@ export const usePlan = defineStore('plan', () => {
   });
 
   const warnings = computed(() => slices.value.warnings ?? []);
+  /** The figures that are always in sight; null before they are known. */
+  const tally = computed<Bare<Tally> | null>(() => {
+    const { counts, readiness } = slices.value;
+    return counts === undefined || readiness === undefined ? null : { ...counts, ...readiness };
+  });
   const showing = computed<Showing>(() => ({ system: plan.value?.units ?? 'metric', currency: catalogues.catalogue?.currency ?? '' }));
 
   /** Opens a board, going on from a draft this browser kept of it. */
@@ -273,6 +279,7 @@ export const usePlan = defineStore('plan', () => {
     slices,
     looked,
     warnings,
+    tally,
     showing,
     isReckoning,
     fault,

@@ -42,8 +42,8 @@ export const useSure = defineStore('sure', () => {
   }
   /** Bands of the tally in words, by the names of its figures. */
   const tallyBands = computed<Readonly<Record<string, string>>>(() => {
-    const { slices, showing } = store;
-    if (sureness.value === null || slices.tally === undefined) return {};
+    const { showing } = store;
+    if (sureness.value === null || store.tally === null) return {};
     const { tally, ready } = sureness.value;
     const said = Object.entries(tally).map(([name, band]) => [name, showBand(band, UNITS[name] ?? '1', showing)]);
     const date = ready === null ? [] : [['ready', `9 in 10 by ${ready.highText}`]];

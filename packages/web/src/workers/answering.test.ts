@@ -13,21 +13,28 @@ const names = (slices: object): string[] => Object.keys(slices).sort();
 describe('an answer', () => {
   test('holds the tally and the marks whatever is looked at, and of the rest only what is', () => {
     const derived = derivePipeline()(plan, CATALOGUE);
-    expect(names(new Answering().answer(derived, look()).slices)).toEqual(['tally', 'warnings']);
-    expect(names(new Answering().answer(derived, look('masses', 'bow')).slices)).toEqual(['bow', 'masses', 'tally', 'warnings']);
+    expect(names(new Answering().answer(derived, look()).slices)).toEqual(['counts', 'readiness', 'warnings']);
+    expect(names(new Answering().answer(derived, look('masses', 'bow')).slices)).toEqual([
+      'bow',
+      'counts',
+      'masses',
+      'readiness',
+      'warnings',
+    ]);
   });
   test('holds no working, and only what is new', () => {
     const [derive, answering] = [derivePipeline(), new Answering()];
     const first = answering.answer(derive(plan, CATALOGUE), look('masses'));
-    expect(hasWorking(first.slices.tally!.mass)).toBe(false);
+    expect(hasWorking(first.slices.counts!.mass)).toBe(false);
     const renamed = { ...plan, name: 'Another name' };
     expect(answering.answer(derive(renamed, CATALOGUE), look('masses'))).toEqual({
       slices: {},
       warningIds: first.warningIds,
       isJudged: true,
+      isWhole: true,
     });
     const colder = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 19 } })) };
-    expect(names(answering.answer(derive(colder, CATALOGUE), look('masses')).slices)).toEqual(['tally']);
+    expect(names(answering.answer(derive(colder, CATALOGUE), look('masses')).slices)).toEqual(['readiness']);
   });
   test('tells of warnings those that are new; what is known stays, what is mended goes', () => {
     const [derive, answering] = [derivePipeline(), new Answering()];
@@ -41,6 +48,36 @@ describe('an answer', () => {
     expect(known.warnings![0]).toBe(warning);
     known = heard(known, answering.answer(derive(plan, CATALOGUE), look()));
     expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code]);
+  });
+});
+
+describe('an early answer', () => {
+  const warmedTo = (airC: number) => ({ ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC } })) });
+  const codes = (known: { readonly warnings?: readonly { readonly code: string }[] }): string[] => known.warnings!.map(({ code }) => code);
+  test('tells all but what takes the evenings, and does not plan them', () => {
+    const derived = derivePipeline()(plan, CATALOGUE);
+    const early = new Answering().answer(derived, look('masses'), true);
+    expect(early.isWhole).toBe(false);
+    expect(names(early.slices)).toEqual(['counts', 'masses', 'warnings']);
+    expect(Object.hasOwn(derived, 'days')).toBe(false);
+  });
+  test('is whole where the view looks at the evenings', () => {
+    const early = new Answering().answer(derivePipeline()(plan, CATALOGUE), look('days'), true);
+    expect(early.isWhole).toBe(true);
+    expect(names(early.slices)).toEqual(['counts', 'days', 'readiness', 'warnings']);
+  });
+  test('leaves what was told of the evenings as it was, and what is told after it makes up for it', () => {
+    const [derive, answering] = [derivePipeline(), new Answering()];
+    let known = heard({}, answering.answer(derive(warmedTo(1), CATALOGUE), look()));
+    expect(codes(known)).toContain('air/too-cold');
+    const [before, warm] = [known.readiness, derive(plan, CATALOGUE)];
+    known = heard(known, answering.answer(warm, look(), true));
+    expect(codes(known)).toContain('air/too-cold');
+    expect(known.readiness).toBe(before);
+    known = heard(known, answering.answer(warm, look()));
+    expect(codes(known)).not.toContain('air/too-cold');
+    expect(known.readiness!.readyText).toBe(warm.days.ready!.text);
+    expect(known).toEqual(heard({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look())));
   });
 });
 

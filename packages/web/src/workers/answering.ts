@@ -1,6 +1,7 @@
 import { dequal } from 'dequal';
 import { type Figure, bareOf, hasWorking, type Quantity } from '@spare-acre/core/base/units';
 import type { Derivation } from '@spare-acre/core/pipeline';
+import { hasPlanned } from '@spare-acre/core/pipeline/derive';
 import { ALWAYS, type Look, type SliceName, type Slices, sliceOf } from './slices';
 
 /** What changed since the last answer: whole slices, and of warnings only those that are other than before. */
@@ -10,29 +11,41 @@ export interface Answer {
   readonly warningIds: readonly string[];
   /** False for a first answer that was given before the checks were there: it is to be asked again. */
   readonly isJudged: boolean;
+  /** False for an answer that was given before the evenings were planned: the rest is to be asked for. */
+  readonly isWhole: boolean;
 }
 type Warnings = NonNullable<Slices['warnings']>;
 
 /** Tells of a derivation what is looked at and new, without workings: they are asked for one at a time. */
 export class Answering {
   private sent = new Map<SliceName, unknown>();
+  /** Of the warnings that were sent, those of the evenings. */
+  private ofEvenings: Derivation['dayWarnings'] = [];
 
   /** All is new to whoever asks next. */
   forget(): void {
     this.sent = new Map();
+    this.ofEvenings = [];
   }
 
-  answer(derivation: Derivation, { slices, chosen }: Look): Answer {
+  /** @param isEarly what takes the evenings is left out, unless the view looks at them: what is told of them stays as it was */
+  answer(derivation: Derivation, { slices, chosen }: Look, isEarly = false): Answer {
     const changed: [SliceName, unknown][] = [];
-    for (const name of new Set<SliceName>([...ALWAYS, ...slices])) {
-      const slice = sliceOf(name, derivation, chosen);
+    const look = (name: SliceName, slice: unknown): void => {
       const shown: unknown = name === 'jobs' ? slice : bareOf(slice);
       const before = this.sent.get(name);
-      if (before === shown || (name !== 'jobs' && dequal(before, shown))) continue;
+      if (before === shown || (name !== 'jobs' && dequal(before, shown))) return;
       this.sent.set(name, shown);
       changed.push([name, name === 'warnings' ? newAmong(shown as Warnings, before as Warnings | undefined) : shown]);
-    }
-    return { slices: Object.fromEntries(changed) as Slices, warningIds: derivation.warnings.map(({ id }) => id), isJudged: true };
+    };
+    for (const name of new Set(slices)) look(name, sliceOf(name, derivation, chosen));
+    const isWhole = !isEarly || hasPlanned(derivation);
+    if (isWhole) this.ofEvenings = derivation.dayWarnings;
+    const warnings = [...derivation.workWarnings, ...this.ofEvenings];
+    for (const name of ALWAYS)
+      if (name === 'warnings') look(name, warnings);
+      else if (isWhole || name !== 'readiness') look(name, sliceOf(name, derivation, chosen));
+    return { slices: Object.fromEntries(changed) as Slices, warningIds: warnings.map(({ id }) => id), isJudged: true, isWhole };
   }
 }
 

@@ -29,13 +29,14 @@ const copy = new BoardCopy();
 const answering = new Answering();
 const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
-async function answer(): Promise<Answer> {
+async function answer(isEarly = false): Promise<Answer> {
   const judges = isJudged;
   await copy.ready({ finish: look.slices.some((name) => FINISHED.has(name)), checks: judges });
   isJudged = true;
   const derivation = copy.derived();
-  dates.note(derivation.days);
-  return { ...answering.answer(derivation, look), isJudged: judges };
+  const told = answering.answer(derivation, look, isEarly);
+  if (told.isWhole) dates.note(derivation.days);
+  return { ...told, isJudged: judges };
 }
 
 const reckoner = {
@@ -51,10 +52,13 @@ const reckoner = {
     copy.shelve(stock);
     return answer();
   },
-  change(patches: readonly Patch[]): Promise<Answer> {
+  /** @param isEarly the evenings may be left out: they are asked for after with {@link rest} */
+  change(patches: readonly Patch[], isEarly: boolean): Promise<Answer> {
     copy.change(patches);
-    return answer();
+    return answer(isEarly);
   },
+  /** What an early answer left out. */
+  rest: (): Promise<Answer> => answer(),
   /** Takes what is looked at now. */
   look(looked: Look): Promise<Answer> {
     look = looked;

@@ -26,7 +26,8 @@ export async function* effectsOn(
   const tallyWith = async ({ plan, record }: Board, catalogue: Catalogue) => {
     const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
     const judged = first.isJudged ? first : await remote.look(nothing);
-    return { ...first.slices, ...judged.slices }.tally!;
+    const { counts, readiness } = { ...first.slices, ...judged.slices };
+    return { ...counts!, ...readiness! };
   };
   try {
     for (const board of boards) {

@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import { type Patch, applyPatches, enablePatches } from 'immer';
-import { afterEach, beforeEach, expect, test, vi } from 'vitest';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/shop';
 import type { Board } from '@spare-acre/core/plan';
@@ -8,6 +8,20 @@ import { CATALOGUE } from '../testing/world';
 import { Reckoning } from './reckoning';
 
 enablePatches();
+
+/** A worker with a reckoner at the other end of a message channel. */
+const workerWith = (reckoner: object) =>
+  class {
+    private readonly ends = new MessageChannel();
+    constructor() {
+      expose(reckoner, this.ends.port2);
+      this.ends.port1.start();
+    }
+    postMessage = (message: unknown, transfer: Transferable[]): void => this.ends.port1.postMessage(message, transfer);
+    addEventListener = (type: string, listener: EventListener): void => this.ends.port1.addEventListener(type, listener);
+    removeEventListener = (type: string, listener: EventListener): void => this.ends.port1.removeEventListener(type, listener);
+    terminate = (): void => this.ends.port1.close();
+  };
 
 /** A reckoner at the other end of a message channel that answers when the test says so, with the name of the plan it has. */
 function aSlowWorker() {
@@ -26,20 +40,7 @@ function aSlowWorker() {
     shelve: (stock: { readonly offcuts: readonly unknown[] }) => answer(`${stock.offcuts.length} in the rack`),
     change: (patches: Patch[]) => ((board = applyPatches(board!, patches)), answer()),
   };
-  vi.stubGlobal(
-    'Worker',
-    class {
-      private readonly ends = new MessageChannel();
-      constructor() {
-        expose(reckoner, this.ends.port2);
-        this.ends.port1.start();
-      }
-      postMessage = (message: unknown, transfer: Transferable[]): void => this.ends.port1.postMessage(message, transfer);
-      addEventListener = (type: string, listener: EventListener): void => this.ends.port1.addEventListener(type, listener);
-      removeEventListener = (type: string, listener: EventListener): void => this.ends.port1.removeEventListener(type, listener);
-      terminate = (): void => this.ends.port1.close();
-    },
-  );
+  vi.stubGlobal('Worker', workerWith(reckoner));
   return { seen, letAnswer: () => vi.waitFor(() => (expect(waiting.length).toBeGreaterThan(0), waiting.shift()!())) };
 }
 
@@ -125,23 +126,57 @@ test('what is looked at is asked before the edits that wait, and only as it was 
   reckoning.close();
 });
 
+describe('what an early answer leaves out', () => {
+  /** A worker that answers each change early, and what it was asked. */
+  function anEarlyWorker() {
+    const asked: string[] = [];
+    const told = (isWhole: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged: true, isWhole });
+    const reckoner = {
+      open: () => told(true),
+      change: (patches: Patch[], isEarly: boolean) => (
+        asked.push(`${patches.map(({ value }) => String(value)).join('+')} ${isEarly ? 'early' : 'wholly'}`),
+        told(!isEarly)
+      ),
+      rest: () => (asked.push('rest'), told(true)),
+    };
+    vi.stubGlobal('Worker', workerWith(reckoner));
+    return asked;
+  }
+  test('is asked for once nothing else waits', async () => {
+    const asked = anEarlyWorker();
+    const reckoning = new Reckoning(listener());
+    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    await vi.waitFor(() => expect(answers).toHaveLength(1));
+    for (const name of ['a', 'b']) reckoning.change(rename(name));
+    await vi.waitFor(() => expect(busy).toEqual([true, false, true, false]));
+    expect(asked).toEqual(['a early', 'b early', 'rest']);
+    reckoning.close();
+  });
+  test('is told with a change when it has been behind for long: a drag without a pause is no reason to wait', async () => {
+    const clock = vi.spyOn(performance, 'now').mockReturnValue(1_000);
+    const asked = anEarlyWorker();
+    const reckoning = new Reckoning({
+      ...listener(),
+      // The next edit comes with each answer, and time goes by.
+      answered: () => {
+        const name = ['a', 'b', 'c', 'd', 'e'][asked.length];
+        if (name === undefined) return;
+        clock.mockReturnValue(1_000 + 150 * asked.length);
+        reckoning.change(rename(name));
+      },
+    });
+    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    await vi.waitFor(() => expect(busy).toEqual([true, false]));
+    expect(asked).toEqual(['a early', 'b early', 'c early', 'd wholly', 'e early', 'rest']);
+    clock.mockRestore();
+    reckoning.close();
+  });
+});
+
 test('an answer given before the checks were there is asked for again, with what is looked at', async () => {
   const looks: unknown[] = [];
   const judged = (isJudged: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged });
-  vi.stubGlobal(
-    'Worker',
-    class {
-      private readonly ends = new MessageChannel();
-      constructor() {
-        expose({ open: () => judged(false), look: (look: unknown) => (looks.push(look), judged(true)) }, this.ends.port2);
-        this.ends.port1.start();
-      }
-      postMessage = (message: unknown, transfer: Transferable[]): void => this.ends.port1.postMessage(message, transfer);
-      addEventListener = (type: string, listener: EventListener): void => this.ends.port1.addEventListener(type, listener);
-      removeEventListener = (type: string, listener: EventListener): void => this.ends.port1.removeEventListener(type, listener);
-      terminate = (): void => this.ends.port1.close();
-    },
-  );
+  vi.stubGlobal('Worker', workerWith({ open: () => judged(false), look: (look: unknown) => (looks.push(look), judged(true)) }));
   const reckoning = new Reckoning(listener());
   const looked = { slices: ['mixes'] as const, chosen: [] };
   reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, looked);

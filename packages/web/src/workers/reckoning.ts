@@ -17,6 +17,9 @@ export interface Listener {
   readonly busy: (isBusy: boolean) => void;
 }
 
+/** While changes keep coming the evenings are left for later, but never for longer than this. */
+const MOST_BEHIND_MS = 250;
+
 /**
  * The worker at the other end of the desk. One question at a time: edits made meanwhile wait and go together, so that a
  * fast drag is answered as often as the worker can, and never out of order.
@@ -30,6 +33,9 @@ export class Reckoning {
   private looking: Look | null = null;
   private lastLook: Look = { slices: [], chosen: [] };
   private isRunning = false;
+  /** Since when the evenings that were told are those of an earlier board; null while they are this one's. */
+  private behindSinceMs: number | null = null;
+  private hasRest = false;
   private version = 0;
 
   constructor(private readonly listener: Listener) {
@@ -38,7 +44,7 @@ export class Reckoning {
   }
 
   open(board: Board, catalogue: Catalogue, stock: Stock, look: Look): void {
-    [this.patches, this.stock, this.looking] = [[], null, null];
+    [this.patches, this.stock, this.looking, this.hasRest] = [[], null, null, false];
     this.lastLook = look;
     this.opening = () => this.remote.open(board, catalogue, stock, look) as Promise<Answer>;
     this.ask();
@@ -89,6 +95,8 @@ export class Reckoning {
       try {
         const answer = await ask();
         this.listener.answered(answer, version);
+        this.hasRest = answer.isWhole === false;
+        this.behindSinceMs = this.hasRest ? (this.behindSinceMs ?? performance.now()) : null;
         // The worker has its checks by then.
         if (answer.isJudged === false) this.looking ??= this.lastLook;
       } catch (error) {
@@ -114,8 +122,13 @@ export class Reckoning {
       this.looking = null;
       return () => this.remote.look(looking) as Promise<Answer>;
     }
-    if (patches.length === 0) return null;
-    this.patches = [];
-    return () => this.remote.change(patches) as Promise<Answer>;
+    if (patches.length > 0) {
+      this.patches = [];
+      const isEarly = this.behindSinceMs === null || performance.now() - this.behindSinceMs < MOST_BEHIND_MS;
+      return () => this.remote.change(patches, isEarly) as Promise<Answer>;
+    }
+    if (!this.hasRest) return null;
+    this.hasRest = false;
+    return () => this.remote.rest() as Promise<Answer>;
   }
 }

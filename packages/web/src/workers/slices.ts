@@ -9,7 +9,8 @@ import type { Seam } from '@spare-acre/core/tiling';
 
 /** What a view may look at of all that follows from a plan. @param chosen ids of the features whose notes are open */
 const SLICES = {
-  tally: ({ tally }: Derivation) => tally,
+  counts: ({ counts }: Derivation) => counts,
+  readiness: ({ readiness }: Derivation) => readiness,
   warnings: ({ warnings }: Derivation) => warnings,
   surfaces: ({ zones }: Derivation) => Object.values(zones.byKind).map(({ kind, surface }) => ({ kind, surface })),
   needs: ({ needs }: Derivation, chosen: readonly string[]) => needs.filter(({ featureId }) => chosen.includes(featureId)),
@@ -230,7 +231,7 @@ export interface Look {
   readonly chosen: readonly string[];
 }
 /** Always in sight, whatever the view. */
-export const ALWAYS: readonly SliceName[] = ['tally', 'warnings'];
+export const ALWAYS: readonly SliceName[] = ['counts', 'warnings', 'readiness'];
 
 /** A slice with its workings. */
 export const sliceOf = <Name extends SliceName>(name: Name, derivation: Derivation, chosen: readonly string[]): SliceOf<Name> =>

@@ -26,8 +26,8 @@ export async function* summarise(
       const first = await remote.open({ plan, record }, catalogueFor(plan.people.map(({ name }) => name)), EMPTY_STOCK, nothing);
       // A worker's very first answer comes before its checks.
       const judged = first.isJudged ? first : await remote.look(nothing);
-      const { tally } = { ...first.slices, ...judged.slices };
-      yield [id, { readyText: tally!.readyText, sheets: tally!.sheets.value, warnings: judged.warningIds.length }];
+      const { counts, readiness } = { ...first.slices, ...judged.slices };
+      yield [id, { readyText: readiness!.readyText, sheets: counts!.sheets.value, warnings: judged.warningIds.length }];
     }
   } finally {
     worker.terminate();

@@ -45,7 +45,7 @@ const LINES = [
   ['Hands-on', 'handsOn'],
 ] as const;
 const lines = computed(() => {
-  const [was, is] = [tally.value, store.slices.tally ?? null];
+  const [was, is] = [tally.value, store.tally];
   if (was === null || is === null) return [];
   return [
     ...LINES.map(([name, key]) => ({

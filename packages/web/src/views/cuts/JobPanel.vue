@@ -135,7 +135,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
   </section>
   <section>
     <h3>Whole board</h3>
-    <FigureLine v-if="store.slices.tally !== undefined" label="New sheets" :figure="store.slices.tally.sheets" />
+    <FigureLine v-if="store.slices.counts !== undefined" label="New sheets" :figure="store.slices.counts.sheets" />
   </section>
 </template>
 

@@ -9,7 +9,7 @@ const store = usePlan();
 <template>
   <div v-if="store.slices.masses !== undefined" class="mass" data-testid="masses">
     <FigureLine v-for="layer in store.slices.masses" :key="layer.name" :label="layer.name" :figure="layer.mass" />
-    <FigureLine class="sum" label="The board, dry" :figure="store.slices.tally!.mass" />
+    <FigureLine class="sum" label="The board, dry" :figure="store.slices.counts!.mass" />
   </div>
 </template>
 

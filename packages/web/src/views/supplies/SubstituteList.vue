@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { computed, ref, shallowRef } from 'vue';
+import { ref, shallowRef } from 'vue';
 import { showChange } from '@spare-acre/core/base/units';
 import type { Substitute } from '@spare-acre/core/pipeline';
 import { usePlan } from '../../document/plan';
@@ -18,10 +18,9 @@ searches()
     (found) => (list.value = found),
     (error: unknown) => (fault.value = error instanceof Error ? error.message : String(error)),
   );
-const tally = computed(() => store.slices.tally);
 function trade({ cost, hours, mass, readyText, look, hazards, warns }: Substitute): string {
-  const own = tally.value;
-  if (own === undefined) return '';
+  const own = store.tally;
+  if (own === null) return '';
   const changes = [
     showChange(own.cost.value, cost.value, 'money', store.showing),
     showChange(own.handsOn.value, hours.value, 'min', store.showing),
