@@ -1,4 +1,5 @@
 import { minutesAt } from '../base/dates';
+import { remembered } from '../base/memory';
 import { given, reckon } from '../base/units';
 import type { ArrangedTask } from '../plan';
 import type { Bench } from './bench';
@@ -24,7 +25,7 @@ export interface Go extends Task {
  */
 export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Go[] {
   const { tasks: arranged, startsOn } = calendar;
-  if (arranged.length === 0 && Object.keys(doneTasks).length === 0) return steps.flatMap(({ tasks }) => tasks.map(asItIs));
+  if (arranged.length === 0 && Object.keys(doneTasks).length === 0) return asTheyAre(steps);
   const byId = new Map(arranged.map((own) => [own.taskId, own]));
   const skipped = new Map<string, readonly After[]>();
   const lastGo = new Map<string, string>();
@@ -68,6 +69,8 @@ export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: P
   }
   return goes;
 }
+/** The same list while the steps are the same: what was made of it stands as well. */
+const asTheyAre = remembered((steps: readonly Step[]): readonly Go[] => steps.flatMap(({ tasks }) => tasks.map(asItIs)));
 const asItIs = (task: Task): Go => ({
   ...task,
   ofTask: task.id,

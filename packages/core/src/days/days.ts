@@ -1,3 +1,4 @@
+import { remembered } from '../base/memory';
 import { type Figure, given, reckon, total } from '../base/units';
 import { boundOf, networkOf } from '../planner';
 import { momentText } from '../base/dates';
@@ -50,17 +51,17 @@ function handsOnOf(steps: readonly Step[], slots: readonly Slot[]): Figure<'min'
   return total(
     'Hands-on',
     'min',
-    steps.map(({ id, name, tasks, setUp }) => {
-      const count = sittings.get(id) ?? 0;
-      const parts = [
-        ...tasks.map(({ work }) => work),
-        ...tasks.flatMap(({ calls }) => calls ?? []),
-        ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sittings', count, '1', 'calendar'))]),
-      ];
-      return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
-    }),
+    steps.map((step) => handsOnIn(step, sittings.get(step.id) ?? 0)),
   );
 }
+const handsOnIn = remembered(({ name, tasks, setUp }: Step, count: number): Figure<'min'> => {
+  const parts = [
+    ...tasks.map(({ work }) => work),
+    ...tasks.flatMap(({ calls }) => calls ?? []),
+    ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sittings', count, '1', 'calendar'))]),
+  ];
+  return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
+});
 
 /** A time that no order of work beats, more closely than the slowest chain tells. */
 export interface Floor {

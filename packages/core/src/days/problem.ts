@@ -1,5 +1,6 @@
 import type { Run } from '../air';
 import { minutesAt } from '../base/dates';
+import { remembered } from '../base/memory';
 import { DAY_MIN, type Figure } from '../base/units';
 import { usualMin } from '../drying';
 import type { Hold, Job, Link, Problem } from '../planner';
@@ -54,7 +55,7 @@ const POST_MIN = 18 * 60;
 export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = NOTHING_RELAXED): Work {
   const { calendar, people, kit, places, catalogue } = bench;
   const goes = arrangedTasks(steps, bench);
-  const stepOf = new Map(steps.map((step) => [step.id, step]));
+  const stepOf = byId(steps);
   const horizonMin = horizonFor(goes, steps, bench);
   const hours = new Hours(bench, horizonMin);
   const windows = people.map((person) => sittingsOf(person, calendar, horizonMin));
@@ -74,9 +75,8 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
   });
 
   const done = goes.filter(({ doneMin }) => doneMin !== null);
-  const open = goes.filter(({ id, doneMin }) => doneMin === null && !blocked.has(id));
+  const open = done.length === 0 && blocked.size === 0 ? goes : goes.filter(({ id, doneMin }) => doneMin === null && !blocked.has(id));
   const doneAt = new Map(done.map(({ id, doneMin }) => [id, doneMin!]));
-  const indexOf = new Map(open.map(({ id }, i) => [id, i]));
   const fromMin = fromWhen(done, bench);
   const arrives = new Map(calendar.arrivals.map(({ stockId, day }) => [stockId, minutesAt(calendar.startsOn, { day, atMin: POST_MIN })]));
   const isOpen = new Map(goes.map((go, i) => [go.id, openings[i]!] as const));
@@ -115,19 +115,11 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
       pinnedMin: relaxed.pins.has(go.ofTask) ? null : go.pinnedMin,
     };
   };
-  const linksInto = (go: Go, to: number, valueOf: ValueOf): readonly Link[] =>
-    go.after.flatMap(({ taskId, wait, most, orAfter }): Link[] => {
-      const from = indexOf.get(taskId);
-      if (from === undefined) return [];
-      const mostMin = most === null || relaxed.waits.has(go.id) ? Infinity : most.value;
-      const orAfterMin = mostMin === Infinity || orAfter === null ? Infinity : orAfter.value;
-      return [{ from, to, leastMin: valueOf(wait.stated), mostMin, orAfterMin, pace: wait.pace }];
-    });
   const problemWith = (valueOf: ValueOf): Problem => ({
     people: windows.map((own) => ({ windows: own })),
     stores: [...places.map(({ flatPlaces }) => ({ capacity: flatPlaces })), { capacity: kit.weightsKg }],
     jobs: open.map((go) => jobOf(go, valueOf)),
-    links: open.flatMap((go, to) => linksInto(go, to, valueOf)),
+    links: valueOf === asTold ? linksAsTold(open, relaxed.waits) : linksOf(open, relaxed.waits, valueOf),
     horizonMin,
   });
   return {
@@ -142,6 +134,23 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
     why: open.map(({ id }) => isOpen.get(id)!.why),
   };
 }
+
+const byId = remembered((steps: readonly Step[]): ReadonlyMap<string, Step> => new Map(steps.map((step) => [step.id, step])));
+
+/** What comes after what: a property of the work, whoever does it and when. @param waits tasks whose longest waits are let go of */
+function linksOf(open: readonly Go[], waits: Relaxed['waits'], valueOf: ValueOf): readonly Link[] {
+  const indexOf = new Map(open.map(({ id }, i) => [id, i]));
+  return open.flatMap((go, to) =>
+    go.after.flatMap(({ taskId, wait, most, orAfter }): Link[] => {
+      const from = indexOf.get(taskId);
+      if (from === undefined) return [];
+      const mostMin = most === null || waits.has(go.id) ? Infinity : most.value;
+      const orAfterMin = mostMin === Infinity || orAfter === null ? Infinity : orAfter.value;
+      return [{ from, to, leastMin: valueOf(wait.stated), mostMin, orAfterMin, pace: wait.pace }];
+    }),
+  );
+}
+const linksAsTold = remembered((open: readonly Go[], waits: Relaxed['waits']): readonly Link[] => linksOf(open, waits, asTold));
 
 function ownNever(go: Go, mayCount: number, { runs, why }: { readonly runs: readonly Run[] | null; readonly why: Never }): Never | null {
   if (mayCount === 0) return 'people';

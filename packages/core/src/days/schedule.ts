@@ -1,5 +1,6 @@
 import type { Run } from '../air';
-import { type Placed, type Problem, type Progress, type Reason, earliestOf, networkOf, quick } from '../planner';
+import { remembered } from '../base/memory';
+import { type Link, type Placed, type Problem, type Progress, type Reason, earliestOf, networkOf, quick } from '../planner';
 import type { Bench, Never } from './bench';
 import type { Go } from './arranged';
 import { NOTHING_RELAXED, type Relaxed, type Work, workOf } from './problem';
@@ -113,8 +114,14 @@ function priorityOf(goes: readonly Go[], kept: readonly string[]): readonly numb
   return goes.map(({ id }) => -ranks.get(id)!);
 }
 
-/** A plan as it is told: what was done first, then what is planned, in the order of its starts. */
-export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[], reasons: readonly Reason[]): readonly Slot[] {
+/** A plan as it is told: what was done first, then what is planned, in the order of its starts. @param among the jobs to tell of, without their slack; all when left out */
+export function slotsOf(
+  work: Work,
+  { people }: Bench,
+  placed: readonly Placed[],
+  reasons: readonly Reason[],
+  among: ReadonlySet<number> | null = null,
+): readonly Slot[] {
   const { open, done, problem, stepOf } = work;
   const past = done.map((task): Slot => {
     const endMin = task.doneMin!;
@@ -131,9 +138,11 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
       because: { kind: 'done' },
     };
   });
-  const slack = slackOf(problem, placed);
+  const slack = among === null ? slackOf(problem, placed) : [];
   const endOf = new Map(open.map(({ id }, i) => [id, placed[i]?.endMin ?? NaN]));
-  const coming = placed.map(({ startMin, endMin, stretches, people: by }, i): Slot => {
+  const told = among === null ? placed.map((_, i) => i) : [...among];
+  const coming = told.map((i): Slot => {
+    const { startMin, endMin, stretches, people: by } = placed[i]!;
     const task = open[i]!;
     const workedMin = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
     return {
@@ -144,7 +153,7 @@ export function slotsOf(work: Work, { people }: Bench, placed: readonly Placed[]
       setUpMin: workedMin > task.work.value + SLACK_MIN ? stepOf.get(task.stepId)!.setUp.value : 0,
       people: by.map((person) => people[person]!.id),
       ...waitsOf(task, endMin),
-      slackMin: slack[i]!,
+      slackMin: slack[i] ?? 0,
       because: becauseOf(i, startMin, reasons[i]!, work, endOf),
     };
   });
@@ -161,12 +170,15 @@ function slackOf({ jobs, links }: Problem, placed: readonly Placed[]): readonly 
   const through = Math.max(...placed.map(({ endMin }, i) => jobs[i]!.curePace.after(endMin, jobs[i]!.cureMin)));
   const due = jobs.map(({ cureMin, curePace }) => curePace.before(through, cureMin));
   // Links lead on in the list.
-  for (const { from, to, leastMin, pace } of links.toSorted((a, b) => b.from - a.from || b.to - a.to)) {
+  for (const { from, to, leastMin, pace } of fromBehind(links)) {
     const startBy = due[to]! - (placed[to]!.endMin - placed[to]!.startMin);
     due[from] = Math.min(due[from]!, pace.before(startBy, leastMin));
   }
   return placed.map(({ endMin }, i) => Math.max(0, due[i]! - endMin));
 }
+
+/** Links from the last job to the first. */
+const fromBehind = remembered((links: readonly Link[]): readonly Link[] => links.toSorted((a, b) => b.from - a.from || b.to - a.to));
 
 function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Work, endOf: ReadonlyMap<string, number>): Because {
   const { open, problem, storeNames, why } = work;
@@ -208,7 +220,10 @@ function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Wo
   }
 }
 
-/** No order of work is through before: each task at its earliest with everybody free, set-up done by others; with what made it so. */
+/**
+ * No order of work is through before: each task at its earliest with everybody free, set-up done by others.
+ * @returns of the last to be through, and of what made it so late, their slots; none for no work
+ */
 export function earliestAlone(work: Work, bench: Bench): readonly Slot[] {
   const { problem } = work;
   if (problem.jobs.length === 0) return [];
@@ -220,9 +235,19 @@ export function earliestAlone(work: Work, bench: Bench): readonly Slot[] {
     stretches: [{ fromMin: startMin[i]!, toMin: endMin[i]! }],
     people: [],
   }));
+  const dryMin = ({ from, leastMin, pace }: Link): number => pace.after(endMin[from]!, leastMin);
   const reasons = placed.map((own, i): Reason => {
-    const into = network.into[i]!.find(({ from, leastMin, pace }) => Math.abs(pace.after(endMin[from]!, leastMin) - own.startMin) < 1e-3);
+    const into = network.into[i]!.find((link) => Math.abs(dryMin(link) - own.startMin) < SAME_MIN);
     return into === undefined ? { kind: 'hours', by: -1 } : { kind: 'wait', by: into.from };
   });
-  return slotsOf(work, bench, placed, reasons);
+  const throughMin = problem.jobs.map(({ curePace, cureMin }, i) => curePace.after(endMin[i]!, cureMin));
+  const chain = new Set([throughMin.indexOf(Math.max(...throughMin))]);
+  for (const job of chain) {
+    const dry = network.into[job]!.map(dryMin);
+    const last = Math.max(...dry);
+    network.into[job]!.forEach(({ from }, k) => dry[k]! > last - SAME_MIN && chain.add(from));
+  }
+  return slotsOf(work, bench, placed, reasons, chain);
 }
+/** Times that are one but for the last bits. */
+const SAME_MIN = 1e-3;

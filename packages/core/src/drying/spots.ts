@@ -35,6 +35,10 @@ interface SpotInputs {
   readonly airs: Airs;
   readonly catalogue: Catalogue;
 }
+/** The first day as far as the air goes: where no spell is told any day of a month is as good as another, and another first day leaves the air as it is. */
+export const dayForAir = (places: Plan['places'], startsOn: string): string =>
+  places.some(({ spells }) => spells.length > 0) ? startsOn : `${startsOn.slice(0, 7)}-01`;
+
 export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: SpotInputs): Spots {
   const rooms = new Map(places.map((place) => [place.id, roomOf(place, startsOn, airs, catalogue)]));
   const made = new Map<string, Spot>();

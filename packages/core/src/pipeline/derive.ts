@@ -11,7 +11,7 @@ import type { MakePieces } from '../pieces';
 import { allGlues, allParts, bothParts, piecesOf, withPieces } from './pieces';
 import type * as planning from '../days';
 import type { Days } from '../days';
-import { spotsOf } from '../drying';
+import { dayForAir, spotsOf } from '../drying';
 import { basinsOf, layGround, surfaceAreas, zonesOf } from '../ground';
 import { total } from '../base/units';
 import { boardMass } from '../mass';
@@ -122,7 +122,7 @@ export const STAGES = Stages.of<Sources>()
   .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
   .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
   .stage('fixed', ({ pieces: { fixed }, ground: { tiles } }) => ({ fixed, tiles }), fixedOnTiles)
-  .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn, airs, catalogue }), spotsOf)
+  .stage('spots', ({ plan: { places, drying, driedAt, calendar: { startsOn } }, shop: { airs }, catalogue }) => ({ places, drying, driedAt, startsOn: dayForAir(places, startsOn), airs, catalogue }), spotsOf)
   .stage('steps', ({ plan: { stack, people, mends }, spots, ground, zones, areas, stack: { joints }, partList: { hollows }, pieces: { work: pieces }, fixed, jobs, minutes, coats, sealing, catalogue, evenings }) => ({ mends, edges: stack.edges, weighed: stack.weighed, spots, topMaterialId: stack.ground.at(-1)?.materialId ?? null, isTwo: people.length > 1, ground, zones, areas, joints, hollows, pieces, fixed, jobs, minutes, coats, sealing, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.stepsOf(inputs) ?? [])
   .stage('days', ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, seed, spots, steps, catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.planDays(inputs) ?? NOT_PLANNED)
   .stage('troubles', ({ plan: { calendar, people, kit, places, stack: { substrate, ground } }, spots, steps, days: { slots, blocked, relaxed }, catalogue, shop, evenings }) => ({ calendar, doneTasks: shop.doneTasks, people, kit, places, spots, steps, slots, blocked, relaxed, drinks: drinksOf(substrate, ground, catalogue), catalogue, evenings }), ({ evenings, ...inputs }) => evenings?.troublesOf(inputs) ?? [])

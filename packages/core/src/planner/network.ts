@@ -1,4 +1,4 @@
-import { type Link, type Problem, isStrict } from './problem';
+import { type Job, type Link, type Problem, isStrict } from './problem';
 
 /** Jobs that are placed together, since one must follow another within a time; most stand alone. */
 export interface Network {
@@ -15,7 +15,33 @@ export interface Network {
   readonly tailMin: Float64Array;
 }
 
+/** Follows from the links and from the work alone: while both are the same, whoever does it and when, it is the same network. */
 export function networkOf({ jobs, links }: Problem): Network {
+  const known = KNOWN.get(links);
+  if (known !== undefined && isSameWork(known.jobs, jobs)) return known.network;
+  const network = networkAnew(jobs, links);
+  KNOWN.set(links, { jobs, network });
+  return network;
+}
+const KNOWN = new WeakMap<readonly Link[], { readonly jobs: readonly Job[]; readonly network: Network }>();
+
+/** Whether jobs are the same work, people and hours aside. */
+export const isSameWork = (a: readonly Job[], b: readonly Job[]): boolean =>
+  a === b ||
+  (a.length === b.length &&
+    a.every(({ workMin, setUpMin, family, cureMin, curePace, hands }, i) => {
+      const other = b[i]!;
+      return (
+        workMin === other.workMin &&
+        setUpMin === other.setUpMin &&
+        family === other.family &&
+        cureMin === other.cureMin &&
+        curePace === other.curePace &&
+        hands === other.hands
+      );
+    }));
+
+function networkAnew(jobs: readonly Job[], links: readonly Link[]): Network {
   const size = jobs.length;
   const into: Link[][] = Array.from({ length: size }, () => []);
   const outOf: Link[][] = Array.from({ length: size }, () => []);

@@ -41,7 +41,8 @@ export class Placer {
   private readonly by: number[][];
   private readonly split: (readonly Window[] | null)[];
   private readonly free: readonly FreeTime[];
-  private readonly held: { readonly from: number[]; readonly to: number[]; readonly amount: number[]; readonly job: number[] }[];
+  /** What lies in each store, as it was put there; `until` is when the last of all up to each is gone. */
+  private readonly held: readonly Held[];
   private readonly pinned: readonly number[];
   private readonly longestMin: readonly number[];
   private readonly leastMin: Float64Array;
@@ -83,7 +84,7 @@ export class Placer {
     this.by = Array.from({ length: size }, () => []);
     this.split = Array.from({ length: size }, () => null);
     this.free = problem.people.map(({ windows }) => new FreeTime(windows));
-    this.held = problem.stores.map(() => ({ from: [], to: [], amount: [], job: [] }));
+    this.held = problem.stores.map(() => ({ from: [], to: [], until: [], amount: [], job: [] }));
     this.longestMin = this.free.map(({ longestMin }) => longestMin);
     this.may = mayInTurn(problem);
     this.circles = problem.jobs.map(({ hands }, job) => (hands === 1 ? [] : chosen(this.may[job]!, hands)));
@@ -100,7 +101,7 @@ export class Placer {
   renew(problem: Problem, network: Network): void {
     [this.problem, this.network] = [problem, network];
     for (let job = 0; job < problem.jobs.length; job++) this.isLong[job] = Number(isTooLong(problem.jobs[job]!, this.longestMin));
-    for (const { from, to, amount, job } of this.held) from.length = to.length = amount.length = job.length = 0;
+    for (const held of this.held) keepFirst(held, 0);
     this.sat.length = this.stack.length = this.throughs.length = this.marks.length = 0;
     this.lastSat.clear();
     this.isBegun = false;
@@ -180,9 +181,9 @@ export class Placer {
   private backTo(mark: number): void {
     let k = mark;
     for (const free of this.free) free.backTo(this.marks[k++]!);
-    for (const { from, to, amount, job } of this.held) {
+    for (const held of this.held) {
       const length = this.marks[k++]!;
-      if (from.length > length) from.length = to.length = amount.length = job.length = length;
+      if (held.from.length > length) keepFirst(held, length);
     }
     while (this.sat.length > this.marks[k]!) {
       const { family, before } = this.sat.pop()!;
@@ -483,15 +484,18 @@ export class Placer {
     startMin: number,
     endMin: number,
   ): { readonly freeMin: number; readonly by: number } | null {
-    const { from, to, amount: taken, job } = this.held[store]!;
+    const { from, to, until: goneBy, amount: taken, job } = this.held[store]!;
     const { capacity } = this.problem.stores[store]!;
     if (amount > capacity + SLACK_MIN) return { freeMin: Infinity, by: -1 };
     const [begin, until] = [startMin, pace.after(endMin, afterMin)];
+    // All that was put there before has gone by then.
+    let first = from.length;
+    while (first > 0 && goneBy[first - 1]! > begin + SLACK_MIN) first--;
     let most = amount;
-    for (let i = 0; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) most += taken[i]!;
+    for (let i = first; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) most += taken[i]!;
     if (most <= capacity + SLACK_MIN) return null;
     const there: number[] = [];
-    for (let i = 0; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) there.push(i);
+    for (let i = first; i < from.length; i++) if (from[i]! < until - SLACK_MIN && to[i]! > begin + SLACK_MIN) there.push(i);
     // It can only be too full where it begins or where something in between does.
     for (const at of [begin, ...there.map((i) => from[i]!)]) {
       if (at < begin) continue;
@@ -537,11 +541,24 @@ export class Placer {
   }
   private hold(job: number, { store, amount, afterMin, pace }: Hold): void {
     const held = this.held[store]!;
+    const toMin = pace.after(this.endMin[job]!, afterMin);
     held.from.push(this.startMin[job]!);
-    held.to.push(pace.after(this.endMin[job]!, afterMin));
+    held.to.push(toMin);
+    held.until.push(Math.max(held.until.at(-1) ?? -Infinity, toMin));
     held.amount.push(amount);
     held.job.push(job);
   }
+}
+
+interface Held {
+  readonly from: number[];
+  readonly to: number[];
+  readonly until: number[];
+  readonly amount: number[];
+  readonly job: number[];
+}
+function keepFirst({ from, to, until, amount, job }: Held, count: number): void {
+  from.length = to.length = until.length = amount.length = job.length = count;
 }
 
 interface Found {

@@ -1,8 +1,8 @@
 import { seeded } from '../base/random';
 import { type Bound, boundOf } from './bound';
-import { type Network, networkOf } from './network';
+import { type Network, isSameWork, networkOf } from './network';
 import { type Outcome, type Reason, Placer } from './place';
-import type { Placed, Problem } from './problem';
+import type { Job, Placed, Problem } from './problem';
 import { Turns, orderBy } from './turns';
 
 /** The best plan so far. */
@@ -123,6 +123,15 @@ export function quick(problem: Problem, count: number, seed: number, kept: Kept 
 
 /** Orders by rule: as the work is listed, longest way to the end first, most work after it first. @returns each an order of groups that links allow */
 export function firstOrders(problem: Problem, network: Network): readonly (readonly number[])[] {
+  const known = FIRST.get(network);
+  if (known !== undefined && isSameWork(known.jobs, problem.jobs)) return known.orders;
+  const orders = ordersByRule(problem, network);
+  FIRST.set(network, { jobs: problem.jobs, orders });
+  return orders;
+}
+const FIRST = new WeakMap<Network, { readonly jobs: readonly Job[]; readonly orders: readonly (readonly number[])[] }>();
+
+function ordersByRule(problem: Problem, network: Network): readonly (readonly number[])[] {
   const { jobs } = problem;
   const { groups, tailMin } = network;
   const ofGroup = (value: (job: number) => number): readonly number[] => groups.map((own) => Math.max(...own.map(value)));

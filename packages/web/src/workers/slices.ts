@@ -1,5 +1,5 @@
 import type { Lever } from '@spare-acre/core/stack/bow';
-import { type Bare, inMillilitres } from '@spare-acre/core/base/units';
+import { type Bare, asBare, inMillilitres } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/checks';
 import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/air';
 import type { Slot } from '@spare-acre/core/days';
@@ -133,7 +133,7 @@ const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) 
 /** Only what is drawn and told of the tasks in the days. */
 function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, reasons }: Derivation) {
   return {
-    slots: slots.map((slot, i) => drawnSlot(slot, reasons[i]!)),
+    slots: asBare(slots.map((slot, i) => drawnSlot(slot, reasons[i]!))),
     ready: ready === null ? null : { at: ready.at, text: ready.text },
     chain: ready?.chain ?? [],
     bound: bound === null ? null : { at: bound.at, text: bound.text },

@@ -132,6 +132,11 @@ export type Bare<T> =
 /** Copies remembered for as long as what they were made of lives: most of an answer is the same as the one before it. */
 const BARE = new WeakMap<object, unknown>();
 
+/** Says that no figure with a working is anywhere in some data: it is bare as it is, and nobody looks through it. */
+export function asBare<T extends object>(data: T): T {
+  BARE.set(data, data);
+  return data;
+}
 /** Plain data with every figure in it bare of its working. The same data gives the same copy. */
 export function bareOf<T>(data: T): Bare<T> {
   if (typeof data !== 'object' || data === null) return data as Bare<T>;
