@@ -1,4 +1,4 @@
-import { type Point, type Region, type Ring, boxAround, evenOdd, unite } from '../base/geometry';
+import { type Point, type Region, type Ring, boxAround, evenOdd, regionOf, turnsOneWay, unite } from '../base/geometry';
 import { type Curve, alongAt } from './curve';
 import { type Plate, bevelDeg, givenAt } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
@@ -256,6 +256,6 @@ function shifted(part: Omit<FlatPart, 'blank'>): FlatPart {
 }
 function blankOf(drawn: readonly Ring[], far: readonly Ring[]): Region {
   const isSquare = drawn.every((ring, i) => ring.every(({ x, y }, k) => Math.hypot(x - far[i]![k]!.x, y - far[i]![k]!.y) < 1e-4));
-  const all = evenOdd(drawn);
-  return isSquare && drawn.length === 1 ? all : unite([all, evenOdd(far)]);
+  if (isSquare && drawn.length === 1) return turnsOneWay(drawn[0]!) ? regionOf(drawn[0]!) : evenOdd(drawn);
+  return unite([evenOdd(drawn), evenOdd(far)]);
 }

@@ -1,5 +1,5 @@
 import cdt2d from 'cdt2d';
-import { type Point, type Ring, contains, signedMm2 } from '../base/geometry';
+import { type Point, type Ring, contains, signedMm2, turnsOneWay } from '../base/geometry';
 import { remembered } from '../base/memory';
 import { type Curve, bentPlace } from './curve';
 import { type Plate, inSpace } from './plate';
@@ -46,18 +46,12 @@ export function plateFans(body: Plate): Mesh {
   return turnedRight({ places, triangles }, isRightHanded(body.frame));
 }
 
-/** Whether a ring turns left at every corner, and nowhere runs straight on. */
-const turnsLeft = (ring: Ring): boolean =>
-  ring.every((at, i) => {
-    const [before, after] = [ring[(i + ring.length - 1) % ring.length]!, ring[(i + 1) % ring.length]!];
-    return (at.x - before.x) * (after.y - at.y) - (at.y - before.y) * (after.x - at.x) > 1e-6;
-  });
-
 /** Triangles that fill rings, the first of them round the others. */
 function filled(rings: readonly Ring[]): (readonly [number, number, number])[] {
   const [outline, hole] = rings;
   // Most faces are boxes: a fan fills them.
-  if (hole === undefined && turnsLeft(outline!)) return outline!.slice(2).map((_, i) => [0, i + 1, i + 2] as const);
+  if (hole === undefined && signedMm2(outline!) > 0 && turnsOneWay(outline!))
+    return outline!.slice(2).map((_, i) => [0, i + 1, i + 2] as const);
   const points: [number, number][] = [];
   const edges: [number, number][] = [];
   for (const ring of rings) {

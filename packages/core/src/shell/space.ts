@@ -44,8 +44,11 @@ export interface Frame {
   readonly v: Vec;
   readonly w: Vec;
 }
-export const placeIn = ({ origin, u, v, w }: Frame, x: number, y: number, depthMm: number): Vec =>
-  plus(plus(plus(origin, times(u, x)), times(v, y)), times(w, depthMm));
+export const placeIn = ({ origin, u, v, w }: Frame, x: number, y: number, depthMm: number): Vec => [
+  origin[0] + u[0] * x + v[0] * y + w[0] * depthMm,
+  origin[1] + u[1] * x + v[1] * y + w[1] * depthMm,
+  origin[2] + u[2] * x + v[2] * y + w[2] * depthMm,
+];
 /** A place in a frame's own axes. */
 export function within({ origin, u, v, w }: Frame, point: Vec): Vec {
   const from = minus(point, origin);

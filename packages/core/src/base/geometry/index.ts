@@ -1,5 +1,5 @@
 export { ROUND_SIDES, alongLine, bent, lineLengthMm, pointAlong, roundRing, selfCrossing, stripRegion } from './outline';
-export { between, boxAround, boxContains, boxHolds, boxesOverlap, distanceMm } from './point';
+export { between, boxAround, boxContains, boxHolds, boxesOverlap, distanceMm, turnsOneWay } from './point';
 export type { Box, Point } from './point';
 export {
   EMPTY,

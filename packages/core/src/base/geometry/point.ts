@@ -43,3 +43,16 @@ export const boxContains = ({ left, top, right, bottom }: Box, { x, y }: Point):
 
 /** Whether two boxes share more than an edge. */
 export const boxesOverlap = (a: Box, b: Box): boolean => a.left < b.right && b.left < a.right && a.top < b.bottom && b.top < a.bottom;
+
+/** Whether a ring that does not cross itself turns the same way at every corner, and nowhere runs straight on. */
+export function turnsOneWay(ring: readonly Point[]): boolean {
+  let way = 0;
+  for (let i = 0; i < ring.length; i++) {
+    const [before, at, after] = [ring[(i + ring.length - 1) % ring.length]!, ring[i]!, ring[(i + 1) % ring.length]!];
+    const turned = (at.x - before.x) * (after.y - at.y) - (at.y - before.y) * (after.x - at.x);
+    if (Math.abs(turned) <= STRAIGHT_MM2 || turned * way < 0) return false;
+    way = turned;
+  }
+  return true;
+}
+const STRAIGHT_MM2 = 1e-6;

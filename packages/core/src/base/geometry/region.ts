@@ -1,5 +1,5 @@
-import { CLIPS_PER_MM, type Ring, inflated, intersected, signedMm2, subtracted, united, unitedEvenOdd } from './clipper';
-import { type Box, type Point, boxAround, boxHolds, boxesOverlap, distanceMm } from './point';
+import { CLIPS_PER_MM, type Ring, boxed, inflated, intersected, signedMm2, subtracted, united, unitedEvenOdd } from './clipper';
+import { type Box, type Point, boxAround, boxHolds, boxesOverlap, distanceMm, turnsOneWay } from './point';
 
 export type { Ring } from './clipper';
 
@@ -62,7 +62,10 @@ export function intersection(a: Region, b: Region): Region {
 
 /** What of a region lies in a box; itself where the box holds it, which spares most calls the clipper. */
 export function clippedTo(region: Region, box: Box): Region {
-  return isEmpty(region) || boxHolds(box, regionBox(region)) ? region : intersection(region, boxRegion(box));
+  if (isEmpty(region) || boxHolds(box, regionBox(region))) return region;
+  if (!boxesOverlap(regionBox(region), box)) return EMPTY;
+  const [ring, hollow] = region.rings;
+  return hollow === undefined && turnsOneWay(ring!) ? swept([boxed(ring!, box)]) : intersection(region, boxRegion(box));
 }
 
 /** Ground in `a` and in none of `cutters`. */
@@ -176,7 +179,7 @@ function mayMeet(a: Region, b: Region): boolean {
   return !isEmpty(a) && !isEmpty(b) && boxesOverlap(regionBox(a), regionBox(b));
 }
 
-function swept(rings: Point[][]): Region {
+function swept(rings: readonly Ring[]): Region {
   const kept = rings.filter((ring) => Math.abs(signedMm2(ring)) > DUST_MM2);
   return kept.length === 0 ? EMPTY : { rings: kept };
 }
