@@ -1,4 +1,4 @@
-import { type Point, type Region, type Ring, boxAround, evenOdd, regionOf, turnsOneWay, unite } from '../base/geometry';
+import { type Point, type Region, type Ring, boxAround, evenOdd, regionOf, signedMm2, turnsOneWay, unite } from '../base/geometry';
 import { type Curve, alongAt } from './curve';
 import { type Plate, bevelDeg, givenAt } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
@@ -256,6 +256,14 @@ function shifted(part: Omit<FlatPart, 'blank'>): FlatPart {
 }
 function blankOf(drawn: readonly Ring[], far: readonly Ring[]): Region {
   const isSquare = drawn.every((ring, i) => ring.every(({ x, y }, k) => Math.hypot(x - far[i]![k]!.x, y - far[i]![k]!.y) < 1e-4));
-  if (isSquare && drawn.length === 1) return turnsOneWay(drawn[0]!) ? regionOf(drawn[0]!) : evenOdd(drawn);
-  return unite([evenOdd(drawn), evenOdd(far)]);
+  if (drawn.length === 1 && turnsOneWay(drawn[0]!) && far[0]!.every((point) => isWithin(drawn[0]!, point))) return regionOf(drawn[0]!);
+  return isSquare ? evenOdd(drawn) : unite([evenOdd(drawn), evenOdd(far)]);
+}
+/** Whether a point lies in a ring that turns one way, or so little outside that no blade can tell. */
+function isWithin(ring: Ring, { x, y }: Point): boolean {
+  const way = Math.sign(signedMm2(ring));
+  return ring.every((to, i) => {
+    const from = ring[(i + ring.length - 1) % ring.length]!;
+    return way * ((to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x)) >= -1e-4 * Math.hypot(to.x - from.x, to.y - from.y);
+  });
 }
