@@ -130,6 +130,24 @@ describe('evenings', () => {
     expect(days.bound!.text).toBe('Thu 3 Dec, 20:40');
   });
 
+  test('the bound tells the slowest chain, not what else there is to do', () => {
+    const days = planned(
+      inTurn([
+        aWorkStep('glue', [
+          ['A1', 30, 2_000],
+          ['B1', 30, 60],
+        ]),
+        aWorkStep('paint', [
+          ['A1', 40, 60],
+          ['B1', 20, 60],
+        ]),
+      ]),
+    );
+    expect(days.bound!.chain).toEqual(['glue-A1', 'paint-A1']);
+    const labels = JSON.stringify(days.bound!.at);
+    expect([labels.includes('glue A1'), labels.includes('B1')]).toEqual([true, false]);
+  });
+
   test('nothing to do is never ready nor late', () => {
     expect(planned([])).toMatchObject({ ready: null, bound: null });
   });

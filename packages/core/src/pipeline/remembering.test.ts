@@ -141,6 +141,31 @@ test('an edit costs what it touches: stages that pick nothing of it keep their v
   expect(STAGES.names.filter((name) => !kept(everything(moved, derive)).includes(name))).toEqual(['section']);
 });
 
+describe('another first day', () => {
+  const later = (board: Board, startsOn: string): Board => applied(board, { code: 'calendar/first-day', startsOn });
+  const first = later(BOARD, '2026-11-02');
+  test('of the same month keeps the steps and plans the evenings anew; of another season it does not', () => {
+    const derive = derivePipeline(makePieces, finish);
+    const [before, after] = [derive(first.plan, CATALOGUE), derive(later(first, '2026-11-06').plan, CATALOGUE)];
+    expect(after.spots).toBe(before.spots);
+    expect(after.steps).toBe(before.steps);
+    expect(after.days.slots.map(({ startMin }) => startMin)).not.toEqual(before.days.slots.map(({ startMin }) => startMin));
+    expect(derive(later(first, '2026-12-01').plan, CATALOGUE).spots).not.toBe(before.spots);
+  });
+  test('moves a cold spell against the work', () => {
+    const places = first.plan.places.map((place) => ({
+      ...place,
+      spells: [{ from: '2026-11-04', to: '2026-11-20', airC: 2, humidityPct: 80 }],
+    }));
+    const cold: Board = { ...first, plan: { ...first.plan, places } };
+    const derive = derivePipeline(makePieces, finish);
+    const courseOf = (startsOn: string) => derive(later(cold, startsOn).plan, CATALOGUE).spots.usual.course;
+    const [early, late] = [courseOf('2026-11-02'), courseOf('2026-11-06')];
+    expect([early.at(600).airC, late.at(600).airC]).toEqual([expect.any(Number), 2]);
+    expect(early.at(600).airC).toBeGreaterThan(2);
+  });
+});
+
 test('a drag keeps the lands, edges and parts that it does not touch', () => {
   const derive = derivePipeline(makePieces, finish);
   const before = derive(BOARD.plan, CATALOGUE);

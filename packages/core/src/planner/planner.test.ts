@@ -235,6 +235,33 @@ describe('larger ones', () => {
     expect(ends(used, listed!)).toEqual(first);
     expect(first).toEqual(ends(new Placer(of, network), listed!));
   });
+  test('the network and the orders by rule are the same for other hours, and others for other work', () => {
+    const of = chanceProblem(1_003, 5, 12);
+    const network = networkOf(of);
+    const orders = firstOrders(of, network);
+    const otherHours = { ...of, people: of.people.map(() => ({ windows: evenings(90, 600, 1_000) })) };
+    expect(networkOf(otherHours)).toBe(network);
+    expect(firstOrders(otherHours, network)).toBe(orders);
+    const longest = of.jobs.map(({ workMin }) => workMin).indexOf(Math.max(...of.jobs.map(({ workMin }) => workMin)));
+    const otherWork = { ...of, jobs: of.jobs.map((own, i) => (i === longest ? own : { ...own, workMin: own.workMin + 300 })) };
+    const anew = networkOf({ ...otherWork, links: [...of.links] });
+    expect(networkOf(otherWork)).toEqual(anew);
+    expect([...networkOf(otherWork).tailMin]).not.toEqual([...network.tailMin]);
+    expect(firstOrders(otherWork, network)).toEqual(firstOrders({ ...otherWork, links: [...of.links] }, { ...network }));
+    expect(firstOrders(otherWork, network)).not.toEqual(orders);
+  });
+  test('what was put into a store early and lies long is not passed over for what came after it and has gone', () => {
+    const lies = (afterMin: number) => [{ store: 0, amount: 1, afterMin, pace: CLOCK }];
+    // The first lies for days, the next ones for an hour each: two at a time is all there is room for.
+    const jobs = [job(10, { holds: lies(3 * DAY) }), ...Array.from({ length: 4 }, () => job(10, { holds: lies(60) }))];
+    const of = problem(jobs, [], { stores: [{ capacity: 2 }] });
+    const placer = new Placer(of, networkOf(of));
+    placer.place([0, 1, 2, 3, 4]);
+    expect([...placer.startMin]).toEqual([1_140, 1_150, 1_220, DAY + 1_140, DAY + 1_210]);
+    // Taken back it is as if it had not lain there.
+    placer.place([1, 2, 0, 3, 4]);
+    expect([...placer.startMin]).toEqual([1_210, 1_140, 1_150, 1_220, DAY + 1_140]);
+  });
   test('made anew for the same jobs with other times it places them as a new one does', () => {
     const [of, other] = [chanceProblem(1_003, 5, 12), chanceProblem(1_003, 5, 12)];
     const longer = {

@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import { areaMm2 } from '../base/geometry';
 import {
   type Assembly,
   type Bar,
@@ -232,4 +233,52 @@ test('a part that its neighbours use up to the last hair is refused, not made wi
   });
   expect(resolved(riser(5), { board: sheet(5) })).toMatchObject({ ok: false, problem: { code: 'shell/vanishes', faceName: 'Riser' } });
   expect(resolved(riser(5.2), { board: sheet(5) }).ok).toBe(true);
+});
+
+describe('what has to come out of the sheet', () => {
+  const THICK_MM = 10;
+  const free = { joint: 'free' } as const;
+  /** A board of 40 × 30, its four edges at a slant of 45° each: out where the far side is the larger, in where it is the smaller. */
+  const blankOf = (leans: readonly (-1 | 0 | 1)[], openings: Face['openings'] = []) => {
+    const outwards = [
+      [0, -1],
+      [1, 0],
+      [0, 1],
+      [-1, 0],
+    ] as const;
+    const face: Face = {
+      id: 'board',
+      name: 'Board',
+      role: 'board',
+      corners: [
+        [0, 0, 0],
+        [40, 0, 0],
+        [40, 30, 0],
+        [0, 30, 0],
+      ],
+      edges: leans.map((lean, i) => (lean === 0 ? free : { joint: 'plane', normal: [...outwards[i]!, -lean] })),
+      openings,
+      grows: 'out',
+    };
+    return flatParts(bodiesOf({ faces: [face] }, { board: sheet(THICK_MM) })).sheets[0]!.blank;
+  };
+  test('of a board with square edges is the board', () => expect(areaMm2(blankOf([0, 0, 0, 0]))).toBeCloseTo(40 * 30, 3));
+  test('of edges that all lean out, or all in, is the larger side', () => {
+    expect(areaMm2(blankOf([1, 1, 1, 1]))).toBeCloseTo(60 * 50, 3);
+    expect(areaMm2(blankOf([-1, -1, -1, -1]))).toBeCloseTo(40 * 30, 3);
+  });
+  test('of one that leans out and one that leans in is both sides together', () => {
+    expect(areaMm2(blankOf([1, 0, -1, 0]))).toBeCloseTo(40 * 40, 3);
+  });
+  test('keeps round a hole what either side keeps', () => {
+    const ring = [
+      { x: 15, y: 10 },
+      { x: 25, y: 10 },
+      { x: 25, y: 20 },
+      { x: 15, y: 20 },
+    ];
+    const hole = { id: 'h', name: 'Hole', kind: 'hole', ring } as const;
+    expect(areaMm2(blankOf([0, 0, 0, 0], [hole]))).toBeCloseTo(40 * 30 - 10 * 10, 3);
+    expect(areaMm2(blankOf([1, 1, 1, 1], [{ ...hole, splayDeg: 20 }]))).toBeCloseTo(60 * 50 - 10 * 10, 3);
+  });
 });

@@ -3,8 +3,10 @@ import { brinefold } from '@spare-acre/core/demo';
 import { hasWorking } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { CATALOGUE } from '../testing/world';
+import * as finish from '@spare-acre/core/finish';
+import { makePieces } from '@spare-acre/core/pieces';
 import { Answering, figureAt, heard, placeOf } from './answering';
-import type { Look, SliceName } from './slices';
+import { type Look, SLICES, type SliceName } from './slices';
 
 const plan = brinefold(CATALOGUE);
 const look = (...slices: SliceName[]): Look => ({ slices, chosen: [] });
@@ -49,6 +51,23 @@ describe('an answer', () => {
     known = heard(known, answering.answer(derive(plan, CATALOGUE), look()));
     expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code]);
   });
+});
+
+test('no slice holds a figure with its working, whatever the view; sheets alone are drawn from the whole of a job', () => {
+  const derived = derivePipeline(makePieces, finish)(plan, CATALOGUE);
+  const all = Object.keys(SLICES).filter((name) => name !== 'jobs') as SliceName[];
+  const { slices } = new Answering().answer(derived, { slices: all, chosen: [...plan.features, ...plan.pieces].map(({ id }) => id) });
+  const seen = new Set<unknown>();
+  const worked: string[] = [];
+  const seek = (data: unknown, way: string): void => {
+    if (typeof data !== 'object' || data === null || seen.has(data)) return;
+    seen.add(data);
+    if ('unit' in data && 'value' in data && hasWorking(data as never)) worked.push(way);
+    for (const [key, inner] of Object.entries(data)) seek(inner, `${way}.${key}`);
+  };
+  for (const [name, slice] of Object.entries(slices)) seek(slice, name);
+  expect(worked).toEqual([]);
+  expect(Object.keys(slices).length).toBeGreaterThan(30);
 });
 
 describe('an early answer', () => {

@@ -8,7 +8,7 @@ import type { MadePiece } from '@spare-acre/core/pieces';
 import type { Seam } from '@spare-acre/core/tiling';
 
 /** What a view may look at of all that follows from a plan. @param chosen ids of the features whose notes are open */
-const SLICES = {
+export const SLICES = {
   counts: ({ counts }: Derivation) => counts,
   readiness: ({ readiness }: Derivation) => readiness,
   warnings: ({ warnings }: Derivation) => warnings,
