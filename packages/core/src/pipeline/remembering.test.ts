@@ -155,7 +155,7 @@ describe('another first day', () => {
   test('moves a cold spell against the work', () => {
     const places = first.plan.places.map((place) => ({
       ...place,
-      spells: [{ from: '2026-11-04', to: '2026-11-20', airC: 2, humidityPct: 80 }],
+      spells: [{ id: 'frost', from: '2026-11-04', to: '2026-11-20', airC: 2, humidityPct: 80 }],
     }));
     const cold: Board = { ...first, plan: { ...first.plan, places } };
     const derive = derivePipeline(makePieces, finish);
