@@ -1,3 +1,4 @@
+import { MOST_BYTES, firstLoad } from '../scripts/bench/first-load';
 import { expect, openBrinefold, test } from './app';
 
 test('a view shows its shape at once while it is fetched', async ({ page, app }) => {
@@ -59,4 +60,8 @@ test('tabs go by the arrow keys alone', async ({ page, app }) => {
   await expect(page.getByTestId('levers')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
   await expect(page.getByRole('tab', { name: 'Where it is cut' })).toBeFocused();
+});
+
+test('what has to be fetched until Ground can be used is no more than was promised', () => {
+  expect(firstLoad().bytes).toBeLessThan(MOST_BYTES);
 });

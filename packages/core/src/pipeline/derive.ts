@@ -22,7 +22,7 @@ import { glueNeeds } from '../stack/adhesives';
 import { type Surely, suppliesFor } from '../supplies';
 import { fixedOnTiles, fixingsFor, seamsOf, storedHeight, tileBuilds } from '../tiling';
 import { rememberedLayouts } from './layouts';
-import { Stages, isAsked } from './stages';
+import { Stages } from './stages';
 import { countsOf, readinessOf } from './tally';
 
 /** What reckons what is only looked at in Section, Coats and Supplies. */
@@ -166,8 +166,6 @@ export const STAGES = Stages.of<Sources>()
 /** Everything that follows from a plan; reckoned as it is read. */
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
-/** The evenings of a board have been asked for: what else follows from them costs little. */
-export const hasPlanned = (derivation: Derivation): boolean => isAsked(derivation, 'days' satisfies StageName);
 
 /** What a pipeline is given beside the board; null for what is not there yet. */
 export type Given = Pick<Sources, 'makePieces' | 'finish' | 'evenings' | 'surelyFor' | 'checks'>;

@@ -33,9 +33,6 @@ class KnownAnswers {
   }
 }
 
-/** Whether a stage of a pipeline's answers has been asked for. */
-export const isAsked = (answers: object, name: string): boolean => Object.hasOwn(answers, name);
-
 /**
  * A table of stages, one line a stage: its name, what it picks of the sources and of the stages above it, and the function that reckons it. The types follow from the table:
  * a stage cannot read what stands below it.

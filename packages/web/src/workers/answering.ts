@@ -1,7 +1,6 @@
 import { dequal } from 'dequal';
 import { type Figure, bareOf, hasWorking, type Quantity } from '@spare-acre/core/base/units';
 import type { Derivation } from '@spare-acre/core/pipeline';
-import { hasPlanned } from '@spare-acre/core/pipeline/derive';
 import { ALWAYS, type Look, type SliceName, type Slices, sliceOf } from './slices';
 
 /** What changed since the last answer: whole slices, and of warnings only those that are other than before. */
@@ -48,6 +47,9 @@ export class Answering {
     return { slices: Object.fromEntries(changed) as Slices, warningIds: warnings.map(({ id }) => id), isJudged: true, isWhole };
   }
 }
+
+/** The evenings have been asked for, and what else follows from them costs little: what was asked of a derivation it has as its own. */
+const hasPlanned = (derivation: Derivation): boolean => Object.hasOwn(derivation, 'days' satisfies keyof Derivation);
 
 function newAmong(warnings: Warnings, before: Warnings = []): Warnings {
   const known = new Map(before.map((warning) => [warning.id, warning]));
