@@ -27,7 +27,7 @@ const GROUND: Look = { slices: ['surfaces'], chosen: [] };
 const DRAGGED = 7;
 const dragged = ({ features }: Plan): string => features[DRAGGED]!.id;
 const underlay = { imageId: '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c111', widthPx: 900, heightPx: 600, mmPerPx: 2, turnDeg: 0, opacityPct: 50 };
-export const CASES: readonly Case[] = [
+const CASES: readonly Case[] = [
   {
     name: 'one feature dragged',
     look: (plan) => ({ slices: ['needs'], chosen: [dragged(plan)] }),

@@ -241,7 +241,7 @@ export function earliestAlone(work: Work, bench: Bench): readonly Slot[] {
     return into === undefined ? { kind: 'hours', by: -1 } : { kind: 'wait', by: into.from };
   });
   const throughMin = problem.jobs.map(({ curePace, cureMin }, i) => curePace.after(endMin[i]!, cureMin));
-  const chain = new Set([throughMin.indexOf(Math.max(...throughMin))]);
+  const chain = new Set([throughMin.reduce((last, min, i) => (min > throughMin[last]! ? i : last), 0)]);
   for (const job of chain) {
     const dry = network.into[job]!.map(dryMin);
     const last = Math.max(...dry);

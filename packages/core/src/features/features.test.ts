@@ -70,8 +70,9 @@ describe.each(FEATURE_KINDS)('a fresh %s', (kind) => {
     for (const field of of.fields) expect(Object.keys(feature)).toEqual(expect.arrayContaining(keysOf(field)));
   });
   test('its marks, where it has any, lie on the table', () => {
-    const { lines = [] } = (of.marks?.(feature) ?? NO_MARKS) as { lines?: readonly (readonly { x: number; y: number }[])[] };
-    for (const { x, y } of lines.flat()) expect([x, y].every((mm) => Number.isFinite(mm) && Math.abs(mm) < 1_000)).toBe(true);
+    const { lines, dots, arrow } = of.marks?.(feature) ?? NO_MARKS;
+    for (const { x, y } of [...lines.flat(), ...dots, ...arrow])
+      expect([x, y].every((mm) => Number.isFinite(mm) && Math.abs(mm) < 1_000)).toBe(true);
   });
 });
 const keysOf = (field: object): string[] => ('key' in field && typeof field.key === 'string' ? [field.key] : []);

@@ -6,7 +6,7 @@ export type { Ground, TileLand } from './ground';
 export { cellIndex, fieldOf } from './height-field';
 export type { HeightField, Uprights } from './height-field';
 export type { Land } from './land';
-export { heightAt, heightsOf, landAt, shownAt, surfaceAt } from './level';
+export { bareAt, heightsOf, landAt, shownAt, surfaceAt } from './level';
 export type { Heights, Lands } from './level';
 export { bendsOf, isBowl, isSloped, overlayOf, profileOf, standsMm, waterLevelMm, waterMm } from './profile';
 export { openRegion, surfaceAreas } from './surface-areas';

@@ -35,9 +35,8 @@ export function heightsOf(land: Land, built: BuiltMm = asDrawn): HeightAt {
   return ratio === 1 ? profile : (point) => profile(point) * ratio;
 }
 
-/** Height of the surface at a point over the ground, mm: foam or floor, and what lies on it. Water is not counted. */
-export const heightAt = (ground: Lands, point: Point, built: BuiltMm = asDrawn): number =>
-  surfaceAt(ground, point, { built, coveredMm: bare })(point);
+/** The surface that holds at a point, bare: foam or floor, and what lies on it. Water is not counted. See {@link surfaceAt}. */
+export const bareAt = (ground: Lands, at: Point, built: BuiltMm = asDrawn): HeightAt => surfaceAt(ground, at, { built, coveredMm: bare });
 
 /**
  * The surface that holds at a point, to be read at points near it that it does not break off before: foam or floor, what lies on it, and what covers it.

@@ -5,13 +5,13 @@ import { areaMm2 } from '../base/geometry';
 import type { Plan } from '../plan';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aRamp, aTrack } from '../testing';
 import { fieldOf, cellIndex } from './height-field';
-import { heightAt } from './level';
+import { bareAt } from './level';
 import { layGround } from './ground';
 import { tableBox } from './tiles';
 import { zonesOf } from './zones';
 
 const groundOf = (plan: Plan) => layGround(plan);
-const at = (x: number, y: number, ...features: Feature[]): number => heightAt(groundOf(aBoard({}, ...features)), { x, y });
+const at = (x: number, y: number, ...features: Feature[]): number => bareAt(groundOf(aBoard({}, ...features)), { x, y })({ x, y });
 
 describe('heights of what slopes', () => {
   test('a bank 50 wide, 20 high with a crown of 10 rises 1 in 1 over its first 20 mm', () => {
@@ -208,7 +208,7 @@ describe('the height field', () => {
     fc.assert(
       fc.property(fc.integer({ min: 0, max: 299 }), fc.integer({ min: 0, max: 199 }), (x, y) => {
         const point = { x: (x + 0.5) * 4, y: (y + 0.5) * 4 };
-        expect(field.heightMm[y * 300 + x]).toBeCloseTo(heightAt(ground, point), 3);
+        expect(field.heightMm[y * 300 + x]).toBeCloseTo(bareAt(ground, point)(point), 3);
       }),
       { numRuns: 400 },
     );

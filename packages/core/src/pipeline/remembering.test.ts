@@ -161,7 +161,7 @@ describe('another first day', () => {
     const derive = derivePipeline(makePieces, finish);
     const courseOf = (startsOn: string) => derive(later(cold, startsOn).plan, CATALOGUE).spots.usual.course;
     const [early, late] = [courseOf('2026-11-02'), courseOf('2026-11-06')];
-    expect([early.at(600).airC, late.at(600).airC]).toEqual([expect.any(Number), 2]);
+    expect(late.at(600).airC).toBe(2);
     expect(early.at(600).airC).toBeGreaterThan(2);
   });
 });

@@ -40,9 +40,9 @@ describe('what two devices did since they parted', () => {
   });
   test('whichever way round it is told: what is done is the same, and merged once more nothing changes', () => {
     const ids = fc.uniqueArray(fc.constantFrom('a', 'b', 'c', 'd', 'e'), { maxLength: 5 });
-    const any = fc.tuple(ids, ids).map(([sheets, tasks]) => record(sheets, tasks));
+    const records = fc.tuple(ids, ids).map(([sheets, tasks]) => record(sheets, tasks));
     fc.assert(
-      fc.property(any, any, any, (from, mine, theirs) => {
+      fc.property(records, records, records, (from, mine, theirs) => {
         const [one, other] = [mergeRecords(from, mine, theirs), mergeRecords(from, theirs, mine)];
         expect([sheetIds(one), taskIds(one)]).toEqual([sheetIds(other), taskIds(other)]);
         expect(isSameRecord(mergeRecords(one, one, one), one)).toBe(true);

@@ -1,4 +1,4 @@
-import { type Ground, type Heights, type Land, type Tile, isSloped, overlayOf, shownAt, surfaceAt, waterLevelMm } from '../ground';
+import { type Ground, type Land, type Tile, bareAt, isSloped, overlayOf, shownAt, waterLevelMm } from '../ground';
 import { remembered, rememberedEach } from '../base/memory';
 import { type Point, between, boxesOverlap, contains, crossings, distanceMm, isEmpty, regionBox } from '../base/geometry';
 import { kindOf } from '../features';
@@ -93,8 +93,6 @@ interface Walked {
   readonly walls: readonly Land[];
 }
 
-const AS_DRAWN: Heights = { built: ({ levelMm }) => levelMm, coveredMm: () => 0 };
-
 /** Relief is read at steps of this, a kerb's width or less. */
 const RELIEF_STEP_MM = 1;
 
@@ -107,7 +105,7 @@ function stretchAt({ from, to, lengthMm, lands, walls }: Walked, start: number, 
   const wall = walls.find(({ whole }) => contains(whole, middle));
   const standsMm = wall === undefined ? 0 : (kindOf(wall.feature).standsMm?.(wall.feature) ?? 0);
   // No outline is crossed on the way: what holds in the middle holds from end to end.
-  const surface = surfaceAt(ground, middle, AS_DRAWN);
+  const surface = bareAt(ground, middle);
   const levelAt = (t: number): number => surface(between(from, to, t)) + standsMm;
   const isUneven = lands.some(
     (land) => (isSloped(land) || overlayOf(land) !== null) && (contains(land.body, middle) || contains(land.shows, middle)),

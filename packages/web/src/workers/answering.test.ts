@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
-import { hasWorking } from '@spare-acre/core/base/units';
+import { type Quantity, hasWorking } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { CATALOGUE } from '../testing/world';
 import * as finish from '@spare-acre/core/finish';
@@ -62,7 +62,7 @@ test('no slice holds a figure with its working, whatever the view; sheets alone 
   const seek = (data: unknown, way: string): void => {
     if (typeof data !== 'object' || data === null || seen.has(data)) return;
     seen.add(data);
-    if ('unit' in data && 'value' in data && hasWorking(data as never)) worked.push(way);
+    if ('unit' in data && 'value' in data && hasWorking(data as Quantity)) worked.push(way);
     for (const [key, inner] of Object.entries(data)) seek(inner, `${way}.${key}`);
   };
   for (const [name, slice] of Object.entries(slices)) seek(slice, name);

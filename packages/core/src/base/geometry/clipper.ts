@@ -39,7 +39,7 @@ export function boxed(ring: Ring, { left, top, right, bottom }: Box): Ring {
     ['y', bottom, -1],
   ] as const;
   const kept = sides
-    .reduce((left, [axis, atMm, way]) => cutOff(left, axis, atMm, way), ring)
+    .reduce((rest, [axis, atMm, way]) => cutOff(rest, axis, atMm, way), ring)
     .map(({ x, y }) => ({ x: inClips(x) / CLIPS_PER_MM, y: inClips(y) / CLIPS_PER_MM }));
   return kept.filter(({ x, y }, i) => x !== kept.at(i - 1)!.x || y !== kept.at(i - 1)!.y);
 }
