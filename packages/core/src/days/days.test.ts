@@ -130,6 +130,22 @@ describe('evenings', () => {
     expect(days.bound!.text).toBe('Thu 3 Dec, 20:40');
   });
 
+  test('hands-on counts the set-up of a step once for every sitting of it', () => {
+    const handsOn = (workMin: number): number =>
+      planned([
+        aWorkStep(
+          'paint',
+          [
+            ['A1', workMin, 0],
+            ['B1', workMin, 0],
+          ],
+          { setUpMin: 10 },
+        ),
+      ]).handsOn.value;
+    // Both in one evening of 120 minutes, or one in each of two.
+    expect([handsOn(20), handsOn(100)]).toEqual([20 + 20 + 10, 100 + 100 + 2 * 10]);
+  });
+
   test('the bound tells the slowest chain, not what else there is to do', () => {
     const days = planned(
       inTurn([

@@ -166,6 +166,15 @@ describe('another first day', () => {
   });
 });
 
+test('the tally weighs what stands on the board with it', () => {
+  const { tally, mass, pieces } = derivePipeline(makePieces, finish)(BOARD.plan, CATALOGUE);
+  expect(pieces.masses.map(({ value }) => value > 0)).toEqual([true, true]);
+  expect(tally.mass.value).toBeCloseTo(
+    pieces.masses.reduce((sum, { value }) => sum + value, mass.all.value),
+    6,
+  );
+});
+
 test('a drag keeps the lands, edges and parts that it does not touch', () => {
   const derive = derivePipeline(makePieces, finish);
   const before = derive(BOARD.plan, CATALOGUE);
