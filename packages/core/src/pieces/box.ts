@@ -5,7 +5,7 @@ import type { MadeObject } from './made-object';
 export function boxOf({ bodies, loose }: Pick<MadeObject, 'bodies' | 'loose'>): readonly [low: Vec, high: Vec] {
   const low: [number, number, number] = [Infinity, Infinity, Infinity];
   const high: [number, number, number] = [-Infinity, -Infinity, -Infinity];
-  for (const places of [...bodies.map(placesOf), ...loose.map(({ mesh }) => mesh.places)]) {
+  for (const places of [...bodies.map((body) => placesOf(body)), ...loose.map(({ mesh }) => mesh.places)]) {
     for (const place of places) {
       for (const axis of [0, 1, 2] as const) {
         low[axis] = Math.min(low[axis], place[axis]);

@@ -32,7 +32,7 @@ export const footprintOf = remembered((made: MadePiece): Footprint | null => {
 
 /** Corners of every part of the first object, and of what is heaped on it. */
 const partsOf = ({ objects: [first] }: MadePiece): readonly (readonly Vec[])[] =>
-  first === undefined ? [] : [...first.bodies.map(placesOf), ...first.loose.map(({ mesh }) => mesh.places)];
+  first === undefined ? [] : [...first.bodies.map((body) => placesOf(body)), ...first.loose.map(({ mesh }) => mesh.places)];
 
 /** The ground under each part by itself, about the middle of the whole: a bent fence leaves most of the ground within its bends free. */
 export const partHulls = remembered((made: MadePiece): readonly (readonly Point[])[] => {
