@@ -1,4 +1,5 @@
-import { areaMm2, intersection, isEmpty } from '../base/geometry';
+import { type Region, areaMm2, intersection, isEmpty } from '../base/geometry';
+import { rememberedPairs } from '../base/memory';
 import type { Land, Lands } from '../ground';
 import { kindOf } from '../features';
 import { given } from '../base/units';
@@ -6,6 +7,8 @@ import type { Warning } from './warning';
 
 /** Overlaps under this are a corner touched, not a place taken. */
 const LEAST_MM2 = 100;
+/** While one thing is dragged, all others lie on one another as they did. */
+const sharedMm2 = rememberedPairs((a: Region, b: Region): number => areaMm2(intersection(a, b)));
 
 /** Open space that something fixed has been put on, and plots that are not level. */
 export function* clearWarnings({ lands }: Lands): Generator<Warning> {
@@ -21,7 +24,7 @@ function* takenSpace(land: Land, lands: readonly Land[]): Generator<Warning> {
     other.role === 'mass' || other.role === 'hole' || other.role === 'standing' || kindOf(other.feature).isPlot === true;
   for (const other of lands) {
     if (!blocks(other) || isEmpty(land.whole) || isEmpty(other.whole)) continue;
-    const taken = areaMm2(intersection(land.whole, other.whole));
+    const taken = sharedMm2(land.whole, other.whole);
     if (taken < LEAST_MM2) continue;
     yield {
       id: `clear/taken ${land.id} ${other.id}`,
@@ -46,7 +49,7 @@ function* unevenPlot(land: Land, lands: readonly Land[]): Generator<Warning> {
   const whole = areaMm2(land.whole);
   for (const other of lands) {
     if (other.role !== 'mass' || isEmpty(other.whole)) continue;
-    const under = areaMm2(intersection(land.whole, other.body));
+    const under = sharedMm2(land.whole, other.body);
     if (under < LEAST_MM2 || whole - under < LEAST_MM2) continue;
     yield {
       id: `plot/uneven ${land.id} ${other.id}`,

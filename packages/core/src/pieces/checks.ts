@@ -2,7 +2,7 @@ import type { Warning } from '../checks';
 import { type Region, areaMm2, regionBox, regionOf, without } from '../base/geometry';
 import { boxOf } from './box';
 import { holdsABase } from './capacity';
-import { given, lengthWords } from '../base/units';
+import { type MeasureSystem, given, lengthWords } from '../base/units';
 import { adhesiveBy, materialBy } from '../catalogue';
 import { remembered } from '../base/memory';
 import { type Feature, pieceOn } from '../features';
@@ -346,25 +346,29 @@ function* tedious({ piece, clads }: MadePiece, { catalogue }: CheckInputs): Gene
 }
 
 /** Plots that their piece juts out of. */
-function* tightPlots({
+function tightPlots({
   made,
   footprints,
   features,
   units,
-}: Pick<BoardInputs, 'made' | 'footprints' | 'features' | 'units'>): Generator<Warning> {
-  for (const plot of features) {
+}: Pick<BoardInputs, 'made' | 'footprints' | 'features' | 'units'>): readonly Warning[] {
+  return features.flatMap((plot) => {
     const pieceId = pieceOn(plot);
     const own = made.find(({ piece }) => piece.id === pieceId);
     const footprint = pieceId === null ? undefined : footprints.get(pieceId);
-    if (own === undefined || footprint === undefined) continue;
-    const region = shapeRegion(plot.shape);
-    const hull = placedHull(plot, footprint);
-    // The whole may jut out where no part of it does.
-    if (areaMm2(without(hull, [region])) < OVER_MM2) continue;
-    const { to } = placingOn(plot);
-    if (!partHulls(own).some((part) => areaMm2(without(regionOf(part.map(to)), [region])) >= OVER_MM2)) continue;
-    const { left, right, top, bottom } = regionBox(hull);
-    yield {
+    return own === undefined || footprint === undefined ? [] : tightPlot(plot, own, footprint, units);
+  });
+}
+const tightPlot = remembered((plot: Feature, own: MadePiece, footprint: Footprint, units: MeasureSystem): readonly Warning[] => {
+  const region = shapeRegion(plot.shape);
+  const hull = placedHull(plot, footprint);
+  // The whole may jut out where no part of it does.
+  if (areaMm2(without(hull, [region])) < OVER_MM2) return [];
+  const { to } = placingOn(plot);
+  if (!partHulls(own).some((part) => areaMm2(without(regionOf(part.map(to)), [region])) >= OVER_MM2)) return [];
+  const { left, right, top, bottom } = regionBox(hull);
+  return [
+    {
       id: `piece/plot-small ${plot.id}`,
       code: 'piece/plot-small',
       severity: 'care',
@@ -383,9 +387,9 @@ function* tightPlots({
           edit: { code: 'feature/reshape', featureId: plot.id, shape: boxShape(hull), how: 'Fit' },
         },
       ],
-    };
-  }
-}
+    },
+  ];
+});
 const OVER_MM2 = 20;
 /** A box round a region, whole millimetres outwards. */
 function boxShape(hull: Region) {

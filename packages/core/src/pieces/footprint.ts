@@ -1,6 +1,7 @@
 import { remembered } from '../base/memory';
 import type { Point } from '../base/geometry';
 import { type Vec, hullOf, placesOf } from '../shell';
+import { boxOf } from './box';
 import type { MadePiece } from './made';
 
 /** What a piece takes up of a table, about its own middle: y runs towards the viewer, as on a plan. */
@@ -17,18 +18,18 @@ export interface Footprint {
 export const footprintOf = remembered((made: MadePiece): Footprint | null => {
   const first = made.objects[0];
   if (first === undefined) return null;
-  const places = partsOf(made).flat();
-  const [xs, ys, zs] = [0, 1, 2].map((axis) => places.map((place) => place[axis as 0 | 1 | 2])) as [number[], number[], number[]];
-  const [left, right, back, front] = [Math.min(...xs), Math.max(...xs), Math.min(...ys), Math.max(...ys)];
-  const middle = { x: (left + right) / 2, y: (back + front) / 2 };
+  const [low, high] = boxOf(first);
+  const middle = { x: (low[0] + high[0]) / 2, y: (low[1] + high[1]) / 2 };
   return {
-    hull: hullOf(places.map(([x, y]) => ({ x: x - middle.x, y: middle.y - y }))),
-    wideMm: right - left,
-    deepMm: front - back,
-    highMm: Math.max(...zs) - Math.min(...zs),
+    hull: hullOf(partsOf(made).flatMap((places) => onGround(places, middle))),
+    wideMm: high[0] - low[0],
+    deepMm: high[1] - low[1],
+    highMm: high[2] - low[2],
     middle,
   };
 });
+const onGround = (places: readonly Vec[], middle: Point): Point[] =>
+  places.map((place) => ({ x: place[0] - middle.x, y: middle.y - place[1] }));
 
 /** Corners of every part of the first object, and of what is heaped on it. */
 const partsOf = ({ objects: [first] }: MadePiece): readonly (readonly Vec[])[] =>
@@ -38,6 +39,6 @@ const partsOf = ({ objects: [first] }: MadePiece): readonly (readonly Vec[])[] =
 export const partHulls = remembered((made: MadePiece): readonly (readonly Point[])[] => {
   const { middle } = footprintOf(made)!;
   return partsOf(made)
-    .map((places) => hullOf(places.map(([x, y]) => ({ x: x - middle.x, y: middle.y - y }))))
+    .map((places) => hullOf(onGround(places, middle)))
     .filter((hull) => hull.length > 2);
 });

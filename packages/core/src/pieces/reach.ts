@@ -1,4 +1,4 @@
-import { type Point, boxAround, contains } from '../base/geometry';
+import { type Point, boxAround, contains, regionBox } from '../base/geometry';
 import { type Body, hullOf, placesOf } from '../shell';
 import type { PieceShape, StandingLevel } from './family';
 import type { MadeObject } from './made-object';
@@ -23,8 +23,8 @@ function coverOf(body: Body, aboveMm: number): ((at: Point) => boolean) | null {
       ? body.loops.map(({ drawn }) => drawn.map(({ x, y }) => onPlan(body, x, y)))
       : [hullOf(places.map(([x, y]) => ({ x, y })))];
   if (rings[0]!.length < 3) return null;
-  const { left, right, top, bottom } = boxAround(rings[0]!);
-  return (at) => at.x >= left && at.x <= right && at.y >= top && at.y <= bottom && contains({ rings }, at);
+  const region = { rings };
+  return (at) => contains(region, at);
 }
 const onPlan = ({ frame: { origin, u, v } }: Extract<Body, { kind: 'plate' }>, x: number, y: number): Point => ({
   x: origin[0] + u[0] * x + v[0] * y,
@@ -65,6 +65,7 @@ export function comesOff(parts: readonly Body[], stays: readonly Body[]): boolea
   });
   if (![...nearEdge, ...between, middle].some(isCovered)) return true;
   const acrossMm = Math.hypot(right - left, bottom - top);
+  const region = { rings: [outline] };
   for (let k = 0; k < WAYS; k++) {
     const [cos, sin] = [Math.cos((Math.PI * k) / WAYS), Math.sin((Math.PI * k) / WAYS)];
     const along = outline.map(({ x, y }) => x * cos + y * sin);
@@ -76,7 +77,7 @@ export function comesOff(parts: readonly Body[], stays: readonly Body[]): boolea
       for (let i = 0; i <= ALONG; i++) {
         const t = (i - ALONG / 2) * step;
         const at = { x: x + cos * t, y: y + sin * t };
-        free = contains({ rings: [outline] }, at) && !isCovered(at) ? free + step : 0;
+        free = contains(region, at) && !isCovered(at) ? free + step : 0;
         best = Math.max(best, free);
       }
       if (best + step + GIVES_MM >= broadMm) return true;
@@ -100,10 +101,11 @@ export function isClosedOver(
     object.bodies.filter(({ id }) => !off.has(id)),
     atMm + 1,
   );
-  const { left, right, top, bottom } = boxAround(ring);
+  const region = { rings: [ring] };
+  const { left, right, top, bottom } = regionBox(region);
   const grid = Array.from({ length: GRID * GRID }, (_, i): Point => ({
     x: left + ((right - left) * ((i % GRID) + 0.5)) / GRID,
     y: top + ((bottom - top) * (Math.floor(i / GRID) + 0.5)) / GRID,
-  })).filter((at) => contains({ rings: [ring] }, at));
+  })).filter((at) => contains(region, at));
   return grid.length > 0 && grid.filter(isCovered).length > CLOSED_SHARE * grid.length;
 }

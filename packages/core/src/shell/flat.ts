@@ -1,4 +1,15 @@
-import { type Point, type Region, type Ring, boxAround, evenOdd, regionOf, signedMm2, turnsOneWay, unite } from '../base/geometry';
+import {
+  type Point,
+  type Region,
+  type Ring,
+  boxAround,
+  boxesOverlap,
+  evenOdd,
+  regionWith,
+  signedMm2,
+  turnsOneWay,
+  unite,
+} from '../base/geometry';
 import { type Curve, alongAt } from './curve';
 import { type Plate, bevelDeg, givenAt } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
@@ -254,16 +265,46 @@ function shifted(part: Omit<FlatPart, 'blank'>): FlatPart {
     scores: part.scores.map(line),
   };
 }
+/** The clipper finds it for any rings; most parts are an outline that turns one way with openings well within it, which need no finding. */
 function blankOf(drawn: readonly Ring[], far: readonly Ring[]): Region {
+  const found = plainBlank(drawn, far);
+  if (found !== null) return found;
   const isSquare = drawn.every((ring, i) => ring.every(({ x, y }, k) => Math.hypot(x - far[i]![k]!.x, y - far[i]![k]!.y) < 1e-4));
-  if (drawn.length === 1 && turnsOneWay(drawn[0]!) && far[0]!.every((point) => isWithin(drawn[0]!, point))) return regionOf(drawn[0]!);
   return isSquare ? evenOdd(drawn) : unite([evenOdd(drawn), evenOdd(far)]);
 }
-/** Whether a point lies in a ring that turns one way, or so little outside that no blade can tell. */
-function isWithin(ring: Ring, { x, y }: Point): boolean {
+/** The larger outline less the smaller of each opening; null where one side holds not the other, or an opening comes near an edge. */
+function plainBlank(drawn: readonly Ring[], far: readonly Ring[]): Region | null {
+  const sides = drawn.map((ring, i) => nested(ring, far[i]!));
+  const outline = sides[0]?.outer;
+  if (outline === undefined || sides.includes(null)) return null;
+  const holes = sides.slice(1).map((side) => side!.inner);
+  const boxes = holes.map(boxAround);
+  const isPlain = holes.every(
+    (hole, i) =>
+      signedMm2(hole) * signedMm2(outline) < 0 &&
+      hole.every((point) => isWithin(outline, point, -APART_MM)) &&
+      boxes.every((box, k) => k >= i || !boxesOverlap(box, boxes[i]!)),
+  );
+  return isPlain ? regionWith(outline, holes) : null;
+}
+/** Closer than this a cut runs into the next one. */
+const APART_MM = 0.05;
+
+/** Of two rings that turn one way the one that holds the other; null where neither does. */
+function nested(a: Ring, b: Ring): { readonly outer: Ring; readonly inner: Ring } | null {
+  if (turnsOneWay(a) && b.every((point) => isWithin(a, point, SAME_MM))) return { outer: a, inner: b };
+  if (turnsOneWay(b) && a.every((point) => isWithin(b, point, SAME_MM))) return { outer: b, inner: a };
+  return null;
+}
+/** So little outside that no blade can tell. */
+const SAME_MM = 1e-4;
+/** Whether a point lies in a ring that turns one way, or no farther outside than `byMm`; farther inside where that is below 0. */
+function isWithin(ring: Ring, { x, y }: Point, byMm: number): boolean {
   const way = Math.sign(signedMm2(ring));
-  return ring.every((to, i) => {
-    const from = ring[(i + ring.length - 1) % ring.length]!;
-    return way * ((to.x - from.x) * (y - from.y) - (to.y - from.y) * (x - from.x)) >= -1e-4 * Math.hypot(to.x - from.x, to.y - from.y);
-  });
+  for (let i = 0; i < ring.length; i++) {
+    const from = ring[i === 0 ? ring.length - 1 : i - 1]!;
+    const [dx, dy] = [ring[i]!.x - from.x, ring[i]!.y - from.y];
+    if (way * (dx * (y - from.y) - dy * (x - from.x)) < -byMm * Math.sqrt(dx * dx + dy * dy)) return false;
+  }
+  return true;
 }

@@ -77,44 +77,58 @@ const TOUCHES_MM = 0.2;
 
 /** Undersides of bodies that lie on the level they all stand on. */
 export function touchingMm2(bodies: readonly Body[]): number {
-  const floorMm = Math.min(...bodies.flatMap((body) => placesOf(body).map(([, , z]) => z)));
+  let floorMm = Infinity;
+  for (const body of bodies) for (const place of placesOf(body)) floorMm = Math.min(floorMm, place[2]);
+  const isLow = (place: Vec): boolean => place[2] < floorMm + TOUCHES_MM;
   return sum(
-    bodies.flatMap((body) => {
+    bodies.map((body) => {
+      // What stands on nothing has no underside to look for.
+      if (!placesOf(body).some(isLow)) return 0;
       const { places, triangles } = meshOf(body);
-      return triangles.map((corners) => {
-        const [[ax, ay], [bx, by], [cx, cy]] = corners.map((i) => places[i]!) as unknown as [Vec, Vec, Vec];
-        const up = ((bx - ax) * (cy - ay) - (by - ay) * (cx - ax)) / 2;
-        return up < 0 && corners.every((i) => places[i]![2] < floorMm + TOUCHES_MM) ? -up : 0;
-      });
+      let mm2 = 0;
+      for (const corners of triangles) {
+        const a = places[corners[0]]!;
+        const b = places[corners[1]]!;
+        const c = places[corners[2]]!;
+        const up = ((b[0] - a[0]) * (c[1] - a[1]) - (b[1] - a[1]) * (c[0] - a[0])) / 2;
+        if (up < 0 && isLow(a) && isLow(b) && isLow(c)) mm2 -= up;
+      }
+      return mm2;
     }),
   );
 }
 
 /** @param bodies each with its density in g/mm³ */
 export function standingOf(bodies: readonly { readonly body: Body; readonly gPerMm3: number }[]): Standing {
-  const placed = bodies.map(({ body, gPerMm3 }) => ({ body, massG: volumeMm3(body) * gPerMm3, places: placesOf(body) }));
-  const massG = sum(placed.map((one) => one.massG));
-  const middle = times(
-    placed.reduce((at, one) => plus(at, times(middleOf(one.body), one.massG)), [0, 0, 0] as Vec),
-    1 / massG,
-  );
-  const all = placed.flatMap(({ places }) => places);
-  const floorMm = Math.min(...all.map(([, , z]) => z));
-  return { massG, middle, foot: hullOf(all.filter(([, , z]) => z < floorMm + TOUCHES_MM).map(([x, y]) => ({ x, y }))), floorMm };
+  let massG = 0;
+  let middle: Vec = [0, 0, 0];
+  let floorMm = Infinity;
+  for (const { body, gPerMm3 } of bodies) {
+    const ownG = volumeMm3(body) * gPerMm3;
+    massG += ownG;
+    middle = plus(middle, times(middleOf(body), ownG));
+    for (const place of placesOf(body)) floorMm = Math.min(floorMm, place[2]);
+  }
+  const low: Point[] = [];
+  for (const { body } of bodies)
+    for (const place of placesOf(body)) if (place[2] < floorMm + TOUCHES_MM) low.push({ x: place[0], y: place[1] });
+  return { massG, middle: times(middle, 1 / massG), foot: hullOf(low), floorMm };
 }
 
 /** The smallest convex ring round some points, counter-clockwise. @source Andrew's monotone chain */
 export function hullOf(points: readonly Point[]): readonly Point[] {
-  const sorted = [...points].sort((a, b) => a.x - b.x || a.y - b.y);
-  const half = (all: readonly Point[]): Point[] => {
-    const kept: Point[] = [];
-    for (const point of all) {
-      while (kept.length > 1 && turnOf(kept.at(-2)!, kept.at(-1)!, point) <= 1e-9) kept.pop();
-      kept.push(point);
+  const sorted = points.toSorted((a, b) => a.x - b.x || a.y - b.y);
+  const hull: Point[] = [];
+  // Along one side, then back along the other; the last of each is the first of the next.
+  for (const side of [sorted, sorted.toReversed()]) {
+    const least = hull.length + 1;
+    for (const point of side) {
+      while (hull.length > least && turnOf(hull[hull.length - 2]!, hull[hull.length - 1]!, point) <= 1e-9) hull.pop();
+      hull.push(point);
     }
-    return kept.slice(0, -1);
-  };
-  return [...half(sorted), ...half([...sorted].reverse())];
+    hull.pop();
+  }
+  return hull;
 }
 const turnOf = (a: Point, b: Point, c: Point): number => (b.x - a.x) * (c.y - a.y) - (b.y - a.y) * (c.x - a.x);
 

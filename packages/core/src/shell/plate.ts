@@ -92,16 +92,15 @@ export function loopOf(corners: readonly Corner[], thicknessMm: number, opening:
   return { drawn, far, cuts, opening };
 }
 
-const size = ({ normal: [x, y] }: Plane): number => Math.hypot(x, y);
+const size = ({ normal }: Plane): number => Math.hypot(normal[0], normal[1]);
 const apartMm = (a: Point, b: Point): number => Math.hypot(a.x - b.x, a.y - b.y);
 
 /** Where two planes meet at a depth. */
-function meeting(a: Plane, b: Plane, depthMm: number): Point {
-  const [ax, ay, az] = a.normal;
-  const [bx, by, bz] = b.normal;
-  const [p, q] = [a.atMm - az * depthMm, b.atMm - bz * depthMm];
-  const det = ax * by - ay * bx;
-  return { x: (p * by - q * ay) / det, y: (ax * q - bx * p) / det };
+function meeting({ normal: a, atMm: aMm }: Plane, { normal: b, atMm: bMm }: Plane, depthMm: number): Point {
+  const p = aMm - a[2] * depthMm;
+  const q = bMm - b[2] * depthMm;
+  const det = a[0] * b[1] - a[1] * b[0];
+  return { x: (p * b[1] - q * a[1]) / det, y: (a[0] * q - b[0] * p) / det };
 }
 /** The place on a plane at a depth that is nearest to a point. */
 function onto({ normal: [x, y, z], atMm }: Plane, at: Point, depthMm: number): Point {

@@ -5,7 +5,10 @@ export function momentText(startsOn: string, atMin: number): string {
   return `${dayText(startsOn, atMin)}, ${clock(atMin)}`;
 }
 /** `Sat 12 Dec`. */
-export const dayText = (startsOn: string, atMin: number): string => DAY.format(moment(startsOn, atMin)).replace(',', '');
+export function dayText(startsOn: string, atMin: number): string {
+  const day = moment(startsOn, atMin);
+  return `${WEEKDAYS[(day.getUTCDay() + 6) % 7]!.slice(0, 3)} ${day.getUTCDate()} ${MONTHS[day.getUTCMonth()]!}`;
+}
 /** `14:20` for minutes since any midnight. */
 export function clock(atMin: number): string {
   const inDay = ((Math.round(atMin) % DAY_MIN) + DAY_MIN) % DAY_MIN;
@@ -18,7 +21,6 @@ export const dayAfter = (startsOn: string, day: string): number =>
 export const weekdayOf = (day: string): number => ((moment(day, 0).getUTCDay() + 6) % 7) + 1;
 
 // The plan's days are civil days of wherever the builder is; UTC here only keeps this machine's own zone out.
-const DAY = new Intl.DateTimeFormat('en-GB', { weekday: 'short', day: 'numeric', month: 'short', timeZone: 'UTC' });
 const moment = (day: string, atMin: number): Date => new Date(Date.parse(`${day}T00:00:00Z`) + Math.round(atMin) * 60_000);
 
 /** The day so many days after another, `2026-12-12`. */
@@ -29,6 +31,9 @@ export const dayNamed = (startsOn: string, dayCount: number): string =>
 /** Minutes since midnight before the first day, of a day and a time in it. */
 export const minutesAt = (startsOn: string, { day, atMin }: { readonly day: string; readonly atMin: number }): number =>
   dayAfter(startsOn, day) * DAY_MIN + atMin;
+
+// A plan names its days by the hundred, and asking the locale for each takes longer than placing a task.
+const MONTHS = ['Jan', 'Feb', 'Mar', 'Apr', 'May', 'Jun', 'Jul', 'Aug', 'Sept', 'Oct', 'Nov', 'Dec'] as const;
 
 /** Weekdays from 1 Monday to 7 Sunday. */
 export const WEEKDAYS = ['Monday', 'Tuesday', 'Wednesday', 'Thursday', 'Friday', 'Saturday', 'Sunday'] as const;

@@ -17,6 +17,7 @@ export {
   pieces,
   regionBox,
   regionOf,
+  regionWith,
   unite,
   without,
 } from './region';

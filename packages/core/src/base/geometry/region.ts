@@ -17,9 +17,14 @@ const ARC_MM = 0.05;
 export const EMPTY: Region = { rings: [] };
 
 /** The region that a single ring encloses that does not cross itself, whichever way it turns. */
-export function regionOf(ring: Ring): Region {
+export const regionOf = (ring: Ring): Region => regionWith(ring, []);
+/** The same with openings that lie within it and apart from one another, whichever way they turn. */
+export const regionWith = (ring: Ring, openings: readonly Ring[]): Region => ({
+  rings: [turned(ring, 1), ...openings.map((opening) => turned(opening, -1))],
+});
+function turned(ring: Ring, way: 1 | -1): Ring {
   const kept = ring.map(({ x, y }) => ({ x: clipped(x), y: clipped(y) }));
-  return { rings: [signedMm2(kept) < 0 ? kept.reverse() : kept] };
+  return way * signedMm2(kept) < 0 ? kept.reverse() : kept;
 }
 /** As the clipper would keep it. */
 const clipped = (mm: number): number => Math.round(mm * CLIPS_PER_MM) / CLIPS_PER_MM;

@@ -1,1 +1,1 @@
-export { isSame, once, remembered, rememberedEach, sameItems, sameList } from './memory';
+export { isSame, once, remembered, rememberedEach, rememberedPairs, sameItems, sameList } from './memory';

@@ -30,6 +30,18 @@ export function rememberedEach<K extends object, N extends string, D extends rea
   };
 }
 
+/** The same for two objects together, each with as many others as there are: what two shapes share. */
+export function rememberedPairs<A extends object, B extends object, R>(reckon: (a: A, b: B) => R): (a: A, b: B) => R {
+  const known = new WeakMap<A, WeakMap<B, { readonly answer: R }>>();
+  return (a, b) => {
+    const own = known.get(a) ?? new WeakMap<B, { readonly answer: R }>();
+    known.set(a, own);
+    let last = own.get(b);
+    if (last === undefined) own.set(b, (last = { answer: reckon(a, b) }));
+    return last.answer;
+  };
+}
+
 /** One thing, or two lists or named inputs that hold the very same things. */
 export function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
