@@ -120,12 +120,13 @@ export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page },
 
 export { expect };
 
-/** Opens Brinefold from the list of boards and waits until it is reckoned. */
-export async function openBrinefold(page: Page, app: App): Promise<void> {
-  await page.goto(app.url);
-  await page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }).click();
+type BoardView = 'ground' | 'section' | 'cuts' | 'days' | 'supplies' | 'logbook';
+/** Opens Brinefold in one of its views by its address, and waits until it is reckoned. */
+export async function openBrinefold(page: Page, app: App, view: BoardView = 'ground'): Promise<void> {
+  const { boards } = (await (await page.request.get(`${app.url}/api/boards`)).json()) as { boards: { id: string; name: string }[] };
+  await page.goto(`${app.url}/boards/${boards.find(({ name }) => name === 'Brinefold Saltworks')!.id}/${view}`);
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
-  await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
+  if (view === 'ground') await expect(page.locator('svg.sheet .table-edge')).toBeVisible();
 }
 
 /** A new board through its dialog. */

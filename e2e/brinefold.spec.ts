@@ -109,7 +109,8 @@ const openView = async (page: Page, view: string, sign: string): Promise<void> =
 };
 
 test('every view opens, comes back after a reload and keeps within the window', async ({ page, app }) => {
-  await openBrinefold(page, app);
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }).click();
   for (const [view, sign] of VIEWS) {
     await openView(page, view, sign);
     const address = page.url();
@@ -197,8 +198,7 @@ test('dialogs, drawers and the more of a phone by the keys alone', async ({ page
 });
 
 test('the cut moves by keys and the section follows', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation').getByText('Section').click();
+  await openBrinefold(page, app, 'section');
   const slabs = page.getByTestId('slab');
   await expect(slabs.first()).toBeVisible();
   const shapes = (): Promise<string> => slabs.evaluateAll((all) => all.map((slab) => slab.getAttribute('d')).join(' '));

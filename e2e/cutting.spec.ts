@@ -4,8 +4,7 @@ import { anAxe, type App, expect, newBoard, numberIn, openBrinefold, savedRecord
 
 const TWENTY = /XPS insulation foam, 20 mm/;
 async function openCuts(page: Page, app: App, material = TWENTY): Promise<void> {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await openBrinefold(page, app, 'cuts');
   await page.getByRole('tab', { name: material }).click();
 }
 const tab = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();

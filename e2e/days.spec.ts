@@ -7,8 +7,7 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   page,
   app,
 }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Days').click();
+  await openBrinefold(page, app, 'days');
   const ready = page.getByTestId('tally-ready').locator('.figure');
   const before = await ready.textContent();
   await page.getByRole('button', { name: 'Look for earlier evenings' }).click();
@@ -62,8 +61,7 @@ const typeIn = async (page: Page, label: string, value: string): Promise<void> =
 };
 const readyOf = (page: Page) => page.getByTestId('tally-ready').locator('.figure');
 async function openDays(page: Page, app: App): Promise<void> {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Days').click();
+  await openBrinefold(page, app, 'days');
   await expect(page.getByTestId('agenda')).toContainText('Cut the ground');
 }
 

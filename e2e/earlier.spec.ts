@@ -49,8 +49,7 @@ test('a mend says what it did, with its undo on it', async ({ page, app }) => {
 });
 
 test('a ready date that moved opens to the task that no longer fitted', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Days').click();
+  await openBrinefold(page, app, 'days');
   const monday = page.getByLabel('Monday');
   const ready = page.getByTestId('tally-ready');
   const before = await ready.locator('.figure').textContent();

@@ -77,8 +77,7 @@ test('keys alone: move, widen, copy by button, remove, let go', async ({ page, a
 });
 
 test('another adhesive in Section: the warning, its mend, and the figures that follow', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation').getByText('Section').click();
+  await openBrinefold(page, app, 'section');
   const raised = page.locator('section', { has: page.getByRole('heading', { name: 'Raised ground' }) });
   await raised.getByLabel('Glued with').selectOption({ label: 'White glue (stays wet)' });
   const warning = page.locator('[data-code="glue/never-dries"]');
@@ -90,8 +89,7 @@ test('another adhesive in Section: the warning, its mend, and the figures that f
 });
 
 test('a layer added in Section changes the height, the sheets and the drawing', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation').getByText('Section').click();
+  await openBrinefold(page, app, 'section');
   const sheets = page.getByTestId('tally-sheets').locator('.figure');
   const before = await sheets.textContent();
   await page.getByRole('button', { name: 'Add a layer on top' }).click();
@@ -102,8 +100,7 @@ test('a layer added in Section changes the height, the sheets and the drawing', 
 });
 
 test('more bench hours and warmer air bring the ready date nearer; too cold is a warning with a mend', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation').getByText('Days').click();
+  await openBrinefold(page, app, 'days');
   await page.getByLabel('Monday').fill('18:00-22:00');
   await page.getByLabel('Monday').press('Enter');
   await expect(page.getByTestId('tally-ready').getByTestId('change')).toContainText('−');

@@ -46,6 +46,9 @@ test('script comes packed, and the readers of files only when they are wanted', 
   const names = (): string => scripts.map(({ name }) => name).join(' ');
   expect(scripts.find(({ name }) => name.startsWith('GroundView'))?.packed).toMatch(/^(br|gzip)$/);
   expect(names()).not.toMatch(/formats|SolidLook|PlayPanel/);
+  // What is fetched ahead while the page is at rest leaves them out as well.
+  for (const part of [/PlayPanel/, /SeamsPanel/, /ServerSheet|MoreMenu/]) await expect.poll(names).toMatch(part);
+  expect(names()).not.toMatch(/formats|SolidLook/);
   await page.getByRole('button', { name: 'Bring in a file …' }).click();
   await expect(page.getByRole('dialog', { name: 'Bring in a file' })).toBeVisible();
   expect(names()).toMatch(/formats/);

@@ -4,8 +4,7 @@ test('four sittings with more glue teach the next plan what the formula says; on
   page,
   app,
 }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Logbook' }).click();
+  await openBrinefold(page, app, 'logbook');
   const form = page.getByRole('form', { name: 'Write down' });
   const tally = page.getByTestId('tally-adhesive');
   await expect(tally).toContainText('g');
@@ -63,8 +62,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
   page,
   app,
 }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Logbook' }).click();
+  await openBrinefold(page, app, 'logbook');
   await expect(page.getByTestId('log')).toContainText('Trial: two strips cut and glued');
   await page.getByRole('tab', { name: 'Mishap' }).click();
   const desk = page.getByTestId('mishap-desk');

@@ -2,8 +2,7 @@ import type { Page } from '@playwright/test';
 import { anAxe, type App, expect, numberIn, openBrinefold, savedPlan, test } from './app';
 
 async function openSection(page: Page, app: App): Promise<void> {
-  await openBrinefold(page, app);
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Section').click();
+  await openBrinefold(page, app, 'section');
   await expect(page.getByTestId('slab').first()).toBeVisible();
 }
 const tab = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name, exact: true }).click();

@@ -35,8 +35,7 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
   await form.getByRole('button', { name: 'Keep it' }).click();
   await expect(form.locator('.sub')).toHaveText('sheet size, yours');
 
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Section' }).click();
+  await openBrinefold(page, app, 'section');
   await page.getByLabel('Layer 1').selectOption({ label: 'Grey harbour foam' });
   await page.getByRole('link', { name: 'Cuts' }).click();
   await expect(page.getByText(/Grey harbour foam/).first()).toBeVisible();
@@ -54,15 +53,13 @@ test('a price list comes in with two bad rows told by line and column; what it s
   await expect(shop.getByRole('status')).toHaveText('2 prices taken, 2 rows left out.');
   await expect(shop.getByTestId('bad-prices')).toContainText(/line 3, item: .*Moon dust/);
   await expect(shop.getByTestId('bad-prices')).toContainText(/line 4, price: .*cheap/);
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Supplies' }).click();
+  await openBrinefold(page, app, 'supplies');
   await page.getByRole('tab', { name: 'Buy list' }).click();
   await expect(page.getByRole('region', { name: 'A shop of mine' })).toContainText('White glue');
 });
 
 test('a tub on the shelf lowers the buy list; what is bought goes to the shelf and off the list', async ({ page, app }) => {
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Supplies' }).click();
+  await openBrinefold(page, app, 'supplies');
   await page.getByRole('tab', { name: 'Buy list' }).click();
   const total = page.getByTestId('buy-total').locator('b');
   await expect(total).toHaveText(/\d+\.\d\d/);
@@ -82,8 +79,7 @@ test('a tub on the shelf lowers the buy list; what is bought goes to the shelf a
   await page.getByRole('button', { name: 'Write it down' }).click();
   await expect(page.getByTestId('shelf')).toContainText(/Resin\s*5\.00\sl/);
 
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Supplies' }).click();
+  await openBrinefold(page, app, 'supplies');
   await expect(page.locator('[data-supply="stuff resin"]').getByTestId('on-shelf')).toBeVisible();
   await page.getByRole('tab', { name: 'Buy list' }).click();
   await expect(total).toHaveText(/\d+\.\d\d/);
@@ -103,8 +99,7 @@ test('the shop sells out, and something else is taken instead, with what it chan
     await shop.getByLabel('Plays').selectOption({ label: 'A third is sold out' });
     await expect(shop).toContainText(/\d\d+ sold out/);
   }
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Supplies' }).click();
+  await openBrinefold(page, app, 'supplies');
   await page.getByRole('tab', { name: 'Buy list' }).click();
   const soldOut = page.getByTestId('sold-out');
   await expect(soldOut).toContainText('sold out');
@@ -211,8 +206,7 @@ test('axe finds no fault with the workshop and the parts of the supplies', async
     await page.getByRole('tab', { name }).click();
     await clean();
   }
-  await openBrinefold(page, app);
-  await page.getByRole('link', { name: 'Supplies' }).click();
+  await openBrinefold(page, app, 'supplies');
   for (const name of ['Buy list', 'Where the money goes']) {
     await page.getByRole('tab', { name }).click();
     await expect(page.getByTestId(name === 'Buy list' ? 'buy-total' : 'costs')).toBeVisible();

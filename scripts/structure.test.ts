@@ -58,6 +58,40 @@ function ringsAmong(files: readonly string[]): string[] {
   return [...found.values()];
 }
 
+const MEMORIES = ['remembered', 'rememberedEach', 'rememberedPairs'];
+const OVER_LISTS = ['map', 'flatMap', 'filter', 'find', 'findIndex', 'findLast', 'some', 'every', 'forEach'];
+const parsed = (file: string): ts.SourceFile => ts.createSourceFile(file, scriptOf(file), ts.ScriptTarget.Latest);
+function everyNode(node: ts.Node, look: (node: ts.Node) => void): void {
+  look(node);
+  node.forEachChild((inner) => everyNode(inner, look));
+}
+/** Names that a file gives to what remembers its answers. */
+function rememberedIn(source: ts.SourceFile): string[] {
+  const names: string[] = [];
+  everyNode(source, (node) => {
+    if (!ts.isVariableDeclaration(node) || node.initializer === undefined || !ts.isCallExpression(node.initializer)) return;
+    const { expression } = node.initializer;
+    if (ts.isIdentifier(expression) && MEMORIES.includes(expression.text) && ts.isIdentifier(node.name)) names.push(node.name.text);
+  });
+  return names;
+}
+/** Places where one of some names is handed to a list as it is. */
+function handedToLists(source: ts.SourceFile, names: ReadonlySet<string>): string[] {
+  const found: string[] = [];
+  everyNode(source, (node) => {
+    if (!ts.isCallExpression(node) || !ts.isPropertyAccessExpression(node.expression)) return;
+    const [given] = node.arguments;
+    if (given !== undefined && ts.isIdentifier(given) && names.has(given.text) && OVER_LISTS.includes(node.expression.name.text))
+      found.push(`${given.text} in ${relative(ROOT, source.fileName)}`);
+  });
+  return found;
+}
+const importedIn = (source: ts.SourceFile): string[] => {
+  const names: string[] = [];
+  everyNode(source, (node) => ts.isImportSpecifier(node) && names.push(node.name.text));
+  return names;
+};
+
 const CORE = 'packages/core/src';
 
 describe('core', () => {
@@ -81,4 +115,15 @@ describe('core', () => {
 
 test.each(['packages/server/src', 'packages/web/src'])('in %s no file leads back to itself', (folder) => {
   expect(ringsAmong(filesIn(folder))).toEqual([]);
+});
+
+test('what remembers its answers is not handed to a list as it is: place and list would count as inputs, and every answer be forgotten', () => {
+  const sources = [CORE, 'packages/web/src'].flatMap(filesIn).map(parsed);
+  const own = sources.map(rememberedIn);
+  const all = new Set(own.flat());
+  expect(all.size).toBeGreaterThan(50);
+  const found = sources.flatMap((source, i) =>
+    handedToLists(source, new Set([...own[i]!, ...importedIn(source).filter((name) => all.has(name))])),
+  );
+  expect(found).toEqual([]);
 });

@@ -5,7 +5,7 @@ import { LIMITS } from '@spare-acre/core/fields';
 import { columnLetter } from '@spare-acre/core/ground';
 import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { partLazily } from '../../../ui/lazily';
+import { heavyPartLazily, partLazily } from '../../../ui/lazily';
 import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import NumberField from '../../../ui/NumberField.vue';
@@ -15,10 +15,10 @@ import { usePlan } from '../../../document/plan';
 import FeatureList from './FeatureList.vue';
 import type { Sketch } from './useSketch';
 
-/** Brings the readers of file formats with it: asked for when it is opened. */
 /** Pictures are laid under few tables: fetched after the drawing. */
 const UnderlaySection = partLazily(() => import('./UnderlaySection.vue'));
-const ImportDialog = partLazily(() => import('./ImportDialog.vue'));
+/** Brings the readers of every kind of file with it: fetched when it is opened, and not before. */
+const ImportDialog = heavyPartLazily(() => import('./ImportDialog.vue'));
 
 defineProps<{ sketch: Sketch }>();
 const store = usePlan();
