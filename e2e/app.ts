@@ -123,7 +123,9 @@ export { expect };
 type BoardView = 'ground' | 'section' | 'cuts' | 'days' | 'supplies' | 'logbook';
 /** Opens Brinefold in one of its views by its address, and waits until it is reckoned. */
 export async function openBrinefold(page: Page, app: App, view: BoardView = 'ground'): Promise<void> {
-  const { boards } = (await (await page.request.get(`${app.url}/api/boards`)).json()) as { boards: { id: string; name: string }[] };
+  // A server lets go of a line that has been still for seconds, and a test may ask again just then.
+  const answer = await page.request.get(`${app.url}/api/boards`, { headers: { Connection: 'close' } });
+  const { boards } = (await answer.json()) as { boards: { id: string; name: string }[] };
   await page.goto(`${app.url}/boards/${boards.find(({ name }) => name === 'Brinefold Saltworks')!.id}/${view}`);
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
   if (view === 'ground') await expect(page.locator('svg.sheet .table-edge')).toBeVisible();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { useEventListener, whenever } from '@vueuse/core';
+import { useEventListener, useIdle, whenever } from '@vueuse/core';
 import { hasTable } from '@spare-acre/core/plan';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
@@ -32,7 +32,12 @@ async function open(): Promise<void> {
 watch(() => props.boardId, open, { immediate: true });
 /** Told to the plan once the board stands. */
 onMounted(async () => (learning.value = (await import('../document/beside')).standBeside()));
-whenever(() => store.tally !== null, fetchAhead, { once: true });
+/** Whoever begins at once is not held up by what may be wanted later. */
+const AT_REST_MS = 1_500;
+const { idle, reset } = useIdle(AT_REST_MS);
+// Counted from when there is something to begin with.
+whenever(() => store.tally !== null, reset, { once: true, flush: 'sync' });
+whenever(() => store.tally !== null && idle.value, fetchAhead, { once: true });
 
 /** Fields of text have an undo of their own; ticks and sliders have none. */
 const WITH_OWN_UNDO = 'input:not([type=checkbox], [type=radio], [type=range]), textarea';
