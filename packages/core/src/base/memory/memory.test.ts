@@ -24,11 +24,11 @@ describe('what is remembered', () => {
   test('is reckoned anew as soon as one other input is another thing, or one more or less is given', () => {
     const { reckon, times } = counted<[object, ...unknown[]]>();
     const known = remembered(reckon);
-    const [of, other] = [{}, {}];
+    const [of, other] = [{}, { wide: 1 }];
     known(of, 1, other);
     known(of, 1, other);
     expect(times()).toBe(1);
-    for (const rest of [[2, other], [2, {}], [2], [2, undefined], []]) {
+    for (const rest of [[2, other], [2, { wide: 2 }], [2], [2, undefined], []]) {
       const before = times();
       expect(known(of, ...rest).inputs).toEqual([of, ...rest]);
       expect(times()).toBe(before + 1);

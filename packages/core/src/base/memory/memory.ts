@@ -7,7 +7,7 @@ export function remembered<K extends object, D extends readonly unknown[], R>(re
   const known = new WeakMap<K, { readonly rest: D; readonly answer: R }>();
   return (of, ...rest) => {
     const last = known.get(of);
-    if (last !== undefined && last.rest.length === rest.length && rest.every((one, i) => isSame(last.rest[i], one))) return last.answer;
+    if (last !== undefined && areSame(last.rest, rest)) return last.answer;
     const answer = reckon(of, ...rest);
     known.set(of, { rest, answer });
     return answer;
@@ -23,7 +23,7 @@ export function rememberedEach<K extends object, N extends string, D extends rea
     const own = known.get(of) ?? new Map<N, { readonly rest: D; readonly answer: R }>();
     known.set(of, own);
     const last = own.get(key);
-    if (last !== undefined && last.rest.length === rest.length && rest.every((one, i) => isSame(last.rest[i], one))) return last.answer;
+    if (last !== undefined && areSame(last.rest, rest)) return last.answer;
     const answer = reckon(of, key, ...rest);
     own.set(key, { rest, answer });
     return answer;
@@ -42,6 +42,12 @@ export function rememberedPairs<A extends object, B extends object, R>(reckon: (
   };
 }
 
+/** Asked some thousand times for an answer, nearly always for the very same things. */
+function areSame(a: readonly unknown[], b: readonly unknown[]): boolean {
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (!isSame(a[i], b[i])) return false;
+  return true;
+}
 /** One thing, or two lists or named inputs that hold the very same things. */
 export function isSame(a: unknown, b: unknown): boolean {
   if (Object.is(a, b)) return true;
@@ -55,8 +61,12 @@ const isRecord = (value: unknown): value is Readonly<Record<string, unknown>> =>
   typeof value === 'object' && value !== null && Object.getPrototypeOf(value) === Object.prototype;
 
 /** Whether two lists hold the very same things. */
-export const sameItems = (a: readonly unknown[], b: readonly unknown[]): boolean =>
-  a === b || (a.length === b.length && a.every((one, i) => Object.is(one, b[i])));
+export function sameItems(a: readonly unknown[], b: readonly unknown[]): boolean {
+  if (a === b) return true;
+  if (a.length !== b.length) return false;
+  for (let i = 0; i < a.length; i++) if (!Object.is(a[i], b[i])) return false;
+  return true;
+}
 
 /** The list asked for before, where it holds the very same things: what depends on the list by identity is spared. */
 export function sameList<K extends object>(): <T>(of: K, list: readonly T[]) => readonly T[] {
