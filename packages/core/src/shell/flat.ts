@@ -272,20 +272,24 @@ function blankOf(drawn: readonly Ring[], far: readonly Ring[]): Region {
   const isSquare = drawn.every((ring, i) => ring.every(({ x, y }, k) => Math.hypot(x - far[i]![k]!.x, y - far[i]![k]!.y) < 1e-4));
   return isSquare ? evenOdd(drawn) : unite([evenOdd(drawn), evenOdd(far)]);
 }
-/** The larger outline less the smaller of each opening; null where one side holds not the other, or an opening comes near an edge. */
+/** The larger outline less the smaller of each opening; null where one side holds not the other, or an opening comes near the edge of either, or near another. */
 function plainBlank(drawn: readonly Ring[], far: readonly Ring[]): Region | null {
-  const sides = drawn.map((ring, i) => nested(ring, far[i]!));
-  const outline = sides[0]?.outer;
-  if (outline === undefined || sides.includes(null)) return null;
-  const holes = sides.slice(1).map((side) => side!.inner);
-  const boxes = holes.map(boxAround);
-  const isPlain = holes.every(
-    (hole, i) =>
-      signedMm2(hole) * signedMm2(outline) < 0 &&
-      hole.every((point) => isWithin(outline, point, -APART_MM)) &&
-      boxes.every((box, k) => k >= i || !boxesOverlap(box, boxes[i]!)),
+  const [outline, ...openings] = drawn.map((ring, i) => nested(ring, far[i]!));
+  if (outline === null || outline === undefined) return null;
+  const boxes = openings.map((opening) => opening && boxAround(opening.outer));
+  const isPlain = openings.every(
+    (opening, i) =>
+      opening !== null &&
+      signedMm2(opening.outer) * signedMm2(outline.outer) < 0 &&
+      opening.outer.every((point) => isWithin(outline.inner, point, -APART_MM)) &&
+      boxes.every((box, k) => k >= i || !boxesOverlap(box!, boxes[i]!)),
   );
-  return isPlain ? regionWith(outline, holes) : null;
+  return isPlain
+    ? regionWith(
+        outline.outer,
+        openings.map((opening) => opening!.inner),
+      )
+    : null;
 }
 /** Closer than this a cut runs into the next one. */
 const APART_MM = 0.05;

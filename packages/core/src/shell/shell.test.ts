@@ -1,5 +1,6 @@
+import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { areaMm2 } from '../base/geometry';
+import { type Region, areaMm2, evenOdd, signedMm2, unite, without } from '../base/geometry';
 import {
   type Assembly,
   type Bar,
@@ -14,6 +15,7 @@ import {
   resolved,
   standingOf,
   tipsAt,
+  touchingMm2,
 } from '.';
 
 const sheet = (thicknessMm: number): StockSizes[string] => ({ thicknessMm, widthMm: null, isRound: false });
@@ -235,18 +237,36 @@ test('a part that its neighbours use up to the last hair is refused, not made wi
   expect(resolved(riser(5.2), { board: sheet(5) }).ok).toBe(true);
 });
 
+test('what touches the ground of posts with a rail over them are the feet of the posts; of one that is raised nothing', () => {
+  const post = (id: string, x: number, footMm: number): Bar => ({
+    id,
+    name: id,
+    role: 'post',
+    from: [x, 0, footMm],
+    to: [x, 0, 40],
+    across: [1, 0, 0],
+  });
+  const rail: Bar = { id: 'rail', name: 'Rail', role: 'post', from: [-10, 8, 20], to: [70, 8, 20], across: [0, 0, 1] };
+  const stocks: StockSizes = { post: { thicknessMm: 4, widthMm: 4, isRound: false } };
+  expect(touchingMm2(bodiesOf({ bars: [post('a', 0, 0), post('b', 60, 0), rail] }, stocks))).toBeCloseTo(2 * 4 * 4, 6);
+  expect(touchingMm2(bodiesOf({ bars: [post('a', 0, 0), post('b', 60, 3), rail] }, stocks))).toBeCloseTo(4 * 4, 6);
+  // One that leans stands on an edge: its underside looks down and touches nothing.
+  const leaning: Bar = { id: 'strut', name: 'Strut', role: 'post', from: [0, 0, 0], to: [30, 0, 40], across: [0, 1, 0] };
+  expect(touchingMm2(bodiesOf({ bars: [leaning] }, stocks))).toBe(0);
+});
+
 describe('what has to come out of the sheet', () => {
   const THICK_MM = 10;
   const free = { joint: 'free' } as const;
   /** A board of 40 × 30, its four edges at a slant of 45° each: out where the far side is the larger, in where it is the smaller. */
-  const blankOf = (leans: readonly (-1 | 0 | 1)[], openings: Face['openings'] = []) => {
+  const faceWith = (leans: readonly (-1 | 0 | 1)[], openings: Face['openings'] = []): Face => {
     const outwards = [
       [0, -1],
       [1, 0],
       [0, 1],
       [-1, 0],
     ] as const;
-    const face: Face = {
+    return {
       id: 'board',
       name: 'Board',
       role: 'board',
@@ -260,8 +280,9 @@ describe('what has to come out of the sheet', () => {
       openings,
       grows: 'out',
     };
-    return flatParts(bodiesOf({ faces: [face] }, { board: sheet(THICK_MM) })).sheets[0]!.blank;
   };
+  const blankOf = (...of: Parameters<typeof faceWith>): Region =>
+    flatParts(bodiesOf({ faces: [faceWith(...of)] }, { board: sheet(THICK_MM) })).sheets[0]!.blank;
   test('of a board with square edges is the board', () => expect(areaMm2(blankOf([0, 0, 0, 0]))).toBeCloseTo(40 * 30, 3));
   test('of edges that all lean out, or all in, is the larger side', () => {
     expect(areaMm2(blankOf([1, 1, 1, 1]))).toBeCloseTo(60 * 50, 3);
@@ -280,5 +301,49 @@ describe('what has to come out of the sheet', () => {
     const hole = { id: 'h', name: 'Hole', kind: 'hole', ring } as const;
     expect(areaMm2(blankOf([0, 0, 0, 0], [hole]))).toBeCloseTo(40 * 30 - 10 * 10, 3);
     expect(areaMm2(blankOf([1, 1, 1, 1], [{ ...hole, splayDeg: 20 }]))).toBeCloseTo(60 * 50 - 10 * 10, 3);
+  });
+  test('is what the clipper finds of both sides, whatever leans and wherever openings lie; its outline turns one way, its openings the other', () => {
+    const lean = fc.constantFrom(-1 as const, 0 as const, 1 as const);
+    // Each in a place of its own, some on the very edge of it, some three-cornered: their boxes may touch one another and come near the outline.
+    const opening = fc.record({
+      column: fc.integer({ min: 0, max: 2 }),
+      wideMm: fc.double({ min: 2, max: 9, noNaN: true }),
+      deepMm: fc.double({ min: 2, max: 7.99, noNaN: true }),
+      isNearCorner: fc.boolean(),
+      isThreeCornered: fc.boolean(),
+      splayDeg: fc.constantFrom(0, 0, 15, -15),
+    });
+    let withHoles = 0;
+    fc.assert(
+      fc.property(
+        fc.tuple(lean, lean, lean, lean),
+        fc.uniqueArray(opening, { selector: ({ column }) => column, maxLength: 3 }),
+        (leans, all) => {
+          const openings = all.map(({ column, wideMm, deepMm, isNearCorner, isThreeCornered, splayDeg }) => {
+            const [x, y] = isNearCorner ? [1 + column * 6, 1] : [11 + column * 6, 11];
+            const corners = [
+              { x, y },
+              { x: x + wideMm, y },
+              { x: x + wideMm, y: y + deepMm },
+              ...(isThreeCornered ? [] : [{ x, y: y + deepMm }]),
+            ];
+            return { id: `h${column}`, name: 'Hole', kind: 'hole', ring: corners, splayDeg } as const;
+          });
+          const made = resolved({ id: 'a', name: 'A', count: 1, faces: [faceWith(leans, openings)] }, { board: sheet(THICK_MM) });
+          // Leaning far enough an opening runs out of the board: that is refused.
+          if (!made.ok) return;
+          const { blank, drawn, far } = flatParts(made.value).sheets[0]!;
+          const whole = unite([evenOdd(drawn), evenOdd(far)]);
+          expect(areaMm2(blank)).toBeCloseTo(areaMm2(whole), 1);
+          expect(areaMm2(without(blank, [whole])) + areaMm2(without(whole, [blank]))).toBeLessThan(0.1);
+          const [outline, ...holes] = blank.rings;
+          expect(signedMm2(outline!)).toBeGreaterThan(0);
+          for (const hole of holes) expect(signedMm2(hole)).toBeLessThan(0);
+          if (holes.length > 0) withHoles++;
+        },
+      ),
+      { numRuns: 300 },
+    );
+    expect(withHoles).toBeGreaterThan(20);
   });
 });
