@@ -47,11 +47,29 @@ test('script comes packed, and the readers of files only when they are wanted', 
   expect(scripts.find(({ name }) => name.startsWith('GroundView'))?.packed).toMatch(/^(br|gzip)$/);
   expect(names()).not.toMatch(/formats|SolidLook|PlayPanel/);
   // What is fetched ahead while the page is at rest leaves them out as well.
-  for (const part of [/PlayPanel/, /SeamsPanel/, /ServerSheet|MoreMenu/]) await expect.poll(names).toMatch(part);
+  for (const part of [/PlayPanel/, /SeamsPanel/, /FeatureHandles/]) await expect.poll(names).toMatch(part);
+  await page.waitForTimeout(1_000); // what comes last is asked for right after
   expect(names()).not.toMatch(/formats|SolidLook/);
   await page.getByRole('button', { name: 'Bring in a file …' }).click();
   await expect(page.getByRole('dialog', { name: 'Bring in a file' })).toBeVisible();
   expect(names()).toMatch(/formats/);
+});
+
+test('whoever begins at once is not held up: what may be wanted later is fetched when the hand rests', async ({ page, app }) => {
+  const names: string[] = [];
+  page.on('request', (request) => names.push(request.url()));
+  const isAhead = (): boolean => names.some((name) => /BenchView-.*\.js/.test(name));
+  await page.goto(app.url);
+  await page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }).click();
+  const stands = page.getByTestId('tally-ready').getByText('Dec');
+  // The hand is never still, from before the board stands until well after.
+  for (let after = 0, x = 300; after < 25; x = x === 300 ? 320 : 300) {
+    await page.mouse.move(x, 400);
+    await page.waitForTimeout(100);
+    if (await stands.isVisible()) after++;
+  }
+  expect(isAhead()).toBe(false);
+  await expect.poll(isAhead).toBe(true);
 });
 
 test('tabs go by the arrow keys alone', async ({ page, app }) => {

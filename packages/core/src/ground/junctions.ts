@@ -1,5 +1,5 @@
 import { type Region, boxesOverlap, clippedTo, grown, intersection, isEmpty, regionBox, unite, without } from '../base/geometry';
-import { remembered } from '../base/memory';
+import { remembered, rememberedPairs } from '../base/memory';
 import { rolledFillets } from './fillets';
 
 /** A feature whose corners are rounded where it meets others of its kind. */
@@ -24,19 +24,11 @@ const joined = remembered((own: Region, radiusMm: number, ...near: readonly Regi
   return fillets.length === 0 ? own : unite([own, ...fillets]);
 });
 
-/** What was found for each pair that meets: while one is dragged, the others' corners stay as they are. */
-const FILLETS = new WeakMap<Region, WeakMap<Region, { readonly radiusMm: number; readonly fillets: readonly Region[] }>>();
-
-function filletsBetween(own: Region, other: Region, radiusMm: number): readonly Region[] {
-  const ofOwn = FILLETS.get(own) ?? new WeakMap<Region, { radiusMm: number; fillets: readonly Region[] }>();
-  FILLETS.set(own, ofOwn);
-  const known = ofOwn.get(other);
-  if (known?.radiusMm === radiusMm) return known.fillets;
-  // The clipper takes many times as long and serves what a rolled disc gets stuck in.
-  const fillets = rolledFillets(own, other, { radiusMm, arcMm: ARC_MM }) ?? filled(own, other, radiusMm);
-  ofOwn.set(other, { radiusMm, fillets });
-  return fillets;
-}
+/** While one is dragged, the others' corners stay as they are. The clipper takes many times as long and serves what a rolled disc gets stuck in. */
+const filletsBetween = rememberedPairs(
+  (own: Region, other: Region, radiusMm: number): readonly Region[] =>
+    rolledFillets(own, other, { radiusMm, arcMm: ARC_MM }) ?? filled(own, other, radiusMm),
+);
 
 /** What a disc rolled round the corners between two leaves filled: their union near the crossing, closed by the disc, less themselves. */
 export function filled(own: Region, other: Region, radiusMm: number): readonly Region[] {

@@ -88,6 +88,17 @@ describe('what is remembered', () => {
     known(b, a);
     expect(times()).toBe(3);
   });
+
+  test('in pairs is reckoned anew for another of what else is given, for that pair alone', () => {
+    const { reckon, times } = counted<[object, object, number]>();
+    const known = rememberedPairs(reckon);
+    const [a, b, c] = [{}, {}, {}];
+    known(a, b, 5);
+    known(a, c, 5);
+    expect(known(a, b, 6).inputs).toEqual([a, b, 6]);
+    known(a, c, 5);
+    expect(times()).toBe(3);
+  });
 });
 
 test('the same: one thing, lists and plain records of one and the same things; what has a class of its own is only itself', () => {

@@ -31,14 +31,18 @@ export function rememberedEach<K extends object, N extends string, D extends rea
 }
 
 /** The same for two objects together, each with as many others as there are: what two shapes share. */
-export function rememberedPairs<A extends object, B extends object, R>(reckon: (a: A, b: B) => R): (a: A, b: B) => R {
-  const known = new WeakMap<A, WeakMap<B, { readonly answer: R }>>();
-  return (a, b) => {
-    const own = known.get(a) ?? new WeakMap<B, { readonly answer: R }>();
+export function rememberedPairs<A extends object, B extends object, D extends readonly unknown[], R>(
+  reckon: (a: A, b: B, ...rest: D) => R,
+): (a: A, b: B, ...rest: D) => R {
+  const known = new WeakMap<A, WeakMap<B, { readonly rest: D; readonly answer: R }>>();
+  return (a, b, ...rest) => {
+    const own = known.get(a) ?? new WeakMap<B, { readonly rest: D; readonly answer: R }>();
     known.set(a, own);
-    let last = own.get(b);
-    if (last === undefined) own.set(b, (last = { answer: reckon(a, b) }));
-    return last.answer;
+    const last = own.get(b);
+    if (last !== undefined && areSame(last.rest, rest)) return last.answer;
+    const answer = reckon(a, b, ...rest);
+    own.set(b, { rest, answer });
+    return answer;
   };
 }
 
