@@ -1,4 +1,4 @@
-import { MOST_BYTES, firstLoad } from '../scripts/bench/first-load';
+import { MOST_BYTES, MOST_FILES, firstLoad } from '../scripts/bench/first-load';
 import { expect, openBrinefold, test } from './app';
 
 test('a view shows its shape at once while it is fetched', async ({ page, app }) => {
@@ -44,7 +44,7 @@ test('script comes packed, and the readers of files only when they are wanted', 
   });
   await openBrinefold(page, app);
   const names = (): string => scripts.map(({ name }) => name).join(' ');
-  expect(scripts.find(({ name }) => name.startsWith('GroundView'))?.packed).toMatch(/^(br|gzip)$/);
+  expect(scripts.find(({ name }) => name.startsWith('ground-'))?.packed).toMatch(/^(br|gzip)$/);
   expect(names()).not.toMatch(/formats|SolidLook|PlayPanel/);
   // What is fetched ahead while the page is at rest leaves them out as well.
   for (const part of [/PlayPanel/, /SeamsPanel/, /FeatureHandles/]) await expect.poll(names).toMatch(part);
@@ -84,5 +84,7 @@ test('tabs go by the arrow keys alone', async ({ page, app }) => {
 });
 
 test('what has to be fetched until Ground can be used is no more than was promised', () => {
-  expect(firstLoad().bytes).toBeLessThan(MOST_BYTES);
+  const { bytes, fileCount } = firstLoad();
+  expect(bytes).toBeLessThan(MOST_BYTES);
+  expect(fileCount).toBeLessThanOrEqual(MOST_FILES);
 });

@@ -1,6 +1,7 @@
+import { resolve } from 'node:path';
 import vue from '@vitejs/plugin-vue';
 import icons from 'unplugin-icons/vite';
-import { type Plugin, defineConfig } from 'vite';
+import { type Plugin, type Rolldown, defineConfig } from 'vite';
 import { compression } from 'vite-plugin-compression2';
 import { VitePWA } from 'vite-plugin-pwa';
 
@@ -22,6 +23,57 @@ function sharingWorkers(): Plugin {
       if (!isBuild) return `export default ${JSON.stringify(`/@fs${file}?worker_file&type=module`)}`;
       return `export default import.meta.ROLLUP_FILE_URL_${this.emitFile({ type: 'chunk', id: file })}`;
     },
+  };
+}
+
+/** What a person waits for, by who asks for it; a path is the file that the rest of it follows from. */
+const WANTED = {
+  page: ['src/main.ts'],
+  ground: ['src/views/ground/GroundView.vue'],
+  reckoning: ['src/workers/derive.worker.ts'],
+  /** Fetched by workers after that. */
+  later: [
+    ...['searches', 'swatch', 'layout'].map((name) => `src/workers/${name}.worker.ts`),
+    ...['pieces', 'days', 'checks', 'finish', 'supplies/certainty'].map((name) => `../core/src/${name}/index.ts`),
+  ],
+} as const;
+/** Named by an index on the way, and used by none of these: in one of their files it would be fetched with them. */
+const ASIDE = [
+  /\/(papaparse|cdt2d|robust-[a-z-]+|two-(sum|product)|binary-search-bounds)\//,
+  /\/clipper2-ts\/dist\/(index|Clipper|RectClip|Triangulation|Minkowski)\./,
+  /\/core\/src\/(base\/tables|base\/geometry\/thinned|solid\/facets|air\/readings|logbook\/told)\b/,
+  /\/core\/src\/(plan\/migrations|plan\/merge|cutting\/saved\/by-hand|cutting\/parts\/splits)\b/,
+];
+
+/**
+ * Four files for what is wanted first, where each module by itself would make ninety: a phone asks for six at a time, and waits for each. What a worker has in common with
+ * the page is apart, since a worker can not load what needs a document; nothing in it needs anything outside of it.
+ */
+function filesTogether(): Rolldown.CodeSplittingNameFunction {
+  const pathsOf = (own: readonly string[]): string[] => own.map((path) => resolve(import.meta.dirname, path));
+  const starts = new Set(Object.values(WANTED).flatMap(pathsOf));
+  let reached: Readonly<Record<keyof typeof WANTED, ReadonlySet<string>>> | null = null;
+  const reachedFrom = (own: readonly string[], context: Rolldown.ChunkingContext): ReadonlySet<string> => {
+    const all = new Set<string>();
+    const take = (id: string): void => {
+      if (all.has(id) || ASIDE.some((one) => one.test(id))) return;
+      all.add(id);
+      context.getModuleInfo(id)?.importedIds.forEach(take);
+    };
+    pathsOf(own).forEach(take);
+    return all;
+  };
+  return (id, context) => {
+    if (starts.has(id)) return null;
+    const { page, ground, reckoning, later } = (reached ??= {
+      page: reachedFrom(WANTED.page, context),
+      ground: reachedFrom(WANTED.ground, context),
+      reckoning: reachedFrom(WANTED.reckoning, context),
+      later: reachedFrom(WANTED.later, context),
+    });
+    const isWorkers = reckoning.has(id) || later.has(id);
+    if (page.has(id) || ground.has(id)) return isWorkers ? 'shared' : page.has(id) ? 'page' : 'ground';
+    return reckoning.has(id) ? 'reckoning.worker' : null;
   };
 }
 
@@ -78,6 +130,7 @@ export default defineConfig({
     modulePreload: { resolveDependencies: (_file, others, { hostId }) => (hostId.includes('.worker') ? [] : others) },
     rolldownOptions: {
       checks: { pluginTimings: false },
+      output: { codeSplitting: { includeDependenciesRecursively: false, groups: [{ name: filesTogether() }] } },
       // It only defines, though it does not say so: what is not called stays out of the page.
       treeshake: { moduleSideEffects: (id) => !id.includes('/clipper2-ts/') },
     },
