@@ -60,7 +60,7 @@ const fromLibrary = [
 ].map(([element, instead]) => ({ element, message: `Use ${instead}.` }));
 
 export default tseslint.config(
-  { ignores: ['**/dist/**', '**/node_modules/**', '.local/**', 'reports/**'] },
+  { ignores: ['**/dist/**', '**/dist.*/**', '**/node_modules/**', '.local/**', 'reports/**'] },
   ...tseslint.configs.strict,
   ...vue.configs['flat/recommended'],
   {

@@ -35,15 +35,27 @@ function count(name, code, counts) {
   say(`${name}: ${counts?.passed ?? 0} passed, ${bad} failed${counts === null ? ' (no report)' : ''}`);
 }
 
-/** The types of the web app beside all else that is checked: each of the two keeps one core busy for as long. */
-async function checks() {
-  const webTypes = show('npm', ['run', '--silent', 'types:web']);
-  const lint = await show('npx', ['eslint', '.', '--max-warnings', '0']);
-  const format = await show('npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-  const types = [await show('npm', ['run', '--silent', 'types:rest']), await webTypes];
-  count('lint', lint, { passed: 0, failed: 0 });
-  count('format', format, { passed: 0, failed: 0 });
-  count('types', Math.max(...types), { passed: 0, failed: 0 });
+/** What is checked without running it, and what the tests run is built meanwhile: on two lanes, since each of these keeps one core busy. */
+async function checksAndBuilds() {
+  /** @param {string} script */
+  const types = (script) => show('npm', ['run', '--silent', script]);
+  /** @type {Record<string, number>} */
+  const codes = {};
+  /** @param {string} name @param {number} code */
+  const note = (name, code) => (codes[name] = Math.max(codes[name] ?? 0, code));
+  const jobs = [
+    // The longest first: what comes last is short, and the lanes end together.
+    async () => note('types', await types('types:rest')),
+    () => ensureWebBuilt().then(ensureServerBuilt),
+    async () => note('types', await types('types:web')),
+    async () => note('format', await show('npx', ['prettier', '--check', '--log-level', 'warn', '.'])),
+    async () => note('lint', await show('npx', ['eslint', '.', '--max-warnings', '0'])),
+  ];
+  const lane = async () => {
+    for (let job = jobs.shift(); job !== undefined; job = jobs.shift()) await job();
+  };
+  await Promise.all([lane(), lane()]);
+  for (const name of ['lint', 'format', 'types']) count(name, codes[name] ?? 1, { passed: 0, failed: 0 });
 }
 
 /** @param {string} databaseUrl */
@@ -79,14 +91,12 @@ try {
   ensureFolder(REPORTS);
   await ensurePackages();
   await ensureChromium();
-  await ensureWebBuilt();
-  await ensureServerBuilt();
   const { startDatabase } = await import('./database.mjs');
   const name = `test-${process.pid}`;
   const database = await startDatabase(name, { forTests: true });
   process.on('SIGINT', () => void database.stop().then(() => process.exit(130)));
   try {
-    await checks();
+    await checksAndBuilds();
     await unitAndServer(database.url);
     await browser(database.url);
   } finally {

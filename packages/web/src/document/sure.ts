@@ -8,7 +8,7 @@ import { useCatalogue } from './catalogue';
 import { usePlan } from './plan';
 
 /** A plan that has been left alone for so long is worth two thousand chances. */
-const REST_MS = 1_800;
+const REST_MS = 3_000;
 
 /** How sure the figures of the open board are: drawn when the plan rests, gone as soon as it changes. */
 export const useSure = defineStore('sure', () => {
