@@ -51,7 +51,7 @@ const longNamed: Change = (plan) => ({
   pieces: plan.pieces.map((one) => ({ ...one, name: LONG.slice(0, 60) })),
 });
 const BOARDS: readonly { name: string; of: string; change: Change; sizes: readonly (typeof DESK)[] }[] = [
-  { name: 'Brinefold', of: 'Brinefold Saltworks', change: asItIs, sizes: [DESK, SMALL_DESK, PHONE] },
+  { name: 'Brinefold', of: 'Brinefold Saltworks', change: asItIs, sizes: [DESK, PHONE] },
   { name: 'Larkstone', of: 'Larkstone Terraces', change: asItIs, sizes: [PHONE] },
   { name: 'a strip of 300 × 2400', of: 'Brinefold Saltworks', change: withTable([300], [600, 600, 600, 600], true), sizes: [DESK] },
   // Its bow is mended by several things at once, which makes a long word.
