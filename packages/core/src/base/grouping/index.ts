@@ -1,1 +1,1 @@
-export { listedBy } from './grouping';
+export { listedBy, putIn } from './grouping';

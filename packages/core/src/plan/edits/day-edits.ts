@@ -1,3 +1,4 @@
+import { putIn } from '../../base/grouping';
 import type { ArrangedTask, DryingSpot, Mended, Person, Place, Plan, TableNote } from '../plan';
 import type { DoneTask } from '../../shop';
 import { edit } from './edit-definition';
@@ -149,9 +150,7 @@ export const dayEdits = {
   /** Something seen while playing is pinned on the plan, or said otherwise. */
   'table-note/put': edit<{ readonly note: TableNote }>(
     ({ note }) => (note.isDone ? `Settled: ${note.words}` : `Pin a note: ${note.words}`),
-    ({ plan }, { note }) => {
-      plan.tableNotes = [...plan.tableNotes.filter(({ id }) => id !== note.id), { ...note, at: { ...note.at } }];
-    },
+    ({ plan }, { note }) => void (plan.tableNotes = putIn(plan.tableNotes, { ...note, at: { ...note.at } })),
   ),
   'table-note/remove': edit<{ readonly noteId: string }>(
     'Take a note off the table',

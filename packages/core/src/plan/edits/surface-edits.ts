@@ -1,3 +1,4 @@
+import { putIn } from '../../base/grouping';
 import type { GroundKind } from '../../surfaces';
 import type { Coat, OwnPaint, Plan, PlanDraft, Surface, TestPiece } from '../plan';
 import { edit } from './edit-definition';
@@ -110,7 +111,7 @@ export const surfaceEdits = {
   ),
   'paint/keep': edit<{ readonly paint: OwnPaint }>(
     ({ paint }) => `Keep the paint ${paint.name}`,
-    ({ plan }, { paint }) => void (plan.paints = [...plan.paints.filter(({ id }) => id !== paint.id), { ...paint }]),
+    ({ plan }, { paint }) => void (plan.paints = putIn(plan.paints, { ...paint })),
   ),
   /** Coats that were tinted with it go without. */
   'paint/remove': edit<{ readonly paintId: string }>('Put a paint away', ({ plan }, { paintId }) => {
@@ -121,8 +122,7 @@ export const surfaceEdits = {
   }),
   'test-piece/keep': edit<{ readonly testPiece: TestPiece }>(
     ({ testPiece }) => `Keep the test piece ${testPiece.name}`,
-    ({ plan }, { testPiece }) =>
-      void (plan.testPieces = [...plan.testPieces.filter(({ id }) => id !== testPiece.id), drawnTest(testPiece)]),
+    ({ plan }, { testPiece }) => void (plan.testPieces = putIn(plan.testPieces, drawnTest(testPiece))),
   ),
   'test-piece/remove': edit<{ readonly testPieceId: string }>(
     'Throw a test piece away',

@@ -1,0 +1,109 @@
+import { type VueWrapper, mount } from '@vue/test-utils';
+import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { type Field, blankOf } from '@spare-acre/core/catalogue/editing';
+import { useCatalogue } from '../../document/catalogue';
+import { CATALOGUE_ANSWER, aServer, freshStores, someLocks } from '../../testing/world';
+import EntryField from './EntryField.vue';
+
+beforeEach(async () => {
+  someLocks();
+  freshStores();
+  aServer(() => ({ status: 200, body: CATALOGUE_ANSWER }));
+  await useCatalogue().load();
+});
+afterEach(() => vi.unstubAllGlobals());
+
+const asked = (field: Field, value: unknown): VueWrapper => mount(EntryField, { props: { name: 'Value', field, value } });
+const type = async (field: VueWrapper, words: string, at = 0): Promise<void> => {
+  const input = field.findAll('input')[at]!;
+  await input.setValue(words);
+  await input.trigger('keydown', { key: 'Enter' });
+};
+const taken = (field: VueWrapper): unknown => field.emitted('change')?.at(-1)?.[0];
+const said = (field: VueWrapper): string => field.find('[role="alert"]').text();
+
+describe('a number', () => {
+  const whole: Field = { is: 'number', unit: '1', least: 0, most: 40, isWhole: true, isAbove: true };
+  test.each([
+    ['2.5', 'not whole'],
+    ['0', 'more than 0 would do'],
+    ['41', 'too large'],
+    ['a few', 'a few'],
+  ])('of whole ones above nothing, %s is refused at the field', async (words, why) => {
+    const field = asked(whole, 4);
+    await type(field, words);
+    expect(said(field)).toContain(why);
+    expect(taken(field)).toBeUndefined();
+  });
+  test('that will do is taken', async () => {
+    const field = asked(whole, 4);
+    await type(field, '12');
+    expect(taken(field)).toBe(12);
+  });
+});
+
+describe('a figure with its least and most', () => {
+  const figure: Field = { is: 'figure', unit: 'mm' };
+  const start = { value: 3, low: 2, high: 4, origin: 'usual' };
+  test('a value outside its ends takes the nearer one along, and is yours from then on', async () => {
+    const field = asked(figure, start);
+    await type(field, '6');
+    expect(taken(field)).toMatchObject({ value: 6, low: 2, high: 6, origin: 'yours' });
+  });
+  test('ends that do not hold the value are refused, and say what would do', async () => {
+    const field = asked(figure, start);
+    await type(field, '3.5', 1);
+    expect(said(field)).toContain('least, then value, then most would do');
+    expect(taken(field)).toBeUndefined();
+  });
+});
+
+describe('words, a colour, money', () => {
+  test('what is empty, too long or no colour is refused in words', async () => {
+    const words = asked({ is: 'words', most: 5, mayBeEmpty: false }, 'Foam');
+    await type(words, '');
+    expect(said(words)).toContain('a few words would do');
+    await type(words, 'Foam board');
+    expect(said(words)).toContain('up to 5 would do');
+    const colour = asked({ is: 'colour' }, '#7a6f52');
+    await type(colour, 'mud');
+    expect(said(colour)).toContain('a colour such as');
+    expect([taken(words), taken(colour)]).toEqual([undefined, undefined]);
+    await type(colour, '#112233');
+    expect(taken(colour)).toBe('#112233');
+  });
+  test('a price is asked for in money and kept in its smallest coin; nothing is no price where it may not be free', async () => {
+    const field = asked({ is: 'money', mayBeFree: false }, 250);
+    expect(field.find('input').element.value).toBe('2.5');
+    await type(field, '0');
+    expect(said(field)).toContain('more than nothing would do');
+    await type(field, '3.49');
+    expect(taken(field)).toBe(349);
+  });
+});
+
+describe('a list', () => {
+  const list: Field = { is: 'list', least: 1, of: { is: 'number', unit: 'mm', least: 1, most: 900, isWhole: false, isAbove: false } };
+  test('grows by its button, shrinks to no fewer than must be, and each is asked for by its number', async () => {
+    const field = asked(list, [300, 600]);
+    expect(field.findAll('label').map((one) => one.text())).toEqual(['Value 1', 'Value 2']);
+    await field.get('button[aria-label="Take Value 1 out"]').trigger('click');
+    expect(taken(field)).toEqual([600]);
+    await field.setProps({ value: [600] });
+    expect(field.find('button[aria-label^="Take"]').exists()).toBe(false);
+    await field
+      .findAll('button')
+      .find((one) => one.text() === 'Add to Value')!
+      .trigger('click');
+    expect(taken(field)).toEqual([600, blankOf(list.is === 'list' ? list.of : list)]);
+  });
+  test('of words that there are is ticked, each on its own', async () => {
+    const field = asked({ is: 'list', least: 0, of: { is: 'choice', of: ['knife', 'hot wire'] } }, ['knife']);
+    const ticks = field.findAll<HTMLInputElement>('input[type="checkbox"]');
+    expect(ticks.map((one) => one.element.checked)).toEqual([true, false]);
+    await ticks[1]!.setValue(true);
+    expect(taken(field)).toEqual(['knife', 'hot wire']);
+    await ticks[0]!.setValue(false);
+    expect(taken(field)).toEqual([]);
+  });
+});
