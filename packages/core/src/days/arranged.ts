@@ -69,6 +69,12 @@ export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: P
   }
   return goes;
 }
+/** Tasks that are left out, as they would be done. */
+export function leftOutOf(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Task[] {
+  const skipped = new Set(calendar.tasks.flatMap(({ taskId, isSkipped }) => (isSkipped && doneTasks[taskId] === undefined ? [taskId] : [])));
+  return skipped.size === 0 ? NONE_LEFT_OUT : steps.flatMap(({ tasks }) => tasks.filter(({ id }) => skipped.has(id)));
+}
+const NONE_LEFT_OUT: readonly Task[] = [];
 /** The same list while the steps are the same: what was made of it stands as well. */
 const asTheyAre = remembered((steps: readonly Step[]): readonly Go[] => steps.flatMap(({ tasks }) => tasks.map(asItIs)));
 const asItIs = (task: Task): Go => ({

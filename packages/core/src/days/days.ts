@@ -2,12 +2,13 @@ import { remembered } from '../base/memory';
 import { type Figure, given, reckon, total } from '../base/units';
 import { boundOf, networkOf } from '../planner';
 import { momentText } from '../base/dates';
+import { leftOutOf } from './arranged';
 import type { Bench } from './bench';
 import { type Late, lateOf } from './late';
 import { type Blocked, type Relaxed, workOf } from './problem';
 import { type Ready, readyOf } from './ready';
 import { type Slot, earliestAlone, scheduleWork } from './schedule';
-import type { Step } from './step';
+import type { Step, Task } from './step';
 
 /** The plan of evenings. */
 export interface Days {
@@ -21,6 +22,8 @@ export interface Days {
   readonly late: Late | null;
   /** What can not be done as things are. */
   readonly blocked: readonly Blocked[];
+  /** What somebody chose to leave out. */
+  readonly leftOut: readonly Task[];
   /** Rules that had to be let go of. */
   readonly relaxed: Relaxed;
 }
@@ -41,11 +44,14 @@ function planned({ steps, seed, ...bench }: DayInputs, hasBound: boolean): Days 
   const isWhole = work.blocked.length === 0;
   const ready = isWhole ? readyOf(slots, calendar) : null;
   const bound = isWhole && hasBound ? readyOf(earliestAlone(work, bench), calendar) : null;
-  return { slots, handsOn: handsOnOf(steps, slots), ready, bound, late: lateOf(ready, bound, calendar), blocked: work.blocked, relaxed };
+  const leftOut = leftOutOf(steps, bench);
+  const handsOn = handsOnOf(steps, slots, new Set(leftOut));
+  return { slots, handsOn, ready, bound, late: lateOf(ready, bound, calendar), blocked: work.blocked, leftOut, relaxed };
 }
 
-/** Work, what is set up for it once a sitting, and calls back to what dries. */
-function handsOnOf(steps: readonly Step[], slots: readonly Slot[]): Figure<'min'> {
+/** Work, what is set up for it once a sitting, and calls back to what dries; nothing of what is left out. */
+function handsOnOf(all: readonly Step[], slots: readonly Slot[], leftOut: ReadonlySet<Task>): Figure<'min'> {
+  const steps = leftOut.size === 0 ? all : all.flatMap((step) => lessOf(step, leftOut));
   const sittings = new Map<string, number>();
   for (const { task, setUpMin } of slots) if (setUpMin > 0) sittings.set(task.stepId, (sittings.get(task.stepId) ?? 0) + 1);
   return total(
@@ -53,6 +59,10 @@ function handsOnOf(steps: readonly Step[], slots: readonly Slot[]): Figure<'min'
     'min',
     steps.map((step) => handsOnIn(step, sittings.get(step.id) ?? 0)),
   );
+}
+function lessOf(step: Step, leftOut: ReadonlySet<Task>): readonly Step[] {
+  const tasks = step.tasks.filter((task) => !leftOut.has(task));
+  return tasks.length === step.tasks.length ? [step] : tasks.length === 0 ? [] : [{ ...step, tasks }];
 }
 const handsOnIn = remembered(({ name, tasks, setUp }: Step, count: number): Figure<'min'> => {
   const parts = [

@@ -168,6 +168,20 @@ describe('tasks that are arranged', () => {
     expect(slots.map(({ task }) => task.id)).toEqual(['glue-A1', 'wash-A1']);
     expect(slots[1]!.startMin).toBe(1_440 + 1_140);
   });
+  test('what is left out is told by its name and is no work for the hands; done all the same it is neither', () => {
+    const handsOn = (tasks: Bench['calendar']['tasks'] = [], doneTasks: Bench['doneTasks'] = {}) => {
+      const own = days(tasks, doneTasks).days;
+      return [own.handsOn.value, own.leftOut.map(({ id }) => id)];
+    };
+    const setUps = days([]).days.handsOn.value - (40 + 30 + 20);
+    expect(handsOn()).toEqual([90 + setUps, []]);
+    const [min, left] = handsOn(arranged('paint-A1', { isSkipped: true }));
+    expect(left).toEqual(['paint-A1']);
+    expect(min).toBeLessThanOrEqual(60 + setUps);
+    expect(handsOn(arranged('glue-A1', { isSkipped: true }), done('glue-A1', '2026-12-02', 1_100))[1]).toEqual([]);
+    const all = ['glue-A1', 'paint-A1', 'wash-A1'].flatMap((id) => arranged(id, { isSkipped: true }));
+    expect(handsOn(all)).toEqual([0, ['glue-A1', 'paint-A1', 'wash-A1']]);
+  });
   test('split in two it is two tasks of half the work, one after the other', () => {
     const { slots } = days(arranged('glue-A1', { goes: 2 })).days;
     const [first, second] = slots.filter(({ task }) => task.ofTask === 'glue-A1');

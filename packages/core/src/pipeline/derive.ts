@@ -77,6 +77,7 @@ const NOT_PLANNED: Days = {
   bound: null,
   late: null,
   blocked: [],
+  leftOut: [],
   relaxed: { pins: new Set(), waits: new Set(), blocked: new Map() },
 };
 

@@ -131,7 +131,7 @@ const drawnFloor = ({ units, colours, ...floor }: Derivation['floors'][number]) 
   counts: colours?.counts ?? [],
 });
 /** Only what is drawn and told of the tasks in the days. */
-function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, reasons }: Derivation) {
+function drawnDays({ days: { slots, ready, bound, handsOn, blocked, leftOut }, reasons }: Derivation) {
   return {
     slots: asBare(slots.map((slot, i) => drawnSlot(slot, reasons[i]!))),
     ready: ready === null ? null : { at: ready.at, text: ready.text },
@@ -145,6 +145,7 @@ function drawnDays({ days: { slots, ready, bound, handsOn, blocked }, reasons }:
       label: work.label,
       why,
     })),
+    leftOut: leftOut.map(({ id, work }) => ({ taskId: id, label: work.label })),
   };
 }
 const drawnSlot = (

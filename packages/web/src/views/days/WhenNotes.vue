@@ -40,7 +40,7 @@ function setNoise(typed: string): string {
   const read = spanFrom(typed);
   return read.ok ? store.edit({ code: 'calendar/noise', noise: read.value }) : read.problem.message;
 }
-const skipped = computed(() => calendar.value.tasks.filter(({ isSkipped }) => isSkipped));
+const skipped = computed(() => store.slices.days?.leftOut ?? []);
 const bringBack = (taskId: string): string =>
   store.edit({ code: 'task/arrange', taskId, change: { isSkipped: false }, what: 'Bring a task back' });
 
@@ -102,8 +102,8 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
   </section>
   <section v-if="skipped.length > 0">
     <h3>Left out</h3>
-    <p v-for="{ taskId } in skipped" :key="taskId">
-      {{ taskId }} <BButton size="sm" variant="key" @click="bringBack(taskId)">Bring back</BButton>
+    <p v-for="{ taskId, label } in skipped" :key="taskId">
+      {{ label }} <BButton size="sm" variant="key" @click="bringBack(taskId)">Bring back</BButton>
     </p>
   </section>
   <section>

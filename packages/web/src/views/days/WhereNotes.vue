@@ -49,11 +49,11 @@ async function setBy(by: Place['air']['by']): Promise<void> {
   setAir({ by, ...(by === 'sensor' ? { sensorId: place.value.air.sensorId ?? heard.sensors[0]?.id ?? null } : {}) });
 }
 const sensors = computed(() => heard.sensors.map(({ id, name }) => ({ value: id, text: name })));
-function freshId(): string {
-  for (let n = plan.value.places.length + 1; ; n++) if (plan.value.places.every(({ id }) => id !== `place-${n}`)) return `place-${n}`;
+function freshIdOf(what: string, among: readonly { readonly id: string }[]): string {
+  for (let n = among.length + 1; ; n++) if (among.every(({ id }) => id !== `${what}-${n}`)) return `${what}-${n}`;
 }
 function add(): void {
-  const id = freshId();
+  const id = freshIdOf('place', plan.value.places);
   const kind =
     catalogue.value.placeKinds.find((one) => plan.value.places.every(({ kindId }) => kindId !== one.id)) ?? catalogue.value.placeKinds[0]!;
   const started = {
@@ -72,7 +72,7 @@ const spell = (change: Partial<Place['spells'][number]>, i: number): string =>
   set({ spells: place.value.spells.map((own, k) => (k === i ? { ...own, ...change } : own)) });
 const addSpell = (): string => {
   const { startsOn } = plan.value.calendar;
-  const id = `spell-${place.value.spells.length + 1}-${startsOn}`;
+  const id = freshIdOf('spell', place.value.spells);
   return set({ spells: [...place.value.spells, { id, from: startsOn, to: startsOn, airC: 6, humidityPct: 80 }] });
 };
 const elsewhere = computed(() => plan.value.driedAt);
