@@ -4,6 +4,7 @@ import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import { type Edit, appliedTo } from '../plan/edits';
 import { checkBoardFile } from '../plan/file';
+import { stockedIn } from '../shelf';
 import { type Shop, EMPTY_SHOP, NOTHING_DONE } from '../shop';
 import type { Derivation } from './derive';
 import { derivePipeline } from './full';
@@ -41,7 +42,7 @@ export function substitutesOf(
   shop: Shop = EMPTY_SHOP,
   makePieces: MakePieces | null = null,
 ): readonly Substitute[] {
-  const [kind = '', fromId = ''] = stockId.split('.');
+  const { kind = '', entryId: fromId = '' } = stockedIn(catalogue).get(stockId) ?? {};
   if (!isReplaced(kind)) return [];
   const derive = derivePipeline(makePieces);
   const own = derive(plan, catalogue, shop);

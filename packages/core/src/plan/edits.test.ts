@@ -5,7 +5,7 @@ import { appliedTo } from './edits';
 
 const PLAN = aBoard();
 const paint = (id: string, hex = '#405060'): OwnPaint => ({ id, name: `Own ${id}`, hex, tintingStrength: 1 });
-const testPiece = (id: string, note = ''): TestPiece => ({ id, name: `Tried ${id}`, relief: 'even', coats: [], note, imageId: null });
+const testPiece = (id: string, note = ''): TestPiece => ({ id, name: `Tried ${id}`, relief: 'earth', coats: [], note, imageId: null });
 const note = (id: string, isDone = false): TableNote => ({ id, at: { x: 40, y: 60 }, words: `Note ${id}`, day: '2026-12-06', isDone });
 const after = (...edits: Parameters<typeof appliedTo>[1][]): Plan => edits.reduce(appliedTo, PLAN);
 

@@ -8,6 +8,10 @@ type StockedKind =
 /** Something that can be bought and lie on a shelf, by its place in the catalogue: `adhesives.white-glue`. */
 export interface Stocked {
   readonly id: string;
+  readonly kind: StockedKind;
+  readonly entryId: string;
+  /** The id by which work asks for it: that of its entry, of a sheet its material's. */
+  readonly usedAs: string;
   readonly name: string;
   readonly unit: Extract<Unit, 'g' | 'ml' | '1' | 'm'>;
   /** What one package holds, and our own price of it. */
@@ -16,6 +20,13 @@ export interface Stocked {
   readonly life: { readonly closedDays: number; readonly openDays: number } | null;
 }
 
+/** Where it stands, by what is asked for it. */
+const placed = (kind: StockedKind, entryId: string, usedAs = entryId): Pick<Stocked, 'id' | 'kind' | 'entryId' | 'usedAs'> => ({
+  id: stockId(kind, entryId),
+  kind,
+  entryId,
+  usedAs,
+});
 export const stockId = (kind: StockedKind, id: string): string => `${kind}.${id}`;
 
 const KNOWN = new WeakMap<Catalogue, ReadonlyMap<string, Stocked>>();
@@ -29,11 +40,16 @@ export function stockedIn(catalogue: Catalogue): ReadonlyMap<string, Stocked> {
 function listed(catalogue: Catalogue): readonly Stocked[] {
   const single = (
     kind: StockedKind,
-    { id, name, priceMinor }: { readonly id: string; readonly name: string; readonly priceMinor: number },
-  ): Stocked => ({ id: stockId(kind, id), name, unit: '1', packs: [{ amount: 1, priceMinor }], life: null });
+    {
+      id,
+      name,
+      priceMinor,
+      materialId,
+    }: { readonly id: string; readonly name: string; readonly priceMinor: number; readonly materialId?: string },
+  ): Stocked => ({ ...placed(kind, id, materialId), name, unit: '1', packs: [{ amount: 1, priceMinor }], life: null });
   return [
     ...catalogue.adhesives.map(({ id, name, packsG, life }): Stocked => ({
-      id: stockId('adhesives', id),
+      ...placed('adhesives', id),
       name,
       unit: 'g',
       packs: packsG,
@@ -42,7 +58,7 @@ function listed(catalogue: Catalogue): readonly Stocked[] {
     ...catalogue.coatings
       .filter(({ recipe, sold }) => recipe === null && sold.packs.length > 0)
       .map(({ id, name, sold, life }): Stocked => ({
-        id: stockId('coatings', id),
+        ...placed('coatings', id),
         name,
         unit: sold.by === 'each' ? '1' : sold.by,
         packs: sold.packs,
@@ -50,23 +66,17 @@ function listed(catalogue: Catalogue): readonly Stocked[] {
       })),
     ...catalogue.stuffs
       .filter(({ packsMl, adhesiveId }) => packsMl.length > 0 && adhesiveId === undefined)
-      .map(({ id, name, packsMl, life }): Stocked => ({ id: stockId('stuffs', id), name, unit: 'ml', packs: packsMl, life: life ?? null })),
+      .map(({ id, name, packsMl, life }): Stocked => ({ ...placed('stuffs', id), name, unit: 'ml', packs: packsMl, life: life ?? null })),
     ...catalogue.lengths.map((one) => single('lengths', one)),
-    ...catalogue.claddings.map(({ id, name, packs }): Stocked => ({ id: stockId('claddings', id), name, unit: '1', packs, life: null })),
-    ...catalogue.fills.map(({ id, name, packsMl }): Stocked => ({
-      id: stockId('fills', id),
-      name,
-      unit: 'ml',
-      packs: packsMl,
-      life: null,
-    })),
+    ...catalogue.claddings.map(({ id, name, packs }): Stocked => ({ ...placed('claddings', id), name, unit: '1', packs, life: null })),
+    ...catalogue.fills.map(({ id, name, packsMl }): Stocked => ({ ...placed('fills', id), name, unit: 'ml', packs: packsMl, life: null })),
     // Moulds of several ways are poured from one tub: its name says which.
-    ...catalogue.castings.flatMap(({ mould, cast }) =>
-      [mould, cast].map(({ name, packs }): Stocked => ({ id: stockId('castings', name), name, unit: 'g', packs, life: null })),
+    ...catalogue.castings.flatMap(({ id, mould, cast }) =>
+      [mould, cast].map(({ name, packs }): Stocked => ({ ...placed('castings', name, id), name, unit: 'g', packs, life: null })),
     ),
     ...catalogue.joins
       .filter(({ packs }) => packs.length > 0)
-      .map(({ id, name, packs }): Stocked => ({ id: stockId('joins', id), name, unit: '1', packs, life: null })),
+      .map(({ id, name, packs }): Stocked => ({ ...placed('joins', id), name, unit: '1', packs, life: null })),
     ...catalogue.batteries.map((one) => single('batteries', one)),
     ...catalogue.lamps.map((one) => single('lamps', one)),
     ...catalogue.sheets.map((sheet) => {

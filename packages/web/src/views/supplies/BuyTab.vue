@@ -7,7 +7,7 @@ import type { Basket, LeastCost, Offer, Terms, Want } from '@spare-acre/core/buy
 import { momentText } from '@spare-acre/core/base/dates';
 import { csvOf } from '@spare-acre/core/base/tables';
 import { fromMinor, minorDigits, showText } from '@spare-acre/core/base/units';
-import { stockedIn } from '@spare-acre/core/shelf';
+import { type Stocked, stockedIn } from '@spare-acre/core/shelf';
 import { useCatalogue } from '../../document/catalogue';
 import { fetchBoard, fetchBoards } from '../../document/client';
 import { usePlan } from '../../document/plan';
@@ -81,19 +81,20 @@ const basket = computed<Basket | null>(() =>
   found.value === null ? null : isSecond.value ? (found.value.second ?? found.value.cheapest) : found.value.cheapest,
 );
 const money = (minor: number): string => showText({ value: minor, unit: 'money' }, store.showing);
-const nameOf = (stockId: string): string => stockedIn(catalogues.catalogue!).get(stockId)?.name ?? stockId;
+const stocked = (stockId: string): Stocked | undefined => stockedIn(catalogues.catalogue!).get(stockId);
+const nameOf = (stockId: string): string => stocked(stockId)?.name ?? stockId;
 const packText = ({ stockId, amount }: Offer): string => {
-  const unit = stockedIn(catalogues.catalogue!).get(stockId)?.unit ?? '1';
+  const unit = stocked(stockId)?.unit ?? '1';
   return unit === '1' && amount === 1 ? 'piece' : showText({ value: amount, unit }, store.showing);
 };
-const idOf = (stockId: string): string => stockId.split('.')[1]!;
+/** What work asks for it by. */
+const usedAs = (stockId: string): string => stocked(stockId)?.usedAs ?? stockId;
+const neededMin = (stockId: string): number => needed.value.get(usedAs(stockId)) ?? Infinity;
 /** The evening by which it has to be there. */
 function neededText(stockId: string): string {
-  const sheet = catalogues.catalogue!.sheets.find(({ id }) => `sheets.${id}` === stockId);
-  const at = needed.value.get(sheet?.materialId ?? idOf(stockId));
-  return at === undefined || !Number.isFinite(at) ? '' : momentText(store.plan!.calendar.startsOn, at);
+  const at = neededMin(stockId);
+  return Number.isFinite(at) ? momentText(store.plan!.calendar.startsOn, at) : '';
 }
-const neededMin = (stockId: string): number => needed.value.get(idOf(stockId)) ?? Infinity;
 const byShop = computed(() =>
   (basket.value?.deliveries ?? []).map(({ shopId, costMinor }) => ({
     shop: terms.value.find(({ id }) => id === shopId)!,
@@ -103,37 +104,36 @@ const byShop = computed(() =>
       .sort((a, b) => neededMin(a.offer.stockId) - neededMin(b.offer.stockId)),
   })),
 );
+/** On its way to the shelf: pressed again meanwhile it is not bought again. */
+const onItsWay = ref<ReadonlySet<string>>(new Set());
 /** What was bought goes to the shelf, and off this list. */
-const bought = ({ offer, count, costMinor }: Basket['lines'][number]): Promise<void> =>
-  shelf.add([
-    {
-      stockId: offer.stockId,
-      kind: 'bought',
-      amount: count * offer.amount,
-      boardId: store.boardId,
-      paidMinor: costMinor,
-      note: `${count} × ${packText(offer)}`,
-    },
-  ]);
+async function bought({ offer, count, costMinor }: Basket['lines'][number]): Promise<void> {
+  const { stockId } = offer;
+  if (onItsWay.value.has(stockId)) return;
+  onItsWay.value = new Set([...onItsWay.value, stockId]);
+  const note = `${count} × ${packText(offer)}`;
+  await shelf.add([{ stockId, kind: 'bought', amount: count * offer.amount, boardId: store.boardId, paidMinor: costMinor, note }]);
+  onItsWay.value = new Set([...onItsWay.value].filter((one) => one !== stockId));
+}
 /** What is ordered comes so many days from now; what waits for it moves. */
 function order({ shop, lines }: (typeof byShop.value)[number]): void {
   const day = format(addDays(new Date(), shop.days), 'yyyy-MM-dd');
-  const ids = new Set(
-    lines.map(
-      ({ offer: { stockId } }) => catalogues.catalogue!.sheets.find(({ id }) => `sheets.${id}` === stockId)?.materialId ?? idOf(stockId),
-    ),
-  );
+  const ids = new Set(lines.map(({ offer }) => usedAs(offer.stockId)));
   const kept = store.plan!.calendar.arrivals.filter(({ stockId }) => !ids.has(stockId));
   fault.value = store.edit({ code: 'calendar/arrivals', arrivals: [...kept, ...[...ids].map((stockId) => ({ stockId, day }))].slice(-60) });
 }
 const arrivals = computed(() => new Map(store.plan!.calendar.arrivals.map(({ stockId, day }) => [stockId, day])));
 async function alsoFor(board: { readonly id: string; readonly name: string }, isOn: boolean): Promise<void> {
-  const next = new Map(together.value);
-  if (isOn) {
+  const rest = (): [string, readonly Want[]][] => [...together.value].filter(([id]) => id !== board.id);
+  if (!isOn) return void (together.value = new Map(rest()));
+  fault.value = '';
+  try {
     const { plan, record } = await fetchBoard(board.id);
-    next.set(board.id, await searches().wantsOf({ plan, record }));
-  } else next.delete(board.id);
-  together.value = next;
+    const own = await searches().wantsOf({ plan, record });
+    together.value = new Map([...rest(), [board.id, own]]);
+  } catch (error) {
+    fault.value = `${board.name}: ${error instanceof Error ? error.message : String(error)}`;
+  }
 }
 /** Things on the shelf that this board takes and another that is bought for wants too. */
 const contested = computed(() =>
@@ -181,7 +181,9 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
 </script>
 
 <template>
-  <p v-if="fault !== '' || shops.fault !== ''" class="attention" role="alert">{{ fault || shops.fault }}</p>
+  <p v-if="fault !== '' || shops.fault !== '' || shelf.fault !== ''" class="attention" role="alert">
+    {{ fault || shops.fault || shelf.fault }}
+  </p>
   <p v-if="found === null" class="quiet">Reckoning…</p>
   <template v-else>
     <p class="m-0" data-testid="buy-total">
@@ -232,10 +234,17 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
             <td class="num">{{ money(line.costMinor) }}</td>
             <td>
               {{ neededText(line.offer.stockId) }}
-              <span v-if="arrivals.has(idOf(line.offer.stockId))" class="quiet">comes {{ arrivals.get(idOf(line.offer.stockId)) }}</span>
+              <span v-if="arrivals.has(usedAs(line.offer.stockId))" class="quiet"
+                >comes {{ arrivals.get(usedAs(line.offer.stockId)) }}</span
+              >
             </td>
             <td>
-              <BButton variant="key" size="sm" :aria-label="`${nameOf(line.offer.stockId)} is bought`" @click="bought(line)"
+              <BButton
+                variant="key"
+                size="sm"
+                :disabled="onItsWay.has(line.offer.stockId)"
+                :aria-label="`${nameOf(line.offer.stockId)} is bought`"
+                @click="bought(line)"
                 >Bought</BButton
               >
               <BButton variant="key" size="sm" @click="asked = asked === line.offer.stockId ? null : line.offer.stockId">Instead…</BButton>
