@@ -1,4 +1,4 @@
-import type { Patch } from 'immer';
+import { type Patch, applyPatches } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import * as finish from '@spare-acre/core/finish';
@@ -7,7 +7,6 @@ import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Derivation } from '@spare-acre/core/pipeline/derive';
 import type { Board } from '@spare-acre/core/plan';
 import type { Stock } from '@spare-acre/core/shop';
-import { applyPatches } from 'immer';
 import { Answering, type Place, figureAt } from '../workers/answering';
 import type { Listener } from '../workers/reckoning';
 import type { Look } from '../workers/slices';

@@ -14,6 +14,7 @@ import { driedAs, loggedAs } from '../../document/readings';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import { useOnce } from '../../ui/useOnce';
 
 /** What a task really took: its minutes, and what of one thing was used on its workpiece. */
 const store = usePlan();
@@ -72,7 +73,7 @@ function airTyped(): AirAt {
     humidityPct: read(humidityPct, 'Humidity', '%', LIMITS.humidityPct, air.value.humidityPct),
   };
 }
-async function write(): Promise<void> {
+const { isBusy, run: write } = useOnce(async () => {
   problem.value = '';
   const { taskId, minutes, amount, dryH, note } = typed.value;
   try {
@@ -93,7 +94,7 @@ async function write(): Promise<void> {
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }
-}
+});
 </script>
 
 <template>
@@ -126,7 +127,7 @@ async function write(): Promise<void> {
     >
     <label class="note">Note <BFormTextarea v-model="typed.note" rows="2" maxlength="2000" /></label>
     <BFormFile v-model="photos" class="photos" multiple accept="image/png,image/jpeg" label="Photos" />
-    <BButton type="submit" variant="primary">Write it down</BButton>
+    <BButton type="submit" variant="primary" :disabled="isBusy">Write it down</BButton>
   </form>
   <p v-if="problem !== '' || log.fault !== ''" class="attention" role="alert">{{ problem || log.fault }}</p>
 </template>

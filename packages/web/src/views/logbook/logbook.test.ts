@@ -90,8 +90,11 @@ describe('what a task really took', () => {
     await field(desk, 'Task').setValue(taskId);
     await field(desk, 'It took').setValue('47');
     await field(desk, 'Note').setValue('The knife was blunt.');
-    await desk.get('form').trigger('submit');
-    await vi.waitFor(() => expect(written).toHaveLength(1), { timeout: 5_000 });
+    // Pressed twice it is written down once.
+    await Promise.all([desk.get('form').trigger('submit'), desk.get('form').trigger('submit')]);
+    await vi.waitFor(() => expect(written.length).toBeGreaterThan(0), { timeout: 5_000 });
+    await vi.waitFor(() => expect(useBench().waiting).toEqual([]), { timeout: 5_000 });
+    expect(written).toHaveLength(1);
     const [entry] = written;
     expect([entry!.taskId, entry!.name, entry!.note]).toEqual([taskId, work.label, 'The knife was blunt.']);
     expect(entry!.figures.map(({ name, unit, planned, real }) => [name, unit, planned, real])).toEqual([

@@ -15,6 +15,7 @@ import { useShelf } from '../../document/shelf';
 import { useShops } from '../../document/shops';
 import { saveFile } from '../../ui/saveFile';
 import TickField from '../../ui/TickField.vue';
+import { useOnce } from '../../ui/useOnce';
 import { searches } from '../../workers/searches';
 import SubstituteList from './SubstituteList.vue';
 
@@ -142,12 +143,13 @@ const contested = computed(() =>
   ),
 );
 /** Keeps for this board what it takes of the shelf. */
-const keep = (): Promise<void> =>
+const { isBusy: isKeeping, run: keep } = useOnce(() =>
   shelf.add(
     (store.slices.supplies?.rows ?? []).flatMap(({ stockId, onShelf }) =>
       stockId === null || onShelf === null ? [] : [{ stockId, kind: 'kept' as const, amount: onShelf.value, boardId: store.boardId }],
     ),
-  );
+  ),
+);
 function toCsv(): void {
   const { currency } = catalogues.catalogue!;
   const price = (minor: number): string => fromMinor(minor, currency).toFixed(minorDigits(currency));
@@ -199,7 +201,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
       </BButton>
       <BButton variant="key" @click="toCsv">As CSV</BButton>
       <BButton variant="key" @click="print">Print</BButton>
-      <BButton variant="key" @click="keep">Keep what the shelf has for this board</BButton>
+      <BButton variant="key" :disabled="isKeeping" @click="keep">Keep what the shelf has for this board</BButton>
     </div>
     <div v-if="missing.length > 0" class="warning" data-testid="sold-out">
       <p v-for="stockId in missing" :key="stockId" class="m-0">

@@ -9,6 +9,7 @@ import { useCatalogue } from '../../document/catalogue';
 import { useRack } from '../../document/rack';
 import { useShelf } from '../../document/shelf';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import { useOnce } from '../../ui/useOnce';
 
 /** What lies on the shelf and in the rack, and everything that happened to it. */
 const shelf = useShelf();
@@ -40,7 +41,7 @@ const unit = computed(() => {
   const own = stockOf(typed.value.stockId)?.unit ?? '';
   return own === '1' ? 'pieces' : own;
 });
-async function write(): Promise<void> {
+const { isBusy, run: write } = useOnce(async () => {
   const { stockId, kind, amount, paid, note } = typed.value;
   if (stockId === '') return void (problem.value = 'Of what? Choose something first.');
   const read = kind === 'opened' ? { ok: true as const, value: 0 } : parseNumber(amount, 'How much', unit.value, { min: 0, max: 1e6 });
@@ -51,7 +52,7 @@ async function write(): Promise<void> {
   const paidMinor = money === null ? null : toMinor(money.value, currency.value);
   await shelf.add([{ stockId, kind, amount: read.value, paidMinor, note }]);
   if (shelf.fault === '') typed.value = { ...typed.value, amount: '', paid: '', note: '' };
-}
+});
 const there = computed(() => shelf.shelved.filter(({ amount }) => amount > 0));
 const lines = computed(() => [...shelf.moves].reverse().slice(0, 60));
 const sizeText = ({ widthMm, depthMm, thicknessMm }: { widthMm: number; depthMm: number; thicknessMm: number }): string =>
@@ -75,7 +76,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
       >Paid <BFormInput v-model="typed.paid" inputmode="decimal" autocomplete="off" placeholder="if you like" /> {{ currency }}</label
     >
     <label>Note <BFormInput v-model="typed.note" maxlength="200" autocomplete="off" /></label>
-    <BButton type="submit" variant="primary">Write it down</BButton>
+    <BButton type="submit" variant="primary" :disabled="isBusy">Write it down</BButton>
   </form>
   <p v-if="problem !== '' || shelf.fault !== ''" class="attention" role="alert">{{ problem || shelf.fault }}</p>
   <p v-if="there.length === 0" class="quiet">Nothing is on the shelf. Write down what there is: every board buys that much less.</p>
