@@ -71,7 +71,9 @@ export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: P
 }
 /** Tasks that are left out, as they would be done. */
 export function leftOutOf(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Task[] {
-  const skipped = new Set(calendar.tasks.flatMap(({ taskId, isSkipped }) => (isSkipped && doneTasks[taskId] === undefined ? [taskId] : [])));
+  const skipped = new Set(
+    calendar.tasks.flatMap(({ taskId, isSkipped }) => (isSkipped && doneTasks[taskId] === undefined ? [taskId] : [])),
+  );
   return skipped.size === 0 ? NONE_LEFT_OUT : steps.flatMap(({ tasks }) => tasks.filter(({ id }) => skipped.has(id)));
 }
 const NONE_LEFT_OUT: readonly Task[] = [];

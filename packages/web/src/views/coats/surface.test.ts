@@ -1,5 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Surface } from '@spare-acre/core/plan';
+import type { GroundKind } from '@spare-acre/core/surfaces';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { freshStores, someLocks } from '../../testing/world';
 import SurfacePanel from './SurfacePanel.vue';
@@ -103,7 +104,7 @@ describe('a surface', () => {
       .findAll('option')
       .flatMap((one) => (one.element as HTMLOptionElement).value || []);
     expect(kinds).not.toContain('open');
-    const kind = kinds[0] as keyof typeof store.plan.wears;
+    const kind = kinds[0] as GroundKind;
     await field(panel, 'Lay it on').setValue(kind);
     expect(store.plan!.wears[kind]).toBe(surface.id);
   });
