@@ -114,6 +114,13 @@ export const test = base.extend<{ demo: 'once' | 'none'; app: App; page: Page },
         faults.push(`called out to ${request.url()}`);
     });
     await use(page);
+    // A page that is closed over an edit sends it as it goes, and the next test has put the store back by then.
+    const saving = page.getByTestId('save-state');
+    if (!page.isClosed() && (await saving.count()) > 0)
+      await saving
+        .filter({ hasText: 'Saved' })
+        .waitFor({ timeout: 2_000 })
+        .catch(() => undefined);
     expect(faults).toEqual([]);
   },
 });
