@@ -123,7 +123,9 @@ function order({ shop, lines }: (typeof byShop.value)[number]): void {
   const kept = store.plan!.calendar.arrivals.filter(({ stockId }) => !ids.has(stockId));
   fault.value = store.edit({ code: 'calendar/arrivals', arrivals: [...kept, ...[...ids].map((stockId) => ({ stockId, day }))].slice(-60) });
 }
-const arrivals = computed(() => new Map(store.plan!.calendar.arrivals.map(({ stockId, day }) => [stockId, day])));
+const arrivals = computed(
+  () => new Map(store.plan!.calendar.arrivals.map(({ stockId, day }) => [stockId, format(new Date(`${day}T12:00:00`), 'EEE d MMM')])),
+);
 async function alsoFor(board: { readonly id: string; readonly name: string }, isOn: boolean): Promise<void> {
   const rest = (): [string, readonly Want[]][] => [...together.value].filter(([id]) => id !== board.id);
   if (!isOn) return void (together.value = new Map(rest()));
