@@ -4,7 +4,7 @@ import type { MakePieces } from '../pieces';
 import type { Plan } from '../plan';
 import { type Edit, appliedTo } from '../plan/edits';
 import { checkBoardFile } from '../plan/file';
-import { stockedIn } from '../shelf';
+import { stockId as placeOf, stockedIn } from '../shelf';
 import { type Shop, EMPTY_SHOP, NOTHING_DONE } from '../shop';
 import type { Derivation } from './derive';
 import { derivePipeline } from './full';
@@ -57,7 +57,7 @@ export function substitutesOf(
       const { tally } = derived;
       return [
         {
-          stockId: `${kind}.${id}`,
+          stockId: placeOf(kind, id),
           name,
           edit,
           cost: tally.cost,

@@ -61,6 +61,17 @@ test('everything a board buys stands in the list of what can lie on a shelf, in 
   expect(rows.length).toBeGreaterThan(3);
   for (const { stockId, need } of rows) expect(stockedIn(CATALOGUE).get(stockId!)?.unit, stockId!).toBe(need.unit);
 });
+test('a thing on the shelf says by what work asks for it: a sheet by its material, all else by its own entry', () => {
+  const { steps } = derivePipeline()(aBoard(), CATALOGUE);
+  const all = [...stockedIn(CATALOGUE).values()];
+  const asked = new Set(steps.flatMap(({ asks }) => asks.stockIds));
+  for (const materialId of CATALOGUE.sheets.map((sheet) => sheet.materialId))
+    expect(all.some(({ kind, usedAs }) => kind === 'sheets' && usedAs === materialId)).toBe(true);
+  for (const { id, kind, entryId, usedAs } of all.filter((one) => one.kind !== 'sheets' && one.kind !== 'castings'))
+    expect([usedAs, `${kind}.${entryId}`]).toEqual([entryId, id]);
+  expect(all.some(({ kind, usedAs }) => kind === 'sheets' && asked.has(usedAs))).toBe(true);
+  expect(all.some(({ kind, usedAs }) => kind === 'adhesives' && asked.has(usedAs))).toBe(true);
+});
 
 test('what is on the shelf is not bought; what goes in costs what it did', () => {
   const plan = aBoard();

@@ -40,13 +40,9 @@ export function stockedIn(catalogue: Catalogue): ReadonlyMap<string, Stocked> {
 function listed(catalogue: Catalogue): readonly Stocked[] {
   const single = (
     kind: StockedKind,
-    {
-      id,
-      name,
-      priceMinor,
-      materialId,
-    }: { readonly id: string; readonly name: string; readonly priceMinor: number; readonly materialId?: string },
-  ): Stocked => ({ ...placed(kind, id, materialId), name, unit: '1', packs: [{ amount: 1, priceMinor }], life: null });
+    { id, name, priceMinor }: { readonly id: string; readonly name: string; readonly priceMinor: number },
+    usedAs = id,
+  ): Stocked => ({ ...placed(kind, id, usedAs), name, unit: '1', packs: [{ amount: 1, priceMinor }], life: null });
   return [
     ...catalogue.adhesives.map(({ id, name, packsG, life }): Stocked => ({
       ...placed('adhesives', id),
@@ -81,7 +77,8 @@ function listed(catalogue: Catalogue): readonly Stocked[] {
     ...catalogue.lamps.map((one) => single('lamps', one)),
     ...catalogue.sheets.map((sheet) => {
       const material = catalogue.materials.find(({ id }) => id === sheet.materialId)!;
-      return single('sheets', { ...sheet, name: `${material.name}, ${sheet.thicknessMm} mm, ${sheet.widthMm} × ${sheet.depthMm} mm` });
+      const name = `${material.name}, ${sheet.thicknessMm} mm, ${sheet.widthMm} × ${sheet.depthMm} mm`;
+      return single('sheets', { ...sheet, name }, sheet.materialId);
     }),
   ];
 }
