@@ -1,6 +1,8 @@
 export { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
 export type { Alignment } from './arranging';
 export type { Board, BoardDraft } from './board';
+export { blockedChanges, changesBetween, reversed, subjectsOf, withChanges } from './changes';
+export type { Change, Step } from './changes';
 export { coatsOn, kindCoats, laidIn, plainCoat, starterCoats, starterSurface } from './coats';
 export { newPassage, rimBoards, rimOf } from './fresh';
 export { sealedAt } from './layer-ref';

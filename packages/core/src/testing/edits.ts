@@ -3,7 +3,18 @@ import type { Random } from '../base/random';
 import { FAMILY_NAMES, newPiece, pieceScale } from '../pieces';
 import { GROUND_KINDS, RELIEFS } from '../surfaces';
 import { newFeature } from '../features';
-import { type Board, newPassage, newPerson, newPlace, rimBoards, rimOf, starterSurface, tableDepthMm, tableWidthMm } from '../plan';
+import {
+  type Board,
+  changesBetween,
+  newPassage,
+  newPerson,
+  newPlace,
+  rimBoards,
+  rimOf,
+  starterSurface,
+  tableDepthMm,
+  tableWidthMm,
+} from '../plan';
 import { movedBy, rectangle } from '../shapes';
 import { freshFacing, freshLayer } from '../stack/adhesives';
 import { savedFrom, tickedOff } from '../cutting/saved';
@@ -79,6 +90,11 @@ export const SAMPLE_EDITS = {
     const clad = random() < 0.3 ? null : { claddingId: cladding.id, layingId: pick(random, cladding.layingIds) };
     return { code: 'piece/clad', pieceId: piece.id, shows: 'walls', what: 'walls', clad };
   },
+  'board/change': (board, random) => ({
+    code: 'board/change',
+    changes: changesBetween(board, { ...board, plan: { ...board.plan, features: board.plan.features.toSpliced(whole(random, 0, 3), 1) } }),
+    why: 'Change',
+  }),
   'board/replace': ({ plan, record }) => ({ code: 'board/replace', plan: structuredClone(plan), record, why: 'Replace' }),
   'play/base-colour': () => ({ code: 'play/base-colour', hex: '#556644' }),
   'play/rule': (_, random) => ({ code: 'play/rule', rule: 'baseMm', value: whole(random, 20, 60) }),

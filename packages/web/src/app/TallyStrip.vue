@@ -33,6 +33,7 @@ const warnings = computed(() => (count.value === 0 ? 'nothing' : count.value ===
 /** On a phone one line says what matters most; the rest opens out of it. */
 const isSmall = useMediaQuery('(max-width: 700px)');
 const isOpen = ref(false);
+const reload = (): void => location.reload();
 </script>
 
 <template>
@@ -64,7 +65,11 @@ const isOpen = ref(false);
         </div>
       </div>
     </div>
-    <span v-if="store.fault !== ''" class="working-on attention" role="alert">Reckoning failed: {{ store.fault }}</span>
-    <span v-else-if="tally === null" class="working-on">Reckoning …</span>
+    <span v-if="store.isDead" class="working-on attention" role="alert">
+      The calculation stopped twice. Your changes are kept and saved.
+      <BButton variant="key" @click="reload">Reload page</BButton>
+    </span>
+    <span v-else-if="store.fault !== ''" class="working-on attention" role="alert">Calculation failed: {{ store.fault }}</span>
+    <span v-else-if="tally === null" class="working-on">Calculating …</span>
   </footer>
 </template>

@@ -5,7 +5,7 @@ import type { PersonalCorrection } from '@spare-acre/core/hand';
 import type { LogEntry } from '@spare-acre/core/logbook';
 import { Hand, Log } from '@spare-acre/core/wire';
 import { useBench } from './bench';
-import type { Photo } from './bench/waiting';
+import type { Photo } from '../sync/waiting';
 import { useCatalogue } from './catalogue';
 import { call } from './client';
 

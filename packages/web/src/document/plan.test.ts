@@ -21,7 +21,7 @@ import {
 const WAIT = { timeout: 5_000, interval: 20 };
 const told = vi.hoisted(() => ({
   opened: [] as string[],
-  patches: [] as unknown[],
+  boards: [] as { plan: { name: string } }[],
   listener: null as { answered: (answer: never, version: number) => void } | null,
 }));
 vi.mock('../workers/reckoning', () => ({
@@ -31,7 +31,7 @@ vi.mock('../workers/reckoning', () => ({
     }
     open = ({ plan }: { plan: { name: string } }): void => void told.opened.push(plan.name);
     look = (): void => undefined;
-    change = (patches: unknown[]): void => void told.patches.push(...patches);
+    change = (board: { plan: { name: string } }): void => void told.boards.push(board);
     shelve = (): void => undefined;
   },
 }));
@@ -74,7 +74,7 @@ beforeEach(() => {
   sessionStorage.clear();
   freshStores();
   stored = { revision: 1, plan: base };
-  [told.opened, told.patches] = [[], []];
+  [told.opened, told.boards] = [[], []];
 });
 afterEach(() => {
   vi.useRealTimers();
@@ -99,19 +99,17 @@ const raise = (store: Store, heightMm: number, gesture: string | null = null): s
   store.edit({ code: 'feature/set', featureId: 'mound', change: { heightMm }, what: 'Raise' }, gesture);
 
 describe('the one door for changes', () => {
-  test('a sound edit is taken, told to the worker as patches, and can be undone and done again', async () => {
+  test('a sound edit is taken, told to the worker, and can be undone and done again', async () => {
     const { store } = await anOpenPlan();
     expect(told.opened).toEqual(['Brinefold Saltworks']);
     expect(raise(store, 40)).toBe('');
     expect(heightOf(store.plan)).toBe(40);
-    expect(told.patches).toEqual([
-      { op: 'replace', path: ['plan', 'features', base.features.findIndex(({ id }) => id === 'mound'), 'heightMm'], value: 40 },
-    ]);
+    expect(told.boards).toEqual([{ plan: store.plan, record: store.record }]);
     store.undo();
     expect(heightOf(store.plan)).toBe(20);
     store.redo();
     expect(heightOf(store.plan)).toBe(40);
-    expect(told.patches).toHaveLength(3);
+    expect(told.boards).toHaveLength(3);
   });
 
   test('an edit that would not leave a sound plan changes nothing and says why', async () => {
@@ -120,7 +118,7 @@ describe('the one door for changes', () => {
     expect(raise(store, -5)).toBe('got -5; 1 to 600 mm would do');
     expect(store.plan).toBe(before);
     expect(store.history.done).toEqual([]);
-    expect(told.patches).toEqual([]);
+    expect(told.boards).toEqual([]);
   });
 
   test('an edit that changes nothing is no deed', async () => {
@@ -216,6 +214,31 @@ describe('opening', () => {
   });
 });
 
+describe('a draft is put beside what others did since, by its own base', () => {
+  const sheet = (id: string) => ({
+    ...{ id, materialId: 'mdf', thicknessMm: 6, number: 1, widthMm: 99, depthMm: 99, offcutId: null },
+    places: [{ partId: 'p', xMm: 0, yMm: 0, boxWidthMm: 9, boxDepthMm: 9, areaMm2: 81, turned: false, half: false }],
+  });
+  test.each([
+    ['of this version', { base: { plan: base, record: { cutSheets: [], doneTasks: {} } } }],
+    ['from before a base was kept', {}],
+  ])('a sheet ticked on the phone while a draft %s waited stays ticked; the desk’s own is added', async (_, more) => {
+    const record = { cutSheets: [sheet('desk')], doneTasks: {} };
+    localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: base, record, ...more }));
+    const { store, asked } = await anOpenPlan((one) =>
+      one.method === 'GET' && one.path.endsWith(BOARD_ID)
+        ? ok({ ...aStoredBoard(base, 1), record: { cutSheets: [sheet('phone')], doneTasks: {} } })
+        : answer(one),
+    );
+    await vi.advanceTimersByTimeAsync(1_000);
+    expect(store.record.cutSheets.map(({ id }) => id).sort()).toEqual(['desk', 'phone']);
+    const sent = asked
+      .filter(({ path }) => path.includes('/cut-sheets/'))
+      .map(({ method, path }) => `${method} ${path.split('/').at(-1)!}`);
+    expect(sent).toEqual(['PUT desk']);
+  });
+});
+
 describe('a save that came too late', () => {
   async function aStale() {
     const { store, asked } = await anOpenPlan();
@@ -226,7 +249,7 @@ describe('a save that came too late', () => {
     return { store, asked };
   }
 
-  test('put together: both changes, on their revision, as one step that can be undone', async () => {
+  test('put together: both changes, on their revision; undo then takes back mine and leaves theirs', async () => {
     const { store } = await aStale();
     expect(settling().merge).toMatchObject({ clashes: [] });
     await settling().settle('merge');
@@ -234,7 +257,9 @@ describe('a save that came too late', () => {
     expect([stored.revision, stored.plan.name, heightOf(stored.plan)]).toEqual([8, 'Theirs', 40]);
     expect(store.saving.state).toBe('saved');
     store.undo();
-    expect(store.plan!.name).toBe('Brinefold Saltworks');
+    expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
+    store.undo();
+    expect(store.plan!.name).toBe('Theirs');
   });
 
   test('mine: saved over theirs, which the server keeps as a revision', async () => {
@@ -249,6 +274,7 @@ describe('a save that came too late', () => {
     const created = asked.find(({ method }) => method === 'POST')!.body as { plan: Plan };
     expect([created.plan.name, heightOf(created.plan)]).toEqual(['Brinefold Saltworks (my copy)', 40]);
     expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
+    expect(store.history.done).toEqual([]);
   });
 
   test('too much together for one board is said; what is left out is for the builder to say, and nothing is dropped silently', async () => {
@@ -307,21 +333,53 @@ describe('a board that is open in two places', () => {
   const elsewhere = (revision: number): void => FakeStream.opened.at(-1)!.tell({ kind: 'at', revision, by: 'Ida', what: 'plan' });
   const later = (): Promise<unknown> => vi.advanceTimersByTimeAsync(50);
 
-  test('shows the other’s save, reckoning only what changed, as a step that can be undone', async () => {
+  test('shows the other’s save, calculating only what changed, says so, and undo never takes it back', async () => {
     const { store, asked } = await anOpenPlan();
     await later();
+    raise(store, 40);
+    await vi.advanceTimersByTimeAsync(1_000);
     const before = store.plan!;
-    stored = { revision: 2, plan: { ...base, name: 'Theirs' } };
-    elsewhere(2);
+    stored = { revision: 3, plan: { ...structuredClone(before), name: 'Theirs' } };
+    elsewhere(3);
     await later();
-    expect([store.plan!.name, store.saving.revision, store.saving.state]).toEqual(['Theirs', 2, 'saved']);
+    expect([store.plan!.name, store.saving.revision, store.saving.state]).toEqual(['Theirs', 3, 'saved']);
     expect(store.plan!.features).toEqual(before.features);
     expect(store.plan!.features[0]).toBe(before.features[0]);
-    expect(store.history.done.at(-1)!.name).toBe('Saved elsewhere');
-    expect(asked.filter(({ method }) => method === 'PUT')).toEqual([]);
+    expect(store.notice!.text).toContain('the name of the board');
+    expect(store.history.done).toHaveLength(1);
     store.undo();
+    expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Theirs', 20]);
     await vi.advanceTimersByTimeAsync(1_000);
-    expect([stored.revision, stored.plan.name]).toEqual([3, 'Brinefold Saltworks']);
+    expect([stored.revision, stored.plan.name]).toEqual([4, 'Theirs']);
+    store.undo();
+    expect(store.plan!.name).toBe('Theirs');
+    expect(asked.filter(({ method }) => method === 'PUT')).toHaveLength(2);
+  });
+
+  test('a step whose place somebody else changed since is refused in words, and those before it are not held up', async () => {
+    const { store } = await anOpenPlan();
+    await later();
+    store.edit({ code: 'board/rename', name: 'Mine' });
+    raise(store, 40);
+    await vi.advanceTimersByTimeAsync(1_000);
+    const theirs = store.plan!.features.map((one) => (one.id === 'mound' ? { ...one, heightMm: 55 } : one)) as Plan['features'];
+    stored = { revision: 3, plan: { ...structuredClone(store.plan!), features: theirs } };
+    elsewhere(3);
+    await later();
+    store.undo();
+    expect(heightOf(store.plan)).toBe(55);
+    expect(store.notice!.text).toMatch(/stays: “.+” changed on another device since/);
+    store.undo();
+    expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Brinefold Saltworks', 55]);
+  });
+
+  test('ticks that came from a phone stay when the desk undoes a step of its own', async () => {
+    const { store } = await anOpenPlan();
+    raise(store, 40);
+    const task = { at: { day: '2026-12-01', atMin: 900 }, part: null, by: '', workedMin: null, uses: [] };
+    store.takeDone({ t1: task, t2: task, t3: task });
+    store.undo();
+    expect([heightOf(store.plan), Object.keys(store.record.doneTasks)]).toEqual([20, ['t1', 't2', 't3']]);
   });
 
   test('does not ask again for what it has saved itself, nor for what it has seen', async () => {

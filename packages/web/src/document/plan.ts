@@ -1,5 +1,4 @@
-import { type Offcut, type Stock, freeOffcuts, isSameRecord, NOTHING_DONE } from '@spare-acre/core/shop';
-import { type Patch, applyPatches, enablePatches, produceWithPatches } from 'immer';
+import { type Offcut, type Stock, freeOffcuts, NOTHING_DONE } from '@spare-acre/core/shop';
 import { whenever } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, getCurrentScope, ref, shallowRef, watch } from 'vue';
@@ -7,25 +6,23 @@ import type { Bare, Figure, Quantity, Showing } from '@spare-acre/core/base/unit
 import type { Shift } from '@spare-acre/core/days';
 import type { Mend } from '@spare-acre/core/checks';
 import type { Tally } from '@spare-acre/core/pipeline';
-import { type Board, type BoardDraft, isSamePlan } from '@spare-acre/core/plan';
+import { type Board, changesBetween, subjectsOf } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/check';
 import type { LiveEvent } from '@spare-acre/core/wire';
-import { type Edit, applyIn, editName } from '@spare-acre/core/plan/edits';
+import { type Edit, applied, editName } from '@spare-acre/core/plan/edits';
 import { heard, placeOf } from '../workers/answering';
 import { Reckoning } from '../workers/reckoning';
 import { searchedBoard } from '../workers/searched-board';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Look, SliceName, Slices } from '../workers/slices';
 import { useCatalogue } from './catalogue';
-import { fetchBoard, fetchRevision } from './client';
+import { fetchBoard } from './client';
 import type { Here } from './live';
 import { useAir } from './air';
-import { findDraft, saysWhatWasDone } from './drafts';
-import { type HistoryStep, NO_HISTORY, redoLast, undoLast, withStep } from './history';
+import { findDraft } from '../sync/drafts';
+import { NO_HISTORY, type Travel, redoLast, undoLast, withStep } from '../sync/history';
 import { useRack } from './rack';
 import { useSaving } from './saving';
-
-enablePatches();
 
 const NOTHING_LOOKED_AT: Look = { slices: [], chosen: [] };
 
@@ -44,6 +41,8 @@ export const usePlan = defineStore('plan', () => {
   const looked = shallowRef<Look>(NOTHING_LOOKED_AT);
   const isReckoning = ref(false);
   const fault = ref('');
+  /** Nothing is calculated any more until the page is loaded again; edits are still taken and saved. */
+  const isDead = ref(false);
   /** What was just done, for a moment, so that it can be taken back at once. */
   const notice = shallowRef<{ readonly text: string; readonly steps: number; readonly isDeed: boolean } | null>(null);
   const saving = useSaving(() => (boardId.value === null || board.value === null ? null : { id: boardId.value, board: board.value }));
@@ -59,6 +58,9 @@ export const usePlan = defineStore('plan', () => {
     },
     failed(error) {
       fault.value = error instanceof Error ? error.message : String(error);
+    },
+    died() {
+      isDead.value = true;
     },
     busy(isBusy) {
       isReckoning.value = isBusy;
@@ -103,28 +105,12 @@ export const usePlan = defineStore('plan', () => {
     await saving.leave();
     close();
     const [catalogue, stored, draft] = await Promise.all([catalogues.load(), fetchBoard(id), findDraft(id), rack.load()]);
+    const recovery = draft === null ? null : await (await import('../sync/recovery')).recovered(draft, stored, catalogue);
     boardId.value = id;
     saving.opened(stored);
-    board.value = { plan: stored.plan, record: stored.record };
-    // A draft of an earlier version is brought forward as a stored plan is.
-    const checked =
-      draft === null
-        ? null
-        : (await import('@spare-acre/core/plan/file')).checkBoardFile(
-            draft.record === undefined ? draft.plan : { ...draft.plan, record: draft.record },
-            catalogue,
-          );
-    if (draft !== null && checked?.ok === true) {
-      const isCurrent = draft.baseRevision === stored.revision;
-      // A version that was thinned out of the history is no ground to put two sides together on.
-      const base = isCurrent
-        ? stored.plan
-        : await fetchRevision(id, draft.baseRevision).then(
-            ({ plan }) => plan,
-            () => null,
-          );
-      board.value = saysWhatWasDone(draft) ? checked.value : { plan: checked.value.plan, record: stored.record };
-      saving.rebase(draft.baseRevision, { plan: base, record: stored.record });
+    board.value = recovery?.board ?? { plan: stored.plan, record: stored.record };
+    if (recovery !== null) {
+      saving.rebase(recovery.revision, recovery.base);
       void saving.saveNow();
     }
     tell(catalogues.inUse ?? catalogue);
@@ -162,12 +148,13 @@ export const usePlan = defineStore('plan', () => {
    */
   function edit(change: Edit, gesture: string | null = null, name: string | null = null): string {
     const before = board.value!;
-    const [next, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
-    if (patches.length === 0) return '';
+    const next = applied(before, change);
+    if (next === before) return '';
     const checked = checkEdited(next.plan, before.plan, catalogues.catalogue!);
     if (!checked.ok) return checked.problem.issues[0]!.message;
-    history.value = withStep(history.value, { name: name ?? editName(change, before.plan), gesture, patches, inverse });
-    become(next, patches, name ?? editName(change, before.plan));
+    const step = { name: name ?? editName(change, before.plan), gesture, before, after: next };
+    history.value = withStep(history.value, step);
+    become(next, step.name);
     return '';
   }
 
@@ -181,32 +168,38 @@ export const usePlan = defineStore('plan', () => {
   }
 
   function undo(): void {
-    const last = undoLast(history.value);
-    if (last !== null) travel(last.step, 'inverse', last.history, `Undone: ${last.step.name}`);
+    const last = board.value === null ? null : undoLast(board.value, history.value);
+    if (last !== null) travel(last, `Undone: ${last.step.name}`);
   }
   function redo(): void {
-    const last = redoLast(history.value);
-    if (last !== null) travel(last.step, 'patches', last.history, last.step.name);
+    const last = board.value === null ? null : redoLast(board.value, history.value);
+    if (last !== null) travel(last, last.step.name);
   }
-  function travel(step: HistoryStep, way: 'patches' | 'inverse', to: typeof history.value, name: string): void {
-    history.value = to;
-    become(applyPatches(board.value!, step[way]), step[way], name);
+  /** A new edit of the present board, made of what one step changed; what others did since stays. */
+  function travel({ step, changes, blocked, history: travelled }: Travel, name: string): void {
+    const before = board.value!;
+    const next = applied(before, { code: 'board/change', changes, why: name });
+    const checked = checkEdited(next.plan, before.plan, catalogues.catalogue!);
+    history.value = travelled;
+    if (blocked.length > 0) return say(`“${step.name}” stays: ${blocked.slice(0, 3).join(', ')} changed on another device since.`);
+    if (!checked.ok) return say(`“${step.name}” stays: ${checked.problem.issues[0]!.message}.`);
+    if (next !== before) become(next, name);
   }
+  const say = (text: string): void => void (notice.value = { text, steps: history.value.done.length, isDeed: false });
 
-  function become(next: Board, patches: readonly Patch[], name: string): void {
-    show(next, patches);
+  function become(next: Board, name: string): void {
+    show(next);
     saving.changed(name);
   }
-  function show(next: Board, patches: readonly Patch[]): void {
+  function show(next: Board): void {
     board.value = next;
-    reckoning.change(patches);
-    searchedBoard.change(patches);
+    reckoning.change(next);
+    searchedBoard.change(next);
   }
 
   /** What was done, as it was heard of: no edit of this page, and none that it could undo. */
   function takeDone(doneTasks: Board['record']['doneTasks']): void {
-    const [next, patches] = produceWithPatches(board.value!, (draft) => void ((draft as BoardDraft).record.doneTasks = doneTasks as never));
-    show(next, patches);
+    show({ ...board.value!, record: { ...board.value!.record, doneTasks } });
   }
 
   /** Tells what is looked at; what a view no longer shows is no longer sent. */
@@ -255,19 +248,23 @@ export const usePlan = defineStore('plan', () => {
     const before = board.value;
     if (stored === null || before === null || boardId.value !== id || stored.revision < saving.revision.value) return;
     if (saving.state.value !== 'saved') return void (isLookedForLater = true);
-    // What tasks are done is heard at the bench.
-    const record = { ...stored.record, doneTasks: before.record.doneTasks };
-    const isSame = isSamePlan(stored.plan, before.plan) && isSameRecord(record, before.record);
-    if (isSame) return saving.followed(stored.revision, before);
-    // What is the same on both sides stays the object it was, and is not reckoned again.
-    const { mergePlans } = await import('@spare-acre/core/plan/merge');
+    const { adoptStored } = await import('../sync/adopt');
     if (board.value !== before) return void (isLookedForLater = true);
-    const { plan: next } = mergePlans(before.plan, before.plan, stored.plan);
-    const change: Edit = { code: 'board/replace', plan: next, record, why: 'Saved elsewhere' };
-    const [after, patches, inverse] = produceWithPatches(before, (draft) => applyIn(draft as BoardDraft, change));
-    history.value = withStep(history.value, { name: editName(change, before.plan), gesture: null, patches, inverse });
-    show(after, patches);
+    const after = adoptStored(before, stored);
+    const changes = changesBetween(before, after);
+    if (changes.length === 0) return saving.followed(stored.revision, before);
+    show(after);
     saving.followed(stored.revision, after);
+    say(`Saved on another device: ${subjectsOf(after, changes).slice(0, 3).join(', ')}. Your own steps can still be undone.`);
+  }
+
+  /** Goes on from a board that both sides came to: no step of this page, so that Undo never takes back what others did. */
+  function goOnFrom(next: Board, name: string): void {
+    become(next, name);
+  }
+  /** What this page did is no longer part of the board. */
+  function forgetSteps(): void {
+    history.value = NO_HISTORY;
   }
 
   return {
@@ -283,6 +280,7 @@ export const usePlan = defineStore('plan', () => {
     showing,
     isReckoning,
     fault,
+    isDead,
     notice,
     noticed,
     offcuts,
@@ -291,6 +289,8 @@ export const usePlan = defineStore('plan', () => {
     others,
     elsewhere,
     takeDone,
+    goOnFrom,
+    forgetSteps,
     open,
     close,
     edit,

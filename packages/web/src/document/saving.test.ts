@@ -98,7 +98,7 @@ describe('autosave', () => {
     edit('kept');
     await wait(1_000);
     expect(saving.state.value).toBe('kept');
-    expect(drafts()).toEqual([{ baseRevision: 1, plan: named('kept'), record: NOTHING_DONE }]);
+    expect(drafts()).toEqual([{ baseRevision: 1, base: { plan: base, record: NOTHING_DONE }, plan: named('kept'), record: NOTHING_DONE }]);
     isUp = true;
     await wait(3_100);
     expect(saving.state.value).toBe('saved');
@@ -212,7 +212,7 @@ describe('autosave', () => {
     edit('early');
     await wait(200);
     expect(asked).toEqual([]);
-    expect(drafts()).toEqual([{ baseRevision: 1, plan: named('early'), record: NOTHING_DONE }]);
+    expect(drafts()).toEqual([{ baseRevision: 1, base: { plan: base, record: NOTHING_DONE }, plan: named('early'), record: NOTHING_DONE }]);
   });
 
   test('a stale save stops saving and holds what the server has; a choice goes on from there', async () => {

@@ -1,22 +1,18 @@
 import { useDebounceFn, useEventListener, useTimeoutFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
-import { type Board, type Plan, isSamePlan } from '@spare-acre/core/plan';
-import type { BoardRecord } from '@spare-acre/core/shop';
+import { type Board, isSamePlan } from '@spare-acre/core/plan';
 import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/wire';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
-import { dropDraft, keepDraft, keepDraftAtOnce } from './drafts';
+import { NOTHING_DONE } from '@spare-acre/core/shop';
+import type { Base } from '../sync/adopt';
+import { dropDraft, keepDraft, keepDraftAtOnce } from '../sync/drafts';
+import { sheetEvents } from '../sync/sheets';
 
 /** `kept`: what saves is away, the draft is in this browser; `unkept`: nor does the browser keep it. `stale`: someone saved first. */
 export type SaveState = 'saved' | 'changed' | 'saving' | 'kept' | 'unkept' | 'stale' | 'refused';
 
 /** What a save waits for. */
 export type Away = 'server' | 'database' | 'busy' | 'sign-in';
-
-/** The board as it was last saved or loaded; its plan is null where the version it grew from is no longer to be had. */
-export interface Base {
-  readonly plan: Plan | null;
-  readonly record: BoardRecord;
-}
 
 export interface Saving {
   readonly state: Ref<SaveState>;
@@ -95,7 +91,7 @@ export function useSaving(current: () => Current | null): Saving {
 
   /** The board as it stands in the draft, as far as one was written. */
   let keptBoard: Board | null = null;
-  const draftOf = ({ board }: Current): Parameters<typeof keepDraft>[1] => ({ baseRevision: revision.value, ...board });
+  const draftOf = ({ board }: Current): Parameters<typeof keepDraft>[1] => ({ baseRevision: revision.value, base: base.value, ...board });
   async function keep(): Promise<boolean> {
     const now = current();
     if (now === null || !isDirty.value) return true;
@@ -151,7 +147,7 @@ export function useSaving(current: () => Current | null): Saving {
         // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
         if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
         const grewFrom = base.value?.plan;
-        const isOurs = grewFrom && (await import('./holds')).holdsAll(grewFrom, now.board.plan, theirs.plan);
+        const isOurs = grewFrom && (await import('../sync/adopt')).includesAllChanges(grewFrom, now.board.plan, theirs.plan);
         if (current()?.id !== now.id) return;
         if (isOurs) {
           [revision.value, base.value, state.value] = [theirs.revision, theirs, 'changed'];
@@ -167,15 +163,10 @@ export function useSaving(current: () => Current | null): Saving {
     }
   }
 
-  /** Sheets ticked off and ticks taken back since the last save, each told by itself: another device may tick others meanwhile. */
   async function saveRecord({ id, board: { record } }: Current): Promise<void> {
-    const before = base.value?.record.cutSheets ?? [];
-    if (before === record.cutSheets) return;
-    const known = new Map(before.map((sheet) => [sheet.id, sheet]));
-    const kept = new Set(record.cutSheets.map((sheet) => sheet.id));
-    for (const sheet of record.cutSheets) if (known.get(sheet.id) !== sheet) await keepCutSheet(id, sheet);
-    for (const sheet of before) if (!kept.has(sheet.id)) await dropCutSheet(id, sheet.id);
-    if (base.value !== null) base.value = { ...base.value, record };
+    for (const event of sheetEvents(base.value?.record ?? NOTHING_DONE, record))
+      await (event.kind === 'keep' ? keepCutSheet(id, event.sheet) : dropCutSheet(id, event.sheetId));
+    if (base.value !== null && base.value.record !== record) base.value = { ...base.value, record };
   }
 
   /** The server holds this plan under this revision; what was changed meanwhile is saved next. */

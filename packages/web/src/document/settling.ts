@@ -2,10 +2,11 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
 import { type Merged, mergePlans } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/check';
-import { NOTHING_DONE, mergeRecords } from '@spare-acre/core/shop';
+import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { bothRecords } from '../sync/adopt';
+import { dropDraft } from '../sync/drafts';
 import { useCatalogue } from './catalogue';
 import { createBoard } from './client';
-import { dropDraft } from './drafts';
 import { usePlan } from './plan';
 
 /** A save that came too late, put together with what was saved first; fetched when it happens. */
@@ -33,17 +34,18 @@ export const useSettling = defineStore('settling', () => {
     if (stored === null || mine === null) return;
     if (choice === 'merge' && merge.value!.problem !== '') throw new Error(merge.value!.problem);
     // What was done on either device was done, whichever plan is gone on with; what of it are tasks is heard at the bench.
-    const done = { ...mergeRecords(base?.record ?? NOTHING_DONE, mine.record, stored.record), doneTasks: mine.record.doneTasks };
+    const record = bothRecords(base?.record ?? NOTHING_DONE, mine.record, stored.record);
     const theirs = { plan: stored.plan, record: stored.record };
     if (choice === 'theirs') {
       await createBoard({ plan: { ...mine.plan, name: `${mine.plan.name} (my copy)`.slice(0, 80) }, record: NOTHING_DONE });
       store.saving.rebase(stored.revision, theirs);
-      store.edit({ code: 'board/replace', plan: stored.plan, record: done, why: 'Take the other version' });
+      store.forgetSteps();
+      store.goOnFrom({ plan: stored.plan, record }, 'Used the version saved elsewhere');
       await dropDraft(stored.id);
     } else {
       const merged = choice === 'merge' ? merge.value!.plan : mine.plan;
       store.saving.rebase(stored.revision, theirs);
-      store.edit({ code: 'board/replace', plan: merged, record: done, why: 'Put both versions together' });
+      store.goOnFrom({ plan: merged, record }, choice === 'merge' ? 'Merged both versions' : 'Kept my version');
     }
     await store.saving.saveNow();
   }

@@ -1,4 +1,3 @@
-import { type Patch, applyPatches } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import * as finish from '@spare-acre/core/finish';
@@ -27,8 +26,8 @@ export class Reckoning {
     [this.board, this.catalogue, this.stock, this.looked] = [board, catalogue, stock, look];
     this.answer();
   }
-  change(patches: readonly Patch[]): void {
-    this.board = applyPatches(this.board!, patches);
+  change(board: Board): void {
+    this.board = board;
     this.answer();
   }
   shelve(stock: Stock): void {

@@ -1,13 +1,10 @@
-import { type Patch, applyPatches, enablePatches } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, type Given, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import type { MakePieces } from '@spare-acre/core/pieces';
-import type { Board, Plan } from '@spare-acre/core/plan';
+import { type Board, type Change, type Plan, withChanges } from '@spare-acre/core/plan';
 import { EMPTY_STOCK, type Shop, type Stock } from '@spare-acre/core/shop';
 
-enablePatches();
-
-/** A worker's own copy of the open board, kept up by patches: parts that did not change stay the same objects, so their stages need not run again. */
+/** A worker's own copy of the open board, kept up by changes: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
   private given: Given = { makePieces: null, finish: null, evenings: null, surelyFor: null, checks: null };
   private reckon = pipelineWith(this.given);
@@ -23,8 +20,8 @@ export class BoardCopy {
   shelve(stock: Stock): void {
     this.stock = stock;
   }
-  change(patches: readonly Patch[]): void {
-    this.board = applyPatches(this.board!, patches);
+  change(changes: readonly Change[]): void {
+    this.board = withChanges(this.board!, changes);
   }
 
   /** Fetches what makes pieces, once the board has some, what reckons coats to the last, once they are looked at, and the evenings and the checks: a first look needs none of it. */

@@ -1,9 +1,8 @@
 import { expose } from 'comlink';
-import type { Patch } from 'immer';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/days';
-import type { Board } from '@spare-acre/core/plan';
+import type { Board, Change } from '@spare-acre/core/plan';
 import type { Stock } from '@spare-acre/core/shop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { BoardCopy } from './board-copy';
@@ -53,8 +52,8 @@ const reckoner = {
     return answer();
   },
   /** @param isEarly the evenings may be left out: they are asked for after with {@link rest} */
-  change(patches: readonly Patch[], isEarly: boolean): Promise<Answer> {
-    copy.change(patches);
+  change(changes: readonly Change[], isEarly: boolean): Promise<Answer> {
+    copy.change(changes);
     return answer(isEarly);
   },
   /** What an early answer left out. */

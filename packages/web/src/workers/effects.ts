@@ -1,10 +1,10 @@
-import { wrap } from 'comlink';
 import { showChange, type Unit } from '@spare-acre/core/base/units';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
 import { EMPTY_STOCK } from '@spare-acre/core/shop';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
+import { wrapMortal } from './mortal';
 
 /** What another catalogue does to a board. */
 export interface Effect {
@@ -20,8 +20,7 @@ export async function* effectsOn(
   then: Catalogue,
   stopped: AbortSignal = new AbortController().signal,
 ): AsyncGenerator<Effect> {
-  const worker = new Worker(deriveWorkerUrl, { type: 'module' });
-  const remote = wrap<Reckoner>(worker);
+  const { worker, remote } = wrapMortal<Reckoner>(new Worker(deriveWorkerUrl, { type: 'module' }));
   const nothing = { slices: [], chosen: [] };
   const tallyWith = async ({ plan, record }: Board, catalogue: Catalogue) => {
     const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);

@@ -1,13 +1,10 @@
 import { expose } from 'comlink';
-import { type Patch, applyPatches, enablePatches } from 'immer';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/shop';
-import type { Board } from '@spare-acre/core/plan';
+import { type Board, type Change, withChanges } from '@spare-acre/core/plan';
 import { CATALOGUE } from '../testing/world';
 import { Reckoning } from './reckoning';
-
-enablePatches();
 
 /** A worker with a reckoner at the other end of a message channel. */
 const workerWith = (reckoner: object) =>
@@ -38,7 +35,7 @@ function aSlowWorker() {
     open: (opened: Board) => ((board = opened), answer()),
     look: ({ slices }: { slices: string[] }) => answer(`looks at ${slices.join()}`),
     shelve: (stock: { readonly offcuts: readonly unknown[] }) => answer(`${stock.offcuts.length} in the rack`),
-    change: (patches: Patch[]) => ((board = applyPatches(board!, patches)), answer()),
+    change: (changes: Change[]) => ((board = withChanges(board!, changes)), answer()),
   };
   vi.stubGlobal('Worker', workerWith(reckoner));
   return { seen, letAnswer: () => vi.waitFor(() => (expect(waiting.length).toBeGreaterThan(0), waiting.shift()!())) };
@@ -46,13 +43,14 @@ function aSlowWorker() {
 
 const LOOK = { slices: [], chosen: [] };
 const aBoard = (name = 'Brinefold Saltworks'): Board => ({ plan: { ...brinefold(CATALOGUE), name }, record: NOTHING_DONE });
-const rename = (name: string): Patch[] => [{ op: 'replace', path: ['plan', 'name'], value: name }];
+const rename = aBoard;
 let answers: string[];
 let failures: string[];
 let busy: boolean[];
 const listener = () => ({
   answered: (answer: unknown, version: number) => void answers.push(`${version} ${String(answer)}`),
   failed: (error: unknown) => void failures.push((error as Error).message),
+  died: () => void failures.push('died'),
   busy: (isBusy: boolean) => void busy.push(isBusy),
 });
 beforeEach(() => ([answers, failures, busy] = [[], [], []]));
@@ -133,8 +131,8 @@ describe('what an early answer leaves out', () => {
     const told = (isWhole: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged: true, isWhole });
     const reckoner = {
       open: () => told(true),
-      change: (patches: Patch[], isEarly: boolean) => (
-        asked.push(`${patches.map(({ value }) => String(value)).join('+')} ${isEarly ? 'early' : 'wholly'}`),
+      change: (changes: Change[], isEarly: boolean) => (
+        asked.push(`${changes.map(({ now }) => String(now)).join('+')} ${isEarly ? 'early' : 'wholly'}`),
         told(!isEarly)
       ),
       rest: () => (asked.push('rest'), told(true)),
@@ -183,4 +181,55 @@ test('an answer given before the checks were there is asked for again, with what
   await vi.waitFor(() => expect(answers).toHaveLength(2));
   expect(looks).toEqual([looked]);
   reckoning.close();
+});
+
+describe('a worker that dies', () => {
+  /** Workers of which each dies or answers, as told, when it is asked something; what each was opened with. */
+  function someWorkers(fates: readonly ('dies' | 'answers')[]) {
+    const opened: string[] = [];
+    const ends: (() => void)[] = [];
+    const answer = (board: Board): unknown => {
+      opened.push(board.plan.name);
+      if (fates[opened.length - 1] === 'answers') return { slices: {}, warningIds: [] };
+      ends.at(-1)!();
+      return new Promise(() => undefined);
+    };
+    const change = (): Promise<never> => (ends.at(-1)!(), new Promise(() => undefined));
+    const Alive = workerWith({ open: answer, change });
+    vi.stubGlobal(
+      'Worker',
+      class extends Alive {
+        private readonly listeners: EventListener[] = [];
+        constructor() {
+          super();
+          ends.push(() => this.listeners.forEach((listener) => listener(new Event('error'))));
+          const add = this.addEventListener;
+          this.addEventListener = (type, listener) => (type === 'error' ? void this.listeners.push(listener) : add(type, listener));
+        }
+      },
+    );
+    return opened;
+  }
+
+  test('is started again once, with the board as it is by then, and goes on', async () => {
+    const opened = someWorkers(['answers', 'answers']);
+    const reckoning = new Reckoning(listener());
+    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    await vi.waitFor(() => expect(answers).toHaveLength(1));
+    reckoning.change(rename('kept'));
+    await vi.waitFor(() => expect(opened).toEqual(['Brinefold Saltworks', 'kept']));
+    await vi.waitFor(() => expect(answers).toHaveLength(2));
+    expect(failures).toEqual([]);
+    reckoning.close();
+  });
+
+  test('twice in a row is told, and nobody waits for an answer', async () => {
+    const opened = someWorkers(['dies', 'dies']);
+    const reckoning = new Reckoning(listener());
+    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    await vi.waitFor(() => expect(failures).toEqual(['died']));
+    expect(opened).toHaveLength(2);
+    expect(busy).toEqual([true, false]);
+    reckoning.close();
+  });
 });

@@ -1,5 +1,6 @@
-import { type Remote, proxy, wrap } from 'comlink';
+import { type Remote, proxy } from 'comlink';
 import { type Ref, ref } from 'vue';
+import { wrapMortal } from './mortal';
 import { searchedBoard } from './searched-board';
 import type { Searches } from './searches.worker';
 import type { OnProgress } from './searches/progress';
@@ -10,7 +11,11 @@ let remote: Remote<Searches> | null = null;
 export function searches(): Remote<Searches> {
   if (remote === null) {
     const worker = new Worker(new URL('./searches.worker.ts', import.meta.url), { type: 'module' });
-    remote = wrap<Searches>(worker);
+    // The next search starts another, with the whole board.
+    ({ remote } = wrapMortal<Searches>(worker, () => {
+      remote = null;
+      searchedBoard.forgetTold();
+    }));
   }
   // Messages arrive in order: what is asked next is asked of the board as it is now.
   searchedBoard.tell(remote);

@@ -1,9 +1,9 @@
-import { wrap } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
 import { EMPTY_STOCK } from '@spare-acre/core/shop';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
+import { wrapMortal } from './mortal';
 
 /** What a board's card says of it. */
 export interface Summary {
@@ -18,8 +18,7 @@ export async function* summarise(
   /** As it comes out in the hands of those who build a board. */
   catalogueFor: (people: readonly string[]) => Catalogue,
 ): AsyncGenerator<readonly [string, Summary]> {
-  const worker = new Worker(deriveWorkerUrl, { type: 'module' });
-  const remote = wrap<Reckoner>(worker);
+  const { worker, remote } = wrapMortal<Reckoner>(new Worker(deriveWorkerUrl, { type: 'module' }));
   try {
     for (const { id, plan, record } of boards) {
       const nothing = { slices: [], chosen: [] };

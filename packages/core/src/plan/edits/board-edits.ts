@@ -1,5 +1,8 @@
+import { current, isDraft } from 'immer';
 import type { BoardRecord, RecordDraft } from '../../shop';
 import type { Point } from '../../base/geometry';
+import type { Board } from '../board';
+import { type Change, withChanges } from '../changes';
 import type { Plan, PlayRules } from '../plan';
 import { edit } from './edit-definition';
 
@@ -23,6 +26,16 @@ export const boardEdits = {
     (board, { plan, record }) => {
       Object.assign(board.plan, plan);
       board.record = record as RecordDraft;
+    },
+  ),
+  /** Changes made at their places and nowhere else: how a step is undone and done again on a board that others have changed meanwhile. */
+  'board/change': edit<{ readonly changes: readonly Change[]; readonly why: string }>(
+    ({ why }) => why,
+    (board, { changes }) => {
+      const settled = (part: object): unknown => (isDraft(part) ? current(part) : part);
+      const next = withChanges({ plan: settled(board.plan), record: settled(board.record) } as Board, changes);
+      Object.assign(board.plan, next.plan);
+      board.record = next.record as RecordDraft;
     },
   ),
   'play/base-colour': edit<{ readonly hex: string }>('Set the colour of the bases', ({ plan }, { hex }) => void (plan.play.baseHex = hex)),

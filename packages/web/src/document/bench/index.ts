@@ -9,8 +9,8 @@ import { Journal, Picture } from '@spare-acre/core/wire';
 import { NoServer, call } from '../client';
 import { useClock } from '../clock';
 import { usePlan } from '../plan';
-import { sendWaiting } from './sending';
-import { type Photo, type Waiting, deviceId, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from './waiting';
+import { sendWaiting } from '../../sync/sending';
+import { type Photo, type Waiting, deviceId, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from '../../sync/waiting';
 
 type Kept = KeptDeed & { readonly turn: number };
 const AGAIN_MS = 5_000;

@@ -2,7 +2,7 @@ import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import type { Deed } from '@spare-acre/core/bench';
-import { NoServer, ServerProblem } from '../client';
+import { NoServer, ServerProblem } from '../document/client';
 import { sendWaiting } from './sending';
 import { type Waiting, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from './waiting';
 

@@ -1,11 +1,14 @@
 import { type UseStore, createStore, del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@spare-acre/core/plan';
 import type { BoardRecord } from '@spare-acre/core/shop';
+import type { Base } from './adopt';
 import { claimTab, openTabs } from './tab';
 
-/** What was not saved yet: the board, and the revision it grew from. */
+/** What was not saved yet: the board, and the board it grew from. */
 export interface Draft {
   readonly baseRevision: number;
+  /** The board as the server had it then; left out by pages from before it was kept. */
+  readonly base?: Base | null;
   readonly plan: Plan;
   /** Left out by pages from before it stood beside the plan. */
   readonly record?: BoardRecord;
@@ -41,10 +44,13 @@ export async function keepDraft(boardId: string, draft: Draft): Promise<boolean>
 /** Keeps a draft while the page is being left, when nothing that takes a moment is sure to be finished. */
 export function keepDraftAtOnce(boardId: string, draft: Draft): void {
   if (known === null) return;
-  try {
-    localStorage.setItem(keyOf(boardId, known), JSON.stringify(draft));
-  } catch {
-    // Too large for it: what was kept a moment ago has to do.
+  // Without its base it is smaller by half, and still only adds to what others did.
+  for (const smaller of [draft, { ...draft, base: undefined }]) {
+    try {
+      return localStorage.setItem(keyOf(boardId, known), JSON.stringify(smaller));
+    } catch {
+      // Too large: what was kept a moment ago has to do.
+    }
   }
 }
 
@@ -59,14 +65,12 @@ export async function findDraft(boardId: string): Promise<Draft | null> {
   const open = await openTabs();
   const stored = await inStore((store) => keys<string>(store)).catch((): string[] => []);
   const found = [...Object.keys(localStorage), ...stored].filter((key) => key.startsWith(`${PREFIX}/${boardId}/`));
-  const mine = found.find((key) => tabOf(key) === own) ?? found.find((key) => open?.has(tabOf(key)) === false);
+  const mine = found.find((key) => tabOf(key) === own) ?? found.find((key) => !open.has(tabOf(key)));
   if (mine === undefined) return null;
   // What was written while a page was left is newer than what it had kept before.
   const draft = sound(parsed(localStorage.getItem(mine))) ?? sound(await inStore((store) => get<unknown>(mine, store)).catch(() => null));
-  if (tabOf(mine) !== own) {
-    await forget(mine);
-    if (draft !== null) await keepDraft(boardId, draft);
-  }
+  // Kept under this tab's name before it goes under the other's: a page that is dropped in between loses nothing.
+  if (tabOf(mine) !== own && (draft === null || (await keepDraft(boardId, draft)))) await forget(mine);
   return draft;
 }
 
@@ -74,10 +78,6 @@ async function forget(key: string): Promise<void> {
   localStorage.removeItem(key);
   await inStore((store) => del(key, store)).catch(() => undefined);
 }
-
-/** Whether a draft says what was done: beside its plan, or in one of version 3. */
-export const saysWhatWasDone = ({ plan, record }: Draft): boolean =>
-  record !== undefined || 'cut' in ((plan as { readonly cutting?: object }).cutting ?? {});
 
 function parsed(text: string | null): unknown {
   try {

@@ -1,0 +1,57 @@
+import { type Board, type Plan, isSamePlan } from '@spare-acre/core/plan';
+import { mergePlans } from '@spare-acre/core/plan/merge';
+import { type BoardRecord, NOTHING_DONE, mergeRecords } from '@spare-acre/core/shop';
+import type { Draft } from './drafts';
+
+/** The board as the server last had it, as far as this page knows; its plan is null where that version is no longer kept. */
+export interface Base {
+  readonly plan: Plan | null;
+  readonly record: BoardRecord;
+}
+/** A board as the server has it. */
+export interface Stored extends Board {
+  readonly revision: number;
+}
+
+/**
+ * What was saved elsewhere, on a page that has nothing of its own to save. What is the same on both sides stays the object it was. Done tasks stay as they are: they are heard from the journal.
+ */
+export function adoptStored(mine: Board, stored: Board): Board {
+  const { plan } = mergePlans(mine.plan, mine.plan, stored.plan);
+  return { plan: isSamePlan(plan, mine.plan) ? mine.plan : plan, record: { ...stored.record, doneTasks: mine.record.doneTasks } };
+}
+
+/** Both sides' records since they parted. Done tasks are heard from the journal, never from a save. */
+export const bothRecords = (base: BoardRecord, mine: BoardRecord, stored: BoardRecord): BoardRecord => ({
+  ...mergeRecords(base, mine, stored),
+  doneTasks: mine.doneTasks,
+});
+
+/** Whether all that others changed of a plan was changed here as well: as where a save of this very page reached the server while the page was loaded anew. */
+export function includesAllChanges(base: Plan, mine: Plan, theirs: Plan): boolean {
+  const { plan, clashes } = mergePlans(base, mine, theirs);
+  return clashes.length === 0 && isSamePlan(plan, mine);
+}
+
+/** A recovered draft: the board to go on with, the revision its plan grew from, and what is compared with to find what is still to be saved. */
+export interface Recovery {
+  readonly board: Board;
+  readonly revision: number;
+  readonly base: Base;
+}
+
+/**
+ * A draft that was not saved, on today's board. Its plan is put beside today's by its own base when it is saved; its cut sheets are added to and taken from today's by what changed since its
+ * base. A draft without a base only adds: nothing that another device did is deleted.
+ * @param basePlan the plan that the draft grew from; null where it is no longer to be had
+ */
+export function recoverDraft(draft: Draft, stored: Stored, basePlan: Plan | null): Recovery {
+  const isCurrent = draft.baseRevision === stored.revision;
+  const own = draft.record ?? stored.record;
+  const record = mergeRecords(draft.base?.record ?? NOTHING_DONE, own, stored.record);
+  return {
+    board: { plan: draft.plan, record: { ...record, doneTasks: stored.record.doneTasks } },
+    revision: draft.baseRevision,
+    base: { plan: isCurrent ? stored.plan : basePlan, record: stored.record },
+  };
+}
