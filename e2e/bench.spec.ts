@@ -81,7 +81,7 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
     await own.getByRole('button', { name: 'Start' }).click();
   }
   await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
-  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  await expect(page.getByTestId('queue')).toHaveText('All synced');
   const secondsOf = (of: Page): Promise<number> => shownBy(of.getByTestId('timers').locator('.left').first());
   await expect(desk.getByTestId('timers').getByRole('listitem')).toHaveCount(2);
   const [before, startedAt] = [await secondsOf(page), Date.now()];
@@ -127,8 +127,8 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
 
   // Back: all of it once, in both places.
   await app.start();
-  await expect(again.getByTestId('queue')).toHaveText('All is sent', { timeout: 20_000 });
-  await expect(desk.getByTestId('queue')).toHaveText('All is sent', { timeout: 20_000 });
+  await expect(again.getByTestId('queue')).toHaveText('All synced', { timeout: 20_000 });
+  await expect(desk.getByTestId('queue')).toHaveText('All synced', { timeout: 20_000 });
   const { deeds } = (await asked(again, app, 'deeds')) as { deeds: { deed: { id: string; act: { kind: string } } }[] };
   expect(new Set(deeds.map(({ deed }) => deed.id)).size).toBe(deeds.length);
   expect(deeds.filter(({ deed }) => deed.act.kind === 'tick')).toHaveLength(4);
@@ -154,7 +154,7 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   // Live: what the phone does now, the desk sees as soon as it has arrived.
   await choose(again, 'Cut the ground', 'Tile C1');
   await done(again);
-  await expect(again.getByTestId('queue')).toHaveText('All is sent');
+  await expect(again.getByTestId('queue')).toHaveText('All synced');
   await expect(desk.getByTestId('move').getByRole('heading')).not.toContainText('Tile C1', { timeout: 1_000 });
   // Undone, it is open again.
   await again.getByRole('button', { name: /^Undo: Done: Cut the ground, C1/ }).click();
@@ -185,7 +185,7 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await page.getByRole('button', { name: 'So far' }).click();
   await expect(page.getByTestId('move')).toContainText('2 of 3 done');
   await done(page);
-  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  await expect(page.getByTestId('queue')).toHaveText('All synced');
   const desk = await aDesk(browser);
   await desk.goto(page.url().replace('/bench', '/days'));
   await expect(desk.locator('.done .work')).toBeVisible();

@@ -98,7 +98,7 @@ test('pictures of the main views', async ({ page, app }) => {
     .getByRole('button', { name: /Weights off/ })
     .click();
   await page.getByTestId('move').getByRole('button', { name: 'Start' }).click();
-  await expect(page.getByTestId('queue')).toHaveText('All is sent');
+  await expect(page.getByTestId('queue')).toHaveText('All synced');
   await page.locator('.bench-view').evaluate((view) => view.scrollTo({ top: 0 }));
   await picture(page, 'bench');
   await go(page, 'Logbook');

@@ -1,7 +1,7 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
 import type { PlanIssue } from '@spare-acre/core/plan/check';
-import { BadJson } from './reading/json';
+import { BadJson, BadText } from './reading/json';
 import { isAway } from './store/away';
 
 /** What an answer says of what is wrong. */
@@ -90,6 +90,10 @@ function asHttpProblem(error: unknown): HttpProblem {
   if (error instanceof ZodError) {
     const issues = issuesOf(error);
     return new HttpProblem(400, 'The request cannot be read', worded(issues), { issues });
+  }
+  if (error instanceof BadText) {
+    const issues = [{ path: error.path, message: error.message }];
+    return new HttpProblem(422, 'Text that cannot be stored', worded(issues), { issues });
   }
   if (error instanceof BadJson) return new HttpProblem(400, 'Not JSON', error.message);
   if (isAway(error)) {

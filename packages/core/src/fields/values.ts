@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { isStorable, lettersIn } from '../base/text';
 import type { Limits } from '../base/units';
 
 /** What was given, short enough for a message; of lists and objects only that they are some, however deep they go. */
@@ -6,7 +7,7 @@ export function said(value: unknown): string {
   if (value === undefined) return 'nothing';
   if (Array.isArray(value)) return `a list of ${value.length}`;
   if (typeof value === 'object' && value !== null) return 'an object';
-  return typeof value === 'string' ? JSON.stringify(value.slice(0, 40)) : String(value);
+  return typeof value === 'string' ? JSON.stringify([...value].slice(0, 40).join('')) : String(value);
 }
 
 /** A number within limits, refused with its value and what would do. */
@@ -33,9 +34,15 @@ export function text(max: number): z.ZodString {
   return z
     .string({ error })
     .min(1, { error: 'is empty; a few words would do' })
-    .max(max, { error })
+    .refine((given) => lettersIn(given) <= max, { error })
     .regex(PLAIN, { error: saidOf('text without control characters would do') });
 }
+/** Text that a person types, of one line or more, from none to so many letters. */
+export const freeText = (max: number): z.ZodString =>
+  z
+    .string({ error: saidOf(`up to ${max} characters would do`) })
+    .refine((given) => lettersIn(given) <= max, { error: saidOf(`up to ${max} characters would do`) })
+    .refine(isStorable, { error: saidOf('whole characters would do: one of these is cut in two, or is none') });
 export const Id = z
   .string({ error: saidOf('a text of letters and digits would do') })
   .regex(/^[A-Za-z0-9_-]{1,40}$/, { error: saidOf('1 to 40 letters, digits, - or _ would do') });

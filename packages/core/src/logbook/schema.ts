@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Unit, isUnit } from '../base/units';
-import { Day } from '../fields';
+import { Day, freeText, text } from '../fields';
 
 const amount = z.number().min(0, 'expected nothing or more').max(1e7);
 /** The place of a figure in the catalogue. */
@@ -9,7 +9,7 @@ export const FigurePath = z
   .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the place of a figure in the catalogue')
   .max(200);
 const LoggedSchema = z.strictObject({
-  name: z.string().min(1).max(160),
+  name: text(160),
   unit: z.custom<Unit>(isUnit, 'expected a unit such as min, ml or g'),
   planned: amount,
   real: amount,
@@ -17,12 +17,12 @@ const LoggedSchema = z.strictObject({
 });
 export const LogEntrySchema = z.strictObject({
   id: z.uuid(),
-  taskId: z.string().min(1).max(160).nullable(),
-  name: z.string().min(1, 'is empty; a few words would do').max(160),
+  taskId: text(160).nullable(),
+  name: text(160),
   day: Day,
-  who: z.string().max(40),
+  who: freeText(40),
   figures: z.array(LoggedSchema).max(20),
-  note: z.string().max(2_000),
+  note: freeText(2_000),
   /** Pictures of it; sent before the entry is. */
   photoIds: z.array(z.uuid()).max(8).default([]),
   /** Air at the bench then; null where nobody looked. */
@@ -32,7 +32,7 @@ export const LogEntrySchema = z.strictObject({
     .default(null),
   /** What went wrong, and what it came of as the builder sees it; null for all that went well. */
   mishap: z
-    .strictObject({ mishapId: z.string().min(1).max(80), causeId: z.string().min(1).max(80).nullable() })
+    .strictObject({ mishapId: text(80), causeId: text(80).nullable() })
     .nullable()
     .default(null),
 });

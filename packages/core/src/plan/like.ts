@@ -1,5 +1,6 @@
 import type { Point } from '../base/geometry';
 import { tidyMm } from '../base/rounding';
+import { cutText } from '../base/text';
 import type { Shape } from '../shapes';
 import { evenSplit } from './new-plan';
 import type { Plan } from './plan';
@@ -24,7 +25,7 @@ export function planLike(plan: Plan, { name, startsOn, morePct }: LikeThat): Pla
   const { table, underlay, cutting, calendar, section } = plan;
   return {
     ...plan,
-    name: name.slice(0, 80),
+    name: cutText(name, 80),
     table: { ...table, columnWidthsMm: sides(table.columnWidthsMm), rowDepthsMm: sides(table.rowDepthsMm) },
     underlay: underlay === null ? null : { ...underlay, at: at(underlay.at), mmPerPx: underlay.mmPerPx * grow },
     features: plan.features.map((feature) => ({ ...feature, shape: grownShape(feature.shape, at, grow) })) as Plan['features'],

@@ -1,3 +1,4 @@
+import { cutText } from '../base/text';
 import { byGroundKind } from '../surfaces';
 import type { Catalogue } from '../catalogue';
 import { starterSurface } from './coats';
@@ -110,7 +111,7 @@ export const newPerson = (id: string, name: string): Person => ({ id, name, isCh
 /** The same board to be built once more, under a name that says so. */
 export const planAgain = (plan: Plan): Plan => ({
   ...plan,
-  name: `${plan.name.slice(0, 70)} (copy)`,
+  name: `${cutText(plan.name, 70)} (copy)`,
   // What was done of the first is not done of the second.
   calendar: { ...plan.calendar, notBefore: null, tasks: [] },
 });

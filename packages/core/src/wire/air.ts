@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { text } from '../fields';
 
 const SensorId = z.string().regex(/^[A-Za-z0-9_-]{1,60}$/, 'expected the id of a thermo-hygrometer');
 /** Faults that the simulated thermo-hygrometer can be told to play. */
@@ -7,7 +8,7 @@ export const PLAYED = ['none', 'stuck', 'spike', 'out-of-range', 'clock', 'gap']
 export const WireReading = z.strictObject({ atMs: z.number(), heardMs: z.number(), airC: z.number(), humidityPct: z.number() });
 export const Sensor = z.strictObject({
   id: SensorId,
-  name: z.string().min(1).max(60),
+  name: text(60),
   /** Ships with the program, and makes its readings up. */
   isSimulated: z.boolean(),
   plays: z.enum(PLAYED),
@@ -19,7 +20,7 @@ export const SensorParams = z.strictObject({ sensorId: SensorId });
 export const Play = z.strictObject({ fault: z.enum(PLAYED) });
 /** Readings from a file. */
 export const NewReadings = z.strictObject({
-  name: z.string().trim().min(1).max(60),
+  name: text(60).regex(/\S/u, 'is empty; a few words would do'),
   readings: z
     .array(
       z.strictObject({

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { Id, text } from '../fields';
+import { Id, freeText, text } from '../fields';
 import { PlanSchema } from '../plan/schema';
 import { RecordSchema } from '../shop';
 
@@ -20,7 +20,7 @@ export const RevisionParams = z.strictObject({ boardId: BoardId, revision: z.coe
 export const CreateBoard = z.strictObject({ plan: z.unknown(), record: RecordSchema.optional() });
 export const CutSheetParams = z.strictObject({ boardId: BoardId, cutSheetId: Id });
 /** What was done since a revision, each by its name. */
-const Changes = z.array(z.string().max(MAX_CHANGE_LETTERS)).max(MAX_CHANGES);
+const Changes = z.array(freeText(MAX_CHANGE_LETTERS)).max(MAX_CHANGES);
 export const SavePlan = z.strictObject({ revision: Revision, plan: z.unknown(), changes: Changes.default([]) });
 
 const Issue = z.strictObject({ path: z.string(), message: z.string() });

@@ -1,7 +1,8 @@
 import { z } from 'zod';
+import { freeText, text } from '../fields';
 import { MOVES } from '../shelf';
 
-const StockId = z.string().min(3).max(160);
+const StockId = text(160);
 const Day = z.string().regex(/^20\d\d-\d\d-\d\d$/, 'expected a day such as 2026-11-29');
 const move = {
   stockId: StockId,
@@ -10,7 +11,7 @@ const move = {
   day: Day,
   boardId: z.uuid().nullable(),
   paidMinor: z.number().int().min(0).max(1e9).nullable(),
-  note: z.string().max(200),
+  note: freeText(200),
 };
 export const Move = z.strictObject({ id: z.uuid(), ...move });
 /** Lines are told with their ids, so that the same one sent twice is written once. */

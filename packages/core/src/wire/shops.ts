@@ -1,15 +1,16 @@
 import { z } from 'zod';
+import { text } from '../fields';
 
 const minor = z.number().int().min(0).max(1e7);
 const Offer = z.strictObject({
-  stockId: z.string().min(3).max(160),
+  stockId: text(160),
   amount: z.number().positive().max(1e7),
   priceMinor: minor.min(1),
   steps: z.array(z.strictObject({ fromCount: z.number().int().min(2).max(10_000), priceMinor: minor.min(1) })).max(4),
   stock: z.number().int().min(0).max(1e6).nullable(),
 });
 const terms = {
-  name: z.string().trim().min(1, 'expected a name').max(60),
+  name: text(60).regex(/\S/u, 'is empty; a few words would do'),
   deliveryMinor: minor,
   freeFromMinor: minor.min(1).nullable(),
   days: z.number().int().min(0).max(120),

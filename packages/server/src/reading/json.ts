@@ -1,3 +1,5 @@
+import { unstorableAt } from '@spare-acre/core/base/text';
+
 /** Deeper than any plan goes. A parser's time and memory grow with the depth, and so does that of all who walk what it gives. */
 export const MAX_DEPTH = 40;
 
@@ -6,15 +8,30 @@ export class BadJson extends Error {
   readonly status = 400;
 }
 
+/** Text that no store can hold: refused at the border, for every route alike, with the place where it stands. */
+export class BadText extends Error {
+  constructor(readonly path: string) {
+    super('holds half of a character or a NUL; take that out and send it again');
+  }
+}
+
 const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [...'"\\[]{}'].map((sign) => sign.charCodeAt(0));
 
 /**
  * JSON from bytes, its depth looked at first.
+ * @throws BadText for what holds text that cannot be stored
  * @throws BadJson for nothing, for what is not UTF-8 or not JSON, and for what is nested deeper than {@link MAX_DEPTH}
  */
 export function parseJson(bytes: Uint8Array): unknown {
   if (bytes.length === 0) throw new BadJson('body: nothing was sent; JSON would do.');
   refuseDeep(bytes);
+  const data = parsed(bytes);
+  const bad = unstorableAt(data);
+  if (bad !== null) throw new BadText(bad.join('.') || 'body');
+  return data;
+}
+
+function parsed(bytes: Uint8Array): unknown {
   try {
     return JSON.parse(new TextDecoder('utf-8', { fatal: true }).decode(bytes)) as unknown;
   } catch (error) {

@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import { v4 as uuid } from 'uuid';
 import type { AirAt } from '@spare-acre/core/air';
+import { cutText } from '@spare-acre/core/base/text';
 import { minutesAt } from '@spare-acre/core/base/dates';
 import { notedAir, spotsOf } from '@spare-acre/core/drying';
 import type { LogEntry } from '@spare-acre/core/logbook';
@@ -29,10 +30,11 @@ export function newEntry(said: Pick<LogEntry, 'name' | 'who'> & Partial<LogEntry
     taskId: null,
     day: useClock().today(),
     figures: [],
-    note: '',
     photoIds: [],
     mishap: null,
     ...said,
+    name: cutText(said.name, 160),
+    note: cutText(said.note ?? '', 2_000),
     air: said.air ?? airNow(workpieceId),
   };
 }

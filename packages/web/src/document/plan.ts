@@ -111,6 +111,7 @@ export const usePlan = defineStore('plan', () => {
     board.value = recovery?.board ?? { plan: stored.plan, record: stored.record };
     if (recovery !== null) {
       saving.rebase(recovery.revision, recovery.base);
+      isLookedForLater = true;
       void saving.saveNow();
     }
     tell(catalogues.inUse ?? catalogue);

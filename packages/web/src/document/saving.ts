@@ -1,5 +1,6 @@
 import { useDebounceFn, useEventListener, useTimeoutFn } from '@vueuse/core';
 import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { cutText } from '@spare-acre/core/base/text';
 import { type Board, isSamePlan } from '@spare-acre/core/plan';
 import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/wire';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
@@ -150,7 +151,8 @@ export function useSaving(current: () => Current | null): Saving {
         const isOurs = grewFrom && (await import('../sync/adopt')).includesAllChanges(grewFrom, now.board.plan, theirs.plan);
         if (current()?.id !== now.id) return;
         if (isOurs) {
-          [revision.value, base.value, state.value] = [theirs.revision, theirs, 'changed'];
+          // Sheets that others ticked meanwhile are heard of later: told as ours, the next save would take them back.
+          [revision.value, base.value, state.value] = [theirs.revision, { plan: theirs.plan, record: base.value!.record }, 'changed'];
           return void saveSoon();
         }
         stored.value = theirs;
@@ -164,9 +166,12 @@ export function useSaving(current: () => Current | null): Saving {
   }
 
   async function saveRecord({ id, board: { record } }: Current): Promise<void> {
-    for (const event of sheetEvents(base.value?.record ?? NOTHING_DONE, record))
-      await (event.kind === 'keep' ? keepCutSheet(id, event.sheet) : dropCutSheet(id, event.sheetId));
-    if (base.value !== null && base.value.record !== record) base.value = { ...base.value, record };
+    const events = sheetEvents(base.value?.record ?? NOTHING_DONE, record);
+    for (const event of events) await (event.kind === 'keep' ? keepCutSheet(id, event.sheet) : dropCutSheet(id, event.sheetId));
+    if (base.value === null || base.value.record === record) return;
+    base.value = { ...base.value, record };
+    // A draft that did not know of it would tell these sheets again, after another device may have taken them back.
+    if (events.length > 0 && current()?.id === id) await keep();
   }
 
   /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
@@ -195,7 +200,7 @@ export function useSaving(current: () => Current | null): Saving {
       state.value = 'saved';
     },
     changed(name) {
-      if (name !== undefined && names.at(-1) !== name) names.push(name.slice(0, MAX_CHANGE_LETTERS));
+      if (name !== undefined && names.at(-1) !== name) names.push(cutText(name, MAX_CHANGE_LETTERS));
       if (state.value !== 'saving' && state.value !== 'stale')
         state.value = state.value === 'kept' || state.value === 'unkept' ? state.value : 'changed';
       void draftSoon();

@@ -1,5 +1,6 @@
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
+import { cutText } from '@spare-acre/core/base/text';
 import { type Merged, mergePlans } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/check';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
@@ -37,7 +38,7 @@ export const useSettling = defineStore('settling', () => {
     const record = bothRecords(base?.record ?? NOTHING_DONE, mine.record, stored.record);
     const theirs = { plan: stored.plan, record: stored.record };
     if (choice === 'theirs') {
-      await createBoard({ plan: { ...mine.plan, name: `${mine.plan.name} (my copy)`.slice(0, 80) }, record: NOTHING_DONE });
+      await createBoard({ plan: { ...mine.plan, name: cutText(`${mine.plan.name} (my copy)`, 80) }, record: NOTHING_DONE });
       store.saving.rebase(stored.revision, theirs);
       store.forgetSteps();
       store.goOnFrom({ plan: stored.plan, record }, 'Used the version saved elsewhere');

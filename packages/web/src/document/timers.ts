@@ -2,6 +2,7 @@ import { v4 as uuid } from 'uuid';
 import { useStorage, useWebNotification } from '@vueuse/core';
 import { defineStore } from 'pinia';
 import { computed, ref, watch } from 'vue';
+import { cutText } from '@spare-acre/core/base/text';
 import { MINUTE_MS, type Timer, type TimerWanted, rungBetween } from '@spare-acre/core/bench';
 import { useBench } from './bench';
 import { useClock } from './clock';
@@ -41,7 +42,7 @@ export const useTimers = defineStore('timers', () => {
 
   function start({ use, name, min, everyMin }: TimerWanted, taskId: string | null): void {
     const fromMs = clock.now();
-    const timer: Timer = { id: uuid(), name: name.slice(0, 160), use, taskId, fromMs, dueMs: fromMs + min * MINUTE_MS, everyMin };
+    const timer: Timer = { id: uuid(), name: cutText(name, 160), use, taskId, fromMs, dueMs: fromMs + min * MINUTE_MS, everyMin };
     bench.act({ kind: 'timer', timer });
   }
   const stop = ({ id }: Timer): void => bench.act({ kind: 'timer-off', timerId: id });

@@ -41,17 +41,17 @@ export interface Recovery {
 }
 
 /**
- * A draft that was not saved, on today's board. Its plan is put beside today's by its own base when it is saved; its cut sheets are added to and taken from today's by what changed since its
- * base. A draft without a base only adds: nothing that another device did is deleted.
+ * A draft that was not saved, to go on with. It is put beside today's board by its own base, so that only what this page changed is told: today's board may be an older one, as where it was
+ * opened without a network. What others did comes in when all is saved. A draft without a base only adds: nothing that another device did is deleted.
  * @param basePlan the plan that the draft grew from; null where it is no longer to be had
  */
 export function recoverDraft(draft: Draft, stored: Stored, basePlan: Plan | null): Recovery {
-  const isCurrent = draft.baseRevision === stored.revision;
-  const own = draft.record ?? stored.record;
-  const record = mergeRecords(draft.base?.record ?? NOTHING_DONE, own, stored.record);
+  const base = draft.base?.record ?? stored.record;
+  const own = draft.record ?? base;
+  const record = draft.base == null ? mergeRecords(NOTHING_DONE, own, stored.record) : own;
   return {
     board: { plan: draft.plan, record: { ...record, doneTasks: stored.record.doneTasks } },
     revision: draft.baseRevision,
-    base: { plan: isCurrent ? stored.plan : basePlan, record: stored.record },
+    base: { plan: basePlan, record: base },
   };
 }

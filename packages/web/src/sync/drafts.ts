@@ -2,6 +2,7 @@ import { type UseStore, createStore, del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@spare-acre/core/plan';
 import type { BoardRecord } from '@spare-acre/core/shop';
 import type { Base } from './adopt';
+import { askToPersist } from './persist';
 import { claimTab, openTabs } from './tab';
 
 /** What was not saved yet: the board, and the board it grew from. */
@@ -38,6 +39,7 @@ export async function keepDraft(boardId: string, draft: Draft): Promise<boolean>
     return false;
   }
   localStorage.removeItem(key);
+  void askToPersist();
   return true;
 }
 
@@ -72,6 +74,14 @@ export async function findDraft(boardId: string): Promise<Draft | null> {
   // Kept under this tab's name before it goes under the other's: a page that is dropped in between loses nothing.
   if (tabOf(mine) !== own && (draft === null || (await keepDraft(boardId, draft)))) await forget(mine);
   return draft;
+}
+
+/** Boards with changes that were not saved, left by tabs that are closed. */
+export async function boardsWithDrafts(): Promise<readonly string[]> {
+  const open = await openTabs();
+  const stored = await inStore((store) => keys<string>(store)).catch((): string[] => []);
+  const left = [...Object.keys(localStorage), ...stored].filter((key) => key.startsWith(`${PREFIX}/`) && !open.has(tabOf(key)));
+  return [...new Set(left.map((key) => key.split('/').at(-2)!))];
 }
 
 async function forget(key: string): Promise<void> {

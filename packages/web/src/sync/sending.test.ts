@@ -52,6 +52,7 @@ const postOf = (queue: Waiting[], server: FakeServer): Parameters<typeof sendWai
   list: () => Promise.resolve([...queue]),
   photo: ({ id }) => server.photo(id),
   deeds: (letter) => server.deeds(letter),
+  isWell: () => Promise.resolve(true),
   taken(letter) {
     const gone = new Set(letter.map(({ id }) => id));
     queue.splice(0, queue.length, ...queue.filter((one) => !gone.has(one.deed.id)));
@@ -94,6 +95,32 @@ describe('a queue that is sent', () => {
       { numRuns: 200 },
     );
   });
+});
+
+test('an entry that breaks a server which is well otherwise is set aside; one that breaks with all the rest waits', async () => {
+  for (const isWell of [true, false]) {
+    const queue = [waits(1), waits(2)];
+    const server = new FakeServer(
+      () => 'heard',
+      () => false,
+    );
+    const broken = new ServerProblem({ type: '', title: 'Something broke here', status: 500, detail: 'broke' });
+    const post = {
+      ...postOf(queue, server),
+      isWell: () => Promise.resolve(isWell),
+      deeds: (letter: readonly Deed[]) => (letter.some(({ id }) => id === uuid(1)) ? Promise.reject(broken) : server.deeds(letter)),
+    };
+    await sendWaiting(post).catch(() => undefined);
+    expect(server.taken).toEqual(isWell ? [uuid(2)] : []);
+    expect(queue.map(({ deed: { id }, refused }) => [id, refused])).toEqual(
+      isWell
+        ? [[uuid(1), 'broke']]
+        : [
+            [uuid(1), null],
+            [uuid(2), null],
+          ],
+    );
+  }
 });
 
 describe('what waits on the device', () => {

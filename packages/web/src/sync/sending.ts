@@ -10,7 +10,9 @@ export interface Post<Answer> {
   readonly deeds: (deeds: readonly Deed[]) => Promise<Answer>;
   /** The server has them. */
   readonly taken: (deeds: readonly Deed[], answer: Answer) => Promise<void>;
-  /** The server will not have it, for a reason: it is kept, and told. */
+  /** Whether the server is in order otherwise: one entry that breaks it each time must not hold up the rest. */
+  readonly isWell: () => Promise<boolean>;
+  /** The server rejects it, for a reason: it is set aside, and told. */
   readonly refused: (waiting: Waiting, reason: string) => Promise<void>;
 }
 
@@ -34,9 +36,10 @@ export async function sendWaiting<Answer>(post: Post<Answer>): Promise<void> {
       if (!(error instanceof ServerProblem) || isPassing(error.problem.status)) throw error;
       // One of them is not as it should be: one by one it shows which.
       if (letter.length > 1) size = 1;
+      else if (error.problem.status === 500 && !(await post.isWell())) throw error;
       else await post.refused(letter[0]!, error.message);
     }
   }
 }
-/** Signed out, or too busy, or out of order: later the same letter may well be taken. */
-const isPassing = (status: number): boolean => status === 401 || status === 429 || status >= 500;
+/** Signed out, or too busy, or away: later the same letter may well be taken. */
+const isPassing = (status: number): boolean => [401, 429, 502, 503, 504].includes(status);

@@ -31,6 +31,17 @@ export async function listWaiting(boardId: string): Promise<readonly Waiting[]> 
   return all.filter(([key]) => key.startsWith(`waiting/${boardId}/`)).map(([, waiting]) => waiting);
 }
 
+/** What waits on this device for all boards, board by board, each in the order in which it was done. */
+export async function listAllWaiting(): Promise<ReadonlyMap<string, readonly Waiting[]>> {
+  const all = await inStore((store) => entries<string, Waiting>(store)).catch((): [string, Waiting][] => []);
+  const boards = new Map<string, Waiting[]>();
+  for (const [key, waiting] of all) {
+    const [kind, boardId] = key.split('/');
+    if (kind === 'waiting') boards.set(boardId!, [...(boards.get(boardId!) ?? []), waiting]);
+  }
+  return boards;
+}
+
 /** What the server told last, for a page that is opened without it. */
 export const keepJournal = (boardId: string, deeds: readonly KeptDeed[]): Promise<void> =>
   inStore((store) => set(journalKey(boardId), deeds, store)).catch(() => undefined);

@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
+import { cutText } from '@spare-acre/core/base/text';
 import { type Bare, showChange, showText } from '@spare-acre/core/base/units';
 import type { Tally } from '@spare-acre/core/pipeline';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
@@ -80,7 +81,7 @@ async function copy(): Promise<void> {
   try {
     const { plan } = then.value!;
     const { id } = await createBoard({
-      plan: { ...plan, name: `${plan.name} (revision ${props.revision})`.slice(0, 80) },
+      plan: { ...plan, name: cutText(`${plan.name} (revision ${props.revision})`, 80) },
       record: NOTHING_DONE,
     });
     await router.push(`/boards/${id}/ground`);

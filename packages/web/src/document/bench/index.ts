@@ -1,19 +1,18 @@
 import { v4 as uuid } from 'uuid';
-import { useEventListener, useIntervalFn } from '@vueuse/core';
+import { useEventListener } from '@vueuse/core';
 import { dequal } from 'dequal';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef, watch } from 'vue';
-import { type Act, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
+import { type Act, type Deed, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
 import type { DoneTask } from '@spare-acre/core/shop';
-import { Journal, Picture } from '@spare-acre/core/wire';
+import { Journal } from '@spare-acre/core/wire';
 import { NoServer, call } from '../client';
 import { useClock } from '../clock';
 import { usePlan } from '../plan';
-import { sendWaiting } from '../../sync/sending';
-import { type Photo, type Waiting, deviceId, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from '../../sync/waiting';
+import { type Photo, deviceId, keepJournal, knownJournal } from '../../sync/waiting';
+import { useOutbox } from '../outbox';
 
 type Kept = KeptDeed & { readonly turn: number };
-const AGAIN_MS = 5_000;
 
 /**
  * What is done at the bench: the journal that all devices share, and what of this one still waits to be sent. Ticks are edits of the board's record like any other, with their
@@ -24,10 +23,8 @@ export const useBench = defineStore('bench', () => {
   const clock = useClock();
   const boardId = ref<string | null>(null);
   const journal = shallowRef<readonly Kept[]>([]);
-  const waiting = shallowRef<readonly Waiting[]>([]);
-  /** The browser keeps nothing: what waits is gone with the page. */
-  const isUnkept = ref(false);
-  const isAway = ref(false);
+  const outbox = useOutbox();
+  const waiting = computed(() => (boardId.value === null ? [] : outbox.of(boardId.value)));
   /** Notes that have reached the server: what is learnt of them is another catalogue. */
   const notesTaken = ref(0);
   const toSend = computed(() => waiting.value.filter(({ refused }) => refused === null));
@@ -51,11 +48,10 @@ export const useBench = defineStore('bench', () => {
 
   async function load(id: string): Promise<void> {
     boardId.value = null;
-    const [known, own] = await Promise.all([knownJournal(id), listWaiting(id)]);
+    const [known] = await Promise.all([knownJournal(id), outbox.load()]);
     if (store.boardId !== id) return;
     journal.value = known as readonly Kept[];
     cameWith.value = Object.entries(store.record.doneTasks).map(([taskId, task]) => asDeed(taskId, task));
-    waiting.value = own;
     boardId.value = id;
     takeOver();
     await refresh();
@@ -90,12 +86,8 @@ export const useBench = defineStore('bench', () => {
   function act(what: Act, photos: readonly Photo[] = []): void {
     const id = boardId.value!;
     const atMs = Math.max(clock.now(), (waiting.value.at(-1)?.deed.atMs ?? 0) + 1);
-    const deed = { id: uuid(), device: deviceId(), seen: seen.value, atMs, day: clock.today(), act: what };
-    const one: Waiting = { deed, photos, refused: null };
-    waiting.value = [...waiting.value, one];
-    void keepWaiting(id, one)
-      .catch(() => (isUnkept.value = true))
-      .then(flush);
+    const deed: Deed = { id: uuid(), device: deviceId(), seen: seen.value, atMs, day: clock.today(), act: what };
+    outbox.add(id, { deed, photos, refused: null });
   }
 
   async function refresh(): Promise<void> {
@@ -103,11 +95,11 @@ export const useBench = defineStore('bench', () => {
     if (id === null) return;
     try {
       hear(id, await call(Journal, 'GET', `/boards/${id}/deeds?after=${seen.value}`));
-      isAway.value = false;
+      outbox.isAway = false;
     } catch (error) {
-      if (error instanceof NoServer) isAway.value = true;
+      if (error instanceof NoServer) outbox.isAway = true;
     }
-    await flush();
+    await outbox.flush();
   }
   function hear(id: string, { deeds }: { readonly deeds: readonly Kept[] }): void {
     if (boardId.value !== id || deeds.length === 0) return;
@@ -116,53 +108,11 @@ export const useBench = defineStore('bench', () => {
     void keepJournal(id, journal.value);
   }
 
-  let sending: Promise<void> | null = null;
-  /** One letter at a time; what is done meanwhile goes with the next. */
-  const flush = (): Promise<void> => (sending ??= send().finally(() => (sending = null)));
-  async function send(): Promise<void> {
-    const id = boardId.value;
-    if (id === null) return;
-    try {
-      await sendWaiting({
-        // What another tab of this device did goes along; what could not be kept is known here alone.
-        list: async () => (isUnkept.value ? toSend.value : await listWaiting(id)),
-        photo: ({ id: photoId, file }) => call(Picture, 'PUT', `/pictures/${photoId}`, file),
-        deeds: (deeds) => call(Journal, 'POST', `/boards/${id}/deeds`, { deeds }),
-        async taken(deeds, answer) {
-          const gone = new Set(deeds.map((deed) => deed.id));
-          hear(id, answer);
-          if (boardId.value === id) waiting.value = waiting.value.filter(({ deed }) => !gone.has(deed.id));
-          for (const deed of deeds) await dropWaiting(id, deed).catch(() => undefined);
-          notesTaken.value += deeds.filter((deed) => deed.act.kind === 'note').length;
-        },
-        async refused(one, reason) {
-          const told = { ...one, refused: reason };
-          if (boardId.value === id) waiting.value = waiting.value.map((own) => (own.deed.id === one.deed.id ? told : own));
-          await keepWaiting(id, told).catch(() => undefined);
-        },
-      });
-      isAway.value = false;
-    } catch (error) {
-      // Whatever it is, what waits is kept, and tried again.
-      isAway.value = error instanceof NoServer;
-    }
-  }
+  outbox.onTaken((id, deeds, answer) => {
+    hear(id, answer);
+    if (boardId.value === id) notesTaken.value += deeds.filter(({ act: { kind } }) => kind === 'note').length;
+  });
   useEventListener('online', () => void refresh());
-  useIntervalFn(() => {
-    if (toSend.value.length > 0) void flush();
-  }, AGAIN_MS);
-
-  /** What the server refused is tried once more, or let go of. */
-  async function retry(one: Waiting): Promise<void> {
-    const again = { ...one, refused: null };
-    waiting.value = waiting.value.map((own) => (own.deed.id === one.deed.id ? again : own));
-    await keepWaiting(boardId.value!, again);
-    await flush();
-  }
-  async function letGo(one: Waiting): Promise<void> {
-    waiting.value = waiting.value.filter(({ deed }) => deed.id !== one.deed.id);
-    await dropWaiting(boardId.value!, one.deed);
-  }
 
   watch(
     () => store.boardId,
@@ -176,19 +126,5 @@ export const useBench = defineStore('bench', () => {
     () => store.elsewhere,
     () => void refresh(),
   );
-  return {
-    device: deviceId(),
-    boardId,
-    journal,
-    waiting: toSend,
-    refused,
-    state,
-    isUnkept,
-    isAway,
-    notesTaken,
-    act,
-    refresh,
-    retry,
-    letGo,
-  };
+  return { device: deviceId(), boardId, journal, waiting: toSend, refused, state, notesTaken, act, refresh };
 });

@@ -4,11 +4,15 @@ import { computed } from 'vue';
 import type { Deed, Clash } from '@spare-acre/core/bench';
 import { clockAt } from '../../ui/dates';
 import { useBench } from '../../document/bench';
+import { deedText } from '../../document/deedText';
 import { goOffline, offline } from '../../document/offline';
+import { useOutbox } from '../../document/outbox';
 import { usePlan } from '../../document/plan';
+import OutboxNotice from '../../app/OutboxNotice.vue';
 
 /** What has not reached the server, what it would not have, and what two devices say otherwise of one task. */
 const bench = useBench();
+const outbox = useOutbox();
 const store = usePlan();
 void goOffline();
 const OFFLINE = {
@@ -16,25 +20,11 @@ const OFFLINE = {
   yes: 'This board opens on this device without a network, too',
   never: 'Without a network only an open page goes on here: the address is not a secure one',
 } as const;
-const WORDS: Readonly<Record<Deed['act']['kind'], string>> = {
-  tick: 'done',
-  untick: 'not done',
-  begin: 'begun',
-  pause: 'paused',
-  timer: 'timer',
-  'timer-off': 'timer stopped',
-  note: 'note',
-  read: 'read',
-};
-const wordsOf = ({ act, atMs }: Deed): string => {
-  const name = act.kind === 'note' ? act.entry.name : 'name' in act ? act.name : act.kind === 'timer' ? act.timer.name : '';
-  return `${clockAt(atMs)} ${WORDS[act.kind]}${name === '' ? '' : `: ${name}`}`;
-};
 const status = computed(() => {
   const { length } = bench.waiting;
-  if (length === 0) return bench.isAway ? 'The server is away; nothing waits' : 'All is sent';
-  const what = `${length} ${length === 1 ? 'waits' : 'wait'} on this device to be sent`;
-  return bench.isUnkept ? `${what}, and this browser keeps nothing: leave the page open` : what;
+  if (length === 0) return outbox.isAway ? 'Server not reachable. Nothing is waiting' : 'All synced';
+  const what = `${length} ${length === 1 ? 'entry waits' : 'entries wait'} on this device to be sent`;
+  return outbox.isUnkept ? `${what}. This browser cannot store them: keep this page open` : what;
 });
 const sideOf = ({ act, atMs, device }: Deed): string => {
   const said =
@@ -59,19 +49,15 @@ const lost = computed(() => {
 
 <template>
   <section aria-label="Sending" class="sending">
-    <p role="status" data-testid="queue" :class="{ attention: bench.waiting.length > 0 || bench.isAway }">{{ status }}</p>
+    <p role="status" data-testid="queue" :class="{ attention: bench.waiting.length > 0 || outbox.isAway }">{{ status }}</p>
     <p v-if="offline !== 'not-yet'" class="quiet" data-testid="offline">{{ OFFLINE[offline] }}</p>
     <details v-if="bench.waiting.length > 0">
-      <summary>What waits</summary>
+      <summary>Waiting entries</summary>
       <ol>
-        <li v-for="{ deed } in bench.waiting" :key="deed.id">{{ wordsOf(deed) }}</li>
+        <li v-for="{ deed } in bench.waiting" :key="deed.id">{{ deedText(deed) }}</li>
       </ol>
     </details>
-    <div v-for="one in bench.refused" :key="one.deed.id" class="attention" role="alert">
-      {{ wordsOf(one.deed) }}: the server would not have it: {{ one.refused }}
-      <BButton variant="key" @click="bench.retry(one)">Try again</BButton>
-      <BButton variant="key" @click="bench.letGo(one)">Let it go</BButton>
-    </div>
+    <OutboxNotice />
     <div v-for="clash in bench.state.clashes" :key="clash.taskId" class="clash" role="alert" data-testid="clash">
       <p>{{ clash.name }}: two devices say it otherwise, and neither knew of the other. Which is right?</p>
       <BButton v-for="deed in clash.deeds" :key="deed.id" variant="key" @click="settle(clash, deed)">{{ sideOf(deed) }}</BButton>

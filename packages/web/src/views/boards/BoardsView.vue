@@ -28,6 +28,10 @@ import { useLessons } from '../../document/lessons';
 import { ORDERS, type Order, boardsOf, onShelf } from './shelf';
 import NewBoardDialog from './NewBoardDialog.vue';
 import PlanThumbnail from './PlanThumbnail.vue';
+import { partLazily } from '../../ui/lazily';
+
+/** Fetched beside the list: most devices have nothing to send. */
+const OutboxNotice = partLazily(() => import('../../app/OutboxNotice.vue'));
 
 const boards = shallowRef<readonly StoredBoard[] | null>(null);
 const unreadable = shallowRef<readonly UnreadableBoard[]>([]);
@@ -40,6 +44,7 @@ const MANY = 5;
 const sought = ref('');
 const order = ref<Order>('saved');
 const shelf = computed(() => onShelf(boards.value ?? [], sought.value, order.value));
+const names = computed(() => Object.fromEntries((boards.value ?? []).map(({ id, plan }) => [id, plan.name])));
 const isAwayOpen = ref(false);
 const away = shallowRef<Awaited<ReturnType<typeof fetchPutAway>>>([]);
 const catalogues = useCatalogue();
@@ -185,6 +190,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       </span>
     </header>
     <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
+    <OutboxNotice v-if="boards !== null" :names="names" />
     <p v-if="lastPutAway !== null" class="quiet">
       {{ lastPutAway.plan.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Bring it back</BButton>
     </p>

@@ -5,6 +5,7 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { format } from 'date-fns';
 import { onMounted, ref } from 'vue';
 import { FAULT_WORDS } from '@spare-acre/core/air';
+import { cutText } from '@spare-acre/core/base/text';
 import { given } from '@spare-acre/core/base/units';
 import { PLAYED, type Played } from '@spare-acre/core/wire';
 import ChoiceField from '../../ui/ChoiceField.vue';
@@ -55,7 +56,7 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
   }
   const { readings, bad } = read.value;
   await heard.add({
-    name: file.name.replace(/\.csv$/i, '').slice(0, 60),
+    name: cutText(file.name.replace(/\.csv$/i, ''), 60),
     readings: readings.map(({ atMs, ...air }) => ({ atMs: Math.round(atMs), ...air })),
   });
   const left = bad.slice(0, 3).map(({ line, message }) => `line ${line}: ${message}`);

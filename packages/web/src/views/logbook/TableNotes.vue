@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, ref } from 'vue';
+import { cutText } from '@spare-acre/core/base/text';
 import { hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import type { Point } from '@spare-acre/core/base/geometry';
 import { shortId } from '../../document/name';
@@ -34,7 +35,7 @@ function put(): void {
   const middle = { x: size.value.width / 2, y: size.value.depth / 2 };
   problem.value = store.edit({
     code: 'table-note/put',
-    note: { id: shortId(), at: at.value ?? middle, words: words.value.trim().slice(0, 300), day: today(), isDone: false },
+    note: { id: shortId(), at: at.value ?? middle, words: cutText(words.value.trim(), 300), day: today(), isDone: false },
   });
   if (problem.value === '') [at.value, words.value] = [null, ''];
 }

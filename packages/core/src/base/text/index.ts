@@ -1,0 +1,1 @@
+export { cutText, isStorable, lettersIn, unstorableAt } from './text';
