@@ -16,6 +16,7 @@ import * as paid from './20261129180000_paid';
 import * as customs from './20261129190000_customs';
 import * as logbook from './20261129200000_logbook';
 import * as deeds from './20261129210000_deeds';
+import * as people from './20261201100000_people';
 import * as forgotten from './20261130000000_forgotten';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
@@ -42,4 +43,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129200000_logbook', migration: logbook },
   { name: '20261129210000_deeds', migration: deeds },
   { name: '20261130000000_forgotten', migration: forgotten },
+  { name: '20261201100000_people', migration: people },
 ];

@@ -1,3 +1,4 @@
+import compression from 'compression';
 import staticFiles from 'express-static-gzip';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
@@ -37,13 +38,19 @@ export function makeApp(parts: AppParts): Express {
           frameAncestors: ["'none'"],
         },
       },
-      strictTransportSecurity: false, // plain http on loopback, and a certificate of one's own elsewhere
+      // Browsers heed it only where they trust the certificate, and never for plain http or an address in digits.
+      strictTransportSecurity: access.isSecure ? { maxAge: 180 * 86_400, includeSubDomains: false } : false,
     }),
   );
   app.use('/api', (_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();
   });
+  // A stream is not packed: its lines would wait for more.
+  app.use(
+    '/api',
+    compression({ filter: (_req, res) => !/event-stream/.test(String(res.getHeader('Content-Type'))) && compression.filter(_req, res) }),
+  );
   app.use('/api', apiRoutes(parts));
   if (webDir !== null && existsSync(webDir)) serveWeb(app, webDir);
   app.use(answerProblem);

@@ -1,7 +1,10 @@
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
+import { sweepInvitations } from './access/people';
+import { sweepRecord } from './access/record';
 import { sweepSessions } from './access/sessions';
 import { thinRevisions } from './boards/revisions';
+import { sweepDeleted } from './deleted/deleted';
 import { sweepPresence } from './live/presence';
 import { sweepEditions } from './own/editions';
 import { sweepPictures } from './pictures/pictures';
@@ -16,6 +19,9 @@ export function keepHouse(db: Knex, log: Logger): () => void {
       await thinRevisions(db);
       await sweepPictures(db);
       await sweepSessions(db);
+      await sweepInvitations(db);
+      await sweepRecord(db);
+      await sweepDeleted(db);
       await sweepPresence(db);
       await sweepEditions(db);
     } catch (error) {

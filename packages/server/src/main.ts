@@ -70,7 +70,11 @@ if (isBeyond && !(await hasPassphrase(db)))
 const keeper = keepCatalogue(db, catalogue);
 const readers = startReaders(keeper);
 const hub = openHub(db, settings.DATABASE_URL, log);
-const reach = { addresses: [] as string[], fingerprint: settings.TLS_IS_OWN ? (certificate?.fingerprint ?? null) : null };
+const reach = {
+  addresses: [] as string[],
+  fingerprint: settings.TLS_IS_OWN ? (certificate?.fingerprint ?? null) : null,
+  authorityUrls: [] as string[],
+};
 const app = makeApp({
   db,
   keeper,

@@ -30,16 +30,18 @@ describe('beyond this machine', () => {
       ['GET', '/boards/3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c111/live?tab=a'],
     ] as const)
       expect(await call(method, path, method === 'POST' ? { plan: aPlan() } : undefined)).toMatchObject({ status: 401 });
-    expect((await call('GET', '/session')).body).toEqual({ signIn: 'wanted', person: null });
+    expect((await call('GET', '/session')).body).toEqual({ signIn: 'wanted', person: null, role: null });
     expect(await db()('boards').count({ n: '*' })).toEqual([{ n: '0' }]);
   });
 
   test('the cookie is for this server’s pages alone, and each save says who made it', async () => {
     const { headers } = await signIn();
     const cookie = headers.get('set-cookie')!;
-    for (const part of ['HttpOnly', 'Secure', 'SameSite=Strict', 'Path=/']) expect(cookie).toContain(part);
+    for (const part of ['__Host-', 'HttpOnly', 'Secure', 'SameSite=Strict', 'Path=/']) expect(cookie).toContain(part);
+    expect(cookie).not.toContain('Domain');
+    expect(headers.get('strict-transport-security')).toBe('max-age=15552000');
     const [ida, per] = [await aCookie('Ida'), await aCookie('Per')];
-    expect((await call('GET', '/session', undefined, per)).body).toEqual({ signIn: 'done', person: 'Per' });
+    expect((await call('GET', '/session', undefined, per)).body).toEqual({ signIn: 'done', person: 'Per', role: 'owner' });
     const { id } = (await call('POST', '/boards', { plan: aPlan() }, ida)).body as { id: string };
     await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Second') }, per);
     expect((await call('GET', `/boards/${id}/history`, undefined, ida)).body).toMatchObject({ revisions: [{ by: 'Per' }, { by: 'Ida' }] });
@@ -49,6 +51,8 @@ describe('beyond this machine', () => {
   test('without TLS the cookie goes in the clear, as it must', async () => {
     const answer = await secondServer.call('POST', '/session', { person: 'Ida', passphrase: PASSPHRASE });
     expect(answer.headers.get('set-cookie')).not.toContain('Secure');
+    expect(answer.headers.get('set-cookie')).not.toContain('__Host-');
+    expect(answer.headers.get('strict-transport-security')).toBeNull();
   });
 
   test('signed out is signed out, and a session that nobody used for long is over', async () => {

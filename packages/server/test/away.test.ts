@@ -33,7 +33,12 @@ test('no database at all is a 503 that names it, and says when to ask again; wha
   const log = pino({ level: 'silent' });
   const hub = openHub(away, nowhere, log);
   const parts = { keeper: keepCatalogue(away, await settleCatalogue(db())), readers: readers(), hub, webDir: null, log };
-  const app = makeApp({ ...parts, db: away, access: { isBeyond: false, isSecure: false }, reach: { addresses: [], fingerprint: null } });
+  const app = makeApp({
+    ...parts,
+    db: away,
+    access: { isBeyond: false, isSecure: false },
+    reach: { addresses: [], fingerprint: null, authorityUrls: [] },
+  });
   const server = app.listen(0, '127.0.0.1');
   await new Promise((done) => server.once('listening', done));
   const base = `http://127.0.0.1:${(server.address() as AddressInfo).port}/api`;

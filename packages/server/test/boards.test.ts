@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import { describe, expect, test } from 'vitest';
 import { aPlan, aServer } from './server';
 
@@ -111,4 +112,34 @@ describe('the database keeps its own rules', () => {
     await server.db().migrate.latest();
     expect(await server.db().schema.hasTable('boards')).toBe(true);
   });
+});
+
+test('three hundred boards are one answer of under 60 kB as it is sent, each with what its card shows', async () => {
+  const { id } = await create('First');
+  const { db } = server;
+  await db().raw(
+    `insert into boards (id, name, revision, plan, checked, card, done_tasks)
+    select gen_random_uuid(), 'Board ' || n, 1, plan, checked, card, '{"t":{}}' from boards, generate_series(1, 299) as n where id = ?`,
+    [id],
+  );
+  const answer = await fetch(`http://127.0.0.1:${server.port()}/api/boards`, { headers: { 'Accept-Encoding': 'gzip' } });
+  const { boards } = (await answer.json()) as { boards: { id: string; name: string; doneTasks: number; summary: object }[] };
+  expect(boards).toHaveLength(300);
+  expect(boards.find(({ name }) => name === 'Board 7')).toMatchObject({
+    doneTasks: 1,
+    summary: { widthMm: 1200, depthMm: 800, areas: [] },
+  });
+  expect(answer.headers.get('content-encoding')).toBe('gzip');
+  const sent = gzipSync(JSON.stringify({ boards })).length;
+  expect(sent).toBeLessThan(60_000);
+});
+
+test('a board from before cards were kept is listed with one, and keeps it', async () => {
+  const { id } = await create('Older');
+  await server.db()('boards').where({ id }).update({ card: null });
+  const got = await call('GET', '/boards');
+  const { boards } = got.body as { boards: { summary: { widthMm: number } }[] };
+  expect(got).toMatchObject({ status: 200 });
+  expect(boards[0]!.summary.widthMm).toBe(1200);
+  expect((await server.db()('boards').first('card').where({ id })) as { card: object }).toMatchObject({ card: { widthMm: 1200 } });
 });

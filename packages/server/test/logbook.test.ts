@@ -39,8 +39,15 @@ describe('a board’s log', () => {
     expect((await call('POST', `/boards/${id}/log`, { entries: [first] })).status).toBe(201);
     const both = await Promise.all([server, other].map((one) => one.call('POST', `/boards/${id}/log`, { entries: [first, second] })));
     expect(both.map(({ status }) => status)).toEqual([201, 201]);
-    expect((await other.call('GET', `/boards/${id}/log`)).body).toEqual({ entries: [first, second] });
-    expect((await call('DELETE', `/boards/${id}/log/${first.id}`)).body).toEqual({ entries: [second] });
+    const whole = (await other.call('GET', `/boards/${id}/log`)).body as { turn: number };
+    expect(whole).toMatchObject({ entries: [first, second], deletedIds: [] });
+    expect((await call('DELETE', `/boards/${id}/log/${first.id}`)).status).toBe(204);
+    // A page that has heard the rest is told what is new, and what is gone.
+    expect((await call('GET', `/boards/${id}/log?after=${whole.turn}`)).body).toEqual({
+      entries: [],
+      deletedIds: [first.id],
+      turn: whole.turn,
+    });
     expect((await call('DELETE', `/boards/${id}/log/${first.id}`)).status).toBe(404);
   });
   test('says what is wrong with an entry; a board that is not there has none', async () => {
@@ -51,6 +58,23 @@ describe('a board’s log', () => {
     expect((await call('POST', `/boards/${randomUUID()}/log`, { entries: [sitting()] })).status).toBe(404);
     expect((await call('GET', `/boards/${randomUUID()}/log`)).status).toBe(404);
   });
+});
+
+test('beside 10,000 entries a new one is answered in under 2 kB, and so is what is new for another page', async () => {
+  const id = await newBoard();
+  const rows = Array.from({ length: 10_000 }, (_, i) => ({
+    id: randomUUID(),
+    board_id: id,
+    entry: JSON.stringify(sitting({ name: `Entry ${i}` })),
+  }));
+  for (let i = 0; i < rows.length; i += 1_000) await db()('log_entries').insert(rows.slice(i, i + 1_000));
+  const [{ max }] = (await db()('log_entries').max('turn')) as [{ max: string }];
+  const sent = sitting({ figures: [] });
+  const answer = await call('POST', `/boards/${id}/log`, { entries: [sent] });
+  expect(JSON.stringify(answer.body).length).toBeLessThan(2_000);
+  const news = (await call('GET', `/boards/${id}/log?after=${max}`)).body;
+  expect(news).toMatchObject({ entries: [sent], turn: Number(max) + 1 });
+  expect(JSON.stringify(news).length).toBeLessThan(2_000);
 });
 
 describe('your hand', () => {

@@ -134,3 +134,40 @@ test('a picture under a board cannot be taken out; the list says where each is; 
   const left = (await db()('pictures').select('id')) as { id: string }[];
   expect(left.map((one) => one.id).sort()).toEqual([shown.id, before.id, fresh.id].sort());
 });
+
+test('a hundred pictures beside 3,000 revisions are listed without reading a revision’s plan', async () => {
+  const { id } = (await call('POST', '/boards', { plan: aPlan() })).body as { id: string };
+  const one = (await kept(await png(3, 3))).id;
+  const underlay = { imageId: one, x: 0, y: 0, widthMm: 100, turnDeg: 0, opacity: 0.5, hidden: false };
+  const plan = JSON.stringify({ ...aPlan(), underlay });
+  await db().raw(
+    `insert into board_revisions (board_id, revision, plan, changes) select ?, n, ?::jsonb, '[]' from generate_series(2, 3000) as n`,
+    [id, plan],
+  );
+  await db().raw('insert into revision_pictures (board_id, revision, picture_id) select ?, n, ? from generate_series(2, 3000) as n', [
+    id,
+    one,
+  ]);
+  await db().raw(
+    `insert into pictures (id, media_type, width_px, height_px, body) select gen_random_uuid(), 'image/png', 3, 3, 'x' from generate_series(1, 99)`,
+  );
+  const { pictures } = (await call('GET', '/pictures')).body as { pictures: { id: string; isInHistory: boolean }[] };
+  expect(pictures).toHaveLength(100);
+  expect(pictures.filter(({ isInHistory }) => isInHistory).map((picture) => picture.id)).toEqual([one]);
+  // What it costs is counted in rows that are looked at, not in time: the revisions themselves are not among them.
+  const { rows } = await db().raw<{ rows: { 'QUERY PLAN': string }[] }>(
+    `explain select exists (select from revision_pictures where picture_id = pictures.id::text) from pictures`,
+  );
+  expect(rows.map((row) => row['QUERY PLAN']).join('\n')).not.toContain('board_revisions');
+});
+
+test('a picture that a save shows is known to its revision', async () => {
+  const { id: imageId } = await kept(await png(5, 5));
+  const testPieces = [{ id: 't', name: 'Tried', relief: 'earth', coats: [], note: '', imageId }];
+  const { id } = (await call('POST', '/boards', { plan: { ...aPlan(), testPieces } })).body as { id: string };
+  expect(await db()('revision_pictures').select('board_id', 'revision', 'picture_id')).toContainEqual({
+    board_id: id,
+    revision: 1,
+    picture_id: imageId,
+  });
+});

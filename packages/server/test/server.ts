@@ -61,7 +61,16 @@ function served(first: Running | null, access: Access = { isBeyond: false, isSec
     const keeper = keepCatalogue(db, catalogue);
     readers = startReaders(keeper);
     const hub = openHub(db, own, SILENT);
-    const app = makeApp({ db, keeper, readers, hub, access, reach: { addresses: [], fingerprint: null }, webDir: null, log: SILENT });
+    const app = makeApp({
+      db,
+      keeper,
+      readers,
+      hub,
+      access,
+      reach: { addresses: [], fingerprint: null, authorityUrls: [] },
+      webDir: null,
+      log: SILENT,
+    });
     const server = app.listen(0, '127.0.0.1');
     await new Promise((done) => server.once('listening', done));
     port = (server.address() as AddressInfo).port;

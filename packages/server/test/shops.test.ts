@@ -88,3 +88,14 @@ test('lines that can not be are refused by field, and none of those sent with th
   for (const one of wrong) expect((await call('POST', '/shelf', { moves: [move({}), one] })).status).toBeGreaterThanOrEqual(400);
   expect((await call('GET', '/shelf')).body).toEqual({ moves: [] });
 });
+
+test('ten who ask for prices at once, on two servers, each leave one whole list and none a mistake', async () => {
+  const asked = await Promise.all(
+    Array.from({ length: 10 }, (_, i) => (i % 2 === 0 ? call('POST', '/shops/ask') : askShops(db(), OURS, Date.now(), 50))),
+  );
+  for (const answer of asked) if (answer !== undefined) expect(answer.status).toBe(200);
+  const { offers, fault } = await shop();
+  expect(fault).toBeNull();
+  expect(new Set(offers.map(({ stockId, amount }) => `${stockId} ${amount}`)).size).toBe(offers.length);
+  expect(offers.length).toBeGreaterThan(100);
+});

@@ -31,7 +31,7 @@ describe('the built app is served with the rules that keep it to itself', () => 
       readers: readers(),
       hub,
       access: { isBeyond: false, isSecure: false },
-      reach: { addresses: [], fingerprint: null },
+      reach: { addresses: [], fingerprint: null, authorityUrls: [] },
       webDir,
       log: SILENT,
     });

@@ -20,7 +20,7 @@ export const SensorParams = z.strictObject({ sensorId: SensorId });
 export const Play = z.strictObject({ fault: z.enum(PLAYED) });
 /** Readings from a file. */
 export const NewReadings = z.strictObject({
-  name: text(60).regex(/\S/u, 'is empty; a few words would do'),
+  name: text(60).regex(/^$|\S/u, 'is empty; a few words would do'),
   readings: z
     .array(
       z.strictObject({

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Id, freeText, text } from '../fields';
+import type { BoardSummary } from '../cards';
 import { PlanSchema } from '../plan/schema';
 import { RecordSchema } from '../shop';
 
@@ -32,8 +33,19 @@ export const BoardCard = z.strictObject({
   plan: PlanSchema,
   record: RecordSchema,
 });
-/** A board in the list: its plan is asked for by itself. */
-export const BoardEntry = z.strictObject({ id: BoardId, name: z.string(), revision: Revision, savedAt: z.iso.datetime() });
+/** A board in the list, made and checked by the server: its plan is asked for by itself. */
+const Summary = z.custom<BoardSummary>((given) => typeof given === 'object' && given !== null && 'areas' in given);
+export const BoardEntry = z.strictObject({
+  id: BoardId,
+  name: z.string(),
+  revision: Revision,
+  savedAt: z.iso.datetime(),
+  /** What its card shows of its plan. */
+  summary: Summary,
+  /** Tasks and sheets ticked off. */
+  doneTasks: z.number().int(),
+  cutSheets: z.number().int(),
+});
 /** A board whose stored plan no longer is one: named and kept, so that the others can still be listed. */
 export const UnreadableBoard = z.strictObject({ id: BoardId, name: z.string(), issues: z.array(Issue) });
 export const BoardList = z.strictObject({ boards: z.array(BoardEntry), unreadable: z.array(UnreadableBoard) });

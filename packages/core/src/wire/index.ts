@@ -1,4 +1,28 @@
-export { Reach, Session, SignIn } from './access';
+export {
+  AccessRecord,
+  DELETED_KINDS,
+  Deleted,
+  DeletedParams,
+  Invitation,
+  InvitationParams,
+  Join,
+  KEPT_DAYS,
+  MAX_PASSPHRASE,
+  MIN_PASSPHRASE,
+  NewInvitation,
+  OwnPassphrase,
+  People,
+  PersonParams,
+  PersonRole,
+  ROLES,
+  Reach,
+  Role,
+  Session,
+  SessionParams,
+  Sessions,
+  SignIn,
+} from './access';
+export type { DeletedKind, Recorded } from './access';
 export {
   BoardCard,
   BoardEntry,
@@ -22,7 +46,7 @@ export {
 } from './boards';
 export { NewReadings, PLAYED, Play, Sensor, SensorParams, Sensors } from './air';
 export type { Played } from './air';
-export { Hand, HandChoice, HandParams, HandReadings, Log, LogParams, NewEntries } from './logbook';
+export { Hand, HandChoice, HandParams, HandReadings, Log, LogParams, LogQuery, NewEntries, NewEntriesTaken } from './logbook';
 export { Journal, JournalQuery, MAX_DEEDS, NewDeeds } from './bench';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';

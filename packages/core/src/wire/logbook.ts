@@ -3,8 +3,11 @@ import { FigurePath, LogEntrySchema } from '../logbook';
 
 /** Entries bring their ids, so that the same one sent twice is written once. */
 export const NewEntries = z.strictObject({ entries: z.array(LogEntrySchema).min(1).max(200) });
-/** A board's log, in the order in which it was written. */
-export const Log = z.strictObject({ entries: z.array(LogEntrySchema) });
+/** The last turn that a page has heard of: only what was written after it is told. */
+export const LogQuery = z.strictObject({ after: z.coerce.number().int().min(0).max(1e15).default(0) });
+/** A board's log from a turn on, in the order in which it was written, and what of it was deleted lately. */
+export const Log = z.strictObject({ entries: z.array(LogEntrySchema), deletedIds: z.array(z.uuid()), turn: z.number().int() });
+export const NewEntriesTaken = z.strictObject({ ids: z.array(z.uuid()) });
 export const LogParams = z.strictObject({ boardId: z.uuid(), entryId: z.uuid() });
 /** What the logs say of the catalogue, and which of it the builder does not want reckoned with. */
 const Correction = z.strictObject({

@@ -82,6 +82,7 @@ async function settleShelf(trx: Knex, boardId: string, doneTasks: BoardRecord['d
   const written = (await trx('shelf_moves')
     .select('id', 'task_id', 'stock_id', 'amount', 'day')
     .where({ board_id: boardId })
+    .whereNull('deleted_at')
     .whereNotNull('task_id')) as (Used & { id: string })[];
   const wanted = Object.entries(doneTasks).flatMap(([taskId, { at, uses }]) =>
     uses.map(({ stockId, amount }): Used => ({ task_id: taskId, stock_id: stockId, amount, day: at.day })),

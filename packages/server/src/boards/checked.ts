@@ -4,7 +4,7 @@ import { z } from 'zod';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
 import { HttpProblem, unreadable } from '../problems';
 import type { Readers } from '../reading/readers';
-import { type ListedBoard, type StoredBoard, listBoards, markChecked, readBoard } from './boards';
+import { type ListedBoard, type StoredBoard, keepCard, listBoards, markChecked, readBoard } from './boards';
 
 /** The check that plans pass today: it changes with the schema, and what passed another one is checked again. */
 const SCHEMA_HASH = createHash('sha256')
@@ -19,13 +19,21 @@ export const markOf = (revision: number): string => `${SCHEMA_HASH}-${revision}`
 export async function checkedList(db: Knex, readers: Readers): Promise<readonly ListedBoard[]> {
   const checked: ListedBoard[] = [];
   for (const board of await listBoards(db)) {
-    if (board.checked === markOf(board.revision)) checked.push(board);
+    if (board.checked === markOf(board.revision) && (board.card !== null || board.faults !== null)) checked.push(board);
     else {
       const stored = await readBoard(db, board.id);
-      if (stored !== null) checked.push(await settled(db, readers, stored));
+      if (stored !== null) checked.push({ ...board, ...(await withCard(db, readers, await settled(db, readers, stored))) });
     }
   }
   return checked;
+}
+
+/** A sound board with what its card shows, computed where it was not kept yet. */
+async function withCard(db: Knex, readers: Readers, stored: StoredBoard): Promise<StoredBoard> {
+  if (stored.card !== null || stored.faults !== null) return stored;
+  const cardText = await readers.read('storedCard', stored.planText);
+  await keepCard(db, stored, cardText);
+  return { ...stored, card: JSON.parse(cardText) as StoredBoard['card'] };
 }
 
 /** A board as JSON for an answer. @throws HttpProblem 500 where its stored plan cannot be read */

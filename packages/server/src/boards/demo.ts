@@ -4,6 +4,7 @@ import type { Move } from '@spare-acre/core/shelf';
 import { addEntries } from '../logbook/logbook';
 import { addMoves, listMoves } from '../shelf/shelf';
 import { addSimulated } from '../air/sensors';
+import { boardSummary } from '@spare-acre/core/cards';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { BRINEFOLD_LOG, brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
@@ -45,7 +46,11 @@ export async function loadDemo(db: Knex, catalogue: Catalogue, mode: DemoMode): 
     if (mode === 'once' && Number(count) > 0) return;
     for (const make of [looseLot, larkstone, brinefold]) {
       const plan = make(catalogue);
-      const { id } = await createBoard(trx, { name: plan.name, planText: JSON.stringify(plan), recordText }, markOf(1));
+      const { id } = await createBoard(
+        trx,
+        { name: plan.name, planText: JSON.stringify(plan), recordText, cardText: JSON.stringify(boardSummary(plan)) },
+        markOf(1),
+      );
       if (make === brinefold)
         await addEntries(
           trx,

@@ -1,4 +1,3 @@
-import { Router } from 'express';
 import type { Knex } from 'knex';
 import { CutSheetSchema } from '@spare-acre/core/shop';
 import {
@@ -12,7 +11,8 @@ import {
   RevisionTitle,
   SavedPlan,
 } from '@spare-acre/core/wire';
-import { askedBy } from '../access/sessions';
+import { type GuardedRoutes, addressOf, askedBy, guardedRoutes } from '../access/may';
+import { record } from '../access/record';
 import { remembered, takeNote } from '../own/editions';
 import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem, noSuchBoard, noSuchMaterial } from '../problems';
@@ -30,24 +30,34 @@ const MAX_PLAN = '4mb';
 const MAX_SHEET = '1mb';
 
 /** Boards, their history and what was done on them. */
-export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): Router {
-  const api = Router();
+export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): GuardedRoutes {
+  const api = guardedRoutes();
 
-  api.get('/boards', async (_req, res) => {
+  api.get('/boards', 'look', async (_req, res) => {
     const listed = await checkedList(db, readers);
     res.json(
       BoardList.parse({
-        boards: listed.filter(({ faults }) => faults === null).map(({ id, name, revision, savedAt }) => ({ id, name, revision, savedAt })),
+        boards: listed
+          .filter(({ faults }) => faults === null)
+          .map(({ id, name, revision, savedAt, card, doneTasks, cutSheets }) => ({
+            id,
+            name,
+            revision,
+            savedAt,
+            summary: card,
+            doneTasks,
+            cutSheets,
+          })),
         unreadable: listed.flatMap(({ id, name, faults }) => (faults === null ? [] : [{ id, name, issues: faults }])),
       }),
     );
   });
 
-  api.get('/boards/put-away', async (_req, res) => {
+  api.get('/boards/put-away', 'look', async (_req, res) => {
     res.json(PutAwayList.parse({ boards: await listPutAway(db) }));
   });
 
-  api.post('/boards', ...jsonBytes(MAX_PLAN), async (req, res) => {
+  api.post('/boards', 'build', ...jsonBytes(MAX_PLAN), async (req, res) => {
     const board = await readers.read('newBoard', bytesOf(req.body));
     res
       .status(201)
@@ -56,7 +66,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
   });
 
   /** The body is the board file itself, as it was exported. */
-  api.post('/boards/import', ...jsonBytes(MAX_PLAN), async (req, res) => {
+  api.post('/boards/import', 'build', ...jsonBytes(MAX_PLAN), async (req, res) => {
     const board = await readers.read('boardFile', bytesOf(req.body));
     res
       .status(201)
@@ -64,12 +74,12 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
       .send(await created(board, askedBy(res)));
   });
 
-  api.get('/boards/:boardId', async (req, res) => {
+  api.get('/boards/:boardId', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     res.type('json').send(await boardText(db, readers, (await readBoard(db, boardId)) ?? missing()));
   });
 
-  api.put('/boards/:boardId/plan', ...jsonBytes(MAX_PLAN), async (req, res) => {
+  api.put('/boards/:boardId/plan', 'build', ...jsonBytes(MAX_PLAN), async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const save = await readers.read('save', bytesOf(req.body));
     const saved = await savePlan(db, boardId, save, markOf(save.revision + 1), askedBy(res));
@@ -81,7 +91,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     });
   });
 
-  api.put('/boards/:boardId/cut-sheets/:cutSheetId', ...smallJson(MAX_SHEET), async (req, res) => {
+  api.put('/boards/:boardId/cut-sheets/:cutSheetId', 'build', ...smallJson(MAX_SHEET), async (req, res) => {
     const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
     const sheet = CutSheetSchema.parse(req.body);
     if (sheet.id !== cutSheetId)
@@ -92,23 +102,23 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     res.status(204).end();
   });
 
-  api.delete('/boards/:boardId/cut-sheets/:cutSheetId', async (req, res) => {
+  api.delete('/boards/:boardId/cut-sheets/:cutSheetId', 'build', async (req, res) => {
     const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
     await dropCutSheet(db, boardId, cutSheetId);
     res.status(204).end();
   });
 
-  api.get('/boards/:boardId/history', async (req, res) => {
+  api.get('/boards/:boardId/history', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     res.json(History.parse({ revisions: (await listRevisions(db, boardId)) ?? missing() }));
   });
 
-  api.get('/boards/:boardId/history/:revision', async (req, res) => {
+  api.get('/boards/:boardId/history/:revision', 'look', async (req, res) => {
     const { boardId, revision } = RevisionParams.parse(req.params);
     res.type('json').send(await revisionText(readers, (await readRevision(db, boardId, revision)) ?? missing()));
   });
 
-  api.put('/boards/:boardId/history/:revision/title', ...smallJson('10kb'), async (req, res) => {
+  api.put('/boards/:boardId/history/:revision/title', 'build', ...smallJson('10kb'), async (req, res) => {
     const { boardId, revision } = RevisionParams.parse(req.params);
     const { title } = RevisionTitle.parse(req.body);
     if (!(await nameRevision(db, boardId, revision, title))) missing();
@@ -116,19 +126,19 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
   });
 
   /** The figures that a board was reckoned with, where they are other by now. */
-  api.get('/boards/:boardId/edition', async (req, res) => {
+  api.get('/boards/:boardId/edition', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { catalogue } = await keeper.now();
     res.json(Edition.parse((await remembered(db, boardId, catalogue)) ?? missing()));
   });
   /** It is reckoned with the present ones from now on. */
-  api.put('/boards/:boardId/edition', async (req, res) => {
+  api.put('/boards/:boardId/edition', 'build', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { catalogue } = await keeper.now();
     res.json(Edition.parse((await takeNote(db, boardId, catalogue)) ?? missing()));
   });
 
-  api.get('/boards/:boardId/export', async (req, res) => {
+  api.get('/boards/:boardId/export', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { name, planText, recordText } = (await readBoard(db, boardId)) ?? missing();
     const fileName =
@@ -137,16 +147,17 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
         .replace(/^-|-$/g, '')
         .toLowerCase() || 'plan';
     const file = await readers.read('exported', { planText, recordText });
+    await record(db, 'exported', { person: askedBy(res), about: name, address: addressOf(req) });
     res.attachment(`${fileName}.spare-acre.json`).type('application/json').send(file);
   });
 
-  api.put('/boards/:boardId/put-away', async (req, res) => {
+  api.put('/boards/:boardId/put-away', 'build', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     if (!(await setPutAway(db, boardId, true))) missing();
     res.status(204).end();
   });
 
-  api.delete('/boards/:boardId/put-away', async (req, res) => {
+  api.delete('/boards/:boardId/put-away', 'build', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     if (!(await setPutAway(db, boardId, false))) missing();
     res.status(204).end();

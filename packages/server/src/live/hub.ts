@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import type { LiveEvent } from '@spare-acre/core/wire';
+import { aliveOf } from '../access/sessions';
 import { listenTo } from './channel';
 import { type Visitor, arrive, beat, leave, othersOn } from './presence';
 import type { Told } from './tell';
@@ -37,6 +38,7 @@ export function openHub(db: Knex, databaseUrl: string, log: Logger): Hub {
   const beating = setInterval(
     () =>
       void quietly(async () => {
+        await endOver();
         await beat(db, [...streams]);
         for (const board of boards()) await tellWhoIsHere(board);
       }),
@@ -52,8 +54,17 @@ export function openHub(db: Knex, databaseUrl: string, log: Logger): Hub {
     }
   }
 
+  const endThose = (which: (stream: Stream) => boolean): void => [...streams].filter(which).forEach(({ end }) => end());
+  /** A session may end by itself, and whoever listens by it is told nothing more. */
+  async function endOver(): Promise<void> {
+    const ids = [...new Set([...streams].flatMap(({ sessionId }) => sessionId ?? []))];
+    const alive = await aliveOf(db, ids);
+    endThose(({ sessionId }) => sessionId !== null && !alive.has(sessionId));
+  }
+
   async function pass(told: Told): Promise<void> {
-    if (told.kind === 'signed-out') return [...streams].filter(({ person }) => person !== null).forEach(({ end }) => end());
+    if (told.kind === 'signed-out') return endThose(({ sessionId }) => sessionId !== null);
+    if (told.kind === 'session-ended') return endThose(({ sessionId }) => sessionId === told.session);
     const there = on(told.board);
     if (there.length === 0) return;
     await quietly(async () => {

@@ -7,6 +7,8 @@ export interface Visitor {
   /** The page's own name for its tab. */
   readonly tab: string;
   readonly person: string | null;
+  /** Null where nobody signs in. */
+  readonly sessionId: string | null;
   readonly device: 'desk' | 'phone';
 }
 

@@ -8,7 +8,9 @@ export type Told =
   | { readonly board: string; readonly kind: 'plan'; readonly revision: number; readonly by: string | null }
   | { readonly board: string; readonly kind: 'record' | 'away' | 'back' | 'here' }
   /** The passphrase was changed: whoever listens has to sign in again. */
-  | { readonly board: null; readonly kind: 'signed-out' };
+  | { readonly board: null; readonly kind: 'signed-out' }
+  /** One session is over: what it listens to ends. */
+  | { readonly board: null; readonly kind: 'session-ended'; readonly session: string };
 
 /** Tells every server on this database, once the transaction is through. */
 export async function tell(trx: Knex, told: Told): Promise<void> {

@@ -2,9 +2,21 @@ import type { Knex } from 'knex';
 import type { Reading } from '@spare-acre/core/hand';
 import type { LogEntry } from '@spare-acre/core/logbook';
 
-/** A board's log in the order in which it was written. */
-export const listLog = async (db: Knex, boardId: string): Promise<readonly LogEntry[]> =>
-  (await db<{ entry: LogEntry }>('log_entries').select('entry').where('board_id', boardId).orderBy('turn')).map(({ entry }) => entry);
+/** A board's log from a turn on, in the order in which it was written; what of it was deleted lately; and the last turn there is. */
+export async function listLog(
+  db: Knex,
+  boardId: string,
+  after = 0,
+): Promise<{ readonly entries: readonly LogEntry[]; readonly deletedIds: readonly string[]; readonly turn: number }> {
+  const rows = await db<{ entry: LogEntry; turn: string }>('log_entries')
+    .select('entry', 'turn')
+    .where('board_id', boardId)
+    .where('turn', '>', after)
+    .whereNull('deleted_at')
+    .orderBy('turn');
+  const deleted = await db<{ id: string }>('log_entries').select('id').where('board_id', boardId).whereNotNull('deleted_at');
+  return { entries: rows.map(({ entry }) => entry), deletedIds: deleted.map(({ id }) => id), turn: Number(rows.at(-1)?.turn ?? after) };
+}
 
 /** Writes entries down, all or none; one that is there already is not written again. */
 export const addEntries = async (trx: Knex, boardId: string, entries: readonly LogEntry[]): Promise<void> =>
@@ -13,10 +25,6 @@ export const addEntries = async (trx: Knex, boardId: string, entries: readonly L
     .onConflict('id')
     .ignore());
 
-/** False where there was none. */
-export const removeEntry = async (trx: Knex, boardId: string, id: string): Promise<boolean> =>
-  (await trx('log_entries').where({ id, board_id: boardId }).delete()) > 0;
-
 /** What all logs say of the catalogue, value by value. */
 export async function listReadings(db: Knex): Promise<readonly Reading[]> {
   const { rows } = await db.raw<{ rows: Reading[] }>(`
@@ -24,7 +32,7 @@ export async function listReadings(db: Knex): Promise<readonly Reading[]> {
     from log_entries
     cross join jsonb_array_elements(entry -> 'figures') as figure
     left join hand_forgotten on hand_forgotten.path = figure #>> '{implied,path}'
-    where figure #>> '{implied,path}' is not null and log_entries.turn > coalesce(hand_forgotten.up_to, -1)
+    where deleted_at is null and figure #>> '{implied,path}' is not null and log_entries.turn > coalesce(hand_forgotten.up_to, -1)
     order by log_entries.turn`);
   return rows;
 }

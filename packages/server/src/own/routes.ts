@@ -1,4 +1,4 @@
-import { type Request, Router } from 'express';
+import type { Request } from 'express';
 import type { Knex } from 'knex';
 import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
 import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
@@ -13,6 +13,7 @@ import {
   OwnList,
   OwnParams,
 } from '@spare-acre/core/wire';
+import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { boardsWith, dropEntry, setEntry, setInUse, setPicture } from './entries';
@@ -20,10 +21,10 @@ import { type CatalogueKeeper, changed } from './keeper';
 import { dropOwn, listOwn, setOwn } from './own-values';
 
 /** The catalogue as the builder has it, and entries and figures of their own in it. */
-export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
-  const api = Router();
+export function ownRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
+  const api = guardedRoutes();
 
-  api.get('/catalogue', async (_req, res) => {
+  api.get('/catalogue', 'look', async (_req, res) => {
     const { catalogue, own, leftOut, pictures, learnt, refused } = await keeper.now();
     res.json(
       CatalogueAnswer.parse({
@@ -37,13 +38,13 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     );
   });
 
-  api.get('/own-values', async (_req, res) => {
+  api.get('/own-values', 'look', async (_req, res) => {
     const { catalogue } = await keeper.now();
     const figures = figuresOf(catalogue);
     const values = Object.entries(await listOwn(db)).map(([path, own]) => ({ path, own, ours: figures.get(path)?.ours ?? null }));
     res.json(OwnList.parse({ values }));
   });
-  api.put('/own-values/:path', ...smallJson('1kb'), async (req, res) => {
+  api.put('/own-values/:path', 'build', ...smallJson('1kb'), async (req, res) => {
     const { path } = OwnParams.parse(req.params);
     const own = OwnValue.parse(req.body);
     const there = figuresOf((await keeper.now()).catalogue).get(path);
@@ -53,7 +54,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     res.status(204).end();
   });
   /** Back to ours. */
-  api.delete('/own-values/:path', async (req, res) => {
+  api.delete('/own-values/:path', 'delete', async (req, res) => {
     const { path } = OwnParams.parse(req.params);
     if (!(await changed(db, (trx) => dropOwn(trx, path))))
       throw new HttpProblem(404, 'No such figure', 'There is no figure of your own at that place.');
@@ -61,13 +62,13 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
   });
 
   /** What the catalogue that ships has at a place, to set beside the builder's own. */
-  api.get('/catalogue/:kind/:id/ours', (req, res) => {
+  api.get('/catalogue/:kind/:id/ours', 'look', (req, res) => {
     const { kind, id } = placeOf(req);
     const entry = keeper.ours[kind].find((one) => one.id === id);
     if (entry === undefined) throw noSuchEntry(kind, id);
     res.json(EntryBody.parse({ entry }));
   });
-  api.put('/catalogue/:kind/:id', ...smallJson('100kb'), async (req, res) => {
+  api.put('/catalogue/:kind/:id', 'build', ...smallJson('100kb'), async (req, res) => {
     const { kind, id } = placeOf(req);
     const body = bareEntry(EntryBody.parse(req.body).entry);
     const tried = withEntry((await keeper.now()).catalogue, { kind, id, body });
@@ -76,7 +77,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     res.status(204).end();
   });
   /** Many at once, all or none: what a file brought. */
-  api.post('/catalogue/entries', ...smallJson('2mb'), async (req, res) => {
+  api.post('/catalogue/entries', 'build', ...smallJson('2mb'), async (req, res) => {
     const { entries } = ManyEntries.parse(req.body);
     let { catalogue } = await keeper.now();
     const bare = entries.map(({ kind, id, entry }) => ({ kind, id, body: bareEntry(entry) }));
@@ -92,7 +93,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     res.status(204).end();
   });
   /** Back to ours, or away altogether where no board has it. */
-  api.delete('/catalogue/:kind/:id', async (req, res) => {
+  api.delete('/catalogue/:kind/:id', 'delete', async (req, res) => {
     const { kind, id } = placeOf(req);
     const isOurs = keeper.ours[kind].some((entry) => entry.id === id);
     const { own, catalogue } = await keeper.now();
@@ -116,14 +117,14 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     await changed(db, (trx) => dropEntry(trx, kind, id));
     res.status(204).end();
   });
-  api.put('/catalogue/:kind/:id/use', ...smallJson('1kb'), async (req, res) => {
+  api.put('/catalogue/:kind/:id/use', 'build', ...smallJson('1kb'), async (req, res) => {
     const { kind, id } = placeOf(req);
     const { isInUse } = InUse.parse(req.body);
     if (!(await keeper.now()).catalogue[kind].some((entry) => entry.id === id)) throw noSuchEntry(kind, id);
     await changed(db, (trx) => setInUse(trx, `${kind}.${id}`, isInUse));
     res.status(204).end();
   });
-  api.put('/catalogue/:kind/:id/picture', ...smallJson('1kb'), async (req, res) => {
+  api.put('/catalogue/:kind/:id/picture', 'build', ...smallJson('1kb'), async (req, res) => {
     const { kind, id } = placeOf(req);
     const { pictureId } = EntryPicture.parse(req.body);
     if (!(await keeper.now()).catalogue[kind].some((entry) => entry.id === id)) throw noSuchEntry(kind, id);
@@ -131,7 +132,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     res.status(204).end();
   });
   /** Money, whose words, and the first day of a week. */
-  api.put('/customs', ...smallJson('1kb'), async (req, res) => {
+  api.put('/customs', 'build', ...smallJson('1kb'), async (req, res) => {
     const { currency, terms, weekStartsOn } = Customs.parse(req.body);
     const change = {
       ...(currency === undefined ? {} : { currency }),

@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { MAX_PICTURES_MB } from '@spare-acre/core/wire';
+import { markDeleted } from '../deleted/deleted';
 import { HttpProblem } from '../problems';
 import type { SoundPicture } from './decoding';
 
@@ -42,25 +43,28 @@ export async function keepPicture(
     await trx('pictures')
       .insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) })
       .onConflict('id')
-      .ignore();
+      .merge({ deleted_at: null, deleted_by: null });
   });
   return { id, mediaType, widthPx, heightPx };
 }
 
 async function weight(db: Knex): Promise<number> {
-  const { bytes } = (await db('pictures').first(db.raw('coalesce(sum(octet_length(body)), 0)::float8 as bytes'))) as { bytes: number };
+  const { bytes } = (await db('pictures').whereNull('deleted_at').first(db.raw('coalesce(sum(octet_length(body)), 0)::float8 as bytes'))) as { bytes: number };
   return bytes;
 }
 
 /** A picture with its bytes, or null. */
 export async function readPicture(db: Knex, id: string): Promise<{ readonly mediaType: string; readonly body: Buffer } | null> {
-  const row = await db<{ id: string; media_type: string; body: Buffer }>('pictures').first('media_type', 'body').where({ id });
+  const row = await db<{ id: string; media_type: string; body: Buffer }>('pictures')
+    .first('media_type', 'body')
+    .where({ id })
+    .whereNull('deleted_at');
   return row === undefined ? null : { mediaType: row.media_type, body: row.body };
 }
 
 /** SQL: whether something in a log or an entry of the catalogue shows a picture. */
 const ELSEWHERE = `(exists (select from entry_pictures where picture_id = pictures.id)
-  or exists (select from log_entries where jsonb_exists(entry -> 'photoIds', pictures.id::text)))`;
+  or exists (select from log_entries where deleted_at is null and jsonb_exists(entry -> 'photoIds', pictures.id::text)))`;
 /** SQL: whether a stored plan shows a picture, under it or as the photo of a test piece. @param id an expression for the picture's id as text */
 const shows = (id: string): string =>
   `(plan #>> '{underlay,imageId}' = ${id} or plan -> 'testPieces' @> jsonb_build_array(jsonb_build_object('imageId', ${id})))`;
@@ -80,10 +84,14 @@ export async function listPictures(db: Knex): Promise<{ readonly pictures: reado
       in_history: boolean;
     }[];
   }>(`
+    with shown as materialized (
+      select id, name, plan #>> '{underlay,imageId}' as picture_id from boards
+      union select id, name, piece ->> 'imageId' from boards cross join jsonb_array_elements(plan -> 'testPieces') as piece
+    )
     select id, media_type, width_px, height_px, octet_length(body) as bytes, created_at,
-      (select coalesce(json_agg(json_build_object('id', id, 'name', name) order by name), '[]') from boards where ${SHOWS_IT}) as used_by,
-      exists (select from board_revisions where ${SHOWS_IT}) as in_history
-    from pictures order by created_at desc, id`);
+      (select coalesce(json_agg(json_build_object('id', id, 'name', name) order by name), '[]') from shown where picture_id = pictures.id::text) as used_by,
+      exists (select from revision_pictures where picture_id = pictures.id::text) as in_history
+    from pictures where deleted_at is null order by created_at desc, id`);
   const pictures = rows.map((row) => ({
     id: row.id,
     mediaType: row.media_type,
@@ -98,21 +106,23 @@ export async function listPictures(db: Knex): Promise<{ readonly pictures: reado
 }
 
 /**
- * Takes a picture out for good. Earlier versions that showed it show their plan without it.
+ * Deletes a picture; it can be brought back for 30 days. Earlier versions that showed it show their plan without it.
+ * @returns its name
  * @throws HttpProblem 404 for one that is not there, 409 for one that a board or an entry shows
  */
-export async function removePicture(db: Knex, id: string): Promise<void> {
-  const removed = await db('pictures')
+export async function removePicture(db: Knex, id: string, by: string | null): Promise<string> {
+  const isFree = await db('pictures')
+    .first('id')
     .where({ id })
+    .whereNull('deleted_at')
     .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
-    .whereRaw(`not ${ELSEWHERE}`)
-    .delete();
-  if (removed === 1) return;
+    .whereRaw(`not ${ELSEWHERE}`);
+  if (isFree !== undefined) return (await markDeleted(db, 'picture', { id }, by)) ?? '';
   const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
   const onEntries = await db('entry_pictures').select('id').where({ picture_id: id });
   if (onEntries.length > 0)
     throw new HttpProblem(409, 'Still in use', 'picture: an entry of the catalogue shows it; taking it away there first would do.');
-  if ((await db('log_entries').whereRaw("jsonb_exists(entry -> 'photoIds', ?)", [id])).length > 0)
+  if ((await db('log_entries').whereNull('deleted_at').whereRaw("jsonb_exists(entry -> 'photoIds', ?)", [id])).length > 0)
     throw new HttpProblem(409, 'Still in use', 'picture: a line of a logbook shows it; striking that out first would do.');
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
@@ -128,7 +138,7 @@ export const sweepPictures = async (db: Knex): Promise<number> =>
   db('pictures')
     .whereRaw(`created_at < now() - interval '${SWEPT_AFTER_DAYS} days'`)
     .whereRaw(`not exists (select from boards where ${SHOWS_IT})`)
-    .whereRaw(`not exists (select from board_revisions where ${SHOWS_IT})`)
+    .whereRaw('not exists (select from revision_pictures where picture_id = pictures.id::text)')
     .whereRaw(`not ${ELSEWHERE}`)
     .delete();
 

@@ -23,8 +23,12 @@ export async function listOffcuts(db: Knex): Promise<readonly RackOffcut[]> {
   const listed = (await db
     .select('offcuts.*', cut().select('board_id').whereRaw('cut_sheets.offcut_id = offcuts.id::text').limit(1).as('used_by'))
     .from('offcuts')
-    .whereNull('board_id')
-    .orWhereExists(cut().whereRaw('cut_sheets.board_id = offcuts.board_id and cut_sheets.id = offcuts.cut_sheet_id'))
+    .whereNull('deleted_at')
+    .where((own) =>
+      own
+        .whereNull('board_id')
+        .orWhereExists(cut().whereRaw('cut_sheets.board_id = offcuts.board_id and cut_sheets.id = offcuts.cut_sheet_id')),
+    )
     .orderBy('created_at')
     .orderBy('id')) as readonly ListedRow[];
   return listed.map(asOffcut);
@@ -45,13 +49,17 @@ export async function addOffcut(db: Knex, { materialId, thicknessMm, widthMm, de
   const [stored] = await db<Row>('offcuts')
     .insert(row)
     .onConflict(['board_id', 'cut_sheet_id', 'piece'])
-    .merge(['material_id', 'thickness_mm', 'width_mm', 'depth_mm'])
+    .merge({
+      material_id: materialId,
+      thickness_mm: thicknessMm,
+      width_mm: widthMm,
+      depth_mm: depthMm,
+      deleted_at: null,
+      deleted_by: null,
+    } as Partial<Row>)
     .returning('*');
   return asOffcut({ ...stored!, used_by: null });
 }
-
-/** Takes a piece out for good; false where there is none of that id. */
-export const removeOffcut = async (db: Knex, id: string): Promise<boolean> => (await db<Row>('offcuts').where({ id }).delete()) > 0;
 
 const asOffcut = (row: ListedRow): RackOffcut => ({
   id: row.id,

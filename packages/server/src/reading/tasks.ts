@@ -11,5 +11,6 @@ export const newBoard = settled(work.newBoard);
 export const boardFile = settled(work.boardFile);
 export const save = settled(work.save);
 export const storedPlan = settled(work.storedPlan);
+export const storedCard = settled(work.storedCard);
 export const exported = settled(work.exported);
 export const picture = settled(work.picture);

@@ -1,5 +1,6 @@
 import { workerData } from 'piscina';
 import { z } from 'zod';
+import { boardSummary } from '@spare-acre/core/cards';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
 import { migrated } from '@spare-acre/core/plan';
@@ -21,6 +22,8 @@ export interface SoundBoard {
   readonly name: string;
   readonly planText: string;
   readonly recordText: string;
+  /** What its card shows, as JSON. */
+  readonly cardText: string;
 }
 export interface SoundSave extends SoundBoard {
   readonly revision: number;
@@ -64,6 +67,9 @@ export const save = (bytes: Uint8Array): Outcome<SoundSave> =>
 export const storedPlan = (planText: string): Outcome<string> =>
   told(() => JSON.stringify(Stored.parse({ plan: migrated(JSON.parse(planText)) }).plan));
 const Stored = z.object({ plan: PlanSchema });
+/** What the card of a stored plan shows, as text: for plans from before it was kept beside them. */
+export const storedCard = (planText: string): Outcome<string> =>
+  told(() => JSON.stringify(boardSummary(Stored.parse({ plan: migrated(JSON.parse(planText)) }).plan)));
 
 /** The file of a board as it is stored, sound or not, for a person to read. */
 export const exported = ({ planText, recordText }: StoredText): Outcome<string> =>
@@ -86,7 +92,12 @@ function sound(raw: unknown): SoundBoard {
   const checked = checkBoardFile(raw, catalogue);
   if (!checked.ok) throw badPlan(checked.problem.issues);
   const { plan, record } = checked.value;
-  return { name: plan.name, planText: JSON.stringify(plan), recordText: JSON.stringify(record) };
+  return {
+    name: plan.name,
+    planText: JSON.stringify(plan),
+    recordText: JSON.stringify(record),
+    cardText: JSON.stringify(boardSummary(plan)),
+  };
 }
 
 function told<T>(work: () => T): Outcome<T> {

@@ -1,19 +1,21 @@
-import { Router } from 'express';
 import type { Knex } from 'knex';
 import { stockedIn } from '@spare-acre/core/shelf';
 import { Ledger, MoveParams, NewMoves } from '@spare-acre/core/wire';
+import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
+import { markDeleted } from '../deleted/deleted';
+import { recordDeletion } from '../deleted/routes';
 import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
-import { addMoves, listMoves, removeMove } from './shelf';
+import { addMoves, listMoves } from './shelf';
 
 /** What lies on the shelf, as a ledger. */
-export function shelfRoutes(db: Knex, keeper: CatalogueKeeper): Router {
-  const api = Router();
-  api.get('/shelf', async (_req, res) => {
+export function shelfRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
+  const api = guardedRoutes();
+  api.get('/shelf', 'look', async (_req, res) => {
     res.json(Ledger.parse({ moves: await listMoves(db) }));
   });
-  api.post('/shelf', ...smallJson('200kb'), async (req, res) => {
+  api.post('/shelf', 'build', ...smallJson('200kb'), async (req, res) => {
     const { moves } = NewMoves.parse(req.body);
     const stocked = stockedIn((await keeper.now()).catalogue);
     const strange = moves.find(({ stockId }) => !stocked.has(stockId));
@@ -22,9 +24,11 @@ export function shelfRoutes(db: Knex, keeper: CatalogueKeeper): Router {
     await addMoves(db, moves);
     res.status(201).json(Ledger.parse({ moves: await listMoves(db) }));
   });
-  api.delete('/shelf/:moveId', async (req, res) => {
+  api.delete('/shelf/:moveId', 'delete', async (req, res) => {
     const { moveId } = MoveParams.parse(req.params);
-    if (!(await removeMove(db, moveId))) throw new HttpProblem(404, 'No such line', 'There is no line with that id in the ledger.');
+    const name = await markDeleted(db, 'shelf', { id: moveId }, askedBy(res));
+    if (name === null) throw new HttpProblem(404, 'No such line', 'There is no line with that id in the ledger.');
+    await recordDeletion(db, req, res, `shelf: ${name}`);
     res.json(Ledger.parse({ moves: await listMoves(db) }));
   });
   return api;

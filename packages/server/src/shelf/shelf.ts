@@ -9,9 +9,12 @@ interface Row extends Omit<Move, 'stockId' | 'boardId' | 'paidMinor'> {
 
 /** The whole ledger, in the order in which it was written. */
 export const listMoves = async (db: Knex): Promise<readonly Move[]> =>
-  (await db<Row>('shelf_moves').select('id', 'stock_id', 'kind', 'amount', 'day', 'board_id', 'note', 'paid_minor').orderBy('turn')).map(
-    ({ stock_id, board_id, paid_minor, ...move }) => ({ ...move, stockId: stock_id, boardId: board_id, paidMinor: paid_minor }),
-  );
+  (
+    await db<Row>('shelf_moves')
+      .select('id', 'stock_id', 'kind', 'amount', 'day', 'board_id', 'note', 'paid_minor')
+      .whereNull('deleted_at')
+      .orderBy('turn')
+  ).map(({ stock_id, board_id, paid_minor, ...move }) => ({ ...move, stockId: stock_id, boardId: board_id, paidMinor: paid_minor }));
 /** Writes lines down, all or none; a line that is there already is not written again. */
 export async function addMoves(db: Knex, moves: readonly Move[]): Promise<void> {
   const rows = moves.map(({ stockId, boardId, paidMinor, ...move }): Row => ({
@@ -22,5 +25,3 @@ export async function addMoves(db: Knex, moves: readonly Move[]): Promise<void> 
   }));
   await db<Row>('shelf_moves').insert(rows).onConflict('id').ignore();
 }
-/** False where there is none. */
-export const removeMove = async (db: Knex, id: string): Promise<boolean> => (await db('shelf_moves').where({ id }).delete()) > 0;

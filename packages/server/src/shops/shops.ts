@@ -83,6 +83,8 @@ export const setPlays = async (db: Knex, id: string, plays: ShopPlays): Promise<
 /** Takes what a shop sells now: what it no longer names is gone, and a price that is another remembers what it was. */
 export async function setOffers(db: Knex, shopId: string, offers: Offers, nowMs: number): Promise<void> {
   await db.transaction(async (trx) => {
+    // One list after another: two servers that start at once, or two who ask, take turns.
+    if ((await trx('shops').first('id').where({ id: shopId }).forUpdate()) === undefined) return;
     const before = await trx<OfferRow>('offers').where({ shop_id: shopId });
     const was = new Map(before.map((row) => [`${row.stock_id} ${row.amount}`, row]));
     await trx('offers').where({ shop_id: shopId }).delete();

@@ -54,12 +54,13 @@ function answer({ method, path, body }: Asked): Answer | Promise<Answer> {
   if (path.endsWith('/hand')) return ok({ corrections: [], refused: [] });
   if (path.includes('/log/') && method === 'DELETE') {
     log = log.filter(({ id }) => !path.endsWith(id));
-    return ok({ entries: log });
+    return { status: 204, body: null };
   }
-  if (path.endsWith('/log')) {
-    if (!isHeld) return ok({ entries: log });
+  if (path.includes('/log?after=')) {
+    const all = (): object => ({ entries: log, deletedIds: [], turn: log.length });
+    if (!isHeld) return ok(all());
     // As it was when it was asked for.
-    const told = ok({ entries: [...log] });
+    const told = ok(all());
     return new Promise((done) => held.push(() => done(told)));
   }
   if (path.includes('/deeds') && method === 'POST') {

@@ -35,19 +35,24 @@ export const useLogbook = defineStore('logbook', () => {
   }
   const load = (boardId: string): Promise<void> =>
     attempt(async () => {
-      [entries.value, justSent.value] = [[], []];
+      [entries.value, justSent.value, turn] = [[], [], 0];
       await read(boardId);
       await readHand();
     });
   let asked = 0;
+  /** The last turn of the log that was heard of. */
+  let turn = 0;
   async function read(boardId: string): Promise<void> {
     // What is sent while the answer is on its way may not be in it.
     const told = new Set(justSent.value);
-    const turn = ++asked;
-    const log = await call(Log, 'GET', at(boardId));
+    const request = ++asked;
+    // Only what is new: a log of years is not told again for every line.
+    const log = await call(Log, 'GET', `${at(boardId)}?after=${turn}`);
     // Answers overtake each other: what was asked for later is newer.
-    if (turn !== asked) return;
-    entries.value = log.entries;
+    if (request !== asked) return;
+    const gone = new Set([...log.deletedIds, ...log.entries.map(({ id }) => id)]);
+    entries.value = [...entries.value.filter(({ id }) => !gone.has(id)), ...log.entries];
+    turn = log.turn;
     justSent.value = justSent.value.filter((entry) => !told.has(entry));
   }
   /** Written down on this device at once, and on the server as soon as it answers; nobody who types on waits for what is learnt of it. */
@@ -84,9 +89,9 @@ export const useLogbook = defineStore('logbook', () => {
     });
   const remove = (boardId: string, id: string): Promise<void> =>
     attempt(async () => {
-      const log = await call(Log, 'DELETE', `${at(boardId)}/${id}`);
+      await call(null, 'DELETE', `${at(boardId)}/${id}`);
       asked += 1;
-      entries.value = log.entries;
+      entries.value = entries.value.filter((entry) => entry.id !== id);
       justSent.value = justSent.value.filter((entry) => entry.id !== id);
       await learn();
     });

@@ -11,7 +11,8 @@ import { type StoredBoard, createBoard, fetchRevision, nameRevision } from '../.
 import { usePlan } from '../../document/plan';
 import TextField from '../../ui/TextField.vue';
 import { clockText } from '../../ui/dates';
-import PlanThumbnail from '../../views/boards/PlanThumbnail.vue';
+import BoardPicture from '../../views/boards/BoardPicture.vue';
+import { boardSummary } from '@spare-acre/core/cards';
 import { searches } from '../../workers/searches';
 
 /** One revision beside today's: its plan in small, its tally, and the ways to have it again. */
@@ -100,7 +101,7 @@ async function copy(): Promise<void> {
       <h3 class="mt-3">Revision {{ revision }}</h3>
       <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
       <TextField class="mb-2" label="Its name" :value="title" :take="nameIt" />
-      <PlanThumbnail :plan="then.plan" />
+      <BoardPicture :name="then.plan.name" :summary="boardSummary(then.plan)" />
       <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
       <BTableSimple v-else class="ledger" caption-top>
         <thead>

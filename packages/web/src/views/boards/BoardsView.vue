@@ -2,52 +2,55 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BCollapse } from 'bootstrap-vue-next/components/BCollapse';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
-import { computed, onMounted, ref, shallowRef } from 'vue';
+import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { planAgain, hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { planAgain } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import type { UnreadableBoard } from '@spare-acre/core/wire';
+import type { BoardEntry, UnreadableBoard } from '@spare-acre/core/wire';
 import {
   NoServer,
-  type StoredBoard,
   bringBack,
   createBoard,
   exportPath,
+  fetchBoard,
   fetchBoards,
   fetchPutAway,
   importBoard,
   putAway,
 } from '../../document/client';
-import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
-import { type Summary, summarise } from '../../workers/summaries';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { dayText, today } from '../../ui/dates';
 import { useLessons } from '../../document/lessons';
-import { ORDERS, type Order, boardsOf, onShelf } from './shelf';
+import { ORDERS, type Order, onShelf } from './shelf';
+import { MAX_AT_ONCE, useSummaries } from './useSummaries';
 import NewBoardDialog from './NewBoardDialog.vue';
-import PlanThumbnail from './PlanThumbnail.vue';
+import BoardPicture from './BoardPicture.vue';
 import { partLazily } from '../../ui/lazily';
 
 /** Fetched beside the list: most devices have nothing to send. */
 const OutboxNotice = partLazily(() => import('../../app/OutboxNotice.vue'));
 
-const boards = shallowRef<readonly StoredBoard[] | null>(null);
+const boards = shallowRef<readonly BoardEntry[] | null>(null);
 const unreadable = shallowRef<readonly UnreadableBoard[]>([]);
-const summaries = ref<Record<string, Summary>>({});
+const summaries = useSummaries();
 const problem = ref('');
-const lastPutAway = shallowRef<StoredBoard | null>(null);
+const lastPutAway = shallowRef<BoardEntry | null>(null);
 const isNewOpen = ref(false);
 /** From so many on, finding one by eye takes longer than typing. */
 const MANY = 5;
 const sought = ref('');
 const order = ref<Order>('saved');
 const shelf = computed(() => onShelf(boards.value ?? [], sought.value, order.value));
-const names = computed(() => Object.fromEntries((boards.value ?? []).map(({ id, plan }) => [id, plan.name])));
+/** So many cards are drawn; more when they are asked for. */
+const PAGE = 24;
+const shownCount = ref(PAGE);
+watch([sought, order], () => (shownCount.value = PAGE));
+const cards = computed(() => shelf.value.slice(0, shownCount.value));
+const names = computed(() => Object.fromEntries((boards.value ?? []).map(({ id, name }) => [id, name])));
 const isAwayOpen = ref(false);
 const away = shallowRef<Awaited<ReturnType<typeof fetchPutAway>>>([]);
-const catalogues = useCatalogue();
 const router = useRouter();
 const plans = usePlan();
 const filePicker = ref<HTMLInputElement | null>(null);
@@ -60,18 +63,10 @@ onMounted(async () => {
 
 async function load(): Promise<void> {
   await told(async () => {
-    const [catalogue, listed] = await Promise.all([catalogues.load(), fetchBoards()]);
-    const come: StoredBoard[] = [];
+    const listed = await fetchBoards();
     unreadable.value = listed.unreadable;
-    if (listed.boards.length === 0) boards.value = [];
-    for await (const some of boardsOf(listed.boards)) {
-      for (const board of some) {
-        if ('plan' in board) come.push(board);
-        else unreadable.value = [...unreadable.value, board];
-      }
-      boards.value = [...come];
-    }
-    for await (const [id, summary] of summarise(come, (people) => catalogues.inHandsOf(catalogue, people))) summaries.value[id] = summary;
+    boards.value = listed.boards;
+    if (listed.boards.length <= MAX_AT_ONCE) summaries.calculate(listed.boards);
   });
 }
 
@@ -108,23 +103,22 @@ async function take(event: Event): Promise<void> {
   input.value = '';
 }
 
-/** Both lines stand there while a board is reckoned, so that the buttons under them stay where they are. */
+/** Both lines stand there while a board is calculated, so that the buttons under them stay where they are. */
 const WAITING = '…';
-function readyText({ id }: StoredBoard): string {
-  const summary = summaries.value[id];
-  return summary === undefined ? WAITING : summary.readyText || 'nothing to do';
-}
-function warningText({ id }: StoredBoard): string {
-  const count = summaries.value[id]?.warnings;
+const readyText = (board: BoardEntry): string => {
+  const summary = summaries.of(board);
+  return summary === null ? WAITING : summary.readyText || 'nothing to do';
+};
+const warningText = (board: BoardEntry): string => {
+  const count = summaries.of(board)?.warnings;
   return count === undefined ? WAITING : count === 1 ? '1 warning' : `${count} warnings`;
-}
+};
 
 /** How far a board has come, by what was ticked off. */
-function stageText({ record: { cutSheets, doneTasks } }: StoredBoard): string {
-  const done = Object.keys(doneTasks).length;
-  if (done > 0) return `at the bench, ${done} ${done === 1 ? 'task' : 'tasks'} done`;
-  if (cutSheets.length === 0) return 'on paper';
-  return cutSheets.length === 1 ? 'cutting, 1 sheet cut' : `cutting, ${cutSheets.length} sheets cut`;
+function stageText({ cutSheets, doneTasks }: BoardEntry): string {
+  if (doneTasks > 0) return `at the bench, ${doneTasks} ${doneTasks === 1 ? 'task' : 'tasks'} done`;
+  if (cutSheets === 0) return 'on paper';
+  return cutSheets === 1 ? 'cutting, 1 sheet cut' : `cutting, ${cutSheets} sheets cut`;
 }
 
 const lessons = useLessons();
@@ -135,13 +129,14 @@ const learn = (): Promise<void> =>
       lessons.value = await (await import('../lessons/begin')).beginLessons(today());
     await router.push({ name: 'ground', params: { boardId: lessons.value.boardId } });
   });
-async function copy(board: StoredBoard): Promise<void> {
+async function copy({ id }: BoardEntry): Promise<void> {
   await told(async () => {
-    await createBoard({ plan: planAgain(board.plan), record: NOTHING_DONE });
+    const { plan } = await fetchBoard(id);
+    await createBoard({ plan: planAgain(plan), record: NOTHING_DONE });
     await load();
   });
 }
-async function putAside(board: StoredBoard): Promise<void> {
+async function putAside(board: BoardEntry): Promise<void> {
   await told(async () => {
     await putAway(board.id);
     lastPutAway.value = board;
@@ -161,11 +156,13 @@ async function showAway(): Promise<void> {
   if (isAwayOpen.value) await told(async () => void (away.value = await fetchPutAway()));
 }
 
-const tableText = (board: StoredBoard): string =>
-  hasTable(board.plan.table) ? `${sizeText(board)}, ${tileCount(board)} ${tileCount(board) === 1 ? 'tile' : 'tiles'}` : 'none: a loose lot';
-const sizeText = ({ plan }: StoredBoard): string =>
-  `${lengthField(tableWidthMm(plan.table), plan.units)} × ${lengthField(tableDepthMm(plan.table), plan.units)} ${lengthUnit(plan.units)}`;
-const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidthsMm.length * table.rowDepthsMm.length;
+const hasTable = ({ summary }: BoardEntry): boolean => summary.widthMm > 0;
+const tableText = (board: BoardEntry): string => {
+  const { widthMm, depthMm, units, columnWidthsMm, rowDepthsMm } = board.summary;
+  if (!hasTable(board)) return 'none: a loose lot';
+  const tiles = columnWidthsMm.length * rowDepthsMm.length;
+  return `${lengthField(widthMm, units)} × ${lengthField(depthMm, units)} ${lengthUnit(units)}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}`;
+};
 </script>
 
 <template>
@@ -192,7 +189,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
     <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
     <OutboxNotice v-if="boards !== null" :names="names" />
     <p v-if="lastPutAway !== null" class="quiet">
-      {{ lastPutAway.plan.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Bring it back</BButton>
+      {{ lastPutAway.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Bring it back</BButton>
     </p>
     <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
       The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
@@ -208,10 +205,10 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
       <span class="quiet" role="status">{{ shelf.length }} of {{ boards?.length }}</span>
     </div>
     <ul class="cards">
-      <li v-for="board in shelf" :key="board.id">
-        <RouterLink :to="{ name: hasTable(board.plan.table) ? 'ground' : 'pieces', params: { boardId: board.id } }">
-          <span class="plan"><PlanThumbnail :plan="board.plan" /></span>
-          <h2>{{ board.plan.name }}</h2>
+      <li v-for="board in cards" :key="board.id" @pointerenter="summaries.calculate([board])" @focusin="summaries.calculate([board])">
+        <RouterLink :to="{ name: hasTable(board) ? 'ground' : 'pieces', params: { boardId: board.id } }">
+          <span class="plan"><BoardPicture :name="board.name" :summary="board.summary" /></span>
+          <h2>{{ board.name }}</h2>
         </RouterLink>
         <div class="line">
           <span>Table</span><span>{{ tableText(board) }}</span>
@@ -224,7 +221,7 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
         </div>
         <div class="line">
           <span>To look at</span>
-          <span :class="{ attention: (summaries[board.id]?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
+          <span :class="{ attention: (summaries.of(board)?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
         </div>
         <div class="d-flex gap-2 mt-2">
           <BButton variant="key" @click="copy(board)">Copy</BButton>
@@ -232,6 +229,9 @@ const tileCount = ({ plan: { table } }: StoredBoard): number => table.columnWidt
         </div>
       </li>
     </ul>
+    <BButton v-if="cards.length < shelf.length" variant="key" @click="shownCount += PAGE"
+      >Show {{ Math.min(PAGE, shelf.length - cards.length) }} more boards</BButton
+    >
     <BButton v-if="boards !== null" variant="bare" class="quiet" :aria-expanded="isAwayOpen" aria-controls="boards-away" @click="showAway">
       {{ isAwayOpen ? '▾' : '▸' }} Boards put away
     </BButton>

@@ -7,11 +7,11 @@ import { useRouter } from 'vue-router';
 import { LIMITS } from '@spare-acre/core/fields';
 import { type Unit, lengthField, lengthUnit, showText } from '@spare-acre/core/base/units';
 import { type Likely, likelyFrom } from '@spare-acre/core/logbook';
-import { type NewBoard, hasTable, newPlan, planLike, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { Log } from '@spare-acre/core/wire';
+import { type NewBoard, newPlan, planLike, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { type BoardEntry, Log } from '@spare-acre/core/wire';
 import { checkPlan } from '@spare-acre/core/plan/file';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { type StoredBoard, call, createBoard } from '../../document/client';
+import { type StoredBoard, call, createBoard, fetchBoard } from '../../document/client';
 import ChoiceField from '../../ui/ChoiceField.vue';
 import { today } from '../../ui/dates';
 import LengthField from '../../ui/LengthField.vue';
@@ -37,14 +37,14 @@ const fresh = (): NewBoard => ({
 });
 const board = ref<NewBoard>(fresh());
 const isOnTable = ref(true);
-const { boards } = defineProps<{ boards: readonly StoredBoard[] }>();
+const { boards } = defineProps<{ boards: readonly BoardEntry[] }>();
 /** One that it is to be like, and how much larger. */
 const likeId = ref('');
 const morePct = ref(0);
-const like = computed(() => boards.find(({ id }) => id === likeId.value) ?? null);
+const like = shallowRef<StoredBoard | null>(null);
 const likeOptions = computed(() => [
   { value: '', text: 'nothing: from empty ground' },
-  ...boards.filter(({ plan }) => hasTable(plan.table)).map(({ id, plan }) => ({ value: id, text: plan.name })),
+  ...boards.filter(({ summary }) => summary.widthMm > 0).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const MORE = { min: -75, max: 300 };
 /** What the other took, and what this one would by the same hand. */
@@ -55,10 +55,15 @@ watch([like, morePct], async ([board, pct]) => {
   const { entries } = await call(Log, 'GET', `/boards/${board.id}/log`).catch(() => ({ entries: [] }));
   if (like.value === board && morePct.value === pct) took.value = likelyFrom(entries, 1 + pct / 100).slice(0, 6);
 });
-function choose(id: string): void {
+async function choose(id: string): Promise<void> {
   likeId.value = id;
-  const chosen = like.value;
-  if (chosen === null) return;
+  const chosen =
+    id === ''
+      ? null
+      : await fetchBoard(id).catch((error: unknown) => void (problem.value = error instanceof Error ? error.message : String(error)));
+  if (likeId.value !== id) return;
+  like.value = chosen ?? null;
+  if (chosen == null) return;
   const { units, figureHeightMm } = chosen.plan;
   board.value = { ...board.value, units, figureHeightMm };
 }
@@ -95,8 +100,8 @@ async function create(): Promise<void> {
   try {
     const { id } = await createBoard({ plan, record: NOTHING_DONE });
     isOpen.value = false;
-    [board.value, likeId.value, morePct.value] = [fresh(), '', 0];
-    await router.push({ name: hasTable(plan.table) ? 'ground' : 'pieces', params: { boardId: id } });
+    [board.value, likeId.value, like.value, morePct.value] = [fresh(), '', null, 0];
+    await router.push({ name: isOnTable.value || like.value !== null ? 'ground' : 'pieces', params: { boardId: id } });
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
   }

@@ -3,13 +3,15 @@ import { flushPromises } from '@vue/test-utils';
 import { shown } from '../../testing/ground-world';
 import { CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import BoardsView from './BoardsView.vue';
+import { boardSummary } from '@spare-acre/core/cards';
+import type { BoardEntry } from '@spare-acre/core/wire';
 import type { StoredBoard } from '../../document/client';
 import { onShelf } from './shelf';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/idle-reckoning'));
 vi.mock('vue-router', async () => (await import('../../testing/ground-world')).routerMock);
 vi.mock('../../workers/summaries', () => ({ summarise: async function* () {} }));
-vi.mock('./PlanThumbnail.vue', () => ({ default: { template: '<i />' } }));
+vi.mock('./BoardPicture.vue', () => ({ default: { template: '<i />' } }));
 vi.mock('./NewBoardDialog.vue', () => ({ default: { template: '<i />' } }));
 beforeEach(() => {
   someLocks();
@@ -18,7 +20,10 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 /** A board as the list names it. */
-const entryOf = ({ id, revision, savedAt, plan }: StoredBoard) => ({ id, revision, savedAt, name: plan.name });
+const entryOf = ({ id, revision, savedAt, plan }: StoredBoard): BoardEntry => ({
+  ...{ id, revision, savedAt, name: plan.name, doneTasks: 0, cutSheets: 0 },
+  summary: boardSummary(plan),
+});
 const DAMAGED = {
   id: '4f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c222',
   name: 'Old Quay',
@@ -45,21 +50,6 @@ test('a board whose plan cannot be read is named with its fault and its file; th
   expect(told.find('a').attributes('href')).toBe(`/api/boards/${DAMAGED.id}/export`);
 });
 
-test('a board that comes with a fault of its own is named; the others are there', async () => {
-  const sound = aStoredBoard();
-  const odd = { ...entryOf(sound), id: DAMAGED.id, name: 'Odd Fen' };
-  const problem = { type: 'about:blank', title: 'The stored plan cannot be read', status: 500, detail: 'no', issues: DAMAGED.issues };
-  aServer(({ path }) => {
-    if (path === '/api/catalogue') return { status: 200, body: CATALOGUE_ANSWER };
-    if (path === '/api/boards') return { status: 200, body: { boards: [odd, entryOf(sound)], unreadable: [] } };
-    return path.endsWith(odd.id) ? { status: 500, body: problem } : { status: 200, body: sound };
-  });
-  const view = shown(BoardsView, {});
-  await flushPromises();
-  expect(view.findAll('.cards li')).toHaveLength(1);
-  expect(view.find('[role="alert"]').text()).toContain('Odd Fen cannot be read: plan.table: expected object.');
-});
-
 test('an empty list invites a first board, but not where one is only unreadable', async () => {
   expect((await aList([], true)).text()).toContain('No boards yet.');
   freshStores();
@@ -72,7 +62,7 @@ async function aShelf(count: number) {
   const boards = Array.from({ length: count }, (_, i) => {
     const board = aStoredBoard();
     const name = `${['Quay', 'Moor', 'Fen', 'Holm', 'Tarn', 'Dale'][i % 6]!} ${i}`;
-    return { ...board, id: `6f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c40${i}`, plan: { ...board.plan, name } };
+    return { ...board, id: `6f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c${String(400 + i).padStart(3, '0')}`, plan: { ...board.plan, name } };
   });
   aServer(({ path, method }) => {
     asked.push(`${method} ${path}`);
@@ -99,6 +89,21 @@ test('of many boards one is found by its name; of few there is nothing to seek',
   expect((await aShelf(3)).view.find('input[type=search]').exists()).toBe(false);
 });
 
+test('three hundred boards are one request and few cards; a card is calculated when it is pointed at', async () => {
+  const { view, asked } = await aShelf(300);
+  expect(asked.filter((one) => one.includes('/boards'))).toEqual(['GET /api/boards']);
+  expect(view.findAll('.cards li')).toHaveLength(24);
+  expect(view.findAll('*').length).toBeLessThan(2_000);
+  await view.findAll('.cards li')[3]!.trigger('pointerenter');
+  await flushPromises();
+  expect(asked.filter((one) => /boards\/\w/.test(one))).toHaveLength(1);
+  await view
+    .findAll('button')
+    .find((one) => one.text() === 'Show 24 more boards')!
+    .trigger('click');
+  expect(view.findAll('.cards li')).toHaveLength(48);
+});
+
 test('boards put away are listed when asked for, and brought back', async () => {
   const { view, asked } = await aShelf(1);
   expect(asked).not.toContain('GET /api/boards/put-away');
@@ -113,10 +118,10 @@ test('boards put away are listed when asked for, and brought back', async () => 
 test('the shelf by name, by size, and as it was last saved', () => {
   const named = (name: string, columnWidthsMm: readonly number[]) => {
     const board = aStoredBoard();
-    return { ...board, plan: { ...board.plan, name, table: { ...board.plan.table, columnWidthsMm } } };
+    return entryOf({ ...board, plan: { ...board.plan, name, table: { ...board.plan.table, columnWidthsMm } } });
   };
   const boards = [named('Quay', [300]), named('dale', [900]), named('Moor', [600])];
-  const by = (order: 'saved' | 'name' | 'size') => onShelf(boards, '', order).map(({ plan }) => plan.name);
+  const by = (order: 'saved' | 'name' | 'size') => onShelf(boards, '', order).map(({ name }) => name);
   expect([by('saved'), by('name'), by('size')]).toEqual([
     ['Quay', 'dale', 'Moor'],
     ['dale', 'Moor', 'Quay'],

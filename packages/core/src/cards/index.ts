@@ -1,0 +1,2 @@
+export { boardSummary } from './card';
+export type { BoardSummary } from './card';
