@@ -103,12 +103,23 @@ export async function ensureCluster(places, { forTests }) {
   );
 }
 
-/** Moves a cluster out of the way, whatever it is. @param {Places} places @returns {string | null} where it is now */
-export function setAside({ home }) {
+/**
+ * Moves a cluster out of the way, whatever it is, while nobody runs it: under the lock that whoever runs it holds.
+ * @param {Places} places @returns {string | null} where it is now
+ * @throws ClusterProblem while another start uses it
+ */
+export function setAside({ home, lock, dataDir }) {
   if (!existsSync(home)) return null;
+  const inUse = new ClusterProblem('--set-aside: the database is in use by another start. Stop that one first; nothing was moved.');
+  if (postgresOn(dataDir) !== null) throw inUse;
   const stamp = new Date().toISOString().replace(/\..*$/, '').replaceAll(/[-:]/g, '');
   const aside = `${home}.aside-${stamp}`;
-  renameSync(home, aside);
+  const IN_USE = 75;
+  const { status } = spawnSync('flock', ['-n', '-E', String(IN_USE), lock, 'mv', '-T', home, aside], {
+    stdio: ['ignore', 'ignore', 'inherit'],
+  });
+  if (status === IN_USE) throw inUse;
+  if (status !== 0) throw new ClusterProblem(`--set-aside: ${home} could not be moved.`);
   return aside;
 }
 

@@ -12,17 +12,7 @@ function start(...flags: string[]): { status: number | null; said: string } {
 test('--help names every flag and ends well', () => {
   const { status, said } = start('--help');
   expect(status).toBe(0);
-  for (const flag of [
-    '--port',
-    '--listen',
-    '--self-signed',
-    '--cert',
-    '--fresh-demo',
-    '--no-demo',
-    '--set-aside',
-    '--without-backup',
-    '--help',
-  ])
+  for (const flag of ['--port', '--listen', '--cert', '--plain', '--fresh-demo', '--no-demo', '--set-aside', '--without-backup', '--help'])
     expect(said).toContain(flag);
 });
 
@@ -35,6 +25,7 @@ test.each([
   [['--listen', 'elsewhere'], '--listen: got “elsewhere”; an address of this machine, or 0.0.0.0'],
   [['--cert', 'a.pem'], '--cert and --key: one goes with the other'],
   [['--cert', 'a.pem', '--key', 'b.pem', '--self-signed'], '--cert and --self-signed: one or the other'],
+  [['--plain', '--self-signed'], '--plain and --cert or --self-signed: one or the other'],
   [['--bogus'], "Unknown option '--bogus'"],
   [['--no-demo', '--fresh-demo'], 'one or the other'],
 ])('%j is refused with what would do, and the help', (flags, said) => {

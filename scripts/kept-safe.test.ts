@@ -1,5 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createHash } from 'node:crypto';
+import { X509Certificate, createHash } from 'node:crypto';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -173,6 +173,18 @@ describe('a start', { timeout: SLOW_MS }, () => {
       await pause(50);
     npm.kill('SIGTERM');
     expect(await partsLeft(home)).toEqual([]);
+    // Also in its first moment, before what it runs has looked who runs it.
+    for (const afterMs of [150, 250, 350, 450, 700]) {
+      const early = spawn('npm', ['start', '--', '--port', String(await freePort())], {
+        cwd: ROOT,
+        env: { ...process.env, SPARE_ACRE_HOME: home },
+        stdio: 'ignore',
+        detached: true,
+      });
+      await pause(afterMs);
+      early.kill('SIGTERM');
+      expect(await partsLeft(home)).toEqual([]);
+    }
     for (const afterMs of [100, 600, 1_100]) {
       const early = start(home, await freePort());
       await pause(afterMs);
@@ -202,8 +214,19 @@ describe('a start', { timeout: SLOW_MS }, () => {
     const [aside] = readdirSync(join(home, 'postgres')).filter((name) => name.startsWith('main.aside-'));
     expect(said()).toContain(aside);
     expect(existsSync(join(home, 'postgres', aside!, 'precious'))).toBe(true);
+    // Under a running start nothing is moved, and what is made meanwhile is there at the next start.
+    const { boards } = (await (await fetch(`${address}/api/boards`)).json()) as { boards: { id: string }[] };
+    const file = await (await fetch(`${address}/api/boards/${boards[0]!.id}/export`)).text();
+    const second = start(home, await freePort(), ['--set-aside']);
+    expect(await second.served).toBeNull();
+    expect(second.said()).toContain('in use by another start');
+    await fetch(`${address}/api/boards/import`, { method: 'POST', body: file, headers: { 'Content-Type': 'application/json' } });
     child.kill('SIGINT');
     await ended;
+    const next = await aStart();
+    expect(await boardsAt(next.address)).toBe(4);
+    next.child.kill('SIGINT');
+    await next.ended;
   });
 });
 
@@ -217,7 +240,7 @@ describe('beyond this machine', { timeout: SLOW_MS }, () => {
       child.stdin.end(input);
     });
 
-  test('it starts with a passphrase only; under TLS with its fingerprint', async () => {
+  test('it starts with a passphrase only; under TLS issued by an authority of its own, with a page that shows how to trust it', async () => {
     const refused = start(home, await freePort(), ['--listen', '0.0.0.0']);
     expect(await refused.served).toBeNull();
     expect(refused.said()).toContain('--listen: 0.0.0.0 is reached from beyond this machine, and there is no passphrase yet');
@@ -228,10 +251,26 @@ describe('beyond this machine', { timeout: SLOW_MS }, () => {
       code: 0,
       said: expect.stringContaining('The passphrase is set.') as string,
     });
-    const { child, ended, said } = await aStart('--listen', '0.0.0.0', '--self-signed');
+    const { child, ended, said } = await aStart('--listen', '0.0.0.0');
     expect(said()).toMatch(/open at https:/);
-    await pause(300);
-    expect(said()).toMatch(/([0-9A-F]{2}:){31}[0-9A-F]{2}/);
+    for (const end = Date.now() + 20_000; !/([0-9A-F]{2}:){31}[0-9A-F]{2}/.test(said()) && Date.now() < end;) await pause(50);
+    const welcome = /first open (http:\S+?)(:? or|:)/.exec(said())![1]!.replace(/:$/, '');
+    const page = await (await fetch(welcome)).text();
+    const fingerprint = /([0-9A-F]{2}:){31}[0-9A-F]{2}/.exec(said())![0];
+    expect(page).toContain(fingerprint);
+    const authority = new X509Certificate(Buffer.from(await (await fetch(`${welcome}/spare-acre.crt`)).arrayBuffer()));
+    expect([authority.ca, authority.fingerprint256]).toEqual([true, fingerprint]);
+    // Whoever trusts the authority trusts the server, at its address; whoever does not, does not.
+    const app = new URL(/open at (https:\S+)/.exec(said())![1]!);
+    const ask = (ca: string | undefined) =>
+      new Promise<number | string>((resolve) => {
+        get({ host: app.hostname, port: app.port, path: '/trusted', ca }, (answer) => resolve(answer.resume().statusCode!)).on(
+          'error',
+          ({ message }) => resolve(message),
+        );
+      });
+    expect(await ask(authority.toString())).toBe(200);
+    expect(await ask(undefined)).toMatch(/certificate|issuer/);
     child.kill('SIGINT');
     await ended;
   });

@@ -22,9 +22,10 @@ const HELP = `Spare Acre
 
   npm start                        set up what is missing, start, and print the address
   npm start -- --port 5000         serve on that port (default: 4310, or the next free one)
-  npm start -- --listen 0.0.0.0    serve beyond this machine too; npm run passphrase comes first
-      --self-signed                … under TLS, with a certificate of its own, known by its fingerprint
-      --cert FILE --key FILE       … under TLS, with a certificate you have
+  npm start -- --listen 0.0.0.0    serve beyond this machine too; npm run passphrase comes first. Under TLS, with a
+                                   certificate authority made once on this machine; a page shows how to trust it
+      --cert FILE --key FILE       … with a certificate you have
+      --plain                      … without TLS: readable on the network, and no offline use
   npm start -- --fresh-demo        add the demo boards afresh, beside what is there
   npm start -- --no-demo           start with an empty shelf of boards
   npm start -- --set-aside         move a database that cannot be started out of the way, and begin a new one
@@ -51,7 +52,9 @@ function readFlags() {
       listen: { type: 'string' },
       cert: { type: 'string' },
       key: { type: 'string' },
+      /** Of earlier versions: what it asked for is what happens without it. */
       'self-signed': { type: 'boolean', default: false },
+      plain: { type: 'boolean', default: false },
       'fresh-demo': { type: 'boolean', default: false },
       'no-demo': { type: 'boolean', default: false },
       'set-aside': { type: 'boolean', default: false },
@@ -66,9 +69,13 @@ function readFlags() {
   if (isIP(listen) === 0) throw new Error(`--listen: got “${listen}”; an address of this machine, or 0.0.0.0 for all of them, would do`);
   if ((cert === undefined) !== (key === undefined)) throw new Error('--cert and --key: one goes with the other');
   if (cert !== undefined && values['self-signed']) throw new Error('--cert and --self-signed: one or the other');
+  if (values.plain && (cert !== undefined || values['self-signed']))
+    throw new Error('--plain and --cert or --self-signed: one or the other');
   if (values['fresh-demo'] && values['no-demo']) throw new Error('--fresh-demo and --no-demo: one or the other');
   const demo = values['fresh-demo'] ? 'fresh' : values['no-demo'] ? 'none' : 'once';
-  return { ...values, port, listen, cert, key, demo };
+  const isBeyond = !(listen === '::1' || listen.startsWith('127.'));
+  const hasOwnTls = cert === undefined && !values.plain && (isBeyond || values['self-signed']);
+  return { ...values, port, listen, cert, key, demo, isBeyond, hasOwnTls };
 }
 
 const flags = (() => {
@@ -121,6 +128,15 @@ function watchStarter() {
   };
   const shell = process.ppid;
   const npm = parentOf(shell);
+  const isNpm = (/** @type {string | number | undefined} */ pid) => {
+    try {
+      return /npm/.test(readFileSync(`/proc/${pid}/cmdline`, 'utf8'));
+    } catch {
+      return false;
+    }
+  };
+  // A signal in its first moment: npm was gone before this looked.
+  if (![shell, npm].some(isNpm)) process.exit(143);
   setInterval(() => {
     if (process.ppid !== shell || parentOf(shell) !== npm) void (stopping.signal.aborted || stop());
   }, 300).unref();
@@ -137,6 +153,8 @@ async function serverGone() {
 }
 
 let main = '';
+/** Where a device is shown how to trust this server. @type {readonly string[]} */
+let welcomes = [];
 /** @type {number[]} */
 const restarts = [];
 
@@ -158,7 +176,9 @@ function serve(port, url, settings) {
     let lastWords = '';
     child.stdout.on('data', (chunk) => {
       const line = String(chunk).trim();
-      const served = /^serving (.+)$/.exec(line);
+      const served = /^serving (.+)$/m.exec(line);
+      const welcome = /^welcome (.+)$/m.exec(line);
+      if (welcome?.[1] !== undefined) welcomes = welcome[1].split(' ');
       if (served?.[1] === undefined) lastWords = line;
       else {
         hasServed = true;
@@ -231,10 +251,10 @@ try {
   if (settings['PG_BIN'] === '') delete settings['PG_BIN'];
   if (!flags['without-backup']) settings['BACKUP_DIR'] = join(LOCAL, 'backups');
   if (flags.cert !== undefined && flags.key !== undefined) Object.assign(settings, { TLS_CERT: flags.cert, TLS_KEY: flags.key });
-  if (flags['self-signed']) {
+  if (flags.hasOwnTls) {
     const { ownCertificate } = await import('./certificate.mjs');
-    const { cert, key } = await ownCertificate(join(LOCAL, 'tls'));
-    Object.assign(settings, { TLS_CERT: cert, TLS_KEY: key, TLS_IS_OWN: 'true' });
+    const { cert, key, authority } = await ownCertificate(join(LOCAL, 'tls'));
+    Object.assign(settings, { TLS_CERT: cert, TLS_KEY: key, TLS_AUTHORITY: authority });
   }
   if (given === undefined) {
     const moved = (/** @type {string} */ url) => {
@@ -258,14 +278,17 @@ try {
 /** @param {readonly string[]} addresses */
 async function greet(addresses) {
   for (const address of addresses) say(`Spare Acre is open at ${address}`);
-  if (flags['self-signed']) {
+  if (welcomes.length > 0) {
     const { fingerprintOf } = await import('./certificate.mjs');
-    say(`Fingerprint of its certificate (SHA-256), to compare where a browser warns:\n${fingerprintOf(join(LOCAL, 'tls'))}`);
+    say(`On a phone or another desk, first open ${welcomes.join(' or ')}: that page shows how to trust this server.`);
+    say(`Fingerprint of its certificate authority (SHA-256), to compare there:\n${fingerprintOf(join(LOCAL, 'tls'))}`);
   }
-  const [first] = addresses;
-  if (flags.listen !== '127.0.0.1' && first?.startsWith('http:'))
-    say('Without TLS the passphrase and the boards go over the network in the clear; --self-signed, or --cert and --key, would do.');
-  if (flags.listen !== '127.0.0.1' && first !== undefined) {
+  const first = welcomes[0] ?? addresses[0];
+  if (flags.isBeyond && addresses[0]?.startsWith('http:'))
+    say(
+      'Without TLS the passphrase and the boards go over the network in the clear, and no device can use its bench offline. Leave out --plain to change that.',
+    );
+  if (flags.isBeyond && first !== undefined) {
     const { default: qrcode } = await import('qrcode');
     say(await qrcode.toString(first, { type: 'terminal', small: true }));
   }

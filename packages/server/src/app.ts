@@ -42,6 +42,12 @@ export function makeApp(parts: AppParts): Express {
       strictTransportSecurity: access.isSecure ? { maxAge: 180 * 86_400, includeSubDomains: false } : false,
     }),
   );
+  // Asked by the welcome page, from another port: answered only where a browser trusts the certificate, and says nothing else.
+  app.get('/trusted', (_req, res) => {
+    res
+      .set({ 'Access-Control-Allow-Origin': '*', 'Cache-Control': 'no-store', 'Cross-Origin-Resource-Policy': 'cross-origin' })
+      .json({ isTrusted: true });
+  });
   app.use('/api', (_req, res, next) => {
     res.set('Cache-Control', 'no-store');
     next();

@@ -5,8 +5,20 @@ import { readFileSync } from 'node:fs';
 export interface Certificate {
   readonly cert: string;
   readonly key: string;
-  /** SHA-256 over the certificate, in pairs, as browsers show it. */
+}
+
+/** The certificate of an authority of our own. */
+export interface Authority {
+  readonly pem: string;
+  /** As phones and Windows want it. */
+  readonly der: Buffer;
   readonly fingerprint: string;
+}
+/** @throws Error naming the file that is not what it should be */
+export function readAuthority(file: string): Authority {
+  const pem = readFile('TLS_AUTHORITY', file);
+  const certificate = new X509Certificate(pem);
+  return { pem, der: certificate.raw, fingerprint: certificate.fingerprint256 };
 }
 
 /** @throws Error naming the file that is not what it should be */
@@ -14,7 +26,8 @@ export function readCertificate(certFile: string, keyFile: string): Certificate 
   const cert = readFile('--cert', certFile);
   const key = readFile('--key', keyFile);
   try {
-    return { cert, key, fingerprint: new X509Certificate(cert).fingerprint256 };
+    new X509Certificate(cert);
+    return { cert, key };
   } catch {
     throw new Error(`--cert: ${certFile} is no certificate in PEM form`);
   }

@@ -6,7 +6,7 @@ import { hasPassphrase } from './access/passphrase';
 import { hostsOf, isLoopback } from './addresses';
 import { keepPolling } from './air/polling';
 import { makeApp } from './app';
-import { readCertificate } from './certificate';
+import { readAuthority, readCertificate } from './certificate';
 import { keepHouse } from './housekeeping';
 import { openHub } from './live/hub';
 import { keepCatalogue } from './own/keeper';
@@ -14,6 +14,7 @@ import { startReaders } from './reading/readers';
 import { keepAsking } from './shops/polling';
 import { openDatabase } from './store/database';
 import { prepareDatabase } from './store/prepare';
+import { type Welcome, openWelcome } from './welcome/welcome';
 
 /** The server process: settings from the environment, one line on standard output when it serves, or one on what stands in the way. */
 const Settings = z.object({
@@ -22,8 +23,8 @@ const Settings = z.object({
   LISTEN: z.string().default('127.0.0.1'),
   TLS_CERT: z.string().optional(),
   TLS_KEY: z.string().optional(),
-  /** Whether the certificate is one of our own making, to be known by its fingerprint. */
-  TLS_IS_OWN: z.stringbool().default(false),
+  /** The certificate of the authority of our own that issued it, for devices to trust. */
+  TLS_AUTHORITY: z.string().optional(),
   /** Where the built pages are. */
   WEB_DIR: z.string(),
   BACKUP_DIR: z.string().optional(),
@@ -59,6 +60,8 @@ function orGiveUp<T>(work: () => T): T {
   }
 }
 
+const authority = settings.TLS_AUTHORITY === undefined ? null : orGiveUp(() => readAuthority(settings.TLS_AUTHORITY!));
+
 const catalogue = await prepareDatabase({ url: settings.DATABASE_URL, demo: settings.DEMO, backupDir: settings.BACKUP_DIR ?? null }).catch(
   (error: unknown) => give(error instanceof Error ? error.message : String(error)),
 );
@@ -70,11 +73,7 @@ if (isBeyond && !(await hasPassphrase(db)))
 const keeper = keepCatalogue(db, catalogue);
 const readers = startReaders(keeper);
 const hub = openHub(db, settings.DATABASE_URL, log);
-const reach = {
-  addresses: [] as string[],
-  fingerprint: settings.TLS_IS_OWN ? (certificate?.fingerprint ?? null) : null,
-  authorityUrls: [] as string[],
-};
+const reach = { addresses: [] as string[], fingerprint: authority?.fingerprint ?? null, authorityUrls: [] as string[] };
 const app = makeApp({
   db,
   keeper,
@@ -89,15 +88,21 @@ const server = certificate === null ? createPlainServer(app) : orGiveUp(() => cr
 server.on('error', (error: NodeJS.ErrnoException) =>
   give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is taken on ${settings.LISTEN}` : error.message),
 );
+let welcome: Welcome | null = null;
 const endHousekeeping = keepHouse(db, log);
 const endPolling = keepPolling(db, log);
 const endAsking = keepAsking(db, keeper, log);
-server.listen(settings.PORT, settings.LISTEN, () => {
+server.listen(settings.PORT, settings.LISTEN, async () => {
   const address = server.address();
   const port = typeof address === 'object' && address !== null ? address.port : settings.PORT;
   const scheme = certificate === null ? 'http' : 'https';
   const addresses = hostsOf(settings.LISTEN).map((host) => `${scheme}://${host}:${port}`);
   if (isBeyond) reach.addresses = addresses;
+  if (authority !== null && isBeyond) {
+    welcome = await openWelcome(authority, settings.LISTEN, port, addresses);
+    reach.authorityUrls = hostsOf(settings.LISTEN).map((host) => `http://${host}:${welcome!.port}`);
+    process.stdout.write(`welcome ${reach.authorityUrls.join(' ')}\n`);
+  }
   process.stdout.write(`serving ${addresses.join(' ')}\n`);
 });
 
@@ -110,6 +115,7 @@ async function stop(): Promise<void> {
   endAsking();
   const closed = new Promise((done) => server.close(done));
   server.closeIdleConnections();
+  welcome?.close();
   const patience = setTimeout(() => server.closeAllConnections(), FINISH_MS);
   await hub.close();
   await closed;

@@ -1,5 +1,6 @@
 import ICAL from 'ical.js';
 import { dayAfter, dayNamed } from '../base/dates';
+import { listedBy } from '../base/grouping';
 import { DAY_MIN } from '../base/units';
 import { type Result, fail, ok } from '../base/result';
 import type { Calendar } from '../plan';
@@ -130,8 +131,16 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
   };
   try {
     for (const own of root.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(own);
-    for (const component of root.getAllSubcomponents('vevent')) {
-      const event = new ICAL.Event(component);
+    const events = root.getAllSubcomponents('vevent');
+    const moved = listedBy(
+      events.filter((own) => own.hasProperty('recurrence-id')),
+      (own) => String(own.getFirstPropertyValue('uid')),
+    );
+    for (const component of events) {
+      // Told which exceptions belong to it, an event does not look through all others for them.
+      const uid = String(component.getFirstPropertyValue('uid'));
+      const exceptions = component.hasProperty('recurrence-id') ? [] : (moved.get(uid) ?? []);
+      const event = new ICAL.Event(component, { strictExceptions: true, exceptions: [...exceptions] });
       const isFree =
         component.getFirstPropertyValue('transp') === 'TRANSPARENT' || component.getFirstPropertyValue('status') === 'CANCELLED';
       if (isFree || event.uid?.endsWith('.spare-acre') || event.startDate === null) continue;

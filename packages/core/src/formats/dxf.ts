@@ -4,6 +4,9 @@ import { type Result, fail } from '../base/result';
 import { CURVE_MM, type ImportedDrawing, drawingFrom } from './imported';
 import type { FormatProblem } from './problem';
 
+/** Chords of one curve at the most, whatever its radius. */
+const MAX_STEPS = 2_000;
+
 /** mm in the drawing's units, by $INSUNITS. */
 const MM_PER: Readonly<Record<number, readonly [mm: number, name: string]>> = {
   1: [25.4, 'inches'],
@@ -81,7 +84,9 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
   /** Chords so short that they lie within {@link CURVE_MM} of the arc: sagitta s = r(1 − cos(θ/2)). */
   function stepsFor(radiusUnits: number, sweep: number): number {
     const radiusMm = Math.max(radiusUnits * mm, CURVE_MM);
-    return Math.max(4, Math.ceil(Math.abs(sweep) / (2 * Math.acos(Math.max(0, 1 - CURVE_MM / radiusMm)))));
+    // By the sine of the quarter angle: 1 − c/r is 1 to a machine where the arc is all but straight.
+    const stepRad = 4 * Math.asin(Math.min(1, Math.sqrt(CURVE_MM / (2 * radiusMm))));
+    return Math.min(MAX_STEPS, Math.max(4, Math.ceil(Math.abs(sweep) / stepRad)));
   }
   function arc({ x, y }: Point, r: number, from: number, to: number): Point[] {
     const steps = stepsFor(r, to - from);
@@ -108,6 +113,8 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
       if (b === undefined || !a.bulge) return;
       const sweep = 4 * Math.atan(a.bulge);
       const chord = Math.hypot(b.x - a.x, b.y - a.y);
+      // A sagitta that nobody sees is a straight leg.
+      if ((Math.abs(a.bulge) * chord * mm) / 2 < CURVE_MM / 10) return;
       const r = chord / (2 * Math.sin(Math.abs(sweep) / 2));
       const toCentre = chord / 2 / Math.tan(sweep / 2);
       const centre = { x: (a.x + b.x) / 2 - ((b.y - a.y) / chord) * toCentre, y: (a.y + b.y) / 2 + ((b.x - a.x) / chord) * toCentre };

@@ -49,7 +49,9 @@ export async function keepPicture(
 }
 
 async function weight(db: Knex): Promise<number> {
-  const { bytes } = (await db('pictures').whereNull('deleted_at').first(db.raw('coalesce(sum(octet_length(body)), 0)::float8 as bytes'))) as { bytes: number };
+  const { bytes } = (await db('pictures')
+    .whereNull('deleted_at')
+    .first(db.raw('coalesce(sum(octet_length(body)), 0)::float8 as bytes'))) as { bytes: number };
   return bytes;
 }
 

@@ -225,11 +225,15 @@ describe('a draft is put beside what others did since, by its own base', () => {
   ])('a sheet ticked on the phone while a draft %s waited stays ticked; the desk’s own is added', async (_, more) => {
     const record = { cutSheets: [sheet('desk')], doneTasks: {} };
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: base, record, ...more }));
-    const { store, asked } = await anOpenPlan((one) =>
-      one.method === 'GET' && one.path.endsWith(BOARD_ID)
-        ? ok({ ...aStoredBoard(base, 1), record: { cutSheets: [sheet('phone')], doneTasks: {} } })
-        : answer(one),
-    );
+    const there = [sheet('phone')];
+    const { store, asked } = await anOpenPlan((one) => {
+      if (one.path.includes('/cut-sheets/')) there.push(one.body as (typeof there)[number]);
+      return one.method === 'GET' && one.path.endsWith(BOARD_ID)
+        ? ok({ ...aStoredBoard(stored.plan, stored.revision), record: { cutSheets: there, doneTasks: {} } })
+        : one.path.includes('/cut-sheets/')
+          ? { status: 204, body: null }
+          : answer(one);
+    });
     await vi.advanceTimersByTimeAsync(1_000);
     expect(store.record.cutSheets.map(({ id }) => id).sort()).toEqual(['desk', 'phone']);
     const sent = asked

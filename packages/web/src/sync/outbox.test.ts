@@ -64,7 +64,7 @@ test('entries of every board are sent, whichever view is open, and what waits is
   expect(asked.filter(({ path, method }) => method === 'POST' && path.endsWith('/deeds')).map(({ path }) => path.split('/')[3])).toEqual(
     expect.arrayContaining([ONE, OTHER]),
   );
-  expect(await listAllWaiting()).toEqual(new Map());
+  await vi.waitFor(async () => expect(await listAllWaiting()).toEqual(new Map()));
   expect(view.find('section').exists()).toBe(false);
 });
 
@@ -76,12 +76,12 @@ test('a poisoned entry is set aside with its text, holds nothing up, and goes th
   const view = mount(OutboxNotice, stub);
   const outbox = useOutbox();
   await vi.waitFor(() => expect(outbox.refused).toHaveLength(1));
-  expect(outbox.toSend).toEqual([]);
+  await vi.waitFor(() => expect(outbox.toSend).toEqual([]));
   expect(view.text()).toContain('holds half of a character');
   await view.find('textarea').setValue('whole again');
   await view.findAll('button')[0]!.trigger('click');
-  await vi.waitFor(() => expect(outbox.refused).toEqual([]));
-  expect(await listAllWaiting()).toEqual(new Map());
+  await vi.waitFor(async () => expect(await listAllWaiting()).toEqual(new Map()));
+  expect(outbox.refused).toEqual([]);
 });
 
 test('a rejected entry can be discarded, and stays away after the page is loaded again', async () => {

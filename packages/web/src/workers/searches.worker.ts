@@ -3,7 +3,6 @@ import { BoardCopy } from './board-copy';
 import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
 import { diagnose } from './searches/diagnose';
-import { drawing, heights, hill } from './searches/files';
 import { look } from './searches/look';
 import { buy, needed, substitutes, wantsOf } from './searches/buying';
 import { now } from './searches/now';
@@ -51,9 +50,6 @@ const searches = {
   wantsOf: ofBoard(wantsOf),
   betterEvenings: ofBoard(betterEvenings),
   betterLayout: ofBoard(betterLayout),
-  drawing,
-  heights,
-  hill,
 };
 
 export type Searches = typeof searches;

@@ -65,7 +65,7 @@ describe('signing in', () => {
     isSignInWanted.value = true;
     const { asked, reload, enter, field } = await aDialog(({ body }) =>
       (body as { passphrase: string }).passphrase === 'right'
-        ? { status: 200, body: { signIn: 'done', person: 'Ida' } }
+        ? { status: 200, body: { signIn: 'done', person: 'Ida', role: 'owner' } }
         : problem(403, 'passphrase: this is not it.'),
     );
     await enter(' Ida ', 'wrong');
@@ -89,7 +89,7 @@ describe('the sheet about the server', () => {
   }
 
   test('open on this machine alone: says how to open it further', async () => {
-    const { sheet } = await aSheet({ addresses: [], fingerprint: null }, { signIn: 'none', person: null });
+    const { sheet } = await aSheet({ addresses: [], fingerprint: null }, { signIn: 'none', person: null, role: 'owner' });
     expect(sheet.text()).toContain('npm run passphrase');
     expect(sheet.find('svg').exists()).toBe(false);
     expect(sheet.text()).not.toContain('Sign out');
@@ -98,7 +98,7 @@ describe('the sheet about the server', () => {
   test('reached from elsewhere: its address, a code of it, its fingerprint, and the way out', async () => {
     const { sheet, asked } = await aSheet(
       { addresses: ['https://10.0.0.7:4310'], fingerprint: 'AB:CD' },
-      { signIn: 'done', person: 'Ida' },
+      { signIn: 'done', person: 'Ida', role: 'guest' },
     );
     expect(sheet.get('svg').attributes('aria-label')).toBe('Code of https://10.0.0.7:4310');
     expect(sheet.text()).toContain('AB:CD');

@@ -13,6 +13,7 @@ import FigureCell from '../../ui/FigureCell.vue';
 import { saveFile } from '../../ui/saveFile';
 import { useAir } from '../../document/air';
 import type { JudgedSensor } from '../../document/judged';
+import { readInWorker } from '../../workers/reading';
 
 /** Thermo-hygrometers: what each says, whether it is believed, and its readings in and out. */
 const heard = useAir();
@@ -47,9 +48,11 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
   const file = chosen instanceof File ? chosen : chosen?.[0];
   if (file == null) return;
   [said.value, fault.value] = ['', ''];
-  const { readingsFromCsv } = await import('@spare-acre/core/formats');
-  const read = readingsFromCsv(await file.text(), -new Date().getTimezoneOffset());
+  const text = await file.text();
+  const offsetMin = -new Date().getTimezoneOffset();
+  const read = await readInWorker(file, (reader) => reader.readingsFromCsv(text, offsetMin)).catch((error: Error) => error.message);
   chosenFile.value = null;
+  if (typeof read === 'string') return void (fault.value = read);
   if (!read.ok) {
     fault.value = `${file.name}: ${read.problem.message}`;
     return;

@@ -13,6 +13,7 @@ import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import HoursField from './HoursField.vue';
 import { usePlanTime } from '../../document/planTime';
+import { readInWorker } from '../../workers/reading';
 
 /** Bench hours, days off, what the board is wanted for; out to a calendar and in from one. */
 const store = usePlan();
@@ -63,9 +64,13 @@ const chosenFile = ref<File | null>(null);
 async function fromCalendar(chosen: File | readonly File[] | null): Promise<void> {
   const file = chosen instanceof File ? chosen : chosen?.[0];
   if (file == null) return;
-  const { busyFrom } = await import('@spare-acre/core/formats');
-  const read = busyFrom(await file.text(), calendar.value.startsOn, -new Date().getTimezoneOffset());
-  fault.value = read.ok ? store.edit({ code: 'calendar/busy', busy: read.value }) : `${file.name}: ${read.problem.message}`;
+  const text = await file.text();
+  const offsetMin = -new Date().getTimezoneOffset();
+  const read = await readInWorker(file, (reader) => reader.busyFrom(text, calendar.value.startsOn, offsetMin)).catch(
+    (error: Error) => error.message,
+  );
+  if (typeof read === 'string') fault.value = read;
+  else fault.value = read.ok ? store.edit({ code: 'calendar/busy', busy: read.value }) : `${file.name}: ${read.problem.message}`;
   chosenFile.value = null;
 }
 </script>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from 'vue';
 import { signedMm2 } from '@spare-acre/core/base/geometry';
-import { searches } from '../../workers/searches';
+import { ReadingStopped, readInWorker } from '../../workers/reading';
 
 /** The largest outline of an SVG or DXF drawing. `take` says what is wrong with it, or nothing. */
 const props = defineProps<{ take: (ring: readonly { readonly x: number; readonly y: number }[]) => string }>();
@@ -16,14 +16,16 @@ async function read(event: Event): Promise<void> {
   problem.value = '';
   isReading.value = true;
   try {
-    const drawing = await searches().drawing(file.name, await file.text());
+    const text = await file.text();
+    const drawing = await readInWorker(file, (reader) => reader.drawing(file.name, text));
     if (!drawing.ok) problem.value = drawing.problem.message;
     else {
       const [largest] = [...drawing.value.outlines].sort((a, b) => Math.abs(signedMm2(b)) - Math.abs(signedMm2(a)));
       problem.value = props.take(largest!);
     }
   } catch (error) {
-    problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+    const words = error instanceof Error ? error.message : String(error);
+    problem.value = error instanceof ReadingStopped ? words : `${file.name}: ${words}`;
   }
   isReading.value = false;
 }

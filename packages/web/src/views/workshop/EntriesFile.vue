@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { ref, shallowRef } from 'vue';
-import { type BadRow, KINDS, type Kind, readEntries, readEntryFile } from '@spare-acre/core/catalogue/editing';
+import { type BadRow, KINDS, type Kind } from '@spare-acre/core/catalogue/editing';
 import { useCatalogue } from '../../document/catalogue';
 import { keepEntries } from '../../document/workshop';
+import { ReadingStopped, readInWorker } from '../../workers/reading';
 
 /** Entries from a table or a file: the good ones are kept, the others told by line and column. */
 const props = defineProps<{ kind: Kind | 'all' }>();
@@ -22,13 +23,16 @@ async function take(given: File | readonly File[] | null): Promise<void> {
     const text = await file.text();
     const isJson = /\.json$/i.test(file.name);
     if (!isJson && props.kind === 'all') throw new Error('A table is of one kind: choose it above, then bring the file in again.');
-    const read = isJson ? readEntryFile(text, catalogues.catalogue!) : readEntries(props.kind as Kind, text, catalogues.catalogue!);
+    const read = await readInWorker(file, (reader) =>
+      isJson ? reader.readEntryFile(text, catalogues.catalogue!) : reader.readEntries(props.kind as Kind, text, catalogues.catalogue!),
+    );
     if (read.entries.length > 0) await keepEntries(read.entries);
     bad.value = read.bad;
     const rows = read.bad.length === 1 ? '1 place will not do' : `${read.bad.length} places will not do`;
     said.value = `${read.entries.length} ${read.entries.length === 1 ? 'entry' : 'entries'} kept${read.bad.length === 0 ? '' : `; ${rows}`}.`;
   } catch (error) {
-    fault.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+    const words = error instanceof Error ? error.message : String(error);
+    fault.value = error instanceof ReadingStopped ? words : `${file.name}: ${words}`;
   }
   chosen.value = null;
 }

@@ -12,6 +12,7 @@ import NumberField from '../../ui/NumberField.vue';
 import TextField from '../../ui/TextField.vue';
 import TickField from '../../ui/TickField.vue';
 import { saveFile } from '../../ui/saveFile';
+import { readInWorker } from '../../workers/reading';
 
 /** Shops: what it costs to have something sent, and what they ask for what. */
 const shops = useShops();
@@ -55,8 +56,12 @@ const chosen = ref<File | null>(null);
 async function take({ id }: Shop, given: File | readonly File[] | null): Promise<void> {
   const file = given instanceof File ? given : given?.[0];
   if (file == null) return;
-  const { readPriceList } = await import('@spare-acre/core/buying');
-  const list = readPriceList(await file.text(), catalogues.catalogue!);
+  const text = await file.text();
+  const list = await readInWorker(file, (reader) => reader.readPriceList(text, catalogues.catalogue!)).catch(
+    (error: Error) => error.message,
+  );
+  chosen.value = null;
+  if (typeof list === 'string') return void (said.value[id] = list);
   if (list.offers.length > 0) await shops.setOffers(id, list.offers);
   bad.value = { ...bad.value, [id]: list.bad };
   said.value[id] =

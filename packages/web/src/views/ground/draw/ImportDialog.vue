@@ -12,7 +12,7 @@ import ChoiceField from '../../../ui/ChoiceField.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
-import { searches } from '../../../workers/searches';
+import { ReadingStopped, readInWorker } from '../../../workers/reading';
 import { useSelection } from '../useSelection';
 
 /** Outlines from an SVG or DXF drawing, or a hill from a grey picture of heights. */
@@ -59,17 +59,19 @@ async function take(event: Event): Promise<void> {
   isReading.value = true;
   try {
     if (/\.(svg|dxf)$/i.test(file.name)) {
-      const read = await searches().drawing(file.name, await file.text());
+      const text = await file.text();
+      const read = await readInWorker(file, (reader) => reader.drawing(file.name, text));
       if (read.ok) drawing.value = read.value;
       else problem.value = read.problem.message;
     } else if (/\.png$/i.test(file.name)) {
       const bytes = new Uint8Array(await file.arrayBuffer());
-      const read = await searches().heights(file.name, bytes);
+      const read = await readInWorker(file, (reader) => reader.heights(file.name, bytes));
       if (read.ok) heights.value = bytes;
       else problem.value = read.problem.message;
     } else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
   } catch (error) {
-    problem.value = `${file.name}: ${error instanceof Error ? error.message : String(error)}`;
+    const words = error instanceof Error ? error.message : String(error);
+    problem.value = error instanceof ReadingStopped ? words : `${file.name}: ${words}`;
   } finally {
     isReading.value = false;
   }
@@ -87,11 +89,12 @@ async function layDown(): Promise<void> {
       made.push(newFeature(known, kind.value, outlineShape(ring, dx, dy), shortId(), catalogues.catalogue!));
     }
   } else if (heights.value !== null) {
-    const read = await searches().hill(fileName.value, heights.value, {
-      widthMm: widthMm.value,
-      heightMm: heightMm.value,
-      stepMm: stepMm.value,
-    });
+    const bytes = heights.value;
+    const use = { widthMm: widthMm.value, heightMm: heightMm.value, stepMm: stepMm.value };
+    const read = await readInWorker({ name: fileName.value, size: bytes.byteLength }, (reader) =>
+      reader.hill(fileName.value, bytes, use),
+    ).catch((error: Error) => error.message);
+    if (typeof read === 'string') return void (problem.value = read);
     if (!read.ok) return void (problem.value = read.problem.message);
     const hill = newFeature(plan, 'hill', read.value, shortId(), catalogues.catalogue!);
     made.push({ ...hill, ...{ stepMm: stepMm.value } });
