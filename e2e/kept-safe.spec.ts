@@ -130,13 +130,13 @@ test('beyond this machine: the passphrase first, then everything, in a page that
   try {
     await app.start();
     await page.goto(app.url);
-    const dialog = page.getByRole('dialog', { name: 'Who is there?' });
+    const dialog = page.getByRole('dialog', { name: 'Sign in' });
     await expect(dialog).toBeVisible();
     expect((await new AxeBuilder({ page }).include('[role=dialog]').analyze()).violations).toEqual([]);
     for (const passphrase of ['seven red herons', 'seven grey herons']) {
       await dialog.getByLabel('Your name').fill('Ida');
       await dialog.getByLabel('Passphrase').fill(passphrase);
-      await dialog.getByRole('button', { name: 'Come in' }).click();
+      await dialog.getByRole('button', { name: 'Sign in' }).click();
       if (passphrase.includes('red')) await expect(dialog.getByRole('alert')).toContainText('this is not it');
     }
     await expect(page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true })).toBeVisible();

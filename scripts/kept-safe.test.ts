@@ -1,5 +1,6 @@
 import { type ChildProcess, spawn } from 'node:child_process';
 import { X509Certificate, createHash } from 'node:crypto';
+import { get } from 'node:https';
 import { chmodSync, existsSync, mkdirSync, mkdtempSync, readFileSync, readdirSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -254,7 +255,7 @@ describe('beyond this machine', { timeout: SLOW_MS }, () => {
     const { child, ended, said } = await aStart('--listen', '0.0.0.0');
     expect(said()).toMatch(/open at https:/);
     for (const end = Date.now() + 20_000; !/([0-9A-F]{2}:){31}[0-9A-F]{2}/.test(said()) && Date.now() < end;) await pause(50);
-    const welcome = /first open (http:\S+?)(:? or|:)/.exec(said())![1]!.replace(/:$/, '');
+    const welcome = /first open (http:\/\/[^\s:]+:\d+)/.exec(said())![1]!;
     const page = await (await fetch(welcome)).text();
     const fingerprint = /([0-9A-F]{2}:){31}[0-9A-F]{2}/.exec(said())![0];
     expect(page).toContain(fingerprint);

@@ -33,7 +33,7 @@ function importsOf(file: string): string[] {
 }
 function scriptOf(file: string): string {
   const text = readFileSync(file, 'utf8');
-  return file.endsWith('.vue') ? (/<script[^>]*>([\s\S]*?)<\/script>/.exec(text)?.[1] ?? '') : text;
+  return file.endsWith('.vue') ? [...text.matchAll(/<script[^>]*>([\s\S]*?)<\/script>/g)].map((script) => script[1]).join('\n') : text;
 }
 
 /** Runs of files that import each other in a ring, each told once. @source depth-first search, a ring for every edge back to the way down */

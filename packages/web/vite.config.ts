@@ -112,7 +112,13 @@ export default defineConfig({
             urlPattern: ({ url, sameOrigin }) =>
               sameOrigin && url.pathname.startsWith('/api/') && !/\/(live|deeds|health|session)$/.test(url.pathname),
             handler: 'NetworkFirst',
-            options: { cacheName: 'spare-acre-told', expiration: { maxEntries: 300 }, cacheableResponse: { statuses: [200] } },
+            options: {
+              cacheName: 'spare-acre-told',
+              // A server that sleeps answers nothing at all: what is kept is shown then.
+              networkTimeoutSeconds: 3,
+              expiration: { maxEntries: 2_000 },
+              cacheableResponse: { statuses: [200] },
+            },
           },
         ],
       },

@@ -1,3 +1,10 @@
+<script lang="ts">
+import { partLazily } from '../ui/lazily';
+
+// Menus bring a good deal with them, and only a phone has one.
+const MoreMenu = partLazily(() => import('./MoreMenu.vue'));
+</script>
+
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useDark, useMediaQuery, useToggle } from '@vueuse/core';
@@ -16,7 +23,6 @@ import Supplies from '~icons/bi/basket';
 import Workshop from '~icons/bi/tools';
 import { BOARD_VIEWS, type BoardView } from './router';
 import { viewsOf } from '@spare-acre/core/checks/warning';
-import { partLazily } from '../ui/lazily';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
 
@@ -34,8 +40,6 @@ const STOPS = {
 
 const store = usePlan();
 const router = useRouter();
-// Menus bring a good deal with them, and only a phone has one.
-const MoreMenu = partLazily(() => import('./MoreMenu.vue'));
 /** On a phone the views lie under the thumb. */
 const isSmall = useMediaQuery('(max-width: 700px)');
 const drawer = useDrawer();

@@ -1,3 +1,13 @@
+<script lang="ts">
+import { fetchAhead, partLazily } from '../ui/lazily';
+
+const FiguresChanged = partLazily(() => import('./FiguresChanged.vue'));
+const NoTable = partLazily(() => import('./NoTable.vue'));
+const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
+const LessonCard = partLazily(() => import('../views/lessons/LessonCard.vue'));
+const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
+</script>
+
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useEventListener, useIdle, whenever } from '@vueuse/core';
@@ -8,14 +18,7 @@ import type { useLessons } from '../document/lessons';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
-import { fetchAhead, partLazily } from '../ui/lazily';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
-
-const FiguresChanged = partLazily(() => import('./FiguresChanged.vue'));
-const NoTable = partLazily(() => import('./NoTable.vue'));
-const StaleDialog = partLazily(() => import('./StaleDialog.vue'));
-const LessonCard = partLazily(() => import('../views/lessons/LessonCard.vue'));
-const NoticeToast = partLazily(() => import('./NoticeToast.vue'));
 
 const props = defineProps<{ boardId: string }>();
 const store = usePlan();

@@ -1,16 +1,19 @@
+<script lang="ts">
+import { partLazily } from '../ui/lazily';
+
+const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
+const RevisionsSheet = partLazily(() => import('./revisions/RevisionsSheet.vue'));
+const ServerSheet = partLazily(() => import('./server/ServerSheet.vue'));
+const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
+</script>
+
 <script setup lang="ts">
 import { BCloseButton } from 'bootstrap-vue-next/components/BButton';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import { computed } from 'vue';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../document/plan';
-import { partLazily } from '../ui/lazily';
 import WarningCard from '../ui/WarningCard.vue';
-
-const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
-const RevisionsSheet = partLazily(() => import('./revisions/RevisionsSheet.vue'));
-const ServerSheet = partLazily(() => import('./server/ServerSheet.vue'));
-const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
 
 const drawer = useDrawer();
 const store = usePlan();

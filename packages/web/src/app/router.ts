@@ -27,6 +27,7 @@ export const router = createRouter({
         { path: 'days', name: 'days', component: viewLazily(() => import('../views/days/DaysView.vue')) },
       ],
     },
+    { path: '/join', name: 'join', component: viewLazily(() => import('./server/JoinView.vue')) },
     { path: '/workshop', name: 'workshop', component: viewLazily(() => import('../views/workshop/WorkshopView.vue')) },
     { path: '/:rest(.*)*', redirect: { name: 'boards' } },
   ],

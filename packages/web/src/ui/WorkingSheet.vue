@@ -1,3 +1,9 @@
+<script lang="ts">
+import { partLazily } from './lazily';
+
+const WorkingWidth = partLazily(() => import('./WorkingWidth.vue'));
+</script>
+
 <script setup lang="ts">
 import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
@@ -6,7 +12,6 @@ import { computed, ref } from 'vue';
 import { type Figure, enoughDigits, exact, operands, working } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
 import { usePlan } from '../document/plan';
-import { partLazily } from './lazily';
 
 /** How a figure came about: its last step, whose parts open in turn; below it every step down to the inputs. */
 const props = defineProps<{ figure: Figure; text?: string }>();
@@ -37,7 +42,6 @@ const parts = computed(() =>
 const source = computed(() =>
   'source' in props.figure ? { from: SOURCES[props.figure.source] ?? props.figure.source, note: props.figure.note ?? '' } : null,
 );
-const WorkingWidth = partLazily(() => import('./WorkingWidth.vue'));
 /** Whether anything that goes into it has a range. */
 const isUnsure = computed(() => {
   const seen = new Set<Figure>();

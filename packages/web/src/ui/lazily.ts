@@ -1,4 +1,4 @@
-import { type Component, defineAsyncComponent, defineComponent, h } from 'vue';
+import { type Component, defineAsyncComponent, defineComponent, getCurrentInstance, h } from 'vue';
 import LoadFailed from './LoadFailed.vue';
 import ViewSkeleton from './ViewSkeleton.vue';
 
@@ -6,6 +6,8 @@ type Load<C extends Component> = () => Promise<{ default: C }>;
 /** What has not been fetched yet and will be wanted, should the server go away meanwhile. */
 const ahead = new Set<() => Promise<unknown>>();
 const remembered = <C extends Component>(load: Load<C>): Load<C> => {
+  // In a component's setup each visit would add another, and keep all of that visit in memory.
+  if (getCurrentInstance() !== null) throw new Error('Name lazy parts outside of setup, in a script of the module.');
   const once: Load<C> = () => {
     ahead.delete(once);
     return load();

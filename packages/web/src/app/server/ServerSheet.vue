@@ -3,7 +3,11 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { onMounted, ref, shallowRef } from 'vue';
 import type { Reach, Session } from '@spare-acre/core/wire';
 import { isSignInWanted } from '../../document/client';
+import AccessLog from './AccessLog.vue';
+import DeletedList from './DeletedList.vue';
 import KeptPictures from './KeptPictures.vue';
+import PeoplePanel from './PeoplePanel.vue';
+import SessionList from './SessionList.vue';
 import { forgetTold } from '../../document/offline';
 import { fetchReach, fetchSession, signOut } from './asked';
 import { CODE_SIDE, codeOf } from './code';
@@ -18,7 +22,7 @@ async function load(): Promise<void> {
   problem.value = '';
   try {
     [reach.value, session.value] = await Promise.all([fetchReach(), fetchSession()]);
-    const [address] = reach.value.addresses;
+    const [address] = [...reach.value.authorityUrls, ...reach.value.addresses];
     code.value = address === undefined ? '' : codeOf(address);
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
@@ -46,31 +50,43 @@ async function leave(): Promise<void> {
           class="code"
           :viewBox="`0 0 ${CODE_SIDE} ${CODE_SIDE}`"
           role="img"
-          :aria-label="`Code of ${reach.addresses[0]}`"
+          :aria-label="`Code of ${reach.authorityUrls[0] ?? reach.addresses[0]}`"
         >
           <path :d="code" fill="#000" />
         </svg>
         <p v-for="address in reach.addresses" :key="address">
           <a :href="address">{{ address }}</a>
         </p>
-        <p v-if="reach.fingerprint !== null">
-          The browser will warn once: the certificate is this server’s own. It is the right one if its SHA-256 fingerprint is
-          <span class="fingerprint">{{ reach.fingerprint }}</span>
-        </p>
+        <template v-if="reach.authorityUrls.length > 0">
+          <p>
+            Each phone or desk trusts this server once. This page shows the steps and checks that it worked:
+            <a v-for="url in reach.authorityUrls" :key="url" :href="url">{{ url }}</a>
+          </p>
+          <p>
+            After that the connection shows no warning, and the bench works without a network. The SHA-256 fingerprint of the certificate is
+            <span class="fingerprint">{{ reach.fingerprint }}</span>
+          </p>
+        </template>
       </template>
       <template v-else>
         <p>This server is open on this machine alone. To reach it from a phone at the bench, or from a club evening:</p>
         <ol>
           <li><code>npm run passphrase</code>, once</li>
-          <li><code>npm start -- --listen 0.0.0.0 --self-signed</code></li>
+          <li><code>npm start -- --listen 0.0.0.0</code></li>
         </ol>
         <p class="quiet">It then says its address, here as a code for the phone’s camera, and asks everybody for the passphrase.</p>
       </template>
     </section>
     <section v-if="session.signIn === 'done'">
       <h3 class="h6">Signed in</h3>
-      <p>As {{ session.person }}: your saves say so. <BButton variant="key" @click="leave">Sign out</BButton></p>
+      <p>
+        As {{ session.person }} ({{ session.role }}). Your saves carry this name. <BButton variant="key" @click="leave">Sign out</BButton>
+      </p>
     </section>
+    <SessionList v-if="session.signIn === 'done'" />
+    <PeoplePanel v-if="session.signIn === 'done' && session.role === 'owner'" />
+    <DeletedList />
+    <AccessLog v-if="session.role === 'owner'" />
     <KeptPictures />
     <section>
       <h3 class="h6">Kept safe</h3>

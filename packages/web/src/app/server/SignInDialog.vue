@@ -38,14 +38,14 @@ async function enter(): Promise<void> {
     :model-value="true"
     title-tag="h2"
     title-class="h5"
-    title="Who is there?"
+    title="Sign in"
     no-close-on-backdrop
     no-close-on-esc
     no-header-close
     no-footer
   >
     <BForm @submit.prevent="enter">
-      <p class="quiet">This server is shared beyond its own machine. Each save says who made it.</p>
+      <p class="quiet">This server can be reached from other devices. Each save carries your name.</p>
       <div class="field wide">
         <label :for="`${id}-person`">Your name</label>
         <BFormInput :id="`${id}-person`" v-model="person" autocomplete="username" maxlength="40" required />
@@ -62,7 +62,7 @@ async function enter(): Promise<void> {
         />
       </div>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-      <BButton type="submit" variant="primary" class="mt-2" :disabled="isBusy">Come in</BButton>
+      <BButton type="submit" variant="primary" class="mt-2" :disabled="isBusy">Sign in</BButton>
     </BForm>
   </BModal>
 </template>

@@ -97,10 +97,10 @@ describe('the sheet about the server', () => {
 
   test('reached from elsewhere: its address, a code of it, its fingerprint, and the way out', async () => {
     const { sheet, asked } = await aSheet(
-      { addresses: ['https://10.0.0.7:4310'], fingerprint: 'AB:CD' },
+      { addresses: ['https://10.0.0.7:4310'], fingerprint: 'AB:CD', authorityUrls: ['http://10.0.0.7:4311'] },
       { signIn: 'done', person: 'Ida', role: 'guest' },
     );
-    expect(sheet.get('svg').attributes('aria-label')).toBe('Code of https://10.0.0.7:4310');
+    expect(sheet.get('svg').attributes('aria-label')).toBe('Code of http://10.0.0.7:4311');
     expect(sheet.text()).toContain('AB:CD');
     expect(sheet.text()).toContain('As Ida');
     await sheet

@@ -17,8 +17,9 @@ const store = usePlan();
 void goOffline();
 const OFFLINE = {
   'not-yet': '',
-  yes: 'This board opens on this device without a network, too',
-  never: 'Without a network only an open page goes on here: the address is not a secure one',
+  yes: 'This board also opens on this device without a network',
+  never:
+    'Without a network, only a page that is already open goes on here: this device does not trust the server’s certificate. “This server” shows how to change that',
 } as const;
 const status = computed(() => {
   const { length } = bench.waiting;

@@ -1,3 +1,11 @@
+<script lang="ts">
+import { partLazily } from '../../ui/lazily';
+
+/** Fetched beside the list: most devices have nothing to send. */
+const OutboxNotice = partLazily(() => import('../../app/OutboxNotice.vue'));
+const OfflineBoards = partLazily(() => import('./OfflineBoards.vue'));
+</script>
+
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BCollapse } from 'bootstrap-vue-next/components/BCollapse';
@@ -27,10 +35,8 @@ import { ORDERS, type Order, onShelf } from './shelf';
 import { MAX_AT_ONCE, useSummaries } from './useSummaries';
 import NewBoardDialog from './NewBoardDialog.vue';
 import BoardPicture from './BoardPicture.vue';
-import { partLazily } from '../../ui/lazily';
 
-/** Fetched beside the list: most devices have nothing to send. */
-const OutboxNotice = partLazily(() => import('../../app/OutboxNotice.vue'));
+const isOfflineOpen = ref(false);
 
 const boards = shallowRef<readonly BoardEntry[] | null>(null);
 const unreadable = shallowRef<readonly UnreadableBoard[]>([]);
@@ -243,6 +249,19 @@ const tableText = (board: BoardEntry): string => {
         >
         <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Bring it back</BButton>
       </div>
+    </BCollapse>
+    <BButton
+      v-if="(boards?.length ?? 0) > 0"
+      variant="bare"
+      class="quiet"
+      :aria-expanded="isOfflineOpen"
+      aria-controls="boards-offline"
+      @click="isOfflineOpen = !isOfflineOpen"
+    >
+      {{ isOfflineOpen ? '▾' : '▸' }} Boards on this device
+    </BButton>
+    <BCollapse id="boards-offline" :model-value="isOfflineOpen">
+      <OfflineBoards v-if="isOfflineOpen" :boards="boards ?? []" />
     </BCollapse>
     <NewBoardDialog v-model="isNewOpen" :boards="boards ?? []" />
   </main>

@@ -1,8 +1,16 @@
+<script lang="ts">
+import { partLazily } from '../../ui/lazily';
+
+const SwatchTab = partLazily(() => import('./SwatchTab.vue'));
+const MixesTab = partLazily(() => import('./MixesTab.vue'));
+const WaterTab = partLazily(() => import('./WaterTab.vue'));
+const PaintsTab = partLazily(() => import('./PaintsTab.vue'));
+</script>
+
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { partLazily } from '../../ui/lazily';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
 import CoatMatrix from './CoatMatrix.vue';
@@ -11,10 +19,6 @@ import SurfacePanel from './SurfacePanel.vue';
 import { chosenSurfaceId } from './surfaceChoice';
 
 const store = usePlan();
-const SwatchTab = partLazily(() => import('./SwatchTab.vue'));
-const MixesTab = partLazily(() => import('./MixesTab.vue'));
-const WaterTab = partLazily(() => import('./WaterTab.vue'));
-const PaintsTab = partLazily(() => import('./PaintsTab.vue'));
 const TABS = [
   { id: 'order', name: 'Order of work' },
   { id: 'mixes', name: 'Mixes' },

@@ -1,25 +1,5 @@
-<script setup lang="ts">
-import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { useEventListener } from '@vueuse/core';
-import { computed, ref, watch } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
-import { movedBy } from '@spare-acre/core/shapes';
-import { reshaped } from '@spare-acre/core/features';
-import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { useDrawer } from '../../ui/drawer';
+<script lang="ts">
 import { heavyPartLazily, partLazily } from '../../ui/lazily';
-import { usePlan } from '../../document/plan';
-import PlanSheet from './plan/PlanSheet.vue';
-import TablePanel from './draw/TablePanel.vue';
-import { removeFeatures, replaceAll, reshape } from './draw/featureEdits';
-import { LOOKS } from './looks';
-import { TOOLS } from './draw/tools';
-import { usePlay } from './play/usePlay';
-import { useSelection } from './useSelection';
-import { type AreaForm, useSketch } from './draw/useSketch';
-import { PLAN_STEP_MM, arrowStep } from '../../ui/arrowStep';
-import { useLook } from '../../document/useLook';
-import { useTables } from './rearrange/useTables';
 
 // Drawing comes first; the other looks are fetched when they are looked at.
 const ChosenPanel = partLazily(() => import('./draw/ChosenPanel.vue'));
@@ -33,6 +13,29 @@ const RearrangeBoard = partLazily(() => import('./rearrange/RearrangeBoard.vue')
 const RearrangePanel = partLazily(() => import('./rearrange/RearrangePanel.vue'));
 const SeamMarks = partLazily(() => import('./seams/SeamMarks.vue'));
 const SeamsPanel = partLazily(() => import('./seams/SeamsPanel.vue'));
+</script>
+
+<script setup lang="ts">
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { useEventListener } from '@vueuse/core';
+import { computed, ref, watch } from 'vue';
+import { LIMITS } from '@spare-acre/core/fields';
+import { movedBy } from '@spare-acre/core/shapes';
+import { reshaped } from '@spare-acre/core/features';
+import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
+import { useDrawer } from '../../ui/drawer';
+import { usePlan } from '../../document/plan';
+import PlanSheet from './plan/PlanSheet.vue';
+import TablePanel from './draw/TablePanel.vue';
+import { removeFeatures, replaceAll, reshape } from './draw/featureEdits';
+import { LOOKS } from './looks';
+import { TOOLS } from './draw/tools';
+import { usePlay } from './play/usePlay';
+import { useSelection } from './useSelection';
+import { type AreaForm, useSketch } from './draw/useSketch';
+import { PLAN_STEP_MM, arrowStep } from '../../ui/arrowStep';
+import { useLook } from '../../document/useLook';
+import { useTables } from './rearrange/useTables';
 
 const store = usePlan();
 const drawer = useDrawer();

@@ -1,10 +1,18 @@
+<script lang="ts">
+import { partLazily } from '../../ui/lazily';
+
+const BuyTab = partLazily(() => import('./BuyTab.vue'));
+const WorkpiecesTab = partLazily(() => import('./WorkpiecesTab.vue'));
+const WeighTab = partLazily(() => import('./WeighTab.vue'));
+const CostsTab = partLazily(() => import('./CostsTab.vue'));
+</script>
+
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import FigureLine from '../../ui/FigureLine.vue';
 import FigureCell from '../../ui/FigureCell.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { partLazily } from '../../ui/lazily';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
 import NeedsTab from './NeedsTab.vue';
@@ -12,10 +20,6 @@ import OwnFigures from './OwnFigures.vue';
 
 /** What the board takes, where it is bought, and which of the ways to build it is worth its money. */
 const store = usePlan();
-const BuyTab = partLazily(() => import('./BuyTab.vue'));
-const WorkpiecesTab = partLazily(() => import('./WorkpiecesTab.vue'));
-const WeighTab = partLazily(() => import('./WeighTab.vue'));
-const CostsTab = partLazily(() => import('./CostsTab.vue'));
 const TABS = [
   { id: 'needs', name: 'What it takes' },
   { id: 'workpieces', name: 'By workpiece' },

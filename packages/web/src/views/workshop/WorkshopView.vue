@@ -1,9 +1,15 @@
+<script lang="ts">
+import { partLazily } from '../../ui/lazily';
+
+const ShelfTab = partLazily(() => import('./ShelfTab.vue'));
+const ShopsTab = partLazily(() => import('./ShopsTab.vue'));
+</script>
+
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
 import { useCatalogue } from '../../document/catalogue';
 import { usePlan } from '../../document/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
-import { partLazily } from '../../ui/lazily';
 import CatalogueTab from './CatalogueTab.vue';
 import CustomsTab from './CustomsTab.vue';
 
@@ -11,8 +17,6 @@ import CustomsTab from './CustomsTab.vue';
 const plans = usePlan();
 const catalogues = useCatalogue();
 const fault = ref('');
-const ShelfTab = partLazily(() => import('./ShelfTab.vue'));
-const ShopsTab = partLazily(() => import('./ShopsTab.vue'));
 onMounted(async () => {
   await plans.saving.leave();
   plans.close();

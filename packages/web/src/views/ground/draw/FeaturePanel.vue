@@ -1,3 +1,10 @@
+<script lang="ts">
+import { partLazily } from '../../../ui/lazily';
+
+/** Only chosen features are coated otherwise: what offers the surfaces is fetched with the first of them. */
+const WearsField = partLazily(() => import('./WearsField.vue'));
+</script>
+
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
@@ -11,7 +18,6 @@ import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import TextField from '../../../ui/TextField.vue';
 import ViewWarnings from '../../../ui/ViewWarnings.vue';
-import { partLazily } from '../../../ui/lazily';
 import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
 import ArrangeSection from './ArrangeSection.vue';
@@ -56,8 +62,6 @@ function duplicate(): void {
 function remove(): void {
   if (removeFeatures(store, [props.feature]) === '') select(null);
 }
-/** Only chosen features are coated otherwise: what offers the surfaces is fetched with the first of them. */
-const WearsField = partLazily(() => import('./WearsField.vue'));
 const SIZE = { min: 1, max: LIMITS.tableMm.max };
 </script>
 

@@ -1,3 +1,12 @@
+<script lang="ts">
+import { heavyPartLazily, partLazily } from '../../../ui/lazily';
+
+/** Pictures are laid under few tables: fetched after the drawing. */
+const UnderlaySection = partLazily(() => import('./UnderlaySection.vue'));
+/** Brings the readers of every kind of file with it: fetched when it is opened, and not before. */
+const ImportDialog = heavyPartLazily(() => import('./ImportDialog.vue'));
+</script>
+
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
@@ -5,7 +14,6 @@ import { LIMITS } from '@spare-acre/core/fields';
 import { columnLetter } from '@spare-acre/core/ground';
 import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { heavyPartLazily, partLazily } from '../../../ui/lazily';
 import FigureLine from '../../../ui/FigureLine.vue';
 import LengthField from '../../../ui/LengthField.vue';
 import NumberField from '../../../ui/NumberField.vue';
@@ -14,11 +22,6 @@ import ViewWarnings from '../../../ui/ViewWarnings.vue';
 import { usePlan } from '../../../document/plan';
 import FeatureList from './FeatureList.vue';
 import type { Sketch } from './useSketch';
-
-/** Pictures are laid under few tables: fetched after the drawing. */
-const UnderlaySection = partLazily(() => import('./UnderlaySection.vue'));
-/** Brings the readers of every kind of file with it: fetched when it is opened, and not before. */
-const ImportDialog = heavyPartLazily(() => import('./ImportDialog.vue'));
 
 defineProps<{ sketch: Sketch }>();
 const store = usePlan();

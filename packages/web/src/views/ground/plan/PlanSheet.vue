@@ -1,3 +1,11 @@
+<script lang="ts">
+import { partLazily } from '../../../ui/lazily';
+
+/** Nothing is chosen when the plan is first seen. */
+const FeatureHandles = partLazily(() => import('../draw/FeatureHandles.vue'));
+const PlanRulers = partLazily(() => import('./PlanRulers.vue'));
+</script>
+
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
 import { tableBox, tilesOf } from '@spare-acre/core/ground';
@@ -12,15 +20,10 @@ import PlanArt from './PlanArt.vue';
 import { replaceAll } from '../draw/featureEdits';
 import { linePath } from './paths';
 import { placeNames } from './placeNames';
-import { partLazily } from '../../../ui/lazily';
 import { useDragMm } from '../../../ui/useDragMm';
 import { FOOT_PX, usePlanView } from './usePlanView';
 import { useSelection } from '../useSelection';
 import { type Sketch } from '../draw/useSketch';
-
-/** Nothing is chosen when the plan is first seen. */
-const FeatureHandles = partLazily(() => import('../draw/FeatureHandles.vue'));
-const PlanRulers = partLazily(() => import('./PlanRulers.vue'));
 
 /** The plan to scale, with what is drawn on it, laid under it and (by its slot) over it. */
 const props = defineProps<{ sketch: Sketch; isStill: boolean; footPx?: number | undefined }>();
