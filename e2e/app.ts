@@ -21,8 +21,11 @@ export class App {
   ) {}
 
   get url(): string {
-    return `http://${this.host}:${this.port}`;
+    return `${'TLS_CERT' in this.settings ? 'https' : 'http'}://${this.host}:${this.port}`;
   }
+
+  /** Where a device is shown how to trust it. */
+  welcomeUrl = '';
 
   async start(): Promise<void> {
     if (this.isUp) return;
@@ -38,7 +41,9 @@ export class App {
     this.child = child;
     this.port = await new Promise<number>((resolve, reject) => {
       child.stdout.on('data', (chunk: Buffer) => {
-        const served = /^serving .*:(\d+)/.exec(String(chunk));
+        const welcome = /^welcome .*:(\d+)/m.exec(String(chunk));
+        if (welcome !== null) this.welcomeUrl = `http://${this.host}:${welcome[1]!}`;
+        const served = /^serving .*:(\d+)/m.exec(String(chunk));
         if (served !== null) resolve(Number(served[1]));
       });
       child.on('exit', (code) => reject(new Error(`the server ended with ${code}`)));
@@ -48,11 +53,19 @@ export class App {
   private get isUp(): boolean {
     return this.child !== null && this.child.exitCode === null && this.child.signalCode === null;
   }
+  /** Stops the server without ending it, as a machine that sleeps: what is asked gets no answer. */
+  freeze(): void {
+    this.child?.kill('SIGSTOP');
+  }
+  thaw(): void {
+    this.child?.kill('SIGCONT');
+  }
   /** Ends the server as a power cut would. */
   async kill(): Promise<void> {
     const child = this.child;
     if (child === null || !this.isUp) return;
     const gone = new Promise((resolve) => child.once('exit', resolve));
+    child.kill('SIGCONT');
     child.kill('SIGKILL');
     await gone;
   }
@@ -217,3 +230,18 @@ export const numberIn = (text: string | null): number =>
  * marks either takes longer than the looking.
  */
 export const anAxe = (page: Page): AxeBuilder => new AxeBuilder({ page }).options({ resultTypes: ['violations'] }).setLegacyMode(true);
+
+/** The views not looked at yet are fetched while the page is at rest, so that they are there without their server. */
+export async function allFetched(page: Page): Promise<void> {
+  for (const part of ['FeaturePanel', 'DaysView'])
+    await expect
+      .poll(() =>
+        page.evaluate(() =>
+          performance
+            .getEntriesByType('resource')
+            .map(({ name }) => name)
+            .join(' '),
+        ),
+      )
+      .toMatch(new RegExp(`${part}[^ ]*\\.js`));
+}

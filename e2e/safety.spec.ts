@@ -1,5 +1,5 @@
 import { type BrowserContext, type Page } from '@playwright/test';
-import { type App, expect, openBrinefold, test } from './app';
+import { type App, expect, openBrinefold, test, allFetched } from './app';
 
 /** Raises the height of a feature by typing. */
 async function setField(page: Page, featureId: string, label: string, value: string): Promise<void> {
@@ -8,21 +8,6 @@ async function setField(page: Page, featureId: string, label: string, value: str
   const field = page.getByLabel('Notes').getByLabel(label, { exact: true });
   await field.fill(value);
   await field.press('Enter');
-}
-
-/** The views not looked at yet are fetched while the page is at rest, so that they are there without their server. */
-async function allFetched(page: Page): Promise<void> {
-  for (const part of ['FeaturePanel', 'DaysView'])
-    await expect
-      .poll(() =>
-        page.evaluate(() =>
-          performance
-            .getEntriesByType('resource')
-            .map(({ name }) => name)
-            .join(' '),
-        ),
-      )
-      .toMatch(new RegExp(`${part}[^ ]*\\.js`));
 }
 
 /** Brinefold in a second tab beside the first, which hears nothing of what the first does. */

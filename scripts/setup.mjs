@@ -177,6 +177,11 @@ export async function ensureChromium() {
   await installDebian('chromium-headless-shell', 'Chromium').catch(() => installDebian('chromium', 'Chromium'));
 }
 
+/** What puts a certificate into a browser's own store, for the browser tests. */
+export async function ensureCertutil() {
+  if (!existsSync('/usr/bin/certutil')) await installDebian('libnss3-tools', 'certutil');
+}
+
 /** Where it is, or would be. @returns {string} */
 export const chromium = () => CHROMIUMS.find((path) => existsSync(path)) ?? String(CHROMIUMS[0]);
 

@@ -8,13 +8,26 @@ import { join } from 'node:path';
 import { parseArgs } from 'node:util';
 import { ROOT, ensureServerBuilt, ensureWebBuilt, freePort, say } from './setup.mjs';
 import { hostileRequests } from './soak/hostile';
-import { type Start, chance, partsLeft, partsOf, pause, serve, start, strike } from './soak/processes';
+import { type Start, chance, partsLeft, partsOf, pause, serve, start, startNpm, strike } from './soak/processes';
 import { startSavers } from './soak/savers';
+import { startWriters } from './soak/writers';
+import { Model } from '../packages/web/src/testing/devices';
 
 const { values } = parseArgs({
-  options: { kills: { type: 'string', default: '200' }, hostile: { type: 'string', default: '600' }, only: { type: 'string' } },
+  options: {
+    kills: { type: 'string', default: '200' },
+    hostile: { type: 'string', default: '600' },
+    devices: { type: 'string', default: '10000' },
+    only: { type: 'string' },
+    /** Does a little of everything and writes no report: what the tests run, so that this cannot rot. */
+    short: { type: 'boolean', default: false },
+  },
 });
-const KILLS = Number(values.kills);
+const KILLS = values.short ? 3 : Number(values.kills);
+const HOSTILE = values.short ? 120 : Number(values.hostile);
+const DEVICE_RUNS = values.short ? 60 : Number(values.devices);
+/** Demo boards that a fresh start has. */
+const BOARDS = 3;
 const roll = chance(7);
 const stores = mkdtempSync(join(tmpdir(), 'spare-acre-soak-'));
 // PostgreSQL's own user goes in; else its clusters would lie elsewhere.
@@ -144,7 +157,7 @@ async function killStart(): Promise<void> {
   told('Start script ended (KILL, TERM, INT, HUP, twice INT)', KILLS, { failed, left: left + (await partsLeft(home)).length });
 }
 
-/** @returns 1 where a start that nobody disturbs does not serve two boards, or leaves something behind */
+/** @returns 1 where a start that nobody disturbs does not serve the demo boards, or leaves something behind */
 async function fullStart(home: string): Promise<number> {
   const one = start(home, await freePort());
   const address = await one.served;
@@ -155,7 +168,7 @@ async function fullStart(home: string): Promise<number> {
           .then((answer) => answer.json() as Promise<{ boards: unknown[] }>)
           .catch(() => null);
   await ended(one, 'SIGTERM');
-  const isGood = boards?.boards.length === 2 && (await partsLeft(home)).length === 0;
+  const isGood = boards?.boards.length === BOARDS && (await partsLeft(home)).length === 0;
   if (!isGood) say(`a start failed: ${one.said()}`);
   return isGood ? 0 : 1;
 }
@@ -201,6 +214,111 @@ async function races(): Promise<void> {
   told('Two starts at once on an empty store', times, { failed, left });
 }
 
+/** All kinds of writes on two servers on one database, of which one is killed over and over: deeds, log, shelf, sheets, price lists. */
+async function allWrites(): Promise<void> {
+  const home = aHome();
+  const database = await held(home);
+  const [steady, mortal] = [await freePort(), await freePort()];
+  const one = serve(home, main, database.url, steady);
+  let other = serve(home, main, database.url, mortal);
+  let failed = (await one.served) === null || (await other.served) === null ? 1 : 0;
+  const writers = await startWriters([`http://127.0.0.1:${steady}/api`, `http://127.0.0.1:${mortal}/api`]);
+  for (let i = 0; i < KILLS; i++) {
+    await pause(100 + roll() * 1_200);
+    step('servers of two killed', i);
+    await ended(other, 'SIGKILL');
+    other = serve(home, main, database.url, mortal);
+    if ((await other.served) === null) failed += 1;
+  }
+  await writers.stop();
+  const lost = await writers.lost();
+  await Promise.all([ended(one, 'SIGTERM'), ended(other, 'SIGTERM')]);
+  await database.stop();
+  told('All kinds of writes, two servers, one killed', KILLS, {
+    acknowledged: String(writers.acknowledged()),
+    lost,
+    failed: failed + writers.failed(),
+    left: (await partsLeft(home)).length,
+    more: writers.kinds(),
+  });
+}
+
+/** A server that is stopped, not ended, while savers go on, and wakes again. */
+async function frozenServer(): Promise<void> {
+  const home = aHome();
+  const database = await held(home);
+  const port = await freePort();
+  const server = serve(home, main, database.url, port);
+  let failed = (await server.served) === null ? 1 : 0;
+  const savers = await startSavers(`http://127.0.0.1:${port}/api`, 'frozen');
+  const times = Math.max(2, Math.round(KILLS / 4));
+  for (let i = 0; i < times; i++) {
+    await pause(200 + roll() * 600);
+    step('servers frozen', i);
+    server.child.kill('SIGSTOP');
+    await pause(300 + roll() * 2_000);
+    server.child.kill('SIGCONT');
+    const isBack = await fetch(`http://127.0.0.1:${port}/api/health`, { signal: AbortSignal.timeout(20_000) }).then(
+      ({ ok }) => ok,
+      () => false,
+    );
+    if (!isBack) failed += 1;
+  }
+  await savers.stop();
+  const lost = await savers.lost();
+  await ended(server, 'SIGTERM');
+  await database.stop();
+  told('Server frozen while saving', times, {
+    acknowledged: String(savers.acknowledged()),
+    lost,
+    failed,
+    left: (await partsLeft(home)).length,
+  });
+}
+
+/** npm ended in the first moments of a start, and a start that would set the running one's database aside. */
+async function earlyEnds(): Promise<void> {
+  const home = aHome();
+  let [failed, left] = [0, 0];
+  for (let i = 0; i < KILLS; i++) {
+    const npm = startNpm(home, await freePort());
+    await pause(roll() * 1_200);
+    step('early ends', i);
+    npm.child.kill('SIGTERM');
+    await npm.ended;
+    left += (await partsLeft(home)).length;
+  }
+  const running = start(home, await freePort());
+  const address = await running.served;
+  for (let i = 0; i < Math.max(2, Math.round(KILLS / 20)); i++) {
+    const aside = start(home, await freePort(), ['--set-aside']);
+    if ((await aside.served) !== null) failed += 1;
+    await aside.ended;
+  }
+  const answer = address === null ? null : await fetch(`${address}/api/boards`).catch(() => null);
+  if (answer?.status !== 200) failed += 1;
+  await ended(running, 'SIGTERM');
+  failed += await fullStart(home);
+  told('npm ended in its first moments; --set-aside under a running start', KILLS, { failed, left: left + (await partsLeft(home)).length });
+}
+
+/** Two to four devices in a model that uses what the pages use: edits, ticks, undo, offline, killed, lost answers, letters twice. */
+async function devices(): Promise<void> {
+  let lost = 0;
+  for (let seed = 1; seed <= DEVICE_RUNS; seed++) {
+    const model = new Model(chance(seed));
+    model.run(40);
+    const broken = model.broken();
+    if (broken.length > 0) say(`seed ${seed}: ${broken.join('; ')}`);
+    lost += broken.length;
+    if (seed % 500 === 0) {
+      say(`… ${seed} runs of devices`);
+      await pause(0);
+    }
+  }
+  told('Runs of 2 to 4 devices in a model', DEVICE_RUNS, { lost });
+}
+
 /** Requests that nobody honest would send, and fifty savers on one board at once. */
 async function hostile(): Promise<void> {
   const home = aHome();
@@ -208,10 +326,11 @@ async function hostile(): Promise<void> {
   const port = await freePort();
   const server = serve(home, main, database.url, port);
   const address = (await server.served)!;
-  const { sent, wrong, slowestMs, slowest } = await hostileRequests(address, Number(values.hostile));
+  const { sent, wrong, slowestMs, slowest } = await hostileRequests(address, HOSTILE);
   for (const line of wrong.slice(0, 20)) say(line);
   told('Hostile requests', sent, { failed: wrong.length, more: `slowest ${Math.round(slowestMs)} ms (${slowest})` });
-  if (slowestMs > 1_000) bad += 1;
+  // In the short run other tests go on beside it.
+  if (slowestMs > 1_000 && !values.short) bad += 1;
 
   const { boards } = (await (await fetch(`${address}/api/boards`)).json()) as { boards: { id: string }[] };
   const { id, revision, plan } = (await (await fetch(`${address}/api/boards/${boards[0]!.id}`)).json()) as {
@@ -253,13 +372,16 @@ const inTurn = async (parts: readonly (() => Promise<void>)[]): Promise<void> =>
 };
 // How long an answer takes is measured alone; what is killed has much to wait for, and goes on two by two.
 await inTurn([hostile]);
-await Promise.all([inTurn([killServer, killDatabase]), inTurn([killStart, killFirstStart, races])]);
+await Promise.all([
+  inTurn([killServer, killDatabase, allWrites, frozenServer]),
+  inTurn([killStart, killFirstStart, races, earlyEnds, devices]),
+]);
 rmSync(stores, { recursive: true, force: true });
 
 const minutes = Math.round((Date.now() - began) / 60_000);
 const line = (cells: readonly string[]): string => `| ${cells.join(' | ')} |`;
 const HEAD = ['What', 'Times', 'Saves acknowledged', 'Lost', 'Starts or answers that failed', 'Processes left', ''];
-if (values.only === undefined) {
+if (values.only === undefined && !values.short) {
   writeFileSync(
     join(ROOT, 'docs', 'reliability.md'),
     `# Kept safe: what was done to it
@@ -272,7 +394,7 @@ ${line(HEAD.map(() => '---'))}
 ${rows.map(line).join('\n')}
 
 - **Saves acknowledged** are answered with 200; each is looked up afterwards by its revision, and its plan compared with what was sent.
-- **Starts that fail**: after every kill something is started that nobody disturbs; it has to serve both demo boards.
+- **Starts that fail**: after every kill something is started that nobody disturbs; it has to serve the three demo boards.
 - **Processes left**: whatever still runs for a store half a minute after its end, told by its environment.
 - **Hostile requests** have to be answered in the 4xx with words, without a stack, a path of the machine or SQL, the slowest within a second.
 `,

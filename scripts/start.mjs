@@ -18,6 +18,14 @@ import {
   say,
 } from './setup.mjs';
 
+/** The least that the packages run on. */
+const MIN_NODE = [20, 19];
+const [major = 0, minor = 0] = process.versions.node.split('.').map(Number);
+if (major < Number(MIN_NODE[0]) || (major === MIN_NODE[0] && minor < Number(MIN_NODE[1]))) {
+  say(`Spare Acre needs Node ${MIN_NODE.join('.')} or later; this is ${process.versions.node}.`);
+  process.exit(2);
+}
+
 const HELP = `Spare Acre
 
   npm start                        set up what is missing, start, and print the address
@@ -266,7 +274,10 @@ try {
     database = held;
   }
   if (!stopping.signal.aborted) {
-    await greet(await serveSomewhere(given ?? database?.url ?? '', settings));
+    const where = given === undefined ? 'the database' : `the database at ${new URL(given).host}`;
+    const waiting = setTimeout(() => say(`Waiting for ${where} to answer …`), 3_000);
+    const addresses = await serveSomewhere(given ?? database?.url ?? '', settings).finally(() => clearTimeout(waiting));
+    await greet(addresses);
   }
 } catch (error) {
   if (!stopping.signal.aborted) {

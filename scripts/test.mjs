@@ -6,7 +6,7 @@
 import { spawn } from 'node:child_process';
 import { existsSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
-import { ROOT, ensureChromium, ensureFolder, ensurePackages, ensureServerBuilt, ensureWebBuilt, say } from './setup.mjs';
+import { ROOT, ensureCertutil, ensureChromium, ensureFolder, ensurePackages, ensureServerBuilt, ensureWebBuilt, say } from './setup.mjs';
 
 const REPORTS = join(ROOT, 'reports');
 let passed = 0;
@@ -91,6 +91,7 @@ try {
   ensureFolder(REPORTS);
   await ensurePackages();
   await ensureChromium();
+  await ensureCertutil();
   const { startDatabase } = await import('./database.mjs');
   const name = `test-${process.pid}`;
   const database = await startDatabase(name, { forTests: true });

@@ -65,6 +65,17 @@ export function start(home: string, port: number, flags: readonly string[] = [])
   return watched(child, /open at (\S+)/);
 }
 
+/** The same through npm, which passes no signal on. */
+export function startNpm(home: string, port: number): Start {
+  const child = spawn('npm', ['start', '--', '--port', String(port)], {
+    cwd: ROOT,
+    env: { ...process.env, SPARE_ACRE_HOME: home },
+    stdio: ['ignore', 'pipe', 'pipe'],
+    detached: true,
+  });
+  return watched(child, /open at (\S+)/);
+}
+
 /** A server alone, on a database that is there. @param main the built file */
 export function serve(home: string, main: string, databaseUrl: string, port: number): Start {
   const child = spawn(process.execPath, [main], {

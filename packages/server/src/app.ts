@@ -7,7 +7,7 @@ import { join } from 'node:path';
 import { pinoHttp } from 'pino-http';
 import { onlyOwnHosts, onlyOwnPages } from './access/hosts';
 import type { AppParts } from './parts';
-import { answerProblem } from './problems';
+import { answerProblem, noSuchPath } from './problems';
 import { apiRoutes } from './routes';
 
 /** The whole application, not yet listening. */
@@ -71,6 +71,8 @@ function serveWeb(app: Express, webDir: string): void {
     '/assets',
     staticFiles(join(webDir, 'assets'), { ...packed, serveStatic: { immutable: true, maxAge: '1y', fallthrough: false } }),
   );
+  // What the build leaves for the bench is nobody else's business.
+  app.use('/.vite', noSuchPath);
   app.use(staticFiles(webDir, { ...packed, index: false }));
   app.get('/{*path}', (_req, res) => {
     res.set('Cache-Control', 'no-cache').sendFile(join(webDir, 'index.html'));

@@ -96,6 +96,22 @@ function asHttpProblem(error: unknown): HttpProblem {
     return new HttpProblem(422, 'Text that cannot be stored', worded(issues), { issues });
   }
   if (error instanceof BadJson) return new HttpProblem(400, 'Not JSON', error.message);
+  // PostgreSQL's own words for it: it runs, and takes nothing more.
+  const code = (error as { readonly code?: unknown } | null)?.code;
+  if (code === '53100' || code === 'ENOSPC')
+    return new HttpProblem(
+      503,
+      'The disk is full',
+      'The disk of the server is full; nothing was stored. Free some space, then try again: what is on your screen is kept there.',
+      { retryAfterS: 30 },
+    );
+  if (code === '25006')
+    return new HttpProblem(
+      503,
+      'The database is read-only',
+      'The database takes no changes at the moment; nothing was stored. What is on your screen is kept there.',
+      { retryAfterS: 30 },
+    );
   if (isAway(error)) {
     return new HttpProblem(
       503,

@@ -88,7 +88,10 @@ describe('busy times from a calendar file', () => {
 });
 
 test('forty thousand events are read once each, not once for each other', () => {
-  const events = Array.from({ length: 40_000 }, (_, i) => `BEGIN:VEVENT\r\nUID:e${i}\r\nDTSTART:2020${String(1 + (i % 12)).padStart(2, '0')}05T100000\r\nDURATION:PT1H\r\nEND:VEVENT`);
+  const events = Array.from(
+    { length: 40_000 },
+    (_, i) => `BEGIN:VEVENT\r\nUID:e${i}\r\nDTSTART:2020${String(1 + (i % 12)).padStart(2, '0')}05T100000\r\nDURATION:PT1H\r\nEND:VEVENT`,
+  );
   const file = `BEGIN:VCALENDAR\r\nVERSION:2.0\r\n${events.join('\r\n')}\r\nEND:VCALENDAR\r\n`;
   expect(busyFrom(file, '2026-11-30', 0)).toEqual({ ok: true, value: [] });
 });

@@ -146,7 +146,12 @@ describe('DXF', () => {
   test.each([1e-16, -1e-12, 1e-300, 1e9])('a bulge of %s is a leg or an arc of a bounded number of chords', (bulge) => {
     const drawing = read(
       readDxf(
-        dxfOf((writer) => void writer.addLWPolyline([{ point: point2d(0, 0), bulge }, { point: point2d(80, 0) }, { point: point2d(40, 60) }], { flags: 1 })),
+        dxfOf(
+          (writer) =>
+            void writer.addLWPolyline([{ point: point2d(0, 0), bulge }, { point: point2d(80, 0) }, { point: point2d(40, 60) }], {
+              flags: 1,
+            }),
+        ),
       ),
     );
     expect(drawing.outlines[0]!.length).toBeLessThan(2_010);

@@ -37,3 +37,15 @@ test('an entry of before photos, air and mishaps is read as one without', () => 
   const { photoIds: _photos, air: _air, mishap: _mishap, ...old } = { ...first, id: '00000000-0000-4000-8000-000000000001' };
   expect(LogEntrySchema.parse(old)).toMatchObject({ photoIds: [], air: null, mishap: null });
 });
+
+test('in Markdown what somebody typed stays what they typed, and a table tells −3 °C as a number', () => {
+  const entry = {
+    ...{ id: '00000000-0000-4000-8000-000000000001', taskId: null, name: 'Shed *north*', day: '2026-12-01', who: '<b>Bo</b>', figures: [] },
+    ...{ note: '# not a heading\n1. no list\n[link](http://x)', photoIds: [], air: { airC: -3, humidityPct: 80 }, mishap: null },
+  };
+  const text = logMarkdown('Board', [entry], { system: 'metric', currency: 'EUR' });
+  expect(text).toContain('**Shed \\*north\\*** (\\<b\\>Bo\\</b\\>)');
+  expect(text).toContain('\\# not a heading\n1\\. no list\n\\[link\\](http://x)');
+  expect(logCsv([entry])).toContain(',-3,80');
+  expect(logCsv([{ ...entry, note: '=1+1' }])).toContain("'=1+1");
+});

@@ -29,25 +29,31 @@ export function logMarkdown(title: string, entries: readonly LogEntry[], showing
   const days = [...new Set(entries.map(({ day }) => day))].sort();
   const sections = days.map((day) => {
     const own = entries.filter((entry) => entry.day === day);
-    return [`## ${day}`, ...own.map((entry) => lineOf(entry, showing))].join('\n\n');
+    return [`## ${literal(day)}`, ...own.map((entry) => lineOf(entry, showing))].join('\n\n');
   });
-  return `${[`# ${title}`, ...sections].join('\n\n')}\n`;
+  return `${[`# ${literal(title)}`, ...sections].join('\n\n')}\n`;
 }
+
+/** Text that Markdown shows as it is: no heading, list, link or tag comes of it. */
+const literal = (text: string): string =>
+  text
+    .replaceAll(/[\\`*_[\]<>#|~]/g, (sign) => `\\${sign}`)
+    .replaceAll(/^(\s*)([-+])(?=\s)/gm, '$1\\$2')
+    .replaceAll(/^(\s*\d+)([.)])(?=\s)/gm, '$1\\$2');
 
 /** The air at the bench then, in words. */
 const airText = ({ airC, humidityPct }: NonNullable<LogEntry['air']>): string =>
   `Air ${airC} °C, ${humidityPct} % humidity`.replace('-', '−');
 
 function lineOf({ name, who, figures, note, air }: LogEntry, showing: Showing): string {
-  const told = figures.map(
-    ({ name: of, unit, planned, real }) =>
-      `${of}: ${showText({ value: real, unit }, showing)}, planned ${showText({ value: planned, unit }, showing)}`,
+  const told = figures.map(({ name: of, unit, planned, real }) =>
+    literal(`${of}: ${showText({ value: real, unit }, showing)}, planned ${showText({ value: planned, unit }, showing)}`),
   );
   return [
-    `**${name}**${who === '' ? '' : ` (${who})`}`,
+    `**${literal(name)}**${who === '' ? '' : ` (${literal(who)})`}`,
     ...told,
     ...(air === null ? [] : [airText(air)]),
-    ...(note === '' ? [] : [note]),
+    ...(note === '' ? [] : [literal(note)]),
   ].join('  \n');
 }
 

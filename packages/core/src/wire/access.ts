@@ -73,7 +73,6 @@ export const RECORDED = [
   'deleted',
   'restored',
   'exported',
-  'refused',
 ] as const;
 export type Recorded = (typeof RECORDED)[number];
 export const AccessRecord = z.strictObject({

@@ -16,6 +16,8 @@ export function rowsOf(text: string): {
   return { head: first?.cells ?? [], rows };
 }
 
+/** What a spreadsheet would run as a formula: a number below zero is none. */
+const FORMULA = /^(?![-+]?\d+(?:[.,]\d+)?$)[=+\-@\t\r]/;
 /** A table as text. Cells that a spreadsheet would run as a formula are made text. */
 export const csvOf = (rows: readonly (readonly string[])[]): string =>
-  papaparse.unparse(rows as string[][], { newline: '\r\n', escapeFormulae: true });
+  papaparse.unparse(rows as string[][], { newline: '\r\n', escapeFormulae: FORMULA });

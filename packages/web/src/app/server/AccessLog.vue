@@ -18,7 +18,6 @@ const WORDS: Readonly<Record<Recorded, string>> = {
   deleted: 'deleted',
   restored: 'restored',
   exported: 'exported',
-  refused: 'was refused',
 };
 const SHOWN = 60;
 const entries = shallowRef<Awaited<ReturnType<typeof fetchRecord>>>([]);

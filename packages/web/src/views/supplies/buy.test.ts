@@ -1,9 +1,10 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { leastCost } from '@spare-acre/core/buying';
+import { boardSummary } from '@spare-acre/core/cards';
 import { stockedIn } from '@spare-acre/core/shelf';
 import type { Shop } from '@spare-acre/core/wire';
 import { anOpenBoard, shown } from '../../testing/ground-world';
-import { type Asked, CATALOGUE, aServer, freshStores, settled, someLocks } from '../../testing/world';
+import { type Asked, CATALOGUE, aServer, aStoredBoard, freshStores, settled, someLocks } from '../../testing/world';
 import BuyTab from './BuyTab.vue';
 
 /** When each thing is first worked with. */
@@ -40,7 +41,10 @@ const shop = (): Shop => ({
     packs.map((pack) => ({ stockId: id, ...pack, steps: [], stock: null, seenMs: 0, wasMinor: null })),
   ),
 });
-const another = () => ({ id: OTHER_ID, name: 'Another board', revision: 1, savedAt: '2026-11-24T05:00:00.000Z' });
+const another = () => ({
+  ...{ id: OTHER_ID, name: 'Another board', revision: 1, savedAt: '2026-11-24T05:00:00.000Z', doneTasks: 0, cutSheets: 0 },
+  summary: boardSummary(aStoredBoard().plan),
+});
 const OTHER_ID = '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c222';
 async function aBuyList(answers: (asked: Asked) => { status: number; body: unknown } | null | undefined = () => undefined) {
   const store = await anOpenBoard();
