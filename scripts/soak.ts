@@ -23,9 +23,9 @@ const { values } = parseArgs({
     short: { type: 'boolean', default: false },
   },
 });
-const KILLS = values.short ? 3 : Number(values.kills);
-const HOSTILE = values.short ? 120 : Number(values.hostile);
-const DEVICE_RUNS = values.short ? 60 : Number(values.devices);
+const KILLS = values.short ? 2 : Number(values.kills);
+const HOSTILE = values.short ? 60 : Number(values.hostile);
+const DEVICE_RUNS = values.short ? 40 : Number(values.devices);
 /** Demo boards that a fresh start has. */
 const BOARDS = 3;
 const roll = chance(7);
@@ -198,7 +198,7 @@ async function killFirstStart(): Promise<void> {
 /** Two starts at once on one store: both serve, the first that goes takes nothing from the other, the last takes all. */
 async function races(): Promise<void> {
   let [failed, left] = [0, 0];
-  const times = Math.max(5, Math.round(KILLS / 10));
+  const times = values.short ? 1 : Math.max(5, Math.round(KILLS / 10));
   for (let i = 0; i < times; i++) {
     const home = aHome();
     const [one, other] = [start(home, await freePort()), start(home, await freePort())];
@@ -290,7 +290,7 @@ async function earlyEnds(): Promise<void> {
   }
   const running = start(home, await freePort());
   const address = await running.served;
-  for (let i = 0; i < Math.max(2, Math.round(KILLS / 20)); i++) {
+  for (let i = 0; i < Math.max(1, Math.round(KILLS / 20)); i++) {
     const aside = start(home, await freePort(), ['--set-aside']);
     if ((await aside.served) !== null) failed += 1;
     await aside.ended;

@@ -103,7 +103,8 @@ export async function startWriters(bases: readonly string[]): Promise<Writers> {
       for (const found of new Set(kept.map((one) => one.found))) {
         if (found === null) continue;
         const all = (await ask(bases[0]! + found, 'GET'))!.text;
-        for (const { id } of kept.filter((one) => one.found === found)) if (all.split(`"id":"${id}"`).length !== 2) lost += 1;
+        for (const { id } of kept.filter((one) => one.found === found))
+          if (all.split(new RegExp(`"id"\\s*:\\s*"${id}"`)).length !== 2) lost += 1;
       }
       return lost;
     },

@@ -40,6 +40,9 @@ async function enter(): Promise<void> {
 </template>
 
 <style scoped>
+h1 {
+  font-size: 1.5rem;
+}
 .join {
   padding: 18px 26px;
   max-width: 460px;

@@ -253,7 +253,7 @@ const tableText = (board: BoardEntry): string => {
     <BButton
       v-if="(boards?.length ?? 0) > 0"
       variant="bare"
-      class="quiet"
+      class="quiet mt-2"
       :aria-expanded="isOfflineOpen"
       aria-controls="boards-offline"
       @click="isOfflineOpen = !isOfflineOpen"
@@ -292,6 +292,9 @@ header h1 {
 }
 .sought {
   width: 220px;
+}
+[aria-controls] {
+  display: block;
 }
 .away {
   max-width: 520px;

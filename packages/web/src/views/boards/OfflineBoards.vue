@@ -22,7 +22,7 @@ const toggle = (id: string, isKept: boolean): void => void (isKept ? store.keep(
   <p v-if="offline === 'never'" class="quiet">
     This device cannot store boards: it does not trust the server’s certificate. Open “This server” for the steps.
   </p>
-  <template v-else>
+  <div v-else class="kept">
     <p class="quiet">
       Stored boards open on this device without a network. They are updated whenever this page is open and the server answers.
     </p>
@@ -35,5 +35,11 @@ const toggle = (id: string, isKept: boolean): void => void (isKept ? store.keep(
     />
     <p v-if="store.busyId !== null" role="status">Storing …</p>
     <p v-if="store.fault !== ''" class="attention" role="alert">{{ store.fault }}</p>
-  </template>
+  </div>
 </template>
+
+<style scoped>
+.kept {
+  max-width: 520px;
+}
+</style>
