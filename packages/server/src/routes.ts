@@ -26,7 +26,7 @@ export function guardedApi({ db, keeper, readers, hub, access, reach }: AppParts
   return [
     server,
     accessRoutes(db, access),
-    ownRoutes(db, keeper),
+    ownRoutes(db, keeper, readers),
     boardRoutes(db, keeper, readers),
     liveRoutes(db, hub),
     pictureRoutes(db, readers),

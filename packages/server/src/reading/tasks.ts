@@ -12,5 +12,6 @@ export const boardFile = settled(work.boardFile);
 export const save = settled(work.save);
 export const storedPlan = settled(work.storedPlan);
 export const storedCard = settled(work.storedCard);
+export const ownEntries = settled(work.ownEntries);
 export const exported = settled(work.exported);
 export const picture = settled(work.picture);

@@ -4,4 +4,4 @@ import { register } from 'tsx/esm/api';
 
 register();
 const tasks = await import('./tasks.ts');
-export const { newBoard, boardFile, save, storedPlan, storedCard, exported, picture } = tasks;
+export const { newBoard, boardFile, save, storedPlan, storedCard, ownEntries, exported, picture } = tasks;

@@ -2,12 +2,13 @@ import { workerData } from 'piscina';
 import { z } from 'zod';
 import { boardSummary } from '@spare-acre/core/cards';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type OwnCatalogue, withEntries } from '@spare-acre/core/catalogue/editing';
+import { type OwnCatalogue, type OwnEntry, bareEntry, isKind, withEntries, withEntry } from '@spare-acre/core/catalogue/editing';
 import { migrated } from '@spare-acre/core/plan';
 import { checkBoardFile } from '@spare-acre/core/plan/file';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
-import { CreateBoard, SavePlan } from '@spare-acre/core/wire';
-import { type Problem, badPlan, problemOf } from '../problems';
+import { CreateBoard, ManyEntries, SavePlan } from '@spare-acre/core/wire';
+import { badEntry } from '../own/bad-entry';
+import { HttpProblem, type Problem, badPlan, problemOf } from '../problems';
 import { soundPicture } from '../pictures/decoding';
 import { parseJson } from './json';
 
@@ -70,6 +71,20 @@ const Stored = z.object({ plan: PlanSchema });
 /** What the card of a stored plan shows, as text: for plans from before it was kept beside them. */
 export const storedCard = (planText: string): Outcome<string> =>
   told(() => JSON.stringify(boardSummary(Stored.parse({ plan: migrated(JSON.parse(planText)) }).plan)));
+
+/** Entries of one's own that a file brought, each checked against the catalogue with those before it. */
+export const ownEntries = (bytes: Uint8Array): Outcome<readonly OwnEntry[]> =>
+  told(() => {
+    const bare = ManyEntries.parse(parseJson(bytes)).entries.map(({ kind, id, entry }) => ({ kind, id, body: bareEntry(entry) }));
+    let known = catalogue;
+    for (const entry of bare) {
+      if (!isKind(entry.kind)) throw new HttpProblem(422, 'No such kind', `“${String(entry.kind)}” is no kind of entry.`);
+      const tried = withEntry(known, entry);
+      if (!tried.ok) throw badEntry(entry.kind, tried.issues, `${entry.id}, `);
+      known = tried.catalogue;
+    }
+    return bare;
+  });
 
 /** The file of a board as it is stored, sound or not, for a person to read. */
 export const exported = ({ planText, recordText }: StoredText): Outcome<string> =>

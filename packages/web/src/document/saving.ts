@@ -5,8 +5,7 @@ import { type Board, isSamePlan } from '@spare-acre/core/plan';
 import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/wire';
 import { ServerProblem, type StoredBoard, dropCutSheet, keepCutSheet, savePlan } from './client';
 import { NOTHING_DONE } from '@spare-acre/core/shop';
-import type { Base } from '../sync/adopt';
-import { dropDraft, keepDraft, keepDraftAtOnce } from '../sync/drafts';
+import { type Base, dropDraft, keepDraft, keepDraftAtOnce } from '../sync/drafts';
 import { sheetEvents } from '../sync/sheets';
 
 /** `kept`: what saves is away, the draft is in this browser; `unkept`: nor does the browser keep it. `stale`: someone saved first. */

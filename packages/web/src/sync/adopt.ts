@@ -1,13 +1,8 @@
 import { type Board, type Plan, isSamePlan } from '@spare-acre/core/plan';
 import { mergePlans } from '@spare-acre/core/plan/merge';
 import { type BoardRecord, NOTHING_DONE, mergeRecords } from '@spare-acre/core/shop';
-import type { Draft } from './drafts';
+import type { Base, Draft } from './drafts';
 
-/** The board as the server last had it, as far as this page knows; its plan is null where that version is no longer kept. */
-export interface Base {
-  readonly plan: Plan | null;
-  readonly record: BoardRecord;
-}
 /** A board as the server has it. */
 export interface Stored extends Board {
   readonly revision: number;

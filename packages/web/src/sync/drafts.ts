@@ -1,10 +1,14 @@
 import { type UseStore, createStore, del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@spare-acre/core/plan';
 import type { BoardRecord } from '@spare-acre/core/shop';
-import type { Base } from './adopt';
 import { askToPersist } from './persist';
 import { claimTab, openTabs } from './tab';
 
+/** The board as the server last had it, as far as this page knows; its plan is null where that version is no longer kept. */
+export interface Base {
+  readonly plan: Plan | null;
+  readonly record: BoardRecord;
+}
 /** What was not saved yet: the board, and the board it grew from. */
 export interface Draft {
   readonly baseRevision: number;

@@ -7,8 +7,8 @@ import { mergePlans } from '@spare-acre/core/plan/merge';
 import { applied } from '@spare-acre/core/plan/edits';
 import { rectangle } from '@spare-acre/core/shapes';
 import { type CutSheet, doneAt } from '@spare-acre/core/shop';
-import { type Base, type Stored, adoptStored, bothRecords, includesAllChanges, recoverDraft } from '../sync/adopt';
-import type { Draft } from '../sync/drafts';
+import { type Stored, adoptStored, bothRecords, includesAllChanges, recoverDraft } from '../sync/adopt';
+import type { Base, Draft } from '../sync/drafts';
 import { NO_HISTORY, type Travel, type UndoHistory, changesOf, redoLast, undoLast, withStep } from '../sync/history';
 import { sheetEvents } from '../sync/sheets';
 

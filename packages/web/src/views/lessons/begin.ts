@@ -23,7 +23,7 @@ export async function endLessons({ boardId }: Lessons): Promise<void> {
     await store.saving.saveNow();
   }
   const { entries } = await call(Log, 'GET', `/boards/${boardId}/log`);
-  for (const { id } of entries) await call(Log, 'DELETE', `/boards/${boardId}/log/${id}`);
+  for (const { id } of entries) await call(null, 'DELETE', `/boards/${boardId}/log/${id}`);
   if (entries.length > 0) await useCatalogue().renew();
   await putAway(boardId);
 }
