@@ -32,8 +32,16 @@ export const heavyPartLazily = <C extends Component>(load: Load<C>): C =>
 /** Fetches what is still missing, one by one and only while the page is at rest: an edit must go on without its server. */
 export async function fetchAhead(): Promise<void> {
   for (const load of ahead) {
-    await new Promise((rested) => (window.requestIdleCallback ?? setTimeout)(rested));
+    await rest();
     // Tried again when it is shown, and told there.
     await load().catch(() => undefined);
   }
 }
+
+/** A browser that draws nothing may never call itself idle: then a moment has to do. */
+const MAX_WAIT_MS = 1_000;
+const rest = (): Promise<unknown> =>
+  new Promise((rested) => {
+    if ('requestIdleCallback' in window) window.requestIdleCallback(rested, { timeout: MAX_WAIT_MS });
+    else setTimeout(rested);
+  });
