@@ -12,6 +12,8 @@ const go = (page: Page, view: string): Promise<void> => page.getByRole('navigati
 test('pictures of the main views', async ({ page, app }) => {
   await page.goto(app.url);
   await expect(page.getByText('1 warning')).toBeVisible();
+  // Cards are calculated one after another.
+  await expect(page.locator('.cards').getByText('…', { exact: true })).toHaveCount(0);
   await picture(page, 'boards');
 
   await openBrinefold(page, app);
