@@ -18,6 +18,14 @@ export const isStorable = (text: string): boolean => !UNSTORABLE.test(text);
 export function unstorableAt(data: unknown): readonly string[] | null {
   if (typeof data === 'string') return isStorable(data) ? null : [];
   if (typeof data !== 'object' || data === null) return null;
+  if (Array.isArray(data)) {
+    // Without a list of its entries: a million numbers are gone over in a few milliseconds.
+    for (let i = 0; i < data.length; i++) {
+      const within = unstorableAt(data[i]);
+      if (within !== null) return [String(i), ...within];
+    }
+    return null;
+  }
   for (const [key, value] of Object.entries(data)) {
     if (!isStorable(key)) return [key];
     const within = unstorableAt(value);
