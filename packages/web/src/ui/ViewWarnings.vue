@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { computed, ref } from 'vue';
 import { type WarningView, viewsOf } from '@spare-acre/core/checks/warning';
 import { usePlan } from '../document/plan';
 import WarningCard from './WarningCard.vue';
@@ -10,8 +11,16 @@ const store = usePlan();
 const warnings = computed(() =>
   store.warnings.filter(({ featureId, code }) => (props.featureId ? featureId === props.featureId : viewsOf(code).includes(props.view))),
 );
+/** Cards shown before the rest is asked for: each has buttons, and a crowded board has sixty. */
+const FIRST = 12;
+const showsAll = ref(false);
+const shown = computed(() => (showsAll.value ? warnings.value : warnings.value.slice(0, FIRST)));
+const hiddenCount = computed(() => warnings.value.length - shown.value.length);
 </script>
 
 <template>
-  <WarningCard v-for="warning in warnings" :key="warning.id" :warning="warning" />
+  <WarningCard v-for="warning in shown" :key="warning.id" :warning="warning" />
+  <BButton v-if="hiddenCount > 0" variant="key" class="mb-3" @click="showsAll = true">
+    Show {{ hiddenCount }} more {{ hiddenCount === 1 ? 'warning' : 'warnings' }}
+  </BButton>
 </template>

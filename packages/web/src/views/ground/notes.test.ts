@@ -1,5 +1,6 @@
 import { type Feature, kindOf } from '@spare-acre/core/features';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { nextTick } from 'vue';
 import { address, anOpenBoard, shown } from '../../testing/ground-world';
 import { freshStores, someLocks } from '../../testing/world';
 import ArrangeSection from './draw/ArrangeSection.vue';
@@ -104,6 +105,7 @@ describe('the list of what lies on the table', () => {
   test('last drawn first; hiding and locking are edits that undo takes back', async () => {
     const store = await anOpenBoard();
     const list = shown(FeatureList);
+    await nextTick();
     const first = store.plan!.features.at(-1)!;
     expect(list.findAll('.name')[0]!.text()).toContain(first.name);
     await list.get(`[aria-label="${first.name}: hide (reckoned all the same)"]`).trigger('click');
@@ -119,12 +121,14 @@ describe('the list of what lies on the table', () => {
     const names = (): string[] => store.plan!.features.slice(-2).map(({ name }) => name);
     const [before, last] = names();
     const list = shown(FeatureList);
+    await nextTick();
     await list.get(`[aria-label="${last}: down the list"]`).trigger('click');
     expect(names()).toEqual([last, before]);
   });
   test('a shift-click chooses one more', async () => {
     await anOpenBoard();
     const list = shown(FeatureList);
+    await nextTick();
     await list.findAll('.name')[0]!.trigger('click');
     await list.findAll('.name')[1]!.trigger('click', { shiftKey: true });
     expect(address.query['feature']!.split(',')).toHaveLength(2);

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
+import { useVirtualList } from '@vueuse/core';
 import { computed } from 'vue';
 import { type Feature, kindOf } from '@spare-acre/core/features';
 import Eye from '~icons/bi/eye';
@@ -12,53 +13,73 @@ import { usePlan } from '../../../document/plan';
 import { setIn } from './featureEdits';
 import { useSelection } from '../useSelection';
 
-/** Everything on the table, the last drawn first: where two meet at one height, what stands higher in the list lies on top. */
+/**
+ * Everything on the table, the last drawn first: where two meet at one height, what stands higher in the list lies on top.
+ * Only the rows in sight are built: five buttons for each of 200 features would hold the page up for half a second.
+ */
 const store = usePlan();
 const { select, toggle } = useSelection();
 const features = computed(() => [...store.plan!.features].reverse());
+const ROW_PX = 26;
+const { list: rows, containerProps, wrapperProps } = useVirtualList(features, { itemHeight: ROW_PX, overscan: 6 });
 
 const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'feature/order', featureId: id, by });
 </script>
 
 <template>
   <p v-if="features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
-  <ul class="features">
-    <li v-for="(feature, i) in features" :key="feature.id" :class="{ hidden: feature.hidden }">
-      <BButton variant="bare" class="name" :title="feature.name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
-        {{ feature.name }} <span class="quiet">{{ kindOf(feature).name.toLowerCase() }}</span>
-      </BButton>
-      <span class="marks">
-        <BButton variant="bare" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"><Up /></BButton>
-        <BButton
-          variant="bare"
-          :disabled="i === features.length - 1"
-          :aria-label="`${feature.name}: down the list`"
-          @click="move(feature, -1)"
-        >
-          <Down />
+  <div v-else v-bind="containerProps" class="window">
+    <ul class="features" v-bind="wrapperProps">
+      <li
+        v-for="{ data: feature, index: i } in rows"
+        :key="feature.id"
+        :class="{ hidden: feature.hidden }"
+        :style="{ height: `${ROW_PX}px` }"
+        :aria-setsize="features.length"
+        :aria-posinset="i + 1"
+      >
+        <BButton variant="bare" class="name" :title="feature.name" @click="$event.shiftKey ? toggle(feature.id) : select(feature.id)">
+          {{ feature.name }} <span class="quiet">{{ kindOf(feature).name.toLowerCase() }}</span>
         </BButton>
-        <BButton
-          variant="bare"
-          :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"
-          :aria-pressed="feature.hidden"
-          @click="setIn(store, feature, feature.hidden ? 'Show' : 'Hide', { hidden: !feature.hidden })"
-        >
-          <EyeSlash v-if="feature.hidden" /><Eye v-else />
-        </BButton>
-        <BButton
-          variant="bare"
-          :aria-label="`${feature.name}: ${feature.locked ? 'unlock' : 'lock'}`"
-          :aria-pressed="feature.locked"
-          @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
-        >
-          <Lock v-if="feature.locked" /><Unlock v-else />
-        </BButton>
-      </span>
-    </li>
-  </ul>
+        <span class="marks">
+          <BButton variant="bare" :disabled="i === 0" :aria-label="`${feature.name}: up the list`" @click="move(feature, 1)"
+            ><Up
+          /></BButton>
+          <BButton
+            variant="bare"
+            :disabled="i === features.length - 1"
+            :aria-label="`${feature.name}: down the list`"
+            @click="move(feature, -1)"
+          >
+            <Down />
+          </BButton>
+          <BButton
+            variant="bare"
+            :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"
+            :aria-pressed="feature.hidden"
+            @click="setIn(store, feature, feature.hidden ? 'Show' : 'Hide', { hidden: !feature.hidden })"
+          >
+            <EyeSlash v-if="feature.hidden" /><Eye v-else />
+          </BButton>
+          <BButton
+            variant="bare"
+            :aria-label="`${feature.name}: ${feature.locked ? 'unlock' : 'lock'}`"
+            :aria-pressed="feature.locked"
+            @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
+          >
+            <Lock v-if="feature.locked" /><Unlock v-else />
+          </BButton>
+        </span>
+      </li>
+    </ul>
+  </div>
 </template>
 
 <style scoped>
+/* What stands below the list stays within reach, however long the list is. */
+.window {
+  max-height: max(23rem, 50vh);
+}
 .features {
   list-style: none;
   margin: 0;

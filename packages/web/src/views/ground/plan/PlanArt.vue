@@ -28,62 +28,81 @@ function innerOf(feature: Feature): readonly Region[] {
   return regions;
 }
 
-const drawn = computed(() =>
-  drawingOrder(props.features)
+/** What is drawn of one feature: worked out anew only when it, its pieces, whether it is chosen or the scale has changed. */
+type Ink = ReturnType<typeof inkOf>;
+type Standing = NonNullable<typeof props.standing>[number];
+let inked: { readonly toPx: ToPx; readonly by: ReadonlyMap<Feature, Ink> } | null = null;
+
+const drawn = computed((): readonly Ink[] => {
+  const { toPx } = props;
+  const standing = new Map<string, Standing[]>();
+  for (const one of props.standing ?? []) standing.set(one.featureId, [...(standing.get(one.featureId) ?? []), one]);
+  const chosen = new Set(props.chosenIds);
+  const before = inked?.toPx === toPx ? inked.by : null;
+  const inks = drawingOrder(props.features)
     .filter(({ hidden }) => !hidden)
     .map((feature) => {
-      const marks = kindOf(feature).marks?.(feature) ?? NO_MARKS;
-      return {
-        feature,
-        d: regionPath(shapeRegion(feature.shape), props.toPx),
-        inner: innerOf(feature).map((region) => regionPath(region, props.toPx)),
-        lines: marks.lines.map((line) => linePath(line, props.toPx)).join(''),
-        isDashed: marks.dashed,
-        dots: marks.dots.map(props.toPx),
-        arrow: linePath(marks.arrow, props.toPx),
-        box: marks.box === null ? null : props.toPx(marks.box),
-        pieces: (props.standing ?? [])
-          .filter(({ featureId }) => featureId === feature.id)
-          .map(({ rings, ways }) => ({
-            d: regionPath({ rings }, props.toPx),
-            thresholds: ways.map(({ threshold }) => linePath(threshold, props.toPx)).join(''),
-            ways: ways.map(({ inwards }) => linePath(inwards, props.toPx)),
-          })),
-        isChosen: props.chosenIds?.includes(feature.id) === true,
-      };
-    }),
-);
+      const pieces = standing.get(feature.id) ?? [];
+      const isChosen = chosen.has(feature.id);
+      const same = before?.get(feature);
+      const isSame = same !== undefined && same.isChosen === isChosen && same.standing.length === pieces.length;
+      return isSame && same.standing.every((one, i) => one === pieces[i]) ? same : inkOf(feature, toPx, pieces, isChosen);
+    });
+  inked = { toPx, by: new Map(inks.map((ink) => [ink.feature, ink])) };
+  return inks;
+});
+
+function inkOf(feature: Feature, toPx: ToPx, standing: readonly Standing[], isChosen: boolean) {
+  const marks = kindOf(feature).marks?.(feature) ?? NO_MARKS;
+  return {
+    feature,
+    standing,
+    isChosen,
+    d: regionPath(shapeRegion(feature.shape), toPx),
+    inner: innerOf(feature).map((region) => regionPath(region, toPx)),
+    lines: marks.lines.map((line) => linePath(line, toPx)).join(''),
+    isDashed: marks.dashed,
+    dots: marks.dots.map(toPx),
+    arrow: linePath(marks.arrow, toPx),
+    box: marks.box === null ? null : toPx(marks.box),
+    pieces: standing.map(({ rings, ways }) => ({
+      d: regionPath({ rings }, toPx),
+      thresholds: ways.map(({ threshold }) => linePath(threshold, toPx)).join(''),
+      ways: ways.map(({ inwards }) => linePath(inwards, toPx)),
+    })),
+  };
+}
 </script>
 
 <template>
-  <g v-for="{ feature, d, inner: edges, lines, isDashed, dots, arrow, box, pieces, isChosen } in drawn" :key="feature.id">
+  <g v-for="ink in drawn" :key="ink.feature.id" v-memo="[ink, isStill]">
     <path
-      :d="d"
+      :d="ink.d"
       fill-rule="evenodd"
       class="feature"
-      :class="[feature.kind, { selected: isChosen, locked: feature.locked }]"
-      :fill="fillOf(feature)"
+      :class="[ink.feature.kind, { selected: ink.isChosen, locked: ink.feature.locked }]"
+      :fill="fillOf(ink.feature)"
       :pointer-events="isStill ? 'none' : 'all'"
       :tabindex="isStill ? undefined : 0"
       :role="isStill ? undefined : 'button'"
-      :aria-label="isStill ? undefined : feature.name"
-      :aria-pressed="isStill ? undefined : isChosen"
-      :data-feature="isStill ? undefined : feature.id"
-      @pointerdown="emit('press', $event, feature)"
-      @keydown.enter.stop="emit('open', feature)"
-      @keydown.space.prevent.stop="emit('open', feature)"
+      :aria-label="isStill ? undefined : ink.feature.name"
+      :aria-pressed="isStill ? undefined : ink.isChosen"
+      :data-feature="isStill ? undefined : ink.feature.id"
+      @pointerdown="emit('press', $event, ink.feature)"
+      @keydown.enter.stop="emit('open', ink.feature)"
+      @keydown.space.prevent.stop="emit('open', ink.feature)"
     />
     <g pointer-events="none">
-      <path v-for="(edge, i) in edges" :key="i" class="step" :class="feature.kind" :d="edge" />
-      <template v-for="(piece, i) in pieces" :key="`p${i}`">
+      <path v-for="(edge, i) in ink.inner" :key="i" class="step" :class="ink.feature.kind" :d="edge" />
+      <template v-for="(piece, i) in ink.pieces" :key="`p${i}`">
         <path class="standing" :d="piece.d" />
         <path v-if="piece.thresholds !== ''" class="threshold" :d="piece.thresholds" />
         <path v-for="way in piece.ways" :key="way" class="mark way-in" :d="way" marker-end="url(#mark-up)" />
       </template>
-      <path v-if="lines !== ''" class="mark" :class="[feature.kind, { dashes: isDashed }]" :d="lines" />
-      <path v-if="arrow !== ''" class="mark ramp" :d="arrow" marker-end="url(#mark-up)" />
-      <circle v-for="(dot, i) in dots" :key="`d${i}`" class="lamp" :cx="dot.x" :cy="dot.y" r="3.2" />
-      <rect v-if="box !== null" class="battery" :x="box.x - 4" :y="box.y - 4" width="8" height="8" />
+      <path v-if="ink.lines !== ''" class="mark" :class="[ink.feature.kind, { dashes: ink.isDashed }]" :d="ink.lines" />
+      <path v-if="ink.arrow !== ''" class="mark ramp" :d="ink.arrow" marker-end="url(#mark-up)" />
+      <circle v-for="(dot, i) in ink.dots" :key="`d${i}`" class="lamp" :cx="dot.x" :cy="dot.y" r="3.2" />
+      <rect v-if="ink.box !== null" class="battery" :x="ink.box.x - 4" :y="ink.box.y - 4" width="8" height="8" />
     </g>
   </g>
 </template>

@@ -196,6 +196,7 @@ defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => 
       pointer-events="none"
     />
     <PlanArt
+      v-if="view.width.value > 0"
       :features="plan.features"
       :to-px="px"
       :chosen-ids="chosen.map(({ id }) => id)"
