@@ -206,7 +206,7 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   const first = (await page.getByTestId('move').getByRole('heading').textContent())!;
   await page.getByRole('button', { name: 'Not today' }).click();
   await expect(page.getByTestId('move').getByRole('heading')).not.toHaveText(first);
-  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await page.getByRole('button', { name: 'Remove it' }).click();
   await page.getByRole('button', { name: /^Undo: Skip/ }).click();
   await expect(page.getByRole('button', { name: /^Undo: Not today/ })).toBeVisible();
   await desk.context().close();

@@ -98,7 +98,7 @@ test('a swatch is scrubbed coat by coat, the advice followed, and it shouts less
   await page.getByRole('button', { name: 'Flagstone Routes' }).click();
   // Brushed dry four times over: no floor should be.
   await page.getByRole('button', { name: /6\. Craft acrylic, pale/ }).click();
-  const goes = page.getByLabel('Goes', { exact: true });
+  const goes = page.getByLabel('Applications', { exact: true });
   await goes.fill('4');
   await goes.press('Enter');
   await tab(page, 'Swatch');

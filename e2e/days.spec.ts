@@ -27,7 +27,7 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   const off = page.getByLabel('Days off');
   await off.fill('tomorrow');
   await off.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('2026-12-24 – 2026-12-26 would do');
+  await expect(page.getByRole('alert')).toContainText('Enter 2026-12-24 – 2026-12-26');
   await off.fill('2026-12-05');
   await off.press('Enter');
   await expect(page.getByTestId('agenda')).not.toContainText('Sat 5 Dec');
@@ -126,11 +126,11 @@ test('a pinned task keeps its place through other changes and a reload, and one 
   await expect(card).toContainText('Sat 12 Dec, 10:15');
   await card.getByLabel('at', { exact: true }).fill('25:00');
   await card.getByLabel('at', { exact: true }).press('Enter');
-  await expect(page.getByRole('alert')).toContainText('19:30 would do');
+  await expect(page.getByRole('alert')).toContainText('Enter 19:30');
   await page.reload();
   await page.locator('[data-task="cut-base-A1"]').first().press('Enter');
   await expect(card).toContainText('Sat 12 Dec, 10:15');
-  await card.getByRole('button', { name: 'Take the pin off' }).click();
+  await card.getByRole('button', { name: 'Unpin' }).click();
   await expect(card).not.toContainText('Pinned there');
 
   // A pin that nothing can keep says so, and one click takes it off.
@@ -142,7 +142,7 @@ test('a pinned task keeps its place through other changes and a reload, and one 
   await card.getByLabel('at', { exact: true }).press('Enter');
   const warning = page.locator('[data-code="days/pins"]').first();
   await expect(warning).toContainText('Glue the ground, weigh down, A1');
-  await warning.getByRole('button', { name: 'Take the pin off' }).click();
+  await warning.getByRole('button', { name: 'Unpin' }).click();
   await expect(page.locator('[data-code="days/pins"]')).toHaveCount(0);
 });
 
@@ -159,7 +159,7 @@ test('a child at the bench loses the knife work to someone else', async ({ page,
   const helper = page.locator('[data-person="person-2"]');
   await helper.getByLabel('Own hours').fill('someday 10-12');
   await helper.getByLabel('Own hours').press('Enter');
-  await expect(page.getByRole('alert')).toContainText('Sat 10:00–12:00 would do');
+  await expect(page.getByRole('alert')).toContainText('Enter Sat 10:00–12:00');
   await helper.getByLabel('Own hours').fill('Sat 10:00–12:30');
   await helper.getByLabel('Own hours').press('Enter');
   await expect(page.getByTestId('agenda').locator('tbody').first()).not.toContainText('Cut the ground');
@@ -172,10 +172,10 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
   const sensor = page.locator('[data-sensor="garage-clock"]');
   await expect(sensor).toContainText('0 of them not used');
   await sensor.getByLabel('Plays a fault').selectOption('stuck');
-  await expect(sensor.getByTestId('sensor-fault')).toContainText('says the same over and over');
+  await expect(sensor.getByTestId('sensor-fault')).toContainText('repeats the same value');
   await expect(sensor).not.toContainText(', 0 of them not used');
   await sensor.getByText('What was not used').click();
-  await expect(sensor.locator('tbody tr').first()).toContainText('says the same over and over');
+  await expect(sensor.locator('tbody tr').first()).toContainText('repeats the same value');
   const coming = page.waitForEvent('download');
   await sensor.getByRole('button', { name: 'Readings as CSV' }).click();
   const csv = await readFile(await (await coming).path(), 'utf8');

@@ -66,7 +66,7 @@ test('tiles tell what they weigh and where they fit; another split is taken from
   await openBrinefold(page, app);
   await page.getByRole('button', { name: 'Tiles and seams' }).click();
   const notes = page.getByLabel('Notes');
-  await expect(notes.getByText('Stored one on another')).toBeVisible();
+  await expect(notes.getByText('Stacked height')).toBeVisible();
   await expect(notes.locator('.passage', { hasText: 'Room door' })).toContainText('every tile');
   await notes.getByRole('button', { name: 'Compare ways to split' }).click();
   const splits = page.getByTestId('splits');
@@ -142,7 +142,7 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
   await take('photo.png', 'no picture at all');
   await expect(page.getByRole('alert')).toContainText('photo.png is not a PNG picture');
   await take('notes.txt', 'hello');
-  await expect(page.getByRole('alert')).toContainText('an SVG or DXF drawing, or a PNG of heights would do');
+  await expect(page.getByRole('alert')).toContainText('Enter an SVG or DXF drawing, or a PNG of heights');
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');
   await expect(page.getByTestId('import-size')).toContainText('1 outline, 120 × 60 mm');
   await page.getByRole('button', { name: 'Lay it on the table' }).click();

@@ -103,7 +103,7 @@ test.describe('with the demo boards', () => {
     await dialog.getByLabel('More ground').press('Enter');
     await expect(dialog.getByTestId('like')).toContainText('1643 × 1095 mm in 6 tiles');
     // Four trials were logged: 100 min planned, 117 min real, and 117 × 1.2 here.
-    const hours = dialog.getByTestId('likely').getByRole('row', { name: /All hands-on/ });
+    const hours = dialog.getByTestId('likely').getByRole('row', { name: /Total hands-on time/ });
     await expect(hours).toContainText('1 h 57 min');
     await expect(hours).toContainText('2 h 20 min');
     await dialog.getByRole('button', { name: 'Lay it out' }).click();

@@ -80,7 +80,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
   await page.getByRole('tab', { name: 'After playing' }).click();
   const notes = page.getByTestId('table-notes');
   await notes.getByRole('button', { name: /^Pin it/ }).click();
-  await expect(notes.getByRole('alert')).toContainText('A few words would do');
+  await expect(notes.getByRole('alert')).toContainText('Enter a few words');
   await notes.getByRole('img').click({ position: { x: 200, y: 120 } });
   await notes.getByLabel('What was missed').fill('No cover by the sluice');
   await notes.getByRole('button', { name: 'Pin it there' }).click();

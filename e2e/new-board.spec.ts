@@ -67,7 +67,7 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
 });
 
 test('a pit deeper than the foam warns; thicker foam mends it in one click; undo takes it back', async ({ page, app }) => {
-  await newBoard(page, app, 'Deep', 600, 400);
+  await newBoard(page, app, 'Depth', 600, 400);
   await page.keyboard.press('d');
   const [a, b] = [
     await placeOn(page, 100, 100, { widthMm: 600, depthMm: 400 }),
@@ -149,7 +149,7 @@ test.describe('wrong input is answered at the field, and the plan stays', () => 
     await take('torn.json', plan.slice(0, 99));
     await expect(page.getByRole('alert')).toContainText('torn.json is not JSON');
     await take('wrong.json', plan.replace('"columnWidthsMm":[600', '"columnWidthsMm":[-5'));
-    await expect(page.getByRole('alert')).toContainText('table.columnWidthsMm.0: got -5; 40 to 3000 mm would do');
+    await expect(page.getByRole('alert')).toContainText('table.columnWidthsMm.0: got -5. Enter 40 to 3000 mm');
     await take('good.json', plan.replace('Keeper', 'Come back'));
     await expect(page.getByRole('heading', { name: 'Come back' })).toBeVisible();
   });

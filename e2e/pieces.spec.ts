@@ -17,7 +17,7 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   app,
 }) => {
   await takeShed(page, app);
-  await expect(page.getByRole('textbox', { name: 'Bases wide' })).toHaveValue('3');
+  await expect(page.getByRole('textbox', { name: 'Width in bases' })).toHaveValue('3');
   await page.getByLabel('Stands').selectOption({ label: 'on Boiling house' });
   const [plan, { id }] = [await savedPlan(page, app), await shedIn(page, app)];
   expect(plan.features.filter(({ pieceId }) => pieceId === id).map(({ name }) => name)).toEqual(['Boiling house']);
@@ -34,11 +34,11 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await expect(front).toContainText('87 mm');
   await page.getByRole('tab', { name: 'Drawing', exact: true }).click();
   await page.getByLabel('Seen', { exact: true }).selectOption({ label: 'from above' });
-  const handle = page.getByRole('slider', { name: 'Bases wide' });
+  const handle = page.getByRole('slider', { name: 'Width in bases' });
   await handle.focus();
   await page.keyboard.press('ArrowRight');
   await page.keyboard.press('ArrowRight');
-  await expect(page.getByRole('textbox', { name: 'Bases wide' })).toHaveValue('4');
+  await expect(page.getByRole('textbox', { name: 'Width in bases' })).toHaveValue('4');
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
   await expect(front).toContainText('112 mm');
   await page.getByRole('tab', { name: 'Cladding', exact: true }).click();
@@ -49,7 +49,7 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await page.getByRole('tab', { name: /Foam board.*5 mm/ }).click();
   await expect(page.getByRole('button', { name: /Shed or hut: front wall, (112 × 47|47 × 112)/ })).toBeVisible();
   await go(page, 'Days');
-  await expect(page.getByTestId('agenda').getByRole('row', { name: /Put pieces together.*Shed or hut/ })).toBeVisible();
+  await expect(page.getByTestId('agenda').getByRole('row', { name: /Assemble pieces.*Shed or hut/ })).toBeVisible();
   await expect(page.getByTestId('agenda').getByRole('row', { name: /Clad pieces.*Shed or hut/ })).toBeVisible();
 
   await go(page, 'Pieces');
@@ -65,7 +65,7 @@ test('a size that cannot be is told at its field with what would do, and nothing
   await takeShed(page, app);
   await page.getByRole('textbox', { name: 'Door, height' }).fill('60');
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('alert')).toContainText('taller than its wall of 42 mm; up to 40 mm would do');
+  await expect(page.getByRole('alert')).toContainText('taller than its wall of 42 mm. Enter up to 40 mm');
   await page.keyboard.press('Escape');
   await page.getByLabel('Roof').first().selectOption({ label: 'hipped' });
   await expect.poll(async () => (await shedIn(page, app)).settings).toMatchObject({ doorHeightMm: 35, roof: 'hipped' });

@@ -22,14 +22,14 @@ const KEYS: Partial<Record<Feature['kind'], string>> = {
 const LABELS: Readonly<Record<string, string>> = {
   heightMm: 'Height',
   steps: 'Steps',
-  stepInMm: 'Each set in',
+  stepInMm: 'Setback per step',
   crownMm: 'Crown',
   fromMm: 'At its foot',
   toMm: 'At its top',
   depthMm: 'Depth',
   waterMm: 'Water',
   rowMm: 'Between rows',
-  plantMm: 'Plants high',
+  plantMm: 'Plant height',
   lamps: 'Lamps',
   grooveMm: 'Groove depth',
 };

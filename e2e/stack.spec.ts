@@ -58,7 +58,7 @@ test('the adhesive table: one that holds is taken for the joint in view', async 
   await tab(page, 'Adhesives');
   await page.getByLabel('Between').selectOption({ label: 'Raised ground' });
   const table = page.getByTestId('adhesives');
-  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('eats it');
+  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('dissolves it');
   await expect(table.locator('tr', { hasText: 'White glue' })).toContainText('beads');
   await table.locator('tr', { hasText: 'Contact adhesive' }).getByRole('button', { name: 'Use it' }).click();
   await expect(table.locator('tr', { hasText: 'Contact adhesive' })).toContainText('in use');

@@ -46,7 +46,7 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
   await own.getByLabel('At the most').fill('900');
   await own.getByLabel('At the most').press('Tab');
   await own.getByRole('button', { name: 'Use mine on every board' }).click();
-  await expect(own.getByRole('alert')).toContainText('50 or less would do');
+  await expect(own.getByRole('alert')).toContainText('Enter 50 or less');
   for (const [label, value] of [
     ['Measured', '1.2'],
     ['At the least', '1.1'],

@@ -17,11 +17,11 @@ test('--help names every flag and ends well', () => {
 });
 
 test.each([
-  [['--port', 'abc'], '--port: got “abc”; 1 to 65535 would do'],
-  [['--port', '0'], '--port: got “0”; 1 to 65535 would do'],
-  [['--port', '70000'], '--port: got “70000”; 1 to 65535 would do'],
-  [['--port', '0x50'], '--port: got “0x50”; 1 to 65535 would do'],
-  [['--port', ' 80'], '--port: got “ 80”; 1 to 65535 would do'],
+  [['--port', 'abc'], '--port: got “abc”. Enter 1 to 65535'],
+  [['--port', '0'], '--port: got “0”. Enter 1 to 65535'],
+  [['--port', '70000'], '--port: got “70000”. Enter 1 to 65535'],
+  [['--port', '0x50'], '--port: got “0x50”. Enter 1 to 65535'],
+  [['--port', ' 80'], '--port: got “ 80”. Enter 1 to 65535'],
   [['--listen', 'elsewhere'], '--listen: got “elsewhere”; an address of this machine, or 0.0.0.0'],
   [['--cert', 'a.pem'], '--cert and --key: one goes with the other'],
   [['--cert', 'a.pem', '--key', 'b.pem', '--self-signed'], '--cert and --self-signed: one or the other'],

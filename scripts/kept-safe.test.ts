@@ -247,7 +247,7 @@ describe('beyond this machine', { timeout: SLOW_MS }, () => {
     expect(refused.said()).toContain('--listen: 0.0.0.0 is reached from beyond this machine, and there is no passphrase yet');
     await refused.ended;
     expect(refused.child.exitCode).toBe(2);
-    expect((await run('passphrase', 'short\n')).said).toContain('10 to 200 would do');
+    expect((await run('passphrase', 'short\n')).said).toContain('Enter 10 to 200');
     expect(await run('passphrase', 'seven grey herons\n')).toMatchObject({
       code: 0,
       said: expect.stringContaining('The passphrase is set.') as string,

@@ -30,12 +30,12 @@ const HELP = `Spare Acre
 
   npm start                        set up what is missing, start, and print the address
   npm start -- --port 5000         serve on that port (default: 4310, or the next free one)
-  npm start -- --listen 0.0.0.0    serve beyond this machine too; npm run passphrase comes first. Under TLS, with a
+  npm start -- --listen 0.0.0.0    let other devices connect; run npm run passphrase first. Under TLS, with a
                                    certificate authority made once on this machine; a page shows how to trust it
       --cert FILE --key FILE       … with a certificate you have
       --plain                      … without TLS: readable on the network, and no offline use
-  npm start -- --fresh-demo        add the demo boards afresh, beside what is there
-  npm start -- --no-demo           start with an empty shelf of boards
+  npm start -- --fresh-demo        add the demo boards again and keep your boards
+  npm start -- --no-demo           start without demo boards
   npm start -- --set-aside         move a database that cannot be started out of the way, and begin a new one
   npm start -- --without-backup    change an older database without copying it first
   npm start -- --help              this text
@@ -43,7 +43,7 @@ const HELP = `Spare Acre
 Also: npm run passphrase, npm run backup [-- FILE], npm run restore -- FILE.
 With DATABASE_URL=postgres://… in the environment that database is used; else a private one.
 
-Ctrl-C stops the server, and the database with the last who uses it. Boards stay in .local/ (or, for
+Ctrl-C stops the server, and the database if nothing else uses it. Boards stay in .local/ (or, for
 a checkout that PostgreSQL's own user may not enter, under /var/tmp).`;
 
 const FIRST_PORT = 4310;
@@ -73,9 +73,9 @@ function readFlags() {
   const { listen = '127.0.0.1', cert, key } = values;
   const port = values.port === undefined ? null : Number(values.port);
   if (values.port !== undefined && !(/^\d{1,5}$/.test(values.port) && port !== null && port >= 1 && port <= 65_535))
-    throw new Error(`--port: got “${values.port}”; 1 to 65535 would do`);
-  if (isIP(listen) === 0) throw new Error(`--listen: got “${listen}”; an address of this machine, or 0.0.0.0 for all of them, would do`);
-  if ((cert === undefined) !== (key === undefined)) throw new Error('--cert and --key: one goes with the other');
+    throw new Error(`--port: “${values.port}” is not a port. Use 1 to 65535`);
+  if (isIP(listen) === 0) throw new Error(`--listen: got “${listen}”. Use an address of this machine, or 0.0.0.0 for all of them`);
+  if ((cert === undefined) !== (key === undefined)) throw new Error('--cert and --key: use both together');
   if (cert !== undefined && values['self-signed']) throw new Error('--cert and --self-signed: one or the other');
   if (values.plain && (cert !== undefined || values['self-signed']))
     throw new Error('--plain and --cert or --self-signed: one or the other');
@@ -201,7 +201,7 @@ function serve(port, url, settings) {
       const now = Date.now();
       restarts.push(now);
       if (restarts.filter((at) => now - at < RESTARTS_IN_MS).length > MAX_RESTARTS) {
-        say('The server keeps ending by itself; it is not started again.');
+        say('The server keeps stopping unexpectedly and will not be restarted.');
         return void stop(1);
       }
       say(`The server ended by itself (${signal ?? code}) and is started again.`);
@@ -222,7 +222,7 @@ async function serveSomewhere(url, settings) {
       throw new Error(
         code === 'EADDRNOTAVAIL'
           ? `--listen: ${flags.listen} is no address of this machine.`
-          : `--port: ${flags.port} is taken on ${flags.listen}; another would do.`,
+          : `--port: ${flags.port} is taken on ${flags.listen}. Use another.`,
       );
     });
     return serve(flags.port, url, settings);
@@ -237,7 +237,7 @@ async function serveSomewhere(url, settings) {
       if (code !== 'EADDRINUSE' && !/^--port: \d+ is taken/.test(message)) throw error;
     }
   }
-  throw new Error(`--port: all from ${FIRST_PORT} on are taken; say one that is free.`);
+  throw new Error(`--port: all ports from ${FIRST_PORT} on are in use. Choose a free one.`);
 }
 
 try {

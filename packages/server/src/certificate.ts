@@ -29,7 +29,7 @@ export function readCertificate(certFile: string, keyFile: string): Certificate 
     new X509Certificate(cert);
     return { cert, key };
   } catch {
-    throw new Error(`--cert: ${certFile} is no certificate in PEM form`);
+    throw new Error(`--cert: ${certFile} is not a certificate in PEM format`);
   }
 }
 

@@ -34,15 +34,13 @@ export const noSuchMaterial = (id: string): HttpProblem =>
 export const badPlan = (issues: readonly PlanIssue[]): HttpProblem =>
   new HttpProblem(422, 'The plan cannot be used', worded(issues), { issues: issues.slice(0, 50) });
 export const busy = (): HttpProblem =>
-  new HttpProblem(503, 'Too much at once', 'The server has more to read than it can; the same again in a moment would do.', {
-    retryAfterS: 2,
-  });
+  new HttpProblem(503, 'Too much at once', 'The server is busy. Try again in a moment.', { retryAfterS: 2 });
 /** What is stored and cannot be read is the server's trouble, never the request's. */
 export const unreadable = (issues: readonly PlanIssue[]): HttpProblem =>
   new HttpProblem(
     500,
     'The stored plan cannot be read',
-    `${worded(issues)}. Nothing is lost: export the plan, mend its file and import it.`,
+    `${worded(issues)}. Nothing is lost: export the plan, correct the file and import it again.`,
     { issues },
   );
 
@@ -115,22 +113,22 @@ function asHttpProblem(error: unknown): HttpProblem {
   if (isAway(error)) {
     return new HttpProblem(
       503,
-      'The database is away',
-      'The database does not answer at the moment; it is started again by itself. Whether this was stored is not known: ask the same again in a moment.',
+      'The database is not reachable',
+      'The database does not respond and is restarting. Your change may not be saved. Try again in a moment.',
       { retryAfterS: 1 },
     );
   }
   if (isStatusError(error)) {
     if (error.type === 'entity.too.large')
-      return new HttpProblem(413, 'Too large', `body: up to ${((error.limit ?? 0) / 1_048_576).toLocaleString('en')} MB would do.`);
+      return new HttpProblem(413, 'Too large', `body: The limit is ${((error.limit ?? 0) / 1_048_576).toLocaleString('en')} MB.`);
     // What a file server says of a file that is not there is a path of this machine.
     if (error.status === 404) return new HttpProblem(404, 'No such file', 'There is no file of that name here.');
     return new HttpProblem(error.status, 'The request cannot be read', error.type === undefined ? 'path: cannot be read.' : error.message);
   }
   return new HttpProblem(
     500,
-    'Something broke here',
-    'The server made a mistake; whether this was stored is not known. What is on your screen is kept there. The log says more.',
+    'Server error',
+    'Your change may not be saved. Keep this page open and try again. Details are in the server log.',
   );
 }
 

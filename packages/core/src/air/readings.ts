@@ -14,11 +14,11 @@ export interface Judged extends Reading {
 }
 /** In words. */
 export const FAULT_WORDS: Readonly<Record<Fault, string>> = {
-  'out-of-range': 'says what no air is',
-  stuck: 'says the same over and over',
+  'out-of-range': 'is outside any possible value',
+  stuck: 'repeats the same value',
   spike: 'jumped and came back',
   clock: 'its clock is wrong',
-  gap: 'said nothing for a while',
+  gap: 'sent nothing for a while',
 };
 
 const MIN_MS = 60_000;

@@ -11,7 +11,7 @@ export const REFERENCE: AirAt = { airC: 20, humidityPct: 50 };
 /** Constants of the Magnus formula over water. */
 const [MAGNUS, MAGNUS_C, FULL_KPA] = [17.27, 237.3, 0.6108];
 const E = given('e', Math.E, '1', 'definition');
-const ONE = given('All the air could hold', 1, '1', 'definition');
+const ONE = given('Saturation vapour pressure', 1, '1', 'definition');
 
 /**
  * Vapour pressure deficit: how hard the air pulls water out of a film.
@@ -20,9 +20,9 @@ const ONE = given('All the air could hold', 1, '1', 'definition');
 export function vapourDeficit(label: string, airC: Figure<'°C'>, humidity: Figure<'1'>): Figure<'kPa'> {
   const top = reckon('17.27 × air', '°C', given('Constant', MAGNUS, '1', 'definition'), '×', airC);
   const bottom = reckon('Air + 237.3', '°C', airC, '+', given('Constant', MAGNUS_C, '°C', 'definition'));
-  const growth = reckon('e to that', '1', E, 'to the power', reckon('Quotient', '1', top, '÷', bottom));
-  const full = reckon('Pressure of full air', 'kPa', given('Constant', FULL_KPA, 'kPa', 'definition'), '×', growth);
-  return reckon(label, 'kPa', full, '×', reckon('Share still free', '1', ONE, '−', humidity));
+  const growth = reckon('e to the power', '1', E, 'to the power', reckon('Quotient', '1', top, '÷', bottom));
+  const full = reckon('Saturation vapour pressure', 'kPa', given('Constant', FULL_KPA, 'kPa', 'definition'), '×', growth);
+  return reckon(label, 'kPa', full, '×', reckon('Share not saturated', '1', ONE, '−', humidity));
 }
 /** The same as a plain number, kPa: it is asked for every hour of a year. A test holds both together. */
 export const deficitKPa = ({ airC, humidityPct }: AirAt): number =>

@@ -30,7 +30,7 @@ export function readPriceList(text: string, catalogue: Catalogue): PriceList {
     return {
       offers: [],
       bad: [
-        { line: 1, column: missing, message: `the first line is “${head.join(', ').slice(0, 60)}”; ${PRICE_COLUMNS.join(', ')} would do` },
+        { line: 1, column: missing, message: `the first line is “${head.join(', ').slice(0, 60)}”. Enter ${PRICE_COLUMNS.join(', ')}` },
       ],
     };
   const stocked = stockedIn(catalogue);
@@ -53,9 +53,9 @@ function readRow(
 ): Omit<Offer, 'shopId'> | Omit<BadPrice, 'line'> {
   const refuse = (column: string, would: string): Omit<BadPrice, 'line'> => ({
     column,
-    message: `got ${cell(column) === '' ? 'nothing' : `“${cell(column)}”`}; ${would} would do`,
+    message: `got ${cell(column) === '' ? 'nothing' : `“${cell(column)}”`}. Enter ${would}`,
   });
-  if (stock === undefined) return refuse('item', 'something of the catalogue, such as White glue,');
+  if (stock === undefined) return refuse('item', 'Enter a catalogue entry, such as White glue');
   const amount = packOf(cell('pack'), stock.unit);
   if (amount === null) return refuse('pack', stock.unit === '1' ? 'a count such as 10' : `an amount such as 500 ${stock.unit}`);
   const price = moneyOf(cell('price'), currency);

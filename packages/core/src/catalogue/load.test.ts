@@ -44,10 +44,10 @@ test('insulation foam of 30 mm comes in three sizes, the smallest first, and in 
 });
 
 test('an estimate carries its range and origin into the working', () => {
-  expect(estimated('Density', { value: 33, low: 28, high: 38, origin: 'workshop default' }, 'kg/m³')).toMatchObject({
+  expect(estimated('Density', { value: 33, low: 28, high: 38, origin: 'our default value' }, 'kg/m³')).toMatchObject({
     value: 33,
     source: 'catalogue',
-    note: 'workshop default, 28 to 38',
+    note: 'our default value, 28 to 38',
   });
 });
 

@@ -58,7 +58,7 @@ function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: 
   for (const list of LISTS) {
     const seen = new Set<string>();
     for (const [i, { id }] of catalogue[list].entries()) {
-      if (seen.has(id)) yield { path: `${list}.${i}.id`, message: `${id} stands twice in ${list}` };
+      if (seen.has(id)) yield { path: `${list}.${i}.id`, message: `${id} appears twice in ${list}` };
       seen.add(id);
     }
   }
@@ -68,7 +68,7 @@ function* repeatedIds(catalogue: Catalogue): Generator<{ path: string; message: 
 function* wrongSealer({ bench: { sealerId }, coatings }: Catalogue): Generator<{ path: string; message: string }> {
   const sealer = coatings.find(({ id }) => id === sealerId);
   if (sealer !== undefined && sealer.spread.by !== 'coverage')
-    yield { path: 'bench.sealerId', message: `${sealerId} is spread by ${sealer.spread.by}; one that is spread by coverage would do` };
+    yield { path: 'bench.sealerId', message: `${sealerId} is spread by ${sealer.spread.by}. Use one that is spread by coverage` };
 }
 
 /** Every kind of ground starts with a surface that there is. */
@@ -76,6 +76,6 @@ function* wrongStarter({ starter: { surfaces, wears } }: Catalogue): Generator<{
   const ids = surfaces.map(({ id }) => id);
   for (const [kind, id] of Object.entries(wears))
     if (!ids.includes(id))
-      yield { path: `starter.wears.${kind}`, message: `no starter surface is called “${id}”; ${ids.join(', ')} would do` };
-  for (const [i, id] of ids.entries()) if (ids.indexOf(id) < i) yield { path: `starter.surfaces.${i}.id`, message: `${id} stands twice` };
+      yield { path: `starter.wears.${kind}`, message: `no starter surface is called “${id}”. Enter ${ids.join(', ')}` };
+  for (const [i, id] of ids.entries()) if (ids.indexOf(id) < i) yield { path: `starter.surfaces.${i}.id`, message: `${id} appears twice` };
 }

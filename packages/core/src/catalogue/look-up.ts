@@ -37,7 +37,7 @@ export function sheetsOf(catalogue: Catalogue, materialId: string, thicknessMm: 
 }
 
 /** What one stock sheet costs. */
-export const sheetPrice = ({ priceMinor }: Sheet): Figure<'money'> => given('A sheet', priceMinor, 'money', 'catalogue', 'invented price');
+export const sheetPrice = ({ priceMinor }: Sheet): Figure<'money'> => given('A sheet', priceMinor, 'money', 'catalogue', 'example price');
 
 /** Thicknesses a material is stocked in, thin to thick. */
 export function thicknessesOf(catalogue: Catalogue, materialId: string): readonly number[] {
@@ -82,7 +82,7 @@ export const layingBy = (catalogue: Catalogue, id: string): Laying => byId(catal
 /** @throws RangeError for an unknown id */
 export const castingBy = (catalogue: Catalogue, id: string): Casting => byId(catalogue.castings, 'way of casting', id);
 /** @throws RangeError for an unknown id */
-export const fillBy = (catalogue: Catalogue, id: string): Fill => byId(catalogue.fills, 'loose stuff', id);
+export const fillBy = (catalogue: Catalogue, id: string): Fill => byId(catalogue.fills, 'loose fill', id);
 
 /** The caution texts for ids, in catalogue order. */
 export function cautionTexts(catalogue: Catalogue, ids: readonly string[]): readonly string[] {

@@ -40,7 +40,7 @@ describe('figures of the builder’s own', () => {
     const ours = figuresOf(CATALOGUE).get(PATH)!;
     expect(whyNotOwn(PATH, { value: 1.4, low: 1.2, high: 1.6 }, ours)).toBeNull();
     expect(whyNotOwn(PATH, { value: 900, low: 1.2, high: 1_000 }, ours)).toBe(
-      `high: got 1000; ${ours.high * 10} or less would do: ours is ${ours.high} at the most`,
+      `high: got 1000. Enter ${ours.high * 10} or less: our value is at most ${ours.high}`,
     );
     expect(whyNotOwn(PATH, { value: 1, low: 0, high: 2 }, ours)).toContain('low: got 0');
     expect(whyNotOwn('a.b', { value: 1, low: 1, high: 1 }, undefined)).toContain('no figure at “a.b”');

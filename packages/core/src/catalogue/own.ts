@@ -11,7 +11,7 @@ export type OwnValue = z.infer<typeof OwnValue>;
 /** Where in the catalogue a figure stands: `coatings.light-filler.spread.filmMm`. */
 export const OwnPath = z
   .string()
-  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the place of a figure in the catalogue')
+  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the path of a value in the catalogue')
   .max(200);
 export type OwnValues = Readonly<Record<string, OwnValue>>;
 
@@ -69,10 +69,10 @@ export function saidAt(path: string): { readonly name: string; readonly unit: st
 const MOST_OFF = 10;
 /** What is wrong with a figure of one's own; null where nothing is. @param ours what it would stand in the place of, undefined where there is none */
 export function whyNotOwn(path: string, { low, high }: OwnValue, ours: Estimate | undefined): string | null {
-  if (ours === undefined) return `path: the catalogue has no figure at “${path}”`;
+  if (ours === undefined) return `path: the catalogue has no value at “${path}”`;
   const least = ours.low / MOST_OFF;
   const most = path.endsWith('Pct') ? Math.max(100, ours.high) : ours.high * MOST_OFF;
-  if (low < least) return `low: got ${low}; ${least} or more would do: ours is ${ours.low} at the least`;
-  if (high > most) return `high: got ${high}; ${most} or less would do: ours is ${ours.high} at the most`;
+  if (low < least) return `low: got ${low}. Enter ${least} or more: our value is at least ${ours.low}`;
+  if (high > most) return `high: got ${high}. Enter ${most} or less: our value is at most ${ours.high}`;
   return null;
 }

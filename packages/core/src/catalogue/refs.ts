@@ -20,7 +20,7 @@ const LISTS = {
   claddings: 'cladding',
   layings: 'way of cladding',
   castings: 'way of casting',
-  fills: 'loose stuff',
+  fills: 'loose fill',
 } as const;
 export type ReferredList = keyof typeof LISTS;
 

@@ -33,11 +33,11 @@ function* takenSpace(land: Land, lands: readonly Land[]): Generator<Warning> {
       featureId: land.feature.id,
       title: land.name,
       text: [
-        `is to stay free; ${other.name} takes `,
+        `should stay clear; ${other.name} covers `,
         given(`${other.name} on ${land.name}`, taken, 'mm²', 'drawing', 'measured on the plan'),
         ' of it.',
       ],
-      mends: [{ edit: { code: 'features/remove', featureIds: [land.feature.id] }, label: `Keep ${other.name}, give up ${land.name}` }],
+      mends: [{ edit: { code: 'features/remove', featureIds: [land.feature.id] }, label: `Keep ${other.name}, remove ${land.name}` }],
     };
     return;
   }
@@ -60,7 +60,7 @@ function* unevenPlot(land: Land, lands: readonly Land[]): Generator<Warning> {
       text: [
         `lies `,
         given(`${land.name} on ${other.name}`, under, 'mm²', 'drawing', 'measured on the plan'),
-        ` on ${other.name} and the rest beside it: a building there rocks. Move it wholly on or off.`,
+        ` on ${other.name} and partly beside it. A building there would rock. Move it fully on or off.`,
       ],
       mends: [],
     };

@@ -44,15 +44,15 @@ function outdatedWarning({ cutId, partIds }: OutdatedSheet, job: CutJob, { cutSh
   const name = job.parts.find(({ id }) => id === first)?.name;
   const others = partIds.length - (name === undefined ? 0 : 1);
   const and = others === 0 ? '' : ` and ${others} more`;
-  const changed = name === undefined ? `${partIds.length} of its ${places.length} parts are wanted no more` : `${name}${and} changed since`;
+  const changed = name === undefined ? `${partIds.length} of its ${places.length} parts are no longer needed` : `${name}${and} changed since`;
   return {
     id: `cut/outdated ${cutId}`,
     code: 'cut/outdated',
     severity: 'care',
     featureId: job.parts.find(({ id }) => id === first)?.featureId ?? null,
     title: `Sheet ${number} of ${job.name}`,
-    text: [`is cut, but ${changed}. What the plan wants now is laid out anew and will be cut again.`],
-    mends: [{ edit: notCut([cutId]), label: 'Untick it: it was not cut' }],
+    text: [`is cut, but ${changed}. The parts needed now are in a new layout and must be cut again.`],
+    mends: [{ edit: notCut([cutId]), label: 'Mark as not cut' }],
   };
 }
 
@@ -69,9 +69,9 @@ function* unwantedSheets({ cutSheets, jobs, catalogue }: Inputs): Generator<Warn
       featureId: null,
       title: material?.name ?? 'Cut sheets',
       text: [
-        `${own.length === 1 ? 'One sheet of it is' : `${own.length} sheets of it are`} cut, and the plan takes none of that thickness any more.`,
+        `${own.length === 1 ? 'One sheet of it is' : `${own.length} sheets of it are`} cut, but the plan no longer uses this thickness.`,
       ],
-      mends: [{ edit: notCut(own.map(({ id }) => id)), label: 'Untick them' }],
+      mends: [{ edit: notCut(own.map(({ id }) => id)), label: 'Mark as not cut' }],
     };
   }
 }
@@ -101,7 +101,7 @@ function tooLargeWarning(part: Part, all: readonly Part[], job: CutJob, inputs: 
         : [
             'measures ',
             ...sizeOf(part),
-            `; the largest sheet of ${job.name} takes `,
+            `; the largest sheet of ${job.name} holds `,
             given('Largest sheet, width less its trim', largest.widthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
             ' × ',
             given('Largest sheet, depth less its trim', largest.depthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
@@ -121,7 +121,7 @@ const LIMIT_NAMES: Readonly<Record<BeyondTool['what'], string>> = {
 function limitWarning(limits: readonly BeyondTool[], job: CutJob, inputs: Inputs): Warning {
   const { part, what, limitMm } = limits[0]!;
   const all = limits.map((limit) => limit.part);
-  const limit = given(`${job.tool.name}, ${what}`, limitMm, 'mm', 'catalogue', 'workshop default; measure your own');
+  const limit = given(`${job.tool.name}, ${what}`, limitMm, 'mm', 'catalogue', 'our default value; measure your own');
   const others =
     all.length === 1 ? '' : all.length === 2 ? ' One other part is as large.' : ` ${all.length - 1} other parts are too large as well.`;
   return {
@@ -136,7 +136,7 @@ function limitWarning(limits: readonly BeyondTool[], job: CutJob, inputs: Inputs
         : [
             'measures ',
             ...sizeOf(part),
-            `; at its narrower side ${LIMIT_NAMES[what]} of ${job.tool.name.toLowerCase()} takes `,
+            `; on its narrower side, ${LIMIT_NAMES[what]} of ${job.tool.name.toLowerCase()} allows `,
             limit,
             `.${others}`,
           ],

@@ -25,12 +25,12 @@ function lateWarning({ wantedText, readyText, lateMin, notBeforeText }: Late): W
     code: 'days/late',
     severity: 'care',
     featureId: null,
-    title: `Wanted for ${wantedText}`,
+    title: `Needed by ${wantedText}`,
     text: [
-      `it is ready ${readyText}, ${spanText(lateMin)} too late. `,
+      `The board is ready ${readyText}, ${spanText(lateMin)} too late. `,
       notBeforeText === null
-        ? 'Better evenings or what would bring it forward may: both are looked for under Days.'
-        : `No order of work makes it: the slowest workpiece alone is through ${notBeforeText}. What would bring it forward is told under Days.`,
+        ? 'Try “Optimise schedule” or “Ways to finish earlier” in Days.'
+        : `No schedule can meet this date: the slowest tile or piece alone is finished ${notBeforeText}. See “Ways to finish earlier” in Days.`,
     ],
     mends: [],
   };
@@ -66,8 +66,8 @@ function told(trouble: Trouble): Told {
         id: `air/never-dries ${placeId}`,
         code: 'air/never-dries',
         severity: 'stop',
-        title: `Never in this air: ${placeName}`,
-        text: [`${what} never gets dry there: the air takes up no more water, or it is too cold for it to set.`],
+        title: `Too damp or cold to dry: ${placeName}`,
+        text: [`${what} never dries there: the air is too damp to take up water, or it is too cold to set.`],
         mends: [...dryIn(elsewhere), heated(placeId, placeName, 20, 50)],
       };
     }
@@ -82,7 +82,7 @@ function told(trouble: Trouble): Told {
           given('Floor', trouble.dewC, '°C', 'calendar', trouble.placeName),
           `, under the dew point of the air: ${trouble.what.toLowerCase()} gets wet again from ${trouble.whenText} on.`,
         ],
-        mends: [{ label: 'Lay it on a shelf', edit: { code: 'drying/change', change: { on: 'shelf' } } }],
+        mends: [{ label: 'Dry it on a shelf', edit: { code: 'drying/change', change: { on: 'shelf' } } }],
       };
     case 'mould':
       return {
@@ -90,7 +90,7 @@ function told(trouble: Trouble): Told {
         code: 'air/mould',
         severity: 'care',
         title: `Mould in ${trouble.placeName}`,
-        text: [`wood and card that stay wet in air so damp begin to grow mould by ${trouble.whenText}.`],
+        text: [`wood and card that stay wet in such damp air can grow mould by ${trouble.whenText}.`],
         mends: [...dryIn(trouble.elsewhere), heated(trouble.placeId, trouble.placeName, 20, 50)],
       };
     case 'nobody':
@@ -98,9 +98,9 @@ function told(trouble: Trouble): Told {
         id: `days/nobody ${trouble.what}`,
         code: 'days/nobody',
         severity: 'stop',
-        title: 'Nobody may do it',
+        title: 'Nobody can do this task',
         text: [
-          `${trouble.what}: ${trouble.names.join(', ')} ${trouble.names.length === 1 ? 'keeps' : 'all keep'} off it, or have no hours. Someone else has to be at the bench for it.`,
+          `${trouble.what}: ${trouble.names.join(', ')} ${trouble.names.length === 1 ? 'avoids' : 'all avoid'} it or have no hours. Someone else has to do it.`,
         ],
         mends: [],
       };
@@ -110,7 +110,7 @@ function told(trouble: Trouble): Told {
         code: 'days/no-spray',
         severity: 'stop',
         title: 'No place to spray',
-        text: [`${trouble.what} wants a dry window outside in daylight bench hours, or a place where the air is drawn off.`],
+        text: [`${trouble.what} needs dry weather outside in daylight bench hours, or a place with extraction.`],
         mends: [
           {
             label: `${trouble.placeName} has extraction`,
@@ -123,22 +123,22 @@ function told(trouble: Trouble): Told {
         id: 'days/pins',
         code: 'days/pins',
         severity: 'stop',
-        title: 'Pins that can not hold',
+        title: 'Pins that do not work',
         text: [
-          `${trouble.what} can not be done when it is pinned: what comes before it is not dry by then, or nobody is free. It is planned without its pin.`,
+          `${trouble.what} cannot be done at its pinned time: the task before it is not dry by then, or nobody is free. It is planned without the pin.`,
         ],
         mends: [
           {
-            label: trouble.taskIds.length === 1 ? 'Take the pin off' : `Take ${trouble.taskIds.length} pins off`,
+            label: trouble.taskIds.length === 1 ? 'Unpin' : `Unpin ${trouble.taskIds.length} tasks`,
             edit: {
               code: 'together',
               edits: trouble.taskIds.map((taskId) => ({
                 code: 'task/arrange' as const,
                 taskId,
                 change: { pin: null },
-                what: 'Take the pin off',
+                what: 'Unpin',
               })),
-              why: 'Take the pins off',
+              why: 'Unpin tasks',
             },
           },
         ],
@@ -148,9 +148,9 @@ function told(trouble: Trouble): Told {
         id: `days/too-slow ${trouble.what}`,
         code: 'days/too-slow',
         severity: 'care',
-        title: 'Sets before it is done',
+        title: 'Sets before the task is finished',
         text: [
-          `${trouble.what} comes too late in any evening: ${trouble.most.toLowerCase()} is over by then. Do it in smaller parts, or make the evening longer.`,
+          `${trouble.what} takes too long for any session: ${trouble.most.toLowerCase()} ends before the task is finished. Split it into smaller parts, or plan a longer session.`,
         ],
         mends: [],
       };
@@ -161,16 +161,16 @@ function told(trouble: Trouble): Told {
         severity: 'stop',
         title: 'No time for it',
         text: [
-          `${trouble.what} fits into no evening there is${trouble.why === 'noise' ? ' within the hours for noise, or while somebody is up to look after it' : ''}.`,
+          `${trouble.what} does not fit in any session${trouble.why === 'noise' ? ' within the hours for noise, or while someone is awake to tend it' : ''}.`,
         ],
-        mends: trouble.why === 'noise' ? [{ label: 'Noise at any hour', edit: { code: 'calendar/noise', noise: null } }] : [],
+        mends: trouble.why === 'noise' ? [{ label: 'Allow noise at any hour', edit: { code: 'calendar/noise', noise: null } }] : [],
       };
     case 'full':
       return {
         id: `days/full ${trouble.what}`,
         code: 'days/full',
         severity: 'care',
-        title: 'Room is short',
+        title: 'Not enough room',
         text: [
           `${trouble.count === 1 ? 'a task waits' : `${trouble.count} tasks wait`} for ${trouble.what}, up to ${spanText(trouble.waitMin)}.`,
         ],
@@ -182,7 +182,7 @@ function told(trouble: Trouble): Told {
         code: 'air/fans',
         severity: 'care',
         title: 'Too few fans',
-        text: [`air is moved in ${trouble.wanted} places, and there ${trouble.there === 1 ? 'is one fan' : `are ${trouble.there} fans`}.`],
+        text: [`${trouble.wanted} places need a fan, and there ${trouble.there === 1 ? 'is one' : `are ${trouble.there}`}.`],
         mends: [],
       };
   }
@@ -190,7 +190,7 @@ function told(trouble: Trouble): Told {
 
 /** Below its film-forming temperature a water-borne coat or glue never binds. @source craft.md §8 */
 function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, elsewhere }: Extract<Trouble, { kind: 'cold' }>): Told {
-  const rest = others === 0 ? '' : others === 1 ? ' and one other step' : ` and ${others} other steps`;
+  const rest = others === 0 ? '' : others === 1 ? ' and one other task' : ` and ${others} other tasks`;
   const warmC = Math.max(leastC, 20);
   return {
     id: `air/too-cold ${placeId}`,
@@ -200,9 +200,9 @@ function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, e
     text: [
       'At ',
       given('Air', airC, '°C', 'plan', placeName),
-      ` “${what}”${rest} never ${others === 0 ? 'binds; it needs' : 'bind; they need'} `,
-      given('Least air', leastC, '°C', 'catalogue', 'workshop default; the label wins'),
-      untilText === null ? ', and it never is that warm there.' : `. ${others === 0 ? 'It waits' : 'They wait'} until ${untilText}.`,
+      ` “${what}”${rest} never ${others === 0 ? 'sets only above a minimum temperature; it needs' : 'set only above a minimum temperature; they need'} `,
+      given('Minimum temperature', leastC, '°C', 'catalogue', 'our default value; the product label comes first'),
+      untilText === null ? ', and it is never that warm there.' : `. ${others === 0 ? 'It waits' : 'They wait'} until ${untilText}.`,
     ],
     mends: [...dryIn(elsewhere), heated(placeId, placeName, leastC), ...(warmC > leastC ? [heated(placeId, placeName, warmC)] : [])],
   };

@@ -28,10 +28,10 @@ export function* fixedWarnings({
       severity: 'stop',
       featureId,
       title: name,
-      text: [`is glued down over the seams of ${[...tileIds].sort().join(', ')}: they no longer come apart.`],
+      text: [`is glued down over the seams of ${[...tileIds].sort().join(', ')}, so these tiles no longer come apart.`],
       mends: [
         ...(shift === null ? [] : [{ label: `Move it onto ${tileId}`, edit: { code: 'feature/move' as const, featureId, ...shift } }]),
-        { label: 'Let it lift off', edit: { code: 'piece/change', pieceId, change: { isFixed: false }, what: 'Loosen' } },
+        { label: 'Make it removable', edit: { code: 'piece/change', pieceId, change: { isFixed: false }, what: 'Make removable' } },
       ],
     };
   }

@@ -43,20 +43,20 @@ export function* glueWarnings(inputs: Inputs): Generator<Warning> {
 }
 
 const spotText = ({ name }: Adhesive): string =>
-  `${name} in beads leaves air under a layer that will be pressed, scored or textured: it comes loose there. It needs glue under all of it.`;
+  `${name} in beads leaves air under a layer that will be pressed, scored or textured, so it may come loose. Glue the whole face.`;
 
 function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, units: Plan['units'], catalogue: Catalogue): string {
   const nameOf = (face: Joint['lower']): string => `${materialBy(catalogue, face.materialId).name}${face.isSealed ? ', sealed' : ''}`;
   const faces = [...new Set([nameOf(lower), nameOf(upper)])].join(' and ');
   switch (fit) {
     case 'dissolves':
-      return `${name} eats ${faces}.`;
+      return `${name} dissolves ${faces}.`;
     case 'slips':
-      return `${name} does not grip ${faces}: it peels off.`;
+      return `${name} does not stick to ${faces}. It peels off.`;
     case 'buckles':
-      return `A film of ${name.toLowerCase()} under ${lengthWords(upper.thicknessMm, units)} of ${nameOf(upper)} buckles it.`;
+      return `A film of ${name.toLowerCase()} under ${lengthWords(upper.thicknessMm, units)} of ${nameOf(upper)} makes it buckle.`;
     case 'never-dries':
-      return `${name} gives off water, and neither face of ${faces} lets it out: it stays wet in the middle for days.`;
+      return `${name} dries by giving off water, but neither face of ${faces} lets water through. It stays wet in the middle for days.`;
     case 'holds':
       return '';
     default:
@@ -66,7 +66,7 @@ function fitText(fit: GlueFit, { name }: Adhesive, { lower, upper }: Joint, unit
 
 const SPREAD_MENDS: Readonly<Record<GlueSpread, string>> = {
   full: 'Spread it over the whole face',
-  beads: 'Lay it in beads',
+  beads: 'Apply it in beads',
   vented: 'Punch vent holes through the upper sheet',
 };
 
@@ -86,7 +86,7 @@ function mendsFor(joint: Joint, current: Adhesive, { layers, catalogue }: Inputs
   ) {
     mends.push({
       edit: { code: 'layer/seal', layer: lowerLayer, sealed: sealedAt(layers, lowerLayer) === 'both' ? 'under' : 'none' },
-      label: `Leave the glued face of ${lowerLayer.kind === 'substrate' ? 'the substrate' : 'the layer below'} bare`,
+      label: `Leave the glued face of ${lowerLayer.kind === 'substrate' ? 'the substrate' : 'the layer below'} unsealed`,
     });
   }
   const others = catalogue.adhesives

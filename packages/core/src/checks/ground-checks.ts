@@ -41,7 +41,7 @@ function offTable(featureId: string, name: string): Warning {
     severity: 'care',
     featureId,
     title: name,
-    text: ['lies wholly off the table and comes to nothing.'],
+    text: ['is completely off the table and has no effect.'],
     mends: [{ edit: { code: 'features/remove', featureIds: [featureId] }, label: 'Remove it' }],
   };
 }
@@ -77,7 +77,7 @@ function* partlyOff(feature: Feature, lands: readonly Land[], { table, units }: 
     title: name,
     text: [
       'hangs ',
-      given(`${name}, over the edge`, overMm, 'mm', 'drawing', 'its box beyond the table'),
+      given(`${name}, over the edge`, overMm, 'mm', 'drawing', 'overhang of its bounding box'),
       ' over the edge of the table; ',
       given(`${name}, cut off`, lostMm2, 'mm²', 'drawing', 'measured on the plan'),
       ' of it is cut off.',
@@ -104,7 +104,7 @@ function* pitWarnings(feature: Feature, inputs: Inputs): Generator<Warning> {
   const { id, name } = feature;
   const depth = given(`${name}, depth`, pit.depthMm, 'mm', 'plan');
   const floor = reckon(`${name}, floor left`, 'mm', stack.ground, '−', depth);
-  const least = estimated('Least floor under a pit', catalogue.bench.floorMinMm, 'mm');
+  const least = estimated('Minimum floor under a pit', catalogue.bench.floorMinMm, 'mm');
   if (!pit.cutThrough && floor.value < least.value) {
     yield {
       id: `pit/too-deep ${id}`,
@@ -114,14 +114,14 @@ function* pitWarnings(feature: Feature, inputs: Inputs): Generator<Warning> {
       title: name,
       text:
         floor.value < 0
-          ? ['is deeper than the foam by ', negated(floor), '. One can build up later, never down.']
-          : [floor, ' of floor is left under it; it needs ', least, ' or it breaks through.'],
+          ? ['goes deeper than the foam by ', negated(floor), '. You can add height later, but not depth.']
+          : [floor, ' of foam is left under it; at least ', least, ' is needed or the floor may break through.'],
       mends: [
         ...thickerGround(pit.depthMm + least.value, inputs),
         ...sunkTo(feature, stack.ground.value - least.value, units),
         {
           edit: { code: 'feature/set', featureId: id, change: { cutThrough: true }, what: 'Cut through' },
-          label: layers.substrate === null ? 'Cut right through' : 'Cut down to the substrate',
+          label: layers.substrate === null ? 'Cut through' : 'Cut down to the substrate',
         },
       ],
     };
@@ -133,7 +133,7 @@ function* pitWarnings(feature: Feature, inputs: Inputs): Generator<Warning> {
       severity: 'stop',
       featureId: id,
       title: name,
-      text: ['holds water to ', depth, '; ', given(`${name}, water`, pit.waterMm, 'mm', 'plan'), ' would run over.'],
+      text: ['can hold water up to ', depth, '; ', given(`${name}, water`, pit.waterMm, 'mm', 'plan'), ' would overflow.'],
       mends: [
         { edit: { code: 'feature/set', featureId: id, change: { waterMm: pit.depthMm }, what: 'Fill' }, label: 'Fill to the brim' },
         ...sunkTo(feature, pit.waterMm, units),
@@ -165,7 +165,7 @@ function sunkTo(feature: Feature, depthMm: number, units: Plan['units']): Mend[]
 }
 
 function* heightWarnings({ stack, units, catalogue }: Inputs): Generator<Warning> {
-  const tolerance = estimated('Height may miss by', catalogue.bench.raisedToleranceMm, 'mm');
+  const tolerance = estimated('Height tolerance', catalogue.bench.raisedToleranceMm, 'mm');
   const told = new Set<string>();
   for (const {
     land: { feature, baseMm, levelMm },
@@ -185,14 +185,14 @@ function* heightWarnings({ stack, units, catalogue }: Inputs): Generator<Warning
       title: feature.name,
     } as const;
     if (buildUp === null) {
-      yield { ...common, severity: 'stop', text: ['needs ', wanted, ' of foam, and no sheet of that material is stocked.'], mends: [] };
+      yield { ...common, severity: 'stop', text: ['needs ', wanted, ' of foam, but no sheet of that material is stocked.'], mends: [] };
       continue;
     }
     const nearest = given('Nearest build-up', buildUp.heightMm, 'mm', 'layout', `layers of ${buildUp.thicknessesMm.join(' + ')} mm`);
     const built = kind.asBuilt?.(feature, baseMm, buildUp.heightMm);
     yield {
       ...common,
-      text: ['wants ', wanted, '; stock layers come to ', nearest, ', more than ', tolerance, ' off.'],
+      text: ['should be ', wanted, ' high; the nearest stock layers give ', nearest, ', more than ', tolerance, ' off.'],
       mends:
         built === undefined
           ? []

@@ -16,7 +16,7 @@ interface Inputs {
 
 /** Small lights: the battery box must fit the foam, the groove must leave a floor, and the cell must drive the lamp. @source craft.md §14 */
 export function* lightWarnings({ features, units, ground, groundHeight, catalogue }: Inputs): Generator<Warning> {
-  const least = estimated('Least floor under a groove', catalogue.bench.floorMinMm, 'mm');
+  const least = estimated('Minimum floor under a groove', catalogue.bench.floorMinMm, 'mm');
   for (const light of features) {
     if (light.kind !== 'light') continue;
     const common = { featureId: light.id, title: light.name } as const;
@@ -31,7 +31,7 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
         text: [
           `${battery.name} is `,
           given('Battery box', battery.heightMm, 'mm', 'catalogue'),
-          ' high and would go through the foam of ',
+          ' high and would cut through the foam of ',
           groundHeight,
           '.',
         ],
@@ -45,12 +45,12 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
         id: `light/groove ${light.id}`,
         code: 'light/groove',
         severity: 'stop',
-        text: ['leaves ', underGroove, ' of foam under its groove; it needs ', least, '.'],
+        text: ['leaves ', underGroove, ' of foam under its groove; at least ', least, '.'],
         mends:
           grooveMm >= 1
             ? [
                 {
-                  edit: { code: 'feature/set', featureId: light.id, change: { grooveMm }, what: 'Recut' },
+                  edit: { code: 'feature/set', featureId: light.id, change: { grooveMm }, what: 'Change the groove of' },
                   label: `Cut it ${lengthWords(grooveMm, units)} deep`,
                 },
               ]
@@ -68,7 +68,7 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
         text: [
           `${battery.name} gives `,
           given(battery.name, battery.volts, 'V', 'catalogue'),
-          `, no more than ${lamp.name.toLowerCase()} takes.`,
+          `, no more than ${lamp.name.toLowerCase()} can take.`,
         ],
         mends: catalogue.batteries.filter(({ volts }) => volts > lamp.volts).map((other) => withBattery(light, other)),
       };
@@ -102,7 +102,7 @@ function* throughHoles(light: LightFeature, ground: Ground, boxMm: number): Gene
     severity: 'care',
     featureId: light.id,
     title: light.name,
-    text: [`runs through ${hit.name}: the cable would hang in the open there. Lead it round.`],
+    text: [`runs through ${hit.name}. The cable would be exposed there. Route it around.`],
     mends: [],
   };
 }

@@ -21,7 +21,7 @@ type Drawn = Pick<Plan, 'table' | 'features' | 'units'>;
 /** What goes wrong where tiles meet: sides that disagree, pits too near a joint, slivers, fixings that meet a hole. @source craft.md §1 */
 export function* seamWarnings(plan: Inputs): Generator<Warning> {
   const { ground, seams, catalogue } = plan;
-  const clear = estimated('Foam that holds beside a joint', catalogue.bench.seamClearMm, 'mm');
+  const clear = estimated('Minimum foam beside a seam', catalogue.bench.seamClearMm, 'mm');
   for (const seam of seams) {
     for (const crossing of seam.crossings) yield* crossingWarning(seam, crossing, { plan, ground, clear });
     yield* weakEdges(seam, ground, clear, plan.units);
@@ -77,11 +77,11 @@ function wordsFor({ first, second }: Seam, crossing: Crossing, names: string): W
     case 'width':
       return [`${names} differ by `, size, ` in width where ${first.id} meets ${second.id}.`];
     case 'water':
-      return [`The water of ${names} stands `, size, ` apart where ${first.id} meets ${second.id}: it cannot step.`];
+      return [`The water of ${names} stands `, size, ` apart where ${first.id} meets ${second.id}. Water cannot have a step.`];
     case 'level':
       return [`${names} differ by `, size, ` in height where ${first.id} meets ${second.id}.`];
     default:
-      return [`${names} ends at the joint, `, size, ` of it, with nothing like it on ${crossing.first === null ? first.id : second.id}.`];
+      return [`${names} ends at the seam, `, size, ` of it, with no matching feature on ${crossing.first === null ? first.id : second.id}.`];
   }
 }
 
@@ -129,8 +129,8 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           code: 'seam/pit-edge',
           text: [
             `${land.name} leaves `,
-            given('Foam beside the joint', gapMm, 'mm', 'drawing'),
-            ` of foam beside the joint on ${tile.id}; it breaks under `,
+            given('Foam beside the seam', gapMm, 'mm', 'drawing'),
+            ` of foam beside the seam on ${tile.id}; it breaks below `,
             clear,
             '.',
           ],
@@ -145,7 +145,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           text: [
             `${land.name} reaches only `,
             given('Strip on the tile', thickMm, 'mm', 'drawing'),
-            ` onto ${tile.id}: a sliver that breaks in the hand.`,
+            ` onto ${tile.id}. A strip that thin breaks when handled.`,
           ],
           mends: [
             move(-thickMm, `Move it ${lengthWords(thickMm, units)} off ${tile.id}`),
@@ -189,14 +189,14 @@ function* pocketWarnings(plan: Drawn, ground: Ground, catalogue: Catalogue): Gen
       text: [
         'sit ',
         given('From the middle of an edge', chosen.offsetMm, 'mm', 'plan'),
-        ' from the middle of an edge, and the shortest edge has room for ',
+        ' from the middle of an edge, but the shortest edge has room for ',
         given('Room either side', shortest, 'mm', 'drawing'),
         '.',
       ],
       mends: [
         {
           edit: { code: 'join/offset', offsetMm: Math.max(10, Math.floor(shortest)) },
-          label: `Set them ${lengthWords(Math.max(10, Math.floor(shortest)), plan.units)} out`,
+          label: `Set them ${lengthWords(Math.max(10, Math.floor(shortest)), plan.units)} from the middle`,
         },
         ...without,
       ],
@@ -233,7 +233,7 @@ function* metPockets(plan: Drawn, ground: Ground, join: Join, mends: readonly Me
         severity: 'care',
         featureId: hit.feature.id,
         title: join.name,
-        text: [`on ${tile.id} would meet ${hit.name}: there is no foam for their pocket.`],
+        text: [`on ${tile.id} would run into ${hit.name}. There is no foam for their pocket.`],
         mends,
       };
       break;

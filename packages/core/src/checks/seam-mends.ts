@@ -97,7 +97,7 @@ function endMends(seam: Seam, feature: Feature | null, { isOnFirst, ground, clea
     const ends = stripEnds(shape, axis, jointMm, over, clearMm).filter(isOpen);
     return ends.map(({ index, to, shortMm }) => ({
       edit: { code: 'feature/point' as const, featureId: id, index, to },
-      label: shortMm === null ? `Run ${name} on over the joint` : `End ${name} ${lengthWords(shortMm, units)} short of the joint`,
+      label: shortMm === null ? `Extend ${name} across the seam` : `End ${name} ${lengthWords(shortMm, units)} before the seam`,
     }));
   }
   const box = shapeBox(shape);

@@ -34,7 +34,7 @@ export function* bowWarnings({ bow, ...inputs }: LeverInputs & { readonly bow: B
           {
             edit: atOnce(
               together.map(({ edit }) => edit),
-              'Pull levers',
+              'Apply fixes',
             ),
             label: together.map(({ label }) => label).join(' + '),
           },
@@ -52,9 +52,9 @@ export function* bowWarnings({ bow, ...inputs }: LeverInputs & { readonly bow: B
       bow.span,
       ', at worst ',
       bow.worst,
-      '; more than ',
+      '. Above ',
       most,
-      ' rocks and opens its seams.',
+      ' the tile rocks and its seams open.',
     ],
     mends,
   };
@@ -81,8 +81,8 @@ function* grainWarnings({ layers, stack, catalogue }: GrainInputs): Generator<Wa
       title: `${up!.name}, layer ${i + 1} on ${i}`,
       text: [
         lower.grain === null || upper.grain === null
-          ? 'Both have a grain, and it is not said which way it runs. Turned across each other they stay flatter.'
-          : 'Both have their grain the same way: they bend and break together.',
+          ? 'Both layers have a grain, but its direction is not set. Crossed grains stay flatter.'
+          : 'Both layers have their grain in the same direction, so they bend and break together.',
       ],
       mends: crossed(lower, upper),
     };
@@ -95,7 +95,7 @@ function* grainWarnings({ layers, stack, catalogue }: GrainInputs): Generator<Wa
       id: 'stack/grain raised',
       code: 'stack/grain',
       title: 'Raised ground',
-      text: [`${several.land.name} has several layers with their grain the same way.`],
+      text: [`${several.land.name} has several layers with their grain in the same direction.`],
       mends: [{ edit: { code: 'raised/cross-grain', crossGrain: true }, label: 'Turn every second layer' }],
     };
   }
@@ -108,7 +108,7 @@ function crossed(lower: BaseLayer, upper: BaseLayer): Mend[] {
     ...(lower.grain === null ? [{ layer: lower.ref, grain: own } as const] : []),
     { layer: upper.ref, grain: across } as const,
   ];
-  return [{ edit: { code: 'layer/grain', grains }, label: 'Lay the upper one across the lower' }];
+  return [{ edit: { code: 'layer/grain', grains }, label: 'Turn the upper layer across the lower' }];
 }
 
 /** Joints of two layers that lie over each other: the stack breaks there. */
@@ -118,7 +118,7 @@ interface JointInputs {
   readonly catalogue: Catalogue;
 }
 function* jointWarnings({ ground, parts, catalogue }: JointInputs): Generator<Warning> {
-  const stagger = estimated('Joints apart', catalogue.bench.jointStaggerMm, 'mm');
+  const stagger = estimated('Joint distance', catalogue.bench.jointStaggerMm, 'mm');
   const told = new Set<string>();
   for (const upper of parts.filter((part) => isPieceOf(part) && part.level > 0)) {
     const { wholeId, wholeName } = upper;
@@ -137,7 +137,7 @@ function* jointWarnings({ ground, parts, catalogue }: JointInputs): Generator<Wa
       id: `stack/joints ${wholeId}`,
       code: 'stack/joints',
       title: wholeName,
-      text: ['Its joint lies less than ', stagger, ' from that of the layer below: the stack breaks there.'],
+      text: ['Its joint lies less than ', stagger, ' from a joint in the layer below, so the tile may break there.'],
       mends: staggered(own, parts, ground, catalogue),
     };
   }

@@ -103,7 +103,7 @@ test('a tile no sheet is large enough for, where joints are asked for: its parts
   expect(codes(pieces).filter((code) => code.startsWith('cut/'))).toEqual([]);
 });
 
-test('a shed at 5 °C: water-borne coats never bind, and the warning says which and what would do', () => {
+test('a shed at 5 °C: Use water-borne coats never bind, and the warning says which and what', () => {
   const plan = aBoard();
   const cold = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 5 } })) };
   expect(codes(cold)).toEqual(['air/too-cold']);

@@ -145,7 +145,7 @@ export function coatingNeeds({
           ) as CoatNeed['amount']);
     const wet = reckon(`${coating.name}, wet`, 'g', volume, '×', estimated(`${coating.name}, density`, coating.densityGPerMl, 'g/ml'));
     const { value, low, high, origin } = coating.solidsPct;
-    const solids = given(`${coating.name}, share that stays`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
+    const solids = given(`${coating.name}, share left when dry`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
     return { coating, volume, amount, dryMass: reckon(`${coating.name}, dry`, 'g', wet, '×', solids) };
   });
 }
@@ -165,7 +165,7 @@ const coatNeed = rememberedEach(
     const method = methodBy(catalogue, coat.methodId);
     const what = `${coating.name}, ${method.name}, ${surface.name}`;
     const area = coveredOf(coat, surface, what);
-    const all = times(coat.goes, 'm²', `${what}: all goes`, area);
+    const all = times(coat.goes, 'm²', `${what}: all applications`, area);
     const base = { surfaceId: surface.surfaceId, coatId: coat.id, coat, coating, method, filmMm: null, surface: surface.coated, area };
     const wet = (net: Figure<'ml'>, filmMm: number | null = null): CoatNeed => {
       const volume = withLoss(what, 'ml', net, coating);
@@ -190,21 +190,21 @@ const coatNeed = rememberedEach(
           thinned(
             coat,
             what,
-            reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, a square metre takes`, spread.mlPerM2, 'ml/m²')),
+            reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, needed per square metre`, spread.mlPerM2, 'ml/m²')),
           ),
         );
       case 'coverage': {
         const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
         const full = litresInMillilitres(reckon(`${what}: a full coat`, 'l', all, '÷', covers));
-        const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'workshop default');
+        const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'our default value');
         return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', full, '×', share)));
       }
       case 'depth': {
         const rooms = surface.basins.map(({ room }) => room);
-        return wet(inMillilitres(total(`${what}: room to fill`, 'mm³', rooms)));
+        return wet(inMillilitres(total(`${what}: volume to fill`, 'mm³', rooms)));
       }
       case 'mass': {
-        const net = reckon(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, a square metre takes`, spread.gPerM2, 'g/m²'));
+        const net = reckon(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, needed per square metre`, spread.gPerM2, 'g/m²'));
         return { ...base, ...byWeight(what, withLoss(what, 'g', net, coating), coating) };
       }
       case 'count': {
@@ -214,20 +214,20 @@ const coatNeed = rememberedEach(
             : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
         const net = reckon(`${what}: net`, '1', all, '×', perM2);
         const count = reckon(what, '1', withLoss(`${what}, with loss`, '1', net, coating), '⌈÷⌉', WHOLE);
-        const weight = byWeight(what, reckon(`${what}: weight`, 'g', count, '×', estimated('Each weighs', spread.gEach, 'g')), coating);
+        const weight = byWeight(what, reckon(`${what}: weight`, 'g', count, '×', estimated('Mass of each', spread.gEach, 'g')), coating);
         return { ...base, ...weight, amount: coating.sold.by === 'g' ? weight.amount : count };
       }
       case 'edge': {
         const along = inMetresOf(what, surface);
-        const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all goes`, along), coating);
-        return { ...base, volume: given(`${what}: comes off again`, 0, 'ml', 'definition'), amount: length };
+        const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all applications`, along), coating);
+        return { ...base, volume: given(`${what}: falls off again`, 0, 'ml', 'definition'), amount: length };
       }
       default:
         throw spread satisfies never;
     }
   },
 );
-const WHOLE = given('In whole', 1, '1', 'definition');
+const WHOLE = given('Rounded up', 1, '1', 'definition');
 
 /** What of a coat is not water, where it is thinned. */
 function thinned({ thin }: Coat, what: string, wet: Figure<'ml'>): Figure<'ml'> {
@@ -240,10 +240,10 @@ function thinned({ thin }: Coat, what: string, wet: Figure<'ml'>): Figure<'ml'> 
 function coveredOf({ coverPct }: Coat, { coated }: Coated, what: string): Figure<'m²'> {
   return coverPct === 100
     ? coated
-    : reckon(`${what}: where it goes`, 'm²', coated, '×', given('Share it covers', coverPct / 100, '1', 'plan'));
+    : reckon(`${what}: covered area`, 'm²', coated, '×', given('Share covered', coverPct / 100, '1', 'plan'));
 }
 const times = <U extends 'm²' | 'm'>(goes: number, unit: U, label: string, one: Figure<U>): Figure<U> =>
-  goes === 1 ? one : (reckon(label, unit, one as Figure, '×', given('Times over', goes, '1', 'plan')) as Figure<U>);
+  goes === 1 ? one : (reckon(label, unit, one as Figure, '×', given('Number of layers', goes, '1', 'plan')) as Figure<U>);
 
 const byWeight = (what: string, amount: Figure<'g'>, { name, densityGPerMl }: Coating): Pick<CoatNeed, 'volume' | 'amount'> => ({
   amount,
@@ -268,6 +268,6 @@ function withLoss<U extends 'ml' | 'g' | 'm' | '1'>(
   net: Figure<U>,
   { lossPct: { value, low, high, origin } }: Coating,
 ): Figure<U> {
-  const factor = given(`Factor for ${value} % left in bowl and brush`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
+  const factor = given(`Factor for ${value} % left in pot and brush`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
   return reckon(label, unit, net as Figure, '×', factor) as Figure<U>;
 }

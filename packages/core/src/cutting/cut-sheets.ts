@@ -172,7 +172,7 @@ function areasOf(name: string, laid: readonly Part[], { sheets }: Layout): Areas
 function usedOf(name: string, { partsArea, sheetsArea }: Areas): Figure<'%'> {
   if (sheetsArea.value === 0) return given(`${name}: no sheet`, 0, '%', 'layout');
   const share = reckon(`${name}: share`, '1', partsArea, '÷', sheetsArea);
-  return reckon(`${name}: becomes parts`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
+  return reckon(`${name}: yield`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
 }
 
 /** How much of all sheets of all jobs ends up as parts. */

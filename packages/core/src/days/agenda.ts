@@ -83,12 +83,12 @@ function workIn({
   readonly toMin: number;
 }): readonly Figure<'min'>[] {
   const { task, stretches, setUpMin } = slot;
-  if (stretches.length > 1) return [given(`${task.work.label}: this evening's share`, toMin - fromMin, 'min', 'calendar')];
+  if (stretches.length > 1) return [given(`${task.work.label}: share of this session`, toMin - fromMin, 'min', 'calendar')];
   return setUpMin > SLACK_MIN
-    ? [given(`Set-up and clean-up, ${task.work.label}`, setUpMin, 'min', 'catalogue', 'once a sitting'), task.work]
+    ? [given(`Set-up and clean-up, ${task.work.label}`, setUpMin, 'min', 'catalogue', 'once per session'), task.work]
     : [task.work];
 }
 function callsOf(slots: readonly Slot[]): Figure<'min'> | null {
   const calls = [...new Set(slots)].flatMap(({ task }) => task.calls ?? []);
-  return calls.length === 0 ? null : total('Calls back while it dries', 'min', calls);
+  return calls.length === 0 ? null : total('Attention while drying', 'min', calls);
 }

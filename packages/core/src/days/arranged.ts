@@ -89,8 +89,8 @@ const asItIs = (task: Task): Go => ({
   notBeforeMin: null,
 });
 const shareOf = (work: Task['work'], i: number, count: number): Task['work'] =>
-  reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('In so many goes', count, '1', 'plan'));
+  reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('Number of parts', count, '1', 'plan'));
 function restOf({ work }: Task, { done, of }: { readonly done: number; readonly of: number }): Task['work'] {
-  const left = given(`Left of it: ${of - done} of ${of}`, (of - done) / of, '1', 'logbook');
-  return reckon(`${work.label}, the rest`, 'min', work, '×', left);
+  const left = given(`Remaining: ${of - done} of ${of}`, (of - done) / of, '1', 'logbook');
+  return reckon(`${work.label}, remainder`, 'min', work, '×', left);
 }

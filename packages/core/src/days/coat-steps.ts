@@ -154,9 +154,9 @@ function followOf(need: CoatNeed, { go, order, workpieceId, nextGoId }: InSequen
   if (go + 1 < coat.goes) {
     const { again } = coating.drying;
     if (again === null) return [];
-    const said = (what: string, min: number): Figure<'min'> => given(`${coating.name}: ${what}`, min, 'min', 'catalogue', 'the label wins');
+    const said = (what: string, min: number): Figure<'min'> => given(`${coating.name}: ${what}`, min, 'min', 'catalogue', 'the product label comes first');
     return [
-      { taskId: `${nextGoId}-${workpieceId}`, most: said('again within', again.withinMin), orAfter: said('or after', again.orAfterMin) },
+      { taskId: `${nextGoId}-${workpieceId}`, most: said('recoat within', again.withinMin), orAfter: said('or after', again.orAfterMin) },
     ];
   }
   const after = order.next.get(need);
@@ -169,7 +169,7 @@ function followOf(need: CoatNeed, { go, order, workpieceId, nextGoId }: InSequen
 function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
   if (tended === null) return null;
   const count = given(
-    `${tended.what}: calls back`,
+    `${tended.what}: visits`,
     Math.floor(tended.forMin / tended.everyMin),
     '1',
     'catalogue',
@@ -180,7 +180,7 @@ function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
     'min',
     count,
     '×',
-    given('Each takes', tended.takesMin, 'min', 'catalogue', 'workshop default'),
+    given('Time for each', tended.takesMin, 'min', 'catalogue', 'our default value'),
   );
 }
 
@@ -193,7 +193,7 @@ const workOn = rememberedEach(
     if (plain) return byRate(name, total(`${name}: surface`, 'mm²', here.map(areaOf)), method);
     const parts = here.map((need) => {
       const area = inSquareMetres(areaOf(need));
-      const share = given('Share of it that the coat covers', need.coat.coverPct / 100, '1', 'plan');
+      const share = given('Share covered by the coat', need.coat.coverPct / 100, '1', 'plan');
       return minutesFor(
         `${name}, ${area.label}`,
         need.coat.coverPct === 100 ? area : reckon(`${area.label}, covered`, 'm²', area, '×', share),
@@ -216,8 +216,8 @@ function minutesFor(label: string, area: Figure<'m²'>, { method, coating, coat 
     coat.strewn === null
       ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
       : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
-  const count = reckon(`${label}: how many`, '1', area, '×', perM2);
-  return hoursInMinutes(reckon(`${label}, hours`, 'h', count, '÷', estimated(`${method.name}, an hour`, method.perH, '1/h')), label);
+  const count = reckon(`${label}: count`, '1', area, '×', perM2);
+  return hoursInMinutes(reckon(`${label}, hours`, 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')), label);
 }
 
 /** Deep water is poured in several goes, each a step of its own with its wait. */
@@ -258,8 +258,8 @@ function pourSteps({ key, needs }: CoatGroup, { spots, ground, areas, catalogue 
 
 const byRate = (label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> => inMinutes(label, inSquareMetres(area), method);
 function inMinutes(label: string, area: Figure<'m²'>, method: Method): Figure<'min'> {
-  const hours = reckon(`${label}, hours`, 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h'));
+  const hours = reckon(`${label}, hours`, 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h'));
   return hoursInMinutes(hours, label);
 }
 
-const setUpOf = ({ setUpMin }: Method): Estimate => ({ value: setUpMin, low: setUpMin, high: setUpMin, origin: 'workshop default' });
+const setUpOf = ({ setUpMin }: Method): Estimate => ({ value: setUpMin, low: setUpMin, high: setUpMin, origin: 'our default value' });

@@ -73,7 +73,7 @@ export function trimStep(tiles: readonly Tile[], spots: Spots, catalogue: Catalo
     tasks: tiles.map((tile) => {
       const { left, top, right, bottom } = tile.cutBox;
       const round = inMetres(given(`${tile.id}, all round`, 2 * (right - left + bottom - top), 'mm', 'drawing'));
-      const speed = estimated('Trimmed in a minute', catalogue.bench.trimFlushMPerMin, 'm/min');
+      const speed = estimated('Trimmed per minute', catalogue.bench.trimFlushMPerMin, 'm/min');
       return task('trim', tile.id, { work: reckon(`${name}, ${tile.id}`, 'min', round, '÷', speed), spot: spots.at(tile.id) });
     }),
   };
@@ -103,7 +103,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], s
         'h',
         inSquareMetres(area),
         '÷',
-        estimated('Carved in an hour', catalogue.bench.hollowM2PerH, 'm²/h'),
+        estimated('Carved per hour', catalogue.bench.hollowM2PerH, 'm²/h'),
       );
       return [task('carve', tile.id, { work: hoursInMinutes(hours, `${name}, ${tile.id}`), spot: spots.at(tile.id) })];
     }),

@@ -68,7 +68,7 @@ const handsOnIn = remembered(({ name, tasks, setUp }: Step, count: number): Figu
   const parts = [
     ...tasks.map(({ work }) => work),
     ...tasks.flatMap(({ calls }) => calls ?? []),
-    ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sittings', count, '1', 'calendar'))]),
+    ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sessions', count, '1', 'calendar'))]),
   ];
   return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
 });
@@ -79,9 +79,9 @@ export interface Floor {
   readonly text: string;
 }
 const BY: Readonly<Record<string, string>> = {
-  chain: 'the slowest chain of work and waits',
-  hands: 'the hours of those who may do what has to be done by then',
-  store: 'the room there is for what has to lie by then',
+  chain: 'the longest chain of work and drying',
+  hands: 'the hours of the people who can do the tasks due by then',
+  store: 'the room for everything that has to dry by then',
   none: 'nothing to do',
 };
 /** Null where nothing is planned, or something never is through. */
@@ -91,5 +91,5 @@ export function floorOf({ steps, days, ...bench }: Bench & { readonly steps: rea
   const doneMin = days.slots.reduce((most, { because, curedMin }) => (because.kind === 'done' ? Math.max(most, curedMin) : most), 0);
   const { throughMin, by } = boundOf(problem, networkOf(problem), days.ready.at.value);
   const atMin = Math.max(doneMin, throughMin);
-  return { at: given('No order of work beats', atMin, 'min', 'calendar', BY[by]!), text: momentText(bench.calendar.startsOn, atMin) };
+  return { at: given('Earliest possible', atMin, 'min', 'calendar', BY[by]!), text: momentText(bench.calendar.startsOn, atMin) };
 }

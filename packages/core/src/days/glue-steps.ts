@@ -75,22 +75,22 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
         'min',
         face,
         '×',
-        given(`${adhesive.name}, a square metre`, adhesive.spreadMinPerM2, 'min/m²', 'catalogue', 'workshop default'),
+        given(`${adhesive.name}, a square metre`, adhesive.spreadMinPerM2, 'min/m²', 'catalogue', 'our default value'),
       );
     });
     const weights = given(
-      'Weights on and off',
+      'Placing and removing weights',
       Math.max(...faces.map(({ joint }) => adhesiveBy(catalogue, joint.adhesiveId).weightsMin)),
       'min',
       'catalogue',
-      'workshop default',
+      'our default value',
     );
     // Cut to size, every layer has to be brought flush by hand before the glue takes.
     const aligning =
       stage === 'base' && edges === 'cut-first'
         ? [
             reckon(
-              `${tile.id}: layers brought flush`,
+              `${tile.id}: layers trimmed flush`,
               'min',
               given('Layers', faces.length, '1', 'plan'),
               '×',

@@ -21,7 +21,7 @@ export function withHours(hours: Calendar['hours'], weekday: number, typed: stri
   if (typed.trim() === '') {
     return others.length > 0
       ? ok(others)
-      : fail({ code: 'hours/unreadable', message: 'one day at least needs hours, such as 19:00–21:00.' });
+      : fail({ code: 'hours/unreadable', message: 'at least one day needs hours, such as 19:00–21:00.' });
   }
   const spans: { weekday: number; fromMin: number; toMin: number }[] = [];
   for (const text of typed.split(',')) {
@@ -39,7 +39,7 @@ export function spanFrom(typed: string): Result<{ readonly fromMin: number; read
   if (fromMin >= 0 && toMin <= DAY_MIN && toMin - fromMin >= LEAST_MIN) return ok({ fromMin, toMin });
   return fail({
     code: 'hours/unreadable',
-    message: `“${typed.trim().slice(0, 24)}” is not a span of at least ${LEAST_MIN} minutes; 19:00–21:00 would do.`,
+    message: `“${typed.trim().slice(0, 24)}” is not a time span of at least ${LEAST_MIN} minutes. Enter 19:00–21:00, for example.`,
   });
 }
 
@@ -51,7 +51,11 @@ export function ownHoursFrom(typed: string): Result<Calendar['hours'], HoursProb
     if (part === '') continue;
     const [, day = '', text = ''] = /^([A-Za-z]{3,9})\s+(.+)$/.exec(part) ?? [];
     const weekday = day === '' ? 0 : DAY_NAMES.findIndex((name) => day.toLowerCase().startsWith(name.toLowerCase())) + 1;
-    if (weekday === 0) return fail({ code: 'hours/unreadable', message: `“${part.slice(0, 24)}” names no day; Sat 10:00–12:00 would do.` });
+    if (weekday === 0)
+      return fail({
+        code: 'hours/unreadable',
+        message: `“${part.slice(0, 24)}” does not name a day. Enter, for example, Sat 10:00–12:00.`,
+      });
     const span = spanFrom(text);
     if (!span.ok) return span;
     hours.push({ weekday, ...span.value });
@@ -68,7 +72,7 @@ export function timeFrom(typed: string): Result<number, HoursProblem> {
   const atMin = match === null || Number(match[2]) > 59 ? NaN : minutes(match[1], match[2]);
   return atMin < DAY_MIN
     ? ok(atMin)
-    : fail({ code: 'hours/unreadable', message: `“${typed.trim().slice(0, 12)}” is no time of day; 19:30 would do.` });
+    : fail({ code: 'hours/unreadable', message: `“${typed.trim().slice(0, 12)}” is not a time of day. Enter 19:30, for example.` });
 }
 
 const minutes = (hour: string | undefined, minute: string | undefined): number => Number(hour) * 60 + Number(minute ?? 0);
@@ -88,7 +92,7 @@ export function daysOffFrom(typed: string): Result<readonly string[], HoursProbl
     const match = DAYS.exec(part);
     const [first, last] = match === null ? [NaN, NaN] : [dayNumber(match[1]!), dayNumber(match[2] ?? match[1]!)];
     if (!(last >= first) || last - first > MOST_DAYS_OFF) {
-      const message = `“${part.slice(0, 30)}” is no day and no run of up to ${MOST_DAYS_OFF} days; 2026-12-24 or 2026-12-24 – 2026-12-26 would do.`;
+      const message = `“${part.slice(0, 30)}” is not a date or a range of up to ${MOST_DAYS_OFF} days. Enter 2026-12-24 or 2026-12-24 – 2026-12-26.`;
       return fail({ code: 'hours/unreadable', message });
     }
     for (let day = first; day <= last; day++) days.push(new Date(day * DAY_MS).toISOString().slice(0, 10));

@@ -4,7 +4,7 @@ import { type Spots, clockWait } from '../drying';
 import type { Mended } from '../plan';
 import { type Draft, asks, coldest, task } from './step';
 
-const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with the mend' };
+const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with the fix' };
 
 /** What puts mishaps right, each a step of its own: it comes before whatever is left to do on its workpiece. @param workpieceIds those there are */
 export const mendSteps = (
@@ -19,7 +19,7 @@ export const mendSteps = (
       ...(coating === null ? [] : [coatingBy(catalogue, coating.coatingId)]),
       ...(adhesive === null ? [] : [adhesiveBy(catalogue, adhesive.adhesiveId)]),
     ];
-    const wait = clockWait(given(`${name}, ${workpieceId}: then it waits`, waitMin, 'min', 'plan'));
+    const wait = clockWait(given(`${name}, ${workpieceId}: drying time`, waitMin, 'min', 'plan'));
     const own = {
       work: given(`${name}, ${workpieceId}`, workMin, 'min', 'plan'),
       spot: spots.at(workpieceId),

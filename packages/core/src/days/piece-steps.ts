@@ -9,7 +9,7 @@ import { type Draft, type TaskDraft, asks, coldest, task } from './step';
 
 /** What is done to pieces before they are coated, in the order of their tasks. */
 const STEPS = [
-  ['make-pieces', 'Put pieces together', 'assemble'],
+  ['make-pieces', 'Assemble pieces', 'assemble'],
   ['clad-pieces', 'Clad pieces', 'clad'],
   ['make-moulds', 'Make moulds', 'mould'],
   ['cast-copies', 'Cast copies', 'cast'],
@@ -34,7 +34,7 @@ export const pieceSteps = (pieces: readonly PieceWork[], spots: Spots, catalogue
 export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: Spots, catalogue: Catalogue): Draft {
   const tasks = [...listedBy(fixed, ({ tileId }) => tileId)].map(([tileId, own]) => {
     const work = total(
-      `Fix pieces, ${tileId}`,
+      `Glue pieces, ${tileId}`,
       'min',
       own.map((piece) => piece.work),
     );
@@ -45,7 +45,7 @@ export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: Spots, c
   const cautionIds = fixed.flatMap((piece) => piece.cautionIds);
   return {
     id: 'fix-pieces',
-    name: 'Fix pieces to their tiles',
+    name: 'Glue pieces to their tiles',
     kind: 'glue',
     does: 'fix',
     setUp: catalogue.bench.glueSetUpMin,

@@ -21,7 +21,7 @@ export function realWait({ stated, pace, usual }: Wait, fromMin: number, startsO
   const untilMin = pace.after(fromMin, stated.value);
   if (untilMin === Infinity) return null;
   const slower = given(
-    `Slower for the air, ${momentText(startsOn, fromMin)} to ${momentText(startsOn, untilMin)}`,
+    `Drying factor for conditions, ${momentText(startsOn, fromMin)} to ${momentText(startsOn, untilMin)}`,
     (untilMin - fromMin) / stated.value,
     '1',
     'calendar',
@@ -86,10 +86,10 @@ function causeOf({ because, task }: Slot, byTask: ReadonlyMap<string, Slot>, sta
     }
     case 'room': {
       const before = byTask.get(because.taskId)!;
-      return { before, wait: null, untilMin: before.endMin, what: `Until there is ${because.what}` };
+      return { before, wait: null, untilMin: before.endMin, what: `Until ${because.what} is available` };
     }
     case 'early':
-      return { before: null, wait: null, untilMin: 0, what: 'Until it may begin' };
+      return { before: null, wait: null, untilMin: 0, what: 'Earliest start' };
     case 'pin':
       return { before: null, wait: null, untilMin: 0, what: 'Pinned' };
     case 'done':
@@ -97,15 +97,15 @@ function causeOf({ because, task }: Slot, byTask: ReadonlyMap<string, Slot>, sta
     case 'fit':
       return after(because.after, FIT_WORDS[because.why] ?? FREE);
     case 'follow':
-      return after(because.after ?? task.after.at(-1) ?? null, 'Held back, so that what follows comes in time');
+      return after(because.after ?? task.after.at(-1) ?? null, 'Delayed, so that the next task can start in time');
     default:
       return after(because.after, FREE);
   }
 }
 const FIT_WORDS: Partial<Record<string, string>> = {
   air: 'Until it is warm enough',
-  spray: 'Until it can be sprayed',
-  noise: 'Until the hours for it',
+  spray: 'Until spraying is possible',
+  noise: 'Until allowed hours',
 };
 
 /** A task's work with its set-up; where it spans several evenings, also the time the bench was closed in between. */
@@ -117,7 +117,7 @@ function workLinks({ task, startMin, endMin, setUpMin }: Slot, calendar: Calenda
     ...setUp,
     task.work,
     given(
-      `${task.work.label}: evenings in between`,
+      `${task.work.label}: time between sessions`,
       closedMin,
       'min',
       'calendar',

@@ -29,11 +29,11 @@ export function shiftOf(before: Days, after: Days, calendar: Calendar): Shift {
     `Ready ${after.ready.text} instead of ${before.ready.text}.`,
     ...(moved === undefined ? [] : [movedText(was.get(moved.task.id)!, moved, after, calendar)]),
     ...listed('New work', added),
-    ...listed('No longer to do', dropped),
+    ...listed('Removed tasks', dropped),
     ...(moved === undefined && added.length + dropped.length === 0
-      ? [`No task changes its evening: the last one takes another while and ends at ${momentText(startsOn, lastOf(after).endMin)}.`]
+      ? [`No task moves to another session. The last task now ends at ${momentText(startsOn, lastOf(after).endMin)}.`]
       : []),
-    `The last to be through is ${lastOf(after).task.work.label}, ${momentText(startsOn, lastOf(after).curedMin)}.`,
+    `The last task to finish is ${lastOf(after).task.work.label}, ${momentText(startsOn, lastOf(after).curedMin)}.`,
   ];
 }
 
@@ -57,7 +57,7 @@ function movedText(old: Slot, now: Slot, after: Days, calendar: Calendar): strin
   const label = now.task.work.label;
   const from = dayText(startsOn, old.startMin);
   const to = dayText(startsOn, now.startMin);
-  if (dayOf(now) < dayOf(old)) return `${label} now has room on ${to}; before it began on ${from}.`;
+  if (dayOf(now) < dayOf(old)) return `${label} now fits on ${to}; before, it started on ${from}.`;
   const { task } = now;
   const freeMin = freeOn(dayOf(old), after, task.after, calendar);
   const needMin = task.work.value;
@@ -67,9 +67,9 @@ function movedText(old: Slot, now: Slot, after: Days, calendar: Calendar): strin
       last === undefined
         ? ''
         : `: it waits for ${last.task.work.label} until ${momentText(startsOn, task.after[0]!.wait.pace.after(last.endMin, task.after[0]!.wait.stated.value))}`;
-    return `${label} can no longer begin on ${from}${until}. It begins on ${to}.`;
+    return `${label} can no longer start on ${from}${until}. It starts on ${to}.`;
   }
-  return `${label} takes ${minutes(needMin)} and no longer fits into ${from}, where ${minutes(freeMin)} at a stretch are left. It begins on ${to}.`;
+  return `${label} takes ${minutes(needMin)} and no longer fits on ${from}, where ${minutes(freeMin)} without a break are left. It starts on ${to}.`;
 }
 
 /** The longest stretch free on a day once a task may begin, with all that is planned before it in place; null where it may not begin that day at all. */

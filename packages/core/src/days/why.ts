@@ -4,9 +4,9 @@ import { realWait } from './ready';
 import type { Slot } from './schedule';
 
 const FIT: Partial<Record<string, string>> = {
-  air: 'it was too cold for it until then',
-  spray: 'it could not be sprayed before: dark, or too damp outside',
-  noise: 'it is kept to its hours: for noise, or while somebody is up to look after it',
+  air: 'it was too cold until then',
+  spray: 'spraying was not possible earlier: dark, or too damp outside',
+  noise: 'it is limited to certain hours: for noise, or while someone is awake to tend it',
 };
 
 /** Why a task begins when it does and not before, in a sentence. */
@@ -22,25 +22,25 @@ function whyOf({ because }: Slot, byTask: ReadonlyMap<string, Slot>, { startsOn 
   };
   switch (because.kind) {
     case 'wait':
-      return `Not before: ${dryText(because.after.taskId)}.`;
+      return `Not earlier: ${dryText(because.after.taskId)}.`;
     case 'hands':
-      return `Not before: the hands were busy with ${labelOf(because.taskId)}.`;
+      return `Not earlier: everyone was busy with ${labelOf(because.taskId)}.`;
     case 'room':
-      return `Not before: ${because.what} was taken by ${labelOf(because.taskId)}.`;
+      return `Not earlier: ${because.what} was in use by ${labelOf(because.taskId)}.`;
     case 'fit':
-      return `Not before: ${FIT[because.why] ?? 'there was no fit hour for it'}.`;
+      return `Not earlier: ${FIT[because.why] ?? 'there was no suitable time'}.`;
     case 'early':
-      return 'Not before: what it needs comes then, or the plan was made anew from there.';
+      return 'Not earlier: its materials arrive then, or the plan was rescheduled from there.';
     case 'follow':
-      return 'Held back, so that what must follow it soon comes in time.';
+      return 'Delayed, so that the task that must follow soon can start in time.';
     case 'pin':
-      return 'Pinned there.';
+      return 'Pinned to this time.';
     case 'done':
       return 'Done.';
     case 'bench':
       return because.after === null
-        ? 'As soon as the bench is open.'
-        : `${dryText(because.after.taskId)}; then as soon as the bench has room for it.`;
+        ? 'As soon as bench hours begin.'
+        : `${dryText(because.after.taskId)}; then as soon as the bench has room.`;
   }
 }
 

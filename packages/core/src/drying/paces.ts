@@ -25,7 +25,7 @@ export function waterPace(spot: Spot, { minC, filmMm }: Ask): Pace {
       return isTooCold(air, minC) || pull < LEAST_PULL ? 0 : pull / movedFactor;
     };
     if (!course.isSteady)
-      return hourlyPace(course, speedIn, `Slower for the air, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
+      return hourlyPace(course, speedIn, `Drying factor for conditions, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
     const air = course.at(0);
     return speedIn(air) === 0 ? NEVER : steadyPace(dryingFactor(air, helps ? estimated(moved.name, moved.factor, '1') : ASIDE));
   });
@@ -38,7 +38,7 @@ export function settingPace(spot: Spot, speedPer10C: number, minC: number | null
     const { course } = spot;
     const speedIn = (air: AirAt): number => (isTooCold(air, minC) ? 0 : speedPer10C ** ((air.airC - REFERENCE.airC) / 10));
     if (!course.isSteady)
-      return hourlyPace(course, speedIn, `Slower for the warmth, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
+      return hourlyPace(course, speedIn, `Setting factor for temperature, ${spot.place.name}`, `mean of a week, ${spot.place.name}`);
     const air = course.at(0);
     return speedIn(air) === 0 ? NEVER : steadyPace(settingFactor(air.airC, speedPer10C));
   });
@@ -49,11 +49,11 @@ export const isTooCold = ({ airC }: AirAt, minC: number | null): boolean => minC
 /** By what factor a water-borne film dries slower in some air than at 20 °C, 50 %RH in still air. @param moved by how the air is moved */
 export function dryingFactor({ airC, humidityPct }: AirAt, moved: Figure<'1'>): Figure<'1'> {
   const reference = vapourDeficit(
-    'Pull at the reference',
+    'Vapour pressure deficit, reference',
     given('Reference air', REFERENCE.airC, '°C', 'definition'),
     given('Reference humidity', REFERENCE.humidityPct / 100, '1', 'definition'),
   );
-  const here = vapourDeficit('Pull here', given('Air', airC, '°C', 'plan'), given('Humidity', humidityPct / 100, '1', 'plan'));
+  const here = vapourDeficit('Vapour pressure deficit here', given('Air', airC, '°C', 'plan'), given('Humidity', humidityPct / 100, '1', 'plan'));
   return reckon('Drying factor', '1', reckon('Slower for the climate', '1', reference, '÷', here), '×', moved);
 }
 
@@ -67,7 +67,7 @@ export function settingFactor(airC: number, speedPer10C: number): Figure<'1'> {
     given('Air', airC, '°C', 'plan'),
   );
   const tens = reckon('Tens of degrees', '1', colder, '÷', given('Ten degrees', 10, '°C', 'definition'));
-  return reckon('Setting factor', '1', given('Slower for each', speedPer10C, '1', 'catalogue'), 'to the power', tens);
+  return reckon('Setting factor', '1', given('Factor per step', speedPer10C, '1', 'catalogue'), 'to the power', tens);
 }
 
 /** Paces at a spot that were asked for before. */

@@ -63,7 +63,7 @@ const IN = { winter: 'inWinter', spring: 'inSpring', summer: 'inSummer', autumn:
 /** By the season that the place is told in, else by that of the first day. */
 function slowerIn({ name, air }: Place, { slower }: PlaceKind, startsOn: string): Figure<'1'> | null {
   const season = air.by === 'season' ? air.season : seasonOf(startsOn);
-  return slower === undefined ? null : estimated(`${name} in ${season}, against what its air says`, slower[IN[season]], '1');
+  return slower === undefined ? null : estimated(`${name} in ${season}, correction from your log`, slower[IN[season]], '1');
 }
 
 function roomOf(place: Place, startsOn: string, airs: Airs, catalogue: Catalogue): Course {

@@ -51,19 +51,19 @@ export function coatWaits(coating: Coating, filmMm: number | null, spot: Spot, c
     return waitOf(label, factor === undefined ? stated : reckon(`${label}, at the reference`, 'min', stated, '×', factor), pace);
   };
   const fixed = (what: string, min: number): Figure<'min'> =>
-    given(`${coating.name}, stated ${what}`, min, 'min', 'catalogue', 'workshop default');
+    given(`${coating.name}, stated ${what}`, min, 'min', 'catalogue', 'our default value');
   const recoat = wait('until the next coat', estimated(`${coating.name}, stated wait`, recoatMin, 'min'));
   return {
-    touch: wait('until it can be touched', fixed('touch', touchMin)),
+    touch: wait('until touch-dry', fixed('touch', touchMin)),
     recoat,
-    through: throughMin === null ? recoat : wait('until it is dry through', fixed('drying through', throughMin)),
+    through: throughMin === null ? recoat : wait('until fully dry', fixed('drying fully', throughMin)),
     cure: wait('until cured', fixed('cure', cureMin)),
   };
 }
 
 function groundFactor(ground: Exclude<Ground, 'neutral'>, { bench }: Catalogue): Figure<'1'> {
   return ground === 'drinks'
-    ? estimated('Faster on a face that drinks', bench.drinksFactor, '1')
+    ? estimated('Faster on an absorbent face', bench.drinksFactor, '1')
     : estimated('Slower over a sealed face', bench.sealedFactor, '1');
 }
 
@@ -80,20 +80,20 @@ export function glueWait(adhesive: Adhesive, { isSealedIn, halfWidthMm }: GlueLi
   if (adhesive.rimDry === null || !isSealedIn)
     return waitOf(label, estimated(`${adhesive.name}, stated wait under weight`, adhesive.handleMin, 'min'), pace);
   const share = reckon(
-    'Half-width over the stated one',
+    'Half-width divided by the stated one',
     '1',
     given('Half-width of the glued face', halfWidthMm, 'mm', 'drawing'),
     '÷',
-    given('Stated half-width', adhesive.rimDry.halfWidthMm, 'mm', 'catalogue', 'workshop default'),
+    given('Stated half-width', adhesive.rimDry.halfWidthMm, 'mm', 'catalogue', 'our default value'),
   );
-  const stated = given('Drying from the rim, stated', adhesive.rimDry.min, 'min', 'catalogue', 'workshop default');
+  const stated = given('Drying from the rim, stated', adhesive.rimDry.min, 'min', 'catalogue', 'our default value');
   return waitOf(label, reckon(`${label}, at the reference`, 'min', stated, '×', reckon('Squared', '1', share, '×', share)), pace);
 }
 /** Wait until a glue has all its strength: left under weights for as long. */
 export const fullGlueWait = (adhesive: Adhesive, spot: Spot): Wait =>
   waitOf(
     `${adhesive.name}, under weights until cured`,
-    given(`${adhesive.name}, stated cure`, adhesive.fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
+    given(`${adhesive.name}, stated cure`, adhesive.fullMin, 'min', 'catalogue', 'our default value; the product label comes first'),
     gluePace(adhesive, spot),
   );
 /** The pace at which a glue dries or sets at a spot. */
@@ -104,17 +104,17 @@ export function gluePace({ needsWaterPath, minC, speedPer10C }: Adhesive, spot: 
 
 function filmFactor(filmMm: number, { refMm, power }: { readonly refMm: number; readonly power: number }): Figure<'1'> {
   const thicker = reckon(
-    'Film over the stated one',
+    'Film divided by the stated film',
     '1',
     given('Film', filmMm, 'mm', 'plan'),
     '÷',
-    given('Stated film', refMm, 'mm', 'catalogue', 'workshop default'),
+    given('Stated film', refMm, 'mm', 'catalogue', 'our default value'),
   );
   return reckon(
     'Slower for the film',
     '1',
     thicker,
     'to the power',
-    given('Power', power, '1', 'catalogue', 'workshop default, 1 thin to 2 thick'),
+    given('Power', power, '1', 'catalogue', 'our default value, 1 thin to 2 thick'),
   );
 }

@@ -56,9 +56,9 @@ export function lightFigures(light: Light, ground: Figure<'mm'>, catalogue: Cata
     given(`${lamp.name} takes`, lamp.volts, 'V', 'catalogue'),
   );
   const current = given(`${lamp.name} draws`, lamp.milliamps / 1_000, 'A', 'catalogue', `${lamp.milliamps} mA`);
-  const all = reckon('All lamps draw', 'A', given('Lamps', light.lamps, '1', 'plan'), '×', current);
-  const milliampHours = estimated('Battery holds, mAh', battery.mAh, '1');
-  const capacity = reckon('Battery holds', 'A·h', given('A·h in a mAh', 0.001, 'A·h', 'definition'), '×', milliampHours);
+  const all = reckon('Current of all lamps', 'A', given('Lamps', light.lamps, '1', 'plan'), '×', current);
+  const milliampHours = estimated('Battery capacity, mAh', battery.mAh, '1');
+  const capacity = reckon('Battery capacity', 'A·h', given('A·h in a mAh', 0.001, 'A·h', 'definition'), '×', milliampHours);
   const figures: Figure[] = [length, underGroove, underPocket];
   if (spare.value > 0) figures.push(reckon('Resistor at each lamp', 'Ω', spare, '÷', current));
   figures.push(reckon('Runs for', 'h', capacity, '÷', all));

@@ -11,7 +11,7 @@ export const floor = z.enum(['flat', 'bowl']);
 
 export const askDepth = askLength('depthMm', 'Depth', LIMITS.depthMm);
 export const askCutThrough = askTick('cutThrough', 'Cut down to the substrate');
-export const askFloor = askChoice('floor', 'Floor', { flat: 'flat: a figure stands', bowl: 'bowl' });
+export const askFloor = askChoice('floor', 'Floor', { flat: 'flat: figures can stand', bowl: 'bowl' });
 
 interface Basin {
   readonly shape: Shape;

@@ -30,22 +30,22 @@ describe('what was given, in few words', () => {
 
 describe('a refusal names the value and what would do', () => {
   test.each<[string, z.ZodType, unknown, string]>([
-    ['a length', mm({ min: 1, max: 600 }), 601, 'got 601; 1 to 600 mm would do'],
-    ['a length in words', mm({ min: 1, max: 600 }), '20', 'got "20"; 1 to 600 mm would do'],
-    ['no length', mm({ min: 1, max: 600 }), undefined, 'got nothing; 1 to 600 mm would do'],
-    ['a share', within({ min: 0, max: 1 }, ''), 2, 'got 2; 0 to 1 would do'],
-    ['half a lamp', whole({ min: 1, max: 60 }), 2.5, 'got 2.5; a whole number from 1 to 60 would do'],
-    ['no words', text(60), '', 'is empty; a few words would do'],
-    ['too many words', text(6), 'causeway', 'got "causeway"; 1 to 6 characters would do'],
-    ['a control character', text(60), 'a\u0000b', 'got "a\\u0000b"; text without control characters would do'],
-    ['half of a surrogate pair', longId(160), 'a\ud83d', 'got "a\\ud83d"; text without control characters would do'],
-    ['an id with a blank', Id, 'my board', 'got "my board"; 1 to 40 letters, digits, - or _ would do'],
-    ['a word of none of these', oneOf(['flat', 'tall']), 'round', 'got "round"; flat, tall would do'],
-    ['neither yes nor no', yesOrNo(), 1, 'got 1; true or false would do'],
-    ['a list of too many', listOf(yesOrNo(), { min: 0, max: 1 }), [true, true], 'got a list of 2; up to 1 would do'],
-    ['a list of too few', listOf(yesOrNo(), { min: 2, max: 9 }), [true], 'got a list of 1; 2 to 9 would do'],
-    ['a day in other order', Day, '30.11.2026', 'got "30.11.2026"; a date such as 2026-11-30 would do'],
-    ['a day that no year has', Day, '2026-02-30', 'got "2026-02-30", which is not a day of the calendar; 2026-11-30 would do'],
+    ['a length', mm({ min: 1, max: 600 }), 601, 'got 601. Enter 1 to 600 mm'],
+    ['a length in words', mm({ min: 1, max: 600 }), '20', 'got "20". Enter 1 to 600 mm'],
+    ['no length', mm({ min: 1, max: 600 }), undefined, 'got nothing. Enter 1 to 600 mm'],
+    ['a share', within({ min: 0, max: 1 }, ''), 2, 'got 2. Enter 0 to 1'],
+    ['half a lamp', whole({ min: 1, max: 60 }), 2.5, 'got 2.5. Enter a whole number from 1 to 60'],
+    ['no words', text(60), '', 'is empty. Enter a few words'],
+    ['too many words', text(6), 'causeway', 'got "causeway". Enter 1 to 6 characters'],
+    ['a control character', text(60), 'a\u0000b', 'got "a\\u0000b". Enter text without control characters'],
+    ['half of a surrogate pair', longId(160), 'a\ud83d', 'got "a\\ud83d". Enter text without control characters'],
+    ['an id with a blank', Id, 'my board', 'got "my board". Enter 1 to 40 letters, digits, - or _'],
+    ['a word of none of these', oneOf(['flat', 'tall']), 'round', 'got "round". Use flat, tall'],
+    ['neither yes nor no', yesOrNo(), 1, 'got 1. Enter true or false'],
+    ['a list of too many', listOf(yesOrNo(), { min: 0, max: 1 }), [true, true], 'got a list of 2. Enter up to 1'],
+    ['a list of too few', listOf(yesOrNo(), { min: 2, max: 9 }), [true], 'got a list of 1. Enter 2 to 9'],
+    ['a day in other order', Day, '30.11.2026', 'got "30.11.2026". Enter a date such as 2026-11-30'],
+    ['a day that no year has', Day, '2026-02-30', 'got "2026-02-30", which is not a day of the calendar. Enter 2026-11-30'],
   ])('%s', (_, schema, value, message) => expect(wrong(schema, value)).toBe(message));
   test('the day that every fourth year has is one', () => {
     expect([Day.safeParse('2028-02-29').success, Day.safeParse('2027-02-29').success]).toEqual([true, false]);

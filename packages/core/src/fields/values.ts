@@ -12,12 +12,12 @@ export function said(value: unknown): string {
 
 /** A number within limits, refused with its value and what would do. */
 export const within = ({ min, max }: Limits, unit: string): z.ZodNumber => {
-  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min} to ${max}${unit === '' ? '' : ` ${unit}`} would do`;
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}. Enter ${min} to ${max}${unit === '' ? '' : ` ${unit}`}`;
   return z.number({ error }).min(min, { error }).max(max, { error });
 };
 export const mm = (limits: Limits): z.ZodNumber => within(limits, 'mm');
 export const whole = ({ min, max }: Limits): z.ZodNumber => {
-  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; a whole number from ${min} to ${max} would do`;
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}. Enter a whole number from ${min} to ${max}`;
   return z.number({ error }).int({ error }).min(min, { error }).max(max, { error });
 };
 
@@ -30,42 +30,42 @@ const saidOf =
 
 /** Text that every store and every screen can hold. */
 export function text(max: number): z.ZodString {
-  const error = saidOf(`1 to ${max} characters would do`);
+  const error = saidOf(`Enter 1 to ${max} characters`);
   return z
     .string({ error })
-    .min(1, { error: 'is empty; a few words would do' })
+    .min(1, { error: 'is empty. Enter a few words' })
     .refine((given) => lettersIn(given) <= max, { error })
-    .regex(PLAIN, { error: saidOf('text without control characters would do') });
+    .regex(PLAIN, { error: saidOf('Enter text without control characters') });
 }
 /** Text that a person types, of one line or more, from none to so many letters. */
 export const freeText = (max: number): z.ZodString =>
   z
-    .string({ error: saidOf(`up to ${max} characters would do`) })
-    .refine((given) => lettersIn(given) <= max, { error: saidOf(`up to ${max} characters would do`) })
-    .refine(isStorable, { error: saidOf('whole characters would do: one of these is cut in two, or is none') });
+    .string({ error: saidOf(`Enter up to ${max} characters`) })
+    .refine((given) => lettersIn(given) <= max, { error: saidOf(`Enter up to ${max} characters`) })
+    .refine(isStorable, { error: saidOf('one of the characters is incomplete. Enter whole characters') });
 export const Id = z
-  .string({ error: saidOf('a text of letters and digits would do') })
-  .regex(/^[A-Za-z0-9_-]{1,40}$/, { error: saidOf('1 to 40 letters, digits, - or _ would do') });
+  .string({ error: saidOf('Enter a text of letters and digits') })
+  .regex(/^[A-Za-z0-9_-]{1,40}$/, { error: saidOf('Enter 1 to 40 letters, digits, - or _') });
 /** An id made of others, as parts have them: opaque, and fit for every store. */
 export const longId = (max: number): z.ZodString => text(max);
 /** One of a few words. */
 export const oneOf = <const T extends readonly [string, ...string[]]>(words: T): z.ZodEnum<{ [K in T[number]]: K }> =>
-  z.enum(words, { error: saidOf(`${words.join(', ')} would do`) });
-export const yesOrNo = (): z.ZodBoolean => z.boolean({ error: saidOf('true or false would do') });
+  z.enum(words, { error: saidOf(`Enter ${words.join(', ')}`) });
+export const yesOrNo = (): z.ZodBoolean => z.boolean({ error: saidOf('Enter true or false') });
 /** A list of so many at least and at most. */
 export const listOf = <S extends z.ZodType>(each: S, { min, max }: Limits): z.ZodArray<S> => {
-  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}; ${min === 0 ? 'up to' : `${min} to`} ${max} would do`;
+  const error = ({ input }: { input?: unknown }): string => `got ${said(input)}. Enter ${min === 0 ? 'up to' : `${min} to`} ${max}`;
   return z.array(each, { error }).min(min, { error }).max(max, { error });
 };
 
 /** A day of the calendar: `2026-11-30`. */
 export const Day = z
   .string()
-  .regex(/^20\d\d-\d\d-\d\d$/, { error: ({ input }) => `got ${said(input)}; a date such as 2026-11-30 would do` })
+  .regex(/^20\d\d-\d\d-\d\d$/, { error: ({ input }) => `got ${said(input)}. Enter a date such as 2026-11-30` })
   .refine(
     (day) => {
       const date = new Date(`${day}T00:00:00Z`);
       return !Number.isNaN(date.getTime()) && date.toISOString().startsWith(day);
     },
-    { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar; 2026-11-30 would do` },
+    { error: ({ input }) => `got ${said(input)}, which is not a day of the calendar. Enter 2026-11-30` },
   );

@@ -44,7 +44,7 @@ export async function agendaPdf(
       words(sheet, `${entry.fromText}–${entry.toText}`, MARGIN_MM + 8, y, { sizeMm: 3.2 });
       words(sheet, clipped(stepName(entry.stepId), 44), MARGIN_MM + 32, y, { sizeMm: 3.4 });
       words(sheet, clipped([...entry.workpieces.map(workpieceName), ...who].join(', '), 38), MARGIN_MM + 104, y, { sizeMm: 3.2 });
-      const dries = entry.wait === null ? 'never dry in this air' : entry.wait.value > 0 ? `dries ${said(entry.wait)}` : '';
+      const dries = entry.wait === null ? 'never dries in these conditions' : entry.wait.value > 0 ? `dries ${said(entry.wait)}` : '';
       words(sheet, dries, MARGIN_MM + 154, y, { sizeMm: 2.9, color: COLOURS.soft });
       y += ROW_MM;
     }

@@ -108,9 +108,9 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
   try {
     root = new ICAL.Component(ICAL.parse(file) as never);
   } catch {
-    return unreadable('this is no calendar file: it would begin with BEGIN:VCALENDAR.');
+    return unreadable('this is not a calendar file: a calendar file begins with BEGIN:VCALENDAR.');
   }
-  if (root.name !== 'vcalendar') return unreadable(`this file holds a ${root.name}; a VCALENDAR would do.`);
+  if (root.name !== 'vcalendar') return unreadable(`this file holds a ${root.name}. Choose a file with a VCALENDAR.`);
   const busy: { day: string; fromMin: number; toMin: number }[] = [];
   const lastDay = 366;
   /** Cut into days: each evening has its own. */
@@ -164,7 +164,7 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
         for (const period of property.getValues() as readonly ICAL.Period[]) add(minOf(period.start), minOf(period.getEnd()));
       }
   } catch (error) {
-    return unreadable(`an entry of this calendar can not be read: ${error instanceof Error ? error.message : String(error)}`);
+    return unreadable(`an entry of this calendar cannot be read: ${error instanceof Error ? error.message : String(error)}`);
   }
   return ok(busy.sort((a, b) => (a.day === b.day ? a.fromMin - b.fromMin : a.day < b.day ? -1 : 1)));
 }

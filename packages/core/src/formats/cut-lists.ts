@@ -111,7 +111,7 @@ export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSyste
       writer.row(
         [
           {
-            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut from one edge of the piece in hand, in ${unitName}`,
+            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut measured from one edge of the piece you are cutting, in ${unitName}`,
             atMm: 0,
           },
         ],

@@ -39,7 +39,7 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
   } catch (error) {
     return fail({
       code: 'format/broken',
-      message: `${what} cannot be read as DXF: ${error instanceof Error ? error.message : 'it breaks off'}.`,
+      message: `${what} cannot be read as DXF: ${error instanceof Error ? error.message : 'it ends too early'}.`,
     });
   }
   if (parsed === null || parsed.entities === undefined) {
@@ -47,7 +47,7 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
   }
   const unit = MM_PER[Number(parsed.header?.['$INSUNITS'])];
   const [mm, name] = unit ?? [1, 'mm'];
-  const note = unit === undefined ? 'no unit stated: mm taken' : `drawn in ${name}`;
+  const note = unit === undefined ? 'no unit given: mm assumed' : `drawn in ${name}`;
   const rings: Point[][] = [];
   const open: Point[][] = [];
   const left = new Map<string, number>();

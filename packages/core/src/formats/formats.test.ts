@@ -78,7 +78,7 @@ describe('SVG', () => {
     expect(bare.scaleNote).toContain('96 px');
   });
   test('broken, empty, foreign and hostile files are refused with the reason', () => {
-    expect(why(readSvg('<svg><rect', 'torn.svg'))).toMatch(/format\/broken: torn\.svg is not sound XML: line 1/);
+    expect(why(readSvg('<svg><rect', 'torn.svg'))).toMatch(/format\/broken: torn\.svg is not valid XML: line 1/);
     expect(why(readSvg('<html></html>', 'page.svg'))).toContain('has no <svg>');
     expect(why(readSvg('<svg><text>hello</text><line x1="0" y1="0" x2="9" y2="9"/></svg>', 'words.svg'))).toContain(
       'It holds 1 text, 1 open line, which have no area',
@@ -215,8 +215,8 @@ describe('heightmaps', () => {
     expect(why(readHeightmap(cone().slice(0, 200), 'torn.png'))).toContain('torn.png cannot be read as PNG');
     const huge = cone();
     new DataView(huge.buffer, huge.byteOffset).setUint32(16, 600_000);
-    expect(why(readHeightmap(huge, 'huge.png'))).toContain('600000 × 80 pixels; up to 16 million would do');
+    expect(why(readHeightmap(huge, 'huge.png'))).toContain('600000 × 80 pixels. Enter up to 16 million');
     expect(why(hill(cone(), { widthMm: 400, heightMm: 4, stepMm: 10 }))).toContain('less than half a step');
-    expect(why(hill(cone(), { widthMm: 400, heightMm: 400, stepMm: 5 }))).toContain('80 steps; up to 24 would do');
+    expect(why(hill(cone(), { widthMm: 400, heightMm: 400, stepMm: 5 }))).toContain('80 steps. Enter up to 24');
   });
 });

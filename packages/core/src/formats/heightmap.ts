@@ -35,22 +35,22 @@ export function readHeightmap(bytes: Uint8Array, what = 'The file'): Result<Heig
   if (PNG_MAGIC.some((byte, i) => bytes[i] !== byte)) return fail({ code: 'format/broken', message: `${what} is not a PNG picture.` });
   const view = new DataView(bytes.buffer, bytes.byteOffset, bytes.byteLength);
   // The size stands in the first block: read before a small file can unfold into a huge one.
-  if (bytes.length < 24) return fail({ code: 'format/broken', message: `${what} breaks off after ${bytes.length} bytes.` });
+  if (bytes.length < 24) return fail({ code: 'format/broken', message: `${what} ends after ${bytes.length} bytes.` });
   const [width, height] = [view.getUint32(16), view.getUint32(20)];
   if (width * height > MOST_PIXELS) {
     return fail({
       code: 'format/too-large',
-      message: `${what} has ${width} × ${height} pixels; up to ${MOST_PIXELS / 1e6} million would do.`,
+      message: `${what} has ${width} × ${height} pixels. Enter up to ${MOST_PIXELS / 1e6} million.`,
     });
   }
   if (width < 2 || height < 2)
-    return fail({ code: 'format/empty', message: `${what} has ${width} × ${height} pixels; at least 2 × 2 would do.` });
+    return fail({ code: 'format/empty', message: `${what} has ${width} × ${height} pixels. Enter at least 2 × 2.` });
   try {
     return ok(shrunk(decode(bytes)));
   } catch (error) {
     return fail({
       code: 'format/broken',
-      message: `${what} cannot be read as PNG: ${error instanceof Error ? error.message : 'it breaks off'}.`,
+      message: `${what} cannot be read as PNG: ${error instanceof Error ? error.message : 'it ends too early'}.`,
     });
   }
 }
@@ -98,12 +98,12 @@ export function contoursOfHeightmap(
   if (steps < 1)
     return fail({
       code: 'format/empty',
-      message: `${what}: ${heightMm} mm is less than half a step of ${stepMm} mm; a thinner stock or a higher hill would do.`,
+      message: `${what}: ${heightMm} mm is less than half a step of ${stepMm} mm. Use a thinner stock or a higher hill.`,
     });
   if (steps > MAX_CONTOURS) {
     return fail({
       code: 'format/too-large',
-      message: `${what}: ${heightMm} mm in steps of ${stepMm} mm is ${steps} steps; up to ${MAX_CONTOURS} would do.`,
+      message: `${what}: ${heightMm} mm in steps of ${stepMm} mm is ${steps} steps. Enter up to ${MAX_CONTOURS}.`,
     });
   }
   const mmPerCell = widthMm / cols;
@@ -116,7 +116,7 @@ export function contoursOfHeightmap(
   for (let slackMm = FIRST_SLACK_MM; ; slackMm *= 1.6) {
     const levels = nested(raw, slackMm);
     if (levels.length === 0)
-      return fail({ code: 'format/empty', message: `${what} has no ground as high as half a step of ${stepMm} mm.` });
+      return fail({ code: 'format/empty', message: `${what} has no ground higher than half a step of ${stepMm} mm.` });
     const rings = levels.flat();
     if (rings.every((ring) => ring.length <= MAX_POINTS) && rings.flat().length <= MAX_CONTOUR_POINTS)
       return ok({ form: 'contours', levels });

@@ -32,11 +32,11 @@ export function drawingFrom(
     const skipped = left.length === 0 ? '' : ` It holds ${left.join(', ')}, which have no area.`;
     return fail({
       code: 'format/empty',
-      message: `${what} has no closed outline.${skipped} Closed lines, polygons, rectangles or circles would do.`,
+      message: `${what} has no closed outline.${skipped} Use closed lines, polygons, rectangles or circles.`,
     });
   }
   if (kept.length > MOST_OUTLINES) {
-    return fail({ code: 'format/too-large', message: `${what} has ${kept.length} outlines; up to ${MOST_OUTLINES} would do.` });
+    return fail({ code: 'format/too-large', message: `${what} has ${kept.length} outlines. Enter up to ${MOST_OUTLINES}.` });
   }
   const crossing = kept.findIndex((ring) => selfCrossing(ring) !== null);
   if (crossing >= 0) {

@@ -27,7 +27,7 @@ export async function mixingCardPdf(mixes: readonly CardMix[], boardName: string
     }
     words(sheet, mix.name, MARGIN_MM, y, { sizeMm: 4.2 });
     const pot = mix.potLife === null ? '' : `; workable ${text(mix.potLife)}`;
-    words(sheet, `${text(mix.batches)} bowls, ${text(mix.volume)} in all${pot}`, MARGIN_MM + 92, y, { sizeMm: 3, color: COLOURS.soft });
+    words(sheet, `${text(mix.batches)} batches, ${text(mix.volume)} in total${pot}`, MARGIN_MM + 92, y, { sizeMm: 3, color: COLOURS.soft });
     y += 2;
     line(sheet, { x: MARGIN_MM, y }, { x: WIDE_MM - MARGIN_MM, y });
     y += ROW_MM - 1;
@@ -39,7 +39,7 @@ export async function mixingCardPdf(mixes: readonly CardMix[], boardName: string
       y += ROW_MM;
     }
     if (mix.tintDrops !== null) {
-      words(sheet, `Tint: ${text(mix.tintDrops)} drops a bowl`, MARGIN_MM, y, { sizeMm: 3.2 });
+      words(sheet, `Tint: ${text(mix.tintDrops)} drops per batch`, MARGIN_MM, y, { sizeMm: 3.2 });
       y += ROW_MM;
     }
     for (const caution of mix.cautions) {
@@ -48,7 +48,7 @@ export async function mixingCardPdf(mixes: readonly CardMix[], boardName: string
     }
     y += 5;
   }
-  words(sheet, 'The label’s own ratio and times come before these.', MARGIN_MM, TALL_MM - MARGIN_MM, { sizeMm: 2.8, color: COLOURS.soft });
+  words(sheet, 'Follow the ratio and times on the product label first.', MARGIN_MM, TALL_MM - MARGIN_MM, { sizeMm: 2.8, color: COLOURS.soft });
   return pdf.save();
 }
 

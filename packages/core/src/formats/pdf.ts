@@ -89,7 +89,7 @@ function printable(text: string, font: PDFFont): string {
 export function checkBar(sheet: Sheet, x: number, y: number): void {
   line(sheet, { x, y }, { x: x + CHECK_BAR_MM, y }, 0.35);
   for (const at of [0, CHECK_BAR_MM]) line(sheet, { x: x + at, y: y - BAR_TICK_MM / 2 }, { x: x + at, y: y + BAR_TICK_MM / 2 }, 0.35);
-  words(sheet, `${CHECK_BAR_MM} mm: measure it before you cut by this page`, x + CHECK_BAR_MM + 3, y + 1.1, { sizeMm: 2.8, color: SOFT });
+  words(sheet, `${CHECK_BAR_MM} mm: measure it before you cut from this page`, x + CHECK_BAR_MM + 3, y + 1.1, { sizeMm: 2.8, color: SOFT });
 }
 
 const MARGIN_MM = 10;

@@ -19,7 +19,7 @@ test('bad rows are told by line, the good ones are kept', () => {
   expect(read('time,air °C,humidity %\nyesterday,9,76\n2026-11-30 19:30,9,76\n2026-11-30 20:00,warm,76\n2026-11-30 20:30,9,')).toEqual({
     readings: [{ atMs: Date.UTC(2026, 10, 30, 19, 30), airC: 9, humidityPct: 76 }],
     bad: [
-      { line: 2, message: '“yesterday” is no time; 2026-11-30 19:30 would do' },
+      { line: 2, message: '“yesterday” is not a date and time. Enter 2026-11-30 19:30, for example' },
       { line: 4, message: '“warm” is no temperature' },
       { line: 5, message: '“” is no humidity' },
     ],
@@ -27,12 +27,12 @@ test('bad rows are told by line, the good ones are kept', () => {
 });
 test.each([
   ['', 'the first line is'],
-  ['a,b,c\n1,2,3', 'time, air °C, humidity % would do'],
+  ['a,b,c\n1,2,3', 'Enter time, air °C, humidity %'],
   ['time,air °C,humidity %', 'there is no row'],
   ['time,air °C,humidity %\nx,1,2', 'line 2'],
 ])('%j is refused in words', (text, said) => expect(read(text)).toContain(said));
 test('what is written is read again', () => {
   const readings = [{ atMs: Date.UTC(2026, 10, 30, 18), heardMs: 0, airC: 9.25, humidityPct: 76.1, fault: null }];
   expect(read(readingsCsv(readings))).toMatchObject({ readings: [{ atMs: readings[0]!.atMs, airC: 9.25, humidityPct: 76.1 }], bad: [] });
-  expect(readingsCsv([{ ...readings[0]!, fault: 'stuck' }])).toContain('says the same over and over');
+  expect(readingsCsv([{ ...readings[0]!, fault: 'stuck' }])).toContain('repeats the same value');
 });

@@ -33,20 +33,20 @@ export function readingsFromCsv(text: string, offsetMin: number): Result<ReadRow
   const [heads = [], ...rows] = data;
   const [time, air, humidity] = [TIME, AIR, HUMIDITY].map((head) => heads.findIndex((name) => head.test(name.trim())));
   if (time === -1 || air === -1 || humidity === -1)
-    return unreadable(`the first line is “${heads.join(', ').slice(0, 60)}”; ${HEADS.join(', ')} would do.`);
+    return unreadable(`the first line is “${heads.join(', ').slice(0, 60)}”. Enter ${HEADS.join(', ')}.`);
   const readings: { atMs: number; airC: number; humidityPct: number }[] = [];
   const bad: BadRow[] = [];
   rows.slice(0, MOST_ROWS).forEach((row, i) => {
     const line = i + 2;
     const atMs = momentOf(row[time!] ?? '', offsetMin);
     const [airC, humidityPct] = [numberOf(row[air!]), numberOf(row[humidity!])];
-    if (atMs === null) bad.push({ line, message: `“${row[time!] ?? ''}” is no time; 2026-11-30 19:30 would do` });
-    else if (airC === null) bad.push({ line, message: `“${row[air!] ?? ''}” is no temperature` });
-    else if (humidityPct === null) bad.push({ line, message: `“${row[humidity!] ?? ''}” is no humidity` });
+    if (atMs === null) bad.push({ line, message: `“${row[time!] ?? ''}” is not a date and time. Enter 2026-11-30 19:30, for example` });
+    else if (airC === null) bad.push({ line, message: `“${row[air!] ?? ''}” is not a temperature` });
+    else if (humidityPct === null) bad.push({ line, message: `“${row[humidity!] ?? ''}” is not a humidity` });
     else readings.push({ atMs, airC, humidityPct });
   });
   if (readings.length === 0)
-    return unreadable(bad[0] === undefined ? 'there is no row under the first line.' : `line ${bad[0].line}: ${bad[0].message}.`);
+    return unreadable(bad[0] === undefined ? 'there are no rows under the first line.' : `line ${bad[0].line}: ${bad[0].message}.`);
   return ok({ readings, bad });
 }
 /** A comma may stand for the point. */

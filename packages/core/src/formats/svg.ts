@@ -16,14 +16,14 @@ const SHAPES = ['path', 'polygon', 'polyline', 'rect', 'circle', 'ellipse', 'lin
  */
 export function readSvg(source: string, what = 'The file'): Result<ImportedDrawing, FormatProblem> {
   const valid = XMLValidator.validate(source);
-  if (valid !== true) return fail({ code: 'format/broken', message: `${what} is not sound XML: line ${valid.err.line}, ${valid.err.msg}` });
+  if (valid !== true) return fail({ code: 'format/broken', message: `${what} is not valid XML: line ${valid.err.line}, ${valid.err.msg}` });
   const parser = new XMLParser({ preserveOrder: true, ignoreAttributes: false, attributeNamePrefix: '', processEntities: false });
   const nodes = parser.parse(source) as Node[];
   const svg = nodes.find((node) => 'svg' in node);
-  if (svg === undefined) return fail({ code: 'format/broken', message: `${what} has no <svg> in it: it is some other kind of XML.` });
+  if (svg === undefined) return fail({ code: 'format/broken', message: `${what} contains no <svg> element.` });
   const { mmPerUnit, note } = scaleOfPage(svg[':@'] ?? {});
   if (!(mmPerUnit > 0 && Number.isFinite(mmPerUnit))) {
-    return fail({ code: 'format/broken', message: `${what} states a page of no size: width, height or viewBox is zero or not a number.` });
+    return fail({ code: 'format/broken', message: `${what} has no page size: width, height or viewBox is zero or not a number.` });
   }
   const rings: Point[][] = [];
   const left = new Map<string, number>();
@@ -76,7 +76,7 @@ function scaleOfPage({ width, height, viewBox }: Attributes): { readonly mmPerUn
   if (size !== null && boxWidth !== undefined) return { mmPerUnit: size.mm / boxWidth, note: `page ${width} wide` };
   const tall = lengthMm(height) ?? null;
   if (tall !== null && boxHeight !== undefined) return { mmPerUnit: tall.mm / boxHeight, note: `page ${height} high` };
-  return { mmPerUnit: MM_PER['px']!, note: 'no page size in mm or inches: 96 px taken for an inch' };
+  return { mmPerUnit: MM_PER['px']!, note: 'no page size in mm or inches: 96 px per inch assumed' };
 }
 
 function lengthMm(text: string | undefined): { readonly mm: number } | undefined {

@@ -96,7 +96,7 @@ export async function templatesPdf(parts: readonly Template[], paper: Paper, fon
       drawView(sheet, part, plan, own);
       crosses(sheet, plan, own);
       const place = plan.pages.length === 1 ? '' : `, page ${i + 1} of ${plan.pages.length}: row ${own.row + 1}, column ${own.column + 1}`;
-      foot(sheet, `${part.name}${place}`, `${PRINT_WORDS} Lay pages over each other until the crosses meet. ${markWords([part])}`);
+      foot(sheet, `${part.name}${place}`, `${PRINT_WORDS} Overlap the pages until the crosses align. ${markWords([part])}`);
       if (plan.pages.length > 1) pageKey(sheet, plan, own, wideMm - MARGIN_MM, footMm - 4);
     });
   }

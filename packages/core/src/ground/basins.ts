@@ -56,20 +56,20 @@ function basinOf(of: Near): Basin {
 function roomOf({ land, near, inIt, names, surface }: Near, deepMm: number): Figure<'mm³'> {
   const { name } = land;
   const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
-  const shaped = isBowl(land) ? reckon(`${name}, room in the bowl`, 'mm³', full, '×', bowlPart(land, deepMm)) : full;
+  const shaped = isBowl(land) ? reckon(`${name}, basin volume`, 'mm³', full, '×', bowlPart(land, deepMm)) : full;
   const standing = [
     ...near.flatMap((other) => wallIn(other, land, deepMm)),
     ...inIt.flatMap((upright, i) => pieceIn(upright, names[i]!, land, deepMm)),
   ];
   if (standing.length === 0) return shaped;
-  return reckon(`${name}, room left by what stands in it`, 'mm³', shaped, '−', total(`Standing in ${name}`, 'mm³', standing));
+  return reckon(`${name}, volume left by pieces in it`, 'mm³', shaped, '−', total(`Standing in ${name}`, 'mm³', standing));
 }
 
 /** What a bowl holds of a flat floor filled as deep, of what of it is left by its neighbours. */
 const bowlPart = remembered((land: Land, deepMm: number): Figure<'1'> => {
   const { feature, body, levelMm } = land;
   const mm3 = bowlVolumeMm3(feature.shape, -levelMm, Math.min(deepMm, -levelMm), body);
-  return given(`${land.name}, share a bowl holds`, mm3 / (areaMm2(body) * deepMm), '1', 'drawing', 'summed over the contours of its floor');
+  return given(`${land.name}, fill factor of a bowl`, mm3 / (areaMm2(body) * deepMm), '1', 'drawing', 'sum over the contours of its floor');
 });
 
 /** A wall that runs through the water takes its place up to the surface. */
@@ -80,7 +80,7 @@ function wallIn(other: Land, basin: Land, deepMm: number): Figure<'mm³'>[] {
   if (mm2 < 1) return [];
   const area = given(`${other.name}, in the water`, mm2, 'mm²', 'drawing', 'measured on the plan');
   return [
-    reckon(`${other.name}, under water`, 'mm³', area, '×', given('As deep as it stands in it', Math.min(tallMm, deepMm), 'mm', 'plan')),
+    reckon(`${other.name}, under water`, 'mm³', area, '×', given('Depth under water', Math.min(tallMm, deepMm), 'mm', 'plan')),
   ];
 }
 

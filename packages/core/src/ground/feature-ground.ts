@@ -37,7 +37,7 @@ export const measureFeature = remembered((land: Land, table: Box): FeatureGround
     innerEdgeMm(body, table),
     'mm',
     'drawing',
-    'measured round the outline, table edges left out',
+    'measured round the outline without table edges',
   );
   const faces = facesOf(land);
   const height = given(`${name}, ${role === 'hole' ? 'depth' : 'height of its faces'}`, faces.heightMm, 'mm', 'plan', faces.note);
@@ -104,6 +104,6 @@ function lessCut(label: string, outline: Figure<'mm²'>, leftMm2: number): Figur
       given(`${label}: corners rounded where routes meet`, -cutMm2, 'mm²', 'drawing', 'measured on the plan'),
     );
   }
-  const cut = given(`${label}: off the table or taken by others`, cutMm2, 'mm²', 'drawing', 'measured on the plan');
+  const cut = given(`${label}: off the table or covered by other features`, cutMm2, 'mm²', 'drawing', 'measured on the plan');
   return reckon(label, 'mm²', outline, '−', cut);
 }

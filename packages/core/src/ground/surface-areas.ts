@@ -94,7 +94,7 @@ export function surfaceAreas(inputs: AreaInputs): SurfaceAreas {
     );
     const faces = own.flatMap(({ sides }) => (sides === null || sides.value === 0 ? [] : [sides]));
     const both =
-      faces.length === 0 ? surface : reckon(`${name}, all to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
+      faces.length === 0 ? surface : reckon(`${name}, area to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
     const heaps = own.flatMap(({ heaped }) => (heaped === null ? [] : [heaped]));
     const features = new Set(own.map(({ stretch }) => stretch.land?.feature.id));
     return {

@@ -47,7 +47,7 @@ export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
       'mm²',
       features.map((feature) => feature.sides),
     );
-    const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, all to coat`, 'mm²', surface, '+', faces);
+    const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, area to coat`, 'mm²', surface, '+', faces);
     return { kind, surface, coated: inSquareMetres(both), features, heaped: heapedOn(kind, ground) };
   };
   const byKind = byGroundKind(zone);
@@ -66,7 +66,7 @@ function heapedOn(kind: GroundKind, ground: Ground): Figure<'mm³'> | null {
 
 function openSurface(ground: Ground): Figure<'mm²'> {
   const taken = total(
-    'Taken by features',
+    'Covered by features',
     'mm²',
     ground.features.map((feature) => feature.surface),
   );

@@ -59,7 +59,7 @@ function taken(data: unknown, path: string, byPath: ReadonlyMap<string, Correcti
 /** A correction in words: `+18 % from 7 readings`. */
 export function correctionWords({ factor, readings }: Correction): string {
   const change = Math.round((factor - 1) * 100);
-  const said = change === 0 ? 'as ours' : `${change > 0 ? '+' : '−'}${Math.abs(change)} %`;
+  const said = change === 0 ? 'same as our value' : `${change > 0 ? '+' : '−'}${Math.abs(change)} %`;
   return `${said} from ${readings} ${readings === 1 ? 'reading' : 'readings'}`;
 }
 
@@ -72,6 +72,6 @@ export function corrected({ value, low, high }: Estimate, correction: Correction
     value: Math.min(most, value * factor),
     low: Math.min(most, narrowed(low)),
     high: Math.min(most, narrowed(high)),
-    origin: `your hand: ${correctionWords(correction)}`,
+    origin: `your pace: ${correctionWords(correction)}`,
   };
 }

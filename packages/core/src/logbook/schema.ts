@@ -2,11 +2,11 @@ import { z } from 'zod';
 import { type Unit, isUnit } from '../base/units';
 import { Day, freeText, text } from '../fields';
 
-const amount = z.number().min(0, 'expected nothing or more').max(1e7);
+const amount = z.number().min(0, 'expected 0 or more').max(1e7);
 /** The place of a figure in the catalogue. */
 export const FigurePath = z
   .string()
-  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the place of a figure in the catalogue')
+  .regex(/^[\w-]+(\.[\w-]+)+$/, 'expected the path of a value in the catalogue')
   .max(200);
 const LoggedSchema = z.strictObject({
   name: text(160),

@@ -24,7 +24,7 @@ test('the same log as a table, to read, and as a page with its pictures and no s
 
 test('totals put all minutes together and each stuff by itself', () => {
   const totals = totalsOf(BRINEFOLD_LOG);
-  expect(totals[0]).toEqual({ name: 'All hands-on', unit: 'min', planned: 100, real: 117, entries: 4 });
+  expect(totals[0]).toEqual({ name: 'Total hands-on time', unit: 'min', planned: 100, real: 117, entries: 4 });
   expect(totals.find(({ name }) => name.startsWith('Light filler'))).toMatchObject({ unit: 'ml', planned: 120, real: 129, entries: 2 });
   expect(totalsOf([])).toEqual([]);
   // On a fifth more ground a fifth more of what it really took, not of what was planned.

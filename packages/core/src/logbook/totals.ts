@@ -13,7 +13,7 @@ export interface Total {
 export function totalsOf(entries: readonly LogEntry[]): readonly Total[] {
   const totals = new Map<string, Total>();
   for (const { name, unit, planned, real } of entries.flatMap(({ figures }) => figures)) {
-    const own = unit === 'min' && name === 'Minutes' ? 'All hands-on' : name;
+    const own = unit === 'min' && name === 'Minutes' ? 'Total hands-on time' : name;
     const before = totals.get(`${own} ${unit}`) ?? { name: own, unit, planned: 0, real: 0, entries: 0 };
     totals.set(`${own} ${unit}`, { ...before, planned: before.planned + planned, real: before.real + real, entries: before.entries + 1 });
   }

@@ -107,7 +107,7 @@ export const MISHAPS: readonly Mishap[] = [
         'It dried without its weights',
         unweighed,
         'Wet the hollow side, lay it between boards under weight, and leave it two nights.',
-        'Leave the weights on until it is dry through.',
+        'Leave the weights on until fully dry.',
         mend('Weigh flat', 10, 2 * DAY),
       ),
       cause(
@@ -125,14 +125,14 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'sealed-in',
-        'Water glue between two faces that let no water out',
+        'Water-based glue between two faces that let no water through',
         (facts) => [
           ...warned(facts, 'glue/never-dries'),
           ...waterGlues(facts)
             .filter((joint) => isSealedIn(joint, facts.catalogue) && joint.spread === 'full')
             .map(({ label }) => trace(0.9, `${label}: wet between two closed faces`)),
         ],
-        'Pull it apart if it comes, and glue it anew with one that sets by itself; else prick vents from above.',
+        'If it comes apart, glue it again with an adhesive that sets without air. If not, prick vents from above.',
         'Beads, vents, or an adhesive that sets without giving off water.',
         mend('Prick vents and weigh down', 15, 3 * DAY),
       ),
@@ -140,9 +140,9 @@ export const MISHAPS: readonly Mishap[] = [
         'cold',
         'It was too cold to bind',
         (facts) => [...warned(facts, 'air/too-cold'), ...cold(facts, weakest(facts), 0.7)],
-        'Bring it into the warm and wait; what never bound is wiped off.',
-        'Nothing water-borne under its stated warmth.',
-        mend('Dry in the warm', 5, 2 * DAY),
+        'Bring it into a warm room and wait. Wipe off anything that did not set.',
+        'Apply nothing water-based below its minimum temperature.',
+        mend('Dry in a warm room', 5, 2 * DAY),
       ),
       cause(
         'damp',
@@ -154,7 +154,7 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'thick',
-        'It lies thicker than it can dry',
+        'The coat is too thick to dry',
         ({ coats }) =>
           coats
             .filter((need) => overThick(need) > 1.6)
@@ -170,9 +170,9 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'parts',
-        'Two parts that were not in proportion',
+        'The two parts were mixed in the wrong proportion',
         (facts) => chemicals(facts).map(({ coating }) => trace(0.45, `${coating.name} is mixed of two parts`)),
-        'Scrape off what is soft; what stays sticky gets a thin coat mixed by weight.',
+        'Scrape off soft areas. Give sticky areas a thin coat mixed by weight.',
         'Mix by weight, scrape the sides, mix again in a second cup.',
         mend('Thin coat, mixed by weight', 25, DAY),
       ),
@@ -184,9 +184,9 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'loose-grain',
-        'It sits on loose grain',
+        'The coat is on loose grain',
         unlocked,
-        'Brush off what is loose, soak twice with thinned glue, touch up.',
+        'Brush off loose grain, soak twice with thinned glue, touch up.',
         'Lock grain twice before any paint.',
         mend('Soak twice with thinned glue', 30, DAY, SEAL),
       ),
@@ -194,13 +194,13 @@ export const MISHAPS: readonly Mishap[] = [
         'cold',
         'It was too cold to bind',
         (facts) => [...warned(facts, 'air/too-cold'), ...cold(facts, weakest(facts), 0.7)],
-        'Scrape off what is loose, seal, repaint in the warm.',
-        'Nothing water-borne under its stated warmth.',
+        'Scrape off loose paint, seal, repaint in a warm room.',
+        'Apply nothing water-based below its minimum temperature.',
         mend('Scrape and seal', 40, NIGHT, SEAL),
       ),
       cause(
         'bare',
-        'It went on a bare or glossy face',
+        'The face was bare or glossy',
         (facts) => warned(facts, 'coats/over-bare', 'coats/order'),
         'Sand, wipe, seal, repaint.',
         'Seal or roughen the face first.',
@@ -208,7 +208,7 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'flexes',
-        'The tile bends under it',
+        'The tile bends',
         (facts) => warned(facts, 'stack/bow').map(({ text }) => trace(0.5, text)),
         'Stiffen the tile, fill the cracks.',
         'A stiffer base.',
@@ -244,12 +244,12 @@ export const MISHAPS: readonly Mishap[] = [
           ...facts.coats.filter(({ coating }) => coating.hasSolvent).map(({ coating }) => trace(0.5, `${coating.name} carries solvent`)),
         ],
         'Cut back to sound foam, fill, seal.',
-        'Close the face before anything from a can.',
+        'Seal the face before you spray anything from a can.',
         mend('Cut back, fill and seal', 45, NIGHT, SEAL),
       ),
       cause(
         'heat',
-        'Heat: a hot wire that stood, a gun too near',
+        'Heat: a hot wire held still, or a glue gun too close',
         (facts) =>
           facts.joints
             .filter(({ adhesiveId }) => adhesiveBy(facts.catalogue, adhesiveId).family === 'hot')
@@ -262,7 +262,7 @@ export const MISHAPS: readonly Mishap[] = [
   },
   {
     id: 'mouldy',
-    name: 'It has gone mouldy',
+    name: 'Mould has appeared',
     causes: [
       cause(
         'damp',
@@ -274,13 +274,13 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'sealed-in',
-        'Water was closed in',
+        'Water was trapped inside',
         (facts) => [...warned(facts, 'glue/never-dries', 'piece/wet-inside')],
         'Mask on. Open it, dry it, wipe with alcohol.',
-        'A way out for the water.',
+        'Leave a way out for the water.',
         mend('Open and dry', 25, 2 * DAY),
       ),
-      cause('organic', 'Found stuff that was not baked dry', none, 'Mask on. Take it off.', 'Bake soil and twigs dry first.'),
+      cause('organic', 'Natural material that was not baked dry', none, 'Mask on. Take it off.', 'Bake soil and twigs dry first.'),
     ],
   },
   {
@@ -289,7 +289,7 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'thick',
-        'It went on thicker than it can shrink',
+        'The coat was too thick and shrank',
         ({ coats }) =>
           coats
             .filter((need) => overThick(need) > 1.4)
@@ -316,7 +316,7 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'flexes',
-        'The tile bends under it',
+        'The tile bends',
         (facts) => warned(facts, 'stack/bow').map(({ text }) => trace(0.6, text)),
         'Stiffen the tile, fill the cracks.',
         'A stiffer base.',
@@ -338,14 +338,14 @@ export const MISHAPS: readonly Mishap[] = [
             .map(([before]) => trace(0.8, `${before.coating.name} is taped while it is only dry`)),
         ],
         'Touch up, and leave it to cure.',
-        'Cured through before tape; pull it back on itself, slowly.',
+        'Let it cure fully before taping. Pull the tape back on itself, slowly.',
         mend('Touch up', 20, DAY),
       ),
       cause(
         'loose',
-        'What is under it was loose',
+        'The layer below was loose',
         unlocked,
-        'Seal what is loose, touch up.',
+        'Seal loose areas, touch up.',
         'Lock grain twice before any paint.',
         mend('Seal and touch up', 30, NIGHT, SEAL),
       ),
@@ -353,8 +353,8 @@ export const MISHAPS: readonly Mishap[] = [
         'cold',
         'It was too cold to bind',
         (facts) => cold(facts, weakest(facts), 0.6),
-        'Touch up in the warm.',
-        'Nothing water-borne under its stated warmth.',
+        'Touch up in a warm room.',
+        'Apply nothing water-based below its minimum temperature.',
         mend('Touch up', 20, DAY),
       ),
     ],
@@ -365,7 +365,7 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'skinned',
-        'They went into paste that had skinned over',
+        'They were set in paste that had skinned over',
         (facts) => [
           ...warned(facts, 'coats/set-hard', 'coats/embed-slow', 'days/too-slow'),
           ...facts.coats
@@ -378,7 +378,7 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'once',
-        'They were locked once, or not at all',
+        'They were locked only once, or not at all',
         unlocked,
         'Soak twice with thinned glue.',
         'Lock at least twice, a day apart.',
@@ -406,7 +406,7 @@ export const MISHAPS: readonly Mishap[] = [
         'It was too cold to set',
         (facts) => chemicals(facts).flatMap(({ coating }) => cold(facts, coating.minC, 0.75)),
         'Keep it warm and covered for three days.',
-        'Pour in the warm, parts and board as well.',
+        'Pour in a warm room, with the parts and the board warm too.',
         mend('Keep warm and covered', 5, 3 * DAY),
       ),
       cause(
@@ -432,7 +432,7 @@ export const MISHAPS: readonly Mishap[] = [
         'parts',
         'The parts were not in proportion',
         (facts) => chemicals(facts).map(({ coating }) => trace(0.4, `${coating.name} is mixed of two parts`)),
-        'What stays sticky gets a thin coat mixed by weight.',
+        'Give sticky areas a thin coat mixed by weight.',
         'Mix by weight, scrape the sides, mix again in a second cup.',
         mend('Thin coat, mixed by weight', 25, DAY),
       ),
@@ -446,13 +446,13 @@ export const MISHAPS: readonly Mishap[] = [
         'edge',
         'Water runs to the tile’s edge without a dam',
         (facts) => warned(facts, 'water/leak', 'seam/water', 'water/over-brim'),
-        'Tape the edge, scrape off what ran, pour again when it is hard.',
+        'Tape the edge, scrape off the leak, pour again when it is hard.',
         'A dam along the edge, sealed on the inside.',
         mend('Dam and pour again', 40, DAY),
       ),
       cause(
         'bed',
-        'The bed was not closed',
+        'The bed was not sealed',
         (facts) => warned(facts, 'coats/unsealed-pour'),
         'Seal from below when hard, pour again.',
         'Two coats of sealer over bed and bank.',
@@ -474,9 +474,9 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'level',
-        'The two sides are not of one height',
+        'The two sides differ in height',
         (facts) => warned(facts, 'seam/level', 'seam/width', 'seam/place', 'seam/ends'),
-        'Feather the high side, or put a post on it.',
+        'Feather the high side, or hide it with a post.',
         'Match what crosses before it is cut.',
         mend('Feather the seam', 30, NIGHT),
       ),
@@ -490,17 +490,17 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'loose',
-        'Nothing holds the tiles together',
+        'No connector holds the tiles together',
         ({ plan, catalogue }) => {
           const join = catalogue.joins.find(({ id }) => id === plan.table.join.methodId);
           return join === undefined || join.perEdge + join.perTile > 0 ? [] : [trace(0.5, `held by: ${join.name.toLowerCase()}`)];
         },
         'Clip them from below.',
-        'A fixing at every seam.',
+        'Add a connector at every seam.',
       ),
       cause(
         'second',
-        'It was painted in two goes',
+        'The tiles were painted separately',
         none,
         'Brush one wash over both sides of the seam.',
         'Paint the tiles pushed together.',
@@ -516,9 +516,9 @@ export const MISHAPS: readonly Mishap[] = [
         'one-edge',
         'They were laid from one edge',
         ({ plan }) => plan.surfaces.filter(({ laid }) => laid !== null).map(({ name }) => trace(0.65, `${name} is laid unit by unit`)),
-        'Take up the last rows, share the error out over several.',
-        'Lay from a centre line outward: the worst run halves.',
-        mend('Take up and lay anew', 60, NIGHT, GLUE),
+        'Lift the last rows and spread the error over several rows.',
+        'Lay from a centre line outwards: this halves the error.',
+        mend('Lift and lay again', 60, NIGHT, GLUE),
       ),
       cause(
         'cut',
@@ -538,7 +538,7 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'adds-up',
-        'A small error in every bevel adds up round the shape',
+        'Small errors in every bevel add up round the shape',
         ({ made }) =>
           made
             .filter(({ parts }) => parts.filter(({ marks }) => (marks?.bevels.length ?? 0) > 0).length >= BEVELS_ADD_UP)
@@ -546,7 +546,7 @@ export const MISHAPS: readonly Mishap[] = [
               trace(Math.min(0.95, 0.6 + parts.length / 100), `${piece.name}: ${parts.length} parts, and each brings its own error`),
             ),
         'Sand the last face to fit, fill the joint.',
-        'Set the bevel on scrap until a ring of them closes.',
+        'Adjust the bevel on scrap until a full ring closes.',
         mend('Sand to fit and fill', 30, NIGHT),
       ),
       cause(
@@ -576,7 +576,7 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'buckled',
-        'The glue was too stiff a film for so thin a sheet',
+        'The glue film was too stiff for such a thin sheet',
         (facts) => warned(facts, 'glue/buckles'),
         'Slit the blister, glue under it, weigh down.',
         'A thin, even film.',
@@ -584,18 +584,18 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'slips',
-        'The adhesive does not hold on one of the faces',
+        'The adhesive does not stick to one of the faces',
         (facts) => warned(facts, 'glue/slips', 'glue/spots'),
-        'Take it off, roughen, glue with one that holds.',
+        'Remove it, roughen the face, glue with an adhesive that sticks.',
         'An adhesive for both faces.',
-        mend('Roughen and glue anew', 30, NIGHT, GLUE),
+        mend('Roughen and glue again', 30, NIGHT, GLUE),
       ),
       cause(
         'unweighed',
         'It was not held down while it dried',
         unweighed,
         'Glue the edge, weigh down overnight.',
-        'Weights until it is dry through.',
+        'Weights until fully dry.',
         mend('Glue and weigh down', 15, NIGHT, { of: 'glue', perM2: 60 }),
       ),
     ],
@@ -606,7 +606,7 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'sealed-in',
-        'Water is closed in a joint',
+        'Water is trapped in a joint',
         (facts) => [
           ...warned(facts, 'glue/never-dries', 'piece/wet-inside'),
           ...waterGlues(facts)
@@ -622,14 +622,14 @@ export const MISHAPS: readonly Mishap[] = [
         'The place is damp',
         (facts) => damp(facts, 75, 0.55),
         'Move it where it is dry, with air moving.',
-        'Another place to dry.',
+        'Dry in another place.',
         mend('Dry with moving air', 5, 2 * DAY),
       ),
       cause(
         'mix',
-        'A mix that has gone off in its tub',
+        'A mix has gone off in its tub',
         none,
-        'Throw the tub away by local rules; let the board air.',
+        'Dispose of the tub by local rules. Air the board.',
         'Mix what is used in a week.',
       ),
     ],
@@ -640,46 +640,46 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'hand',
-        'Your hand takes more than was planned',
+        'You use more than planned',
         usedMore,
-        'Buy the rest in one go, and blend at an edge.',
-        'Write down what it takes: the next plan goes by it.',
+        'Buy the rest in one batch, and blend at an edge.',
+        'Log the actual amount: your next plan uses it.',
       ),
       cause(
         'no-margin',
-        'Just as much was bought as was reckoned',
+        'Only the estimated amount was bought',
         ({ plan }) => (plan.buying.ofHundred === null ? [trace(0.6, 'bought for the likely figure, with nothing to spare')] : []),
-        'Buy the rest in one go, and blend at an edge.',
-        'Buy to be enough in nine boards of ten.',
+        'Buy the rest in one batch, and blend at an edge.',
+        'Set the safety margin to “enough 9 times in 10”.',
       ),
       cause(
         'shelf',
-        'There was less on the shelf than it said',
+        'The shelf held less than recorded',
         ({ supplies }) =>
           supplies.rows
             .filter(({ onShelf }) => onShelf !== null)
-            .map(({ name }) => trace(0.4, `${name} was to come from the shelf`))
+            .map(({ name }) => trace(0.4, `${name} was planned from the shelf`))
             .slice(0, 2),
         'Count the shelf.',
-        'Weigh a tub before it is counted on.',
+        'Weigh a tub before you rely on it.',
       ),
     ],
   },
   {
     id: 'colour-shouts',
-    name: 'A colour shouts',
+    name: 'One colour stands out too much',
     causes: [
       cause(
         'no-wash',
-        'Nothing draws the colours together',
+        'The colours do not blend',
         unwashed,
-        'One thin wash of a dull brown over all of it.',
+        'Apply one thin wash of a dull brown over everything.',
         'A wash, or a last drybrush of one pale colour over everything.',
         mend('Wash over all of it', 30, NIGHT),
       ),
       cause(
         'wash-early',
-        'A wash that is painted over again',
+        'The wash was painted over',
         (facts) => warned(facts, 'coats/wash-early'),
         'Wash again.',
         'Wash after the colours.',
@@ -687,10 +687,10 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'wet',
-        'It was judged while it was wet',
+        'The colour was judged while wet',
         none,
         'Look at it dry and by daylight.',
-        'A swatch on a scrap, dry, before the batch.',
+        'Check a dry swatch on a scrap before you mix a batch.',
       ),
     ],
   },
@@ -700,19 +700,19 @@ export const MISHAPS: readonly Mishap[] = [
     causes: [
       cause(
         'scale',
-        'At this scale it reads as bigger than it is',
+        'At this scale it looks bigger than it is',
         (facts) => [
           ...warned(facts, 'grain/coarse'),
           ...facts.coats.flatMap(({ coating }) => {
             const look = grainLook(coating, facts.plan.figureHeightMm / facts.catalogue.bench.personMm.value);
             return look !== null && coating.family === 'grain' && (look.readsAs === 'gravel' || look.readsAs === 'stones')
-              ? [trace(0.6, `${coating.name} reads as ${look.readsAs} beside these figures`)]
+              ? [trace(0.6, `${coating.name} looks like ${look.readsAs} beside these figures`)]
               : [];
           }),
         ],
-        'Brush thin filler over it, or strew a finer one on top.',
+        'Brush thin filler over it, or sprinkle a finer grain on top.',
         'A finer grain: powder for soil.',
-        mend('Strew a finer grain', 30, NIGHT, SEAL),
+        mend('Sprinkle a finer grain', 30, NIGHT, SEAL),
       ),
       cause(
         'dry-brush',
@@ -720,7 +720,7 @@ export const MISHAPS: readonly Mishap[] = [
         ({ coats }) =>
           coats
             .filter(({ method }) => method.lays.all === 0 && method.lays.edges + method.lays.tops > 0.5 && method.does === 'colour')
-            .map(({ coating }) => trace(0.4, `${coating.name} lies on the tops alone`)),
+            .map(({ coating }) => trace(0.4, `${coating.name} covers only the raised grain`)),
         'A thin glaze over it.',
         'A softer last colour.',
         mend('Glaze', 20, NIGHT),
@@ -729,15 +729,15 @@ export const MISHAPS: readonly Mishap[] = [
   },
   {
     id: 'topples',
-    name: 'A model will not stand',
+    name: 'A model does not stand',
     causes: [
       cause(
         'tips',
-        'The piece tips by itself',
+        'The piece tips over',
         (facts) => warned(facts, 'piece/tips'),
         'Washers under its foot.',
         'A wider foot, or ballast.',
-        mend('Put ballast in', 15, 60),
+        mend('Add ballast', 15, 60),
       ),
       cause(
         'slope',
@@ -749,7 +749,7 @@ export const MISHAPS: readonly Mishap[] = [
       ),
       cause(
         'rough',
-        'The ground is rougher than a base takes',
+        'The ground is too rough for a base',
         ({ coats, plan }) =>
           coats
             .filter(

@@ -55,7 +55,7 @@ export const cold = (facts: MishapFacts, belowC: number | null, weight: number, 
   const { airC } = airOf(facts).coldest;
   return belowC === null || airC >= belowC
     ? []
-    : [trace(Math.min(1, weight + (belowC - airC) / 20), `down to ${Math.round(airC)} °C ${what}; it wants ${belowC} °C`)];
+    : [trace(Math.min(1, weight + (belowC - airC) / 20), `down to ${Math.round(airC)} °C ${what}; it needs ${belowC} °C`)];
 };
 
 /** Coats of a surface in their order. */

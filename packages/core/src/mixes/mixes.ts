@@ -59,7 +59,7 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
     'm²',
     group.map((need) => goneOver(need)),
   );
-  const bowl = estimated('The bowl holds', catalogue.bench.bowlMl, 'ml');
+  const bowl = estimated('Pot volume', catalogue.bench.bowlMl, 'ml');
   const cap = coating.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume, area));
   const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
   const batch = reckon('A batch', 'ml', volume, '÷', batches);
@@ -86,7 +86,7 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
     tintDrops:
       drops === 0
         ? null
-        : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops to a ml', drops / 100, '1/ml', 'catalogue', 'workshop default')),
+        : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops per ml', drops / 100, '1/ml', 'catalogue', 'our default value')),
     potLife: coating.potLifeMin === null ? null : estimated(`${coating.name}, pot life`, coating.potLifeMin, 'min'),
     solids: coating.family === 'sealer' ? solidsOn(coating, volume, area) : null,
     area,
@@ -96,25 +96,25 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
 
 /** All goes of a coat over its area. */
 const goneOver = ({ coat, area }: CoatNeed): Figure<'m²'> =>
-  coat.goes === 1 ? area : reckon(`${area.label}: all goes`, 'm²', area, '×', given('Times over', coat.goes, '1', 'plan'));
+  coat.goes === 1 ? area : reckon(`${area.label}: all applications`, 'm²', area, '×', given('Number of layers', coat.goes, '1', 'plan'));
 
 /** Solids that stay on a square metre, all goes together: thin coats add up. */
 function solidsOn({ name, densityGPerMl, solidsPct }: Coating, volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'g/m²'> {
   const wet = reckon(`${name}, wet`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml'));
   const dry = reckon(
-    `${name}, what stays`,
+    `${name}, dry amount`,
     'g',
     wet,
     '×',
-    given('Share that stays', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin),
+    given('Share left when dry', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin),
   );
-  return reckon(`${name}, solids left on a square metre`, 'g/m²', dry, '÷', area);
+  return reckon(`${name}, dry solids per square metre`, 'g/m²', dry, '÷', area);
 }
 
 /** ml that one person spreads within the pot life: the whole volume over the time it takes, times the pot life. */
 function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'ml'> {
   const { coating, method } = group[0]!;
-  const time = hoursInMinutes(reckon('Time to put it on', 'h', area, '÷', estimated(`${method.name}, an hour`, method.m2PerH, 'm²/h')));
-  const share = reckon('Share put on in the pot life', '1', estimated(`${coating.name}, pot life`, coating.potLifeMin!, 'min'), '÷', time);
-  return reckon('Spread in the pot life', 'ml', volume, '×', share);
+  const time = hoursInMinutes(reckon('Application time', 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h')));
+  const share = reckon('Share applied in the pot life', '1', estimated(`${coating.name}, pot life`, coating.potLifeMin!, 'min'), '÷', time);
+  return reckon('Area spread in the pot life', 'ml', volume, '×', share);
 }

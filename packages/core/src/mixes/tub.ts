@@ -15,5 +15,5 @@ export function coversWith(
   const part = parts.find(({ stuffId }) => stuffId === partId);
   const needed = part?.volume ?? volume;
   const left = given(`${part?.name ?? name} left`, leftMl, 'ml', 'shelf');
-  return reckon(`${left.label} covers`, 'm²', area, '×', reckon('Share of what is needed', '1', left, '÷', needed));
+  return reckon(`${left.label} covers`, 'm²', area, '×', reckon('Share of the needed amount', '1', left, '÷', needed));
 }

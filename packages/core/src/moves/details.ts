@@ -105,7 +105,7 @@ function timersFor(
   if (task.weights !== null) want('weights', `Weights off: ${task.work.label}`, wait);
   else {
     if (touch !== wait) want('touch', `Touch-dry: ${task.work.label}`, touch);
-    want('recoat', `Dry for the next: ${task.work.label}`, wait);
+    want('recoat', `Dry for the next coat: ${task.work.label}`, wait);
   }
   return wanted;
 }

@@ -178,11 +178,11 @@ function shared(need: CoatNeed, workpieceId: string, share: number, goes: number
     goes === 1
       ? given(`Share on ${workpieceId}`, share, '1', 'drawing')
       : reckon(
-          `Share on ${workpieceId}, one go`,
+          `Share on ${workpieceId}, one application`,
           '1',
           given(`Share on ${workpieceId}`, share, '1', 'drawing'),
           '÷',
-          given('Goes', goes, '1', 'plan'),
+          given('Applications', goes, '1', 'plan'),
         );
   const of = <U extends Unit>(figure: Figure<U>): Figure<U> =>
     reckon<Unit>(`${figure.label}, ${workpieceId}`, figure.unit, figure, '×', part) as Figure<U>;

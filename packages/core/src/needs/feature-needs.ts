@@ -147,14 +147,14 @@ function coatings({ measured: own, joints, basin, worn, coats, raised, catalogue
 /** A coat's volume on one land: the kind's volume by its share of the surface. */
 function shareOf(need: CoatNeed, measured: FeatureGround): Figure<'ml'> {
   const { name: where, surface, sides } = measured;
-  const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, all to coat`, 'mm²', surface, '+', sides) : surface);
+  const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, area to coat`, 'mm²', surface, '+', sides) : surface);
   const name = `${need.coating.name}, ${need.method.name}, ${where}`;
-  return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all that wears it`, '1', area, '÷', need.surface));
+  return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all surfaces with this finish`, '1', area, '÷', need.surface));
 }
 
 function pourShare(need: CoatNeed, room: Figure<'mm³'>): Figure<'ml'> {
   const { value, origin } = need.coating.lossPct;
-  const loss = given(`Factor for ${value} % left in the bowl`, 1 + value / 100, '1', 'catalogue', origin);
+  const loss = given(`Factor for ${value} % left in the pot`, 1 + value / 100, '1', 'catalogue', origin);
   return reckon('To pour', 'ml', inMillilitres(room), '×', loss);
 }
 

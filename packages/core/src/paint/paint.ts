@@ -25,7 +25,7 @@ function colourOf({ hex, tintingStrength }: Pot): Color {
  * @throws RangeError for no parts
  */
 export function stirred(parts: readonly { readonly pot: Pot; readonly parts: number }[]): string {
-  if (parts.length === 0) throw new RangeError('a mix of no paints has no colour');
+  if (parts.length === 0) throw new RangeError('a mix needs at least one paint');
   if (parts.length === 1) return parts[0]!.pot.hex;
   const all = parts.reduce((sum, one) => sum + one.parts, 0);
   return mix(...parts.map(({ pot, parts: share }) => [colourOf(pot), share / all] as const))

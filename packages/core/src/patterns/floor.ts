@@ -63,7 +63,7 @@ function floorOf(
       whole: 0,
       cut: 0,
       colours: null,
-      fault: `more than ${units.problem.most} ${pattern.unitsName}: larger ones would do`,
+      fault: `more than ${units.problem.most} ${pattern.unitsName}: Use larger ones`,
     };
   const cut = units.value.filter(({ isCut }) => isCut).length;
   const counts = { whole: units.value.length - cut, cut };
@@ -76,10 +76,10 @@ function floorOf(
   if (colours.ok) {
     const fault = colours.value.isAsAsked
       ? ''
-      : `one tint has so large a share that some of it would lie side by side: shares were brought nearer to one another`;
+      : `one tint has such a large share that equal tints would lie side by side, so the shares were evened out`;
     return { ...base, units: units.value, ...counts, colours: colours.value, fault };
   }
-  const fault = 'with so few tints some neighbours must be alike; one tint more would do';
+  const fault = 'with so few tints, some neighbours have the same tint. Add one tint';
   return { ...base, units: units.value, ...counts, colours: null, fault };
 }
 

@@ -50,20 +50,20 @@ export function copyingOf(inputs: Inputs): Copying | null {
 
 function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inputs): CastWay {
   const what = `${piece.name}, ${casting.name.toLowerCase()}`;
-  const perMould = given('Copies from one mould', casting.perMould, '1', 'catalogue', 'workshop default');
+  const perMould = given('Copies from one mould', casting.perMould, '1', 'catalogue', 'our default value');
   const moulds = reckon(`${what}: moulds`, '1', copies, '⌈÷⌉', perMould);
   const solidMm3 = objects.reduce((sum, { bodies, count }) => sum + count * bodies.reduce((all, body) => all + volumeMm3(body), 0), 0);
   const { wallMm } = casting.mould;
   const boxesMm3 = objects.reduce((sum, object) => sum + object.count * boxMm3(object, wallMm), 0);
   const solid = given(`${piece.name}: its parts`, solidMm3, 'mm³', 'drawing');
-  const box = given(`${piece.name}: boxes round it`, boxesMm3, 'mm³', 'drawing', `${wallMm} mm of mould on every side but the open one`);
+  const box = given(`${piece.name}: bounding boxes`, boxesMm3, 'mm³', 'drawing', `${wallMm} mm of mould on every side except the open one`);
   const round = inMillilitres(reckon(`${what}: one mould`, 'mm³', box, '−', solid));
   const loss = reckon(
-    'With what is left in the bowl',
+    'Including the rest in the pot',
     '1',
     given('Whole', 1, '1', 'definition'),
     '+',
-    reckon('Share left', '1', estimated('Left in the bowl', casting.lossPct, '%'), '÷', given('Of a hundred', 100, '%', 'definition')),
+    reckon('Share left', '1', estimated('Left in the pot', casting.lossPct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
   );
   const weigh = (label: string, each: Figure<'ml'>, count: Figure<'1'>, density: Estimate): Figure<'g'> =>
     reckon(
@@ -77,8 +77,8 @@ function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inpu
   const cast = weigh(`${casting.cast.name}, ${piece.name}`, inMillilitres(solid), copies, casting.cast.densityGPerMl);
   const each = (label: string, time: Estimate, count: Figure<'1'>): Figure<'min'> =>
     reckon(label, 'min', count, '×', estimated('Each', time, 'min'));
-  const mouldTime = each(`${what}: moulds made`, casting.mouldWorkMin, moulds);
-  const castTime = each(`${what}: copies poured`, casting.workMin, copies);
+  const mouldTime = each(`${what}: making moulds`, casting.mouldWorkMin, moulds);
+  const castTime = each(`${what}: pouring copies`, casting.workMin, copies);
   const fromOne = reckon('Copies from each mould', '1', copies, '⌈÷⌉', moulds);
   const curing = estimated('Moulds cure', casting.mouldCureMin, 'min');
   const setting = each('Copies set, one after another', casting.settingMin, fromOne);
@@ -108,7 +108,7 @@ function priced(name: string, mass: Figure<'g'>, packs: readonly Pack[]): Figure
     'money',
     mass,
     '×',
-    given(`${name}, a gram`, best.priceMinor / best.amount, 'money/g', 'catalogue', 'invented price'),
+    given(`${name}, a gram`, best.priceMinor / best.amount, 'money/g', 'catalogue', 'example price'),
   );
 }
 
@@ -130,7 +130,7 @@ function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue 
   );
   const all = given('All copies', madeByHand(piece), '1', 'plan');
   const clad = clads.map(({ way }) => reckon(`${way.time.label}, of one`, 'min', way.time, '÷', all));
-  const one = total(`${piece.name}: one by hand`, 'min', [
+  const one = total(`${piece.name}: one made by hand`, 'min', [
     ...cutting,
     reckon('Joints fitted and glued', 'min', joints, '×', estimated('Each', catalogue.bench.pieceJointMin, 'min')),
     ...clad,
@@ -144,22 +144,22 @@ function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue 
           .map((sheet) => sheet.priceMinor / (sheet.widthMm * sheet.depthMm)),
       );
       const price = given(
-        'Of its sheet, a square metre',
+        'Its sheet, per square metre',
         Number.isFinite(minor) ? minor * 1e6 : 0,
         'money/m²',
         'catalogue',
-        'invented price',
+        'example price',
       );
       const area = inSquareMetres(given(`${name}: area`, count * areaMm2(blank), 'mm²', 'drawing'));
       return reckon(`${name}: sheet`, 'money', area, '×', price);
     }),
   );
-  const cost = total(`${piece.name}: one by hand, cost`, 'money', [
+  const cost = total(`${piece.name}: one made by hand, cost`, 'money', [
     ...sheets,
     ...clads.map(({ way }) => reckon(`${way.cost.label}, of one`, 'money', way.cost, '÷', all)),
   ]);
   return {
-    time: reckon(`${piece.name}: copies by hand`, 'min', one, '×', copies),
-    cost: reckon(`${piece.name}: copies by hand, cost`, 'money', cost, '×', copies),
+    time: reckon(`${piece.name}: copies made by hand`, 'min', one, '×', copies),
+    cost: reckon(`${piece.name}: copies made by hand, cost`, 'money', cost, '×', copies),
   };
 }

@@ -59,8 +59,8 @@ function* highLevels(made: MadePiece, { stepUpMm, units }: CheckInputs): Generat
       text: [
         `${name}: a step of `,
         given('Step', climb.mm, 'mm', 'plan'),
-        ' leads up to it; figures climb ',
-        given('A figure climbs', stepUpMm, 'mm', 'plan'),
+        ' leads up to it, but figures can climb only ',
+        given('Figure can climb', stepUpMm, 'mm', 'plan'),
         '.',
       ],
       mends: [set(made, { [climb.by]: stepUpMm }, `Lower the ${name.toLowerCase()} of`, `Make it ${lengthWords(stepUpMm, units)} high`)],
@@ -77,7 +77,7 @@ function* impossible(made: MadePiece): Generator<Warning> {
     severity: 'stop',
     featureId: null,
     title: piece.name,
-    text: [`cannot be made so: ${problem.says}.`],
+    text: [`cannot be built with these settings: ${problem.says}.`],
     mends: [],
   };
 }
@@ -169,8 +169,8 @@ function* highThresholds(made: MadePiece, { stepUpMm }: CheckInputs): Generator<
       text: [
         `${way.name}: a step of `,
         given('Step', stepMm, 'mm', 'drawing'),
-        ' leads up to it; figures climb ',
-        given('A figure climbs', stepUpMm, 'mm', 'plan'),
+        ' leads up to it, but figures can climb only ',
+        given('Figure can climb', stepUpMm, 'mm', 'plan'),
         '.',
       ],
       mends: thinner === undefined ? [] : [set(made, thinner.change, 'Lower the door of', thinner.label)],
@@ -229,10 +229,10 @@ function* sagging(made: MadePiece, { catalogue, units }: CheckInputs): Generator
         title: made.piece.name,
         text: [
           `${body.name} sags by about `,
-          given('Sag', sagMm, 'mm', 'drawing', 'a plank on two supports, its own weight and a figure in its middle'),
+          given('Sag', sagMm, 'mm', 'drawing', 'a plank on two supports with its own mass and a figure in the middle'),
           ' over a span of ',
           given('Span', spanM * 1_000, 'mm', 'drawing'),
-          '; a rib under it, or thicker stock, holds it.',
+          '. Add a rib under it or use thicker stock.',
         ],
         mends:
           thicker === undefined
@@ -300,9 +300,11 @@ function* tippy(made: MadePiece, { isOnPlot }: CheckInputs): Generator<Warning> 
     featureId: null,
     title: piece.name,
     text: [
-      'falls at a slope of ',
+      'tips over at a slope of ',
       facts.tips,
-      ballastG === null ? '; no weight in its foot helps: it wants a wider foot, or to be fixed.' : '; to stand at 15° it needs ',
+      ballastG === null
+        ? '; more weight in its foot does not help. Use a wider foot or glue it to its tile.'
+        : '; to stand at 15° it needs ',
       ...(ballastG === null
         ? []
         : [
@@ -311,7 +313,7 @@ function* tippy(made: MadePiece, { isOnPlot }: CheckInputs): Generator<Warning> 
           ]),
     ],
     mends: isOnPlot
-      ? [{ label: 'Fix it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }]
+      ? [{ label: 'Glue it to its tile', edit: { code: 'piece/change', pieceId: piece.id, change: { isFixed: true }, what: 'Fix' } }]
       : [],
   };
 }
@@ -333,7 +335,7 @@ function* tedious({ piece, clads }: MadePiece, { catalogue }: CheckInputs): Gene
         units,
         ` ${cladding.unitsName} ${way.name.toLowerCase()} take `,
         way.time,
-        `; ${faster[0]!.name.toLowerCase()} they take `,
+        `. With ${faster[0]!.name.toLowerCase()} they need `,
         faster[0]!.time,
         '.',
       ],
@@ -375,10 +377,10 @@ const tightPlot = remembered((plot: Feature, own: MadePiece, footprint: Footprin
       featureId: plot.id,
       title: plot.name,
       text: [
-        `is smaller than ${own.piece.name}, which takes `,
+        `is smaller than ${own.piece.name}, which needs `,
         given('Across', right - left, 'mm', 'drawing'),
         ' × ',
-        given('Deep', bottom - top, 'mm', 'drawing'),
+        given('Depth', bottom - top, 'mm', 'drawing'),
         '.',
       ],
       mends: [

@@ -41,12 +41,12 @@ function cornersIn(field: string, typed: string, least: number): Result<readonly
   const points: Point[] = [];
   for (const corner of typed.trim().split(/\s+/)) {
     const found = /^(-?\d+(?:\.\d+)?),(-?\d+(?:\.\d+)?)$/.exec(corner);
-    if (found === null) return refused(field, `got “${corner.slice(0, 20)}”; corners such as 0,0 60,0 60,40 would do`);
+    if (found === null) return refused(field, `got “${corner.slice(0, 20)}”. Enter corners such as 0,0 60,0 60,40`);
     points.push({ x: Number(found[1]), y: Number(found[2]) });
   }
-  if (points.length < least) return refused(field, `got ${points.length} corners; ${least} or more would do`);
+  if (points.length < least) return refused(field, `got ${points.length} corners. Enter ${least} or more`);
   if (points.some(({ x, y }) => Math.abs(x) > FARTHEST_MM || Math.abs(y) > FARTHEST_MM))
-    return refused(field, `reaches beyond ${FARTHEST_MM / 1_000} m; smaller would do`);
+    return refused(field, `reaches beyond ${FARTHEST_MM / 1_000} m. Use a smaller outline`);
   return ok(points);
 }
 
@@ -59,9 +59,9 @@ export function ringIn(field: string, typed: string): Result<readonly Point[], F
   if (!read.ok) return read;
   const [first, last] = [read.value[0]!, read.value.at(-1)!];
   const points = read.value.length > 3 && isOne(first, last) ? read.value.slice(0, -1) : read.value;
-  if (selfCrossing(points) !== null) return refused(field, 'crosses itself; corners in their order round the outline would do');
+  if (selfCrossing(points) !== null) return refused(field, 'crosses itself. List the corners in order round the outline');
   const mm2 = signedMm2(points);
-  if (Math.abs(mm2) < LEAST_MM2) return refused(field, `encloses ${Math.abs(mm2).toFixed(1)} mm²; ${LEAST_MM2} mm² or more would do`);
+  if (Math.abs(mm2) < LEAST_MM2) return refused(field, `encloses ${Math.abs(mm2).toFixed(1)} mm². Enter ${LEAST_MM2} mm² or more`);
   return ok(mm2 > 0 ? points : [...points].reverse());
 }
 
@@ -84,9 +84,9 @@ export function lineIn(field: string, typed: string, leastMm: number): Result<Dr
   });
   const short = longs.findIndex((mm) => mm < leastMm);
   if (short >= 0)
-    return refused(field, `corners ${short + 1} and ${short + 2} are ${longs[short]!.toFixed(1)} mm apart; ${leastMm} mm or more would do`);
+    return refused(field, `corners ${short + 1} and ${short + 2} are ${longs[short]!.toFixed(1)} mm apart. Enter ${leastMm} mm or more`);
   const close = closest(corners, isClosed);
-  if (close < leastMm) return refused(field, `comes within ${close.toFixed(1)} mm of itself; ${leastMm} mm or more would do`);
+  if (close < leastMm) return refused(field, `comes within ${close.toFixed(1)} mm of itself. Enter ${leastMm} mm or more`);
   return ok({ corners, isClosed });
 }
 

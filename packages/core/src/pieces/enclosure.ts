@@ -5,7 +5,7 @@ import type { EdgeJoint, Face, Opening, Vec } from '../shell';
 export type CornerJoint = 'mitre' | 'butt' | 'v-fold' | 'score-fold';
 export const CORNER_TEXTS: Readonly<Record<CornerJoint, string>> = {
   mitre: 'mitred',
-  butt: 'butt, each covers the next',
+  butt: 'butt, each wall covers the next',
   'v-fold': 'folded in a V-cut',
   'score-fold': 'scored and folded, gaps filled',
 };

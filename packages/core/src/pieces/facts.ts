@@ -86,7 +86,7 @@ export function factsOf(
       .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
       .map(({ role, mm3 }) => {
         const what = name === '' ? role : `${name}, ${role}`;
-        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all its parts, less what is cut away');
+        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all parts minus cut-outs');
         return massOfRole(what, volume, piece, role, catalogue);
       });
   });
@@ -104,12 +104,12 @@ export function factsOf(
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
   const glued = gluedOf(objects, laminates, new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)));
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
-  const jointsEach = given('Joints of one', glued.joints, '1', 'drawing');
+  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const faces = reckon(
     'Glued faces of all copies',
     'mm²',
-    given('Glued faces of one', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
+    given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
     '×',
     copies,
   );
@@ -124,16 +124,16 @@ export function factsOf(
       'g',
       inSquareMetres(faces),
       '×',
-      estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
+      estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
     ),
     joints: reckon(`${piece.name}: joints`, '1', jointsEach, '×', copies),
     jointsEach,
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
       name,
-      wide: given(`${name}, across`, high[0] - low[0], 'mm', 'drawing', 'outside, put together'),
-      deep: given(`${name}, deep`, high[1] - low[1], 'mm', 'drawing', 'outside, put together'),
-      high: given(`${name}, high`, high[2] - low[2], 'mm', 'drawing', 'outside, put together'),
+      wide: given(`${name}, across`, high[0] - low[0], 'mm', 'drawing', 'outside, assembled'),
+      deep: given(`${name}, deep`, high[1] - low[1], 'mm', 'drawing', 'outside, assembled'),
+      high: given(`${name}, high`, high[2] - low[2], 'mm', 'drawing', 'outside, assembled'),
     })),
     tips: first === null ? null : tipFigure(first.name, first.standing),
     standing: first?.standing ?? null,
@@ -142,7 +142,7 @@ export function factsOf(
       objects.reduce((sum, object) => sum + shownMm2(object) * object.count, 0),
       'mm²',
       'drawing',
-      'sides that show from outside, openings taken off',
+      'sides visible from outside, without openings',
     ),
     fillStrips: fillStrips(piece, objects),
     ways: ways.map((way) => wayTime(way, copies, catalogue)),
@@ -166,7 +166,7 @@ function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> 
   const widths = strips.map(({ grooveMm }) => grooveMm);
   const number = strips.reduce((sum, { count }) => sum + count, 0);
   return given(
-    'Strips to fill folds that open',
+    'Strips to fill open folds',
     strips.reduce((sum, { longMm, count }) => sum + longMm * count, 0),
     'mm',
     'drawing',
@@ -207,7 +207,7 @@ function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: st
 function tipFigure(name: string, standing: Standing): Figure<'°'> {
   const { offMm, tiltDeg } = tipsAt(standing);
   const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
-  return given('Falls at a slope of', Math.max(0, tiltDeg), '°', 'drawing', note);
+  return given('Tips over at', Math.max(0, tiltDeg), '°', 'drawing', note);
 }
 
 /** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */

@@ -29,7 +29,7 @@ export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set,
   const { piece, facts, objects } = made;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const label = `${piece.name}, on ${plot.name}`;
-  const face = given(`${label}: what touches the ground`, touchingMm2(objects[0]!.bodies), 'mm²', 'drawing', 'undersides at its foot');
+  const face = given(`${label}: contact area`, touchingMm2(objects[0]!.bodies), 'mm²', 'drawing', 'undersides at the foot');
   return {
     featureId: plot.id,
     pieceId: piece.id,
@@ -42,9 +42,9 @@ export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set,
       'g',
       inSquareMetres(face),
       '×',
-      estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
+      estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
     ),
-    work: estimated(`Fix ${label}`, catalogue.bench.pieceFixMin, 'min'),
+    work: estimated(`Glue ${label}`, catalogue.bench.pieceFixMin, 'min'),
     ...driedOf(adhesive),
     cautionIds: adhesive.cautionIds,
   };

@@ -90,7 +90,7 @@ export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue:
     return {
       ...nothing,
       familyName: piece.family,
-      problem: { field: null, says: `“${piece.family}” is no family of pieces that this program knows` },
+      problem: { field: null, says: `“${piece.family}” is not a kind of piece that this program knows` },
     };
   const { of } = definition;
   const refuse = (problem: PieceProblem): MadePiece => ({ ...nothing, familyName: of.name, problem });
@@ -175,8 +175,8 @@ function facesOf(
     const mm2 = zone === undefined ? 0 : objects.reduce((sum, object) => sum + shownMm2(object, shows) * object.count, 0);
     return zone === undefined || mm2 <= 0 ? [] : [{ shows, surfaceId, name: `${piece.name}, ${zone.name.toLowerCase()}`, mm2 }];
   });
-  const areas = told.map(({ name, mm2 }) => given(name, mm2, 'mm²', 'drawing', 'faces less openings, of one'));
-  const rest = areas.reduce((left, area) => reckon(`${piece.name}: the rest of its outside`, 'mm²', left, '−', area), outside);
+  const areas = told.map(({ name, mm2 }) => given(name, mm2, 'mm²', 'drawing', 'faces without openings, one copy'));
+  const rest = areas.reduce((left, area) => reckon(`${piece.name}: rest of the outside`, 'mm²', left, '−', area), outside);
   return [
     ...(rest.value > 0 ? [face(null, piece.name, piece.surfaceId, rest)] : []),
     ...told.map(({ shows, surfaceId, name }, i) => face(shows, name, surfaceId, areas[i]!)),
@@ -209,13 +209,13 @@ function fillsOf(piece: Piece, objects: readonly MadeObject[], { fills = [] }: P
     const what = `${fill.name}, ${piece.name}`;
     const each = given(`${what}: of one`, ml * object.count, 'ml', 'drawing');
     const left = given(
-      `${fill.name}, share that is left when dry`,
+      `${fill.name}, share left when dry`,
       1 - fill.shrinksPct.value / 100,
       '1',
       'catalogue',
       fill.shrinksPct.origin,
     );
-    const wet = fill.shrinksPct.value === 0 ? each : reckon(`${what}: before it shrinks`, 'ml', each, '÷', left);
+    const wet = fill.shrinksPct.value === 0 ? each : reckon(`${what}: before shrinking`, 'ml', each, '÷', left);
     return [
       {
         fill,
@@ -242,13 +242,13 @@ function noShapeWords({ code, faceName, what }: NoShape): string {
   const where = what === 'outline' ? faceName : `${faceName}, ${what.toLowerCase()}`;
   switch (code) {
     case 'shell/crosses':
-      return `${where}: its outline would cross itself; thinner stock or a larger size would do`;
+      return `${where}: its outline would cross itself. Use thinner stock or a larger size`;
     case 'shell/vanishes':
-      return `${where}: its bevels leave nothing of it; thinner stock or a larger size would do`;
+      return `${where}: the bevels leave nothing of it. Use thinner stock or a larger size`;
     case 'shell/opening-outside':
-      return `${where} does not lie within ${faceName.toLowerCase()}; a smaller opening would do`;
+      return `${where} does not lie within ${faceName.toLowerCase()}. Use a smaller opening`;
     case 'shell/crowded':
-      return `${where}: no room for so many side by side; fewer, or narrower stock, would do`;
+      return `${where}: not enough room for that many. Use fewer, or narrower stock`;
     default:
       return code satisfies never;
   }
@@ -265,12 +265,12 @@ function stocksOf(
   for (const { role, name, sold, section = 'strip' } of roles) {
     if (sold === 'sheet') {
       const sheet = sheets.find((one) => one.role === role);
-      if (sheet === undefined) return lacks(`${name}: no sheet is chosen; any that is stocked would do`);
+      if (sheet === undefined) return lacks(`${name}: no sheet is chosen. Choose one from the stock`);
       sizes[role] = { thicknessMm: sheet.thicknessMm, widthMm: null, isRound: false };
       continue;
     }
     const chosen = lengths.find((one) => one.role === role);
-    if (chosen === undefined) return lacks(`${name}: no stock is chosen; any ${section} would do`);
+    if (chosen === undefined) return lacks(`${name}: no stock is chosen. Choose any ${section}`);
     const { section: own, widthMm, thicknessMm, boreMm } = lengthBy(catalogue, chosen.lengthId);
     sizes[role] = { thicknessMm, widthMm, isRound: own !== 'strip', boreMm };
   }
@@ -281,7 +281,7 @@ function stocksOf(
     const outer = roles.find((one) => one.role === within)!;
     if (thickestMm(sizes[role]!) > thinnestMm(sizes[within]!) + 1e-9)
       return lacks(
-        `${name} of ${thickestMm(sizes[role]!)} mm are thicker than ${outer.name.toLowerCase()} of ${thinnestMm(sizes[within]!)} mm; up to ${thinnestMm(sizes[within]!)} mm would do`,
+        `${name} of ${thickestMm(sizes[role]!)} mm are thicker than ${outer.name.toLowerCase()} of ${thinnestMm(sizes[within]!)} mm. Enter up to ${thinnestMm(sizes[within]!)} mm`,
       );
   }
   return ok(sizes);

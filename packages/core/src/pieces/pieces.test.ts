@@ -34,7 +34,7 @@ describe('a shed for three bases by two in 5 mm board, 2 mm of slack', () => {
     expect(parts['roof']).toEqual([76, 51]);
   });
 
-  test('asked for over the walls, all that is less by two walls', () => {
+  test('asked for external, all that is less by two walls', () => {
     const parts = sizes(aPiece('shed', { sized: 'outside' }));
     expect(parts['front wall']![0]).toBe(77);
     expect(parts['left wall']![0]).toBe(42);
@@ -74,13 +74,13 @@ describe('a new piece of every family', () => {
 
 describe('what cannot be made', () => {
   test.each<[FamilyName, Piece['settings'], string, string]>([
-    ['shed', { doorHeightMm: 50 }, 'doorHeightMm', 'taller than its wall of 42 mm; up to 40 mm would do'],
-    ['shed', { windowsBack: 9 }, 'windowsBack', 'do not fit; up to 4 would do'],
-    ['shed', { pitchDeg: 90 }, 'pitchDeg', '5 to 70 ° would do'],
-    ['tower', { sides: 2 }, 'sides', 'a whole number from 3 to 16 would do'],
-    ['tower', { slitMm: 60, slits: true, doorWidthMm: 20 }, 'slitMm', '1 to 30 mm would do'],
-    ['walls', { straights: 0, gates: 0, corners: 0, tees: 0, brokenEnds: 0 }, 'straights', 'one straight would do'],
-    ['footbridge', { riseMm: 100 }, 'riseMm', 'up to 75 mm would do'],
+    ['shed', { doorHeightMm: 50 }, 'doorHeightMm', 'taller than its wall of 42 mm. Enter up to 40 mm'],
+    ['shed', { windowsBack: 9 }, 'windowsBack', 'do not fit. Enter up to 4'],
+    ['shed', { pitchDeg: 90 }, 'pitchDeg', 'Enter 5 to 70 °'],
+    ['tower', { sides: 2 }, 'sides', 'Enter a whole number from 3 to 16'],
+    ['tower', { slitMm: 60, slits: true, doorWidthMm: 20 }, 'slitMm', 'Enter 1 to 30 mm'],
+    ['walls', { straights: 0, gates: 0, corners: 0, tees: 0, brokenEnds: 0 }, 'straights', 'Enter one straight'],
+    ['footbridge', { riseMm: 100 }, 'riseMm', 'Enter up to 75 mm'],
   ])('%s %j is told at %s', (family, settings, field, says) => {
     const { problem, parts } = made(aPiece(family, settings));
     expect(problem).toMatchObject({ field });
@@ -95,7 +95,7 @@ describe('what cannot be made', () => {
   test('rails thicker than their posts are refused', () => {
     const piece = aPiece('fence');
     const thick = { ...piece, lengths: piece.lengths.map((one) => (one.role === 'rail' ? { ...one, lengthId: 'strip-6x6' } : one)) };
-    expect(made(thick).problem!.says).toContain('up to 4 mm would do');
+    expect(made(thick).problem!.says).toContain('Enter up to 4 mm');
   });
 });
 

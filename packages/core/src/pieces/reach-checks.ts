@@ -38,7 +38,7 @@ export function* caught(made: MadePiece): Generator<Warning> {
       severity: 'care',
       featureId: null,
       title: made.piece.name,
-      text: [`${name} does not come off: what lies over it stays, however it is tilted. Make it in two halves, or leave a gap over it.`],
+      text: [`${name} cannot be removed: the part above it blocks it at any tilt. Make it in two halves, or leave a gap above it.`],
       mends: [],
     };
 }
@@ -59,9 +59,9 @@ export function* closedIn(made: MadePiece, { handMm }: CheckInputs): Generator<W
       featureId: null,
       title: piece.name,
       text: [
-        `${level.name} is closed over for good, and a hand of `,
+        `${level.name} is permanently covered, and a hand of `,
         given('Hand', handMm, 'mm', 'plan'),
-        ` does not go through ${widest.name.toLowerCase()}: no figure can be set there.`,
+        ` does not fit through ${widest.name.toLowerCase()}, so no figure can be placed there.`,
       ],
       mends: level.openedBy === undefined ? [] : [set(made, level.openedBy.change, 'Open', level.openedBy.label)],
     };

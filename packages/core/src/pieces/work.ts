@@ -51,7 +51,7 @@ function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): 
   );
   const cuts = given('Cuts across strips', lengths.length, '1', 'drawing');
   const strips = reckon(`${name}: strips cut`, 'min', cuts, '×', estimated('Each', catalogue.bench.lengthCutMin, 'min'));
-  return { work: total(`Put pieces together, ${name}`, 'min', [fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
+  return { work: total(`Assemble pieces, ${name}`, 'min', [fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
 }
 
 /** Units laid and left to hold, or the surface itself worked. */
@@ -81,5 +81,5 @@ export const driedOf = ({
 }: ReturnType<typeof adhesiveBy>): Pick<PieceTask, 'wait' | 'cure'> & { readonly adhesiveId: string } => ({
   adhesiveId: id,
   wait: estimated(`${name}, until it can be handled`, handleMin, 'min'),
-  cure: given(`${name}, until it has cured`, fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
+  cure: given(`${name}, until cured`, fullMin, 'min', 'catalogue', 'our default value; the product label comes first'),
 });

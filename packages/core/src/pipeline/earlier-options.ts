@@ -57,7 +57,7 @@ export function* earlierOptionsOf(
   for (const [done, { id, name, edit }] of ways.entries()) {
     const { tally, days } = derive(appliedTo(plan, edit), catalogue, shop);
     if (tally.ready !== null) {
-      const won = own.ready === null ? null : reckon(`Won: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
+      const won = own.ready === null ? null : reckon(`Time saved: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
       const costChange = reckon(`More to pay: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
       options = [
         ...options,
@@ -102,7 +102,7 @@ function airWays({ places, drying }: Plan, catalogue: Catalogue): readonly Way[]
   return [
     ...moved.map(({ id, name }): Way => ({
       id: `air-${id}`,
-      name: `Air: ${name}`,
+      name: `Ventilate: ${name}`,
       edit: { code: 'drying/change', change: { airId: id } },
     })),
     ...(isCold ? [typed('heated', `Heat ${place.name}: ${HEATED.airC} °C, ${HEATED.humidityPct} %`, HEATED)] : []),
@@ -112,11 +112,11 @@ function airWays({ places, drying }: Plan, catalogue: Catalogue): readonly Way[]
       .filter(({ id }) => id !== place.id)
       .map(({ id, name }): Way => ({
         id: `place-${id}`,
-        name: `Dry it in: ${name}`,
+        name: `Dry in: ${name}`,
         edit: { code: 'drying/change', change: { placeId: id } },
       })),
     ...(drying.on === 'floor'
-      ? [{ id: 'shelf', name: 'On a shelf, off the floor', edit: { code: 'drying/change' as const, change: { on: 'shelf' as const } } }]
+      ? [{ id: 'shelf', name: 'Dry on a shelf, off the floor', edit: { code: 'drying/change' as const, change: { on: 'shelf' as const } } }]
       : []),
   ];
 }
@@ -139,20 +139,14 @@ function handWays({ calendar, people, stack }: Plan): readonly Way[] {
     ),
     hours(
       'longer',
-      'An hour longer every time',
+      'One hour longer per session',
       calendar.hours.map((own) => ({ ...own, toMin: Math.min(DAY_MIN, own.toMin + LONGER_MIN) })),
     ),
     ...(people.length < MOST_PEOPLE
-      ? [
-          {
-            id: 'hands',
-            name: 'Another pair of hands',
-            edit: { code: 'person/add' as const, person: newPerson(freshId(people), 'A helper') },
-          },
-        ]
+      ? [{ id: 'hands', name: 'One more person', edit: { code: 'person/add' as const, person: newPerson(freshId(people), 'A helper') } }]
       : []),
     ...(stack.weighed
-      ? [{ id: 'unweighed', name: 'Not under weights until through', edit: { code: 'stack/weighed' as const, weighed: false } }]
+      ? [{ id: 'unweighed', name: 'Remove weights before fully dry', edit: { code: 'stack/weighed' as const, weighed: false } }]
       : []),
   ];
 }
@@ -191,7 +185,7 @@ const coatWays = ({ surfaces }: Plan): readonly Way[] =>
       .filter(({ goes }) => goes > 1)
       .map((coat): Way => ({
         id: `goes-${id}-${coat.id}`,
-        name: `${name}: ${coat.goes - 1} instead of ${coat.goes} goes of one coat`,
+        name: `${name}: ${coat.goes - 1} instead of ${coat.goes} applications of one coat`,
         edit: { code: 'coats/set', surfaceId: id, coats: coats.map((own) => (own === coat ? { ...own, goes: own.goes - 1 } : own)) },
       })),
   );

@@ -97,8 +97,8 @@ function optionFor(plan: Plan, { columns, rows, isAsDrawn }: Way, catalogue: Cat
     ),
     used: usedOfAll(derivation.jobs),
     crossed: given('Features that a seam crosses', crossedBySeams(derivation), '1', 'drawing'),
-    passes: given('Doors and places every tile passes', passedBy(derivation, split), '1', 'drawing'),
-    warnings: given('To look at', derivation.warnings.length, '1', 'drawing'),
+    passes: given('Doors and places that every tile fits', passedBy(derivation, split), '1', 'drawing'),
+    warnings: given('Warnings', derivation.warnings.length, '1', 'drawing'),
   };
 }
 

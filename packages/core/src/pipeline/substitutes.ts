@@ -105,7 +105,7 @@ function lookOf(catalogue: Catalogue, fromId: string, toId: string): string {
   if (from!.hex !== to!.hex) said.push('another colour');
   if (to!.gloss - from!.gloss > 0.15) said.push('glossier');
   if (from!.gloss - to!.gloss > 0.15) said.push('duller');
-  if (from!.hides - to!.hides > 0.2) said.push('hides less');
+  if (from!.hides - to!.hides > 0.2) said.push('less opacity');
   return said.join(', ');
 }
 function hazardsOf(catalogue: Catalogue, kind: Replaced, id: string): readonly string[] {

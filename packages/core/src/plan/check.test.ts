@@ -23,11 +23,11 @@ test('a new board is sound', () => {
 
 describe('a bad plan is refused with the path, the value and what would do', () => {
   test.each([
-    [0, 'table.columnWidthsMm.0: got 0; 40 to 3000 mm would do'],
-    [-5, 'table.columnWidthsMm.0: got -5; 40 to 3000 mm would do'],
-    [1e9, 'table.columnWidthsMm.0: got 1000000000; 40 to 3000 mm would do'],
-    ['abc', 'table.columnWidthsMm.0: got "abc"; 40 to 3000 mm would do'],
-    [null, 'table.columnWidthsMm.0: got null; 40 to 3000 mm would do'],
+    [0, 'table.columnWidthsMm.0: got 0. Enter 40 to 3000 mm'],
+    [-5, 'table.columnWidthsMm.0: got -5. Enter 40 to 3000 mm'],
+    [1e9, 'table.columnWidthsMm.0: got 1000000000. Enter 40 to 3000 mm'],
+    ['abc', 'table.columnWidthsMm.0: got "abc". Enter 40 to 3000 mm'],
+    [null, 'table.columnWidthsMm.0: got null. Enter 40 to 3000 mm'],
   ])('a column of %j', (width, said) => {
     expect(issuesOf(changed('table.columnWidthsMm.0', width))).toEqual([said]);
   });
@@ -41,7 +41,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
         [90, 0],
         [90, 90],
       ],
-      'corner 2 is corner 1 again at 0, 0 mm; leave one out',
+      'corner 2 is corner 1 again at 0, 0 mm. Remove one',
     ],
     [
       'the first point again at the end',
@@ -114,7 +114,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
 
   test('a 30th of February, an evening that ends before it begins, two features of one id', () => {
     expect(issuesOf(changed('calendar.startsOn', '2026-02-30'))).toEqual([
-      'calendar.startsOn: got "2026-02-30", which is not a day of the calendar; 2026-11-30 would do',
+      'calendar.startsOn: got "2026-02-30", which is not a day of the calendar. Enter 2026-11-30',
     ]);
     expect(issuesOf(changed('calendar.hours', [{ weekday: 1, fromMin: 900, toMin: 800 }]))[0]).toContain('at least 15 minutes');
     expect(issuesOf(aBoard({}, aPool([0, 0, 50, 50], 5, 2, 'a'), aPool([90, 0, 50, 50], 5, 2, 'a')))).toEqual([
@@ -130,6 +130,6 @@ describe('a bad plan is refused with the path, the value and what would do', () 
           Array.from({ length: 12 }, () => 3000),
         ),
       ),
-    ).toEqual(['table.columnWidthsMm: add up to 36000 mm; up to 12000 mm would do']);
+    ).toEqual(['table.columnWidthsMm: add up to 36000 mm. Enter up to 12000 mm']);
   });
 });

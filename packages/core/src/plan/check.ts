@@ -64,15 +64,15 @@ export function inOurWords(issue: z.core.$ZodRawIssue): string {
     case 'unrecognized_keys':
       return `${issue.keys.map((key) => `“${key.slice(0, 40)}”`).join(', ')} ${issue.keys.length === 1 ? 'does' : 'do'} not belong here`;
     case 'invalid_type':
-      return `${got}; ${EXPECTED[issue.expected] ?? issue.expected} would do`;
+      return `${got}. Enter ${EXPECTED[issue.expected] ?? issue.expected}`;
     case 'invalid_value':
-      return `${got}; ${issue.values.map(String).join(', ')} would do`;
+      return `${got}. Enter ${issue.values.map(String).join(', ')}`;
     case 'invalid_union':
-      return `${got}; this is none of what may stand here`;
+      return `${got}; this value is not allowed here`;
     case 'too_small':
-      return `${got}; at least ${String(issue.minimum)} would do`;
+      return `${got}. Enter at least ${String(issue.minimum)}`;
     case 'too_big':
-      return `${got}; at most ${String(issue.maximum)} would do`;
+      return `${got}. Enter at most ${String(issue.maximum)}`;
     default:
       return got;
   }
@@ -89,10 +89,10 @@ const EXPECTED: Readonly<Record<string, string>> = {
 export function* wholeIssues(plan: Parameters<typeof repeatedIds>[0], catalogue: Catalogue): Generator<PlanIssue> {
   const { max } = LIMITS.tableMm;
   if (tableWidthMm(plan.table) > max) {
-    yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm; up to ${max} mm would do` };
+    yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm. The limit is ${max} mm` };
   }
   if (tableDepthMm(plan.table) > max) {
-    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm; up to ${max} mm would do` };
+    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm. Enter up to ${max} mm` };
   }
   yield* repeatedIds(plan);
   yield* missingNames(plan, catalogue.paints);

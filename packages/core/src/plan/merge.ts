@@ -113,7 +113,7 @@ function mergedCalendar(was: Plan['calendar'] | null, my: Plan['calendar'], thei
     my: my.tasks,
     their: their.tasks,
     idOf: ({ taskId }) => taskId,
-    nameOf: ({ taskId }) => `what is arranged of ${taskId}`,
+    nameOf: ({ taskId }) => `the arrangement of ${taskId}`,
     pick,
   });
   return { ...(merged as unknown as Plan['calendar']), tasks };
@@ -181,12 +181,12 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
     });
   return {
     trimMm: pick('the trim', was.trimMm, my.trimMm, their.trimMm),
-    aim: pick('what parts are laid out for', was.aim, my.aim, their.aim),
-    joints: pick('who lays joints', was.joints, my.joints, their.joints),
-    withoutSheetIds: pick('which sheets are to be had', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),
+    aim: pick('the goal of the layout', was.aim, my.aim, their.aim),
+    joints: pick('who places joints', was.joints, my.joints, their.joints),
+    withoutSheetIds: pick('the available sheets', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),
     saved: mergedLayouts(was.saved, my.saved, their.saved, pick),
-    tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'how a job is cut'),
-    splits: lists<Plan['cutting']['splits'][number]>('splits', ({ partId }) => partId, 'a part in pieces'),
+    tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'the cutting method of a job'),
+    splits: lists<Plan['cutting']['splits'][number]>('splits', ({ partId }) => partId, 'a split part'),
   };
 }
 

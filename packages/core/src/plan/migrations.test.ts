@@ -222,6 +222,6 @@ test('a colour that is none is refused with one that would do', () => {
   const plan = aBoard();
   const checked = checkPlan({ ...plan, paints: [{ id: 'a', name: 'Mine', hex: 'greenish', tintingStrength: 1 }] }, CATALOGUE);
   expect(checked.ok ? [] : checked.problem.issues).toEqual([
-    { path: 'paints.0.hex', message: 'got "greenish"; a colour such as #7a6f52 would do' },
+    { path: 'paints.0.hex', message: 'got "greenish". Enter a colour such as #7a6f52' },
   ]);
 });

@@ -156,7 +156,7 @@ const Table = z
     context.addIssue({
       code: 'custom',
       path: [path],
-      message: `got none beside ${other}; one or more would do, or none of both for pieces without a table`,
+      message: `got none beside ${other}. Enter one or more, or none of both for pieces without a table`,
     });
   });
 /** A picture under the plan. Its size on the table is what two points of known distance made it. */
@@ -231,10 +231,10 @@ const WorkingHours = z
   .refine(({ fromMin, toMin }) => toMin - fromMin >= 15, 'expected at least 15 minutes from start to end');
 
 function saidHex({ input }: { input?: unknown }): string {
-  return `got ${said(input)}; a colour such as #7a6f52 would do`;
+  return `got ${said(input)}. Enter a colour such as #7a6f52`;
 }
 function saidSetting({ input }: { input?: unknown }): string {
-  return `got ${said(input)}; a number, true or false, or up to 6000 characters would do`;
+  return `got ${said(input)}. Enter a number, true or false, or up to 6000 characters`;
 }
 
 /** Air as it is at a place: as typed, as it usually is there in a season, or as a thermo-hygrometer says; what is typed stands in where that says nothing. */
@@ -253,7 +253,7 @@ const Place = z.strictObject({
   spells: listOf(
     z
       .strictObject({ id: Id, from: Day, to: Day, airC: within(LIMITS.airC, '°C'), humidityPct: within(LIMITS.humidityPct, '%') })
-      .refine(({ from, to }) => from <= to, 'ends before it begins; a last day that is no earlier than the first would do'),
+      .refine(({ from, to }) => from <= to, 'ends before it begins. Enter a last day on or after the first'),
     { min: 0, max: 24 },
   ),
   /** Workpieces that can lie flat there at once. */
@@ -317,7 +317,7 @@ const Piece = z.strictObject({
 
 /** How often of a hundred what is bought is to be enough; null: as much as was reckoned. */
 const OfHundred = z.union([z.literal(80), z.literal(90), z.literal(95)], {
-  error: ({ input }) => `got ${said(input)}; 80, 90 or 95 of a hundred would do`,
+  error: ({ input }) => `got ${said(input)}. Enter 80, 90 or 95 of a hundred`,
 });
 
 /** Work that puts a mishap right: done before anything else on its workpiece, planned and bought like any other. */
@@ -447,7 +447,7 @@ export function* repeatedIds(plan: DeepReadonly<Document>): Generator<{ readonly
   for (const [path, list] of idLists(plan)) {
     const seen = new Set<string>();
     for (const [i, { id }] of list.entries()) {
-      if (seen.has(id)) yield { path: `${path}.${i}.id`, message: `${id} stands twice` };
+      if (seen.has(id)) yield { path: `${path}.${i}.id`, message: `${id} appears twice` };
       seen.add(id);
     }
   }
@@ -467,14 +467,14 @@ export function* missingNames(
   ];
   for (const [path, id] of worn) {
     if (id === null || known.has(id)) continue;
-    yield { path, message: `got ${said(id)}; a surface of this board (${[...known].slice(0, 6).join(', ')}) would do` };
+    yield { path, message: `got ${said(id)}. Use a surface of this board (${[...known].slice(0, 6).join(', ')})` };
   }
   const rooms = new Set(places.map(({ id }) => id));
   for (const [path, id] of [
     ['drying.placeId', drying.placeId] as const,
     ...driedAt.map((own, i) => [`driedAt.${i}.placeId`, own.placeId] as const),
   ])
-    if (!rooms.has(id)) yield { path, message: `got ${said(id)}; a place of this board (${[...rooms].join(', ')}) would do` };
+    if (!rooms.has(id)) yield { path, message: `got ${said(id)}. Use a place of this board (${[...rooms].join(', ')})` };
   const pots = new Set([...stocked, ...paints].map(({ id }) => id));
   const tints = [
     ...surfaces.flatMap((surface, i) => [
@@ -486,5 +486,5 @@ export function* missingNames(
   ];
   for (const [path, tint] of tints)
     for (const [i, { paintId }] of tint.entries())
-      if (!pots.has(paintId)) yield { path: `${path}.${i}.paintId`, message: `got ${said(paintId)}; one of the paints would do` };
+      if (!pots.has(paintId)) yield { path: `${path}.${i}.paintId`, message: `got ${said(paintId)}. Use one of the paints` };
 }

@@ -97,7 +97,7 @@ export function inOrder(size: number, links: readonly Link[]): readonly number[]
   const order: number[] = [];
   for (let i = 0; i < size; i++) if (open[i] === 0) order.push(i);
   for (let k = 0; k < order.length; k++) for (const to of next[order[k]!]!) if (--open[to]! === 0) order.push(to);
-  if (order.length < size) throw new Error('a job comes before itself');
+  if (order.length < size) throw new Error('a task depends on itself');
   return order;
 }
 

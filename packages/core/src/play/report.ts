@@ -67,7 +67,7 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
   const apart = (name: string, cell: number): string =>
     names.indexOf(name) === names.lastIndexOf(name) ? name : `${name}, ${tileAt(cell)}`;
   const cellNote = `measured on cells of ${field.cellMm} mm, so to within one cell`;
-  const half = given(`Half the tightest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
+  const half = given(`Half the narrowest gap from ${from} to ${to}`, way.baseMm / 2, 'mm', 'drawing', cellNote);
   return {
     maps: {
       tight: rings((cell) => clear[cell]! < play.baseMm / 2),
@@ -81,18 +81,18 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
     widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
     levels: told.map(({ heightMm, cell }, i) => ({
       name: apart(names[i]!, cell),
-      height: given('Over the ground', heightMm, 'mm', 'drawing'),
+      height: given('Height above ground', heightMm, 'mm', 'drawing'),
       spots: given(
-        `Bases of ${lengthWords(play.baseMm, units)} that stand there`,
+        `Bases of ${lengthWords(play.baseMm, units)} that fit there`,
         standing.spots[i]!,
         '1',
         'drawing',
-        'set down one after another, side by side',
+        'placed one after another, side by side',
       ),
-      reached: given(`Widest base that gets there from the ${from} side`, toLevels[i]!, 'mm', 'drawing', cellNote),
+      reached: given(`Largest base with access from the ${from} side`, toLevels[i]!, 'mm', 'drawing', cellNote),
     })),
     stands: shareOf(
-      'Of the table a base stands on',
+      'Share of table to stand on',
       standing.stands.reduce((sum, does) => sum + does, 0),
       cells,
     ),

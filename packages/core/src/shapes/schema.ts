@@ -18,14 +18,15 @@ const LEAST_MM2 = 0.01;
 /** What is wrong with the corners of an outline, and what would do; null where nothing is. */
 function wrongWith(points: readonly Point[]): string | null {
   const repeated = points.findIndex(({ x, y }, i) => points[(i + 1) % points.length]!.x === x && points[(i + 1) % points.length]!.y === y);
-  if (repeated === points.length - 1) return `corner ${points.length} is the first again; leave it out, an outline closes by itself`;
+  if (repeated === points.length - 1)
+    return `corner ${points.length} repeats the first corner. Remove it; the outline closes automatically`;
   if (repeated >= 0)
-    return `corner ${repeated + 2} is corner ${repeated + 1} again at ${points[repeated]!.x}, ${points[repeated]!.y} mm; leave one out`;
-  if (areaMm2({ rings: [points] }) < LEAST_MM2 && isOneLine(points)) return `all ${points.length} corners lie on one line; move one off it`;
+    return `corner ${repeated + 2} repeats corner ${repeated + 1} at ${points[repeated]!.x}, ${points[repeated]!.y} mm. Remove one`;
+  if (areaMm2({ rings: [points] }) < LEAST_MM2 && isOneLine(points)) return `all ${points.length} corners lie on one line. Move one of them`;
   const crossing = selfCrossing(points);
   if (crossing === null) return null;
   const [i, j] = crossing;
-  return `the outline crosses itself: side ${i + 1} meets side ${j + 1}; move a corner so that no sides cross`;
+  return `the outline crosses itself: side ${i + 1} crosses side ${j + 1}. Move a corner so that no sides cross`;
 }
 function isOneLine([a, b, ...others]: readonly Point[]): boolean {
   return others.every(({ x, y }) => Math.abs((b!.x - a!.x) * (y - a!.y) - (b!.y - a!.y) * (x - a!.x)) < LEAST_MM2);
@@ -47,7 +48,7 @@ export const ContoursSchema = z
   })
   .refine(({ levels }) => levels.flat(2).length <= MAX_CONTOUR_POINTS, {
     path: ['levels'],
-    message: `more than ${MAX_CONTOUR_POINTS} points in all; a coarser import would do`,
+    message: `more than ${MAX_CONTOUR_POINTS} points in all. Use a coarser import`,
   });
 export const AreaSchema = z.discriminatedUnion('form', [OutlineSchema, RoundSchema, StripSchema]);
 

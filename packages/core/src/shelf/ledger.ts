@@ -91,10 +91,12 @@ function ageText({ life }: Stocked, openedOn: string | null, since: string | nul
   if (life === null) return null;
   if (openedOn !== null) {
     const days = dayAfter(openedOn, today);
-    return days > life.openDays ? `open for ${days} days; it keeps about ${life.openDays} once open: try it on a scrap first` : null;
+    return days > life.openDays
+      ? `open for ${days} days; it keeps for about ${life.openDays} days once open. Test it on a scrap first`
+      : null;
   }
   const days = since === null ? 0 : dayAfter(since, today);
-  return days > life.closedDays ? `here for ${days} days; it keeps about ${life.closedDays}: try it on a scrap first` : null;
+  return days > life.closedDays ? `here for ${days} days; it keeps for about ${life.closedDays} days. Test it on a scrap first` : null;
 }
 
 /** What a board may take of each thing: all that is there, but for what is kept for others. */

@@ -13,7 +13,7 @@ export const spaceMm = (a: Vec, b: Vec): number => lengthOf(minus(a, b));
 /** @throws RangeError for a direction without length (our bug) */
 export function unit(a: Vec): Vec {
   const long = lengthOf(a);
-  if (!(long > 1e-12)) throw new RangeError('expected a direction, got two places that are one');
+  if (!(long > 1e-12)) throw new RangeError('expected a direction, got the same point twice');
   return times(a, 1 / long);
 }
 export const midOf = (points: readonly Vec[]): Vec =>

@@ -83,7 +83,7 @@ function foamCost({ thicknessesMm }: BuildUp, footprint: Figure<'mm²'>, { mater
         prices.length === 0 ? 0 : Math.min(...prices),
         'money/m²',
         'catalogue',
-        'invented price',
+        'example price',
       );
       return reckon(`Layer of ${lengthWords(mm, units)}`, 'money', area, '×', price);
     }),

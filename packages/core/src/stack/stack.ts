@@ -218,7 +218,7 @@ function baseJoints({ stack, tableArea, holes }: Required<GroundStackInputs>, ba
     const label = lower.kind === 'substrate' ? 'Ground on substrate' : `Ground layer ${i + 1} on ${i}`;
     const through = holes.filter(({ land }) => !isBowl(land) && goesThrough(-land.levelMm, upper, groundMm));
     const gone = total(
-      `${label}: cut away by pits`,
+      `${label}: removed by pits`,
       'mm²',
       through.map(({ body }) => body),
     );
@@ -247,7 +247,7 @@ const raisedJoints = remembered(
     const top = stack.ground.at(-1)!;
     return thicknesses.map((thicknessMm, i): Joint => ({
       id: `${land.id}-${i}`,
-      label: i === 0 ? `${name} on what it stands on` : `${name}, layer ${i + 1} on ${i}`,
+      label: i === 0 ? `${name} on the surface below` : `${name}, layer ${i + 1} on ${i}`,
       place: { part: 'raised' },
       lowerLayer: null,
       featureId: feature.id,

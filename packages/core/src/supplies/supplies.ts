@@ -165,12 +165,12 @@ export function suppliesFor({
   return {
     rows,
     buy: total(
-      'To buy',
+      'Buy',
       'money',
       rows.map(({ buy }) => buy),
     ),
     used: total(
-      'Cost of what goes in',
+      'Cost of materials used',
       'money',
       rows.map(({ used }) => used),
     ),
@@ -184,11 +184,11 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
       ? []
       : [
           reckon(
-            `${name}, sheets there`,
+            `${name}, sheets in stock`,
             'money',
             given(`${name}, on the shelf`, count, '1', 'shelf', 'whole sheets'),
             '×',
-            given(`${name}, a sheet`, bought[i]!.sheet.priceMinor, 'money', 'catalogue', 'invented price'),
+            given(`${name}, a sheet`, bought[i]!.sheet.priceMinor, 'money', 'catalogue', 'example price'),
           ),
         ],
   );
@@ -201,7 +201,7 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
           '1',
           'shelf',
         );
-  const buy = lying.length === 0 ? cost : reckon(`${name}, to buy`, 'money', cost, '−', total(`${name}, there already`, 'money', lying));
+  const buy = lying.length === 0 ? cost : reckon(`${name}, buy`, 'money', cost, '−', total(`${name}, already in stock`, 'money', lying));
   const packs = bought.map(({ sheet, count }) => ({
     count,
     amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
@@ -229,7 +229,7 @@ const lengthRow = ({ stock: { id, name, priceMinor }, lengths }: LengthNeed): Ro
   group: 'lengths',
   stockId: `lengths.${id}`,
   name,
-  need: given(name, lengths.length, '1', 'layout', 'shared out over whole lengths'),
+  need: given(name, lengths.length, '1', 'layout', 'divided over whole lengths'),
   sizes: [{ amount: 1, priceMinor }],
 });
 
@@ -283,7 +283,7 @@ function packed(
   const wanted: Figure = ofHundred === null || surely === null ? need : surely<Unit>(need, ofHundred);
   const unit = need.unit;
   const there = Math.min(wanted.value, stockId === null ? 0 : (shelf[stockId] ?? 0));
-  const onShelf = there > 0 ? given(`${name}, on the shelf`, there, unit, 'shelf', 'what of it this board may take') : null;
+  const onShelf = there > 0 ? given(`${name}, on the shelf`, there, unit, 'shelf', 'amount available for this board') : null;
   const short = onShelf === null ? wanted : reckon(`${name}, short`, unit, wanted, '−', onShelf);
   const bought = packagesFor(name, unit, short.value, sizes);
   const wants = stockId === null || short.value <= 0 ? [] : [{ stockId, amount: short.value }];
@@ -313,15 +313,15 @@ function packagesFor(
     cost: reckon(
       `${name}, ${count} × ${pack.amount} ${unit}`,
       'money',
-      given('Packages', count, '1', 'layout', 'cheapest that hold the need'),
+      given('Packages', count, '1', 'layout', 'cheapest that cover the need'),
       '×',
-      given(`${name}, a package of ${pack.amount} ${unit}`, pack.priceMinor, 'money', 'catalogue', 'invented price'),
+      given(`${name}, a package of ${pack.amount} ${unit}`, pack.priceMinor, 'money', 'catalogue', 'example price'),
     ),
   }));
   return {
     packs: bought.map(({ count, amount }) => ({ count, amount })),
     cost: total(
-      `${name}, to buy`,
+      `${name}, buy`,
       'money',
       bought.map(({ cost }) => cost),
     ),
@@ -333,7 +333,7 @@ function packagesFor(
 function allOfGlue(glues: readonly GlueNeed[], stirred: readonly StuffNeed[], catalogue: Catalogue): readonly GlueNeed[] {
   const weighed = stirred.map(({ stuff: { name, adhesiveId, densityGPerMl }, volume }) => ({
     adhesiveId: adhesiveId!,
-    mass: reckon(`${name}, stirred in`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+    mass: reckon(`${name}, in mixes`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
   }));
   const ids = [...new Set([...glues, ...weighed].map(({ adhesiveId }) => adhesiveId))];
   return ids.map((adhesiveId) => {

@@ -151,10 +151,10 @@ function wordsFor({
   readonly isPale: boolean;
 }): string {
   const words = [
-    isLoud ? 'The floor shouts: from its darkest to its lightest it is more than the figures will be.' : '',
-    isFlat ? 'It is flat: hardly anything tells hollows from tops.' : '',
-    drowns ? 'It is nearly the colour of the bases: figures drown in it.' : '',
-    isPale ? 'It is pale: the eye goes to it before the figures.' : '',
+    isLoud ? 'The surface has more contrast than the figures will have. It draws the eye away from them.' : '',
+    isFlat ? 'The surface looks flat: hollows and tops have almost the same tone.' : '',
+    drowns ? 'The colour is almost the same as the bases. Figures will be hard to see.' : '',
+    isPale ? 'The surface is pale. It draws the eye before the figures do.' : '',
   ].filter((one) => one !== '');
-  return words.length === 0 ? 'It sits back behind the figures and still has form.' : words.join(' ');
+  return words.length === 0 ? 'The surface stays in the background and still shows its shape. No change needed.' : words.join(' ');
 }

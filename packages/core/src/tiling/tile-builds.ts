@@ -72,16 +72,16 @@ export function tileBuilds({
   return ground.tiles.map((tile) => {
     const foam = (byTile.get(tile.id) ?? []).map((part) => massThatStays(part, materialBy(catalogue, part.materialId)));
     const own = (zones.onTile.get(tile.id) ?? []).reduce((sum, zone) => sum + zone.coatedMm2, 0);
-    const share = given(`${tile.id}: share of all that is coated`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
+    const share = given(`${tile.id}: share of the coated area`, coatedMm2 === 0 ? 0 : own / coatedMm2, '1', 'drawing');
     const glued = stack.joints.flatMap((joint, i) => {
       const onTile = shares(joint, tile.id);
-      const here = given(`${joint.label}: share on ${tile.id}`, onTile, '1', 'drawing', 'by its face');
+      const here = given(`${joint.label}: share on ${tile.id}`, onTile, '1', 'drawing', 'by its area');
       return onTile === 0 ? [] : [reckon(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
     });
     const fixings = fixingsOn(tile, table, join.perEdge, join.perTile);
     const standing = fixedAll.filter(({ tileId }) => tileId === tile.id);
     const fitted = reckon(
-      'Fixings',
+      'Connectors',
       'g',
       given(`${tile.id}, fixings`, fixings, '1', 'layout'),
       '×',
@@ -160,8 +160,8 @@ function tallOf(tile: Tile, { layers, ground, stack, standing }: Built): Figure<
   const top = tops.reduce<(typeof tops)[number] | null>((best, own) => (own.topMm > (best?.topMm ?? highest) ? own : best), null);
   const raised =
     top === null
-      ? given(`${tile.id}: highest over the ground`, highest, 'mm', 'plan')
-      : total(`${tile.id}: highest over the ground`, 'mm', [
+      ? given(`${tile.id}: highest point above ground`, highest, 'mm', 'plan')
+      : total(`${tile.id}: highest point above ground`, 'mm', [
           given(`Under ${top.piece.name}`, footMm(top.piece), 'mm', 'plan'),
           top.piece.high,
         ]);
@@ -200,5 +200,5 @@ export function storedHeight({ tiles: builds }: { readonly tiles: readonly TileB
     'definition',
     `${BETWEEN_MM} mm between each two`,
   );
-  return total('Stored one on another', 'mm', [...builds.map(({ tall }) => tall), gaps]);
+  return total('Stacked height', 'mm', [...builds.map(({ tall }) => tall), gaps]);
 }

@@ -69,7 +69,7 @@ function substrate({ table, stack }: Plan, catalogue: Catalogue): Axis | null {
     ...(own === null || isSealed ? [set('bare', name, { ...board, sealed: 'none' })] : []),
     ...(isSealed ? [] : [set('sealed', sealed, { ...board, sealed: 'both' })]),
   ];
-  return { id: 'substrate', name: 'Under the foam', options };
+  return { id: 'substrate', name: 'Substrate', options };
 }
 
 /** Adhesives that hold on every pair of faces of the ground. */
@@ -114,7 +114,7 @@ function water({ surfaces }: Plan, catalogue: Catalogue, { areas }: Known): Axis
     },
   });
   const others = catalogue.starter.water.filter((way) => way !== own);
-  return { id: 'water', name: 'Water of', options: [asItIs(own === undefined ? 'what it is now' : nameOf(own)), ...others.map(option)] };
+  return { id: 'water', name: 'Water of', options: [asItIs(own === undefined ? 'current choice' : nameOf(own)), ...others.map(option)] };
 }
 
 /** More than these of one question are hardly looked at. */
@@ -143,7 +143,7 @@ function spray({ surfaces }: Plan, catalogue: Catalogue): Axis | null {
   const others = catalogue.methods.filter(({ id, does, isSpray }) => does === 'colour' && isSpray && inUse(catalogue, `methods.${id}`));
   return {
     id: 'colour',
-    name: 'Colour put on',
+    name: 'Colour method',
     options: [asItIs(from.name.toLowerCase()), ...others.slice(0, 1).map((one) => replaced('methods', from.id, one))],
   };
 }
@@ -174,7 +174,7 @@ function casting({ pieces }: Plan, catalogue: Catalogue): Axis | null {
       code: 'piece/change',
       pieceId: id,
       change: { castingId },
-      what: 'how it is copied',
+      what: 'copying method',
     }));
     return { id: castingId ?? 'by-hand', name: nameOf(castingId), edit: () => atOnce(edits, `Copies ${nameOf(castingId)}`) };
   };

@@ -8,11 +8,11 @@ export type Role = z.infer<typeof Role>;
 
 export const MIN_PASSPHRASE = 10;
 export const MAX_PASSPHRASE = 200;
-const person = text(40).regex(/^$|\S/u, 'is empty; a name would do');
+const person = text(40).regex(/^$|\S/u, 'is empty. Enter a name');
 const passphrase = z
-  .string({ error: ({ input }) => (input === undefined ? 'is missing' : `got ${said(typeof input)}; a text would do`) })
+  .string({ error: ({ input }) => (input === undefined ? 'is missing' : `got ${said(typeof input)}. Enter a text`) })
   .max(MAX_PASSPHRASE);
-const newPassphrase = passphrase.min(MIN_PASSPHRASE, `is too short: ${MIN_PASSPHRASE} characters or more would do`);
+const newPassphrase = passphrase.min(MIN_PASSPHRASE, `is too short. Enter ${MIN_PASSPHRASE} characters or more`);
 
 export const SignIn = z.strictObject({ person, passphrase });
 /** Coming in by an invitation, with a passphrase of one's own. */

@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { text } from '../fields';
 
-const SensorId = z.string().regex(/^[A-Za-z0-9_-]{1,60}$/, 'expected the id of a thermo-hygrometer');
+const SensorId = z.string().regex(/^[A-Za-z0-9_-]{1,60}$/, 'expected the id of a sensor');
 /** Faults that the simulated thermo-hygrometer can be told to play. */
 export const PLAYED = ['none', 'stuck', 'spike', 'out-of-range', 'clock', 'gap'] as const;
 /** What it said: its own clock, when it was heard, °C and %. */
@@ -20,7 +20,7 @@ export const SensorParams = z.strictObject({ sensorId: SensorId });
 export const Play = z.strictObject({ fault: z.enum(PLAYED) });
 /** Readings from a file. */
 export const NewReadings = z.strictObject({
-  name: text(60).regex(/^$|\S/u, 'is empty; a few words would do'),
+  name: text(60).regex(/^$|\S/u, 'is empty. Enter a few words'),
   readings: z
     .array(
       z.strictObject({

@@ -7,7 +7,7 @@ const Day = z.string().regex(/^20\d\d-\d\d-\d\d$/, 'expected a day such as 2026-
 const move = {
   stockId: StockId,
   kind: z.enum(MOVES),
-  amount: z.number().min(0, 'expected nothing or more').max(1e7),
+  amount: z.number().min(0, 'expected 0 or more').max(1e7),
   day: Day,
   boardId: z.uuid().nullable(),
   paidMinor: z.number().int().min(0).max(1e9).nullable(),

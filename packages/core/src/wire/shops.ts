@@ -10,7 +10,7 @@ const Offer = z.strictObject({
   stock: z.number().int().min(0).max(1e6).nullable(),
 });
 const terms = {
-  name: text(60).regex(/^$|\S/u, 'is empty; a few words would do'),
+  name: text(60).regex(/^$|\S/u, 'is empty. Enter a few words'),
   deliveryMinor: minor,
   freeFromMinor: minor.min(1).nullable(),
   days: z.number().int().min(0).max(120),

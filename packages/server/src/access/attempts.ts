@@ -59,8 +59,8 @@ function limiter(
       next(
         new HttpProblem(
           429,
-          'Too many tries',
-          `passphrase: too many wrong tries; the next may be made in ${Math.ceil(retryAfterS / 60)} minutes.`,
+          'Too many attempts',
+          `passphrase: too many wrong attempts. Try again in ${Math.ceil(retryAfterS / 60)} minutes.`,
           { retryAfterS },
         ),
       );

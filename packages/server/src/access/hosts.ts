@@ -13,9 +13,9 @@ export function onlyOwnHosts(isBeyond: boolean): RequestHandler {
   const own = [...LOOPBACK, ...(isBeyond ? [hostname().toLowerCase(), `${hostname().toLowerCase()}.local`] : [])];
   return (req, _res, next) => {
     const host = req.hostname as string | undefined;
-    if (host === undefined) throw new HttpProblem(400, 'No host', 'host: nothing was sent; the address of this server would do.');
+    if (host === undefined) throw new HttpProblem(400, 'Host missing', 'host: no host was sent. Use the address of this server.');
     const isOwn = own.includes(host.toLowerCase()) || (isBeyond && isIP(host.replace(/^\[|\]$/g, '')) !== 0);
-    if (!isOwn) throw new HttpProblem(421, 'Wrong host', `host: got ${host.slice(0, 80)}; ${own.slice(0, 2).join(' or ')} would do.`);
+    if (!isOwn) throw new HttpProblem(421, 'Wrong host', `host: got ${host.slice(0, 80)}. Enter ${own.slice(0, 2).join(' or ')}.`);
     next();
   };
 }
@@ -35,7 +35,7 @@ export const onlyOwnPages: RequestHandler = (req, _res, next) => {
       throw new HttpProblem(
         403,
         'From another page',
-        `origin: got ${(origin ?? site ?? '').slice(0, 80)}; only pages of this server may change anything.`,
+        `origin: got ${(origin ?? site ?? '').slice(0, 80)}. Only pages of this server can change data.`,
       );
   }
   next();

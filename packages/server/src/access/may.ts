@@ -34,7 +34,7 @@ const only =
       throw new HttpProblem(
         403,
         'Not allowed',
-        `As a ${role} you can look at everything here, but not ${WORDS[action]}. Ask an owner of this server.`,
+        `As a ${role} you can view everything, but you cannot ${WORDS[action]}. Ask an owner of this server.`,
       );
     next();
   };

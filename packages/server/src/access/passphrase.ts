@@ -9,7 +9,7 @@ export const hasPassphrase = async (db: Knex): Promise<boolean> => (await db('pa
 /** Sets the passphrase of the server (argon2id) and ends every session that was begun with the one before; people with their own go on. @throws RangeError for one too short or too long */
 export async function setPassphrase(db: Knex, passphrase: string): Promise<void> {
   if (passphrase.length < MIN_PASSPHRASE || passphrase.length > MAX_PASSPHRASE)
-    throw new RangeError(`passphrase: got ${passphrase.length} characters; ${MIN_PASSPHRASE} to ${MAX_PASSPHRASE} would do`);
+    throw new RangeError(`passphrase: got ${passphrase.length} characters. Enter ${MIN_PASSPHRASE} to ${MAX_PASSPHRASE}`);
   const hashed = await hash(passphrase);
   await db.transaction(async (trx) => {
     await trx('passphrase').insert({ id: 1, hash: hashed, set_at: trx.fn.now() }).onConflict('id').merge();

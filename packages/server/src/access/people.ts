@@ -75,9 +75,9 @@ export async function join(db: Knex, token: string, name: string, passphrase: st
       .delete()
       .returning('role')) as { role: Role }[];
     if (invitation === undefined)
-      throw new HttpProblem(410, 'Invitation ended', 'token: this invitation was used or has ended; ask for another.');
+      throw new HttpProblem(410, 'Invitation expired', 'token: this invitation was used or has expired. Ask for a new one.');
     if (await hasOwnPassphrase(trx, name))
-      throw new HttpProblem(409, 'Name in use', `person: somebody is called “${name}” here; another name would do.`);
+      throw new HttpProblem(409, 'Name in use', `person: the name “${name}” is already used. Choose another name.`);
     const id = randomUUID();
     await trx('people').insert({ id, name, role: invitation.role, hash: hashed });
     return { personId: id, name, role: invitation.role };

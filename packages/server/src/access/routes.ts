@@ -45,7 +45,7 @@ export function sessionRoutes(db: Knex, access: Access): Router {
     const address = addressOf(req);
     if (entered === null) {
       await record(db, 'sign-in-failed', { person, address });
-      throw new HttpProblem(403, 'Not the passphrase', 'passphrase: this is not it.');
+      throw new HttpProblem(403, 'Wrong passphrase', 'passphrase: Wrong passphrase. Try again.');
     }
     await beginSession(db, access, entered, req, res);
     await record(db, 'signed-in', { person: entered.name, address });
@@ -72,7 +72,7 @@ export function sessionRoutes(db: Knex, access: Access): Router {
 }
 
 function onlyBeyond({ isBeyond }: Access): void {
-  if (!isBeyond) throw new HttpProblem(409, 'Nothing to sign in to', 'On this machine alone nobody signs in.');
+  if (!isBeyond) throw new HttpProblem(409, 'Sign-in not needed', 'On this computer you do not need to sign in.');
 }
 
 /** People, their invitations and sessions, and the record of access. */
@@ -115,10 +115,10 @@ export function accessRoutes(db: Knex, access: Access): GuardedRoutes {
       throw new HttpProblem(
         409,
         'No passphrase of your own',
-        'You came in with the passphrase of the server; npm run passphrase changes that one.',
+        'You signed in with the passphrase of the server. Change it with npm run passphrase.',
       );
     if (!(await changePassphrase(db, asker.personId, asker.sessionId, old, passphrase)))
-      throw new HttpProblem(403, 'Not the passphrase', 'old: this is not it.');
+      throw new HttpProblem(403, 'Wrong passphrase', 'old: Wrong passphrase. Try again.');
     await record(db, 'passphrase-changed', { person: asker.person, address: addressOf(req) });
     res.status(204).end();
   });
@@ -143,5 +143,5 @@ export function accessRoutes(db: Knex, access: Access): GuardedRoutes {
 }
 
 function noSuchPerson(): never {
-  throw new HttpProblem(404, 'No such person', 'There is nobody with that id.');
+  throw new HttpProblem(404, 'No such person', 'There is no person with that id.');
 }

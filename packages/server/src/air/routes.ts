@@ -5,7 +5,7 @@ import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { addReadings, listSensors, play, poll, removeSensor } from './sensors';
 
-const noSuchSensor = (): HttpProblem => new HttpProblem(404, 'No such thermo-hygrometer', 'There is none of that id that could do this.');
+const noSuchSensor = (): HttpProblem => new HttpProblem(404, 'No such sensor', 'There is no sensor with that id that supports this.');
 
 /** Thermo-hygrometers and their readings. */
 export function airRoutes(db: Knex): GuardedRoutes {

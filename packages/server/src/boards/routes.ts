@@ -86,7 +86,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     if (saved.ok) return void res.json(SavedPlan.parse(saved.value));
     if (saved.problem.code === 'board/missing') throw noSuchBoard();
     const { stored } = saved.problem;
-    throw new HttpProblem(409, 'Someone saved first', `The board is at revision ${stored.revision} by now.`, {
+    throw new HttpProblem(409, 'Someone else saved this board', `The board is now at version ${stored.revision}.`, {
       storedText: await boardText(db, readers, stored),
     });
   });
@@ -95,7 +95,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
     const sheet = CutSheetSchema.parse(req.body);
     if (sheet.id !== cutSheetId)
-      throw new HttpProblem(400, 'The request cannot be read', `id: got “${sheet.id}”; “${cutSheetId}”, as in the path, would do.`);
+      throw new HttpProblem(400, 'The request cannot be read', `id: got “${sheet.id}”. Use “${cutSheetId}”, as in the path.`);
     const { catalogue } = await keeper.now();
     if (!catalogue.materials.some(({ id }) => id === sheet.materialId)) throw noSuchMaterial(sheet.materialId);
     if (!(await keepCutSheet(db, boardId, sheet))) missing();

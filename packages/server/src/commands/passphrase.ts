@@ -30,7 +30,7 @@ async function asked(): Promise<string> {
     process.stdout.write('\nThe same again: ');
     const second = await lines.question('');
     process.stdout.write('\n');
-    if (first !== second) throw new RangeError('passphrase: the two are not the same; nothing was changed');
+    if (first !== second) throw new RangeError('passphrase: the two entries differ. Nothing was changed');
     return first;
   } finally {
     lines.close();

@@ -9,13 +9,13 @@ import { finish, named } from './settings';
 await finish(async ({ url, backupDir, from }) => {
   const { values, positionals } = parseArgs({ options: { replace: { type: 'boolean', default: false } }, allowPositionals: true });
   const [given, ...more] = positionals;
-  if (given === undefined || more.length > 0) throw new CannotRestore('file: one backup would do, as in npm run restore -- FILE');
+  if (given === undefined || more.length > 0) throw new CannotRestore('file: Use one backup, as in npm run restore -- FILE');
   const file = resolve(from, given);
   if (!existsSync(file)) throw new CannotRestore(`file: there is no ${named(file, from)}`);
   // What is replaced is not gone.
   let before: string | null = null;
   const keep = async (): Promise<void> => void (before = await backUp(url, backupDir, 'before-restore'));
   const boards = await restore(url, file, values.replace ? keep : null);
-  const kept = before === null ? '' : ` What was there before is in ${named(before, from)}.`;
-  return `Restored ${named(file, from)}: ${boards} ${boards === 1 ? 'board' : 'boards'}, put-away ones among them.${kept}`;
+  const kept = before === null ? '' : ` The previous data is in ${named(before, from)}.`;
+  return `Restored ${named(file, from)}: ${boards} ${boards === 1 ? 'board' : 'boards'}, including archived ones.${kept}`;
 });

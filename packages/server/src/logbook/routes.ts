@@ -28,7 +28,7 @@ export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes 
   };
   const learnt = async (path: string): Promise<void> => {
     if (!(await keeper.now()).learnt.some((one) => one.path === path))
-      throw new HttpProblem(404, 'Nothing learnt', `Nothing was learnt of “${path}”.`);
+      throw new HttpProblem(404, 'No learned value', `There is no learned value for “${path}”.`);
   };
   api.get('/boards/:boardId/log', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);

@@ -86,17 +86,13 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     if (!isOurs) {
       const users = await boardsWith(db, id);
       if (users.length > 0)
-        throw new HttpProblem(
-          409,
-          'Still in use',
-          `${users.join(', ')} ${users.length === 1 ? 'has' : 'have'} it; to take it out of use would do.`,
-        );
+        throw new HttpProblem(409, 'Still in use', `${users.join(', ')} ${users.length === 1 ? 'uses' : 'use'} it. Disable it instead.`);
       const hanging = hangingOn(catalogue, kind, id);
       if (hanging.length > 0)
         throw new HttpProblem(
           409,
           'Still in use',
-          `${hanging.slice(0, 5).join(', ')} of the catalogue would be left without it; to take it out of use would do.`,
+          `${hanging.slice(0, 5).join(', ')} of the catalogue would be left without it. Disable it instead.`,
         );
     }
     await changed(db, (trx) => dropEntry(trx, kind, id));
@@ -133,7 +129,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
 function placeOf(req: Request): { readonly kind: Kind; readonly id: string } {
   const place = EntryParams.parse(req.params);
   if (!isKind(place.kind))
-    throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry; materials, sheets, … would do.`);
+    throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry. Use materials, sheets, ….`);
   return place;
 }
 const noSuchEntry = (kind: Kind, id: string): HttpProblem =>

@@ -38,7 +38,7 @@ export async function keepPicture(
     const kept = await weight(trx);
     if (kept + bytes.byteLength > maxMb * MEBI) {
       const of = `${Math.round(kept / MEBI)} of ${maxMb} MB are taken`;
-      throw new HttpProblem(507, 'No room for it', `picture: ${of}; take out pictures that no board needs, or send a smaller one.`);
+      throw new HttpProblem(507, 'No room for it', `picture: ${of}. Delete pictures that no board uses, or choose a smaller one.`);
     }
     await trx('pictures')
       .insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) })
@@ -123,15 +123,15 @@ export async function removePicture(db: Knex, id: string, by: string | null): Pr
   const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
   const onEntries = await db('entry_pictures').select('id').where({ picture_id: id });
   if (onEntries.length > 0)
-    throw new HttpProblem(409, 'Still in use', 'picture: an entry of the catalogue shows it; taking it away there first would do.');
+    throw new HttpProblem(409, 'Still in use', 'picture: a catalogue entry shows it. Remove it there first.');
   if ((await db('log_entries').whereNull('deleted_at').whereRaw("jsonb_exists(entry -> 'photoIds', ?)", [id])).length > 0)
-    throw new HttpProblem(409, 'Still in use', 'picture: a line of a logbook shows it; striking that out first would do.');
+    throw new HttpProblem(409, 'Still in use', 'picture: a logbook entry shows it. Delete that entry first.');
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
   throw new HttpProblem(
     409,
     'Still in use',
-    `picture: ${names} ${shown.length === 1 ? 'shows' : 'show'} it; taking it out of there first would do.`,
+    `picture: ${names} ${shown.length === 1 ? 'shows' : 'show'} it. Remove it there first.`,
   );
 }
 

@@ -31,7 +31,7 @@ function onlyOf(type: string, what: string): RequestHandler {
   return (req, _res, next) => {
     if (req.is(type) !== type) {
       const got = req.get('content-type')?.slice(0, 80) ?? 'no type at all';
-      throw new HttpProblem(415, 'Another type of content', `${what}: got ${got}; ${type} would do.`);
+      throw new HttpProblem(415, 'Another type of content', `${what}: got ${got}. Enter ${type}.`);
     }
     next();
   };

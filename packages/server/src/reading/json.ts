@@ -23,7 +23,7 @@ const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [..
  * @throws BadJson for nothing, for what is not UTF-8 or not JSON, and for what is nested deeper than {@link MAX_DEPTH}
  */
 export function parseJson(bytes: Uint8Array): unknown {
-  if (bytes.length === 0) throw new BadJson('body: nothing was sent; JSON would do.');
+  if (bytes.length === 0) throw new BadJson('body: nothing was sent. Use JSON.');
   refuseDeep(bytes);
   const data = parsed(bytes);
   const bad = unstorableAt(data);

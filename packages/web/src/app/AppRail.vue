@@ -54,9 +54,9 @@ const more = computed(() => [
     : RARE.map((view) => ({ text: STOPS[view].name, go: () => void router.push({ name: view, params: { boardId: store.boardId } }) }))),
   { text: 'Boards', go: () => void router.push('/') },
   { text: 'Workshop', go: () => void router.push('/workshop') },
-  { text: 'Keys', go: () => drawer.showKeys() },
+  { text: 'Shortcuts', go: () => drawer.showKeys() },
   { text: 'This server', go: () => drawer.showServer() },
-  { text: isDark.value ? 'Daylight' : 'Lamp light', go: () => void toggleDark() },
+  { text: isDark.value ? 'Light theme' : 'Dark theme', go: () => void toggleDark() },
 ]);
 const marks = computed(() => {
   const counts: Partial<Record<string, number>> = {};
@@ -83,16 +83,16 @@ const marks = computed(() => {
       <RouterLink v-for="view in views" :key="view" :to="{ name: view, params: { boardId: store.boardId } }" class="stop">
         <component :is="STOPS[view].icon" />
         {{ STOPS[view].name }}
-        <span v-if="marks[view]" class="count" :aria-label="`${marks[view]} to look at`">{{ marks[view] }}</span>
+        <span v-if="marks[view]" class="count" :aria-label="`Warnings: ${marks[view]}`">{{ marks[view] }}</span>
       </RouterLink>
     </template>
     <hr v-if="!isSmall" />
     <RouterLink v-if="!isSmall" to="/workshop" class="stop"><Workshop /> Workshop</RouterLink>
     <MoreMenu v-if="isSmall" :items="more" />
     <div v-else class="foot">
-      <BButton variant="bare" @click="drawer.showKeys()">Keys <kbd>?</kbd></BButton>
+      <BButton variant="bare" @click="drawer.showKeys()">Shortcuts <kbd>?</kbd></BButton>
       <BButton variant="bare" @click="drawer.showServer()">This server</BButton>
-      <BButton variant="bare" @click="toggleDark()">{{ isDark ? 'Daylight' : 'Lamp light' }}</BButton>
+      <BButton variant="bare" @click="toggleDark()">{{ isDark ? 'Light theme' : 'Dark theme' }}</BButton>
     </div>
   </nav>
 </template>

@@ -63,7 +63,7 @@ useEventListener('keydown', (event) => {
     <NoTable v-if="lacksTable" />
     <RouterView v-else-if="store.plan !== null" />
     <div v-else-if="problem !== ''" class="p-4">
-      <p class="attention" role="alert">This board does not open: {{ problem }}</p>
+      <p class="attention" role="alert">This board could not be opened: {{ problem }}</p>
       <BButton variant="key" @click="open">Try again</BButton>
       <RouterLink class="btn btn-key ms-2" to="/">All boards</RouterLink>
     </div>

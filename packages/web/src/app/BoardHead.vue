@@ -21,17 +21,17 @@ const othersText = computed(() => {
   const names = store.others.map(({ person, device }) => (person === null ? `a ${device}` : `${person} (${device})`));
   return `Also here: ${names.join(', ')}`;
 });
-const AWAY = { server: 'Server away', database: 'Database away', busy: 'Server busy', 'sign-in': 'Signed out' } as const;
+const AWAY = { server: 'Server not reachable', database: 'Database away', busy: 'Server busy', 'sign-in': 'Signed out' } as const;
 const saved = computed(() => {
   switch (store.saving.state) {
     case 'saved':
-      return { text: `Saved, revision ${store.saving.revision}`, attention: false };
+      return { text: `Saved, version ${store.saving.revision}`, attention: false };
     case 'kept':
-      return { text: `${AWAY[store.saving.away]}: kept in this browser`, attention: true };
+      return { text: `${AWAY[store.saving.away]}: changes saved in this browser`, attention: true };
     case 'unkept':
-      return { text: `${AWAY[store.saving.away]}, and this browser keeps nothing: leave this page open`, attention: true };
+      return { text: `${AWAY[store.saving.away]}. This browser cannot store changes: keep this page open`, attention: true };
     case 'stale':
-      return { text: 'Someone saved first', attention: true };
+      return { text: 'Someone else saved this board', attention: true };
     case 'refused':
       return { text: `Not saved: ${store.saving.refusal}`, attention: true };
     case 'changed':

@@ -43,7 +43,7 @@ const rows = computed(() => {
 });
 const title = computed(() => {
   const count = rows.value.length;
-  return `${count} ${count === 1 ? 'figure' : 'figures'} of this board changed since ${dayText(remembered.value!.since)}`;
+  return `${count} ${count === 1 ? 'value' : 'values'} used by this board changed since ${dayText(remembered.value!.since)}`;
 });
 
 async function see(): Promise<void> {
@@ -68,11 +68,11 @@ async function note(): Promise<void> {
 </script>
 
 <template>
-  <section v-if="rows.length > 0" class="changed" data-testid="figures-changed" aria-label="Figures that changed">
+  <section v-if="rows.length > 0" class="changed" data-testid="figures-changed" aria-label="Changed values">
     <div class="said">
       <strong>{{ title }}</strong>
       <BButton variant="key" size="sm" :aria-expanded="isOpen" @click="see">{{ isOpen ? 'Less' : 'See which' }}</BButton>
-      <BButton variant="key" size="sm" @click="note">Take note</BButton>
+      <BButton variant="key" size="sm" @click="note">Acknowledge</BButton>
       <span v-if="problem !== ''" class="attention" role="alert">{{ problem }}</span>
     </div>
     <div v-if="isOpen" class="body">
@@ -81,7 +81,7 @@ async function note(): Promise<void> {
           effect === null
             ? 'Reckoning what that does …'
             : effect.length === 0
-              ? 'Nothing is seen of it in the tally.'
+              ? 'The summary does not change.'
               : `To this board: ${effect.join(', ')}.`
         }}
       </p>

@@ -4,7 +4,7 @@ const GROUPS = [
     name: 'Anywhere',
     keys: [
       ['Ctrl Z', 'undo'],
-      ['Ctrl Y', 'do again'],
+      ['Ctrl Y', 'redo'],
       ['?', 'this sheet'],
       ['Tab', 'go to the next thing'],
     ],
@@ -25,12 +25,12 @@ const GROUPS = [
   {
     name: 'Ground: drawing',
     keys: [
-      ['Arrows', 'move the cross by a grid step, with Shift by ten'],
+      ['Arrows', 'move the cursor one grid step; with Shift, ten'],
       ['Space', 'set a point'],
       ['Enter', 'finish: two points make a rectangle'],
-      ['Backspace', 'take back a point'],
+      ['Backspace', 'remove the last point'],
       ['digits', 'type the next point: x, y, or +x, +y from the last'],
-      ['Esc', 'give up'],
+      ['Esc', 'cancel'],
     ],
   },
   {
@@ -40,7 +40,7 @@ const GROUPS = [
       ['[ and ]', 'narrower, wider'],
       ['Shift click', 'choose several'],
       ['Del', 'remove'],
-      ['Esc', 'let go'],
+      ['Esc', 'deselect'],
     ],
   },
   {
@@ -49,7 +49,7 @@ const GROUPS = [
       ['Tab', 'go from part to part'],
       ['Arrows', 'move it by 1 mm, with Shift by 10'],
       ['T', 'turn it'],
-      ['P', 'pin it, or let go'],
+      ['P', 'pin or unpin'],
     ],
   },
   {

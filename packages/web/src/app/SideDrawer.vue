@@ -18,10 +18,10 @@ import WarningCard from '../ui/WarningCard.vue';
 const drawer = useDrawer();
 const store = usePlan();
 const title = computed(() => {
-  if (drawer.content === 'warnings') return 'To look at';
+  if (drawer.content === 'warnings') return 'Warnings';
   if (drawer.content === 'keys') return 'Keys';
   if (drawer.content === 'server') return 'This server';
-  if (drawer.content === 'shift') return 'Why the date moved';
+  if (drawer.content === 'shift') return 'Why the ready date changed';
   if (drawer.content === 'revisions') return 'Earlier versions';
   return drawer.path.at(-1)?.figure.label ?? '';
 });
@@ -44,13 +44,15 @@ const isOpen = computed({
     <KeysSheet v-else-if="drawer.content === 'keys'" />
     <div v-else-if="drawer.content === 'shift'" data-testid="shift">
       <p v-for="line in drawer.shift" :key="line">{{ line }}</p>
-      <p class="quiet">Evenings are coarse: a few minutes more or less may cost or gain one, and then a whole week-end.</p>
+      <p class="quiet">
+        Work is planned in whole sessions. A few minutes more or less can move a task to another session, sometimes across a weekend.
+      </p>
     </div>
     <ServerSheet v-else-if="drawer.content === 'server'" />
     <RevisionsSheet v-else-if="drawer.content === 'revisions'" />
     <template v-else-if="drawer.content === 'warnings'">
       <WarningCard v-for="warning in store.warnings" :key="warning.id" :warning="warning" />
-      <p v-if="store.warnings.length === 0" class="quiet">Nothing to look at: no check finds fault with this plan.</p>
+      <p v-if="store.warnings.length === 0" class="quiet">No warnings. This plan passes all checks.</p>
     </template>
   </BOffcanvas>
 </template>

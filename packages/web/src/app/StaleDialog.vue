@@ -36,7 +36,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     :model-value="isOpen"
     title-tag="h2"
     title-class="h5"
-    title="Someone saved this board first"
+    title="Someone else saved this board"
     scrollable
     no-close-on-backdrop
     no-close-on-esc
@@ -44,18 +44,22 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     no-footer
   >
     <p>
-      Revision {{ store.saving.stored?.revision }} was saved from another tab or place while you were working from revision
-      {{ store.saving.revision }}. Both versions are safe; say how to go on.
+      Version {{ store.saving.stored?.revision }} was saved from another tab or device while you were editing version
+      {{ store.saving.revision }}. Both are safe. Choose how to continue.
     </p>
     <p v-if="settling.merge?.hasBase === false" class="attention">
-      The version both grew from is no longer kept, so whatever differs counts as changed by both, and what either side took out comes back.
+      The version that both started from is no longer stored. Every difference therefore counts as changed in both, and anything removed in
+      one comes back.
     </p>
-    <p v-if="clashes.length > 0" class="attention">Both changed: {{ clashes.join(', ') }}. Put together, yours counts there.</p>
-    <p v-else-if="over === 0" class="quiet">The two versions touch different things and go together cleanly.</p>
+    <p v-if="clashes.length > 0" class="attention">
+      Changed in both: {{ clashes.join(', ') }}. If you merge, your changes are used for these.
+    </p>
+    <p v-else-if="over === 0" class="quiet">The two versions change different things. They can be merged without conflicts.</p>
     <fieldset v-if="tooMany !== null" class="too-many">
       <legend class="h6">
         <template v-if="over > 0">
-          Together they have {{ tooMany.count }} features, {{ over }} more than the {{ tooMany.most }} of a board. Leave out {{ over }}:
+          The merged board has {{ tooMany.count }} features, {{ over }} more than the limit of {{ tooMany.most }}. Choose {{ over }} to
+          remove:
         </template>
         <template v-else>Together they have {{ tooMany.count }} features now; {{ tooMany.most }} go on a board.</template>
       </legend>
@@ -69,9 +73,9 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
     </fieldset>
     <p v-else-if="settling.merge?.problem" class="attention">Put together they make no sound board: {{ settling.merge.problem }}.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
-      <BButton variant="primary" :disabled="isBusy || settling.merge?.problem !== ''" @click="settle('merge')">Put both together</BButton>
-      <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep mine, the other stays in the history</BButton>
-      <BButton variant="key" :disabled="isBusy" @click="settle('theirs')"> Take the other, mine becomes a board of its own </BButton>
+      <BButton variant="primary" :disabled="isBusy || settling.merge?.problem !== ''" @click="settle('merge')">Merge both</BButton>
+      <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep my version (the other stays in the history)</BButton>
+      <BButton variant="key" :disabled="isBusy" @click="settle('theirs')"> Use the other version, save mine as a new board </BButton>
     </div>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
   </BModal>

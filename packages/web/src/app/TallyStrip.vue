@@ -18,7 +18,7 @@ const entries = computed(() => {
     { name: 'Adhesive', id: 'adhesive', figure: adhesive, text: undefined, why: undefined },
     { name: 'Paint', id: 'paint', figure: paint, text: undefined, why: undefined },
     { name: 'Cost', id: 'cost', figure: cost, text: undefined, why: undefined },
-    ...(isPlanned ? [{ name: 'Hands-on', id: 'handsOn', figure: handsOn, text: undefined, why: undefined }] : []),
+    ...(isPlanned ? [{ name: 'Hands-on time', id: 'handsOn', figure: handsOn, text: undefined, why: undefined }] : []),
     ...(ready === null
       ? []
       : [{ name: 'Ready', id: 'ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),
@@ -37,7 +37,7 @@ const reload = (): void => location.reload();
 </script>
 
 <template>
-  <footer class="tally" aria-label="Tally">
+  <footer class="tally" aria-label="Summary">
     <BButton
       v-if="isSmall && tally !== null"
       variant="bare"
@@ -46,7 +46,7 @@ const reload = (): void => location.reload();
       aria-controls="tally-entries"
       @click="isOpen = !isOpen"
     >
-      <span>{{ tally.readyText === '' ? 'Tally' : `Ready ${tally.readyText}` }}</span>
+      <span>{{ tally.readyText === '' ? 'Summary' : `Ready ${tally.readyText}` }}</span>
       <span :class="{ attention: count > 0 }">{{ warnings }}</span>
       <span aria-hidden="true">{{ isOpen ? '▾' : '▴' }}</span>
     </BButton>
@@ -57,7 +57,7 @@ const reload = (): void => location.reload();
         <div class="band">{{ bandOf(entry.id) }}</div>
       </div>
       <div v-if="tally !== null" class="entry" data-testid="tally-warnings">
-        <div class="name">To look at</div>
+        <div class="name">Warnings</div>
         <div class="value">
           <BButton variant="bare" class="figure" :class="{ attention: count > 0 }" @click="drawer.showWarnings()">
             {{ warnings }}

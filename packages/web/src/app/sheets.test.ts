@@ -57,8 +57,8 @@ describe('the sheet of a working', () => {
   });
 
   test('an input says where it comes from and nothing more', () => {
-    const sheet = mount(WorkingSheet, { props: { figure: given('Density', 33, 'kg/m³', 'catalogue', 'workshop default, 28 to 38') } });
-    expect(plain(sheet.text())).toBe('33 kg/m³ From catalogue: workshop default, 28 to 38');
+    const sheet = mount(WorkingSheet, { props: { figure: given('Density', 33, 'kg/m³', 'catalogue', 'our default value, 28 to 38') } });
+    expect(plain(sheet.text())).toBe('33 kg/m³ From catalogue: our default value, 28 to 38');
   });
 });
 

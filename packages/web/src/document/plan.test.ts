@@ -54,7 +54,7 @@ function answer({ method, path, body }: Asked): Answer {
       status: 409,
       body: {
         type: 'about:blank',
-        title: 'Someone saved first',
+        title: 'Someone else saved this board',
         status: 409,
         detail: '',
         stored: aStoredBoard(stored.plan, stored.revision),
@@ -115,7 +115,7 @@ describe('the one door for changes', () => {
   test('an edit that would not leave a sound plan changes nothing and says why', async () => {
     const { store } = await anOpenPlan();
     const before = store.plan;
-    expect(raise(store, -5)).toBe('got -5; 1 to 600 mm would do');
+    expect(raise(store, -5)).toBe('got -5. Enter 1 to 600 mm');
     expect(store.plan).toBe(before);
     expect(store.history.done).toEqual([]);
     expect(told.boards).toEqual([]);

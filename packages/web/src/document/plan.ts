@@ -227,7 +227,7 @@ export const usePlan = defineStore('plan', () => {
   const hear = (event: LiveEvent): void => {
     if (event.kind === 'here') others.value = event.others;
     else if (event.kind === 'away') {
-      const text = 'Put away from another place: to go on with it, bring it back among the boards.';
+      const text = 'This board was archived from another tab or device. To continue, restore it on the Boards page.';
       notice.value = { text, steps: history.value.done.length, isDeed: false };
     } else {
       if (event.what !== 'plan') elsewhere.value++;

@@ -217,7 +217,7 @@ describe('autosave', () => {
 
   test('a stale save stops saving and holds what the server has; a choice goes on from there', async () => {
     const theirs = aStoredBoard(named('theirs'), 5);
-    const problem = { type: 'about:blank', title: 'Someone saved first', status: 409, detail: 'at 5', stored: theirs };
+    const problem = { type: 'about:blank', title: 'Someone else saved this board', status: 409, detail: 'at 5', stored: theirs };
     let isStale = true;
     const { saving, asked, edit, drafts } = await anOpenBoard(() => (isStale ? { status: 409, body: problem } : saved(6)));
     edit('mine');
@@ -238,7 +238,7 @@ describe('autosave', () => {
 
   test('a save whose answer never came, found on the server as it was sent, is no one else’s: no question is asked', async () => {
     const ours = aStoredBoard(named('mine'), 2);
-    const problem = { type: 'about:blank', title: 'Someone saved first', status: 409, detail: 'at 2', stored: ours };
+    const problem = { type: 'about:blank', title: 'Someone else saved this board', status: 409, detail: 'at 2', stored: ours };
     const { saving, edit, drafts } = await anOpenBoard(() => ({ status: 409, body: problem }));
     edit('mine');
     await wait(1_000);
@@ -248,7 +248,7 @@ describe('autosave', () => {
 
   test('one that found an earlier state of this very page on the server goes on from there, and asks nothing', async () => {
     const earlier = aStoredBoard({ ...base, figureHeightMm: 32 }, 2);
-    const problem = { type: 'about:blank', title: 'Someone saved first', status: 409, detail: 'at 2', stored: earlier };
+    const problem = { type: 'about:blank', title: 'Someone else saved this board', status: 409, detail: 'at 2', stored: earlier };
     let isFirst = true;
     const board = await anOpenBoard(() => {
       const answer = isFirst ? { status: 409, body: problem } : saved(3);

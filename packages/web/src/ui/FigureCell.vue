@@ -23,7 +23,7 @@ const change = computed(() =>
   before.value === null ? '' : showChange(before.value, props.figure.value, props.figure.unit, store.showing),
 );
 const isLess = computed(() => before.value !== null && props.figure.value < before.value);
-const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(props.figure, store.showing)}. Open the working.`);
+const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(props.figure, store.showing)}. Show calculation.`);
 </script>
 
 <template>
@@ -34,7 +34,7 @@ const spoken = computed(() => `${props.figure.label}: ${props.text ?? showText(p
         variant="bare"
         class="change why"
         :class="{ less: isLess }"
-        title="Why it moved"
+        title="Why it changed"
         data-testid="change"
         @click="why(before!)"
         >{{ change }}</BButton

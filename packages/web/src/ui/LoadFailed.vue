@@ -8,7 +8,7 @@ const again = (): void => window.location.reload();
 
 <template>
   <BAlert :model-value="true" variant="danger" class="m-3" role="alert">
-    This part of the page did not arrive. Your plan is kept; is the server still running?
+    This part of the page could not be loaded. Your plan is safe. Check that the server is running.
     <BButton size="sm" variant="outline-primary" class="ms-2" @click="again">Load again</BButton>
   </BAlert>
 </template>

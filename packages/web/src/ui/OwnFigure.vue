@@ -41,7 +41,7 @@ async function keep(): Promise<void> {
     <NumberField label="At the least" :value="own.low" :unit="input.unit" :limits="LIMITS" :take="(value) => take('low', value)" />
     <NumberField label="At the most" :value="own.high" :unit="input.unit" :limits="LIMITS" :take="(value) => take('high', value)" />
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-    <BButton type="submit" variant="key" :disabled="isBusy">Use mine on every board</BButton>
+    <BButton type="submit" variant="key" :disabled="isBusy">Use my value on all boards</BButton>
   </form>
 </template>
 

@@ -82,7 +82,7 @@ function signBefore(i: number): string {
       <template v-if="text !== undefined">{{ text }}<br /></template
       ><span :class="{ small: text !== undefined }">{{ amountOf(figure) }}</span>
     </p>
-    <BFormCheckbox v-if="isShort || parts.length > 0" v-model="isInFull" class="digits">all digits</BFormCheckbox>
+    <BFormCheckbox v-if="isShort || parts.length > 0" v-model="isInFull" class="digits">Full precision</BFormCheckbox>
     <p v-if="source !== null">
       From {{ source.from }}<span class="quiet">{{ source.note === '' ? '' : `: ${source.note}` }}</span>
     </p>
@@ -105,7 +105,7 @@ function signBefore(i: number): string {
     </BTableSimple>
     <WorkingWidth v-if="isUnsure" :figure="figure" />
     <details v-if="sheet.lines.length > 1" :open="sheet.lines.length <= FOLD_FROM">
-      <summary>Every step, {{ sheet.lines.length }} in all</summary>
+      <summary>All {{ sheet.lines.length }} steps</summary>
       <ol class="steps">
         <li v-for="(line, i) in sheet.lines" :key="i">
           <span class="label">{{ line.label }}</span>

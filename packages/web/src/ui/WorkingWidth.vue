@@ -37,14 +37,14 @@ const percent = (share: number): string => show({ value: 100 * share, unit: '%' 
 <template>
   <section class="width" data-testid="width">
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-    <p v-else-if="found === null" class="quiet">Drawing chances …</p>
+    <p v-else-if="found === null" class="quiet">Calculating the likely range …</p>
     <template v-else-if="found.band !== null">
       <p>
-        One in ten to nine in ten: <b class="num">{{ showBand(found.band, figure.unit, store.showing) }}</b>
+        Likely range (8 in 10): <b class="num">{{ showBand(found.band, figure.unit, store.showing) }}</b>
       </p>
       <BTableSimple v-if="found.from.length > 0" class="column">
         <caption>
-          What makes it so wide
+          What this range depends on
         </caption>
         <tbody>
           <template v-for="one in found.from" :key="one.label">
@@ -58,7 +58,7 @@ const percent = (share: number): string => show({ value: 100 * share, unit: '%' 
                   class="set"
                   :aria-expanded="opened === one.path"
                   @click="opened = opened === one.path ? null : one.path"
-                  >I measured it<span class="visually-hidden">: {{ one.label }}</span></BButton
+                  >Enter my value<span class="visually-hidden">: {{ one.label }}</span></BButton
                 >
               </td>
               <td class="num">
@@ -73,7 +73,7 @@ const percent = (share: number): string => show({ value: 100 * share, unit: '%' 
         </tbody>
       </BTableSimple>
       <p v-if="found.from.length > 0" class="quiet hint">
-        Measured on a practice piece or read off the label, the first of these narrows it most.
+        The first value has the largest effect. Measure it on a test piece or read it from the label to narrow the range.
       </p>
     </template>
   </section>

@@ -36,7 +36,7 @@ describe('a field for a length', () => {
 
   test.each([
     ['abc', 'Width: “abc” is not a length'],
-    ['0', 'Width: 0 is too small; 40 to 3000 mm would do.'],
+    ['0', 'Width: 0 is too small. Enter 40 to 3000 mm.'],
     ['-5', 'Width: -5 is too small'],
     ['1e9', 'Width: 1e9 is too large'],
   ])('“%s” is answered at the field; what was typed stays, nothing is passed on', async (typed, said) => {
@@ -84,18 +84,18 @@ describe('fields for other things', () => {
     const field = mount(NumberField, { props: { label: 'Humidity', value: 50, unit: '%', limits: { min: 5, max: 98 }, take } });
     await field.get('input').setValue('120');
     await field.get('input').trigger('change');
-    expect(field.get('[role=alert]').text()).toBe('Humidity: 120 is too large; 5 to 98 % would do.');
+    expect(field.get('[role=alert]').text()).toBe('Humidity: 120 is too large. Enter 5 to 98 %.');
     await field.get('input').setValue('60');
     await field.get('input').trigger('keydown', { key: 'Enter' });
     expect(take).toHaveBeenCalledExactlyOnceWith(60);
   });
 
   test('a name is trimmed, and refused with its label before the reason', async () => {
-    const take = vi.fn((name: string) => (name === '' ? 'is empty; a few words would do' : ''));
+    const take = vi.fn((name: string) => (name === '' ? 'is empty. Enter a few words' : ''));
     const field = mount(TextField, { props: { label: 'Name', value: 'Mound', take } });
     await field.get('input').setValue('   ');
     await field.get('input').trigger('change');
-    expect(field.get('[role=alert]').text()).toBe('Name: is empty; a few words would do');
+    expect(field.get('[role=alert]').text()).toBe('Name: is empty. Enter a few words');
     await field.get('input').setValue('  Reed bank ');
     await field.get('input').trigger('change');
     expect(take).toHaveBeenLastCalledWith('Reed bank');

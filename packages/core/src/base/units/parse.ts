@@ -29,7 +29,7 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
   if (match === null || Number(under) === 0) {
     return fail({
       code: 'field/not-a-number',
-      message: `${what}: “${clip(typed)}” is not a length; type ${range}${exampleWithin(limits, system)}.`,
+      message: `${what}: “${clip(typed)}” is not a length. Enter ${range}${exampleWithin(limits, system)}.`,
     });
   }
   const fraction = over === undefined ? 0 : Number(over) / Number(under);
@@ -38,7 +38,7 @@ export function parseLength(typed: string, what: string, system: MeasureSystem, 
   const mm = toLimit((sign === '-' || sign === '−' ? -1 : 1) * plain * perUnit, system, limits);
   if (!(mm >= limits.min && mm <= limits.max)) {
     const size = mm < limits.min ? 'too small' : 'too large';
-    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
+    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}. Enter ${range}.` });
   }
   return ok(mm);
 }
@@ -71,7 +71,7 @@ export function parsePoint(
   if (parts.length !== 2 || parts.includes('')) {
     return fail({
       code: 'field/not-a-number',
-      message: `Point: “${clip(typed)}” is not a place; type x, y such as 300, 200, or +40, -20 from the last.`,
+      message: `Point: “${clip(typed)}” is not a point. Enter x, y such as 300, 200, or +40, -20 from the last point.`,
     });
   }
   const isOnward = parts.every((part) => /^[+\-−]/.test(part));
@@ -87,11 +87,11 @@ export function parseNumber(typed: string, what: string, unit: string, limits: L
   const range = `${limits.min} to ${limits.max}${unit === '' ? '' : ` ${unit}`}`;
   const value = /^[+-]?\d+(\.\d+)?(e\d+)?$/i.test(text) ? Number(text) : Number.NaN;
   if (Number.isNaN(value)) {
-    return fail({ code: 'field/not-a-number', message: `${what}: “${clip(typed)}” is not a number; type ${range}.` });
+    return fail({ code: 'field/not-a-number', message: `${what}: “${clip(typed)}” is not a number. Enter ${range}.` });
   }
   if (value < limits.min || value > limits.max) {
     const size = value < limits.min ? 'too small' : 'too large';
-    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}; ${range} would do.` });
+    return fail({ code: 'field/out-of-range', message: `${what}: ${clip(typed)} is ${size}. Enter ${range}.` });
   }
   return ok(value);
 }

@@ -84,7 +84,7 @@ describe('typed lengths', () => {
     const parsed = parseLength(typed, 'Width', 'metric', LIMITS);
     expect(parsed).toMatchObject({
       ok: false,
-      problem: { code: 'field/out-of-range', message: `Width: ${typed} is ${size}; 1 to 3000 mm would do.` },
+      problem: { code: 'field/out-of-range', message: `Width: ${typed} is ${size}. Enter 1 to 3000 mm.` },
     });
   });
 
@@ -119,7 +119,7 @@ describe('typed lengths', () => {
     expect(parseNumber('50', 'Humidity', '%', { min: 5, max: 98 })).toEqual({ ok: true, value: 50 });
     expect(parseNumber('120', 'Humidity', '%', { min: 5, max: 98 })).toMatchObject({
       ok: false,
-      problem: { message: 'Humidity: 120 is too large; 5 to 98 % would do.' },
+      problem: { message: 'Humidity: 120 is too large. Enter 5 to 98 %.' },
     });
   });
 });
@@ -143,7 +143,7 @@ describe('a typed place', () => {
     ['', 'is not a place'],
     ['1, 2, 3', 'is not a place'],
     ['a, 5', 'x: “a” is not a length'],
-    ['5, 1e9', 'y: 1e9 is too large; -500 to 3000 mm would do'],
+    ['5, 1e9', 'y: 1e9 is too large. Use -500 to 3000 mm'],
   ])('%s is refused: %s', (typed, said) => {
     const parsed = read(typed);
     expect(parsed.ok ? '' : parsed.problem.message).toContain(said);

@@ -78,7 +78,7 @@ export function withEntry(
   return issues.length === 0 ? { ok: true, catalogue: tried } : { ok: false, issues };
 }
 const wordOf = ({ code, message, ...more }: { readonly code: string; readonly message: string; readonly origin?: unknown }): string =>
-  code === 'too_small' && more.origin === 'string' ? 'is empty; a few words would do' : message;
+  code === 'too_small' && more.origin === 'string' ? 'is empty. Enter a few words' : message;
 
 /** Without any check. */
 function put(catalogue: Catalogue, { kind, id, body }: OwnEntry): Catalogue {

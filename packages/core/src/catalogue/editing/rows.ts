@@ -82,14 +82,14 @@ export function readEntries(
   const columns = new Map(columnsOf(fieldsOf(kind)).map((column) => [headOf(column), column]));
   const { head, rows } = rowsOf(text);
   const unknown = head.filter((name) => name !== '' && !columns.has(name));
-  if (head.length === 0) return { entries: [], bad: [{ line: 1, column: '', message: 'the file is empty; a line of columns would do' }] };
+  if (head.length === 0) return { entries: [], bad: [{ line: 1, column: '', message: 'the file is empty. Use a line of columns' }] };
   const bad: BadRow[] = unknown.map((column) => ({
     line: 1,
     column,
-    message: `no column of that name; ${[...columns.keys()].slice(0, 6).join(', ')}, … would do`,
+    message: `no column of that name. Enter ${[...columns.keys()].slice(0, 6).join(', ')}, …`,
   }));
   if (!head.includes('name') && !head.includes('id'))
-    return { entries: [], bad: [...bad, { line: 1, column: 'name', message: 'missing; a column “id” or “name” would do' }] };
+    return { entries: [], bad: [...bad, { line: 1, column: 'name', message: 'missing. Use a column “id” or “name”' }] };
   const entries: OwnEntry[] = [];
   let known = catalogue;
   for (const { line, cells } of rows) {
@@ -135,7 +135,7 @@ function readRow(
 type Cell = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string };
 /** @returns undefined for a cell that says nothing */
 function readCell(field: Field, text: string, mayBeEmpty: boolean): Cell {
-  const refuse = (would: string): Cell => ({ ok: false, message: `got ${text === '' ? 'nothing' : `“${text}”`}; ${would} would do` });
+  const refuse = (would: string): Cell => ({ ok: false, message: `got ${text === '' ? 'nothing' : `“${text}”`}. Enter ${would}` });
   if (text === '') {
     if (mayBeEmpty) return { ok: true, value: undefined };
     if (field.is === 'list' && field.least === 0) return { ok: true, value: [] };

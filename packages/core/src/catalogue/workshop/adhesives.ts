@@ -148,7 +148,7 @@ export const adhesives: Catalogue['adhesives'] = [
     minC: 10,
     weightsMin: 0,
     packsG: [{ amount: 500, priceMinor: 990 }],
-    remark: 'Both faces, 120 g/m² each, dried before they meet: no shifting after.',
+    remark: 'Both faces, 120 g/m² each; let both dry before you join them. You cannot shift them afterwards.',
   },
   {
     ...PLAIN,
@@ -182,7 +182,7 @@ export const adhesives: Catalogue['adhesives'] = [
     weightsMin: 0,
     packsG: [{ amount: 20, priceMinor: 350 }],
     life: { closedDays: 365, openDays: 60 },
-    remark: 'Drops; eats bare polystyrene foam.',
+    remark: 'In drops; dissolves bare polystyrene foam.',
   },
   {
     ...PLAIN,

@@ -15,7 +15,7 @@ export const castings: Catalogue['castings'] = [
     workMin: about(7, 4, 12),
     settingMin: about(40, 30, 60),
     cautionIds: ['dust'],
-    remark: 'Undercuts are kept to what the silicone gives; edges of plaster chip.',
+    remark: 'Undercuts are limited by how far the silicone stretches. Plaster edges chip.',
   },
   {
     id: 'resin-in-silicone',
@@ -29,7 +29,7 @@ export const castings: Catalogue['castings'] = [
     workMin: about(9, 6, 15),
     settingMin: about(30, 15, 60),
     cautionIds: ['resin'],
-    remark: 'Strong and sharp; sets in minutes, so mix for one pour at a time.',
+    remark: 'Strong, with sharp detail. Sets in minutes: mix for one pour at a time.',
   },
 ];
 

@@ -196,7 +196,7 @@ export const layings: Catalogue['layings'] = [
     usesUnits: true,
     adhesiveId: 'white-glue',
     setUpMin: about(12, 8, 18),
-    remark: 'Courses are glued on paper ruled beforehand; the sheet goes on whole and the corners are closed afterwards.',
+    remark: 'Glue the courses to ruled paper first. Then glue the whole sheet to the wall and close the corners.',
   },
   {
     ...NOTHING,
@@ -234,6 +234,6 @@ export const layings: Catalogue['layings'] = [
     adhesiveId: 'white-glue',
     setUpMin: about(12, 8, 18),
     remark:
-      'From the eaves up over a stiff under-roof; trimmed in courses, then equal parts of paint, glue and water worked in while it is wet.',
+      'Work from the eaves up over a stiff under-roof. Trim in courses, then work in equal parts of paint, glue and water while it is wet.',
   },
 ];

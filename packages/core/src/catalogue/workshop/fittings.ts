@@ -15,7 +15,7 @@ export const joins: Catalogue['joins'] = [
     minEach: 0,
     packs: [],
     cautionIds: [],
-    remark: 'Nothing to fit; tiles creep apart in play.',
+    remark: 'No connector. Tiles drift apart during play.',
   },
   {
     id: 'magnets',
@@ -32,7 +32,7 @@ export const joins: Catalogue['joins'] = [
       { amount: 50, priceMinor: 1690 },
     ],
     cautionIds: ['magnets'],
-    remark: 'One pole outward at +x, the other at −x, every edge alike: any two edges attract.',
+    remark: 'One pole outward at +x, the other at −x, the same on every edge: any two edges attract.',
   },
   {
     id: 'dowels',
@@ -60,7 +60,7 @@ export const joins: Catalogue['joins'] = [
     minEach: 1,
     packs: [{ amount: 20, priceMinor: 540 }],
     cautionIds: [],
-    remark: 'Put on from below once the table stands.',
+    remark: 'Fitted from below once the table is set up.',
   },
   {
     id: 'grip-mat',
@@ -74,7 +74,7 @@ export const joins: Catalogue['joins'] = [
     minEach: 2,
     packs: [{ amount: 4, priceMinor: 890 }],
     cautionIds: [],
-    remark: 'No work on the tile; holds on a smooth table only.',
+    remark: 'No work on the tile. Holds only on a smooth table.',
   },
 ];
 

@@ -89,7 +89,7 @@ export const materials: Catalogue['materials'] = [
       [0, 0, 0],
     ],
     { ...FOAM, hatch: 'beads', waterPassage: 'slowly' },
-    'Beads show; needs a skim.',
+    'The beads show; needs a skim coat.',
   ),
   material(
     'foam-board',
@@ -100,7 +100,7 @@ export const materials: Catalogue['materials'] = [
       [0.3, 0.2, 0.4],
     ],
     { ...FOAM, waterPassage: 'yes', grip: 'open', hasGrain: false, toolIds: ['knife'], edgeLifeM: 6, scoreMm: 1, passMm: 2 },
-    'Bows when one face is wetted.',
+    'Bows when one face gets wet.',
   ),
   material(
     'peeled-foam-board',
@@ -111,7 +111,7 @@ export const materials: Catalogue['materials'] = [
       [0, 0, 0],
     ],
     FOAM,
-    'Takes texture well; fragile rim.',
+    'Takes texture well; the rim is fragile.',
   ),
   material(
     'mdf',
@@ -232,7 +232,7 @@ export const materials: Catalogue['materials'] = [
       [0.6, 0.4, 0.8],
     ],
     { ...CARD, uses: ['piece'] },
-    'A4; what a printer leaves free is off its edges already.',
+    'A4; the printer margins are already subtracted.',
   ),
   material(
     'cork',
@@ -276,7 +276,7 @@ export const materials: Catalogue['materials'] = [
       [0.3, 0.1, 0.5],
     ],
     { ...CARD, hatch: 'grain', hasGrain: true, edgeLifeM: 10, uses: ['facing'], scoreMm: 0, passMm: 1 },
-    'Pull it smooth from the middle; it shrinks as its glue dries.',
+    'Smooth it from the middle; it shrinks as the glue dries.',
   ),
   material(
     'grass-mat',
@@ -287,7 +287,7 @@ export const materials: Catalogue['materials'] = [
       [0.2, 0.1, 0.4],
     ],
     { ...CARD, hatch: 'grain', hasGrain: true, isOneWay: true, edgeLifeM: 6, uses: ['facing'], scoreMm: 0, passMm: 4 },
-    'The fibres lean one way: all pieces the same way round. Weigh down while gluing.',
+    'The fibres lean one way: lay all pieces in the same direction. Weigh down while gluing.',
   ),
 ];
 

@@ -46,14 +46,14 @@ function* grainWarnings(list: CoatList, { figureHeightMm, catalogue }: Inputs): 
       featureId: null,
       title: list.name,
       text: [
-        `${coating.name} reads as ${look.readsAs} beside the figures: up to `,
-        given('Its biggest, as figures see it', Math.round(look.realMostMm), 'mm', 'catalogue', 'real size over the scale of the board'),
+        `${coating.name} looks like ${look.readsAs} beside the figures: up to `,
+        given('Largest grain at figure scale', Math.round(look.realMostMm), 'mm', 'catalogue', 'real size divided by the scale of the board'),
         ' across.',
       ],
       mends:
         finer === null
           ? []
-          : [{ label: `Take ${finer.name.toLowerCase()}`, edit: list.put(changed(list.coats, i, { coatingId: finer.id })) }],
+          : [{ label: `Use ${finer.name.toLowerCase()}`, edit: list.put(changed(list.coats, i, { coatingId: finer.id })) }],
     };
   }
 }
@@ -75,11 +75,11 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
       coat.strewn === null
         ? estimated('On a square metre', coating.spread.perM2, '1/m²')
         : given('On a square metre', coat.strewn.perM2, '1/m²', 'plan');
-    const count = reckon(`${coating.name}: how many`, '1', area, '×', perM2);
-    const time = hoursInMinutes(reckon('Time for all', 'h', count, '÷', estimated(`${method.name}, an hour`, method.perH, '1/h')));
+    const count = reckon(`${coating.name}: count`, '1', area, '×', perM2);
+    const time = hoursInMinutes(reckon('Time for all', 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')));
     const workable = estimated(`${holder.name}, workable`, holder.workableMin!, 'min');
     if (time.value <= workable.value) continue;
-    const stretches = reckon('Stretches', '1', time, '⌈÷⌉', workable);
+    const stretches = reckon('Parts', '1', time, '⌈÷⌉', workable);
     yield {
       id: `coats/embed-slow ${list.id} ${coat.id}`,
       code: 'coats/embed-slow',
@@ -89,7 +89,7 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
       text: [
         `${coating.name} takes `,
         time,
-        `, and ${holder.name.toLowerCase()} stays workable for `,
+        `, but ${holder.name.toLowerCase()} is workable only for `,
         workable,
         ': spread and press in ',
         stretches,
@@ -97,12 +97,12 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
       ],
       mends: [
         {
-          label: 'Fewer of them, so that one stretch will do',
+          label: 'Use fewer, so that one pot life is enough',
           edit: {
             code: 'coat/change',
             surfaceId: list.id,
             coatId: coat.id,
-            what: 'Fewer to press in',
+            what: 'Use fewer pieces',
             change: {
               strewn: {
                 clumpPct: 0,
@@ -132,16 +132,16 @@ function* leakWarnings({ ground, coats, units }: Inputs): Generator<Warning> {
       featureId,
       title: name,
       text: [
-        `runs off into ${lowest.into}: the bank between them is `,
+        `leaks into ${lowest.into}: the bank between them is `,
         given('Lower than the water', lowest.belowMm, 'mm', 'drawing', `at ${lengthWords([lowest.at.x, lowest.at.y], units)}`),
-        ' under its surface.',
+        ' lower than the water.',
       ],
       mends:
         lowest.belowMm < waterMm
           ? [
               {
-                label: `Fill it to ${lengthWords(holdsMm, units)} only`,
-                edit: { code: 'feature/set', featureId, change: { waterMm: holdsMm }, what: 'Fill less into' },
+                label: `Fill only to ${lengthWords(holdsMm, units)}`,
+                edit: { code: 'feature/set', featureId, change: { waterMm: holdsMm }, what: 'Reduce the fill of' },
               },
             ]
           : [],
@@ -161,7 +161,7 @@ function* oneFaceWarning({ bow, coats, layers, catalogue }: Inputs): Generator<W
     severity: 'care',
     featureId: null,
     title: 'One face wetted',
-    text: [`${wet.coating.name} and what follows wet only the top of the board: it bows by `, own.bow, ' for that alone.'],
+    text: [`${wet.coating.name} and the next coats wet only the top of the board. This alone bows it by `, own.bow, '.'],
     mends:
       layers.substrate === null || layers.substrate.sealed === 'both'
         ? []

@@ -36,9 +36,9 @@ function* outOfRank(list: CoatList, coats: readonly Told[]): Generator<Found> {
     code: 'coats/order',
     severity: 'care',
     text: [
-      `has coats out of order: ${lower(coats[at]!)} comes after ${lower(coats[at - 1]!)}. A dirty or wet step would spoil the finer one before it.`,
+      `has coats out of order: ${lower(coats[at]!)} comes after ${lower(coats[at - 1]!)}. A dirty or wet step would spoil the finer coat before it.`,
     ],
-    mends: [mend(list, 'Put them in order', sorted(coats))],
+    mends: [mend(list, 'Sort the coats', sorted(coats))],
   };
 }
 
@@ -56,7 +56,7 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
           code: 'coats/set-hard',
           severity: 'care',
           text: [
-            `${coating.name} goes on when ${lower(coats[holder]!)} has set: it would lie loose on top. It is pressed in while that is workable.`,
+            `${coating.name} is applied after ${lower(coats[holder]!)} has set, so it would lie loose on top. Press it in while that coat is workable.`,
           ],
           mends: [mend(list, 'Press it in while it is wet', changed(list.coats, i, { before: 'wet' }))],
         };
@@ -71,20 +71,20 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
         key,
         code: 'coats/set-hard',
         severity: 'care',
-        text: [`${coating.name} finds nothing wet to hold it${i > 0 ? `: ${lower(coats[i - 1]!)} comes between` : ''}.`],
+        text: [`${coating.name} has no wet coat to stick to${i > 0 ? `: ${lower(coats[i - 1]!)} comes between` : ''}.`],
         mends:
           to < 0
             ? [
                 mend(
                   list,
-                  'Leave it out',
+                  'Remove it',
                   list.coats.filter((_, j) => j !== i),
                 ),
               ]
             : [
                 mend(
                   list,
-                  `Put it right after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`,
+                  `Move it directly after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`,
                   changed(movedTo(list.coats, i, to + 1), to < i ? to + 1 : to, { before: 'wet' }),
                 ),
               ],
@@ -101,8 +101,8 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
         code: 'coats/uncured',
         severity: 'care',
         text: [
-          `${coating.name} on ${lower(under)} that has not cured lifts it off again: `,
-          ...(cure === null ? ['in the air there is it never does.'] : ['it takes ', cure, '.']),
+          `${coating.name} on ${lower(under)} pulls it off if it has not cured: `,
+          ...(cure === null ? ['it never cures in these conditions.'] : ['curing takes ', cure, '.']),
         ],
         mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
       };
@@ -112,7 +112,7 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
         code: 'coats/damp',
         severity: 'care',
         text: [
-          `${coating.name} (${method.name}) goes on while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet: it smears and lifts what is there.`,
+          `${coating.name} (${method.name}) is applied while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet. It smears and lifts the coat below.`,
         ],
         mends: [mend(list, 'Let it dry first', changed(list.coats, i, { before: 'dry' }))],
       };
@@ -141,8 +141,8 @@ function* spoilt(list: CoatList, coats: readonly Told[]): Generator<Found> {
       key: coats[wash]!.coat.id,
       code: 'coats/wash-early',
       severity: 'care',
-      text: [`${lower(coats[wash]!)} comes before ${lower(coats[parts]!)} is on: what is put on later stays without it.`],
-      mends: [mend(list, 'Wash when all parts are on', sorted(coats))],
+      text: [`${lower(coats[wash]!)} comes before ${lower(coats[parts]!)}. Parts added later get no wash.`],
+      mends: [mend(list, 'Move the wash after all parts', sorted(coats))],
     };
   }
   const bare = first(({ coating: { staysBare } }) => staysBare);
@@ -156,8 +156,8 @@ function* spoilt(list: CoatList, coats: readonly Told[]): Generator<Found> {
       code: sprayed ? 'coats/spray-on-plants' : 'coats/over-bare',
       severity: 'care',
       text: sprayed
-        ? [`${lower(coats[over]!)} comes after ${lower(coats[bare]!)}: it settles on everything that grows there.`]
-        : [`${lower(coats[over]!)} goes over ${lower(coats[bare]!)}, which has to stay as it is.`],
+        ? [`${lower(coats[over]!)} comes after ${lower(coats[bare]!)}, so it settles on the plants.`]
+        : [`${lower(coats[over]!)} is applied over ${lower(coats[bare]!)}, which should stay uncoated.`],
       mends: [mend(list, sprayed ? 'Plant after the last spray' : 'Colour first', movedTo(list.coats, over, bare))],
     };
   }
@@ -173,7 +173,7 @@ function* unsealed(list: CoatList, coats: readonly Told[], { catalogue }: OrderI
       key: '',
       code: 'coats/solvent',
       severity: 'stop',
-      text: [`${coats[solvent]!.coating.name} on bare ${hurt[0]!} eats it. Something without solvent has to cover the foam first.`],
+      text: [`${coats[solvent]!.coating.name} dissolves bare ${hurt[0]!}. Cover the foam first with a coat that has no solvent.`],
       mends: sealFirst(list, solvent, catalogue),
     };
   }
@@ -183,7 +183,7 @@ function* unsealed(list: CoatList, coats: readonly Told[], { catalogue }: OrderI
       key: '',
       code: 'coats/unsealed-pour',
       severity: 'stop',
-      text: [`${coats[pour]!.coating.name} is poured before bed and banks are sealed: it runs off under them through every gap.`],
+      text: [`${coats[pour]!.coating.name} is poured before the bed and banks are sealed. It leaks through every gap.`],
       mends: sealFirst(list, pour, catalogue),
     };
   }

@@ -74,9 +74,9 @@ export function coatMatrix({ coats, areas, pieceSurfaces, spots, figureHeightMm,
           : reckon(
               `${tended.what}, a tile`,
               'min',
-              given('Calls back', Math.floor(tended.forMin / tended.everyMin), '1', 'catalogue', `every ${tended.everyMin} min`),
+              given('Visits while drying', Math.floor(tended.forMin / tended.everyMin), '1', 'catalogue', `every ${tended.everyMin} min`),
               '×',
-              given('Each takes', tended.takesMin, 'min', 'catalogue', 'workshop default'),
+              given('Time for each', tended.takesMin, 'min', 'catalogue', 'our default value'),
             ),
       grain: grainLook(coating, scale),
     };

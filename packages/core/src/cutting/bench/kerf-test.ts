@@ -34,15 +34,14 @@ export function kerfTest(job: CutJob, system: MeasureSystem, catalogue: Catalogu
       `Measure its length at both sides. If they differ by more than ${words(SLIP_MM)}, the rule slipped: hold it with a flat hand, or clamp it, and try again.`,
       `Mark it across every ${words(LENGTH_MM / STRIPS)} and cut it into ${STRIPS} strips, the blade always on the same side of the line.`,
       'Stand a strip on edge: its cut face should be square. A leaning face comes from a leaning blade.',
-      `Push the ${STRIPS} strips together and measure them: what is missing went with the blade, in ${STRIPS - 1} cuts.`,
+      `Push the ${STRIPS} strips together and measure them. The missing length is the kerf of ${STRIPS - 1} cuts.`,
     ],
     cautions: cautionTexts(catalogue, job.tool.cautionIds),
-    expected: reckon('Strips together', 'mm', length, '−', lostIn(given('Kerf reckoned with', job.kerfMm, 'mm', 'catalogue'))),
+    expected: reckon('Strips together', 'mm', length, '−', lostIn(given('Kerf used now', job.kerfMm, 'mm', 'catalogue'))),
   };
 }
 
-const lostIn = (kerf: Figure<'mm'>): Figure<'mm'> =>
-  reckon('Gone with the blade', 'mm', kerf, '×', given('Cuts', STRIPS - 1, '1', 'definition'));
+const lostIn = (kerf: Figure<'mm'>): Figure<'mm'> => reckon('Total kerf', 'mm', kerf, '×', given('Cuts', STRIPS - 1, '1', 'definition'));
 
 /** What a blade takes, from the length of a scrap before and after it was cut into strips; never under nothing. */
 export function kerfFrom(beforeMm: number, togetherMm: number): Figure<'mm'> {
@@ -53,6 +52,6 @@ export function kerfFrom(beforeMm: number, togetherMm: number): Figure<'mm'> {
     '−',
     given('Strips together', togetherMm, 'mm', 'logbook'),
   );
-  const each = reckon('A cut takes', 'mm', missing, '÷', given('Cuts', STRIPS - 1, '1', 'definition'));
+  const each = reckon('Kerf of one cut', 'mm', missing, '÷', given('Cuts', STRIPS - 1, '1', 'definition'));
   return reckon('Kerf', 'mm', each, 'or, if larger,', given('No kerf', 0, 'mm', 'definition'));
 }

@@ -29,7 +29,7 @@ export function passesThrough(material: Material, tool: Tool, thicknessMm: numbe
 /** {@link passesThrough} as a figure. */
 export function passes(material: Material, tool: Tool, thicknessMm: number): Figure<'1'> {
   const note = tool.isOnePass
-    ? `${tool.name} goes through at once`
+    ? `${tool.name} cuts through in one pass`
     : material.scoreMm > 0
       ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass`
       : `${material.passMm} mm a pass`;
@@ -54,7 +54,7 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
   const cutting = reckon(`${name}: cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
   const lines = given(`${name}: lines to mark`, cuts.count, '1', 'layout', 'one a cut');
   const marking = reckon(`${name}: marking`, 'min', lines, '×', estimated('A marked line', catalogue.bench.markingMinPerLine, 'min'));
-  const price = given('A cut at the shop', job.tool.perCutMinor, 'money', 'catalogue', 'invented price');
+  const price = given('A cut at the shop', job.tool.perCutMinor, 'money', 'catalogue', 'example price');
   return {
     length,
     minutes: reckon(`${name}: marking and cutting`, 'min', cutting, '+', marking),
@@ -64,7 +64,7 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
           '1',
           travel,
           '⌈÷⌉',
-          given(`An edge lasts in ${material.name}`, material.edgeLifeM, 'm', 'catalogue', 'workshop default'),
+          given(`A fresh edge lasts in ${material.name}`, material.edgeLifeM, 'm', 'catalogue', 'our default value'),
         )
       : null,
     shop: job.tool.perCutMinor > 0 ? reckon(`${name}: the shop's cuts`, 'money', lines, '×', price) : null,

@@ -42,11 +42,11 @@ export function canCutWith(job: CutJob, part: Part, tool: Tool): CanCut {
 /** What a tool takes at most, as figures; none for one without limits. */
 export function toolLimits({ name, throatMm, fenceMm, tallestMm }: Tool): readonly Figure<'mm'>[] {
   const rows: readonly (readonly [string, number | null])[] = [
-    ['Throat takes', throatMm],
-    ['Fence stands out to', fenceMm],
-    ['Passes under it', tallestMm],
+    ['Throat depth', throatMm],
+    ['Fence distance', fenceMm],
+    ['Height under it', tallestMm],
   ];
   return rows.flatMap(([label, mm]) =>
-    mm === null ? [] : [given(label, mm, 'mm', 'catalogue', `${name}: workshop default; measure your own`)],
+    mm === null ? [] : [given(label, mm, 'mm', 'catalogue', `${name}: our default value; measure your own`)],
   );
 }

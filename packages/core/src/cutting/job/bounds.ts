@@ -25,11 +25,11 @@ export function boundsOf(
     spent.reduce((sum, { stock }) => sum + stock.priceMinor, 0),
     'money',
     'catalogue',
-    'invented price',
+    'example price',
   );
   return {
-    fewest: reckon(open.fewest.label, '1', { ...open.fewest, label: `${name}: fewest more` }, '+', cut),
-    cheapest: reckon(open.cheapest.label, 'money', { ...open.cheapest, label: `${name}: least money more` }, '+', paid),
+    fewest: reckon(open.fewest.label, '1', { ...open.fewest, label: `${name}: fewest additional sheets` }, '+', cut),
+    cheapest: reckon(open.cheapest.label, 'money', { ...open.cheapest, label: `${name}: lowest additional cost` }, '+', paid),
   };
 }
 
@@ -44,14 +44,14 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
   const offcuts = stock.filter((one) => !isNew(one)).reduce((sum, one) => sum + area(one), 0);
   const label = `${name}: fewest new sheets`;
   const cheapest = given(
-    `${name}: least money`,
+    `${name}: lowest cost`,
     Math.floor(leastByArea(takenArea, stock, kerfMm, 'cheapest')),
     'money',
     'layout',
     'the cheapest sizes whose area would hold all parts, offcuts taken off',
   );
   if (takenArea - offcuts <= 0 || kinds.length === 0) {
-    return { fewest: given(label, 0, '1', 'layout', laid.length === 0 ? 'no part to lay out' : 'the offcuts have area enough'), cheapest };
+    return { fewest: given(label, 0, '1', 'layout', laid.length === 0 ? 'no part to lay out' : 'the offcuts have enough area'), cheapest };
   }
   const what = tool.cuts === 'free' ? 'true areas of all parts' : 'boxes of all parts, kerf on two sides';
   const taken = given(`${name}: ${what}`, takenArea, 'mm²', 'drawing');
@@ -60,7 +60,7 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
       ? taken
       : reckon(`${name}: more than the offcuts hold`, 'mm²', taken, '−', given('Offcuts in the rack', offcuts, 'mm²', 'shelf'));
   const room = given(
-    `${name}: the largest sheet less its trim`,
+    `${name}: the largest sheet minus edge trim`,
     Math.max(...kinds.map(area)),
     'mm²',
     'catalogue',
@@ -72,5 +72,5 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
 /** What no layout of a search can go under, as its aim counts: money, or new sheets. */
 export const boundFigure = ({ aim, name }: CutJob, bound: number): Figure<'money'> | Figure<'1'> =>
   aim === 'cheapest'
-    ? given(`${name}: least money`, Math.floor(bound), 'money', 'layout', 'no layout of the search costs less')
+    ? given(`${name}: lowest cost`, Math.floor(bound), 'money', 'layout', 'no layout of the search costs less')
     : given(`${name}: fewest new sheets`, Math.floor(bound), '1', 'layout', 'no layout of the search takes fewer');

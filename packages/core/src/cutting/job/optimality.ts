@@ -37,14 +37,14 @@ export function optimalityOf(job: CutJob): Optimality {
   const unit = aim === 'cheapest' ? 'money' : '1';
   const taken = aim === 'cheapest' ? spentMoney : sheetCount;
   const least = given(
-    `${name}: no layout goes under`,
+    `${name}: lower bound`,
     Math.min(taken.value, Math.floor(bound + spent + SAME)),
     unit,
     'layout',
-    exact !== null ? 'all ways of cutting looked at' : isByClashes ? 'by parts no two of which share a sheet' : 'by area',
+    exact !== null ? 'all layouts checked' : isByClashes ? 'by parts that cannot share a sheet' : 'by area',
   );
   return {
     how: cost > bound + SAME ? null : exact !== null ? 'search' : isByClashes ? 'clashes' : 'area',
-    gap: reckon(`${name}: over the bound`, unit, taken, '−', least) as Optimality['gap'],
+    gap: reckon(`${name}: above the lower bound`, unit, taken, '−', least) as Optimality['gap'],
   };
 }

@@ -30,9 +30,9 @@ export const bank = featureKind('bank', schema, {
   isCarved: true,
   faces: ({ shape, crownMm }, { levelMm, baseMm }) => {
     const runMm = runOf(shape, crownMm);
-    return { heightMm: Math.hypot(runMm, levelMm - baseMm) - runMm, note: 'what the slant is longer than its run' };
+    return { heightMm: Math.hypot(runMm, levelMm - baseMm) - runMm, note: 'slant length divided by run' };
   },
-  boxShare: ({ shape, crownMm }) => ({ share: 1 - runOf(shape, crownMm) / shape.widthMm, note: 'its section over its width' }),
+  boxShare: ({ shape, crownMm }) => ({ share: 1 - runOf(shape, crownMm) / shape.widthMm, note: 'cross-section divided by width' }),
   innerEdges: ({ shape, crownMm }) => [shapeRegion({ ...shape, widthMm: Math.max(2, crownMm) })],
   rank: ({ heightMm }) => heightMm,
   hatch: () => 'raised',

@@ -21,8 +21,8 @@ export const field = featureKind('field', schema, {
   fresh: (shape) => ({ shape: areaOf(shape), rowMm: 15, rowTurnDeg: 0, plantMm: 8 }),
   fields: [
     askLength('rowMm', 'Between rows', LIMITS.rowMm),
-    askNumber('rowTurnDeg', 'Rows turned', LIMITS.turnDeg, '°'),
-    askLength('plantMm', 'Plants high', LIMITS.plantMm),
+    askNumber('rowTurnDeg', 'Row angle', LIMITS.turnDeg, '°'),
+    askLength('plantMm', 'Plant height', LIMITS.plantMm),
   ],
   stretches: (_feature, region) => whole('surface', 'field', 0, region),
   marks: ({ shape, rowMm, rowTurnDeg }) => ({ ...NO_MARKS, lines: rows(shape, rowMm, rowTurnDeg) }),

@@ -23,7 +23,7 @@ export const raised = featureKind('raised', schema, {
   fields: [
     askLength('heightMm', 'Height', LIMITS.heightMm),
     askNumber('steps', 'Steps', LIMITS.steps),
-    askLength('stepInMm', 'Each set in', LIMITS.stepInMm),
+    askLength('stepInMm', 'Setback per step', LIMITS.stepInMm),
   ],
   stretches: ({ heightMm, steps, stepInMm }, region) =>
     inSteps(

@@ -88,7 +88,7 @@ function damsOf(land: Land, deepMm: number, tiles: Ground['tiles']): readonly Da
           side,
           isSeam: box[at] !== outer[at],
           length: given(`${land.name} at the ${side} end of ${id}`, lengthMm, 'mm', 'drawing', 'measured along the tile’s end'),
-          height: given(`${land.name}, water to hold`, deepMm, 'mm', 'plan'),
+          height: given(`${land.name}, water depth to hold`, deepMm, 'mm', 'plan'),
         },
       ];
     });

@@ -47,9 +47,9 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
   const stuffs = recipe!.parts.map(({ stuffId }) => stuffBy(catalogue, stuffId));
   const volumes = recipe!.parts.map(({ parts }, i): Figure<'ml'> => {
     const stuff = stuffs[i]!;
-    const note = 'workshop default; the label wins';
+    const note = 'our default value; the product label comes first';
     if (recipe!.by === 'volume') return given(`${stuff.name}, parts`, parts, 'ml', 'catalogue', note);
-    const grams = given(`${stuff.name}, parts by weight`, parts, 'g', 'catalogue', note);
+    const grams = given(`${stuff.name}, parts by mass`, parts, 'g', 'catalogue', note);
     return reckon(`${stuff.name}, as a volume`, 'ml', grams, '÷', estimated(`${stuff.name}, density`, stuff.densityGPerMl, 'g/ml'));
   });
   const liquids = volumes.filter((_, i) => stuffs[i]!.voidShare === null);
@@ -57,7 +57,7 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
   const liquid = total(`${name}: liquids`, 'ml', liquids);
   if (solids.length === 0) return { volumes, all: liquid };
   const bulk = total(
-    `${name}: grain with its air`,
+    `${name}: bulk volume`,
     'ml',
     solids.map(({ volume }) => volume),
   );
@@ -65,17 +65,17 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
     `${name}: air between the grains`,
     'ml',
     solids.map(({ volume, stuff }) =>
-      reckon(`${stuff.name}: air in it`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
+      reckon(`${stuff.name}: air content`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
     ),
   );
   const over = reckon(
-    `${name}: liquid over what the air takes`,
+    `${name}: liquid beyond the gaps`,
     'ml',
-    reckon('Liquid less air', 'ml', liquid, '−', air),
+    reckon('Liquid minus gaps', 'ml', liquid, '−', air),
     'or, if larger,',
     NONE,
   );
-  return { volumes, all: reckon(`${name}: one measure in the bowl`, 'ml', bulk, '+', over) };
+  return { volumes, all: reckon(`${name}: one measure in the pot`, 'ml', bulk, '+', over) };
 }
 const NONE = given('Nothing', 0, 'ml', 'definition');
 

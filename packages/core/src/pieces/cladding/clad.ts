@@ -57,7 +57,7 @@ export function cladsOf(piece: Piece, objects: readonly MadeObject[], zones: rea
       '1',
       given('Whole', 1, '1', 'definition'),
       '+',
-      reckon('Share spoilt', '1', estimated('Spoilt', cladding.wastePct, '%'), '÷', given('Of a hundred', 100, '%', 'definition')),
+      reckon('Spoilage', '1', estimated('Spoilage, per cent', cladding.wastePct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
     );
     const toBuy = reckon(`${what}: ${cladding.unitsName} with waste`, '1', reckon('Needed', '1', units, '×', waste), '⌈÷⌉', ONE);
     const ways = cladding.layingIds.map((id) => wayOf(layingBy(catalogue, id), { what, area, units, toBuy, cladding, catalogue }));
@@ -65,7 +65,7 @@ export function cladsOf(piece: Piece, objects: readonly MadeObject[], zones: rea
     return [{ shows, name, cladding, area, laid, units, toBuy, way, ways }];
   });
 }
-const ONE = given('In whole', 1, '1', 'definition');
+const ONE = given('Rounded up', 1, '1', 'definition');
 
 /** Counted on every object of the piece, times its copies. */
 function laidOver(
@@ -101,7 +101,7 @@ function wayOf(laying: Laying, inputs: WayInputs): CladWay {
   const label = `${what}, ${name.toLowerCase()}`;
   const hours =
     rate.by === 'count'
-      ? reckon(`${label}, hours`, 'h', units, '÷', estimated(`${cladding.unitsName}, an hour`, rate.perH, '1/h'))
+      ? reckon(`${label}, hours`, 'h', units, '÷', estimated(`${cladding.unitsName}, per hour`, rate.perH, '1/h'))
       : reckon(`${label}, hours`, 'h', inSquareMetres(area), '÷', estimated(`${name}, an hour`, rate.m2PerH, 'm²/h'));
   const time = reckon(`${label}: time`, 'min', hoursInMinutes(hours), '+', estimated('Set-up and clean-up', setUpMin, 'min'));
   if (!usesUnits) return { layingId, name, remark, time, cost: NO_COST, mass: NO_MASS, count: 0, glue: null };
@@ -116,13 +116,13 @@ function wayOf(laying: Laying, inputs: WayInputs): CladWay {
             'g',
             inSquareMetres(area),
             '×',
-            estimated('Spread on a square metre', adhesive.gPerM2, 'g/m²'),
+            estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
           ),
         };
   return { layingId, name, remark, time, cost: costOf(inputs), mass: weightOf(inputs), count: units.value, glue };
 }
 const NO_COST = given('Nothing to buy', 0, 'money', 'definition');
-const NO_MASS = given('Nothing laid on', 0, 'g', 'definition');
+const NO_MASS = given('No work', 0, 'g', 'definition');
 
 function costOf({ what, toBuy, cladding: { name, packs } }: WayInputs): Figure<'money'> {
   const each = packs.reduce((best, pack) => (pack.priceMinor / pack.amount < best.priceMinor / best.amount ? pack : best));
@@ -131,7 +131,7 @@ function costOf({ what, toBuy, cladding: { name, packs } }: WayInputs): Figure<'
     'money',
     toBuy,
     '×',
-    given(`${name}, each`, each.priceMinor / each.amount, 'money', 'catalogue', 'invented price'),
+    given(`${name}, each`, each.priceMinor / each.amount, 'money', 'catalogue', 'example price'),
   );
 }
 
@@ -140,7 +140,7 @@ function weightOf({ what, area, cladding }: WayInputs): Figure<'g'> {
   const { longMm, highMm, deepMm, lapMm, sideLapMm, name, densityKgPerM3 } = cladding;
   const lapped = (highMm / (highMm - lapMm)) * (longMm / (longMm - sideLapMm));
   const bare = reckon(`${what}: laid`, 'mm³', area, '×', given(`${name}, thickness`, deepMm, 'mm', 'catalogue'));
-  const volume = reckon(`${what}: volume`, 'mm³', bare, '×', given('For its laps', lapped, '1', 'catalogue'));
+  const volume = reckon(`${what}: volume`, 'mm³', bare, '×', given('Factor for overlaps', lapped, '1', 'catalogue'));
   return massOf(`${what}: cladding`, volume, estimated(`${name}, density`, densityKgPerM3, 'kg/m³'));
 }
 

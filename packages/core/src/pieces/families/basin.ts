@@ -29,24 +29,24 @@ type Basin = z.infer<typeof settings>;
 
 export const basin = pieceFamily('basin', settings, {
   name: 'Basin',
-  says: 'An n-sided basin on a stepped plinth of equal margins, with a pillar in it if you like.',
+  says: 'A basin with any number of sides on a stepped plinth with equal margins. A pillar is optional.',
   fields: [
     askNumber('sides', 'Sides', SIZES.sides),
-    askLength('acrossMm', 'Across the flats, inside', SIZES.lengthMm),
+    askLength('acrossMm', 'Inside width across flats', SIZES.lengthMm),
     askLength('wallMm', 'Wall', SIZES.wallMm),
     askChoice('corners', 'Corners', CORNER_TEXTS),
-    askNumber('plinthLayers', 'Layers of plinth', { min: 0, max: 8 }),
+    askNumber('plinthLayers', 'Plinth layers', { min: 0, max: 8 }),
     askLength(
       'marginMm',
       'Margin a layer',
       { min: 1, max: 100 },
       when<Basin>(({ plinthLayers }) => plinthLayers > 0),
     ),
-    askLength('rimOutMm', 'Rim beyond the walls', SIZES.overhangMm),
+    askLength('rimOutMm', 'Rim overhang', SIZES.overhangMm),
     askNumber('spouts', 'Spouts', { min: 0, max: 16 }),
     askLength(
       'spoutMm',
-      'Spouts jut out',
+      'Spout projection',
       { min: 2, max: 60 },
       when<Basin>(({ spouts }) => spouts > 0),
     ),
@@ -94,10 +94,10 @@ export const basin = pieceFamily('basin', settings, {
 
 function refusal(own: Basin): ReturnType<typeof refused> | null {
   const most = own.acrossMm / 2;
-  if (own.spouts > own.sides) return refused('spouts', `one a side at most; up to ${own.sides} would do`);
-  if (own.spouts > 0 && own.wallMm < 2 * SPOUT_MM) return refused('wallMm', `too low for a spout; ${2 * SPOUT_MM} mm or more would do`);
+  if (own.spouts > own.sides) return refused('spouts', `at most one per side. Enter up to ${own.sides}`);
+  if (own.spouts > 0 && own.wallMm < 2 * SPOUT_MM) return refused('wallMm', `too low for a spout. Enter ${2 * SPOUT_MM} mm or more`);
   if (own.pillar !== 'none' && own.pillarWideMm > most)
-    return refused('pillarWideMm', `leaves no room in the basin; up to ${Math.floor(most)} mm would do`);
+    return refused('pillarWideMm', `leaves no room in the basin. Enter up to ${Math.floor(most)} mm`);
   return null;
 }
 
@@ -188,7 +188,7 @@ function shapeOf(own: Basin): PieceShape {
         says: 'Make all walls first, then cut all mitres at one setting; the floor gives them their places.',
         bodyIds: ['floor', ...walls.map(({ id }) => id)],
       },
-      ...(rims.length > 0 ? [{ does: 'glue' as const, says: 'The rim covers the joints.', bodyIds: rims.map(({ id }) => id) }] : []),
+      ...(rims.length > 0 ? [{ does: 'glue' as const, says: 'Glue the rim so that it covers the joints.', bodyIds: rims.map(({ id }) => id) }] : []),
       ...(plinth.length > 0
         ? [
             {
@@ -199,14 +199,14 @@ function shapeOf(own: Basin): PieceShape {
           ]
         : []),
       ...(spouts.length > 0
-        ? [{ does: 'glue' as const, says: 'Spouts into holes drilled halfway, level all round.', bodyIds: spouts.map(({ id }) => id) }]
+        ? [{ does: 'glue' as const, says: 'Fit spouts into holes drilled halfway up, level all round.', bodyIds: spouts.map(({ id }) => id) }]
         : []),
-      ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'The pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
+      ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'Fit the pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
     ],
     facts: [
       { label: 'Bevel of every wall', value: own.corners === 'butt' ? 0 : 180 / own.sides, unit: '°' },
       { label: 'Side, inside', value: side, unit: 'mm' },
-      { label: 'Fails to close, every mitre half a degree off, by', value: gapDeg(own.sides, 0.5), unit: '°' },
+      { label: 'Gap if every mitre is half a degree off', value: gapDeg(own.sides, 0.5), unit: '°' },
       { label: 'Gauge strip for the plinth', value: own.marginMm, unit: 'mm' },
     ],
     handles: [

@@ -21,14 +21,14 @@ type Cable = z.infer<typeof settings>;
 
 export const cable = pieceFamily('cable', settings, {
   name: 'Posts and slack cables',
-  says: 'Cables that hang as cables do: their length, how far they sag, and a line to bend the wire on.',
+  says: 'Cables that hang naturally: length, sag, and a template to bend the wire on.',
   fields: [
-    askLength('spanMm', 'From post to post', SIZES.lengthMm),
+    askLength('spanMm', 'Post spacing', SIZES.lengthMm),
     askNumber('posts', 'Posts', { min: 2, max: 20 }),
     askLength('heightMm', 'Post', { min: 10, max: 500 }),
-    askLength('riseMm', 'Each post higher by', { min: 0, max: 200 }),
-    askNumber('cables', 'Cables side by side', { min: 1, max: 6 }),
-    askNumber('slackPct', 'Longer than the straight way', SLACK, '%', 0.5),
+    askLength('riseMm', 'Rise per post', { min: 0, max: 200 }),
+    askNumber('cables', 'Parallel cables', { min: 1, max: 6 }),
+    askNumber('slackPct', 'Slack over the straight distance', SLACK, '%', 0.5),
   ],
   roles: [
     { role: 'post', name: 'Posts', sold: 'length', section: 'rod', usual: 'rod' },
@@ -47,7 +47,7 @@ export const cable = pieceFamily('cable', settings, {
     const hung = catenary(own.spanMm, own.riseMm, own.slackPct / 100);
     const sagMm = hangsMm(hung, 0);
     if (hung.lowAtMm > 0 && sagMm > own.heightMm - CLEAR_MM)
-      return refused('slackPct', `hangs to the ground; ${mostSlackPct(own)} % or less would do, or higher posts`);
+      return refused('slackPct', `hangs down to the ground. Enter ${mostSlackPct(own)} % or less, or raise the posts`);
     return ok(shapeOf(own, hung));
   },
 });
@@ -89,17 +89,17 @@ function shapeOf(own: Cable, hung: Catenary): PieceShape {
     waysIn: [],
     strung,
     order: [
-      { does: 'pin', says: 'Posts on pins, plumb.', bodyIds: posts.map(({ id }) => id) },
-      { does: 'dry-fit', says: 'Bend every wire along the drawn line before it is glued: seen from in front it lies on it.', bodyIds: [] },
-      { does: 'glue', says: 'Cables from end to end, a drop at each post.', bodyIds: [] },
+      { does: 'pin', says: 'Fit the posts on pins, plumb.', bodyIds: posts.map(({ id }) => id) },
+      { does: 'dry-fit', says: 'Bend every wire along the drawn line before you glue it: seen from the front it should match the line.', bodyIds: [] },
+      { does: 'glue', says: 'Run the cables from end to end, with a drop of glue at each post.', bodyIds: [] },
     ],
     facts: [
-      { label: 'A cable, from post to post', value: hung.lengthMm, unit: 'mm' },
-      { label: 'Sags under its lower end', value: sagMm, unit: 'mm' },
-      { label: 'Lowest, from that end', value: Math.max(0, hung.lowAtMm), unit: 'mm' },
+      { label: 'Cable length between posts', value: hung.lengthMm, unit: 'mm' },
+      { label: 'Sag below the lower end', value: sagMm, unit: 'mm' },
+      { label: 'Lowest point, from that end', value: Math.max(0, hung.lowAtMm), unit: 'mm' },
     ],
     handles: [
-      { key: 'spanMm', label: 'From post to post', objectId: 'line', at: [own.spanMm, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'spanMm', label: 'Post spacing', objectId: 'line', at: [own.spanMm, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
       { key: 'heightMm', label: 'Post', objectId: 'line', at: [0, 0, own.heightMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
     ],
   };

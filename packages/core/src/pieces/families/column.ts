@@ -19,7 +19,7 @@ type Column = z.infer<typeof settings>;
 
 export const column = pieceFamily('column', settings, {
   name: 'Column',
-  says: 'A round shaft of card with ribs round it, foot and cap.',
+  says: 'A round card shaft with ribs, foot and cap.',
   fields: [
     askLength('acrossMm', 'Across', { min: 4, max: 200 }),
     askLength('heightMm', 'Shaft', SIZES.wallMm),
@@ -30,7 +30,7 @@ export const column = pieceFamily('column', settings, {
       { min: 0.2, max: 30 },
       when<Column>(({ ribs }) => ribs),
     ),
-    askLength('footOutMm', 'Foot and cap jut out', { min: 0, max: 40 }),
+    askLength('footOutMm', 'Overhang of foot and cap', { min: 0, max: 40 }),
   ],
   roles: [
     { role: 'shaft', name: 'Shaft', sold: 'sheet', usual: 'card' },
@@ -91,8 +91,8 @@ function shapeOf(own: Column): PieceShape {
     waysIn: [],
     order: [
       { does: 'glue', says: 'Roll the shaft over a dowel and close its seam.', bodyIds: ['shaft'] },
-      { does: 'glue', says: 'Ribs from the seam on, the last gap shared out over all.', bodyIds: [] },
-      { does: 'glue', says: 'Foot and cap, square to the shaft.', bodyIds: ['foot', 'cap'] },
+      { does: 'glue', says: 'Start the ribs at the seam and spread the last gap over all of them.', bodyIds: [] },
+      { does: 'glue', says: 'Glue foot and cap square to the shaft.', bodyIds: ['foot', 'cap'] },
     ],
     facts: [{ label: 'Round the shaft', value: 2 * Math.PI * radius, unit: 'mm' }],
     handles: [{ key: 'heightMm', label: 'Shaft', objectId: 'column', at: [0, 0, own.heightMm], along: [0, 0, 1], perUnitMm: 1, step: 1 }],

@@ -34,7 +34,7 @@ export function compoundWalls({ segmentMm, widthMm, depthMm, across, deep, gates
   const runs = lengthwise * (wide - across) + upright * (long - deep);
   const walled = gates * across * deep;
   if (walled > runs)
-    return refused('gates', `only ${runs} segments lie between knots; ${Math.floor(runs / (across * deep))} in each would do`);
+    return refused('gates', `only ${runs} segments fit between knots. Enter ${Math.floor(runs / (across * deep))} in each`);
   const counted = {
     straights: runs - walled,
     gates: walled,
@@ -46,10 +46,10 @@ export function compoundWalls({ segmentMm, widthMm, depthMm, across, deep, gates
   if (most > WALLS_OF_A_SORT.max)
     return refused(
       'widthMm',
-      `takes ${most} of one sort; longer segments, or a smaller place, would do (up to ${WALLS_OF_A_SORT.max} of a sort)`,
+      `needs ${most} of one kind. Use longer segments or a smaller area (up to ${WALLS_OF_A_SORT.max} of a kind)`,
     );
   return ok(counted);
 }
 
 const tooLong = (field: 'across' | 'deep', segments: number, segmentMm: number): Result<CountedWalls, FieldProblem> =>
-  refused(field, `${segments} segments of ${segmentMm} mm fit; up to ${Math.max(1, segments)} would do, or shorter segments`);
+  refused(field, `${segments} segments of ${segmentMm} mm fit. Enter up to ${Math.max(1, segments)}, or use shorter segments`);

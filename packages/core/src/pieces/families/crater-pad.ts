@@ -21,12 +21,12 @@ type Pad = z.infer<typeof settings>;
 
 export const craterPad = pieceFamily('crater-pad', settings, {
   name: 'Crater pad',
-  says: 'A loose crater: a ring of foam on a thin board, its rim modelled over it.',
+  says: 'A loose crater: a foam ring on a thin board with a modelled rim.',
   fields: [
-    askLength('acrossMm', 'Across the foot of its rim', ACROSS),
-    askLength('hollowMm', 'Hollow, from crest to crest', { min: 8, max: 480 }),
+    askLength('acrossMm', 'Diameter at the foot of the rim', ACROSS),
+    askLength('hollowMm', 'Hollow, crest to crest', { min: 8, max: 480 }),
     askLength('rimMm', 'Rim, height', { min: 2, max: 60 }),
-    askLength('boardOutMm', 'Board beyond the rim', { min: 0, max: 30 }),
+    askLength('boardOutMm', 'Board margin', { min: 0, max: 30 }),
   ],
   roles: [
     { role: 'board', name: 'Board', sold: 'sheet', usual: 'board' },
@@ -47,7 +47,7 @@ const COVER_SHARE = 0.3;
 const LEAST_MM = 6;
 function refusal({ acrossMm, hollowMm }: Pad): ReturnType<typeof refused> | null {
   if (acrossMm - hollowMm < 2 * LEAST_MM)
-    return refused('hollowMm', `leaves no rim; up to ${Math.max(8, Math.floor(acrossMm - 2 * LEAST_MM))} mm would do`);
+    return refused('hollowMm', `leaves no rim. Enter up to ${Math.max(8, Math.floor(acrossMm - 2 * LEAST_MM))} mm`);
   return null;
 }
 
@@ -88,7 +88,7 @@ function shapeOf(own: Pad): PieceShape {
     waysIn: [],
     isWalkedOver: true,
     order: [
-      { does: 'glue', says: 'The ring on its board, weighed down: a thin board wetted on one face bows.', bodyIds: ['board', 'ring'] },
+      { does: 'glue', says: 'Glue the ring to its board and weigh it down: a thin board bows when one face gets wet.', bodyIds: ['board', 'ring'] },
       { does: 'fill', says: 'Model the rim over the ring, steep inside, flat outside; rays outwards with a stiff brush.', bodyIds: [] },
     ],
     rests: [{ bodyId: 'ring', on: ['board'] }],

@@ -70,12 +70,12 @@ export function drawnPlan(trace: string): Result<EmplacementPlan, FieldProblem> 
   const walls = [...ring.keys()];
   const short = walls.find((i) => sideMm(ring, i) < LEAST_WALL_MM);
   if (short !== undefined)
-    return refused('trace', `wall ${short + 1} is ${sideMm(ring, short).toFixed(1)} mm long; ${LEAST_WALL_MM} mm or more would do`);
+    return refused('trace', `wall ${short + 1} is ${sideMm(ring, short).toFixed(1)} mm long. Enter ${LEAST_WALL_MM} mm or more`);
   const sharp = walls.find((i) => Math.abs(turnAtDeg(ring, i)) > SHARPEST_DEG);
   if (sharp !== undefined)
     return refused(
       'trace',
-      `corner ${sharp + 1} turns by ${Math.abs(turnAtDeg(ring, sharp)).toFixed(0)}°; up to ${SHARPEST_DEG}°, or two corners for it, would do`,
+      `corner ${sharp + 1} turns by ${Math.abs(turnAtDeg(ring, sharp)).toFixed(0)}°. Enter up to ${SHARPEST_DEG}°, or two corners for it`,
     );
   const facing = (i: number): number => outOver(ring, i).y;
   const behind = Math.max(...walls.map(facing));

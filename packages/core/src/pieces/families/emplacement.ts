@@ -48,14 +48,14 @@ const hasEmbrasures = ({ embrasures }: Emplacement): boolean => embrasures;
 
 export const emplacement = pieceFamily('emplacement', settings, {
   name: 'Emplacement',
-  says: 'A post with splayed fronts or of any plan: embrasures, a door behind, a platform, buttresses, a roof that lifts off.',
+  says: 'A post with splayed fronts or any plan: embrasures, rear door, platform, buttresses and a removable roof.',
   fields: [
-    askChoice('plan', 'Plan', { splayed: 'three fronts, the outer ones turned back', drawn: 'drawn' }),
+    askChoice('plan', 'Plan', { splayed: 'three fronts, the outer ones angled back', drawn: 'drawn' }),
     askOutline({ key: 'trace', label: 'Corners inside, mm', ...when<Emplacement>(({ plan }) => plan === 'drawn') }),
-    askNumber('basesWide', 'Bases wide', SIZES.bases, '', 0.5, when<Emplacement>(isSplayed)),
-    askNumber('basesDeep', 'Bases deep', SIZES.bases, '', 0.5, when<Emplacement>(isSplayed)),
-    askLength('slackMm', 'Slack beside the bases', SIZES.slackMm, when<Emplacement>(isSplayed)),
-    askNumber('splayDeg', 'Outer fronts turned back', { min: 10, max: 80 }, '°', 1, when<Emplacement>(isSplayed)),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5, when<Emplacement>(isSplayed)),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5, when<Emplacement>(isSplayed)),
+    askLength('slackMm', 'Clearance around bases', SIZES.slackMm, when<Emplacement>(isSplayed)),
+    askNumber('splayDeg', 'Angle of the outer fronts', { min: 10, max: 80 }, '°', 1, when<Emplacement>(isSplayed)),
     askNumber('frontPct', 'Middle front, of the width', { min: 10, max: 90 }, '%', 1, when<Emplacement>(isSplayed)),
     askLength('wallMm', 'Wall', SIZES.wallMm),
     askChoice('corners', 'Corners', CORNER_TEXTS),
@@ -64,8 +64,8 @@ export const emplacement = pieceFamily('emplacement', settings, {
     askLength('embrasureHeightMm', 'Embrasure, height', { min: 1, max: 60 }, when<Emplacement>(hasEmbrasures)),
     askLength('embrasureSillMm', 'Embrasure, sill', SIZES.openingMm, when<Emplacement>(hasEmbrasures)),
     askNumber('embrasureSplayDeg', 'Embrasure, splay', { min: 0, max: 45 }, '°', 1, when<Emplacement>(hasEmbrasures)),
-    askLength('doorWidthMm', 'Door behind, width', SIZES.openingMm),
-    askLength('doorHeightMm', 'Door behind, height', SIZES.openingMm),
+    askLength('doorWidthMm', 'Rear door, width', SIZES.openingMm),
+    askLength('doorHeightMm', 'Rear door, height', SIZES.openingMm),
     askChoice('roof', 'Roof', { none: 'open', 'on-walls': 'on the walls', 'on-ledge': 'on a ledge between them' }),
     askLength(
       'overhangMm',
@@ -75,18 +75,18 @@ export const emplacement = pieceFamily('emplacement', settings, {
     ),
     askTick(
       'isRoofFixed',
-      'Roof glued on',
+      'Glue roof on',
       when<Emplacement>(({ roof }) => roof !== 'none'),
     ),
     askNumber('columns', 'Columns under the roof', { min: 0, max: 6 }),
-    askLength('platformMm', 'Platform behind the fronts, height', { min: 0, max: 120 }),
+    askLength('platformMm', 'Platform height', { min: 0, max: 120 }),
     askLength(
       'platformDeepMm',
-      'Platform, from the front',
+      'Platform depth',
       { min: 5, max: 300 },
       when<Emplacement>(({ platformMm }) => platformMm > 0),
     ),
-    askNumber('buttresses', 'Buttresses on each blind wall', { min: 0, max: 6 }),
+    askNumber('buttresses', 'Buttresses per blind wall', { min: 0, max: 6 }),
     askLength(
       'buttressMm',
       'Buttress, depth',
@@ -157,7 +157,7 @@ function planOf(own: Emplacement, baseMm: number): Result<EmplacementPlan, Field
   const backMm = outer * Math.tan((own.splayDeg * Math.PI) / 180);
   if (backMm > deep - 10) {
     const most = (Math.atan((deep - 10) / outer) * 180) / Math.PI;
-    return refused('splayDeg', `the fronts would run out behind the post; up to ${Math.floor(most)}° would do`);
+    return refused('splayDeg', `the fronts would extend behind the post. Enter up to ${Math.floor(most)}°`);
   }
   return ok(splayedPlan({ wide, deep, frontPct: own.frontPct, backMm }));
 }
@@ -166,26 +166,26 @@ function refusal(own: Emplacement, plan: EmplacementPlan): ReturnType<typeof ref
   const { ring, back, fronts } = plan;
   const wide = sideMm(ring, back);
   if (own.doorWidthMm > wide - 2 * PIER_MM)
-    return refused('doorWidthMm', `wider than the back wall; up to ${Math.floor(wide - 2 * PIER_MM)} mm would do`);
+    return refused('doorWidthMm', `wider than the back wall. Enter up to ${Math.floor(wide - 2 * PIER_MM)} mm`);
   if (own.doorHeightMm > own.wallMm - PIER_MM)
-    return refused('doorHeightMm', `taller than its wall of ${own.wallMm} mm; up to ${Math.floor(own.wallMm - PIER_MM)} mm would do`);
+    return refused('doorHeightMm', `taller than its wall of ${own.wallMm} mm. Enter up to ${Math.floor(own.wallMm - PIER_MM)} mm`);
   if (own.embrasures && fronts.length > 0) {
     if (own.embrasureSillMm + own.embrasureHeightMm > own.wallMm - 3 * PIER_MM)
       return refused(
         'embrasureSillMm',
-        `the embrasure rises over the wall; up to ${Math.max(3, Math.floor(own.wallMm - 3 * PIER_MM - own.embrasureHeightMm))} mm would do`,
+        `the embrasure is higher than the wall. Enter up to ${Math.max(3, Math.floor(own.wallMm - 3 * PIER_MM - own.embrasureHeightMm))} mm`,
       );
     const least = Math.min(...fronts.map((i) => sideMm(ring, i)));
     if (own.embrasureMm > least - 3 * PIER_MM)
       return refused(
         'embrasureMm',
-        `the shortest front is ${least.toFixed(1)} mm; up to ${Math.max(3, Math.floor(least - 3 * PIER_MM))} mm would do`,
+        `the shortest front is ${least.toFixed(1)} mm. Enter up to ${Math.max(3, Math.floor(least - 3 * PIER_MM))} mm`,
       );
   }
-  if (own.columns > 0 && own.roof === 'none') return refused('columns', 'columns carry a roof; none, or a roof, would do');
+  if (own.columns > 0 && own.roof === 'none') return refused('columns', 'columns need a roof. Enter 0, or add a roof');
   if (own.roof === 'on-ledge' && plan.across === null)
-    return refused('roof', 'no two walls of this plan face each other to carry a roof between them; on the walls would do');
-  if (own.buttresses > 0 && blindWalls(own, plan).length === 0) return refused('buttresses', 'every wall has an opening; 0 would do');
+    return refused('roof', 'no two walls of this plan face each other to hold a roof between them. Choose “on the walls”');
+  if (own.buttresses > 0 && blindWalls(own, plan).length === 0) return refused('buttresses', 'every wall has an opening. Enter 0');
   return null;
 }
 
@@ -214,25 +214,25 @@ function platformOf(own: Emplacement, { ring }: EmplacementPlan): Result<Platfor
   if (own.platformDeepMm > most)
     return refused(
       'platformDeepMm',
-      `leaves no floor ${own.columns > 0 ? 'before the columns' : 'behind it'}; up to ${Math.max(5, most)} mm would do`,
+      `leaves no floor ${own.columns > 0 ? 'in front of the columns' : 'behind it'}. Enter up to ${Math.max(5, most)} mm`,
     );
   if (own.platformMm > own.wallMm - 10)
-    return refused('platformMm', `as high as the wall; up to ${Math.max(1, Math.floor(own.wallMm - 10))} mm would do`);
+    return refused('platformMm', `as high as the wall. Enter up to ${Math.max(1, Math.floor(own.wallMm - 10))} mm`);
   const y = top + own.platformDeepMm;
   const { rings } = intersection({ rings: [ring] }, { rings: [rectangleRing(left - 1, top - 1, right + 1, y)] });
   const [only] = rings;
   if (only === undefined || rings.length > 1)
-    return refused('platformDeepMm', `comes to ${rings.length} pieces in this plan; deeper, or 0 high, would do`);
+    return refused('platformDeepMm', `would be in ${rings.length} pieces in this plan. Enter a greater depth, or height 0`);
   const corners = only.filter((at, i) => apartMm(at, only[(i + 1) % only.length]!) > 0.05);
   const along = corners.map((a, i) => wallAlong(ring, a, corners[(i + 1) % corners.length]!));
   const free = along.filter((wall) => wall === null).length;
-  if (free !== 1) return refused('platformDeepMm', `has ${free} free edges in this plan; deeper or less deep would do`);
+  if (free !== 1) return refused('platformDeepMm', `has ${free} free edges in this plan. Change its depth`);
   const edge = along.indexOf(null);
   const beside = [edge + 1, edge + corners.length - 1].map((i) => sideMm(corners, i % corners.length));
   if (Math.min(...beside) < RISER_MM)
     return refused(
       'platformDeepMm',
-      `its edge ends ${Math.min(...beside).toFixed(1)} mm behind a corner; ${Math.ceil(own.platformDeepMm + RISER_MM)} mm, or less deep, would do`,
+      `its edge ends ${Math.min(...beside).toFixed(1)} mm behind a corner. Enter ${Math.ceil(own.platformDeepMm + RISER_MM)} mm, or reduce the depth`,
     );
   return ok({ ring: corners, along });
 }
@@ -311,17 +311,17 @@ function shapeOf(own: Emplacement, baseMm: number, plan: EmplacementPlan, platfo
       },
     ],
     order: [
-      { does: 'dry-fit', says: 'Embrasures and the door are cut after the bevels.', bodyIds: [] },
+      { does: 'dry-fit', says: 'Cut the embrasures and the door after the bevels.', bodyIds: [] },
       ...gluingOf(own, plan),
-      ...glue('The platform on its riser, behind the fronts.', step),
-      ...glue('Columns, on a line along the middle.', columns),
-      ...glue('Buttresses, upright and evenly spread, on every blind wall.', buttresses),
-      ...glue('Ledges one roof thickness under the top.', ledges),
-      ...(isLoose ? [{ does: 'place' as const, says: 'The roof stays loose.', bodyIds: ['roof'] }] : []),
+      ...glue('Glue the platform on its riser, behind the fronts.', step),
+      ...glue('Set the columns on a line along the middle.', columns),
+      ...glue('Glue the buttresses upright and evenly spaced on every blind wall.', buttresses),
+      ...glue('Glue the ledges one roof thickness below the top.', ledges),
+      ...(isLoose ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
       ...(roofs.length > 0 && own.isRoofFixed
         ? [
             { does: 'paint' as const, says: 'Paint the inside before the roof is on.', bodyIds: [] },
-            { does: 'glue' as const, says: 'The roof, weighed down until it holds.', bodyIds: ['roof'] },
+            { does: 'glue' as const, says: 'Glue the roof and weigh it down until it holds.', bodyIds: ['roof'] },
           ]
         : []),
     ],
@@ -332,7 +332,7 @@ function shapeOf(own: Emplacement, baseMm: number, plan: EmplacementPlan, platfo
         ? [
             {
               key: 'basesWide',
-              label: 'Bases wide',
+              label: 'Width in bases',
               objectId: 'post',
               at: [insideOf(own, baseMm)[0] / 2, insideOf(own, baseMm)[1] / 2, 0] as const,
               along: [1, 0, 0] as const,
@@ -341,7 +341,7 @@ function shapeOf(own: Emplacement, baseMm: number, plan: EmplacementPlan, platfo
             },
             {
               key: 'basesDeep',
-              label: 'Bases deep',
+              label: 'Depth in bases',
               objectId: 'post',
               at: [0, insideOf(own, baseMm)[1], 0] as const,
               along: [0, 1, 0] as const,
@@ -360,16 +360,16 @@ const glue = (says: string, bodies: readonly { readonly id: string }[]): PieceSh
 /** Faceted shells: the back on the floor, the sides, the middle, and the splayed ones last, into what is left. */
 function gluingOf(own: Emplacement, { ring, back }: EmplacementPlan): PieceShape['order'] {
   const walls = (...which: readonly number[]) => which.map((i) => ({ id: wallOf('wall', i) }));
-  const first: PieceShape['order'] = [{ does: 'glue', says: 'Back wall on the floor first.', bodyIds: ['floor', wallOf('wall', back)] }];
+  const first: PieceShape['order'] = [{ does: 'glue', says: 'Glue the back wall to the floor first.', bodyIds: ['floor', wallOf('wall', back)] }];
   if (!isSplayed(own)) {
     const rest = [...ring.keys()].filter((i) => i !== back);
-    return [...first, ...glue('The other walls, from the back on both sides, the front ones last; fill what opens.', walls(...rest))];
+    return [...first, ...glue('Add the other walls from the back on both sides, the front ones last. Fill open gaps.', walls(...rest))];
   }
   return [
     ...first,
-    ...glue('The two sides, square to it.', walls(3, 5)),
-    ...glue('The middle front.', walls(1)),
-    ...glue('The splayed fronts last, into what is left; fill the folds that open.', walls(0, 2)),
+    ...glue('Add the two sides, square to it.', walls(3, 5)),
+    ...glue('Add the middle front.', walls(1)),
+    ...glue('Fit the splayed fronts last. Fill open folds.', walls(0, 2)),
   ];
 }
 
@@ -423,7 +423,7 @@ function stepOf(own: Emplacement, { ring, along }: Platform): readonly Face[] {
   return [top, riser];
 }
 
-const OPENED: Pick<StandingLevel, 'openedBy'> = { openedBy: { change: { isRoofFixed: false }, label: 'Let the roof lift off' } };
+const OPENED: Pick<StandingLevel, 'openedBy'> = { openedBy: { change: { isRoofFixed: false }, label: 'Make the roof removable' } };
 function levelsOf(own: Emplacement, { ring }: EmplacementPlan, platform: Platform | null): readonly StandingLevel[] {
   const headroom = (fromMm: number): number | null => (own.roof === 'none' ? null : own.wallMm - fromMm);
   const floor: StandingLevel = { name: 'Floor', objectId: 'post', atMm: 0, ring, headroomMm: headroom(0), raisedBy: 'wallMm', ...OPENED };

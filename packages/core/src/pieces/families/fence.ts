@@ -31,7 +31,7 @@ type Fence = z.infer<typeof settings>;
 
 export const fence = pieceFamily('fence', settings, {
   name: 'Fence or hedge',
-  says: 'Posts and rails straight, round a yard or along a drawn line, in equal bays, open, boarded or grown over, with a gate.',
+  says: 'Posts and rails in equal bays, straight, round a yard or along a drawn line: open, boarded or overgrown, with an optional gate.',
   fields: [
     askChoice('course', 'Runs', { line: 'straight', yard: 'round a yard', drawn: 'along a drawn line' }),
     askLine({ key: 'corners', label: 'Corners, mm', ...when<Fence>(({ course }) => course === 'drawn') }),
@@ -47,10 +47,10 @@ export const fence = pieceFamily('fence', settings, {
       SIZES.lengthMm,
       when<Fence>(({ course }) => course === 'yard'),
     ),
-    askLength('heightMm', 'Posts, height', SIZES.wallMm),
-    askLength('bayMm', 'Posts about so far apart', SIZES.lengthMm),
+    askLength('heightMm', 'Post height', SIZES.wallMm),
+    askLength('bayMm', 'Approximate post spacing', SIZES.lengthMm),
     askNumber('rails', 'Rails', { min: 1, max: 6 }),
-    askChoice('fill', 'Between posts', { open: 'rails only', boards: 'boards on the rails', hedge: 'a hedge grown round the rails' }),
+    askChoice('fill', 'Infill', { open: 'rails only', boards: 'boards on the rails', hedge: 'a hedge over the rails' }),
     askLength(
       'hedgeMm',
       'Hedge, width',
@@ -63,7 +63,7 @@ export const fence = pieceFamily('fence', settings, {
       { min: 0.5, max: 60 },
       when<Fence>(({ fill }) => fill === 'boards'),
     ),
-    askNumber('gateBay', 'Gate in bay', { min: 0, max: 60 }),
+    askNumber('gateBay', 'Gate in bay number', { min: 0, max: 60 }),
   ],
   roles: [
     { role: 'post', name: 'Posts', sold: 'length', usual: 'post' },
@@ -130,18 +130,18 @@ const BOARDS_TURN_DEG = 30;
 function refusal(own: Fence, course: DrawnLine): ReturnType<typeof refused> | null {
   const sides = sidesOf(own, course);
   const bays = sides.reduce((sum, { bays: count }) => sum + count, 0);
-  if (own.gateBay > bays) return refused('gateBay', `there are ${bays} bays; up to ${bays} would do`);
-  if (bays > 60) return refused('bayMm', `comes to ${bays} bays; ${Math.ceil((own.bayMm * bays) / 60)} mm would do`);
+  if (own.gateBay > bays) return refused('gateBay', `there are ${bays} bays. Enter up to ${bays}`);
+  if (bays > 60) return refused('bayMm', `gives ${bays} bays. Enter ${Math.ceil((own.bayMm * bays) / 60)} mm`);
   const least = Math.min(...sides.map(({ longMm, bays: count }) => longMm / count));
-  if (least < 8) return refused('bayMm', `posts stand ${least.toFixed(1)} mm apart; a bay of 8 mm or more would do`);
+  if (least < 8) return refused('bayMm', `posts are ${least.toFixed(1)} mm apart. Use bays of 8 mm or more`);
   for (const i of sides.keys()) {
     const turn = turnDeg(sides, i, course.isClosed) ?? 0;
     const said = `corner ${i + 1} turns by ${Math.abs(turn).toFixed(0)}°`;
-    if (Math.abs(turn) > SHARPEST_DEG) return refused('corners', `${said}; up to ${SHARPEST_DEG}°, or two corners for it, would do`);
+    if (Math.abs(turn) > SHARPEST_DEG) return refused('corners', `${said}. Enter up to ${SHARPEST_DEG}°, or two corners for it`);
     if (own.fill === 'boards' && turn < -BOARDS_TURN_DEG)
       return refused(
         'corners',
-        `${said} towards its boards; up to ${BOARDS_TURN_DEG}°, or the line drawn from its other end, or rails only, would do`,
+        `${said} towards the boards. Enter up to ${BOARDS_TURN_DEG}°, or draw the line from its other end, or use rails only`,
       );
   }
   return null;
@@ -209,17 +209,17 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
     fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own, sides) }] : [],
     loose: own.fill === 'hedge' ? [{ id: 'hedge', name: 'Hedge', objectId: 'fence', mesh: hedgeOf(own, posts, course.isClosed) }] : [],
     order: [
-      { does: 'pin', says: 'Posts on pins into the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
+      { does: 'pin', says: 'Set the posts on pins in the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
       {
         does: 'glue',
-        says: 'Rails between them, lowest first; then what is on the rails.',
+        says: 'Add the rails, lowest first, then the infill.',
         bodyIds: bars.slice(posts.length).map(({ id }) => id),
       },
       ...(own.fill === 'hedge'
         ? [
             {
               does: 'fill' as const,
-              says: 'Flock in clumps from the rails outwards, glue sprayed on between layers; clip it when it is dry.',
+              says: 'Apply flock in clumps from the rails outwards and spray glue between layers. Trim it when dry.',
               bodyIds: [],
             },
           ]
@@ -231,7 +231,7 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
         value: longMm / bays,
         unit: 'mm' as const,
       })),
-      { label: 'Along all of it', value: sides.reduce((sum, { longMm }) => sum + longMm, 0), unit: 'mm' },
+      { label: 'Total length', value: sides.reduce((sum, { longMm }) => sum + longMm, 0), unit: 'mm' },
       { label: 'Posts', value: posts.length, unit: '1' },
     ],
     handles: [

@@ -27,18 +27,18 @@ type FloorTiles = z.infer<typeof settings>;
 
 export const floorTiles = pieceFamily('floor-tiles', settings, {
   name: 'Loose floor tiles',
-  says: 'A counted set on one grid: single squares, doubles, fours and long runs, their pattern scored.',
+  says: 'A set of floor tiles on one grid: single squares, doubles, fours and long runs, with a scored pattern.',
   fields: [
     askLength('squareMm', 'A square', { min: 8, max: 120 }),
     askNumber('ones', '1 × 1', SIZES.count),
     askNumber('twos', '2 × 1', SIZES.count),
     askNumber('fours', '2 × 2', SIZES.count),
     askNumber('longs', '4 × 1', SIZES.count),
-    askNumber('scoresEach', 'Lines in a square, each way', { min: 0, max: 6 }),
+    askNumber('scoresEach', 'Lines per square, each way', { min: 0, max: 6 }),
     askChoice('made', 'Made', {
       'cut-to-size': 'both layers cut to size',
-      'trimmed-after': 'glued oversize, trimmed along the board',
-      squares: 'single squares laid from guides in the middle',
+      'trimmed-after': 'glued oversize, trimmed to the board',
+      squares: 'single squares laid from centre lines',
     }),
     askLength(
       'gutterMm',
@@ -46,7 +46,7 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
       { min: 0.2, max: 10 },
       when<FloorTiles>(({ made }) => made === 'squares'),
     ),
-    askLength('errorMm', 'A cut is off by', { min: 0, max: 3 }),
+    askLength('errorMm', 'Cutting error', { min: 0, max: 3 }),
   ],
   roles: [
     { role: 'board', name: 'Board', sold: 'sheet', usual: 'board' },
@@ -65,7 +65,7 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     errorMm: 0.3,
   }),
   shape: (own) =>
-    own.ones + own.twos + own.fours + own.longs === 0 ? refused('ones', 'a set of nothing; one square would do') : ok(shapeOf(own)),
+    own.ones + own.twos + own.fours + own.longs === 0 ? refused('ones', 'the set is empty. Enter at least one square') : ok(shapeOf(own)),
 });
 
 /** Floors laid by chance, always the same ones. */
@@ -102,31 +102,31 @@ function shapeOf(own: FloorTiles): PieceShape {
       ? [
           {
             does: 'glue',
-            says: `Cut the floor roughly, ${OVER_MM} mm too large all round: no marking, and many boards go on one sheet.`,
+            says: `Cut the floor roughly, ${OVER_MM} mm too large all round, without marking. Glue many boards on one sheet.`,
             bodyIds: ['board', 'top'],
           },
-          { does: 'dry-fit', says: 'When it is dry, part them and trim along the boards.', bodyIds: [] },
+          { does: 'dry-fit', says: 'When dry, separate them and trim along the boards.', bodyIds: [] },
         ]
       : own.made === 'squares'
         ? [
-            { does: 'dry-fit', says: 'Two lines through the middle of every board, square to each other.', bodyIds: ['board'] },
+            { does: 'dry-fit', says: 'Draw two centre lines on every board, square to each other.', bodyIds: ['board'] },
             {
               does: 'glue',
-              says: 'Squares from the lines outwards, a spacer in every gutter: errors run both ways and half as far.',
+              says: 'Lay squares outwards from the lines with a spacer in every gutter. This halves the error.',
               bodyIds: squareIds,
             },
-            { does: 'fill', says: 'Gutters brushed with sand and grout, wiped before it dries.', bodyIds: [] },
+            { does: 'fill', says: 'Brush sand and grout into the gutters and wipe before it dries.', bodyIds: [] },
           ]
-        : [{ does: 'glue', says: 'Brought flush by hand before the glue takes.', bodyIds: ['board', 'top'] }],
+        : [{ does: 'glue', says: 'Align the edges by hand before the glue sets.', bodyIds: ['board', 'top'] }],
     rests: own.made === 'squares' ? [] : [{ bodyId: 'top', on: ['board'] }],
     ways: waysOf(squares, tiles),
     facts: [
-      { label: 'Squares in all', value: squares, unit: '1' },
+      { label: 'Total squares', value: squares, unit: '1' },
       { label: 'Tiles', value: tiles, unit: '1' },
       { label: 'Spares to cut', value: sparesFor(tiles), unit: '1' },
-      { label: `A row of ${row} strays, laid from an edge`, value: driftMm(row, own.errorMm, 'edge'), unit: 'mm' },
-      { label: 'Laid from the middle', value: driftMm(row, own.errorMm, 'middle'), unit: 'mm' },
-      { label: 'From an edge, one floor in twenty by more than', value: strays[Math.floor(FLOORS * 0.95)]!, unit: 'mm' },
+      { label: `Drift of a row of ${row}, laid from an edge`, value: driftMm(row, own.errorMm, 'edge'), unit: 'mm' },
+      { label: 'Drift when laid from the middle', value: driftMm(row, own.errorMm, 'middle'), unit: 'mm' },
+      { label: 'From an edge, 1 floor in 20 drifts more than', value: strays[Math.floor(FLOORS * 0.95)]!, unit: 'mm' },
     ],
     handles: objects.map(({ id }) => ({
       key: 'squareMm',
@@ -192,6 +192,6 @@ function squaresOf({ squareMm, gutterMm }: FloorTiles, wide: number, deep: numbe
 const waysOf = (squares: number, tiles: number): NonNullable<PieceShape['ways']> => [
   { name: 'Both layers cut to size', measured: 4 * tiles, guided: 0, laid: tiles },
   // Boards are glued on one rough sheet, and each is freed along its four sides.
-  { name: 'Glued oversize, trimmed along the board', measured: 2 * tiles, guided: 4 * tiles, laid: tiles },
+  { name: 'Glued oversize, trimmed to the board', measured: 2 * tiles, guided: 4 * tiles, laid: tiles },
   { name: 'Single squares laid from the middle', measured: 2 * tiles + 2 * squares, guided: 0, laid: squares },
 ];

@@ -18,7 +18,7 @@ describe('a pillared floor', () => {
     // 150 − 20 mm in four gaps of 32.5, 100 − 20 mm in two of 40: five and three, corners counted once.
     const columns = of.objects[0]!.bodies.filter(({ id }) => id.startsWith('column-'));
     expect(columns).toHaveLength(2 * 5 + 2 * 3 - 4);
-    expect(of.shape!.facts!.find(({ label }) => label === 'From column to column')!.value).toBeCloseTo(32.5, 9);
+    expect(of.shape!.facts!.find(({ label }) => label === 'Column spacing')!.value).toBeCloseTo(32.5, 9);
     expect(
       made('pillared-floor', { columns: 'all-over', insetMm: 10, spacingMm: 35 }).objects[0]!.bodies.filter(({ id }) =>
         id.startsWith('column-'),

@@ -21,10 +21,10 @@ type Footbridge = z.infer<typeof settings>;
 
 export const footbridge = pieceFamily('footbridge', settings, {
   name: 'Footbridge',
-  says: 'A flat or an arched deck between two sides, with the template of its arc.',
+  says: 'A flat or arched deck between two sides, with a template for the arc.',
   fields: [
     askLength('spanMm', 'Span', SIZES.lengthMm),
-    askLength('widthMm', 'Between the sides', SIZES.lengthMm),
+    askLength('widthMm', 'Clear width', SIZES.lengthMm),
     askChoice('deck', 'Deck', { flat: 'flat', arched: 'arched' }),
     askLength(
       'riseMm',
@@ -33,7 +33,7 @@ export const footbridge = pieceFamily('footbridge', settings, {
       when<Footbridge>(({ deck }) => deck === 'arched'),
     ),
     askLength('parapetMm', 'Parapet', { min: 0, max: 80 }),
-    askLength('depthMm', 'Sides below the deck', { min: 2, max: 80 }),
+    askLength('depthMm', 'Side depth below the deck', { min: 2, max: 80 }),
   ],
   roles: [
     { role: 'deck', name: 'Deck', sold: 'sheet', usual: 'card' },
@@ -56,9 +56,9 @@ const radiusOf = ({ spanMm, riseMm }: Footbridge): number => (spanMm ** 2 / 4 + 
 
 function refusal(own: Footbridge): ReturnType<typeof refused> | null {
   if (own.deck === 'flat') return null;
-  if (own.riseMm > own.spanMm / 2) return refused('riseMm', `steeper than half a circle; up to ${Math.floor(own.spanMm / 2)} mm would do`);
+  if (own.riseMm > own.spanMm / 2) return refused('riseMm', `steeper than a semicircle. Enter up to ${Math.floor(own.spanMm / 2)} mm`);
   const most = radiusOf(own) / 2;
-  if (own.depthMm > most) return refused('depthMm', `deeper than the arc bends; up to ${Math.floor(most)} mm would do`);
+  if (own.depthMm > most) return refused('depthMm', `too deep for the curve of the arc. Enter up to ${Math.floor(most)} mm`);
   return null;
 }
 
@@ -99,12 +99,12 @@ function shapeOf(own: Footbridge): PieceShape {
   });
   const near = side(
     'near',
-    'Near side',
+    'Front side',
     outline.map(([x, up]): Vec => [x, 0, up]),
   );
   const far = side(
     'far',
-    'Far side',
+    'Back side',
     [...outline].reverse().map(([x, up]): Vec => [x, w, up]),
   );
   const flat = levelFace(
@@ -138,25 +138,25 @@ function shapeOf(own: Footbridge): PieceShape {
     order: [
       {
         does: 'dry-fit',
-        says: isArched ? 'Roll the deck over a tube before it is glued: it keeps its bend.' : 'Lay the deck between the sides.',
+        says: isArched ? 'Roll the deck over a tube before you glue it, so that it keeps its bend.' : 'Glue the deck between the sides.',
         bodyIds: ['deck'],
       },
       {
         does: 'glue',
-        says: 'One side flat on the bench, the deck on it, the other side on top; square while it sets.',
+        says: 'Lay one side flat on the bench, glue the deck on it, then the other side on top. Keep it square while it sets.',
         bodyIds: ['near', 'far'],
       },
     ],
     facts: isArched
       ? [
           { label: 'Radius of the deck', value: radius, unit: 'mm' },
-          { label: 'Deck along its top', value: 2 * half * radius, unit: 'mm' },
-          { label: 'Turns through', value: (2 * half * 180) / Math.PI, unit: '°' },
+          { label: 'Deck length along its top', value: 2 * half * radius, unit: 'mm' },
+          { label: 'Bend angle', value: (2 * half * 180) / Math.PI, unit: '°' },
         ]
       : [],
     handles: [
       { key: 'spanMm', label: 'Span', objectId: 'bridge', at: [l, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'widthMm', label: 'Between the sides', objectId: 'bridge', at: [l / 2, w, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+      { key: 'widthMm', label: 'Clear width', objectId: 'bridge', at: [l / 2, w, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
       ...(isArched
         ? [
             {

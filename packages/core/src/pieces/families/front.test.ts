@@ -38,7 +38,7 @@ describe('an upright front', () => {
     const flight = of.objects[0]!.bodies.find(({ id }) => id === 'flight-1')!;
     if (flight.kind !== 'plate') throw new Error('no plate');
     const deg = (Math.acos(Math.abs(flight.frame.w[2])) * 180) / Math.PI;
-    const said = of.shape!.facts!.find(({ label }) => label === 'A flight rises at')!.value;
+    const said = of.shape!.facts!.find(({ label }) => label === 'Flight angle')!.value;
     expect(deg).toBeCloseTo(said, 6);
   });
 });

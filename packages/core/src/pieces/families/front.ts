@@ -37,34 +37,34 @@ type Front = z.infer<typeof settings>;
 
 export const front = pieceFamily('front', settings, {
   name: 'Upright front',
-  says: 'A standing panel with boxes on its face, each lid a platform; holes, tubes or galleries between, stairs up its side.',
+  says: 'A standing panel with boxes whose lids are platforms, with holes, tubes or galleries between them and stairs at the side.',
   fields: [
-    askLength('widthMm', 'Wide', SIZES.lengthMm),
-    askLength('heightMm', 'High', SIZES.lengthMm),
+    askLength('widthMm', 'Width', SIZES.lengthMm),
+    askLength('heightMm', 'Height', SIZES.lengthMm),
     askNumber('columns', 'Boxes side by side', { min: 1, max: 12 }),
-    askNumber('rows', 'Boxes over one another', { min: 1, max: 8 }),
-    askLength('boxWideMm', 'A box, wide', SIZES.openingMm),
-    askLength('boxHighMm', 'A box, high', SIZES.openingMm),
-    askLength('boxDeepMm', 'The deepest box', SIZES.openingMm),
+    askNumber('rows', 'Boxes one above the other', { min: 1, max: 8 }),
+    askLength('boxWideMm', 'Box width', SIZES.openingMm),
+    askLength('boxHighMm', 'Box height', SIZES.openingMm),
+    askLength('boxDeepMm', 'Depth of the deepest box', SIZES.openingMm),
     askLength('doorWidthMm', 'Door, width', SIZES.openingMm),
     askLength('doorHeightMm', 'Door, height', SIZES.openingMm),
-    askLength('overhangMm', 'Lids jut out', { min: 0, max: 20 }),
-    askNumber('filledPct', 'Places taken', { min: 10, max: 100 }, '%'),
-    askNumber('strayPct', 'Boxes stand back by up to', { min: 0, max: 50 }, '%'),
-    askChoice('free', 'Other places have', {
+    askLength('overhangMm', 'Lid overhang', { min: 0, max: 20 }),
+    askNumber('filledPct', 'Places with a box', { min: 10, max: 100 }, '%'),
+    askNumber('strayPct', 'Variation in box depth', { min: 0, max: 50 }, '%'),
+    askChoice('free', 'Other places', {
       nothing: 'nothing',
       holes: 'round holes',
-      tubes: 'tubes that jut out',
+      tubes: 'projecting tubes',
       galleries: 'galleries on skewers',
     }),
     askTick('stairs', 'Stairs with landings up the right side'),
     askLength(
       'stairsMm',
-      'Stairs, width of the strip',
+      'Stair width',
       { min: 20, max: 400 },
       when<Front>(({ stairs }) => stairs),
     ),
-    askLength('footMm', 'Foot before it', { min: 10, max: 300 }),
+    askLength('footMm', 'Foot depth in front', { min: 10, max: 300 }),
     askNumber('seed', 'Arrangement number', { min: 1, max: 9_999 }),
   ],
   roles: [
@@ -107,27 +107,27 @@ const boxedMm = ({ widthMm, stairs, stairsMm }: Front): number => widthMm - (sta
 const BETWEEN_MM = 14;
 function refusal(own: Front): ReturnType<typeof refused> | null {
   if (own.stairs && own.stairsMm > own.widthMm * 0.6)
-    return refused('stairsMm', `leave no room for boxes; up to ${Math.max(20, Math.floor(own.widthMm * 0.6))} mm would do`);
+    return refused('stairsMm', `leave no room for boxes. Enter up to ${Math.max(20, Math.floor(own.widthMm * 0.6))} mm`);
   const pitch = boxedMm(own) / own.columns - BETWEEN_MM - 2 * own.overhangMm;
   if (own.boxWideMm > pitch)
     return refused(
       'boxWideMm',
-      `${own.columns} side by side leave ${Math.max(0, Math.floor(pitch))} mm each; fewer, or a wider panel, would do`,
+      `${own.columns} side by side leave ${Math.max(0, Math.floor(pitch))} mm each. Use fewer, or a wider panel`,
     );
   const storey = own.heightMm / own.rows - BETWEEN_MM;
   if (own.boxHighMm > storey)
     return refused(
       'boxHighMm',
-      `${own.rows} over one another leave ${Math.max(0, Math.floor(storey))} mm each; fewer, or a higher panel, would do`,
+      `${own.rows} over one another leave ${Math.max(0, Math.floor(storey))} mm each. Use fewer, or a higher panel`,
     );
   if (own.doorWidthMm > own.boxWideMm - 2 * PIER_MM)
-    return refused('doorWidthMm', `wider than its box; up to ${Math.max(3, Math.floor(own.boxWideMm - 2 * PIER_MM))} mm would do`);
+    return refused('doorWidthMm', `wider than its box. Enter up to ${Math.max(3, Math.floor(own.boxWideMm - 2 * PIER_MM))} mm`);
   if (own.doorHeightMm > own.boxHighMm - PIER_MM)
-    return refused('doorHeightMm', `taller than its box; up to ${Math.max(3, Math.floor(own.boxHighMm - PIER_MM))} mm would do`);
+    return refused('doorHeightMm', `taller than its box. Enter up to ${Math.max(3, Math.floor(own.boxHighMm - PIER_MM))} mm`);
   if (own.footMm < own.boxDeepMm + own.overhangMm)
     return refused(
       'footMm',
-      `boxes jut out over it and it falls forward; ${Math.ceil(own.boxDeepMm + own.overhangMm)} mm or more would do`,
+      `the boxes overhang the foot and the panel falls forward. Enter ${Math.ceil(own.boxDeepMm + own.overhangMm)} mm or more`,
     );
   return null;
 }
@@ -389,27 +389,27 @@ function shapeOf(own: Front): PieceShape {
     waysIn: [],
     strung: [...strung, ...carried],
     order: [
-      { does: 'glue', says: 'Panel on its foot, both braces behind it, square.', bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'] },
-      { does: 'paint', says: 'Paint the panel where boxes will hide it, and every box inside: no brush goes there later.', bodyIds: [] },
+      { does: 'glue', says: 'Glue the panel to its foot with both braces behind it, square.', bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'] },
+      { does: 'paint', says: 'Paint the panel where boxes will hide it, and the inside of every box: you cannot reach there later.', bodyIds: [] },
       {
         does: 'glue',
-        says: 'Boxes from the lowest row up, each put together before it goes on.',
+        says: 'Assemble each box first, then add them from the lowest row up.',
         bodyIds: boxes.flatMap((box) => facesOf(own, box).map(({ id }) => id)),
       },
       ...(planks.length > 0
         ? [
             {
               does: 'glue' as const,
-              says: 'Galleries and landings against the panel, each on two skewers driven into it; flights between them last.',
+              says: 'Fit galleries and landings on two skewers each, pushed into the panel. Add the flights last.',
               bodyIds: planks.map(({ id }) => id),
             },
           ]
         : []),
       ...(tubes.length > 0
-        ? [{ does: 'glue' as const, says: 'Tubes square to the panel, painted inside before.', bodyIds: tubes.map(({ id }) => id) }]
+        ? [{ does: 'glue' as const, says: 'Paint the tubes inside, then glue them square to the panel.', bodyIds: tubes.map(({ id }) => id) }]
         : []),
-      { does: 'pin', says: 'A skewer through every box into the panel: bumps in handling are met by it.', bodyIds: [] },
-      { does: 'place', says: 'Leave railings off where a hand must reach in.', bodyIds: [] },
+      { does: 'pin', says: 'Push a skewer through every box into the panel, so that it survives handling.', bodyIds: [] },
+      { does: 'place', says: 'Leave out railings where your hand must reach in.', bodyIds: [] },
     ],
     facts: [
       { label: 'Boxes', value: boxes.length, unit: '1' },
@@ -417,18 +417,18 @@ function shapeOf(own: Front): PieceShape {
       ...(flights.length > 0
         ? [
             {
-              label: 'A flight rises at',
+              label: 'Flight angle',
               value: (Math.atan(h / own.rows / ((own.stairsMm - STAIRS_IN_MM) * (1 - LANDING_SHARE))) * 180) / Math.PI,
               unit: '°' as const,
             },
           ]
         : []),
-      { label: 'Room for a hand, from platform to platform', value: h / own.rows, unit: 'mm' },
-      { label: 'Reach in, past the deepest box', value: own.boxDeepMm + own.overhangMm, unit: 'mm' },
+      { label: 'Hand clearance between platforms', value: h / own.rows, unit: 'mm' },
+      { label: 'Reach past the deepest box', value: own.boxDeepMm + own.overhangMm, unit: 'mm' },
     ],
     handles: [
-      { key: 'widthMm', label: 'Wide', objectId: 'front', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'heightMm', label: 'High', objectId: 'front', at: [0, 0, h], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+      { key: 'widthMm', label: 'Width', objectId: 'front', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'heightMm', label: 'Height', objectId: 'front', at: [0, 0, h], along: [0, 0, 1], perUnitMm: 1, step: 1 },
     ],
   };
 }

@@ -29,13 +29,13 @@ const GRADES = [
 
 export const heap = pieceFamily('heap', settings, {
   name: 'Heap or rubble',
-  says: 'Three grades over a cheap core on a thin board, no steeper than they lie.',
+  says: 'Three sizes of rubble over a cheap core on a thin base board, no steeper than loose rubble lies.',
   fields: [
-    askLength('wideMm', 'Wide', { min: 20, max: 800 }),
-    askLength('deepMm', 'Deep', { min: 20, max: 800 }),
-    askLength('highMm', 'High', { min: 5, max: 200 }),
-    askNumber('coreLayers', 'Layers of core', { min: 0, max: 8 }),
-    askLength('skinMm', 'Rubble on the core', { min: 2, max: 40 }),
+    askLength('wideMm', 'Width', { min: 20, max: 800 }),
+    askLength('deepMm', 'Depth', { min: 20, max: 800 }),
+    askLength('highMm', 'Height', { min: 5, max: 200 }),
+    askNumber('coreLayers', 'Core layers', { min: 0, max: 8 }),
+    askLength('skinMm', 'Rubble thickness', { min: 2, max: 40 }),
   ],
   roles: [
     { role: 'board', name: 'Board', sold: 'sheet', usual: 'board' },
@@ -58,10 +58,10 @@ function refusal({ wideMm, deepMm, highMm, skinMm }: Heap): ReturnType<typeof re
   if (highMm > highest)
     return refused(
       'highMm',
-      `steeper than rubble lies; up to ${highest} mm would do, or ${Math.ceil((2 * narrow * highMm) / highest)} mm of foot`,
+      `steeper than loose rubble. Enter up to ${highest} mm, or a foot of ${Math.ceil((2 * narrow * highMm) / highest)} mm`,
     );
   if (skinMm > Math.min(highMm, narrow) - 1)
-    return refused('skinMm', `leaves no core; up to ${Math.max(2, Math.floor(Math.min(highMm, narrow) - 1))} mm would do`);
+    return refused('skinMm', `leaves no room for a core. Enter up to ${Math.max(2, Math.floor(Math.min(highMm, narrow) - 1))} mm`);
   return null;
 }
 
@@ -108,11 +108,11 @@ function shapeOf(own: Heap): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Scraps of foam or a spoon of filler for the core; leave level spots where a base is to stand.',
+        says: 'Use foam scraps or a spoon of filler for the core. Leave level spots for bases.',
         bodyIds: ['board', ...core.map(({ id }) => id)],
       },
-      { does: 'place', says: 'Lay the rubble dry, coarse first, and move it until it is right.', bodyIds: [] },
-      { does: 'fill', says: 'Wet it, then lock it with thinned glue at least twice, dry between.', bodyIds: [] },
+      { does: 'place', says: 'Place the rubble dry, coarse first, and adjust it until it looks right.', bodyIds: [] },
+      { does: 'fill', says: 'Wet it, then lock it with thinned glue at least twice, drying in between.', bodyIds: [] },
     ],
     rests: core.map(({ id }, i) => ({ bodyId: id, on: [i === 0 ? 'board' : `core-${i}`] })),
     loose: [{ id: 'rubble', name: 'Rubble', objectId: 'heap', mesh: moundOver(oval(0), [0, own.highMm], (share) => 1 - share, 1) }],
@@ -126,8 +126,8 @@ function shapeOf(own: Heap): PieceShape {
       },
     ],
     handles: [
-      { key: 'wideMm', label: 'Wide', objectId: 'heap', at: [own.wideMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
-      { key: 'deepMm', label: 'Deep', objectId: 'heap', at: [0, own.deepMm / 2, 0], along: [0, 1, 0], perUnitMm: 0.5, step: 1 },
+      { key: 'wideMm', label: 'Width', objectId: 'heap', at: [own.wideMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
+      { key: 'deepMm', label: 'Depth', objectId: 'heap', at: [0, own.deepMm / 2, 0], along: [0, 1, 0], perUnitMm: 0.5, step: 1 },
     ],
   };
 }

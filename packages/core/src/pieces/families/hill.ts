@@ -23,15 +23,15 @@ type Hill = z.infer<typeof settings>;
 
 export const hill = pieceFamily('hill', settings, {
   name: 'Hill or island',
-  says: 'Contour layers on a thin board, from a seeded outline.',
+  says: 'Contour layers on a thin board with a random outline.',
   fields: [
-    askLength('wideMm', 'Wide', { min: 20, max: 1_500 }),
-    askLength('deepMm', 'Deep', { min: 20, max: 1_500 }),
+    askLength('wideMm', 'Width', { min: 20, max: 1_500 }),
+    askLength('deepMm', 'Depth', { min: 20, max: 1_500 }),
     askNumber('layers', 'Layers', { min: 1, max: 12 }),
-    askLength('stepInMm', 'Each steps in', { min: 2, max: 200 }),
-    askNumber('ruggedPct', 'Rugged', { min: 0, max: 40 }, '%'),
+    askLength('stepInMm', 'Setback per layer', { min: 2, max: 200 }),
+    askNumber('ruggedPct', 'Roughness', { min: 0, max: 40 }, '%'),
     askNumber('seed', 'Shape number', { min: 1, max: 9_999 }),
-    askLength('boardOutMm', 'Board beyond it', { min: 0, max: 60 }),
+    askLength('boardOutMm', 'Board margin', { min: 0, max: 60 }),
   ],
   roles: [
     { role: 'layer', name: 'Layers', sold: 'sheet', usual: 'layer' },
@@ -50,7 +50,7 @@ export const hill = pieceFamily('hill', settings, {
   shape: (own) => {
     const most = Math.floor(((Math.min(own.wideMm, own.deepMm) / 2) * 0.85) / Math.max(1, own.layers - 1));
     return own.layers > 1 && own.stepInMm > most
-      ? refused('stepInMm', `leaves nothing of the top layer; up to ${Math.max(2, most)} mm, or fewer layers, would do`)
+      ? refused('stepInMm', `leaves no top layer. Enter up to ${Math.max(2, most)} mm, or use fewer layers`)
       : ok(shapeOf(own));
   },
 });
@@ -95,15 +95,15 @@ function shapeOf(own: Hill): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Layers over their whole faces, each turned a quarter against the grain below; weigh down overnight.',
+        says: 'Glue the layers over the whole face, each with its grain at right angles to the layer below. Weigh down overnight.',
         bodyIds: ['board', ...layers.map(({ id }) => id)],
       },
-      { does: 'fill', says: 'Carve the edges to slopes, then bevel the board.', bodyIds: [] },
+      { does: 'fill', says: 'Carve the edges into slopes, then bevel the board.', bodyIds: [] },
     ],
     rests: layers.map(({ id }, i) => ({ bodyId: id, on: [i === 0 ? 'board' : `layer-${i}`] })),
     handles: [
-      { key: 'wideMm', label: 'Wide', objectId: 'hill', at: [own.wideMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
-      { key: 'deepMm', label: 'Deep', objectId: 'hill', at: [0, own.deepMm / 2, 0], along: [0, 1, 0], perUnitMm: 0.5, step: 1 },
+      { key: 'wideMm', label: 'Width', objectId: 'hill', at: [own.wideMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
+      { key: 'deepMm', label: 'Depth', objectId: 'hill', at: [0, own.deepMm / 2, 0], along: [0, 1, 0], perUnitMm: 0.5, step: 1 },
     ],
   };
 }

@@ -12,7 +12,7 @@ type OwnOutline = z.infer<typeof settings>;
 
 export const ownOutline = pieceFamily('own-outline', settings, {
   name: 'Own outline',
-  says: 'Any outline, typed, from a drawing or from the plan, in as many layers of any stock.',
+  says: 'Any outline, typed, from a drawing or from the plan, in any number of layers of any stock.',
   fields: [askOutline({ key: 'outline', label: 'Corners, mm' }), askNumber('layers', 'Layers', { min: 1, max: 20 })],
   roles: [{ role: 'layer', name: 'Layers', sold: 'sheet', usual: 'layer' }],
   clads: [],
@@ -50,7 +50,7 @@ function shapeOf(ring: readonly Point[], layers: number): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Layers over their whole faces, grain turned; trim to the lowest when dry.',
+        says: 'Glue the layers over the whole face with crossed grain. Trim to the lowest layer when dry.',
         bodyIds: faces.map(({ id }) => id),
       },
     ],

@@ -25,10 +25,10 @@ type Pillared = z.infer<typeof settings>;
 
 export const pillaredFloor = pieceFamily('pillared-floor', settings, {
   name: 'Pillared floor',
-  says: 'A floor on steps with columns at equal gaps: flags where they are seen, cheap filling where they are not.',
+  says: 'A floor on steps with evenly spaced columns: flagstones where you see them, cheap filling where you do not.',
   fields: [
-    askNumber('basesWide', 'Bases wide', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Bases deep', SIZES.bases, '', 0.5),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
     askNumber('steps', 'Steps', { min: 1, max: 6 }),
     askLength('treadMm', 'Tread', { min: 4, max: 60 }),
     askChoice('columns', 'Columns', {
@@ -36,10 +36,10 @@ export const pillaredFloor = pieceFamily('pillared-floor', settings, {
       'front-and-back': 'along front and back',
       'all-over': 'in rows all over',
     }),
-    askLength('spacingMm', 'Columns about so far apart', { min: 8, max: 400 }),
-    askLength('insetMm', 'From the edge to their middle', { min: 3, max: 80 }),
+    askLength('spacingMm', 'Approximate column spacing', { min: 8, max: 400 }),
+    askLength('insetMm', 'Distance from the edge', { min: 3, max: 80 }),
     askLength('columnMm', 'Columns, height', SIZES.wallMm),
-    askTick('roof', 'Roof that lifts off'),
+    askTick('roof', 'Removable roof'),
   ],
   roles: [
     { role: 'core', name: 'Filling of the steps', sold: 'sheet', usual: 'layer' },
@@ -71,9 +71,9 @@ const STOUTEST_MM = 6;
 function refusal(own: Pillared, baseMm: number): ReturnType<typeof refused> | null {
   const least = Math.min(own.basesWide, own.basesDeep) * baseMm;
   const most = Math.floor(least / 2 - STOUTEST_MM);
-  if (own.insetMm > most) return refused('insetMm', `columns of both sides would meet; up to ${Math.max(3, most)} mm would do`);
+  if (own.insetMm > most) return refused('insetMm', `columns of both sides would touch. Enter up to ${Math.max(3, most)} mm`);
   const count = columnsAt(own, baseMm).length;
-  if (count > MOST_COLUMNS) return refused('spacingMm', `comes to ${count} columns; up to ${MOST_COLUMNS}, wider apart, would do`);
+  if (count > MOST_COLUMNS) return refused('spacingMm', `gives ${count} columns. The limit is ${MOST_COLUMNS}: use a wider spacing`);
   return null;
 }
 const MOST_COLUMNS = 120;
@@ -202,21 +202,21 @@ function shapeOf(own: Pillared, baseMm: number): PieceShape {
     order: [
       {
         does: 'glue',
-        says: `Filling from the lowest step up; a gauge strip ${own.treadMm} mm wide laid round the layer above marks each margin.`,
+        says: `Build the filling from the lowest step up. A gauge strip ${own.treadMm} mm wide marks each margin.`,
         bodyIds: [...layers].reverse().flatMap(({ id, role }) => (role === 'core' ? [id] : [])),
       },
       {
         does: 'glue',
-        says: 'Flags on the treads first, the floor last: joints of one do not run into the next.',
+        says: 'Lay flagstones on the treads first and the floor last, so that joints do not line up.',
         bodyIds: [...layers.flatMap(({ id, role }) => (role === 'flag' ? [id] : [])), 'flags'],
       },
       {
         does: 'pin',
-        says: 'Columns on pins, plumb, the four corners first and the others on a thread between them.',
+        says: 'Set the columns on pins, plumb: the four corners first, the others along a thread between them.',
         bodyIds: columns.map(({ id }) => id),
       },
-      { does: 'glue', says: 'The frame over all of them at once, weighed down.', bodyIds: ['frame'] },
-      ...(own.roof ? [{ does: 'place' as const, says: 'The roof stays loose.', bodyIds: ['roof'] }] : []),
+      { does: 'glue', says: 'Glue the frame on all columns at once and weigh it down.', bodyIds: ['frame'] },
+      ...(own.roof ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
     ],
     liftsOff: own.roof ? [{ name: 'Roof', bodyIds: ['roof'] }] : [],
     rests: [
@@ -229,14 +229,14 @@ function shapeOf(own: Pillared, baseMm: number): PieceShape {
     ],
     facts: [
       { label: 'Columns', value: places.length, unit: '1' },
-      { label: 'From column to column', value: second.x - first.x, unit: 'mm' },
-      { label: 'Flags are seen on', value: outer, unit: 'mm²' },
-      { label: 'Filled under them', value: filled, unit: 'mm²' },
+      { label: 'Column spacing', value: second.x - first.x, unit: 'mm' },
+      { label: 'Visible flagstones', value: outer, unit: 'mm²' },
+      { label: 'Filling below them', value: filled, unit: 'mm²' },
       { label: 'Gauge strip', value: own.treadMm, unit: 'mm' },
     ],
     handles: [
-      { key: 'basesWide', label: 'Bases wide', objectId: 'floor', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
-      { key: 'basesDeep', label: 'Bases deep', objectId: 'floor', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
+      { key: 'basesWide', label: 'Width in bases', objectId: 'floor', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
+      { key: 'basesDeep', label: 'Depth in bases', objectId: 'floor', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
       { key: 'columnMm', label: 'Columns', objectId: 'floor', at: [0, 0, own.columnMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
     ],
   };

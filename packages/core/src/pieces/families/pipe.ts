@@ -28,23 +28,23 @@ const hasTunnels = ({ tunnels }: Pipe): boolean => tunnels > 0;
 
 export const pipe = pieceFamily('pipe', settings, {
   name: 'Pipe run',
-  says: 'Straight lengths, flanges, elbows in wedges cut at half a wedge’s turn, and tunnels with a flat road.',
+  says: 'Straight lengths, flanges, elbows made of wedges, and tunnels with a flat road.',
   fields: [
     askNumber('straights', 'Straight lengths', SIZES.count),
     askLength('straightMm', 'Each', SIZES.lengthMm),
     askNumber('elbows', 'Elbows', SIZES.count),
-    askNumber('turnDeg', 'An elbow turns', { min: 5, max: 180 }, '°'),
-    askNumber('wedges', 'Wedges in an elbow', { min: 1, max: 16 }),
-    askLength('bendMm', 'Bend to the middle of the pipe', { min: 5, max: 400 }),
-    askChoice('flanges', 'Plugged with a flange', { none: 'nowhere', 'one-end': 'one end of each', 'both-ends': 'both ends of each' }),
+    askNumber('turnDeg', 'Elbow angle', { min: 5, max: 180 }, '°'),
+    askNumber('wedges', 'Wedges per elbow', { min: 1, max: 16 }),
+    askLength('bendMm', 'Bend radius to the pipe centre', { min: 5, max: 400 }),
+    askChoice('flanges', 'Flanges', { none: 'nowhere', 'one-end': 'one end of each', 'both-ends': 'both ends of each' }),
     askLength(
       'flangeMm',
-      'Flange, across',
+      'Flange diameter',
       { min: 3, max: 120 },
       when<Pipe>(({ flanges }) => flanges !== 'none'),
     ),
     askNumber('tunnels', 'Tunnels with a flat road', SIZES.count),
-    askLength('tunnelWideMm', 'Tunnel, width of the road', SIZES.openingMm, when<Pipe>(hasTunnels)),
+    askLength('tunnelWideMm', 'Tunnel road width', SIZES.openingMm, when<Pipe>(hasTunnels)),
     askLength('tunnelLongMm', 'Tunnel, length', SIZES.lengthMm, when<Pipe>(hasTunnels)),
   ],
   roles: [
@@ -68,7 +68,7 @@ export const pipe = pieceFamily('pipe', settings, {
     tunnelLongMm: Math.round(baseMm * 3),
   }),
   shape: (own) =>
-    own.straights + own.elbows + own.tunnels === 0 ? refused('straights', 'a run of nothing; one length would do') : ok(shapeOf(own)),
+    own.straights + own.elbows + own.tunnels === 0 ? refused('straights', 'the run is empty. Enter at least one length') : ok(shapeOf(own)),
 });
 
 const FREE: EdgeJoint = { joint: 'free' };
@@ -163,27 +163,27 @@ function shapeOf(own: Pipe): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'All wedges are cut at one setting; turn every second one over and roll them into the bend.',
+        says: 'Cut all wedges at one setting. Turn every second one over to form the bend.',
         bodyIds: wedges.map(({ id }) => id),
       },
       {
         does: 'glue',
-        says: 'Straight lengths to the elbows, a ring of card over each joint.',
+        says: 'Join straight lengths to the elbows with a card ring over each joint.',
         bodyIds: ['length', ...ends.map((end) => `plug-${end}`)],
       },
       ...(own.tunnels > 0
         ? [
             {
               does: 'glue' as const,
-              says: 'The vault bent over its road; paint inside before the wall closes round it.',
+              says: 'Bend the vault over the road. Paint the inside before you close it.',
               bodyIds: ['road', 'vault'],
             },
           ]
         : []),
     ],
     facts: [
-      { label: 'Every face cut at', value: own.turnDeg / (2 * own.wedges), unit: '°' },
-      { label: 'A wedge along its middle', value: 2 * own.bendMm * Math.sin(step / 2), unit: 'mm' },
+      { label: 'Cutting angle', value: own.turnDeg / (2 * own.wedges), unit: '°' },
+      { label: 'Wedge length along its middle', value: 2 * own.bendMm * Math.sin(step / 2), unit: 'mm' },
     ],
     handles:
       own.straights > 0

@@ -29,21 +29,21 @@ type Printed = z.infer<typeof settings>;
 
 export const printed = pieceFamily('printed', settings, {
   name: 'Printed details',
-  says: 'Posters, signs, covers and paving in their real sizes, scaled and gathered on a sheet of paper.',
+  says: 'Posters, signs, covers and paving at real size, scaled and arranged on a sheet of paper.',
   fields: [
     askNumber('posters', 'Posters', SIZES.count),
-    askNumber('posterWideCm', 'Poster, wide in life', REAL_CM, 'cm'),
-    askNumber('posterHighCm', 'Poster, high in life', REAL_CM, 'cm'),
+    askNumber('posterWideCm', 'Poster, real width', REAL_CM, 'cm'),
+    askNumber('posterHighCm', 'Poster, real height', REAL_CM, 'cm'),
     askNumber('signs', 'Signs', SIZES.count),
-    askNumber('signWideCm', 'Sign, wide in life', REAL_CM, 'cm'),
-    askNumber('signHighCm', 'Sign, high in life', REAL_CM, 'cm'),
-    askNumber('covers', 'Covers in the road', SIZES.count),
-    askNumber('coverCm', 'Cover, across in life', REAL_CM, 'cm'),
+    askNumber('signWideCm', 'Sign, real width', REAL_CM, 'cm'),
+    askNumber('signHighCm', 'Sign, real height', REAL_CM, 'cm'),
+    askNumber('covers', 'Manhole covers', SIZES.count),
+    askNumber('coverCm', 'Cover, real diameter', REAL_CM, 'cm'),
     askNumber('slabs', 'Pieces of paving', SIZES.count),
-    askNumber('slabWideCm', 'Paving, wide in life', REAL_CM, 'cm'),
-    askNumber('slabHighCm', 'Paving, long in life', REAL_CM, 'cm'),
-    askNumber('offDeg', 'Posters hang off straight by up to', { min: 0, max: 5 }, '°', 0.5),
-    askNumber('borderMm', 'Left round each to cut by', { min: 0, max: 5 }, 'mm', 0.5),
+    askNumber('slabWideCm', 'Paving, real width', REAL_CM, 'cm'),
+    askNumber('slabHighCm', 'Paving, real length', REAL_CM, 'cm'),
+    askNumber('offDeg', 'Poster tilt, up to', { min: 0, max: 5 }, '°', 0.5),
+    askNumber('borderMm', 'Cutting margin', { min: 0, max: 5 }, 'mm', 0.5),
   ],
   roles: [{ role: 'paper', name: 'Printed on', sold: 'sheet', usual: 'print' }],
   clads: [],
@@ -66,7 +66,7 @@ export const printed = pieceFamily('printed', settings, {
 });
 
 function refusal({ posters, signs, covers, slabs }: Printed): ReturnType<typeof refused> | null {
-  return posters + signs + covers + slabs === 0 ? refused('posters', 'a sheet of nothing; one would do') : null;
+  return posters + signs + covers + slabs === 0 ? refused('posters', 'the sheet is empty. Enter at least one') : null;
 }
 
 const MM_PER_CM = 10;
@@ -96,18 +96,18 @@ function shapeOf(own: Printed, { ratio }: PieceScale): PieceShape {
     order: [
       {
         does: 'paint',
-        says: 'Seal the print with matt varnish before it is cut, or its ink runs under the glue.',
+        says: 'Seal the print with matt varnish before you cut it, or the ink runs under the glue.',
         bodyIds: objects.map(({ id }) => id),
       },
       {
         does: 'place',
-        says: `Cut by the border, edges darkened; hang posters a little off straight, by up to ${own.offDeg}° either way; wash and dust them with the wall.`,
+        says: `Cut along the border and darken the edges. Tilt posters a little, by up to ${own.offDeg}° either way. Wash and dust them together with the wall.`,
         bodyIds: [],
       },
     ],
     facts: sorts.flatMap(({ name, wide, high }) => [
-      { label: `${name}, wide on the print`, value: wide, unit: 'mm' as const },
-      { label: `${name}, high on the print`, value: high, unit: 'mm' as const },
+      { label: `${name}, printed width`, value: wide, unit: 'mm' as const },
+      { label: `${name}, printed height`, value: high, unit: 'mm' as const },
     ]),
   };
 }

@@ -22,12 +22,12 @@ type Bed = z.infer<typeof settings>;
 
 export const raisedBed = pieceFamily('raised-bed', settings, {
   name: 'Raised bed',
-  says: 'Boards round soil in furrows over a cheap core.',
+  says: 'Boards round furrowed soil over a cheap core.',
   fields: [
     askLength('widthMm', 'Wide, inside', SIZES.lengthMm),
     askLength('depthMm', 'Deep, inside', SIZES.lengthMm),
     askLength('heightMm', 'Boards, height', SIZES.wallMm),
-    askChoice('corners', 'Corners', { mitre: 'mitred', butt: 'butt, each covers the next' }),
+    askChoice('corners', 'Corners', { mitre: 'mitred', butt: 'butt, each wall covers the next' }),
     askNumber('furrows', 'Furrows', { min: 0, max: 40 }),
     askLength('furrowMm', 'Furrow, depth', { min: 0.5, max: 20 }),
     askLength('soilMm', 'Soil over the core', { min: 1, max: 40 }),
@@ -52,11 +52,11 @@ export const raisedBed = pieceFamily('raised-bed', settings, {
 /** A furrow narrower than this closes again while it is drawn. */
 const FURROW_MM = 3;
 function refusal(own: Bed): ReturnType<typeof refused> | null {
-  if (own.soilMm > own.heightMm) return refused('soilMm', `higher than its boards; up to ${Math.floor(own.heightMm)} mm would do`);
+  if (own.soilMm > own.heightMm) return refused('soilMm', `higher than its boards. Enter up to ${Math.floor(own.heightMm)} mm`);
   if (own.furrows > 0 && own.furrowMm > own.soilMm)
-    return refused('furrowMm', `deeper than the soil; up to ${own.soilMm.toFixed(1)} mm would do`);
+    return refused('furrowMm', `deeper than the soil. Enter up to ${own.soilMm.toFixed(1)} mm`);
   const most = Math.floor(own.depthMm / FURROW_MM);
-  if (own.furrows > most) return refused('furrows', `closer than ${FURROW_MM} mm; up to ${most} would do`);
+  if (own.furrows > most) return refused('furrows', `the furrows are closer than ${FURROW_MM} mm. Enter up to ${most}`);
   return null;
 }
 
@@ -124,16 +124,16 @@ function shapeOf(own: Bed): PieceShape {
     levels: [],
     waysIn: [],
     order: [
-      { does: 'glue', says: 'Boards round the floor.', bodyIds: ['floor', ...walls.map(({ id }) => id)] },
-      { does: 'fill', says: 'Scraps of foam for the core; soil in glue over it, furrows drawn while it is wet.', bodyIds: [] },
-      { does: 'place', says: 'Plants last, in the ridges, after the last spray.', bodyIds: [] },
+      { does: 'glue', says: 'Glue the boards round the floor.', bodyIds: ['floor', ...walls.map(({ id }) => id)] },
+      { does: 'fill', says: 'Use foam scraps for the core. Cover them with soil in glue and draw the furrows while it is wet.', bodyIds: [] },
+      { does: 'place', says: 'Plant the ridges last, after the last spray.', bodyIds: [] },
     ],
     loose: [{ id: 'soil', name: 'Soil', objectId: 'bed', mesh: soilOf(own) }],
     fills: [{ usual: 'soil', objectId: 'bed', ml: soilMm3 / 1_000 }],
-    facts: own.furrows === 0 ? [] : [{ label: 'From furrow to furrow', value: d / own.furrows, unit: 'mm' }],
+    facts: own.furrows === 0 ? [] : [{ label: 'Furrow spacing', value: d / own.furrows, unit: 'mm' }],
     handles: [
-      { key: 'widthMm', label: 'Wide', objectId: 'bed', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'depthMm', label: 'Deep', objectId: 'bed', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+      { key: 'widthMm', label: 'Width', objectId: 'bed', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'depthMm', label: 'Depth', objectId: 'bed', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
     ],
   };
 }

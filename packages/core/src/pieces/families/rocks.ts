@@ -32,11 +32,11 @@ export const rocks = pieceFamily('rocks', settings, {
     askNumber('large', 'Large', SIZES.count),
     askNumber('middling', 'Middling', SIZES.count),
     askNumber('small', 'Small', SIZES.count),
-    askLength('acrossMm', 'Across a large one', { min: 8, max: 400 }),
+    askLength('acrossMm', 'Diameter of a large rock', { min: 8, max: 400 }),
     askChoice('made', 'Made of', { foam: 'foam, carved', clay: 'clay over a foam core' }),
     askNumber('layers', 'Layers of foam', { min: 1, max: 8 }),
     askLength('skinMm', 'Clay on the core', { min: 1, max: 20 }, when<Rocks>(isClay)),
-    askNumber('seed', 'Number of chance', { min: 1, max: 9_999 }),
+    askNumber('seed', 'Random number', { min: 1, max: 9_999 }),
   ],
   roles: [{ role: 'layer', name: 'Layers', sold: 'sheet', usual: 'layer' }],
   clads: [],
@@ -60,12 +60,12 @@ const SORTS = [
 ] as const;
 
 function refusal(own: Rocks): ReturnType<typeof refused> | null {
-  if (own.large + own.middling + own.small === 0) return refused('large', 'a set of nothing; one would do');
+  if (own.large + own.middling + own.small === 0) return refused('large', 'the set is empty. Enter at least one');
   const core = own.acrossMm / 6 - own.skinMm;
   if (isClay(own) && core < LEAST_MM)
     return own.acrossMm / 6 - LEAST_MM >= 1
-      ? refused('skinMm', `leaves a small one no core; up to ${Math.floor(own.acrossMm / 6 - LEAST_MM)} mm would do`)
-      : refused('acrossMm', `too small for a core; ${Math.ceil(6 * (own.skinMm + LEAST_MM))} mm would do`);
+      ? refused('skinMm', `leaves no core in a small rock. Enter up to ${Math.floor(own.acrossMm / 6 - LEAST_MM)} mm`)
+      : refused('acrossMm', `too small for a core. Enter ${Math.ceil(6 * (own.skinMm + LEAST_MM))} mm`);
   return null;
 }
 const LEAST_MM = 1;
@@ -117,14 +117,14 @@ function shapeOf(own: Rocks): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Layers over one another, turned at will; weigh down until dry.',
+        says: 'Glue the layers on top of each other at any angle. Weigh down until dry.',
         bodyIds: [...new Set(made.flatMap(({ object }) => object.faces.map(({ id }) => id)))],
       },
       {
         does: 'fill',
         says: isClay(own)
-          ? 'Press clay on the core, break its surface with a stone, dry it slowly: it shrinks, and cracks are filled after.'
-          : 'Break the edges off rather than cutting them, then press a stone in for its texture.',
+          ? 'Press clay on the core, break the surface with a stone and dry it slowly. Clay shrinks: fill cracks afterwards.'
+          : 'Break the edges off instead of cutting them, then press in a stone for texture.',
         bodyIds: [],
       },
     ],
@@ -145,7 +145,7 @@ function shapeOf(own: Rocks): PieceShape {
       .slice(0, 1)
       .map(({ object }) => ({
         key: 'acrossMm',
-        label: 'Across a large one',
+        label: 'Diameter of a large rock',
         objectId: object.id,
         at: [own.acrossMm / 2, 0, 0] as const,
         along: [1, 0, 0] as const,

@@ -29,19 +29,19 @@ type RoundTower = z.infer<typeof settings>;
 
 export const roundTower = pieceFamily('round-tower', settings, {
   name: 'Round tower',
-  says: 'A tube of card, bought or rolled, with floors that lift out on hoops.',
+  says: 'A card tube, bought or rolled, with removable floors on hoops.',
   fields: [
-    askNumber('basesAcross', 'Bases across', BASES_ACROSS, '', 0.5),
-    askLength('slackMm', 'Slack beside the bases', SIZES.slackMm),
+    askNumber('basesAcross', 'Diameter in bases', BASES_ACROSS, '', 0.5),
+    askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
     askNumber('storeys', 'Storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),
     askLength('parapetMm', 'Parapet', { min: 0, max: 120 }),
     askLength('doorWidthMm', 'Door, width', SIZES.openingMm),
     askLength('doorHeightMm', 'Door, height', SIZES.openingMm),
-    askNumber('slits', 'Slits round a storey', { min: 0, max: 12 }),
+    askNumber('slits', 'Slits per storey', { min: 0, max: 12 }),
     askLength('slitMm', 'Slit, width', { min: 1, max: 30 }),
     askLength('hoopMm', 'Hoops, height', { min: 2, max: 30 }),
-    askLength('footOutMm', 'Foot juts out', { min: 0, max: 40 }),
+    askLength('footOutMm', 'Foot overhang', { min: 0, max: 40 }),
   ],
   roles: [
     { role: 'wall', name: 'Wall', sold: 'sheet', usual: 'roof' },
@@ -71,14 +71,14 @@ function refusal(own: RoundTower, baseMm: number): ReturnType<typeof refused> | 
   const round = 2 * Math.PI * radiusMm(own, baseMm);
   // A door wider than this takes the curve with it.
   const widest = Math.floor(round / 4);
-  if (own.doorWidthMm > widest) return refused('doorWidthMm', `a quarter of the wall at most; up to ${widest} mm would do`);
+  if (own.doorWidthMm > widest) return refused('doorWidthMm', `at most a quarter of the wall. Enter up to ${widest} mm`);
   const highest = Math.floor(own.storeyMm - own.hoopMm - PIER_MM);
   if (own.doorHeightMm > highest)
-    return refused('doorHeightMm', `reaches the hoop over it; up to ${Math.max(3, highest)} mm would do, or a higher storey`);
+    return refused('doorHeightMm', `reaches the hoop above it. Enter up to ${Math.max(3, highest)} mm, or raise the storey`);
   const most = Math.floor(round / (own.slitMm + PIER_MM) / 2);
-  if (own.slits > most) return refused('slits', `${most} fit round the wall; up to ${most} would do`);
+  if (own.slits > most) return refused('slits', `${most} fit round the wall. Enter up to ${most}`);
   if (own.slits > 0 && own.storeyMm * 0.75 > own.storeyMm - own.hoopMm - 1)
-    return refused('hoopMm', `reaches the slits; up to ${Math.max(2, Math.floor(own.storeyMm / 4 - 1))} mm would do`);
+    return refused('hoopMm', `reaches the slits. Enter up to ${Math.max(2, Math.floor(own.storeyMm / 4 - 1))} mm`);
   return null;
 }
 
@@ -160,22 +160,22 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
       },
     ],
     order: [
-      { does: 'dry-fit', says: 'Roll the wall over a bottle until it keeps its bend; cut door and slits while it lies flat.', bodyIds: [] },
-      { does: 'glue', says: 'Close the seam over a strip inside; stand it on its foot.', bodyIds: ['wall', 'foot'] },
-      { does: 'glue', says: 'Hoops level with one another: the floors lie on them.', bodyIds: hoops.map(({ id }) => id) },
-      { does: 'paint', says: 'Paint the inside before the floors go in.', bodyIds: [] },
-      { does: 'place', says: 'Floors lift out on edge, by a thread through their middle.', bodyIds: floors.map(({ id }) => id) },
+      { does: 'dry-fit', says: 'Cut the door and slits while the wall lies flat, then roll it over a bottle until it keeps its bend.', bodyIds: [] },
+      { does: 'glue', says: 'Close the seam over a strip inside and glue the wall to its foot.', bodyIds: ['wall', 'foot'] },
+      { does: 'glue', says: 'Glue the hoops level: the floors rest on them.', bodyIds: hoops.map(({ id }) => id) },
+      { does: 'paint', says: 'Paint the inside before you fit the floors.', bodyIds: [] },
+      { does: 'place', says: 'Floors lift out on edge by a thread through the middle.', bodyIds: floors.map(({ id }) => id) },
     ],
     liftsOff: floors.map(({ id, name }) => ({ name, bodyIds: [id] })),
     rests: floors.map(({ id }, i) => ({ bodyId: id, on: [`hoop-${i + 1}-left`, `hoop-${i + 1}-right`] })),
     facts: [
-      { label: 'Round the wall, inside', value: round, unit: 'mm' },
-      { label: 'A bought tube of', value: 2 * radius, unit: 'mm' },
+      { label: 'Inner circumference', value: round, unit: 'mm' },
+      { label: 'Or buy a tube of', value: 2 * radius, unit: 'mm' },
     ],
     handles: [
       {
         key: 'basesAcross',
-        label: 'Bases across',
+        label: 'Diameter in bases',
         objectId: 'tower',
         at: [radius, 0, 0],
         along: [1, 0, 0],

@@ -26,15 +26,15 @@ type Ruin = z.infer<typeof settings>;
 
 export const ruin = pieceFamily('ruin', settings, {
   name: 'Ruin',
-  says: 'A building cut down along a seeded break, with stubs of its floors.',
+  says: 'A building broken along a random line, with stubs of its floors.',
   fields: [
-    askNumber('basesWide', 'Bases wide', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Bases deep', SIZES.bases, '', 0.5),
-    askNumber('storeys', 'Storeys once', SIZES.storeys),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
+    askNumber('storeys', 'Original storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),
-    askChoice('corners', 'Corners', { mitre: 'mitred', butt: 'butt, each covers the next' }),
-    askNumber('leftPct', 'Left at the lowest corner', { min: 5, max: 90 }, '%'),
-    askNumber('windows', 'Windows a wall, each storey', { min: 0, max: 8 }),
+    askChoice('corners', 'Corners', { mitre: 'mitred', butt: 'butt, each wall covers the next' }),
+    askNumber('leftPct', 'Height left at the lowest corner', { min: 5, max: 90 }, '%'),
+    askNumber('windows', 'Windows per wall and storey', { min: 0, max: 8 }),
     askLength('windowMm', 'Window', SIZES.openingMm),
     askNumber('seed', 'Break number', { min: 1, max: 9_999 }),
   ],
@@ -59,7 +59,7 @@ export const ruin = pieceFamily('ruin', settings, {
   }),
   shape: (own, { baseMm }) => {
     const short = Math.min(own.basesWide, own.basesDeep) * baseMm;
-    if (short < 20) return refused('basesDeep', `a room of ${short.toFixed(0)} mm; ${Math.ceil(20 / baseMm)} bases or more would do`);
+    if (short < 20) return refused('basesDeep', `the room is only ${short.toFixed(0)} mm. Enter ${Math.ceil(20 / baseMm)} bases or more`);
     return ok(shapeOf(own, baseMm));
   },
 });
@@ -126,18 +126,18 @@ function shapeOf(own: Ruin, baseMm: number): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Cut the walls whole, break their tops along the line, then glue them round the floor.',
+        says: 'Cut the whole walls, break their tops along the line, then glue them round the floor.',
         bodyIds: ['floor', ...walls.map(({ id }) => id)],
       },
       ...(stubs.length > 0
-        ? [{ does: 'glue' as const, says: 'Floor stubs into their corner, level.', bodyIds: stubs.map(({ id }) => id) }]
+        ? [{ does: 'glue' as const, says: 'Glue the floor stubs into the corner, level.', bodyIds: stubs.map(({ id }) => id) }]
         : []),
-      { does: 'fill', says: 'Rubble where the walls came down: laid dry, moved until it is right, then locked.', bodyIds: [] },
+      { does: 'fill', says: 'Add rubble where the walls fell: place it dry, adjust it, then lock it.', bodyIds: [] },
     ],
-    facts: [{ label: 'Wall that is missing', value: missingMm2, unit: 'mm²' }],
+    facts: [{ label: 'Missing wall', value: missingMm2, unit: 'mm²' }],
     handles: [
-      { key: 'basesWide', label: 'Bases wide', objectId: 'ruin', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
-      { key: 'basesDeep', label: 'Bases deep', objectId: 'ruin', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
+      { key: 'basesWide', label: 'Width in bases', objectId: 'ruin', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
+      { key: 'basesDeep', label: 'Depth in bases', objectId: 'ruin', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
       { key: 'storeyMm', label: 'Floor to floor', objectId: 'ruin', at: [0, d, topMm], along: [0, 0, 1], perUnitMm: own.storeys, step: 1 },
     ],
   };
@@ -187,7 +187,7 @@ function stubOf(own: Ruin, storey: number, { w, d, heightAt }: Room): readonly F
   ];
   return [
     levelFace(
-      { id: `stub-${storey}`, name: `Floor ${storey + 1}, what is left`, role: 'floor', shows: { drawn: 'floor' } },
+      { id: `stub-${storey}`, name: `Floor ${storey + 1}, remaining part`, role: 'floor', shows: { drawn: 'floor' } },
       ring,
       z,
       'below',

@@ -45,48 +45,48 @@ const isSloped = ({ roof }: Shed): boolean => roof !== 'flat';
 
 export const shed = pieceFamily('shed', settings, {
   name: 'Shed or hut',
-  says: 'Four walls under a roof that lifts off: gable, lean-to, flat or hipped.',
+  says: 'Four walls with a removable roof: gable, lean-to, flat or hipped.',
   fields: [
-    askNumber('basesWide', 'Bases wide', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Bases deep', SIZES.bases, '', 0.5),
-    askLength('slackMm', 'Slack beside the bases', SIZES.slackMm),
-    askChoice('sized', 'Sizes are', { inside: 'of the room', outside: 'over the walls' }),
-    askLength('wallMm', 'Wall to the eaves', SIZES.wallMm),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
+    askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
+    askChoice('sized', 'Sizes are', { inside: 'internal', outside: 'external' }),
+    askLength('wallMm', 'Wall height to the eaves', SIZES.wallMm),
     askChoice('corners', 'Corners', { butt: 'butt (mitred under hips)', mitre: 'mitred', fold: 'folded in a V-cut' }),
     askChoice('roof', 'Roof', { gable: 'gable', 'lean-to': 'lean-to', flat: 'flat', hipped: 'hipped' }),
     askNumber('pitchDeg', 'Pitch', SIZES.pitchDeg, '°', 1, when<Shed>(isSloped)),
     askChoice(
       'seat',
-      'Roof lies',
+      'Roof rests',
       { 'on-walls': 'on the walls', 'on-ledge': 'on a ledge between them' },
       when<Shed>(({ roof }) => roof === 'flat'),
     ),
     askLength('overhangMm', 'Overhang', SIZES.overhangMm),
     askLength('doorWidthMm', 'Door, width', SIZES.openingMm),
     askLength('doorHeightMm', 'Door, height', SIZES.openingMm),
-    askLength('doorOffMm', 'Door, right of the middle', { min: -1_000, max: 1_000 }),
-    askNumber('windowsFront', 'Windows in front', SIZES.count),
-    askNumber('windowsBack', 'Windows behind', SIZES.count),
-    askNumber('windowsEnds', 'Windows in each end', SIZES.count),
+    askLength('doorOffMm', 'Door offset from the centre', { min: -1_000, max: 1_000 }),
+    askNumber('windowsFront', 'Front windows', SIZES.count),
+    askNumber('windowsBack', 'Rear windows', SIZES.count),
+    askNumber('windowsEnds', 'Windows per end', SIZES.count),
     askLength('windowWidthMm', 'Window, width', SIZES.openingMm),
     askLength('windowHeightMm', 'Window, height', SIZES.openingMm),
-    askLength('sillMm', 'Sill over the floor', SIZES.openingMm),
-    askTick('floor', 'With a floor'),
-    askNumber('baseLayers', 'Layers of base under it', { min: 0, max: 8 }),
+    askLength('sillMm', 'Sill height', SIZES.openingMm),
+    askTick('floor', 'Floor'),
+    askNumber('baseLayers', 'Base layers', { min: 0, max: 8 }),
     askLength(
       'baseMarginMm',
-      'Base, margin a layer',
+      'Base margin per layer',
       { min: 1, max: 60 },
       when<Shed>(({ baseLayers }) => baseLayers > 0),
     ),
     askLength(
       'treadMm',
-      'Base, step before the door',
+      'Step in front of the door',
       { min: 3, max: 60 },
       when<Shed>(({ baseLayers }) => baseLayers > 0),
     ),
-    askTick('lined', 'Reveals lined'),
-    askTick('frame', 'Timber frame outside'),
+    askTick('lined', 'Line openings'),
+    askTick('frame', 'Outer timber frame'),
   ],
   roles: [
     { role: 'wall', name: 'Walls', sold: 'sheet', usual: 'wall' },
@@ -153,22 +153,22 @@ function sizesOf({ basesWide, basesDeep, slackMm, roof, pitchDeg }: Shed, baseMm
 function refusal(shed: Shed, { wideMm, deepMm }: Sizes): ReturnType<typeof refused> | null {
   const fits = wideMm / 2 - shed.doorWidthMm / 2 - PIER_MM;
   if (fits < 0)
-    return refused('doorWidthMm', `${shed.doorWidthMm} mm is wider than the front; up to ${Math.floor(wideMm - 2 * PIER_MM)} mm would do`);
+    return refused('doorWidthMm', `${shed.doorWidthMm} mm is wider than the front. Enter up to ${Math.floor(wideMm - 2 * PIER_MM)} mm`);
   if (Math.abs(shed.doorOffMm) > fits)
-    return refused('doorOffMm', `the door leaves the front at ${shed.doorOffMm} mm; up to ${Math.floor(fits)} mm either way would do`);
+    return refused('doorOffMm', `the door does not fit on the front at ${shed.doorOffMm} mm. Enter up to ${Math.floor(fits)} mm either way`);
   if (shed.doorHeightMm > shed.wallMm - PIER_MM)
     return refused(
       'doorHeightMm',
-      `${shed.doorHeightMm} mm is taller than its wall of ${shed.wallMm} mm; up to ${Math.floor(shed.wallMm - PIER_MM)} mm would do`,
+      `${shed.doorHeightMm} mm is taller than its wall of ${shed.wallMm} mm. Enter up to ${Math.floor(shed.wallMm - PIER_MM)} mm`,
     );
   const windows = shed.windowsFront + shed.windowsBack + shed.windowsEnds;
   if (windows > 0 && shed.sillMm + shed.windowHeightMm > shed.wallMm - PIER_MM) {
     const most = Math.floor(shed.wallMm - PIER_MM - shed.sillMm);
     return most >= SIZES.openingMm.min
-      ? refused('windowHeightMm', `with a sill at ${shed.sillMm} mm it rises over the wall; up to ${most} mm would do`)
+      ? refused('windowHeightMm', `with a sill at ${shed.sillMm} mm it is higher than the wall. Enter up to ${most} mm`)
       : refused(
           'sillMm',
-          `no window fits over a sill at ${shed.sillMm} mm; up to ${Math.floor(shed.wallMm - PIER_MM - shed.windowHeightMm)} mm would do`,
+          `no window fits above a sill at ${shed.sillMm} mm. Enter up to ${Math.floor(shed.wallMm - PIER_MM - shed.windowHeightMm)} mm`,
         );
   }
   for (const [key, longMm] of [
@@ -176,11 +176,11 @@ function refusal(shed: Shed, { wideMm, deepMm }: Sizes): ReturnType<typeof refus
     ['windowsEnds', deepMm],
   ] as const) {
     const most = Math.floor(longMm / (shed.windowWidthMm + 2 * PIER_MM));
-    if (shed[key] > most) return refused(key, `${shed[key]} of ${shed.windowWidthMm} mm do not fit; up to ${most} would do`);
+    if (shed[key] > most) return refused(key, `${shed[key]} of ${shed.windowWidthMm} mm do not fit. Enter up to ${most}`);
   }
   const besides = frontWindows(shed, wideMm);
   if (besides.length < shed.windowsFront)
-    return refused('windowsFront', `${shed.windowsFront} do not fit beside the door; up to ${besides.length} would do`);
+    return refused('windowsFront', `${shed.windowsFront} do not fit beside the door. Enter up to ${besides.length}`);
   if (shed.roof === 'hipped' && Math.abs(wideMm - deepMm) < 1 && wideMm !== deepMm)
     return refused('basesWide', 'a hipped roof needs a ridge of 1 mm at least, or a square room');
   return null;
@@ -254,7 +254,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
         heightMm: shed.doorHeightMm,
         madeBy: { width: 'doorWidthMm', height: 'doorHeightMm' },
         risers: shed.baseLayers + Number(hasFloorBetween(shed)),
-        ...(shed.floor ? { loweredBy: { change: { floor: false }, label: 'Leave out the floor' } } : {}),
+        ...(shed.floor ? { loweredBy: { change: { floor: false }, label: 'Remove the floor' } } : {}),
         at: [wideMm / 2 + shed.doorOffMm, 0, 0],
         out: [0, -1, 0],
       },
@@ -265,7 +265,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
     handles: [
       {
         key: 'basesWide',
-        label: 'Bases wide',
+        label: 'Width in bases',
         objectId: 'shed',
         at: [wideMm, deepMm / 2, 0],
         along: [1, 0, 0],
@@ -274,7 +274,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
       },
       {
         key: 'basesDeep',
-        label: 'Bases deep',
+        label: 'Depth in bases',
         objectId: 'shed',
         at: [wideMm / 2, deepMm, 0],
         along: [0, 1, 0],
@@ -283,7 +283,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
       },
       {
         key: 'wallMm',
-        label: 'Wall to the eaves',
+        label: 'Wall height to the eaves',
         objectId: 'shed',
         at: [wideMm, 0, shed.wallMm],
         along: [0, 0, 1],
@@ -675,19 +675,19 @@ function orderOf(shed: Shed, { base, walls, roofs, ledges, frame }: Groups): rea
   if (base.length > 0)
     steps.push({
       does: 'glue',
-      says: base.length > 1 ? 'Glue the layers of the base, widest lowest.' : 'Lay the floor flat.',
+      says: base.length > 1 ? 'Glue the layers of the base, widest lowest.' : 'Lay the floor flat on the bench.',
       bodyIds: ids(base),
     });
-  steps.push({ does: 'dry-fit', says: 'Stand the walls up dry; openings are cut after the bevels.', bodyIds: [] });
-  if (shed.corners === 'fold') steps.push({ does: 'glue', says: 'Fold the walls round and close the last corner.', bodyIds: ids(walls) });
+  steps.push({ does: 'dry-fit', says: 'Test the walls without glue. Cut the openings after the bevels.', bodyIds: [] });
+  if (shed.corners === 'fold') steps.push({ does: 'glue', says: 'Fold the walls round and glue the last corner.', bodyIds: ids(walls) });
   else {
-    steps.push({ does: 'glue', says: 'Back wall and the two ends, square to one another.', bodyIds: ['back', 'right', 'left'] });
-    steps.push({ does: 'paint', says: 'Paint the inside while a hand still reaches it.', bodyIds: [] });
-    steps.push({ does: 'glue', says: 'Front wall last.', bodyIds: ['front'] });
+    steps.push({ does: 'glue', says: 'Glue the back wall and the two ends, square to each other.', bodyIds: ['back', 'right', 'left'] });
+    steps.push({ does: 'paint', says: 'Paint the inside while you can still reach it.', bodyIds: [] });
+    steps.push({ does: 'glue', says: 'Glue the front wall last.', bodyIds: ['front'] });
   }
   if (ledges.length > 0)
-    steps.push({ does: 'glue', says: 'Ledge strips all round, one roof thickness under the top.', bodyIds: ids(ledges) });
-  if (frame.length > 0) steps.push({ does: 'glue', says: 'Sills and plates first, posts between them.', bodyIds: ids(frame) });
-  steps.push({ does: 'place', says: 'The roof is glued to itself, never to the walls: it lifts off.', bodyIds: ids(roofs) });
+    steps.push({ does: 'glue', says: 'Glue ledge strips all round, one roof thickness below the top.', bodyIds: ids(ledges) });
+  if (frame.length > 0) steps.push({ does: 'glue', says: 'Glue sills and plates first, then the posts between them.', bodyIds: ids(frame) });
+  steps.push({ does: 'place', says: 'Glue the roof to itself, not to the walls, so that it lifts off.', bodyIds: ids(roofs) });
   return steps;
 }

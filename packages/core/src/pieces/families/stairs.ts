@@ -17,13 +17,13 @@ type Stairs = z.infer<typeof settings>;
 
 export const stairs = pieceFamily('stairs', settings, {
   name: 'Flight of steps',
-  says: 'Treads and risers between two strings, hollow below.',
+  says: 'Treads and risers between two strings, open underneath.',
   fields: [
     askLength('widthMm', 'Clear width', SIZES.lengthMm),
     askNumber('steps', 'Steps', { min: 1, max: 40 }),
     askLength('riserMm', 'Riser', { min: 1, max: 40 }),
     askLength('treadMm', 'Tread', { min: 2, max: 80 }),
-    askTick('back', 'Closed behind'),
+    askTick('back', 'Closed back'),
   ],
   roles: [
     { role: 'string', name: 'Strings', sold: 'sheet', usual: 'wall' },
@@ -42,8 +42,8 @@ export const stairs = pieceFamily('stairs', settings, {
 
 function refusal({ riserMm, treadMm }: Stairs): ReturnType<typeof refused> | null {
   // A tread that is no deeper than its riser is thick leaves nothing between.
-  if (treadMm < MOST_STOCK_MM) return refused('treadMm', `leaves no room behind its riser; ${MOST_STOCK_MM} mm or more would do`);
-  if (riserMm < 2) return refused('riserMm', 'thinner than card is cut; 2 mm or more would do');
+  if (treadMm < MOST_STOCK_MM) return refused('treadMm', `leaves no room behind the riser. Enter ${MOST_STOCK_MM} mm or more`);
+  if (riserMm < 2) return refused('riserMm', 'too thin to cut from card. Enter 2 mm or more');
   return null;
 }
 const MOST_STOCK_MM = 4;
@@ -136,18 +136,18 @@ function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs)
     order: [
       {
         does: 'glue',
-        says: 'Risers and treads against one string, from the lowest up.',
+        says: 'Glue risers and treads to one string, from the lowest up.',
         bodyIds: ['left', ...treads.flatMap(({ id }, i) => [risers[i]!.id, id])],
       },
       {
         does: 'glue',
-        says: 'The second string, flush along the steps; what closes it covers both.',
+        says: 'Glue the second string, flush with the steps. The back panel covers both.',
         bodyIds: ['right', ...closed.map(({ id }) => id)],
       },
     ],
     facts: [
-      { label: 'Rises', value: n * r, unit: 'mm' },
-      { label: 'Takes up', value: long, unit: 'mm' },
+      { label: 'Total rise', value: n * r, unit: 'mm' },
+      { label: 'Footprint length', value: long, unit: 'mm' },
     ],
     handles: [
       { key: 'widthMm', label: 'Clear width', objectId: 'stairs', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },

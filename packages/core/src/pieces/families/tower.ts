@@ -37,17 +37,17 @@ const isOpen = ({ top }: Tower): boolean => top === 'open';
 
 export const tower = pieceFamily('tower', settings, {
   name: 'Tower',
-  says: 'Three to sixteen sides, floors that lift out, parapet or pitched cap; many sides are the staves of a round one.',
+  says: '3 to 16 sides, removable floors, and a parapet or pitched cap. With many sides it becomes a round tower of staves.',
   fields: [
     askNumber('sides', 'Sides', SIZES.sides),
-    askNumber('basesAcross', 'Bases across', SIZES.bases, '', 0.5),
-    askLength('slackMm', 'Slack beside the bases', SIZES.slackMm),
+    askNumber('basesAcross', 'Diameter in bases', SIZES.bases, '', 0.5),
+    askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
     askNumber('storeys', 'Storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),
     askChoice('corners', 'Corners', CORNER_TEXTS),
-    askChoice('top', 'Top', { open: 'open, with a parapet', pitched: 'pitched cap that lifts off' }),
+    askChoice('top', 'Top', { open: 'open, with a parapet', pitched: 'removable pitched cap' }),
     askLength('parapetMm', 'Parapet', { min: 0, max: 120 }, when<Tower>(isOpen)),
-    askNumber('crenels', 'Parapet gaps, each side', { min: 0, max: 12 }, '', 1, when<Tower>(isOpen)),
+    askNumber('crenels', 'Parapet gaps per side', { min: 0, max: 12 }, '', 1, when<Tower>(isOpen)),
     askLength(
       'crenelMm',
       'Gap, depth',
@@ -122,25 +122,25 @@ function refusal(own: Tower, baseMm: number): ReturnType<typeof refused> | null 
   if (own.doorWidthMm > side - 2 * PIER_MM)
     return refused(
       'doorWidthMm',
-      `a side is ${side.toFixed(1)} mm inside; up to ${Math.floor(side - 2 * PIER_MM)} mm, or fewer sides, would do`,
+      `a side is only ${side.toFixed(1)} mm inside. Enter up to ${Math.floor(side - 2 * PIER_MM)} mm, or use fewer sides`,
     );
   if (own.doorHeightMm > own.storeyMm - PIER_MM)
     return refused(
       'doorHeightMm',
-      `${own.doorHeightMm} mm is taller than its storey; up to ${Math.floor(own.storeyMm - PIER_MM)} mm would do`,
+      `${own.doorHeightMm} mm is taller than its storey. Enter up to ${Math.floor(own.storeyMm - PIER_MM)} mm`,
     );
   if (own.slits && own.slitMm > side - 2 * PIER_MM)
-    return refused('slitMm', `a side is ${side.toFixed(1)} mm inside; up to ${Math.floor(side - 2 * PIER_MM)} mm would do`);
+    return refused('slitMm', `a side is only ${side.toFixed(1)} mm inside. Enter up to ${Math.floor(side - 2 * PIER_MM)} mm`);
   if (own.top === 'open' && own.crenels > 0) {
     if (own.crenelMm > own.parapetMm - 1)
-      return refused('crenelMm', `deeper than the parapet; up to ${Math.floor(own.parapetMm - 1)} mm would do`);
+      return refused('crenelMm', `deeper than the parapet. Enter up to ${Math.floor(own.parapetMm - 1)} mm`);
     const most = Math.floor(side / 6);
-    if (own.crenels > most) return refused('crenels', `a side of ${side.toFixed(1)} mm takes ${most}; up to ${most} would do`);
+    if (own.crenels > most) return refused('crenels', `a side of ${side.toFixed(1)} mm has room for ${most}. Enter up to ${most}`);
   }
   if (own.ladders && ladderRoomMm(own, baseMm) < LADDER_MM)
     return refused(
       'basesAcross',
-      `a ladder needs ${LADDER_MM * 3} mm across; ${Math.ceil((LADDER_MM * 3) / baseMm)} bases across would do`,
+      `a ladder needs ${LADDER_MM * 3} mm across. Enter ${Math.ceil((LADDER_MM * 3) / baseMm)} bases across`,
     );
   return null;
 }
@@ -217,14 +217,14 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
     order: [
       {
         does: 'dry-fit',
-        says: 'All walls first, then all mitres at one setting of the blade; tape them flat in a row and roll them up dry.',
+        says: 'Cut all walls first, then all mitres at one blade setting. Tape them flat in a row and roll them up without glue.',
         bodyIds: [],
       },
-      { does: 'glue', says: 'The ground floor gives the walls their places.', bodyIds: ['floor-1', ...walls.map(({ id }) => id)] },
-      { does: 'paint', says: 'Paint the inside before the ledges go in.', bodyIds: [] },
-      { does: 'glue', says: 'Ledges level with one another: the floors lie on them.', bodyIds: ledges.map((one) => one.id) },
-      { does: 'place', says: 'Floors lift out, ladders stand on them.', bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id) },
-      ...(isPitched ? [{ does: 'place' as const, says: 'The cap is glued to itself only.', bodyIds: caps.map(({ id }) => id) }] : []),
+      { does: 'glue', says: 'Use the ground floor to position the walls.', bodyIds: ['floor-1', ...walls.map(({ id }) => id)] },
+      { does: 'paint', says: 'Paint the inside before you glue the ledges.', bodyIds: [] },
+      { does: 'glue', says: 'Glue the ledges level: the floors rest on them.', bodyIds: ledges.map((one) => one.id) },
+      { does: 'place', says: 'Leave the floors loose; ladders stand on them.', bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id) },
+      ...(isPitched ? [{ does: 'place' as const, says: 'Glue the cap only to itself.', bodyIds: caps.map(({ id }) => id) }] : []),
     ],
     liftsOff: [
       ...(isPitched ? [{ name: 'Cap', bodyIds: caps.map(({ id }) => id) }] : []),
@@ -236,12 +236,12 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
     facts: [
       { label: 'Bevel of every wall', value: own.corners === 'butt' ? 0 : 180 / own.sides, unit: '°' },
       { label: 'Side, inside', value: side, unit: 'mm' },
-      { label: 'Fails to close, every mitre half a degree off, by', value: gapDeg(own.sides, 0.5), unit: '°' },
+      { label: 'Gap if every mitre is half a degree off', value: gapDeg(own.sides, 0.5), unit: '°' },
     ],
     handles: [
       {
         key: 'basesAcross',
-        label: 'Bases across',
+        label: 'Diameter in bases',
         objectId: 'tower',
         at: [acrossMm(own, baseMm), 0, 0],
         along: [1, 0, 0],

@@ -22,14 +22,14 @@ type Walkway = z.infer<typeof settings>;
 
 export const walkway = pieceFamily('walkway', settings, {
   name: 'Walkway or platform',
-  says: 'Frame, mesh and frame on props; at the ground or high above it.',
+  says: 'Frame, mesh and frame on props, at ground level or raised.',
   fields: [
-    askLength('lengthMm', 'Long', SIZES.lengthMm),
-    askLength('widthMm', 'Wide', SIZES.lengthMm),
-    askLength('deckMm', 'Over the ground', { min: 8, max: 400 }),
-    askNumber('props', 'Pairs of props', { min: 0, max: 20 }),
-    askNumber('bearers', 'Bars across', { min: 0, max: 60 }),
-    askTick('upper', 'A frame on the mesh'),
+    askLength('lengthMm', 'Length', SIZES.lengthMm),
+    askLength('widthMm', 'Width', SIZES.lengthMm),
+    askLength('deckMm', 'Height above ground', { min: 8, max: 400 }),
+    askNumber('props', 'Prop pairs', { min: 0, max: 20 }),
+    askNumber('bearers', 'Crossbars', { min: 0, max: 60 }),
+    askTick('upper', 'Upper frame'),
   ],
   roles: [
     { role: 'mesh', name: 'Mesh', sold: 'sheet', usual: 'card' },
@@ -53,12 +53,12 @@ const LEAST_WIDE_MM = 14;
 /** A prop as wide as the widest strip, and so much air. */
 const PROP_MM = 10;
 function refusal({ lengthMm, widthMm, props, bearers }: Walkway): ReturnType<typeof refused> | null {
-  if (widthMm < LEAST_WIDE_MM) return refused('widthMm', `leaves nothing between its rails; ${LEAST_WIDE_MM} mm or more would do`);
-  if (lengthMm < LEAST_WIDE_MM) return refused('lengthMm', `leaves nothing between its ends; ${LEAST_WIDE_MM} mm or more would do`);
+  if (widthMm < LEAST_WIDE_MM) return refused('widthMm', `leaves no space between the rails. Enter ${LEAST_WIDE_MM} mm or more`);
+  if (lengthMm < LEAST_WIDE_MM) return refused('lengthMm', `leaves no space between the ends. Enter ${LEAST_WIDE_MM} mm or more`);
   const most = Math.floor(lengthMm / PROP_MM);
-  if (props > most) return refused('props', `${most} stand under ${lengthMm} mm; up to ${most} would do`);
+  if (props > most) return refused('props', `${most} fit under ${lengthMm} mm. Enter up to ${most}`);
   const bars = Math.max(0, Math.floor((lengthMm - LEAST_WIDE_MM) / PROP_MM));
-  if (bearers > bars) return refused('bearers', `${bars} lie side by side; up to ${bars} would do`);
+  if (bearers > bars) return refused('bearers', `${bars} fit side by side. Enter up to ${bars}`);
   return null;
 }
 
@@ -102,7 +102,7 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
   };
   const bearer: Row = {
     id: 'bearer',
-    name: 'Bar across',
+    name: 'Crossbar',
     count: bearers,
     between: { bodies: ['frame-left', 'frame-right'], along: [1, 0, 0] },
     bar: {
@@ -143,22 +143,22 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
     isWalkedOver: true,
     waysIn: [],
     order: [
-      { does: 'glue', says: 'The lower frame on a flat board, square by its diagonals.', bodyIds: lower.map(({ id }) => id) },
-      { does: 'glue', says: 'Bars across, level with the rails.', bodyIds: [] },
-      { does: 'paint', says: 'Frame and mesh before they meet: behind the mesh no brush goes.', bodyIds: [] },
+      { does: 'glue', says: 'Glue the lower frame on a flat board; measure the diagonals to get it square.', bodyIds: lower.map(({ id }) => id) },
+      { does: 'glue', says: 'Add the crossbars, level with the rails.', bodyIds: [] },
+      { does: 'paint', says: 'Paint frame and mesh before you join them: you cannot reach behind the mesh.', bodyIds: [] },
       {
         does: 'glue',
         says: 'Mesh on the frame, the second frame on the mesh, a weight on all.',
         bodyIds: ['mesh', ...over.map(({ id }) => id)],
       },
-      { does: 'pin', says: 'Props on pins, plumb; the first and the last before the rest.', bodyIds: legs.map(({ id }) => id) },
+      { does: 'pin', says: 'Fit the props on pins, plumb, the first and the last before the others.', bodyIds: legs.map(({ id }) => id) },
     ],
     rests: [{ bodyId: 'mesh', on: ['frame-near', 'frame-far'] }, ...over.map(({ id }) => ({ bodyId: id, on: ['mesh'] }))],
-    facts: props > 1 ? [{ label: 'From prop to prop', value: l / props, unit: 'mm' as const }] : [],
+    facts: props > 1 ? [{ label: 'Prop spacing', value: l / props, unit: 'mm' as const }] : [],
     handles: [
-      { key: 'lengthMm', label: 'Long', objectId: 'walkway', at: [l, 0, z0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'widthMm', label: 'Wide', objectId: 'walkway', at: [0, w, z0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
-      { key: 'deckMm', label: 'Over the ground', objectId: 'walkway', at: [0, 0, z0], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+      { key: 'lengthMm', label: 'Length', objectId: 'walkway', at: [l, 0, z0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'widthMm', label: 'Width', objectId: 'walkway', at: [0, w, z0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+      { key: 'deckMm', label: 'Height above ground', objectId: 'walkway', at: [0, 0, z0], along: [0, 0, 1], perUnitMm: 1, step: 1 },
     ],
   };
 }

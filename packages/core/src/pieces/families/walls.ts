@@ -42,7 +42,7 @@ type Walls = z.infer<typeof settings>;
 
 export const walls = pieceFamily('walls', settings, {
   name: 'Wall set',
-  says: 'Straight, gated, loopholed, windowed, corner, T, cross, step and broken runs from one standard segment.',
+  says: 'Straight, gate, loophole, window, corner, T, cross, step and broken runs from one standard segment.',
   fields: [
     askLength('segmentMm', 'Segment', SIZES.lengthMm),
     askLength('heightMm', 'Height', SIZES.wallMm),
@@ -63,7 +63,7 @@ export const walls = pieceFamily('walls', settings, {
     askNumber('brokenEnds', 'Broken end', WALLS_OF_A_SORT),
     askNumber('brokenTops', 'Broken top', WALLS_OF_A_SORT),
     askNumber('brokenPairs', 'Broken in two', WALLS_OF_A_SORT),
-    askLength('stepMm', 'A step is', { min: 1, max: 120 }),
+    askLength('stepMm', 'Step height', { min: 1, max: 120 }),
     askLength('gateMm', 'Gate, width', SIZES.openingMm),
     askLength('gateHeightMm', 'Gate, height', SIZES.openingMm),
     askChoice('posts', 'Posts', {
@@ -71,10 +71,10 @@ export const walls = pieceFamily('walls', settings, {
       square: 'square, at the start of each segment',
       round: 'round, at the start of each segment',
     }),
-    askTick('core', 'Core of card between two faces'),
-    askTick('lined', 'Reveals lined'),
+    askTick('core', 'Card core between two faces'),
+    askTick('lined', 'Line openings'),
     askTick('coping', 'Coping'),
-    askLength('copingOutMm', 'Coping juts out', { min: 0.5, max: 20 }),
+    askLength('copingOutMm', 'Coping overhang', { min: 0.5, max: 20 }),
     askNumber('seed', 'Break number', { min: 1, max: 9_999 }),
   ],
   roles: [
@@ -115,13 +115,13 @@ export const walls = pieceFamily('walls', settings, {
   }),
   shape: (own) => refusal(own) ?? ok(shapeOf(own)),
   counts: {
-    says: 'Compounds side by side on a table, walled all round and from each other.',
+    says: 'Compounds side by side on a table, with walls all round and between them.',
     fields: [
       askLength('widthMm', 'Across', { min: 100, max: 6_000 }),
-      askLength('depthMm', 'Deep', { min: 100, max: 6_000 }),
+      askLength('depthMm', 'Depth', { min: 100, max: 6_000 }),
       askNumber('across', 'Compounds across', { min: 1, max: 8 }),
       askNumber('deep', 'Compounds deep', { min: 1, max: 8 }),
-      askNumber('gates', 'Gates in each', { min: 0, max: 4 }),
+      askNumber('gates', 'Gates per compound', { min: 0, max: 4 }),
     ],
     fresh: ({ widthMm, depthMm }) => ({ widthMm, depthMm, across: 2, deep: 1, gates: 1 }),
     counted: ({ segmentMm }, { widthMm = 0, depthMm = 0, across = 1, deep = 1, gates = 0 }) =>
@@ -151,15 +151,15 @@ const SILL_SHARE = 0.35;
 const POST_MM = 10;
 function refusal(own: Walls): ReturnType<typeof refused> | null {
   const most = own.segmentMm - POST_MM - 2 * PIER_MM;
-  if (own.segmentMm < 30) return refused('segmentMm', 'too short to stand; 30 mm or more would do');
+  if (own.segmentMm < 30) return refused('segmentMm', 'too short to stand. Enter 30 mm or more');
   if (own.gates > 0 && own.gateMm > most)
-    return refused('gateMm', `a segment leaves ${most.toFixed(0)} mm; up to ${Math.floor(most)} mm would do`);
+    return refused('gateMm', `a segment has room for ${most.toFixed(0)} mm. Enter up to ${Math.floor(most)} mm`);
   if (own.gates > 0 && own.gateHeightMm > own.heightMm - PIER_MM)
-    return refused('gateHeightMm', `taller than its wall; up to ${Math.floor(own.heightMm - PIER_MM)} mm would do`);
+    return refused('gateHeightMm', `taller than its wall. Enter up to ${Math.floor(own.heightMm - PIER_MM)} mm`);
   const highest = Math.min(own.heightMm * WINDOW_SHARE, most);
   if (own.windowed > 0 && own.windowMm > highest)
-    return refused('windowMm', `a wall leaves ${highest.toFixed(0)} mm; up to ${Math.floor(highest)} mm would do`);
-  if (runsOf(own) === 0) return refused('straights', 'a set of nothing; one straight would do');
+    return refused('windowMm', `a wall has room for ${highest.toFixed(0)} mm. Enter up to ${Math.floor(highest)} mm`);
+  if (runsOf(own) === 0) return refused('straights', 'the set is empty. Enter at least one straight');
   return null;
 }
 
@@ -312,17 +312,17 @@ function shapeOf(own: Walls): PieceShape {
       {
         does: 'glue',
         says: own.core
-          ? 'Glue cores and faces as long strips and leave them overnight under weight; then square one edge, measure all from it, and trim the other end last.'
+          ? 'Glue cores and faces as long strips and leave them under weights overnight. Then square one edge, measure everything from it, and trim the other end last.'
           : 'Square one edge of the sheet and measure all runs from it.',
         bodyIds,
       },
       ...(hasPosts
-        ? [{ does: 'weigh' as const, says: 'Posts with a washer in the foot: they keep the run from falling.', bodyIds: ['post'] }]
+        ? [{ does: 'weigh' as const, says: 'Put a washer in the foot of each post, so that the run does not fall over.', bodyIds: ['post'] }]
         : []),
     ],
     facts: [
-      { label: 'Runs laid end to end', value: l * runsOf(own), unit: 'mm' },
-      ...(own.core ? [{ label: 'Strips to glue up, squared and trimmed, for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
+      { label: 'Total length of all runs', value: l * runsOf(own), unit: 'mm' },
+      ...(own.core ? [{ label: 'Laminated strips needed for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
       { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
     ],
     handles: objects.map(({ id }) => ({

@@ -13,7 +13,7 @@ const PLAY_WORDS: Readonly<Record<PlayRule, string>> = {
   stepUpMm: 'the step',
   walkDeg: 'the slope',
   reachMm: 'the reach',
-  handMm: 'the hand',
+  handMm: 'the hand size',
 };
 
 /** Changes to the board as a whole: its name, how it is played, dried and worked on. */

@@ -2,7 +2,7 @@ import type { Plan } from '../plan';
 import { edit } from './edit-definition';
 
 type OfHundred = Plan['buying']['ofHundred'];
-const said = (ofHundred: OfHundred): string => (ofHundred === null ? 'as reckoned' : `to be enough in ${ofHundred} of 100`);
+const said = (ofHundred: OfHundred): string => (ofHundred === null ? 'estimate only' : `to be enough ${ofHundred} times in 100`);
 
 /** Where a plan speaks of a thing of each kind. */
 const KEYS = {
@@ -27,7 +27,7 @@ function replaceIn(data: unknown, keys: ReadonlySet<string>, fromId: string, toI
 export const buyingEdits = {
   /** Takes one thing in the place of another, wherever the plan has it. */
   'supply/replace': edit<{ readonly kind: ReplacedKind; readonly fromId: string; readonly toId: string; readonly name: string }>(
-    ({ name }) => `Take ${name} instead`,
+    ({ name }) => `Use ${name} instead`,
     ({ plan }, { kind, fromId, toId }) => {
       for (const part of [plan.stack, plan.surfaces, plan.pieces, plan.testPieces])
         replaceIn(part, new Set<string>(KEYS[kind]), fromId, toId);
@@ -40,7 +40,7 @@ export const buyingEdits = {
   ),
   /** One material is bought as sure as nothing else, or as all the others again. @param ofHundred `usual` for as the others */
   'buying/enough-of': edit<{ readonly supplyId: string; readonly name: string; readonly ofHundred: OfHundred | 'usual' }>(
-    ({ name, ofHundred }) => `Buy ${name} ${ofHundred === 'usual' ? 'as sure as the rest' : said(ofHundred)}`,
+    ({ name, ofHundred }) => `Buy ${name} ${ofHundred === 'usual' ? 'with the usual safety margin' : said(ofHundred)}`,
     ({ plan }, { supplyId, ofHundred }) => {
       const others = plan.buying.own.filter((one) => one.supplyId !== supplyId);
       plan.buying.own = ofHundred === 'usual' ? others : [...others, { supplyId, ofHundred }];

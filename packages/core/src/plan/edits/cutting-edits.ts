@@ -23,19 +23,19 @@ function splitParts(cutting: PlanDraft['cutting'], splits: readonly Split[]): vo
 
 /** Changes to how parts are cut, and what is cut of them. */
 export const cuttingEdits = {
-  'cutting/trim': edit<{ readonly mm: number }>('Set the trim', ({ plan }, { mm }) => void (plan.cutting.trimMm = mm)),
-  'cutting/aim': edit<{ readonly aim: Cutting['aim'] }>('Change the aim', ({ plan }, { aim }) => void (plan.cutting.aim = aim)),
-  'cutting/tool': edit<Tool>('Change how it is cut', ({ plan: { cutting } }, { jobKey, toolId, kerfMm }) => {
+  'cutting/trim': edit<{ readonly mm: number }>('Set the edge trim', ({ plan }, { mm }) => void (plan.cutting.trimMm = mm)),
+  'cutting/aim': edit<{ readonly aim: Cutting['aim'] }>('Change the goal of the layout', ({ plan }, { aim }) => void (plan.cutting.aim = aim)),
+  'cutting/tool': edit<Tool>('Change the cutting method', ({ plan: { cutting } }, { jobKey, toolId, kerfMm }) => {
     cutting.tools = [...cutting.tools.filter((other) => other.jobKey !== jobKey), { jobKey, toolId, kerfMm }];
   }),
   /** Who lays the joint of a part that goes on no sheet. */
   'cutting/joints': edit<{ readonly joints: Cutting['joints'] }>(
-    'Change who lays joints',
+    'Change who places joints',
     ({ plan }, { joints }) => void (plan.cutting.joints = joints),
   ),
   /** Whether a stock sheet is to be had for this board. */
   'sheets/had': edit<{ readonly sheetId: string; readonly isHad: boolean }>(
-    'Say which sheets are to be had',
+    'Set available sheets',
     ({ plan }, { sheetId, isHad }) => {
       const others = plan.cutting.withoutSheetIds.filter((id) => id !== sheetId);
       plan.cutting.withoutSheetIds = isHad ? others : [...others, sheetId];

@@ -29,7 +29,7 @@ export const dayEdits = {
   ),
   /** What dried there dries at the first of the others; the last place stays. */
   'place/remove': edit<{ readonly placeId: string }>(
-    ({ placeId }, plan) => `Take ${placeName(plan, placeId)} away`,
+    ({ placeId }, plan) => `Remove ${placeName(plan, placeId)}`,
     ({ plan }, { placeId }) => {
       const others = plan.places.filter(({ id }) => id !== placeId);
       if (others.length === 0) return;
@@ -56,20 +56,20 @@ export const dayEdits = {
     },
   ),
   'person/change': edit<{ readonly personId: string; readonly change: Partial<Omit<Person, 'id'>> }>(
-    ({ personId }, plan) => `Change ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'}`,
+    ({ personId }, plan) => `Change id === personId)?.name ?? 'A person'} leaves the bench => Remove ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'} => id === personId)?.name ?? 'a person'}`,
     ({ plan }, { personId, change }) => {
       const person = plan.people.find(({ id }) => id === personId);
       if (person !== undefined) Object.assign(person, change);
     },
   ),
   'person/remove': edit<{ readonly personId: string }>(
-    ({ personId }, plan) => `${plan.people.find(({ id }) => id === personId)?.name ?? 'A person'} leaves the bench`,
+    ({ personId }, plan) => `id === personId)?.name ?? 'A person'} leaves the bench => Remove ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'} => id === personId)?.name ?? 'A person'} leaves the bench`,
     ({ plan }, { personId }) => {
       if (plan.people.length > 1) plan.people = plan.people.filter(({ id }) => id !== personId);
     },
   ),
   'kit/change': edit<{ readonly change: Partial<Plan['kit']> }>(
-    'Change what is at hand',
+    'Change what is available',
     ({ plan }, { change }) => void Object.assign(plan.kit, change),
   ),
   'calendar/first-day': edit<{ readonly startsOn: string }>(
@@ -85,11 +85,11 @@ export const dayEdits = {
     ({ plan }, { daysOff }) => void (plan.calendar.daysOff = [...new Set(daysOff)].sort()),
   ),
   'calendar/deadline': edit<{ readonly deadline: string | null }>(
-    'Change the day it is wanted for',
+    'Change the date it is needed by',
     ({ plan }, { deadline }) => void (plan.calendar.deadline = deadline),
   ),
   'calendar/arrange': edit<{ readonly order: readonly string[]; readonly spared: Calendar['spared'] }>(
-    'Arrange the evenings',
+    'Arrange the sessions',
     ({ plan }, { order, spared }) => {
       plan.calendar.order = [...order];
       plan.calendar.spared = spared.map((one) => ({ ...one }));
@@ -100,15 +100,15 @@ export const dayEdits = {
     ({ plan }, { noise }) => void (plan.calendar.noise = noise === null ? null : { ...noise }),
   ),
   'calendar/replan': edit<{ readonly notBefore: Calendar['notBefore'] }>(
-    ({ notBefore }) => (notBefore === null ? 'Plan from the first day' : 'Plan anew from now'),
+    ({ notBefore }) => (notBefore === null ? 'Plan from the first day' : 'Reschedule from now'),
     ({ plan }, { notBefore }) => void (plan.calendar.notBefore = notBefore === null ? null : { ...notBefore }),
   ),
   'calendar/arrivals': edit<{ readonly arrivals: Calendar['arrivals'] }>(
-    'Change what is to come',
+    'Change deliveries',
     ({ plan }, { arrivals }) => void (plan.calendar.arrivals = arrivals.map((own) => ({ ...own }))),
   ),
   'calendar/busy': edit<{ readonly busy: Calendar['busy'] }>(
-    ({ busy }) => (busy.length === 0 ? 'Forget the busy times' : 'Take busy times over'),
+    ({ busy }) => (busy.length === 0 ? 'Remove busy times' : 'Import busy times'),
     ({ plan }, { busy }) => void (plan.calendar.busy = busy.map((own) => ({ ...own }))),
   ),
   /** A task pinned, put off, skipped or split; one that is as it would be anyway is no longer listed. */
@@ -144,7 +144,7 @@ export const dayEdits = {
     },
   ),
   'mend/remove': edit<{ readonly mendId: string }>(
-    ({ mendId }, plan) => `Leave out: ${plan.mends.find(({ id }) => id === mendId)?.name ?? 'a mend'}`,
+    ({ mendId }, plan) => `id === mendId)?.name ?? 'a mend'} => Remove: ${plan.mends.find(({ id }) => id === mendId)?.name ?? 'a fix'} => id === mendId)?.name ?? 'a mend'}`,
     ({ plan }, { mendId }) => void (plan.mends = plan.mends.filter(({ id }) => id !== mendId)),
   ),
   /** Something seen while playing is pinned on the plan, or said otherwise. */
@@ -153,7 +153,7 @@ export const dayEdits = {
     ({ plan }, { note }) => void (plan.tableNotes = putIn(plan.tableNotes, { ...note, at: { ...note.at } })),
   ),
   'table-note/remove': edit<{ readonly noteId: string }>(
-    'Take a note off the table',
+    'Remove a note from the table',
     ({ plan }, { noteId }) => void (plan.tableNotes = plan.tableNotes.filter(({ id }) => id !== noteId)),
   ),
 };

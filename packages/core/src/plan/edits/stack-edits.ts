@@ -42,7 +42,7 @@ export const stackEdits = {
   ),
   /** @param layerIds from the bottom up */
   'layer/order': edit<{ readonly layerIds: readonly string[] }>(
-    'Put layers in another order',
+    'Reorder layers',
     ({ plan }, { layerIds }) => void inOrder(plan.stack.ground, layerIds),
   ),
   'layer/sheet': edit<{ readonly layer: LayerRef } & Sheet>(
@@ -89,12 +89,12 @@ export const stackEdits = {
     ({ plan }, { crossGrain }) => void (plan.stack.raised.crossGrain = crossGrain),
   ),
   'raised/at-hand': edit<{ readonly atHandMm: readonly number[] }>(
-    'Change what is at hand',
+    'Change what is available',
     ({ plan }, { atHandMm }) => void (plan.stack.raised.atHandMm = [...atHandMm]),
   ),
   /** How one height is built; null for as it is reckoned. */
   'raised/pick': edit<{ readonly heightMm: number; readonly thicknessesMm: readonly number[] | null }>(
-    'Build a height otherwise',
+    'Change layers of a height',
     ({ plan: { stack } }, { heightMm, thicknessesMm }) => {
       const others = stack.raised.picks.filter((one) => Math.abs(one.heightMm - heightMm) > SAME_HEIGHT_MM);
       stack.raised.picks = thicknessesMm === null ? others : [...others, { heightMm, thicknessesMm: [...thicknessesMm] }];
@@ -111,7 +111,7 @@ export const stackEdits = {
   ),
   /** @param layerIds from the ground up */
   'facing/order': edit<{ readonly groundKind: GroundKind; readonly layerIds: readonly string[] }>(
-    'Put coverings in another order',
+    'Reorder coverings',
     ({ plan }, { groundKind, layerIds }) => void inOrder(plan.stack.facings[groundKind], layerIds),
   ),
   'facing/sheet': edit<{ readonly groundKind: GroundKind; readonly layerId: string } & Sheet>(
@@ -140,12 +140,12 @@ export const stackEdits = {
   'stack/edges': edit<{ readonly edges: Stack['edges'] }>('Change the edges', ({ plan }, { edges }) => void (plan.stack.edges = edges)),
   'stack/allowance': edit<{ readonly mm: number }>('Change the allowance', ({ plan }, { mm }) => void (plan.stack.allowanceMm = mm)),
   'stack/weighed': edit<{ readonly weighed: boolean }>(
-    'Change the weighing down',
+    'Change the weights',
     ({ plan }, { weighed }) => void (plan.stack.weighed = weighed),
   ),
   /** The whole stack built another way. */
   'stack/build': edit<{ readonly stack: Stack; readonly way: string }>(
-    ({ way }) => `Build it so: ${way}`,
+    ({ way }) => `Use option: ${way}`,
     ({ plan }, { stack }) => void (plan.stack = stack as StackDraft),
   ),
 };

@@ -52,14 +52,14 @@ export const surfaceEdits = {
     },
   ),
   'surface/wear': edit<{ readonly groundKind: GroundKind; readonly surfaceId: string }>(
-    ({ surfaceId }, plan) => `Lay ${nameIn(plan, surfaceId)}`,
+    ({ surfaceId }, plan) => `Apply ${nameIn(plan, surfaceId)}`,
     ({ plan }, { groundKind, surfaceId }) => {
       if (surfaceIn(plan, surfaceId) !== undefined) plan.wears[groundKind] = surfaceId;
     },
   ),
   /** A face of a piece, or with no face named all the rest of its outside. */
   'piece/wear': edit<{ readonly pieceId: string; readonly shows: string | null; readonly surfaceId: string | null }>(
-    ({ pieceId }, { pieces }) => `Coat ${pieces.find(({ id }) => id === pieceId)?.name ?? 'a piece'} otherwise`,
+    ({ pieceId }, { pieces }) => `id === pieceId)?.name ?? 'a piece'} otherwise => Change the finish of ${pieces.find(({ id }) => id === pieceId)?.name ?? 'a piece'} => id === pieceId)?.name ?? 'a piece'} otherwise`,
     ({ plan }, { pieceId, shows, surfaceId }) => {
       const piece = plan.pieces.find(({ id }) => id === pieceId);
       if (piece === undefined) return;
@@ -75,7 +75,7 @@ export const surfaceEdits = {
     },
   ),
   'coats/order': edit<{ readonly surfaceId: string; readonly coatIds: readonly string[] }>(
-    ({ surfaceId }, plan) => `Put coats of ${nameIn(plan, surfaceId)} in order`,
+    ({ surfaceId }, plan) => `Sort the coats of ${nameIn(plan, surfaceId)}`,
     ({ plan }, { surfaceId, coatIds }) =>
       void surfaceIn(plan, surfaceId)?.coats.sort((a, b) => coatIds.indexOf(a.id) - coatIds.indexOf(b.id)),
   ),
@@ -91,7 +91,7 @@ export const surfaceEdits = {
     },
   ),
   'coats/remove': edit<{ readonly surfaceId: string; readonly coatId: string }>(
-    ({ surfaceId }, plan) => `Leave out a coat of ${nameIn(plan, surfaceId)}`,
+    ({ surfaceId }, plan) => `Remove a coat of ${nameIn(plan, surfaceId)}`,
     ({ plan }, { surfaceId, coatId }) => {
       const surface = surfaceIn(plan, surfaceId);
       if (surface !== undefined) surface.coats = surface.coats.filter(({ id }) => id !== coatId);
@@ -110,22 +110,22 @@ export const surfaceEdits = {
     },
   ),
   'paint/keep': edit<{ readonly paint: OwnPaint }>(
-    ({ paint }) => `Keep the paint ${paint.name}`,
+    ({ paint }) => `Save the paint ${paint.name}`,
     ({ plan }, { paint }) => void (plan.paints = putIn(plan.paints, { ...paint })),
   ),
   /** Coats that were tinted with it go without. */
-  'paint/remove': edit<{ readonly paintId: string }>('Put a paint away', ({ plan }, { paintId }) => {
+  'paint/remove': edit<{ readonly paintId: string }>('Archive a paint', ({ plan }, { paintId }) => {
     plan.paints = plan.paints.filter(({ id }) => id !== paintId);
     const lists = [...plan.surfaces, ...plan.pieces, ...plan.testPieces].map(({ coats }) => coats);
     for (const coats of lists) for (const coat of coats) coat.tint = coat.tint.filter((part) => part.paintId !== paintId);
     for (const { laid } of plan.surfaces) if (laid !== null) laid.tints = laid.tints.filter((part) => part.paintId !== paintId);
   }),
   'test-piece/keep': edit<{ readonly testPiece: TestPiece }>(
-    ({ testPiece }) => `Keep the test piece ${testPiece.name}`,
+    ({ testPiece }) => `Save the test piece ${testPiece.name}`,
     ({ plan }, { testPiece }) => void (plan.testPieces = putIn(plan.testPieces, drawnTest(testPiece))),
   ),
   'test-piece/remove': edit<{ readonly testPieceId: string }>(
-    'Throw a test piece away',
+    'Delete a test piece',
     ({ plan }, { testPieceId }) => void (plan.testPieces = plan.testPieces.filter(({ id }) => id !== testPieceId)),
   ),
 };

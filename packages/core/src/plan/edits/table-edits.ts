@@ -42,11 +42,11 @@ export const tableEdits = {
     ({ plan }, { rim }) => void (plan.table.rim = rim === null ? null : { ...rim }),
   ),
   'join/method': edit<{ readonly methodId: string }>(
-    'Choose a join',
+    'Choose a connector',
     ({ plan }, { methodId }) => void (plan.table.join.methodId = methodId),
   ),
   'join/offset': edit<{ readonly offsetMm: number }>(
-    'Set the fixings',
+    'Set the connectors',
     ({ plan }, { offsetMm }) => void (plan.table.join.offsetMm = offsetMm),
   ),
   'passage/add': edit<{ readonly passage: Passage }>(
@@ -61,11 +61,11 @@ export const tableEdits = {
     },
   ),
   'passage/remove': edit<{ readonly passageId: string }>(
-    'Forget a place',
+    'Remove a place',
     ({ plan: { table } }, { passageId }) => void (table.passages = table.passages.filter(({ id }) => id !== passageId)),
   ),
   'underlay/lay': edit<{ readonly underlay: Underlay | null }>(
-    ({ underlay }) => (underlay === null ? 'Take the picture away' : 'Lay a picture under the plan'),
+    ({ underlay }) => (underlay === null ? 'Remove the picture' : 'Place a picture under the plan'),
     ({ plan }, { underlay }) => void (plan.underlay = underlay === null ? null : { ...underlay, at: { ...underlay.at } }),
   ),
   'underlay/set': edit<{ readonly change: Partial<Pick<Underlay, 'opacityPct' | 'turnDeg'>> }>(

@@ -24,9 +24,9 @@ export function adhesiveRows(lower: Face, upper: Face, catalogue: Catalogue, kep
       adhesive,
       fit: glueFit(adhesive, lower, upper, spreads[0]!, catalogue),
       holdsIn: spreads.filter((spread) => glueFit(adhesive, lower, upper, spread, catalogue) === 'holds'),
-      open: given(`${name}, open`, openMin, 'min', 'catalogue', 'workshop default; the label wins'),
+      open: given(`${name}, open`, openMin, 'min', 'catalogue', 'our default value; the product label comes first'),
       clamp: estimated(`${name}, under weight`, handleMin, 'min'),
-      cure: given(`${name}, full cure`, fullMin, 'min', 'catalogue', 'workshop default; the label wins'),
+      cure: given(`${name}, full cure`, fullMin, 'min', 'catalogue', 'our default value; the product label comes first'),
     };
   });
   return rows.sort((a, b) => Number(a.holdsIn.length === 0) - Number(b.holdsIn.length === 0) || a.clamp.value - b.clamp.value);

@@ -18,9 +18,9 @@ export type GlueFit = 'holds' | 'never-dries' | 'dissolves' | 'slips' | 'buckles
 export const GLUE_FIT_WORDS: Readonly<Record<GlueFit, string>> = {
   holds: 'holds',
   'never-dries': 'stays wet',
-  dissolves: 'eats it',
-  slips: 'does not grip',
-  buckles: 'buckles it',
+  dissolves: 'dissolves it',
+  slips: 'does not stick',
+  buckles: 'makes it buckle',
 };
 
 /** Grams of each adhesive: by the face or by the bead, with what is lost. */
@@ -62,13 +62,13 @@ export function glueMass(label: string, adhesive: Adhesive, face: Figure<'mm²'>
 export const curedGlue = remembered((joint: Joint, catalogue: Catalogue): Figure<'g'> => {
   const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
   const { value, low, high, origin } = adhesive.staysPct;
-  const stays = given(`${adhesive.name}, share that stays`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
+  const stays = given(`${adhesive.name}, share left when dry`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
   return reckon(`${joint.label}, cured`, 'g', netGlue(joint.label, adhesive, joint.area, joint.spread, catalogue), '×', stays);
 });
 
 function netGlue(label: string, adhesive: Adhesive, face: Figure<'mm²'>, spread: GlueSpread, catalogue: Catalogue): Figure<'g'> {
   if (spread === 'beads' && adhesive.beadGPerM !== null) {
-    const run = reckon(`${label}, beads end to end`, 'mm', face, '÷', estimated('From bead to bead', catalogue.bench.beadPitchMm, 'mm'));
+    const run = reckon(`${label}, beads end to end`, 'mm', face, '÷', estimated('Bead spacing', catalogue.bench.beadPitchMm, 'mm'));
     return reckon(`${label}, on the faces`, 'g', inMetres(run), '×', estimated(`${adhesive.name}, a bead`, adhesive.beadGPerM, 'g/m'));
   }
   const rate = estimated(`${adhesive.name}, spread`, adhesive.gPerM2, 'g/m²');

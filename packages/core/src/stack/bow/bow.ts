@@ -63,7 +63,7 @@ export function bowOfSheets(sheets: readonly Sheet[], span: Figure<'mm'>): Bow {
   const least = ends.map((end) => end.least).reduce((a, b) => (b.value < a.value ? b : a));
   const most = ends.map((end) => end.most).reduce((a, b) => (b.value > a.value ? b : a));
   const zero = given('Flat', 0, 'mm', 'definition');
-  const below = reckon('Lowest, as a depth', 'mm', zero, '−', least);
+  const below = reckon('Lowest point, as a depth', 'mm', zero, '−', least);
   return {
     span,
     likely,
@@ -97,7 +97,7 @@ function endsOf(sheets: readonly Sheet[], parts: readonly BowPart[]): { readonly
   const rows = parts.map(({ cause, bow }) => {
     const strains = sheets.flatMap(({ strain }) => (strain?.cause === cause ? [strain] : []));
     const by = [Math.min(...strains.map(({ least }) => least)), Math.max(...strains.map(({ most }) => most))].map((factor) =>
-      reckon(`${bow.label}, at one end`, 'mm', bow, '×', given('Of the likely strain', factor, '1', 'catalogue', 'end of the ranges')),
+      reckon(`${bow.label}, at one end`, 'mm', bow, '×', given('Share of the likely strain', factor, '1', 'catalogue', 'end of the ranges')),
     );
     return by[0]!.value <= by[1]!.value ? { low: by[0]!, high: by[1]! } : { low: by[1]!, high: by[0]! };
   });

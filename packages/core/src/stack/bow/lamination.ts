@@ -44,7 +44,7 @@ export function curvature(label: string, laminae: readonly Lamina[]): Figure<'1/
     pulls.map((pull) => pull.moment),
   );
   const top = reckon(
-    `${label}: moment left to bend it`,
+    `${label}: remaining bending moment`,
     'N²/mm',
     reckon('Stretch × moments', 'N²/mm', stretch, '×', moment),
     '−',
@@ -62,7 +62,7 @@ export function bowOver(label: string, curved: Figure<'1/mm'>, span: Figure<'mm'
 /** How a mm of width resists bending when it is free to stretch: D − B² ÷ A. */
 export function bendingStiffness(label: string, laminae: readonly Lamina[]): Figure<'N·mm'> {
   const { stretch, both, bend } = resistance(label, laminae, placesOf(laminae));
-  const lost = reckon(`${label}: lost to stretching`, 'N·mm', reckon('Coupling squared', 'N²', both, '×', both), '÷', stretch);
+  const lost = reckon(`${label}: reduced by stretching`, 'N·mm', reckon('Coupling squared', 'N²', both, '×', both), '÷', stretch);
   return reckon(label, 'N·mm', bend, '−', lost);
 }
 

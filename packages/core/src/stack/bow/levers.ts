@@ -109,7 +109,7 @@ function leversFor({ stack, base, joints, units, catalogue }: LeverInputs): read
   }
   if (battens === null) levers.push(...battenLevers(units, catalogue));
   levers.push(...drierGlues(joints, catalogue));
-  if (!weighed) levers.push({ edit: { code: 'stack/weighed', weighed: true }, label: 'Leave it under weights until dry' });
+  if (!weighed) levers.push({ edit: { code: 'stack/weighed', weighed: true }, label: 'Keep it under weights until dry' });
   return levers.filter(({ label }, i) => levers.findIndex((other) => other.label === label) === i);
 }
 

@@ -110,7 +110,7 @@ export function takenUp({ layer, side, skinMm }: Skin, joint: Joint, catalogue: 
     'spread × its share of water',
   );
   const holds = given(
-    'A skin swollen full holds',
+    'Water in a fully swollen skin',
     (densityKgPerM3.value * skinMm * saturationPct.value) / 100,
     'g/m²',
     'catalogue',
@@ -119,14 +119,14 @@ export function takenUp({ layer, side, skinMm }: Skin, joint: Joint, catalogue: 
   const isSealed = isSealedOn(layer.sealed, side);
   const share = (isSealed ? sealedPassesPct.value / 100 : 1) * TAKES_IN[waterPassage] * (drinkers === 2 ? 0.5 : 1);
   const gets = given(
-    'Share this face gets',
+    'Share for this face',
     share,
     '1',
     'plan',
-    isSealed ? 'sealed' : drinkers === 2 ? 'both faces drink' : 'this face alone drinks',
+    isSealed ? 'sealed' : drinkers === 2 ? 'both faces absorb' : 'only this face absorbs',
   );
-  const water = reckon('Water taken up', '1', reckon('Of what it could take', '1', rate, '÷', holds), '×', gets);
-  return reckon('Swollen by', '1', water, 'or, if smaller,', given('Swollen full', 1, '1', 'definition'));
+  const water = reckon('Water taken up', '1', reckon('Share of capacity', '1', rate, '÷', holds), '×', gets);
+  return reckon('Swelling', '1', water, 'or, if smaller,', given('Full swelling', 1, '1', 'definition'));
 }
 
 /** Paste and paint on a face that drinks leave it soaked; through a sealed one little gets. */
@@ -135,7 +135,7 @@ function coatStrain(layer: BaseLayer, inputs: StrainInputs): Strain {
   const isSealed = isSealedOn(layer.sealed, 'top');
   const share =
     (isSealed ? catalogue.bench.sealedPassesPct.value / 100 : 1) * TAKES_IN[materialBy(catalogue, layer.materialId).waterPassage];
-  const taken = given('Swollen by the coats', share, '1', 'plan', isSealed ? 'sealed' : 'soaked by the first wet coat');
+  const taken = given('Swelling from coats', share, '1', 'plan', isSealed ? 'sealed' : 'soaked by the first wet coat');
   return driedOut({ cause: 'coats', layer, taken, least: 0.5, most: 1 }, inputs);
 }
 
@@ -158,15 +158,15 @@ function driedOut({ cause, layer, taken, least, most }: Wetted, { stack, catalog
   const back = cause === 'glue' ? driesBackPct : leftShortPct;
   const swelling = given(`${name}, dry to wet`, swellingPct.value / 100, '1', 'catalogue', `${swellingPct.low} to ${swellingPct.high} %`);
   const wet = reckon(`${name}: swells by`, '1', swelling, '×', taken);
-  const returns = given('Shrinks as it dries, of that', -back.value / 100, '1', 'catalogue', `${back.low} to ${back.high} %`);
-  const dry = reckon(`${name}: ends up longer by`, '1', wet, '×', returns);
+  const returns = given('Share that shrinks back when dry', -back.value / 100, '1', 'catalogue', `${back.low} to ${back.high} %`);
+  const dry = reckon(`${name}: permanent growth`, '1', wet, '×', returns);
   const likely = stack.weighed
     ? reckon(
-        `${name}: under weights, longer by`,
+        `${name}: permanent growth under weights`,
         '1',
         dry,
         '×',
-        given('Weights leave', weighedLeavesPct.value / 100, '1', 'catalogue', 'dried through under them'),
+        given('Share left under weights', weighedLeavesPct.value / 100, '1', 'catalogue', 'dried fully under weights'),
       )
     : dry;
   const ratio = (end: 'low' | 'high'): number =>
@@ -183,7 +183,7 @@ function seasonStrain(layer: BaseLayer, side: 'top' | 'under', catalogue: Catalo
   const sealed = isSealedOn(layer.sealed, side) ? sealedPassesPct.value / 100 : 1;
   const swelling = given(`${name}, dry to wet`, swellingPct.value / 100, '1', 'catalogue', `${swellingPct.low} to ${swellingPct.high} %`);
   const share = given(
-    'Of it, with the seasons',
+    'Share with the seasons',
     (seasonSharePct.value / 100) * sealed * TAKES_IN[waterPassage],
     '1',
     'catalogue',

@@ -14,7 +14,7 @@ export interface WeightNeed {
   readonly pieces: Figure<'1'>;
 }
 
-const STRIP = given('384 ÷ 5', 384 / 5, '1', 'definition', 'a strip under an even load, lying on its ends');
+const STRIP = given('384 ÷ 5', 384 / 5, '1', 'definition', 'a strip under an even load, supported at its ends');
 const NONE = given('No strain', 0, '1', 'definition');
 const MPA_PER_KPA = 0.001;
 
@@ -33,7 +33,7 @@ export function weightsFor({ tiles, base, joints: all, catalogue }: WeightInputs
   const board = wetBoard({ base, joints }, catalogue);
   const rise = bowOver('Bow while wet', curvature('Lowest board', board), span);
   const wetBow = reckon(
-    'Bow while wet, if nothing held it',
+    'Bow while wet, without weights',
     'mm',
     rise,
     'or, if larger,',
@@ -41,12 +41,12 @@ export function weightsFor({ tiles, base, joints: all, catalogue }: WeightInputs
   );
   const squared = reckon('Span squared', 'mm²', span, '×', span);
   const load = reckon('Stiffness × bow', 'N·mm²', bendingStiffness('Lowest board in bending', board), '×', wetBow);
-  const overSpan = reckon('Over the span', 'MPa', load, '÷', reckon('Span to the fourth', 'mm⁴', squared, '×', squared));
-  const flattening = reckon('Pressure that presses it flat', 'MPa', overSpan, '×', STRIP);
+  const overSpan = reckon('Divided by the span', 'MPa', load, '÷', reckon('Span to the fourth', 'mm⁴', squared, '×', squared));
+  const flattening = reckon('Pressure to press it flat', 'MPa', overSpan, '×', STRIP);
   const pressure = reckon('Pressure', 'MPa', closingPressure({ joints }, catalogue), 'or, if larger,', flattening);
   const area = given('Face of the largest tile', spanMm * widthMm, 'mm²', 'drawing');
   const force = reckon('Force on the tile', 'N', pressure, '×', area);
-  const mass = reckon('Weights on a tile', 'kg', force, '÷', given('A kilogram weighs', 9.81, 'N/kg', 'definition'));
+  const mass = reckon('Weights on a tile', 'kg', force, '÷', given('Force of one kilogram', 9.81, 'N/kg', 'definition'));
   return { wetBow, mass, pieces: reckon('Weights', '1', mass, '⌈÷⌉', estimated('One weight', catalogue.bench.weightKg, 'kg')) };
 }
 

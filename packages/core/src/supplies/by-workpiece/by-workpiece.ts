@@ -90,7 +90,7 @@ export function needsByWorkpiece(inputs: Inputs): readonly WorkpieceNeeds[] {
     const rows = byPlace.get(workpieceId)?.map(({ need }) => need) ?? [];
     if (rows.length === 0) return [];
     const used = total(
-      `${name}, what goes in`,
+      `${name}, used`,
       'money',
       rows.map((row) => row.used),
     );
@@ -100,7 +100,7 @@ export function needsByWorkpiece(inputs: Inputs): readonly WorkpieceNeeds[] {
 
 const whole = ({ id, group, name, need, used }: Supply): WorkpieceNeed => ({ supplyId: id, group, name, need, used });
 function shareOf({ id, group, name, need, used }: Supply, workpieceId: string, share: number): WorkpieceNeed {
-  const part = given(`${name}, share of ${workpieceId}`, share, '1', 'drawing', 'by what of it goes there');
+  const part = given(`${name}, share of ${workpieceId}`, share, '1', 'drawing', 'by the share used there');
   return {
     supplyId: id,
     group,

@@ -13,7 +13,7 @@ export function surelyFor(seed: number, catalogue: Catalogue): Surely {
   return (need, ofHundred) => {
     const enough = enoughIn(redrawn.of(need), ofHundred / 100);
     if (need.value <= 0 || enough <= need.value) return need;
-    const more = given('As much again', enough / need.value, '1', 'catalogue', `${ofHundred} of 100 chances of its inputs need no more`);
-    return reckon(`${need.label}, enough in ${ofHundred} of 100`, need.unit, need, '×', more);
+    const more = given('Safety factor', enough / need.value, '1', 'catalogue', `in ${ofHundred} of 100 simulations this amount is enough`);
+    return reckon(`${need.label}, enough ${ofHundred} times in 100`, need.unit, need, '×', more);
   };
 }

@@ -109,7 +109,7 @@ async function copy(): Promise<void> {
             <th scope="col"></th>
             <th scope="col" class="num">Then</th>
             <th scope="col" class="num">Today</th>
-            <th scope="col" class="num">Change since</th>
+            <th scope="col" class="num">Difference</th>
           </tr>
         </thead>
         <tbody>
@@ -122,10 +122,10 @@ async function copy(): Promise<void> {
         </tbody>
       </BTableSimple>
       <div class="d-flex flex-wrap gap-2 mt-3">
-        <BButton variant="key" :disabled="revision === store.saving.revision" @click="takeBack">Go on from this one</BButton>
-        <BButton variant="key" @click="copy">Copy as a board</BButton>
+        <BButton variant="key" :disabled="revision === store.saving.revision" @click="takeBack">Restore this version</BButton>
+        <BButton variant="key" @click="copy">Copy as new board</BButton>
       </div>
-      <p class="quiet mt-2">Going on from it makes a new revision; today’s stays in the list, and Undo takes it back.</p>
+      <p class="quiet mt-2">Restoring adds a new version. The current one stays in the list, and you can undo.</p>
     </template>
   </div>
 </template>

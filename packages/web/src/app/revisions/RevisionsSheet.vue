@@ -41,8 +41,8 @@ const did = ({ changes, revision }: Revision): string => {
     <RevisionBeside v-if="chosen !== null" :revision="chosen" :title="titleOf(chosen)" @named="load" @back="chosen = null" />
     <template v-else>
       <p class="quiet">
-        Look at one beside today’s; looking changes nothing. Every save of the last four weeks is kept, before that one a day, after half a
-        year one a week; the first, the last and those you name stay for good.
+        Open a version to compare it with the current one. Opening changes nothing. Every save of the last four weeks is kept, then one a
+        day, and after half a year one a week. The first version, the last and those you name are kept for good.
       </p>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Try again</BButton></p>
       <p v-else-if="revisions === null" class="quiet" role="status">Asking the server …</p>

@@ -35,7 +35,7 @@ function useText({ usedBy, isInHistory }: ListedPicture): string {
     <h3 class="h6">Pictures</h3>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
     <p v-if="kept?.pictures.length === 0" class="quiet">
-      None yet. A photo or sketch laid under a plan is kept here, up to {{ MAX_PICTURES_MB }} MB in all.
+      No pictures yet. Photos and sketches that you place under a plan appear here, up to {{ MAX_PICTURES_MB }} MB in total.
     </p>
     <p v-else-if="kept !== null" class="quiet">{{ total }}</p>
     <ul>
@@ -51,7 +51,7 @@ function useText({ usedBy, isInHistory }: ListedPicture): string {
           :aria-label="`Take the picture of ${dayText(one.keptAt)} out`"
           @click="remove(one.id)"
         >
-          Take out
+          Delete
         </BButton>
       </li>
     </ul>

@@ -69,12 +69,14 @@ async function leave(): Promise<void> {
         </template>
       </template>
       <template v-else>
-        <p>This server is open on this machine alone. To reach it from a phone at the bench, or from a club evening:</p>
+        <p>Only this computer can open this server. To open it from a phone at the bench or at your club:</p>
         <ol>
           <li><code>npm run passphrase</code>, once</li>
           <li><code>npm start -- --listen 0.0.0.0</code></li>
         </ol>
-        <p class="quiet">It then says its address, here as a code for the phone’s camera, and asks everybody for the passphrase.</p>
+        <p class="quiet">
+          The server then shows its address, and here a code for your phone’s camera. Everyone has to enter the passphrase.
+        </p>
       </template>
     </section>
     <section v-if="session.signIn === 'done'">
@@ -89,10 +91,10 @@ async function leave(): Promise<void> {
     <AccessLog v-if="session.role === 'owner'" />
     <KeptPictures />
     <section>
-      <h3 class="h6">Kept safe</h3>
+      <h3 class="h6">Backup</h3>
       <p>
         <code>npm run backup</code> puts boards, history, pictures, rack and catalogue into one file;
-        <code>npm run restore -- FILE</code> brings them back. Before a new version changes the database it is copied by itself.
+        <code>npm run restore -- FILE</code> restores them. Before an update changes the database, a backup is made automatically.
       </p>
     </section>
   </template>

@@ -59,7 +59,7 @@ test('sessions: this device is marked and cannot be ended from here; a wrong pas
     method === 'GET'
       ? { status: 200, body: { sessions } }
       : method === 'PUT'
-        ? { status: 403, body: { ...problem, detail: 'old: this is not it.' } }
+        ? { status: 403, body: { ...problem, detail: 'old: Wrong passphrase. Try again.' } }
         : { status: 204, body: null },
   );
   const view = mount(SessionList);
@@ -69,7 +69,7 @@ test('sessions: this device is marked and cannot be ended from here; a wrong pas
   await pressed(view, 'End session');
   expect(asked.find(({ method }) => method === 'DELETE')!.path).toContain('222');
   await pressed(view, 'Change passphrase');
-  expect(view.get('[role=alert]').text()).toBe('old: this is not it.');
+  expect(view.get('[role=alert]').text()).toBe('old: Wrong passphrase. Try again.');
 });
 
 test('what was deleted: by whom, and brought back', async () => {

@@ -60,11 +60,11 @@ const lost = computed(() => {
     </details>
     <OutboxNotice />
     <div v-for="clash in bench.state.clashes" :key="clash.taskId" class="clash" role="alert" data-testid="clash">
-      <p>{{ clash.name }}: two devices say it otherwise, and neither knew of the other. Which is right?</p>
+      <p>{{ clash.name }}: Two devices recorded this differently. Which one is right?</p>
       <BButton v-for="deed in clash.deeds" :key="deed.id" variant="key" @click="settle(clash, deed)">{{ sideOf(deed) }}</BButton>
     </div>
     <p v-if="lost.length > 0" class="quiet">
-      Ticked, but no longer in the plan: {{ lost.join(', ') }}. The ticks are kept, should the tasks come back.
+      Marked done, but no longer in the plan: {{ lost.join(', ') }}. The marks are kept in case these tasks come back.
     </p>
   </section>
 </template>

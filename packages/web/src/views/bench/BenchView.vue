@@ -71,13 +71,13 @@ const sittingText = computed(() => {
   const own = sitting.value;
   if (own === null) return '';
   const { fromMin, untilMin, clearUpFromMin } = own;
-  if (fromMin > nowMin.value) return `Next sitting ${dayText(startsOn, fromMin)}, ${clock(fromMin)} to ${clock(untilMin)}`;
+  if (fromMin > nowMin.value) return `Next session ${dayText(startsOn, fromMin)}, ${clock(fromMin)} to ${clock(untilMin)}`;
   if (nowMin.value >= clearUpFromMin) return `Time to clear up: ${minutes(untilMin - nowMin.value)} left`;
   return `${minutes(untilMin - nowMin.value)} left, clear up from ${clock(clearUpFromMin)}`;
 });
 const last = computed(() => {
   const move = mine.value.find(({ taskId }) => taskId === sitting.value?.lastId);
-  return move === undefined || sitting.value!.moves.length < 2 ? '' : `Do last, it dries the longest: ${move.work.label}`;
+  return move === undefined || sitting.value!.moves.length < 2 ? '' : `Do this last, because it dries longest: ${move.work.label}`;
 });
 const whenOf = ({ startMin }: Bare<Move>): string => `${dayText(store.plan!.calendar.startsOn, startMin)}, ${clock(startMin)}`;
 const waitText = (move: Bare<Move>): string => {
@@ -87,7 +87,7 @@ const waitText = (move: Bare<Move>): string => {
     (most, one) => (one.dryMin === null || most === null ? null : Math.max(most, one.dryMin)),
     0,
   );
-  return dryMin === null ? 'never dry in this air' : `dry ${dayText(store.plan!.calendar.startsOn, dryMin)}, ${clock(dryMin)}`;
+  return dryMin === null ? 'never dries in these conditions' : `dry ${dayText(store.plan!.calendar.startsOn, dryMin)}, ${clock(dryMin)}`;
 };
 /** The screen stays lit while something runs by the clock. */
 const { isSupported, request, release } = useWakeLock();
@@ -118,8 +118,10 @@ const SHOWN = 12;
       />
     </header>
     <div class="now">
-      <p v-if="moves === null" class="quiet">Reckoning what comes next …</p>
-      <p v-else-if="current === null" data-testid="nothing">Nothing is left to do on this board. What it took is in the Logbook.</p>
+      <p v-if="moves === null" class="quiet">Finding the next task …</p>
+      <p v-else-if="current === null" data-testid="nothing">
+        All tasks on this board are done. Actual times and amounts are in the Logbook.
+      </p>
       <MoveCard
         v-else
         :key="current.ofTask"
@@ -137,7 +139,7 @@ const SHOWN = 12;
       <TimerList />
       <BenchNotes />
       <section v-if="others.length > 0" aria-label="Next">
-        <h3>Can be done now</h3>
+        <h3>Available now</h3>
         <ul class="list">
           <li v-for="move in others.slice(0, SHOWN)" :key="move.taskId">
             <BButton variant="key" @click="bring(move.taskId)"

@@ -22,8 +22,8 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
 
 <template>
   <p v-for="batch in spent" :key="batch.id" class="spent" role="alert" data-testid="spent-batch">
-    <strong>✗ {{ batch.name }}: over since {{ clockAt(batch.dueMs) }}.</strong> What is left of this batch is past its time: do not put it
-    on and do not thin it; let it set and throw it out as its label says. Mix the next one, and time it.
+    <strong>✗ {{ batch.name }}: time ran out at {{ clockAt(batch.dueMs) }}.</strong> Do not use or thin the rest of this batch. Let it set
+    and dispose of it as the label says. Mix a new batch and start its timer.
   </p>
   <BTableSimple v-if="detail.takes.length > 0" class="ledger" data-testid="amounts">
     <thead>
@@ -44,7 +44,7 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
     </tbody>
   </BTableSimple>
   <p v-for="mix in bowls" :key="mix.id" class="bowls">
-    {{ mix.name }}: <FigureCell :figure="mix.batches" unit="bowls" /> of <FigureCell :figure="mix.batch" /> each<template
+    {{ mix.name }}: <FigureCell :figure="mix.batches" unit="batches" /> of <FigureCell :figure="mix.batch" /> each<template
       v-if="mix.tintDrops !== null"
       >, <FigureCell :figure="mix.tintDrops" unit="drops of tint" /></template
     >.

@@ -60,7 +60,7 @@ const waits = computed(() =>
     text: !isDone
       ? 'to be done first'
       : dryMin === null
-        ? 'never dry in this air'
+        ? 'never dries in these conditions'
         : props.standing === 'ready' || dryMin <= nowMin.value
           ? 'done, and dry'
           : `dry ${dayText(startsOn.value, dryMin)}, ${clock(dryMin)}`,
@@ -174,7 +174,7 @@ function skip(): void {
       <p v-for="caution in unread" :key="caution.id">⚠ {{ caution.text }}</p>
       <BButton variant="key" @click="understood">Understood</BButton>
     </div>
-    <p v-if="known.length > 0" class="quiet">⚠ {{ known.map(({ name }) => name).join(', ') }}: as on the label and the data sheet.</p>
+    <p v-if="known.length > 0" class="quiet">⚠ {{ known.map(({ name }) => name).join(', ') }}: follow the label and the data sheet.</p>
     <div v-if="practice !== null" class="practice" role="note">
       <p><strong>First time?</strong> {{ practice.practice }}</p>
       <BButton variant="key" @click="read(`practice:${practice.does}`)">Tried, or not needed</BButton>
@@ -186,8 +186,8 @@ function skip(): void {
       <MoveSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
       <p v-if="detail.weights !== null"><strong>Weights</strong> <FigureCell :figure="detail.weights" />, spread over the whole face</p>
       <template v-if="detail.guide !== null">
-        <p><strong>Good looks like</strong> {{ detail.guide.goodLooks }}</p>
-        <p><strong>Usual mistake</strong> {{ detail.guide.usualMistake }}</p>
+        <p><strong>Good result</strong> {{ detail.guide.goodLooks }}</p>
+        <p><strong>Common mistake</strong> {{ detail.guide.usualMistake }}</p>
       </template>
       <div v-if="detail.timers.length > 0" class="watch">
         <BButton
@@ -203,13 +203,13 @@ function skip(): void {
     <MoveSaid :key="move.ofTask" v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
     <MovePart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
     <div class="deeds">
-      <BButton variant="key" @click="notToday">Not today</BButton>
-      <BButton variant="key" @click="skip">Leave it out</BButton>
+      <BButton variant="key" @click="notToday">Postpone</BButton>
+      <BButton variant="key" @click="skip">Skip task</BButton>
     </div>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <div class="deeds main-deeds">
       <BButton variant="key" class="large" @click="begin">{{
-        isUnderWay ? `Pause, ${spent}` : own === null ? 'Start' : `Go on, ${spent}`
+        isUnderWay ? `Pause, ${spent}` : own === null ? 'Start' : `Resume, ${spent}`
       }}</BButton>
       <BButton variant="primary" class="large" @click="done()">Done</BButton>
     </div>

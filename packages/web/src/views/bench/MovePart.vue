@@ -26,7 +26,7 @@ function take(): void {
   <form class="part" aria-label="Part of it" @submit.prevent="take">
     <label>Part: <BFormInput v-model="typed.done" inputmode="numeric" autocomplete="off" aria-label="So many done" /></label>
     <label>of <BFormInput v-model="typed.of" inputmode="numeric" autocomplete="off" aria-label="Of so many" /></label>
-    <BButton type="submit" variant="key">So far</BButton>
+    <BButton type="submit" variant="key">Save progress</BButton>
   </form>
   <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
 </template>

@@ -24,9 +24,9 @@ const photos = computed({
 
 <template>
   <details class="said" :open="wasBegun">
-    <summary>What it took, a note, a photo</summary>
-    <form aria-label="What it took" @submit.prevent="emit('write')">
-      <label>It took <BFormInput v-model="said.minutes" inputmode="decimal" autocomplete="off" placeholder="by the clock" /> min</label>
+    <summary>Log time, amounts, note or photo</summary>
+    <form aria-label="Actual time and amounts" @submit.prevent="emit('write')">
+      <label>It took <BFormInput v-model="said.minutes" inputmode="decimal" autocomplete="off" placeholder="from the timer" /> min</label>
       <label v-for="(take, i) in takes" :key="take.name"
         >{{ take.name }} <BFormInput v-model="said.amounts[i]" inputmode="decimal" autocomplete="off" /> {{ take.amount.unit }}
         <small class="quiet">planned {{ showText(take.amount, store.showing) }}</small></label

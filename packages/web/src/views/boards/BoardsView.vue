@@ -101,7 +101,7 @@ async function take(event: Event): Promise<void> {
     try {
       parsed = JSON.parse(text);
     } catch {
-      throw new Error(`${file.name} is not JSON; a plan exported from here would do.`);
+      throw new Error(`${file.name} is not a JSON file. Choose a plan exported from this program.`);
     }
     const board = await importBoard(parsed);
     await router.push({ name: 'ground', params: { boardId: board.id } });
@@ -123,7 +123,7 @@ const warningText = (board: BoardEntry): string => {
 /** How far a board has come, by what was ticked off. */
 function stageText({ cutSheets, doneTasks }: BoardEntry): string {
   if (doneTasks > 0) return `at the bench, ${doneTasks} ${doneTasks === 1 ? 'task' : 'tasks'} done`;
-  if (cutSheets === 0) return 'on paper';
+  if (cutSheets === 0) return 'planning';
   return cutSheets === 1 ? 'cutting, 1 sheet cut' : `cutting, ${cutSheets} sheets cut`;
 }
 
@@ -165,7 +165,7 @@ async function showAway(): Promise<void> {
 const hasTable = ({ summary }: BoardEntry): boolean => summary.widthMm > 0;
 const tableText = (board: BoardEntry): string => {
   const { widthMm, depthMm, units, columnWidthsMm, rowDepthsMm } = board.summary;
-  if (!hasTable(board)) return 'none: a loose lot';
+  if (!hasTable(board)) return 'none: pieces only';
   const tiles = columnWidthsMm.length * rowDepthsMm.length;
   return `${lengthField(widthMm, units)} × ${lengthField(depthMm, units)} ${lengthUnit(units)}, ${tiles} ${tiles === 1 ? 'tile' : 'tiles'}`;
 };
@@ -177,7 +177,7 @@ const tableText = (board: BoardEntry): string => {
       <h1>Boards</h1>
       <p class="quiet m-0">What are you building?</p>
       <span class="ms-auto d-flex gap-2">
-        <BButton variant="key" @click="filePicker?.click()">Import a plan</BButton>
+        <BButton variant="key" @click="filePicker?.click()">Import plan</BButton>
         <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
         <input
           ref="filePicker"
@@ -188,22 +188,22 @@ const tableText = (board: BoardEntry): string => {
           aria-label="Plan file"
           @change="take"
         />
-        <BButton variant="key" @click="learn">{{ lessons === null ? 'Learn on a first tile' : 'Go on with the lessons' }}</BButton>
+        <BButton variant="key" @click="learn">{{ lessons === null ? 'Start lessons' : 'Continue lessons' }}</BButton>
         <BButton variant="primary" @click="isNewOpen = true">New board</BButton>
       </span>
     </header>
     <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
     <OutboxNotice v-if="boards !== null" :names="names" />
     <p v-if="lastPutAway !== null" class="quiet">
-      {{ lastPutAway.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Bring it back</BButton>
+      {{ lastPutAway.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Restore</BButton>
     </p>
     <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
       The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
       <a :href="exportPath(id)">export its file</a>, mend it and import it again.
     </p>
     <p v-if="boards?.length === 0 && unreadable.length === 0" class="empty">
-      No boards yet. Begin with the size of the table and how it splits into tiles; everything else follows from what you draw on it.
-      <BButton variant="primary" class="ms-2" @click="isNewOpen = true">Lay out the first table</BButton>
+      No boards yet. Start with the table size and the number of tiles. The rest is calculated from what you draw.
+      <BButton variant="primary" class="ms-2" @click="isNewOpen = true">Create first board</BButton>
     </p>
     <div v-if="(boards?.length ?? 0) >= MANY" class="find">
       <BFormInput v-model="sought" type="search" class="sought" placeholder="Find by name" aria-label="Find by name" />
@@ -226,12 +226,12 @@ const tableText = (board: BoardEntry): string => {
           <span>Stage</span><span>{{ stageText(board) }}</span>
         </div>
         <div class="line">
-          <span>To look at</span>
+          <span>Warnings</span>
           <span :class="{ attention: (summaries.of(board)?.warnings ?? 0) > 0 }">{{ warningText(board) }}</span>
         </div>
         <div class="d-flex gap-2 mt-2">
           <BButton variant="key" @click="copy(board)">Copy</BButton>
-          <BButton variant="key" @click="putAside(board)">Put away</BButton>
+          <BButton variant="key" @click="putAside(board)">Archive</BButton>
         </div>
       </li>
     </ul>
@@ -239,15 +239,15 @@ const tableText = (board: BoardEntry): string => {
       >Show {{ Math.min(PAGE, shelf.length - cards.length) }} more boards</BButton
     >
     <BButton v-if="boards !== null" variant="bare" class="quiet" :aria-expanded="isAwayOpen" aria-controls="boards-away" @click="showAway">
-      {{ isAwayOpen ? '▾' : '▸' }} Boards put away
+      {{ isAwayOpen ? '▾' : '▸' }} Archived boards
     </BButton>
     <BCollapse id="boards-away" :model-value="isAwayOpen">
-      <p v-if="away.length === 0" class="quiet">None: what is put away is kept here, whole, and can be brought back.</p>
+      <p v-if="away.length === 0" class="quiet">No archived boards. Boards that you archive appear here, complete, and can be restored.</p>
       <div v-for="{ id, name, putAwayAt } in away" :key="id" class="line away">
         <span
           >{{ name }} <span class="quiet">put away {{ dayText(putAwayAt) }}</span></span
         >
-        <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Bring it back</BButton>
+        <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Restore</BButton>
       </div>
     </BCollapse>
     <BButton

@@ -43,7 +43,7 @@ const likeId = ref('');
 const morePct = ref(0);
 const like = shallowRef<StoredBoard | null>(null);
 const likeOptions = computed(() => [
-  { value: '', text: 'nothing: from empty ground' },
+  { value: '', text: 'empty board' },
   ...boards.filter(({ summary }) => summary.widthMm > 0).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const MORE = { min: -75, max: 300 };
@@ -111,20 +111,18 @@ async function create(): Promise<void> {
 
 <template>
   <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="New board" no-footer>
-    <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty; a few words would do' : set('name', name))" />
-    <ChoiceField v-if="boards.length > 0" label="Like" :value="likeId" :options="likeOptions" @choose="choose" />
+    <TextField label="Name" :value="board.name" :take="(name) => (name === '' ? 'is empty. Enter a name' : set('name', name))" />
+    <ChoiceField v-if="boards.length > 0" label="Start from" :value="likeId" :options="likeOptions" @choose="choose" />
     <template v-if="like !== null">
-      <NumberField label="More ground" :value="morePct" unit="%" :limits="MORE" :take="(pct) => ((morePct = pct), '')" />
+      <NumberField label="Larger by" :value="morePct" unit="%" :limits="MORE" :take="(pct) => ((morePct = pct), '')" />
       <p class="quiet mt-2 mb-2" data-testid="like">{{ likeText }}</p>
-      <p v-if="took.length === 0" class="quiet">
-        Nothing of what {{ like.plan.name }} took is logged; the plan reckons with what our figures say, and your hand.
-      </p>
+      <p v-if="took.length === 0" class="quiet">{{ like.plan.name }} has no log entries. The estimate uses our values and your pace.</p>
       <BTableSimple v-else class="ledger" data-testid="likely">
         <thead>
           <tr>
             <th scope="col">{{ like.plan.name }}, as far as it is logged</th>
             <th scope="col" class="num">planned</th>
-            <th scope="col" class="num">took</th>
+            <th scope="col" class="num">Actual</th>
             <th scope="col" class="num">here, about</th>
           </tr>
         </thead>
@@ -169,14 +167,14 @@ async function create(): Promise<void> {
           :value="board.columns"
           unit=""
           :limits="LIMITS.tilesAlong"
-          :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: a whole number would do.')"
+          :take="(n) => (Number.isInteger(n) ? set('columns', n) : 'Tiles across: Enter a whole number.')"
         />
         <NumberField
           label="Tiles deep"
           :value="board.rows"
           unit=""
           :limits="LIMITS.tilesAlong"
-          :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: a whole number would do.')"
+          :take="(n) => (Number.isInteger(n) ? set('rows', n) : 'Tiles deep: Enter a whole number.')"
         />
       </template>
       <NumberField
@@ -187,10 +185,10 @@ async function create(): Promise<void> {
         :take="(mm) => set('figureHeightMm', mm)"
       />
       <p class="quiet mt-2 mb-2">
-        {{ isOnTable ? `${tileText}, each carried, stored and dried on its own.` : 'A loose lot: pieces, cut and built without a table.' }}
+        {{ isOnTable ? `${tileText}. Each is carried, stored and dried separately.` : 'Pieces only, cut and built without a table.' }}
       </p>
     </template>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-    <BButton variant="primary" :disabled="isBusy" @click="create">Lay it out</BButton>
+    <BButton variant="primary" :disabled="isBusy" @click="create">Create board</BButton>
   </BModal>
 </template>

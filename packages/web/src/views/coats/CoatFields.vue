@@ -22,9 +22,9 @@ const coatings = computed(() =>
 );
 const methods = computed(() => offered(catalogue.value, 'methods', props.coat.methodId).map(({ id, name }) => ({ value: id, text: name })));
 const BEFORE = [
-  { value: 'wet', text: 'while it is still wet' },
+  { value: 'wet', text: 'still wet' },
   { value: 'dry', text: 'when it is dry' },
-  { value: 'cured', text: 'when it has cured through' },
+  { value: 'cured', text: 'fully cured' },
 ] as const;
 const change = (changed: Partial<Coat>, what: string): string =>
   store.edit({ code: 'coat/change', surfaceId: props.surfaceId, coatId: props.coat.id, change: changed, what });
@@ -48,33 +48,38 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
       @choose="(coatingId) => change({ coatingId, strewn: null }, 'Take another coating')"
     />
     <ChoiceField
-      label="Put on"
+      label="Method"
       :value="coat.methodId"
       :options="methods"
       @choose="(methodId) => change({ methodId }, 'Put a coat on otherwise')"
     />
-    <ChoiceField label="Goes on" :value="coat.before" :options="BEFORE" @choose="(before) => change({ before }, 'Wait otherwise')" />
+    <ChoiceField
+      label="Apply when coat below is"
+      :value="coat.before"
+      :options="BEFORE"
+      @choose="(before) => change({ before }, 'Wait otherwise')"
+    />
     <LengthField
       v-if="film !== null"
-      label="Film"
+      label="Film thickness"
       :mm="coat.filmMm ?? film"
       :system="store.plan!.units"
       :limits="LIMITS.filmMm"
       :take="(filmMm) => change({ filmMm }, 'Set the film')"
     />
     <NumberField
-      label="Covers"
+      label="Area covered"
       :value="coat.coverPct"
       unit="%"
       :limits="LIMITS.coverPct"
       :take="(coverPct) => change({ coverPct }, 'Cover more or less')"
     />
     <NumberField
-      label="Goes"
+      label="Applications"
       :value="coat.goes"
       unit="times"
       :limits="LIMITS.goes"
-      :take="(goes) => change({ goes }, 'Put on so many times')"
+      :take="(goes) => change({ goes }, 'Change applications of a coat')"
     />
     <NumberField
       v-if="coating.spread.by === 'coverage' || coating.spread.by === 'rate'"
@@ -102,7 +107,7 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
       />
     </template>
     <TintFields v-if="coating.look.hex !== null" :tint="coat.tint" :hex="hex" @take="(tint) => change({ tint }, 'Tint a coat')" />
-    <BButton variant="key" class="my-2" @click="store.edit({ code: 'coats/remove', surfaceId, coatId: coat.id })">Leave it out</BButton>
+    <BButton variant="key" class="my-2" @click="store.edit({ code: 'coats/remove', surfaceId, coatId: coat.id })">Remove coat</BButton>
   </div>
 </template>
 

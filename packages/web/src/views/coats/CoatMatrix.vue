@@ -19,16 +19,14 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
 
 <template>
   <p v-if="matrix === null" class="quiet" role="status">Reckoning …</p>
-  <p v-else-if="matrix.rows.length === 0" class="quiet">
-    Nothing goes on this board yet. Choose a surface at the left and give it coats at the right.
-  </p>
+  <p v-else-if="matrix.rows.length === 0" class="quiet">No coats yet. Choose a surface on the left and add coats on the right.</p>
   <div v-else class="wide" tabindex="0" role="region" aria-label="Coats by surface">
     <BTableSimple class="ledger" data-testid="matrix">
       <thead>
         <tr>
-          <th scope="col">step</th>
+          <th scope="col">Coat</th>
           <th scope="col" class="num">in all</th>
-          <th scope="col" class="num">then waits</th>
+          <th scope="col" class="num">Drying time</th>
           <th
             v-for="{ surfaceId, name, area } in matrix.columns"
             :key="surfaceId"
@@ -46,19 +44,19 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
           <th scope="row">
             {{ row.name }} <small class="quiet">{{ row.method }}</small>
             <small v-if="row.grain !== null" class="quiet grain">
-              reads as {{ row.grain.readsAs }}, {{ real(row.grain.realLeastMm) }} to {{ real(row.grain.realMostMm) }} to the figures
+              looks like {{ row.grain.readsAs }}, {{ real(row.grain.realLeastMm) }} to {{ real(row.grain.realMostMm) }} at figure scale
             </small>
           </th>
           <td class="num"><FigureCell :figure="row.all" /></td>
           <td class="num">
             <FigureCell v-if="row.wait !== null" :figure="row.wait" /><span v-else class="quiet">never in this air</span>
-            <small v-if="row.tended !== null" class="quiet"> tended, <FigureCell :figure="row.tended" /></small>
+            <small v-if="row.tended !== null" class="quiet"> needs attention, <FigureCell :figure="row.tended" /></small>
           </td>
           <td v-for="{ surfaceId } in matrix.columns" :key="surfaceId" class="num" :class="{ chosen: surfaceId === chosenId }">
             <template v-if="cellOf.get(row.key)?.get(surfaceId)">
               <FigureCell :figure="cellOf.get(row.key)!.get(surfaceId)!.amount" />
               <small v-if="cellOf.get(row.key)!.get(surfaceId)!.goes > 1" class="quiet">
-                in {{ cellOf.get(row.key)!.get(surfaceId)!.goes }} goes</small
+                in {{ cellOf.get(row.key)!.get(surfaceId)!.goes }} applications</small
               >
               <small v-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'wet'" class="quiet"> while wet</small>
               <small v-else-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'cured'" class="quiet"> when cured</small>

@@ -20,7 +20,7 @@ import { chosenSurfaceId } from './surfaceChoice';
 
 const store = usePlan();
 const TABS = [
-  { id: 'order', name: 'Order of work' },
+  { id: 'order', name: 'Coat order' },
   { id: 'mixes', name: 'Mixes' },
   { id: 'water', name: 'Water' },
   { id: 'swatch', name: 'Swatch' },
@@ -36,7 +36,7 @@ const surface = computed(
 
 <template>
   <div class="bench coats">
-    <section class="where" aria-label="Where surfaces lie">
+    <section class="where" aria-label="Surface map">
       <SurfaceMap :chosen-id="surface.id" @choose="(id) => (chosenSurfaceId = id)" />
     </section>
     <div class="drawing rows">

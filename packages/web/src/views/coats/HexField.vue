@@ -6,7 +6,7 @@ const props = defineProps<{ label: string; hex: string; take: (hex: string) => s
 function read(typed: string): string {
   const hex = typed.trim().toLowerCase();
   const whole = hex.startsWith('#') ? hex : `#${hex}`;
-  return /^#[0-9a-f]{6}$/.test(whole) ? props.take(whole) : `${props.label}: got “${typed}”; a colour such as #7a6f52 would do`;
+  return /^#[0-9a-f]{6}$/.test(whole) ? props.take(whole) : `${props.label}: got “${typed}”. Enter a colour such as #7a6f52`;
 }
 </script>
 

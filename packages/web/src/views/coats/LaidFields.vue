@@ -17,7 +17,7 @@ const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const laid = computed(() => props.surface.laid);
 const patterns = computed(() => [
-  { value: '', text: 'in one piece' },
+  { value: '', text: 'no pattern' },
   ...offered(catalogue.value, 'patterns', laid.value?.patternId).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const put = (next: Laid | null, what: string): string =>
@@ -32,18 +32,18 @@ const floors = computed(() => (store.slices.floors ?? []).filter(({ surfaceId })
 </script>
 
 <template>
-  <h3>Laid in</h3>
+  <h3>Pattern</h3>
   <ChoiceField label="Pattern" hide-label :value="laid?.patternId ?? ''" :options="patterns" @choose="choose" />
   <template v-if="laid !== null">
     <LengthField
-      label="Long"
+      label="Length"
       :mm="laid.longMm"
       :system="store.plan!.units"
       :limits="LIMITS.unitMm"
       :take="(longMm) => change({ longMm })"
     />
     <LengthField
-      label="Wide"
+      label="Width"
       :mm="laid.wideMm"
       :system="store.plan!.units"
       :limits="LIMITS.unitMm"

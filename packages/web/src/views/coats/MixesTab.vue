@@ -48,19 +48,19 @@ async function card(): Promise<void> {
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Mixes">
     <p v-if="mixes.length === 0" class="quiet">No coat on this board is mixed.</p>
-    <BButton v-else variant="key" class="mb-2" @click="card">Mixing card to print</BButton>
+    <BButton v-else variant="key" class="mb-2" @click="card">Print mixing card</BButton>
     <section v-for="mix in mixes" :key="mix.id" class="mix" :data-mix="mix.id">
       <h3>{{ mix.name }}</h3>
       <div class="figures">
         <FigureLine label="In all" :figure="mix.volume" />
-        <FigureLine label="Bowls" :figure="mix.batches" />
-        <FigureLine v-if="mix.potLife !== null" label="Workable" :figure="mix.potLife" />
-        <FigureLine v-if="mix.solids !== null" label="Stays on a square metre" :figure="mix.solids" />
+        <FigureLine label="Batches" :figure="mix.batches" />
+        <FigureLine v-if="mix.potLife !== null" label="Pot life" :figure="mix.potLife" />
+        <FigureLine v-if="mix.solids !== null" label="Coverage" :figure="mix.solids" />
       </div>
       <BTableSimple class="ledger">
         <thead>
           <tr>
-            <th scope="col">into each bowl{{ mix.by === 'mass' ? ', weighed' : '' }}</th>
+            <th scope="col">Per batch{{ mix.by === 'mass' ? ', weighed' : '' }}</th>
             <th scope="col" class="num">measure</th>
             <th scope="col" class="num">or weigh</th>
             <th scope="col">spoons, metric</th>

@@ -44,12 +44,12 @@ async function solve(): Promise<void> {
 const nameOf = (id: string): string => pots.value.find((pot) => pot.id === id)?.name ?? id;
 const nearness = (difference: number): string =>
   difference < 1.5
-    ? 'not to be told apart'
+    ? 'no visible difference'
     : difference < 4
       ? 'close'
       : difference < 9
         ? 'of its kind'
-        : 'far off: none of these come nearer';
+        : 'not close: no mix of these paints comes closer';
 
 /** A photo to pick from: what lies under a click, the mean of a few pixels round it. */
 const photo = ref<HTMLCanvasElement | null>(null);
@@ -66,7 +66,7 @@ async function open(file: File | null): Promise<void> {
     canvas.getContext('2d')!.drawImage(picture, 0, 0, canvas.width, canvas.height);
     hasPhoto.value = true;
   } catch {
-    fault.value = `${file.name} cannot be read as a picture; a JPEG or PNG would do.`;
+    fault.value = `${file.name} cannot be read as a picture. Use a JPEG or PNG.`;
   }
 }
 function pick(event: MouseEvent): void {
@@ -84,13 +84,13 @@ function pick(event: MouseEvent): void {
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Paints">
     <section class="want">
-      <h3>A colour that is wanted</h3>
+      <h3>Match a colour</h3>
       <HexField label="Wanted" :hex="wanted" :take="(hex) => ((wanted = hex), '')" />
       <BFormFile accept="image/*" label="Pick it from a photo" @update:model-value="(file) => open((file as File | null) ?? null)" />
       <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
       <canvas v-show="hasPhoto" ref="photo" class="photo" @click="pick"></canvas>
       <div class="d-flex gap-2 mt-2">
-        <BButton variant="key" :disabled="atHand.length === 0" @click="solve">Stir it from what is at hand</BButton>
+        <BButton variant="key" :disabled="atHand.length === 0" @click="solve">Mix from available paints</BButton>
         <BButton variant="key" @click="add">Keep it as a paint of my own</BButton>
       </div>
       <SearchProgress :search="search" what="Stirring every mix" />
@@ -107,7 +107,7 @@ function pick(event: MouseEvent): void {
         <tr>
           <th scope="col">colour</th>
           <th scope="col">paint</th>
-          <th scope="col">at hand</th>
+          <th scope="col">Available</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>
         </tr>
       </thead>
@@ -135,7 +135,7 @@ function pick(event: MouseEvent): void {
             </template>
             <template v-else>{{ pot.name }}</template>
           </td>
-          <td><TickField label="at hand" :is-on="!away.has(pot.id)" @toggle="(on) => setAtHand(pot.id, on)" /></td>
+          <td><TickField label="Available" :is-on="!away.has(pot.id)" @toggle="(on) => setAtHand(pot.id, on)" /></td>
           <td>
             <BButton
               v-if="store.plan!.paints.some(({ id }) => id === pot.id)"

@@ -173,7 +173,7 @@ function add(starterId: string): void {
         >
       </BButton>
       <FigureCell v-if="row.area !== null" :figure="row.area" />
-      <span v-else class="quiet">not laid</span>
+      <span v-else class="quiet">not used</span>
     </li>
   </ul>
   <ChoiceField label="Add a surface" hide-label value="" :options="starters" @choose="add" />

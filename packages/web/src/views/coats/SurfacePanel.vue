@@ -40,7 +40,7 @@ const change = (changed: Partial<Pick<Surface, 'name' | 'relief' | 'laid'>>, wha
 const reliefs = RELIEFS.map((relief) => ({ value: relief, text: relief }));
 const wornBy = computed(() => GROUND_KINDS.filter((kind) => plan.value.wears[kind] === props.surface.id));
 const kinds = computed(() => [
-  { value: '', text: 'lay it on …' },
+  { value: '', text: 'Apply to …' },
   ...GROUND_KINDS.filter((kind) => !wornBy.value.includes(kind)).map((kind) => ({ value: kind, text: GROUND_KIND_NAMES[kind] })),
 ]);
 const wear = (kind: string): string => store.edit({ code: 'surface/wear', groundKind: kind as GroundKind, surfaceId: props.surface.id });
@@ -69,8 +69,8 @@ function remove(): void {
   <p class="sub">
     {{
       wornBy.length === 0
-        ? 'worn where a patch, a feature or a piece says so'
-        : `worn by ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
+        ? 'Used only where a patch, feature or piece selects it'
+        : `Used on ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
     }}
   </p>
   <ChoiceField label="Lay it on" hide-label value="" :options="kinds" @choose="wear" />
@@ -89,10 +89,10 @@ function remove(): void {
       <CoatFields v-if="openId === row.id" :surface-id="surface.id" :coat="row.coat" />
     </li>
   </VueDraggable>
-  <p v-if="rows.length === 0" class="quiet">Nothing goes on it yet.</p>
-  <ChoiceField label="Another coat" :value="coatingId" :options="coatings" @choose="(id) => (coatingId = id)" />
+  <p v-if="rows.length === 0" class="quiet">No coats yet.</p>
+  <ChoiceField label="Add coat" :value="coatingId" :options="coatings" @choose="(id) => (coatingId = id)" />
   <ChoiceField label="Put on" :value="methodId" :options="methods" @choose="(id) => (methodId = id)" />
-  <BButton variant="key" class="mt-2" :disabled="coatingId === '' || methodId === ''" @click="add">Lay it on last</BButton>
+  <BButton variant="key" class="mt-2" :disabled="coatingId === '' || methodId === ''" @click="add">Add coat</BButton>
 
   <LaidFields :surface="surface" />
   <BButton v-if="wornBy.length === 0" variant="key" class="mt-3" @click="remove">Remove this surface</BButton>

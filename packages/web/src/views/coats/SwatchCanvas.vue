@@ -46,7 +46,7 @@ const plain = (value: number): string => showText({ value, unit: '1' }, store.sh
           <dd class="num">{{ plain(Math.round(numbers.chroma)) }}</dd>
         </div>
         <div>
-          <dt>from the bases, ΔE</dt>
+          <dt>difference from bases, ΔE</dt>
           <dd class="num">{{ plain(Math.round(numbers.fromBases)) }}</dd>
         </div>
       </dl>

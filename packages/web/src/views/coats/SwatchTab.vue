@@ -103,7 +103,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
       /></label>
       <TickField label="Wet" :is-on="isWet" @toggle="(on) => (isWet = on)" />
       <TickField label="At arm’s length" :is-on="isFar" @toggle="(on) => (isFar = on)" />
-      <ChoiceField label="Beside it" :value="besideId" :options="others" @choose="(id) => (besideId = id)" />
+      <ChoiceField label="Compare with" :value="besideId" :options="others" @choose="(id) => (besideId = id)" />
       <HexField
         label="Bases of the figures"
         :hex="store.plan!.play.baseHex"
@@ -123,7 +123,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
       </ul>
     </section>
     <section aria-label="Test pieces">
-      <BButton variant="key" @click="keep">Keep it as a test piece</BButton>
+      <BButton variant="key" @click="keep">Save as test piece</BButton>
       <div v-for="one in store.plan!.testPieces" :key="one.id" class="kept">
         <TextField label="Test piece" :value="one.name" :take="(name) => change(one, { name })" />
         <TextField label="Seen" :value="one.note" :take="(note) => change(one, { note })" />
@@ -138,7 +138,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
           variant="key"
           :aria-label="`Throw ${one.name} away`"
           @click="store.edit({ code: 'test-piece/remove', testPieceId: one.id })"
-          >Throw away</BButton
+          >Delete</BButton
         >
       </div>
     </section>

@@ -51,7 +51,7 @@ function setParts(paintId: string, parts: number): string {
       :value="row.parts"
       unit="parts"
       :limits="LIMITS.parts"
-      :take="(parts) => (Number.isInteger(parts) ? setParts(row.paintId, parts) : 'a whole number of parts would do')"
+      :take="(parts) => (Number.isInteger(parts) ? setParts(row.paintId, parts) : 'Enter a whole number of parts')"
     />
   </div>
   <ChoiceField

@@ -26,14 +26,14 @@ watch(
 
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Water">
-    <p v-if="basins.length === 0" class="quiet">No water on this board. Draw some on the Ground: what it holds is reckoned from its bed.</p>
+    <p v-if="basins.length === 0" class="quiet">No water on this board. Draw water in Ground. Its volume is calculated from its bed.</p>
     <template v-else>
-      <h3>What each holds</h3>
+      <h3>Volume of each</h3>
       <BTableSimple class="ledger" data-testid="basins">
         <thead>
           <tr>
             <th scope="col">water</th>
-            <th scope="col" class="num">room</th>
+            <th scope="col" class="num">Volume</th>
             <th scope="col">dams at tile ends</th>
             <th scope="col">lowest gap in the bank</th>
           </tr>
@@ -55,7 +55,7 @@ watch(
           </tr>
         </tbody>
       </BTableSimple>
-      <h3 class="mt-3">Ways to make it</h3>
+      <h3 class="mt-3">Compare options</h3>
       <SearchProgress :search="search" what="Reckoning each way" />
       <BTableSimple v-if="options.length > 0" class="ledger" data-testid="waterOptions">
         <thead>

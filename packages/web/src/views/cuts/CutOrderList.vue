@@ -14,7 +14,7 @@ const passes = computed(() => (props.job.passes.value === 1 ? '1 pass' : `${prop
 </script>
 
 <template>
-  <p v-if="cuts.length === 0" class="quiet">These parts do not come free by straight-through cuts; cut round each of them.</p>
+  <p v-if="cuts.length === 0" class="quiet">These parts cannot be separated with straight cuts from edge to edge. Cut round each one.</p>
   <ol v-else class="order" data-testid="cut-order">
     <li v-for="cut in cuts" :key="cut.step">
       <span class="cut"

@@ -40,7 +40,7 @@ const LISTS = [
   { id: 'parts', name: 'Parts' },
   { id: 'job', name: 'Job' },
   { id: 'rack', name: 'Rack' },
-  { id: 'practice', name: 'Practice' },
+  { id: 'practice', name: 'Kerf test' },
   { id: 'files', name: 'Files' },
 ] as const;
 const listed = ref<(typeof LISTS)[number]['id']>('cuts');
@@ -62,7 +62,7 @@ const sheetText = computed(() => {
   if (sheet === undefined) return '';
   const { stock } = sheet;
   const what = `${isNew(stock) ? 'new' : 'offcut from the rack'}${isCut(sheet) ? ', cut' : ''}`;
-  return `${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit.value}, ${what}; ${shown.value!.tool.name.toLowerCase()}, the blade takes ${length(shown.value!.kerfMm)} ${unit.value}`;
+  return `${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit.value}, ${what}; ${shown.value!.tool.name.toLowerCase()}, kerf ${length(shown.value!.kerfMm)} ${unit.value}`;
 });
 /** A sheet that is cut stays as it is. */
 const isDone = computed(() => index.value >= 0 && shown.value !== null && isCut(shown.value.layout.sheets[index.value]!));
@@ -73,7 +73,7 @@ const { width, height } = useElementSize(frame);
 <template>
   <div class="bench cuts">
     <div class="drawing rows">
-      <p v-if="jobs.length === 0 && store.slices.jobs !== undefined" class="quiet p-4">Nothing to cut yet: lay out a table first.</p>
+      <p v-if="jobs.length === 0 && store.slices.jobs !== undefined" class="quiet p-4">Nothing to cut yet. Add a table or a piece first.</p>
       <TabbedSheets v-model="jobKey" label="Materials" :tabs="jobTabs">
         <div ref="frame" class="large">
           <template v-if="shown !== null && index >= 0">
@@ -120,7 +120,7 @@ const { width, height } = useElementSize(frame);
         <ViewWarnings view="cuts" />
         <template v-if="shown !== null && job !== null && index >= 0">
           <template v-if="listed === 'cuts'">
-            <p class="sub">each from the left or the top edge of the piece in hand, in {{ unitName }}</p>
+            <p class="sub">Each cut is measured from the left or top edge of the piece you are cutting, in {{ unitName }}</p>
             <CutOrderList :job="shown" :index="index" />
           </template>
           <template v-else-if="listed === 'parts'">

@@ -32,14 +32,14 @@ function carry(toSheet: number): void {
         {{ part.pinned ? 'Pinned' : 'Pin' }} <kbd>p</kbd>
       </BButton>
       <template v-if="others.length > 0">
-        <span class="quiet">carry to sheet</span>
+        <span class="quiet">move to sheet</span>
         <BButton v-for="i in others" :key="i" variant="key" :aria-label="`Carry to sheet ${i + 1}`" @click="carry(i)">
           {{ i + 1 }}
         </BButton>
       </template>
     </template>
-    <span v-else class="quiet">Drag a part to put it elsewhere; what is moved is pinned.</span>
-    <BButton v-if="pinned > 0" variant="key" class="end" @click="hand.letGoOfAll()">Let go of all {{ pinned }} pinned</BButton>
+    <span v-else class="quiet">Drag a part to move it. Moved parts are pinned.</span>
+    <BButton v-if="pinned > 0" variant="key" class="end" @click="hand.letGoOfAll()">Unpin all {{ pinned }} parts</BButton>
     <span v-if="hand.fault.value !== ''" class="attention" role="alert">{{ hand.fault.value }}</span>
   </div>
 </template>

@@ -24,13 +24,13 @@ const work = computed(() =>
 );
 const proof = computed(() => optimalityOf(props.job));
 const PROOFS = {
-  search: 'Proven best: every way of cutting these parts was looked at.',
-  area: 'Proven best: the parts have too much area for less.',
-  clashes: 'Proven best: of some parts no two go on one sheet, and they alone take as much.',
+  search: 'Best possible: every layout of these parts was checked.',
+  area: 'Best possible: the parts need at least this much area.',
+  clashes: 'Best possible: some parts cannot share a sheet, and they alone need this much.',
 } as const;
 const limits = computed(() => toolLimits(props.job.tool));
 const AIMS = [
-  { value: 'cheapest', text: 'least money' },
+  { value: 'cheapest', text: 'lowest cost' },
   { value: 'fewest', text: 'fewest sheets' },
 ] as const;
 const live = computed(() => props.better.progress.value);
@@ -68,21 +68,21 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     />
     <FigureLine v-for="limit in limits" :key="limit.label" :label="limit.label" :figure="limit" />
     <LengthField
-      label="The blade takes"
+      label="Kerf"
       :mm="job.kerfMm"
       :system="store.plan!.units"
       :limits="LIMITS.kerfMm"
       :take="(kerfMm) => setTool({ kerfMm })"
     />
     <LengthField
-      label="Trim off every edge"
+      label="Edge trim"
       :mm="store.plan!.cutting.trimMm"
       :system="store.plan!.units"
       :limits="LIMITS.trimMm"
       :take="(mm) => store.edit({ code: 'cutting/trim', mm })"
     />
     <ChoiceField
-      label="Lay out for"
+      label="Optimise for"
       :value="store.plan!.cutting.aim"
       :options="AIMS"
       @choose="(aim) => store.edit({ code: 'cutting/aim', aim })"
@@ -91,7 +91,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
       {{
         job.tool.cuts === 'free'
           ? 'Cuts along any outline: parts may lie in each other’s hollows.'
-          : 'Cuts straight through: every part comes free by the cuts in order.'
+          : 'Straight cuts from edge to edge. Make them in order and every part comes free.'
       }}
     </p>
   </section>
@@ -102,26 +102,26 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
       <BButton v-else variant="key" @click="better.stop()">Stop</BButton>
       <span v-if="live !== null" class="quiet" role="status" data-testid="layout-progress">
         {{ newSheets }} new {{ newSheets === 1 ? 'sheet' : 'sheets' }},
-        {{ live.isProven ? 'proven best; looking for the largest rest' : bound }}
+        {{ live.isProven ? 'best possible; looking for the largest offcut' : bound }}
       </span>
     </div>
     <p v-if="better.outcome.value !== ''" class="quiet m-0" role="status" data-testid="layout-outcome">{{ better.outcome.value }}</p>
     <p v-if="better.fault.value !== ''" class="attention m-0" role="alert">{{ better.fault.value }}</p>
     <FigureLine label="New sheets" :figure="job.sheetCount" />
     <FigureLine v-if="job.offcutCount.value > 0" label="Offcuts from the rack" :figure="job.offcutCount" />
-    <FigureLine label="No plan can use fewer than" :figure="job.fewest" />
+    <FigureLine label="Fewest possible" :figure="job.fewest" />
     <FigureLine label="Cost" :figure="job.cost" />
-    <FigureLine label="No plan can cost less than" :figure="job.cheapest" />
+    <FigureLine label="Lowest possible cost" :figure="job.cheapest" />
     <p v-if="proof.how !== null" class="quiet m-0" data-testid="proof">{{ PROOFS[proof.how] }}</p>
-    <FigureLine v-else label="Over the bound by at most" :figure="proof.gap" />
-    <FigureLine label="Becomes parts" :figure="job.used" />
+    <FigureLine v-else label="Possible saving, at most" :figure="proof.gap" />
+    <FigureLine label="Yield" :figure="job.used" />
   </section>
   <SheetsHad :job="job" />
   <section v-if="splits.length > 0">
     <h3>Parts in pieces</h3>
     <div v-for="split in splits" :key="split.key" class="line">
       <span>{{ split.name }}</span>
-      <span v-if="split.isLaid" class="quiet">goes on no sheet whole</span>
+      <span v-if="split.isLaid" class="quiet">does not fit on any sheet</span>
       <BButton v-else variant="key" @click="makeWhole(split.key)">Make it whole</BButton>
     </div>
   </section>
@@ -131,7 +131,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <FigureLine label="Passes of the blade" :figure="job.passes" />
     <FigureLine v-if="work.edges !== null" label="Fresh edges" :figure="work.edges" />
     <FigureLine label="Marking and cutting" :figure="work.minutes" />
-    <FigureLine v-if="work.shop !== null" label="Asked by the shop" :figure="work.shop" />
+    <FigureLine v-if="work.shop !== null" label="Cutting price at the shop" :figure="work.shop" />
   </section>
   <section>
     <h3>Whole board</h3>

@@ -51,8 +51,8 @@ function use(): void {
     </div>
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>
     <template v-if="kerf !== null">
-      <FigureLine label="Your blade takes" :figure="kerf" />
-      <BButton variant="key" @click="use">Reckon with it</BButton>
+      <FigureLine label="Measured kerf" :figure="kerf" />
+      <BButton variant="key" @click="use">Use this kerf</BButton>
     </template>
   </section>
 </template>

@@ -65,11 +65,13 @@ async function add(): Promise<void> {
     <div v-for="sheet in sheets" :key="sheet.number" class="tick" :class="{ own: sheet.number === index + 1 }" data-testid="leftover">
       <BFormCheckbox :model-value="sheet.isCut" @update:model-value="toggle(sheet.number)">{{ sheet.text }}</BFormCheckbox>
     </div>
-    <p class="quiet small">A sheet that is cut stays as it is; what it leaves goes to the rack, and an offcut used up goes out of it.</p>
+    <p class="quiet small">
+      A sheet marked as cut no longer changes. Its offcuts are added to the rack, and a used offcut is removed from it.
+    </p>
   </section>
   <section>
     <h3>Rack, {{ job.name }}</h3>
-    <p v-if="here.length === 0" class="quiet m-0">Nothing of this lies in the rack. What does is cut up first.</p>
+    <p v-if="here.length === 0" class="quiet m-0">No offcuts of this material yet. Offcuts in the rack are used before new sheets.</p>
     <ul v-else class="rack" data-testid="rack">
       <li v-for="offcut in here" :key="offcut.id">
         <span>{{ size(offcut) }}</span>
@@ -81,7 +83,7 @@ async function add(): Promise<void> {
       <label>Width <BFormInput v-model="typed.width" inputmode="decimal" autocomplete="off" /></label>
       <label>Depth <BFormInput v-model="typed.depth" inputmode="decimal" autocomplete="off" /></label>
       <span class="quiet">{{ unit }}</span>
-      <BButton type="submit" variant="key">Put in</BButton>
+      <BButton type="submit" variant="key">Add offcut</BButton>
     </form>
     <p v-if="problem !== '' || rack.fault !== ''" class="attention m-0" role="alert">{{ problem || rack.fault }}</p>
   </section>

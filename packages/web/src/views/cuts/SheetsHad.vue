@@ -27,14 +27,14 @@ const rows = computed(() => {
   }));
 });
 const JOINTS = [
-  { value: 'laid', text: 'cut in pieces by itself' },
-  { value: 'asked', text: 'told, and left to me' },
+  { value: 'laid', text: 'split automatically' },
+  { value: 'asked', text: 'warn me only' },
 ] as const;
 </script>
 
 <template>
   <section>
-    <h3>Sheets to be had</h3>
+    <h3>Available sheets</h3>
     <TickField
       v-for="row in rows"
       :key="row.id"
@@ -45,7 +45,7 @@ const JOINTS = [
       @toggle="(isHad) => store.edit({ code: 'sheets/had', sheetId: row.id, isHad })"
     />
     <ChoiceField
-      label="A part that goes on none"
+      label="Part too large for every sheet"
       :value="cutting.joints"
       :options="JOINTS"
       @choose="(joints) => store.edit({ code: 'cutting/joints', joints })"

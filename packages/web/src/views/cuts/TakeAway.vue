@@ -51,7 +51,7 @@ async function save(output: Output): Promise<void> {
       <BButton variant="key" :disabled="isMaking" @click="save('templates-shaped')">Shaped parts of this job</BButton>
     </div>
     <p class="quiet small">
-      Print at 100 %. Every page has a bar of 100 mm: measure it before you cut. Pages overlap by 10 mm; lay the crosses over each other.
+      Print at 100 %. Each page has a 100 mm bar: measure it before you cut. Pages overlap by 10 mm: align the crosses.
     </p>
   </section>
   <p v-if="isMaking" class="quiet" role="status">Making the file …</p>

@@ -17,8 +17,8 @@ export interface ByHand {
 }
 
 const WHY: Readonly<Record<SavedProblem['code'], string>> = {
-  'saved/overlap': 'It would lie on another part, or closer than the blade is wide.',
-  'saved/off-sheet': 'It would lie over the edge of the sheet, or in its trim.',
+  'saved/overlap': 'No room there: it would overlap another part or lie closer than the kerf.',
+  'saved/off-sheet': 'No room there: it would go over the edge of the sheet or into the edge trim.',
   'saved/turned': 'Its grain must run along the sheet: it cannot be turned.',
   'saved/other-parts': 'That part is no longer cut.',
   'saved/cut': 'That sheet is cut already.',

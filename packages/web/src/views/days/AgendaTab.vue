@@ -33,7 +33,7 @@ async function print(): Promise<void> {
 </script>
 
 <template>
-  <BButton variant="key" class="mb-2" @click="print">Evenings to print</BButton>
+  <BButton variant="key" class="mb-2" @click="print">Print schedule</BButton>
   <BTableSimple class="ledger stacked" responsive data-testid="agenda">
     <thead>
       <tr>
@@ -41,7 +41,7 @@ async function print(): Promise<void> {
         <th scope="col">step</th>
         <th scope="col">on</th>
         <th scope="col" class="num">hands-on</th>
-        <th scope="col" class="num">then dries</th>
+        <th scope="col" class="num">Drying time</th>
       </tr>
     </thead>
     <tbody v-for="day in agenda" :key="day.day">
@@ -100,7 +100,7 @@ async function print(): Promise<void> {
     color: var(--ink-soft);
   }
   .ledger td:nth-child(5):not(:empty)::before {
-    content: 'then dries ';
+    content: 'Drying time ';
     color: var(--ink-soft);
   }
 }

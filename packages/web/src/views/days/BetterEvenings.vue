@@ -7,10 +7,10 @@ const { isRunning, progress, fault, outcome, start, stop } = useBetterEvenings()
 </script>
 
 <template>
-  <section aria-label="Better evenings">
-    <h3>Better evenings</h3>
-    <p class="quiet">What is reckoned at every change tries a few orders of work. Given some seconds, thousands are tried.</p>
-    <BButton v-if="!isRunning" variant="key" @click="start">Look for earlier evenings</BButton>
+  <section aria-label="Optimise schedule">
+    <h3>Optimise schedule</h3>
+    <p class="quiet">After each change, only a few task orders are tried. This search tries thousands in some seconds.</p>
+    <BButton v-if="!isRunning" variant="key" @click="start">Find an earlier finish</BButton>
     <BButton v-else variant="key" @click="stop">Stop, and keep the best</BButton>
     <dl v-if="progress !== null" class="found" data-testid="evenings-found" :data-running="isRunning">
       <div>
@@ -18,7 +18,7 @@ const { isRunning, progress, fault, outcome, start, stop } = useBetterEvenings()
         <dd>{{ progress.text }}</dd>
       </div>
       <div>
-        <dt>No sooner than</dt>
+        <dt>Earliest possible</dt>
         <dd>{{ progress.boundText }}</dd>
       </div>
       <div>

@@ -34,9 +34,9 @@ const names = computed(() => new Map(workpieces.value.map(({ id, name }) => [id,
 type Sheet = 'evenings' | 'air' | 'earlier';
 const sheet = ref<Sheet>('evenings');
 const SHEETS = [
-  { id: 'evenings', name: 'Evenings' },
-  { id: 'air', name: 'Air' },
-  { id: 'earlier', name: 'Sooner' },
+  { id: 'evenings', name: 'Schedule' },
+  { id: 'air', name: 'Conditions' },
+  { id: 'earlier', name: 'Finish earlier' },
 ] as const;
 type Notes = 'when' | 'where' | 'who';
 const notes = ref<Notes>('when');
@@ -47,7 +47,7 @@ const NOTES = [
 ] as const;
 const zoom = ref<Zoom>('all');
 const ZOOMS = [
-  { id: 'evening', name: 'Evening' },
+  { id: 'evening', name: 'Session' },
   { id: 'week', name: 'Week' },
   { id: 'all', name: 'All' },
 ] as const;
@@ -62,9 +62,9 @@ const WHY: Readonly<Record<string, string>> = {
   spray: 'no place to spray',
   people: 'nobody may do it',
   noise: 'no fit hours',
-  after: 'comes after what can not be done',
-  dries: 'what it comes after never dries',
-  'none-free': 'fits into no evening',
+  after: 'depends on a task that cannot be done',
+  dries: 'the coat or glue before it never dries',
+  'none-free': 'does not fit in any session',
 };
 /** Steps that can not be done, once each. */
 const blocked = computed(() => {
@@ -77,7 +77,7 @@ const blocked = computed(() => {
   <div class="bench">
     <div class="drawing scroll">
       <h2 v-if="days?.ready">Ready {{ days.ready.text }}</h2>
-      <h2 v-else-if="days !== null && days.blocked.length > 0" data-testid="never">Never ready as things are</h2>
+      <h2 v-else-if="days !== null && days.blocked.length > 0" data-testid="never">Cannot be finished with this plan</h2>
       <TabbedSheets v-model="sheet" label="Days" :tabs="SHEETS" class="mb-2" />
       <template v-if="sheet === 'evenings'">
         <ul v-if="blocked.length > 0" class="blocked">
@@ -85,8 +85,8 @@ const blocked = computed(() => {
         </ul>
         <div class="over">
           <p class="quiet key-line">
-            <span class="swatch work"></span> hands on <span class="swatch tended"></span> drying, looked after
-            <span class="swatch dry"></span> drying <span class="swatch chain"></span> decides the date
+            <span class="swatch work"></span> hands on <span class="swatch tended"></span> drying, needs attention
+            <span class="swatch dry"></span> drying <span class="swatch chain"></span> critical path
           </p>
           <div class="btn-group btn-group-sm" role="group" aria-label="Zoom">
             <BButton v-for="one in ZOOMS" :key="one.id" variant="key" :pressed="zoom === one.id" @click="zoom = one.id">{{
@@ -122,7 +122,7 @@ const blocked = computed(() => {
       <ViewWarnings view="days" />
       <section v-if="days !== null">
         <FigureLine v-if="days.ready !== null" label="Ready" :figure="days.ready.at" :text="days.ready.text" />
-        <FigureLine v-if="floor !== null" label="No order of work beats" :figure="floor.at" :text="floor.text" />
+        <FigureLine v-if="floor !== null" label="Earliest possible" :figure="floor.at" :text="floor.text" />
         <FigureLine label="Hands-on" :figure="days.handsOn" />
       </section>
       <TabbedSheets v-model="notes" label="Notes of days" :tabs="NOTES" />

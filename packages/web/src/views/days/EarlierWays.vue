@@ -27,17 +27,17 @@ async function ask(): Promise<void> {
 </script>
 
 <template>
-  <section aria-label="What would bring it forward">
-    <h3>What would bring it forward</h3>
-    <BButton v-if="options === null && search.share.value === null" variant="key" @click="ask">Plan each way anew</BButton>
+  <section aria-label="Ways to finish earlier">
+    <h3>Ways to finish earlier</h3>
+    <BButton v-if="options === null && search.share.value === null" variant="key" @click="ask">Compare options</BButton>
     <SearchProgress :search="search" what="Planning each way" />
     <BTableSimple v-if="options !== null" class="ledger" responsive data-testid="earlier">
       <thead>
         <tr>
-          <th scope="col">way</th>
+          <th scope="col">Option</th>
           <th scope="col">ready</th>
-          <th scope="col" class="num">won</th>
-          <th scope="col" class="num">costs more</th>
+          <th scope="col" class="num">Time saved</th>
+          <th scope="col" class="num">Extra cost</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>
         </tr>
       </thead>
@@ -52,12 +52,12 @@ async function ask(): Promise<void> {
           </td>
           <td class="num">
             <span v-if="option.won === null">brings a date</span>
-            <FigureCell v-else-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not sooner</span>
+            <FigureCell v-else-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not earlier</span>
           </td>
           <td class="num"><FigureCell :figure="option.costChange" /></td>
           <td>
             <BButton v-if="option.won === null || option.won.value > 0" size="sm" variant="key" @click="store.edit(option.edit)"
-              >Take it</BButton
+              >Use this</BButton
             >
           </td>
         </tr>

@@ -43,18 +43,18 @@ function done(): void {
 
 <template>
   <section aria-label="Minutes now">
-    <h3>I have some minutes now</h3>
+    <h3>What can I do in … minutes?</h3>
     <NumberField label="Minutes" :value="have" unit="min" :limits="LIMITS" :take="take" />
-    <BButton variant="key" @click="ask">What is best done</BButton>
+    <BButton variant="key" @click="ask">Suggest</BButton>
     <div v-if="choice !== null" data-testid="now-choice">
-      <p v-if="choice.taskIds.length === 0" role="status">Nothing that is ready fits into it.</p>
+      <p v-if="choice.taskIds.length === 0" role="status">No available task fits in this time.</p>
       <template v-else>
         <ul>
           <li v-for="id in choice.taskIds" :key="id">{{ labelOf.get(id)?.label ?? id }}</li>
         </ul>
         <p>
           <FigureCell :figure="work" /> of work;
-          <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying is under way then.</template
+          <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying can start.</template
           ><template v-else>nothing of it dries.</template>
         </p>
         <BButton size="sm" variant="key" @click="done">All done just now</BButton>

@@ -15,7 +15,7 @@ import { useAir } from '../../document/air';
 import type { JudgedSensor } from '../../document/judged';
 import { readInWorker } from '../../workers/reading';
 
-/** Thermo-hygrometers: what each says, whether it is believed, and its readings in and out. */
+/** Sensors: what each says, whether it is believed, and its readings in and out. */
 const heard = useAir();
 onMounted(() => void heard.load());
 const PLAYS: Readonly<Record<Played, string>> = {
@@ -68,7 +68,7 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
 </script>
 
 <template>
-  <h3 class="over">Thermo-hygrometers</h3>
+  <h3 class="over">Sensors</h3>
   <p v-if="heard.fault !== ''" role="alert">{{ heard.fault }}</p>
   <section v-for="sensor in heard.sensors" :key="sensor.id" class="sensor" :data-sensor="sensor.id" :aria-label="sensor.name">
     <h4>
@@ -81,7 +81,7 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
       at <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days,
       {{ sensor.state.lies }} of them not used.
     </p>
-    <p v-else class="quiet">It has said nothing that can be believed; typed air stands in.</p>
+    <p v-else class="quiet">No accepted reading yet. Your own values are used instead.</p>
     <details v-if="sensor.state.lies > 0">
       <summary>What was not used</summary>
       <BTableSimple class="ledger" responsive small>

@@ -56,17 +56,15 @@ function pinTime(typed: string): string {
       }}<template v-if="who !== ''">, {{ who }}</template>
     </p>
     <p>{{ slotOf.why }}</p>
-    <p v-if="isOnChain" class="chain-said">On the chain that decides when all is ready.</p>
-    <p v-else-if="!slotOf.isDone">May end later by <FigureCell :figure="slack" />, hands aside, with all ready as soon.</p>
+    <p v-if="isOnChain" class="chain-said">On the critical path: any delay moves the ready date.</p>
+    <p v-else-if="!slotOf.isDone">Slack: <FigureCell :figure="slack" />, if someone is free then. The ready date stays the same.</p>
     <template v-if="!slotOf.isDone">
       <DayField label="Pin to day" :value="at.day" :take="pinDay" />
       <TextField label="at" :value="clock(at.atMin)" :take="pinTime" />
-      <NumberField label="Done in" :value="slotOf.goes" unit="goes" :limits="GOES" :take="(goes) => arrange({ goes }, 'Split')" />
+      <NumberField label="Split into" :value="slotOf.goes" unit="stages" :limits="GOES" :take="(goes) => arrange({ goes }, 'Split')" />
     </template>
     <div class="deeds">
-      <BButton v-if="arranged?.pin != null" size="sm" variant="key" @click="arrange({ pin: null }, 'Take the pin off')"
-        >Take the pin off</BButton
-      >
+      <BButton v-if="arranged?.pin != null" size="sm" variant="key" @click="arrange({ pin: null }, 'Unpin')">Unpin</BButton>
       <template v-if="!slotOf.isDone">
         <BButton size="sm" variant="key" @click="arrange({ pin: at }, 'Pin')">Pin here</BButton>
         <BButton size="sm" variant="key" @click="tick">Done just now</BButton>
@@ -77,7 +75,7 @@ function pinTime(typed: string): string {
             arrange({ isSkipped: true, pin: null }, 'Skip');
             emit('close');
           "
-          >Leave it out</BButton
+          >Remove it</BButton
         >
       </template>
       <BButton v-else size="sm" variant="key" @click="untick">Not done after all</BButton>

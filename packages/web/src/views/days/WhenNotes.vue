@@ -80,7 +80,7 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
     <p>
       The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Tick what is done, and plan the rest anew.
     </p>
-    <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Plan anew from now</BButton>
+    <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Reschedule from now</BButton>
   </section>
   <section v-if="calendar.notBefore !== null">
     <p>
@@ -102,7 +102,7 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
       :take="setHours"
     />
     <TextField label="Days off" :value="daysOffText(calendar.daysOff)" :take="setDaysOff" />
-    <DayField label="Wanted for" :value="calendar.deadline ?? ''" :take="setDeadline" />
+    <DayField label="Needed by" :value="calendar.deadline ?? ''" :take="setDeadline" />
     <TextField label="Noise between" :value="noise" :take="setNoise" />
   </section>
   <section v-if="skipped.length > 0">
@@ -113,8 +113,8 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
   </section>
   <section>
     <h3>Calendar</h3>
-    <BButton variant="key" @click="toCalendar">Evenings as a calendar file</BButton>
-    <p class="quiet">Read in again it changes its entries and doubles none; one alarm a sitting.</p>
+    <BButton variant="key" @click="toCalendar">Export calendar (ICS)</BButton>
+    <p class="quiet">Importing the file again updates the entries without duplicates. Each session has one reminder.</p>
     <BFormFile
       v-model="chosenFile"
       label="Busy times from a calendar file (ICS)"

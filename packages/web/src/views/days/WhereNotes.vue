@@ -35,7 +35,7 @@ const LIES = [
 const BY = [
   { value: 'typed', text: 'As typed' },
   { value: 'season', text: 'As usual in a season' },
-  { value: 'sensor', text: 'As a thermo-hygrometer says' },
+  { value: 'sensor', text: 'Sensor' },
 ] as const;
 const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) => ({
   value,
@@ -98,7 +98,7 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
 
 <template>
   <section>
-    <h3>Work and dry</h3>
+    <h3>Where to work and dry</h3>
     <ChoiceField label="In" :value="plan.drying.placeId" :options="places" @choose="(placeId) => setDrying({ placeId })" />
     <ChoiceField label="On" :value="plan.drying.on" :options="ON" @choose="(on) => setDrying({ on })" />
     <ChoiceField label="Lying" :value="plan.drying.lies" :options="LIES" @choose="(lies) => setDrying({ lies })" />
@@ -117,7 +117,7 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
     <ChoiceField label="Place" :value="place.id" :options="places" @choose="(id) => (chosenId = id)" />
     <TextField label="Name" :value="place.name" :take="(name) => set({ name })" />
     <ChoiceField label="Kind" :value="place.kindId" :options="kinds" @choose="(kindId) => set({ kindId })" />
-    <ChoiceField label="Its air" :value="place.air.by" :options="BY" @choose="setBy" />
+    <ChoiceField label="Conditions from" :value="place.air.by" :options="BY" @choose="setBy" />
     <ChoiceField
       v-if="place.air.by === 'season'"
       label="Season"
@@ -141,16 +141,16 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
         :limits="LIMITS.humidityPct"
         :take="(humidityPct) => setAir({ humidityPct })"
       />
-      <p v-if="place.air.by === 'sensor'" class="quiet">Typed air stands in where it has said nothing that is believed.</p>
+      <p v-if="place.air.by === 'sensor'" class="quiet">Your own values are used when the sensor has no accepted reading.</p>
     </template>
     <NumberField
-      label="Lie flat at once"
+      label="Room to lie flat"
       :value="place.flatPlaces"
       unit=""
       :limits="LIMITS.flatPlaces"
       :take="(flatPlaces) => set({ flatPlaces })"
     />
-    <TickField label="Air is drawn off" :is-on="place.hasExtraction" @toggle="(hasExtraction) => set({ hasExtraction })" />
+    <TickField label="Has extraction" :is-on="place.hasExtraction" @toggle="(hasExtraction) => set({ hasExtraction })" />
     <div v-for="(own, i) in place.spells" :key="own.id" class="other" data-testid="spell">
       <DayField label="From" :value="own.from" :take="(from) => spell({ from }, i)" />
       <DayField label="to" :value="own.to" :take="(to) => spell({ to }, i)" />
@@ -165,7 +165,7 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
       <BButton size="sm" variant="key" @click="set({ spells: place.spells.filter((one) => one !== own) })">No such days</BButton>
     </div>
     <div class="deeds">
-      <BButton size="sm" variant="key" @click="addSpell">Days with other air</BButton>
+      <BButton size="sm" variant="key" @click="addSpell">Add period with other conditions</BButton>
       <BButton size="sm" variant="key" @click="add">Another place</BButton>
       <BButton v-if="plan.places.length > 1" size="sm" variant="key" @click="store.edit({ code: 'place/remove', placeId: place.id })"
         >Take {{ place.name }} away</BButton

@@ -39,7 +39,7 @@ function add(): void {
     <TextField label="Own hours" :value="ownHoursText(person.hours)" :take="(typed) => takeHours(person, typed)" />
     <TickField label="A child: no blades, hot tools, sprays" :is-on="person.isChild" @toggle="(isChild) => set(person.id, { isChild })" />
     <details>
-      <summary>Keeps off{{ person.avoids.length > 0 ? ` (${person.avoids.length})` : '' }}</summary>
+      <summary>Avoids{{ person.avoids.length > 0 ? ` (${person.avoids.length})` : '' }}</summary>
       <BFormCheckbox
         v-for="caution in cautions"
         :key="caution.id"
@@ -49,10 +49,10 @@ function add(): void {
       >
     </details>
     <BButton v-if="people.length > 1" size="sm" variant="key" @click="store.edit({ code: 'person/remove', personId: person.id })"
-      >{{ person.name }} leaves</BButton
+      >Remove {{ person.name }}</BButton
     >
   </section>
-  <BButton variant="key" class="mt-2" @click="add">Someone else at the bench</BButton>
+  <BButton variant="key" class="mt-2" @click="add">Add person</BButton>
   <section>
     <h3>At hand</h3>
     <NumberField

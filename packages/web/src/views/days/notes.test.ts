@@ -144,7 +144,7 @@ describe('who', () => {
     const notes = shown(WhoNotes, {});
     const before = store.plan!.kit;
     await type(notes, 'Weights in all', '1e6');
-    expect(notes.get('[role="alert"]').text()).toContain('would do');
+    expect(notes.get('[role="alert"]').text()).toContain('Enter');
     await type(notes, 'Fans', '2');
     expect(store.plan!.kit).toEqual({ ...before, fans: 2 });
   });

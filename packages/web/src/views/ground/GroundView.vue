@@ -203,8 +203,8 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
           >
             {{ tool.name }} <kbd>{{ tool.key.toUpperCase() }}</kbd>
           </BButton>
-          <BButton variant="key" aria-label="Nearer" @click="sheet?.zoomBy(1.25)">+</BButton>
-          <BButton variant="key" aria-label="Farther" @click="sheet?.zoomBy(0.8)">−</BButton>
+          <BButton variant="key" aria-label="Zoom in" @click="sheet?.zoomBy(1.25)">+</BButton>
+          <BButton variant="key" aria-label="Zoom out" @click="sheet?.zoomBy(0.8)">−</BButton>
           <BButton variant="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></BButton>
         </div>
       </template>

@@ -4,6 +4,6 @@ export const LOOKS = [
   { id: 'seams', name: 'Tiles and seams' },
   { id: 'rearrange', name: 'Rearrange' },
   { id: 'play', name: 'Play' },
-  { id: 'solid', name: 'In the round' },
+  { id: 'solid', name: '3D' },
 ] as const;
 export type LookId = (typeof LOOKS)[number]['id'];

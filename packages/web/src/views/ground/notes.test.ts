@@ -73,7 +73,7 @@ describe('the notes of a feature', () => {
     expect(byName(store, 'Causeway')).toMatchObject({ heightMm: 30 });
     await panel.setProps({ feature: byName(store, 'Causeway') });
     await type(panel, 'Steps', '99');
-    expect(panel.get('[role=alert]').text()).toContain('99 is too large; 1 to 12 would do');
+    expect(panel.get('[role=alert]').text()).toContain('99 is too large. Enter 1 to 12');
     expect(byName(store, 'Causeway')).toMatchObject({ steps: 1 });
   });
   test('across stretches an outline; from the left moves it', async () => {

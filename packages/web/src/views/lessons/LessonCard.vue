@@ -100,7 +100,7 @@ if (bench.boardId !== null) void log.load(bench.boardId);
           @click="clock.go(store.boardId!, rate)"
           >{{ name }}</BButton
         >
-        <BButton v-if="nextMin !== null" variant="key" size="sm" @click="onToNext">On to the next move</BButton>
+        <BButton v-if="nextMin !== null" variant="key" size="sm" @click="onToNext">Skip to the next task</BButton>
       </div>
       <div class="deeds">
         <template v-if="lesson !== null">
@@ -108,7 +108,7 @@ if (bench.boardId !== null) void log.load(bench.boardId);
           <BButton v-if="isDone" variant="primary" size="sm" @click="next">{{
             at + 1 < LESSONS.length ? 'Next lesson' : 'That was all'
           }}</BButton>
-          <BButton v-else variant="key" size="sm" @click="next">Pass over</BButton>
+          <BButton v-else variant="key" size="sm" @click="next">Skip lesson</BButton>
         </template>
         <BButton variant="key" size="sm" :disabled="isBusy" @click="end">End the lessons</BButton>
       </div>

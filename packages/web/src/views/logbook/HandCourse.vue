@@ -75,7 +75,7 @@ const layout = computed(() => ({
   <template v-else-if="course !== null">
     <PlotFrame :label="`How ${name} came to be known; the same in words below`" :data="data" :layout="layout" :height-px="190" />
     <p class="quiet m-0" data-testid="course">
-      {{ words }} Diamonds are what was read, the line is what is reckoned with, the band eight in ten.
+      {{ words }} Diamonds are readings, the line is the value used, the band is the likely range (8 in 10).
     </p>
   </template>
 </template>

@@ -50,11 +50,11 @@ watch(
 </script>
 
 <template>
-  <h2>Your hand</h2>
-  <p class="sub">what the logs of all boards say of our figures; a board goes by the hands of those who build it</p>
+  <h2>Your pace</h2>
+  <p class="sub">what the logs of all your boards say about our estimates; each board uses the pace of the people who build it</p>
   <p v-if="rows.length === 0" class="quiet">
-    Nothing is learnt yet. Each task written down with its real minutes or grams moves the figure behind it a little: three readings of
-    yours weigh as much as ours.
+    Nothing learned yet. Each log entry with actual minutes or grams adjusts our estimate a little. Three of your readings count as much as
+    our value.
   </p>
   <section v-for="row in rows" :key="row.path" data-testid="learnt">
     <TickField :label="row.name" :is-on="row.isTaken" @toggle="(on) => log.refuse(row.path, !on)" />
@@ -70,7 +70,7 @@ watch(
         @click="draw(keyOf(row.path, line.who))"
         >{{ row.lines.length > 1 ? `${line.who}, reading by reading` : 'Reading by reading' }}</BButton
       >
-      <BButton variant="key" size="sm" :aria-label="`Forget what was learnt of ${row.name}`" @click="log.forget(row.path)">Forget</BButton>
+      <BButton variant="key" size="sm" :aria-label="`Forget what was learnt of ${row.name}`" @click="log.forget(row.path)">Reset</BButton>
     </div>
     <template v-for="line in row.lines" :key="line.who">
       <HandCourse v-if="drawn === keyOf(row.path, line.who)" :path="row.path" :who="line.who" :readings="line.readings" :name="row.name" />

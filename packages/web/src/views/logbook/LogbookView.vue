@@ -16,7 +16,7 @@ import MishapDesk from './MishapDesk.vue';
 import TableNotes from './TableNotes.vue';
 import WriteDown from './WriteDown.vue';
 
-/** How it really went: planned against real, task by task, and what that teaches. */
+/** Build log: planned against real, task by task, and what that teaches. */
 const store = usePlan();
 const log = useLogbook();
 const bench = useBench();
@@ -31,9 +31,9 @@ watch(
 type Sheet = 'log' | 'mishap' | 'table';
 const sheet = ref<Sheet>('log');
 const SHEETS = [
-  { id: 'log', name: 'As it went' },
-  { id: 'mishap', name: 'Mishap' },
-  { id: 'table', name: 'After playing' },
+  { id: 'log', name: 'Log' },
+  { id: 'mishap', name: 'Troubleshooting' },
+  { id: 'table', name: 'After a game' },
 ] as const;
 const totals = computed(() => totalsOf(log.entries));
 /** The first moment that nothing is left to do. */
@@ -98,7 +98,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
 <template>
   <div class="bench">
     <div class="drawing scroll">
-      <h2>How it really went</h2>
+      <h2>Build log</h2>
       <TabbedSheets v-model="sheet" label="Logbook" :tabs="SHEETS" />
       <MishapDesk v-if="sheet === 'mishap'" />
       <TableNotes v-else-if="sheet === 'table'" />
@@ -106,11 +106,11 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
         <p v-if="isFinished" data-testid="finished"><strong>Finished.</strong> What it took stands here, and the next plan goes by it.</p>
         <WriteDown />
         <p v-if="entries.length === 0" class="quiet">
-          Nothing is written down yet. What a task really took stands here beside what was planned, and the next plan goes by it.
+          No entries yet. Add the actual time and amounts of a task to compare them with the plan. Your next plan uses them.
         </p>
         <template v-else>
           <div class="deeds">
-            <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">As CSV</BButton>
+            <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">Export CSV</BButton>
             <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
               >To read</BButton
             >
@@ -123,7 +123,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                 <th scope="col">all logged</th>
                 <th scope="col" class="num">planned</th>
                 <th scope="col" class="num">took</th>
-                <th scope="col" class="num">apart</th>
+                <th scope="col" class="num">Difference</th>
               </tr>
             </thead>
             <tbody>
@@ -139,7 +139,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
           </BTableSimple>
           <PlotFrame
             v-if="minutes.length > 0"
-            label="Real minutes over planned ones; the same as the table below"
+            label="Actual minutes against planned minutes; same data as the table below"
             :data="data"
             :layout="layout"
             :height-px="260"
@@ -151,7 +151,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                 <th scope="col">what</th>
                 <th scope="col">by</th>
                 <th scope="col" class="num">took</th>
-                <th scope="col" class="num">apart</th>
+                <th scope="col" class="num">Difference</th>
                 <th scope="col"><span class="visually-hidden">taken back</span></th>
               </tr>
             </thead>
@@ -179,7 +179,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                       size="sm"
                       :aria-label="`Strike out ${entry.name} of ${entry.day}`"
                       @click="log.remove(store.boardId!, entry.id)"
-                      >Strike out</BButton
+                      >Delete entry</BButton
                     >
                   </td>
                 </tr>

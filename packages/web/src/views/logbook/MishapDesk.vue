@@ -13,7 +13,7 @@ import ChoiceField from '../../ui/ChoiceField.vue';
 import { searches } from '../../workers/searches';
 import type { Told } from '../../workers/searches/diagnose';
 
-/** What is seen, what it comes of by all that the board says, what to do now and what to change next time. */
+/** What went wrong?, what it comes of by all that the board says, what to do now and what to change next time. */
 const store = usePlan();
 const bench = useBench();
 const log = useLogbook();
@@ -54,7 +54,7 @@ function plan(one: Told): void {
   const refused = store.edit({ code: 'mend/add', mend: { ...one.work!, id: shortId() } });
   if (refused !== '') return void (fault.value = refused);
   write(one);
-  done.value = `Planned: ${one.work!.name}. It comes before whatever is left to do there; Days and Supplies know of it.`;
+  done.value = `Planned: ${one.work!.name}. It comes before the remaining tasks there. Days and Supplies include it.`;
 }
 const minutes = (min: number): string => showText(given('', min, 'min', 'plan'), store.showing);
 </script>
@@ -62,14 +62,14 @@ const minutes = (min: number): string => showText(given('', min, 'min', 'plan'),
 <template>
   <section aria-label="Mishap desk" data-testid="mishap-desk">
     <div class="asked">
-      <ChoiceField label="What is seen" :value="mishapId" :options="options" @choose="(id) => (mishapId = id)" />
+      <ChoiceField label="What went wrong?" :value="mishapId" :options="options" @choose="(id) => (mishapId = id)" />
       <ChoiceField label="On" :value="on" :options="workpieces" @choose="(id) => (workpieceId = id)" />
     </div>
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <p v-if="done !== ''" role="status">{{ done }}</p>
     <template v-if="found !== null">
       <p v-if="found.isNotFromPlan" data-testid="not-from-plan">
-        Not from your plan: nothing of its layers, coats, air or log speaks for any of these. They stand in the order of how usual they are.
+        Nothing in your plan or log points to one of these causes. The most common cause comes first.
       </p>
       <article v-for="(one, i) in found.causes" :key="one.cause.id" :class="{ likely: i === 0 && one.weight > 0 }" data-testid="cause">
         <h3>{{ one.cause.name }}</h3>
@@ -84,17 +84,17 @@ const minutes = (min: number): string => showText(given('', min, 'min', 'plan'),
             >Plan it: {{ one.work.name }}, {{ minutes(one.work.workMin)
             }}<template v-if="one.work.waitMin > 0">, then {{ minutes(one.work.waitMin) }}</template></BButton
           >
-          <BButton variant="key" @click="write(one)">It was this: write it down</BButton>
+          <BButton variant="key" @click="write(one)">This was the cause: add entry</BButton>
         </div>
       </article>
     </template>
-    <p v-else class="quiet">Choose what is seen. Causes are ranked by what this board’s own layers, coats, air and log say.</p>
+    <p v-else class="quiet">Choose what went wrong. Possible causes are ranked by this board’s layers, coats, drying conditions and log.</p>
     <template v-if="store.plan!.mends.length > 0">
       <h3>Mends planned</h3>
       <ul>
         <li v-for="own in store.plan!.mends" :key="own.id">
           {{ own.name }}, {{ own.workpieceId }}
-          <BButton variant="key" size="sm" @click="store.edit({ code: 'mend/remove', mendId: own.id })">Leave it out</BButton>
+          <BButton variant="key" size="sm" @click="store.edit({ code: 'mend/remove', mendId: own.id })">Remove it</BButton>
         </li>
       </ul>
     </template>

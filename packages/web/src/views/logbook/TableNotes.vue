@@ -31,7 +31,7 @@ function place(event: MouseEvent): void {
   };
 }
 function put(): void {
-  if (words.value.trim() === '') return void (problem.value = 'What was missed? A few words would do.');
+  if (words.value.trim() === '') return void (problem.value = 'Enter what was missed? A few words.');
   const middle = { x: size.value.width / 2, y: size.value.depth / 2 };
   problem.value = store.edit({
     code: 'table-note/put',
@@ -43,7 +43,9 @@ function put(): void {
 
 <template>
   <section aria-label="At the table" data-testid="table-notes">
-    <p class="quiet">After a game: too narrow here, no cover there. Pins stay with the plan until its next revision has settled them.</p>
+    <p class="quiet">
+      After a game, pin notes where the table should be better: too narrow, no cover. Tick a note when it is solved, or remove it.
+    </p>
     <svg
       v-if="hasTable(plan.table)"
       :viewBox="`0 0 ${size.width} ${size.depth}`"

@@ -83,7 +83,7 @@ const { isBusy, run: write } = useOnce(async () => {
       task.value?.wait == null ? null : await dryAfter(task.value.wait, dryH),
     ].filter((one) => one !== null);
     if (figures.length === 0 && note.trim() === '' && photos.value.length === 0)
-      return void (problem.value = 'What did it take, or what was seen? One of them would do.');
+      return void (problem.value = 'Enter a time, an amount or a note.');
     const name = task.value?.work.label ?? 'Note';
     const files = photos.value.map((file) => ({ id: uuid(), file }));
     const photoIds = files.map(({ id }) => id);
@@ -127,7 +127,7 @@ const { isBusy, run: write } = useOnce(async () => {
     >
     <label class="note">Note <BFormTextarea v-model="typed.note" rows="2" maxlength="2000" /></label>
     <BFormFile v-model="photos" class="photos" multiple accept="image/png,image/jpeg" label="Photos" />
-    <BButton type="submit" variant="primary" :disabled="isBusy">Write it down</BButton>
+    <BButton type="submit" variant="primary" :disabled="isBusy">Add entry</BButton>
   </form>
   <p v-if="problem !== '' || log.fault !== ''" class="attention" role="alert">{{ problem || log.fault }}</p>
 </template>

@@ -67,7 +67,7 @@ describe('what a task really took', () => {
     await aBench();
     const desk = shown(WriteDown, {});
     await desk.get('form').trigger('submit');
-    await vi.waitFor(() => expect(alert(desk)).toContain('One of them would do'));
+    await vi.waitFor(() => expect(alert(desk)).toContain('Enter one of them'));
     const task = desk
       .findAll('option')
       .find((one) => one.text().startsWith('✓') === false && (one.element as HTMLOptionElement).value !== '')!;
@@ -132,7 +132,7 @@ describe('the mishap desk', () => {
     expect(written[0]!.mishap!.mishapId).toBe(withMend.id);
     await desk
       .findAll('button')
-      .find((one) => one.text() === 'Leave it out')!
+      .find((one) => one.text() === 'Remove it')!
       .trigger('click');
     expect(store.plan!.mends).toEqual([]);
   });
@@ -144,7 +144,7 @@ describe('after playing', () => {
     const desk = shown(TableNotes, {});
     await desk.get('form').trigger('submit');
     await nextTick();
-    expect(alert(desk)).toContain('A few words would do');
+    expect(alert(desk)).toContain('Enter a few words');
     const words = field(desk, 'What was missed');
     await words.setValue('No cover by the pans');
     await desk.get('form').trigger('submit');

@@ -76,9 +76,9 @@ const placed = computed(() => {
       />
       <ChoiceField v-if="look === 'drawing'" label="Seen" :value="from" :options="[...FROM]" @choose="(way) => (from = way)" />
       <label v-if="isRound" class="slider">
-        Put together
-        <BFormInput v-model.number="apart" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
-        apart
+        Assembled
+        <BFormInput v-model.number="exploded" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
+        exploded
       </label>
       <span v-if="isRound && object !== null" class="ms-auto d-flex gap-2">
         <BButton variant="key" :aria-label="`STL of ${object.name}`" @click="save('stl')">STL</BButton>
@@ -86,7 +86,7 @@ const placed = computed(() => {
       </span>
     </div>
     <div ref="frame" class="sheet-frame">
-      <p v-if="made?.problem" class="attention p-3">It cannot be made so: {{ made.problem.says }}.</p>
+      <p v-if="made?.problem" class="attention p-3">It cannot be built with these settings: {{ made.problem.says }}.</p>
       <template v-else-if="object !== null && made !== null">
         <PieceParts v-if="look === 'parts'" :object="object" :lengths="made.lengths" />
         <PieceCut

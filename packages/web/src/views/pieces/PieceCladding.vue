@@ -37,7 +37,7 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
 
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Cladding">
-    <p v-if="zones.length === 0" class="quiet">Nothing of this is clad: it shows what it is made of.</p>
+    <p v-if="zones.length === 0" class="quiet">No cladding on this piece. Its own material is visible.</p>
     <section v-for="zone in zones" :key="zone.shows">
       <div class="which">
         <ChoiceField :label="zone.name" :value="zone.clad?.cladding.id ?? ''" :options="choices" @choose="(id) => cladWith(zone, id)" />

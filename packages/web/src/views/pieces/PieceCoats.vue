@@ -68,7 +68,7 @@ function shift(from: number, by: number): void {
         <dd><FigureCell :figure="face.coated" /></dd>
       </div>
     </dl>
-    <section class="which" aria-label="What it wears">
+    <section class="which" aria-label="Finish">
       <ChoiceField
         v-for="face in faces"
         :key="face.shows ?? 'outside'"
@@ -78,7 +78,7 @@ function shift(from: number, by: number): void {
         @choose="(id) => wear(face.shows, id)"
       />
     </section>
-    <p v-if="rows.length === 0" class="quiet">Nothing goes on it: it stays as it is made.</p>
+    <p v-if="rows.length === 0" class="quiet">No coats. Its own material stays visible.</p>
     <BTableSimple v-else class="ledger">
       <thead>
         <tr>

@@ -21,7 +21,7 @@ const take = (castingId: string | null): string =>
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Copies">
     <p v-if="copying === null" class="quiet">
-      There is one of it. With more copies (see its panel) casting is weighed against making each.
+      There is one copy. Set more copies in the panel to compare casting with making each by hand.
     </p>
     <template v-else>
       <p>One is the master; of it <FigureCell :figure="copying.copies" /> more.</p>
@@ -67,7 +67,9 @@ const take = (castingId: string | null): string =>
           </tr>
         </tbody>
       </BTableSimple>
-      <p class="quiet">Only what comes out of its mould in one pull: undercuts and thin walls tear. The label of each stuff wins.</p>
+      <p class="quiet">
+        Cast only shapes that come out of the mould in one pull; undercuts and thin walls tear. Follow the product labels.
+      </p>
     </template>
   </div>
 </template>

@@ -35,7 +35,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
   <template v-if="made.facts !== null">
     <section>
       <FigureLine label="Mass" :figure="made.facts.mass" />
-      <FigureLine v-if="made.facts.tips !== null" label="Falls at a slope of" :figure="made.facts.tips" />
+      <FigureLine v-if="made.facts.tips !== null" label="Tips over at" :figure="made.facts.tips" />
       <FigureLine label="Outside to coat" :figure="made.facts.outside" />
       <FigureLine label="Joints to glue" :figure="made.facts.joints" />
       <FigureLine label="Glue" :figure="made.facts.glue" />
@@ -52,22 +52,22 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
     <section v-for="size in made.facts.sizes" :key="size.objectId">
       <h3>{{ size.name }}</h3>
       <FigureLine label="Across" :figure="size.wide" />
-      <FigureLine label="Deep" :figure="size.deep" />
-      <FigureLine label="High" :figure="size.high" />
+      <FigureLine label="Depth" :figure="size.deep" />
+      <FigureLine label="Height" :figure="size.high" />
     </section>
     <section v-if="made.facts.ways.length > 0">
       <h3>Ways to make it</h3>
       <FigureLine v-for="way in made.facts.ways" :key="way.name" :label="way.name" :figure="way.time" />
     </section>
     <section v-if="made.waysIn.length > 0">
-      <h3>Ways in</h3>
+      <h3>Openings</h3>
       <div v-for="way in made.waysIn" :key="way.name" class="line">
         <span>{{ way.name }}, wide × high</span>
         <span class="num">{{ length(way.widthMm) }} × {{ length(way.heightMm) }}</span>
       </div>
     </section>
     <section v-if="made.more.length > 0 || made.levels.length > 0">
-      <h3>Read off</h3>
+      <h3>More sizes</h3>
       <div v-for="fact in made.more" :key="fact.label" class="line">
         <span>{{ fact.label }}</span>
         <span class="num">{{ factText(fact) }}</span>

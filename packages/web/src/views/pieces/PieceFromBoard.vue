@@ -41,16 +41,16 @@ const pieces = computed(() => (from.value?.plan.pieces ?? []).filter(({ isMadeEl
     <template v-if="from !== null">
       <p v-if="pieces.length === 0" class="quiet">Nothing is made for {{ from.plan.name }}.</p>
       <p v-else-if="!isOfOneScale" class="quiet">
-        It is for {{ from.plan.figureHeightMm }} mm figures: made here, a piece takes the sizes of this board’s figures and bases.
+        That board is for {{ from.plan.figureHeightMm }} mm figures. A piece built here uses the figure and base sizes of this board.
       </p>
       <ul class="list">
         <li v-for="piece in pieces" :key="piece.id">
           <b>{{ piece.name }}</b>
           <span class="keys">
             <BButton v-if="isOfOneScale" variant="key" :aria-label="`${piece.name} stands here too`" @click="emit('take', piece, false)"
-              >Stands here too</BButton
+              >Use here too</BButton
             >
-            <BButton variant="key" :aria-label="`Make ${piece.name} once more`" @click="emit('take', piece, true)">Make once more</BButton>
+            <BButton variant="key" :aria-label="`Make ${piece.name} once more`" @click="emit('take', piece, true)">Build another</BButton>
           </span>
         </li>
       </ul>

@@ -154,7 +154,7 @@ function remove(): void {
     <TextField label="Name" :value="piece.name" :take="(name) => change('Rename', { name })" />
     <NumberField label="Copies" :value="piece.count" unit="" :limits="LIMITS.pieceCount" :take="(count) => change('Count', { count })" />
     <ChoiceField label="Stands" :value="plotId" :options="plots" @choose="stand" />
-    <TickField label="Glued to its tile" :is-on="piece.isFixed" @toggle="(isFixed) => change(isFixed ? 'Fix' : 'Loosen', { isFixed })" />
+    <TickField label="Glued to its tile" :is-on="piece.isFixed" @toggle="(isFixed) => change(isFixed ? 'Fix' : 'Make removable', { isFixed })" />
     <TickField
       label="Made for another board"
       :is-on="piece.isMadeElsewhere"

@@ -54,7 +54,7 @@ const isFromBoard = ref(false);
       <div class="d-flex align-items-baseline gap-2">
         <h2>Pieces</h2>
         <BButton variant="key" class="ms-auto" :aria-expanded="isTaking" @click="isTaking = !isTaking">{{
-          isTaking ? 'Back' : 'Take one'
+          isTaking ? 'Back' : 'Add piece'
         }}</BButton>
       </div>
       <BButton
@@ -66,7 +66,7 @@ const isFromBoard = ref(false);
         >{{ isFromBoard ? 'A new one' : 'From another board' }}</BButton
       >
       <PieceFromBoard v-if="(isTaking || pieces.length === 0) && isFromBoard" @take="takeOver" />
-      <ul v-else-if="isTaking || pieces.length === 0" class="families" aria-label="Families">
+      <ul v-else-if="isTaking || pieces.length === 0" class="families" aria-label="Kinds of piece">
         <li v-for="family in FAMILY_NAMES" :key="family">
           <BButton variant="bare" @click="take(family)">
             <b>{{ familyNamed(family).name }}</b>
@@ -78,9 +78,7 @@ const isFromBoard = ref(false);
     </nav>
     <div class="drawing rows">
       <PieceBench v-if="piece !== null" :key="piece.id" :piece="piece" :made="onBench" />
-      <p v-else class="quiet p-4">
-        Nothing stands on this board yet. Take a piece from the list: its parts, its strips and its evenings follow.
-      </p>
+      <p v-else class="quiet p-4">No pieces yet. Add one from the list. Its parts, materials and sessions are calculated.</p>
     </div>
     <aside class="notes" aria-label="Notes">
       <template v-if="piece !== null">

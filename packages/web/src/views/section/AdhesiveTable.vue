@@ -53,8 +53,8 @@ function use(adhesiveId: string): void {
       <thead>
         <tr>
           <th>adhesive</th>
-          <th>here it</th>
-          <th>laid on in</th>
+          <th>On this joint</th>
+          <th>Applied as</th>
           <th class="num">open</th>
           <th class="num">under weight</th>
           <th class="num">full cure</th>

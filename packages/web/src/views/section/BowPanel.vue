@@ -52,12 +52,12 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
       <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
     </div>
     <div>
-      <h2>What lowers it</h2>
-      <p v-if="levers.length === 0" class="quiet">Nothing this program knows of would lower it by more than a hair.</p>
+      <h2>Ways to reduce bow</h2>
+      <p v-if="levers.length === 0" class="quiet">No known change would reduce it noticeably.</p>
       <BTableSimple v-else class="ledger" data-testid="levers">
         <thead>
           <tr>
-            <th>lever</th>
+            <th>Change</th>
             <th class="num">off the worst</th>
             <th class="num">leaves</th>
             <th><span class="visually-hidden">to do</span></th>

@@ -42,7 +42,7 @@ const risk = ({ risks }: BuildOption): string => {
 const WORDS: Readonly<Partial<Record<WarningCode, string>>> = {
   'glue/never-dries': 'stays wet',
   'glue/dissolves': 'eats the foam',
-  'glue/slips': 'does not grip',
+  'glue/slips': 'does not stick',
   'glue/spots': 'loose under texture',
   'glue/buckles': 'buckles',
   'stack/bow': 'bows',

@@ -46,14 +46,14 @@ const EDGES = [
     <ChoiceField label="Edges" :value="stack.edges" :options="EDGES" @choose="(edges) => store.edit({ code: 'stack/edges', edges })" />
     <LengthField
       v-if="stack.edges === 'trim-after'"
-      label="Too large by, a side"
+      label="Allowance per side"
       :mm="stack.allowanceMm"
       :system="store.plan!.units"
       :limits="LIMITS.allowanceMm"
       :take="(mm) => store.edit({ code: 'stack/allowance', mm })"
     />
     <TickField
-      label="Under weights until dry through"
+      label="Under weights until fully dry"
       :is-on="stack.weighed"
       @toggle="(weighed) => store.edit({ code: 'stack/weighed', weighed })"
     />

@@ -191,8 +191,8 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
   <p v-if="found === null" class="quiet">Reckoning…</p>
   <template v-else>
     <p class="m-0" data-testid="buy-total">
-      <b>{{ money(basket!.totalMinor) }}</b> from {{ byShop.length }} {{ byShop.length === 1 ? 'shop' : 'shops' }}, deliveries and all;
-      {{ money(Math.round(basket!.leftMinor)) }} worth is left over.
+      <b>{{ money(basket!.totalMinor) }}</b> from {{ byShop.length }} {{ byShop.length === 1 ? 'shop' : 'shops' }}, delivery included.
+      Leftovers worth {{ money(Math.round(basket!.leftMinor)) }}.
       <span v-if="isSecond">The cheapest way is {{ money(found.cheapest.totalMinor) }}.</span>
       <span v-else-if="found.isProven" class="quiet">Proven: no way to buy all this costs less.</span>
       <span v-else class="quiet">No way costs less than {{ money(found.boundMinor) }}.</span>
@@ -203,7 +203,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
       </BButton>
       <BButton variant="key" @click="toCsv">As CSV</BButton>
       <BButton variant="key" @click="print">Print</BButton>
-      <BButton variant="key" :disabled="isKeeping" @click="keep">Keep what the shelf has for this board</BButton>
+      <BButton variant="key" :disabled="isKeeping" @click="keep">Reserve stock for this board</BButton>
     </div>
     <div v-if="missing.length > 0" class="warning" data-testid="sold-out">
       <p v-for="stockId in missing" :key="stockId" class="m-0">
@@ -218,7 +218,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
     <section v-for="group in byShop" :key="group.shop.id" :aria-label="group.shop.name" class="shop">
       <h3>
         {{ group.shop.name }}
-        <small class="quiet">comes after {{ group.shop.days }} {{ group.shop.days === 1 ? 'day' : 'days' }}</small>
+        <small class="quiet">delivery in {{ group.shop.days }} {{ group.shop.days === 1 ? 'day' : 'days' }}</small>
         <BButton v-if="group.shop.days > 0" variant="key" size="sm" @click="order(group)">Ordered today</BButton>
       </h3>
       <BTableSimple class="ledger" responsive>
@@ -251,7 +251,9 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
                 @click="bought(line)"
                 >Bought</BButton
               >
-              <BButton variant="key" size="sm" @click="asked = asked === line.offer.stockId ? null : line.offer.stockId">Instead…</BButton>
+              <BButton variant="key" size="sm" @click="asked = asked === line.offer.stockId ? null : line.offer.stockId"
+                >Substitute …</BButton
+              >
               <SubstituteList v-if="asked === line.offer.stockId" :stock-id="line.offer.stockId" @taken="asked = null" />
             </td>
           </tr>
@@ -263,7 +265,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
         </tbody>
       </BTableSimple>
     </section>
-    <p v-if="byShop.length === 0 && missing.length === 0" class="quiet">Nothing is short: the shelf has all of it.</p>
+    <p v-if="byShop.length === 0 && missing.length === 0" class="quiet">Nothing to buy: everything is on the shelf.</p>
     <template v-if="others.length > 0">
       <h3>Bought together with</h3>
       <TickField

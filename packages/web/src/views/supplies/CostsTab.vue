@@ -99,7 +99,7 @@ const layout = computed(() => ({
     <template v-if="spent !== null">
       <h3>Spent so far</h3>
       <p v-if="spent.paidMinor === 0 && spent.unpriced === 0" class="quiet">
-        Nothing was bought for this board yet. What is ticked as bought in the buy list stands here with what was paid.
+        Nothing bought yet. Items marked as bought in the buy list appear here with the price paid.
       </p>
       <template v-else>
         <p data-testid="spent">

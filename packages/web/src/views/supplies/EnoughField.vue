@@ -18,9 +18,9 @@ const props = defineProps<{
 const emit = defineEmits<{ choose: [ofHundred: OfHundred | 'usual'] }>();
 const store = usePlan();
 const NAMES: readonly (readonly [OfHundred, string])[] = [
-  [null, 'as reckoned'],
+  [null, 'estimate only'],
   [80, 'enough in 8 of 10'],
-  [90, 'enough in 9 of 10'],
+  [90, 'enough 9 times in 10'],
   [95, 'enough in 19 of 20'],
 ];
 function priceOf(ofHundred: OfHundred): string {

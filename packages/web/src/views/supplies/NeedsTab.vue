@@ -26,7 +26,7 @@ const NAMES: Readonly<Record<Supply['group'], string>> = {
   fills: 'Rubble, clay, soil',
   casting: 'Casting',
   adhesive: 'Adhesive',
-  fixings: 'Fixings',
+  fixings: 'Connectors',
   lights: 'Small lights',
   stuffs: 'To mix',
   texture: 'Texture',
@@ -57,9 +57,9 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
 </script>
 
 <template>
-  <p class="quiet m-0">What the shelf has is taken off. All prices are invented; your label wins over every rate.</p>
+  <p class="quiet m-0">Stock on the shelf is subtracted. All prices are examples. Follow the product label if it gives another rate.</p>
   <EnoughField
-    label="Everything is to be"
+    label="Safety margin"
     class="usual"
     :value="buying.ofHundred"
     data-testid="enough-all"
@@ -69,11 +69,11 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     <thead>
       <tr>
         <th scope="col">material</th>
-        <th scope="col" class="num">takes</th>
+        <th scope="col" class="num">Needed</th>
         <th scope="col">enough</th>
         <th scope="col">buy</th>
         <th scope="col" class="num">to buy</th>
-        <th scope="col" class="num">goes in</th>
+        <th scope="col" class="num">Used</th>
       </tr>
     </thead>
     <tbody>
@@ -146,7 +146,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
     grid-area: 2 / 2 / 3 / 3;
   }
   .ledger tr[data-supply] td:nth-child(2)::before {
-    content: 'takes ';
+    content: 'Needed ';
     color: var(--ink-soft);
   }
   .ledger tr[data-supply] td:nth-child(4):not(:empty)::before {
@@ -155,7 +155,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
   }
   .ledger td:nth-child(6)::before,
   .ledger tr.sum td:nth-child(3)::before {
-    content: 'goes in ';
+    content: 'Used ';
     color: var(--ink-soft);
     font-weight: 400;
   }

@@ -34,7 +34,7 @@ const range = (path: string, { value, low, high }: OwnEntry['own']): string => {
 
 <template>
   <section v-if="entries.length > 0 || fault !== ''" data-testid="own-figures">
-    <h3>Figures of your own</h3>
+    <h3>Your values</h3>
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <div v-for="{ path, own, ours } in entries" :key="path" class="entry">
       <div>{{ nameOf(path) }}</div>

@@ -42,7 +42,7 @@ function take({ edit }: Substitute): void {
   <div class="instead" data-testid="substitutes">
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <p v-if="list === null" class="quiet m-0">Trying each on this board…</p>
-    <p v-else-if="list.length === 0" class="quiet m-0">Nothing of the same use would do without a stop.</p>
+    <p v-else-if="list.length === 0" class="quiet m-0">No substitute works without a problem that stops the build.</p>
     <div v-for="one in list ?? []" :key="one.stockId" class="one">
       <span
         ><b>{{ one.name }}</b

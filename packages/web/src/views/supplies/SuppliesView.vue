@@ -21,11 +21,11 @@ import OwnFigures from './OwnFigures.vue';
 /** What the board takes, where it is bought, and which of the ways to build it is worth its money. */
 const store = usePlan();
 const TABS = [
-  { id: 'needs', name: 'What it takes' },
+  { id: 'needs', name: 'Materials' },
   { id: 'workpieces', name: 'By workpiece' },
   { id: 'buy', name: 'Buy list' },
-  { id: 'costs', name: 'Where the money goes' },
-  { id: 'weigh', name: 'Weigh it up' },
+  { id: 'costs', name: 'Costs' },
+  { id: 'weigh', name: 'Compare options' },
 ] as const;
 const tab = ref<(typeof TABS)[number]['id']>('needs');
 useLook(() => ['supplies', 'mixes', ...(tab.value === 'workpieces' ? (['byWorkpiece'] as const) : [])]);

@@ -98,22 +98,22 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
 
 <template>
   <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-  <p v-if="weighing === null" class="quiet">Putting the plan on the scales…</p>
+  <p v-if="weighing === null" class="quiet">Comparing options …</p>
   <template v-else>
     <p class="m-0" role="status" data-testid="weighed">
-      {{ weighing.of.toLocaleString('en') }} ways to build this; {{ weighing.reckoned }} reckoned in full, {{ weighing.front.length }} that
-      none of these beats.
-      <template v-if="!isDone">Looking on… <BButton variant="key" size="sm" @click="stop">That will do</BButton></template>
+      {{ weighing.of.toLocaleString('en') }} options to build this. {{ weighing.reckoned }} calculated in full;
+      {{ weighing.front.length }} of them are not beaten by any other.
+      <template v-if="!isDone">Still searching … <BButton variant="key" size="sm" @click="stop">Stop and keep best</BButton></template>
       <span v-else-if="weighing.isWhole" class="quiet">Every one of them was reckoned.</span>
-      <span v-else class="quiet">The others were guessed from what each change does alone.</span>
+      <span v-else class="quiet">The others were estimated from the effect of each change alone.</span>
     </p>
     <div class="limits">
-      <label :for="id">Only what is</label>
+      <label :for="id">Limits</label>
       <BFormInput :id="id" v-model="typed" placeholder="under 120 EUR, ready by 19 Dec, no resin" autocomplete="off" />
     </div>
     <p v-if="limits.unread.length > 0" class="attention m-0" role="alert">
-      “{{ limits.unread.join('”, “') }}” was not understood; under 120 {{ store.showing.currency }}, under 30 h, under 12 kg, ready by 19
-      Dec or no resin would do.
+      “{{ limits.unread.join('”, “') }}” was not understood. Enter under 120 {{ store.showing.currency }}, under 30 h, under 12 kg, ready by
+      19 Dec or no resin.
     </p>
     <p v-if="left > 0" class="quiet m-0" data-testid="left-out">{{ left }} {{ left === 1 ? 'way does' : 'ways do' }} not keep to that.</p>
     <PlotFrame

@@ -137,8 +137,8 @@ const freshId = (of: Kind, entry: Entry): string =>
         @gone="open = null"
       />
       <p v-else class="quiet">
-        Choose something to see every figure of it, its range and where it comes from. What you change is yours, on every board, and no
-        update of ours takes it away.
+        Choose an entry to see all its values, their ranges and sources. Your changes apply to all boards and are kept when we update the
+        catalogue.
       </p>
     </aside>
   </div>

@@ -17,7 +17,7 @@ function keep(change: Parameters<typeof setCustoms>[0]): string {
 }
 function takeMoney(words: string): string {
   const currency = words.toUpperCase();
-  return /^[A-Z]{3}$/.test(currency) ? keep({ currency }) : `got “${words}”; three letters such as EUR, USD or JPY would do`;
+  return /^[A-Z]{3}$/.test(currency) ? keep({ currency }) : `got “${words}”. Enter three letters such as EUR, USD or JPY`;
 }
 const TERMS = (Object.entries(TERMS_OF) as [TermsOf, string][]).map(([value, text]) => ({ value, text }));
 const FIRST_DAYS = [1, 6, 7].map((day) => ({ value: day, text: WEEKDAYS[day - 1]! }));

@@ -30,28 +30,28 @@ function takeFigure(key: 'value' | 'low' | 'high', value: number): string {
   const next = { ...figure.value, [key]: value };
   if (key === 'value') Object.assign(next, { low: Math.min(next.low, value), high: Math.max(next.high, value) });
   if (!(next.low <= next.value && next.value <= next.high))
-    return `${props.name}: ${next.low} to ${next.high} does not hold ${next.value}; least, then value, then most would do.`;
+    return `${props.name}: ${next.low} to ${next.high} does not hold ${next.value}. Enter least, then value, then most.`;
   return take({ ...next, origin: 'yours' });
 }
 function takeNumber(value: number): string {
   const { field } = props;
   if (field.is === 'number' && field.isWhole && !Number.isInteger(value))
-    return `${props.name}: ${value} is not whole; a whole number would do.`;
+    return `${props.name}: ${value} is not whole. Enter a whole number.`;
   if (field.is === 'number' && field.isAbove && value <= field.least)
-    return `${props.name}: ${value} is too small; more than ${field.least} would do.`;
+    return `${props.name}: ${value} is too small. Enter more than ${field.least}.`;
   return take(value);
 }
 function takeWords(words: string): string {
   const { field } = props;
   if (field.is !== 'words') return '';
-  if (words === '' && !field.mayBeEmpty) return 'is empty; a few words would do';
-  return words.length > field.most ? `has ${words.length} letters; up to ${field.most} would do` : take(words);
+  if (words === '' && !field.mayBeEmpty) return 'is empty. Enter a few words';
+  return words.length > field.most ? `has ${words.length} letters. Enter up to ${field.most}` : take(words);
 }
 const takeColour = (words: string): string =>
-  /^#[0-9a-f]{6}$/.test(words) ? take(words) : `got “${words}”; a colour such as #7a6f52 would do`;
+  /^#[0-9a-f]{6}$/.test(words) ? take(words) : `got “${words}”. Enter a colour such as #7a6f52`;
 function takeMoney(amount: number): string {
   const minor = toMinor(amount, catalogue.value.currency);
-  if (props.field.is === 'money' && !props.field.mayBeFree && minor < 1) return `${props.name}: more than nothing would do.`;
+  if (props.field.is === 'money' && !props.field.mayBeFree && minor < 1) return `${props.name}: Enter more than nothing.`;
   return take(minor);
 }
 const optionsOf = (field: Field): readonly { readonly value: string; readonly text: string }[] =>

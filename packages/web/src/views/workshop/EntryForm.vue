@@ -113,7 +113,7 @@ function oursOf(key: string): string {
     <template v-for="{ key, name, field } in fields" :key="key">
       <EntryField :name="name" :field="field" :value="draft[key]" @change="(value) => change(key, value)" />
       <p v-if="oursOf(key) !== ''" class="quiet small">
-        ours: {{ oursOf(key) }} <BButton variant="key" size="sm" @click="change(key, ours![key])">Take ours</BButton>
+        ours: {{ oursOf(key) }} <BButton variant="key" size="sm" @click="change(key, ours![key])">Use our value</BButton>
       </p>
     </template>
     <EntryPicture v-if="!isNew" :id="entry.id" :kind="kind" :name="String(draft['name'] ?? KINDS[kind].one)" />
@@ -128,11 +128,11 @@ function oursOf(key: string): string {
       </div>
     </div>
     <div class="deeds">
-      <BButton type="submit" variant="primary" :disabled="isBusy || !isChanged">Keep it</BButton>
-      <BButton variant="key" :disabled="isBusy || !isChanged" @click="see">What would it do?</BButton>
+      <BButton type="submit" variant="primary" :disabled="isBusy || !isChanged">Save</BButton>
+      <BButton variant="key" :disabled="isBusy || !isChanged" @click="see">Preview effect</BButton>
       <template v-if="!isNew">
         <BButton variant="key" :disabled="isBusy" @click="emit('copy', draft)">Copy as another</BButton>
-        <BButton variant="key" :disabled="isBusy" @click="use(isOutOfUse)">{{ isOutOfUse ? 'Back in use' : 'Take out of use' }}</BButton>
+        <BButton variant="key" :disabled="isBusy" @click="use(isOutOfUse)">{{ isOutOfUse ? 'Back in use' : 'Disable' }}</BButton>
         <BButton v-if="whose.includes('changed')" variant="key" :disabled="isBusy" @click="back">Back to ours</BButton>
         <BButton v-else-if="whose.startsWith('yours')" variant="key" :disabled="isBusy" @click="back">Throw away</BButton>
       </template>

@@ -32,7 +32,7 @@ const drop = (): Promise<void> => attempt(() => setPicture(props.kind, props.id,
   <div class="picture">
     <img v-if="pictureId !== null" :src="`/api/pictures/${pictureId}`" :alt="`Picture of ${name}`" />
     <BFormFile accept="image/png,image/jpeg" label="Picture" @update:model-value="(file) => take((file as File | null) ?? null)" />
-    <BButton v-if="pictureId !== null" variant="key" size="sm" @click="drop">Take the picture away</BButton>
+    <BButton v-if="pictureId !== null" variant="key" size="sm" @click="drop">Remove the picture</BButton>
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
   </div>
 </template>

@@ -79,7 +79,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
     <BButton type="submit" variant="primary" :disabled="isBusy">Write it down</BButton>
   </form>
   <p v-if="problem !== '' || shelf.fault !== ''" class="attention" role="alert">{{ problem || shelf.fault }}</p>
-  <p v-if="there.length === 0" class="quiet">Nothing is on the shelf. Write down what there is: every board buys that much less.</p>
+  <p v-if="there.length === 0" class="quiet">The shelf is empty. Add what you have, and your boards will buy less.</p>
   <BTableSimple v-else class="ledger" data-testid="shelf">
     <thead>
       <tr>
@@ -102,7 +102,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
   </BTableSimple>
   <h2>Rack of offcuts</h2>
   <p v-if="rack.offcuts.length === 0" class="quiet">
-    Empty. What sheets leave goes here when they are ticked off in Cuts; found pieces are put in there too.
+    No offcuts yet. They are added when you mark sheets as cut in Cuts. You can also add your own there.
   </p>
   <p v-for="offcut in rack.offcuts" :key="offcut.id" class="line">
     <span>{{ materialName(offcut.materialId) }}, {{ sizeText(offcut) }}</span>

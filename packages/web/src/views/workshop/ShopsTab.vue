@@ -80,7 +80,7 @@ const DAYS = { min: 0, max: 120 };
   <div class="top">
     <BButton variant="primary" :disabled="shops.isBusy" @click="add">Add a shop</BButton>
     <BButton variant="key" :disabled="shops.isBusy" @click="shops.ask()">Ask them all now</BButton>
-    <span class="quiet">Made-up shops, for practice, are asked every hour; nothing leaves this machine.</span>
+    <span class="quiet">Prices of the example shops are updated every hour. No data leaves this computer.</span>
   </div>
   <p v-if="shops.fault !== ''" class="attention" role="alert">{{ shops.fault }}</p>
   <section v-for="shop in shops.shops" :key="shop.id" class="shop" :data-shop="shop.id" :aria-label="shop.name">
@@ -95,7 +95,7 @@ const DAYS = { min: 0, max: 120 };
         v-if="!shop.isSimulated"
         label="Name"
         :value="shop.name"
-        :take="(name) => (name === '' ? 'is empty; a name would do' : change(shop, { name }))"
+        :take="(name) => (name === '' ? 'is empty. Enter a name' : change(shop, { name }))"
       />
       <NumberField
         label="Delivery"
@@ -105,7 +105,7 @@ const DAYS = { min: 0, max: 120 };
         :take="(value) => change(shop, { deliveryMinor: minor(value) })"
       />
       <TickField
-        :label="shop.freeFromMinor === null ? 'Sent for nothing from so much on' : `Sent for nothing from ${money(shop.freeFromMinor)}`"
+        :label="shop.freeFromMinor === null ? 'Free delivery from' : `Sent for nothing from ${money(shop.freeFromMinor)}`"
         :is-on="shop.freeFromMinor !== null"
         @toggle="(on) => change(shop, { freeFromMinor: on ? minor(50) : null })"
       />

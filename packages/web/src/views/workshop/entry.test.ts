@@ -26,7 +26,7 @@ describe('a number', () => {
   const whole: Field = { is: 'number', unit: '1', least: 0, most: 40, isWhole: true, isAbove: true };
   test.each([
     ['2.5', 'not whole'],
-    ['0', 'more than 0 would do'],
+    ['0', 'Enter more than 0'],
     ['41', 'too large'],
     ['a few', 'a few'],
   ])('of whole ones above nothing, %s is refused at the field', async (words, why) => {
@@ -53,7 +53,7 @@ describe('a figure with its least and most', () => {
   test('ends that do not hold the value are refused, and say what would do', async () => {
     const field = asked(figure, start);
     await type(field, '3.5', 1);
-    expect(said(field)).toContain('least, then value, then most would do');
+    expect(said(field)).toContain('Enter least, then value, then most');
     expect(taken(field)).toBeUndefined();
   });
 });
@@ -62,9 +62,9 @@ describe('words, a colour, money', () => {
   test('what is empty, too long or no colour is refused in words', async () => {
     const words = asked({ is: 'words', most: 5, mayBeEmpty: false }, 'Foam');
     await type(words, '');
-    expect(said(words)).toContain('a few words would do');
+    expect(said(words)).toContain('Enter a few words');
     await type(words, 'Foam board');
-    expect(said(words)).toContain('up to 5 would do');
+    expect(said(words)).toContain('Enter up to 5');
     const colour = asked({ is: 'colour' }, '#7a6f52');
     await type(colour, 'mud');
     expect(said(colour)).toContain('a colour such as');
@@ -76,7 +76,7 @@ describe('words, a colour, money', () => {
     const field = asked({ is: 'money', mayBeFree: false }, 250);
     expect(field.find('input').element.value).toBe('2.5');
     await type(field, '0');
-    expect(said(field)).toContain('more than nothing would do');
+    expect(said(field)).toContain('Enter more than nothing');
     await type(field, '3.49');
     expect(taken(field)).toBe(349);
   });

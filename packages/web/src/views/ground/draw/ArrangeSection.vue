@@ -71,7 +71,7 @@ function repeat(): void {
       </div>
       <div class="keys">
         <BButton variant="key" @click="mirror('x')">Mirror left to right</BButton>
-        <BButton variant="key" @click="mirror('y')">Mirror back to near</BButton>
+        <BButton variant="key" @click="mirror('y')">Mirror back to front</BButton>
       </div>
       <NumberField label="Turn clockwise" :value="turnBy" unit="°" :limits="LIMITS.turnDeg" :take="(v) => keep(() => (turnBy = v))" />
       <div class="keys"><BButton variant="key" @click="turn">Turn it</BButton></div>
@@ -90,7 +90,7 @@ function repeat(): void {
         :take="(v) => keep(() => (stepX = v))"
       />
       <LengthField
-        label="Each on to the near"
+        label="Step to the front"
         :mm="stepY"
         :system="system"
         :limits="LIMITS.coordinateMm"

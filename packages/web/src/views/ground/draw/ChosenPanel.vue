@@ -17,7 +17,7 @@ function remove(): void {
 
 <template>
   <h2>{{ features.length }} features</h2>
-  <p class="sub">Shift-click adds one or takes it out; arrows move them all.</p>
+  <p class="sub">Shift-click adds or removes a feature. Arrow keys move all of them.</p>
   <section>
     <div v-for="feature in features" :key="feature.id" class="line">
       <span>{{ feature.name }}</span>
@@ -27,7 +27,7 @@ function remove(): void {
   <ArrangeSection :features="features" />
   <section class="d-flex gap-2 flex-wrap">
     <BButton variant="key" @click="remove">Remove them <kbd>Del</kbd></BButton>
-    <BButton variant="key" @click="choose([])">Let go <kbd>Esc</kbd></BButton>
+    <BButton variant="key" @click="choose([])">Deselect <kbd>Esc</kbd></BButton>
   </section>
 </template>
 

@@ -27,7 +27,7 @@ const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'featur
 </script>
 
 <template>
-  <p v-if="features.length === 0" class="quiet">Nothing yet. Press R and drag a rectangle on the plan to raise the first ground.</p>
+  <p v-if="features.length === 0" class="quiet">No features yet. Press R and drag a rectangle on the plan to add raised ground.</p>
   <div v-else v-bind="containerProps" class="window">
     <ul class="features" v-bind="wrapperProps">
       <li

@@ -71,7 +71,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
   <ViewWarnings view="ground" :feature-id="feature.id" />
 
   <section v-if="needs !== null && needs.figures.length > 0">
-    <h3>Takes</h3>
+    <h3>Materials</h3>
     <FigureLine v-for="figure in needs.figures" :key="`${feature.id} ${figure.label}`" :label="figure.label" :figure="figure" />
   </section>
 
@@ -115,7 +115,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
     />
     <template v-if="shape.form === 'outline' || shape.form === 'contours'">
       <LengthField label="Across" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
-      <LengthField label="Deep" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
+      <LengthField label="Depth" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
     </template>
     <LengthField label="From the left" :mm="box.left" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(mm, box.top)" />
     <LengthField label="From the back" :mm="box.top" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(box.left, mm)" />

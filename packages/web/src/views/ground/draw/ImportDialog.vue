@@ -68,7 +68,7 @@ async function take(event: Event): Promise<void> {
       const read = await readInWorker(file, (reader) => reader.heights(file.name, bytes));
       if (read.ok) heights.value = bytes;
       else problem.value = read.problem.message;
-    } else problem.value = `${file.name}: an SVG or DXF drawing, or a PNG of heights would do.`;
+    } else problem.value = `${file.name} cannot be imported. Choose an SVG, DXF or PNG file.`;
   } catch (error) {
     const words = error instanceof Error ? error.message : String(error);
     problem.value = error instanceof ReadingStopped ? words : `${file.name}: ${words}`;
@@ -112,9 +112,9 @@ function keep(set: () => void): string {
 </script>
 
 <template>
-  <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="Bring in a file" no-footer @hidden="forget">
+  <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="Import file" no-footer @hidden="forget">
     <p class="quiet">
-      Outlines from an SVG or DXF drawing keep their true size. A grey PNG becomes a hill: black is the ground, white the top.
+      Outlines from an SVG or DXF drawing keep their true size. A greyscale PNG becomes a hill: black is ground level, white is the top.
     </p>
     <label class="btn btn-key file">
       {{ isReading ? 'Reading …' : fileName === '' ? 'Choose a file …' : fileName }}
@@ -150,7 +150,7 @@ function keep(set: () => void): string {
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
     <div class="d-flex gap-2 justify-content-end mt-2">
       <BButton variant="key" @click="isOpen = false">Leave it</BButton>
-      <BButton variant="primary" :disabled="drawing === null && heights === null" @click="layDown">Lay it on the table</BButton>
+      <BButton variant="primary" :disabled="drawing === null && heights === null" @click="layDown">Import</BButton>
     </div>
   </BModal>
 </template>

@@ -33,7 +33,7 @@ const surfaces = computed(() => (store.slices.surfaces ?? []).filter(({ surface 
 
 /** Another size or count along one side splits that side evenly anew. */
 function split(side: 'columnWidthsMm' | 'rowDepthsMm', lengthMm: number, count: number): string {
-  if (!Number.isInteger(count)) return 'A whole number of tiles would do.';
+  if (!Number.isInteger(count)) return 'Enter a whole number of tiles.';
   return store.edit({ code: 'table/side', side, lengthMm, count });
 }
 function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: number): string {

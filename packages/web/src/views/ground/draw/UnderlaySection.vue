@@ -49,14 +49,16 @@ function scaleBy(trueMm: number): string {
 
 <template>
   <section>
-    <h3>Picture underneath</h3>
+    <h3>Background picture</h3>
     <label v-if="underlay === null" class="btn btn-key file">
       {{ isLoading ? 'Taking it in …' : 'Photo or sketch …' }}
       <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
       <input type="file" accept="image/png,image/jpeg" aria-label="Picture file" class="visually-hidden" @change="take" />
     </label>
     <template v-else>
-      <p v-if="sketch.measured.value !== null" class="m-0">These two points are now {{ Math.round(apart) }} mm apart. In truth they are</p>
+      <p v-if="sketch.measured.value !== null" class="m-0">
+        These two points are now {{ Math.round(apart) }} mm apart. Enter their true distance:
+      </p>
       <LengthField
         v-if="sketch.measured.value !== null"
         label="True distance"

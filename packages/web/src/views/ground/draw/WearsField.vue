@@ -38,5 +38,5 @@ function wear(surfaceId: string): void {
 </script>
 
 <template>
-  <ChoiceField v-if="wears !== null" label="Wears" :value="feature.surfaceId ?? ''" :options="wears" @choose="wear" />
+  <ChoiceField v-if="wears !== null" label="Finish" :value="feature.surfaceId ?? ''" :options="wears" @choose="wear" />
 </template>

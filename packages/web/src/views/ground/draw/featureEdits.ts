@@ -12,7 +12,7 @@ export const setIn = (store: Store, { id }: Feature, what: string, change: Reado
 export const setValue = (store: Store, feature: Feature, label: string, key: string, value: unknown): string =>
   setIn(store, feature, `Set ${label.toLowerCase()} of`, { [key]: value });
 
-const held = ({ name }: Feature): string => `${name} is locked; unlock it in its notes or the list first.`;
+const held = ({ name }: Feature): string => `${name} is locked. Unlock it in its panel or in the list first.`;
 
 /** Gives a feature another shape; a locked one stays as it is and says so. */
 export const reshape = (store: Store, feature: Feature, how: string, shape: Shape, gesture: string | null = null): string =>

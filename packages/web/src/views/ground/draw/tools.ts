@@ -30,14 +30,14 @@ export interface Tool {
   readonly hint: string;
 }
 
-const TYPED = 'Or type x, y for a point, +x, +y from the last.';
-const AREA_HINT = `Drag it open, or set its points one by one and press Enter. ${TYPED} Esc gives up.`;
+const TYPED = 'You can also type a point: x, y, or +x, +y from the last point.';
+const AREA_HINT = `Drag to draw, or click each point and press Enter. ${TYPED} Esc cancels.`;
 const STRIP_HINT = `Click along the middle line, then press Enter or double-click. ${TYPED} Esc gives up.`;
 const ROUND_HINT = `Drag from the middle outwards, or set middle and rim. ${TYPED} Esc gives up.`;
 
 /** In the order of the work: up, down, along, on top. Keys are letters of the name where one is free. */
 export const TOOLS: readonly Tool[] = [
-  { id: 'hold', name: 'Take hold', key: 'v', draws: null, hint: '' },
+  { id: 'hold', name: 'Select', key: 'v', draws: null, hint: '' },
   { id: 'raise', name: 'Raise', key: 'r', draws: { kind: 'raised', form: 'area' }, hint: AREA_HINT },
   { id: 'hill', name: 'Hill', key: 'h', draws: { kind: 'hill', form: 'area' }, hint: AREA_HINT },
   { id: 'bank', name: 'Bank', key: 'b', draws: { kind: 'bank', form: 'strip' }, hint: STRIP_HINT },

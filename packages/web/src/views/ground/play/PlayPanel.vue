@@ -139,7 +139,7 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
       </BTableSimple>
     </section>
     <section v-if="report !== null && overlay === 'standing'">
-      <FigureLine label="Of the table it stands on" :figure="report.stands" />
+      <FigureLine label="Share of table to stand on" :figure="report.stands" />
       <FigureLine v-for="(level, i) in report.levels" :key="i" :label="`Bases on ${level.name.toLowerCase()}`" :figure="level.spots" />
     </section>
     <section v-if="report !== null && overlay === 'reach'">

@@ -33,14 +33,14 @@ const MOST_MENDS = 5;
 
 <template>
   <h2>Other tables from these tiles</h2>
-  <p class="sub">Click two tiles to change their places; double-click turns one. With keys: Tab, Enter, Q turns, L locks.</p>
+  <p class="sub">Click two tiles to swap them. Double-click a tile to rotate it. Keys: Tab and Enter select, Q rotates, L locks.</p>
   <section>
     <p v-if="countText !== ''" class="count" data-testid="table-count">{{ countText }}</p>
     <SearchProgress :search="counting" what="Counting" />
     <SearchProgress :search="browsing" what="Laying out" />
     <p class="quiet">
-      Edges of one letter meet; a letter and its primed partner meet; a dot meets nothing. Turned tables count once, tiles that look alike
-      are one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
+      Edges with the same letter match. A letter also matches its partner with a prime mark. A dot matches nothing. Rotated layouts count
+      once, and identical tiles count as one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
     </p>
     <div class="d-flex gap-2 flex-wrap align-items-baseline">
       <BButton variant="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</BButton>

@@ -76,7 +76,7 @@ watch(step, () => isPainted.value && show());
 const hint = computed(() => {
   if (eye.value === 'over') return 'Drag turns it, the wheel nears it, the right button shifts it.';
   return isStopped.value
-    ? 'Too high, too steep or in the way: a figure stops here.'
+    ? 'A figure cannot go further here: too high, too steep or blocked.'
     : 'Arrows walk and turn, Shift strides; drag looks about.';
 });
 const WALK: Readonly<Record<string, readonly [number, number]>> = {

@@ -73,7 +73,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
 
 <template>
   <h2>Tiles and seams</h2>
-  <p class="sub">A ring: both tiles agree. A square: they do not, and by how much.</p>
+  <p class="sub">Ring: the two tiles match. Square: they do not match, with the difference.</p>
   <WarningCard v-for="warning in warnings" :key="warning.id" :warning="warning" />
   <section v-if="tiles.length > 0">
     <h3>Each tile</h3>
@@ -95,7 +95,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
     </BTableSimple>
     <FigureLine v-if="heaviest !== undefined" :label="`Heaviest, ${heaviest.tileId}`" :figure="heaviest.mass" />
     <FigureLine v-if="longest !== undefined" label="Longest carry" :figure="longest.carry" />
-    <FigureLine v-if="store.slices.stored !== undefined" label="Stored one on another" :figure="store.slices.stored" />
+    <FigureLine v-if="store.slices.stored !== undefined" label="Stacked height" :figure="store.slices.stored" />
     <BButton variant="key" class="mt-1" @click="isSplitting = true">Compare ways to split …</BButton>
   </section>
   <section>
@@ -138,7 +138,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
     </div>
   </section>
   <section>
-    <h3>Rim and joins</h3>
+    <h3>Rim and connectors</h3>
     <ChoiceField label="Rim" :value="rimIndex" :options="rims" @choose="setRim" />
     <LengthField
       v-if="plan.table.rim !== null"
@@ -149,7 +149,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
       :take="setRimHeight"
     />
     <ChoiceField
-      label="Held by"
+      label="Connector"
       :value="plan.table.join.methodId"
       :options="joins"
       @choose="(methodId) => store.edit({ code: 'join/method', methodId })"

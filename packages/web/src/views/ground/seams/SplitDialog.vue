@@ -53,7 +53,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
           <th class="num">Becomes parts</th>
           <th class="num">Features crossed</th>
           <th class="num">Doors, places</th>
-          <th class="num">To look at</th>
+          <th class="num">Warnings</th>
           <th></th>
         </tr>
       </thead>
