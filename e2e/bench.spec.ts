@@ -69,9 +69,9 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   await expect(desk.getByTestId('move')).toBeVisible();
 
   // Two timers, one task under way.
-  await page.getByRole('button', { name: 'Understood' }).click();
-  await expect(page.getByRole('button', { name: 'Understood' })).toHaveCount(0);
-  const own = page.getByRole('form', { name: 'Timer of your own' });
+  await page.getByRole('button', { name: 'Got it' }).click();
+  await expect(page.getByRole('button', { name: 'Got it' })).toHaveCount(0);
+  const own = page.getByRole('form', { name: 'Own timer' });
   for (const [name, minutes] of [
     ['kettle', '10'],
     ['paste', '90'],
@@ -177,11 +177,11 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await page.context().clock.install({ time: SITTING });
   await openBrinefold(page, app);
   await toBench(page);
-  await page.getByLabel('So many done').fill('2');
-  await page.getByLabel('Of so many').fill('2');
+  await page.getByLabel('Number done').fill('2');
+  await page.getByLabel('Out of').fill('2');
   await page.getByRole('button', { name: 'So far' }).click();
   await expect(page.getByRole('alert')).toContainText('2');
-  await page.getByLabel('Of so many').fill('3');
+  await page.getByLabel('Out of').fill('3');
   await page.getByRole('button', { name: 'So far' }).click();
   await expect(page.getByTestId('move')).toContainText('2 of 3 done');
   await done(page);
@@ -196,12 +196,12 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await page.getByRole('button', { name: /^Undo: Done/ }).click();
   await choose(page, 'Cut the ground', 'Tile A1');
   await done(page);
-  await desk.getByTestId('task-card').getByRole('button', { name: 'Not done after all' }).click();
+  await desk.getByTestId('task-card').getByRole('button', { name: 'Mark as not done' }).click();
   await app.start();
   await expect(page.getByTestId('clash')).toContainText('Cut the ground', { timeout: 20_000 });
   await page.getByTestId('clash').getByRole('button', { name: /^done/ }).click();
   await expect(page.getByTestId('clash')).toHaveCount(0);
-  await expect(desk.getByTestId('task-card')).toContainText('Not done after all', { timeout: 10_000 });
+  await expect(desk.getByTestId('task-card')).toContainText('Mark as not done', { timeout: 10_000 });
 
   const first = (await page.getByTestId('move').getByRole('heading').textContent())!;
   await page.getByRole('button', { name: 'Not today' }).click();

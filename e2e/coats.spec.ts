@@ -13,7 +13,7 @@ test('a patch of mud drawn over turf changes what goes on and the evenings; a wr
   await newBoard(page, app, 'Wet meadow', 900, 600);
   await go(page, 'Coats');
   await page.getByLabel('Add a surface').selectOption({ label: 'Turf' });
-  await page.getByLabel('Lay it on').selectOption({ label: 'Open ground' });
+  await page.getByLabel('Apply to').selectOption({ label: 'Open ground' });
   const grass = inMatrix(page, 'static-grass').locator('td').first();
   await expect(grass).toContainText('g');
   const before = numberIn(await grass.textContent());
@@ -52,12 +52,12 @@ test('on Brinefold a pour is weighed against gloss coats, and taken: cost and ma
   await expect(page.getByTestId('basins')).toContainText('Brine channel');
   const ways = page.getByTestId('waterOptions');
   await expect(ways.locator('[data-way=gloss]')).toBeVisible({ timeout: 40_000 });
-  await expect(ways.locator('[data-way=pour]')).toContainText('as it is');
+  await expect(ways.locator('[data-way=pour]')).toContainText('current');
   const [cost, mass] = [
     numberIn(await page.getByTestId('tally-cost').locator('.figure').textContent()),
     numberIn(await page.getByTestId('tally-mass').locator('.figure').textContent()),
   ];
-  await ways.locator('[data-way=gloss]').getByRole('button', { name: 'Take it' }).click();
+  await ways.locator('[data-way=gloss]').getByRole('button', { name: 'Use this' }).click();
   await expect.poll(async () => numberIn(await page.getByTestId('tally-cost').locator('.figure').textContent())).toBeLessThan(cost);
   expect(numberIn(await page.getByTestId('tally-mass').locator('.figure').textContent())).toBeLessThan(mass);
   await tab(page, 'Order of work');
@@ -70,9 +70,9 @@ test('a quick compound splits into bowls, a tub is told how far it goes, and an 
 }) => {
   await newBoard(page, app, 'Compound', 900, 600);
   await go(page, 'Coats');
-  await page.getByLabel('Another coat').selectOption({ label: 'Paper-and-plaster compound' });
-  await page.getByLabel('Put on').last().selectOption({ label: 'spread' });
-  await page.getByRole('button', { name: 'Lay it on last' }).click();
+  await page.getByLabel('Add coat').selectOption({ label: 'Paper-and-plaster compound' });
+  await page.getByLabel('Method').last().selectOption({ label: 'spread' });
+  await page.getByRole('button', { name: 'Add coat' }).click();
   const warning = page.locator('[data-code^="coats/"]');
   await expect(warning).toHaveCount(1);
   await warning.getByRole('button').last().click();
@@ -83,10 +83,10 @@ test('a quick compound splits into bowls, a tub is told how far it goes, and an 
   const bowls = numberIn(await mix.locator('.line', { hasText: 'Bowls' }).locator('.figure').textContent());
   expect(bowls).toBeGreaterThan(3);
   await expect(mix).toContainText('tbsp');
-  const left = mix.getByLabel('So much');
+  const left = mix.getByLabel('Amount');
   await left.fill('0');
   await left.press('Enter');
-  await expect(mix.getByRole('alert')).toContainText('So much');
+  await expect(mix.getByRole('alert')).toContainText('Amount');
 });
 
 test('a swatch is scrubbed coat by coat, the advice followed, and it shouts less; a colour that is none is refused', async ({
@@ -107,9 +107,9 @@ test('a swatch is scrubbed coat by coat, the advice followed, and it shouts less
   await expect(page.getByTestId('says')).toContainText('shouts', { timeout: 30_000 });
   const spread = page.getByTestId('spread').first();
   const loud = numberIn(await spread.textContent());
-  await page.getByLabel('After so many coats').fill('2');
+  await page.getByLabel('Number of coats').fill('2');
   await expect.poll(async () => numberIn(await spread.textContent())).toBeLessThan(loud);
-  await page.getByLabel('After so many coats').fill('7');
+  await page.getByLabel('Number of coats').fill('7');
   await expect.poll(async () => numberIn(await spread.textContent())).toBe(loud);
   await page.getByRole('region', { name: 'Advice' }).getByRole('button').first().click();
   await expect.poll(async () => numberIn(await spread.textContent())).toBeLessThan(loud);
@@ -125,7 +125,7 @@ test('a mix is stirred for a wanted colour from what is at hand', async ({ page,
   await openBrinefold(page, app);
   await go(page, 'Coats');
   await tab(page, 'Paints');
-  const wanted = page.getByLabel('Wanted');
+  const wanted = page.getByLabel('Target');
   await wanted.fill('#6d6a45');
   await wanted.press('Enter');
   await page.getByRole('button', { name: 'Stir it from what is at hand' }).click();
@@ -140,7 +140,7 @@ test('the board in the round wears its paint, step by step of the order of work'
   await page.getByRole('button', { name: 'Painted' }).click();
   await expect(solid).toHaveAttribute('data-painted', /\d+/, { timeout: 60_000 });
   const last = Number(await solid.getAttribute('data-painted'));
-  await page.getByLabel('After so many steps').fill(String(last - 3));
+  await page.getByLabel('Number of steps').fill(String(last - 3));
   await expect(solid).toHaveAttribute('data-painted', String(last - 3), { timeout: 60_000 });
 });
 

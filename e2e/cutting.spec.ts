@@ -73,7 +73,7 @@ test('by keys: a part is turned, nudged and pinned; where it would lie on anothe
 test('hot wire: what does not go in is told before cutting, and its split works', async ({ page, app }) => {
   await openCuts(page, app);
   await tab(page, 'Job');
-  await page.getByLabel('With', { exact: true }).selectOption({ label: 'Hot wire' });
+  await page.getByLabel('Tool', { exact: true }).selectOption({ label: 'Hot wire' });
   const warning = page.locator('[data-code="cut/fence"]');
   await expect(warning).toContainText('the fence of hot wire takes');
   await warning.getByRole('button', { name: /^Split them in 2/ }).click();
@@ -192,14 +192,14 @@ test('sheets, lists and templates are saved as files', async ({ page, app }) => 
   expect((await download(page, 'Save as DXF')).bytes.toString()).toContain('LWPOLYLINE');
   for (const [name, file] of [
     ['Save as PDF', 'brinefold-saltworks-mdf-6-mm-sheet-1.pdf'],
-    ['This job as PDF', 'brinefold-saltworks-mdf-6-mm-cut-list.pdf'],
+    ['Export this job (PDF)', 'brinefold-saltworks-mdf-6-mm-cut-list.pdf'],
     ['Parts of this sheet', 'brinefold-saltworks-mdf-6-mm-sheet-1-templates.pdf'],
   ] as const) {
     const made = await download(page, name);
     expect(made.name).toBe(file);
     expect(made.bytes.subarray(0, 5).toString()).toBe('%PDF-');
   }
-  const csv = await download(page, 'All jobs as CSV');
+  const csv = await download(page, 'Export all jobs (CSV)');
   expect(csv.bytes.toString().split('\r\n')[0]).toContain('at_mm');
   await page.getByRole('button', { name: 'Shaped parts of this job' }).click();
   await expect(page.getByLabel('Notes').getByRole('alert')).toContainText('plain rectangle');

@@ -37,7 +37,7 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   const first = page.getByTestId('earlier').locator('tbody tr').first();
   await expect(first).toBeVisible({ timeout: 40_000 });
   const told = /\w{3} \d+ \w{3}, \d\d:\d\d/.exec((await first.locator('td').nth(1).textContent())!)![0];
-  await first.getByRole('button', { name: 'Take it' }).click();
+  await first.getByRole('button', { name: 'Use this' }).click();
   await expect(ready).toContainText(told);
 
   // What would meet a day says so, and taken does.
@@ -46,13 +46,13 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   await page.getByRole('button', { name: 'Plan each way anew' }).click();
   const makes = page.getByTestId('earlier').locator('tr', { hasText: '✓ in time' }).first();
   await expect(makes).toBeVisible({ timeout: 60_000 });
-  await makes.getByRole('button', { name: 'Take it' }).click();
+  await makes.getByRole('button', { name: 'Use this' }).click();
   await expect(page.locator('[data-code="days/late"]')).toHaveCount(0);
 });
 
 /** The notes of the days on one of their sheets. */
 async function notes(page: Page, sheet: 'When' | 'Where' | 'Who'): Promise<void> {
-  await page.getByRole('group', { name: 'Notes of days' }).getByRole('tab', { name: sheet }).click();
+  await page.getByRole('group', { name: 'Day notes' }).getByRole('tab', { name: sheet }).click();
 }
 const typeIn = async (page: Page, label: string, value: string): Promise<void> => {
   const field = page.getByLabel(label, { exact: true });
@@ -81,7 +81,7 @@ test('the garage cooled to 6 °C blocks the glue, says until when and moves the 
   const cool = await readyOf(page).textContent();
   await page.getByRole('button', { name: 'Days with other air' }).click();
   await typeIn(page, 'to', '2026-12-13');
-  await typeIn(page, 'Spell, air', '6');
+  await typeIn(page, 'Period, temperature', '6');
   const cold = page.locator('[data-code="air/too-cold"]').first();
   await expect(cold).toContainText('6 °C');
   await expect(cold).toContainText('until Mon 14 Dec, 00:00');
@@ -96,7 +96,7 @@ test('the garage cooled to 6 °C blocks the glue, says until when and moves the 
   await expect(fan).toBeVisible({ timeout: 60_000 });
   for (const way of [fan, heated]) await expect(way.locator('td').nth(2)).toContainText(/\d+ (d|h)/);
   const told = /\w{3} \d+ \w{3}, \d\d:\d\d/.exec((await heated.locator('td').nth(1).textContent())!)![0];
-  await heated.getByRole('button', { name: 'Take it' }).click();
+  await heated.getByRole('button', { name: 'Use this' }).click();
   await expect(readyOf(page)).toHaveText(told);
   await expect(page.locator('[data-code="air/too-cold"]')).toHaveCount(0);
   expect(told).not.toBe(blocked);
@@ -149,7 +149,7 @@ test('a pinned task keeps its place through other changes and a reload, and one 
 test('a child at the bench loses the knife work to someone else', async ({ page, app }) => {
   await openDays(page, app);
   await notes(page, 'Who');
-  await page.getByLabel('A child: no blades, hot tools, sprays').check();
+  await page.getByLabel('Child: no blades, hot tools or sprays').check();
   await expect(page.locator('[data-code="days/nobody"]').first()).toContainText('Cut the ground');
   await page.getByRole('button', { name: 'Someone else at the bench' }).click();
   await expect(page.locator('[data-code="days/nobody"]')).toHaveCount(0);
@@ -171,16 +171,16 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
   await expect(page.getByTestId('air-chart').locator('.main-svg').first()).toBeVisible({ timeout: 20_000 });
   const sensor = page.locator('[data-sensor="garage-clock"]');
   await expect(sensor).toContainText('0 of them not used');
-  await sensor.getByLabel('Plays a fault').selectOption('stuck');
+  await sensor.getByLabel('Simulate fault').selectOption('stuck');
   await expect(sensor.getByTestId('sensor-fault')).toContainText('repeats the same value');
   await expect(sensor).not.toContainText(', 0 of them not used');
-  await sensor.getByText('What was not used').click();
+  await sensor.getByText('Rejected readings').click();
   await expect(sensor.locator('tbody tr').first()).toContainText('repeats the same value');
   const coming = page.waitForEvent('download');
-  await sensor.getByRole('button', { name: 'Readings as CSV' }).click();
+  await sensor.getByRole('button', { name: 'Export readings (CSV)' }).click();
   const csv = await readFile(await (await coming).path(), 'utf8');
   expect(csv.split('\n').length).toBeGreaterThan(300);
-  await sensor.getByLabel('Plays a fault').selectOption('none');
+  await sensor.getByLabel('Simulate fault').selectOption('none');
   await expect(sensor).toContainText('0 of them not used');
   await page
     .locator('input[accept=".csv,text/csv"]')

@@ -18,7 +18,7 @@ test('earlier versions: listed by what was done, one laid beside today’s, gone
   await page.getByTestId('save-state').click();
   const drawer = page.getByRole('dialog', { name: 'Earlier versions' });
   await expect(drawer.getByRole('listitem')).toHaveCount(2);
-  await expect(drawer.getByRole('listitem').first()).toContainText('today’s');
+  await expect(drawer.getByRole('listitem').first()).toContainText('current');
   await drawer.getByRole('listitem').nth(1).getByRole('button').click();
   const mass = drawer.getByRole('row', { name: /^Mass/ });
   await expect(mass.getByRole('cell')).toHaveCount(3);

@@ -79,7 +79,7 @@ test('keys alone: move, widen, copy by button, remove, let go', async ({ page, a
 test('another adhesive in Section: the warning, its mend, and the figures that follow', async ({ page, app }) => {
   await openBrinefold(page, app, 'section');
   const raised = page.locator('section', { has: page.getByRole('heading', { name: 'Raised ground' }) });
-  await raised.getByLabel('Glued with').selectOption({ label: 'White glue (stays wet)' });
+  await raised.getByLabel('Adhesive').selectOption({ label: 'White glue (stays wet)' });
   const warning = page.locator('[data-code="glue/never-dries"]');
   await expect(warning).toContainText('stays wet in the middle');
   await expect(page.getByRole('navigation').getByLabel('1 to look at')).toHaveCount(2);
@@ -128,7 +128,7 @@ test('a board is copied, put away and brought back', async ({ page, app }) => {
   const card = page.getByRole('listitem').filter({ has: page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true }) });
   await card.getByRole('button', { name: 'Copy' }).click();
   await expect(page.getByRole('heading', { name: 'Brinefold Saltworks (copy)' })).toBeVisible();
-  await card.getByRole('button', { name: 'Put away' }).click();
+  await card.getByRole('button', { name: 'Archive' }).click();
   await expect(card).toHaveCount(0);
   await page.getByRole('button', { name: 'Bring it back' }).click();
   await expect(card).toHaveCount(1);

@@ -72,7 +72,7 @@ test('tiles tell what they weigh and where they fit; another split is taken from
   const splits = page.getByTestId('splits');
   await expect(splits.locator('tbody tr')).not.toHaveCount(0, { timeout: 30_000 });
   await expect(splits.locator('tr', { hasText: 'as drawn' })).toContainText('3 × 2');
-  await splits.locator('tr', { hasText: '2 × 2' }).getByRole('button', { name: 'Take it' }).click();
+  await splits.locator('tr', { hasText: '2 × 2' }).getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByText('1500 × 1000 mm, 4 tiles')).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText('1500 × 1000 mm, 6 tiles')).toBeVisible();
@@ -81,7 +81,7 @@ test('tiles tell what they weigh and where they fit; another split is taken from
 test('other tables: counted, a forced one shows the seams that fail, as drawn all mate', async ({ page, app }) => {
   await openBrinefold(page, app);
   await page.getByRole('button', { name: 'Rearrange' }).click();
-  await expect(page.getByTestId('table-count')).toHaveText('One table can be laid');
+  await expect(page.getByTestId('table-count')).toHaveText('1 layout possible');
   await expect(page.getByTestId('failing-seam')).toHaveCount(0);
   const tiles = page.getByTestId('laid-tile');
   await tiles.nth(0).click();
@@ -92,7 +92,7 @@ test('other tables: counted, a forced one shows the seams that fail, as drawn al
   await expect(page.getByTestId('failing-seam')).toHaveCount(0);
 });
 
-test('bare tiles with one mound can be laid in more than one way, and Another table lays one', async ({ page, app }) => {
+test('bare tiles with one mound can be laid in more than one way, and Another layout lays one', async ({ page, app }) => {
   await newBoard(page, app, 'Loose tiles', 1200, 400);
   await page.keyboard.press('r');
   const next = page.getByLabel('Next point: x, y');
@@ -102,9 +102,9 @@ test('bare tiles with one mound can be laid in more than one way, and Another ta
   }
   await expect(page.getByLabel('Notes').getByRole('heading', { name: 'Raised ground' })).toBeVisible();
   await page.getByRole('button', { name: 'Rearrange' }).click();
-  await expect(page.getByTestId('table-count')).toContainText('different tables');
-  await page.getByRole('button', { name: 'Another table' }).click();
-  await expect(page.getByText('Every seam mates.')).toBeVisible();
+  await expect(page.getByTestId('table-count')).toContainText('different layouts');
+  await page.getByRole('button', { name: 'Another layout' }).click();
+  await expect(page.getByText('All seams match.')).toBeVisible();
 });
 
 test('play checks: a narrower ramp stops the wide base; sight runs with progress and says what each side sees', async ({ page, app }) => {
@@ -117,10 +117,10 @@ test('play checks: a narrower ramp stops the wide base; sight runs with progress
   await expect(page.getByTestId('levels')).toContainText('20 mm up');
   await notes.getByLabel('Base', { exact: true }).fill('60');
   await notes.getByLabel('Base', { exact: true }).press('Enter');
-  await notes.getByRole('tab', { name: 'Standing' }).click();
+  await notes.getByRole('tab', { name: 'Standing room' }).click();
   await expect(page.getByTestId('overlay-no')).toBeVisible();
   await notes.getByRole('tab', { name: 'Sight' }).click();
-  await notes.getByRole('button', { name: 'Look from every side' }).click();
+  await notes.getByRole('button', { name: 'Check sight from every side' }).click();
   await expect(notes.getByTestId('seen')).toHaveCount(4, { timeout: 20_000 });
   await notes.getByTestId('seen').first().locator('.figure').click();
   await expect(page.getByTestId('last-step')).toContainText('Per cent in a whole');
@@ -131,7 +131,7 @@ test('play checks: a narrower ramp stops the wide base; sight runs with progress
 
 test('an SVG outline comes in at its true size, a torn one is refused, heights become a hill', async ({ page, app }) => {
   await newBoard(page, app, 'Brought in', 1200, 800);
-  const open = () => page.getByRole('button', { name: 'Bring in a file' }).click();
+  const open = () => page.getByRole('button', { name: 'Import file' }).click();
   const take = (name: string, body: string | Buffer) =>
     page.getByLabel('Drawing or heightmap file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(body) });
   await open();
@@ -146,7 +146,7 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');
   await expect(page.getByTestId('import-size')).toContainText('1 outline, 120 × 60 mm');
   await page.getByRole('button', { name: 'Lay it on the table' }).click();
-  await expect(page.getByLabel('Notes').getByLabel('Across')).toHaveValue('120');
+  await expect(page.getByLabel('Notes').getByLabel('Width')).toHaveValue('120');
   await page.keyboard.press('Escape');
   await open();
   await take('slope.png', slopePng());
@@ -204,12 +204,12 @@ test('in the round: drawn, walked, and taken away as STL and glTF', async ({ pag
   await openBrinefold(page, app);
   await page.getByRole('button', { name: 'In the round' }).click();
   await expect(page.getByTestId('solid')).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
-  await page.getByRole('button', { name: 'Walk it' }).click();
+  await page.getByRole('button', { name: 'Walk through' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Arrows walk' })).toBeVisible();
   // Straight ahead the causeway rises too high for a figure.
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowUp');
   await expect(page.getByRole('status').filter({ hasText: 'a figure stops here' })).toBeVisible();
-  await page.getByRole('button', { name: 'Through its eyes' }).click();
+  await page.getByRole('button', { name: 'Figure’s view' }).click();
   const download = async (name: string): Promise<Buffer> => {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
     return readFile(await file.path());

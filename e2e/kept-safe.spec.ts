@@ -32,7 +32,7 @@ test('a database that is dead for half a minute in the middle of an edit: all is
     await page.keyboard.press('Enter');
     await field.fill('30');
     await field.press('Enter');
-    await expect(page.getByTestId('save-state')).toHaveText('Database away: kept in this browser');
+    await expect(page.getByTestId('save-state')).toHaveText('Database not reachable: kept in this browser');
     await field.fill('31');
     await field.press('Enter');
     const answer = await page.request.get(`${app.url}/api/boards`);
@@ -148,7 +148,7 @@ test('beyond this machine: the passphrase first, then everything, in a page that
     await field.press('Enter');
     await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
     await page.getByTestId('save-state').click();
-    await expect(page.getByRole('list', { name: 'Revisions' })).toContainText('by Ida');
+    await expect(page.getByRole('list', { name: 'Versions' })).toContainText('by Ida');
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'This server' }).click();
     await expect(page.getByRole('img', { name: /^Code of http/ })).toBeVisible();

@@ -88,13 +88,13 @@ for (const { name, of, change, sizes } of BOARDS) {
       }
       await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Ground' }).click();
       for (const name of [...LOOKS, 'Draw']) {
-        await page.getByRole('navigation', { name: 'Ways of looking' }).getByRole('button', { name }).click();
+        await page.getByRole('navigation', { name: 'Views of the ground' }).getByRole('button', { name }).click();
         await look(`${size.width} ground, ${name}`);
       }
       // With a tool in hand a line says what it does.
       await page.keyboard.press('r');
       await look(`${size.width} ground, a tool in hand`);
-      await page.keyboard.press('v');
+      await page.keyboard.press('s');
     }
     expect(found).toEqual([]);
   });
@@ -129,7 +129,7 @@ for (const [size, light] of [
     await inDialog(`${light}: new board`);
     await page.getByRole('heading', { name: 'Brinefold Saltworks' }).click();
     await expect(page.locator('.tally')).toContainText('Ready', { timeout: 60_000 });
-    await page.getByRole('button', { name: 'Bring in a file …' }).click();
+    await page.getByRole('button', { name: 'Import file …' }).click();
     await inDialog(`${light}: bring in a file`);
     await page.keyboard.press('?');
     await inDialog(`${light}: keys`);

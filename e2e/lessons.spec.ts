@@ -56,9 +56,9 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
   await next();
   const clock = lesson.getByTestId('practice-clock');
   const before = await clock.textContent();
-  await lesson.getByRole('button', { name: 'An hour a second' }).click();
+  await lesson.getByRole('button', { name: 'One hour per second' }).click();
   await expect(clock).not.toHaveText(before!);
-  await lesson.getByRole('button', { name: 'As it is' }).click();
+  await lesson.getByRole('button', { name: 'Real time' }).click();
   const finished = page.getByTestId('nothing');
   await expect(async () => {
     const on = lesson.getByRole('button', { name: 'On to the next move' });
@@ -71,8 +71,8 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
 
   // What it took, by another person's minutes; a made-up tile teaches the hand nothing.
   await page.getByLabel('Task').selectOption({ index: 1 });
-  await page.getByLabel('It took').fill('55');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByLabel('Actual time').fill('55');
+  await page.getByRole('button', { name: 'Add entry' }).click();
   await expect(lesson).toContainText('✓ Done.');
   await expect(page.getByText('Nothing is learnt yet.')).toBeVisible();
 

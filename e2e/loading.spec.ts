@@ -50,8 +50,8 @@ test('script comes packed, and the readers of files only when they are wanted', 
   for (const part of [/PlayPanel/, /SeamsPanel/, /FeatureHandles/]) await expect.poll(names).toMatch(part);
   await page.waitForTimeout(1_000); // what comes last is asked for right after
   expect(names()).not.toMatch(/formats|SolidLook/);
-  await page.getByRole('button', { name: 'Bring in a file …' }).click();
-  await expect(page.getByRole('dialog', { name: 'Bring in a file' })).toBeVisible();
+  await page.getByRole('button', { name: 'Import file …' }).click();
+  await expect(page.getByRole('dialog', { name: 'Import file' })).toBeVisible();
   expect(names()).toMatch(/formats/);
 });
 
@@ -75,12 +75,12 @@ test('whoever begins at once is not held up: what may be wanted later is fetched
 test('tabs go by the arrow keys alone', async ({ page, app }) => {
   await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Section' }).click();
-  await page.getByRole('tab', { name: 'Where it is cut' }).focus();
+  await page.getByRole('tab', { name: 'Cutting position' }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('tab', { name: 'Bow and weights' })).toHaveAttribute('aria-selected', 'true');
   await expect(page.getByTestId('levers')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('tab', { name: 'Where it is cut' })).toBeFocused();
+  await expect(page.getByRole('tab', { name: 'Cutting position' })).toBeFocused();
 });
 
 test('what has to be fetched until Ground can be used is no more than was promised', () => {

@@ -5,18 +5,18 @@ test('four sittings with more glue teach the next plan what the formula says; on
   app,
 }) => {
   await openBrinefold(page, app, 'logbook');
-  const form = page.getByRole('form', { name: 'Write down' });
+  const form = page.getByRole('form', { name: 'Add entry' });
   const tally = page.getByTestId('tally-adhesive');
   await expect(tally).toContainText('g');
   const before = await tally.locator('.figure').textContent();
   await form.getByLabel('Task').selectOption({ index: 1 });
-  await form.getByLabel('And of').selectOption({ label: 'White glue' });
+  await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
   const planned = /([\d.]+)\s*g on/.exec((await form.textContent())!)![1]!;
   for (const factor of [1.2, 1.2, 1.2, 1.2]) {
-    await form.getByLabel('And of').selectOption({ label: 'White glue' });
+    await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
     const rows = await page.getByTestId('log').getByRole('row').count();
     await form.getByLabel('Used').fill(String(Number(planned) * factor));
-    await form.getByRole('button', { name: 'Write it down' }).click();
+    await form.getByRole('button', { name: 'Add entry' }).click();
     await expect(page.getByTestId('log').getByRole('row')).toHaveCount(rows === 0 ? 2 : rows + 1);
   }
   const learnt = page.getByTestId('learnt');
@@ -34,17 +34,17 @@ test('four sittings with more glue teach the next plan what the formula says; on
   await expect(tally.locator('.figure')).not.toHaveText(before!);
 
   // Wrong input is told at once, and nothing typed is lost.
-  await form.getByLabel('It took').fill('long');
+  await form.getByLabel('Actual time').fill('long');
   await form.getByLabel('Note').fill('The tub ran out half-way.');
-  await form.getByRole('button', { name: 'Write it down' }).click();
+  await form.getByRole('button', { name: 'Add entry' }).click();
   await expect(page.getByRole('alert')).toContainText('“long” is not a number');
-  await form.getByLabel('It took').fill('50');
-  await form.getByRole('button', { name: 'Write it down' }).click();
+  await form.getByLabel('Actual time').fill('50');
+  await form.getByRole('button', { name: 'Add entry' }).click();
   await expect(page.getByTestId('log')).toContainText('The tub ran out half-way.');
   await page.reload();
   await expect(page.getByTestId('log')).toContainText('The tub ran out half-way.');
   const download = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'To read' }).click();
+  await page.getByRole('button', { name: 'Export Markdown' }).click();
   expect((await download).suggestedFilename()).toBe('brinefold-saltworks-log.md');
   expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
   while ((await page.getByRole('button', { name: /^Strike out/ }).count()) > 0) {
@@ -83,7 +83,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
   await expect(notes.getByRole('alert')).toContainText('Enter a few words');
   await notes.getByRole('img').click({ position: { x: 200, y: 120 } });
   await notes.getByLabel('What was missed').fill('No cover by the sluice');
-  await notes.getByRole('button', { name: 'Pin it there' }).click();
+  await notes.getByRole('button', { name: 'Pin here' }).click();
   await expect(notes.getByRole('listitem')).toHaveCount(1);
   await page.getByRole('link', { name: 'Days' }).click();
   await expect(page.getByTestId('agenda')).toContainText('Wet the hollow side and weigh flat', { timeout: 30_000 });

@@ -20,7 +20,7 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
   await notes.getByLabel('Height').fill('40');
   await notes.getByLabel('Height').press('Enter');
   await page.keyboard.press('Tab');
-  await notes.getByRole('button', { name: 'Let go' }).click();
+  await notes.getByRole('button', { name: 'Deselect' }).click();
 
   // A pool: keys only. The cross starts in the middle of the table.
   await page.keyboard.press('p');

@@ -37,7 +37,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await page.keyboard.press('Escape');
   const look = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
   await look('Rearrange');
-  await expect(page.getByTestId('table-count')).toHaveText('One table can be laid');
+  await expect(page.getByTestId('table-count')).toHaveText('1 layout possible');
   await page.getByTestId('laid-tile').nth(1).click();
   await page.getByTestId('laid-tile').nth(5).click();
   await expect(page.getByTestId('failing-seam')).not.toHaveCount(0);
@@ -91,10 +91,10 @@ test('pictures of the main views', async ({ page, app }) => {
   await page.clock.install({ time: new Date(2026, 11, 1, 19, 10) });
   await page.reload();
   await go(page, 'Bench');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Got it' }).click();
   await page.getByRole('button', { name: /^Glue the ground, weigh down, Tile A1/ }).click();
   await expect(page.getByTestId('amounts')).toContainText('White glue');
-  await page.getByRole('button', { name: 'Tried, or not needed' }).click();
+  await page.getByRole('button', { name: 'Done, or skip' }).click();
   await page
     .getByTestId('move')
     .getByRole('button', { name: /Weights off/ })
@@ -104,7 +104,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await page.locator('.bench-view').evaluate((view) => view.scrollTo({ top: 0 }));
   await picture(page, 'bench');
   await go(page, 'Logbook');
-  const form = page.getByRole('form', { name: 'Write down' });
+  const form = page.getByRole('form', { name: 'Add entry' });
   await expect(page.getByTestId('log')).toContainText('Trial: two strips');
   let rows = await page.getByTestId('log').getByRole('row').count();
   for (const [index, minutes, grams] of [
@@ -113,12 +113,12 @@ test('pictures of the main views', async ({ page, app }) => {
     [6, '44', ''],
   ] as const) {
     await form.getByLabel('Task').selectOption({ index });
-    await form.getByLabel('It took').fill(minutes);
+    await form.getByLabel('Actual time').fill(minutes);
     if (grams !== '') {
-      await form.getByLabel('And of').selectOption({ label: 'White glue' });
+      await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
       await form.getByLabel('Used').fill(grams);
     }
-    await form.getByRole('button', { name: 'Write it down' }).click();
+    await form.getByRole('button', { name: 'Add entry' }).click();
     await expect(page.getByTestId('log').getByRole('row')).toHaveCount((rows += 1));
   }
   await expect(page.getByTestId('hand-effect')).toBeVisible({ timeout: 60_000 });

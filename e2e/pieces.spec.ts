@@ -18,7 +18,7 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
 }) => {
   await takeShed(page, app);
   await expect(page.getByRole('textbox', { name: 'Width in bases' })).toHaveValue('3');
-  await page.getByLabel('Stands').selectOption({ label: 'on Boiling house' });
+  await page.getByLabel('Place').selectOption({ label: 'on Boiling house' });
   const [plan, { id }] = [await savedPlan(page, app), await shedIn(page, app)];
   expect(plan.features.filter(({ pieceId }) => pieceId === id).map(({ name }) => name)).toEqual(['Boiling house']);
 
@@ -33,7 +33,7 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   const front = page.getByRole('row', { name: /^Front wall/ });
   await expect(front).toContainText('87 mm');
   await page.getByRole('tab', { name: 'Drawing', exact: true }).click();
-  await page.getByLabel('Seen', { exact: true }).selectOption({ label: 'from above' });
+  await page.getByLabel('View', { exact: true }).selectOption({ label: 'top' });
   const handle = page.getByRole('slider', { name: 'Width in bases' });
   await handle.focus();
   await page.keyboard.press('ArrowRight');
@@ -76,12 +76,12 @@ test('the mitre of an eight-sided basin is read off, and axe finds no fault with
   await go(page, 'Pieces');
   await page.getByRole('button', { name: 'Take one' }).click();
   await page.getByRole('button', { name: /^Basin/ }).click();
-  await page.getByRole('tab', { name: 'Facts' }).click();
+  await page.getByRole('tab', { name: 'Details' }).click();
   await expect(page.getByText('Bevel of every wall')).toBeVisible();
   await expect(page.locator('.line', { hasText: 'Bevel of every wall' })).toContainText('22.5°');
   await expect(page.getByTestId('change')).toHaveCount(0);
   // In the round it is looked at with all the other views.
-  for (const tab of ['Parts', 'Cladding', 'Order']) {
+  for (const tab of ['Parts', 'Cladding', 'Assembly']) {
     await page.getByRole('tab', { name: tab, exact: true }).click();
     expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]?.html}`)).toEqual([]);
   }
@@ -91,20 +91,20 @@ test('a lot without a table: a wall set counted for a given one, and a day it is
   await page.goto(app.url);
   await page.getByRole('button', { name: 'New board' }).first().click();
   await page.getByLabel('Name').fill('Walls for the hall');
-  await page.getByLabel('On a table').uncheck();
+  await page.getByLabel('With a table').uncheck();
   await page.getByRole('button', { name: 'Lay it out' }).click();
   await expect(page.getByRole('heading', { name: 'Walls for the hall' })).toBeVisible();
   await page.getByRole('button', { name: /^Wall set/ }).click();
-  const count = page.getByLabel('Notes').locator('section', { hasText: 'Count it for a table' });
-  await count.getByRole('textbox', { name: 'Across', exact: true }).fill('1500');
-  await count.getByRole('button', { name: 'Count it' }).click();
+  const count = page.getByLabel('Notes').locator('section', { hasText: 'Count for a table' });
+  await count.getByRole('textbox', { name: 'Width', exact: true }).fill('1500');
+  await count.getByRole('button', { name: 'Count' }).click();
   // 15 × 8 segments in two compounds: 2 × (15 − 2) + 3 × (8 − 1) lie between knots, two of them gates
   await expect(page.getByRole('textbox', { name: 'Straight', exact: true })).toHaveValue('45');
   await expect(page.getByRole('textbox', { name: 'T', exact: true })).toHaveValue('2');
   await expect(page.getByTestId('tally-ready')).toContainText(/\d\d:\d\d/);
   await go(page, 'Ground');
   await expect(page.getByTestId('no-table')).toBeVisible();
-  await page.getByRole('button', { name: 'Lay a table under it' }).click();
+  await page.getByRole('button', { name: 'Add a table' }).click();
   await expect(page.getByLabel('Notes').getByLabel('Tiles across')).toHaveValue('1');
 });
 

@@ -49,7 +49,7 @@ function placesOf({ shape }: Feature): (readonly [number, number])[] {
 async function draw(page: Page, feature: Feature, how: 'mouse' | 'arrows' | 'typed'): Promise<void> {
   const isPool = feature.kind === 'water' && feature.shape.form !== 'strip';
   await page.keyboard.press(feature.kind === 'water' ? (isPool ? 'p' : 'c') : KEYS[feature.kind]!);
-  const forms = page.getByRole('group', { name: 'Drawn as' });
+  const forms = page.getByRole('group', { name: 'Shape' });
   const form = { outline: 'Corners', round: 'Round', strip: 'Along a line', contours: '' }[feature.shape.form];
   if (await forms.isVisible()) await forms.getByRole('button', { name: form }).click();
   const places = placesOf(feature);
@@ -106,7 +106,7 @@ async function describe(page: Page, feature: Feature): Promise<void> {
     await set('Bends', feature.shape.bendMm);
   }
   if (feature.shape.form === 'round') await set('Radius', feature.shape.radiusMm);
-  await notes.getByRole('button', { name: 'Let go' }).click();
+  await notes.getByRole('button', { name: 'Deselect' }).click();
 }
 
 test('Brinefold redrawn from an empty board by mouse, arrow keys and typed places is Brinefold', async ({ page, app }) => {

@@ -32,7 +32,7 @@ test('the bow is a range; pulling a lever lowers it by what was said', async ({ 
   await expect(page.getByTestId('bow-range')).toContainText('up at the edges');
   const lever = page.getByTestId('levers').locator('tr', { hasText: 'Two battens' });
   const leaves = numberIn(await lever.locator('.figure').nth(1).textContent());
-  await lever.getByRole('button', { name: 'Do it' }).click();
+  await lever.getByRole('button', { name: 'Apply' }).click();
   await expect(lever).toHaveCount(0);
   const worst = page.locator('.line', { hasText: 'At worst' }).locator('.figure');
   await expect.poll(async () => numberIn(await worst.textContent())).toBe(leaves);
@@ -63,7 +63,7 @@ test('the adhesive table: one that holds is taken for the joint in view', async 
   await table.locator('tr', { hasText: 'Contact adhesive' }).getByRole('button', { name: 'Use it' }).click();
   await expect(table.locator('tr', { hasText: 'Contact adhesive' })).toContainText('in use');
   const raised = page.locator('section', { has: page.getByRole('heading', { name: 'Raised ground' }) });
-  await expect(raised.getByLabel('Glued with')).toHaveValue('contact-water');
+  await expect(raised.getByLabel('Adhesive')).toHaveValue('contact-water');
 });
 
 test('a height is built otherwise, and from what is at hand', async ({ page, app }) => {
@@ -79,11 +79,11 @@ test('a height is built otherwise, and from what is at hand', async ({ page, app
 
 test('ways to build it stand side by side, and one is taken', async ({ page, app }) => {
   await openSection(page, app);
-  await tab(page, 'Ways to build it');
+  await tab(page, 'Compare options');
   const table = page.getByTestId('buildOptions');
   await expect(table.locator('tr', { hasText: 'Cut to size first' })).toContainText('as planned', { timeout: 15_000 });
-  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('eats the foam');
-  await table.locator('tr', { hasText: 'Trim flush after' }).getByRole('button', { name: 'Take it' }).click();
+  await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('dissolves the foam');
+  await table.locator('tr', { hasText: 'Trim flush after' }).getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByLabel('Edges')).toHaveValue('trim-after');
   await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
   await page.getByRole('tab', { name: /20 mm/ }).click();
@@ -94,7 +94,7 @@ test('ways to build it stand side by side, and one is taken', async ({ page, app
 test('cork on the routes is covered, glued and cut; the mass says what it adds', async ({ page, app }) => {
   await openSection(page, app);
   await page.getByLabel('On', { exact: true }).selectOption({ label: 'Routes' });
-  await page.getByRole('button', { name: 'Cover it' }).click();
+  await page.getByRole('button', { name: 'Add covering' }).click();
   const covering = page.getByTestId('facing');
   await covering.getByLabel('Covering').selectOption({ label: 'Cork sheet' });
   await tab(page, 'Mass');
@@ -105,9 +105,9 @@ test('cork on the routes is covered, glued and cut; the mass says what it adds',
 
 test('every table in Section is free of the faults axe can find', async ({ page, app }) => {
   await openSection(page, app);
-  for (const table of ['Bow and weights', 'Adhesives', 'Heights', 'Mass', 'Ways to build it']) {
+  for (const table of ['Bow and weights', 'Adhesives', 'Heights', 'Mass', 'Compare options']) {
     await tab(page, table);
-    if (table === 'Ways to build it') await expect(page.getByTestId('buildOptions')).toBeVisible({ timeout: 15_000 });
+    if (table === 'Compare options') await expect(page.getByTestId('buildOptions')).toBeVisible({ timeout: 15_000 });
     const { violations } = await anAxe(page).analyze();
     expect(violations.map(({ id, nodes }) => `${table}: ${id} ${nodes[0]?.html}`)).toEqual([]);
   }

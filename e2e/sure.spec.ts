@@ -31,7 +31,7 @@ test('figures have bands, a working names what its width comes from, and more of
   expect(before).not.toContain(price);
   await page.reload();
   await expect(toBuy).toContainText(price);
-  await filler.getByLabel('How sure Light filler, ready mixed is to be enough').selectOption({ label: 'as the rest' });
+  await filler.getByLabel('How sure Light filler, ready mixed is to be enough').selectOption({ label: 'default' });
   await expect(toBuy).toHaveText(before!);
 });
 
@@ -43,14 +43,14 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
   await mass.locator('.figure').click();
   await page.getByRole('button', { name: /I measured it.*Light filler, ready mixed, film/ }).click();
   const own = page.getByTestId('own-figure');
-  await own.getByLabel('At the most').fill('900');
-  await own.getByLabel('At the most').press('Tab');
+  await own.getByLabel('Highest').fill('900');
+  await own.getByLabel('Highest').press('Tab');
   await own.getByRole('button', { name: 'Use mine on every board' }).click();
   await expect(own.getByRole('alert')).toContainText('Enter 50 or less');
   for (const [label, value] of [
     ['Measured', '1.2'],
-    ['At the least', '1.1'],
-    ['At the most', '1.3'],
+    ['Lowest', '1.1'],
+    ['Highest', '1.3'],
   ] as const) {
     await own.getByLabel(label).fill(value);
     await own.getByLabel(label).press('Tab');
@@ -71,7 +71,7 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
   const list = page.getByTestId('own-figures');
   await expect(list).toContainText('Light filler, ready mixed, film');
   await expect(list).toContainText('1.2\u00a0mm, 1.1 to 1.3\u00a0mm');
-  await list.getByRole('button', { name: 'Back to ours' }).click();
+  await list.getByRole('button', { name: 'Use our value' }).click();
   await expect(mass.locator('.figure')).toHaveText(figure!);
   await expect(list).toHaveCount(0);
 });

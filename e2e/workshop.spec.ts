@@ -10,7 +10,7 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
     .first()
     .click();
   const form = page.getByTestId('entry-form');
-  await form.getByRole('button', { name: 'Copy as another' }).click();
+  await form.getByRole('button', { name: 'Copy as new entry' }).click();
   await form.getByLabel('name').fill('Grey harbour foam');
   await form.getByLabel('name').press('Tab');
   await form.getByRole('button', { name: 'What would it do?' }).click();
@@ -18,7 +18,7 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
   await form.getByRole('button', { name: 'Keep it' }).click();
   await expect(form.locator('.sub')).toHaveText('material, yours');
 
-  await page.getByLabel('Of which kind').selectOption({ label: 'Sheet sizes' });
+  await page.getByLabel('Kind').selectOption({ label: 'Sheet sizes' });
   await page.getByRole('button', { name: 'Add a sheet size' }).click();
   await form.getByLabel('of', { exact: true }).selectOption({ label: 'Grey harbour foam' });
   for (const [label, value] of [
@@ -47,7 +47,7 @@ test('a price list comes in with two bad rows told by line and column; what it s
   await page.goto(`${app.url}/workshop`);
   await page.getByRole('tab', { name: 'Shops and prices' }).click();
   await page.getByRole('button', { name: 'Add a shop' }).click();
-  const shop = page.getByRole('region', { name: 'A shop of mine' });
+  const shop = page.getByRole('region', { name: 'My shop' });
   const text = 'item,pack,price\nWhite glue,1 kg,0.50\nMoon dust,1 kg,5\n"Light filler, ready mixed",500 ml,cheap\nSuperglue,20 g,2.20\n';
   await shop.locator('input[type=file]').setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
   await expect(shop.getByRole('status')).toHaveText('2 prices taken, 2 rows left out.');
@@ -55,7 +55,7 @@ test('a price list comes in with two bad rows told by line and column; what it s
   await expect(shop.getByTestId('bad-prices')).toContainText(/line 4, price: .*cheap/);
   await openBrinefold(page, app, 'supplies');
   await page.getByRole('tab', { name: 'Buy list' }).click();
-  await expect(page.getByRole('region', { name: 'A shop of mine' })).toContainText('White glue');
+  await expect(page.getByRole('region', { name: 'My shop' })).toContainText('White glue');
 });
 
 test('a tub on the shelf lowers the buy list; what is bought goes to the shelf and off the list', async ({ page, app }) => {
@@ -71,12 +71,12 @@ test('a tub on the shelf lowers the buy list; what is bought goes to the shelf a
 
   await page.getByRole('link', { name: 'Workshop' }).click();
   await page.getByRole('tab', { name: 'Shelf' }).click();
-  await page.getByLabel('Of what').selectOption({ label: 'Resin, ml' });
-  await page.getByLabel('How much').fill('lots');
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByRole('alert')).toContainText('How much');
-  await page.getByLabel('How much').fill('5000');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByLabel('Item').selectOption({ label: 'Resin, ml' });
+  await page.getByLabel('Amount').fill('lots');
+  await page.getByRole('button', { name: 'Add entry' }).click();
+  await expect(page.getByRole('alert')).toContainText('Amount');
+  await page.getByLabel('Amount').fill('5000');
+  await page.getByRole('button', { name: 'Add entry' }).click();
   await expect(page.getByTestId('shelf')).toContainText(/Resin\s*5\.00\sl/);
 
   await openBrinefold(page, app, 'supplies');
@@ -91,12 +91,12 @@ test('a tub on the shelf lowers the buy list; what is bought goes to the shelf a
   await expect(hardener).toHaveCount(count - 1);
 });
 
-test('the shop sells out, and something else is taken instead, with what it changes', async ({ page, app }) => {
+test('the shop sells out, and something else is taken instead, with change', async ({ page, app }) => {
   await page.goto(`${app.url}/workshop`);
   await page.getByRole('tab', { name: 'Shops and prices' }).click();
   for (const name of ['Lantern Lane Hobbies', 'Inkwell Yard Papers', 'Quarry Gate Builders']) {
     const shop = page.getByRole('region', { name });
-    await shop.getByLabel('Plays').selectOption({ label: 'A third is sold out' });
+    await shop.getByLabel('Simulate').selectOption({ label: 'A third is sold out' });
     await expect(shop).toContainText(/\d\d+ sold out/);
   }
   await openBrinefold(page, app, 'supplies');
@@ -107,7 +107,7 @@ test('the shop sells out, and something else is taken instead, with what it chan
   const tally = await page.getByTestId('tally-cost').locator('.figure').textContent();
   // Of those that are sold out the first that has a like of its own.
   for (let i = 0; i < (await rows.count()); i++) {
-    await rows.nth(i).getByRole('button', { name: 'Something else instead' }).click();
+    await rows.nth(i).getByRole('button', { name: 'Substitute' }).click();
     const list = rows.nth(i).getByTestId('substitutes');
     await expect(list).not.toContainText('Trying each', { timeout: 60_000 });
     if ((await list.getByRole('button', { name: /^Take / }).count()) > 0) {
@@ -143,7 +143,7 @@ test('ways are weighed; “under 130 EUR, no resin” leaves what fits, a point 
   await expect(ways.first()).toContainText('which does not keep to that');
   const price = await ways.nth(1).locator('td').nth(1).textContent();
   await ways.nth(1).getByRole('button').click();
-  await page.getByTestId('chosen-way').getByRole('button', { name: 'Build it so' }).click();
+  await page.getByTestId('chosen-way').getByRole('button', { name: 'Use this' }).click();
   await expect(cost).toContainText(/[\d.]+/.exec(price!)![0]);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(cost).toHaveText(before!);
@@ -159,7 +159,7 @@ test('figures that changed since are told over the board with what they do to it
   await expect(page.getByTestId('figures-changed')).toHaveCount(0);
   await page.getByRole('link', { name: 'Workshop' }).click();
   await page.getByRole('tab', { name: 'Money and words' }).click();
-  await page.getByLabel('Words of ours').selectOption({ label: 'American' });
+  await page.getByLabel('Trade names').selectOption({ label: 'American' });
   await page.getByRole('tab', { name: 'Materials and tools' }).click();
   await page.getByLabel('Find by any name').fill('filler');
   await page
@@ -176,7 +176,7 @@ test('figures that changed since are told over the board with what they do to it
   await expect(form.locator('.sub')).toContainText('changed');
   await openBrinefold(page, app);
   const changed = page.getByTestId('figures-changed');
-  await changed.getByRole('button', { name: 'See which' }).click();
+  await changed.getByRole('button', { name: 'Show them' }).click();
   await expect(changed.getByRole('row').filter({ hasText: 'film' })).toContainText('2.5');
   await expect(page.getByTestId('figures-effect')).toContainText('cost', { timeout: 60_000 });
   await changed.getByRole('button', { name: 'Take note' }).click();

@@ -64,7 +64,7 @@ function sharedFolder() {
   const found = lstatSync(folder);
   if (!found.isDirectory() || found.uid !== process.getuid?.() || (found.mode & 0o022) !== 0) {
     throw new ClusterProblem(
-      `${folder} is not a folder of ours alone (owner ${found.uid}, mode ${(found.mode & 0o777).toString(8)}); move it away and start again.`,
+      `${folder} is used by someone else (owner ${found.uid}, mode ${(found.mode & 0o777).toString(8)}). Move it away and start again.`,
     );
   }
   return folder;
@@ -95,11 +95,11 @@ export async function ensureCluster(places, { forTests }) {
     version === null
       ? 'it has no data/PG_VERSION'
       : bin === undefined
-        ? `it is of PostgreSQL ${version.slice(0, 20)}, and installed is ${[...postgresBins().keys()].join(', ')}`
+        ? `it belongs to PostgreSQL ${version.slice(0, 20)}, but the installed version is ${[...postgresBins().keys()].join(', ')}`
         : 'its password file is missing';
   throw new ClusterProblem(
-    `The folder ${places.home} is no database that can be started: ${found}. It is left as it is. ` +
-      `npm start -- --set-aside moves it beside and begins a new one.`,
+    `The database in ${places.home} cannot be started: ${found}. Nothing was changed. ` +
+      `Use npm start -- --set-aside to move it away and start with a new one.`,
   );
 }
 

@@ -89,7 +89,7 @@ async function hold(places, name, options) {
     }
     await new Promise((done) => setTimeout(done, 30));
   }
-  throw new ClusterProblem(`The database does not come up; ${places.log} says why.`);
+  throw new ClusterProblem(`The database does not start. Details are in ${places.log}.`);
 }
 
 /** @param {import('./cluster.mjs').Places} places @param {string} name @param {boolean} forTests */

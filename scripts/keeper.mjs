@@ -93,7 +93,7 @@ async function keep() {
       if (isStopping) return;
       // Processes of one that was killed may hold its memory for a moment longer.
       failures = Date.now() - began > 10_000 ? 0 : failures + 1;
-      if (Date.now() - began > START_MS || failures > 100) throw new Error(`PostgreSQL does not stay up; ${places.log} says more.`);
+      if (Date.now() - began > START_MS || failures > 100) throw new Error(`PostgreSQL keeps stopping. Details are in ${places.log}.`);
       await pause(Math.min(2_000, 50 * 1.2 ** failures));
     }
   } catch (error) {

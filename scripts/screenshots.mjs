@@ -15,5 +15,5 @@ const done = spawnSync('npx', ['playwright', 'test', '--config', 'e2e/screenshot
   env: { ...process.env, TEST_DATABASE_URL: database.url },
 });
 await database.stop();
-say(done.status === 0 ? 'Pictures are in docs/screenshots/.' : 'The pictures could not be made.');
+say(done.status === 0 ? 'Pictures are in docs/screenshots/.' : 'The pictures could not be created.');
 process.exit(done.status ?? 1);

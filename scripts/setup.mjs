@@ -68,7 +68,7 @@ export async function inTurn(name, work) {
   const file = join(ensureFolder(join(ROOT, '.local')), `${name}.lock`);
   // It holds the lock for as long as its input is open: until it is told, or whoever asked is no more.
   const holder = spawn('flock', [file, 'sh', '-c', 'echo mine; exec cat'], { stdio: ['pipe', 'pipe', 'inherit'] });
-  const told = setTimeout(() => say('Waiting for another start to finish its setting up …'), 1_500);
+  const told = setTimeout(() => say('Waiting for another start to finish its setup …'), 1_500);
   try {
     await new Promise((resolve, reject) => {
       holder.stdout.once('data', resolve);

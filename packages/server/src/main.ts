@@ -68,7 +68,7 @@ const catalogue = await prepareDatabase({ url: settings.DATABASE_URL, demo: sett
 const db = openDatabase(settings.DATABASE_URL);
 const isBeyond = !isLoopback(settings.LISTEN);
 if (isBeyond && !(await hasPassphrase(db)))
-  give(`--listen: ${settings.LISTEN} is reached from beyond this machine, and there is no passphrase yet; npm run passphrase sets one`);
+  give(`--listen: ${settings.LISTEN} can be reached from other machines, but there is no passphrase yet. Set one with npm run passphrase`);
 
 const keeper = keepCatalogue(db, catalogue);
 const readers = startReaders(keeper);
@@ -86,7 +86,7 @@ const app = makeApp({
 });
 const server = certificate === null ? createPlainServer(app) : orGiveUp(() => createTlsServer(certificate, app));
 server.on('error', (error: NodeJS.ErrnoException) =>
-  give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is taken on ${settings.LISTEN}` : error.message),
+  give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is already in use on ${settings.LISTEN}` : error.message),
 );
 let welcome: Welcome | null = null;
 const endHousekeeping = keepHouse(db, log);

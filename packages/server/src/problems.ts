@@ -100,14 +100,14 @@ function asHttpProblem(error: unknown): HttpProblem {
     return new HttpProblem(
       503,
       'The disk is full',
-      'The disk of the server is full; nothing was stored. Free some space, then try again: what is on your screen is kept there.',
+      'The disk of the server is full. Nothing was stored. Free some space, then try again. Your changes stay on your screen.',
       { retryAfterS: 30 },
     );
   if (code === '25006')
     return new HttpProblem(
       503,
       'The database is read-only',
-      'The database takes no changes at the moment; nothing was stored. What is on your screen is kept there.',
+      'The database accepts no changes at the moment. Nothing was stored. Your changes stay on your screen.',
       { retryAfterS: 30 },
     );
   if (isAway(error)) {
@@ -122,7 +122,7 @@ function asHttpProblem(error: unknown): HttpProblem {
     if (error.type === 'entity.too.large')
       return new HttpProblem(413, 'Too large', `body: The limit is ${((error.limit ?? 0) / 1_048_576).toLocaleString('en')} MB.`);
     // What a file server says of a file that is not there is a path of this machine.
-    if (error.status === 404) return new HttpProblem(404, 'No such file', 'There is no file of that name here.');
+    if (error.status === 404) return new HttpProblem(404, 'No such file', 'There is no file with that name.');
     return new HttpProblem(error.status, 'The request cannot be read', error.type === undefined ? 'path: cannot be read.' : error.message);
   }
   return new HttpProblem(

@@ -44,7 +44,10 @@ describe('boards', () => {
     const { id } = await create('First');
     await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Theirs') });
     const stale = await call('PUT', `/boards/${id}/plan`, { revision: 1, plan: aPlan('Mine') });
-    expect(stale).toMatchObject({ status: 409, body: { title: 'Someone else saved this board', stored: { revision: 2, plan: { name: 'Theirs' } } } });
+    expect(stale).toMatchObject({
+      status: 409,
+      body: { title: 'Someone else saved this board', stored: { revision: 2, plan: { name: 'Theirs' } } },
+    });
     expect(await call('GET', `/boards/${id}`)).toMatchObject({ body: { revision: 2, plan: { name: 'Theirs' } } });
   });
 

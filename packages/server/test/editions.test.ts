@@ -32,7 +32,7 @@ test('a board remembers the figures it was first opened with, and has them told 
   expect((await edition(id)).since).toBe(first.since);
 });
 
-test('taken note of, it is reckoned with the present ones; back to what they were, nothing is told', async () => {
+test('taken note of, it is value used the present ones; back to what they were, nothing is told', async () => {
   const id = await newBoard();
   await edition(id);
   await dearer(777);

@@ -114,7 +114,7 @@ describe('your hand', () => {
   test('is told person by person; a place is read by all of them together', async () => {
     const id = await newBoard();
     const path = 'placeKinds.garage.slower.inWinter';
-    const dried = { name: 'Felt dry', unit: 'min', planned: 600, real: 780, implied: { path, value: 1.3 } };
+    const dried = { name: 'Touch-dry', unit: 'min', planned: 600, real: 780, implied: { path, value: 1.3 } };
     const entries = [
       sitting(),
       sitting({ who: 'Ben' }),

@@ -44,7 +44,8 @@ function outdatedWarning({ cutId, partIds }: OutdatedSheet, job: CutJob, { cutSh
   const name = job.parts.find(({ id }) => id === first)?.name;
   const others = partIds.length - (name === undefined ? 0 : 1);
   const and = others === 0 ? '' : ` and ${others} more`;
-  const changed = name === undefined ? `${partIds.length} of its ${places.length} parts are no longer needed` : `${name}${and} changed since`;
+  const changed =
+    name === undefined ? `${partIds.length} of its ${places.length} parts are no longer needed` : `${name}${and} changed since`;
   return {
     id: `cut/outdated ${cutId}`,
     code: 'cut/outdated',

@@ -132,12 +132,7 @@ function told(trouble: Trouble): Told {
             label: trouble.taskIds.length === 1 ? 'Unpin' : `Unpin ${trouble.taskIds.length} tasks`,
             edit: {
               code: 'together',
-              edits: trouble.taskIds.map((taskId) => ({
-                code: 'task/arrange' as const,
-                taskId,
-                change: { pin: null },
-                what: 'Unpin',
-              })),
+              edits: trouble.taskIds.map((taskId) => ({ code: 'task/arrange' as const, taskId, change: { pin: null }, what: 'Unpin' })),
               why: 'Unpin tasks',
             },
           },

@@ -81,7 +81,11 @@ function wordsFor({ first, second }: Seam, crossing: Crossing, names: string): W
     case 'level':
       return [`${names} differ by `, size, ` in height where ${first.id} meets ${second.id}.`];
     default:
-      return [`${names} ends at the seam, `, size, ` of it, with no matching feature on ${crossing.first === null ? first.id : second.id}.`];
+      return [
+        `${names} ends at the seam, `,
+        size,
+        ` of it, with no matching feature on ${crossing.first === null ? first.id : second.id}.`,
+      ];
   }
 }
 

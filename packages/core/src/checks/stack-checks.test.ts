@@ -42,7 +42,7 @@ describe('glue that cannot do its work', () => {
       'glue/slips',
     );
   });
-  test('hot melt under 2 mm of cork buckles it; superglue under a covering eats the foam', () => {
+  test('hot melt under 2 mm of cork buckles it; superglue under a covering dissolves the foam', () => {
     const covering = (glueBelowId: string): Plan =>
       withStack(({ facings }) => ({
         facings: { ...facings, open: [{ ...layer('c', 'cork', 2, glueBelowId) }].map(({ sealed: _, ...own }) => own) },

@@ -154,7 +154,8 @@ function followOf(need: CoatNeed, { go, order, workpieceId, nextGoId }: InSequen
   if (go + 1 < coat.goes) {
     const { again } = coating.drying;
     if (again === null) return [];
-    const said = (what: string, min: number): Figure<'min'> => given(`${coating.name}: ${what}`, min, 'min', 'catalogue', 'the product label comes first');
+    const said = (what: string, min: number): Figure<'min'> =>
+      given(`${coating.name}: ${what}`, min, 'min', 'catalogue', 'the product label comes first');
     return [
       { taskId: `${nextGoId}-${workpieceId}`, most: said('recoat within', again.withinMin), orAfter: said('or after', again.orAfterMin) },
     ];

@@ -48,7 +48,7 @@ describe('water-borne films', () => {
       expect(order, id).toEqual([...order].sort((a, b) => a - b));
     }
   });
-  test('never in this air is an answer: full air takes up nothing, and colder than its film forms it never binds', () => {
+  test('never in these conditions is an answer: full air takes up nothing, and colder than its film forms it never binds', () => {
     for (const air of [
       { airC: 18, humidityPct: 98 },
       { airC: 5, humidityPct: 40 },
@@ -95,7 +95,7 @@ describe('air that changes', () => {
     expect(waits.recoat.pace.after(0, 240)).toBeCloseTo(21 * 1_440 + 240, 6);
   });
   test('far from it the stated time holds', () => expect(recoat.pace.after(10 * 1_440, 240)).toBeCloseTo(10 * 1_440 + 240, 6));
-  test('what ends later is never dry sooner, and from when it is dry there is a way back', () => {
+  test('what ends later is never dry sooner, and from dry there is a way back', () => {
     const garage = aSpot(
       { ...ROOM, kindId: 'garage' },
       { spells, air: { by: 'season', airC: 9, humidityPct: 80, season: 'winter', sensorId: null } },
@@ -191,7 +191,7 @@ describe('glue', () => {
     expect(handleMin(125, true) / 1440).toBeCloseTo(6.25 / 4, 9);
   });
   test('between vent holes 60 mm apart it is a matter of hours', () => expect(handleMin(30, true) / 60).toBeCloseTo(24 * 0.09, 6));
-  test('too cold for its film it never holds; left until it is through it takes a day', () => {
+  test('too colds film it never holds; left until it is through it takes a day', () => {
     expect(handleMin(250, false, { airC: 6 })).toBe(Infinity);
     expect(usualMin(fullGlueWait(white, aSpot(ROOM)))).toBeCloseTo(1440, 9);
   });

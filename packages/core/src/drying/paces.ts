@@ -53,7 +53,11 @@ export function dryingFactor({ airC, humidityPct }: AirAt, moved: Figure<'1'>): 
     given('Reference air', REFERENCE.airC, '°C', 'definition'),
     given('Reference humidity', REFERENCE.humidityPct / 100, '1', 'definition'),
   );
-  const here = vapourDeficit('Vapour pressure deficit here', given('Air', airC, '°C', 'plan'), given('Humidity', humidityPct / 100, '1', 'plan'));
+  const here = vapourDeficit(
+    'Vapour pressure deficit here',
+    given('Air', airC, '°C', 'plan'),
+    given('Humidity', humidityPct / 100, '1', 'plan'),
+  );
   return reckon('Drying factor', '1', reckon('Slower for the climate', '1', reference, '÷', here), '×', moved);
 }
 

@@ -48,7 +48,10 @@ export async function mixingCardPdf(mixes: readonly CardMix[], boardName: string
     }
     y += 5;
   }
-  words(sheet, 'Follow the ratio and times on the product label first.', MARGIN_MM, TALL_MM - MARGIN_MM, { sizeMm: 2.8, color: COLOURS.soft });
+  words(sheet, 'Follow the ratio and times on the product label first.', MARGIN_MM, TALL_MM - MARGIN_MM, {
+    sizeMm: 2.8,
+    color: COLOURS.soft,
+  });
   return pdf.save();
 }
 

@@ -79,9 +79,7 @@ function wallIn(other: Land, basin: Land, deepMm: number): Figure<'mm³'>[] {
   const mm2 = areaMm2(intersection(other.whole, basin.body));
   if (mm2 < 1) return [];
   const area = given(`${other.name}, in the water`, mm2, 'mm²', 'drawing', 'measured on the plan');
-  return [
-    reckon(`${other.name}, under water`, 'mm³', area, '×', given('Depth under water', Math.min(tallMm, deepMm), 'mm', 'plan')),
-  ];
+  return [reckon(`${other.name}, under water`, 'mm³', area, '×', given('Depth under water', Math.min(tallMm, deepMm), 'mm', 'plan'))];
 }
 
 /** Cells in which a piece is measured under water. */

@@ -39,7 +39,12 @@ export function boardMass({ ground, stack, parts, coatings, units, catalogue }: 
       const takenMm = land.role === 'hole' && layer.kind === 'ground' ? overlapMm(stack.ground.value + land.levelMm, layer) : 0;
       return takenMm <= 0
         ? []
-        : [shaped(land, reckon(`${pit}, cut out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan')))];
+        : [
+            shaped(
+              land,
+              reckon(`${pit}, cut out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan')),
+            ),
+          ];
     });
     const volume = holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, volume of pits`, 'mm³', holes));
     return massOf(name, volume, density(layer.materialId));

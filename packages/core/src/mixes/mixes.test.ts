@@ -7,7 +7,7 @@ import { partsOf, yieldOf } from './stuffs';
 import { coversWith } from './tub';
 
 const coating = (id: string) => coatingBy(CATALOGUE, id);
-const ml = (value: number) => given('Wanted', value, 'ml', 'plan');
+const ml = (value: number) => given('Target', value, 'ml', 'plan');
 
 describe('what parts come to together', () => {
   test('mud of 6 soil, 2 glue, 2 water, 1 paint: 5 of liquid fill 3 of air, and 2 are left over the 6', () => {

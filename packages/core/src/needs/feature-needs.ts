@@ -149,7 +149,13 @@ function shareOf(need: CoatNeed, measured: FeatureGround): Figure<'ml'> {
   const { name: where, surface, sides } = measured;
   const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, area to coat`, 'mm²', surface, '+', sides) : surface);
   const name = `${need.coating.name}, ${need.method.name}, ${where}`;
-  return reckon(`${name}, here`, 'ml', need.volume, '×', reckon(`${name}: share of all surfaces with this finish`, '1', area, '÷', need.surface));
+  return reckon(
+    `${name}, here`,
+    'ml',
+    need.volume,
+    '×',
+    reckon(`${name}: share of all surfaces with this finish`, '1', area, '÷', need.surface),
+  );
 }
 
 function pourShare(need: CoatNeed, room: Figure<'mm³'>): Figure<'ml'> {

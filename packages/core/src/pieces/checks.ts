@@ -378,7 +378,7 @@ const tightPlot = remembered((plot: Feature, own: MadePiece, footprint: Footprin
       title: plot.name,
       text: [
         `is smaller than ${own.piece.name}, which needs `,
-        given('Across', right - left, 'mm', 'drawing'),
+        given('Width', right - left, 'mm', 'drawing'),
         ' × ',
         given('Depth', bottom - top, 'mm', 'drawing'),
         '.',

@@ -208,13 +208,7 @@ function fillsOf(piece: Piece, objects: readonly MadeObject[], { fills = [] }: P
     const fill = fillBy(catalogue, catalogue.starter.pieces.fills[usual]!);
     const what = `${fill.name}, ${piece.name}`;
     const each = given(`${what}: of one`, ml * object.count, 'ml', 'drawing');
-    const left = given(
-      `${fill.name}, share left when dry`,
-      1 - fill.shrinksPct.value / 100,
-      '1',
-      'catalogue',
-      fill.shrinksPct.origin,
-    );
+    const left = given(`${fill.name}, share left when dry`, 1 - fill.shrinksPct.value / 100, '1', 'catalogue', fill.shrinksPct.origin);
     const wet = fill.shrinksPct.value === 0 ? each : reckon(`${what}: before shrinking`, 'ml', each, '÷', left);
     return [
       {

@@ -55,7 +55,7 @@ describe('better evenings for Brinefold', () => {
       for (const { taskId, wait } of task.after)
         expect(startMin).toBeGreaterThanOrEqual(wait.pace.after(endOf.get(taskId)!, wait.stated.value) - 1e-6);
   });
-  test('an order kept for a board that has changed since still plans all of it', () => {
+  test('an order reserved for a board that has changed since still plans all of it', () => {
     const order = ['gone-A9', ...best.order.slice(5, 60)];
     const kept = derive({ ...plan, calendar: { ...plan.calendar, order } }, CATALOGUE).days;
     expect(kept.slots).toHaveLength(own.days.slots.length);

@@ -22,7 +22,8 @@ function wrongWith(points: readonly Point[]): string | null {
     return `corner ${points.length} repeats the first corner. Remove it; the outline closes automatically`;
   if (repeated >= 0)
     return `corner ${repeated + 2} repeats corner ${repeated + 1} at ${points[repeated]!.x}, ${points[repeated]!.y} mm. Remove one`;
-  if (areaMm2({ rings: [points] }) < LEAST_MM2 && isOneLine(points)) return `all ${points.length} corners lie on one line. Move one of them`;
+  if (areaMm2({ rings: [points] }) < LEAST_MM2 && isOneLine(points))
+    return `all ${points.length} corners lie on one line. Move one of them`;
   const crossing = selfCrossing(points);
   if (crossing === null) return null;
   const [i, j] = crossing;

@@ -163,7 +163,7 @@ describe('a shape as it is typed', () => {
     ['a bow tie', outline([0, 0], [9, 9], [9, 0], [0, 9]), 'side 1 meets side 3'],
     ['two corners', outline([0, 0], [9, 9]), 'at least 3 corners'],
   ])('%s is refused, and told', (_, shape, words) => expect(refusal(shape)).toContain(words));
-  test('contours have a level, and no more points than can be reckoned with', () => {
+  test('contours have a level, and no more points than can be value used', () => {
     expect(ContoursSchema.safeParse({ form: 'contours', levels: [] }).success).toBe(false);
     expect(ContoursSchema.safeParse(hill).success).toBe(true);
   });

@@ -26,7 +26,7 @@ test('what was bought and found is there, what was used and thrown away is not, 
   expect(glueAfter([...moves, move('used', 5_000), move('bought', 100)]).amount).toBe(100);
 });
 
-test('what is kept for a board is for no other, and is used up first by itself', () => {
+test('what is reserved for a board is for no other, and is used up first by itself', () => {
   const moves = [move('bought', 1_000), move('kept', 600, { boardId: 'a' })];
   const shelf = shelfOf(moves, CATALOGUE, '2026-11-02');
   expect([freeFor(shelf, 'a')[GLUE], freeFor(shelf, 'b')[GLUE], freeFor(shelf, null)[GLUE]]).toEqual([1_000, 400, 400]);

@@ -88,7 +88,7 @@ function adhesive(catalogue: Catalogue, { stack: { joints } }: Known): Axis | nu
     const edits = places.map((place) => ({ code: 'glue/set' as const, place, adhesiveId: id, spread: 'full' as const }));
     return { id, name: name.toLowerCase(), edit: () => atOnce(edits, `Glue with ${name.toLowerCase()}`) };
   };
-  return { id: 'adhesive', name: 'Glued with', options: [asItIs(used.map(nameOf).join(' and ')), ...others.map(option)] };
+  return { id: 'adhesive', name: 'Adhesive', options: [asItIs(used.map(nameOf).join(' and ')), ...others.map(option)] };
 }
 
 function water({ surfaces }: Plan, catalogue: Catalogue, { areas }: Known): Axis | null {

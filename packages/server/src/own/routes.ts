@@ -41,7 +41,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     const own = OwnValue.parse(req.body);
     const there = figuresOf((await keeper.now()).catalogue).get(path);
     const refusal = whyNotOwn(path, own, there === undefined ? undefined : { ...there, ...there.ours });
-    if (refusal !== null) throw new HttpProblem(422, 'Not a figure of this catalogue', refusal);
+    if (refusal !== null) throw new HttpProblem(422, 'Not a value of this catalogue', refusal);
     await changed(db, (trx) => setOwn(trx, path, own));
     res.status(204).end();
   });
@@ -49,7 +49,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
   api.delete('/own-values/:path', 'delete', async (req, res) => {
     const { path } = OwnParams.parse(req.params);
     if (!(await changed(db, (trx) => dropOwn(trx, path))))
-      throw new HttpProblem(404, 'No such figure', 'There is no figure of your own at that place.');
+      throw new HttpProblem(404, 'No such value', 'You have no own value at that path.');
     res.status(204).end();
   });
 
@@ -129,11 +129,11 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
 function placeOf(req: Request): { readonly kind: Kind; readonly id: string } {
   const place = EntryParams.parse(req.params);
   if (!isKind(place.kind))
-    throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is no kind of entry. Use materials, sheets, ….`);
+    throw new HttpProblem(404, 'No such kind', `“${String(place.kind)}” is not a kind of entry. Use materials, sheets, ….`);
   return place;
 }
 const noSuchEntry = (kind: Kind, id: string): HttpProblem =>
-  new HttpProblem(404, 'No such entry', `There is no ${KINDS[kind].one} “${id}” that this could be done with.`);
+  new HttpProblem(404, 'No such entry', `There is no ${KINDS[kind].one} “${id}” that supports this.`);
 
 /** Entries of a catalogue that speak of another by its id. */
 function hangingOn(catalogue: Awaited<ReturnType<CatalogueKeeper['now']>>['catalogue'], kind: Kind, id: string): readonly string[] {

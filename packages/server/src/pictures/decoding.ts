@@ -23,14 +23,14 @@ export async function soundPicture(body: Uint8Array): Promise<SoundPicture> {
   const { format, width = 0, height = 0, orientation = 1, pages = 1, exif, xmp, iptc, comments } = await headOf(body);
   if ((format !== 'png' && format !== 'jpeg') || pages > 1) throw notAPicture();
   if (width * height > MAX_PIXELS)
-    throw unusable(`picture: got ${width} × ${height} pixels. Enter up to ${MAX_PIXELS / 1e6} million in all.`);
+    throw unusable(`picture: got ${width} × ${height} pixels. Enter up to ${MAX_PIXELS / 1e6} million in total.`);
   const saysMore = [exif, xmp, iptc].some((said) => said !== undefined) || (comments ?? []).length > 0;
   const isKept = Math.max(width, height) <= MAX_PICTURE_PX && orientation === 1 && !saysMore;
   const upright = sharp(body, { limitInputPixels: MAX_PIXELS, failOn: 'truncated' }).autoOrient();
   const fitted = upright.resize({ width: MAX_PICTURE_PX, height: MAX_PICTURE_PX, fit: 'inside', withoutEnlargement: true });
   const decoded = format === 'png' ? fitted.png() : fitted.jpeg({ quality: 85 });
   const { data, info } = await decoded.toBuffer({ resolveWithObject: true }).catch(() => {
-    throw unusable('picture: is damaged or not all there. Use the whole file.');
+    throw unusable('picture: the file is damaged or incomplete. Choose the complete file.');
   });
   return { mediaType: MEDIA_TYPES[format], widthPx: info.width, heightPx: info.height, bytes: isKept ? body : data };
 }
@@ -45,5 +45,5 @@ async function headOf(body: Uint8Array): Promise<Metadata> {
 }
 
 const notAPicture = (): HttpProblem =>
-  new HttpProblem(415, 'Not a picture', 'picture: its bytes are neither PNG nor JPEG. Use one of these.');
+  new HttpProblem(415, 'Not a picture', 'picture: the file is neither PNG nor JPEG. Choose one of these.');
 const unusable = (detail: string): HttpProblem => new HttpProblem(422, 'The picture cannot be used', detail);

@@ -37,8 +37,8 @@ export async function keepPicture(
     await trx.raw('select pg_advisory_xact_lock(?)', [WEIGHING]);
     const kept = await weight(trx);
     if (kept + bytes.byteLength > maxMb * MEBI) {
-      const of = `${Math.round(kept / MEBI)} of ${maxMb} MB are taken`;
-      throw new HttpProblem(507, 'No room for it', `picture: ${of}. Delete pictures that no board uses, or choose a smaller one.`);
+      const of = `${Math.round(kept / MEBI)} of ${maxMb} MB are used`;
+      throw new HttpProblem(507, 'Not enough space', `picture: ${of}. Delete pictures that no board uses, or choose a smaller one.`);
     }
     await trx('pictures')
       .insert({ id, media_type: mediaType, width_px: widthPx, height_px: heightPx, body: Buffer.from(bytes) })
@@ -122,17 +122,12 @@ export async function removePicture(db: Knex, id: string, by: string | null): Pr
   if (isFree !== undefined) return (await markDeleted(db, 'picture', { id }, by)) ?? '';
   const shown = (await db('boards').select('name').whereRaw(shows('?::text'), [id, id])) as { name: string }[];
   const onEntries = await db('entry_pictures').select('id').where({ picture_id: id });
-  if (onEntries.length > 0)
-    throw new HttpProblem(409, 'Still in use', 'picture: a catalogue entry shows it. Remove it there first.');
+  if (onEntries.length > 0) throw new HttpProblem(409, 'Still in use', 'picture: a catalogue entry shows it. Remove it there first.');
   if ((await db('log_entries').whereNull('deleted_at').whereRaw("jsonb_exists(entry -> 'photoIds', ?)", [id])).length > 0)
     throw new HttpProblem(409, 'Still in use', 'picture: a logbook entry shows it. Delete that entry first.');
   if (shown.length === 0) throw noSuchPicture();
   const names = shown.map(({ name }) => `“${name}”`).join(', ');
-  throw new HttpProblem(
-    409,
-    'Still in use',
-    `picture: ${names} ${shown.length === 1 ? 'shows' : 'show'} it. Remove it there first.`,
-  );
+  throw new HttpProblem(409, 'Still in use', `picture: ${names} ${shown.length === 1 ? 'shows' : 'show'} it. Remove it there first.`);
 }
 
 /** Takes out pictures that no board shows, nor any earlier version. @returns how many */

@@ -30,8 +30,8 @@ export const bytesOf = (body: unknown): Uint8Array => (Buffer.isBuffer(body) ? b
 function onlyOf(type: string, what: string): RequestHandler {
   return (req, _res, next) => {
     if (req.is(type) !== type) {
-      const got = req.get('content-type')?.slice(0, 80) ?? 'no type at all';
-      throw new HttpProblem(415, 'Another type of content', `${what}: got ${got}. Enter ${type}.`);
+      const got = req.get('content-type')?.slice(0, 80) ?? 'no content type';
+      throw new HttpProblem(415, 'Wrong content type', `${what}: got ${got}. Enter ${type}.`);
     }
     next();
   };

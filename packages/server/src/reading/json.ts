@@ -11,7 +11,7 @@ export class BadJson extends Error {
 /** Text that no store can hold: refused at the border, for every route alike, with the place where it stands. */
 export class BadText extends Error {
   constructor(readonly path: string) {
-    super('holds half of a character or a NUL; take that out and send it again');
+    super('holds half of a character or a NUL. Remove it and send it again');
   }
 }
 
@@ -23,7 +23,7 @@ const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN_OBJECT, CLOSE_OBJECT] = [..
  * @throws BadJson for nothing, for what is not UTF-8 or not JSON, and for what is nested deeper than {@link MAX_DEPTH}
  */
 export function parseJson(bytes: Uint8Array): unknown {
-  if (bytes.length === 0) throw new BadJson('body: nothing was sent. Use JSON.');
+  if (bytes.length === 0) throw new BadJson('body: the request is empty. Send JSON.');
   refuseDeep(bytes);
   const data = parsed(bytes);
   const bad = unstorableAt(data);
@@ -51,7 +51,7 @@ function refuseDeep(bytes: Uint8Array): void {
     else if (sign === CLOSE_LIST || sign === CLOSE_OBJECT) depth -= 1;
     else if (sign === OPEN_LIST || sign === OPEN_OBJECT) {
       depth += 1;
-      if (depth > MAX_DEPTH) throw new BadJson(`body: goes deeper than ${MAX_DEPTH} levels; a plan goes less than 10 deep.`);
+      if (depth > MAX_DEPTH) throw new BadJson(`body: nested more than ${MAX_DEPTH} levels deep. A plan has fewer than 10 levels.`);
     }
   }
 }

@@ -78,7 +78,7 @@ export const ownEntries = (bytes: Uint8Array): Outcome<readonly OwnEntry[]> =>
     const bare = ManyEntries.parse(parseJson(bytes)).entries.map(({ kind, id, entry }) => ({ kind, id, body: bareEntry(entry) }));
     let known = catalogue;
     for (const entry of bare) {
-      if (!isKind(entry.kind)) throw new HttpProblem(422, 'No such kind', `“${String(entry.kind)}” is no kind of entry.`);
+      if (!isKind(entry.kind)) throw new HttpProblem(422, 'No such kind', `“${String(entry.kind)}” is not a kind of entry.`);
       const tried = withEntry(known, entry);
       if (!tried.ok) throw badEntry(entry.kind, tried.issues, `${entry.id}, `);
       known = tried.catalogue;

@@ -19,15 +19,14 @@ export function shelfRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
     const { moves } = NewMoves.parse(req.body);
     const stocked = stockedIn((await keeper.now()).catalogue);
     const strange = moves.find(({ stockId }) => !stocked.has(stockId));
-    if (strange !== undefined)
-      throw new HttpProblem(422, 'Nothing of that kind', `stockId: the catalogue has nothing to buy at “${strange.stockId}”.`);
+    if (strange !== undefined) throw new HttpProblem(422, 'No such item', `stockId: the catalogue has no item “${strange.stockId}”.`);
     await addMoves(db, moves);
     res.status(201).json(Ledger.parse({ moves: await listMoves(db) }));
   });
   api.delete('/shelf/:moveId', 'delete', async (req, res) => {
     const { moveId } = MoveParams.parse(req.params);
     const name = await markDeleted(db, 'shelf', { id: moveId }, askedBy(res));
-    if (name === null) throw new HttpProblem(404, 'No such line', 'There is no line with that id in the ledger.');
+    if (name === null) throw new HttpProblem(404, 'No such line', 'There is no entry with that id in the ledger.');
     await recordDeletion(db, req, res, `shelf: ${name}`);
     res.json(Ledger.parse({ moves: await listMoves(db) }));
   });

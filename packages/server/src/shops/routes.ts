@@ -44,8 +44,7 @@ export function shopRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
     if (!(await isThere(shopId))) throw noSuchShop();
     const stocked = stockedIn((await keeper.now()).catalogue);
     const strange = offers.find(({ stockId }) => !stocked.has(stockId));
-    if (strange !== undefined)
-      throw new HttpProblem(422, 'Nothing of that kind', `stockId: the catalogue has nothing to buy at “${strange.stockId}”.`);
+    if (strange !== undefined) throw new HttpProblem(422, 'No such item', `stockId: the catalogue has no item “${strange.stockId}”.`);
     await setOffers(db, shopId, offers, Date.now());
     res.json(await told());
   });

@@ -147,12 +147,12 @@ async function heard(
       new Promise<null>((late) => setTimeout(late, patienceMs, null)),
     ]);
     if (text === null) {
-      if (tried === TRIES) return 'does not answer; its last prices stand';
+      if (tried === TRIES) return 'does not answer. Its last prices are used';
       continue;
     }
     const { offers, bad } = readPriceList(text, catalogue);
     if (offers.length === 0)
-      return `answered with something that is no price list (${bad[0]?.message.slice(0, 80) ?? 'nothing'}); its last prices stand`;
+      return `answered with something that is not a price list (${bad[0]?.message.slice(0, 80) ?? 'empty'}). Its last prices are used`;
     await setOffers(
       db,
       shop.id,

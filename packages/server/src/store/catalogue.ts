@@ -15,5 +15,5 @@ export async function settleCatalogue(db: Knex): Promise<Catalogue> {
   const row = await db<{ id: number; body: unknown }>('catalogue').first('body').where('id', 1);
   const loaded = loadCatalogue(row?.body);
   if (loaded.ok) return loaded.value;
-  throw new Error(`the catalogue is not sound:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`);
+  throw new Error(`the catalogue has errors:\n${loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`).join('\n')}`);
 }

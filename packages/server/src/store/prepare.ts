@@ -51,7 +51,7 @@ async function takeTurn(url: string): Promise<pg.Client> {
     } catch (error) {
       await turn.end().catch(() => undefined);
       if (!isAway(error)) throw error;
-      if (Date.now() > end) throw new Error('no database answers at the address given', { cause: error });
+      if (Date.now() > end) throw new Error('no database answers at the given address', { cause: error });
     }
   }
 }
@@ -63,7 +63,7 @@ async function migrate(db: Knex, url: string, backupDir: string | null): Promise
   const newer = done.find(({ name }) => !ours.has(name));
   if (newer !== undefined)
     throw new Error(
-      `the database was changed by a newer version (${newer.name} is not known here); start that one, or restore an older backup`,
+      `the database was changed by a newer version (${newer.name} is not known here). Start that version, or restore an older backup`,
     );
   if (done.length === MIGRATIONS.length) return;
   if (done.length > 0 && backupDir !== null) await backUp(url, backupDir, 'before-migration');

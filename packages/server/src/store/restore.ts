@@ -18,12 +18,12 @@ export async function restore(url: string, file: string, replace: (() => Promise
   await admin.connect();
   const refuseUsed = async (): Promise<void> => {
     const { rows } = await admin.query('select 1 from pg_stat_activity where datname = $1', [name]);
-    if (rows.length > 0) throw new CannotRestore('Spare Acre is running on this database; stop it first, then restore.');
+    if (rows.length > 0) throw new CannotRestore('Spare Acre is using this database. Stop it first, then restore.');
   };
   try {
     const there = await boardsIn(url);
     if (there > 0 && replace === null)
-      throw new CannotRestore(`${there} boards are there already; --replace puts the backup in their place.`);
+      throw new CannotRestore(`The database already has ${there} boards. Use --replace to replace them with the backup.`);
     await refuseUsed();
     if (there > 0) await replace?.();
     await admin.query(`drop database if exists ${quoted(beside)} with (force)`);

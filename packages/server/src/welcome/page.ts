@@ -36,7 +36,7 @@ const STEPS: readonly (readonly [device: string, steps: readonly string[]])[] = 
     ['Download and open the file; it is added to Keychain Access.', 'Double-click “Spare Acre”, open “Trust”, and choose “Always Trust”.'],
   ],
   [
-    'Linux desk',
+    'Linux desktop',
     [
       'In the browser open Settings, search for “certificates”, open “Authorities”, and import the file; tick “Trust this certificate for identifying websites”.',
       'In Firefox (on every system) use Settings, Privacy & Security, View Certificates, Authorities, Import.',
@@ -67,7 +67,7 @@ export const welcomePage = ({ fingerprint, addresses }: Shown): string => `<!doc
 <h2>Steps</h2>
 ${STEPS.map(([device, steps]) => `<details><summary>${escaped(device)}</summary><ol>${steps.map((step) => `<li>${escaped(step)}</li>`).join('')}</ol></details>`).join('\n')}
 <h2>If you do not want to install it</h2>
-<p>Open the app anyway and accept the browser’s warning: <span id="links">${addresses.map((address) => `<a href="${escaped(address)}">${escaped(address)}</a>`).join(' ')}</span>. Everything works while the server can be reached. Without a network, only a page that is already open goes on; entries made on it are stored on the device and sent later.</p>
+<p>Open the app anyway and accept the browser’s warning: <span id="links">${addresses.map((address) => `<a href="${escaped(address)}">${escaped(address)}</a>`).join(' ')}</span>. Everything works while the server can be reached. Without a network, only a page that is already open keeps working. Its entries are stored on the device and sent later.</p>
 </main>
 </body>
 </html>`;
@@ -86,7 +86,7 @@ async function check() {
     try {
       await fetch(address + '/trusted', { cache: 'no-store', signal: AbortSignal.timeout(5000) });
       state.className = 'good';
-      state.replaceChildren('It worked: this device trusts the server. ', Object.assign(document.createElement('a'), { href: address, textContent: 'Open Spare Acre' }));
+      state.replaceChildren('This device trusts the server.  ', Object.assign(document.createElement('a'), { href: address, textContent: 'Open Spare Acre' }));
       return;
     } catch {
       // Not trusted there, or not reached.

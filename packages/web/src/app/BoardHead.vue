@@ -21,7 +21,7 @@ const othersText = computed(() => {
   const names = store.others.map(({ person, device }) => (person === null ? `a ${device}` : `${person} (${device})`));
   return `Also here: ${names.join(', ')}`;
 });
-const AWAY = { server: 'Server not reachable', database: 'Database away', busy: 'Server busy', 'sign-in': 'Signed out' } as const;
+const AWAY = { server: 'Server not reachable', database: 'Database not reachable', busy: 'Server busy', 'sign-in': 'Signed out' } as const;
 const saved = computed(() => {
   switch (store.saving.state) {
     case 'saved':

@@ -71,7 +71,7 @@ async function note(): Promise<void> {
   <section v-if="rows.length > 0" class="changed" data-testid="figures-changed" aria-label="Changed values">
     <div class="said">
       <strong>{{ title }}</strong>
-      <BButton variant="key" size="sm" :aria-expanded="isOpen" @click="see">{{ isOpen ? 'Less' : 'See which' }}</BButton>
+      <BButton variant="key" size="sm" :aria-expanded="isOpen" @click="see">{{ isOpen ? 'Less' : 'Show them' }}</BButton>
       <BButton variant="key" size="sm" @click="note">Acknowledge</BButton>
       <span v-if="problem !== ''" class="attention" role="alert">{{ problem }}</span>
     </div>
@@ -79,10 +79,10 @@ async function note(): Promise<void> {
       <p class="m-0" data-testid="figures-effect">
         {{
           effect === null
-            ? 'Reckoning what that does …'
+            ? 'Calculating the effect …'
             : effect.length === 0
               ? 'The summary does not change.'
-              : `To this board: ${effect.join(', ')}.`
+              : `Effect on this board: ${effect.join(', ')}.`
         }}
       </p>
       <BTableSimple class="ledger">

@@ -6,13 +6,13 @@ const GROUPS = [
       ['Ctrl Z', 'undo'],
       ['Ctrl Y', 'redo'],
       ['?', 'this sheet'],
-      ['Tab', 'go to the next thing'],
+      ['Tab', 'go to the next item'],
     ],
   },
   {
     name: 'Ground: tools',
     keys: [
-      ['V', 'take hold'],
+      ['S', 'select'],
       ['R, H', 'raise ground, a hill'],
       ['B, M', 'bank, ramp'],
       ['D, X', 'dig a pit, a crater'],
@@ -34,9 +34,9 @@ const GROUPS = [
     ],
   },
   {
-    name: 'Ground: what is chosen',
+    name: 'Ground: selection',
     keys: [
-      ['Arrows', 'move it, with Shift by ten steps'],
+      ['Arrows', 'move it; with Shift, ten steps'],
       ['[ and ]', 'narrower, wider'],
       ['Shift click', 'choose several'],
       ['Del', 'remove'],
@@ -46,30 +46,30 @@ const GROUPS = [
   {
     name: 'Cuts: a part',
     keys: [
-      ['Tab', 'go from part to part'],
-      ['Arrows', 'move it by 1 mm, with Shift by 10'],
-      ['T', 'turn it'],
+      ['Tab', 'go to the next part'],
+      ['Arrows', 'move it by 1 mm; with Shift, 10 mm'],
+      ['T', 'rotate it'],
       ['P', 'pin or unpin'],
     ],
   },
   {
-    name: 'Ground: the sheet',
+    name: 'Ground: view',
     keys: [
-      ['+ and −', 'nearer, farther'],
+      ['+ and −', 'zoom in, zoom out'],
       ['0', 'whole table'],
-      ['Alt', 'held while dragging: no snapping'],
+      ['Alt', 'hold while dragging: no snapping'],
     ],
   },
   {
-    name: 'Ground: other tables',
+    name: 'Ground: other layouts',
     keys: [
-      ['Enter', 'pick a tile up, put it down'],
-      ['Q', 'turn it'],
+      ['Enter', 'pick up a tile, put it down'],
+      ['Q', 'rotate it'],
       ['L', 'lock it'],
     ],
   },
-  { name: 'Ground: in the round, walking', keys: [['Arrows', 'ahead, back, turn; with Shift stride']] },
-  { name: 'Section', keys: [['Arrows', 'move the chosen end of the cut']] },
+  { name: 'Ground: 3D, walking', keys: [['Arrows', 'forward, back, turn; with Shift, faster']] },
+  { name: 'Section', keys: [['Arrows', 'move the selected end of the cut']] },
 ] as const;
 </script>
 

@@ -13,7 +13,7 @@ const lay = (): string => store.edit({ code: 'table/split', columnWidthsMm: even
   <div class="p-4" data-testid="no-table">
     <h2>This board has no table</h2>
     <p class="quiet">You can cut, buy for and build its pieces without a table. This view stays empty.</p>
-    <RouterLink class="btn btn-primary" :to="{ name: 'pieces' }">Go to its pieces</RouterLink>
-    <BButton variant="key" class="ms-2" @click="lay">Lay a table under it</BButton>
+    <RouterLink class="btn btn-primary" :to="{ name: 'pieces' }">Go to Pieces</RouterLink>
+    <BButton variant="key" class="ms-2" @click="lay">Add a table</BButton>
   </div>
 </template>

@@ -19,7 +19,7 @@ const drawer = useDrawer();
 const store = usePlan();
 const title = computed(() => {
   if (drawer.content === 'warnings') return 'Warnings';
-  if (drawer.content === 'keys') return 'Keys';
+  if (drawer.content === 'keys') return 'Shortcuts';
   if (drawer.content === 'server') return 'This server';
   if (drawer.content === 'shift') return 'Why the ready date changed';
   if (drawer.content === 'revisions') return 'Earlier versions';

@@ -61,7 +61,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
           The merged board has {{ tooMany.count }} features, {{ over }} more than the limit of {{ tooMany.most }}. Choose {{ over }} to
           remove:
         </template>
-        <template v-else>Together they have {{ tooMany.count }} features now; {{ tooMany.most }} go on a board.</template>
+        <template v-else>The merged board now has {{ tooMany.count }} features. The limit is {{ tooMany.most }}.</template>
       </legend>
       <TickField
         v-for="{ id, name, by } in tooMany.added"
@@ -71,7 +71,7 @@ async function settle(choice: 'merge' | 'mine' | 'theirs'): Promise<void> {
         @toggle="(isTaken) => take(id, isTaken)"
       />
     </fieldset>
-    <p v-else-if="settling.merge?.problem" class="attention">Put together they make no sound board: {{ settling.merge.problem }}.</p>
+    <p v-else-if="settling.merge?.problem" class="attention">The merged board is not valid: {{ settling.merge.problem }}.</p>
     <div class="d-flex flex-column gap-2 align-items-start">
       <BButton variant="primary" :disabled="isBusy || settling.merge?.problem !== ''" @click="settle('merge')">Merge both</BButton>
       <BButton variant="key" :disabled="isBusy" @click="settle('mine')">Keep my version (the other stays in the history)</BButton>

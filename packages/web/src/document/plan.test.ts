@@ -424,7 +424,7 @@ describe('a board that is open in two places', () => {
     await later();
     expect([store.plan!.name, store.others]).toEqual(['Theirs', [{ person: 'Ida', device: 'phone' }]]);
     stream.tell({ kind: 'away' });
-    expect(store.notice).toMatchObject({ text: expect.stringContaining('Put away') as string, isDeed: false });
+    expect(store.notice).toMatchObject({ text: expect.stringContaining('Archive') as string, isDeed: false });
     store.close();
     await later();
     expect([stream.readyState, store.others]).toEqual([2, []]);

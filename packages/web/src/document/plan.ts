@@ -182,8 +182,8 @@ export const usePlan = defineStore('plan', () => {
     const next = applied(before, { code: 'board/change', changes, why: name });
     const checked = checkEdited(next.plan, before.plan, catalogues.catalogue!);
     history.value = travelled;
-    if (blocked.length > 0) return say(`“${step.name}” stays: ${blocked.slice(0, 3).join(', ')} changed on another device since.`);
-    if (!checked.ok) return say(`“${step.name}” stays: ${checked.problem.issues[0]!.message}.`);
+    if (blocked.length > 0) return say(`“${step.name}” cannot be undone: ${blocked.slice(0, 3).join(', ')} changed on another device.`);
+    if (!checked.ok) return say(`“${step.name}” cannot be undone: ${checked.problem.issues[0]!.message}.`);
     if (next !== before) become(next, name);
   }
   const say = (text: string): void => void (notice.value = { text, steps: history.value.done.length, isDeed: false });

@@ -7,7 +7,7 @@ import { useLessons } from './lessons';
 import { usePlan } from './plan';
 
 /** How long it really took to dry: a matter of the place and the season first. @param realMin minutes */
-export const driedAs = (wait: Quantity<'min'>, realMin: number): Promise<Logged> => loggedAs('Felt dry', wait, realMin, isOfPlaces);
+export const driedAs = (wait: Quantity<'min'>, realMin: number): Promise<Logged> => loggedAs('Touch-dry', wait, realMin, isOfPlaces);
 /** A planned figure as it really came out, with what that says of the catalogue. */
 export async function loggedAs(
   name: string,

@@ -32,7 +32,7 @@ export const useTimers = defineStore('timers', () => {
     const rung = rungBetween(timers.value, Math.min(lastLookMs.value, nowMs.value), nowMs.value);
     lastLookMs.value = nowMs.value;
     for (const { timer, isDue, atMs } of rung) {
-      said.value = isDue ? `${timer.name}: time is up` : `${timer.name}: look after it`;
+      said.value = isDue ? `${timer.name}: time is up` : `${timer.name}: needs attention`;
       if (nowMs.value - atMs > STALE_MS || isSilent.value) continue;
       ring();
       (navigator as Partial<Navigator>).vibrate?.(BUZZ_MS);

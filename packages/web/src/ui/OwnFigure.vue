@@ -38,8 +38,8 @@ async function keep(): Promise<void> {
 <template>
   <form class="own" data-testid="own-figure" @submit.prevent="keep">
     <NumberField label="Measured" :value="own.value" :unit="input.unit" :limits="LIMITS" :take="(value) => take('value', value)" />
-    <NumberField label="At the least" :value="own.low" :unit="input.unit" :limits="LIMITS" :take="(value) => take('low', value)" />
-    <NumberField label="At the most" :value="own.high" :unit="input.unit" :limits="LIMITS" :take="(value) => take('high', value)" />
+    <NumberField label="Lowest" :value="own.low" :unit="input.unit" :limits="LIMITS" :take="(value) => take('low', value)" />
+    <NumberField label="Highest" :value="own.high" :unit="input.unit" :limits="LIMITS" :take="(value) => take('high', value)" />
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <BButton type="submit" variant="key" :disabled="isBusy">Use my value on all boards</BButton>
   </form>

@@ -14,7 +14,7 @@ const percent = computed(() => (props.search.share.value === null ? null : Math.
     <span>{{ what }}, {{ percent }} %</span>
     <BButton variant="key" @click="search.cancel()">Stop</BButton>
   </div>
-  <p v-else-if="search.fault.value !== ''" class="attention" role="alert">It failed: {{ search.fault.value }}</p>
+  <p v-else-if="search.fault.value !== ''" class="attention" role="alert">Search failed: {{ search.fault.value }}</p>
 </template>
 
 <style scoped>

@@ -6,7 +6,7 @@ const LINES = [7, 10, 9, 5, 10, 8, 6];
 </script>
 
 <template>
-  <div class="bench" role="status" aria-label="Fetching the view" data-testid="skeleton">
+  <div class="bench" role="status" aria-label="Loading the view" data-testid="skeleton">
     <div class="drawing p-4"><BPlaceholder animation="glow" width="100%" tag="div" class="sheet" /></div>
     <div class="notes">
       <p v-for="(columns, i) in LINES" :key="i"><BPlaceholder animation="glow" :cols="columns" /></p>

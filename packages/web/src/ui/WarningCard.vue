@@ -15,7 +15,7 @@ const drawer = useDrawer();
   <div
     class="warning"
     role="group"
-    :aria-label="`${warning.severity === 'stop' ? 'Cannot be built' : 'Take care'}: ${warning.title}`"
+    :aria-label="`${warning.severity === 'stop' ? 'Cannot be built' : 'Warning'}: ${warning.title}`"
     :data-code="warning.code"
   >
     <span aria-hidden="true">{{ warning.severity === 'stop' ? '✕' : '!' }}&nbsp;</span>

@@ -64,7 +64,7 @@ const SOURCES: Readonly<Record<string, string>> = {
   logbook: 'your logbook',
   calendar: 'your bench hours',
   layout: 'counted in the layout',
-  definition: 'by definition',
+  definition: 'definition',
 };
 
 function signBefore(i: number): string {
@@ -128,7 +128,7 @@ function signBefore(i: number): string {
       </ol>
     </details>
     <details v-if="sheet.inputs.length > 0 && source === null" :open="sheet.inputs.length <= FOLD_FROM">
-      <summary>Where the numbers come from</summary>
+      <summary>Sources</summary>
       <BTableSimple class="column">
         <tbody>
           <tr v-for="(input, i) in sheet.inputs" :key="i">

@@ -26,15 +26,15 @@ export const starter: Catalogue['starter'] = {
       goes: 1,
       says: 'Deep and clear. The most expensive option; it needs a sealed, level bed.',
     },
-    {
-      id: 'tinted-pour',
-      coatingId: 'tinted-epoxy',
-      methodId: 'pour',
-      goes: 1,
-      says: 'Opaque: hides the bed, so a shallow bed is enough.',
-    },
+    { id: 'tinted-pour', coatingId: 'tinted-epoxy', methodId: 'pour', goes: 1, says: 'Opaque: hides the bed, so a shallow bed is enough.' },
     { id: 'lamp-resin', coatingId: 'lamp-resin', methodId: 'pour', goes: 1, says: 'Thin layers, each cured in minutes under the lamp.' },
-    { id: 'gel', coatingId: 'water-gel', methodId: 'gel', goes: 1, says: 'Ripples and foam shaped by hand. It shrinks and needs a day per layer.' },
+    {
+      id: 'gel',
+      coatingId: 'water-gel',
+      methodId: 'gel',
+      goes: 1,
+      says: 'Ripples and foam shaped by hand. It shrinks and needs a day per layer.',
+    },
     {
       id: 'gloss',
       coatingId: 'gloss-varnish',

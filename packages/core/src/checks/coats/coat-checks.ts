@@ -47,7 +47,13 @@ function* grainWarnings(list: CoatList, { figureHeightMm, catalogue }: Inputs): 
       title: list.name,
       text: [
         `${coating.name} looks like ${look.readsAs} beside the figures: up to `,
-        given('Largest grain at figure scale', Math.round(look.realMostMm), 'mm', 'catalogue', 'real size divided by the scale of the board'),
+        given(
+          'Largest grain at figure scale',
+          Math.round(look.realMostMm),
+          'mm',
+          'catalogue',
+          'real size divided by the scale of the board',
+        ),
         ' across.',
       ],
       mends:

@@ -66,7 +66,7 @@ describe('only oblong sheets of 1200 × 600 are to be had', () => {
   test('with a larger sheet to be had again it is whole', () => {
     expect(derive(metre(2), CATALOGUE).partList.parts.some(isPieceOf)).toBe(false);
   });
-  test('where nothing at all is to be had, what is stocked is reckoned with', () => {
+  test('where nothing at all is to be had, what is stocked is value used', () => {
     const none = without(metre(1), [...OTHERS, OBLONG]);
     expect(derive(none, CATALOGUE).jobs[0]!.sheetCount.value).toBe(derive(metre(1), CATALOGUE).jobs[0]!.sheetCount.value);
   });

@@ -78,7 +78,7 @@ describe('by hand', () => {
 });
 
 describe('the practice cut', () => {
-  test('names passes and cautions, and what five strips measure with the kerf reckoned with', () => {
+  test('names passes and cautions, and what five strips measure with the kerf value used', () => {
     const card = kerfTest({ ...job, kerfMm: 0.5 }, 'metric', CATALOGUE);
     expect(card.expected.value).toBeCloseTo(100 - 4 * 0.5, 9);
     expect(card.steps[0]).toContain('3 passes, the first only a score');

@@ -68,13 +68,7 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
       reckon(`${stuff.name}: air content`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
     ),
   );
-  const over = reckon(
-    `${name}: liquid beyond the gaps`,
-    'ml',
-    reckon('Liquid minus gaps', 'ml', liquid, '−', air),
-    'or, if larger,',
-    NONE,
-  );
+  const over = reckon(`${name}: liquid beyond the gaps`, 'ml', reckon('Liquid minus gaps', 'ml', liquid, '−', air), 'or, if larger,', NONE);
   return { volumes, all: reckon(`${name}: one measure in the pot`, 'ml', bulk, '+', over) };
 }
 const NONE = given('Nothing', 0, 'ml', 'definition');

@@ -188,7 +188,9 @@ function shapeOf(own: Basin): PieceShape {
         says: 'Make all walls first, then cut all mitres at one setting; the floor gives them their places.',
         bodyIds: ['floor', ...walls.map(({ id }) => id)],
       },
-      ...(rims.length > 0 ? [{ does: 'glue' as const, says: 'Glue the rim so that it covers the joints.', bodyIds: rims.map(({ id }) => id) }] : []),
+      ...(rims.length > 0
+        ? [{ does: 'glue' as const, says: 'Glue the rim so that it covers the joints.', bodyIds: rims.map(({ id }) => id) }]
+        : []),
       ...(plinth.length > 0
         ? [
             {
@@ -199,7 +201,13 @@ function shapeOf(own: Basin): PieceShape {
           ]
         : []),
       ...(spouts.length > 0
-        ? [{ does: 'glue' as const, says: 'Fit spouts into holes drilled halfway up, level all round.', bodyIds: spouts.map(({ id }) => id) }]
+        ? [
+            {
+              does: 'glue' as const,
+              says: 'Fit spouts into holes drilled halfway up, level all round.',
+              bodyIds: spouts.map(({ id }) => id),
+            },
+          ]
         : []),
       ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'Fit the pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
     ],

@@ -90,7 +90,11 @@ function shapeOf(own: Cable, hung: Catenary): PieceShape {
     strung,
     order: [
       { does: 'pin', says: 'Fit the posts on pins, plumb.', bodyIds: posts.map(({ id }) => id) },
-      { does: 'dry-fit', says: 'Bend every wire along the drawn line before you glue it: seen from the front it should match the line.', bodyIds: [] },
+      {
+        does: 'dry-fit',
+        says: 'Bend every wire along the drawn line before you glue it: seen front it should match the line.',
+        bodyIds: [],
+      },
       { does: 'glue', says: 'Run the cables from end to end, with a drop of glue at each post.', bodyIds: [] },
     ],
     facts: [

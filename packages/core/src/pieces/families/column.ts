@@ -21,7 +21,7 @@ export const column = pieceFamily('column', settings, {
   name: 'Column',
   says: 'A round card shaft with ribs, foot and cap.',
   fields: [
-    askLength('acrossMm', 'Across', { min: 4, max: 200 }),
+    askLength('acrossMm', 'Width', { min: 4, max: 200 }),
     askLength('heightMm', 'Shaft', SIZES.wallMm),
     askTick('ribs', 'Ribs'),
     askLength(

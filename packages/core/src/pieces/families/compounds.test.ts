@@ -37,9 +37,6 @@ test('gates take the place of straight ones', () => {
 
 test('what does not go on the table is refused at its field, with what would do', () => {
   const place = { segmentMm: 200, widthMm: 390, depthMm: 800, across: 3, deep: 1, gates: 0 };
-  expect(compoundWalls(place)).toMatchObject({
-    ok: false,
-    problem: { field: 'across', says: expect.stringContaining('Enter up to 1') },
-  });
+  expect(compoundWalls(place)).toMatchObject({ ok: false, problem: { field: 'across', says: expect.stringContaining('Enter up to 1') } });
   expect(compoundWalls({ ...place, across: 1, gates: 9 })).toMatchObject({ ok: false, problem: { field: 'gates' } });
 });

@@ -44,10 +44,7 @@ export function compoundWalls({ segmentMm, widthMm, depthMm, across, deep, gates
   };
   const most = Math.max(...Object.values(counted));
   if (most > WALLS_OF_A_SORT.max)
-    return refused(
-      'widthMm',
-      `needs ${most} of one kind. Use longer segments or a smaller area (up to ${WALLS_OF_A_SORT.max} of a kind)`,
-    );
+    return refused('widthMm', `needs ${most} of one kind. Use longer segments or a smaller area (up to ${WALLS_OF_A_SORT.max} of a kind)`);
   return ok(counted);
 }
 

@@ -88,7 +88,11 @@ function shapeOf(own: Pad): PieceShape {
     waysIn: [],
     isWalkedOver: true,
     order: [
-      { does: 'glue', says: 'Glue the ring to its board and weigh it down: a thin board bows when one face gets wet.', bodyIds: ['board', 'ring'] },
+      {
+        does: 'glue',
+        says: 'Glue the ring to its board and weigh it down: a thin board bows when one face gets wet.',
+        bodyIds: ['board', 'ring'],
+      },
       { does: 'fill', says: 'Model the rim over the ring, steep inside, flat outside; rays outwards with a stiff brush.', bodyIds: [] },
     ],
     rests: [{ bodyId: 'ring', on: ['board'] }],
@@ -110,7 +114,7 @@ function shapeOf(own: Pad): PieceShape {
     fills: [{ usual: 'clay', objectId: 'pad', ml: rimMm3 / 1_000 }],
     facts: [{ label: 'Rim modelled over the ring, dry', value: rimMm3 / 1_000, unit: 'ml' }],
     handles: [
-      { key: 'acrossMm', label: 'Across', objectId: 'pad', at: [own.acrossMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
+      { key: 'acrossMm', label: 'Width', objectId: 'pad', at: [own.acrossMm / 2, 0, 0], along: [1, 0, 0], perUnitMm: 0.5, step: 1 },
     ],
   };
 }

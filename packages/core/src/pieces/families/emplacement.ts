@@ -360,7 +360,9 @@ const glue = (says: string, bodies: readonly { readonly id: string }[]): PieceSh
 /** Faceted shells: the back on the floor, the sides, the middle, and the splayed ones last, into what is left. */
 function gluingOf(own: Emplacement, { ring, back }: EmplacementPlan): PieceShape['order'] {
   const walls = (...which: readonly number[]) => which.map((i) => ({ id: wallOf('wall', i) }));
-  const first: PieceShape['order'] = [{ does: 'glue', says: 'Glue the back wall to the floor first.', bodyIds: ['floor', wallOf('wall', back)] }];
+  const first: PieceShape['order'] = [
+    { does: 'glue', says: 'Glue the back wall to the floor first.', bodyIds: ['floor', wallOf('wall', back)] },
+  ];
   if (!isSplayed(own)) {
     const rest = [...ring.keys()].filter((i) => i !== back);
     return [...first, ...glue('Add the other walls from the back on both sides, the front ones last. Fill open gaps.', walls(...rest))];

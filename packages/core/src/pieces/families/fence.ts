@@ -209,12 +209,12 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
     fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own, sides) }] : [],
     loose: own.fill === 'hedge' ? [{ id: 'hedge', name: 'Hedge', objectId: 'fence', mesh: hedgeOf(own, posts, course.isClosed) }] : [],
     order: [
-      { does: 'pin', says: 'Set the posts on pins in the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
       {
-        does: 'glue',
-        says: 'Add the rails, lowest first, then the infill.',
-        bodyIds: bars.slice(posts.length).map(({ id }) => id),
+        does: 'pin',
+        says: 'Set the posts on pins in the ground, plumb, from both ends to the middle.',
+        bodyIds: posts.map(({ id }) => id),
       },
+      { does: 'glue', says: 'Add the rails, lowest first, then the infill.', bodyIds: bars.slice(posts.length).map(({ id }) => id) },
       ...(own.fill === 'hedge'
         ? [
             {

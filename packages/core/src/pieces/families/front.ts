@@ -110,10 +110,7 @@ function refusal(own: Front): ReturnType<typeof refused> | null {
     return refused('stairsMm', `leave no room for boxes. Enter up to ${Math.max(20, Math.floor(own.widthMm * 0.6))} mm`);
   const pitch = boxedMm(own) / own.columns - BETWEEN_MM - 2 * own.overhangMm;
   if (own.boxWideMm > pitch)
-    return refused(
-      'boxWideMm',
-      `${own.columns} side by side leave ${Math.max(0, Math.floor(pitch))} mm each. Use fewer, or a wider panel`,
-    );
+    return refused('boxWideMm', `${own.columns} side by side leave ${Math.max(0, Math.floor(pitch))} mm each. Use fewer, or a wider panel`);
   const storey = own.heightMm / own.rows - BETWEEN_MM;
   if (own.boxHighMm > storey)
     return refused(
@@ -389,8 +386,16 @@ function shapeOf(own: Front): PieceShape {
     waysIn: [],
     strung: [...strung, ...carried],
     order: [
-      { does: 'glue', says: 'Glue the panel to its foot with both braces behind it, square.', bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'] },
-      { does: 'paint', says: 'Paint the panel where boxes will hide it, and the inside of every box: you cannot reach there later.', bodyIds: [] },
+      {
+        does: 'glue',
+        says: 'Glue the panel to its foot with both braces behind it, square.',
+        bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'],
+      },
+      {
+        does: 'paint',
+        says: 'Paint the panel where boxes will hide it, and the inside of every box: you cannot reach there later.',
+        bodyIds: [],
+      },
       {
         does: 'glue',
         says: 'Assemble each box first, then add them from the lowest row up.',
@@ -406,7 +411,13 @@ function shapeOf(own: Front): PieceShape {
           ]
         : []),
       ...(tubes.length > 0
-        ? [{ does: 'glue' as const, says: 'Paint the tubes inside, then glue them square to the panel.', bodyIds: tubes.map(({ id }) => id) }]
+        ? [
+            {
+              does: 'glue' as const,
+              says: 'Paint the tubes inside, then glue them square to the panel.',
+              bodyIds: tubes.map(({ id }) => id),
+            },
+          ]
         : []),
       { does: 'pin', says: 'Push a skewer through every box into the panel, so that it survives handling.', bodyIds: [] },
       { does: 'place', says: 'Leave out railings where your hand must reach in.', bodyIds: [] },

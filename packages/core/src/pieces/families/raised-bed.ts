@@ -125,7 +125,11 @@ function shapeOf(own: Bed): PieceShape {
     waysIn: [],
     order: [
       { does: 'glue', says: 'Glue the boards round the floor.', bodyIds: ['floor', ...walls.map(({ id }) => id)] },
-      { does: 'fill', says: 'Use foam scraps for the core. Cover them with soil in glue and draw the furrows while it is wet.', bodyIds: [] },
+      {
+        does: 'fill',
+        says: 'Use foam scraps for the core. Cover them with soil in glue and draw the furrows while it is wet.',
+        bodyIds: [],
+      },
       { does: 'place', says: 'Plant the ridges last, after the last spray.', bodyIds: [] },
     ],
     loose: [{ id: 'soil', name: 'Soil', objectId: 'bed', mesh: soilOf(own) }],

@@ -33,7 +33,7 @@ export const rocks = pieceFamily('rocks', settings, {
     askNumber('middling', 'Middling', SIZES.count),
     askNumber('small', 'Small', SIZES.count),
     askLength('acrossMm', 'Diameter of a large rock', { min: 8, max: 400 }),
-    askChoice('made', 'Made of', { foam: 'foam, carved', clay: 'clay over a foam core' }),
+    askChoice('made', 'Materials', { foam: 'foam, carved', clay: 'clay over a foam core' }),
     askNumber('layers', 'Layers of foam', { min: 1, max: 8 }),
     askLength('skinMm', 'Clay on the core', { min: 1, max: 20 }, when<Rocks>(isClay)),
     askNumber('seed', 'Random number', { min: 1, max: 9_999 }),

@@ -160,7 +160,11 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
       },
     ],
     order: [
-      { does: 'dry-fit', says: 'Cut the door and slits while the wall lies flat, then roll it over a bottle until it keeps its bend.', bodyIds: [] },
+      {
+        does: 'dry-fit',
+        says: 'Cut the door and slits while the wall lies flat, then roll it over a bottle until it keeps its bend.',
+        bodyIds: [],
+      },
       { does: 'glue', says: 'Close the seam over a strip inside and glue the wall to its foot.', bodyIds: ['wall', 'foot'] },
       { does: 'glue', says: 'Glue the hoops level: the floors rest on them.', bodyIds: hoops.map(({ id }) => id) },
       { does: 'paint', says: 'Paint the inside before you fit the floors.', bodyIds: [] },

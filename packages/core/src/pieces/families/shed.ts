@@ -155,7 +155,10 @@ function refusal(shed: Shed, { wideMm, deepMm }: Sizes): ReturnType<typeof refus
   if (fits < 0)
     return refused('doorWidthMm', `${shed.doorWidthMm} mm is wider than the front. Enter up to ${Math.floor(wideMm - 2 * PIER_MM)} mm`);
   if (Math.abs(shed.doorOffMm) > fits)
-    return refused('doorOffMm', `the door does not fit on the front at ${shed.doorOffMm} mm. Enter up to ${Math.floor(fits)} mm either way`);
+    return refused(
+      'doorOffMm',
+      `the door does not fit on the front at ${shed.doorOffMm} mm. Enter up to ${Math.floor(fits)} mm either way`,
+    );
   if (shed.doorHeightMm > shed.wallMm - PIER_MM)
     return refused(
       'doorHeightMm',
@@ -687,7 +690,8 @@ function orderOf(shed: Shed, { base, walls, roofs, ledges, frame }: Groups): rea
   }
   if (ledges.length > 0)
     steps.push({ does: 'glue', says: 'Glue ledge strips all round, one roof thickness below the top.', bodyIds: ids(ledges) });
-  if (frame.length > 0) steps.push({ does: 'glue', says: 'Glue sills and plates first, then the posts between them.', bodyIds: ids(frame) });
+  if (frame.length > 0)
+    steps.push({ does: 'glue', says: 'Glue sills and plates first, then the posts between them.', bodyIds: ids(frame) });
   steps.push({ does: 'place', says: 'Glue the roof to itself, not to the walls, so that it lifts off.', bodyIds: ids(roofs) });
   return steps;
 }

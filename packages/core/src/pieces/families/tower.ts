@@ -138,10 +138,7 @@ function refusal(own: Tower, baseMm: number): ReturnType<typeof refused> | null 
     if (own.crenels > most) return refused('crenels', `a side of ${side.toFixed(1)} mm has room for ${most}. Enter up to ${most}`);
   }
   if (own.ladders && ladderRoomMm(own, baseMm) < LADDER_MM)
-    return refused(
-      'basesAcross',
-      `a ladder needs ${LADDER_MM * 3} mm across. Enter ${Math.ceil((LADDER_MM * 3) / baseMm)} bases across`,
-    );
+    return refused('basesAcross', `a ladder needs ${LADDER_MM * 3} mm across. Enter ${Math.ceil((LADDER_MM * 3) / baseMm)} bases across`);
   return null;
 }
 const LADDER_MM = 8;
@@ -223,7 +220,11 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
       { does: 'glue', says: 'Use the ground floor to position the walls.', bodyIds: ['floor-1', ...walls.map(({ id }) => id)] },
       { does: 'paint', says: 'Paint the inside before you glue the ledges.', bodyIds: [] },
       { does: 'glue', says: 'Glue the ledges level: the floors rest on them.', bodyIds: ledges.map((one) => one.id) },
-      { does: 'place', says: 'Leave the floors loose; ladders stand on them.', bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id) },
+      {
+        does: 'place',
+        says: 'Leave the floors loose; ladders stand on them.',
+        bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id),
+      },
       ...(isPitched ? [{ does: 'place' as const, says: 'Glue the cap only to itself.', bodyIds: caps.map(({ id }) => id) }] : []),
     ],
     liftsOff: [

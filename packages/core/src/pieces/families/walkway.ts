@@ -143,7 +143,11 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
     isWalkedOver: true,
     waysIn: [],
     order: [
-      { does: 'glue', says: 'Glue the lower frame on a flat board; measure the diagonals to get it square.', bodyIds: lower.map(({ id }) => id) },
+      {
+        does: 'glue',
+        says: 'Glue the lower frame on a flat board; measure the diagonals to get it square.',
+        bodyIds: lower.map(({ id }) => id),
+      },
       { does: 'glue', says: 'Add the crossbars, level with the rails.', bodyIds: [] },
       { does: 'paint', says: 'Paint frame and mesh before you join them: you cannot reach behind the mesh.', bodyIds: [] },
       {

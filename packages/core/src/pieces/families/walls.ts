@@ -117,7 +117,7 @@ export const walls = pieceFamily('walls', settings, {
   counts: {
     says: 'Compounds side by side on a table, with walls all round and between them.',
     fields: [
-      askLength('widthMm', 'Across', { min: 100, max: 6_000 }),
+      askLength('widthMm', 'Width', { min: 100, max: 6_000 }),
       askLength('depthMm', 'Depth', { min: 100, max: 6_000 }),
       askNumber('across', 'Compounds across', { min: 1, max: 8 }),
       askNumber('deep', 'Compounds deep', { min: 1, max: 8 }),
@@ -317,7 +317,13 @@ function shapeOf(own: Walls): PieceShape {
         bodyIds,
       },
       ...(hasPosts
-        ? [{ does: 'weigh' as const, says: 'Put a washer in the foot of each post, so that the run does not fall over.', bodyIds: ['post'] }]
+        ? [
+            {
+              does: 'weigh' as const,
+              says: 'Put a washer in the foot of each post, so that the run does not fall over.',
+              bodyIds: ['post'],
+            },
+          ]
         : []),
     ],
     facts: [

@@ -24,7 +24,10 @@ function splitParts(cutting: PlanDraft['cutting'], splits: readonly Split[]): vo
 /** Changes to how parts are cut, and what is cut of them. */
 export const cuttingEdits = {
   'cutting/trim': edit<{ readonly mm: number }>('Set the edge trim', ({ plan }, { mm }) => void (plan.cutting.trimMm = mm)),
-  'cutting/aim': edit<{ readonly aim: Cutting['aim'] }>('Change the goal of the layout', ({ plan }, { aim }) => void (plan.cutting.aim = aim)),
+  'cutting/aim': edit<{ readonly aim: Cutting['aim'] }>(
+    'Change the goal of the layout',
+    ({ plan }, { aim }) => void (plan.cutting.aim = aim),
+  ),
   'cutting/tool': edit<Tool>('Change the cutting method', ({ plan: { cutting } }, { jobKey, toolId, kerfMm }) => {
     cutting.tools = [...cutting.tools.filter((other) => other.jobKey !== jobKey), { jobKey, toolId, kerfMm }];
   }),
@@ -34,13 +37,10 @@ export const cuttingEdits = {
     ({ plan }, { joints }) => void (plan.cutting.joints = joints),
   ),
   /** Whether a stock sheet is to be had for this board. */
-  'sheets/had': edit<{ readonly sheetId: string; readonly isHad: boolean }>(
-    'Set available sheets',
-    ({ plan }, { sheetId, isHad }) => {
-      const others = plan.cutting.withoutSheetIds.filter((id) => id !== sheetId);
-      plan.cutting.withoutSheetIds = isHad ? others : [...others, sheetId];
-    },
-  ),
+  'sheets/had': edit<{ readonly sheetId: string; readonly isHad: boolean }>('Set available sheets', ({ plan }, { sheetId, isHad }) => {
+    const others = plan.cutting.withoutSheetIds.filter((id) => id !== sheetId);
+    plan.cutting.withoutSheetIds = isHad ? others : [...others, sheetId];
+  }),
   'layout/save': edit<{ readonly layout: SavedLayout; readonly jobKeys: readonly string[]; readonly why: string }>(
     ({ why }) => why,
     ({ plan }, { layout, jobKeys }) => saveLayout(plan.cutting, layout, jobKeys),

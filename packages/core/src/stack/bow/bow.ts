@@ -97,7 +97,13 @@ function endsOf(sheets: readonly Sheet[], parts: readonly BowPart[]): { readonly
   const rows = parts.map(({ cause, bow }) => {
     const strains = sheets.flatMap(({ strain }) => (strain?.cause === cause ? [strain] : []));
     const by = [Math.min(...strains.map(({ least }) => least)), Math.max(...strains.map(({ most }) => most))].map((factor) =>
-      reckon(`${bow.label}, at one end`, 'mm', bow, '×', given('Share of the likely strain', factor, '1', 'catalogue', 'end of the ranges')),
+      reckon(
+        `${bow.label}, at one end`,
+        'mm',
+        bow,
+        '×',
+        given('Share of the likely strain', factor, '1', 'catalogue', 'end of the ranges'),
+      ),
     );
     return by[0]!.value <= by[1]!.value ? { low: by[0]!, high: by[1]! } : { low: by[1]!, high: by[0]! };
   });

@@ -46,7 +46,7 @@ export function weightsFor({ tiles, base, joints: all, catalogue }: WeightInputs
   const pressure = reckon('Pressure', 'MPa', closingPressure({ joints }, catalogue), 'or, if larger,', flattening);
   const area = given('Face of the largest tile', spanMm * widthMm, 'mm²', 'drawing');
   const force = reckon('Force on the tile', 'N', pressure, '×', area);
-  const mass = reckon('Weights on a tile', 'kg', force, '÷', given('Force of one kilogram', 9.81, 'N/kg', 'definition'));
+  const mass = reckon('Weights per tile', 'kg', force, '÷', given('Force of one kilogram', 9.81, 'N/kg', 'definition'));
   return { wetBow, mass, pieces: reckon('Weights', '1', mass, '⌈÷⌉', estimated('One weight', catalogue.bench.weightKg, 'kg')) };
 }
 

@@ -71,9 +71,9 @@ function nameIt(title: string): string {
 
 function takeBack(): void {
   const refused = store.edit(
-    { code: 'board/replace', plan: then.value!.plan, record: store.record, why: `Back to revision ${props.revision}` },
+    { code: 'board/replace', plan: then.value!.plan, record: store.record, why: `Restore version ${props.revision}` },
     null,
-    `Back to revision ${props.revision}`,
+    `Restore version ${props.revision}`,
   );
   if (refused === '') emit('back');
   else problem.value = refused;
@@ -96,13 +96,13 @@ async function copy(): Promise<void> {
   <div>
     <BButton variant="key" @click="emit('back')">All versions</BButton>
     <p v-if="problem !== ''" class="attention mt-3" role="alert">{{ problem }}</p>
-    <p v-if="then === null && problem === ''" class="quiet mt-3" role="status">Fetching revision {{ revision }} …</p>
+    <p v-if="then === null && problem === ''" class="quiet mt-3" role="status">Loading version {{ revision }} …</p>
     <template v-if="then !== null">
-      <h3 class="mt-3">Revision {{ revision }}</h3>
+      <h3 class="mt-3">Version {{ revision }}</h3>
       <p class="quiet">{{ clockText(then.savedAt) }}, “{{ then.plan.name }}”</p>
-      <TextField class="mb-2" label="Its name" :value="title" :take="nameIt" />
+      <TextField class="mb-2" label="Version name" :value="title" :take="nameIt" />
       <BoardPicture :name="then.plan.name" :summary="boardSummary(then.plan)" />
-      <p v-if="lines.length === 0" class="quiet" role="status">Reckoning its tally …</p>
+      <p v-if="lines.length === 0" class="quiet" role="status">Calculating its summary …</p>
       <BTableSimple v-else class="ledger" caption-top>
         <thead>
           <tr>

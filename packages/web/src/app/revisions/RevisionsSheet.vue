@@ -32,7 +32,7 @@ const shown = computed(() => rows.value.getVirtualItems().map(({ start, index })
 const titleOf = (revision: number): string => revisions.value?.find((one) => one.revision === revision)?.title ?? '';
 const did = ({ changes, revision }: Revision): string => {
   if (changes.length > 0) return changes.join(' · ');
-  return revision === 1 ? 'As it was first laid out' : 'Nobody noted what was done';
+  return revision === 1 ? 'First version' : 'No description';
 };
 </script>
 
@@ -45,8 +45,8 @@ const did = ({ changes, revision }: Revision): string => {
         day, and after half a year one a week. The first version, the last and those you name are kept for good.
       </p>
       <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Try again</BButton></p>
-      <p v-else-if="revisions === null" class="quiet" role="status">Asking the server …</p>
-      <div v-else ref="frame" class="frame-of-rows" tabindex="0" role="list" aria-label="Revisions">
+      <p v-else-if="revisions === null" class="quiet" role="status">Loading …</p>
+      <div v-else ref="frame" class="frame-of-rows" tabindex="0" role="list" aria-label="Versions">
         <div :style="{ height: `${rows.getTotalSize()}px`, position: 'relative' }">
           <div
             v-for="row in shown"
@@ -59,7 +59,7 @@ const did = ({ changes, revision }: Revision): string => {
               <span class="when">
                 <b>{{ row.revision }}</b> {{ clockText(row.savedAt) }}
                 <span v-if="row.by !== null" class="quiet">by {{ row.by }}</span>
-                <span v-if="row.revision === store.saving.revision" class="quiet">today’s</span>
+                <span v-if="row.revision === store.saving.revision" class="quiet">current</span>
                 <b v-if="row.title !== null" class="title">{{ row.title }}</b>
               </span>
               <span class="did" :title="did(row)">{{ did(row) }}</span>

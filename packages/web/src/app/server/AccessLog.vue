@@ -38,7 +38,7 @@ onMounted(async () => {
     <p v-if="entries.length === 0" class="quiet">Sign-ins, deletions and exports appear here.</p>
     <ul>
       <li v-for="(one, i) in entries.slice(0, SHOWN)" :key="i">
-        {{ dayText(one.at) }}: {{ one.person ?? 'Somebody on this machine' }} {{ WORDS[one.what]
+        {{ dayText(one.at) }}: {{ one.person ?? 'Someone on this computer' }} {{ WORDS[one.what]
         }}{{ one.about === '' ? '' : `: ${one.about}` }}
       </li>
     </ul>

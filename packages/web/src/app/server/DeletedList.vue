@@ -21,7 +21,7 @@ onMounted(() => attempt(async () => void (deleted.value = await fetchDeleted()))
     <h3 class="h6">Recently deleted</h3>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <p v-if="deleted?.length === 0" class="quiet">
-      Nothing. Deleted log entries, shelf entries, offcuts and pictures stay here for {{ KEPT_DAYS }} days.
+      No deleted items. Deleted log entries, shelf entries, offcuts and pictures stay here for {{ KEPT_DAYS }} days.
     </p>
     <div v-for="one in deleted" :key="one.id" class="line" data-testid="deleted">
       <span>{{ KINDS[one.kind] }}: {{ one.name }}, {{ dayText(one.at) }}{{ one.by === null ? '' : `, by ${one.by}` }}</span>

@@ -26,14 +26,14 @@ onMounted(load);
 
 function useText({ usedBy, isInHistory }: ListedPicture): string {
   if (usedBy.length > 0) return `under ${usedBy.map(({ name }) => name).join(', ')}`;
-  return isInHistory ? 'in an earlier version only' : 'under no board; goes by itself after a week';
+  return isInHistory ? 'in an earlier version only' : 'used by no board; deleted automatically after a week';
 }
 </script>
 
 <template>
   <section>
     <h3 class="h6">Pictures</h3>
-    <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
+    <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Refresh</BButton></p>
     <p v-if="kept?.pictures.length === 0" class="quiet">
       No pictures yet. Photos and sketches that you place under a plan appear here, up to {{ MAX_PICTURES_MB }} MB in total.
     </p>
@@ -48,7 +48,7 @@ function useText({ usedBy, isInHistory }: ListedPicture): string {
         <BButton
           v-if="one.usedBy.length === 0"
           variant="key"
-          :aria-label="`Take the picture of ${dayText(one.keptAt)} out`"
+          :aria-label="`Delete the picture of ${dayText(one.keptAt)}`"
           @click="remove(one.id)"
         >
           Delete

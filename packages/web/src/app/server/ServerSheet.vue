@@ -39,7 +39,7 @@ async function leave(): Promise<void> {
 
 <template>
   <p v-if="problem !== ''" class="attention" role="alert">{{ problem }} <BButton variant="key" @click="load">Try again</BButton></p>
-  <p v-else-if="reach === null || session === null" class="quiet" role="status">Asking the server …</p>
+  <p v-else-if="reach === null || session === null" class="quiet" role="status">Loading …</p>
   <template v-else>
     <section>
       <h3 class="h6">From a phone</h3>

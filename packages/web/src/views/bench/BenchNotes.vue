@@ -19,11 +19,11 @@ const OFFLINE = {
   'not-yet': '',
   yes: 'This board also opens on this device without a network',
   never:
-    'Without a network, only a page that is already open goes on here: this device does not trust the server’s certificate. “This server” shows how to change that',
+    'Without a network, only a page that is already open keeps working: this device does not trust the server’s certificate. Open “This server” to change that',
 } as const;
 const status = computed(() => {
   const { length } = bench.waiting;
-  if (length === 0) return outbox.isAway ? 'Server not reachable. Nothing is waiting' : 'All synced';
+  if (length === 0) return outbox.isAway ? 'Server not reachable. No unsent changes' : 'All synced';
   const what = `${length} ${length === 1 ? 'entry waits' : 'entries wait'} on this device to be sent`;
   return outbox.isUnkept ? `${what}. This browser cannot store them: keep this page open` : what;
 });
@@ -53,7 +53,7 @@ const lost = computed(() => {
     <p role="status" data-testid="queue" :class="{ attention: bench.waiting.length > 0 || outbox.isAway }">{{ status }}</p>
     <p v-if="offline !== 'not-yet'" class="quiet" data-testid="offline">{{ OFFLINE[offline] }}</p>
     <details v-if="bench.waiting.length > 0">
-      <summary>Waiting entries</summary>
+      <summary>Unsent entries</summary>
       <ol>
         <li v-for="{ deed } in bench.waiting" :key="deed.id">{{ deedText(deed) }}</li>
       </ol>

@@ -150,7 +150,7 @@ const SHOWN = 12;
         <p v-if="others.length > SHOWN" class="quiet">and {{ others.length - SHOWN }} more</p>
       </section>
       <section v-if="waiting.length > 0" aria-label="Waiting">
-        <h3>Waits</h3>
+        <h3>Waiting</h3>
         <ul class="list">
           <li v-for="move in waiting.slice(0, SHOWN)" :key="move.taskId">
             <BButton variant="key" @click="bring(move.taskId)"

@@ -28,7 +28,7 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
   <BTableSimple v-if="detail.takes.length > 0" class="ledger" data-testid="amounts">
     <thead>
       <tr>
-        <th scope="col">take</th>
+        <th scope="col">use</th>
         <th scope="col" class="num">measured</th>
         <th scope="col" class="num">weighed</th>
         <th scope="col">or</th>

@@ -139,7 +139,7 @@ function notToday(): void {
     code: 'task/arrange',
     taskId: props.move.ofTask,
     change: { notBefore: { day, atMin: 0 } },
-    what: `Not today: ${props.move.work.label}`,
+    what: `Postpone: ${props.move.work.label}`,
   });
   emit('left');
 }
@@ -172,17 +172,17 @@ function skip(): void {
     </ul>
     <div v-if="unread.length > 0" class="caution" role="note">
       <p v-for="caution in unread" :key="caution.id">⚠ {{ caution.text }}</p>
-      <BButton variant="key" @click="understood">Understood</BButton>
+      <BButton variant="key" @click="understood">Got it</BButton>
     </div>
     <p v-if="known.length > 0" class="quiet">⚠ {{ known.map(({ name }) => name).join(', ') }}: follow the label and the data sheet.</p>
     <div v-if="practice !== null" class="practice" role="note">
       <p><strong>First time?</strong> {{ practice.practice }}</p>
-      <BButton variant="key" @click="read(`practice:${practice.does}`)">Tried, or not needed</BButton>
+      <BButton variant="key" @click="read(`practice:${practice.does}`)">Done, or skip</BButton>
     </div>
     <template v-if="detail !== null">
       <MoveDrawing v-if="detail.drawing !== null" :drawing="detail.drawing" :name="workpiece" />
       <MoveAmounts :detail="detail" :spent="spentOnes" />
-      <p v-if="detail.tools.length > 0"><strong>With</strong> {{ detail.tools.join(', ') }}</p>
+      <p v-if="detail.tools.length > 0"><strong>Tool</strong> {{ detail.tools.join(', ') }}</p>
       <MoveSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
       <p v-if="detail.weights !== null"><strong>Weights</strong> <FigureCell :figure="detail.weights" />, spread over the whole face</p>
       <template v-if="detail.guide !== null">

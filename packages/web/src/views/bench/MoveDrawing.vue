@@ -25,7 +25,7 @@ const size = computed(() => Math.max(props.drawing.box.right - props.drawing.box
 
 <template>
   <figure>
-    <svg :viewBox="view" role="img" :aria-label="`${name} from above, what is worked on hatched`">
+    <svg :viewBox="view" role="img" :aria-label="`${name} from above; the work area is hatched`">
       <defs>
         <pattern id="worked" patternUnits="userSpaceOnUse" :width="size / 40" :height="size / 40" patternTransform="rotate(45)">
           <line x1="0" y1="0" x2="0" :y2="size / 40" class="hatch" :stroke-width="size / 160" />
@@ -51,7 +51,7 @@ const size = computed(() => Math.max(props.drawing.box.right - props.drawing.box
         :height="drawing.box.bottom - drawing.box.top"
       />
     </svg>
-    <figcaption>{{ name }}, {{ across }}, near edge down</figcaption>
+    <figcaption>{{ name }}, {{ across }}, front edge at the bottom</figcaption>
   </figure>
 </template>
 

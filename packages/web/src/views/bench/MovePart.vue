@@ -15,7 +15,7 @@ watch(
   { immediate: true },
 );
 function take(): void {
-  const of = parseNumber(typed.value.of, 'Of how many', '', { min: 2, max: 1_000 });
+  const of = parseNumber(typed.value.of, 'Out of', '', { min: 2, max: 1_000 });
   const done = parseNumber(typed.value.done, 'Done', '', { min: 1, max: of.ok ? of.value - 1 : 999 });
   problem.value = !of.ok ? of.problem.message : !done.ok ? done.problem.message : '';
   if (of.ok && done.ok) emit('done', { done: Math.round(done.value), of: Math.round(of.value) });
@@ -23,9 +23,9 @@ function take(): void {
 </script>
 
 <template>
-  <form class="part" aria-label="Part of it" @submit.prevent="take">
-    <label>Part: <BFormInput v-model="typed.done" inputmode="numeric" autocomplete="off" aria-label="So many done" /></label>
-    <label>of <BFormInput v-model="typed.of" inputmode="numeric" autocomplete="off" aria-label="Of so many" /></label>
+  <form class="part" aria-label="Partly done" @submit.prevent="take">
+    <label>Part: <BFormInput v-model="typed.done" inputmode="numeric" autocomplete="off" aria-label="Number done" /></label>
+    <label>of <BFormInput v-model="typed.of" inputmode="numeric" autocomplete="off" aria-label="Out of" /></label>
     <BButton type="submit" variant="key">Save progress</BButton>
   </form>
   <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>

@@ -26,7 +26,9 @@ const photos = computed({
   <details class="said" :open="wasBegun">
     <summary>Log time, amounts, note or photo</summary>
     <form aria-label="Actual time and amounts" @submit.prevent="emit('write')">
-      <label>It took <BFormInput v-model="said.minutes" inputmode="decimal" autocomplete="off" placeholder="from the timer" /> min</label>
+      <label
+        >Actual time <BFormInput v-model="said.minutes" inputmode="decimal" autocomplete="off" placeholder="from the timer" /> min</label
+      >
       <label v-for="(take, i) in takes" :key="take.name"
         >{{ take.name }} <BFormInput v-model="said.amounts[i]" inputmode="decimal" autocomplete="off" /> {{ take.amount.unit }}
         <small class="quiet">planned {{ showText(take.amount, store.showing) }}</small></label
@@ -34,9 +36,9 @@ const photos = computed({
       <label class="wide">Note <BFormTextarea v-model="said.note" rows="2" maxlength="2000" /></label>
       <BFormFile v-model="photos" multiple accept="image/png,image/jpeg" label="Photos" />
       <p v-if="said.photos.length > 0" class="quiet">
-        {{ said.photos.length }} {{ said.photos.length === 1 ? 'photo' : 'photos' }}; where and when they were taken stays here
+        {{ said.photos.length }} {{ said.photos.length === 1 ? 'photo' : 'photos' }}; place and time of the photos are removed
       </p>
-      <BButton type="submit" variant="key">Write down, not done yet</BButton>
+      <BButton type="submit" variant="key">Add entry, not done yet</BButton>
     </form>
   </details>
 </template>

@@ -34,7 +34,7 @@ const textOf = ({ name, number, parts, isCut }: Sheet): string =>
     </li>
   </ul>
   <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-  <RouterLink :to="{ name: 'cuts', params: { boardId: store.boardId } }">How they are cut</RouterLink>
+  <RouterLink :to="{ name: 'cuts', params: { boardId: store.boardId } }">Show cutting plan</RouterLink>
 </template>
 
 <style scoped>

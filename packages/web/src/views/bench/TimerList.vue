@@ -43,25 +43,21 @@ function add(): void {
       <li v-for="{ timer, left, isOver, then } in rows" :key="timer.id" :class="{ over: isOver }">
         <span class="name"
           >{{ timer.name }}
-          <small
-            >{{ then }}<template v-if="isOver && timer.use === 'pot'">: what is left of the batch is past its time</template></small
-          ></span
+          <small>{{ then }}<template v-if="isOver && timer.use === 'pot'">: the rest of the batch has set</template></small></span
         >
         <span class="left">{{ left }}</span>
         <BButton variant="key" :aria-label="`5 minutes more: ${timer.name}`" @click="timers.longer(timer, 5)">+5 min</BButton>
-        <BButton variant="key" :aria-label="`Stop: ${timer.name}`" @click="timers.stop(timer)">{{ isOver ? 'Heard' : 'Stop' }}</BButton>
+        <BButton variant="key" :aria-label="`Stop: ${timer.name}`" @click="timers.stop(timer)">{{ isOver ? 'Got it' : 'Stop' }}</BButton>
       </li>
     </ul>
-    <form class="own" aria-label="Timer of your own" @submit.prevent="add">
+    <form class="own" aria-label="Own timer" @submit.prevent="add">
       <label>For <BFormInput v-model="own.name" autocomplete="off" maxlength="120" placeholder="kettle" /></label>
       <label>in <BFormInput v-model="own.minutes" inputmode="decimal" autocomplete="off" /> min</label>
       <BButton type="submit" variant="key">Start</BButton>
     </form>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-    <TickField label="Ring aloud" :is-on="!timers.isSilent" @toggle="(on) => (timers.isSilent = !on)" />
-    <BButton v-if="timers.canTell && !timers.mayTell" variant="key" @click="timers.askToTell()"
-      >Tell me when the page is not in sight</BButton
-    >
+    <TickField label="Sound" :is-on="!timers.isSilent" @toggle="(on) => (timers.isSilent = !on)" />
+    <BButton v-if="timers.canTell && !timers.mayTell" variant="key" @click="timers.askToTell()">Notify me in the background</BButton>
   </section>
 </template>
 

@@ -192,14 +192,14 @@ const tableText = (board: BoardEntry): string => {
         <BButton variant="primary" @click="isNewOpen = true">New board</BButton>
       </span>
     </header>
-    <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Look again</BButton></p>
+    <p v-if="problem !== ''" class="warning" role="alert">{{ problem }} <BButton variant="key" @click="load">Refresh</BButton></p>
     <OutboxNotice v-if="boards !== null" :names="names" />
     <p v-if="lastPutAway !== null" class="quiet">
-      {{ lastPutAway.name }} is put away. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Restore</BButton>
+      {{ lastPutAway.name }} is archived. <BButton variant="key" @click="bringItBack(lastPutAway.id)">Restore</BButton>
     </p>
     <p v-for="{ id, name, issues } in unreadable" :key="id" class="warning" role="alert">
-      The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. It is kept as it is;
-      <a :href="exportPath(id)">export its file</a>, mend it and import it again.
+      The stored plan of {{ name }} cannot be read: {{ issues[0]!.path }}: {{ issues[0]!.message }}. The file is kept unchanged.
+      <a :href="exportPath(id)">Export the file</a>, correct it and import it again.
     </p>
     <p v-if="boards?.length === 0 && unreadable.length === 0" class="empty">
       No boards yet. Start with the table size and the number of tiles. The rest is calculated from what you draw.
@@ -207,7 +207,7 @@ const tableText = (board: BoardEntry): string => {
     </p>
     <div v-if="(boards?.length ?? 0) >= MANY" class="find">
       <BFormInput v-model="sought" type="search" class="sought" placeholder="Find by name" aria-label="Find by name" />
-      <ChoiceField label="In order" :value="order" :options="ORDERS" hide-label @choose="(one) => (order = one)" />
+      <ChoiceField label="Sort by" :value="order" :options="ORDERS" hide-label @choose="(one) => (order = one)" />
       <span class="quiet" role="status">{{ shelf.length }} of {{ boards?.length }}</span>
     </div>
     <ul class="cards">
@@ -245,9 +245,9 @@ const tableText = (board: BoardEntry): string => {
       <p v-if="away.length === 0" class="quiet">No archived boards. Boards that you archive appear here, complete, and can be restored.</p>
       <div v-for="{ id, name, putAwayAt } in away" :key="id" class="line away">
         <span
-          >{{ name }} <span class="quiet">put away {{ dayText(putAwayAt) }}</span></span
+          >{{ name }} <span class="quiet">archived {{ dayText(putAwayAt) }}</span></span
         >
-        <BButton variant="key" :aria-label="`Bring ${name} back`" @click="bringItBack(id)">Restore</BButton>
+        <BButton variant="key" :aria-label="`Restore ${name}`" @click="bringItBack(id)">Restore</BButton>
       </div>
     </BCollapse>
     <BButton

@@ -74,7 +74,7 @@ const likeText = computed(() => {
   if (likePlan.value === null) return '';
   const { table, units } = likePlan.value;
   const size = `${lengthField(tableWidthMm(table), units)} × ${lengthField(tableDepthMm(table), units)} ${lengthUnit(units)}`;
-  return `${size} in ${table.columnWidthsMm.length * table.rowDepthsMm.length} tiles. Heights, ways and pieces stay as they are, for they go by the figures.`;
+  return `${size} in ${table.columnWidthsMm.length * table.rowDepthsMm.length} tiles. Heights, paths and pieces keep their size, because they depend on the figures.`;
 });
 const amount = (value: number, unit: Unit): string =>
   showText({ value, unit }, { system: board.value.units, currency: catalogues.catalogue?.currency ?? 'EUR' });
@@ -120,10 +120,10 @@ async function create(): Promise<void> {
       <BTableSimple v-else class="ledger" data-testid="likely">
         <thead>
           <tr>
-            <th scope="col">{{ like.plan.name }}, as far as it is logged</th>
+            <th scope="col">{{ like.plan.name }}, logged so far</th>
             <th scope="col" class="num">planned</th>
             <th scope="col" class="num">Actual</th>
-            <th scope="col" class="num">here, about</th>
+            <th scope="col" class="num">estimate here</th>
           </tr>
         </thead>
         <tbody>
@@ -146,7 +146,7 @@ async function create(): Promise<void> {
         ]"
         @choose="(units) => set('units', units)"
       />
-      <TickField label="On a table" :is-on="isOnTable" @toggle="(on) => (isOnTable = on)" />
+      <TickField label="With a table" :is-on="isOnTable" @toggle="(on) => (isOnTable = on)" />
       <template v-if="isOnTable">
         <LengthField
           label="Table width"

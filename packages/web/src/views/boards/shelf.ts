@@ -2,7 +2,7 @@ import type { BoardEntry } from '@spare-acre/core/wire';
 
 /** Ways to order the shelf. The server lists the last saved first. */
 export const ORDERS = [
-  { value: 'saved', text: 'last saved first' },
+  { value: 'saved', text: 'last saved' },
   { value: 'name', text: 'by name' },
   { value: 'size', text: 'largest table first' },
 ] as const;

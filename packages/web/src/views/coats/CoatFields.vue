@@ -23,7 +23,7 @@ const coatings = computed(() =>
 const methods = computed(() => offered(catalogue.value, 'methods', props.coat.methodId).map(({ id, name }) => ({ value: id, text: name })));
 const BEFORE = [
   { value: 'wet', text: 'still wet' },
-  { value: 'dry', text: 'when it is dry' },
+  { value: 'dry', text: 'dry' },
   { value: 'cured', text: 'fully cured' },
 ] as const;
 const change = (changed: Partial<Coat>, what: string): string =>
@@ -36,7 +36,7 @@ const strewn = computed(() =>
     : null,
 );
 const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
-  change({ strewn: { ...strewn.value!, ...changed } }, 'Strew otherwise');
+  change({ strewn: { ...strewn.value!, ...changed } }, 'Change scatter');
 </script>
 
 <template>
@@ -65,14 +65,14 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
       :mm="coat.filmMm ?? film"
       :system="store.plan!.units"
       :limits="LIMITS.filmMm"
-      :take="(filmMm) => change({ filmMm }, 'Set the film')"
+      :take="(filmMm) => change({ filmMm }, 'Change film thickness')"
     />
     <NumberField
       label="Area covered"
       :value="coat.coverPct"
       unit="%"
       :limits="LIMITS.coverPct"
-      :take="(coverPct) => change({ coverPct }, 'Cover more or less')"
+      :take="(coverPct) => change({ coverPct }, 'Change covered area')"
     />
     <NumberField
       label="Applications"
@@ -90,7 +90,7 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
       :take="(thin) => change({ thin }, 'Thin a coat')"
     />
     <template v-if="strewn !== null">
-      <NumberField label="How many" :value="strewn.perM2" unit="a m²" :limits="LIMITS.perM2" :take="(perM2) => strew({ perM2 })" />
+      <NumberField label="Count" :value="strewn.perM2" unit="a m²" :limits="LIMITS.perM2" :take="(perM2) => strew({ perM2 })" />
       <NumberField
         label="In clumps"
         :value="strewn.clumpPct"
@@ -99,7 +99,7 @@ const strew = (changed: Partial<NonNullable<Coat['strewn']>>): string =>
         :take="(clumpPct) => strew({ clumpPct })"
       />
       <NumberField
-        label="At feet, in hollows"
+        label="At the foot of walls and in hollows"
         :value="strewn.feetPct"
         unit="%"
         :limits="LIMITS.sharePct"

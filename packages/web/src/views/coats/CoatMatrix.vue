@@ -18,14 +18,14 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
 </script>
 
 <template>
-  <p v-if="matrix === null" class="quiet" role="status">Reckoning …</p>
+  <p v-if="matrix === null" class="quiet" role="status">Calculating …</p>
   <p v-else-if="matrix.rows.length === 0" class="quiet">No coats yet. Choose a surface on the left and add coats on the right.</p>
   <div v-else class="wide" tabindex="0" role="region" aria-label="Coats by surface">
     <BTableSimple class="ledger" data-testid="matrix">
       <thead>
         <tr>
           <th scope="col">Coat</th>
-          <th scope="col" class="num">in all</th>
+          <th scope="col" class="num">total</th>
           <th scope="col" class="num">Drying time</th>
           <th
             v-for="{ surfaceId, name, area } in matrix.columns"
@@ -49,7 +49,7 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
           </th>
           <td class="num"><FigureCell :figure="row.all" /></td>
           <td class="num">
-            <FigureCell v-if="row.wait !== null" :figure="row.wait" /><span v-else class="quiet">never in this air</span>
+            <FigureCell v-if="row.wait !== null" :figure="row.wait" /><span v-else class="quiet">never in these conditions</span>
             <small v-if="row.tended !== null" class="quiet"> needs attention, <FigureCell :figure="row.tended" /></small>
           </td>
           <td v-for="{ surfaceId } in matrix.columns" :key="surfaceId" class="num" :class="{ chosen: surfaceId === chosenId }">
@@ -58,7 +58,7 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
               <small v-if="cellOf.get(row.key)!.get(surfaceId)!.goes > 1" class="quiet">
                 in {{ cellOf.get(row.key)!.get(surfaceId)!.goes }} applications</small
               >
-              <small v-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'wet'" class="quiet"> while wet</small>
+              <small v-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'wet'" class="quiet"> when wet</small>
               <small v-else-if="cellOf.get(row.key)!.get(surfaceId)!.before === 'cured'" class="quiet"> when cured</small>
             </template>
           </td>

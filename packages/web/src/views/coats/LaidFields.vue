@@ -25,9 +25,9 @@ const put = (next: Laid | null, what: string): string =>
 function choose(patternId: string): void {
   const pattern = catalogue.value.patterns.find(({ id }) => id === patternId);
   const scale = store.plan!.figureHeightMm / catalogue.value.bench.personMm.value;
-  put(pattern === undefined ? null : { ...laidIn(pattern, scale), tints: laid.value?.tints ?? [] }, 'Lay');
+  put(pattern === undefined ? null : { ...laidIn(pattern, scale), tints: laid.value?.tints ?? [] }, 'Apply pattern');
 }
-const change = (some: Partial<Laid>): string => put({ ...laid.value!, ...some }, 'Lay otherwise');
+const change = (some: Partial<Laid>): string => put({ ...laid.value!, ...some }, 'Change pattern');
 const floors = computed(() => (store.slices.floors ?? []).filter(({ surfaceId }) => surfaceId === props.surface.id));
 </script>
 
@@ -56,23 +56,23 @@ const floors = computed(() => (store.slices.floors ?? []).filter(({ surfaceId })
       :limits="LIMITS.jointMm"
       :take="(jointMm) => change({ jointMm })"
     />
-    <NumberField label="Turned" :value="laid.turnDeg" unit="°" :limits="LIMITS.turnDeg" :take="(turnDeg) => change({ turnDeg })" />
+    <NumberField label="Rotation" :value="laid.turnDeg" unit="°" :limits="LIMITS.turnDeg" :take="(turnDeg) => change({ turnDeg })" />
     <LengthField
-      label="Begins at, across"
+      label="Start, across"
       :mm="laid.at.x"
       :system="store.plan!.units"
       :limits="LIMITS.coordinateMm"
       :take="(x) => change({ at: { x, y: laid!.at.y } })"
     />
     <LengthField
-      label="Begins at, down"
+      label="Start, down"
       :mm="laid.at.y"
       :system="store.plan!.units"
       :limits="LIMITS.coordinateMm"
       :take="(y) => change({ at: { x: laid!.at.x, y } })"
     />
-    <TickField label="Follows a track" :is-on="laid.followsLine" @toggle="(followsLine) => change({ followsLine })" />
-    <TintFields label="Tints of the units, by parts" :tint="laid.tints" :hex="null" @take="(tints) => change({ tints })" />
+    <TickField label="Follow a track" :is-on="laid.followsLine" @toggle="(followsLine) => change({ followsLine })" />
+    <TintFields label="Tints of the units, in parts" :tint="laid.tints" :hex="null" @take="(tints) => change({ tints })" />
     <dl class="counts">
       <div v-for="(floor, i) in floors" :key="i">
         <dt>{{ floor.name }}</dt>

@@ -33,7 +33,7 @@ const covers = (mix: (typeof mixes.value)[number]): Figure<'m²'> =>
   );
 /** What the worker has reckoned, as an input. */
 const known = <U extends Unit>({ label, value, unit }: Quantity<U>): Figure<U> =>
-  given(label, value, unit, 'layout', 'as reckoned in this list');
+  given(label, value, unit, 'layout', 'as estimated in this list');
 async function card(): Promise<void> {
   const { mixingCardPdf } = await import('@spare-acre/core/formats');
   const bytes = await mixingCardPdf(
@@ -47,12 +47,12 @@ async function card(): Promise<void> {
 
 <template>
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Mixes">
-    <p v-if="mixes.length === 0" class="quiet">No coat on this board is mixed.</p>
+    <p v-if="mixes.length === 0" class="quiet">No coat on this board needs mixing.</p>
     <BButton v-else variant="key" class="mb-2" @click="card">Print mixing card</BButton>
     <section v-for="mix in mixes" :key="mix.id" class="mix" :data-mix="mix.id">
       <h3>{{ mix.name }}</h3>
       <div class="figures">
-        <FigureLine label="In all" :figure="mix.volume" />
+        <FigureLine label="Total" :figure="mix.volume" />
         <FigureLine label="Batches" :figure="mix.batches" />
         <FigureLine v-if="mix.potLife !== null" label="Pot life" :figure="mix.potLife" />
         <FigureLine v-if="mix.solids !== null" label="Coverage" :figure="mix.solids" />
@@ -65,7 +65,7 @@ async function card(): Promise<void> {
             <th scope="col" class="num">or weigh</th>
             <th scope="col">spoons, metric</th>
             <th scope="col">spoons, US</th>
-            <th scope="col" class="num">in all</th>
+            <th scope="col" class="num">total</th>
           </tr>
         </thead>
         <tbody>
@@ -87,19 +87,19 @@ async function card(): Promise<void> {
       <p v-if="mix.cautionIds.length > 0" class="quiet caution">{{ cautionTexts(catalogue, mix.cautionIds).join(' ') }}</p>
       <div class="tub">
         <ChoiceField
-          label="Left in the tub"
+          label="Leftover"
           :value="tubs(mix.id).partId"
-          :options="[{ value: '', text: 'of the mix' }, ...mix.parts.map(({ stuffId, name }) => ({ value: stuffId, text: name }))]"
+          :options="[{ value: '', text: 'in the mixed batch' }, ...mix.parts.map(({ stuffId, name }) => ({ value: stuffId, text: name }))]"
           @choose="(partId) => left.set(mix.id, { ...tubs(mix.id), partId })"
         />
         <NumberField
-          label="So much"
+          label="Amount"
           :value="tubs(mix.id).leftMl"
           unit="ml"
           :limits="LEFT"
           :take="(leftMl) => (left.set(mix.id, { ...tubs(mix.id), leftMl }), '')"
         />
-        <FigureLine label="Covers" :figure="covers(mix)" />
+        <FigureLine label="is enough for" :figure="covers(mix)" />
       </div>
     </section>
   </div>

@@ -85,17 +85,17 @@ function pick(event: MouseEvent): void {
   <div class="sheet-scroll" tabindex="0" role="region" aria-label="Paints">
     <section class="want">
       <h3>Match a colour</h3>
-      <HexField label="Wanted" :hex="wanted" :take="(hex) => ((wanted = hex), '')" />
-      <BFormFile accept="image/*" label="Pick it from a photo" @update:model-value="(file) => open((file as File | null) ?? null)" />
+      <HexField label="Target" :hex="wanted" :take="(hex) => ((wanted = hex), '')" />
+      <BFormFile accept="image/*" label="Pick from a photo" @update:model-value="(file) => open((file as File | null) ?? null)" />
       <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
       <canvas v-show="hasPhoto" ref="photo" class="photo" @click="pick"></canvas>
       <div class="d-flex gap-2 mt-2">
         <BButton variant="key" :disabled="atHand.length === 0" @click="solve">Mix from available paints</BButton>
-        <BButton variant="key" @click="add">Keep it as a paint of my own</BButton>
+        <BButton variant="key" @click="add">Save as my paint</BButton>
       </div>
-      <SearchProgress :search="search" what="Stirring every mix" />
+      <SearchProgress :search="search" what="Trying all mixes" />
       <div v-if="mix !== null" class="mix" data-testid="mix">
-        <span class="chip" :style="{ background: wanted }" title="wanted"></span
+        <span class="chip" :style="{ background: wanted }" title="target"></span
         ><span class="chip" :style="{ background: mix.hex }" title="mixed"></span>
         {{ mix.parts.map(({ paintId, parts }) => `${parts} ${nameOf(paintId)}`).join(' + ') }}
         <span class="quiet">ΔE {{ mix.difference.toFixed(1) }}, {{ nearness(mix.difference) }}</span>
@@ -141,7 +141,7 @@ function pick(event: MouseEvent): void {
               v-if="store.plan!.paints.some(({ id }) => id === pot.id)"
               variant="key"
               @click="store.edit({ code: 'paint/remove', paintId: pot.id })"
-              >Put away</BButton
+              >Archive</BButton
             >
           </td>
         </tr>

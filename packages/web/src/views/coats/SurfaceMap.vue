@@ -75,7 +75,7 @@ const drag = useDragMm(({ clientX, clientY }) => {
 });
 const put = (change: Partial<NonNullable<typeof laid.value>>, gesture: string | null = null): string =>
   store.edit(
-    { code: 'surface/change', surfaceId: props.chosenId, change: { laid: { ...laid.value!, ...change } }, what: 'Shift the units of' },
+    { code: 'surface/change', surfaceId: props.chosenId, change: { laid: { ...laid.value!, ...change } }, what: 'Move the units of' },
     gesture,
   );
 const shiftTo = (event: PointerEvent): void =>
@@ -147,7 +147,7 @@ function add(starterId: string): void {
         r="6"
         role="button"
         tabindex="0"
-        aria-label="Where the units begin: drag, or arrow keys"
+        aria-label="Start of the units: drag, or use the arrow keys"
         @pointerdown="shiftTo"
         @keydown="nudge"
       />
@@ -157,7 +157,7 @@ function add(starterId: string): void {
         r="5"
         role="button"
         tabindex="0"
-        aria-label="Turn the units: drag, or left and right"
+        aria-label="Rotate the units: drag, or use left and right"
         @pointerdown="turnTo"
         @keydown="turnBy"
       />

@@ -73,7 +73,7 @@ function remove(): void {
         : `Used on ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
     }}
   </p>
-  <ChoiceField label="Lay it on" hide-label value="" :options="kinds" @choose="wear" />
+  <ChoiceField label="Apply to" hide-label value="" :options="kinds" @choose="wear" />
 
   <h3>Coats, first to last</h3>
   <VueDraggable v-model="dragged" tag="ol" class="coats" handle=".grip" :animation="120" :aria-label="`Coats of ${surface.name}`">
@@ -91,7 +91,7 @@ function remove(): void {
   </VueDraggable>
   <p v-if="rows.length === 0" class="quiet">No coats yet.</p>
   <ChoiceField label="Add coat" :value="coatingId" :options="coatings" @choose="(id) => (coatingId = id)" />
-  <ChoiceField label="Put on" :value="methodId" :options="methods" @choose="(id) => (methodId = id)" />
+  <ChoiceField label="Method" :value="methodId" :options="methods" @choose="(id) => (methodId = id)" />
   <BButton variant="key" class="mt-2" :disabled="coatingId === '' || methodId === ''" @click="add">Add coat</BButton>
 
   <LaidFields :surface="surface" />

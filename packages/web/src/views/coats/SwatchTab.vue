@@ -40,7 +40,7 @@ const SCHOOLS: readonly { readonly school: School; readonly text: string }[] = [
   { school: 'light-last', text: 'the same, light last' },
 ];
 const others = computed(() => [
-  { value: '', text: 'nothing beside it' },
+  { value: '', text: 'no comparison' },
   ...SCHOOLS.filter(({ school }) => inSchool(props.surface.coats, school, catalogue.value) !== null).map(({ school, text }) => ({
     value: school,
     text,
@@ -94,7 +94,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
     </div>
     <label class="scrub"
       ><span class="quiet">after {{ stage }} of {{ most }} coats: {{ stepName }}</span>
-      <BFormInput v-model.number="stage" type="range" number min="0" :max="most" step="1" aria-label="After so many coats" />
+      <BFormInput v-model.number="stage" type="range" number min="0" :max="most" step="1" aria-label="Number of coats" />
     </label>
     <div class="looks">
       <label class="scrub"
@@ -126,7 +126,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
       <BButton variant="key" @click="keep">Save as test piece</BButton>
       <div v-for="one in store.plan!.testPieces" :key="one.id" class="kept">
         <TextField label="Test piece" :value="one.name" :take="(name) => change(one, { name })" />
-        <TextField label="Seen" :value="one.note" :take="(note) => change(one, { note })" />
+        <TextField label="View" :value="one.note" :take="(note) => change(one, { note })" />
         <img v-if="one.imageId !== null" class="photo" :src="`/api/pictures/${one.imageId}`" :alt="`Photo of ${one.name}`" />
         <BFormFile
           accept="image/png,image/jpeg"
@@ -134,10 +134,7 @@ const change = (one: TestPiece, some: Partial<TestPiece>): string =>
           @update:model-value="(file) => photograph(one, (file as File | null) ?? null)"
         />
         <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-        <BButton
-          variant="key"
-          :aria-label="`Throw ${one.name} away`"
-          @click="store.edit({ code: 'test-piece/remove', testPieceId: one.id })"
+        <BButton variant="key" :aria-label="`Delete ${one.name}`" @click="store.edit({ code: 'test-piece/remove', testPieceId: one.id })"
           >Delete</BButton
         >
       </div>

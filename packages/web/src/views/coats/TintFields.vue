@@ -16,7 +16,7 @@ const store = usePlan();
 const pots = computed(() => potsOf(useCatalogue().catalogue!, store.plan!.paints));
 const rows = computed(() => props.tint.map((part) => ({ ...part, pot: pots.value.find(({ id }) => id === part.paintId) })));
 const choices = computed(() => [
-  { value: '', text: props.tint.length === 0 ? 'its own colour; tint with …' : 'stir in …' },
+  { value: '', text: props.tint.length === 0 ? 'its own colour; tint with …' : 'mix in …' },
   ...pots.value.filter(({ id }) => props.tint.every(({ paintId }) => paintId !== id)).map(({ id, name }) => ({ value: id, text: name })),
 ]);
 function setParts(paintId: string, parts: number): string {
@@ -56,7 +56,7 @@ function setParts(paintId: string, parts: number): string {
   </div>
   <ChoiceField
     v-if="tint.length < 6"
-    label="Another paint"
+    label="Add paint"
     hide-label
     value=""
     :options="choices"

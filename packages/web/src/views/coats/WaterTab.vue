@@ -35,7 +35,7 @@ watch(
             <th scope="col">water</th>
             <th scope="col" class="num">Volume</th>
             <th scope="col">dams at tile ends</th>
-            <th scope="col">lowest gap in the bank</th>
+            <th scope="col">lowest point of the bank</th>
           </tr>
         </thead>
         <tbody>
@@ -56,12 +56,12 @@ watch(
         </tbody>
       </BTableSimple>
       <h3 class="mt-3">Compare options</h3>
-      <SearchProgress :search="search" what="Reckoning each way" />
+      <SearchProgress :search="search" what="Calculating each option" />
       <BTableSimple v-if="options.length > 0" class="ledger" data-testid="waterOptions">
         <thead>
           <tr>
-            <th scope="col">way</th>
-            <th scope="col" class="num">board costs</th>
+            <th scope="col">Option</th>
+            <th scope="col" class="num">Board cost</th>
             <th scope="col" class="num">hands-on</th>
             <th scope="col" class="num">mass</th>
             <th scope="col">ready</th>
@@ -80,8 +80,8 @@ watch(
               {{ option.says }} <small v-if="option.hazards.length > 0" class="quiet">{{ option.hazards.join(' ') }}</small>
             </td>
             <td>
-              <span v-if="option.isOwn" class="quiet">as it is</span>
-              <BButton v-else variant="key" @click="store.edit(option.edit)">Take it</BButton>
+              <span v-if="option.isOwn" class="quiet">current</span>
+              <BButton v-else variant="key" @click="store.edit(option.edit)">Use this</BButton>
             </td>
           </tr>
         </tbody>

@@ -45,12 +45,12 @@ describe('the coats of a surface', () => {
     const store = await anOpenBoard();
     const panel = shown(SurfacePanel, { surface: openGround(store) });
     const before = coatIds(store);
-    expect(button(panel, 'Lay it on last').attributes('disabled')).toBeDefined();
-    await field(panel, 'Another coat').setValue('light-filler');
-    expect(button(panel, 'Lay it on last').attributes('disabled')).toBeDefined();
+    expect(button(panel, 'Add coat').attributes('disabled')).toBeDefined();
+    await field(panel, 'Add coat').setValue('light-filler');
+    expect(button(panel, 'Add coat').attributes('disabled')).toBeDefined();
     const methodId = openGround(store).coats[0]!.methodId;
-    await field(panel, 'Put on').setValue(methodId);
-    await button(panel, 'Lay it on last').trigger('click');
+    await field(panel, 'Method').setValue(methodId);
+    await button(panel, 'Add coat').trigger('click');
     const added = openGround(store).coats.at(-1)!;
     expect(coatIds(store)).toEqual([...before, added.id]);
     expect([added.coatingId, added.methodId]).toEqual(['light-filler', methodId]);
@@ -100,12 +100,12 @@ describe('a surface', () => {
     const store = await anOpenBoard();
     const surface = openGround(store);
     const panel = shown(SurfacePanel, { surface });
-    const kinds = field(panel, 'Lay it on')
+    const kinds = field(panel, 'Apply to')
       .findAll('option')
       .flatMap((one) => (one.element as HTMLOptionElement).value || []);
     expect(kinds).not.toContain('open');
     const kind = kinds[0] as GroundKind;
-    await field(panel, 'Lay it on').setValue(kind);
+    await field(panel, 'Apply to').setValue(kind);
     expect(store.plan!.wears[kind]).toBe(surface.id);
   });
 });

@@ -124,7 +124,7 @@ const { width, height } = useElementSize(frame);
             <CutOrderList :job="shown" :index="index" />
           </template>
           <template v-else-if="listed === 'parts'">
-            <p class="sub">every distance from the left edge and the top edge of the sheet, in {{ unitName }}</p>
+            <p class="sub">all distances from the left and top edge of the sheet, in {{ unitName }}</p>
             <BTableSimple class="ledger mt-2" data-testid="cut-list">
               <thead>
                 <tr>

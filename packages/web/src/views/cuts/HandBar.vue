@@ -23,17 +23,17 @@ function carry(toSheet: number): void {
       <BButton
         variant="key"
         :disabled="!part.mayTurn"
-        :title="part.mayTurn ? '' : 'Its grain must run along the sheet'"
+        :title="part.mayTurn ? '' : 'The grain must run along the sheet'"
         @click="hand.put(part.id, { code: 'turn' })"
       >
-        Turn <kbd>t</kbd>
+        Rotate <kbd>t</kbd>
       </BButton>
       <BButton variant="key" :aria-pressed="part.pinned" @click="hand.put(part.id, { code: 'pin', pinned: !part.pinned })">
         {{ part.pinned ? 'Pinned' : 'Pin' }} <kbd>p</kbd>
       </BButton>
       <template v-if="others.length > 0">
         <span class="quiet">move to sheet</span>
-        <BButton v-for="i in others" :key="i" variant="key" :aria-label="`Carry to sheet ${i + 1}`" @click="carry(i)">
+        <BButton v-for="i in others" :key="i" variant="key" :aria-label="`Move to sheet ${i + 1}`" @click="carry(i)">
           {{ i + 1 }}
         </BButton>
       </template>

@@ -36,7 +36,7 @@ const AIMS = [
 const live = computed(() => props.better.progress.value);
 const bound = computed(
   () =>
-    `no plan ${props.job.aim === 'cheapest' ? 'costs' : 'takes'} under ${showText(boundFigure(props.job, live.value!.bound), store.showing)}`,
+    `no layout ${props.job.aim === 'cheapest' ? 'costs' : 'needs'} less than ${showText(boundFigure(props.job, live.value!.bound), store.showing)}`,
 );
 const newSheets = computed(() => live.value!.layout.sheets.filter(({ stock }) => isNew(stock)).length);
 
@@ -59,9 +59,9 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
 
 <template>
   <section>
-    <h3>How it is cut</h3>
+    <h3>Cutting method</h3>
     <ChoiceField
-      label="With"
+      label="Tool"
       :value="job.tool.id"
       :options="job.tools.map(({ id, name }) => ({ value: id, text: name }))"
       @choose="(toolId) => setTool({ toolId })"
@@ -90,7 +90,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <p class="quiet small">
       {{
         job.tool.cuts === 'free'
-          ? 'Cuts along any outline: parts may lie in each other’s hollows.'
+          ? 'Cuts along any outline. Parts may fit into each other’s hollows.'
           : 'Straight cuts from edge to edge. Make them in order and every part comes free.'
       }}
     </p>
@@ -118,17 +118,17 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
   </section>
   <SheetsHad :job="job" />
   <section v-if="splits.length > 0">
-    <h3>Parts in pieces</h3>
+    <h3>Split parts</h3>
     <div v-for="split in splits" :key="split.key" class="line">
       <span>{{ split.name }}</span>
       <span v-if="split.isLaid" class="quiet">does not fit on any sheet</span>
-      <BButton v-else variant="key" @click="makeWhole(split.key)">Make it whole</BButton>
+      <BButton v-else variant="key" @click="makeWhole(split.key)">Undo split</BButton>
     </div>
   </section>
   <section v-if="work !== null">
     <h3>This sheet</h3>
     <FigureLine label="To cut" :figure="work.length" />
-    <FigureLine label="Passes of the blade" :figure="job.passes" />
+    <FigureLine label="Blade passes" :figure="job.passes" />
     <FigureLine v-if="work.edges !== null" label="Fresh edges" :figure="work.edges" />
     <FigureLine label="Marking and cutting" :figure="work.minutes" />
     <FigureLine v-if="work.shop !== null" label="Cutting price at the shop" :figure="work.shop" />

@@ -24,7 +24,7 @@ const problem = computed(() => {
   const [before, together] = [read(typed.value.before, 'Before'), read(typed.value.together, 'Strips together')];
   if (!before.ok) return before.problem.message;
   if (!together.ok) return together.problem.message;
-  return together.value > before.value ? 'Strips together: they cannot be longer than the scrap was; measure again.' : '';
+  return together.value > before.value ? 'Strips together: they cannot be longer than the scrap was. Measure again.' : '';
 });
 const kerf = computed(() => {
   const [before, together] = [read(typed.value.before, 'Before'), read(typed.value.together, 'Strips together')];
@@ -38,7 +38,7 @@ function use(): void {
 
 <template>
   <section data-testid="practice">
-    <h3>Practice cut, {{ job.tool.name.toLowerCase() }}</h3>
+    <h3>Kerf test, {{ job.tool.name.toLowerCase() }}</h3>
     <ol class="steps">
       <li v-for="step in card.steps" :key="step">{{ step }}</li>
     </ol>

@@ -37,7 +37,7 @@ const sheets = computed(() =>
   props.job.layout.sheets.map((sheet, i) => {
     const left = sheet.cut === undefined ? leftoversOf(props.job, sheet, catalogues.catalogue!) : leftBy(sheet.cut.id);
     const what =
-      left.length === 0 ? 'leaves nothing worth keeping' : `${sheet.cut === undefined ? 'leaves' : 'left'} ${left.map(size).join(', ')}`;
+      left.length === 0 ? 'leaves no useful offcut' : `${sheet.cut === undefined ? 'leaves' : 'left'} ${left.map(size).join(', ')}`;
     return { number: i + 1, isCut: sheet.cut !== undefined, text: `Sheet ${i + 1} is cut; ${what}` };
   }),
 );
@@ -61,7 +61,7 @@ async function add(): Promise<void> {
 
 <template>
   <section>
-    <h3>What is cut</h3>
+    <h3>Cut sheets</h3>
     <div v-for="sheet in sheets" :key="sheet.number" class="tick" :class="{ own: sheet.number === index + 1 }" data-testid="leftover">
       <BFormCheckbox :model-value="sheet.isCut" @update:model-value="toggle(sheet.number)">{{ sheet.text }}</BFormCheckbox>
     </div>
@@ -76,7 +76,7 @@ async function add(): Promise<void> {
       <li v-for="offcut in here" :key="offcut.id">
         <span>{{ size(offcut) }}</span>
         <span class="quiet">{{ used.has(offcut.id) ? 'used here' : isOwn(offcut) ? 'left by this board' : '' }}</span>
-        <BButton variant="key" :aria-label="`Take ${size(offcut)} out of the rack`" @click="rack.remove(offcut.id)"> Take out </BButton>
+        <BButton variant="key" :aria-label="`Remove ${size(offcut)} from the rack`" @click="rack.remove(offcut.id)"> Remove </BButton>
       </li>
     </ul>
     <form class="measures" @submit.prevent="add">

@@ -195,7 +195,7 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
       :y="rest.y + rest.height / 2 + 4"
       text-anchor="middle"
     >
-      left over, {{ lengthText(laid.rest.widthMm, store.plan!.units) }} × {{ lengthText(laid.rest.depthMm, store.plan!.units) }}
+      offcut, {{ lengthText(laid.rest.widthMm, store.plan!.units) }} × {{ lengthText(laid.rest.depthMm, store.plan!.units) }}
     </text>
     <g
       v-for="part in parts"
@@ -225,7 +225,7 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
           {{ part.size }}
         </text>
         <g v-if="part.pinned" class="pin" :transform="`translate(${part.box.x + part.box.width - 9} ${part.box.y + 9})`">
-          <title>Pinned: no search moves it</title>
+          <title>Pinned: the search does not move it</title>
           <circle r="4" />
           <line x1="0" y1="4" x2="0" y2="11" />
         </g>

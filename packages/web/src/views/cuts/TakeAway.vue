@@ -39,8 +39,8 @@ async function save(output: Output): Promise<void> {
   <section>
     <h3>Cut list</h3>
     <div class="keys">
-      <BButton variant="key" :disabled="isMaking" @click="save('list-csv')">All jobs as CSV</BButton>
-      <BButton variant="key" :disabled="isMaking" @click="save('list-pdf')">This job as PDF</BButton>
+      <BButton variant="key" :disabled="isMaking" @click="save('list-csv')">Export all jobs (CSV)</BButton>
+      <BButton variant="key" :disabled="isMaking" @click="save('list-pdf')">Export this job (PDF)</BButton>
     </div>
   </section>
   <section>
@@ -54,7 +54,7 @@ async function save(output: Output): Promise<void> {
       Print at 100 %. Each page has a 100 mm bar: measure it before you cut. Pages overlap by 10 mm: align the crosses.
     </p>
   </section>
-  <p v-if="isMaking" class="quiet" role="status">Making the file …</p>
+  <p v-if="isMaking" class="quiet" role="status">Creating the file …</p>
   <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
 </template>
 

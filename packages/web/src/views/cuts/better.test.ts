@@ -45,7 +45,7 @@ test('a better layout is kept in the plan under the job, as one step that can be
   expect(store.plan!.cutting.saved[0]!.sheets.flatMap(({ places }) => places)).toHaveLength(
     job.layout.sheets.flatMap(({ placements }) => placements).length,
   );
-  expect(better.outcome.value).toBe('As many sheets, with a larger piece left over.');
+  expect(better.outcome.value).toBe('The same number of sheets, with a larger offcut.');
   store.undo();
   expect(store.plan!.cutting.saved).toEqual([]);
 });
@@ -54,7 +54,7 @@ test('one no better leaves the plan as it is and says so', async () => {
   const { store, better } = await aSearch();
   told.search = async (onStep) => void onStep(step(job.layout) as never);
   await better.start();
-  expect([store.plan!.cutting.saved, better.outcome.value]).toEqual([[], 'Nothing better was found; the layout stays.']);
+  expect([store.plan!.cutting.saved, better.outcome.value]).toEqual([[], 'No better layout was found. The current one stays.']);
 });
 
 test('while it runs the best so far is shown; told to stop the search hears it and its best is kept', async () => {

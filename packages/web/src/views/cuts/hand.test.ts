@@ -75,12 +75,12 @@ describe('by hand', () => {
     expect(bar.text()).toContain(own.name);
     await bar
       .findAll('button')
-      .find((key) => key.text().startsWith('Turn'))!
+      .find((key) => key.text().startsWith('Rotate'))!
       .trigger('click');
     expect(store.plan!.cutting.saved[0]!.sheets[0]!.places.find(({ blankId }) => blankId === own.id)!.turned).toBe(true);
     await bar
       .findAll('button')
-      .find((key) => key.text().startsWith('Let go'))!
+      .find((key) => key.text().startsWith('Deselect'))!
       .trigger('click');
     expect(store.plan!.cutting.saved[0]!.sheets[0]!.places.some(({ pinned }) => pinned)).toBe(false);
   });

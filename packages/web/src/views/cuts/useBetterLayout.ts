@@ -64,7 +64,7 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
   function keep(own: CutJob, layout: Layout): void {
     const before = openOf(own).layout;
     if (!isBetterLayout(layout, before, own.aim)) {
-      outcome.value = 'Nothing better was found; the layout stays.';
+      outcome.value = 'No better layout was found. The current one stays.';
       return;
     }
     const fewer = newSheets(before) - newSheets(layout);
@@ -78,7 +78,7 @@ export function useBetterLayout(job: ComputedRef<CutJob | null>): BetterLayout {
         ? `${fewer} new ${fewer === 1 ? 'sheet' : 'sheets'} fewer.`
         : isLighter
           ? 'Cheaper sheets.'
-          : 'As many sheets, with a larger piece left over.';
+          : 'The same number of sheets, with a larger offcut.';
   }
   return { isRunning, progress, fault, outcome, start, stop };
 }

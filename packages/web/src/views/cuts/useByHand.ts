@@ -19,14 +19,14 @@ export interface ByHand {
 const WHY: Readonly<Record<SavedProblem['code'], string>> = {
   'saved/overlap': 'No room there: it would overlap another part or lie closer than the kerf.',
   'saved/off-sheet': 'No room there: it would go over the edge of the sheet or into the edge trim.',
-  'saved/turned': 'Its grain must run along the sheet: it cannot be turned.',
-  'saved/other-parts': 'That part is no longer cut.',
+  'saved/turned': 'The grain must run along the sheet: it cannot be turned.',
+  'saved/other-parts': 'That part is no longer needed.',
   'saved/cut': 'That sheet is cut already.',
   'saved/other-stock': 'That sheet is no longer there.',
 };
 const NAMES: Readonly<Record<HandMove['code'], string>> = {
   move: 'Move a part',
-  carry: 'Carry a part over',
+  carry: 'Move a part to another sheet',
   turn: 'Turn a part',
   pin: 'Pin a part',
 };
@@ -68,11 +68,11 @@ export function useByHand(job: ComputedRef<CutJob | null>): ByHand {
         return false;
       }
       fault.value = '';
-      keep(move.code === 'pin' && !move.pinned ? 'Let go of a part' : NAMES[move.code], done.value, gesture);
+      keep(move.code === 'pin' && !move.pinned ? 'Unpin a part' : NAMES[move.code], done.value, gesture);
       return true;
     },
     letGoOfAll() {
-      if (current.value !== null) keep('Let go of all parts', unpinned(current.value), null);
+      if (current.value !== null) keep('Unpin all parts', unpinned(current.value), null);
     },
   };
 }

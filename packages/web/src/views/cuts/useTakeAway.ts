@@ -72,7 +72,7 @@ async function made(
     case 'templates-shaped': {
       const ids = job.layout.sheets[index]?.placements.map(({ blankId }) => blankId) ?? [];
       const parts = output === 'templates-sheet' ? job.parts.filter(({ id }) => ids.includes(id)) : job.parts.filter(isShaped);
-      if (parts.length === 0) throw new Error('Every part of this job is a plain rectangle: the cut list says all there is.');
+      if (parts.length === 0) throw new Error('Every part of this job is a plain rectangle. The cut list is enough.');
       return pdf(
         await formats.templatesPdf(parts, paper, await pageFont()),
         `${output === 'templates-sheet' ? sheet : job.name} templates`,

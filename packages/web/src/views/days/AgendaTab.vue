@@ -63,9 +63,9 @@ async function print(): Promise<void> {
         <td>{{ entry.workpieces.map(workpieceName).join(store.plan!.pieces.length === 0 ? ' ' : ', ') }}</td>
         <td class="num"><FigureCell :figure="entry.work" /></td>
         <td class="num">
-          <span v-if="entry.wait === null" class="quiet">never in this air</span>
+          <span v-if="entry.wait === null" class="quiet">never in these conditions</span>
           <FigureCell v-else-if="entry.wait.value > 0" :figure="entry.wait" />
-          <small v-if="entry.calls !== null" class="quiet"> tended, <FigureCell :figure="entry.calls" /></small>
+          <small v-if="entry.calls !== null" class="quiet"> needs attention, <FigureCell :figure="entry.calls" /></small>
         </td>
       </tr>
     </tbody>

@@ -59,7 +59,7 @@ function data(): Partial<PlotData>[] {
       y: ready.value.map(({ atMin }) => speedAt(atMin)),
       text: ready.value.map(({ label }) => `ready: ${label}`),
       hoverinfo: 'x+text',
-      name: 'a coat is ready',
+      name: 'a coat is dry',
       mode: 'markers',
       yaxis: 'y2',
       marker: { color: colour('--ink'), size: 6, symbol: 'diamond-open' },
@@ -109,7 +109,7 @@ onBeforeUnmount(() => {
   <div class="pick">
     <ChoiceField label="Place" :value="placeId" :options="places" @choose="(id) => (placeId = id)" />
   </div>
-  <div ref="frame" class="plot" role="img" :aria-label="`Two weeks of air: ${spot?.name ?? ''}`" data-testid="air-chart"></div>
+  <div ref="frame" class="plot" role="img" :aria-label="`Conditions over two weeks: ${spot?.name ?? ''}`" data-testid="air-chart"></div>
   <SensorCards />
 </template>
 

@@ -11,7 +11,7 @@ const { isRunning, progress, fault, outcome, start, stop } = useBetterEvenings()
     <h3>Optimise schedule</h3>
     <p class="quiet">After each change, only a few task orders are tried. This search tries thousands in some seconds.</p>
     <BButton v-if="!isRunning" variant="key" @click="start">Find an earlier finish</BButton>
-    <BButton v-else variant="key" @click="stop">Stop, and keep the best</BButton>
+    <BButton v-else variant="key" @click="stop">Stop and keep best</BButton>
     <dl v-if="progress !== null" class="found" data-testid="evenings-found" :data-running="isRunning">
       <div>
         <dt>Best found</dt>

@@ -69,7 +69,7 @@ const drying = computed(() =>
       {
         key: slot.taskId,
         isTended: slot.isTended,
-        title: `${slot.isTended ? 'drying, looked after' : 'drying'}: ${slot.label}`,
+        title: `${slot.isTended ? 'drying, needs attention' : 'drying'}: ${slot.label}`,
         y: rowY(slot.workpieceId) + 20,
         from: x.value(slot.endMin),
         to: x.value(dryUntil),

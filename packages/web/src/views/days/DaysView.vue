@@ -58,10 +58,10 @@ const pin = (taskId: string, atMin: number): string => {
   return store.edit({ code: 'task/arrange', taskId, change: { pin: timeOf(atMin) }, what: `Pin: ${label}` });
 };
 const WHY: Readonly<Record<string, string>> = {
-  air: 'too cold for it',
+  air: 'too cold',
   spray: 'no place to spray',
-  people: 'nobody may do it',
-  noise: 'no fit hours',
+  people: 'nobody can do it',
+  noise: 'no suitable hours',
   after: 'depends on a task that cannot be done',
   dries: 'the coat or glue before it never dries',
   'none-free': 'does not fit in any session',
@@ -85,7 +85,7 @@ const blocked = computed(() => {
         </ul>
         <div class="over">
           <p class="quiet key-line">
-            <span class="swatch work"></span> hands on <span class="swatch tended"></span> drying, needs attention
+            <span class="swatch work"></span> hands-on time <span class="swatch tended"></span> drying, needs attention
             <span class="swatch dry"></span> drying <span class="swatch chain"></span> critical path
           </p>
           <div class="btn-group btn-group-sm" role="group" aria-label="Zoom">
@@ -125,7 +125,7 @@ const blocked = computed(() => {
         <FigureLine v-if="floor !== null" label="Earliest possible" :figure="floor.at" :text="floor.text" />
         <FigureLine label="Hands-on" :figure="days.handsOn" />
       </section>
-      <TabbedSheets v-model="notes" label="Notes of days" :tabs="NOTES" />
+      <TabbedSheets v-model="notes" label="Day notes" :tabs="NOTES" />
       <template v-if="notes === 'when'">
         <MinutesNow />
         <BetterEvenings />

@@ -30,7 +30,7 @@ async function ask(): Promise<void> {
   <section aria-label="Ways to finish earlier">
     <h3>Ways to finish earlier</h3>
     <BButton v-if="options === null && search.share.value === null" variant="key" @click="ask">Compare options</BButton>
-    <SearchProgress :search="search" what="Planning each way" />
+    <SearchProgress :search="search" what="Calculating each option" />
     <BTableSimple v-if="options !== null" class="ledger" responsive data-testid="earlier">
       <thead>
         <tr>
@@ -51,7 +51,7 @@ async function ask(): Promise<void> {
             }}</small>
           </td>
           <td class="num">
-            <span v-if="option.won === null">brings a date</span>
+            <span v-if="option.won === null">makes it possible</span>
             <FigureCell v-else-if="option.won.value > 0" :figure="option.won" /><span v-else class="quiet">not earlier</span>
           </td>
           <td class="num"><FigureCell :figure="option.costChange" /></td>

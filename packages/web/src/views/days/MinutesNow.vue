@@ -18,8 +18,8 @@ const have = ref(45);
 const choice = ref<NowChoice | null>(null);
 const LIMITS = { min: 5, max: 600 };
 const labelOf = computed(() => new Map((store.slices.days?.slots ?? []).map(({ taskId, label, ofTask }) => [taskId, { label, ofTask }])));
-const work = computed(() => given('Takes, set-up and all', choice.value?.workMin ?? 0, 'min', 'calendar'));
-const drying = computed(() => given('Dries by itself then', choice.value?.dryingMin ?? 0, 'min', 'calendar', 'all of it added up'));
+const work = computed(() => given('Time including set-up', choice.value?.workMin ?? 0, 'min', 'calendar'));
+const drying = computed(() => given('Drying time afterwards', choice.value?.dryingMin ?? 0, 'min', 'calendar', 'sum of all tasks'));
 // Of another plan it says nothing.
 watch(
   () => store.plan,
@@ -55,7 +55,7 @@ function done(): void {
         <p>
           <FigureCell :figure="work" /> of work;
           <template v-if="choice.dryingMin > 0"><FigureCell :figure="drying" /> of drying can start.</template
-          ><template v-else>nothing of it dries.</template>
+          ><template v-else>no drying time starts.</template>
         </p>
         <BButton size="sm" variant="key" @click="done">All done just now</BButton>
       </template>

@@ -19,7 +19,7 @@ import { readInWorker } from '../../workers/reading';
 const heard = useAir();
 onMounted(() => void heard.load());
 const PLAYS: Readonly<Record<Played, string>> = {
-  none: 'None: it is honest',
+  none: 'None',
   stuck: 'Stuck',
   spike: 'Spikes',
   'out-of-range': 'Out of range',
@@ -63,7 +63,7 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
     readings: readings.map(({ atMs, ...air }) => ({ atMs: Math.round(atMs), ...air })),
   });
   const left = bad.slice(0, 3).map(({ line, message }) => `line ${line}: ${message}`);
-  said.value = `${readings.length} readings taken${bad.length > 0 ? `, ${bad.length} left out: ${left.join('; ')}` : ''}.`;
+  said.value = `${readings.length} readings imported${bad.length > 0 ? `, ${bad.length} skipped: ${left.join('; ')}` : ''}.`;
 }
 </script>
 
@@ -76,21 +76,21 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
       <span v-if="sensor.state.fault !== null" class="lying" data-testid="sensor-fault">⚠ {{ FAULT_WORDS[sensor.state.fault] }}</span>
     </h4>
     <p v-if="sensor.state.last !== null">
-      Last believed, {{ format(sensor.state.last.atMs, 'EEE d MMM, HH:mm') }}:
+      Last accepted reading, {{ format(sensor.state.last.atMs, 'EEE d MMM, HH:mm') }}:
       <FigureCell :figure="celsius(sensor.state.last.airC, 'Air')" />, <FigureCell :figure="percent(sensor.state.last.humidityPct)" />, dew
       at <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days,
-      {{ sensor.state.lies }} of them not used.
+      {{ sensor.state.lies }} of them rejected.
     </p>
     <p v-else class="quiet">No accepted reading yet. Your own values are used instead.</p>
     <details v-if="sensor.state.lies > 0">
-      <summary>What was not used</summary>
+      <summary>Rejected readings</summary>
       <BTableSimple class="ledger" responsive small>
         <thead>
           <tr>
-            <th scope="col">heard</th>
+            <th scope="col">received</th>
             <th scope="col" class="num">air</th>
             <th scope="col" class="num">humidity</th>
-            <th scope="col">why not</th>
+            <th scope="col">reason</th>
           </tr>
         </thead>
         <tbody>
@@ -106,14 +106,14 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
     <div class="deeds">
       <ChoiceField
         v-if="sensor.isSimulated"
-        label="Plays a fault"
+        label="Simulate fault"
         :value="sensor.plays"
         :options="plays"
         @choose="(own) => heard.play(sensor.id, own)"
       />
-      <BButton size="sm" variant="key" @click="heard.poll()">Ask now</BButton>
-      <BButton size="sm" variant="key" @click="toFile(sensor)">Readings as CSV</BButton>
-      <BButton v-if="!sensor.isSimulated" size="sm" variant="key" @click="heard.remove(sensor.id)">Take out</BButton>
+      <BButton size="sm" variant="key" @click="heard.poll()">Read now</BButton>
+      <BButton size="sm" variant="key" @click="toFile(sensor)">Export readings (CSV)</BButton>
+      <BButton v-if="!sensor.isSimulated" size="sm" variant="key" @click="heard.remove(sensor.id)">Remove</BButton>
     </div>
   </section>
   <BFormFile

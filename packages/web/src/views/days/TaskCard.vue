@@ -78,7 +78,7 @@ function pinTime(typed: string): string {
           >Remove it</BButton
         >
       </template>
-      <BButton v-else size="sm" variant="key" @click="untick">Not done after all</BButton>
+      <BButton v-else size="sm" variant="key" @click="untick">Mark as not done</BButton>
     </div>
   </section>
 </template>

@@ -43,7 +43,7 @@ function setNoise(typed: string): string {
 }
 const skipped = computed(() => store.slices.days?.leftOut ?? []);
 const bringBack = (taskId: string): string =>
-  store.edit({ code: 'task/arrange', taskId, change: { isSkipped: false }, what: 'Bring a task back' });
+  store.edit({ code: 'task/arrange', taskId, change: { isSkipped: false }, what: 'Restore a task' });
 
 async function toCalendar(): Promise<void> {
   const { calendarFileOf } = await import('@spare-acre/core/formats');
@@ -78,13 +78,13 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
 <template>
   <section v-if="nowMin > 0 && calendar.notBefore === null" class="behind" data-testid="behind">
     <p>
-      The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Tick what is done, and plan the rest anew.
+      The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Mark what is done, then reschedule the rest.
     </p>
     <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Reschedule from now</BButton>
   </section>
   <section v-if="calendar.notBefore !== null">
     <p>
-      Planned anew from {{ calendar.notBefore.day }}, {{ clock(calendar.notBefore.atMin) }}.
+      Rescheduled from {{ calendar.notBefore.day }}, {{ clock(calendar.notBefore.atMin) }}.
       <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: null })">From the first day</BButton>
       <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">From now</BButton>
     </p>
@@ -103,12 +103,12 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
     />
     <TextField label="Days off" :value="daysOffText(calendar.daysOff)" :take="setDaysOff" />
     <DayField label="Needed by" :value="calendar.deadline ?? ''" :take="setDeadline" />
-    <TextField label="Noise between" :value="noise" :take="setNoise" />
+    <TextField label="Noise allowed between" :value="noise" :take="setNoise" />
   </section>
   <section v-if="skipped.length > 0">
-    <h3>Left out</h3>
+    <h3>Skipped tasks</h3>
     <p v-for="{ taskId, label } in skipped" :key="taskId">
-      {{ label }} <BButton size="sm" variant="key" @click="bringBack(taskId)">Bring back</BButton>
+      {{ label }} <BButton size="sm" variant="key" @click="bringBack(taskId)">Restore</BButton>
     </p>
   </section>
   <section>
@@ -124,7 +124,7 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
     <p v-if="fault !== ''" role="alert">{{ fault }}</p>
     <p v-if="calendar.busy.length > 0" data-testid="busy">
       {{ calendar.busy.length }} busy {{ calendar.busy.length === 1 ? 'time' : 'times' }}
-      <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/busy', busy: [] })">Forget them</BButton>
+      <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/busy', busy: [] })">Remove them</BButton>
     </p>
   </section>
 </template>

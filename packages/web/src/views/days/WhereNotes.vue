@@ -33,8 +33,8 @@ const LIES = [
   { value: 'edge', text: 'On edge once touch-dry' },
 ] as const;
 const BY = [
-  { value: 'typed', text: 'As typed' },
-  { value: 'season', text: 'As usual in a season' },
+  { value: 'typed', text: 'Own values' },
+  { value: 'season', text: 'Usual for the season' },
   { value: 'sensor', text: 'Sensor' },
 ] as const;
 const SEASONS = (['winter', 'spring', 'summer', 'autumn'] as const).map((value) => ({
@@ -101,16 +101,16 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
     <h3>Where to work and dry</h3>
     <ChoiceField label="In" :value="plan.drying.placeId" :options="places" @choose="(placeId) => setDrying({ placeId })" />
     <ChoiceField label="On" :value="plan.drying.on" :options="ON" @choose="(on) => setDrying({ on })" />
-    <ChoiceField label="Lying" :value="plan.drying.lies" :options="LIES" @choose="(lies) => setDrying({ lies })" />
-    <ChoiceField label="Moving air" :value="plan.drying.airId" :options="airs" @choose="(airId) => setDrying({ airId })" />
+    <ChoiceField label="Position" :value="plan.drying.lies" :options="LIES" @choose="(lies) => setDrying({ lies })" />
+    <ChoiceField label="Air movement" :value="plan.drying.airId" :options="airs" @choose="(airId) => setDrying({ airId })" />
     <div v-for="own in elsewhere" :key="own.workpieceId" class="other" :data-elsewhere="own.workpieceId">
       <ChoiceField :label="nameOf(own.workpieceId)" :value="own.placeId" :options="places" @choose="(placeId) => move(own, { placeId })" />
       <ChoiceField label="On" :value="own.on" :options="ON" @choose="(on) => move(own, { on })" />
       <BButton size="sm" variant="key" @click="store.edit({ code: 'drying/workpiece', workpieceId: own.workpieceId, spot: null })"
-        >With the others</BButton
+        >With the board</BButton
       >
     </div>
-    <ChoiceField label="Somewhere else" :value="other" :options="free" @choose="putElsewhere" />
+    <ChoiceField label="Another place" :value="other" :options="free" @choose="putElsewhere" />
   </section>
   <section>
     <h3>Places</h3>
@@ -154,21 +154,21 @@ const move = (own: (typeof elsewhere.value)[number], change: Partial<DryingSpot>
     <div v-for="(own, i) in place.spells" :key="own.id" class="other" data-testid="spell">
       <DayField label="From" :value="own.from" :take="(from) => spell({ from }, i)" />
       <DayField label="to" :value="own.to" :take="(to) => spell({ to }, i)" />
-      <NumberField label="Spell, air" :value="own.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => spell({ airC }, i)" />
+      <NumberField label="Period, temperature" :value="own.airC" unit="°C" :limits="LIMITS.airC" :take="(airC) => spell({ airC }, i)" />
       <NumberField
-        label="Spell, humidity"
+        label="Period, humidity"
         :value="own.humidityPct"
         unit="%"
         :limits="LIMITS.humidityPct"
         :take="(pct) => spell({ humidityPct: pct }, i)"
       />
-      <BButton size="sm" variant="key" @click="set({ spells: place.spells.filter((one) => one !== own) })">No such days</BButton>
+      <BButton size="sm" variant="key" @click="set({ spells: place.spells.filter((one) => one !== own) })">Remove period</BButton>
     </div>
     <div class="deeds">
       <BButton size="sm" variant="key" @click="addSpell">Add period with other conditions</BButton>
       <BButton size="sm" variant="key" @click="add">Another place</BButton>
       <BButton v-if="plan.places.length > 1" size="sm" variant="key" @click="store.edit({ code: 'place/remove', placeId: place.id })"
-        >Take {{ place.name }} away</BButton
+        >Remove {{ place.name }}</BButton
       >
     </div>
   </section>

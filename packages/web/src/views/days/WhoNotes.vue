@@ -37,7 +37,7 @@ function add(): void {
     <h3>{{ person.name }}</h3>
     <TextField label="Name" :value="person.name" :take="(name) => set(person.id, { name })" />
     <TextField label="Own hours" :value="ownHoursText(person.hours)" :take="(typed) => takeHours(person, typed)" />
-    <TickField label="A child: no blades, hot tools, sprays" :is-on="person.isChild" @toggle="(isChild) => set(person.id, { isChild })" />
+    <TickField label="Child: no blades, hot tools or sprays" :is-on="person.isChild" @toggle="(isChild) => set(person.id, { isChild })" />
     <details>
       <summary>Avoids{{ person.avoids.length > 0 ? ` (${person.avoids.length})` : '' }}</summary>
       <BFormCheckbox
@@ -54,9 +54,9 @@ function add(): void {
   </section>
   <BButton variant="key" class="mt-2" @click="add">Add person</BButton>
   <section>
-    <h3>At hand</h3>
+    <h3>Available</h3>
     <NumberField
-      label="Weights in all"
+      label="Total weights"
       :value="kit.weightsKg"
       unit="kg"
       :limits="LIMITS.weightsKg"

@@ -41,7 +41,7 @@ test('an earlier order is kept in the plan as one step that can be undone, and s
   told.search = async (onStep) => void onStep(step(4_000, true) as never);
   await better.start();
   expect(store.plan!.calendar.order).toEqual(['cut-base-A1', 'glue-base-A1']);
-  expect(better.outcome.value).toBe('Ready Day 4000 instead of Day 5000. No order can be ready before.');
+  expect(better.outcome.value).toBe('Ready Day 4000 instead of Day 5000. No schedule can finish earlier.');
   store.undo();
   expect(store.plan!.calendar.order).toEqual([]);
 });

@@ -36,16 +36,16 @@ describe('when', () => {
   test('a task that is left out is named as it was, and comes back', async () => {
     const store = await aBoardInDays();
     const notes = shown(WhenNotes, {});
-    expect(notes.text()).not.toContain('Left out');
+    expect(notes.text()).not.toContain('Skipped tasks');
     const { ofTask, label } = store.slices.days!.slots.at(-1)!;
     store.edit({ code: 'task/arrange', taskId: ofTask, change: { isSkipped: true, pin: null }, what: 'Skip' });
     await nextTick();
     expect(store.slices.days!.slots.some((slot) => slot.ofTask === ofTask)).toBe(false);
-    const left = notes.findAll('section').find((one) => one.find('h3').exists() && one.get('h3').text() === 'Left out')!;
+    const left = notes.findAll('section').find((one) => one.find('h3').exists() && one.get('h3').text() === 'Skipped tasks')!;
     expect(left.get('p').text()).toContain(label);
-    await button(notes, 'Bring back')!.trigger('click');
+    await button(notes, 'Restore')!.trigger('click');
     expect(store.slices.days!.slots.some((slot) => slot.ofTask === ofTask)).toBe(true);
-    expect(notes.text()).not.toContain('Left out');
+    expect(notes.text()).not.toContain('Skipped tasks');
   });
 
   test('days off and noise that cannot be read are refused at their field; nothing is no noise', async () => {
@@ -54,11 +54,11 @@ describe('when', () => {
     const before = store.plan!.calendar;
     await type(notes, 'Days off', 'sometime');
     expect(notes.get('[role="alert"]').text()).toContain('Days off');
-    await type(notes, 'Noise between', '9 to late');
+    await type(notes, 'Noise allowed between', '9 to late');
     expect(store.plan!.calendar).toEqual(before);
-    await type(notes, 'Noise between', '09:00–18:00');
+    await type(notes, 'Noise allowed between', '09:00–18:00');
     expect(store.plan!.calendar.noise).toEqual({ fromMin: 540, toMin: 1080 });
-    await type(notes, 'Noise between', '');
+    await type(notes, 'Noise allowed between', '');
     expect(store.plan!.calendar.noise).toBeNull();
   });
 });
@@ -75,28 +75,28 @@ describe('where', () => {
     await button(notes, 'Days with other air')!.trigger('click');
     await button(notes, 'Days with other air')!.trigger('click');
     const [first, second] = spells();
-    await button(notes, 'No such days')!.trigger('click');
+    await button(notes, 'Remove period')!.trigger('click');
     expect(spells()).toEqual([second]);
     await button(notes, 'Days with other air')!.trigger('click');
     expect(spells()).toHaveLength(2);
     expect(new Set(spells().map(({ id }) => id)).size).toBe(2);
     expect(first!.id).not.toBe(second!.id);
-    await type(notes, 'Spell, air', '9', 1);
+    await type(notes, 'Period, temperature', '9', 1);
     expect(spells().map(({ airC }) => airC)).toEqual([second!.airC, 9]);
   });
 
   test('one workpiece dries somewhere else, and with the others again', async () => {
     const store = await aBoardInDays();
     const notes = shown(WhereNotes, { workpieces: WORKPIECES });
-    await field(notes, 'Somewhere else').setValue('B1');
+    await field(notes, 'Another place').setValue('B1');
     expect(store.plan!.driedAt.map(({ workpieceId }) => workpieceId)).toEqual(['B1']);
     await nextTick();
     expect(
-      field(notes, 'Somewhere else')
+      field(notes, 'Another place')
         .findAll('option')
         .map((one) => one.text()),
     ).not.toContain('Tile B1');
-    await button(notes, 'With the others')!.trigger('click');
+    await button(notes, 'With the board')!.trigger('click');
     expect(store.plan!.driedAt).toEqual([]);
   });
 
@@ -143,7 +143,7 @@ describe('who', () => {
     const store = await aBoardInDays();
     const notes = shown(WhoNotes, {});
     const before = store.plan!.kit;
-    await type(notes, 'Weights in all', '1e6');
+    await type(notes, 'Total weights', '1e6');
     expect(notes.get('[role="alert"]').text()).toContain('Enter');
     await type(notes, 'Fans', '2');
     expect(store.plan!.kit).toEqual({ ...before, fans: 2 });

@@ -57,9 +57,9 @@ export function useBetterEvenings(): BetterEvenings {
 
   function keep({ order, spared, throughMin, text, isProven }: Evenings): void {
     const before = store.slices.days?.ready;
-    const sure = isProven ? ' No order can be ready before.' : '';
+    const sure = isProven ? ' No schedule can finish earlier.' : '';
     if (before == null || throughMin > before.at.value - SAME_MIN) {
-      outcome.value = `Nothing earlier was found; the evenings stay.${sure}`;
+      outcome.value = `No earlier finish was found. The schedule stays.${sure}`;
       return;
     }
     fault.value = store.edit({ code: 'calendar/arrange', order: [...order], spared });

@@ -151,7 +151,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
 <template>
   <div class="bench">
     <div class="drawing stacked">
-      <nav class="looks" aria-label="Ways of looking">
+      <nav class="looks" aria-label="Views of the ground">
         <BButton v-for="{ id, name } in LOOKS" :key="id" variant="bare" :aria-pressed="look === id" @click="lookAt(id)">{{ name }}</BButton>
       </nav>
       <div class="sheet-frame">
@@ -180,7 +180,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
             v-if="sketch.tool.value.draws?.form === 'area' && sketch.tool.value.id !== 'hill'"
             class="forms"
             role="group"
-            aria-label="Drawn as"
+            aria-label="Shape"
           >
             <BButton
               v-for="[form, name] in FORMS"

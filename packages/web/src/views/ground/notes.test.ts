@@ -79,7 +79,7 @@ describe('the notes of a feature', () => {
   test('across stretches an outline; from the left moves it', async () => {
     const store = await anOpenBoard();
     const panel = shown(FeaturePanel, { feature: byName(store, 'Long pan') });
-    await type(panel, 'Across', '240');
+    await type(panel, 'Width', '240');
     expect(byName(store, 'Long pan').shape).toMatchObject({ points: [{ x: 60 }, { x: 300 }, { x: 300 }, { x: 60 }] });
     await panel.setProps({ feature: byName(store, 'Long pan') });
     await type(panel, 'From the left', '100');
@@ -108,7 +108,7 @@ describe('the list of what lies on the table', () => {
     await nextTick();
     const first = store.plan!.features.at(-1)!;
     expect(list.findAll('.name')[0]!.text()).toContain(first.name);
-    await list.get(`[aria-label="${first.name}: hide (reckoned all the same)"]`).trigger('click');
+    await list.get(`[aria-label="${first.name}: hide (still counted)"]`).trigger('click');
     expect(byName(store, first.name).hidden).toBe(true);
     await list.get(`[aria-label="${first.name}: lock"]`).trigger('click');
     expect(byName(store, first.name).locked).toBe(true);
@@ -147,7 +147,7 @@ describe('several at once', () => {
     const store = await anOpenBoard();
     const before = store.plan!.features;
     const panel = shown(ArrangeSection, { features: two(store) });
-    await press(panel, 'Near');
+    await press(panel, 'Front');
     const bottoms = two(store).map(({ shape }) => (shape.form === 'outline' ? Math.max(...shape.points.map(({ y }) => y)) : 0));
     expect(bottoms).toEqual([415, 415]);
     store.undo();

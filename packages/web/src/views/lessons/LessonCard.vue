@@ -48,9 +48,9 @@ function next(): void {
 }
 
 const RATES = [
-  { rate: 1, name: 'As it is' },
+  { rate: 1, name: 'Real time' },
   { rate: 60, name: 'A minute a second' },
-  { rate: 3_600, name: 'An hour a second' },
+  { rate: 3_600, name: 'One hour per second' },
 ] as const;
 const hasClock = computed(() => lesson.value?.view === 'bench');
 const nowText = computed(() => clockText(new Date(clock.nowMs).toISOString()));
@@ -84,9 +84,7 @@ if (bench.boardId !== null) void log.load(bench.boardId);
       {{ lesson === null ? 'All lessons are done' : `Lesson ${at + 1} of ${LESSONS.length}: ${lesson.name}` }}
     </BButton>
     <template v-if="!isFolded">
-      <p v-if="lesson === null">
-        You have been through all of it. Lay out a table of your own, or look around on this tile as long as you like.
-      </p>
+      <p v-if="lesson === null">You have finished all lessons. Create a board of your own, or explore this tile as long as you like.</p>
       <p v-else-if="isDone" role="status"><strong>✓ Done.</strong> {{ lesson.then }}</p>
       <p v-else>{{ lesson.what }}</p>
       <div v-if="hasClock" class="deeds" role="group" aria-label="Clock">
@@ -106,7 +104,7 @@ if (bench.boardId !== null) void log.load(bench.boardId);
         <template v-if="lesson !== null">
           <BButton v-if="!isThere" variant="primary" size="sm" @click="go(lesson.view)">Take me there</BButton>
           <BButton v-if="isDone" variant="primary" size="sm" @click="next">{{
-            at + 1 < LESSONS.length ? 'Next lesson' : 'That was all'
+            at + 1 < LESSONS.length ? 'Next lesson' : 'Finish'
           }}</BButton>
           <BButton v-else variant="key" size="sm" @click="next">Skip lesson</BButton>
         </template>

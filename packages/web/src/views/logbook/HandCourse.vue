@@ -28,7 +28,7 @@ const words = computed(() => {
   const [first, last] = [course.value?.[0], course.value?.at(-1)];
   if (first === undefined || last === undefined) return '';
   const ours = `${times(first.low)} to ${times(first.high)}`;
-  return `Eight in ten were looked for at ${ours} times our figure; after ${last.readings === 1 ? 'one reading' : `${last.readings} readings`} at ${times(last.low)} to ${times(last.high)}, most likely ${times(last.value)}.`;
+  return `Before your readings, the likely range (8 in 10) was ${ours} times our value. After ${last.readings === 1 ? 'one reading' : `${last.readings} readings`} it is ${times(last.low)} to ${times(last.high)}, most likely ${times(last.value)}.`;
 });
 const data = computed(() => {
   const style = getComputedStyle(document.documentElement);
@@ -38,12 +38,12 @@ const data = computed(() => {
   const edge = { mode: 'lines' as const, type: 'scatter' as const, x, line: { color: ink('--moss'), width: 1, dash: 'dot' as const } };
   const read = all.filter((one) => one.read !== null);
   return [
-    { ...edge, name: 'at the least', y: all.map(({ low }) => low) },
-    { ...edge, name: 'at the most', y: all.map(({ high }) => high), fill: 'tonexty' as const, fillcolor: `${ink('--moss')}22` },
+    { ...edge, name: 'lowest', y: all.map(({ low }) => low) },
+    { ...edge, name: 'highest', y: all.map(({ high }) => high), fill: 'tonexty' as const, fillcolor: `${ink('--moss')}22` },
     {
       type: 'scatter' as const,
       mode: 'lines' as const,
-      name: 'reckoned with',
+      name: 'value used',
       x,
       y: all.map(({ value }) => value),
       line: { color: ink('--moss'), width: 2 },
@@ -66,14 +66,14 @@ const layout = computed(() => ({
     range: [-0.15, (course.value?.length ?? 1) - 0.8],
     dtick: Math.max(1, Math.ceil((course.value?.length ?? 1) / 8)),
   },
-  yaxis: { title: { text: 'times our figure' }, hoverformat: '.2f' },
+  yaxis: { title: { text: 'times our value' }, hoverformat: '.2f' },
 }));
 </script>
 
 <template>
   <p v-if="fault !== ''" class="attention" role="alert">{{ fault }} <BButton variant="key" size="sm" @click="load">Ask again</BButton></p>
   <template v-else-if="course !== null">
-    <PlotFrame :label="`How ${name} came to be known; the same in words below`" :data="data" :layout="layout" :height-px="190" />
+    <PlotFrame :label="`How ${name} was learned; the same in words below`" :data="data" :layout="layout" :height-px="190" />
     <p class="quiet m-0" data-testid="course">
       {{ words }} Diamonds are readings, the line is the value used, the band is the likely range (8 in 10).
     </p>

@@ -23,7 +23,7 @@ const rows = computed(() =>
     lines: own.map((one) => ({
       who: one.who,
       readings: one.readings,
-      text: `${whose(one.who)}${correctionWords(one)}, its range ${Math.round(one.keeps * 100)} % as wide`,
+      text: `${whose(one.who)}${correctionWords(one)}, with ${Math.round(one.keeps * 100)} % of the original range`,
     })),
     isTaken: !log.refused.includes(path),
   })),
@@ -66,18 +66,18 @@ watch(
         variant="key"
         size="sm"
         :aria-expanded="drawn === keyOf(row.path, line.who)"
-        :aria-label="`How ${row.name} came to be known${line.who === '' ? '' : `, ${line.who}`}`"
+        :aria-label="`How ${row.name} was learned${line.who === '' ? '' : `, ${line.who}`}`"
         @click="draw(keyOf(row.path, line.who))"
         >{{ row.lines.length > 1 ? `${line.who}, reading by reading` : 'Reading by reading' }}</BButton
       >
-      <BButton variant="key" size="sm" :aria-label="`Forget what was learnt of ${row.name}`" @click="log.forget(row.path)">Reset</BButton>
+      <BButton variant="key" size="sm" :aria-label="`Reset ${row.name}`" @click="log.forget(row.path)">Reset</BButton>
     </div>
     <template v-for="line in row.lines" :key="line.who">
       <HandCourse v-if="drawn === keyOf(row.path, line.who)" :path="row.path" :who="line.who" :readings="line.readings" :name="row.name" />
     </template>
   </section>
   <p v-if="effect !== null" data-testid="hand-effect">
-    {{ effect.length === 0 ? 'Nothing is seen of it on this board.' : `On this board: ${effect.join(', ')}.` }}
+    {{ effect.length === 0 ? 'It does not affect this board.' : `On this board: ${effect.join(', ')}.` }}
   </p>
 </template>
 

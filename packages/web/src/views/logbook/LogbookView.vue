@@ -91,7 +91,7 @@ const data = computed(() => {
     },
   ];
 });
-const layout = { xaxis: { title: { text: 'planned, min' } }, yaxis: { title: { text: 'real, min' } } };
+const layout = { xaxis: { title: { text: 'planned, min' } }, yaxis: { title: { text: 'actual, min' } } };
 const save = (words: string, type: string, end: string): void => saveFile(new Blob([words], { type }), `${store.plan!.name} log`, end);
 </script>
 
@@ -103,7 +103,9 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
       <MishapDesk v-if="sheet === 'mishap'" />
       <TableNotes v-else-if="sheet === 'table'" />
       <template v-else>
-        <p v-if="isFinished" data-testid="finished"><strong>Finished.</strong> What it took stands here, and the next plan goes by it.</p>
+        <p v-if="isFinished" data-testid="finished">
+          <strong>Finished.</strong> Actual times and amounts are listed here, and your next plan uses them.
+        </p>
         <WriteDown />
         <p v-if="entries.length === 0" class="quiet">
           No entries yet. Add the actual time and amounts of a task to compare them with the plan. Your next plan uses them.
@@ -112,17 +114,17 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
           <div class="deeds">
             <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">Export CSV</BButton>
             <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
-              >To read</BButton
+              >Export Markdown</BButton
             >
-            <BButton variant="key" @click="asPage">As a page, with pictures</BButton>
-            <BButton variant="key" @click="save(JSON.stringify(log.entries, null, 2), 'application/json', 'json')">As JSON</BButton>
+            <BButton variant="key" @click="asPage">Export HTML with pictures</BButton>
+            <BButton variant="key" @click="save(JSON.stringify(log.entries, null, 2), 'application/json', 'json')">Export JSON</BButton>
           </div>
           <BTableSimple v-if="totals.length > 0" class="ledger totals" data-testid="totals">
             <thead>
               <tr>
                 <th scope="col">all logged</th>
                 <th scope="col" class="num">planned</th>
-                <th scope="col" class="num">took</th>
+                <th scope="col" class="num">Actual</th>
                 <th scope="col" class="num">Difference</th>
               </tr>
             </thead>
@@ -150,9 +152,9 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                 <th scope="col">day</th>
                 <th scope="col">what</th>
                 <th scope="col">by</th>
-                <th scope="col" class="num">took</th>
+                <th scope="col" class="num">Actual</th>
                 <th scope="col" class="num">Difference</th>
-                <th scope="col"><span class="visually-hidden">taken back</span></th>
+                <th scope="col"><span class="visually-hidden">removed</span></th>
               </tr>
             </thead>
             <tbody>
@@ -160,10 +162,10 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                 <tr>
                   <td>{{ entry.day }}</td>
                   <td>
-                    {{ entry.name }}<small v-if="isWaiting(entry)" class="attention"> waits to be sent</small
+                    {{ entry.name }}<small v-if="isWaiting(entry)" class="attention"> not sent yet</small
                     ><span v-if="entry.note !== ''" class="quiet said">{{ entry.note }}</span>
                     <a v-for="id in isWaiting(entry) ? [] : entry.photoIds" :key="id" :href="pictureOf(id)" target="_blank" rel="noopener"
-                      ><img :src="pictureOf(id)" alt="A photo of it" class="photo"
+                      ><img :src="pictureOf(id)" alt="Photo" class="photo"
                     /></a>
                   </td>
                   <td>{{ entry.who }}</td>
@@ -177,7 +179,7 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
                     <BButton
                       variant="key"
                       size="sm"
-                      :aria-label="`Strike out ${entry.name} of ${entry.day}`"
+                      :aria-label="`Delete ${entry.name} of ${entry.day}`"
                       @click="log.remove(store.boardId!, entry.id)"
                       >Delete entry</BButton
                     >

@@ -28,7 +28,7 @@ const workpieces = computed(() => [
 ]);
 const on = computed(() => workpieceId.value || (workpieces.value[0]?.value ?? ''));
 const options = computed(() => [
-  { value: '', text: 'choose what is seen' },
+  { value: '', text: 'choose what went wrong' },
   ...mishapNames().map(({ id, name }) => ({ value: id, text: name })),
 ]);
 const nameOf = (id: string): string => mishapNames().find((one) => one.id === id)!.name;
@@ -48,7 +48,7 @@ function write({ cause }: Told): void {
   const note = `${cause.name}. ${cause.next}`;
   const mishap = { mishapId: mishapId.value, causeId: cause.id };
   bench.act({ kind: 'note', entry: newEntry({ name, who: store.plan!.people[0]!.name, note, mishap }, on.value) });
-  done.value = 'Written down.';
+  done.value = 'Entry added.';
 }
 function plan(one: Told): void {
   const refused = store.edit({ code: 'mend/add', mend: { ...one.work!, id: shortId() } });
@@ -60,7 +60,7 @@ const minutes = (min: number): string => showText(given('', min, 'min', 'plan'),
 </script>
 
 <template>
-  <section aria-label="Mishap desk" data-testid="mishap-desk">
+  <section aria-label="Troubleshooting" data-testid="mishap-desk">
     <div class="asked">
       <ChoiceField label="What went wrong?" :value="mishapId" :options="options" @choose="(id) => (mishapId = id)" />
       <ChoiceField label="On" :value="on" :options="workpieces" @choose="(id) => (workpieceId = id)" />
@@ -90,7 +90,7 @@ const minutes = (min: number): string => showText(given('', min, 'min', 'plan'),
     </template>
     <p v-else class="quiet">Choose what went wrong. Possible causes are ranked by this board’s layers, coats, drying conditions and log.</p>
     <template v-if="store.plan!.mends.length > 0">
-      <h3>Mends planned</h3>
+      <h3>Planned fixes</h3>
       <ul>
         <li v-for="own in store.plan!.mends" :key="own.id">
           {{ own.name }}, {{ own.workpieceId }}

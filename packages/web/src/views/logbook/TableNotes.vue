@@ -31,7 +31,7 @@ function place(event: MouseEvent): void {
   };
 }
 function put(): void {
-  if (words.value.trim() === '') return void (problem.value = 'Enter what was missed? A few words.');
+  if (words.value.trim() === '') return void (problem.value = 'What was missing? Enter a few words.');
   const middle = { x: size.value.width / 2, y: size.value.depth / 2 };
   problem.value = store.edit({
     code: 'table-note/put',
@@ -50,7 +50,7 @@ function put(): void {
       v-if="hasTable(plan.table)"
       :viewBox="`0 0 ${size.width} ${size.depth}`"
       role="img"
-      aria-label="The plan; press where it was"
+      aria-label="Plan: click where it was"
       @click="place"
     >
       <rect class="edge" :width="size.width" :height="size.depth" />
@@ -63,7 +63,7 @@ function put(): void {
     </svg>
     <form class="put" aria-label="Pin a note" @submit.prevent="put">
       <label>What was missed <BFormInput v-model="words" maxlength="300" autocomplete="off" /></label>
-      <BButton type="submit" variant="primary">{{ at === null ? 'Pin it in the middle' : 'Pin it there' }}</BButton>
+      <BButton type="submit" variant="primary">{{ at === null ? 'Pin in the middle' : 'Pin it there' }}</BButton>
     </form>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <ol>
@@ -76,9 +76,9 @@ function put(): void {
         <BButton
           variant="key"
           size="sm"
-          :aria-label="`Take off: ${note.words}`"
+          :aria-label="`Remove: ${note.words}`"
           @click="store.edit({ code: 'table-note/remove', noteId: note.id })"
-          >Take off</BButton
+          >Remove</BButton
         >
       </li>
     </ol>

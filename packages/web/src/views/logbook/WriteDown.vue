@@ -28,7 +28,7 @@ const tasks = computed(() => {
 });
 const task = computed(() => tasks.value.find(({ taskId }) => taskId === typed.value.taskId) ?? null);
 const taskOptions = computed(() => [
-  { value: '', text: 'no task: a note' },
+  { value: '', text: 'no task, only a note' },
   ...tasks.value.map(({ taskId, work, isDone }) => ({ value: taskId, text: isDone ? `✓ ${work.label}` : work.label })),
 ]);
 /** What goes into the workpiece, and is weighed or measured out. */
@@ -52,7 +52,7 @@ async function logged(name: string, figure: Quantity, words: string): Promise<Lo
 /** How long it really took until it felt dry. @throws Error with what is wrong */
 async function dryAfter(wait: Quantity<'min'>, words: string): Promise<Logged | null> {
   if (words.trim() === '') return null;
-  const read = parseNumber(words, 'Felt dry after', 'h', { min: 0.01, max: 10_000 });
+  const read = parseNumber(words, 'Touch-dry after', 'h', { min: 0.01, max: 10_000 });
   if (!read.ok) throw new Error(read.problem.message);
   return driedAs(wait, read.value * 60);
 }
@@ -98,20 +98,20 @@ const { isBusy, run: write } = useOnce(async () => {
 </script>
 
 <template>
-  <form class="write" aria-label="Write down" @submit.prevent="write">
+  <form class="write" aria-label="Add entry" @submit.prevent="write">
     <ChoiceField label="Task" :value="typed.taskId" :options="taskOptions" @choose="(id) => (typed.taskId = id)" />
     <template v-if="task !== null">
-      <label>It took <BFormInput v-model="typed.minutes" inputmode="decimal" autocomplete="off" /> min</label>
+      <label>Actual time <BFormInput v-model="typed.minutes" inputmode="decimal" autocomplete="off" /> min</label>
       <span class="quiet">{{ planned(task.work) }}</span>
       <template v-if="task.wait !== null">
-        <label>Felt dry after <BFormInput v-model="typed.dryH" inputmode="decimal" autocomplete="off" /> h</label>
+        <label>Touch-dry after <BFormInput v-model="typed.dryH" inputmode="decimal" autocomplete="off" /> h</label>
         <span class="quiet">{{ planned(task.wait) }}</span>
       </template>
       <ChoiceField
         v-if="takes.length > 0"
-        label="And of"
+        label="Amount used of"
         :value="typed.supplyId"
-        :options="[{ value: '', text: 'nothing weighed' }, ...takes.map(({ supplyId, name }) => ({ value: supplyId, text: name }))]"
+        :options="[{ value: '', text: 'no amount' }, ...takes.map(({ supplyId, name }) => ({ value: supplyId, text: name }))]"
         @choose="(id) => (typed.supplyId = id)"
       />
       <template v-if="taken !== null">

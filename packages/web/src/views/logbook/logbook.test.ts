@@ -72,11 +72,11 @@ describe('what a task really took', () => {
       .findAll('option')
       .find((one) => one.text().startsWith('✓') === false && (one.element as HTMLOptionElement).value !== '')!;
     await field(desk, 'Task').setValue((task.element as HTMLOptionElement).value);
-    await field(desk, 'It took').setValue('an hour');
+    await field(desk, 'Actual time').setValue('an hour');
     await desk.get('form').trigger('submit');
     await vi.waitFor(() => expect(alert(desk)).toContain('an hour'));
-    expect((field(desk, 'It took').element as HTMLInputElement).value).toBe('an hour');
-    await field(desk, 'It took').setValue('30');
+    expect((field(desk, 'Actual time').element as HTMLInputElement).value).toBe('an hour');
+    await field(desk, 'Actual time').setValue('30');
     await field(desk, 'Humidity').setValue('180');
     await desk.get('form').trigger('submit');
     await vi.waitFor(() => expect(alert(desk)).toContain('Humidity'));
@@ -88,7 +88,7 @@ describe('what a task really took', () => {
     const desk = shown(WriteDown, {});
     const { taskId, work } = store.slices.tasks![0]!;
     await field(desk, 'Task').setValue(taskId);
-    await field(desk, 'It took').setValue('47');
+    await field(desk, 'Actual time').setValue('47');
     await field(desk, 'Note').setValue('The knife was blunt.');
     // Pressed twice it is written down once.
     await Promise.all([desk.get('form').trigger('submit'), desk.get('form').trigger('submit')]);
@@ -101,7 +101,7 @@ describe('what a task really took', () => {
       ['Minutes', 'min', work.value, 47],
     ]);
     expect(entry!.air!.humidityPct).toBeGreaterThan(0);
-    expect((field(desk, 'It took').element as HTMLInputElement).value).toBe('');
+    expect((field(desk, 'Actual time').element as HTMLInputElement).value).toBe('');
     expect((field(desk, 'Note').element as HTMLTextAreaElement).value).toBe('');
   });
 });

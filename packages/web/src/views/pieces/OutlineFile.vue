@@ -33,7 +33,7 @@ async function read(event: Event): Promise<void> {
 
 <template>
   <label class="btn btn-key mt-1" :aria-busy="isReading">
-    {{ isReading ? 'Reading …' : 'From an SVG or DXF drawing' }}
+    {{ isReading ? 'Reading …' : 'Import outline (SVG or DXF)' }}
     <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
     <input type="file" accept=".svg,.dxf" aria-label="Drawing of the outline" class="visually-hidden" @change="read" />
   </label>

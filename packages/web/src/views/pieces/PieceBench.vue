@@ -26,17 +26,17 @@ const LOOKS = [
   { id: 'cladding', name: 'Cladding' },
   { id: 'coats', name: 'Coats' },
   { id: 'copies', name: 'Copies' },
-  { id: 'order', name: 'Order' },
+  { id: 'order', name: 'Assembly' },
 ] as const;
 type Look = (typeof LOOKS)[number]['id'];
 /** What is told of the whole piece, whatever of the set is looked at. */
 const OF_ALL: readonly Look[] = ['cladding', 'coats', 'copies'];
 const look = ref<Look>('drawing');
 const FROM = [
-  { value: 'round', text: 'in the round', sight: null },
-  { value: 'plan', text: 'from above', sight: PLAN_SIGHT },
-  { value: 'front', text: 'from the front', sight: FRONT_SIGHT },
-  { value: 'side', text: 'from the right', sight: SIDE_SIGHT },
+  { value: 'round', text: '3D', sight: null },
+  { value: 'plan', text: 'top', sight: PLAN_SIGHT },
+  { value: 'front', text: 'front', sight: FRONT_SIGHT },
+  { value: 'side', text: 'right', sight: SIDE_SIGHT },
 ] as const;
 const from = ref<(typeof FROM)[number]['value']>('round');
 const isRound = computed(() => look.value === 'drawing' && from.value === 'round');
@@ -74,10 +74,10 @@ const placed = computed(() => {
         :options="objects"
         @choose="(id) => (objectId = id)"
       />
-      <ChoiceField v-if="look === 'drawing'" label="Seen" :value="from" :options="[...FROM]" @choose="(way) => (from = way)" />
+      <ChoiceField v-if="look === 'drawing'" label="View" :value="from" :options="[...FROM]" @choose="(way) => (from = way)" />
       <label v-if="isRound" class="slider">
         Assembled
-        <BFormInput v-model.number="exploded" type="range" min="0" max="1" step="0.02" aria-label="From put together to apart" />
+        <BFormInput v-model.number="apart" type="range" min="0" max="1" step="0.02" aria-label="Assembled to exploded" />
         exploded
       </label>
       <span v-if="isRound && object !== null" class="ms-auto d-flex gap-2">

@@ -18,7 +18,7 @@ const props = defineProps<{ piece: Piece; clads: NonNullable<Slices['bench']>[nu
 const store = usePlan();
 const catalogue = computed(() => useCatalogue().catalogue!);
 const choices = computed(() => [
-  { value: '', text: 'left bare' },
+  { value: '', text: 'no cladding' },
   ...offered(catalogue.value, 'claddings').map(({ id, name }) => ({ value: id, text: name })),
 ]);
 /** An offcut such as lies about. */
@@ -45,7 +45,7 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
       <template v-if="zone.clad !== null">
         <dl class="counts">
           <div>
-            <dt>to cover</dt>
+            <dt>area to cover</dt>
             <dd><FigureCell :figure="zone.clad.area" /></dd>
           </div>
           <div>
@@ -65,7 +65,7 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
             <dd><FigureCell :figure="zone.clad.toBuy" /></dd>
           </div>
           <div>
-            <dt>an offcut of {{ lengthWords(OFFCUT_MM, store.plan!.units) }} gives</dt>
+            <dt>yield of an offcut of {{ lengthWords(OFFCUT_MM, store.plan!.units) }}</dt>
             <dd class="num">{{ unitsFrom(zone.clad.cladding, OFFCUT_MM[0], OFFCUT_MM[1], 0) }}</dd>
           </div>
           <div
@@ -73,14 +73,14 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
             :key="offcut.id"
             data-testid="rack-units"
           >
-            <dt>{{ lengthWords([offcut.widthMm, offcut.depthMm], store.plan!.units) }} from the rack gives</dt>
+            <dt>{{ lengthWords([offcut.widthMm, offcut.depthMm], store.plan!.units) }} from the rack, yield</dt>
             <dd class="num">{{ units }}</dd>
           </div>
         </dl>
         <BTableSimple class="ledger">
           <thead>
             <tr>
-              <th scope="col">way</th>
+              <th scope="col">Option</th>
               <th scope="col" class="num">time</th>
               <th scope="col" class="num">cost</th>
               <th scope="col" class="num">mass</th>

@@ -40,7 +40,7 @@ const faces = computed(() => [
   })),
 ]);
 const surfaces = (shows: string | null) => [
-  { value: '', text: shows === null ? 'coats of its own' : 'as the outside' },
+  { value: '', text: shows === null ? 'its own coats' : 'same as outside' },
   ...store.plan!.surfaces.map(({ id, name }) => ({ value: id, text: name })),
 ];
 const wear = (shows: string | null, surfaceId: string): string =>
@@ -72,7 +72,7 @@ function shift(from: number, by: number): void {
       <ChoiceField
         v-for="face in faces"
         :key="face.shows ?? 'outside'"
-        :label="`${face.name} wears`"
+        :label="`Finish of ${face.name}`"
         :value="face.worn"
         :options="surfaces(face.shows)"
         @choose="(id) => wear(face.shows, id)"
@@ -84,8 +84,8 @@ function shift(from: number, by: number): void {
         <tr>
           <th scope="col" class="num">coat</th>
           <th scope="col">of</th>
-          <th scope="col">put on</th>
-          <th scope="col" class="num">takes</th>
+          <th scope="col">method</th>
+          <th scope="col" class="num">Needed</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>
         </tr>
       </thead>
@@ -98,19 +98,19 @@ function shift(from: number, by: number): void {
           <td class="do">
             <BButton variant="key" :disabled="i === 0" :aria-label="`${row.coating} earlier`" @click="shift(i, -1)">↑</BButton>
             <BButton variant="key" :disabled="i === rows.length - 1" :aria-label="`${row.coating} later`" @click="shift(i, 1)">↓</BButton>
-            <BButton variant="key" :aria-label="`Leave out ${row.coating}`" @click="take(piece.coats.filter(({ id }) => id !== row.id))"
-              >Leave out</BButton
+            <BButton variant="key" :aria-label="`Remove ${row.coating}`" @click="take(piece.coats.filter(({ id }) => id !== row.id))"
+              >Remove</BButton
             >
           </td>
         </tr>
       </tbody>
     </BTableSimple>
     <section class="which">
-      <ChoiceField label="Another coat" :value="coatingId" :options="choices" @choose="(id) => (coatingId = id)" />
-      <ChoiceField label="Put on" :value="methodId" :options="ways" @choose="(id) => (methodId = id)" />
+      <ChoiceField label="Add coat" :value="coatingId" :options="choices" @choose="(id) => (coatingId = id)" />
+      <ChoiceField label="Method" :value="methodId" :options="ways" @choose="(id) => (methodId = id)" />
       <div class="d-flex gap-2 mt-2">
-        <BButton variant="key" :disabled="coatingId === '' || methodId === ''" @click="add">Lay it on last</BButton>
-        <BButton variant="key" @click="take(usualCoats(catalogue))">The usual coats</BButton>
+        <BButton variant="key" :disabled="coatingId === '' || methodId === ''" @click="add">Add coat</BButton>
+        <BButton variant="key" @click="take(usualCoats(catalogue))">Use default coats</BButton>
       </div>
     </section>
   </div>

@@ -24,14 +24,14 @@ const take = (castingId: string | null): string =>
       There is one copy. Set more copies in the panel to compare casting with making each by hand.
     </p>
     <template v-else>
-      <p>One is the master; of it <FigureCell :figure="copying.copies" /> more.</p>
+      <p>One is the master; make <FigureCell :figure="copying.copies" /> more copies.</p>
       <BTableSimple class="ledger">
         <thead>
           <tr>
             <th scope="col">copies</th>
             <th scope="col" class="num">moulds</th>
             <th scope="col" class="num">mould</th>
-            <th scope="col" class="num">poured</th>
+            <th scope="col" class="num">pours</th>
             <th scope="col" class="num">hands-on</th>
             <th scope="col" class="num">waits</th>
             <th scope="col" class="num">cost</th>

@@ -32,7 +32,7 @@ function count(): void {
 
 <template>
   <section v-if="counting !== null">
-    <h3>Count it for a table</h3>
+    <h3>Count for a table</h3>
     <p class="quiet mb-1">{{ counting.says }}</p>
     <AskedField
       v-for="field in counting.fields"
@@ -43,6 +43,6 @@ function count(): void {
       :take="(value) => ask(field.key, value)"
     />
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
-    <BButton variant="key" class="mt-1" @click="count">Count it</BButton>
+    <BButton variant="key" class="mt-1" @click="count">Count</BButton>
   </section>
 </template>

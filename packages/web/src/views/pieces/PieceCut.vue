@@ -43,11 +43,11 @@ const length = (mm: number): string => lengthText(Math.round(mm * 10) / 10, stor
   <div class="head">
     <ChoiceField label="Cut" :value="squareTo" :options="[...WAYS]" @choose="(way) => (squareTo = way)" />
     <label class="slider">
-      <BFormInput v-model.number="share" type="range" min="0.01" max="0.99" step="0.01" aria-label="Where it is cut" />
-      <span class="num">{{ lengthWords(Math.round(atMm - range.fromMm), store.plan!.units) }} in</span>
+      <BFormInput v-model.number="share" type="range" min="0.01" max="0.99" step="0.01" aria-label="Cutting position" />
+      <span class="num">at {{ lengthWords(Math.round(atMm - range.fromMm), store.plan!.units) }}</span>
     </label>
   </div>
-  <p v-if="cut === null" class="quiet">Nothing is met there.</p>
+  <p v-if="cut === null" class="quiet">There is no part at this position.</p>
   <svg v-else :width="widthPx" :height="high" :viewBox="box" role="img" :aria-label="`${name}, cut through`">
     <path
       v-for="face in cut.faces"

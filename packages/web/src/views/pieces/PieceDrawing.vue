@@ -162,7 +162,7 @@ const shade = (light: number): string => `color-mix(in srgb, var(--piece-light) 
     class="piece"
     :class="{ turns: mayTurn, turning: isTurning }"
     role="group"
-    :aria-label="mayTurn ? `${piece.name}, drawn in the round; arrow keys turn it` : `${piece.name}, drawn to scale`"
+    :aria-label="mayTurn ? `${piece.name} in 3D; arrow keys rotate it` : `${piece.name}, drawn to scale`"
     :tabindex="mayTurn ? 0 : undefined"
     @pointerdown="turn"
     @keydown="turnByKey"

@@ -18,8 +18,8 @@ const ballast = computed(() => {
   const standing = props.made.facts?.standing;
   if (standing == null) return '';
   const grams = ballastFor(standing, wantedDeg.value, BALLAST_UP_MM);
-  if (grams === null) return 'no weight in its foot does it: a wider foot would';
-  return grams === 0 ? 'none, it stands as it is' : showText({ value: grams, unit: 'g' }, store.showing);
+  if (grams === null) return 'no ballast is enough: use a wider foot';
+  return grams === 0 ? 'none, it is stable' : showText({ value: grams, unit: 'g' }, store.showing);
 });
 const WANTED_DEG = { min: 5, max: 60 };
 /** As the eye wants it: never a bare float. */
@@ -42,7 +42,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <FigureLine v-if="made.facts.fillStrips !== null" label="Strips to fill folds" :figure="made.facts.fillStrips" />
     </section>
     <section v-if="made.facts.tips !== null">
-      <h3>To stand a slope</h3>
+      <h3>To stand on a slope</h3>
       <NumberField label="Of" :value="wantedDeg" unit="°" :limits="WANTED_DEG" :take="(deg) => ((wantedDeg = deg), '')" />
       <div class="line" data-testid="ballast">
         <span>Ballast in its foot</span>
@@ -51,7 +51,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
     </section>
     <section v-for="size in made.facts.sizes" :key="size.objectId">
       <h3>{{ size.name }}</h3>
-      <FigureLine label="Across" :figure="size.wide" />
+      <FigureLine label="Width" :figure="size.wide" />
       <FigureLine label="Depth" :figure="size.deep" />
       <FigureLine label="Height" :figure="size.high" />
     </section>
@@ -62,7 +62,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
     <section v-if="made.waysIn.length > 0">
       <h3>Openings</h3>
       <div v-for="way in made.waysIn" :key="way.name" class="line">
-        <span>{{ way.name }}, wide × high</span>
+        <span>{{ way.name }}, width × height</span>
         <span class="num">{{ length(way.widthMm) }} × {{ length(way.heightMm) }}</span>
       </div>
     </section>
@@ -73,7 +73,7 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
         <span class="num">{{ factText(fact) }}</span>
       </div>
       <div v-for="level in made.levels" :key="level.name" class="line">
-        <span>{{ level.name }}, over the foot</span>
+        <span>{{ level.name }}, above the foot</span>
         <span class="num">{{ length(level.atMm) }}</span>
       </div>
       <div v-for="level in made.levels" :key="`${level.name} holds`" class="line" data-testid="holds">

@@ -39,7 +39,7 @@ const pieces = computed(() => (from.value?.plan.pieces ?? []).filter(({ isMadeEl
   <template v-else>
     <ChoiceField label="Board" :value="from?.id ?? ''" :options="options" @choose="choose" />
     <template v-if="from !== null">
-      <p v-if="pieces.length === 0" class="quiet">Nothing is made for {{ from.plan.name }}.</p>
+      <p v-if="pieces.length === 0" class="quiet">{{ from.plan.name }} has no pieces.</p>
       <p v-else-if="!isOfOneScale" class="quiet">
         That board is for {{ from.plan.figureHeightMm }} mm figures. A piece built here uses the figure and base sizes of this board.
       </p>
@@ -47,10 +47,10 @@ const pieces = computed(() => (from.value?.plan.pieces ?? []).filter(({ isMadeEl
         <li v-for="piece in pieces" :key="piece.id">
           <b>{{ piece.name }}</b>
           <span class="keys">
-            <BButton v-if="isOfOneScale" variant="key" :aria-label="`${piece.name} stands here too`" @click="emit('take', piece, false)"
+            <BButton v-if="isOfOneScale" variant="key" :aria-label="`Use ${piece.name} here too`" @click="emit('take', piece, false)"
               >Use here too</BButton
             >
-            <BButton variant="key" :aria-label="`Make ${piece.name} once more`" @click="emit('take', piece, true)">Build another</BButton>
+            <BButton variant="key" :aria-label="`Build another ${piece.name}`" @click="emit('take', piece, true)">Build another</BButton>
           </span>
         </li>
       </ul>

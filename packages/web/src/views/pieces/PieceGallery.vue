@@ -22,7 +22,7 @@ const entryOf = (id: string) => store.slices.pieces?.find(({ pieceId }) => piece
         <b
           >{{ piece.name }}<template v-if="piece.count > 1"> × {{ piece.count }}</template></b
         >
-        <span v-if="entryOf(piece.id)?.problem" class="attention">cannot be made so</span>
+        <span v-if="entryOf(piece.id)?.problem" class="attention">not possible with these sizes</span>
         <span v-else-if="entryOf(piece.id) !== null" class="quiet">
           {{ entryOf(piece.id)!.familyName.toLowerCase() }}, {{ countOf(entryOf(piece.id)!)
           }}<template v-if="entryOf(piece.id)!.mass !== null">, {{ showText(entryOf(piece.id)!.mass!, store.showing) }}</template>

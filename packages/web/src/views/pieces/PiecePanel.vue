@@ -91,7 +91,7 @@ function stand(featureId: string): void {
   store.edit({
     code: 'together',
     edits: [...free, ...taken],
-    why: featureId === '' ? `Take ${props.piece.name} off the table` : `Stand ${props.piece.name} on a plot`,
+    why: featureId === '' ? `Take ${props.piece.name} off the table` : `Place ${props.piece.name} on a plot`,
   });
 }
 function remove(): void {
@@ -125,7 +125,7 @@ function remove(): void {
   </section>
   <PieceCounting :key="piece.id" :piece="piece" />
   <section>
-    <h3>Made of</h3>
+    <h3>Materials</h3>
     <template v-for="role in roles" :key="role.role">
       <ChoiceField
         v-if="role.sold === 'sheet'"
@@ -153,8 +153,12 @@ function remove(): void {
     <h3>On the board</h3>
     <TextField label="Name" :value="piece.name" :take="(name) => change('Rename', { name })" />
     <NumberField label="Copies" :value="piece.count" unit="" :limits="LIMITS.pieceCount" :take="(count) => change('Count', { count })" />
-    <ChoiceField label="Stands" :value="plotId" :options="plots" @choose="stand" />
-    <TickField label="Glued to its tile" :is-on="piece.isFixed" @toggle="(isFixed) => change(isFixed ? 'Fix' : 'Make removable', { isFixed })" />
+    <ChoiceField label="Place" :value="plotId" :options="plots" @choose="stand" />
+    <TickField
+      label="Glued to its tile"
+      :is-on="piece.isFixed"
+      @toggle="(isFixed) => change(isFixed ? 'Fix' : 'Make removable', { isFixed })"
+    />
     <TickField
       label="Made for another board"
       :is-on="piece.isMadeElsewhere"

@@ -43,7 +43,7 @@ async function saveTemplates(): Promise<void> {
     <p v-if="object.sheets.length > 0" class="print">
       <BButton variant="key" :disabled="isMaking" @click="saveTemplates">Paper templates</BButton>
       <span v-if="fault !== ''" class="attention" role="alert">{{ fault }}</span>
-      <span v-else-if="isMaking" class="quiet" role="status">Making the pages …</span>
+      <span v-else-if="isMaking" class="quiet" role="status">Creating the pages …</span>
       <span v-else class="quiet">Every part once at true size, to glue on the sheet: folds, scores and leaning edges marked.</span>
     </p>
     <BTableSimple class="ledger">

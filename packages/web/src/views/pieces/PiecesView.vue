@@ -29,7 +29,7 @@ const isTaking = ref(false);
 watch(piece, () => (isTaking.value = false));
 const NOTES = [
   { id: 'sizes', name: 'Sizes' },
-  { id: 'facts', name: 'Facts' },
+  { id: 'facts', name: 'Details' },
 ] as const;
 const note = ref<(typeof NOTES)[number]['id']>('sizes');
 
@@ -63,7 +63,7 @@ const isFromBoard = ref(false);
         class="mt-2"
         :aria-pressed="isFromBoard"
         @click="isFromBoard = !isFromBoard"
-        >{{ isFromBoard ? 'A new one' : 'From another board' }}</BButton
+        >{{ isFromBoard ? 'New piece' : 'From another board' }}</BButton
       >
       <PieceFromBoard v-if="(isTaking || pieces.length === 0) && isFromBoard" @take="takeOver" />
       <ul v-else-if="isTaking || pieces.length === 0" class="families" aria-label="Kinds of piece">

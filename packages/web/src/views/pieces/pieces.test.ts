@@ -78,7 +78,7 @@ describe('sizes', () => {
     const plotOf = (): string[] =>
       store.plan!.features.flatMap((feature) => ('pieceId' in feature && feature.pieceId === 'boiling-house' ? [feature.name] : []));
     expect(plotOf()).toEqual(['Boiling house']);
-    await named(panel, 'Stands').setValue('');
+    await named(panel, 'Place').setValue('');
     expect(plotOf()).toEqual([]);
   });
 
@@ -97,10 +97,10 @@ test('a set is counted for the table; what does not go on it is told', async () 
   store.edit({ code: 'pieces/add', pieces: [walls], why: 'Add' });
   const panel = shown(PieceCounting, { piece: pieceIn(store, 'set') });
   // Brinefold is 1500 × 1000 mm: 15 × 10 segments in two compounds
-  await key(panel, 'Count it').trigger('click');
+  await key(panel, 'Count').trigger('click');
   expect(pieceIn(store, 'set').settings).toMatchObject({ corners: 4, tees: 2, crosses: 0, gates: 2, straights: 2 * 13 + 3 * 9 - 2 });
-  await type(panel, 'Across', '100');
-  await key(panel, 'Count it').trigger('click');
+  await type(panel, 'Width', '100');
+  await key(panel, 'Count').trigger('click');
   expect(panel.find('[role=alert]').text()).toContain('Compounds across');
 });
 const WALLS: Piece['settings'] = {
@@ -134,6 +134,6 @@ test('a lot without a table says so, and a table can be laid under it', async ()
   const store = await anOpenBoard();
   store.edit({ code: 'table/split', columnWidthsMm: [], rowDepthsMm: [] });
   const page = shown(NoTable, {});
-  await key(page, 'Lay a table under it').trigger('click');
+  await key(page, 'Add a table').trigger('click');
   expect(store.plan!.table).toMatchObject({ columnWidthsMm: [600], rowDepthsMm: [600] });
 });

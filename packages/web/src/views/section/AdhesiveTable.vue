@@ -39,7 +39,7 @@ function use(adhesiveId: string): void {
 </script>
 
 <template>
-  <p v-if="current === null" class="quiet">Nothing is glued on this board.</p>
+  <p v-if="current === null" class="quiet">No layers are glued on this board.</p>
   <template v-else>
     <div class="which">
       <ChoiceField
@@ -55,7 +55,7 @@ function use(adhesiveId: string): void {
           <th>adhesive</th>
           <th>On this joint</th>
           <th>Applied as</th>
-          <th class="num">open</th>
+          <th class="num">open time</th>
           <th class="num">under weight</th>
           <th class="num">full cure</th>
           <th>fills gaps</th>

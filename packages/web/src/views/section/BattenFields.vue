@@ -23,7 +23,7 @@ const change = (part: Partial<NonNullable<Stack['battens']>>): string =>
 <template>
   <ChoiceField label="Battens" :value="battens?.materialId ?? ''" :options="boards" @choose="setBoard" />
   <template v-if="battens !== null">
-    <NumberField label="A tile" :value="battens.count" unit="" :limits="LIMITS.battens" :take="(count) => change({ count })" />
+    <NumberField label="Per tile" :value="battens.count" unit="" :limits="LIMITS.battens" :take="(count) => change({ count })" />
     <ChoiceField
       label="Thickness"
       :value="battens.thicknessMm"
@@ -31,7 +31,7 @@ const change = (part: Partial<NonNullable<Stack['battens']>>): string =>
       @choose="(thicknessMm) => change({ thicknessMm })"
     />
     <LengthField
-      label="Standing"
+      label="Standing room"
       :mm="battens.heightMm"
       :system="store.plan!.units"
       :limits="LIMITS.rimHeightMm"

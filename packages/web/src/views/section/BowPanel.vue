@@ -14,9 +14,9 @@ const bow = computed(() => store.slices.bow ?? null);
 const levers = computed(() => store.slices.levers ?? []);
 const weights = computed(() => store.slices.weights ?? null);
 const CAUSES: Readonly<Record<BowCause, string>> = {
-  glue: 'Glue drying at its face',
-  coats: 'Coats drying on top',
-  season: 'Damp and dry months, either way',
+  glue: 'Glue drying',
+  coats: 'Coats drying',
+  season: 'Damp and dry months, up or down',
 };
 const WIDE = 236;
 const TALL = 60;
@@ -48,7 +48,7 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
       <p class="m-0" data-testid="bow-range">From {{ rise(bow.least.value) }} to {{ rise(bow.most.value) }}</p>
       <p class="quiet small mb-1">+ up in the middle, − up at the edges</p>
       <FigureLine label="Likely" :figure="bow.likely" />
-      <FigureLine label="At worst, either way" :figure="bow.worst" />
+      <FigureLine label="Worst case, up or down" :figure="bow.worst" />
       <FigureLine v-for="part in bow.parts" :key="part.cause" class="inner" :label="CAUSES[part.cause]" :figure="part.bow" />
     </div>
     <div>
@@ -58,8 +58,8 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
         <thead>
           <tr>
             <th>Change</th>
-            <th class="num">off the worst</th>
-            <th class="num">leaves</th>
+            <th class="num">reduction</th>
+            <th class="num">remaining bow</th>
             <th><span class="visually-hidden">to do</span></th>
           </tr>
         </thead>
@@ -68,7 +68,7 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
             <td>{{ lever.label }}<span v-if="!lever.isSound" class="attention"> (then the glue stays wet)</span></td>
             <td class="num"><FigureCell :figure="lever.saves" /></td>
             <td class="num"><FigureCell :figure="lever.leaves" /></td>
-            <td><BButton variant="key" @click="store.mend(lever)">Do it</BButton></td>
+            <td><BButton variant="key" @click="store.mend(lever)">Apply</BButton></td>
           </tr>
         </tbody>
       </BTableSimple>
@@ -76,10 +76,10 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
     <div>
       <h2>While it is glued</h2>
       <template v-if="weights !== null">
-        <FigureLine label="Would bow while wet" :figure="weights.wetBow" />
-        <FigureLine label="Weights on a tile" :figure="weights.mass" />
-        <FigureLine label="Full paint pots or the like" :figure="weights.pieces" />
-        <p class="quiet small">On a flat board, over the whole tile, until the glue can be handled.</p>
+        <FigureLine label="Bow while wet without weights" :figure="weights.wetBow" />
+        <FigureLine label="Weights per tile" :figure="weights.mass" />
+        <FigureLine label="Full paint pots, for example" :figure="weights.pieces" />
+        <p class="quiet small">Lay the tile on a flat board and spread the weights over the whole tile until the glue can be handled.</p>
       </template>
       <p v-else class="quiet">One layer: nothing to glue or weigh down.</p>
     </div>

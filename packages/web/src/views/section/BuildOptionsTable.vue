@@ -13,7 +13,7 @@ import { searches, useLongSearch } from '../../workers/searches';
 const store = usePlan();
 const search = useLongSearch();
 const buildOptions = shallowRef<readonly BuildOption[]>([]);
-const GROUPS = { edges: 'Edges', adhesive: 'One adhesive for everything', substrate: 'Substrate' } as const;
+const GROUPS = { edges: 'Edges', adhesive: 'One adhesive for all joints', substrate: 'Substrate' } as const;
 const groups = computed(() =>
   (['edges', 'adhesive', 'substrate'] as const).map((id) => ({
     id,
@@ -41,7 +41,7 @@ const risk = ({ risks }: BuildOption): string => {
 };
 const WORDS: Readonly<Partial<Record<WarningCode, string>>> = {
   'glue/never-dries': 'stays wet',
-  'glue/dissolves': 'eats the foam',
+  'glue/dissolves': 'dissolves the foam',
   'glue/slips': 'does not stick',
   'glue/spots': 'loose under texture',
   'glue/buckles': 'buckles',
@@ -53,7 +53,7 @@ const WORDS: Readonly<Partial<Record<WarningCode, string>>> = {
   'cut/height': 'too thick for the tool',
   'cut/outdated': 'cut sheets wasted',
   'cut/unwanted': 'cut sheets wasted',
-  'raised/no-such-height': 'no such height in stock',
+  'raised/no-such-height': 'height not in stock',
   'coats/solvent': 'solvent on foam',
   'stack/joints': 'joints in line',
 };
@@ -61,15 +61,15 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
 </script>
 
 <template>
-  <SearchProgress :search="search" what="Reckoning each way" />
+  <SearchProgress :search="search" what="Calculating each option" />
   <BTableSimple v-if="buildOptions.length > 0" class="ledger" data-testid="buildOptions">
     <thead>
       <tr>
-        <th>way</th>
+        <th>Option</th>
         <th class="num">hands-on</th>
         <th class="num">cost</th>
         <th class="num">mass</th>
-        <th class="num">bow at worst</th>
+        <th class="num">worst bow</th>
         <th>ready</th>
         <th>risk</th>
         <th><span class="visually-hidden">to do</span></th>
@@ -89,7 +89,7 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
         <td class="risk" :class="{ attention: option.risks.some(({ isStop }) => isStop) }">{{ risk(option) }}</td>
         <td>
           <span v-if="option.isOwn" class="quiet own">as planned</span>
-          <BButton v-else variant="key" @click="take(option)">Take it</BButton>
+          <BButton v-else variant="key" @click="take(option)">Use this</BButton>
         </td>
       </tr>
     </tbody>

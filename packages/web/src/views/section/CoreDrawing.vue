@@ -42,7 +42,7 @@ const z = computed(() => {
   return (mm: number): number => foot - (mm - props.section.lowMm) * perMm;
 });
 const factors = computed(() => [
-  { value: 0, text: `as large as fits, ${most.value}×` },
+  { value: 0, text: `as large as possible, ${most.value}×` },
   ...FACTORS.filter((times) => times <= most.value).map((times) => ({ value: times, text: times === 1 ? 'true' : `${times} times` })),
 ]);
 const slabs = computed(() => props.section.slabs.map((slab) => ({ ...slab, d: slabPath(slab) })));

@@ -63,7 +63,7 @@ function key(event: KeyboardEvent, end: 'from' | 'to'): void {
 <template>
   <div class="where">
     <div ref="frame" class="map">
-      <svg class="ink" width="100%" height="100%" role="group" aria-label="Where the section is cut">
+      <svg class="ink" width="100%" height="100%" role="group" aria-label="Section line">
         <rect
           :x="table.a.x"
           :y="table.a.y"

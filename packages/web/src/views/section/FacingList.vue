@@ -39,10 +39,10 @@ function add(): void {
 
 <template>
   <ChoiceField label="On" :value="zone" :options="zones" @choose="(kind) => (zone = kind)" />
-  <BButton v-if="layers.length < 4" variant="key" @click="add">Cover it</BButton>
+  <BButton v-if="layers.length < 4" variant="key" @click="add">Add covering</BButton>
   <VueDraggable :model-value="layers" handle=".hold" :animation="120" @update:model-value="reorder">
     <div v-for="layer in layers" :key="layer.id" class="layer" data-testid="facing">
-      <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
+      <div class="hold" aria-hidden="true" title="Drag to move"></div>
       <div>
         <SheetFields
           label="Covering"

@@ -15,10 +15,16 @@ const shown = computed(() => (ways.value.some(({ value }) => value === props.spr
 
 <template>
   <ChoiceField
-    label="Glued with"
+    label="Adhesive"
     :value="adhesiveId"
     :options="glues(lower, upper, shown, adhesiveId)"
     @choose="(id) => emit('choose', id, usualSpread(id))"
   />
-  <ChoiceField v-if="ways.length > 1" label="Laid on" :value="shown" :options="ways" @choose="(way) => emit('choose', adhesiveId, way)" />
+  <ChoiceField
+    v-if="ways.length > 1"
+    label="Applied as"
+    :value="shown"
+    :options="ways"
+    @choose="(way) => emit('choose', adhesiveId, way)"
+  />
 </template>

@@ -33,12 +33,12 @@ function pick({ heightMm }: Bare<HeightChoice>, { thicknessesMm }: Bare<HeightOp
 
 <template>
   <fieldset class="hand">
-    <legend>At hand</legend>
+    <legend>Available</legend>
     <BFormCheckbox v-for="mm in stocked" :key="mm" inline :model-value="isAtHand(mm)" @update:model-value="toggle(mm)"
       >{{ length(mm) }} {{ unit }}</BFormCheckbox
     >
   </fieldset>
-  <p v-if="choices.length === 0" class="quiet">No ground is raised on this board.</p>
+  <p v-if="choices.length === 0" class="quiet">No raised ground on this board.</p>
   <BTableSimple v-else class="ledger" data-testid="heights">
     <thead>
       <tr>

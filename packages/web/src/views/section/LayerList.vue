@@ -20,7 +20,7 @@ const { catalogue, materials, thicknesses, hasGrain } = useStackEdits();
 const fromTop = computed(() => [...stack.value.ground].reverse());
 const substrates = computed(() => [{ value: '', text: 'none' }, ...materials('substrate', stack.value.substrate?.materialId)]);
 const GRAINS = [
-  { value: '', text: 'not said' },
+  { value: '', text: 'not set' },
   { value: 'x', text: 'along the table' },
   { value: 'y', text: 'across it' },
 ] as const;
@@ -50,7 +50,7 @@ const addLayer = (): string => store.edit({ code: 'layer/add', layer: freshLayer
   <BButton v-if="stack.ground.length < 8" variant="key" @click="addLayer">Add a layer on top</BButton>
   <VueDraggable :model-value="fromTop" handle=".hold" :animation="120" @update:model-value="reorder">
     <div v-for="layer in fromTop" :key="layer.id" class="layer" data-testid="ground-layer">
-      <div class="hold" aria-hidden="true" title="Drag to put it elsewhere"></div>
+      <div class="hold" aria-hidden="true" title="Drag to move"></div>
       <div class="fields">
         <SheetFields
           :label="`Layer ${indexOf(layer.id) + 1}`"

@@ -10,12 +10,12 @@ import BuildOptionsTable from './BuildOptionsTable.vue';
 
 /** What the cut alone does not say: bow, adhesives, heights out of stock, mass, and other ways to build the same. */
 const TABS = [
-  { id: 'where', name: 'Where it is cut', view: CutLineMap },
+  { id: 'where', name: 'Cutting position', view: CutLineMap },
   { id: 'bow', name: 'Bow and weights', view: BowPanel },
   { id: 'glue', name: 'Adhesives', view: AdhesiveTable },
   { id: 'heights', name: 'Heights', view: HeightsTable },
   { id: 'mass', name: 'Mass', view: MassTable },
-  { id: 'ways', name: 'Ways to build it', view: BuildOptionsTable },
+  { id: 'ways', name: 'Compare options', view: BuildOptionsTable },
 ] as const;
 const chosen = ref<(typeof TABS)[number]['id']>('where');
 </script>

@@ -42,7 +42,7 @@ const EDGES = [
     <BattenFields />
   </section>
   <section>
-    <h3>How it is put together</h3>
+    <h3>Construction</h3>
     <ChoiceField label="Edges" :value="stack.edges" :options="EDGES" @choose="(edges) => store.edit({ code: 'stack/edges', edges })" />
     <LengthField
       v-if="stack.edges === 'trim-after'"

@@ -70,7 +70,7 @@ test('raised ground: another foam forgets what was at hand of the last, another 
   const fields = shown(RaisedFields);
   await named(fields, 'Foam').setValue('eps-foam');
   expect(store.plan!.stack.raised).toMatchObject({ materialId: 'eps-foam', atHandMm: [], picks: [] });
-  await named(fields, 'Glued with').setValue('hot-melt');
+  await named(fields, 'Adhesive').setValue('hot-melt');
   expect(store.plan!.stack.raised).toMatchObject({ glueId: 'hot-melt', spread: 'beads' });
 });
 
@@ -80,7 +80,7 @@ test('a covering is put on one kind of surface, changed and taken off', async ()
   await named(list, 'On').setValue('route');
   await list
     .findAll('button')
-    .find((one) => one.text() === 'Cover it')!
+    .find((one) => one.text() === 'Add covering')!
     .trigger('click');
   await named(list, 'Covering').setValue('cork');
   expect(store.plan!.stack.facings.route).toMatchObject([{ materialId: 'cork', spread: 'full' }]);
@@ -97,7 +97,7 @@ test('battens are put under the tiles, counted, and taken away', async () => {
   const fields = shown(BattenFields);
   await named(fields, 'Battens').setValue('plywood');
   expect(store.plan!.stack.battens).toEqual({ materialId: 'plywood', thicknessMm: 9, heightMm: 20, count: 2 });
-  const count = named(fields, 'A tile');
+  const count = named(fields, 'Per tile');
   await count.setValue('3');
   await count.trigger('change');
   expect(store.plan!.stack.battens!.count).toBe(3);

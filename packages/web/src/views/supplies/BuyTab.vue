@@ -43,7 +43,7 @@ const wants = computed<readonly Want[]>(() => [
   ...[...together.value.values()].flat(),
 ]);
 /** Where no shop has a thing at all, our own guess of its price stands in. */
-const OURS: Terms = { id: 'ours', name: 'No shop: our guess of the price', deliveryMinor: 0, freeFromMinor: null, days: 0 };
+const OURS: Terms = { id: 'ours', name: 'No shop: estimated price', deliveryMinor: 0, freeFromMinor: null, days: 0 };
 const terms = computed<readonly Terms[]>(() => [
   ...shops.shops.map(({ id, name, deliveryMinor, freeFromMinor, days }) => ({ id, name, deliveryMinor, freeFromMinor, days })),
   OURS,
@@ -188,32 +188,32 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
   <p v-if="fault !== '' || shops.fault !== '' || shelf.fault !== ''" class="attention" role="alert">
     {{ fault || shops.fault || shelf.fault }}
   </p>
-  <p v-if="found === null" class="quiet">Reckoning…</p>
+  <p v-if="found === null" class="quiet">Calculating …</p>
   <template v-else>
     <p class="m-0" data-testid="buy-total">
       <b>{{ money(basket!.totalMinor) }}</b> from {{ byShop.length }} {{ byShop.length === 1 ? 'shop' : 'shops' }}, delivery included.
       Leftovers worth {{ money(Math.round(basket!.leftMinor)) }}.
-      <span v-if="isSecond">The cheapest way is {{ money(found.cheapest.totalMinor) }}.</span>
-      <span v-else-if="found.isProven" class="quiet">Proven: no way to buy all this costs less.</span>
-      <span v-else class="quiet">No way costs less than {{ money(found.boundMinor) }}.</span>
+      <span v-if="isSecond">The cheapest option costs {{ money(found.cheapest.totalMinor) }}.</span>
+      <span v-else-if="found.isProven" class="quiet">Lowest possible cost for this list.</span>
+      <span v-else class="quiet">Lowest possible cost: {{ money(found.boundMinor) }}.</span>
     </p>
     <div class="deeds">
       <BButton v-if="found.second !== null" variant="key" @click="isSecond = !isSecond">
-        {{ isSecond ? 'The cheapest again' : `From ${found.second.deliveries.length} instead, for ${money(found.second.totalMinor)}` }}
+        {{ isSecond ? 'Use the cheapest option' : `Use ${found.second.deliveries.length} instead, for ${money(found.second.totalMinor)}` }}
       </BButton>
-      <BButton variant="key" @click="toCsv">As CSV</BButton>
+      <BButton variant="key" @click="toCsv">Export CSV</BButton>
       <BButton variant="key" @click="print">Print</BButton>
       <BButton variant="key" :disabled="isKeeping" @click="keep">Reserve stock for this board</BButton>
     </div>
     <div v-if="missing.length > 0" class="warning" data-testid="sold-out">
       <p v-for="stockId in missing" :key="stockId" class="m-0">
-        ⚠ {{ nameOf(stockId) }} is sold out, or there is too little of it.
-        <BButton variant="key" @click="asked = asked === stockId ? null : stockId">Something else instead</BButton>
+        ⚠ {{ nameOf(stockId) }} is sold out or not available in this amount.
+        <BButton variant="key" @click="asked = asked === stockId ? null : stockId">Substitute</BButton>
         <SubstituteList v-if="asked === stockId" :stock-id="stockId" @taken="asked = null" />
       </p>
     </div>
     <p v-for="row in contested" :key="row.id" class="attention m-0">
-      {{ row.name }} on the shelf is wanted by another of these boards too.
+      {{ row.name }} on the shelf is also needed by another of these boards.
     </p>
     <section v-for="group in byShop" :key="group.shop.id" :aria-label="group.shop.name" class="shop">
       <h3>
@@ -239,7 +239,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
             <td>
               {{ neededText(line.offer.stockId) }}
               <span v-if="arrivals.has(usedAs(line.offer.stockId))" class="quiet"
-                >comes {{ arrivals.get(usedAs(line.offer.stockId)) }}</span
+                >arrives {{ arrivals.get(usedAs(line.offer.stockId)) }}</span
               >
             </td>
             <td>
@@ -267,7 +267,7 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
     </section>
     <p v-if="byShop.length === 0 && missing.length === 0" class="quiet">Nothing to buy: everything is on the shelf.</p>
     <template v-if="others.length > 0">
-      <h3>Bought together with</h3>
+      <h3>Buy together with</h3>
       <TickField
         v-for="other in others"
         :key="other.id"

@@ -19,7 +19,7 @@ const WORDS: Readonly<Record<ReturnType<typeof costShares>['stages'][number]['st
   texture: 'Texture and ground',
   paint: 'Paint and varnish',
   water: 'Water',
-  fittings: 'Fixings and lights',
+  fittings: 'Connectors and lights',
 };
 const shares = computed(() => {
   const { supplies } = store.slices;
@@ -48,13 +48,13 @@ const data = computed(() => {
   });
   return [
     bar(
-      'goes in',
+      'Used',
       stages.map(({ usedMinor }) => usedMinor),
       '--moss',
       '',
     ),
     bar(
-      'left over',
+      'Leftover',
       stages.map(({ leftMinor }) => leftMinor),
       '--ochre',
       '/',
@@ -73,18 +73,18 @@ const layout = computed(() => ({
 <template>
   <template v-if="shares !== null">
     <p class="m-0" data-testid="per-square-metre">
-      {{ money(shares.usedMinor) }} goes in<template v-if="shares.perM2Minor !== null"
-        >, {{ money(shares.perM2Minor) }} a square metre</template
-      >; {{ money(shares.leftMinor) }} worth of what is bought is left over.
+      {{ money(shares.usedMinor) }} is used<template v-if="shares.perM2Minor !== null"
+        >, {{ money(shares.perM2Minor) }} per square metre</template
+      >. Leftovers are worth {{ money(shares.leftMinor) }}.
     </p>
-    <PlotFrame label="Money by what it is for; the same as the table below" :data="data" :layout="layout" :height-px="260" />
+    <PlotFrame label="Cost by purpose; same data as the table below" :data="data" :layout="layout" :height-px="260" />
     <BTableSimple class="ledger" data-testid="costs">
       <thead>
         <tr>
-          <th scope="col">for</th>
-          <th scope="col" class="num">goes in</th>
-          <th scope="col" class="num">left over</th>
-          <th scope="col" class="num">of all</th>
+          <th scope="col">Purpose</th>
+          <th scope="col" class="num">Used</th>
+          <th scope="col" class="num">Leftover</th>
+          <th scope="col" class="num">Share</th>
         </tr>
       </thead>
       <tbody>
@@ -103,8 +103,8 @@ const layout = computed(() => ({
       </p>
       <template v-else>
         <p data-testid="spent">
-          {{ money(spent.paidMinor) }} paid for what was planned at {{ money(spent.plannedOfBoughtMinor) }}; {{ money(spent.plannedMinor) }}
-          is planned in all.
+          {{ money(spent.paidMinor) }} paid for items planned at {{ money(spent.plannedOfBoughtMinor) }}. {{ money(spent.plannedMinor) }} is
+          planned in total.
           <template v-if="spent.unpriced > 0">{{ spent.unpriced }} bought without a price.</template>
         </p>
         <BTableSimple class="ledger" data-testid="spent-rows">
@@ -113,7 +113,7 @@ const layout = computed(() => ({
               <th scope="col">of</th>
               <th scope="col" class="num">planned</th>
               <th scope="col" class="num">paid</th>
-              <th scope="col" class="num">apart</th>
+              <th scope="col" class="num">Difference</th>
             </tr>
           </thead>
           <tbody>
@@ -127,7 +127,7 @@ const layout = computed(() => ({
         </BTableSimple>
       </template>
     </template>
-    <h3 v-if="shares.lying.length > 0">On the shelf afterwards</h3>
+    <h3 v-if="shares.lying.length > 0">Left on the shelf</h3>
     <p v-for="{ name, amount, unit, minor } in shares.lying" :key="name" class="line">
       <span>{{ name }}</span><span>{{ showText({ value: amount, unit }, store.showing) }}</span
       ><span>{{ money(minor) }}</span>

@@ -19,16 +19,16 @@ const emit = defineEmits<{ choose: [ofHundred: OfHundred | 'usual'] }>();
 const store = usePlan();
 const NAMES: readonly (readonly [OfHundred, string])[] = [
   [null, 'estimate only'],
-  [80, 'enough in 8 of 10'],
+  [80, 'enough 8 times in 10'],
   [90, 'enough 9 times in 10'],
-  [95, 'enough in 19 of 20'],
+  [95, 'enough 19 times in 20'],
 ];
 function priceOf(ofHundred: OfHundred): string {
   const found = props.enough?.find((one) => one.ofHundred === ofHundred);
   return found === undefined ? '' : `: ${showText({ value: found.choice.costMinor, unit: 'money' }, store.showing)}`;
 }
 const options = computed(() => [
-  ...(props.hasUsual === true ? [{ value: 'usual', text: 'as the rest' }] : []),
+  ...(props.hasUsual === true ? [{ value: 'usual', text: 'default' }] : []),
   ...NAMES.map(([ofHundred, text]) => ({ value: String(ofHundred), text: `${text}${priceOf(ofHundred)}` })),
 ]);
 const choose = (chosen: string): void =>

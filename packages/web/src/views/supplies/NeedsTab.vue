@@ -28,7 +28,7 @@ const NAMES: Readonly<Record<Supply['group'], string>> = {
   adhesive: 'Adhesive',
   fixings: 'Connectors',
   lights: 'Small lights',
-  stuffs: 'To mix',
+  stuffs: 'Mixes',
   texture: 'Texture',
   grain: 'Grain and stones',
   sealer: 'Sealer',
@@ -90,7 +90,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
           <td>
             <EnoughField
               v-if="bandText(row) !== '' || ownOf(row.id) !== undefined"
-              :label="`How sure ${row.name} is to be enough`"
+              :label="`Safety margin for ${row.name}`"
               hide-label
               has-usual
               :value="ownOf(row.id) === undefined ? 'usual' : ownOf(row.id)!.ofHundred"
@@ -105,7 +105,7 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
         </tr>
       </template>
       <tr class="sum">
-        <td colspan="4">Together</td>
+        <td colspan="4">Total</td>
         <td class="num"><FigureCell :figure="supplies.buy" /></td>
         <td class="num"><FigureCell :figure="supplies.used" /></td>
       </tr>

@@ -39,8 +39,8 @@ const range = (path: string, { value, low, high }: OwnEntry['own']): string => {
     <div v-for="{ path, own, ours } in entries" :key="path" class="entry">
       <div>{{ nameOf(path) }}</div>
       <div class="num">{{ range(path, own) }}</div>
-      <div class="quiet">{{ ours === null ? 'no longer in our catalogue; kept' : `ours: ${range(path, ours)}` }}</div>
-      <BButton variant="key" @click="attempt(() => dropOwn(path))">{{ ours === null ? 'Forget it' : 'Back to ours' }}</BButton>
+      <div class="quiet">{{ ours === null ? 'no longer in our catalogue; your value is kept' : `ours: ${range(path, ours)}` }}</div>
+      <BButton variant="key" @click="attempt(() => dropOwn(path))">{{ ours === null ? 'Remove' : 'Use our value' }}</BButton>
     </div>
   </section>
 </template>

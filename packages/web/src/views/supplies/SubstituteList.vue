@@ -41,14 +41,14 @@ function take({ edit }: Substitute): void {
 <template>
   <div class="instead" data-testid="substitutes">
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-    <p v-if="list === null" class="quiet m-0">Trying each on this board…</p>
+    <p v-if="list === null" class="quiet m-0">Trying each on this board …</p>
     <p v-else-if="list.length === 0" class="quiet m-0">No substitute works without a problem that stops the build.</p>
     <div v-for="one in list ?? []" :key="one.stockId" class="one">
       <span
         ><b>{{ one.name }}</b
         >: {{ trade(one) }}</span
       >
-      <BButton variant="key" size="sm" :aria-label="`Take ${one.name}`" @click="take(one)">Take it</BButton>
+      <BButton variant="key" size="sm" :aria-label="`Use ${one.name}`" @click="take(one)">Use this</BButton>
     </div>
   </div>
 </template>

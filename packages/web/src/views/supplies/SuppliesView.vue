@@ -36,7 +36,7 @@ const mixes = computed(() => store.slices.mixes ?? []);
 <template>
   <div class="bench">
     <div class="drawing scroll">
-      <h2>What the board takes, and what to buy for it</h2>
+      <h2>Materials for this board, and what to buy</h2>
       <TabbedSheets v-model="tab" label="Parts of the supplies" :tabs="TABS">
         <component :is="shown" />
       </TabbedSheets>
@@ -45,7 +45,7 @@ const mixes = computed(() => store.slices.mixes ?? []);
       <h2>Mixes</h2>
       <p class="sub">by volume; weigh where the label gives mass</p>
       <ViewWarnings view="supplies" />
-      <p v-if="mixes.length === 0" class="quiet mt-2">No coat on this board is mixed.</p>
+      <p v-if="mixes.length === 0" class="quiet mt-2">No coat on this board needs mixing.</p>
       <section v-for="mix in mixes" :key="mix.id">
         <h3>{{ mix.name }}</h3>
         <div v-for="part in mix.parts" :key="part.name" class="line">

@@ -78,7 +78,7 @@ const data = computed(() => {
       mode: 'markers' as const,
       x: all.map(({ weight }) => fromMinor(weight.costMinor, store.showing.currency)),
       y: all.map(({ weight }) => weight.handsOnMin / 60),
-      text: all.map((way) => `${isOwn(way) ? 'as it is' : way.changes.join('<br>')}<br>ready ${way.weight.readyText}`),
+      text: all.map((way) => `${isOwn(way) ? 'current' : way.changes.join('<br>')}<br>ready ${way.weight.readyText}`),
       hoverinfo: 'text' as const,
       marker: {
         size: all.map(size),
@@ -104,7 +104,7 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
       {{ weighing.of.toLocaleString('en') }} options to build this. {{ weighing.reckoned }} calculated in full;
       {{ weighing.front.length }} of them are not beaten by any other.
       <template v-if="!isDone">Still searching … <BButton variant="key" size="sm" @click="stop">Stop and keep best</BButton></template>
-      <span v-else-if="weighing.isWhole" class="quiet">Every one of them was reckoned.</span>
+      <span v-else-if="weighing.isWhole" class="quiet">All of them were calculated.</span>
       <span v-else class="quiet">The others were estimated from the effect of each change alone.</span>
     </p>
     <div class="limits">
@@ -115,9 +115,11 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
       “{{ limits.unread.join('”, “') }}” was not understood. Enter under 120 {{ store.showing.currency }}, under 30 h, under 12 kg, ready by
       19 Dec or no resin.
     </p>
-    <p v-if="left > 0" class="quiet m-0" data-testid="left-out">{{ left }} {{ left === 1 ? 'way does' : 'ways do' }} not keep to that.</p>
+    <p v-if="left > 0" class="quiet m-0" data-testid="left-out">
+      {{ left }} {{ left === 1 ? 'option does' : 'options do' }} not meet these limits.
+    </p>
     <PlotFrame
-      label="Ways by cost and hands-on time; the same as the table below"
+      label="Options by cost and hands-on time; same data as the table below"
       :data="data"
       :layout="layout"
       :height-px="300"
@@ -126,13 +128,13 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
     <section v-if="chosen !== null && !isOwn(chosen)" class="chosen" data-testid="chosen-way">
       <p class="m-0">
         <b>{{ chosen.changes.join(', ') }}</b>
-        <BButton variant="primary" class="ms-2" @click="take(chosen)">Build it so</BButton>
+        <BButton variant="primary" class="ms-2" @click="take(chosen)">Use this</BButton>
       </p>
     </section>
     <BTableSimple class="ledger" responsive data-testid="ways">
       <thead>
         <tr>
-          <th scope="col">what it changes</th>
+          <th scope="col">change</th>
           <th scope="col" class="num">cost</th>
           <th scope="col" class="num">hands-on</th>
           <th scope="col" class="num">mass</th>
@@ -142,7 +144,7 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
       <tbody>
         <tr v-for="way in ways" :key="way.id" :class="{ own: isOwn(way), picked: way.id === chosenId }">
           <td>
-            <span v-if="isOwn(way)">◆ as it is<span v-if="!fits(way)" class="attention">, which does not keep to that</span></span>
+            <span v-if="isOwn(way)">◆ current plan<span v-if="!fits(way)" class="attention">, which does not meet the limits</span></span>
             <BButton v-else variant="link" class="p-0 text-start" @click="chosenId = way.id">{{ way.changes.join(', ') }}</BButton>
           </td>
           <td class="num">{{ text(way.weight.costMinor, 'money') }}</td>
@@ -152,7 +154,7 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
         </tr>
       </tbody>
     </BTableSimple>
-    <p class="quiet">Asked: {{ weighing.questions.join('; ') }}.</p>
+    <p class="quiet">Open questions: {{ weighing.questions.join('; ') }}.</p>
   </template>
 </template>
 

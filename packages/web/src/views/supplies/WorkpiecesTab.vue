@@ -10,12 +10,12 @@ const workpieces = computed(() => store.slices.byWorkpiece ?? null);
 </script>
 
 <template>
-  <p v-if="workpieces === null" class="quiet">Sharing out …</p>
+  <p v-if="workpieces === null" class="quiet">Calculating …</p>
   <BTableSimple v-else class="ledger" data-testid="by-workpiece">
     <thead>
       <tr>
-        <th scope="col">goes into</th>
-        <th scope="col" class="num">takes</th>
+        <th scope="col">used in</th>
+        <th scope="col" class="num">Needed</th>
         <th scope="col" class="num">costs</th>
       </tr>
     </thead>

@@ -113,7 +113,7 @@ test('a shelf that cannot be reached is told, and what was to be bought stays on
 
 test('another board that cannot be read is told by its name, and is not among those bought for', async () => {
   const { list } = await aBuyList(({ path }) => (path.endsWith(`/boards/${OTHER_ID}`) ? null : undefined));
-  await vi.waitFor(() => expect(list.text()).toContain('Bought together with'));
+  await vi.waitFor(() => expect(list.text()).toContain('Buy together with'));
   const tick = list.get<HTMLInputElement>('input[type="checkbox"]');
   await tick.setValue(true);
   await vi.waitFor(() => expect(list.get('[role="alert"]').text()).toMatch(/^Another board: /));

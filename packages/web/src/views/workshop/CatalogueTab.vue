@@ -35,7 +35,7 @@ const outOfUse = computed(() => new Set(catalogue.value.outOfUse ?? []));
 function whose(path: string): string {
   const isOurs = owned.value.get(path);
   const said = isOurs === undefined ? 'ours' : isOurs ? 'ours, changed' : 'yours';
-  return outOfUse.value.has(path) ? `${said}, out of use` : said;
+  return outOfUse.value.has(path) ? `${said}, disabled` : said;
 }
 const found = computed(() => searched(catalogue.value, words.value).filter((one) => kind.value === 'all' || one.kind === kind.value));
 /** More than anybody reads; a word or two brings the rest. */
@@ -83,20 +83,20 @@ const freshId = (of: Kind, entry: Entry): string =>
     <div class="drawing list">
       <div class="find">
         <BFormInput v-model="words" type="search" class="sought" placeholder="Find by any name" aria-label="Find by any name" />
-        <ChoiceField label="Of which kind" :value="kind" :options="kinds" hide-label @choose="(one) => (kind = one)" />
+        <ChoiceField label="Kind" :value="kind" :options="kinds" hide-label @choose="(one) => (kind = one)" />
         <span class="quiet" role="status">{{ found.length }} found</span>
       </div>
       <div class="find">
         <BButton variant="primary" :disabled="kind === 'all'" @click="add">{{
           kind === 'all' ? 'Add: choose a kind' : `Add a ${KINDS[kind].one}`
         }}</BButton>
-        <BButton variant="key" :disabled="kind === 'all'" @click="toTable">Save as a table</BButton>
-        <BButton variant="key" @click="toJson">Save all of yours</BButton>
-        <BButton variant="key" :aria-expanded="isFile" @click="isFile = !isFile">Bring in a file</BButton>
+        <BButton variant="key" :disabled="kind === 'all'" @click="toTable">Export table</BButton>
+        <BButton variant="key" @click="toJson">Export my entries</BButton>
+        <BButton variant="key" :aria-expanded="isFile" @click="isFile = !isFile">Import file</BButton>
       </div>
       <EntriesFile v-if="isFile" :kind="kind" />
       <p v-for="left in catalogues.leftOut" :key="`${left.kind}.${left.id}`" class="warning" role="alert">
-        Your {{ KINDS[left.kind].one }} “{{ left.id }}” is kept but not reckoned with: {{ left.issues[0]?.path }}:
+        Your {{ KINDS[left.kind].one }} “{{ left.id }}” is kept but not value used: {{ left.issues[0]?.path }}:
         {{ left.issues[0]?.message }}.
       </p>
       <BTableSimple class="ledger" data-testid="entries">
@@ -104,7 +104,7 @@ const freshId = (of: Kind, entry: Entry): string =>
           <tr>
             <th scope="col">name</th>
             <th scope="col">kind</th>
-            <th scope="col">whose</th>
+            <th scope="col">Source</th>
           </tr>
         </thead>
         <tbody>
@@ -118,8 +118,8 @@ const freshId = (of: Kind, entry: Entry): string =>
           </tr>
         </tbody>
       </BTableSimple>
-      <p v-if="found.length > MOST" class="quiet">The first {{ MOST }}; a word or a kind brings the others.</p>
-      <p v-if="found.length === 0" class="quiet">Nothing goes by that name. Choose a kind and add it.</p>
+      <p v-if="found.length > MOST" class="quiet">The first {{ MOST }}. Type a word or choose a kind to see more.</p>
+      <p v-if="found.length === 0" class="quiet">No entry has that name. Choose a kind and add it.</p>
     </div>
     <aside class="notes" aria-label="Entry">
       <EntryForm

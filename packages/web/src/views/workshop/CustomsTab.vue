@@ -26,17 +26,17 @@ const FIRST_DAYS = [1, 6, 7].map((day) => ({ value: day, text: WEEKDAYS[day - 1]
 <template>
   <section class="customs">
     <TextField label="Money" :value="catalogues.catalogue!.currency" :take="takeMoney" />
-    <ChoiceField label="Words of ours" :value="catalogues.terms" :options="TERMS" @choose="(terms) => keep({ terms })" />
+    <ChoiceField label="Trade names" :value="catalogues.terms" :options="TERMS" @choose="(terms) => keep({ terms })" />
     <ChoiceField
-      label="A week begins on"
+      label="First day of the week"
       :value="catalogues.catalogue!.weekStartsOn ?? 1"
       :options="FIRST_DAYS"
       @choose="(weekStartsOn) => keep({ weekStartsOn })"
     />
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
-    <p class="quiet">Prices keep their numbers: nothing is exchanged. Money without cents, such as yen, is counted whole.</p>
-    <p class="quiet">What is yours keeps the name you gave it. Whatever is chosen, everything is found by any of its names.</p>
-    <p class="quiet">Millimetres or inches are chosen for each board, in its own settings.</p>
+    <p class="quiet">Prices keep their numbers and are not converted. Currencies without cents, such as yen, use whole amounts.</p>
+    <p class="quiet">Your own entries keep their names. Search finds every entry by any of its names.</p>
+    <p class="quiet">Choose millimetres or inches for each board, in its own settings.</p>
   </section>
 </template>
 

@@ -22,13 +22,13 @@ async function take(given: File | readonly File[] | null): Promise<void> {
   try {
     const text = await file.text();
     const isJson = /\.json$/i.test(file.name);
-    if (!isJson && props.kind === 'all') throw new Error('A table is of one kind: choose it above, then bring the file in again.');
+    if (!isJson && props.kind === 'all') throw new Error('A table holds one kind. Choose the kind above, then import the file again.');
     const read = await readInWorker(file, (reader) =>
       isJson ? reader.readEntryFile(text, catalogues.catalogue!) : reader.readEntries(props.kind as Kind, text, catalogues.catalogue!),
     );
     if (read.entries.length > 0) await keepEntries(read.entries);
     bad.value = read.bad;
-    const rows = read.bad.length === 1 ? '1 place will not do' : `${read.bad.length} places will not do`;
+    const rows = read.bad.length === 1 ? '1 entry has an error' : `${read.bad.length} entries have errors`;
     said.value = `${read.entries.length} ${read.entries.length === 1 ? 'entry' : 'entries'} kept${read.bad.length === 0 ? '' : `; ${rows}`}.`;
   } catch (error) {
     const words = error instanceof Error ? error.message : String(error);

@@ -30,7 +30,7 @@ function takeFigure(key: 'value' | 'low' | 'high', value: number): string {
   const next = { ...figure.value, [key]: value };
   if (key === 'value') Object.assign(next, { low: Math.min(next.low, value), high: Math.max(next.high, value) });
   if (!(next.low <= next.value && next.value <= next.high))
-    return `${props.name}: ${next.low} to ${next.high} does not hold ${next.value}. Enter least, then value, then most.`;
+    return `${props.name}: ${next.low} to ${next.high} does not contain ${next.value}. Enter lowest, value, highest.`;
   return take({ ...next, origin: 'yours' });
 }
 function takeNumber(value: number): string {
@@ -51,7 +51,7 @@ const takeColour = (words: string): string =>
   /^#[0-9a-f]{6}$/.test(words) ? take(words) : `got “${words}”. Enter a colour such as #7a6f52`;
 function takeMoney(amount: number): string {
   const minor = toMinor(amount, catalogue.value.currency);
-  if (props.field.is === 'money' && !props.field.mayBeFree && minor < 1) return `${props.name}: Enter more than nothing.`;
+  if (props.field.is === 'money' && !props.field.mayBeFree && minor < 1) return `${props.name}: Enter a value above 0.`;
   return take(minor);
 }
 const optionsOf = (field: Field): readonly { readonly value: string; readonly text: string }[] =>
@@ -105,8 +105,8 @@ const WIDE = { min: 0, max: 1e7 };
       {{ name }}<span class="quiet">, {{ figure.origin }}</span>
     </legend>
     <NumberField label="usually" :value="figure.value" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('value', one)" />
-    <NumberField label="least" :value="figure.low" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('low', one)" />
-    <NumberField label="most" :value="figure.high" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('high', one)" />
+    <NumberField label="lowest" :value="figure.low" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('low', one)" />
+    <NumberField label="highest" :value="figure.high" :unit="field.unit" :limits="WIDE" :take="(one) => takeFigure('high', one)" />
   </fieldset>
   <TextField v-else-if="field.is === 'words'" :label="name" :value="String(value ?? '')" :take="takeWords" />
   <TextField v-else-if="field.is === 'colour'" :label="name" :value="String(value ?? '')" :take="takeColour" />
@@ -120,7 +120,7 @@ const WIDE = { min: 0, max: 1e7 };
   />
   <div v-else-if="field.is === 'maybe'">
     <TickField
-      :label="`${name}: there is one`"
+      :label="`Has ${name}`"
       :is-on="value !== null && value !== undefined"
       @toggle="(on) => emit('change', on ? blankOf((field as Extract<Field, { is: 'maybe' }>).inner) : blankOf(field))"
     />
@@ -149,9 +149,9 @@ const WIDE = { min: 0, max: 1e7 };
       <BButton
         v-if="list.length > field.least"
         variant="key"
-        :aria-label="`Take ${rowName(i)} out`"
+        :aria-label="`Remove ${rowName(i)}`"
         @click="emit('change', list.toSpliced(i, 1))"
-        >Take out</BButton
+        >Remove</BButton
       >
     </div>
     <BButton variant="key" @click="emit('change', [...list, blankOf((field as Extract<Field, { is: 'list' }>).of)])"

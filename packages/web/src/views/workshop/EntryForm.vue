@@ -119,9 +119,9 @@ function oursOf(key: string): string {
     <EntryPicture v-if="!isNew" :id="entry.id" :kind="kind" :name="String(draft['name'] ?? KINDS[kind].one)" />
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <div v-if="effects !== null" data-testid="effects">
-      <h3>What it does to your boards</h3>
+      <h3>Effect on your boards</h3>
       <p v-if="ofBoards !== null" class="quiet" role="status">
-        {{ effects.length }} of {{ ofBoards }} boards reckoned <BButton variant="key" size="sm" @click="stop">Stop</BButton>
+        {{ effects.length }} of {{ ofBoards }} boards calculated <BButton variant="key" size="sm" @click="stop">Stop</BButton>
       </p>
       <div v-for="effect in effects" :key="effect.name" class="line">
         <span>{{ effect.name }}</span><span>{{ effect.changes.join(', ') || 'nothing' }}</span>
@@ -131,10 +131,10 @@ function oursOf(key: string): string {
       <BButton type="submit" variant="primary" :disabled="isBusy || !isChanged">Save</BButton>
       <BButton variant="key" :disabled="isBusy || !isChanged" @click="see">Preview effect</BButton>
       <template v-if="!isNew">
-        <BButton variant="key" :disabled="isBusy" @click="emit('copy', draft)">Copy as another</BButton>
-        <BButton variant="key" :disabled="isBusy" @click="use(isOutOfUse)">{{ isOutOfUse ? 'Back in use' : 'Disable' }}</BButton>
-        <BButton v-if="whose.includes('changed')" variant="key" :disabled="isBusy" @click="back">Back to ours</BButton>
-        <BButton v-else-if="whose.startsWith('yours')" variant="key" :disabled="isBusy" @click="back">Throw away</BButton>
+        <BButton variant="key" :disabled="isBusy" @click="emit('copy', draft)">Copy as new entry</BButton>
+        <BButton variant="key" :disabled="isBusy" @click="use(isOutOfUse)">{{ isOutOfUse ? 'Enable' : 'Disable' }}</BButton>
+        <BButton v-if="whose.includes('changed')" variant="key" :disabled="isBusy" @click="back">Use our value</BButton>
+        <BButton v-else-if="whose.startsWith('yours')" variant="key" :disabled="isBusy" @click="back">Delete</BButton>
       </template>
     </div>
   </form>

@@ -22,8 +22,8 @@ const SAID: Readonly<Record<MoveKind, string>> = {
   opened: 'opened',
   used: 'used',
   thrown: 'thrown away',
-  counted: 'counted: so much is there',
-  kept: 'kept for a board',
+  counted: 'counted stock',
+  kept: 'reserved for a board',
 };
 const stocks = computed(() =>
   [...stockedIn(catalogues.catalogue!).values()].filter(({ id }) => !id.startsWith('sheets.')).sort((a, b) => a.name.localeCompare(b.name)),
@@ -43,8 +43,8 @@ const unit = computed(() => {
 });
 const { isBusy, run: write } = useOnce(async () => {
   const { stockId, kind, amount, paid, note } = typed.value;
-  if (stockId === '') return void (problem.value = 'Of what? Choose something first.');
-  const read = kind === 'opened' ? { ok: true as const, value: 0 } : parseNumber(amount, 'How much', unit.value, { min: 0, max: 1e6 });
+  if (stockId === '') return void (problem.value = 'Choose an item first.');
+  const read = kind === 'opened' ? { ok: true as const, value: 0 } : parseNumber(amount, 'Amount', unit.value, { min: 0, max: 1e6 });
   problem.value = read.ok ? '' : read.problem.message;
   if (!read.ok) return;
   const money = kind === 'bought' && paid.trim() !== '' ? parseNumber(paid, 'Paid', currency.value, { min: 0, max: 1e6 }) : null;
@@ -63,20 +63,20 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
 <template>
   <form class="write" @submit.prevent="write">
     <ChoiceField
-      label="Of what"
+      label="Item"
       :value="typed.stockId"
-      :options="[{ value: '', text: 'choose something' }, ...options]"
+      :options="[{ value: '', text: 'choose an item' }, ...options]"
       @choose="(id) => (typed.stockId = id)"
     />
-    <ChoiceField label="What happened" :value="typed.kind" :options="kinds" @choose="(kind) => (typed.kind = kind)" />
+    <ChoiceField label="Change" :value="typed.kind" :options="kinds" @choose="(kind) => (typed.kind = kind)" />
     <label v-if="typed.kind !== 'opened'"
-      >How much <BFormInput v-model="typed.amount" inputmode="decimal" autocomplete="off" /> {{ unit }}</label
+      >Amount <BFormInput v-model="typed.amount" inputmode="decimal" autocomplete="off" /> {{ unit }}</label
     >
     <label v-if="typed.kind === 'bought'"
-      >Paid <BFormInput v-model="typed.paid" inputmode="decimal" autocomplete="off" placeholder="if you like" /> {{ currency }}</label
+      >Paid <BFormInput v-model="typed.paid" inputmode="decimal" autocomplete="off" placeholder="optional" /> {{ currency }}</label
     >
     <label>Note <BFormInput v-model="typed.note" maxlength="200" autocomplete="off" /></label>
-    <BButton type="submit" variant="primary" :disabled="isBusy">Write it down</BButton>
+    <BButton type="submit" variant="primary" :disabled="isBusy">Add entry</BButton>
   </form>
   <p v-if="problem !== '' || shelf.fault !== ''" class="attention" role="alert">{{ problem || shelf.fault }}</p>
   <p v-if="there.length === 0" class="quiet">The shelf is empty. Add what you have, and your boards will buy less.</p>
@@ -84,8 +84,8 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
     <thead>
       <tr>
         <th scope="col">on the shelf</th>
-        <th scope="col" class="num">there</th>
-        <th scope="col">kept for boards</th>
+        <th scope="col" class="num">In stock</th>
+        <th scope="col">reserved for boards</th>
         <th scope="col">age</th>
       </tr>
     </thead>
@@ -106,10 +106,10 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
   </p>
   <p v-for="offcut in rack.offcuts" :key="offcut.id" class="line">
     <span>{{ materialName(offcut.materialId) }}, {{ sizeText(offcut) }}</span>
-    <BButton variant="key" @click="rack.remove(offcut.id)">Take out</BButton>
+    <BButton variant="key" @click="rack.remove(offcut.id)">Remove</BButton>
   </p>
   <template v-if="lines.length > 0">
-    <h2>What happened</h2>
+    <h2>Change</h2>
     <BTableSimple class="ledger happened" data-testid="moves">
       <tbody>
         <tr v-for="move in lines" :key="move.id">
@@ -120,7 +120,7 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
           <td class="num">{{ move.paidMinor === null ? '' : showText({ value: move.paidMinor, unit: 'money' }, showing) }}</td>
           <td class="quiet">{{ move.note }}</td>
           <td>
-            <BButton variant="key" :aria-label="`Take the line of ${move.day} out`" @click="shelf.remove(move.id)">Strike out</BButton>
+            <BButton variant="key" :aria-label="`Delete the entry of ${move.day}`" @click="shelf.remove(move.id)">Delete entry</BButton>
           </td>
         </tr>
       </tbody>

@@ -19,10 +19,10 @@ const shops = useShops();
 const catalogues = useCatalogue();
 onMounted(() => void shops.load());
 const PLAYS: Readonly<Record<ShopPlays, string>> = {
-  none: 'Nothing: it is as ever',
+  none: 'None',
   'sold-out': 'A third is sold out',
   'price-jump': 'Prices jump',
-  broken: 'Answers nonsense',
+  broken: 'Sends invalid data',
   silent: 'Does not answer',
 };
 const plays = SHOP_PLAYS.map((value) => ({ value, text: PLAYS[value] }));
@@ -48,7 +48,7 @@ function change(shop: Shop, terms: Partial<ReturnType<typeof termsOf>>): string 
 }
 const minor = (amount: number): number => toMinor(amount, catalogues.catalogue!.currency);
 const whole = (value: number): number => fromMinor(value, catalogues.catalogue!.currency);
-const add = (): Promise<void> => shops.add({ name: 'A shop of mine', deliveryMinor: 0, freeFromMinor: null, days: 0 });
+const add = (): Promise<void> => shops.add({ name: 'My shop', deliveryMinor: 0, freeFromMinor: null, days: 0 });
 
 const said = ref<Record<string, string>>({});
 const bad = shallowRef<Readonly<Record<string, readonly BadPrice[]>>>({});
@@ -65,7 +65,7 @@ async function take({ id }: Shop, given: File | readonly File[] | null): Promise
   if (list.offers.length > 0) await shops.setOffers(id, list.offers);
   bad.value = { ...bad.value, [id]: list.bad };
   said.value[id] =
-    shops.fault !== '' ? '' : `${list.offers.length} prices taken${list.bad.length === 0 ? '' : `, ${list.bad.length} rows left out`}.`;
+    shops.fault !== '' ? '' : `${list.offers.length} prices imported${list.bad.length === 0 ? '' : `, ${list.bad.length} rows skipped`}.`;
   chosen.value = null;
 }
 async function toFile({ name, offers }: Shop): Promise<void> {
@@ -79,16 +79,16 @@ const DAYS = { min: 0, max: 120 };
 <template>
   <div class="top">
     <BButton variant="primary" :disabled="shops.isBusy" @click="add">Add a shop</BButton>
-    <BButton variant="key" :disabled="shops.isBusy" @click="shops.ask()">Ask them all now</BButton>
+    <BButton variant="key" :disabled="shops.isBusy" @click="shops.ask()">Update all prices</BButton>
     <span class="quiet">Prices of the example shops are updated every hour. No data leaves this computer.</span>
   </div>
   <p v-if="shops.fault !== ''" class="attention" role="alert">{{ shops.fault }}</p>
   <section v-for="shop in shops.shops" :key="shop.id" class="shop" :data-shop="shop.id" :aria-label="shop.name">
-    <h2>{{ shop.name }} <small v-if="shop.isSimulated" class="quiet">made up</small></h2>
+    <h2>{{ shop.name }} <small v-if="shop.isSimulated" class="quiet">example</small></h2>
     <p class="m-0">
       {{ shop.offers.length }} offers, {{ ageText(shop) }}<template v-if="outOf(shop) > 0">, {{ outOf(shop) }} sold out</template
-      ><template v-if="dearer(shop) > 0">, {{ dearer(shop) }} a fifth dearer than last time</template>.
-      <span v-if="shop.fault !== null" class="attention" data-testid="shop-fault">⚠ It {{ shop.fault }}.</span>
+      ><template v-if="dearer(shop) > 0">, {{ dearer(shop) }} at least a fifth more expensive than last time</template>.
+      <span v-if="shop.fault !== null" class="attention" data-testid="shop-fault">⚠ The shop {{ shop.fault }}.</span>
     </p>
     <div class="terms">
       <TextField
@@ -105,7 +105,7 @@ const DAYS = { min: 0, max: 120 };
         :take="(value) => change(shop, { deliveryMinor: minor(value) })"
       />
       <TickField
-        :label="shop.freeFromMinor === null ? 'Free delivery from' : `Sent for nothing from ${money(shop.freeFromMinor)}`"
+        :label="shop.freeFromMinor === null ? 'Free delivery from' : `Free delivery from ${money(shop.freeFromMinor)}`"
         :is-on="shop.freeFromMinor !== null"
         @toggle="(on) => change(shop, { freeFromMinor: on ? minor(50) : null })"
       />
@@ -118,7 +118,7 @@ const DAYS = { min: 0, max: 120 };
         :take="(value) => change(shop, { freeFromMinor: minor(value) })"
       />
       <NumberField
-        label="Comes after"
+        label="Delivery in"
         :value="shop.days"
         unit="days"
         :limits="DAYS"
@@ -126,9 +126,15 @@ const DAYS = { min: 0, max: 120 };
       />
     </div>
     <div class="deeds">
-      <ChoiceField v-if="shop.isSimulated" label="Plays" :value="shop.plays" :options="plays" @choose="(own) => shops.play(shop.id, own)" />
-      <BButton variant="key" @click="toFile(shop)">Prices as CSV</BButton>
-      <BButton v-if="!shop.isSimulated" variant="key" @click="shops.remove(shop.id)">Take out</BButton>
+      <ChoiceField
+        v-if="shop.isSimulated"
+        label="Simulate"
+        :value="shop.plays"
+        :options="plays"
+        @choose="(own) => shops.play(shop.id, own)"
+      />
+      <BButton variant="key" @click="toFile(shop)">Export prices (CSV)</BButton>
+      <BButton v-if="!shop.isSimulated" variant="key" @click="shops.remove(shop.id)">Remove</BButton>
     </div>
     <BFormFile
       v-if="!shop.isSimulated"

@@ -41,7 +41,7 @@ const shown = computed(() => ({ catalogue: CatalogueTab, shelf: ShelfTab, shops:
   <main class="main workshop">
     <header>
       <h1>Workshop</h1>
-      <p class="quiet m-0">What is there, what does it cost, what is left?</p>
+      <p class="quiet m-0">Stock, prices and offcuts</p>
     </header>
     <p v-if="fault !== ''" class="warning" role="alert">{{ fault }}</p>
     <TabbedSheets v-if="catalogues.catalogue !== null" v-model="tab" label="Parts of the workshop" :tabs="TABS">

@@ -42,18 +42,18 @@ const there = (tab: Tab): string[][] =>
 test('what is bought is there with its unit, once for two presses; what is used is taken off it', async () => {
   const { tab } = await aShelf();
   expect(tab.text()).toContain('Nothing is on the shelf.');
-  await input(tab, 'Of what').setValue('adhesives.white-glue');
-  await input(tab, 'How much').setValue('750');
+  await input(tab, 'Item').setValue('adhesives.white-glue');
+  await input(tab, 'Amount').setValue('750');
   await input(tab, 'Paid').setValue('4.20');
   await Promise.all([submit(tab), submit(tab)]);
   await vi.waitFor(() => expect(there(tab)).toHaveLength(1));
   expect(moves.map(({ kind, amount, paidMinor }) => [kind, amount, paidMinor])).toEqual([['bought', 750, 420]]);
   expect(there(tab)[0]![1]).toMatch(/^750\s?g$/);
-  expect(input(tab, 'How much').element.value).toBe('');
+  expect(input(tab, 'Amount').element.value).toBe('');
 
-  await input(tab, 'What happened').setValue('used');
+  await input(tab, 'Change').setValue('used');
   expect(tab.text()).not.toContain('Paid');
-  await input(tab, 'How much').setValue('500');
+  await input(tab, 'Amount').setValue('500');
   await submit(tab);
   await vi.waitFor(() => expect(there(tab)[0]![1]).toMatch(/^250\s?g$/));
   await tab.findAll('[data-testid="moves"] button')[0]!.trigger('click');
@@ -64,11 +64,11 @@ test('nothing chosen, no number, and money that is none are refused in words; no
   const { tab } = await aShelf();
   await submit(tab);
   expect(alert(tab)).toContain('Choose something first');
-  await input(tab, 'Of what').setValue('adhesives.white-glue');
-  await input(tab, 'How much').setValue('a tub');
+  await input(tab, 'Item').setValue('adhesives.white-glue');
+  await input(tab, 'Amount').setValue('a tub');
   await submit(tab);
   expect(alert(tab)).toContain('a tub');
-  await input(tab, 'How much').setValue('250');
+  await input(tab, 'Amount').setValue('250');
   await input(tab, 'Paid').setValue('-3');
   await submit(tab);
   expect(alert(tab)).toContain('Paid');
@@ -77,12 +77,12 @@ test('nothing chosen, no number, and money that is none are refused in words; no
 
 test('a server that is away is told, and what was typed stays to be sent again', async () => {
   const { tab } = await aShelf();
-  await input(tab, 'Of what').setValue('adhesives.white-glue');
-  await input(tab, 'How much').setValue('250');
+  await input(tab, 'Item').setValue('adhesives.white-glue');
+  await input(tab, 'Amount').setValue('250');
   isAway = true;
   await submit(tab);
   await vi.waitFor(() => expect(tab.find('[role="alert"]').exists()).toBe(true));
-  expect(input(tab, 'How much').element.value).toBe('250');
+  expect(input(tab, 'Amount').element.value).toBe('250');
   isAway = false;
   await submit(tab);
   await vi.waitFor(() => expect(there(tab)).toHaveLength(1));

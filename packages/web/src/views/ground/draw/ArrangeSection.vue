@@ -30,7 +30,7 @@ const LINES: readonly (readonly [Alignment, string])[] = [
   ['right', 'Right'],
   ['back', 'Back'],
   ['middle', 'Middle'],
-  ['near', 'Near'],
+  ['near', 'Front'],
 ];
 const put = (how: string, features: readonly Feature[]): void => void (problem.value = replaceAll(store, how, features));
 const align = (by: Alignment): void => put('Line up', aligned(props.features, by, frame.value));
@@ -46,7 +46,7 @@ function keep(set: () => void): string {
 const turnBy = ref(90);
 function turn(): void {
   const { left, right, top, bottom } = box.value;
-  put('Turn', turned(props.features, turnBy.value, { x: (left + right) / 2, y: (top + bottom) / 2 }));
+  put('Rotate', turned(props.features, turnBy.value, { x: (left + right) / 2, y: (top + bottom) / 2 }));
 }
 const times = ref(2);
 const stepX = ref(Math.round(box.value.right - box.value.left) + 20);
@@ -65,7 +65,7 @@ function repeat(): void {
   <section>
     <details :open="features.length > 1">
       <summary>Line up, mirror, turn, repeat</summary>
-      <p class="quiet m-0">{{ features.length > 1 ? 'With one another' : 'With the table' }}</p>
+      <p class="quiet m-0">{{ features.length > 1 ? 'With each other' : 'With the table' }}</p>
       <div class="keys">
         <BButton v-for="[by, name] in LINES" :key="by" variant="key" @click="align(by)">{{ name }}</BButton>
       </div>
@@ -73,17 +73,11 @@ function repeat(): void {
         <BButton variant="key" @click="mirror('x')">Mirror left to right</BButton>
         <BButton variant="key" @click="mirror('y')">Mirror back to front</BButton>
       </div>
-      <NumberField label="Turn clockwise" :value="turnBy" unit="°" :limits="LIMITS.turnDeg" :take="(v) => keep(() => (turnBy = v))" />
-      <div class="keys"><BButton variant="key" @click="turn">Turn it</BButton></div>
-      <NumberField
-        label="More of it"
-        :value="times"
-        unit=""
-        :limits="{ min: 1, max: 30 }"
-        :take="(v) => keep(() => (times = Math.round(v)))"
-      />
+      <NumberField label="Rotate clockwise" :value="turnBy" unit="°" :limits="LIMITS.turnDeg" :take="(v) => keep(() => (turnBy = v))" />
+      <div class="keys"><BButton variant="key" @click="turn">Rotate</BButton></div>
+      <NumberField label="Copies" :value="times" unit="" :limits="{ min: 1, max: 30 }" :take="(v) => keep(() => (times = Math.round(v)))" />
       <LengthField
-        label="Each on to the right"
+        label="Step to the right"
         :mm="stepX"
         :system="system"
         :limits="LIMITS.coordinateMm"

@@ -21,7 +21,7 @@ function remove(): void {
   <section>
     <div v-for="feature in features" :key="feature.id" class="line">
       <span>{{ feature.name }}</span>
-      <BButton variant="key" :aria-label="`Leave ${feature.name} out`" @click="toggle(feature.id)">×</BButton>
+      <BButton variant="key" :aria-label="`Deselect ${feature.name}`" @click="toggle(feature.id)">×</BButton>
     </div>
   </section>
   <ArrangeSection :features="features" />

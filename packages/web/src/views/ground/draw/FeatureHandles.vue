@@ -98,7 +98,7 @@ function pointKey(event: KeyboardEvent, index: number): void {
 <template>
   <g>
     <circle v-for="(at, i) in middles" :key="`m${i}`" class="handle add" :cx="at.x" :cy="at.y" r="4" @pointerdown="addPoint($event, i)"
-      ><title>Drag for a new corner</title></circle
+      ><title>Drag to add a corner</title></circle
     >
     <rect
       v-for="(at, i) in points"
@@ -110,7 +110,7 @@ function pointKey(event: KeyboardEvent, index: number): void {
       height="10"
       tabindex="0"
       role="button"
-      :aria-label="`Point ${i + 1} of ${feature.name}: arrows move it, Delete takes it out`"
+      :aria-label="`Point ${i + 1} of ${feature.name}: arrow keys move it, Delete removes it`"
       @pointerdown="movePoint($event, i)"
       @keydown="pointKey($event, i)"
     />

@@ -55,7 +55,7 @@ const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'featur
           </BButton>
           <BButton
             variant="bare"
-            :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (reckoned all the same)`"
+            :aria-label="`${feature.name}: ${feature.hidden ? 'show' : 'hide'} (still counted)`"
             :aria-pressed="feature.hidden"
             @click="setIn(store, feature, feature.hidden ? 'Show' : 'Hide', { hidden: !feature.hidden })"
           >

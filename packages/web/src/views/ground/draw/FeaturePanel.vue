@@ -114,7 +114,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
       :take="(mm) => (shape.form === 'round' ? reshape(store, feature, 'Resize', { ...shape, radiusMm: mm }) : '')"
     />
     <template v-if="shape.form === 'outline' || shape.form === 'contours'">
-      <LengthField label="Across" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
+      <LengthField label="Width" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
       <LengthField label="Depth" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
     </template>
     <LengthField label="From the left" :mm="box.left" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(mm, box.top)" />
@@ -139,7 +139,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
         <BButton
           v-if="mayLosePoint(shape)"
           variant="key"
-          :aria-label="`Take out point ${i + 1}`"
+          :aria-label="`Remove point ${i + 1}`"
           @click="reshape(store, feature, 'Reshape', withoutPoint(shape, i))"
         >
           ×
@@ -163,7 +163,7 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
     </BButton>
     <BButton variant="key" @click="duplicate">Copy</BButton>
     <BButton variant="key" @click="remove">Remove <kbd>Del</kbd></BButton>
-    <BButton variant="key" @click="select(null)">Let go <kbd>Esc</kbd></BButton>
+    <BButton variant="key" @click="select(null)">Deselect <kbd>Esc</kbd></BButton>
   </section>
 </template>
 

@@ -99,7 +99,7 @@ async function layDown(): Promise<void> {
     const hill = newFeature(plan, 'hill', read.value, shortId(), catalogues.catalogue!);
     made.push({ ...hill, ...{ stepMm: stepMm.value } });
   }
-  problem.value = store.edit({ code: 'features/add', features: made, why: `Bring in ${fileName.value}` });
+  problem.value = store.edit({ code: 'features/add', features: made, why: `Import ${fileName.value}` });
   if (problem.value !== '') return;
   forget();
   isOpen.value = false;
@@ -123,12 +123,12 @@ function keep(set: () => void): string {
     </label>
     <template v-if="drawing !== null">
       <p class="mt-2 mb-1" data-testid="import-size">
-        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} in all ({{
+        {{ drawing.outlines.length }} {{ drawing.outlines.length === 1 ? 'outline' : 'outlines' }}, {{ size }} overall ({{
           drawing.scaleNote
         }}).
-        <span v-if="drawing.left.length > 0" class="quiet">Left out: {{ drawing.left.join(', ') }}.</span>
+        <span v-if="drawing.left.length > 0" class="quiet">Skipped: {{ drawing.left.join(', ') }}.</span>
       </p>
-      <ChoiceField label="Make of them" :value="kind" :options="KINDS" @choose="(value) => (kind = value)" />
+      <ChoiceField label="Import as" :value="kind" :options="KINDS" @choose="(value) => (kind = value)" />
     </template>
     <template v-if="heights !== null">
       <LengthField
@@ -149,7 +149,7 @@ function keep(set: () => void): string {
     </template>
     <p v-if="problem !== ''" class="attention mt-2" role="alert">{{ problem }}</p>
     <div class="d-flex gap-2 justify-content-end mt-2">
-      <BButton variant="key" @click="isOpen = false">Leave it</BButton>
+      <BButton variant="key" @click="isOpen = false">Cancel</BButton>
       <BButton variant="primary" :disabled="drawing === null && heights === null" @click="layDown">Import</BButton>
     </div>
   </BModal>

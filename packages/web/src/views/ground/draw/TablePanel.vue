@@ -107,7 +107,7 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   <section>
     <h3>On the table</h3>
     <FeatureList />
-    <BButton variant="key" class="mt-1" @click="isImporting = true">Bring in a file …</BButton>
+    <BButton variant="key" class="mt-1" @click="isImporting = true">Import file …</BButton>
   </section>
   <UnderlaySection :sketch="sketch" />
   <section>

@@ -51,7 +51,7 @@ function scaleBy(trueMm: number): string {
   <section>
     <h3>Background picture</h3>
     <label v-if="underlay === null" class="btn btn-key file">
-      {{ isLoading ? 'Taking it in …' : 'Photo or sketch …' }}
+      {{ isLoading ? 'Importing …' : 'Photo or sketch …' }}
       <!-- eslint-disable-next-line vue/no-restricted-html-elements -- the browser's own file picker behind our button: BFormFile brings a field of its own to look at -->
       <input type="file" accept="image/png,image/jpeg" aria-label="Picture file" class="visually-hidden" @change="take" />
     </label>
@@ -68,14 +68,14 @@ function scaleBy(trueMm: number): string {
         :take="scaleBy"
       />
       <NumberField
-        label="Strength"
+        label="Opacity"
         :value="underlay.opacityPct"
         unit="%"
         :limits="LIMITS.opacityPct"
         :take="(opacityPct) => store.edit({ code: 'underlay/set', change: { opacityPct } })"
       />
       <NumberField
-        label="Turned"
+        label="Rotation"
         :value="underlay.turnDeg"
         unit="°"
         :limits="LIMITS.turnDeg"
@@ -97,7 +97,7 @@ function scaleBy(trueMm: number): string {
       />
       <div class="d-flex gap-2 flex-wrap mt-1">
         <BButton variant="key" @click="sketch.choose('measure')">Scale by two points</BButton>
-        <BButton variant="key" @click="store.edit({ code: 'underlay/lay', underlay: null })">Take away</BButton>
+        <BButton variant="key" @click="store.edit({ code: 'underlay/lay', underlay: null })">Remove</BButton>
       </div>
     </template>
     <p v-if="problem !== ''" class="attention m-0" role="alert">{{ problem }}</p>

@@ -17,7 +17,7 @@ const wears = computed(() => {
   const own = store.plan!.surfaces;
   const others = useCatalogue().catalogue!.starter.surfaces.filter(({ id }) => own.every((surface) => surface.id !== id));
   return [
-    { value: '', text: patch === undefined ? 'the usual' : 'nothing yet' },
+    { value: '', text: patch === undefined ? 'default' : 'nothing yet' },
     ...own.map(({ id, name }) => ({ value: id, text: name })),
     ...others.map(({ id, name }) => ({ value: id, text: name })),
   ];
@@ -33,7 +33,7 @@ function wear(surfaceId: string): void {
   const isNew = starter !== undefined && store.plan!.surfaces.every(({ id }) => id !== surfaceId);
   const scale = store.plan!.figureHeightMm / useCatalogue().catalogue!.bench.personMm.value;
   const add = isNew ? [{ code: 'surface/add' as const, surface: starterSurface(starter, useCatalogue().catalogue!.patterns, scale) }] : [];
-  store.edit(add.length === 0 ? set : atOnce([...add, set], `Coat ${props.feature.name}`));
+  store.edit(add.length === 0 ? set : atOnce([...add, set], `Set the finish of ${props.feature.name}`));
 }
 </script>
 

@@ -32,16 +32,16 @@ export interface Tool {
 
 const TYPED = 'You can also type a point: x, y, or +x, +y from the last point.';
 const AREA_HINT = `Drag to draw, or click each point and press Enter. ${TYPED} Esc cancels.`;
-const STRIP_HINT = `Click along the middle line, then press Enter or double-click. ${TYPED} Esc gives up.`;
-const ROUND_HINT = `Drag from the middle outwards, or set middle and rim. ${TYPED} Esc gives up.`;
+const STRIP_HINT = `Click along the centre line, then press Enter or double-click. ${TYPED} Esc cancels.`;
+const ROUND_HINT = `Drag from the centre outwards, or click the centre and the rim. ${TYPED} Esc cancels.`;
 
 /** In the order of the work: up, down, along, on top. Keys are letters of the name where one is free. */
 export const TOOLS: readonly Tool[] = [
-  { id: 'hold', name: 'Select', key: 'v', draws: null, hint: '' },
+  { id: 'hold', name: 'Select', key: 's', draws: null, hint: '' },
   { id: 'raise', name: 'Raise', key: 'r', draws: { kind: 'raised', form: 'area' }, hint: AREA_HINT },
   { id: 'hill', name: 'Hill', key: 'h', draws: { kind: 'hill', form: 'area' }, hint: AREA_HINT },
   { id: 'bank', name: 'Bank', key: 'b', draws: { kind: 'bank', form: 'strip' }, hint: STRIP_HINT },
-  { id: 'ramp', name: 'Ramp', key: 'm', draws: { kind: 'ramp', form: 'strip' }, hint: `From foot to top. ${STRIP_HINT}` },
+  { id: 'ramp', name: 'Ramp', key: 'm', draws: { kind: 'ramp', form: 'strip' }, hint: `Draw from foot to top. ${STRIP_HINT}` },
   { id: 'dig', name: 'Dig', key: 'd', draws: { kind: 'pit', form: 'area' }, hint: AREA_HINT },
   { id: 'pool', name: 'Pool', key: 'p', draws: { kind: 'water', form: 'area' }, hint: AREA_HINT },
   { id: 'channel', name: 'Channel', key: 'c', draws: { kind: 'water', form: 'strip' }, hint: STRIP_HINT },
@@ -52,7 +52,7 @@ export const TOOLS: readonly Tool[] = [
   { id: 'field', name: 'Field', key: 'f', draws: { kind: 'field', form: 'area' }, hint: AREA_HINT },
   { id: 'patch', name: 'Patch', key: 'a', draws: { kind: 'patch', form: 'area' }, hint: AREA_HINT },
   { id: 'clear', name: 'Keep clear', key: 'k', draws: { kind: 'clear', form: 'area' }, hint: AREA_HINT },
-  { id: 'lights', name: 'Lights', key: 'g', draws: { kind: 'light', form: 'strip' }, hint: `Begin at the battery box. ${STRIP_HINT}` },
+  { id: 'lights', name: 'Lights', key: 'g', draws: { kind: 'light', form: 'strip' }, hint: `Start at the battery box. ${STRIP_HINT}` },
 ];
 /** Two points of a picture whose distance is known. */
 export const MEASURE: Tool = {
@@ -61,5 +61,5 @@ export const MEASURE: Tool = {
   key: '',
   draws: null,
   measures: true,
-  hint: `Set two points whose true distance you know. ${TYPED} Esc gives up.`,
+  hint: `Click two points whose true distance you know. ${TYPED} Esc cancels.`,
 };

@@ -87,7 +87,7 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     }
     const made = shape();
     if (draws === null || made === null) {
-      refusal.value = 'Two points at least: Space or a click sets one.';
+      refusal.value = 'Set at least two points: click, or press Space.';
       return;
     }
     const id = shortId();

@@ -28,8 +28,8 @@ const report = computed(() => props.play.report.value);
 const { overlay, from, to, seenFrom, search, sight } = props.play;
 
 const OVERLAYS: readonly { readonly id: OverlayId; readonly name: string }[] = [
-  { id: 'ways', name: 'Ways' },
-  { id: 'standing', name: 'Standing' },
+  { id: 'ways', name: 'Paths' },
+  { id: 'standing', name: 'Standing room' },
   { id: 'reach', name: 'Reach' },
   { id: 'sight', name: 'Sight' },
 ];
@@ -54,14 +54,14 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
       <LengthField label="Base" :mm="rules.baseMm" :system="system" :limits="LIMITS.baseMm" :take="(mm) => set('baseMm', mm)" />
       <template v-if="overlay === 'ways'">
         <LengthField
-          label="Climbs a step of"
+          label="Can climb a step of"
           :mm="rules.stepUpMm"
           :system="system"
           :limits="LIMITS.stepUpMm"
           :take="(mm) => set('stepUpMm', mm)"
         />
         <NumberField
-          label="Walks a slope of"
+          label="Can walk a slope of"
           :value="rules.walkDeg"
           unit="°"
           :limits="LIMITS.walkDeg"
@@ -70,15 +70,15 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
         <ChoiceField label="From the" :value="from" :options="sides" @choose="(side) => (from = side)" />
         <ChoiceField label="To the" :value="to" :options="sides" @choose="(side) => (to = side)" />
         <p class="legend">
-          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too near a drop or a wall for this base
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too close to a drop or a wall for this base
         </p>
         <p class="legend">
-          <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> the way of the widest base
+          <svg class="ink swatch"><path class="way" d="M0 6H22" /></svg> path of the largest base
         </p>
       </template>
       <template v-else-if="overlay === 'standing'">
         <NumberField
-          label="Stands on a slope of"
+          label="Can stand on a slope of"
           :value="rules.tiltDeg"
           unit="°"
           :limits="LIMITS.tiltDeg"
@@ -89,16 +89,10 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
         </p>
       </template>
       <template v-else-if="overlay === 'reach'">
-        <LengthField
-          label="An arm reaches"
-          :mm="rules.reachMm"
-          :system="system"
-          :limits="LIMITS.reachMm"
-          :take="(mm) => set('reachMm', mm)"
-        />
-        <LengthField label="A hand is wide" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('handMm', mm)" />
+        <LengthField label="Arm reach" :mm="rules.reachMm" :system="system" :limits="LIMITS.reachMm" :take="(mm) => set('reachMm', mm)" />
+        <LengthField label="Hand width" :mm="rules.handMm" :system="system" :limits="LIMITS.handMm" :take="(mm) => set('handMm', mm)" />
         <p class="legend">
-          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> too far from every side
+          <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-far)" /></svg> out of reach from every side
         </p>
         <p class="legend">
           <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-no)" /></svg> too narrow for the hand
@@ -109,18 +103,20 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
         <p class="legend">
           <svg class="ink swatch"><rect width="22" height="12" fill="url(#hatch-unseen)" /></svg> hidden from everyone along that side
         </p>
-        <BButton v-if="sight === null && search.share.value === null" variant="key" @click="play.look()"> Look from every side </BButton>
-        <SearchProgress :search="search" what="Looking" />
+        <BButton v-if="sight === null && search.share.value === null" variant="key" @click="play.look()">
+          Check sight from every side
+        </BButton>
+        <SearchProgress :search="search" what="Checking" />
       </template>
     </section>
     <section v-if="report !== null && overlay === 'ways'">
-      <FigureLine :label="`Widest base, ${report.from} to ${report.to}`" :figure="report.widest" />
+      <FigureLine :label="`Largest base, ${report.from} to ${report.to}`" :figure="report.widest" />
       <BTableSimple class="ledger tight" data-testid="levels">
         <thead>
           <tr>
             <th>Level</th>
-            <th class="num">Stand there</th>
-            <th class="num">Base that gets up</th>
+            <th class="num">Room for</th>
+            <th class="num">Largest base with access</th>
           </tr>
         </thead>
         <tbody>
@@ -128,7 +124,7 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
             <td>{{ level.name }}</td>
             <td class="num"><FigureCell :figure="level.spots" /></td>
             <td class="num">
-              <span v-if="level.reached.value === 0" class="attention">no way</span>
+              <span v-if="level.reached.value === 0" class="attention">not reachable</span>
               <template v-else
                 ><span v-if="!isReached(level.reached.value)" class="attention" title="narrower than the base">! </span
                 ><FigureCell :figure="level.reached"
@@ -150,7 +146,7 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
       <FigureLine v-for="{ side, seen } in sight.sights" :key="side" :label="`Seen from the ${side}`" :figure="seen" data-testid="seen" />
       <h3 class="mt-2">Hidden from the other side</h3>
       <template v-for="{ sides: pair, hidden } in sight.covers" :key="pair.join()">
-        <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`Of the ${pair[i]} half`" :figure="figure" />
+        <FigureLine v-for="(figure, i) in hidden" :key="i" :label="`From the ${pair[i]} half`" :figure="figure" />
       </template>
     </section>
   </TabbedSheets>
@@ -173,7 +169,7 @@ const isReached = (mm: number): boolean => mm >= rules.value.baseMm;
       :take="(mm) => keep(() => (tableMm = mm))"
     />
     <FigureLine label="in real life" :figure="realSize(tableMm, scale)" />
-    <FigureLine v-for="stick in sticks" :key="stick.id" :label="`${stick.name}, high`" :figure="stick.tall" />
+    <FigureLine v-for="stick in sticks" :key="stick.id" :label="`${stick.name}, height`" :figure="stick.tall" />
   </section>
 </template>
 

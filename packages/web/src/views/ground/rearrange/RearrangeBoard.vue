@@ -100,7 +100,7 @@ function key(event: KeyboardEvent, cell: number): void {
 
 <template>
   <div ref="frame" class="frame-all">
-    <svg class="ink" :width="width" :height="height" role="group" aria-label="Tiles as they are laid">
+    <svg class="ink" :width="width" :height="height" role="group" aria-label="Current layout of the tiles">
       <defs>
         <clipPath v-for="cell in cells" :id="`tile-clip-${cell.i}`" :key="cell.i">
           <rect :x="cell.clip.x" :y="cell.clip.y" :width="cell.clip.w" :height="cell.clip.h" />

@@ -15,12 +15,12 @@ const countText = computed(() => {
   switch (count.value.known) {
     case 'exact':
       return count.value.tables === 0
-        ? 'No table can be laid'
+        ? 'No layout possible'
         : count.value.tables === 1
-          ? 'One table can be laid'
-          : `${count.value.tables.toLocaleString('en-GB')} different tables`;
+          ? '1 layout possible'
+          : `${count.value.tables.toLocaleString('en-GB')} different layouts`;
     case 'over':
-      return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different tables`;
+      return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different layouts`;
     case 'too-large':
       return 'More ways than can be counted here';
     default:
@@ -32,7 +32,7 @@ const MOST_MENDS = 5;
 </script>
 
 <template>
-  <h2>Other tables from these tiles</h2>
+  <h2>Other layouts of these tiles</h2>
   <p class="sub">Click two tiles to swap them. Double-click a tile to rotate it. Keys: Tab and Enter select, Q rotates, L locks.</p>
   <section>
     <p v-if="countText !== ''" class="count" data-testid="table-count">{{ countText }}</p>
@@ -43,30 +43,31 @@ const MOST_MENDS = 5;
       once, and identical tiles count as one kind{{ locked.length > 0 ? '; locked tiles stay' : '' }}.
     </p>
     <div class="d-flex gap-2 flex-wrap align-items-baseline">
-      <BButton variant="key" aria-label="The table before" :disabled="index <= 0" @click="tables.show(index - 1)">‹</BButton>
+      <BButton variant="key" aria-label="Previous layout" :disabled="index <= 0" @click="tables.show(index - 1)">‹</BButton>
       <span v-if="found.length > 0" data-testid="table-index"
         >{{ index < 0 ? '–' : index + 1 }} of {{ found.length }}{{ found.length >= 200 ? ' shown' : '' }}</span
       >
-      <BButton variant="key" aria-label="The next table" :disabled="index >= found.length - 1" @click="tables.show(index + 1)"> › </BButton>
-      <BButton variant="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()"> Another table </BButton>
+      <BButton variant="key" aria-label="Next layout" :disabled="index >= found.length - 1" @click="tables.show(index + 1)"> › </BButton>
+      <BButton variant="key" :disabled="count?.known === 'exact' && count.tables === 0" @click="tables.another()"> Another layout </BButton>
       <BButton variant="key" :disabled="isAsDrawn && locked.length === 0" @click="tables.asDrawn()">As drawn</BButton>
     </div>
     <div v-if="picked !== null" class="d-flex gap-2 mt-2 align-items-baseline">
       <span>{{ pickedTile }}</span>
-      <BButton variant="key" @click="tables.turn(picked!)">Turn <kbd>Q</kbd></BButton>
+      <BButton variant="key" @click="tables.turn(picked!)">Rotate <kbd>Q</kbd></BButton>
       <BButton variant="key" @click="tables.toggleLock(picked!)">
         {{ locked.includes(pickedTile!) ? 'Unlock' : 'Lock' }} <kbd>L</kbd>
       </BButton>
     </div>
     <p v-if="failing.length > 0" class="attention mt-2 mb-0" role="status">
-      {{ failing.length === 1 ? 'One seam fails' : `${failing.length} seams fail` }}: the dashed bars show where the edges differ.
+      {{ failing.length === 1 ? 'One seam does not match' : `${failing.length} seams do not match` }}: the dashed bars show where the edges
+      differ.
     </p>
-    <p v-else-if="arrangement.length > 1" class="quiet mt-2 mb-0">Every seam mates.</p>
+    <p v-else-if="arrangement.length > 1" class="quiet mt-2 mb-0">All seams match.</p>
   </section>
   <section v-if="mends.length > 0">
-    <h3>Edges that meet few others</h3>
+    <h3>Edges with few matches</h3>
     <div v-for="(edge, i) in mends.slice(0, MOST_MENDS)" :key="i" class="edge">
-      <span>{{ edge.tileId }}, {{ edge.side }} edge: meets {{ edge.meets }}</span>
+      <span>{{ edge.tileId }}, {{ edge.side }} edge: matches {{ edge.meets }}</span>
       <BButton variant="key" @click="store.mend(edge.mend)">{{ edge.mend.label }}</BButton>
     </div>
   </section>

@@ -139,10 +139,10 @@ describe('on screen', () => {
       await nextTick();
       return panel.get('[data-testid=table-count]').text();
     };
-    expect(await said({ known: 'exact', tables: 0 })).toBe('No table can be laid');
-    expect(await said({ known: 'exact', tables: 1 })).toBe('One table can be laid');
-    expect(await said({ known: 'exact', tables: 4212 })).toBe('4,212 different tables');
-    expect(await said({ known: 'over', tables: 1_000_000 })).toBe('Over 1,000,000 different tables');
+    expect(await said({ known: 'exact', tables: 0 })).toBe('No layout possible');
+    expect(await said({ known: 'exact', tables: 1 })).toBe('1 layout possible');
+    expect(await said({ known: 'exact', tables: 4212 })).toBe('4,212 different layouts');
+    expect(await said({ known: 'over', tables: 1_000_000 })).toBe('Over 1,000,000 different layouts');
     expect(await said({ known: 'too-large' })).toBe('More ways than can be counted here');
   });
 });

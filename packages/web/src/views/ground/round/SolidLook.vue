@@ -52,7 +52,7 @@ onMounted(() => {
   try {
     scene = openScene(frame.value!);
   } catch (error) {
-    problem.value = `This browser shows no 3D: ${error instanceof Error ? error.message : String(error)}`;
+    problem.value = `This browser cannot show 3D: ${error instanceof Error ? error.message : String(error)}`;
     return;
   }
   scene.resize(width.value, height.value);
@@ -74,10 +74,10 @@ function paint(isOn: boolean): void {
 watch(step, () => isPainted.value && show());
 
 const hint = computed(() => {
-  if (eye.value === 'over') return 'Drag turns it, the wheel nears it, the right button shifts it.';
+  if (eye.value === 'over') return 'Drag to orbit, scroll to zoom, right-drag to pan.';
   return isStopped.value
     ? 'A figure cannot go further here: too high, too steep or blocked.'
-    : 'Arrows walk and turn, Shift strides; drag looks about.';
+    : 'Arrow keys walk and turn, Shift walks faster. Drag to look around.';
 });
 const WALK: Readonly<Record<string, readonly [number, number]>> = {
   ArrowUp: [1, 0],
@@ -108,18 +108,18 @@ async function save(kind: 'stl' | 'glb'): Promise<void> {
   <div class="solid" :data-ready="isReady" :data-painted="shownStep ?? undefined" data-testid="solid">
     <div ref="frame" class="picture">
       <p v-if="problem !== ''" class="attention p-4" role="alert">{{ problem }}</p>
-      <p v-else-if="!isReady" class="quiet waiting" role="status">Raising the ground …</p>
+      <p v-else-if="!isReady" class="quiet waiting" role="status">Building the 3D view …</p>
     </div>
     <div class="bar">
       <span class="quiet" role="status">{{ hint }}</span>
       <BButton variant="key" :aria-pressed="isPainted" @click="paint(!isPainted)">Painted</BButton>
       <label v-if="isPainted" class="steps"
         ><span class="quiet">after {{ step }} of {{ rows.length }}: {{ stepText }}</span>
-        <BFormInput v-model.number="step" type="range" number min="0" :max="rows.length" step="1" aria-label="After so many steps" />
+        <BFormInput v-model.number="step" type="range" number min="0" :max="rows.length" step="1" aria-label="Number of steps" />
       </label>
-      <BButton variant="key" :aria-pressed="eye !== 'over'" @click="lookFrom(eye === 'over' ? 'behind' : 'over')">Walk it</BButton>
+      <BButton variant="key" :aria-pressed="eye !== 'over'" @click="lookFrom(eye === 'over' ? 'behind' : 'over')">Walk through</BButton>
       <BButton v-if="eye !== 'over'" variant="key" :aria-pressed="eye === 'own'" @click="lookFrom(eye === 'own' ? 'behind' : 'own')">
-        Through its eyes
+        Figure’s view
       </BButton>
       <BButton variant="key" @click="save('stl')">STL, for print or mill</BButton>
       <BButton variant="key" @click="save('glb')">glTF</BButton>

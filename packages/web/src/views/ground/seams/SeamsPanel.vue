@@ -32,7 +32,7 @@ const nameOf = ({ kind, featureIds }: Crossing): string => {
   const names = featureIds.map((own) => plan.value.features.find(({ id }) => id === own)?.name);
   return [...new Set(names.filter((name) => name !== undefined))].join(', ') || (kind === 'wall' ? 'Wall' : GROUND_KIND_NAMES[kind]);
 };
-const FAULTS = { place: 'apart', width: 'in width', level: 'in height', water: 'in water', ends: 'ends here' } as const;
+const FAULTS = { place: 'apart', width: 'width', level: 'height', water: 'water', ends: 'ends here' } as const;
 const wordsOf = ({ fault, sizeMm }: Crossing): string => {
   if (fault === null) return 'agrees';
   return fault === 'ends' ? FAULTS.ends : `${lengthWords(sizeMm, system.value)} ${FAULTS[fault]}`;
@@ -76,7 +76,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
   <p class="sub">Ring: the two tiles match. Square: they do not match, with the difference.</p>
   <WarningCard v-for="warning in warnings" :key="warning.id" :warning="warning" />
   <section v-if="tiles.length > 0">
-    <h3>Each tile</h3>
+    <h3>Tiles</h3>
     <BTableSimple class="ledger tight">
       <thead>
         <tr>
@@ -94,7 +94,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
       </tbody>
     </BTableSimple>
     <FigureLine v-if="heaviest !== undefined" :label="`Heaviest, ${heaviest.tileId}`" :figure="heaviest.mass" />
-    <FigureLine v-if="longest !== undefined" label="Longest carry" :figure="longest.carry" />
+    <FigureLine v-if="longest !== undefined" label="Longest tile side to carry" :figure="longest.carry" />
     <FigureLine v-if="store.slices.stored !== undefined" label="Stacked height" :figure="store.slices.stored" />
     <BButton variant="key" class="mt-1" @click="isSplitting = true">Compare ways to split …</BButton>
   </section>
@@ -104,7 +104,13 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
       <summary>
         <span>{{ passage.name }}</span>
         <span :class="{ attention: not.length > 0 }">{{
-          not.length > 0 ? `not ${not.join(', ')}` : stacked === null ? 'every tile' : stacked === 0 ? 'only on edge' : `${stacked} flat`
+          not.length > 0
+            ? `not ${not.join(', ')}`
+            : stacked === null
+              ? 'every tile'
+              : stacked === 0
+                ? 'only on its edge'
+                : `${stacked} flat`
         }}</span>
       </summary>
       <TextField label="Name" :value="passage.name" :take="(name) => setPassage(passage.id, { name })" />
@@ -130,7 +136,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
         :limits="LIMITS.passageMm"
         :take="(depthMm) => setPassage(passage.id, { depthMm })"
       />
-      <BButton variant="key" @click="store.noticed(store.edit({ code: 'passage/remove', passageId: passage.id }))">Forget it</BButton>
+      <BButton variant="key" @click="store.noticed(store.edit({ code: 'passage/remove', passageId: passage.id }))">Remove</BButton>
     </details>
     <div class="d-flex flex-wrap gap-2 mt-1">
       <BButton variant="key" @click="addPassage('door')">A door</BButton>
@@ -156,7 +162,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
     />
     <LengthField
       v-if="join.perEdge > 0"
-      label="Out from the middle"
+      label="Distance from the middle"
       :mm="plan.table.join.offsetMm"
       :system="system"
       :limits="LIMITS.joinOffsetMm"
@@ -165,7 +171,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
     <p class="quiet m-0">{{ join.remark }}</p>
   </section>
   <section>
-    <h3>What crosses</h3>
+    <h3>Features crossing a seam</h3>
     <template v-for="seam in crossed" :key="seam.id">
       <p class="seam-name">{{ seam.name }}</p>
       <div v-for="crossing in seam.crossings" :key="crossing.id" class="line inner">
@@ -173,7 +179,7 @@ const addPassage = (kind: 'door' | 'place'): string => store.edit({ code: 'passa
         <span :class="crossing.fault !== null && crossing.fault !== 'ends' ? 'attention' : 'quiet'">{{ wordsOf(crossing) }}</span>
       </div>
     </template>
-    <p v-if="crossed.length === 0" class="quiet">Nothing crosses a seam.</p>
+    <p v-if="crossed.length === 0" class="quiet">No feature crosses a seam.</p>
   </section>
   <SplitDialog v-model="isSplitting" />
 </template>

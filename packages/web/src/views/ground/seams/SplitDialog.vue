@@ -45,12 +45,12 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
       <thead>
         <tr>
           <th>Split</th>
-          <th>Each tile</th>
+          <th>Tiles</th>
           <th class="num">Tiles</th>
           <th class="num">Heaviest</th>
           <th class="num">Sheets</th>
           <th class="num">Sheets, cost</th>
-          <th class="num">Becomes parts</th>
+          <th class="num">Split parts</th>
           <th class="num">Features crossed</th>
           <th class="num">Doors, places</th>
           <th class="num">Warnings</th>
@@ -71,7 +71,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
           <td class="num"><FigureCell :figure="option.warnings" /></td>
           <td>
             <span v-if="option.isAsDrawn" class="quiet">as drawn</span>
-            <BButton v-else variant="key" @click="take(option)">Take it</BButton>
+            <BButton v-else variant="key" @click="take(option)">Use this</BButton>
           </td>
         </tr>
       </tbody>
