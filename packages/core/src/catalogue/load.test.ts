@@ -30,7 +30,7 @@ test('a tool that is not there, and an id that stands twice, are refused by name
   if (!loaded.ok) {
     const said = loaded.problem.issues.map(({ path, message }) => `${path}: ${message}`);
     expect(said).toContain('materials.1.toolIds.0: the catalogue has no tool “laser”');
-    expect(said).toContain('materials.2.id: xps-foam stands twice in materials');
+    expect(said).toContain('materials.2.id: xps-foam appears twice in materials');
   }
 });
 

@@ -43,6 +43,6 @@ describe('figures of the builder’s own', () => {
       `high: got 1000. Enter ${ours.high * 10} or less: our value is at most ${ours.high}`,
     );
     expect(whyNotOwn(PATH, { value: 1, low: 0, high: 2 }, ours)).toContain('low: got 0');
-    expect(whyNotOwn('a.b', { value: 1, low: 1, high: 1 }, undefined)).toContain('no figure at “a.b”');
+    expect(whyNotOwn('a.b', { value: 1, low: 1, high: 1 }, undefined)).toContain('no value at “a.b”');
   });
 });

@@ -195,7 +195,7 @@ function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, e
     text: [
       'At ',
       given('Air', airC, '°C', 'plan', placeName),
-      ` “${what}”${rest} never ${others === 0 ? 'sets only above a minimum temperature; it needs' : 'set only above a minimum temperature; they need'} `,
+      ` “${what}”${rest} ${others === 0 ? 'does not set there; it needs at least' : 'do not set there; they need at least'} `,
       given('Minimum temperature', leastC, '°C', 'catalogue', 'our default value; the product label comes first'),
       untilText === null ? ', and it is never that warm there.' : `. ${others === 0 ? 'It waits' : 'They wait'} until ${untilText}.`,
     ],

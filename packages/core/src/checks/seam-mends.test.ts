@@ -41,7 +41,7 @@ describe('something that ends at a joint', () => {
         40,
       ),
     );
-    expect(expectCleared(plan)).toEqual(['Run track on over the joint', 'End track 10 mm short of the joint']);
+    expect(expectCleared(plan)).toEqual(['Extend track across the seam', 'End track 10 mm before the seam']);
     const run = mended(plan, endsOf(plan)!.mends[0]!).features[0]!;
     expect(run.shape.form === 'strip' && run.shape.points.at(-1)).toEqual({ x: 410, y: 200 });
   });
@@ -56,7 +56,7 @@ describe('something that ends at a joint', () => {
         60,
       ),
     );
-    expect(expectCleared(plan)).toEqual(['Run channel on over the joint', 'End channel 10 mm short of the joint']);
+    expect(expectCleared(plan)).toEqual(['Extend channel across the seam', 'End channel 10 mm before the seam']);
     const short = mended(plan, endsOf(plan)!.mends[1]!).features[0]!;
     expect(short.shape.form === 'strip' && short.shape.points[0]).toEqual({ x: 410, y: 200 });
   });
@@ -84,7 +84,7 @@ describe('something that ends at a joint', () => {
         40,
       ),
     );
-    expect(endsOf(plan)!.mends.map(({ label }) => label)).toEqual(['Run track on over the joint']);
+    expect(endsOf(plan)!.mends.map(({ label }) => label)).toEqual(['Extend track across the seam']);
   });
   test('a square pit is moved off', () => {
     const plan = aBoard(BOARD, aPit([250, 100, 150, 100], 8));
@@ -111,7 +111,7 @@ describe('something that ends at a joint', () => {
       { ...aPlot([400, 0, 100, 400], 30), locked: true },
     );
     const [short] = endsOf(plan)!.mends;
-    expect(expectCleared(plan)).toEqual(['End track 10 mm short of the joint']);
+    expect(expectCleared(plan)).toEqual(['End track 10 mm before the seam']);
     expect(short!.edit.code === 'feature/point' && short!.edit.to.x).toBeCloseTo(400 - 10 - 20 * Math.SQRT1_2, 2);
   });
 });

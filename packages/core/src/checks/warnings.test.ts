@@ -38,7 +38,7 @@ describe('pits', () => {
     const plan = aBoard({}, aPit([100, 100, 200, 100], 35));
     const [warning] = warningsOf(plan);
     expect(warning).toMatchObject({ code: 'pit/too-deep', severity: 'stop', featureId: 'pit' });
-    expect(words(warning!)).toContain('is deeper than the foam by  5 mm');
+    expect(words(warning!)).toContain('goes deeper than the foam by  5 mm');
     expect(warning!.mends.map(({ label }) => label)).toEqual(['Make the top layer 50 mm', 'Sink it 20 mm', 'Cut down to the substrate']);
     expectMendsToWork(plan);
   });
@@ -63,7 +63,7 @@ describe('pits', () => {
 
 test('a height the stock does not come to names the nearest', () => {
   const plan = aBoard({}, aMound([100, 100, 200, 100], 25));
-  expect(words(warningsOf(plan)[0]!)).toBe('mound wants  25 mm ; stock layers come to  20 mm , more than  1 mm  off.');
+  expect(words(warningsOf(plan)[0]!)).toBe('mound should be  25 mm  high; the nearest stock layers give  20 mm , more than  1 mm  off.');
   expectMendsToWork(plan);
 });
 
@@ -107,7 +107,7 @@ test('a shed at 5 °C: Use water-borne coats never bind, and the warning says wh
   const plan = aBoard();
   const cold = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 5 } })) };
   expect(codes(cold)).toEqual(['air/too-cold']);
-  expect(words(warningsOf(cold)[0]!)).toContain('“Glue the ground, weigh down” and 7 other steps never bind');
+  expect(words(warningsOf(cold)[0]!)).toContain('“Glue the ground, weigh down” and 7 other tasks do not set there');
   expectMendsToWork(cold);
 });
 

@@ -119,6 +119,6 @@ test('water in gloss coats instead of a pour is cheaper, lighter and sooner done
   expect(of('pour').isOwn).toBe(true);
   expect(of('gloss').cost.value).toBeLessThan(of('pour').cost.value);
   expect(of('gloss').mass.value).toBeLessThan(of('pour').mass.value - 5_000);
-  expect(of('pour').hazards.join(' ')).toContain('Gloves');
+  expect(of('pour').hazards.join(' ')).toContain('Wear gloves');
   expect(of('gloss').hazards).toEqual([]);
 });

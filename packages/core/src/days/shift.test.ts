@@ -28,23 +28,23 @@ test('a few minutes more that push a task over an evening are named, with what w
   const said = shiftOf(planned(['paste', 90, 0], ['base', 30, 0]), planned(['paste', 100, 0], ['base', 30, 0]), CALENDAR);
   expect(said[0]).toBe('Ready Wed 2 Dec, 20:30 instead of Mon 30 Nov, 22:00.');
   expect(said[1]!.replaceAll('\u00a0', ' ')).toBe(
-    'base takes 30 min and no longer fits into Mon 30 Nov, where 20 min at a stretch are left. It begins on Wed 2 Dec.',
+    'base takes 30 min and no longer fits on Mon 30 Nov, where 20 min without a break are left. It starts on Wed 2 Dec.',
   );
 });
 
 test('what other tiles take of an evening is taken off what is left of it', () => {
   const said = shiftOf(planned(['paste', 60, 0], ['fence', 60, 0, 'B1']), planned(['paste', 75, 0], ['fence', 60, 0, 'B1']), CALENDAR);
-  expect(said[1]!.replaceAll('\u00a0', ' ')).toContain('no longer fits into Mon 30 Nov, where 45 min at a stretch are left');
+  expect(said[1]!.replaceAll('\u00a0', ' ')).toContain('no longer fits on Mon 30 Nov, where 45 min without a break are left');
 });
 
 test('a longer wait that runs past closing time is named', () => {
   const said = shiftOf(planned(['paste', 60, 20], ['base', 30, 0]), planned(['paste', 60, 90], ['base', 30, 0]), CALENDAR);
-  expect(said[1]).toBe('base can no longer begin on Mon 30 Nov: it waits for paste until Mon 30 Nov, 22:30. It begins on Wed 2 Dec.');
+  expect(said[1]).toBe('base can no longer start on Mon 30 Nov: it waits for paste until Mon 30 Nov, 22:30. It starts on Wed 2 Dec.');
 });
 
 test('what comes nearer says where it found room; what is new or gone is listed', () => {
   const [far, near] = [planned(['paste', 100, 0], ['base', 30, 0]), planned(['paste', 90, 0], ['base', 30, 0])];
-  expect(shiftOf(far, near, CALENDAR)[1]).toBe('base now has room on Mon 30 Nov; before it began on Wed 2 Dec.');
+  expect(shiftOf(far, near, CALENDAR)[1]).toBe('base now fits on Mon 30 Nov; before, it started on Wed 2 Dec.');
   const more = planned(['paste', 90, 0], ['base', 30, 0], ['wash', 20, 0]);
   expect(shiftOf(near, more, CALENDAR)).toContain('New work: wash.');
   expect(shiftOf(more, near, CALENDAR)).toContain('Removed tasks: wash.');

@@ -40,7 +40,7 @@ describe('a refusal names the value and what would do', () => {
     ['a control character', text(60), 'a\u0000b', 'got "a\\u0000b". Enter text without control characters'],
     ['half of a surrogate pair', longId(160), 'a\ud83d', 'got "a\\ud83d". Enter text without control characters'],
     ['an id with a blank', Id, 'my board', 'got "my board". Enter 1 to 40 letters, digits, - or _'],
-    ['a word of none of these', oneOf(['flat', 'tall']), 'round', 'got "round". Use flat, tall'],
+    ['a word of none of these', oneOf(['flat', 'tall']), 'round', 'got "round". Enter one of: flat, tall'],
     ['neither yes nor no', yesOrNo(), 1, 'got 1. Enter true or false'],
     ['a list of too many', listOf(yesOrNo(), { min: 0, max: 1 }), [true, true], 'got a list of 2. Enter up to 1'],
     ['a list of too few', listOf(yesOrNo(), { min: 2, max: 9 }), [true], 'got a list of 1. Enter 2 to 9'],

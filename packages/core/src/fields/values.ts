@@ -26,7 +26,7 @@ const PLAIN = /^[^\p{Cc}\p{Cs}]*$/u;
 const saidOf =
   (what: string) =>
   ({ input }: { input?: unknown }): string =>
-    `got ${said(input)}; ${what}`;
+    `got ${said(input)}. ${what}`;
 
 /** Text that every store and every screen can hold. */
 export function text(max: number): z.ZodString {
@@ -42,7 +42,7 @@ export const freeText = (max: number): z.ZodString =>
   z
     .string({ error: saidOf(`Enter up to ${max} characters`) })
     .refine((given) => lettersIn(given) <= max, { error: saidOf(`Enter up to ${max} characters`) })
-    .refine(isStorable, { error: saidOf('one of the characters is incomplete. Enter whole characters') });
+    .refine(isStorable, { error: saidOf('One of its characters is incomplete. Enter whole characters') });
 export const Id = z
   .string({ error: saidOf('Enter a text of letters and digits') })
   .regex(/^[A-Za-z0-9_-]{1,40}$/, { error: saidOf('Enter 1 to 40 letters, digits, - or _') });
@@ -50,7 +50,7 @@ export const Id = z
 export const longId = (max: number): z.ZodString => text(max);
 /** One of a few words. */
 export const oneOf = <const T extends readonly [string, ...string[]]>(words: T): z.ZodEnum<{ [K in T[number]]: K }> =>
-  z.enum(words, { error: saidOf(`Enter ${words.join(', ')}`) });
+  z.enum(words, { error: saidOf(`Enter one of: ${words.join(', ')}`) });
 export const yesOrNo = (): z.ZodBoolean => z.boolean({ error: saidOf('Enter true or false') });
 /** A list of so many at least and at most. */
 export const listOf = <S extends z.ZodType>(each: S, { min, max }: Limits): z.ZodArray<S> => {

@@ -79,12 +79,12 @@ describe('SVG', () => {
   });
   test('broken, empty, foreign and hostile files are refused with the reason', () => {
     expect(why(readSvg('<svg><rect', 'torn.svg'))).toMatch(/format\/broken: torn\.svg is not valid XML: line 1/);
-    expect(why(readSvg('<html></html>', 'page.svg'))).toContain('has no <svg>');
+    expect(why(readSvg('<html></html>', 'page.svg'))).toContain('contains no <svg>');
     expect(why(readSvg('<svg><text>hello</text><line x1="0" y1="0" x2="9" y2="9"/></svg>', 'words.svg'))).toContain(
       'It holds 1 text, 1 open line, which have no area',
     );
     expect(why(readSvg('<svg width="0mm" viewBox="0 0 10 10"><rect width="5" height="5"/></svg>', 'flat.svg'))).toContain(
-      'a page of no size',
+      'has no page size',
     );
     expect(why(readSvg('<svg><path d="M0 0 L nonsense"/></svg>', 'bad.svg'))).toContain('format/broken');
     expect(why(readSvg('<svg viewBox="0 0 9 9" width="90mm"><path d="M0 0L9 9L9 0L0 9Z"/></svg>', 'bow.svg'))).toContain(

@@ -20,15 +20,15 @@ test('bad rows are told by line, the good ones are kept', () => {
     readings: [{ atMs: Date.UTC(2026, 10, 30, 19, 30), airC: 9, humidityPct: 76 }],
     bad: [
       { line: 2, message: '“yesterday” is not a date and time. Enter 2026-11-30 19:30, for example' },
-      { line: 4, message: '“warm” is no temperature' },
-      { line: 5, message: '“” is no humidity' },
+      { line: 4, message: '“warm” is not a temperature' },
+      { line: 5, message: '“” is not a humidity' },
     ],
   });
 });
 test.each([
   ['', 'the first line is'],
   ['a,b,c\n1,2,3', 'Enter time, air °C, humidity %'],
-  ['time,air °C,humidity %', 'there is no row'],
+  ['time,air °C,humidity %', 'there are no rows'],
   ['time,air °C,humidity %\nx,1,2', 'line 2'],
 ])('%j is refused in words', (text, said) => expect(read(text)).toContain(said));
 test('what is written is read again', () => {

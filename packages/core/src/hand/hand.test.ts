@@ -104,7 +104,7 @@ describe('the catalogue in hand', () => {
     const derive = derivePipeline();
     const [before, after] = [CATALOGUE, corrected].map((catalogue) => derive(aBoard(), catalogue).allGlues[0]!.mass);
     expect(after!.value / before!.value).toBeCloseTo(Math.exp((4 * Math.log(1.2)) / 7), 6);
-    expect(JSON.stringify(after)).toContain('your hand: +11 % from 4 readings');
+    expect(JSON.stringify(after)).toContain('your pace: +11 % from 4 readings');
     const others = [...figuresOf(corrected)].filter(([path]) => path !== GLUE);
     for (const [path, figure] of others) expect(figure).toBe(figuresOf(CATALOGUE).get(path));
     expect(inHand(CATALOGUE, [])).toBe(CATALOGUE);

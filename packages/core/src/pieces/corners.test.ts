@@ -39,10 +39,10 @@ describe('corners round an outline', () => {
 
 describe('corners along a line', () => {
   test.each([
-    ['0,0', '1 corners; 2 or more'],
-    ['0,0 3,0 60,0', 'corners 1 and 2 are 3.0 mm apart; 10 mm or more'],
+    ['0,0', '1 corners. Enter 2 or more'],
+    ['0,0 3,0 60,0', 'corners 1 and 2 are 3.0 mm apart. Enter 10 mm or more'],
     ['0,0 100,0 100,50 50,-50', 'within 0.0 mm of itself'],
-    ['0,0 100,0 100,6 0,6', 'apart; 10 mm or more'],
+    ['0,0 100,0 100,6 0,6', 'apart. Enter 10 mm or more'],
     ['0,0 100,0 150,40 100,6 20,6', 'within 4.7 mm of itself'],
   ])('%s is refused: %s', (typed, says) => {
     expect(lineIn('corners', typed, 10)).toMatchObject({

@@ -79,7 +79,7 @@ describe('what cannot be made', () => {
     ['shed', { pitchDeg: 90 }, 'pitchDeg', 'Enter 5 to 70 °'],
     ['tower', { sides: 2 }, 'sides', 'Enter a whole number from 3 to 16'],
     ['tower', { slitMm: 60, slits: true, doorWidthMm: 20 }, 'slitMm', 'Enter 1 to 30 mm'],
-    ['walls', { straights: 0, gates: 0, corners: 0, tees: 0, brokenEnds: 0 }, 'straights', 'Enter one straight'],
+    ['walls', { straights: 0, gates: 0, corners: 0, tees: 0, brokenEnds: 0 }, 'straights', 'at least one straight'],
     ['footbridge', { riseMm: 100 }, 'riseMm', 'Enter up to 75 mm'],
   ])('%s %j is told at %s', (family, settings, field, says) => {
     const { problem, parts } = made(aPiece(family, settings));

@@ -30,7 +30,7 @@ describe('a wall of two faces on a core', () => {
   });
   test('is told how long a strip is glued up: the runs, a cut after each, both ends trimmed', () => {
     const strip = made(aPiece('walls', { ...settings, straights: 3, core: true })).shape!.facts!.find(({ label }) =>
-      label.startsWith('Strips'),
+      label.startsWith('Laminated strips'),
     );
     expect(strip!.value).toBe(3 * 100 + 3 * 1 + 2 * 5);
   });

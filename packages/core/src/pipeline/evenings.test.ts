@@ -72,7 +72,7 @@ describe('a day it is wanted for', () => {
     expect(late!.text.join('')).toContain('3\u00a0d\u00a022\u00a0h');
   });
   test('that no order of work can make says so', () =>
-    expect(lateFor('2026-12-10')[0]!.text.join('')).toContain('No order of work makes it'));
+    expect(lateFor('2026-12-10')[0]!.text.join('')).toContain('No schedule can meet this date'));
   test('that it makes, or none: nothing to say', () => expect([...lateFor('2026-12-31'), ...lateFor(null)]).toEqual([]));
 });
 

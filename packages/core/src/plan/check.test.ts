@@ -41,7 +41,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
         [90, 0],
         [90, 90],
       ],
-      'corner 2 is corner 1 again at 0, 0 mm. Remove one',
+      'corner 2 repeats corner 1 at 0, 0 mm. Remove one',
     ],
     [
       'the first point again at the end',
@@ -51,7 +51,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
         [90, 90],
         [0, 0],
       ],
-      'corner 4 is the first again; leave it out, an outline closes by itself',
+      'corner 4 repeats the first corner. Remove it; the outline closes automatically',
     ],
     [
       'points on one line',
@@ -60,7 +60,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
         [40, 0],
         [90, 0],
       ],
-      'all 3 corners lie on one line; move one off it',
+      'all 3 corners lie on one line. Move one of them',
     ],
   ])('%s is named for what it is', (_what, corners, message) => {
     const points = corners.map(([x, y]) => ({ x: x!, y: y! }));
@@ -86,7 +86,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
     ];
     const raw = changed('features.0.shape', { form: 'outline', points });
     expect(issuesOf(raw)).toEqual([
-      'features.0.shape.points: the outline crosses itself: side 1 meets side 3; move a corner so that no sides cross',
+      'features.0.shape.points: the outline crosses itself: side 1 crosses side 3. Move a corner so that no sides cross',
     ]);
   });
 
@@ -118,7 +118,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
     ]);
     expect(issuesOf(changed('calendar.hours', [{ weekday: 1, fromMin: 900, toMin: 800 }]))[0]).toContain('at least 15 minutes');
     expect(issuesOf(aBoard({}, aPool([0, 0, 50, 50], 5, 2, 'a'), aPool([90, 0, 50, 50], 5, 2, 'a')))).toEqual([
-      'features.1.id: a stands twice',
+      'features.1.id: a appears twice',
     ]);
   });
 
@@ -130,6 +130,6 @@ describe('a bad plan is refused with the path, the value and what would do', () 
           Array.from({ length: 12 }, () => 3000),
         ),
       ),
-    ).toEqual(['table.columnWidthsMm: add up to 36000 mm. Enter up to 12000 mm']);
+    ).toEqual(['table.columnWidthsMm: add up to 36000 mm. The limit is 12000 mm']);
   });
 });

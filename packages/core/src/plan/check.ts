@@ -92,7 +92,7 @@ export function* wholeIssues(plan: Parameters<typeof repeatedIds>[0], catalogue:
     yield { path: 'table.columnWidthsMm', message: `add up to ${tableWidthMm(plan.table)} mm. The limit is ${max} mm` };
   }
   if (tableDepthMm(plan.table) > max) {
-    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm. Enter up to ${max} mm` };
+    yield { path: 'table.rowDepthsMm', message: `add up to ${tableDepthMm(plan.table)} mm. The limit is ${max} mm` };
   }
   yield* repeatedIds(plan);
   yield* missingNames(plan, catalogue.paints);

@@ -157,10 +157,10 @@ describe('a shape as it is typed', () => {
     points: points.map(([x, y]) => ({ x, y })),
   });
   test.each([
-    ['the first corner again at the end', outline([0, 0], [9, 0], [9, 9], [0, 0]), 'corner 4 is the first again'],
-    ['a corner twice', outline([0, 0], [9, 0], [9, 0], [0, 9]), 'corner 3 is corner 2 again at 9, 0 mm'],
+    ['the first corner again at the end', outline([0, 0], [9, 0], [9, 9], [0, 0]), 'corner 4 repeats the first corner'],
+    ['a corner twice', outline([0, 0], [9, 0], [9, 0], [0, 9]), 'corner 3 repeats corner 2 at 9, 0 mm'],
     ['all on one line', outline([0, 0], [5, 5], [9, 9]), 'all 3 corners lie on one line'],
-    ['a bow tie', outline([0, 0], [9, 9], [9, 0], [0, 9]), 'side 1 meets side 3'],
+    ['a bow tie', outline([0, 0], [9, 9], [9, 0], [0, 9]), 'side 1 crosses side 3'],
     ['two corners', outline([0, 0], [9, 9]), 'at least 3 corners'],
   ])('%s is refused, and told', (_, shape, words) => expect(refusal(shape)).toContain(words));
   test('contours have a level, and no more points than can be value used', () => {

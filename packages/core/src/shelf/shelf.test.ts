@@ -49,7 +49,7 @@ test('old liquid mask is told, sooner once it was opened; a fresh bottle is not'
     )[0]!.tooOld;
   expect(mask([move('bought', 50)], '2027-05-01')).toBeNull();
   expect(mask([move('bought', 50), move('opened', 0)], '2027-06-01')).toMatch(/open for 212 days/);
-  expect(mask([move('bought', 50)], '2028-12-01')).toMatch(/keeps about 540/);
+  expect(mask([move('bought', 50)], '2028-12-01')).toMatch(/keeps for about 540 days/);
   expect(
     mask([move('bought', 50), move('opened', 0), move('thrown', 50), move('bought', 50, { day: '2027-05-01' })], '2027-06-01'),
   ).toBeNull();

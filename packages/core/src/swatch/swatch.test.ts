@@ -212,7 +212,7 @@ describe('a swatch', () => {
   test('a floor that shouts is told, and what is advised lowers its spread', () => {
     const loud = recipe([base, wash, aCoat('pale-acrylic', 'drybrush', { goes: 3, tint: [{ paintId: 'salt-white', parts: 1 }] })]);
     const { numbers, says, advice } = judged(bench(), loud, { baseHex: '#4a4034', darkId: 'bog-oak', paleId: 'chalk-cliff' }, CATALOGUE);
-    expect(says).toContain('shouts');
+    expect(says).toContain('more contrast');
     expect(advice.map(({ code }) => code)).toEqual(expect.arrayContaining(['wash-last', 'darker-light']));
     for (const one of advice) {
       expect(one.numbers.spread).toBeLessThan(numbers.spread);

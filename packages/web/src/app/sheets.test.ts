@@ -90,7 +90,7 @@ describe('a warning', () => {
 
   test('trouble that can be built with is said more softly, and not by colour alone', () => {
     const card = mount(WarningCard, { props: { warning: { ...warning, severity: 'care', mends: [] } } });
-    expect(card.attributes('aria-label')).toBe('Take care: Basin');
+    expect(card.attributes('aria-label')).toBe('Warning: Basin');
     expect(card.text()).toMatch(/^!/);
     expect(card.find('.mends').exists()).toBe(false);
   });

@@ -372,7 +372,7 @@ describe('a board that is open in two places', () => {
     await later();
     store.undo();
     expect(heightOf(store.plan)).toBe(55);
-    expect(store.notice!.text).toMatch(/stays: “.+” changed on another device since/);
+    expect(store.notice!.text).toMatch(/cannot be undone: “.+” changed on another device/);
     store.undo();
     expect([store.plan!.name, heightOf(store.plan)]).toEqual(['Brinefold Saltworks', 55]);
   });
@@ -424,7 +424,7 @@ describe('a board that is open in two places', () => {
     await later();
     expect([store.plan!.name, store.others]).toEqual(['Theirs', [{ person: 'Ida', device: 'phone' }]]);
     stream.tell({ kind: 'away' });
-    expect(store.notice).toMatchObject({ text: expect.stringContaining('Archive') as string, isDeed: false });
+    expect(store.notice).toMatchObject({ text: expect.stringContaining('archived') as string, isDeed: false });
     store.close();
     await later();
     expect([stream.readyState, store.others]).toEqual([2, []]);

@@ -30,7 +30,7 @@ describe('a figure on screen', () => {
   });
 
   test('is read out with its name and what a press does', () => {
-    expect(aCell(612).get('button').attributes('aria-label')).toBe('Paint: 612\u00a0ml. Open the working.');
+    expect(aCell(612).get('button').attributes('aria-label')).toBe('Paint: 612\u00a0ml. Show calculation.');
   });
 
   test('a change stands beside it with its sign for five seconds after the last edit', async () => {

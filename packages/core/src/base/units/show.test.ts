@@ -90,8 +90,8 @@ describe('typed lengths', () => {
 
   test('an example is given only where it would be taken', () => {
     const said = (max: number) => parseLength('abc', 'Kerf', 'metric', { min: 0, max });
-    expect(said(3000)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length; type 0 to 3000 mm, such as 620 or 62 cm.' } });
-    expect(said(10)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length; type 0 to 10 mm.' } });
+    expect(said(3000)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length. Enter 0 to 3000 mm, such as 620 or 62 cm.' } });
+    expect(said(10)).toMatchObject({ problem: { message: 'Kerf: “abc” is not a length. Enter 0 to 10 mm.' } });
   });
   test('a limit told in inches is taken as told: 118 1/8 of 3000 mm, 0.039 of 1 mm', () => {
     expect(parseLength('118 1/8', 'Width', 'imperial', LIMITS)).toEqual({ ok: true, value: 3000 });
@@ -139,11 +139,11 @@ describe('a typed place', () => {
     expect(read('-40, 20', { x: 300, y: 200 })).toEqual({ ok: true, value: { x: -40, y: 20 } });
   });
   test.each([
-    ['300', '“300” is not a place'],
-    ['', 'is not a place'],
-    ['1, 2, 3', 'is not a place'],
+    ['300', '“300” is not a point'],
+    ['', 'is not a point'],
+    ['1, 2, 3', 'is not a point'],
     ['a, 5', 'x: “a” is not a length'],
-    ['5, 1e9', 'y: 1e9 is too large. Use -500 to 3000 mm'],
+    ['5, 1e9', 'y: 1e9 is too large. Enter -500 to 3000 mm'],
   ])('%s is refused: %s', (typed, said) => {
     const parsed = read(typed);
     expect(parsed.ok ? '' : parsed.problem.message).toContain(said);

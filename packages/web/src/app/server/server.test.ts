@@ -130,11 +130,11 @@ test('pictures: how much room they take, who shows them, and the way out for tho
   expect(
     sheet
       .findAll('li')
-      .map((line) => [/under Old Quay|earlier version|under no board/.exec(line.text())?.[0], line.find('button').exists()]),
+      .map((line) => [/under Old Quay|earlier version|used by no board/.exec(line.text())?.[0], line.find('button').exists()]),
   ).toEqual([
     ['under Old Quay', false],
     ['earlier version', true],
-    ['under no board', true],
+    ['used by no board', true],
   ]);
   await sheet.findAll('li')[2]!.get('button').trigger('click');
   await flushPromises();

@@ -109,7 +109,7 @@ test('boards put away are listed when asked for, and brought back', async () => 
   expect(asked).not.toContain('GET /api/boards/put-away');
   await view.find('[aria-controls=boards-away]').trigger('click');
   await flushPromises();
-  expect(view.find('#boards-away').text()).toContain('Lost Mill put away 20 Nov 2026');
+  expect(view.find('#boards-away').text()).toContain('Lost Mill archived 20 Nov 2026');
   await view.find('#boards-away button').trigger('click');
   await flushPromises();
   expect(asked).toContain(`DELETE /api/boards/${ODD}/put-away`);

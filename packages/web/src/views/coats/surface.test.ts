@@ -81,7 +81,7 @@ describe('a surface', () => {
   test('that something wears says by what and cannot go; one that nothing wears can, and none is chosen then', async () => {
     const store = await anOpenBoard();
     const panel = shown(SurfacePanel, { surface: openGround(store) });
-    expect(panel.get('.sub').text()).toMatch(/^worn by /);
+    expect(panel.get('.sub').text()).toMatch(/^Used on /);
     expect(button(panel, 'Remove this surface')).toBeUndefined();
 
     const { surfaces, wears } = store.plan!;
@@ -89,7 +89,7 @@ describe('a surface', () => {
     expect(store.edit({ code: 'surface/add', surface: spare })).toBe('');
     chosenSurfaceId.value = 'spare';
     const other = shown(SurfacePanel, { surface: spare });
-    expect(other.text()).toContain('Nothing goes on it yet.');
+    expect(other.text()).toContain('No coats yet.');
     await button(other, 'Remove this surface').trigger('click');
     expect(store.plan!.surfaces).toEqual(surfaces);
     expect(store.plan!.wears).toEqual(wears);

@@ -114,7 +114,7 @@ test('parts laid like a pinwheel do not come free by through cuts, and the list 
     rest: { xMm: 0, yMm: 0, widthMm: 0, depthMm: 0 },
   };
   const list = shown(CutOrderList, { job: { ...job, layout: { sheets: [pinwheel], tooLarge: [] } }, index: 0 });
-  expect(list.text()).toContain('do not come free by straight-through cuts');
+  expect(list.text()).toContain('cannot be separated with straight cuts');
 });
 
 test('the quick layout of the same parts is what the job had', () => {

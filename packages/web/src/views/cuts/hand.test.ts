@@ -80,7 +80,7 @@ describe('by hand', () => {
     expect(store.plan!.cutting.saved[0]!.sheets[0]!.places.find(({ blankId }) => blankId === own.id)!.turned).toBe(true);
     await bar
       .findAll('button')
-      .find((key) => key.text().startsWith('Deselect'))!
+      .find((key) => key.text().startsWith('Unpin'))!
       .trigger('click');
     expect(store.plan!.cutting.saved[0]!.sheets[0]!.places.some(({ pinned }) => pinned)).toBe(false);
   });
@@ -188,7 +188,7 @@ test('another tool is taken with its own kerf; a kerf is typed over it', async (
   await kerf.setValue('1.4');
   await kerf.trigger('change');
   expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'hot-wire', kerfMm: 1.4 }]);
-  expect(panel.text()).toContain('No plan can cost less than');
+  expect(panel.text()).toContain('Lowest possible cost');
 });
 
 test('a practice cut of 100 mm that comes back as 98: half a millimetre a cut, to reckon with', async () => {
@@ -201,7 +201,7 @@ test('a practice cut of 100 mm that comes back as 98: half a millimetre a cut, t
   await together!.setValue('98');
   await panel
     .findAll('button')
-    .find((key) => key.text() === 'Reckon with it')!
+    .find((key) => key.text() === 'Use this kerf')!
     .trigger('click');
   expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'knife', kerfMm: 0.5 }]);
 });

@@ -50,7 +50,7 @@ test('one no earlier leaves the evenings as they are and says so', async () => {
   const { store, better } = await aSearch(5_000);
   told.search = async (onStep) => void onStep(step(5_000) as never);
   await better.start();
-  expect([store.plan!.calendar.order, better.outcome.value]).toEqual([[], 'Nothing earlier was found; the evenings stay.']);
+  expect([store.plan!.calendar.order, better.outcome.value]).toEqual([[], 'No earlier finish was found. The schedule stays.']);
 });
 
 test('told to stop it hears it, and its best is kept; a search that fails says why', async () => {

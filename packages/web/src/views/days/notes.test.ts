@@ -72,12 +72,12 @@ describe('where', () => {
     const store = await aBoardInDays();
     const notes = shown(WhereNotes, { workpieces: WORKPIECES });
     const spells = () => store.plan!.places.find(({ id }) => id === store.plan!.drying.placeId)!.spells;
-    await button(notes, 'Days with other air')!.trigger('click');
-    await button(notes, 'Days with other air')!.trigger('click');
+    await button(notes, 'Add period with other conditions')!.trigger('click');
+    await button(notes, 'Add period with other conditions')!.trigger('click');
     const [first, second] = spells();
     await button(notes, 'Remove period')!.trigger('click');
     expect(spells()).toEqual([second]);
-    await button(notes, 'Days with other air')!.trigger('click');
+    await button(notes, 'Add period with other conditions')!.trigger('click');
     expect(spells()).toHaveLength(2);
     expect(new Set(spells().map(({ id }) => id)).size).toBe(2);
     expect(first!.id).not.toBe(second!.id);
@@ -108,11 +108,11 @@ describe('where', () => {
     await nextTick();
     const added = store.plan!.places.at(-1)!;
     expect(before).not.toContain(added.id);
-    await button(notes, `Take ${added.name} away`)!.trigger('click');
+    await button(notes, `Remove ${added.name}`)!.trigger('click');
     expect(store.plan!.places.map(({ id }) => id)).toEqual(before);
     for (const { id } of store.plan!.places.slice(1)) store.edit({ code: 'place/remove', placeId: id });
     await nextTick();
-    expect(notes.findAll('button').some((one) => /^Take .* away$/.test(one.text()))).toBe(false);
+    expect(notes.findAll('button').some((one) => /^Remove (?!period)/.test(one.text()))).toBe(false);
   });
 });
 
@@ -121,7 +121,7 @@ describe('who', () => {
     const store = await aBoardInDays();
     const notes = shown(WhoNotes, {});
     const count = store.plan!.people.length;
-    await button(notes, 'Someone else at the bench')!.trigger('click');
+    await button(notes, 'Add person')!.trigger('click');
     await nextTick();
     const { id, name } = store.plan!.people.at(-1)!;
     const person = () => store.plan!.people.find((one) => one.id === id)!;
@@ -135,7 +135,7 @@ describe('who', () => {
     expect([person().isChild, person().avoids.length]).toEqual([true, 1]);
     await section.findAll<HTMLInputElement>('details input[type="checkbox"]')[0]!.setValue(false);
     expect(person().avoids).toEqual([]);
-    await button(notes, `${name} leaves`)!.trigger('click');
+    await button(notes, `Remove ${name}`)!.trigger('click');
     expect(store.plan!.people).toHaveLength(count);
   });
 

@@ -67,7 +67,7 @@ describe('what a task really took', () => {
     await aBench();
     const desk = shown(WriteDown, {});
     await desk.get('form').trigger('submit');
-    await vi.waitFor(() => expect(alert(desk)).toContain('Enter one of them'));
+    await vi.waitFor(() => expect(alert(desk)).toContain('Enter a time'));
     const task = desk
       .findAll('option')
       .find((one) => one.text().startsWith('✓') === false && (one.element as HTMLOptionElement).value !== '')!;
@@ -114,10 +114,10 @@ describe('the mishap desk', () => {
     await copy.ready({ finish: true, checks: true });
     copies.push(copy);
     const desk = shown(MishapDesk, {});
-    expect(desk.text()).toContain('Choose what is seen.');
+    expect(desk.text()).toContain('Choose what went wrong.');
     const withMend = mishapNames().find(({ id }) => diagnose(copy, id, 'A1', [])!.causes.some(({ work }) => work !== null))!;
     const causes = diagnose(copy, withMend.id, 'A1', [])!.causes;
-    await field(desk, 'What is seen').setValue(withMend.id);
+    await field(desk, 'What went wrong?').setValue(withMend.id);
     await vi.waitFor(() => expect(desk.findAll('[data-testid="cause"]')).toHaveLength(causes.length));
     expect(desk.findAll('[data-testid="cause"] h3').map((one) => one.text())).toEqual(causes.map(({ cause }) => cause.name));
 
@@ -163,7 +163,7 @@ describe('after playing', () => {
 
     await desk.findAll('input[type="checkbox"]')[0]!.setValue(true);
     expect(store.plan!.tableNotes.map(({ isDone }) => isDone)).toEqual([true, false]);
-    await desk.get('button[aria-label="Take off: Too narrow here"]').trigger('click');
+    await desk.get('button[aria-label="Remove: Too narrow here"]').trigger('click');
     expect(store.plan!.tableNotes.map(({ words: said }) => said)).toEqual(['No cover by the pans']);
   });
 });

@@ -53,7 +53,7 @@ describe('a figure with its least and most', () => {
   test('ends that do not hold the value are refused, and say what would do', async () => {
     const field = asked(figure, start);
     await type(field, '3.5', 1);
-    expect(said(field)).toContain('Enter least, then value, then most');
+    expect(said(field)).toContain('Enter lowest, value, highest');
     expect(taken(field)).toBeUndefined();
   });
 });
@@ -76,7 +76,7 @@ describe('words, a colour, money', () => {
     const field = asked({ is: 'money', mayBeFree: false }, 250);
     expect(field.find('input').element.value).toBe('2.5');
     await type(field, '0');
-    expect(said(field)).toContain('Enter more than nothing');
+    expect(said(field)).toContain('Enter a value above 0');
     await type(field, '3.49');
     expect(taken(field)).toBe(349);
   });
@@ -87,10 +87,10 @@ describe('a list', () => {
   test('grows by its button, shrinks to no fewer than must be, and each is asked for by its number', async () => {
     const field = asked(list, [300, 600]);
     expect(field.findAll('label').map((one) => one.text())).toEqual(['Value 1', 'Value 2']);
-    await field.get('button[aria-label="Take Value 1 out"]').trigger('click');
+    await field.get('button[aria-label="Remove Value 1"]').trigger('click');
     expect(taken(field)).toEqual([600]);
     await field.setProps({ value: [600] });
-    expect(field.find('button[aria-label^="Take"]').exists()).toBe(false);
+    expect(field.find('button[aria-label^="Remove"]').exists()).toBe(false);
     await field
       .findAll('button')
       .find((one) => one.text() === 'Add to Value')!

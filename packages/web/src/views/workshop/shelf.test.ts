@@ -41,7 +41,7 @@ const there = (tab: Tab): string[][] =>
 
 test('what is bought is there with its unit, once for two presses; what is used is taken off it', async () => {
   const { tab } = await aShelf();
-  expect(tab.text()).toContain('Nothing is on the shelf.');
+  expect(tab.text()).toContain('The shelf is empty.');
   await input(tab, 'Item').setValue('adhesives.white-glue');
   await input(tab, 'Amount').setValue('750');
   await input(tab, 'Paid').setValue('4.20');
@@ -63,7 +63,7 @@ test('what is bought is there with its unit, once for two presses; what is used 
 test('nothing chosen, no number, and money that is none are refused in words; nothing is sent', async () => {
   const { tab } = await aShelf();
   await submit(tab);
-  expect(alert(tab)).toContain('Choose something first');
+  expect(alert(tab)).toContain('Choose an item first');
   await input(tab, 'Item').setValue('adhesives.white-glue');
   await input(tab, 'Amount').setValue('a tub');
   await submit(tab);

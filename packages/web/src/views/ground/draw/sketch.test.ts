@@ -74,7 +74,7 @@ describe('drawing a feature', () => {
     sketch.choose('pool');
     points([100, 100]);
     sketch.finish();
-    expect(sketch.refusal.value).toContain('Two points at least');
+    expect(sketch.refusal.value).toContain('Set at least two points');
     expect(sketch.points.value).toHaveLength(1);
     expect(store.plan!.features).toEqual([]);
   });
