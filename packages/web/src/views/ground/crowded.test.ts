@@ -44,6 +44,8 @@ describe('a board of 200 features', () => {
       return { x, y };
     };
     const art = shown(PlanArt, { features: CROWD, toPx });
+    expect(art.findAll('[data-feature]')).toHaveLength(60);
+    await vi.waitFor(() => expect(art.findAll('[data-feature]')).toHaveLength(200));
     const all = points;
     const path = (): string => art.get('[data-feature="f7"]').attributes('d')!;
     const before = path();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from 'vue';
+import { computed, onScopeDispose, ref, watch } from 'vue';
 import { type Feature, NO_MARKS, kindOf } from '@spare-acre/core/features';
 import { shapeRegion } from '@spare-acre/core/shapes';
 import type { Point, Region } from '@spare-acre/core/base/geometry';
@@ -33,6 +33,21 @@ type Ink = ReturnType<typeof inkOf>;
 type Standing = NonNullable<typeof props.standing>[number];
 let inked: { readonly toPx: ToPx; readonly by: ReadonlyMap<Feature, Ink> } | null = null;
 
+/** So many are drawn at once, and so many more in each task after it: a hand that goes on meanwhile is not held up. */
+const AT_ONCE = 60;
+const EACH_TASK = 30;
+const count = ref(AT_ONCE);
+let next: ReturnType<typeof setTimeout> | undefined;
+watch(
+  [() => props.features.length, count],
+  () => {
+    clearTimeout(next);
+    if (count.value < props.features.length) next = setTimeout(() => (count.value += EACH_TASK));
+  },
+  { immediate: true },
+);
+onScopeDispose(() => clearTimeout(next));
+
 const drawn = computed((): readonly Ink[] => {
   const { toPx } = props;
   const standing = new Map<string, Standing[]>();
@@ -41,6 +56,7 @@ const drawn = computed((): readonly Ink[] => {
   const before = inked?.toPx === toPx ? inked.by : null;
   const inks = drawingOrder(props.features)
     .filter(({ hidden }) => !hidden)
+    .slice(0, count.value)
     .map((feature) => {
       const pieces = standing.get(feature.id) ?? [];
       const isChosen = chosen.has(feature.id);

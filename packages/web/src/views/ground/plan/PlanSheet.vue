@@ -55,10 +55,15 @@ const tiles = computed(() =>
     b: px.value({ x: tile.box.right, y: tile.box.bottom }),
   })),
 );
+/** What is to be named; the same list while what is dragged is the only thing that changes. */
+const unchosen = computed<readonly Feature[]>((before) => {
+  const ids = new Set(chosen.value.map(({ id }) => id));
+  const now = plan.value.features.filter(({ hidden, id }) => !hidden && !ids.has(id));
+  return before?.length === now.length && now.every((one, i) => one === before[i]) ? before : now;
+});
 /** Small things are named first: a large one has more places to give way to. */
 const names = computed(() => {
-  const shown = plan.value.features
-    .filter(({ hidden, id }) => !hidden && !chosen.value.some((one) => one.id === id))
+  const shown = unchosen.value
     .map((feature) => ({ feature, box: shapeBox(feature.shape) }))
     .filter(({ feature, box: own }) => (own.right - own.left) * view.scale.value > feature.name.length * 5.4)
     .sort((a, b) => areaOf(a.box) - areaOf(b.box));
@@ -195,15 +200,16 @@ defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => 
       preserveAspectRatio="none"
       pointer-events="none"
     />
-    <PlanArt
-      v-if="view.width.value > 0"
-      :features="plan.features"
-      :to-px="px"
-      :chosen-ids="chosen.map(({ id }) => id)"
-      :standing="store.slices.standing ?? []"
-      @press="takeHold"
-      @open="(feature) => !isDrawing && select(feature.id)"
-    />
+    <g v-if="view.width.value > 0" :transform="`translate(${view.art.value.shift.x} ${view.art.value.shift.y})`">
+      <PlanArt
+        :features="plan.features"
+        :to-px="view.art.value.toPx"
+        :chosen-ids="chosen.map(({ id }) => id)"
+        :standing="store.slices.standing ?? []"
+        @press="takeHold"
+        @open="(feature) => !isDrawing && select(feature.id)"
+      />
+    </g>
     <g pointer-events="none">
       <template v-for="{ id, a, b } in tiles" :key="id">
         <line v-if="a.x > table.x + 1" class="seam" :x1="a.x" :x2="a.x" :y1="a.y" :y2="b.y" />

@@ -10,6 +10,8 @@ export interface PlanView {
   /** px for a mm. */
   readonly scale: ComputedRef<number>;
   readonly toPx: ComputedRef<(point: Point) => Point>;
+  /** The same in two steps, for what is dear to draw: `toPx` changes with the zoom alone, and a pan only moves the whole by `shift`. */
+  readonly art: ComputedRef<{ readonly toPx: (point: Point) => Point; readonly shift: Point }>;
   readonly toMm: (event: { readonly clientX: number; readonly clientY: number }) => Point;
   readonly zoomBy: (factor: number) => void;
   readonly wholeTable: () => void;
@@ -46,6 +48,14 @@ export function usePlanView(
     return (point: Point): Point => ({ x: (point.x * k + x) * t.k + t.x, y: (point.y * k + y) * t.k + t.y });
   });
 
+  /** Null until it is drawn, then where the art was drawn last. */
+  let drawn: { readonly fit: object; readonly k: number; readonly at: Point; readonly toPx: (point: Point) => Point } | null = null;
+  const art = computed(() => {
+    const { k, x, y } = transform.value;
+    if (drawn?.fit !== fit.value || drawn.k !== k) drawn = { fit: fit.value, k, at: { x, y }, toPx: toPx.value };
+    return { toPx: drawn.toPx, shift: { x: x - drawn.at.x, y: y - drawn.at.y } };
+  });
+
   /** Fetched once the drawing stands: it is seen before it is zoomed. */
   let change: ((how: 'whole' | number) => void) | null = null;
   onMounted(async () => {
@@ -65,6 +75,7 @@ export function usePlanView(
     height,
     scale,
     toPx,
+    art,
     toMm({ clientX, clientY }) {
       const frame = svg.value!.getBoundingClientRect();
       const { k, x, y } = fit.value;
