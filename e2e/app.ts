@@ -164,7 +164,7 @@ export async function newBoard(page: Page, app: App, name: string, widthMm: numb
     await dialog.getByLabel(label).fill(value);
     await dialog.getByLabel(label).press('Enter');
   }
-  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await dialog.getByRole('button', { name: 'Create board' }).click();
   await expect(page.getByTestId('tally-sheets')).toBeVisible();
   // The drawing comes by itself: keys and clicks before it go nowhere.
   await expect(page.locator('svg.sheet .table-edge')).toBeVisible();

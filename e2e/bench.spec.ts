@@ -39,8 +39,8 @@ const done = async (page: Page): Promise<void> => {
   await expect(front).not.toHaveText(was);
 };
 async function say(page: Page, note: string): Promise<void> {
-  await page.getByText('What it took, a note, a photo').click();
-  await page.getByRole('form', { name: 'What it took' }).getByLabel('Note').fill(note);
+  await page.getByText('Log time, amounts, note or photo').click();
+  await page.getByRole('form', { name: 'Actual time and amounts' }).getByLabel('Note').fill(note);
 }
 /** Seconds that a timer shows: `1:28:20`. */
 const shownBy = async (timer: Locator): Promise<number> =>
@@ -96,8 +96,8 @@ test('a sitting on a phone: timers outlive a reload, what is done without a netw
   // Half a note outlives the page as well, and goes with what it was typed for.
   await say(page, 'The blade is');
   await page.reload();
-  await expect(page.getByRole('form', { name: 'What it took' }).getByLabel('Note')).toHaveValue('The blade is');
-  await page.getByRole('form', { name: 'What it took' }).getByLabel('Note').fill('');
+  await expect(page.getByRole('form', { name: 'Actual time and amounts' }).getByLabel('Note')).toHaveValue('The blade is');
+  await page.getByRole('form', { name: 'Actual time and amounts' }).getByLabel('Note').fill('');
 
   // The network goes: three ticks, a note and a photo; one of the ticks is made at the desk as well.
   await app.kill();
@@ -179,10 +179,10 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await toBench(page);
   await page.getByLabel('Number done').fill('2');
   await page.getByLabel('Out of').fill('2');
-  await page.getByRole('button', { name: 'So far' }).click();
+  await page.getByRole('button', { name: 'Save progress' }).click();
   await expect(page.getByRole('alert')).toContainText('2');
   await page.getByLabel('Out of').fill('3');
-  await page.getByRole('button', { name: 'So far' }).click();
+  await page.getByRole('button', { name: 'Save progress' }).click();
   await expect(page.getByTestId('move')).toContainText('2 of 3 done');
   await done(page);
   await expect(page.getByTestId('queue')).toHaveText('All synced');
@@ -204,11 +204,11 @@ test('done here and not done there, neither knowing, is asked; part of it, put o
   await expect(desk.getByTestId('task-card')).toContainText('Mark as not done', { timeout: 10_000 });
 
   const first = (await page.getByTestId('move').getByRole('heading').textContent())!;
-  await page.getByRole('button', { name: 'Not today' }).click();
+  await page.getByRole('button', { name: 'Postpone' }).click();
   await expect(page.getByTestId('move').getByRole('heading')).not.toHaveText(first);
-  await page.getByRole('button', { name: 'Remove it' }).click();
+  await page.getByRole('button', { name: 'Skip task' }).click();
   await page.getByRole('button', { name: /^Undo: Skip/ }).click();
-  await expect(page.getByRole('button', { name: /^Undo: Not today/ })).toBeVisible();
+  await expect(page.getByRole('button', { name: /^Undo: Postpone/ })).toBeVisible();
   await desk.context().close();
 });
 
@@ -251,7 +251,7 @@ test('a pot life that ends marks the batch until the next is mixed, though its b
   await expect(time).toBeDisabled();
   await expect(spent).toHaveCount(0);
   await page.clock.fastForward('03:00:00');
-  await expect(spent).toContainText(/^✗ Pot life: .*: over since \d\d:\d\d\. What is left of this batch is past its time/);
+  await expect(spent).toContainText(/^✗ Pot life: .*: time ran out at \d\d:\d\d\. Do not use or thin the rest of this batch/);
   await page.getByRole('button', { name: /^Stop: Pot life/ }).click();
   await expect(page.getByTestId('timers')).toHaveCount(0);
   await expect(spent).toBeVisible();

@@ -49,11 +49,11 @@ test('the working of every figure of the tally: its last step, done by hand from
   app,
 }) => {
   await openBrinefold(page, app);
-  for (const name of ['sheets', 'mass', 'adhesive', 'paint', 'cost', 'hands-on', 'ready']) {
+  for (const name of ['sheets', 'mass', 'adhesive', 'paint', 'cost', 'handsOn', 'ready']) {
     await page.getByTestId(`tally-${name}`).locator('.figure').click();
     const step = page.getByTestId('last-step');
     await expect(step).toBeVisible();
-    await page.getByLabel('all digits').check();
+    await page.getByLabel('Full precision').check();
     const rows = await step.locator('tr:not(.sum)').all();
     const amounts = await Promise.all(rows.map(async (row) => numberIn(await row.locator('.num').textContent())));
     const result = numberIn(await step.locator('tr.sum .num').textContent());
@@ -75,7 +75,7 @@ test('a working opens step after step down to an input, and back', async ({ page
   // The last one glues nothing but the ground: on the faces × loss.
   await step.getByRole('button').last().click();
   await expect(step).toContainText('×');
-  await page.getByLabel('all digits').check();
+  await page.getByLabel('Full precision').check();
   const [net, factor] = await Promise.all(
     (await step.locator('tr:not(.sum) .num').all()).map(async (cell) => numberIn(await cell.textContent())),
   );
@@ -90,22 +90,22 @@ test('a mend clears its warning in one click; undo brings the warning back', asy
   await expect(warning).toContainText('Settling basin');
   await warning.getByRole('button', { name: 'Sink it 20 mm' }).click();
   await expect(warning).toHaveCount(0);
-  await expect(page.getByTestId('tally-warnings')).toContainText('nothing');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('tally-warnings')).toContainText('none');
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(warning).toHaveCount(1);
 });
 
 const VIEWS = [
   ['Ground', 'On the table'],
   ['Section', 'Bow and weights'],
-  ['Pieces', 'Take one'],
+  ['Pieces', 'Add piece'],
   ['Cuts', 'Cut list'],
   ['Supplies', 'Mixes'],
   ['Days', 'Bench hours'],
 ] as const;
 const RELOADED: ReadonlySet<string> = new Set(['Ground', 'Cuts', 'Days']);
 const openView = async (page: Page, view: string, sign: string): Promise<void> => {
-  await page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click();
   await expect(page.getByText(sign).first()).toBeVisible();
 };
 
@@ -151,7 +151,7 @@ test('by day and by lamp light axe finds no fault with any view, look or drawer'
     await look(view);
   }
   await openView(page, 'Ground', 'On the table');
-  for (const name of ['Tiles and seams', 'Rearrange', 'Play', 'In the round']) {
+  for (const name of ['Tiles and seams', 'Rearrange', 'Play', '3D']) {
     const way = page.getByRole('button', { name, exact: true });
     await way.click();
     await expect(way).toHaveAttribute('aria-pressed', 'true');

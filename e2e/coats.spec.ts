@@ -2,7 +2,8 @@ import type { Page } from '@playwright/test';
 import { readFileSync } from 'node:fs';
 import { expect, newBoard, numberIn, openBrinefold, placeOn, test } from './app';
 
-const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+const go = (page: Page, view: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click();
 const tab = (page: Page, name: string): Promise<void> => page.getByRole('tab', { name }).click();
 const inMatrix = (page: Page, step: string) => page.getByTestId('matrix').locator(`[data-step^="${step}"]`);
 
@@ -17,7 +18,7 @@ test('a patch of mud drawn over turf changes what goes on and the evenings; a wr
   const grass = inMatrix(page, 'static-grass').locator('td').first();
   await expect(grass).toContainText('g');
   const before = numberIn(await grass.textContent());
-  const hours = await page.getByTestId('tally-hands-on').locator('.figure').textContent();
+  const hours = await page.getByTestId('tally-handsOn').locator('.figure').textContent();
 
   await go(page, 'Ground');
   await page.keyboard.press('a');
@@ -29,8 +30,8 @@ test('a patch of mud drawn over turf changes what goes on and the evenings; a wr
   await page.mouse.down();
   await page.mouse.move(to.x, to.y, { steps: 5 });
   await page.mouse.up();
-  await page.getByLabel('Wears').selectOption({ label: 'Mud' });
-  await expect(page.getByTestId('tally-hands-on').locator('.figure')).not.toHaveText(hours!);
+  await page.getByLabel('Finish').selectOption({ label: 'Mud' });
+  await expect(page.getByTestId('tally-handsOn').locator('.figure')).not.toHaveText(hours!);
 
   await go(page, 'Coats');
   await expect(inMatrix(page, 'mud-paste')).toContainText('Mud of soil');
@@ -60,8 +61,8 @@ test('on Brinefold a pour is weighed against gloss coats, and taken: cost and ma
   await ways.locator('[data-way=gloss]').getByRole('button', { name: 'Use this' }).click();
   await expect.poll(async () => numberIn(await page.getByTestId('tally-cost').locator('.figure').textContent())).toBeLessThan(cost);
   expect(numberIn(await page.getByTestId('tally-mass').locator('.figure').textContent())).toBeLessThan(mass);
-  await tab(page, 'Order of work');
-  await expect(inMatrix(page, 'gloss-varnish')).toContainText('in 3 goes');
+  await tab(page, 'Coat order');
+  await expect(inMatrix(page, 'gloss-varnish')).toContainText('in 3 applications');
 });
 
 test('a quick compound splits into bowls, a tub is told how far it goes, and an order mistake is found and mended', async ({
@@ -79,8 +80,8 @@ test('a quick compound splits into bowls, a tub is told how far it goes, and an 
   await expect(warning).toHaveCount(0);
   await tab(page, 'Mixes');
   const mix = page.locator('[data-mix=paper-plaster-spread]');
-  await expect(mix).toContainText('Workable');
-  const bowls = numberIn(await mix.locator('.line', { hasText: 'Bowls' }).locator('.figure').textContent());
+  await expect(mix).toContainText('Pot life');
+  const bowls = numberIn(await mix.locator('.line', { hasText: 'Batches' }).locator('.figure').textContent());
   expect(bowls).toBeGreaterThan(3);
   await expect(mix).toContainText('tbsp');
   const left = mix.getByLabel('Amount');
@@ -104,7 +105,7 @@ test('a swatch is scrubbed coat by coat, the advice followed, and it shouts less
   await tab(page, 'Swatch');
   const swatch = page.locator('figure.swatch').first();
   await expect(swatch).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
-  await expect(page.getByTestId('says')).toContainText('shouts', { timeout: 30_000 });
+  await expect(page.getByTestId('says')).toContainText('more contrast', { timeout: 30_000 });
   const spread = page.getByTestId('spread').first();
   const loud = numberIn(await spread.textContent());
   await page.getByLabel('Number of coats').fill('2');
@@ -117,7 +118,7 @@ test('a swatch is scrubbed coat by coat, the advice followed, and it shouts less
   await bases.fill('mud');
   await bases.press('Enter');
   await expect(page.getByRole('alert')).toContainText('#7a6f52');
-  await page.getByRole('button', { name: 'Keep it as a test piece' }).click();
+  await page.getByRole('button', { name: 'Save as test piece' }).click();
   await expect(page.getByLabel('Test piece', { exact: true })).toHaveValue('Flagstone');
 });
 
@@ -128,13 +129,13 @@ test('a mix is stirred for a wanted colour from what is at hand', async ({ page,
   const wanted = page.getByLabel('Target');
   await wanted.fill('#6d6a45');
   await wanted.press('Enter');
-  await page.getByRole('button', { name: 'Stir it from what is at hand' }).click();
+  await page.getByRole('button', { name: 'Mix from available paints' }).click();
   await expect(page.getByTestId('mix')).toContainText('ΔE', { timeout: 60_000 });
 });
 
 test('the board in the round wears its paint, step by step of the order of work', async ({ page, app }) => {
   await openBrinefold(page, app);
-  await page.getByRole('button', { name: 'In the round', exact: true }).click();
+  await page.getByRole('button', { name: '3D', exact: true }).click();
   const solid = page.getByTestId('solid');
   await expect(solid).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Painted' }).click();
@@ -148,14 +149,14 @@ test('a face of a piece wears a surface of the board; the mixing card and the pl
   await openBrinefold(page, app);
   await go(page, 'Pieces');
   await page.getByRole('tab', { name: 'Coats' }).click();
-  const worn = page.getByRole('region', { name: 'What it wears' });
-  const bare = await page.getByTestId('tally-hands-on').locator('.figure').textContent();
+  const worn = page.getByRole('region', { name: 'Finish' });
+  const bare = await page.getByTestId('tally-handsOn').locator('.figure').textContent();
   await worn.getByLabel('Outside wears', { exact: true }).selectOption({ label: 'Rock face' });
   await expect(page.getByRole('region', { name: 'Coats' }).locator('dl.counts')).toContainText('outside, all copies');
-  await expect(page.getByTestId('tally-hands-on').locator('.figure')).not.toHaveText(bare!);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(page.getByTestId('tally-handsOn').locator('.figure')).not.toHaveText(bare!);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(worn.getByLabel('Outside wears', { exact: true })).toHaveValue('');
-  await expect(page.getByTestId('tally-hands-on').locator('.figure')).toHaveText(bare!);
+  await expect(page.getByTestId('tally-handsOn').locator('.figure')).toHaveText(bare!);
 
   await go(page, 'Coats');
   const pdfOf = async (name: string): Promise<Buffer> => {
@@ -166,5 +167,5 @@ test('a face of a piece wears a surface of the board; the mixing card and the pl
   await page.getByLabel('Pattern', { exact: true }).selectOption({ index: 1 });
   expect((await pdfOf('Placing guide, true scale')).subarray(0, 5).toString()).toBe('%PDF-');
   await tab(page, 'Mixes');
-  expect((await pdfOf('Mixing card to print')).subarray(0, 5).toString()).toBe('%PDF-');
+  expect((await pdfOf('Print mixing card')).subarray(0, 5).toString()).toBe('%PDF-');
 });

@@ -23,7 +23,7 @@ test('a longer search for a layout shows what it has, stops when told, and says 
   await page.getByRole('button', { name: 'Search for a better layout' }).click();
   await expect(page.getByTestId('layout-progress')).toContainText(/\d+ new sheets/);
   await page.getByRole('button', { name: 'Stop' }).click();
-  await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|Cheaper|larger piece|Nothing better/);
+  await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|Cheaper|larger offcut|No better/);
   await expect(page.getByRole('button', { name: 'Search for a better layout' })).toBeVisible();
 });
 
@@ -47,7 +47,7 @@ test('a part is dragged, stays pinned through a search and a reload, and is let 
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   await page.reload();
   await page.getByRole('tab', { name: TWENTY }).click();
-  const pinned = page.getByRole('button', { name: /Let go of all 1 pinned/ });
+  const pinned = page.getByRole('button', { name: /Unpin all 1 parts/ });
   await expect(pinned).toBeVisible();
   await pinned.click();
   await expect(pinned).toHaveCount(0);
@@ -65,7 +65,7 @@ test('by keys: a part is turned, nudged and pinned; where it would lie on anothe
   await expect.poll(async () => (await own.boundingBox())!.x).toBeGreaterThan(before.x);
   await page.keyboard.press('Shift+ArrowLeft');
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByTestId('hand-bar').getByRole('alert')).toContainText('lie on another part');
+  await expect(page.getByTestId('hand-bar').getByRole('alert')).toContainText('overlap another part');
   await page.keyboard.press('p');
   await expect(own).not.toHaveAttribute('aria-label', /pinned/);
 });
@@ -75,16 +75,16 @@ test('hot wire: what does not go in is told before cutting, and its split works'
   await tab(page, 'Job');
   await page.getByLabel('Tool', { exact: true }).selectOption({ label: 'Hot wire' });
   const warning = page.locator('[data-code="cut/fence"]');
-  await expect(warning).toContainText('the fence of hot wire takes');
+  await expect(warning).toContainText('the fence of hot wire allows');
   await warning.getByRole('button', { name: /^Split them in 2/ }).click();
   await expect(warning).toHaveCount(0);
   await tab(page, 'Parts');
   await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(warning).toHaveCount(1);
 });
 
-test('a part longer than every sheet is cut in pieces by itself, or told of where that is asked for; only oblong sheets make joints too', async ({
+test('a part longer than every sheet is split automatically, or told of where that is asked for; only oblong sheets make joints too', async ({
   page,
   app,
 }) => {
@@ -92,19 +92,19 @@ test('a part longer than every sheet is cut in pieces by itself, or told of wher
   const across = page.getByLabel('Tiles across');
   await across.fill('1');
   await across.press('Enter');
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   const warnings = page.locator('[data-code="cut/too-large"]');
   await tab(page, 'Parts');
   await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
   await expect(warnings).toHaveCount(0);
   await tab(page, 'Job');
-  await expect(page.getByText('goes on no sheet whole').first()).toBeVisible();
-  await page.getByLabel('A part that goes on none').selectOption({ label: 'told, and left to me' });
+  await expect(page.getByText('does not fit on any sheet').first()).toBeVisible();
+  await page.getByLabel('Part too large for every sheet').selectOption({ label: 'warn me only' });
   await expect(warnings).toHaveCount(4); // substrate and ground of two tiles, one behind the other
   await expect(warnings.first()).toContainText('the largest sheet of');
   await warnings.first().getByRole('button', { name: 'Split it in 2' }).click();
   await expect(warnings).toHaveCount(3);
-  await page.getByLabel('A part that goes on none').selectOption({ label: 'cut in pieces by itself' });
+  await page.getByLabel('Part too large for every sheet').selectOption({ label: 'split automatically' });
   await expect(warnings).toHaveCount(0);
   // Only the smallest sheet is left: the last one to be had stays.
   const had = page.getByTestId('sheet-had');
@@ -114,22 +114,22 @@ test('a part longer than every sheet is cut in pieces by itself, or told of wher
   await page.reload();
   await tab(page, 'Job');
   await expect(page.getByTestId('sheet-had').nth(1)).not.toBeChecked();
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Section').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Section' }).click();
   await expect(page.getByTestId('slab').first()).toBeVisible();
   await expect(page.locator('[data-code="stack/joints"]')).toHaveCount(0);
 });
 
 test('a practice cut gives the kerf of the own blade, and bad measures are refused in words', async ({ page, app }) => {
   await openCuts(page, app);
-  await tab(page, 'Practice');
+  await tab(page, 'Kerf test');
   const card = page.getByTestId('practice');
   await expect(card).toContainText('Cut away from the hand');
   await card.getByLabel('Before').fill('100');
   await card.getByRole('textbox', { name: 'Strips together' }).fill('103');
   await expect(card.getByRole('alert')).toContainText('cannot be longer');
   await card.getByRole('textbox', { name: 'Strips together' }).fill('98.4');
-  await card.getByRole('button', { name: 'Reckon with it' }).click();
-  await expect(page.getByText('the blade takes 0.4 mm')).toBeVisible();
+  await card.getByRole('button', { name: 'Use this kerf' }).click();
+  await expect(page.getByText('kerf 0.4 mm')).toBeVisible();
 });
 
 test('what a sheet leaves goes to the rack with one tick, and another board cuts from it first', async ({ page, app }) => {
@@ -150,7 +150,7 @@ test('what a sheet leaves goes to the rack with one tick, and another board cuts
   await page.goto(app.url);
   await page.getByRole('heading', { name: 'Brinefold Saltworks (copy)' }).click();
   await expect(page.getByTestId('tally-ready')).toContainText('Dec');
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: TWENTY }).click();
   await tab(page, 'Job');
   await expect(page.getByText('Offcuts from the rack')).toBeVisible();
@@ -179,7 +179,7 @@ test('what a sheet leaves goes to the rack with one tick, and another board cuts
   await expect(page.getByTestId('rack')).toHaveCount(0);
   await page.getByLabel('Width').fill('abc');
   await page.getByLabel('Depth').fill('200');
-  await page.getByRole('button', { name: 'Put in' }).click();
+  await page.getByRole('button', { name: 'Add offcut' }).click();
   await expect(page.getByLabel('Notes').getByRole('alert')).toContainText('Width');
 });
 
@@ -210,13 +210,13 @@ test('least money or fewest sheets: the aim changes what is bought', async ({ pa
   await tab(page, 'Job');
   const sheets = page.getByTestId('tally-sheets').locator('.figure');
   const before = numberIn(await sheets.textContent());
-  await page.getByLabel('Lay out for').selectOption({ label: 'fewest sheets' });
+  await page.getByLabel('Optimise for').selectOption({ label: 'fewest sheets' });
   await expect.poll(async () => numberIn(await sheets.textContent())).toBeLessThan(before);
 });
 
 test('every list of a job is free of the faults axe can find', async ({ page, app }) => {
   await openCuts(page, app);
-  for (const list of ['Parts', 'Job', 'Rack', 'Practice', 'Files']) {
+  for (const list of ['Parts', 'Job', 'Rack', 'Kerf test', 'Files']) {
     await tab(page, list);
     const { violations } = await anAxe(page).analyze();
     expect(violations.map(({ id, nodes }) => `${list}: ${id} ${nodes[0]?.html}`)).toEqual([]);

@@ -10,16 +10,16 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   await openBrinefold(page, app, 'days');
   const ready = page.getByTestId('tally-ready').locator('.figure');
   const before = await ready.textContent();
-  await page.getByRole('button', { name: 'Look for earlier evenings' }).click();
+  await page.getByRole('button', { name: 'Find an earlier finish' }).click();
   const found = page.getByTestId('evenings-found');
-  await expect(found).toContainText('No sooner than');
+  await expect(found).toContainText('Earliest possible');
   await expect(page.getByRole('status').filter({ hasText: 'instead of' })).toBeVisible({ timeout: 40_000 });
   await expect(ready).not.toHaveText(before!);
   const better = await ready.textContent();
   await page.reload();
   await expect(ready).toHaveText(better!);
 
-  const wanted = page.getByRole('textbox', { name: 'Wanted for' });
+  const wanted = page.getByRole('textbox', { name: 'Needed by' });
   await wanted.fill('2026-12-19');
   await wanted.press('Enter');
   const late = page.locator('[data-code="days/late"]').first();
@@ -32,8 +32,8 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   await off.press('Enter');
   await expect(page.getByTestId('agenda')).not.toContainText('Sat 5 Dec');
 
-  await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Sooner' }).click();
-  await page.getByRole('button', { name: 'Plan each way anew' }).click();
+  await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Finish earlier' }).click();
+  await page.getByRole('button', { name: 'Compare options' }).click();
   const first = page.getByTestId('earlier').locator('tbody tr').first();
   await expect(first).toBeVisible({ timeout: 40_000 });
   const told = /\w{3} \d+ \w{3}, \d\d:\d\d/.exec((await first.locator('td').nth(1).textContent())!)![0];
@@ -43,7 +43,7 @@ test('better evenings are looked for and kept; a day it is wanted for says by ho
   // What would meet a day says so, and taken does.
   await wanted.fill('2026-12-20');
   await wanted.press('Enter');
-  await page.getByRole('button', { name: 'Plan each way anew' }).click();
+  await page.getByRole('button', { name: 'Compare options' }).click();
   const makes = page.getByTestId('earlier').locator('tr', { hasText: '✓ in time' }).first();
   await expect(makes).toBeVisible({ timeout: 60_000 });
   await makes.getByRole('button', { name: 'Use this' }).click();
@@ -74,12 +74,12 @@ test('the garage cooled to 6 °C blocks the glue, says until when and moves the 
   await notes(page, 'Where');
   await page.getByLabel('In', { exact: true }).selectOption('garage');
   await page.getByLabel('Place', { exact: true }).last().selectOption('garage');
-  await page.getByLabel('Its air').selectOption('typed');
+  await page.getByLabel('Conditions from').selectOption('typed');
   await typeIn(page, 'Temperature', '16');
   await typeIn(page, 'Humidity', '65');
   await expect(readyOf(page)).not.toHaveText(warm!);
   const cool = await readyOf(page).textContent();
-  await page.getByRole('button', { name: 'Days with other air' }).click();
+  await page.getByRole('button', { name: 'Add period with other conditions' }).click();
   await typeIn(page, 'to', '2026-12-13');
   await typeIn(page, 'Period, temperature', '6');
   const cold = page.locator('[data-code="air/too-cold"]').first();
@@ -88,8 +88,8 @@ test('the garage cooled to 6 °C blocks the glue, says until when and moves the 
   await expect(readyOf(page)).not.toHaveText(cool!);
   const blocked = await readyOf(page).textContent();
 
-  await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Sooner' }).click();
-  await page.getByRole('button', { name: 'Plan each way anew' }).click();
+  await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Finish earlier' }).click();
+  await page.getByRole('button', { name: 'Compare options' }).click();
   const ways = page.getByTestId('earlier');
   const [fan, heated] = [ways.locator('[data-way="air-fan"]'), ways.locator('[data-way="heated"]')];
   await expect(heated).toBeVisible({ timeout: 60_000 });
@@ -121,7 +121,7 @@ test('a pinned task keeps its place through other changes and a reload, and one 
   await card.getByLabel('at', { exact: true }).fill('10:15');
   await card.getByLabel('at', { exact: true }).press('Enter');
   await expect(card).toContainText('Sat 12 Dec, 10:15');
-  await expect(card).toContainText('Pinned there');
+  await expect(card).toContainText('Pinned to this time');
   await typeIn(page, 'Thursday', '18:30–21:30');
   await expect(card).toContainText('Sat 12 Dec, 10:15');
   await card.getByLabel('at', { exact: true }).fill('25:00');
@@ -131,7 +131,7 @@ test('a pinned task keeps its place through other changes and a reload, and one 
   await page.locator('[data-task="cut-base-A1"]').first().press('Enter');
   await expect(card).toContainText('Sat 12 Dec, 10:15');
   await card.getByRole('button', { name: 'Unpin' }).click();
-  await expect(card).not.toContainText('Pinned there');
+  await expect(card).not.toContainText('Pinned to this time');
 
   // A pin that nothing can keep says so, and one click takes it off.
   await page.locator('[data-task="glue-base-A1"]').first().press('Enter');
@@ -151,7 +151,7 @@ test('a child at the bench loses the knife work to someone else', async ({ page,
   await notes(page, 'Who');
   await page.getByLabel('Child: no blades, hot tools or sprays').check();
   await expect(page.locator('[data-code="days/nobody"]').first()).toContainText('Cut the ground');
-  await page.getByRole('button', { name: 'Someone else at the bench' }).click();
+  await page.getByRole('button', { name: 'Add person' }).click();
   await expect(page.locator('[data-code="days/nobody"]')).toHaveCount(0);
   const cut = page.getByTestId('agenda').locator('tr', { hasText: 'Cut the ground' }).first();
   await expect(cut).toContainText('Helper 1');
@@ -170,10 +170,10 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
   await page.getByRole('group', { name: 'Days', exact: true }).getByRole('tab', { name: 'Air' }).click();
   await expect(page.getByTestId('air-chart').locator('.main-svg').first()).toBeVisible({ timeout: 20_000 });
   const sensor = page.locator('[data-sensor="garage-clock"]');
-  await expect(sensor).toContainText('0 of them not used');
+  await expect(sensor).toContainText('0 of them rejected');
   await sensor.getByLabel('Simulate fault').selectOption('stuck');
   await expect(sensor.getByTestId('sensor-fault')).toContainText('repeats the same value');
-  await expect(sensor).not.toContainText(', 0 of them not used');
+  await expect(sensor).not.toContainText(', 0 of them rejected');
   await sensor.getByText('Rejected readings').click();
   await expect(sensor.locator('tbody tr').first()).toContainText('repeats the same value');
   const coming = page.waitForEvent('download');
@@ -181,7 +181,7 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
   const csv = await readFile(await (await coming).path(), 'utf8');
   expect(csv.split('\n').length).toBeGreaterThan(300);
   await sensor.getByLabel('Simulate fault').selectOption('none');
-  await expect(sensor).toContainText('0 of them not used');
+  await expect(sensor).toContainText('0 of them rejected');
   await page
     .locator('input[accept=".csv,text/csv"]')
     .setInputFiles({
@@ -189,7 +189,7 @@ test('a stuck thermo-hygrometer is noticed, shown and not used; its readings go 
       mimeType: 'text/csv',
       buffer: Buffer.from('time,temp,humidity\n2026-11-28 10:00,14,60\nnever,1,2\n2026-11-28 22:00,11,66\n'),
     });
-  await expect(page.getByRole('status').filter({ hasText: '2 readings taken, 1 left out: line 3' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: '2 readings imported, 1 skipped: line 3' })).toBeVisible();
   await expect(page.locator('section[aria-label="attic"]')).toBeVisible();
 });
 
@@ -199,7 +199,7 @@ test('the evenings go out as a calendar that a parser reads; busy times come in 
 }) => {
   await openDays(page, app);
   const coming = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Evenings as a calendar file' }).click();
+  await page.getByRole('button', { name: 'Export calendar (ICS)' }).click();
   const events = new ICAL.Component(ICAL.parse(await readFile(await (await coming).path(), 'utf8')) as never).getAllSubcomponents('vevent');
   expect(events.length).toBeGreaterThan(8);
   expect(new Set(events.map((event) => event.getFirstPropertyValue('uid'))).size).toBe(events.length);
@@ -214,15 +214,15 @@ test('the evenings go out as a calendar that a parser reads; busy times come in 
     'END:VCALENDAR',
   ].join('\r\n');
   const file = page.locator('input[type="file"]');
-  await file.setInputFiles({ name: 'mine.ics', mimeType: 'text/calendar', buffer: Buffer.from('no calendar') });
+  await file.setInputFiles({ name: 'mine.ics', mimeType: 'text/calendar', buffer: Buffer.from('not a calendar') });
   await expect(page.getByRole('alert')).toContainText('BEGIN:VCALENDAR');
   await file.setInputFiles({ name: 'mine.ics', mimeType: 'text/calendar', buffer: Buffer.from(busy) });
   await expect(page.getByTestId('busy')).toContainText('1 busy time');
   await expect(page.getByTestId('agenda')).not.toContainText('Tue 1 Dec');
   const paper = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'Evenings to print' }).click();
+  await page.getByRole('button', { name: 'Print schedule' }).click();
   expect((await readFile(await (await paper).path())).subarray(0, 4).toString()).toBe('%PDF');
   await typeIn(page, 'Minutes', '120');
-  await page.getByRole('button', { name: 'What is best done' }).click();
-  await expect(page.getByTestId('now-choice')).toContainText(/of work|fits into it/);
+  await page.getByRole('button', { name: 'Suggest' }).click();
+  await expect(page.getByTestId('now-choice')).toContainText(/of work|fits in this time/);
 });

@@ -14,7 +14,7 @@ async function raise(page: Page, mm: string): Promise<void> {
 test('earlier versions: listed by what was done, one laid beside today’s, gone on from, undone, and copied', async ({ page, app }) => {
   await openBrinefold(page, app);
   await raise(page, '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
   await page.getByTestId('save-state').click();
   const drawer = page.getByRole('dialog', { name: 'Earlier versions' });
   await expect(drawer.getByRole('listitem')).toHaveCount(2);
@@ -23,17 +23,17 @@ test('earlier versions: listed by what was done, one laid beside today’s, gone
   const mass = drawer.getByRole('row', { name: /^Mass/ });
   await expect(mass.getByRole('cell')).toHaveCount(3);
   await expect(mass).toContainText('+');
-  await drawer.getByRole('button', { name: 'Go on from this one' }).click();
+  await drawer.getByRole('button', { name: 'Restore this version' }).click();
   await page.keyboard.press('Escape');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 3');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 3');
   await expect(height(page)).toHaveValue('20');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(height(page)).toHaveValue('30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 4');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 4');
   await page.getByTestId('save-state').click();
-  await expect(drawer.getByRole('listitem').nth(1)).toContainText('Back to revision 1');
+  await expect(drawer.getByRole('listitem').nth(1)).toContainText('Restore version 1');
   await drawer.getByRole('listitem').nth(3).getByRole('button').click();
-  await drawer.getByRole('button', { name: 'Copy as a board' }).click();
+  await drawer.getByRole('button', { name: 'Copy as new board' }).click();
   await expect(page.getByRole('heading', { level: 1 })).toHaveText('Brinefold Saltworks (revision 1)');
   expect((await savedPlan(page, app)).features.length).toBeGreaterThan(10);
 });
@@ -41,9 +41,9 @@ test('earlier versions: listed by what was done, one laid beside today’s, gone
 test('a mend says what it did, with its undo on it', async ({ page, app }) => {
   await openBrinefold(page, app);
   await page.getByRole('button', { name: 'Make the top layer 20 mm' }).click();
-  await expect(page.getByTestId('tally-warnings')).toContainText('nothing');
+  await expect(page.getByTestId('tally-warnings')).toContainText('none');
   const toast = page.getByRole('alert').or(page.getByRole('status')).filter({ hasText: 'Make the top layer 20 mm' });
-  await toast.getByRole('button', { name: 'Take it back' }).click();
+  await toast.getByRole('button', { name: /^Undo/ }).click();
   await expect(page.getByTestId('tally-warnings')).toContainText('1 warning');
   await expect(toast).toBeHidden();
 });
@@ -63,5 +63,5 @@ test('a ready date that moved opens to the task that no longer fitted', async ({
   await ready.getByTestId('change').click();
   const why = page.getByTestId('shift');
   await expect(why).toContainText(`instead of ${sooner}`);
-  await expect(why).toContainText(/no longer fits into|can no longer begin on/);
+  await expect(why).toContainText(/no longer fits on|can no longer start on/);
 });

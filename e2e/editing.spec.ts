@@ -22,7 +22,7 @@ test('a pan dragged near a seam comes to rest on it; one undo takes the whole dr
   // The Corner pan's left side is at 60 mm; pulled 435 mm to the right it is 5 mm off the seam at 500.
   await drag(page, await placeOn(page, 180, 800, BRINEFOLD), await placeOn(page, 615, 800, BRINEFOLD));
   expect((await feature(page, app, 'Corner pan')).shape.points[0]).toEqual({ x: 500, y: 640 });
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   expect((await feature(page, app, 'Corner pan')).shape.points[0]).toEqual({ x: 60, y: 640 });
 });
 
@@ -49,7 +49,7 @@ test('a corner is pulled, typed, added and taken out', async ({ page, app }) => 
 
   await drag(page, await placeOn(page, 360, 155, BRINEFOLD), await placeOn(page, 380, 155, BRINEFOLD)); // the middle of the right side
   expect((await feature(page, app, 'Long pan')).shape.points).toHaveLength(5);
-  await notes.getByRole('button', { name: 'Take out point 3' }).click();
+  await notes.getByRole('button', { name: 'Remove point 3' }).click();
   expect((await feature(page, app, 'Long pan')).shape.points).toHaveLength(4);
 });
 
@@ -82,7 +82,7 @@ test('another adhesive in Section: the warning, its mend, and the figures that f
   await raised.getByLabel('Adhesive').selectOption({ label: 'White glue (stays wet)' });
   const warning = page.locator('[data-code="glue/never-dries"]');
   await expect(warning).toContainText('stays wet in the middle');
-  await expect(page.getByRole('navigation').getByLabel('1 to look at')).toHaveCount(2);
+  await expect(page.getByRole('navigation').getByLabel('Warnings: 1')).toHaveCount(2);
   await expect(page.getByTestId('tally-adhesive').getByTestId('change')).toHaveText(/^[+−].*\d/);
   await warning.getByRole('button').last().click();
   await expect(warning).toHaveCount(0);
@@ -106,7 +106,7 @@ test('more bench hours and warmer air bring the ready date nearer; too cold is a
   await expect(page.getByTestId('tally-ready').getByTestId('change')).toContainText('−');
   await page.getByLabel('Wednesday').fill('soon');
   await page.getByLabel('Wednesday').press('Enter');
-  await expect(page.getByRole('alert')).toContainText('“soon” is not a span');
+  await expect(page.getByRole('alert')).toContainText('“soon” is not a time span');
   await page.getByLabel('Wednesday').press('Escape');
   await page.getByRole('tab', { name: 'Where' }).click();
   await page.getByLabel('Temperature').fill('5');
@@ -130,7 +130,7 @@ test('a board is copied, put away and brought back', async ({ page, app }) => {
   await expect(page.getByRole('heading', { name: 'Brinefold Saltworks (copy)' })).toBeVisible();
   await card.getByRole('button', { name: 'Archive' }).click();
   await expect(card).toHaveCount(0);
-  await page.getByRole('button', { name: 'Bring it back' }).click();
+  await page.getByRole('button', { name: 'Restore' }).click();
   await expect(card).toHaveCount(1);
 });
 
@@ -146,7 +146,7 @@ test('inches: a board of 45 × 30 in is typed, shown and cut in inches', async (
     await dialog.getByLabel(label).fill(value);
     await dialog.getByLabel(label).press('Enter');
   }
-  await dialog.getByRole('button', { name: 'Lay it out' }).click();
+  await dialog.getByRole('button', { name: 'Create board' }).click();
   await expect(page.getByText('45 × 30 in, 4 tiles')).toBeVisible();
   await page.getByRole('navigation').getByText('Cuts').click();
   await page.getByRole('tab', { name: 'Parts' }).click();

@@ -74,7 +74,7 @@ test('tiles tell what they weigh and where they fit; another split is taken from
   await expect(splits.locator('tr', { hasText: 'as drawn' })).toContainText('3 × 2');
   await splits.locator('tr', { hasText: '2 × 2' }).getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByText('1500 × 1000 mm, 4 tiles')).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByText('1500 × 1000 mm, 6 tiles')).toBeVisible();
 });
 
@@ -111,7 +111,7 @@ test('play checks: a narrower ramp stops the wide base; sight runs with progress
   await openBrinefold(page, app);
   await page.getByRole('button', { name: 'Play', exact: true }).click();
   const notes = page.getByLabel('Notes');
-  const widest = notes.locator('.line', { hasText: 'Widest base, left to right' });
+  const widest = notes.locator('.line', { hasText: 'Largest base, left to right' });
   await expect(widest).toContainText(/\d+/);
   await expect(page.getByTestId('way')).toBeVisible();
   await expect(page.getByTestId('levels')).toContainText('20 mm up');
@@ -136,21 +136,21 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
     page.getByLabel('Drawing or heightmap file').setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(body) });
   await open();
   await take('torn.svg', '<svg><rect');
-  await expect(page.getByRole('alert')).toContainText('torn.svg is not sound XML');
+  await expect(page.getByRole('alert')).toContainText('torn.svg is not valid XML');
   await take('torn.png', slopePng().subarray(0, 60));
   await expect(page.getByRole('alert')).toContainText('torn.png cannot be read as PNG');
   await take('photo.png', 'no picture at all');
   await expect(page.getByRole('alert')).toContainText('photo.png is not a PNG picture');
   await take('notes.txt', 'hello');
-  await expect(page.getByRole('alert')).toContainText('Enter an SVG or DXF drawing, or a PNG of heights');
+  await expect(page.getByRole('alert')).toContainText('Choose an SVG, DXF or PNG file');
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');
   await expect(page.getByTestId('import-size')).toContainText('1 outline, 120 × 60 mm');
-  await page.getByRole('button', { name: 'Lay it on the table' }).click();
+  await page.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByLabel('Notes').getByLabel('Width')).toHaveValue('120');
   await page.keyboard.press('Escape');
   await open();
   await take('slope.png', slopePng());
-  await page.getByRole('button', { name: 'Lay it on the table' }).click();
+  await page.getByRole('button', { name: 'Import' }).click();
   await expect(page.getByLabel('Notes').getByText('steps of contour')).toContainText('6 steps');
   const plan = await savedPlan(page, app);
   expect(plan.features.map(({ kind }) => kind)).toEqual(['raised', 'hill']);
@@ -189,7 +189,7 @@ test('several at once: lined up, mirrored, locked ones stay, and one undo takes 
   const left = async (name: string) =>
     ((await savedPlan(page, app)).features as unknown as Shaped[]).find((one) => one.name === name)!.shape.points[0]!.x;
   expect(await left('Long pan')).toBe(65);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   expect(await left('Long pan')).toBe(60);
   await page.keyboard.press('Escape');
   await notes.getByRole('button', { name: 'Long pan: lock' }).click();
@@ -202,13 +202,13 @@ test('several at once: lined up, mirrored, locked ones stay, and one undo takes 
 
 test('in the round: drawn, walked, and taken away as STL and glTF', async ({ page, app }) => {
   await openBrinefold(page, app);
-  await page.getByRole('button', { name: 'In the round' }).click();
+  await page.getByRole('button', { name: '3D' }).click();
   await expect(page.getByTestId('solid')).toHaveAttribute('data-ready', 'true', { timeout: 30_000 });
   await page.getByRole('button', { name: 'Walk through' }).click();
-  await expect(page.getByRole('status').filter({ hasText: 'Arrows walk' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'Arrow keys walk' })).toBeVisible();
   // Straight ahead the causeway rises too high for a figure.
   for (let i = 0; i < 8; i++) await page.keyboard.press('Shift+ArrowUp');
-  await expect(page.getByRole('status').filter({ hasText: 'a figure stops here' })).toBeVisible();
+  await expect(page.getByRole('status').filter({ hasText: 'A figure cannot go further here' })).toBeVisible();
   await page.getByRole('button', { name: 'Figure’s view' }).click();
   const download = async (name: string): Promise<Buffer> => {
     const [file] = await Promise.all([page.waitForEvent('download'), page.getByRole('button', { name }).click()]);
@@ -257,7 +257,7 @@ test('Larkstone opens in inches, its terraces in five contours, with nothing to 
   await page.goto(app.url);
   await page.getByRole('heading', { name: 'Larkstone Terraces' }).click();
   await expect(page.getByText('45 × 30 in, 6 tiles')).toBeVisible();
-  await expect(page.getByTestId('tally-warnings')).toContainText('nothing');
+  await expect(page.getByTestId('tally-warnings')).toContainText('none');
   await page.locator('[data-feature=terraces]').focus();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Notes').getByText('5 steps of contour')).toBeVisible();

@@ -32,14 +32,14 @@ test('a database that is dead for half a minute in the middle of an edit: all is
     await page.keyboard.press('Enter');
     await field.fill('30');
     await field.press('Enter');
-    await expect(page.getByTestId('save-state')).toHaveText('Database not reachable: kept in this browser');
+    await expect(page.getByTestId('save-state')).toHaveText('Database not reachable: changes saved in this browser');
     await field.fill('31');
     await field.press('Enter');
     const answer = await page.request.get(`${app.url}/api/boards`);
-    expect([answer.status(), ((await answer.json()) as { title: string }).title]).toEqual([503, 'The database is away']);
+    expect([answer.status(), ((await answer.json()) as { title: string }).title]).toEqual([503, 'The database is not reachable']);
     await page.waitForTimeout(30_000 - (Date.now() - since));
     signal('CONT', `keeper.mjs ${name}`);
-    await expect(page.getByTestId('save-state')).toHaveText(/^Saved, revision \d$/, { timeout: 40_000 });
+    await expect(page.getByTestId('save-state')).toHaveText(/^Saved, version \d$/, { timeout: 40_000 });
     await page.reload();
     await expect(page.getByLabel('Notes').getByLabel('Height')).toHaveValue('31');
   } finally {
@@ -137,7 +137,7 @@ test('beyond this machine: the passphrase first, then everything, in a page that
       await dialog.getByLabel('Your name').fill('Ida');
       await dialog.getByLabel('Passphrase').fill(passphrase);
       await dialog.getByRole('button', { name: 'Sign in' }).click();
-      if (passphrase.includes('red')) await expect(dialog.getByRole('alert')).toContainText('this is not it');
+      if (passphrase.includes('red')) await expect(dialog.getByRole('alert')).toContainText('Wrong passphrase');
     }
     await expect(page.getByRole('heading', { name: 'Brinefold Saltworks', exact: true })).toBeVisible();
     await openBrinefold(page, app);
@@ -146,7 +146,7 @@ test('beyond this machine: the passphrase first, then everything, in a page that
     const field = page.getByLabel('Notes').getByLabel('Height', { exact: true });
     await field.fill('30');
     await field.press('Enter');
-    await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+    await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
     await page.getByTestId('save-state').click();
     await expect(page.getByRole('list', { name: 'Versions' })).toContainText('by Ida');
     await page.keyboard.press('Escape');

@@ -9,7 +9,7 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
 }) => {
   test.setTimeout(120_000);
   await page.goto(app.url);
-  await page.getByRole('button', { name: 'Learn on a first tile' }).click();
+  await page.getByRole('button', { name: 'Start lessons' }).click();
   const lesson = page.getByTestId('lesson');
   const next = async (): Promise<void> => {
     await expect(lesson).toContainText('✓ Done.');
@@ -39,14 +39,14 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
   await expect(lesson).toContainText('Lesson 3 of 11');
   await page.getByLabel('Notes').getByLabel('Thickness').first().selectOption({ label: '20 mm' });
   await next();
-  await lesson.getByRole('button', { name: 'Pass over' }).click();
+  await lesson.getByRole('button', { name: 'Skip lesson' }).click();
   await expect(page).toHaveURL(/coats$/);
-  await lesson.getByRole('button', { name: 'Pass over' }).click();
+  await lesson.getByRole('button', { name: 'Skip lesson' }).click();
   await page.getByRole('tab', { name: 'Rack' }).click();
   await page.getByTestId('leftover').first().getByRole('checkbox').check();
   await next();
-  await lesson.getByRole('button', { name: 'Pass over' }).click();
-  await lesson.getByRole('button', { name: 'Pass over' }).click();
+  await lesson.getByRole('button', { name: 'Skip lesson' }).click();
+  await lesson.getByRole('button', { name: 'Skip lesson' }).click();
 
   // The bench, at once tomorrow and the days after.
   const move = page.getByTestId('move');
@@ -61,7 +61,7 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
   await lesson.getByRole('button', { name: 'Real time' }).click();
   const finished = page.getByTestId('nothing');
   await expect(async () => {
-    const on = lesson.getByRole('button', { name: 'On to the next move' });
+    const on = lesson.getByRole('button', { name: 'Skip to the next task' });
     if (await on.isVisible()) await on.click({ timeout: 5_000 });
     const done = move.getByRole('button', { name: 'Done', exact: true });
     if (await done.isVisible()) await done.click({ timeout: 5_000 });
@@ -74,17 +74,17 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
   await page.getByLabel('Actual time').fill('55');
   await page.getByRole('button', { name: 'Add entry' }).click();
   await expect(lesson).toContainText('✓ Done.');
-  await expect(page.getByText('Nothing is learnt yet.')).toBeVisible();
+  await expect(page.getByText('Nothing learned yet.')).toBeVisible();
 
   await lesson.getByRole('button', { name: 'End the lessons' }).click();
   await expect(page.getByRole('heading', { name: 'Boards', exact: true })).toBeVisible();
   await page.getByRole('button', { name: /Boards put away/ }).click();
-  await expect(page.getByText(/First tile put away/)).toBeVisible();
+  await expect(page.getByText(/First tile archived/)).toBeVisible();
   // Shelf and rack have again what they had.
   const kept = async (path: string): Promise<unknown> => (await page.request.get(`${app.url}/api${path}`)).json();
   expect(JSON.stringify(await kept('/offcuts'))).not.toContain('cutSheetId');
   await expect.poll(async () => JSON.stringify(await kept('/hand'))).toBe('{"corrections":[],"refused":[]}');
-  await expect(page.getByRole('button', { name: 'Learn on a first tile' })).toBeVisible();
+  await expect(page.getByRole('button', { name: 'Start lessons' })).toBeVisible();
 });
 
 test.describe('with the demo boards', () => {
@@ -99,14 +99,14 @@ test.describe('with the demo boards', () => {
     await dialog.getByLabel('Name').fill('Saltholm');
     await dialog.getByLabel('Name').press('Enter');
     await dialog.getByLabel('Like').selectOption({ label: 'Brinefold Saltworks' });
-    await dialog.getByLabel('More ground').fill('20');
-    await dialog.getByLabel('More ground').press('Enter');
+    await dialog.getByLabel('Larger by').fill('20');
+    await dialog.getByLabel('Larger by').press('Enter');
     await expect(dialog.getByTestId('like')).toContainText('1643 × 1095 mm in 6 tiles');
     // Four trials were logged: 100 min planned, 117 min real, and 117 × 1.2 here.
     const hours = dialog.getByTestId('likely').getByRole('row', { name: /Total hands-on time/ });
     await expect(hours).toContainText('1 h 57 min');
     await expect(hours).toContainText('2 h 20 min');
-    await dialog.getByRole('button', { name: 'Lay it out' }).click();
+    await dialog.getByRole('button', { name: 'Create board' }).click();
     await expect(page.getByRole('heading', { name: 'Saltholm' })).toBeVisible();
     await expect(page.getByText('1643 × 1095 mm, 6 tiles')).toBeVisible();
   });

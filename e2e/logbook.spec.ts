@@ -24,8 +24,8 @@ test('four sittings with more glue teach the next plan what the formula says; on
   await expect(learnt).toContainText(/from 4 readings/);
   await expect(learnt).toContainText(/\+\d+ %/);
   await expect(tally.locator('.figure')).not.toHaveText(before!);
-  await learnt.getByRole('button', { name: /^How White glue, spread came to be known/ }).click();
-  await expect(learnt.getByTestId('course')).toContainText(/after 4 readings at 0\.\d\d to 1\.\d\d, most likely 1\.1\d\./);
+  await learnt.getByRole('button', { name: /^How White glue, spread was learned/ }).click();
+  await expect(learnt.getByTestId('course')).toContainText(/After 4 readings it is 0\.\d\d to 1\.\d\d, most likely 1\.1\d\./);
   await expect(learnt.locator('.js-plotly-plot .scatterlayer .trace')).toHaveCount(4);
   await expect(page.getByTestId('hand-effect')).toContainText('cost', { timeout: 60_000 });
   await learnt.getByRole('checkbox').uncheck();
@@ -47,13 +47,13 @@ test('four sittings with more glue teach the next plan what the formula says; on
   await page.getByRole('button', { name: 'Export Markdown' }).click();
   expect((await download).suggestedFilename()).toBe('brinefold-saltworks-log.md');
   expect((await anAxe(page).analyze()).violations.map(({ id, nodes }) => `${id}: ${nodes[0]!.html}`)).toEqual([]);
-  while ((await page.getByRole('button', { name: /^Strike out/ }).count()) > 0) {
-    const left = await page.getByRole('button', { name: /^Strike out/ }).count();
+  while ((await page.getByRole('button', { name: /^Delete/ }).count()) > 0) {
+    const left = await page.getByRole('button', { name: /^Delete/ }).count();
     await page
-      .getByRole('button', { name: /^Strike out/ })
+      .getByRole('button', { name: /^Delete/ })
       .first()
       .click();
-    await expect(page.getByRole('button', { name: /^Strike out/ })).toHaveCount(left - 1);
+    await expect(page.getByRole('button', { name: /^Delete/ })).toHaveCount(left - 1);
   }
   await expect(tally.locator('.figure')).toHaveText(before!);
 });
@@ -64,20 +64,20 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
 }) => {
   await openBrinefold(page, app, 'logbook');
   await expect(page.getByTestId('log')).toContainText('Trial: two strips cut and glued');
-  await page.getByRole('tab', { name: 'Mishap' }).click();
+  await page.getByRole('tab', { name: 'Troubleshooting' }).click();
   const desk = page.getByTestId('mishap-desk');
-  await desk.getByLabel('What is seen').selectOption({ label: 'The tile has bowed' });
+  await desk.getByLabel('What went wrong?').selectOption({ label: 'The tile has bowed' });
   const first = desk.getByTestId('cause').first();
   await expect(first).toContainText('MDF is not sealed on both faces');
   await desk.getByLabel('On').selectOption({ label: 'Tile B1' });
   await first.getByRole('button', { name: /^Plan it/ }).click();
   await expect(desk.getByRole('status')).toContainText('Planned');
-  await desk.getByLabel('What is seen').selectOption({ label: 'A mitre will not close' });
+  await desk.getByLabel('What went wrong?').selectOption({ label: 'A mitre will not close' });
   await expect(desk.getByTestId('cause').filter({ hasText: 'blunt' })).toContainText('not from your plan');
-  await page.getByRole('tab', { name: 'As it went' }).click();
+  await page.getByRole('tab', { name: 'Log' }).click();
   await expect(page.getByTestId('log')).toContainText('The tile has bowed, B1');
 
-  await page.getByRole('tab', { name: 'After playing' }).click();
+  await page.getByRole('tab', { name: 'After a game' }).click();
   const notes = page.getByTestId('table-notes');
   await notes.getByRole('button', { name: /^Pin it/ }).click();
   await expect(notes.getByRole('alert')).toContainText('Enter a few words');
@@ -91,7 +91,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
   await page.getByRole('link', { name: 'Ground' }).click();
   await expect(page.getByTestId('table-pin')).toHaveText(/1/);
   await page.getByRole('link', { name: 'Logbook' }).click();
-  await page.getByRole('tab', { name: 'After playing' }).click();
+  await page.getByRole('tab', { name: 'After a game' }).click();
   await notes.getByRole('checkbox').check();
   await page.getByRole('link', { name: 'Ground' }).click();
   await expect(page.locator('svg.sheet .table-edge')).toBeVisible();

@@ -81,11 +81,11 @@ test('a pit deeper than the foam warns; thicker foam mends it in one click; undo
   await depth.fill('34');
   await depth.press('Enter');
   const warning = page.locator('[data-code="pit/too-deep"]');
-  await expect(warning).toContainText('is deeper than the foam by 4');
+  await expect(warning).toContainText('goes deeper than the foam by 4');
   await warning.getByRole('button', { name: 'Make the top layer 50 mm' }).click();
   await expect(warning).toHaveCount(0);
   expect((await savedPlan(page, app)).stack.ground[0]!.thicknessMm).toBe(50);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(warning).toHaveCount(1);
   expect((await savedPlan(page, app)).stack.ground[0]!.thicknessMm).toBe(30);
 });
@@ -147,7 +147,7 @@ test.describe('wrong input is answered at the field, and the plan stays', () => 
     const take = (name: string, text: string) =>
       page.getByLabel('Plan file').setInputFiles({ name, mimeType: 'application/json', buffer: Buffer.from(text) });
     await take('torn.json', plan.slice(0, 99));
-    await expect(page.getByRole('alert')).toContainText('torn.json is not JSON');
+    await expect(page.getByRole('alert')).toContainText('torn.json is not a JSON file');
     await take('wrong.json', plan.replace('"columnWidthsMm":[600', '"columnWidthsMm":[-5'));
     await expect(page.getByRole('alert')).toContainText('table.columnWidthsMm.0: got -5. Enter 40 to 3000 mm');
     await take('good.json', plan.replace('Keeper', 'Come back'));

@@ -7,7 +7,8 @@ const picture = async (page: Page, name: string): Promise<void> => {
   await page.evaluate(() => document.fonts.ready.then(() => undefined));
   await page.screenshot({ path: `${FOLDER}${name}.png` });
 };
-const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+const go = (page: Page, view: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click();
 
 test('pictures of the main views', async ({ page, app }) => {
   await page.goto(app.url);
@@ -32,7 +33,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await expect(page.getByTestId('last-step')).toBeVisible();
   await picture(page, 'working');
   await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
 
   await page.keyboard.press('Escape');
   const look = (name: string): Promise<void> => page.getByRole('button', { name, exact: true }).click();
@@ -46,7 +47,7 @@ test('pictures of the main views', async ({ page, app }) => {
   await look('Play');
   await expect(page.getByTestId('way')).toBeVisible();
   await picture(page, 'ground-play');
-  await look('In the round');
+  await look('3D');
   await expect(page.getByTestId('solid')).toHaveAttribute('data-ready', 'true');
   await page.waitForTimeout(1_500); // the picture is drawn a frame later
   await picture(page, 'ground-round');
@@ -64,7 +65,7 @@ test('pictures of the main views', async ({ page, app }) => {
     .getByRole('navigation', { name: 'Pieces' })
     .getByRole('button', { name: /Windpump tower/ })
     .click();
-  await expect(page.getByRole('group', { name: /Windpump tower, drawn/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Windpump tower in 3D/ })).toBeVisible();
   await picture(page, 'pieces');
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /20 mm/ }).click();
@@ -79,9 +80,9 @@ test('pictures of the main views', async ({ page, app }) => {
   await picture(page, 'coats-swatch');
   await go(page, 'Supplies');
   await picture(page, 'supplies');
-  await page.getByRole('tab', { name: 'Weigh it up' }).click();
-  await expect(page.getByTestId('weighed')).toContainText('The others were guessed', { timeout: 90_000 });
-  await page.getByLabel('Only what is').fill('under 150 EUR, no resin');
+  await page.getByRole('tab', { name: 'Compare options' }).click();
+  await expect(page.getByTestId('weighed')).toContainText('The others were estimated', { timeout: 90_000 });
+  await page.getByLabel('Limits').fill('under 150 EUR, no resin');
   await expect(page.getByTestId('left-out')).toBeVisible();
   await picture(page, 'supplies-weigh');
   await go(page, 'Days');

@@ -1,14 +1,15 @@
 import type { Page } from '@playwright/test';
 import { anAxe, type App, expect, openBrinefold, savedPlan, test } from './app';
 
-const go = (page: Page, view: string): Promise<void> => page.getByRole('navigation', { name: 'Views' }).getByText(view).click();
+const go = (page: Page, view: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click();
 
 async function takeShed(page: Page, app: App): Promise<void> {
   await openBrinefold(page, app);
   await go(page, 'Pieces');
-  await page.getByRole('button', { name: 'Take one' }).click();
+  await page.getByRole('button', { name: 'Add piece' }).click();
   await page.getByRole('button', { name: /^Shed or hut/ }).click();
-  await expect(page.getByRole('group', { name: /Shed or hut, drawn in the round/ })).toBeVisible();
+  await expect(page.getByRole('group', { name: /Shed or hut in 3D/ })).toBeVisible();
 }
 const shedIn = async (page: Page, app: App) => (await savedPlan(page, app)).pieces.find(({ name }) => name === 'Shed or hut')!;
 
@@ -53,8 +54,8 @@ test('a shed of three bases by two: taken, stood on a plot, its parts on a sheet
   await expect(page.getByTestId('agenda').getByRole('row', { name: /Clad pieces.*Shed or hut/ })).toBeVisible();
 
   await go(page, 'Pieces');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect.poll(async () => (await shedIn(page, app)).settings['basesWide']).toBe(3);
   await go(page, 'Cuts');
   await page.getByRole('tab', { name: /Foam board.*5 mm/ }).click();
@@ -74,7 +75,7 @@ test('a size that cannot be is told at its field with what would do, and nothing
 test('the mitre of an eight-sided basin is read off, and axe finds no fault with the view', async ({ page, app }) => {
   await openBrinefold(page, app);
   await go(page, 'Pieces');
-  await page.getByRole('button', { name: 'Take one' }).click();
+  await page.getByRole('button', { name: 'Add piece' }).click();
   await page.getByRole('button', { name: /^Basin/ }).click();
   await page.getByRole('tab', { name: 'Details' }).click();
   await expect(page.getByText('Bevel of every wall')).toBeVisible();
@@ -92,7 +93,7 @@ test('a lot without a table: a wall set counted for a given one, and a day it is
   await page.getByRole('button', { name: 'New board' }).first().click();
   await page.getByLabel('Name').fill('Walls for the hall');
   await page.getByLabel('With a table').uncheck();
-  await page.getByRole('button', { name: 'Lay it out' }).click();
+  await page.getByRole('button', { name: 'Create board' }).click();
   await expect(page.getByRole('heading', { name: 'Walls for the hall' })).toBeVisible();
   await page.getByRole('button', { name: /^Wall set/ }).click();
   const count = page.getByLabel('Notes').locator('section', { hasText: 'Count for a table' });
@@ -115,16 +116,16 @@ test('a piece of another board stands on this one too, or is made once more; a f
   await openBrinefold(page, app);
   await go(page, 'Pieces');
   const gallery = page.getByRole('navigation', { name: 'Pieces' });
-  await gallery.getByRole('button', { name: 'Take one' }).click();
+  await gallery.getByRole('button', { name: 'Add piece' }).click();
   await gallery.getByRole('button', { name: 'From another board' }).click();
   await gallery.getByLabel('Board', { exact: true }).selectOption({ label: 'Loose lot for the club night' });
-  const first = gallery.getByRole('button', { name: /stands here too$/ }).first();
-  const name = (await first.getAttribute('aria-label'))!.replace(' stands here too', '');
+  const first = gallery.getByRole('button', { name: / here too$/ }).first();
+  const name = (await first.getAttribute('aria-label'))!.replace(/^Use | here too$/g, '');
   await first.click();
   const guest = async () => (await savedPlan(page, app)).pieces.find((piece) => piece.name === name);
   await expect.poll(async () => (await guest())?.isMadeElsewhere).toBe(true);
 
-  await gallery.getByRole('button', { name: 'Take one' }).click();
+  await gallery.getByRole('button', { name: 'Add piece' }).click();
   await gallery.getByRole('button', { name: /^Fence or hedge/ }).click();
   await page.getByLabel('Runs', { exact: true }).selectOption({ label: 'along a drawn line' });
   await page.getByLabel('From the plan').selectOption({ label: 'Boardwalk' });

@@ -27,10 +27,10 @@ test('a board open in two places: each shows the other’s save within a second,
   await expect(other.getByTestId('others')).toHaveText('Also here: a desk');
   await expect(page.getByTestId('others')).toHaveText('Also here: a desk');
   await setField(page, 'mound', 'Height', '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
-  await expect(other.getByTestId('save-state')).toHaveText('Saved, revision 2', { timeout: 1_000 });
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
+  await expect(other.getByTestId('save-state')).toHaveText('Saved, version 2', { timeout: 1_000 });
   await setField(other, 'windpump', 'Radius', '70');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 3');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 3');
   await page.locator('[data-feature=windpump]').focus();
   await page.keyboard.press('Enter');
   await expect(page.getByLabel('Notes').getByLabel('Radius')).toHaveValue('70');
@@ -42,14 +42,14 @@ test('two tabs on one board: the second is told, both changes go together, and n
   const other = await secondTab(page, app, context);
 
   await setField(page, 'mound', 'Height', '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
   await setField(other, 'windpump', 'Radius', '70');
 
-  const dialog = other.getByRole('dialog', { name: 'Someone saved this board first' });
-  await expect(dialog).toContainText('Revision 2 was saved from another tab');
-  await expect(dialog).toContainText('go together cleanly');
-  await dialog.getByRole('button', { name: 'Put both together' }).click();
-  await expect(other.getByTestId('save-state')).toHaveText('Saved, revision 3');
+  const dialog = other.getByRole('dialog', { name: 'Someone else saved this board' });
+  await expect(dialog).toContainText('Version 2 was saved from another tab');
+  await expect(dialog).toContainText('can be merged without conflicts');
+  await dialog.getByRole('button', { name: 'Merge both' }).click();
+  await expect(other.getByTestId('save-state')).toHaveText('Saved, version 3');
   await other.reload();
   await other.locator('[data-feature=mound]').focus();
   await other.keyboard.press('Enter');
@@ -66,11 +66,11 @@ test('the same thing changed in two tabs: the clash is named, and taking the oth
 }) => {
   const other = await secondTab(page, app, context);
   await setField(page, 'mound', 'Height', '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
   await setField(other, 'mound', 'Height', '40');
-  const dialog = other.getByRole('dialog', { name: 'Someone saved this board first' });
-  await expect(dialog).toContainText('Both changed: Boiling house mound');
-  await dialog.getByRole('button', { name: /Take the other/ }).click();
+  const dialog = other.getByRole('dialog', { name: 'Someone else saved this board' });
+  await expect(dialog).toContainText('Changed in both: Boiling house mound');
+  await dialog.getByRole('button', { name: /Use the other version/ }).click();
   await expect(other.getByLabel('Notes').getByLabel('Height')).toHaveValue('30');
   await other.goto(app.url);
   await expect(other.getByRole('heading', { name: 'Brinefold Saltworks (my copy)' })).toBeVisible();
@@ -81,12 +81,12 @@ test('the server killed in the middle of an edit: the edit is kept, and saved wh
   await allFetched(page);
   await app.kill();
   await setField(page, 'mound', 'Height', '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Server away: kept in this browser');
+  await expect(page.getByTestId('save-state')).toHaveText('Server not reachable: changes saved in this browser');
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Days' }).click();
   await expect(page.getByRole('heading', { name: 'Days', exact: true })).toBeVisible();
   await page.goBack();
   await app.start();
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
   await page.reload();
   await expect(page.getByLabel('Notes').getByLabel('Height')).toHaveValue('30');
 });
@@ -97,12 +97,12 @@ test('the tab closed while the server is away: the edit is there when the board 
   await allFetched(page);
   await app.kill();
   await setField(page, 'mound', 'Height', '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Server away: kept in this browser');
+  await expect(page.getByTestId('save-state')).toHaveText('Server not reachable: changes saved in this browser');
   await page.close();
   await app.start();
   const again = await context.newPage();
   await again.goto(address);
-  await expect(again.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(again.getByTestId('save-state')).toHaveText('Saved, version 2');
   await again.locator('[data-feature=mound]').focus();
   await again.keyboard.press('Enter');
   await expect(again.getByLabel('Notes').getByLabel('Height')).toHaveValue('30');

@@ -37,7 +37,7 @@ test('the bow is a range; pulling a lever lowers it by what was said', async ({ 
   const worst = page.locator('.line', { hasText: 'At worst' }).locator('.figure');
   await expect.poll(async () => numberIn(await worst.textContent())).toBe(leaves);
   await expect(page.getByLabel('Battens')).not.toHaveValue('');
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: 'Plywood, 9 mm' }).click();
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
   await expect(page.getByTestId('cut-list')).toContainText('batten 1');
@@ -85,7 +85,7 @@ test('ways to build it stand side by side, and one is taken', async ({ page, app
   await expect(table.locator('tr', { hasText: 'Superglue' })).toContainText('dissolves the foam');
   await table.locator('tr', { hasText: 'Trim flush after' }).getByRole('button', { name: 'Use this' }).click();
   await expect(page.getByLabel('Edges')).toHaveValue('trim-after');
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: /20 mm/ }).click();
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
   await expect(page.getByTestId('cut-list')).toContainText('520×520');
@@ -99,7 +99,7 @@ test('cork on the routes is covered, glued and cut; the mass says what it adds',
   await covering.getByLabel('Covering').selectOption({ label: 'Cork sheet' });
   await tab(page, 'Mass');
   await expect(page.getByTestId('masses')).toContainText('Coverings');
-  await page.getByRole('navigation', { name: 'Views' }).getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await expect(page.getByRole('tab', { name: /Cork sheet/ })).toBeVisible();
 });
 

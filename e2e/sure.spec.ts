@@ -7,7 +7,7 @@ test('figures have bands, a working names what its width comes from, and more of
   await openBrinefold(page, app);
   const band = (name: string) => page.getByTestId(`tally-${name}`).locator('.band');
   await expect(band('mass')).toHaveText(/^\d+\.\d+–\d+\.\d+\u00a0kg$/);
-  await expect(band('hands-on')).toHaveText(/^\d+–\d+\u00a0h$/);
+  await expect(band('handsOn')).toHaveText(/^\d+–\d+\u00a0h$/);
   await expect(band('ready')).toHaveText(/^9 in 10 by \w{3} \d+ \w{3}, \d\d:\d\d$/);
   // The layout is counted: nothing about the sheets is unsure.
   await expect(band('sheets')).toHaveText('');
@@ -23,15 +23,15 @@ test('figures have bands, a working names what its width comes from, and more of
   await expect(filler.locator('.band')).toHaveText(/\d\.\d+–\d\.\d+\u00a0l|\d+–\d+\u00a0ml/);
   const toBuy = filler.locator('td').nth(4).locator('.figure');
   const before = await toBuy.textContent();
-  const sure = filler.getByLabel('How sure Light filler, ready mixed is to be enough');
-  await expect(sure.locator('option', { hasText: 'enough in 9 of 10: ' })).toHaveText(/\d+\.\d\d\u00a0EUR$/);
-  const price = /: (\d+\.\d\d)/.exec((await sure.locator('option', { hasText: 'enough in 9 of 10: ' }).textContent())!)![1]!;
-  await sure.selectOption({ label: (await sure.locator('option', { hasText: 'enough in 9 of 10: ' }).textContent())!.trim() });
+  const sure = filler.getByLabel('Safety margin for Light filler, ready mixed');
+  await expect(sure.locator('option', { hasText: 'enough 9 times in 10: ' })).toHaveText(/\d+\.\d\d\u00a0EUR$/);
+  const price = /: (\d+\.\d\d)/.exec((await sure.locator('option', { hasText: 'enough 9 times in 10: ' }).textContent())!)![1]!;
+  await sure.selectOption({ label: (await sure.locator('option', { hasText: 'enough 9 times in 10: ' }).textContent())!.trim() });
   await expect(toBuy).toContainText(price);
   expect(before).not.toContain(price);
   await page.reload();
   await expect(toBuy).toContainText(price);
-  await filler.getByLabel('How sure Light filler, ready mixed is to be enough').selectOption({ label: 'default' });
+  await filler.getByLabel('Safety margin for Light filler, ready mixed').selectOption({ label: 'default' });
   await expect(toBuy).toHaveText(before!);
 });
 
@@ -41,11 +41,11 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
   await expect(mass.locator('.band')).toHaveText(/kg$/);
   const [figure, wide] = [await mass.locator('.figure').textContent(), await mass.locator('.band').textContent()];
   await mass.locator('.figure').click();
-  await page.getByRole('button', { name: /I measured it.*Light filler, ready mixed, film/ }).click();
+  await page.getByRole('button', { name: /Enter my value.*Light filler, ready mixed, film/ }).click();
   const own = page.getByTestId('own-figure');
   await own.getByLabel('Highest').fill('900');
   await own.getByLabel('Highest').press('Tab');
-  await own.getByRole('button', { name: 'Use mine on every board' }).click();
+  await own.getByRole('button', { name: 'Use my value on all boards' }).click();
   await expect(own.getByRole('alert')).toContainText('Enter 50 or less');
   for (const [label, value] of [
     ['Measured', '1.2'],
@@ -55,7 +55,7 @@ test('what was measured is put in the place of ours: the band narrows, a reload 
     await own.getByLabel(label).fill(value);
     await own.getByLabel(label).press('Tab');
   }
-  await own.getByRole('button', { name: 'Use mine on every board' }).click();
+  await own.getByRole('button', { name: 'Use my value on all boards' }).click();
   await expect(mass.locator('.figure')).not.toHaveText(figure!);
   await expect(mass.locator('.band')).toHaveText(/kg$/);
   const narrow = (await mass.locator('.band').textContent())!;

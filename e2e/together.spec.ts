@@ -40,7 +40,7 @@ const SHEET = {
 test('the desk undoes its own step: ticks of the phone and what another desk saved stay', async ({ page, app, browser }) => {
   await openBrinefold(page, app);
   await setHeight(page, '30');
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 2');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 2');
   const { phone } = await aPhone(browser, app, idOf(page));
   for (let i = 0; i < 3; i++) await tick(phone);
   await expect(phone.getByTestId('queue')).toHaveText('All synced');
@@ -49,7 +49,7 @@ test('the desk undoes its own step: ticks of the phone and what another desk sav
   await page.request.put(`${app.url}/api/boards/${idOf(page)}/plan`, { data: { revision: 2, plan: { ...plan, figureHeightMm: 30 } } });
   await expect(page.getByText('Saved on another device: the figure height')).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(page.getByTestId('save-state')).toHaveText('Saved, revision 4');
+  await expect(page.getByTestId('save-state')).toHaveText('Saved, version 4');
   const after = await stored(page, app);
   expect(after.plan.features.find(({ id }) => id === 'mound')!.heightMm).toBe(20);
   expect(after.plan.figureHeightMm).toBe(30);
@@ -64,7 +64,7 @@ test('a draft of the desk comes back beside a sheet that the phone ticked meanwh
   await allFetched(page);
   await app.kill();
   await setHeight(page, '30');
-  await expect(page.getByTestId('save-state')).toContainText('kept in this browser');
+  await expect(page.getByTestId('save-state')).toContainText('changes saved in this browser');
   await page.close();
   await app.start();
   const boardId = /boards\/([^/]+)/.exec(address)![1]!;
@@ -73,7 +73,7 @@ test('a draft of the desk comes back beside a sheet that the phone ticked meanwh
     expect(put.status()).toBe(204);
     const again = await context.newPage();
     await again.goto(address);
-    await expect(again.getByTestId('save-state')).toContainText('Saved, revision 2');
+    await expect(again.getByTestId('save-state')).toContainText('Saved, version 2');
     expect((await stored(again, app)).record.cutSheets.map(({ id }) => id)).toEqual([SHEET.id]);
     await again.close();
   }

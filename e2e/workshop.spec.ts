@@ -13,9 +13,9 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
   await form.getByRole('button', { name: 'Copy as new entry' }).click();
   await form.getByLabel('name').fill('Grey harbour foam');
   await form.getByLabel('name').press('Tab');
-  await form.getByRole('button', { name: 'What would it do?' }).click();
+  await form.getByRole('button', { name: 'Preview effect' }).click();
   await expect(page.getByTestId('effects')).toContainText(/Brinefold Saltworks\s*nothing/, { timeout: 60_000 });
-  await form.getByRole('button', { name: 'Keep it' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.locator('.sub')).toHaveText('material, yours');
 
   await page.getByLabel('Kind').selectOption({ label: 'Sheet sizes' });
@@ -32,7 +32,7 @@ test('a foam of one’s own is added with its sheet and price, found by name, bu
     await form.getByLabel(label, { exact: true }).press('Tab');
     if (value === '-4') await expect(form.getByRole('alert')).toContainText('Enter');
   }
-  await form.getByRole('button', { name: 'Keep it' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.locator('.sub')).toHaveText('sheet size, yours');
 
   await openBrinefold(page, app, 'section');
@@ -50,7 +50,7 @@ test('a price list comes in with two bad rows told by line and column; what it s
   const shop = page.getByRole('region', { name: 'My shop' });
   const text = 'item,pack,price\nWhite glue,1 kg,0.50\nMoon dust,1 kg,5\n"Light filler, ready mixed",500 ml,cheap\nSuperglue,20 g,2.20\n';
   await shop.locator('input[type=file]').setInputFiles({ name: 'prices.csv', mimeType: 'text/csv', buffer: Buffer.from(text) });
-  await expect(shop.getByRole('status')).toHaveText('2 prices taken, 2 rows left out.');
+  await expect(shop.getByRole('status')).toHaveText('2 prices imported, 2 rows skipped.');
   await expect(shop.getByTestId('bad-prices')).toContainText(/line 3, item: .*Moon dust/);
   await expect(shop.getByTestId('bad-prices')).toContainText(/line 4, price: .*cheap/);
   await openBrinefold(page, app, 'supplies');
@@ -116,7 +116,7 @@ test('the shop sells out, and something else is taken instead, with change', asy
         .first()
         .click();
       await expect(page.getByTestId('tally-cost').locator('.figure')).not.toHaveText(tally!);
-      await page.getByRole('button', { name: 'Undo' }).click();
+      await page.getByRole('button', { name: 'Undo', exact: true }).click();
       await expect(page.getByTestId('tally-cost').locator('.figure')).toHaveText(tally!);
       return;
     }
@@ -132,20 +132,20 @@ test('ways are weighed; “under 130 EUR, no resin” leaves what fits, a point 
   const cost = page.getByTestId('tally-cost').locator('.figure');
   const before = await cost.textContent();
   await page.getByRole('link', { name: 'Supplies' }).click();
-  await page.getByRole('tab', { name: 'Weigh it up' }).click();
-  await expect(page.getByTestId('weighed')).toContainText(/[\d,]+ ways to build this/, { timeout: 60_000 });
-  await page.getByLabel('Only what is').fill('under 130 EUR, no resin, shiny');
+  await page.getByRole('tab', { name: 'Compare options' }).click();
+  await expect(page.getByTestId('weighed')).toContainText(/[\d,]+ options to build this/, { timeout: 60_000 });
+  await page.getByLabel('Limits').fill('under 130 EUR, no resin, shiny');
   await expect(page.getByRole('alert').filter({ hasText: 'shiny' })).toBeVisible();
-  await page.getByLabel('Only what is').fill('under 130 EUR, no resin');
+  await page.getByLabel('Limits').fill('under 130 EUR, no resin');
   const ways = page.getByTestId('ways').locator('tbody tr');
   await expect(ways.nth(1)).toBeVisible({ timeout: 60_000 });
-  await page.getByRole('button', { name: 'That will do' }).click();
-  await expect(ways.first()).toContainText('which does not keep to that');
+  await page.getByRole('button', { name: 'Stop and keep best' }).click();
+  await expect(ways.first()).toContainText('which does not meet the limits');
   const price = await ways.nth(1).locator('td').nth(1).textContent();
   await ways.nth(1).getByRole('button').click();
   await page.getByTestId('chosen-way').getByRole('button', { name: 'Use this' }).click();
   await expect(cost).toContainText(/[\d.]+/.exec(price!)![0]);
-  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(cost).toHaveText(before!);
 });
 
@@ -172,14 +172,14 @@ test('figures that changed since are told over the board with what they do to it
   const film = form.getByRole('group', { name: /^film/ }).getByLabel('usually');
   await film.fill('2.5');
   await film.press('Tab');
-  await form.getByRole('button', { name: 'Keep it' }).click();
+  await form.getByRole('button', { name: 'Save' }).click();
   await expect(form.locator('.sub')).toContainText('changed');
   await openBrinefold(page, app);
   const changed = page.getByTestId('figures-changed');
   await changed.getByRole('button', { name: 'Show them' }).click();
   await expect(changed.getByRole('row').filter({ hasText: 'film' })).toContainText('2.5');
   await expect(page.getByTestId('figures-effect')).toContainText('cost', { timeout: 60_000 });
-  await changed.getByRole('button', { name: 'Take note' }).click();
+  await changed.getByRole('button', { name: 'Acknowledge' }).click();
   await expect(changed).toHaveCount(0);
 
   await page.getByRole('link', { name: 'Supplies' }).click();
@@ -188,8 +188,8 @@ test('figures that changed since are told over the board with what they do to it
   await page.getByRole('tab', { name: 'Buy list' }).click();
   await page.getByRole('button', { name: 'Resin is bought' }).click();
   await expect(page.getByRole('button', { name: 'Resin is bought' })).toHaveCount(0);
-  await page.getByRole('tab', { name: 'Where the money goes' }).click();
-  await expect(page.getByTestId('spent')).toContainText(/EUR paid for what was planned at/);
+  await page.getByRole('tab', { name: 'Costs' }).click();
+  await expect(page.getByTestId('spent')).toContainText(/EUR paid for items planned at/);
   await expect(page.getByTestId('spent-rows').getByRole('row').filter({ hasText: 'Resin' })).not.toContainText('not yet');
 });
 
@@ -207,7 +207,7 @@ test('axe finds no fault with the workshop and the parts of the supplies', async
     await clean();
   }
   await openBrinefold(page, app, 'supplies');
-  for (const name of ['Buy list', 'Where the money goes']) {
+  for (const name of ['Buy list', 'Costs']) {
     await page.getByRole('tab', { name }).click();
     await expect(page.getByTestId(name === 'Buy list' ? 'buy-total' : 'costs')).toBeVisible();
     await clean();

@@ -107,7 +107,7 @@ Larger ones, two or three people, drying places, weights, hours, arrivals, wet o
 
 ${table(['workshop', 'planned', 'a rule broken', 'over the bound', 'better than the best order by rule'], eveningRows())}
 
-The whole plan of evenings, as it is reckoned at every change:
+The whole schedule, as it is calculated after every change:
 
 ${table(['board', 'tasks', 'median', '95 %'], quickRows())}
 
@@ -129,7 +129,7 @@ ${table(['seed', 'took', 'answer'], errandRows([11, 12, 13, 14, 15, 16]))}
 
 Ways to build Brinefold, weighed against each other:
 
-${table(['ways', 'reckoned in full', 'first front', 'settled', 'against all'], weighingRows())}
+${table(['ways', 'calculated in full', 'first front', 'settled', 'against all'], weighingRows())}
 
 ## The first load
 
@@ -159,7 +159,7 @@ ${table(['job', 'sheets', 'bound', 'over the bound', 'within one sheet of it', '
 ## Searching for a better layout
 
 ${SEARCH_MS / 1_000} s a job at most in ${WORKERS} workers, straight-through cuts. Jobs made by cutting up 1 to 6 whole sheets at random into 8 to 60 parts, then shrinking each side by its own
-chance, so that the number of sheets is known and no sides match; half of them with a kerf of 3 mm. Seeds are drawn anew each time.
+chance, so that the number of sheets is known and no sides match; half of them with a kerf of 3 mm. Seeds are drawn again each time.
 
 ${table(['waste', 'seed', 'known number reached in 2 s', 'in 10 s', 'more than one over', 'wanted'], await knownRows(layoutWorkers))}
 

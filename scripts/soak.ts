@@ -239,7 +239,7 @@ async function allWrites(): Promise<void> {
     lost,
     failed: failed + writers.failed(),
     left: (await partsLeft(home)).length,
-    more: writers.kinds(),
+    more: writers.kinds().replace('deed', 'bench event'),
   });
 }
 

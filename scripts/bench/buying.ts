@@ -55,7 +55,7 @@ export function weighingRows(): string[][] {
       String(last!.reckoned),
       ms(first),
       ms(whole),
-      `${found} of ${best.size} points where all ${every.length} of fewer questions were reckoned`,
+      `${found} of ${best.size} points where all ${every.length} of fewer questions were calculated`,
     ],
   ];
 }

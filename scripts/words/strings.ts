@@ -100,7 +100,11 @@ const hasWord = (text: string): boolean => /[A-Za-z]{2,}/.test(text);
 /** Several words, or one that begins like a sentence: not an id, a path, a selector or a colour. */
 function isProse(text: string): boolean {
   const bare = text.trim();
-  if (!/[a-z]{2,}/.test(bare) || /^[\w@./:#-]*[/:#@][\w@./:#*-]*$/.test(bare) || /^(var|url|rgb|calc|translate|rotate|M)\(?/.test(bare))
+  if (
+    !/[a-z]{2,}/.test(bare) ||
+    /^[\w@./:#-]*[/:#@][\w@./:#*-]*$/.test(bare) ||
+    /^(var|url|rgb|calc|translate|rotate)\(|^M[\d …]/.test(bare)
+  )
     return false;
   return /^[“‘(]?[A-Z][a-z]+( |$|[.,:;!?…-])/.test(bare) || /[a-z’]{2,}[,;:]? [a-z(“]{2,}/i.test(bare) || /^[;,.:] ?[a-z]{2,}/.test(text);
 }

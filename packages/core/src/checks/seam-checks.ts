@@ -138,7 +138,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
             clear,
             '.',
           ],
-          mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} off`)],
+          mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} away`)],
         };
       }
       if (isSliver && isCutBySeam(land, tile.id, ground)) {
@@ -153,7 +153,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
           ],
           mends: [
             move(-thickMm, `Move it ${lengthWords(thickMm, units)} off ${tile.id}`),
-            move(clear.value - thickMm, `Move it ${lengthWords(clear.value - thickMm, units)} further on`),
+            move(clear.value - thickMm, `Move it ${lengthWords(clear.value - thickMm, units)} further across`),
           ],
         };
       }

@@ -109,7 +109,7 @@ function endMends(seam: Seam, feature: Feature | null, { isOnFirst, ground, clea
   return [
     {
       edit: { code: 'feature/move', featureId: id, dxMm, dyMm },
-      label: `Move ${name} ${lengthWords(Math.abs(byMm), units)} off the joint`,
+      label: `Move ${name} ${lengthWords(Math.abs(byMm), units)} off the seam`,
     },
   ];
 }

@@ -30,7 +30,7 @@ export function waterPace(spot: Spot, { minC, filmMm }: Ask): Pace {
     return speedIn(air) === 0 ? NEVER : steadyPace(dryingFactor(air, helps ? estimated(moved.name, moved.factor, '1') : ASIDE));
   });
 }
-const ASIDE = given('Moved air, which only skins over a film so thick', 1, '1', 'definition');
+const ASIDE = given('Moving air forms a skin on such a thick film', 1, '1', 'definition');
 
 /** Pace of a chemical setter: by warmth alone. @param speedPer10C how much faster it is 10 °C warmer @source craft.md §8 */
 export function settingPace(spot: Spot, speedPer10C: number, minC: number | null): Pace {

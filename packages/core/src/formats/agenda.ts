@@ -20,7 +20,7 @@ export async function agendaPdf(
   { boardName, agenda, stepName, workpieceName, personName }: AgendaSheet,
   fontBytes: Uint8Array,
 ): Promise<Uint8Array> {
-  const { pdf, font } = await newPdf('Evenings', fontBytes);
+  const { pdf, font } = await newPdf('Schedule', fontBytes);
   let sheet = newSheet(pdf, font, WIDE_MM, TALL_MM);
   let y = MARGIN_MM + 6;
   words(sheet, `${boardName}: evenings`, MARGIN_MM, y, { sizeMm: 5.5 });

@@ -30,7 +30,7 @@ const ALARM = '-PT30M';
  */
 export function calendarFileOf({ boardId, boardName, startsOn, agenda, stepName, stamp, readyMin }: CalendarFile): string {
   const calendar = new ICAL.Component(['vcalendar', [], []]);
-  calendar.updatePropertyWithValue('prodid', '-//Spare Acre//Evenings//EN');
+  calendar.updatePropertyWithValue('prodid', '-//Spare Acre//Schedule//EN');
   calendar.updatePropertyWithValue('version', '2.0');
   const event = (uid: string, fromMin: number, toMin: number, summary: string, description: string): ICAL.Component => {
     const own = new ICAL.Component('vevent');

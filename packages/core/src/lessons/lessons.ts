@@ -99,7 +99,7 @@ export const LESSONS: readonly Lesson[] = [
     view: 'bench',
     name: 'Start the first task',
     what: 'Bench shows what to do next, with which tools and how much of everything. Press Start, then Done.',
-    then: 'When you mark a task as done, the schedule updates from now and the glue you used is taken off the shelf.',
+    then: 'When you mark a task as done, the schedule updates from now and the glue you used is subtracted from the shelf.',
     isDone: ({ record }) => Object.keys(record.doneTasks).length > 0,
   },
   {

@@ -58,7 +58,7 @@ export function* earlierOptionsOf(
     const { tally, days } = derive(appliedTo(plan, edit), catalogue, shop);
     if (tally.ready !== null) {
       const won = own.ready === null ? null : reckon(`Time saved: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
-      const costChange = reckon(`More to pay: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
+      const costChange = reckon(`Extra cost: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
       options = [
         ...options,
         {

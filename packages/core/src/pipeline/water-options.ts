@@ -47,7 +47,7 @@ export function* waterOptionsOf(
       coats: waterWay(plan.surfaces.find(({ id }) => id === surfaceId)!.coats, way, catalogue),
     }));
     const name = `${coatingBy(catalogue, way.coatingId).name}${way.goes > 1 ? `, ${way.goes} coats` : ''}`;
-    const edit = atOnce(edits, `Make water of ${name.toLowerCase()}`);
+    const edit = atOnce(edits, `Use ${name.toLowerCase()} for water`);
     const other = appliedTo(plan, edit);
     const { tally } = derive(other, catalogue, shop);
     options.push({

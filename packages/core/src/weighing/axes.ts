@@ -110,7 +110,7 @@ function water({ surfaces }: Plan, catalogue: Catalogue, { areas }: Known): Axis
         surfaceId,
         coats: waterWay(coatsOf(now, surfaceId), way, catalogue),
       }));
-      return atOnce(edits, `Make water of ${nameOf(way)}`);
+      return atOnce(edits, `Use ${nameOf(way)} for water`);
     },
   });
   const others = catalogue.starter.water.filter((way) => way !== own);

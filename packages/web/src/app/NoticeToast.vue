@@ -27,7 +27,7 @@ function undo(): void {
   <div class="notices" aria-live="polite">
     <BToast v-if="isCurrent" :key="store.notice!.steps" v-model="left" no-progress no-close-button body-class="notice">
       <span>{{ store.notice!.text }}</span>
-      <BButton v-if="store.notice!.isDeed" variant="key" @click="undo">Undo</BButton>
+      <BButton v-if="store.notice!.isDeed" variant="key" :aria-label="`Undo: ${store.notice!.text}`" @click="undo">Undo</BButton>
     </BToast>
   </div>
 </template>

@@ -29,7 +29,7 @@ const sure = shallowRef<{ readonly tallyBands: Readonly<Record<string, string>> 
 onMounted(() => void import('../document/sure').then(({ useSure }) => (sure.value = useSure())));
 const bandOf = (name: string): string => sure.value?.tallyBands[name] ?? '';
 const count = computed(() => store.warnings.length);
-const warnings = computed(() => (count.value === 0 ? 'nothing' : count.value === 1 ? '1 warning' : `${count.value} warnings`));
+const warnings = computed(() => (count.value === 0 ? 'none' : count.value === 1 ? '1 warning' : `${count.value} warnings`));
 /** On a phone one line says what matters most; the rest opens out of it. */
 const isSmall = useMediaQuery('(max-width: 700px)');
 const isOpen = ref(false);
@@ -51,7 +51,7 @@ const reload = (): void => location.reload();
       <span aria-hidden="true">{{ isOpen ? '▾' : '▴' }}</span>
     </BButton>
     <div v-show="!isSmall || isOpen" id="tally-entries" class="entries">
-      <div v-for="entry in entries" :key="entry.name" class="entry" :data-testid="`tally-${entry.name.toLowerCase()}`">
+      <div v-for="entry in entries" :key="entry.id" class="entry" :data-testid="`tally-${entry.id}`">
         <div class="name">{{ entry.name }}</div>
         <div class="value"><FigureCell :figure="entry.figure" :text="entry.text" :why="entry.why" above /></div>
         <div class="band">{{ bandOf(entry.id) }}</div>

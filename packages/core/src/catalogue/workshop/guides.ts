@@ -55,7 +55,7 @@ export const guides: Catalogue['guides'] = [
     'mould',
     'No bubbles on the master, and a wall all round that is thick enough to bend.',
     'Pouring fast, straight onto the master.',
-    'Mix a spoonful and see how long it runs.',
+    'Mix a spoonful and time how long it stays liquid.',
   ),
   guide('cast', 'Sharp edges and a flat back.', 'Demoulding while it is still warm.', 'Cast one first, check it, then cast the rest.'),
   guide(
@@ -128,7 +128,7 @@ export const guides: Catalogue['guides'] = [
   guide(
     'pour',
     'Level, clear, and up to the mark on the bank.',
-    'Mixed by eye: two parts that are not in proportion stay sticky.',
+    'Mixing by eye: a wrong proportion stays sticky.',
     'Mix a spoonful by weight and leave it overnight.',
   ),
   guide('late', 'Dust only where feet and wheels go.', 'Dusting all over: it hides the paint.', 'Dust one corner and tap it off.'),

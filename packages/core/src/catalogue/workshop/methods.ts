@@ -261,10 +261,10 @@ export const cautions: Catalogue['cautions'] = [
     id: 'fumes',
     name: 'fumes of foam',
     notForChildren: false,
-    text: 'Melting foam gives off styrene fumes: moving air, never a closed room.',
+    text: 'Melting foam gives off styrene fumes: ventilate, never work in a closed room.',
   },
   { id: 'spray', name: 'sprays', notForChildren: true, text: 'Work outdoors or under extraction, wear a vapour mask, no flames.' },
-  { id: 'dust', name: 'dust', notForChildren: false, text: 'Mask while mixing and sanding; sand wet, wipe up rather than sweep.' },
+  { id: 'dust', name: 'dust', notForChildren: false, text: 'Wear a mask while mixing and sanding. Sand wet, and wipe up instead of sweeping.' },
   {
     id: 'sensitiser',
     name: 'polyurethane and other sensitisers',

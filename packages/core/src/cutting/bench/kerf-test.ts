@@ -31,7 +31,7 @@ export function kerfTest(job: CutJob, system: MeasureSystem, catalogue: Catalogu
     strips: STRIPS,
     steps: [
       `Take a scrap of ${material.name}, ${words(job.thicknessMm)}, and cut it to ${words([LENGTH_MM, WIDTH_MM])}: mark, then cut along the line${passes > 1 ? `, ${passes} passes, the first only a score` : ''}.`,
-      `Measure its length at both sides. If they differ by more than ${words(SLIP_MM)}, the rule slipped: hold it with a flat hand, or clamp it, and try again.`,
+      `Measure its length at both sides. If they differ by more than ${words(SLIP_MM)}, the rule slipped. Hold it with a flat hand or clamp it, and try again.`,
       `Mark it across every ${words(LENGTH_MM / STRIPS)} and cut it into ${STRIPS} strips, the blade always on the same side of the line.`,
       'Stand a strip on edge: its cut face should be square. A leaning face comes from a leaning blade.',
       `Push the ${STRIPS} strips together and measure them. The missing length is the kerf of ${STRIPS - 1} cuts.`,

@@ -48,7 +48,7 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
     Math.floor(leastByArea(takenArea, stock, kerfMm, 'cheapest')),
     'money',
     'layout',
-    'the cheapest sizes whose area would hold all parts, offcuts taken off',
+    'the cheapest sizes whose area would hold all parts, minus offcuts',
   );
   if (takenArea - offcuts <= 0 || kinds.length === 0) {
     return { fewest: given(label, 0, '1', 'layout', laid.length === 0 ? 'no part to lay out' : 'the offcuts have enough area'), cheapest };

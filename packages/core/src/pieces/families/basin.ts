@@ -38,7 +38,7 @@ export const basin = pieceFamily('basin', settings, {
     askNumber('plinthLayers', 'Plinth layers', { min: 0, max: 8 }),
     askLength(
       'marginMm',
-      'Margin a layer',
+      'Margin per layer',
       { min: 1, max: 100 },
       when<Basin>(({ plinthLayers }) => plinthLayers > 0),
     ),
@@ -185,7 +185,7 @@ function shapeOf(own: Basin): PieceShape {
     order: [
       {
         does: 'glue',
-        says: 'Make all walls first, then cut all mitres at one setting; the floor gives them their places.',
+        says: 'Cut all walls first, then all mitres at one blade setting. Use the floor to position them.',
         bodyIds: ['floor', ...walls.map(({ id }) => id)],
       },
       ...(rims.length > 0

@@ -56,7 +56,7 @@ export const emplacement = pieceFamily('emplacement', settings, {
     askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5, when<Emplacement>(isSplayed)),
     askLength('slackMm', 'Clearance around bases', SIZES.slackMm, when<Emplacement>(isSplayed)),
     askNumber('splayDeg', 'Angle of the outer fronts', { min: 10, max: 80 }, '°', 1, when<Emplacement>(isSplayed)),
-    askNumber('frontPct', 'Middle front, of the width', { min: 10, max: 90 }, '%', 1, when<Emplacement>(isSplayed)),
+    askNumber('frontPct', 'Middle front, share of the width', { min: 10, max: 90 }, '%', 1, when<Emplacement>(isSplayed)),
     askLength('wallMm', 'Wall', SIZES.wallMm),
     askChoice('corners', 'Corners', CORNER_TEXTS),
     askTick('embrasures', 'Embrasures in the fronts'),

@@ -30,7 +30,7 @@ export const rocks = pieceFamily('rocks', settings, {
   says: 'Large, middling and small, carved from layers of foam or modelled of clay over a foam core.',
   fields: [
     askNumber('large', 'Large', SIZES.count),
-    askNumber('middling', 'Middling', SIZES.count),
+    askNumber('middling', 'Medium', SIZES.count),
     askNumber('small', 'Small', SIZES.count),
     askLength('acrossMm', 'Diameter of a large rock', { min: 8, max: 400 }),
     askChoice('made', 'Materials', { foam: 'foam, carved', clay: 'clay over a foam core' }),
@@ -55,7 +55,7 @@ export const rocks = pieceFamily('rocks', settings, {
 
 const SORTS = [
   { id: 'large', name: 'Large rock', share: 1 },
-  { id: 'middling', name: 'Middling rock', share: 2 / 3 },
+  { id: 'middling', name: 'Medium rock', share: 2 / 3 },
   { id: 'small', name: 'Small rock', share: 1 / 3 },
 ] as const;
 

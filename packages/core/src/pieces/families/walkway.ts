@@ -152,7 +152,7 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
       { does: 'paint', says: 'Paint frame and mesh before you join them: you cannot reach behind the mesh.', bodyIds: [] },
       {
         does: 'glue',
-        says: 'Mesh on the frame, the second frame on the mesh, a weight on all.',
+        says: 'Glue the mesh to the frame and the second frame to the mesh. Weigh everything down.',
         bodyIds: ['mesh', ...over.map(({ id }) => id)],
       },
       { does: 'pin', says: 'Fit the props on pins, plumb, the first and the last before the others.', bodyIds: legs.map(({ id }) => id) },

@@ -47,7 +47,7 @@ export const cuttingEdits = {
   ),
   /** A part split anew loses the splits it had, and those of its pieces. */
   'part/split': edit<{ readonly splits: readonly Split[] }>('Split a part', ({ plan }, { splits }) => splitParts(plan.cutting, splits)),
-  'part/whole': edit<{ readonly wholeId: string }>('Make a part whole', ({ plan: { cutting } }, { wholeId }) => {
+  'part/whole': edit<{ readonly wholeId: string }>('Undo the split of a part', ({ plan: { cutting } }, { wholeId }) => {
     cutting.splits = cutting.splits.filter((split) => split.wholeId !== wholeId);
   }),
   /**

@@ -53,7 +53,7 @@ export const pieceEdits = {
     },
   ),
   'piece/sheet': edit<{ readonly pieceId: string } & Piece['sheets'][number]>(
-    ({ pieceId }, plan) => `Make ${nameIn(plan, pieceId)} of other sheets`,
+    ({ pieceId }, plan) => `Change the sheets of ${nameIn(plan, pieceId)}`,
     ({ plan }, { pieceId, role, materialId, thicknessMm }) => {
       const piece = pieceIn(plan, pieceId);
       if (piece !== undefined) piece.sheets = [...piece.sheets.filter((one) => one.role !== role), { role, materialId, thicknessMm }];
@@ -74,7 +74,7 @@ export const pieceEdits = {
     },
   ),
   'piece/length': edit<{ readonly pieceId: string } & Piece['lengths'][number]>(
-    ({ pieceId }, plan) => `Make ${nameIn(plan, pieceId)} of other strips`,
+    ({ pieceId }, plan) => `Change the strips of ${nameIn(plan, pieceId)}`,
     ({ plan }, { pieceId, role, lengthId }) => {
       const piece = pieceIn(plan, pieceId);
       if (piece !== undefined) piece.lengths = [...piece.lengths.filter((one) => one.role !== role), { role, lengthId }];

@@ -30,7 +30,7 @@ const at = computed(() => arranged.value?.pin ?? timeOf(props.slotOf.startMin));
 const who = computed(() =>
   props.slotOf.people.map((id) => store.plan!.people.find((person) => person.id === id)?.name ?? id).join(' and '),
 );
-const slack = computed(() => given('May be later by, hands aside', props.slotOf.slackMin, 'min', 'calendar'));
+const slack = computed(() => given('Slack, ignoring people', props.slotOf.slackMin, 'min', 'calendar'));
 const place = computed(() => store.plan!.places.find(({ id }) => id === props.slotOf.placeId)?.name ?? '');
 const GOES = { min: 1, max: 6 };
 const tick = (): string =>
@@ -75,7 +75,7 @@ function pinTime(typed: string): string {
             arrange({ isSkipped: true, pin: null }, 'Skip');
             emit('close');
           "
-          >Remove it</BButton
+          >Skip task</BButton
         >
       </template>
       <BButton v-else size="sm" variant="key" @click="untick">Mark as not done</BButton>

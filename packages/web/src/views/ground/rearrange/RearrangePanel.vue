@@ -22,7 +22,7 @@ const countText = computed(() => {
     case 'over':
       return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different layouts`;
     case 'too-large':
-      return 'More ways than can be counted here';
+      return 'Too many options to count';
     default:
       return count.value satisfies never;
   }

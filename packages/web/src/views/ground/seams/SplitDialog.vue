@@ -40,7 +40,7 @@ const size = ({ widthMm, depthMm }: SplitOption): string => {
 
 <template>
   <BModal v-model="isOpen" title-tag="h2" title-class="h5" title="Ways to split the table" size="xl" no-footer>
-    <SearchProgress :search="search" what="Reckoning each split" />
+    <SearchProgress :search="search" what="Calculating each split" />
     <BTableSimple v-if="options.length > 0" class="ledger" data-testid="splits">
       <thead>
         <tr>
