@@ -213,3 +213,20 @@ describe('a place that dries slower than its air says', () => {
     expect(slowed(hourly, null)).toBe(hourly);
   });
 });
+
+describe('a reading that jumps out and back', () => {
+  const AT_MS = Date.UTC(2026, 10, 30);
+  const said = (...airs: readonly [number, number][]) =>
+    judged(airs.map(([airC, humidityPct], i) => ({ airC, humidityPct, atMs: AT_MS + i * 600_000, heardMs: AT_MS + i * 600_000 }))).map(
+      ({ fault }) => fault,
+    );
+  test.each([
+    ['6.5 °C', 26.5, 50, 'spike'],
+    ['5.5 °C', 25.5, 50, null],
+    ['26 % humidity', 20, 76, 'spike'],
+    ['24 % humidity', 20, 74, null],
+  ] as const)('by %s', (_what, airC, humidityPct, fault) =>
+    expect(said([20, 50], [airC, humidityPct], [20.1, 50])).toEqual([null, fault, null]),
+  );
+  test('one that stays there is believed', () => expect(said([20, 50], [28, 50], [28.1, 50])).toEqual([null, null, null]));
+});

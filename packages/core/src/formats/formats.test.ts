@@ -123,6 +123,17 @@ describe('DXF', () => {
     expect(Math.abs(size(drawing)[0]! - 4 * 25.4)).toBeLessThan(0.2); // chords within 0.1 mm
     expect(drawing.scaleNote).toBe('drawn in inches');
   });
+  test.each([
+    [Units.Feet, 304.8],
+    [Units.Millimeters, 1],
+    [Units.Centimeters, 10],
+    [Units.Meters, 1000],
+  ])('a square of twenty of unit %i has sides of 20 × %d mm', (units, mm) => {
+    const square = [point2d(0, 0), point2d(20, 0), point2d(20, 20), point2d(0, 20)].map((point) => ({ point }));
+    const drawing = read(readDxf(dxfOf((writer) => void writer.addLWPolyline(square, { flags: 1 }), units)));
+    expect(size(drawing)[0]).toBeCloseTo(20 * mm, 6);
+    expect(size(drawing)[1]).toBeCloseTo(20 * mm, 6);
+  });
   test('lines and an arc that meet end to end are one outline: a rectangle with a round end', () => {
     const drawing = read(
       readDxf(

@@ -156,3 +156,20 @@ test('a name of any signs leaves both files sound', () => {
   const { entities } = new DxfParser().parseSync(sheetDxf(odd, 0))!;
   expect(entities.filter(({ type }) => type === 'TEXT')[0]).toMatchObject({ text: '1 Quay & <mole> "Ü"' });
 });
+
+test('every label stands inside its own part, by its left and upper edge, whichever way up the format is', () => {
+  for (const { job, index } of sheets) {
+    const { depthMm } = stockOf(job, index);
+    const labels = new DxfParser().parseSync(sheetDxf(job, index))!.entities.filter(({ type }) => type === 'TEXT') as unknown as {
+      text: string;
+      startPoint: Point;
+    }[];
+    const parts = placedParts(job, index);
+    expect(labels).toHaveLength(parts.length);
+    for (const { number, name, leftMm, topMm } of parts) {
+      const { x, y } = labels.find(({ text }) => text === `${number} ${name}`)!.startPoint;
+      expect(x).toBeCloseTo(leftMm + 4, 6);
+      expect(depthMm - y).toBeCloseTo(topMm + 4, 6);
+    }
+  }
+});

@@ -244,3 +244,21 @@ test('all that can be seen is told apart, each with causes that say what to do n
   }
   expect(diagnosed('rained-on', factsOf(SOUND(aBoard())))).toBeNull();
 });
+
+test('each further trace of a cause counts a quarter of the one before', () => {
+  const facts = factsOf(all(base('mdf', 6, 'none'), air(8, 85))(brinefold(CATALOGUE)));
+  let severalTraces = 0;
+  for (const { id, causes } of MISHAPS)
+    for (const { traces, name } of causes) {
+      const weights = traces(facts)
+        .map(({ weight }) => weight)
+        .sort((a, b) => b - a);
+      if (weights.length > 1) severalTraces++;
+      const ranked = diagnosed(id, facts)!.causes.find(({ cause }) => cause.name === name)!;
+      expect(ranked.weight).toBeCloseTo(
+        weights.reduce((sum, own, i) => sum + own / 4 ** i, 0),
+        9,
+      );
+    }
+  expect(severalTraces).toBeGreaterThan(2);
+});

@@ -272,6 +272,21 @@ test('two who change different pieces keep both; the same one in two ways is a c
   expect(mergePlans(base, to('two', 2), to('two', 3)).clashes).toEqual(['Keep']);
 });
 
+test('one who removes a place and one who dries a tile there: the tile dries with the board', () => {
+  const board = aBoard();
+  const [room, other] = [board.places[0]!, { ...board.places[0]!, id: 'loft', name: 'Loft' }];
+  const base = { ...board, places: [room, other] };
+  const gone = { ...base, places: [room] };
+  const dries = { ...base, driedAt: [{ ...base.drying, workpieceId: 'A1', placeId: 'loft' }] };
+  for (const both of [mergePlans(base, gone, dries), mergePlans(base, dries, gone)]) {
+    const there = new Set(both.plan.places.map(({ id }) => id));
+    expect(both.plan.driedAt.filter(({ placeId }) => !there.has(placeId))).toEqual([]);
+    expect(there.has(both.plan.drying.placeId)).toBe(true);
+  }
+  const moved = { ...base, drying: { ...base.drying, placeId: 'loft' } };
+  expect(mergePlans(base, gone, moved).plan.drying.placeId).toBe(room.id);
+});
+
 test('outside to coat: of a column its shaft all round, its foot and its cap, each on the side that shows', () => {
   const { facts } = made(aPiece('column', { acrossMm: 20, heightMm: 60, ribs: false, footOutMm: 3 }));
   expect(facts!.outside.value).toBeCloseTo(Math.PI * 20 * 60 + 2 * 26 * 26, 3);

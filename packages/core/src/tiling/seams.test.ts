@@ -169,3 +169,10 @@ describe('fixings', () => {
     for (const mend of warning.mends) expect(codes(mended(far, mend))).not.toContain('join/off-edge');
   });
 });
+
+test('channels of two widths: level along one side they are out of place, about one middle they differ in width; marked half-way between', () => {
+  const aside = seamOf(twoChannels(-10, { widthMm: 40 })).crossings[0]!;
+  expect([aside.fault, aside.sizeMm, aside.at.y]).toEqual(['place', 10, 195]);
+  const centred = seamOf(twoChannels(0, { widthMm: 40 })).crossings[0]!;
+  expect([centred.fault, centred.sizeMm, centred.at.y]).toEqual(['width', 20, 200]);
+});
