@@ -151,11 +151,11 @@ test('a face of a piece wears a surface of the board; the mixing card and the pl
   await page.getByRole('tab', { name: 'Coats' }).click();
   const worn = page.getByRole('region', { name: 'Finish' });
   const bare = await page.getByTestId('tally-handsOn').locator('.figure').textContent();
-  await worn.getByLabel('Outside wears', { exact: true }).selectOption({ label: 'Rock face' });
+  await worn.getByLabel('Finish of Outside', { exact: true }).selectOption({ label: 'Rock face' });
   await expect(page.getByRole('region', { name: 'Coats' }).locator('dl.counts')).toContainText('outside, all copies');
   await expect(page.getByTestId('tally-handsOn').locator('.figure')).not.toHaveText(bare!);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await expect(worn.getByLabel('Outside wears', { exact: true })).toHaveValue('');
+  await expect(worn.getByLabel('Finish of Outside', { exact: true })).toHaveValue('');
   await expect(page.getByTestId('tally-handsOn').locator('.figure')).toHaveText(bare!);
 
   await go(page, 'Coats');

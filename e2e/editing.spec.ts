@@ -112,7 +112,7 @@ test('more bench hours and warmer air bring the ready date nearer; too cold is a
   await page.getByLabel('Temperature').fill('5');
   await page.getByLabel('Temperature').press('Enter');
   const warning = page.locator('[data-code="air/too-cold"]');
-  await expect(warning).toContainText('never bind');
+  await expect(warning).toContainText('do not set');
   await warning.getByRole('button', { name: 'Heat Room to 15 °C' }).click();
   await expect(warning).toHaveCount(0);
 });
@@ -148,7 +148,7 @@ test('inches: a board of 45 × 30 in is typed, shown and cut in inches', async (
   }
   await dialog.getByRole('button', { name: 'Create board' }).click();
   await expect(page.getByText('45 × 30 in, 4 tiles')).toBeVisible();
-  await page.getByRole('navigation').getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: 'Parts' }).click();
   await expect(page.getByTestId('cut-list')).toContainText('15×22 1/2');
 });

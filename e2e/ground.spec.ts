@@ -145,12 +145,12 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
   await expect(page.getByRole('alert')).toContainText('Choose an SVG, DXF or PNG file');
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');
   await expect(page.getByTestId('import-size')).toContainText('1 outline, 120 × 60 mm');
-  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(page.getByLabel('Notes').getByLabel('Width')).toHaveValue('120');
   await page.keyboard.press('Escape');
   await open();
   await take('slope.png', slopePng());
-  await page.getByRole('button', { name: 'Import' }).click();
+  await page.getByRole('button', { name: 'Import', exact: true }).click();
   await expect(page.getByLabel('Notes').getByText('steps of contour')).toContainText('6 steps');
   const plan = await savedPlan(page, app);
   expect(plan.features.map(({ kind }) => kind)).toEqual(['raised', 'hill']);

@@ -123,7 +123,7 @@ for (const [size, light] of [
     await page.emulateMedia({ colorScheme: light === 'daylight' ? 'light' : 'dark' });
     await page.goto(app.url);
     await expect(page.getByText('1 warning')).toBeVisible({ timeout: 60_000 });
-    await page.getByRole('button', { name: 'Boards put away' }).click();
+    await page.getByRole('button', { name: 'Archived boards' }).click();
     await look(`${light}: shelf`);
     await page.getByRole('button', { name: 'New board' }).click();
     await inDialog(`${light}: new board`);

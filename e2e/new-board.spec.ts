@@ -55,7 +55,7 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
   expect(plan.features[1]!.shape.points[2]).toEqual({ x: 800, y: 650 });
   expect(plan.features[2]!.shape.widthMm).toBe(70);
 
-  await page.getByRole('navigation').getByText('Cuts').click();
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: /XPS insulation foam, 40 mm/ }).click();
   await expect(page.getByTestId('cut-order')).toContainText('from the left');
   await page.getByRole('tab', { name: 'Parts' }).click();

@@ -22,7 +22,7 @@ test('connections that the database drops are taken up again, and nothing is tol
     ]);
     if (saved.status === 200) revision += 1;
     else if (saved.status === 409) revision = (saved.body as { stored: { revision: number } }).stored.revision;
-    else expect(saved).toMatchObject({ status: 503, body: { title: 'The database is away' } });
+    else expect(saved).toMatchObject({ status: 503, body: { title: 'The database is not reachable' } });
   }
   expect((await call('GET', `/boards/${id}/history`)).status).toBe(200);
 });
@@ -45,8 +45,8 @@ test('no database at all is a 503 that names it, and says when to ask again; wha
   const answer = await fetch(`${base}/boards`);
   expect([answer.status, answer.headers.get('retry-after')]).toEqual([503, '1']);
   const { title, detail } = (await answer.json()) as { title: string; detail: string };
-  expect(title).toBe('The database is away');
-  expect(detail).toContain('not known');
+  expect(title).toBe('The database is not reachable');
+  expect(detail).toContain('may not be saved');
   expect(detail).not.toMatch(/127\.0\.0\.1|ECONN|was not changed/);
   // Figures of the builder's own are in the database: without them the catalogue would be another.
   expect((await fetch(`${base}/catalogue`)).status).toBe(503);

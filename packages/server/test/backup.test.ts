@@ -50,10 +50,10 @@ test('boards that are there are not replaced unless that is said, nor under some
   const replacing = vi.fn(() => Promise.resolve());
   await prepareDatabase({ url: address, demo: 'once', backupDir: null });
   const demo = await everything(address);
-  await expect(restore(address, file, null)).rejects.toThrow('3 boards are there already; --replace');
+  await expect(restore(address, file, null)).rejects.toThrow('The database already has 3 boards. Use --replace');
   const user = openDatabase(address);
   await user.raw('select 1');
-  await expect(restore(address, file, replacing)).rejects.toThrow('running on this database');
+  await expect(restore(address, file, replacing)).rejects.toThrow('using this database');
   await user.destroy();
   expect(replacing).not.toHaveBeenCalled(); // nothing is copied for a restore that cannot be
   const broken = join(folder, 'broken.dump');

@@ -11,9 +11,10 @@ test('JSON is read as it was written, brackets in its texts being no depth', () 
 });
 
 test.each([
-  ['one level too deep', bytes(nested(MAX_DEPTH + 2)), `deeper than ${MAX_DEPTH} levels`],
-  ['depth without an end', bytes('['.repeat(2_000_000)), 'deeper than'],
-  ['nothing', bytes(''), 'nothing was sent'],
+  ['one level too deep', bytes(nested(MAX_DEPTH + 2)), `nested more than ${MAX_DEPTH} levels`],
+  ['depth without an end', bytes('['.repeat(2_000_000)), 'nested more than'],
+  ['a hundred levels, where a plan has ten', bytes(nested(100)), 'nested more than'],
+  ['nothing', bytes(''), 'the request is empty'],
   ['half of it', bytes('{"a":'), 'body:'],
   ['bytes that are no text', new Uint8Array([0x22, 0xff, 0xfe, 0x22]), 'not UTF-8'],
 ])('%s is refused in words', (_what, given, words) => {

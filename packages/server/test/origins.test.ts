@@ -54,5 +54,5 @@ test('a request without a host is a 400 with words', async () => {
     socket.on('error', reject);
   });
   expect(said).toMatch(/^HTTP\/1\.1 400 /);
-  expect(said).toContain('host: nothing was sent');
+  expect(said).toContain('host: no host was sent');
 });

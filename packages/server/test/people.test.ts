@@ -60,7 +60,7 @@ describe('roles', () => {
     const refused = await call('POST', '/boards', { plan: aPlan() }, as(guest));
     expect(refused).toMatchObject({
       status: 403,
-      body: { detail: 'As a guest you can look at everything here, but not change anything. Ask an owner of this server.' },
+      body: { detail: 'As a guest you can view everything, but you cannot change anything. Ask an owner of this server.' },
     });
     const builder = await aPerson('builder', 'Bo');
     expect((await call('POST', '/boards', { plan: aPlan() }, as(builder))).status).toBe(201);

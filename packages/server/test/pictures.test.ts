@@ -46,7 +46,7 @@ test('a picture that is cut off or damaged is refused: it is decoded to its last
   for (const whole of [await noise.png().toBuffer(), await noise.jpeg().toBuffer()]) {
     const answer = await send(whole.subarray(0, whole.length / 2));
     expect(answer.status).toBe(422);
-    expect(((await answer.json()) as { detail: string }).detail).toContain('not all there');
+    expect(((await answer.json()) as { detail: string }).detail).toContain('incomplete');
   }
   expect(await db()('pictures').count({ n: '*' })).toEqual([{ n: '0' }]);
 });
@@ -85,7 +85,7 @@ test('all pictures together have a limit, also for many at once; taking one out 
   const atOnce = await Promise.allSettled(six.map(() => keepPicture(db(), aMegabyte, { maxMb: 1 })));
   const refused = atOnce.filter((one) => one.status === 'rejected');
   expect(refused).toHaveLength(5);
-  expect(refused[0]!.reason).toMatchObject({ status: 507, message: expect.stringContaining('1 of 1 MB are taken') as string });
+  expect(refused[0]!.reason).toMatchObject({ status: 507, message: expect.stringContaining('1 of 1 MB are used') as string });
   const [{ id }] = (await db()('pictures').select('id')) as [{ id: string }];
   expect((await fetch(url(`/${id}`), { method: 'DELETE' })).status).toBe(204);
   await keepPicture(db(), aMegabyte, { maxMb: 1 });

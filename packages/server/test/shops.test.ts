@@ -25,7 +25,7 @@ test('a shop that is asked tells its prices; one that breaks down or is silent k
   const before = await shop();
   expect([before.fault, before.offers.length > 100]).toEqual([null, true]);
   for (const [own, words] of [
-    ['broken', 'no price list'],
+    ['broken', 'not a price list'],
     ['silent', 'does not answer'],
   ] as const) {
     const now = await plays(own);

@@ -10,6 +10,10 @@ import { fitRuns, inBoth, shortened } from './windows';
 const DAY = 1_440;
 
 describe('vapour', () => {
+  test('air that touches a cold face is full there, never more than full', () => {
+    expect(humidityAtPct({ airC: 20, humidityPct: 90 }, 5)).toBe(100);
+    expect(humidityAtPct({ airC: 20, humidityPct: 40 }, 20)).toBeCloseTo(40, 9);
+  });
   test.each([
     // Psychrometric tables, rounded to a tenth there.
     [20, 50, 9.3],

@@ -28,10 +28,10 @@ const bowls = computed(() => props.detail.mixes.filter(({ batches }) => batches.
   <BTableSimple v-if="detail.takes.length > 0" class="ledger" data-testid="amounts">
     <thead>
       <tr>
-        <th scope="col">use</th>
-        <th scope="col" class="num">measured</th>
-        <th scope="col" class="num">weighed</th>
-        <th scope="col">or</th>
+        <th scope="col">Use</th>
+        <th scope="col" class="num">Measured</th>
+        <th scope="col" class="num">Weighed</th>
+        <th scope="col">Or</th>
       </tr>
     </thead>
     <tbody>

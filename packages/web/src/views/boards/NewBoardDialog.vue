@@ -121,9 +121,9 @@ async function create(): Promise<void> {
         <thead>
           <tr>
             <th scope="col">{{ like.plan.name }}, logged so far</th>
-            <th scope="col" class="num">planned</th>
+            <th scope="col" class="num">Planned</th>
             <th scope="col" class="num">Actual</th>
-            <th scope="col" class="num">estimate here</th>
+            <th scope="col" class="num">Estimate here</th>
           </tr>
         </thead>
         <tbody>

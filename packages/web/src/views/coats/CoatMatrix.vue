@@ -25,7 +25,7 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
       <thead>
         <tr>
           <th scope="col">Coat</th>
-          <th scope="col" class="num">total</th>
+          <th scope="col" class="num">Total</th>
           <th scope="col" class="num">Drying time</th>
           <th
             v-for="{ surfaceId, name, area } in matrix.columns"

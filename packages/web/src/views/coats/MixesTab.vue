@@ -61,11 +61,11 @@ async function card(): Promise<void> {
         <thead>
           <tr>
             <th scope="col">Per batch{{ mix.by === 'mass' ? ', weighed' : '' }}</th>
-            <th scope="col" class="num">measure</th>
-            <th scope="col" class="num">or weigh</th>
-            <th scope="col">spoons, metric</th>
-            <th scope="col">spoons, US</th>
-            <th scope="col" class="num">total</th>
+            <th scope="col" class="num">Measure</th>
+            <th scope="col" class="num">Or weigh</th>
+            <th scope="col">Spoons, metric</th>
+            <th scope="col">Spoons, US</th>
+            <th scope="col" class="num">Total</th>
           </tr>
         </thead>
         <tbody>

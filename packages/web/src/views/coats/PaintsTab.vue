@@ -105,8 +105,8 @@ function pick(event: MouseEvent): void {
     <BTableSimple class="ledger">
       <thead>
         <tr>
-          <th scope="col">colour</th>
-          <th scope="col">paint</th>
+          <th scope="col">Colour</th>
+          <th scope="col">Paint</th>
           <th scope="col">Available</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>
         </tr>

@@ -32,10 +32,10 @@ watch(
       <BTableSimple class="ledger" data-testid="basins">
         <thead>
           <tr>
-            <th scope="col">water</th>
+            <th scope="col">Water</th>
             <th scope="col" class="num">Volume</th>
-            <th scope="col">dams at tile ends</th>
-            <th scope="col">lowest point of the bank</th>
+            <th scope="col">Dams at tile ends</th>
+            <th scope="col">Lowest point of the bank</th>
           </tr>
         </thead>
         <tbody>
@@ -62,10 +62,10 @@ watch(
           <tr>
             <th scope="col">Option</th>
             <th scope="col" class="num">Board cost</th>
-            <th scope="col" class="num">hands-on</th>
-            <th scope="col" class="num">mass</th>
-            <th scope="col">ready</th>
-            <th scope="col">look and hazards</th>
+            <th scope="col" class="num">Hands-on</th>
+            <th scope="col" class="num">Mass</th>
+            <th scope="col">Ready</th>
+            <th scope="col">Look and hazards</th>
             <th scope="col"><span class="visually-hidden">to do</span></th>
           </tr>
         </thead>

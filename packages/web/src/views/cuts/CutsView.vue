@@ -128,10 +128,10 @@ const { width, height } = useElementSize(frame);
             <BTableSimple class="ledger mt-2" data-testid="cut-list">
               <thead>
                 <tr>
-                  <th scope="col">part</th>
-                  <th scope="col" class="num">size</th>
-                  <th scope="col" class="num">left</th>
-                  <th scope="col" class="num">top</th>
+                  <th scope="col">Part</th>
+                  <th scope="col" class="num">Size</th>
+                  <th scope="col" class="num">Left</th>
+                  <th scope="col" class="num">Top</th>
                 </tr>
               </thead>
               <tbody>

@@ -37,10 +37,10 @@ async function print(): Promise<void> {
   <BTableSimple class="ledger stacked" responsive data-testid="agenda">
     <thead>
       <tr>
-        <th scope="col">when</th>
-        <th scope="col">step</th>
-        <th scope="col">on</th>
-        <th scope="col" class="num">hands-on</th>
+        <th scope="col">When</th>
+        <th scope="col">Task</th>
+        <th scope="col">Tile or piece</th>
+        <th scope="col" class="num">Hands-on</th>
         <th scope="col" class="num">Drying time</th>
       </tr>
     </thead>

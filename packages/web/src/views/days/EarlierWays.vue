@@ -35,7 +35,7 @@ async function ask(): Promise<void> {
       <thead>
         <tr>
           <th scope="col">Option</th>
-          <th scope="col">ready</th>
+          <th scope="col">Ready</th>
           <th scope="col" class="num">Time saved</th>
           <th scope="col" class="num">Extra cost</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>

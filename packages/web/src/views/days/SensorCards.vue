@@ -77,8 +77,9 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
     </h4>
     <p v-if="sensor.state.last !== null">
       Last accepted reading, {{ format(sensor.state.last.atMs, 'EEE d MMM, HH:mm') }}:
-      <FigureCell :figure="celsius(sensor.state.last.airC, 'Air')" />, <FigureCell :figure="percent(sensor.state.last.humidityPct)" />, dew
-      at <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days,
+      <FigureCell :figure="celsius(sensor.state.last.airC, 'Temperature')" />,
+      <FigureCell :figure="percent(sensor.state.last.humidityPct)" />, dew at
+      <FigureCell :figure="celsius(sensor.state.dewC!, 'Dew point')" />. {{ sensor.readings.length }} readings in eight days,
       {{ sensor.state.lies }} of them rejected.
     </p>
     <p v-else class="quiet">No accepted reading yet. Your own values are used instead.</p>
@@ -87,16 +88,16 @@ async function fromFile(chosen: File | readonly File[] | null): Promise<void> {
       <BTableSimple class="ledger" responsive small>
         <thead>
           <tr>
-            <th scope="col">received</th>
-            <th scope="col" class="num">air</th>
-            <th scope="col" class="num">humidity</th>
-            <th scope="col">reason</th>
+            <th scope="col">Received</th>
+            <th scope="col" class="num">Temperature</th>
+            <th scope="col" class="num">Humidity</th>
+            <th scope="col">Reason</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="reading in lies(sensor)" :key="reading.heardMs">
             <td>{{ format(reading.heardMs, 'EEE d MMM, HH:mm') }}</td>
-            <td class="num"><FigureCell :figure="celsius(reading.airC, 'Air')" /></td>
+            <td class="num"><FigureCell :figure="celsius(reading.airC, 'Temperature')" /></td>
             <td class="num"><FigureCell :figure="percent(reading.humidityPct)" /></td>
             <td>{{ FAULT_WORDS[reading.fault!] }}</td>
           </tr>

@@ -122,8 +122,8 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
           <BTableSimple v-if="totals.length > 0" class="ledger totals" data-testid="totals">
             <thead>
               <tr>
-                <th scope="col">all logged</th>
-                <th scope="col" class="num">planned</th>
+                <th scope="col">All logged</th>
+                <th scope="col" class="num">Planned</th>
                 <th scope="col" class="num">Actual</th>
                 <th scope="col" class="num">Difference</th>
               </tr>
@@ -149,9 +149,9 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
           <BTableSimple class="ledger" data-testid="log">
             <thead>
               <tr>
-                <th scope="col">day</th>
-                <th scope="col">what</th>
-                <th scope="col">by</th>
+                <th scope="col">Day</th>
+                <th scope="col">What</th>
+                <th scope="col">By</th>
                 <th scope="col" class="num">Actual</th>
                 <th scope="col" class="num">Difference</th>
                 <th scope="col"><span class="visually-hidden">removed</span></th>

@@ -69,7 +69,7 @@ function airTyped(): AirAt {
   };
   const { airC, humidityPct } = typed.value;
   return {
-    airC: read(airC, 'Air', '°C', LIMITS.airC, air.value.airC),
+    airC: read(airC, 'Temperature', '°C', LIMITS.airC, air.value.airC),
     humidityPct: read(humidityPct, 'Humidity', '%', LIMITS.humidityPct, air.value.humidityPct),
   };
 }
@@ -120,7 +120,7 @@ const { isBusy, run: write } = useOnce(async () => {
       </template>
     </template>
     <ChoiceField v-if="people.length > 1" label="By" :value="who" :options="people" @choose="(name) => (typed.who = name)" />
-    <label>Air <BFormInput v-model="typed.airC" inputmode="decimal" autocomplete="off" :placeholder="shown(air.airC)" /> °C</label>
+    <label>Temperature <BFormInput v-model="typed.airC" inputmode="decimal" autocomplete="off" :placeholder="shown(air.airC)" /> °C</label>
     <label
       >Humidity
       <BFormInput v-model="typed.humidityPct" inputmode="decimal" autocomplete="off" :placeholder="shown(air.humidityPct)" /> %</label

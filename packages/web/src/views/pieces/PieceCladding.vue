@@ -81,9 +81,9 @@ function cladWith({ shows, name }: { readonly shows: string; readonly name: stri
           <thead>
             <tr>
               <th scope="col">Option</th>
-              <th scope="col" class="num">time</th>
-              <th scope="col" class="num">cost</th>
-              <th scope="col" class="num">mass</th>
+              <th scope="col" class="num">Time</th>
+              <th scope="col" class="num">Cost</th>
+              <th scope="col" class="num">Mass</th>
               <th scope="col"><span class="visually-hidden">to do</span></th>
             </tr>
           </thead>

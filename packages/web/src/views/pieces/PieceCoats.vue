@@ -82,9 +82,9 @@ function shift(from: number, by: number): void {
     <BTableSimple v-else class="ledger">
       <thead>
         <tr>
-          <th scope="col" class="num">coat</th>
-          <th scope="col">of</th>
-          <th scope="col">method</th>
+          <th scope="col" class="num">Coat</th>
+          <th scope="col">Of</th>
+          <th scope="col">Method</th>
           <th scope="col" class="num">Needed</th>
           <th scope="col"><span class="visually-hidden">to do</span></th>
         </tr>

@@ -28,13 +28,13 @@ const take = (castingId: string | null): string =>
       <BTableSimple class="ledger">
         <thead>
           <tr>
-            <th scope="col">copies</th>
-            <th scope="col" class="num">moulds</th>
-            <th scope="col" class="num">mould</th>
-            <th scope="col" class="num">pours</th>
-            <th scope="col" class="num">hands-on</th>
-            <th scope="col" class="num">waits</th>
-            <th scope="col" class="num">cost</th>
+            <th scope="col">Copies</th>
+            <th scope="col" class="num">Moulds</th>
+            <th scope="col" class="num">Mould</th>
+            <th scope="col" class="num">Pours</th>
+            <th scope="col" class="num">Hands-on</th>
+            <th scope="col" class="num">Waits</th>
+            <th scope="col" class="num">Cost</th>
             <th scope="col"><span class="visually-hidden">to do</span></th>
           </tr>
         </thead>

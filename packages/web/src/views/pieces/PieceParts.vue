@@ -49,11 +49,11 @@ async function saveTemplates(): Promise<void> {
     <BTableSimple class="ledger">
       <thead>
         <tr>
-          <th scope="col">part</th>
+          <th scope="col">Part</th>
           <th scope="col"><span class="visually-hidden">outline</span></th>
-          <th scope="col" class="num">across</th>
-          <th scope="col" class="num">high</th>
-          <th scope="col">marks</th>
+          <th scope="col" class="num">Width</th>
+          <th scope="col" class="num">Height</th>
+          <th scope="col">Marks</th>
         </tr>
       </thead>
       <tbody>

@@ -52,14 +52,14 @@ function use(adhesiveId: string): void {
     <BTableSimple class="ledger" data-testid="adhesives">
       <thead>
         <tr>
-          <th>adhesive</th>
+          <th>Adhesive</th>
           <th>On this joint</th>
           <th>Applied as</th>
-          <th class="num">open time</th>
-          <th class="num">under weight</th>
-          <th class="num">full cure</th>
-          <th>fills gaps</th>
-          <th>cuts cleanly</th>
+          <th class="num">Open time</th>
+          <th class="num">Under weight</th>
+          <th class="num">Full cure</th>
+          <th>Fills gaps</th>
+          <th>Cuts cleanly</th>
           <th><span class="visually-hidden">to do</span></th>
         </tr>
       </thead>

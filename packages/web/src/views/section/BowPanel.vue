@@ -58,8 +58,8 @@ const size = (mm: number): string => showText({ value: Math.abs(mm), unit: 'mm' 
         <thead>
           <tr>
             <th>Change</th>
-            <th class="num">reduction</th>
-            <th class="num">remaining bow</th>
+            <th class="num">Reduction</th>
+            <th class="num">Remaining bow</th>
             <th><span class="visually-hidden">to do</span></th>
           </tr>
         </thead>

@@ -66,12 +66,12 @@ const take = ({ stack, name }: BuildOption): string => store.edit({ code: 'stack
     <thead>
       <tr>
         <th>Option</th>
-        <th class="num">hands-on</th>
-        <th class="num">cost</th>
-        <th class="num">mass</th>
-        <th class="num">worst bow</th>
-        <th>ready</th>
-        <th>risk</th>
+        <th class="num">Hands-on</th>
+        <th class="num">Cost</th>
+        <th class="num">Mass</th>
+        <th class="num">Worst bow</th>
+        <th>Ready</th>
+        <th>Risk</th>
         <th><span class="visually-hidden">to do</span></th>
       </tr>
     </thead>

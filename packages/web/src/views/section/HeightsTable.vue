@@ -42,10 +42,10 @@ function pick({ heightMm }: Bare<HeightChoice>, { thicknessesMm }: Bare<HeightOp
   <BTableSimple v-else class="ledger" data-testid="heights">
     <thead>
       <tr>
-        <th>height</th>
-        <th>layers</th>
-        <th>error</th>
-        <th class="num">foam, cost</th>
+        <th>Height</th>
+        <th>Layers</th>
+        <th>Error</th>
+        <th class="num">Foam, cost</th>
         <th><span class="visually-hidden">to do</span></th>
       </tr>
     </thead>

@@ -224,11 +224,11 @@ const missing = computed(() => [...new Set([...soldOut.value, ...(found.value?.u
       <BTableSimple class="ledger" responsive>
         <thead>
           <tr>
-            <th scope="col">buy</th>
-            <th scope="col">packages</th>
-            <th scope="col" class="num">cost</th>
-            <th scope="col">needed by</th>
-            <th scope="col">done</th>
+            <th scope="col">Buy</th>
+            <th scope="col">Packages</th>
+            <th scope="col" class="num">Cost</th>
+            <th scope="col">Needed by</th>
+            <th scope="col">Done</th>
           </tr>
         </thead>
         <tbody>

@@ -110,9 +110,9 @@ const layout = computed(() => ({
         <BTableSimple class="ledger" data-testid="spent-rows">
           <thead>
             <tr>
-              <th scope="col">of</th>
-              <th scope="col" class="num">planned</th>
-              <th scope="col" class="num">paid</th>
+              <th scope="col">Of</th>
+              <th scope="col" class="num">Planned</th>
+              <th scope="col" class="num">Paid</th>
               <th scope="col" class="num">Difference</th>
             </tr>
           </thead>

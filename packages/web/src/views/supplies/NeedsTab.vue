@@ -68,11 +68,11 @@ const unitOf = ({ group, need }: Bare<Supply>): string | undefined =>
   <BTableSimple v-if="supplies !== null" class="ledger stacked" data-testid="supplies">
     <thead>
       <tr>
-        <th scope="col">material</th>
+        <th scope="col">Material</th>
         <th scope="col" class="num">Needed</th>
-        <th scope="col">enough</th>
-        <th scope="col">buy</th>
-        <th scope="col" class="num">to buy</th>
+        <th scope="col">Enough</th>
+        <th scope="col">Buy</th>
+        <th scope="col" class="num">To buy</th>
         <th scope="col" class="num">Used</th>
       </tr>
     </thead>

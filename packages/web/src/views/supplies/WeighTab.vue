@@ -134,11 +134,11 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
     <BTableSimple class="ledger" responsive data-testid="ways">
       <thead>
         <tr>
-          <th scope="col">change</th>
-          <th scope="col" class="num">cost</th>
-          <th scope="col" class="num">hands-on</th>
-          <th scope="col" class="num">mass</th>
-          <th scope="col">ready</th>
+          <th scope="col">Change</th>
+          <th scope="col" class="num">Cost</th>
+          <th scope="col" class="num">Hands-on</th>
+          <th scope="col" class="num">Mass</th>
+          <th scope="col">Ready</th>
         </tr>
       </thead>
       <tbody>

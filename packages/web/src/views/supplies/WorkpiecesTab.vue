@@ -14,9 +14,9 @@ const workpieces = computed(() => store.slices.byWorkpiece ?? null);
   <BTableSimple v-else class="ledger" data-testid="by-workpiece">
     <thead>
       <tr>
-        <th scope="col">used in</th>
+        <th scope="col">Used in</th>
         <th scope="col" class="num">Needed</th>
-        <th scope="col" class="num">costs</th>
+        <th scope="col" class="num">Costs</th>
       </tr>
     </thead>
     <tbody>

@@ -86,7 +86,10 @@ test('what is ordered today says when it comes, of everything on the list', asyn
   expect(store.plan!.calendar.arrivals.length).toBeGreaterThan(0);
   await settled();
   for (const row of list.findAll('[data-buy]'))
-    expect([row.attributes('data-buy'), row.text()]).toEqual([row.attributes('data-buy'), expect.stringMatching(/arrives \w{3} \d+ \w{3}/)]);
+    expect([row.attributes('data-buy'), row.text()]).toEqual([
+      row.attributes('data-buy'),
+      expect.stringMatching(/arrives \w{3} \d+ \w{3}/),
+    ]);
 });
 
 test('what is bought is written down once, however often it is pressed', async () => {

@@ -102,8 +102,8 @@ const freshId = (of: Kind, entry: Entry): string =>
       <BTableSimple class="ledger" data-testid="entries">
         <thead>
           <tr>
-            <th scope="col">name</th>
-            <th scope="col">kind</th>
+            <th scope="col">Name</th>
+            <th scope="col">Kind</th>
             <th scope="col">Source</th>
           </tr>
         </thead>

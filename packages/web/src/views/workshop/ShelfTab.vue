@@ -83,10 +83,10 @@ const materialName = (id: string): string => catalogues.catalogue!.materials.fin
   <BTableSimple v-else class="ledger" data-testid="shelf">
     <thead>
       <tr>
-        <th scope="col">on the shelf</th>
+        <th scope="col">On the shelf</th>
         <th scope="col" class="num">In stock</th>
-        <th scope="col">reserved for boards</th>
-        <th scope="col">age</th>
+        <th scope="col">Reserved for boards</th>
+        <th scope="col">Age</th>
       </tr>
     </thead>
     <tbody>

@@ -21,7 +21,7 @@ const store = usePlan();
 const { select, toggle } = useSelection();
 const features = computed(() => [...store.plan!.features].reverse());
 const ROW_PX = 26;
-const { list: rows, containerProps, wrapperProps } = useVirtualList(features, { itemHeight: ROW_PX, overscan: 6 });
+const { list: rows, containerProps, wrapperProps } = useVirtualList(features, { itemHeight: ROW_PX, overscan: 20 });
 
 const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'feature/order', featureId: id, by });
 </script>
