@@ -146,7 +146,7 @@ test('an SVG outline comes in at its true size, a torn one is refused, heights b
   await take('shed.svg', '<svg width="200mm" viewBox="0 0 100 100"><rect x="5" y="5" width="60" height="30"/></svg>');
   await expect(page.getByTestId('import-size')).toContainText('1 outline, 120 × 60 mm');
   await page.getByRole('button', { name: 'Import', exact: true }).click();
-  await expect(page.getByLabel('Notes').getByLabel('Width')).toHaveValue('120');
+  await expect(page.getByLabel('Notes').getByLabel('Left to right')).toHaveValue('120');
   await page.keyboard.press('Escape');
   await open();
   await take('slope.png', slopePng());

@@ -78,7 +78,7 @@ test('a newcomer draws a tile, builds it with the clock set on, ends the lessons
 
   await lesson.getByRole('button', { name: 'End the lessons' }).click();
   await expect(page.getByRole('heading', { name: 'Boards', exact: true })).toBeVisible();
-  await page.getByRole('button', { name: /Boards put away/ }).click();
+  await page.getByRole('button', { name: /Archived boards/ }).click();
   await expect(page.getByText(/First tile archived/)).toBeVisible();
   // Shelf and rack have again what they had.
   const kept = async (path: string): Promise<unknown> => (await page.request.get(`${app.url}/api${path}`)).json();
@@ -98,7 +98,7 @@ test.describe('with the demo boards', () => {
     const dialog = page.getByRole('dialog');
     await dialog.getByLabel('Name').fill('Saltholm');
     await dialog.getByLabel('Name').press('Enter');
-    await dialog.getByLabel('Like').selectOption({ label: 'Brinefold Saltworks' });
+    await dialog.getByLabel('Start from').selectOption({ label: 'Brinefold Saltworks' });
     await dialog.getByLabel('Larger by').fill('20');
     await dialog.getByLabel('Larger by').press('Enter');
     await expect(dialog.getByTestId('like')).toContainText('1643 × 1095 mm in 6 tiles');

@@ -29,7 +29,7 @@ test('a view that does not arrive says so and offers to load again; the plan is 
   await page.route('**/assets/CutsView-*.js', (route) => route.abort());
   await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Cuts' }).click();
-  await expect(page.getByRole('alert').filter({ hasText: 'did not arrive' })).toBeVisible();
+  await expect(page.getByRole('alert').filter({ hasText: 'could not be loaded' })).toBeVisible();
   await page.unroute('**/assets/CutsView-*.js');
   await page.getByRole('button', { name: 'Load again' }).click();
   await expect(page.getByRole('heading', { name: /Cut list, sheet 1/ })).toBeVisible();

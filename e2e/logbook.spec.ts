@@ -10,10 +10,10 @@ test('four sittings with more glue teach the next plan what the formula says; on
   await expect(tally).toContainText('g');
   const before = await tally.locator('.figure').textContent();
   await form.getByLabel('Task').selectOption({ index: 1 });
-  await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
+  await form.getByLabel('Material').selectOption({ label: 'White glue' });
   const planned = /([\d.]+)\s*g on/.exec((await form.textContent())!)![1]!;
   for (const factor of [1.2, 1.2, 1.2, 1.2]) {
-    await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
+    await form.getByLabel('Material').selectOption({ label: 'White glue' });
     const rows = await page.getByTestId('log').getByRole('row').count();
     await form.getByLabel('Used').fill(String(Number(planned) * factor));
     await form.getByRole('button', { name: 'Add entry' }).click();
@@ -69,7 +69,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
   await desk.getByLabel('What went wrong?').selectOption({ label: 'The tile has bowed' });
   const first = desk.getByTestId('cause').first();
   await expect(first).toContainText('MDF is not sealed on both faces');
-  await desk.getByLabel('On').selectOption({ label: 'Tile B1' });
+  await desk.getByLabel('Tile or piece').selectOption({ label: 'Tile B1' });
   await first.getByRole('button', { name: /^Plan it/ }).click();
   await expect(desk.getByRole('status')).toContainText('Planned');
   await desk.getByLabel('What went wrong?').selectOption({ label: 'A mitre will not close' });

@@ -116,7 +116,7 @@ test('pictures of the main views', async ({ page, app }) => {
     await form.getByLabel('Task').selectOption({ index });
     await form.getByLabel('Actual time').fill(minutes);
     if (grams !== '') {
-      await form.getByLabel('Amount used of').selectOption({ label: 'White glue' });
+      await form.getByLabel('Material').selectOption({ label: 'White glue' });
       await form.getByLabel('Used').fill(grams);
     }
     await form.getByRole('button', { name: 'Add entry' }).click();

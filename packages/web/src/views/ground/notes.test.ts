@@ -79,7 +79,7 @@ describe('the notes of a feature', () => {
   test('across stretches an outline; from the left moves it', async () => {
     const store = await anOpenBoard();
     const panel = shown(FeaturePanel, { feature: byName(store, 'Long pan') });
-    await type(panel, 'Width', '240');
+    await type(panel, 'Left to right', '240');
     expect(byName(store, 'Long pan').shape).toMatchObject({ points: [{ x: 60 }, { x: 300 }, { x: 300 }, { x: 60 }] });
     await panel.setProps({ feature: byName(store, 'Long pan') });
     await type(panel, 'From the left', '100');

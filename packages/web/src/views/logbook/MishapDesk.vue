@@ -63,7 +63,7 @@ const minutes = (min: number): string => showText(given('', min, 'min', 'plan'),
   <section aria-label="Troubleshooting" data-testid="mishap-desk">
     <div class="asked">
       <ChoiceField label="What went wrong?" :value="mishapId" :options="options" @choose="(id) => (mishapId = id)" />
-      <ChoiceField label="On" :value="on" :options="workpieces" @choose="(id) => (workpieceId = id)" />
+      <ChoiceField label="Tile or piece" :value="on" :options="workpieces" @choose="(id) => (workpieceId = id)" />
     </div>
     <p v-if="fault !== ''" class="attention" role="alert">{{ fault }}</p>
     <p v-if="done !== ''" role="status">{{ done }}</p>

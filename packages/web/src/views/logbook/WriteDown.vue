@@ -109,7 +109,7 @@ const { isBusy, run: write } = useOnce(async () => {
       </template>
       <ChoiceField
         v-if="takes.length > 0"
-        label="Amount used of"
+        label="Material"
         :value="typed.supplyId"
         :options="[{ value: '', text: 'no amount' }, ...takes.map(({ supplyId, name }) => ({ value: supplyId, text: name }))]"
         @choose="(id) => (typed.supplyId = id)"

@@ -114,8 +114,8 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
       :take="(mm) => (shape.form === 'round' ? reshape(store, feature, 'Resize', { ...shape, radiusMm: mm }) : '')"
     />
     <template v-if="shape.form === 'outline' || shape.form === 'contours'">
-      <LengthField label="Width" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
-      <LengthField label="Depth" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
+      <LengthField label="Left to right" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
+      <LengthField label="Front to back" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
     </template>
     <LengthField label="From the left" :mm="box.left" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(mm, box.top)" />
     <LengthField label="From the back" :mm="box.top" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(box.left, mm)" />
