@@ -79,7 +79,7 @@ test('a mishap is traced to what the board says of itself, its mend is planned; 
 
   await page.getByRole('tab', { name: 'After a game' }).click();
   const notes = page.getByTestId('table-notes');
-  await notes.getByRole('button', { name: /^Pin it/ }).click();
+  await notes.getByRole('button', { name: /^Pin (here|in the middle)/ }).click();
   await expect(notes.getByRole('alert')).toContainText('Enter a few words');
   await notes.getByRole('img').click({ position: { x: 200, y: 120 } });
   await notes.getByLabel('What was missed').fill('No cover by the sluice');

@@ -34,9 +34,9 @@ test('the bow is a range; pulling a lever lowers it by what was said', async ({ 
   const leaves = numberIn(await lever.locator('.figure').nth(1).textContent());
   await lever.getByRole('button', { name: 'Apply' }).click();
   await expect(lever).toHaveCount(0);
-  const worst = page.locator('.line', { hasText: 'At worst' }).locator('.figure');
+  const worst = page.locator('.line', { hasText: 'Worst case' }).locator('.figure');
   await expect.poll(async () => numberIn(await worst.textContent())).toBe(leaves);
-  await expect(page.getByLabel('Battens')).not.toHaveValue('');
+  await expect(page.getByLabel('Battens', { exact: true })).not.toHaveValue('');
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: 'Plywood, 9 mm' }).click();
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();

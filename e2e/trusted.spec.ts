@@ -66,7 +66,7 @@ test('over TLS with the authority trusted in the browser’s own store: the welc
     const context = await open();
     const page = await context.newPage();
     await page.goto(app.welcomeUrl);
-    await expect(page.getByRole('status')).toContainText('It worked');
+    await expect(page.getByRole('status')).toContainText('This device trusts the server');
     await page.goto(app.url);
     const dialog = page.getByRole('dialog', { name: 'Sign in' });
     await dialog.getByLabel('Your name').fill('Ida');

@@ -107,10 +107,7 @@ function endMends(seam: Seam, feature: Feature | null, { isOnFirst, ground, clea
   const byMm = -over * (clearMm + pastMm);
   const [dxMm, dyMm] = axis === 'x' ? [byMm, 0] : [0, byMm];
   return [
-    {
-      edit: { code: 'feature/move', featureId: id, dxMm, dyMm },
-      label: `Move ${name} ${lengthWords(Math.abs(byMm), units)} off the seam`,
-    },
+    { edit: { code: 'feature/move', featureId: id, dxMm, dyMm }, label: `Move ${name} ${lengthWords(Math.abs(byMm), units)} off the seam` },
   ];
 }
 

@@ -34,7 +34,9 @@ describe('glue that cannot do its work', () => {
   });
   test('white glue on a sealed substrate under foam: the face left bare is one of the mends', () => {
     const plan = withStack(({ substrate }) => ({ substrate: { ...substrate!, sealed: 'both' } }));
-    expect(expectMended(plan, 'glue/never-dries').mends.map(({ label }) => label)).toContain('Leave the glued face of the substrate unsealed');
+    expect(expectMended(plan, 'glue/never-dries').mends.map(({ label }) => label)).toContain(
+      'Leave the glued face of the substrate unsealed',
+    );
   });
   test('white glue on fluted polypropylene slips', () => {
     expectMended(

@@ -264,7 +264,12 @@ export const cautions: Catalogue['cautions'] = [
     text: 'Melting foam gives off styrene fumes: ventilate, never work in a closed room.',
   },
   { id: 'spray', name: 'sprays', notForChildren: true, text: 'Work outdoors or under extraction, wear a vapour mask, no flames.' },
-  { id: 'dust', name: 'dust', notForChildren: false, text: 'Wear a mask while mixing and sanding. Sand wet, and wipe up instead of sweeping.' },
+  {
+    id: 'dust',
+    name: 'dust',
+    notForChildren: false,
+    text: 'Wear a mask while mixing and sanding. Sand wet, and wipe up instead of sweeping.',
+  },
   {
     id: 'sensitiser',
     name: 'polyurethane and other sensitisers',

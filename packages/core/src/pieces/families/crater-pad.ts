@@ -93,7 +93,11 @@ function shapeOf(own: Pad): PieceShape {
         says: 'Glue the ring to its board and weigh it down: a thin board bows when one face gets wet.',
         bodyIds: ['board', 'ring'],
       },
-      { does: 'fill', says: 'Model the rim over the ring, steep inside and flat outside. Brush rays outwards with a stiff brush.', bodyIds: [] },
+      {
+        does: 'fill',
+        says: 'Model the rim over the ring, steep inside and flat outside. Brush rays outwards with a stiff brush.',
+        bodyIds: [],
+      },
     ],
     rests: [{ bodyId: 'ring', on: ['board'] }],
     loose: [

@@ -63,7 +63,7 @@ function put(): void {
     </svg>
     <form class="put" aria-label="Pin a note" @submit.prevent="put">
       <label>What was missed <BFormInput v-model="words" maxlength="300" autocomplete="off" /></label>
-      <BButton type="submit" variant="primary">{{ at === null ? 'Pin in the middle' : 'Pin it there' }}</BButton>
+      <BButton type="submit" variant="primary">{{ at === null ? 'Pin in the middle' : 'Pin here' }}</BButton>
     </form>
     <p v-if="problem !== ''" class="attention" role="alert">{{ problem }}</p>
     <ol>
