@@ -75,12 +75,12 @@ test('whoever begins at once is not held up: what may be wanted later is fetched
 test('tabs go by the arrow keys alone', async ({ page, app }) => {
   await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Section' }).click();
-  await page.getByRole('tab', { name: 'Cutting position' }).focus();
+  await page.getByRole('tab', { name: 'Section line' }).focus();
   await page.keyboard.press('ArrowRight');
   await expect(page.getByRole('tab', { name: 'Bow and weights' })).toHaveAttribute('aria-selected', 'true');
   await expect(page.getByTestId('levers')).toBeVisible();
   await page.keyboard.press('ArrowLeft');
-  await expect(page.getByRole('tab', { name: 'Cutting position' })).toBeFocused();
+  await expect(page.getByRole('tab', { name: 'Section line' })).toBeFocused();
 });
 
 test('what has to be fetched until Ground can be used is no more than was promised', () => {

@@ -64,8 +64,8 @@ function substrate({ table, stack }: Plan, catalogue: Catalogue): Axis | null {
   });
   const isSealed = own !== null && own.sealed !== 'none';
   const options = [
-    asItIs(own === null ? 'nothing' : isSealed ? sealed : name),
-    ...(own === null ? [] : [set('none', 'nothing', null)]),
+    asItIs(own === null ? 'none' : isSealed ? sealed : name),
+    ...(own === null ? [] : [set('none', 'none', null)]),
     ...(own === null || isSealed ? [set('bare', name, { ...board, sealed: 'none' })] : []),
     ...(isSealed ? [] : [set('sealed', sealed, { ...board, sealed: 'both' })]),
   ];
@@ -114,7 +114,7 @@ function water({ surfaces }: Plan, catalogue: Catalogue, { areas }: Known): Axis
     },
   });
   const others = catalogue.starter.water.filter((way) => way !== own);
-  return { id: 'water', name: 'Water of', options: [asItIs(own === undefined ? 'current choice' : nameOf(own)), ...others.map(option)] };
+  return { id: 'water', name: 'Water', options: [asItIs(own === undefined ? 'current choice' : nameOf(own)), ...others.map(option)] };
 }
 
 /** More than these of one question are hardly looked at. */
@@ -132,7 +132,7 @@ function texture({ surfaces }: Plan, catalogue: Catalogue): Axis | null {
     ({ id, family, spread }) => id !== fromId && family === 'texture' && spread.by === 'film' && inUse(catalogue, `coatings.${id}`),
   );
   const options = others.slice(0, MOST_TEXTURES).map((one) => replaced('coatings', fromId, one));
-  return { id: 'texture', name: 'Ground textured with', options: [asItIs(coatingBy(catalogue, fromId).name.toLowerCase()), ...options] };
+  return { id: 'texture', name: 'Ground texture', options: [asItIs(coatingBy(catalogue, fromId).name.toLowerCase()), ...options] };
 }
 
 /** Colour by the brush, or blown on. */
@@ -159,7 +159,7 @@ function cladding({ pieces }: Plan, catalogue: Catalogue): Axis | null {
       id !== fromId && [...clads].every((claddingId) => catalogue.claddings.find((one) => one.id === claddingId)?.layingIds.includes(id)),
   );
   const own = catalogue.layings.find(({ id }) => id === fromId)?.name.toLowerCase() ?? fromId;
-  return { id: 'cladding', name: 'Pieces clad', options: [asItIs(own), ...others.map((one) => replaced('layings', fromId, one))] };
+  return { id: 'cladding', name: 'Cladding', options: [asItIs(own), ...others.map((one) => replaced('layings', fromId, one))] };
 }
 
 /** Copies of a piece built one by one, or cast from the first. */
@@ -199,8 +199,8 @@ export function withAnswers(
     if (option.edit === null) continue;
     const edit = option.edit(now);
     edits.push(...(edit.code === 'together' ? edit.edits : [edit]));
-    names.push(`${axes[i]!.name} ${option.name}`.toLowerCase());
+    names.push(`${axes[i]!.name}: ${option.name}`.toLowerCase());
     now = appliedTo(now, edit);
   }
-  return { plan: now, edit: atOnce(edits, `Build it with ${names.join(', ')}`), names };
+  return { plan: now, edit: atOnce(edits, `Build it with ${names.join('; ')}`), names };
 }

@@ -10,7 +10,7 @@ import BuildOptionsTable from './BuildOptionsTable.vue';
 
 /** What the cut alone does not say: bow, adhesives, heights out of stock, mass, and other ways to build the same. */
 const TABS = [
-  { id: 'where', name: 'Cutting position', view: CutLineMap },
+  { id: 'where', name: 'Section line', view: CutLineMap },
   { id: 'bow', name: 'Bow and weights', view: BowPanel },
   { id: 'glue', name: 'Adhesives', view: AdhesiveTable },
   { id: 'heights', name: 'Heights', view: HeightsTable },

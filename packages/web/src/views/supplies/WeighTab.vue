@@ -127,7 +127,7 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
     />
     <section v-if="chosen !== null && !isOwn(chosen)" class="chosen" data-testid="chosen-way">
       <p class="m-0">
-        <b>{{ chosen.changes.join(', ') }}</b>
+        <b>{{ chosen.changes.join('; ') }}</b>
         <BButton variant="primary" class="ms-2" @click="take(chosen)">Use this</BButton>
       </p>
     </section>
@@ -145,7 +145,7 @@ const pick = ({ index }: { readonly index: number }): void => void (chosenId.val
         <tr v-for="way in ways" :key="way.id" :class="{ own: isOwn(way), picked: way.id === chosenId }">
           <td>
             <span v-if="isOwn(way)">◆ current plan<span v-if="!fits(way)" class="attention">, which does not meet the limits</span></span>
-            <BButton v-else variant="link" class="p-0 text-start" @click="chosenId = way.id">{{ way.changes.join(', ') }}</BButton>
+            <BButton v-else variant="link" class="p-0 text-start" @click="chosenId = way.id">{{ way.changes.join('; ') }}</BButton>
           </td>
           <td class="num">{{ text(way.weight.costMinor, 'money') }}</td>
           <td class="num">{{ text(way.weight.handsOnMin, 'min') }}</td>
