@@ -16,7 +16,7 @@ export function deletedRoutes(db: Knex): GuardedRoutes {
   api.post('/deleted/:kind/:id/restore', 'build', async (req, res) => {
     const { kind, id } = DeletedParams.parse(req.params);
     const name = await (kind === 'log' ? changed(db, (trx) => restoreDeleted(trx, kind, id)) : restoreDeleted(db, kind, id));
-    if (name === null) throw new HttpProblem(404, 'Not there', 'No such item and id was deleted in the last 30 days.');
+    if (name === null) throw new HttpProblem(404, 'Not there', 'No item of that kind with that id was deleted in the last 30 days.');
     await record(db, 'restored', { person: askedBy(res), about: `${kind}: ${name}`, address: addressOf(req) });
     res.json(Deleted.parse({ deleted: await listDeleted(db) }));
   });

@@ -7,7 +7,7 @@ import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { addShop, askShops, listShops, removeShop, setOffers, setPlays, setTerms } from './shops';
 
-const noSuchShop = (): HttpProblem => new HttpProblem(404, 'No such shop', 'There is no sensor with that id that supports this.');
+const noSuchShop = (): HttpProblem => new HttpProblem(404, 'No such shop', 'There is no shop with that id that supports this.');
 
 /** Shops, their terms and prices. */
 export function shopRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {

@@ -56,16 +56,14 @@ export const dayEdits = {
     },
   ),
   'person/change': edit<{ readonly personId: string; readonly change: Partial<Omit<Person, 'id'>> }>(
-    ({ personId }, plan) =>
-      `Change id === personId)?.name ?? 'A person'} leaves the bench => Remove ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'} => id === personId)?.name ?? 'a person'}`,
+    ({ personId }, plan) => `Change ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'}`,
     ({ plan }, { personId, change }) => {
       const person = plan.people.find(({ id }) => id === personId);
       if (person !== undefined) Object.assign(person, change);
     },
   ),
   'person/remove': edit<{ readonly personId: string }>(
-    ({ personId }, plan) =>
-      `id === personId)?.name ?? 'A person'} leaves the bench => Remove ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'} => id === personId)?.name ?? 'A person'} leaves the bench`,
+    ({ personId }, plan) => `Remove ${plan.people.find(({ id }) => id === personId)?.name ?? 'a person'}`,
     ({ plan }, { personId }) => {
       if (plan.people.length > 1) plan.people = plan.people.filter(({ id }) => id !== personId);
     },
@@ -146,8 +144,7 @@ export const dayEdits = {
     },
   ),
   'mend/remove': edit<{ readonly mendId: string }>(
-    ({ mendId }, plan) =>
-      `id === mendId)?.name ?? 'a mend'} => Remove: ${plan.mends.find(({ id }) => id === mendId)?.name ?? 'a fix'} => id === mendId)?.name ?? 'a mend'}`,
+    ({ mendId }, plan) => `Remove: ${plan.mends.find(({ id }) => id === mendId)?.name ?? 'a fix'}`,
     ({ plan }, { mendId }) => void (plan.mends = plan.mends.filter(({ id }) => id !== mendId)),
   ),
   /** Something seen while playing is pinned on the plan, or said otherwise. */

@@ -59,8 +59,7 @@ export const surfaceEdits = {
   ),
   /** A face of a piece, or with no face named all the rest of its outside. */
   'piece/wear': edit<{ readonly pieceId: string; readonly shows: string | null; readonly surfaceId: string | null }>(
-    ({ pieceId }, { pieces }) =>
-      `id === pieceId)?.name ?? 'a piece'} otherwise => Change the finish of ${pieces.find(({ id }) => id === pieceId)?.name ?? 'a piece'} => id === pieceId)?.name ?? 'a piece'} otherwise`,
+    ({ pieceId }, { pieces }) => `Change the finish of ${pieces.find(({ id }) => id === pieceId)?.name ?? 'a piece'}`,
     ({ plan }, { pieceId, shows, surfaceId }) => {
       const piece = plan.pieces.find(({ id }) => id === pieceId);
       if (piece === undefined) return;
