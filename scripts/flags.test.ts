@@ -17,13 +17,13 @@ test('--help names every flag and ends well', () => {
 });
 
 test.each([
-  [['--port', 'abc'], '--port: got “abc”. Enter 1 to 65535'],
-  [['--port', '0'], '--port: got “0”. Enter 1 to 65535'],
-  [['--port', '70000'], '--port: got “70000”. Enter 1 to 65535'],
-  [['--port', '0x50'], '--port: got “0x50”. Enter 1 to 65535'],
-  [['--port', ' 80'], '--port: got “ 80”. Enter 1 to 65535'],
-  [['--listen', 'elsewhere'], '--listen: got “elsewhere”; an address of this machine, or 0.0.0.0'],
-  [['--cert', 'a.pem'], '--cert and --key: one goes with the other'],
+  [['--port', 'abc'], '--port: “abc” is not a port. Use 1 to 65535'],
+  [['--port', '0'], '--port: “0” is not a port. Use 1 to 65535'],
+  [['--port', '70000'], '--port: “70000” is not a port. Use 1 to 65535'],
+  [['--port', '0x50'], '--port: “0x50” is not a port. Use 1 to 65535'],
+  [['--port', ' 80'], '--port: “ 80” is not a port. Use 1 to 65535'],
+  [['--listen', 'elsewhere'], '--listen: got “elsewhere”. Use an address of this machine, or 0.0.0.0'],
+  [['--cert', 'a.pem'], '--cert and --key: use both together'],
   [['--cert', 'a.pem', '--key', 'b.pem', '--self-signed'], '--cert and --self-signed: one or the other'],
   [['--plain', '--self-signed'], '--plain and --cert or --self-signed: one or the other'],
   [['--bogus'], "Unknown option '--bogus'"],

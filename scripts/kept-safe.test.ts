@@ -99,7 +99,7 @@ describe('the database of a store', { timeout: SLOW_MS }, () => {
 
   test.each([
     ['no version file', {}, 'it has no data/PG_VERSION'],
-    ['the version of another program', { 'data/PG_VERSION': '7.1\n' }, 'it is of PostgreSQL 7.1'],
+    ['the version of another program', { 'data/PG_VERSION': '7.1\n' }, 'it belongs to PostgreSQL 7.1'],
   ])('a folder with %s is left as it is, and told', async (_what, files, words) => {
     mkdirSync(join(home, 'postgres/main/data'), { recursive: true });
     writeFileSync(join(home, 'postgres/main/data/precious'), 'ours');
@@ -115,7 +115,7 @@ describe('the database of a store', { timeout: SLOW_MS }, () => {
     const shared = join('/var/tmp', `spare-acre-${createHash('sha256').update(home).digest('hex').slice(0, 12)}`);
     mkdirSync(shared);
     chmodSync(shared, 0o777);
-    expect((await hold()).said).toContain('is not a folder of ours alone');
+    expect((await hold()).said).toContain('is used by someone else');
     chmodSync(shared, 0o711);
     const { said, leave } = await hold();
     expect(said).toMatch(/^postgres:/);
@@ -152,7 +152,7 @@ describe('a start', { timeout: SLOW_MS }, () => {
     const { child, ended, address, said } = await aStart();
     strike(home, /\/main\.js/, 'SIGKILL');
     for (const end = Date.now() + 30_000; !(await boardsAt(address).catch(() => 0)) && Date.now() < end;) await pause(100);
-    expect(said()).toContain('The server ended by itself (SIGKILL) and is started again.');
+    expect(said()).toContain('The server stopped unexpectedly (SIGKILL) and is being restarted.');
     const { boards } = (await (await fetch(`${address}/api/boards`)).json()) as { boards: { id: string }[] };
     const file = await (await fetch(`${address}/api/boards/${boards[0]!.id}/export`)).text();
     const coming = fetch(`${address}/api/boards/import`, { method: 'POST', body: file, headers: { 'Content-Type': 'application/json' } });
@@ -244,7 +244,7 @@ describe('beyond this machine', { timeout: SLOW_MS }, () => {
   test('it starts with a passphrase only; under TLS issued by an authority of its own, with a page that shows how to trust it', async () => {
     const refused = start(home, await freePort(), ['--listen', '0.0.0.0']);
     expect(await refused.served).toBeNull();
-    expect(refused.said()).toContain('--listen: 0.0.0.0 is reached from beyond this machine, and there is no passphrase yet');
+    expect(refused.said()).toContain('--listen: 0.0.0.0 can be reached from other machines, but there is no passphrase yet');
     await refused.ended;
     expect(refused.child.exitCode).toBe(2);
     expect((await run('passphrase', 'short\n')).said).toContain('Enter 10 to 200');

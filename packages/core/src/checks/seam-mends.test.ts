@@ -88,7 +88,7 @@ describe('something that ends at a joint', () => {
   });
   test('a square pit is moved off', () => {
     const plan = aBoard(BOARD, aPit([250, 100, 150, 100], 8));
-    expect(expectCleared(plan)).toEqual(['Move pit 10 mm off the joint']);
+    expect(expectCleared(plan)).toEqual(['Move pit 10 mm off the seam']);
   });
   test('what is locked is left alone', () => {
     const plan = aBoard(BOARD, { ...aPit([250, 100, 150, 100], 8), locked: true });
@@ -96,7 +96,7 @@ describe('something that ends at a joint', () => {
   });
   test('in inches the label says inches', () => {
     const plan = aBoard({ ...BOARD, units: 'imperial' }, aPit([250, 100, 150, 100], 8));
-    expect(endsOf(plan)!.mends.map(({ label }) => label)).toEqual(['Move pit 3/8 in off the joint']);
+    expect(endsOf(plan)!.mends.map(({ label }) => label)).toEqual(['Move pit 3/8 in off the seam']);
   });
   test('aslant against a plot that fills the other edge: only short of it, by its corner 14.1 mm ahead of the middle line', () => {
     const plan = aBoard(

@@ -336,7 +336,8 @@ describe('what has to come out of the sheet', () => {
           const whole = unite([evenOdd(drawn), evenOdd(far)]);
           expect(areaMm2(blank)).toBeCloseTo(areaMm2(whole), 1);
           expect(areaMm2(without(blank, [whole])) + areaMm2(without(whole, [blank]))).toBeLessThan(0.1);
-          const [outline, ...holes] = blank.rings;
+          // Slivers of less than what the areas above may differ by come of rounding, and turn either way.
+          const [outline, ...holes] = blank.rings.filter((ring) => Math.abs(signedMm2(ring)) >= 0.1);
           expect(signedMm2(outline!)).toBeGreaterThan(0);
           for (const hole of holes) expect(signedMm2(hole)).toBeLessThan(0);
           if (holes.length > 0) withHoles++;
