@@ -99,6 +99,8 @@ test('what waits is told and sent from the list of boards, and a poisoned entry 
   await openBrinefold(page, app);
   await page.getByRole('link', { name: 'Bench' }).click();
   await expect(page.getByTestId('queue')).toHaveText('All synced');
+  // The next task stands: what works it out has been fetched before the server goes.
+  await expect(page.getByTestId('move').getByRole('heading', { level: 2 })).toBeVisible();
   const boardId = idOf(page);
   await app.kill();
   await tick(page);
