@@ -55,8 +55,9 @@ describe('a board of 200 features', () => {
     expect(points).toBeLessThan(all / 20);
     await art.setProps({ chosenIds: ['f8'] });
     expect(art.get('[data-feature="f8"]').classes()).toContain('selected');
+    const unzoomed = path();
     await art.setProps({ toPx: ({ x, y }: { x: number; y: number }) => ({ x: 2 * x, y: 2 * y }) });
-    expect(path()).not.toBe(before);
+    expect(path()).not.toBe(unzoomed);
   });
   test('twelve warnings at first, and the rest when it is asked for', async () => {
     const store = await anOpenBoard();
