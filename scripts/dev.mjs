@@ -23,7 +23,8 @@ let isStopping = false;
 async function startApi() {
   const main = await ensureServerBuilt();
   api = spawn(process.execPath, ['--enable-source-maps', main], {
-    stdio: ['ignore', 'ignore', 'inherit'],
+    // The server stops when its input ends: so it never outlives this script.
+    stdio: ['pipe', 'ignore', 'inherit'],
     env: {
       ...process.env,
       DATABASE_URL: database.url,
