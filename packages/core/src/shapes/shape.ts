@@ -47,14 +47,14 @@ export function shapePoints(shape: Shape): readonly Point[] {
 }
 
 /** Box around what the shape covers, for sizes on screen. */
-export function shapeBox(shape: Shape): Box {
+export const shapeBox = remembered((shape: Shape): Box => {
   if (shape.form === 'outline') return boxAround(shape.points);
   if (shape.form === 'round') {
     const { centre, radiusMm } = shape;
     return { left: centre.x - radiusMm, top: centre.y - radiusMm, right: centre.x + radiusMm, bottom: centre.y + radiusMm };
   }
   return boxAround(shape.form === 'contours' ? shape.levels[0]!.flat() : shapeRegion(shape).rings.flat());
-}
+});
 
 /** The shape with every point put through a change of place; its widths and radii times `grow`. */
 export function mapped(shape: Shape, to: (point: Point) => Point, grow = 1): Shape {

@@ -18,9 +18,11 @@ import type { useLessons } from '../document/lessons';
 import { usePlan } from '../document/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
+import { InTurn, takeTurns } from '../ui/InTurn';
 import ViewSkeleton from '../ui/ViewSkeleton.vue';
 
 const props = defineProps<{ boardId: string }>();
+takeTurns();
 const store = usePlan();
 const learning = shallowRef<ReturnType<typeof useLessons>>();
 const problem = ref('');
@@ -56,12 +58,12 @@ useEventListener('keydown', (event) => {
 </script>
 
 <template>
-  <BoardHead v-if="store.plan !== null" />
+  <InTurn v-if="store.plan !== null"><BoardHead /></InTurn>
   <main class="main of-board">
     <LessonCard v-if="store.plan !== null && learning?.value?.boardId === boardId" />
     <FiguresChanged v-if="store.tally !== null" />
     <NoTable v-if="lacksTable" />
-    <RouterView v-else-if="store.plan !== null" />
+    <InTurn v-else-if="store.plan !== null"><RouterView /></InTurn>
     <div v-else-if="problem !== ''" class="p-4">
       <p class="attention" role="alert">This board could not be opened: {{ problem }}</p>
       <BButton variant="key" @click="open">Try again</BButton>
@@ -69,7 +71,7 @@ useEventListener('keydown', (event) => {
     </div>
     <ViewSkeleton v-else />
   </main>
-  <TallyStrip v-if="store.plan !== null" />
+  <InTurn v-if="store.plan !== null"><TallyStrip /></InTurn>
   <NoticeToast v-if="store.notice !== null" />
   <StaleDialog v-if="store.saving.state === 'stale'" />
 </template>

@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { type WarningView, viewsOf } from '@spare-acre/core/checks/warning';
 import { usePlan } from '../document/plan';
+import { useListInTurns } from './InTurn';
 import WarningCard from './WarningCard.vue';
 
 /** The warnings that a view shows, or of one feature in it. */
@@ -15,11 +16,12 @@ const warnings = computed(() =>
 const FIRST = 12;
 const showsAll = ref(false);
 const shown = computed(() => (showsAll.value ? warnings.value : warnings.value.slice(0, FIRST)));
+const cards = useListInTurns(() => shown.value, 3);
 const hiddenCount = computed(() => warnings.value.length - shown.value.length);
 </script>
 
 <template>
-  <WarningCard v-for="warning in shown" :key="warning.id" :warning="warning" />
+  <WarningCard v-for="warning in cards" :key="warning.id" :warning="warning" />
   <BButton v-if="hiddenCount > 0" variant="key" class="mb-3" @click="showsAll = true">
     Show {{ hiddenCount }} more {{ hiddenCount === 1 ? 'warning' : 'warnings' }}
   </BButton>

@@ -4,6 +4,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { showText } from '@spare-acre/core/base/units';
 import FigureCell from '../../ui/FigureCell.vue';
+import { useListInTurns } from '../../ui/InTurn';
 import { usePlan } from '../../document/plan';
 
 /** Surfaces across, steps down in the order of work: how much of each goes where, and how long it dries. */
@@ -11,6 +12,7 @@ defineProps<{ chosenId: string }>();
 const emit = defineEmits<{ choose: [surfaceId: string] }>();
 const store = usePlan();
 const matrix = computed(() => store.slices.matrix ?? null);
+const rows = useListInTurns(() => matrix.value?.rows ?? [], 4);
 const cellOf = computed(
   () => new Map((matrix.value?.rows ?? []).map(({ key, cells }) => [key, new Map(cells.map((cell) => [cell.surfaceId as string, cell]))])),
 );
@@ -40,7 +42,7 @@ const real = (mm: number): string => showText({ value: mm, unit: 'mm' }, store.s
         </tr>
       </thead>
       <tbody>
-        <tr v-for="row in matrix.rows" :key="row.key" :data-step="row.key">
+        <tr v-for="row in rows" :key="row.key" :data-step="row.key">
           <th scope="row">
             {{ row.name }} <small class="quiet">{{ row.method }}</small>
             <small v-if="row.grain !== null" class="quiet grain">

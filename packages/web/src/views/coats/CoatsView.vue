@@ -10,6 +10,7 @@ const PaintsTab = partLazily(() => import('./PaintsTab.vue'));
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
+import { InTurn } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
@@ -37,11 +38,11 @@ const surface = computed(
 <template>
   <div class="bench coats">
     <section class="where" aria-label="Surface map">
-      <SurfaceMap :chosen-id="surface.id" @choose="(id) => (chosenSurfaceId = id)" />
+      <InTurn><SurfaceMap :chosen-id="surface.id" @choose="(id) => (chosenSurfaceId = id)" /></InTurn>
     </section>
     <div class="drawing rows">
       <TabbedSheets v-model="tab" label="Coats" :tabs="TABS">
-        <CoatMatrix v-if="tab === 'order'" :chosen-id="surface.id" @choose="(id) => (chosenSurfaceId = id)" />
+        <InTurn v-if="tab === 'order'"><CoatMatrix :chosen-id="surface.id" @choose="(id) => (chosenSurfaceId = id)" /></InTurn>
         <MixesTab v-else-if="tab === 'mixes'" />
         <WaterTab v-else-if="tab === 'water'" />
         <SwatchTab v-else-if="tab === 'swatch'" :key="surface.id" :surface="surface" />
@@ -50,7 +51,7 @@ const surface = computed(
     </div>
     <aside class="notes" aria-label="Notes">
       <ViewWarnings view="coats" />
-      <SurfacePanel :key="surface.id" :surface="surface" />
+      <InTurn><SurfacePanel :key="surface.id" :surface="surface" /></InTurn>
     </aside>
   </div>
 </template>

@@ -12,6 +12,7 @@ import { regionPath } from '../ground/plan/paths';
 import { arrowStep } from '../../ui/arrowStep';
 import { pageFont } from '../../ui/pageFont';
 import { saveFile } from '../../ui/saveFile';
+import { InTurn } from '../../ui/InTurn';
 import { useDragMm } from '../../ui/useDragMm';
 import { shortId } from '../../document/name';
 import { useCatalogue } from '../../document/catalogue';
@@ -164,19 +165,21 @@ function add(starterId: string): void {
     </g>
   </svg>
   <BButton v-if="spots.length > 0 || units !== ''" variant="key" class="mb-2" @click="guide">Placing guide, true scale</BButton>
-  <ul class="list" aria-label="Surfaces of this board">
-    <li v-for="row in rows" :key="row.id">
-      <BButton variant="bare" class="one" :aria-pressed="row.id === chosenId" @click="emit('choose', row.id)">
-        <span class="chip" :style="{ background: hexes.get(row.id) }" aria-hidden="true"></span>
-        <span class="name"
-          >{{ row.name }} <small class="quiet">{{ row.worn }}</small></span
-        >
-      </BButton>
-      <FigureCell v-if="row.area !== null" :figure="row.area" />
-      <span v-else class="quiet">not used</span>
-    </li>
-  </ul>
-  <ChoiceField label="Add a surface" hide-label value="" :options="starters" @choose="add" />
+  <InTurn>
+    <ul class="list" aria-label="Surfaces of this board">
+      <li v-for="row in rows" :key="row.id">
+        <BButton variant="bare" class="one" :aria-pressed="row.id === chosenId" @click="emit('choose', row.id)">
+          <span class="chip" :style="{ background: hexes.get(row.id) }" aria-hidden="true"></span>
+          <span class="name"
+            >{{ row.name }} <small class="quiet">{{ row.worn }}</small></span
+          >
+        </BButton>
+        <FigureCell v-if="row.area !== null" :figure="row.area" />
+        <span v-else class="quiet">not used</span>
+      </li>
+    </ul>
+    <ChoiceField label="Add a surface" hide-label value="" :options="starters" @choose="add" />
+  </InTurn>
 </template>
 
 <style scoped>

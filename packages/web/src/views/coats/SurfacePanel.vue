@@ -8,6 +8,7 @@ import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS, RELIEFS } from '@spar
 import ChoiceField from '../../ui/ChoiceField.vue';
 import TextField from '../../ui/TextField.vue';
 import { useCatalogue } from '../../document/catalogue';
+import { InTurn } from '../../ui/InTurn';
 import { usePlan } from '../../document/plan';
 import CoatFields from './CoatFields.vue';
 import LaidFields from './LaidFields.vue';
@@ -64,16 +65,18 @@ function remove(): void {
 
 <template>
   <h2>{{ surface.name }}</h2>
-  <TextField label="Name" :value="surface.name" :take="(name) => change({ name }, 'Rename')" />
-  <ChoiceField label="Relief" :value="surface.relief" :options="reliefs" @choose="(relief) => change({ relief }, 'Set the relief of')" />
-  <p class="sub">
-    {{
-      wornBy.length === 0
-        ? 'Used only where a patch, feature or piece selects it'
-        : `Used on ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
-    }}
-  </p>
-  <ChoiceField label="Apply to" hide-label value="" :options="kinds" @choose="wear" />
+  <InTurn>
+    <TextField label="Name" :value="surface.name" :take="(name) => change({ name }, 'Rename')" />
+    <ChoiceField label="Relief" :value="surface.relief" :options="reliefs" @choose="(relief) => change({ relief }, 'Set the relief of')" />
+    <p class="sub">
+      {{
+        wornBy.length === 0
+          ? 'Used only where a patch, feature or piece selects it'
+          : `Used on ${wornBy.map((kind) => GROUND_KIND_NAMES[kind].toLowerCase()).join(', ')}`
+      }}
+    </p>
+    <ChoiceField label="Apply to" hide-label value="" :options="kinds" @choose="wear" />
+  </InTurn>
 
   <h3>Coats, first to last</h3>
   <VueDraggable v-model="dragged" tag="ol" class="coats" handle=".grip" :animation="120" :aria-label="`Coats of ${surface.name}`">
@@ -90,11 +93,13 @@ function remove(): void {
     </li>
   </VueDraggable>
   <p v-if="rows.length === 0" class="quiet">No coats yet.</p>
-  <ChoiceField label="Add coat" :value="coatingId" :options="coatings" @choose="(id) => (coatingId = id)" />
-  <ChoiceField label="Method" :value="methodId" :options="methods" @choose="(id) => (methodId = id)" />
-  <BButton variant="key" class="mt-2" :disabled="coatingId === '' || methodId === ''" @click="add">Add coat</BButton>
+  <InTurn>
+    <ChoiceField label="Add coat" :value="coatingId" :options="coatings" @choose="(id) => (coatingId = id)" />
+    <ChoiceField label="Method" :value="methodId" :options="methods" @choose="(id) => (methodId = id)" />
+    <BButton variant="key" class="mt-2" :disabled="coatingId === '' || methodId === ''" @click="add">Add coat</BButton>
+  </InTurn>
 
-  <LaidFields :surface="surface" />
+  <InTurn><LaidFields :surface="surface" /></InTurn>
   <BButton v-if="wornBy.length === 0" variant="key" class="mt-3" @click="remove">Remove this surface</BButton>
 </template>
 

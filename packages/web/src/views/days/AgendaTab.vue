@@ -3,6 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import FigureCell from '../../ui/FigureCell.vue';
+import { useListInTurns } from '../../ui/InTurn';
 import { pageFont } from '../../ui/pageFont';
 import { saveFile } from '../../ui/saveFile';
 import { usePlan } from '../../document/plan';
@@ -11,6 +12,7 @@ import { usePlan } from '../../document/plan';
 const props = defineProps<{ names: ReadonlyMap<string, string> }>();
 const store = usePlan();
 const agenda = computed(() => store.slices.agenda ?? []);
+const days = useListInTurns(() => agenda.value, 4);
 const people = computed(() => store.plan!.people);
 const isAlone = computed(() => people.value.length === 1);
 const personName = (id: string): string => (isAlone.value ? '' : (people.value.find((person) => person.id === id)?.name ?? id));
@@ -44,7 +46,7 @@ async function print(): Promise<void> {
         <th scope="col" class="num">Drying time</th>
       </tr>
     </thead>
-    <tbody v-for="day in agenda" :key="day.day">
+    <tbody v-for="day in days" :key="day.day">
       <tr class="group">
         <td colspan="5">{{ day.text }}</td>
       </tr>

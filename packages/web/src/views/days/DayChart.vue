@@ -4,6 +4,7 @@ import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
 import { dayText } from '@spare-acre/core/base/dates';
 import { DAY_MIN } from '@spare-acre/core/base/units';
+import { useListInTurns } from '../../ui/InTurn';
 import type { Slices } from '../../workers/slices';
 
 type Days = NonNullable<Slices['days']>;
@@ -90,6 +91,8 @@ const work = computed(() =>
     })),
   ),
 );
+const dryingBars = useListInTurns(() => drying.value, 60);
+const workBars = useListInTurns(() => work.value, 40);
 /** The chain that decides when all is ready, from bar to bar. */
 const chain = computed(() => {
   const byId = new Map(props.days.slots.map((slot) => [slot.taskId, slot]));
@@ -135,7 +138,7 @@ const cancel = (): void => void (dragged.value = null);
         <text class="tile-name" x="6" :y="TOP_PX + i * ROW_PX + 20">{{ name.length > 18 ? `${name.slice(0, 17)}…` : name }}</text>
       </g>
       <rect
-        v-for="bar in drying"
+        v-for="bar in dryingBars"
         :key="bar.key"
         :class="bar.isTended ? 'tended' : 'dry'"
         :x="bar.from"
@@ -147,7 +150,7 @@ const cancel = (): void => void (dragged.value = null);
       </rect>
       <polyline v-if="chain !== ''" class="chain" :points="chain" data-testid="chain" />
       <g
-        v-for="bar in work"
+        v-for="bar in workBars"
         :key="bar.key"
         class="task"
         :class="{ chosen: bar.slot.taskId === chosenId, pinned: bar.slot.isPinned, done: bar.slot.isDone }"

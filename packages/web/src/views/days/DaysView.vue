@@ -4,6 +4,7 @@ import { computed, ref } from 'vue';
 import { tilesOf } from '@spare-acre/core/ground';
 import FigureLine from '../../ui/FigureLine.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
+import { InTurn } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
@@ -94,17 +95,17 @@ const blocked = computed(() => {
             }}</BButton>
           </div>
         </div>
-        <DayChart
-          v-if="days !== null"
-          :days="days"
-          :workpieces="workpieces"
-          :starts-on="plan.calendar.startsOn"
-          :zoom="zoom"
-          :chosen-id="chosenId"
-          :now-min="nowMin"
-          @choose="(id) => (chosenId = id)"
-          @pin="pin"
-        />
+        <InTurn v-if="days !== null"
+          ><DayChart
+            :days="days"
+            :workpieces="workpieces"
+            :starts-on="plan.calendar.startsOn"
+            :zoom="zoom"
+            :chosen-id="chosenId"
+            :now-min="nowMin"
+            @choose="(id) => (chosenId = id)"
+            @pin="pin"
+        /></InTurn>
         <TaskCard
           v-if="chosen !== null"
           :slot-of="chosen"
@@ -112,7 +113,7 @@ const blocked = computed(() => {
           :names="names"
           @close="chosenId = null"
         />
-        <AgendaTab :names="names" class="mt-3" />
+        <InTurn><AgendaTab :names="names" class="mt-3" /></InTurn>
       </template>
       <AirTab v-else-if="sheet === 'air'" />
       <EarlierWays v-else />
@@ -127,9 +128,9 @@ const blocked = computed(() => {
       </section>
       <TabbedSheets v-model="notes" label="Day notes" :tabs="NOTES" />
       <template v-if="notes === 'when'">
-        <MinutesNow />
-        <BetterEvenings />
-        <WhenNotes />
+        <InTurn><MinutesNow /></InTurn>
+        <InTurn><BetterEvenings /></InTurn>
+        <InTurn><WhenNotes /></InTurn>
       </template>
       <WhereNotes v-else-if="notes === 'where'" :workpieces="workpieces" />
       <WhoNotes v-else />

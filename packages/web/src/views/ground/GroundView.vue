@@ -24,6 +24,7 @@ import { movedBy } from '@spare-acre/core/shapes';
 import { reshaped } from '@spare-acre/core/features';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { useDrawer } from '../../ui/drawer';
+import { InTurn } from '../../ui/InTurn';
 import { usePlan } from '../../document/plan';
 import PlanSheet from './plan/PlanSheet.vue';
 import TablePanel from './draw/TablePanel.vue';
@@ -172,7 +173,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
         <RearrangeBoard v-else-if="look === 'rearrange'" :tables="tables" />
         <SolidLook v-else />
       </div>
-      <template v-if="look === 'draw'">
+      <InTurn v-if="look === 'draw'">
         <div class="hint" :class="{ attention: sketch.refusal.value !== '' }">
           <span :role="sketch.refusal.value === '' ? 'status' : 'alert'">{{ hint }}</span>
           <TypePoint v-if="sketch.isSetting.value" ref="typePoint" :sketch="sketch" />
@@ -207,7 +208,7 @@ function moveCross({ dxMm, dyMm }: { readonly dxMm: number; readonly dyMm: numbe
           <BButton variant="key" aria-label="Zoom out" @click="sheet?.zoomBy(0.8)">−</BButton>
           <BButton variant="key" @click="sheet?.wholeTable()">Whole table <kbd>0</kbd></BButton>
         </div>
-      </template>
+      </InTurn>
     </div>
     <aside class="notes" aria-label="Notes">
       <SeamsPanel v-if="look === 'seams'" />

@@ -2,7 +2,8 @@ import { brinefold } from '@spare-acre/core/demo';
 import { type Feature, reshaped } from '@spare-acre/core/features';
 import { movedBy } from '@spare-acre/core/shapes';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { nextTick } from 'vue';
+import { h, nextTick } from 'vue';
+import { takeTurns } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { CATALOGUE, freshStores, someLocks } from '../../testing/world';
@@ -44,8 +45,7 @@ describe('a board of 200 features', () => {
       return { x, y };
     };
     const art = shown(PlanArt, { features: CROWD, toPx });
-    expect(art.findAll('[data-feature]')).toHaveLength(60);
-    await vi.waitFor(() => expect(art.findAll('[data-feature]')).toHaveLength(200));
+    expect(art.findAll('[data-feature]')).toHaveLength(200);
     const all = points;
     const path = (): string => art.get('[data-feature="f7"]').attributes('d')!;
     const before = path();
@@ -58,6 +58,21 @@ describe('a board of 200 features', () => {
     const unzoomed = path();
     await art.setProps({ toPx: ({ x, y }: { x: number; y: number }) => ({ x: 2 * x, y: 2 * y }) });
     expect(path()).not.toBe(unzoomed);
+  });
+  test('on a page that takes turns it is drawn 25 at a time, and says when all is drawn', async () => {
+    await anOpenBoard();
+    const drawn = vi.fn();
+    const page = {
+      setup() {
+        takeTurns();
+        return () => h('svg', [h(PlanArt, { features: CROWD, toPx: (point) => point, onDrawn: drawn })]);
+      },
+    };
+    const art = shown(page);
+    expect(art.findAll('[data-feature]')).toHaveLength(25);
+    expect(drawn).not.toHaveBeenCalled();
+    await vi.waitFor(() => expect(drawn).toHaveBeenCalledOnce());
+    expect(art.findAll('[data-feature]')).toHaveLength(200);
   });
   test('twelve warnings at first, and the rest when it is asked for', async () => {
     const store = await anOpenBoard();

@@ -8,6 +8,7 @@ import { useBench } from '../../document/bench';
 import { useLogbook } from '../../document/logbook';
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
+import { InTurn } from '../../ui/InTurn';
 import { saveFile } from '../../ui/saveFile';
 import PlotFrame from '../../ui/PlotFrame.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
@@ -106,11 +107,11 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
         <p v-if="isFinished" data-testid="finished">
           <strong>Finished.</strong> Actual times and amounts are listed here, and your next plan uses them.
         </p>
-        <WriteDown />
+        <InTurn><WriteDown /></InTurn>
         <p v-if="entries.length === 0" class="quiet">
           No entries yet. Add the actual time and amounts of a task to compare them with the plan. Your next plan uses them.
         </p>
-        <template v-else>
+        <InTurn v-else>
           <div class="deeds">
             <BButton variant="key" @click="save(logCsv(log.entries), 'text/csv', 'csv')">Export CSV</BButton>
             <BButton variant="key" @click="save(logMarkdown(store.plan!.name, log.entries, store.showing), 'text/markdown', 'md')"
@@ -188,10 +189,12 @@ const save = (words: string, type: string, end: string): void => saveFile(new Bl
               </template>
             </tbody>
           </BTableSimple>
-        </template>
+        </InTurn>
       </template>
     </div>
-    <aside class="notes" aria-label="Notes"><HandPanel /></aside>
+    <aside class="notes" aria-label="Notes">
+      <InTurn><HandPanel /></InTurn>
+    </aside>
   </div>
 </template>
 

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { usePlan } from '../../document/plan';
 import { useLook } from '../../document/useLook';
+import { InTurn } from '../../ui/InTurn';
 import CoreDrawing from './CoreDrawing.vue';
 import SectionTables from './SectionTables.vue';
 import StackPanel from './StackPanel.vue';
@@ -14,9 +15,13 @@ useLook(() => ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', '
     <div class="drawing rows">
       <CoreDrawing v-if="store.slices.section !== undefined" :section="store.slices.section" :system="store.plan!.units" />
       <div v-else></div>
-      <div class="below"><SectionTables /></div>
+      <div class="below">
+        <InTurn><SectionTables /></InTurn>
+      </div>
     </div>
-    <aside class="notes" aria-label="Notes"><StackPanel /></aside>
+    <aside class="notes" aria-label="Notes">
+      <InTurn><StackPanel /></InTurn>
+    </aside>
   </div>
 </template>
 

@@ -5,6 +5,7 @@ import FigureLine from '../../ui/FigureLine.vue';
 import LengthField from '../../ui/LengthField.vue';
 import TickField from '../../ui/TickField.vue';
 import ChoiceField from '../../ui/ChoiceField.vue';
+import { InTurn } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../document/plan';
 import BattenFields from './BattenFields.vue';
@@ -25,39 +26,49 @@ const EDGES = [
   <h2>Stack</h2>
   <p class="sub">from the top down; drag ground layers by their left edge</p>
   <ViewWarnings view="section" />
-  <section>
-    <h3>Coverings</h3>
-    <FacingList />
-  </section>
-  <section>
-    <h3>Raised ground</h3>
-    <RaisedFields />
-  </section>
-  <section>
-    <h3>Ground</h3>
-    <LayerList />
-  </section>
-  <section>
-    <h3>Underside</h3>
-    <BattenFields />
-  </section>
-  <section>
-    <h3>Construction</h3>
-    <ChoiceField label="Edges" :value="stack.edges" :options="EDGES" @choose="(edges) => store.edit({ code: 'stack/edges', edges })" />
-    <LengthField
-      v-if="stack.edges === 'trim-after'"
-      label="Allowance per side"
-      :mm="stack.allowanceMm"
-      :system="store.plan!.units"
-      :limits="LIMITS.allowanceMm"
-      :take="(mm) => store.edit({ code: 'stack/allowance', mm })"
-    />
-    <TickField
-      label="Under weights until fully dry"
-      :is-on="stack.weighed"
-      @toggle="(weighed) => store.edit({ code: 'stack/weighed', weighed })"
-    />
-  </section>
+  <InTurn>
+    <section>
+      <h3>Coverings</h3>
+      <FacingList />
+    </section>
+  </InTurn>
+  <InTurn>
+    <section>
+      <h3>Raised ground</h3>
+      <RaisedFields />
+    </section>
+  </InTurn>
+  <InTurn>
+    <section>
+      <h3>Ground</h3>
+      <LayerList />
+    </section>
+  </InTurn>
+  <InTurn>
+    <section>
+      <h3>Underside</h3>
+      <BattenFields />
+    </section>
+  </InTurn>
+  <InTurn>
+    <section>
+      <h3>Construction</h3>
+      <ChoiceField label="Edges" :value="stack.edges" :options="EDGES" @choose="(edges) => store.edit({ code: 'stack/edges', edges })" />
+      <LengthField
+        v-if="stack.edges === 'trim-after'"
+        label="Allowance per side"
+        :mm="stack.allowanceMm"
+        :system="store.plan!.units"
+        :limits="LIMITS.allowanceMm"
+        :take="(mm) => store.edit({ code: 'stack/allowance', mm })"
+      />
+      <TickField
+        label="Under weights until fully dry"
+        :is-on="stack.weighed"
+        @toggle="(weighed) => store.edit({ code: 'stack/weighed', weighed })"
+      />
+    </section>
+  </InTurn>
   <section v-if="store.slices.groundHeight !== undefined">
     <h3>Height and adhesive</h3>
     <FigureLine label="Ground over the substrate" :figure="store.slices.groundHeight" />

@@ -9,6 +9,7 @@ import Lock from '~icons/bi/lock-fill';
 import Unlock from '~icons/bi/unlock';
 import Up from '~icons/bi/chevron-up';
 import Down from '~icons/bi/chevron-down';
+import { useListInTurns } from '../../../ui/InTurn';
 import { usePlan } from '../../../document/plan';
 import { setIn } from './featureEdits';
 import { useSelection } from '../useSelection';
@@ -21,7 +22,8 @@ const store = usePlan();
 const { select, toggle } = useSelection();
 const features = computed(() => [...store.plan!.features].reverse());
 const ROW_PX = 26;
-const { list: rows, containerProps, wrapperProps } = useVirtualList(features, { itemHeight: ROW_PX, overscan: 20 });
+const { list, containerProps, wrapperProps } = useVirtualList(features, { itemHeight: ROW_PX, overscan: 20 });
+const rows = useListInTurns(() => list.value, 5);
 
 const move = ({ id }: Feature, by: 1 | -1): string => store.edit({ code: 'feature/order', featureId: id, by });
 </script>

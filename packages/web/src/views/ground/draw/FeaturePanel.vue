@@ -7,7 +7,7 @@ const WearsField = partLazily(() => import('./WearsField.vue'));
 
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import { computed } from 'vue';
+import { computed, ref } from 'vue';
 import { type Feature, type FeatureField, copyOf, kindOf } from '@spare-acre/core/features';
 import { LIMITS } from '@spare-acre/core/fields';
 import { fittedTo, mayLosePoint, movedBy, shapeBox, withPoint, withoutPoint } from '@spare-acre/core/shapes';
@@ -22,6 +22,7 @@ import { useCatalogue } from '../../../document/catalogue';
 import { usePlan } from '../../../document/plan';
 import ArrangeSection from './ArrangeSection.vue';
 import { setIn, removeFeatures, reshape, setValue } from './featureEdits';
+import { InTurn } from '../../../ui/InTurn';
 import { useSelection } from '../useSelection';
 
 const props = defineProps<{ feature: Feature }>();
@@ -62,6 +63,8 @@ function duplicate(): void {
 function remove(): void {
   if (removeFeatures(store, [props.feature]) === '') select(null);
 }
+/** Two fields and a button for each point: mounted when they are asked for. */
+const showsPoints = ref(false);
 const SIZE = { min: 1, max: LIMITS.tableMm.max };
 </script>
 
@@ -75,96 +78,116 @@ const SIZE = { min: 1, max: LIMITS.tableMm.max };
     <FigureLine v-for="figure in needs.figures" :key="`${feature.id} ${figure.label}`" :label="figure.label" :figure="figure" />
   </section>
 
-  <section>
-    <h3>Shape</h3>
-    <TextField label="Name" :value="feature.name" :take="(name) => setIn(store, feature, 'Rename', { name })" />
-    <template v-for="field in kind.fields" :key="field.key">
-      <ChoiceField
-        v-if="field.ask === 'entry'"
-        :label="field.label"
-        :value="String(valueOf(field))"
-        :options="entries(field.list)"
-        @choose="(value) => set(field.label, field.key, value)"
-      />
-      <AskedField v-else :field="field" :value="valueOf(field)" :system="system" :take="(value) => set(field.label, field.key, value)" />
-    </template>
-    <WearsField :feature="feature" />
-    <template v-if="shape.form === 'strip'">
-      <LengthField
-        label="Width"
-        :mm="shape.widthMm"
-        :system="system"
-        :limits="LIMITS.stripWidthMm"
-        :take="(mm) => (shape.form === 'strip' ? reshape(store, feature, 'Widen', { ...shape, widthMm: mm }) : '')"
-      />
-      <LengthField
-        label="Bends"
-        :mm="shape.bendMm"
-        :system="system"
-        :limits="LIMITS.bendMm"
-        :take="(mm) => (shape.form === 'strip' ? reshape(store, feature, 'Bend', { ...shape, bendMm: mm }) : '')"
-      />
-    </template>
-    <LengthField
-      v-if="shape.form === 'round'"
-      label="Radius"
-      :mm="shape.radiusMm"
-      :system="system"
-      :limits="LIMITS.radiusMm"
-      :take="(mm) => (shape.form === 'round' ? reshape(store, feature, 'Resize', { ...shape, radiusMm: mm }) : '')"
-    />
-    <template v-if="shape.form === 'outline' || shape.form === 'contours'">
-      <LengthField label="Left to right" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
-      <LengthField label="Front to back" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
-    </template>
-    <LengthField label="From the left" :mm="box.left" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(mm, box.top)" />
-    <LengthField label="From the back" :mm="box.top" :system="system" :limits="LIMITS.coordinateMm" :take="(mm) => moveTo(box.left, mm)" />
-    <details v-if="shape.form === 'outline' || shape.form === 'strip'" class="mt-1">
-      <summary>{{ shape.points.length }} points</summary>
-      <div v-for="(point, i) in shape.points" :key="i" class="point">
+  <InTurn>
+    <section>
+      <h3>Shape</h3>
+      <TextField label="Name" :value="feature.name" :take="(name) => setIn(store, feature, 'Rename', { name })" />
+      <template v-for="field in kind.fields" :key="field.key">
+        <ChoiceField
+          v-if="field.ask === 'entry'"
+          :label="field.label"
+          :value="String(valueOf(field))"
+          :options="entries(field.list)"
+          @choose="(value) => set(field.label, field.key, value)"
+        />
+        <AskedField v-else :field="field" :value="valueOf(field)" :system="system" :take="(value) => set(field.label, field.key, value)" />
+      </template>
+      <WearsField :feature="feature" />
+      <template v-if="shape.form === 'strip'">
         <LengthField
-          :label="`${i + 1} x`"
-          :mm="point.x"
+          label="Width"
+          :mm="shape.widthMm"
           :system="system"
-          :limits="LIMITS.coordinateMm"
-          :take="(mm) => reshape(store, feature, 'Reshape', withPoint(shape, i, { x: mm, y: point.y }))"
+          :limits="LIMITS.stripWidthMm"
+          :take="(mm) => (shape.form === 'strip' ? reshape(store, feature, 'Widen', { ...shape, widthMm: mm }) : '')"
         />
         <LengthField
-          :label="`${i + 1} y`"
-          :mm="point.y"
+          label="Bends"
+          :mm="shape.bendMm"
           :system="system"
-          :limits="LIMITS.coordinateMm"
-          :take="(mm) => reshape(store, feature, 'Reshape', withPoint(shape, i, { x: point.x, y: mm }))"
+          :limits="LIMITS.bendMm"
+          :take="(mm) => (shape.form === 'strip' ? reshape(store, feature, 'Bend', { ...shape, bendMm: mm }) : '')"
         />
-        <BButton
-          v-if="mayLosePoint(shape)"
-          variant="key"
-          :aria-label="`Remove point ${i + 1}`"
-          @click="reshape(store, feature, 'Reshape', withoutPoint(shape, i))"
-        >
-          ×
-        </BButton>
-      </div>
-    </details>
-    <p v-if="shape.form === 'contours'" class="quiet">
-      {{ shape.levels.length }} {{ shape.levels.length === 1 ? 'step' : 'steps' }} of contour
-    </p>
-  </section>
+      </template>
+      <LengthField
+        v-if="shape.form === 'round'"
+        label="Radius"
+        :mm="shape.radiusMm"
+        :system="system"
+        :limits="LIMITS.radiusMm"
+        :take="(mm) => (shape.form === 'round' ? reshape(store, feature, 'Resize', { ...shape, radiusMm: mm }) : '')"
+      />
+      <template v-if="shape.form === 'outline' || shape.form === 'contours'">
+        <LengthField label="Left to right" :mm="box.right - box.left" :system="system" :limits="SIZE" :take="(mm) => resize('width', mm)" />
+        <LengthField label="Front to back" :mm="box.bottom - box.top" :system="system" :limits="SIZE" :take="(mm) => resize('depth', mm)" />
+      </template>
+      <LengthField
+        label="From the left"
+        :mm="box.left"
+        :system="system"
+        :limits="LIMITS.coordinateMm"
+        :take="(mm) => moveTo(mm, box.top)"
+      />
+      <LengthField
+        label="From the back"
+        :mm="box.top"
+        :system="system"
+        :limits="LIMITS.coordinateMm"
+        :take="(mm) => moveTo(box.left, mm)"
+      />
+      <details
+        v-if="shape.form === 'outline' || shape.form === 'strip'"
+        class="mt-1"
+        @toggle="showsPoints = ($event.target as HTMLDetailsElement).open"
+      >
+        <summary>{{ shape.points.length }} points</summary>
+        <div v-for="(point, i) in showsPoints ? shape.points : []" :key="i" class="point">
+          <LengthField
+            :label="`${i + 1} x`"
+            :mm="point.x"
+            :system="system"
+            :limits="LIMITS.coordinateMm"
+            :take="(mm) => reshape(store, feature, 'Reshape', withPoint(shape, i, { x: mm, y: point.y }))"
+          />
+          <LengthField
+            :label="`${i + 1} y`"
+            :mm="point.y"
+            :system="system"
+            :limits="LIMITS.coordinateMm"
+            :take="(mm) => reshape(store, feature, 'Reshape', withPoint(shape, i, { x: point.x, y: mm }))"
+          />
+          <BButton
+            v-if="mayLosePoint(shape)"
+            variant="key"
+            :aria-label="`Remove point ${i + 1}`"
+            @click="reshape(store, feature, 'Reshape', withoutPoint(shape, i))"
+          >
+            ×
+          </BButton>
+        </div>
+      </details>
+      <p v-if="shape.form === 'contours'" class="quiet">
+        {{ shape.levels.length }} {{ shape.levels.length === 1 ? 'step' : 'steps' }} of contour
+      </p>
+    </section>
+  </InTurn>
 
-  <ArrangeSection :features="[feature]" />
+  <InTurn><ArrangeSection :features="[feature]" /></InTurn>
 
-  <section class="d-flex gap-2 flex-wrap">
-    <BButton
-      variant="key"
-      :aria-pressed="feature.locked"
-      @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
-    >
-      {{ feature.locked ? 'Unlock' : 'Lock' }}
-    </BButton>
-    <BButton variant="key" @click="duplicate">Copy</BButton>
-    <BButton variant="key" @click="remove">Remove <kbd>Del</kbd></BButton>
-    <BButton variant="key" @click="select(null)">Deselect <kbd>Esc</kbd></BButton>
-  </section>
+  <InTurn>
+    <section class="d-flex gap-2 flex-wrap">
+      <BButton
+        variant="key"
+        :aria-pressed="feature.locked"
+        @click="setIn(store, feature, feature.locked ? 'Unlock' : 'Lock', { locked: !feature.locked })"
+      >
+        {{ feature.locked ? 'Unlock' : 'Lock' }}
+      </BButton>
+      <BButton variant="key" @click="duplicate">Copy</BButton>
+      <BButton variant="key" @click="remove">Remove <kbd>Del</kbd></BButton>
+      <BButton variant="key" @click="select(null)">Deselect <kbd>Esc</kbd></BButton>
+    </section>
+  </InTurn>
 </template>
 
 <style scoped>

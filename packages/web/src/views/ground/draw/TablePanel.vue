@@ -8,6 +8,7 @@ const ImportDialog = heavyPartLazily(() => import('./ImportDialog.vue'));
 </script>
 
 <script setup lang="ts">
+import { InTurn } from '../../../ui/InTurn';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { LIMITS } from '@spare-acre/core/fields';
@@ -29,6 +30,7 @@ const plan = computed(() => store.plan!);
 const system = computed(() => plan.value.units);
 const table = computed(() => plan.value.table);
 const isImporting = ref(false);
+const showsSides = ref(false);
 const surfaces = computed(() => (store.slices.surfaces ?? []).filter(({ surface }) => surface.value > 0));
 
 /** Another size or count along one side splits that side evenly anew. */
@@ -45,82 +47,88 @@ function setTile(side: 'columnWidthsMm' | 'rowDepthsMm', index: number, mm: numb
   <h2>Table</h2>
   <p class="sub">Choose a tool below to draw, or a feature to change it.</p>
   <ViewWarnings view="ground" />
-  <section>
-    <h3>Size and tiles</h3>
-    <LengthField
-      label="Width"
-      :mm="tableWidthMm(table)"
-      :system="system"
-      :limits="LIMITS.tableMm"
-      :take="(mm) => split('columnWidthsMm', mm, table.columnWidthsMm.length)"
-    />
-    <LengthField
-      label="Depth"
-      :mm="tableDepthMm(table)"
-      :system="system"
-      :limits="LIMITS.tableMm"
-      :take="(mm) => split('rowDepthsMm', mm, table.rowDepthsMm.length)"
-    />
-    <NumberField
-      label="Tiles across"
-      :value="table.columnWidthsMm.length"
-      unit=""
-      :limits="LIMITS.tilesAlong"
-      :take="(n) => split('columnWidthsMm', tableWidthMm(table), n)"
-    />
-    <NumberField
-      label="Tiles deep"
-      :value="table.rowDepthsMm.length"
-      unit=""
-      :limits="LIMITS.tilesAlong"
-      :take="(n) => split('rowDepthsMm', tableDepthMm(table), n)"
-    />
-    <LengthField
-      label="Seam allowance"
-      :mm="table.seamAllowanceMm"
-      :system="system"
-      :limits="LIMITS.seamAllowanceMm"
-      :take="(mm) => store.edit({ code: 'table/seam-allowance', mm })"
-    />
-    <details>
-      <summary>Each column and row</summary>
+  <InTurn>
+    <section>
+      <h3>Size and tiles</h3>
       <LengthField
-        v-for="(mm, i) in table.columnWidthsMm"
-        :key="`c${i}`"
-        :label="`Column ${columnLetter(i)}`"
-        :mm="mm"
+        label="Width"
+        :mm="tableWidthMm(table)"
         :system="system"
-        :limits="LIMITS.tileMm"
-        :take="(to) => setTile('columnWidthsMm', i, to)"
+        :limits="LIMITS.tableMm"
+        :take="(mm) => split('columnWidthsMm', mm, table.columnWidthsMm.length)"
       />
       <LengthField
-        v-for="(mm, i) in table.rowDepthsMm"
-        :key="`r${i}`"
-        :label="`Row ${i + 1}`"
-        :mm="mm"
+        label="Depth"
+        :mm="tableDepthMm(table)"
         :system="system"
-        :limits="LIMITS.tileMm"
-        :take="(to) => setTile('rowDepthsMm', i, to)"
+        :limits="LIMITS.tableMm"
+        :take="(mm) => split('rowDepthsMm', mm, table.rowDepthsMm.length)"
       />
-    </details>
-  </section>
-  <section>
-    <h3>On the table</h3>
-    <FeatureList />
-    <BButton variant="key" class="mt-1" @click="isImporting = true">Import file …</BButton>
-  </section>
+      <NumberField
+        label="Tiles across"
+        :value="table.columnWidthsMm.length"
+        unit=""
+        :limits="LIMITS.tilesAlong"
+        :take="(n) => split('columnWidthsMm', tableWidthMm(table), n)"
+      />
+      <NumberField
+        label="Tiles deep"
+        :value="table.rowDepthsMm.length"
+        unit=""
+        :limits="LIMITS.tilesAlong"
+        :take="(n) => split('rowDepthsMm', tableDepthMm(table), n)"
+      />
+      <LengthField
+        label="Seam allowance"
+        :mm="table.seamAllowanceMm"
+        :system="system"
+        :limits="LIMITS.seamAllowanceMm"
+        :take="(mm) => store.edit({ code: 'table/seam-allowance', mm })"
+      />
+      <details @toggle="showsSides = ($event.target as HTMLDetailsElement).open">
+        <summary>Each column and row</summary>
+        <LengthField
+          v-for="(mm, i) in showsSides ? table.columnWidthsMm : []"
+          :key="`c${i}`"
+          :label="`Column ${columnLetter(i)}`"
+          :mm="mm"
+          :system="system"
+          :limits="LIMITS.tileMm"
+          :take="(to) => setTile('columnWidthsMm', i, to)"
+        />
+        <LengthField
+          v-for="(mm, i) in showsSides ? table.rowDepthsMm : []"
+          :key="`r${i}`"
+          :label="`Row ${i + 1}`"
+          :mm="mm"
+          :system="system"
+          :limits="LIMITS.tileMm"
+          :take="(to) => setTile('rowDepthsMm', i, to)"
+        />
+      </details>
+    </section>
+  </InTurn>
+  <InTurn>
+    <section>
+      <h3>On the table</h3>
+      <FeatureList />
+      <BButton variant="key" class="mt-1" @click="isImporting = true">Import file …</BButton>
+    </section>
+  </InTurn>
   <UnderlaySection :sketch="sketch" />
-  <section>
-    <h3>Board</h3>
-    <TextField label="Name" :value="plan.name" :take="(name) => store.edit({ code: 'board/rename', name })" />
-    <LengthField
-      label="Figure height"
-      :mm="plan.figureHeightMm"
-      :system="system"
-      :limits="LIMITS.figureHeightMm"
-      :take="(mm) => store.edit({ code: 'board/figure-height', mm })"
-    />
-  </section>
+  <InTurn>
+    <section>
+      <h3>Board</h3>
+      <TextField label="Name" :value="plan.name" :take="(name) => store.edit({ code: 'board/rename', name })" />
+      <LengthField
+        label="Figure height"
+        :mm="plan.figureHeightMm"
+        :system="system"
+        :limits="LIMITS.figureHeightMm"
+        :take="(mm) => store.edit({ code: 'board/figure-height', mm })"
+      />
+    </section>
+  </InTurn>
   <section v-if="surfaces.length > 0">
     <h3>Surfaces</h3>
     <FigureLine v-for="{ kind, surface } in surfaces" :key="kind" :label="GROUND_KIND_NAMES[kind]" :figure="surface" />

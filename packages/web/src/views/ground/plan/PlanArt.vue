@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { computed, onScopeDispose, ref, watch } from 'vue';
+import { computed, watch } from 'vue';
 import { type Feature, NO_MARKS, kindOf } from '@spare-acre/core/features';
 import { shapeRegion } from '@spare-acre/core/shapes';
 import type { Point, Region } from '@spare-acre/core/base/geometry';
+import { useListInTurns } from '../../../ui/InTurn';
 import { type ToPx, drawingOrder, fillOf, linePath, regionPath } from './paths';
 
 /** The features of a plan in ink, lowest first. Only draws: presses are told to whoever placed it. */
@@ -18,7 +19,7 @@ const props = defineProps<{
   }[];
 }>();
 type Line = readonly [Point, Point];
-const emit = defineEmits<{ press: [event: PointerEvent, feature: Feature]; open: [feature: Feature] }>();
+const emit = defineEmits<{ press: [event: PointerEvent, feature: Feature]; open: [feature: Feature]; drawn: [] }>();
 
 const inner = new WeakMap<Feature, readonly Region[]>();
 /** Edges drawn inside the outline; a drag works out those of one feature, not of all. */
@@ -33,20 +34,11 @@ type Ink = ReturnType<typeof inkOf>;
 type Standing = NonNullable<typeof props.standing>[number];
 let inked: { readonly toPx: ToPx; readonly by: ReadonlyMap<Feature, Ink> } | null = null;
 
-/** So many are drawn at once, and so many more in each task after it: a hand that goes on meanwhile is not held up. */
-const AT_ONCE = 60;
-const EACH_TASK = 30;
-const count = ref(AT_ONCE);
-let next: ReturnType<typeof setTimeout> | undefined;
-watch(
-  [() => props.features.length, count],
-  () => {
-    clearTimeout(next);
-    if (count.value < props.features.length) next = setTimeout(() => (count.value += EACH_TASK));
-  },
-  { immediate: true },
-);
-onScopeDispose(() => clearTimeout(next));
+/** A hand that goes on meanwhile is not held up by 200 features. */
+const inTurns = useListInTurns(() => drawingOrder(props.features).filter(({ hidden }) => !hidden), 25);
+
+const isWhole = computed(() => inTurns.value.length === props.features.filter(({ hidden }) => !hidden).length);
+watch(isWhole, (whole) => whole && emit('drawn'), { immediate: true });
 
 const drawn = computed((): readonly Ink[] => {
   const { toPx } = props;
@@ -54,16 +46,13 @@ const drawn = computed((): readonly Ink[] => {
   for (const one of props.standing ?? []) standing.set(one.featureId, [...(standing.get(one.featureId) ?? []), one]);
   const chosen = new Set(props.chosenIds);
   const before = inked?.toPx === toPx ? inked.by : null;
-  const inks = drawingOrder(props.features)
-    .filter(({ hidden }) => !hidden)
-    .slice(0, count.value)
-    .map((feature) => {
-      const pieces = standing.get(feature.id) ?? [];
-      const isChosen = chosen.has(feature.id);
-      const same = before?.get(feature);
-      const isSame = same !== undefined && same.isChosen === isChosen && same.standing.length === pieces.length;
-      return isSame && same.standing.every((one, i) => one === pieces[i]) ? same : inkOf(feature, toPx, pieces, isChosen);
-    });
+  const inks = inTurns.value.map((feature) => {
+    const pieces = standing.get(feature.id) ?? [];
+    const isChosen = chosen.has(feature.id);
+    const same = before?.get(feature);
+    const isSame = same !== undefined && same.isChosen === isChosen && same.standing.length === pieces.length;
+    return isSame && same.standing.every((one, i) => one === pieces[i]) ? same : inkOf(feature, toPx, pieces, isChosen);
+  });
   inked = { toPx, by: new Map(inks.map((ink) => [ink.feature, ink])) };
   return inks;
 });

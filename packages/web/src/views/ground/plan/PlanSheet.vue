@@ -11,15 +11,15 @@ import { computed, ref, watch } from 'vue';
 import { tableBox, tilesOf } from '@spare-acre/core/ground';
 import { type Feature, reshaped } from '@spare-acre/core/features';
 import { boxOfAll } from '@spare-acre/core/plan';
-import { middleLine, movedBy, shapeBox } from '@spare-acre/core/shapes';
-import { type Box, type Point, pointAlong } from '@spare-acre/core/base/geometry';
+import { movedBy } from '@spare-acre/core/shapes';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
 import { usePlan } from '../../../document/plan';
+import { InTurn } from '../../../ui/InTurn';
 import PlanArt from './PlanArt.vue';
+import PlanNames from './PlanNames.vue';
 
 import { replaceAll } from '../draw/featureEdits';
 import { linePath } from './paths';
-import { placeNames } from './placeNames';
 import { useDragMm } from '../../../ui/useDragMm';
 import { FOOT_PX, usePlanView } from './usePlanView';
 import { useSelection } from '../useSelection';
@@ -61,19 +61,8 @@ const unchosen = computed<readonly Feature[]>((before) => {
   const now = plan.value.features.filter(({ hidden, id }) => !hidden && !ids.has(id));
   return before?.length === now.length && now.every((one, i) => one === before[i]) ? before : now;
 });
-/** Small things are named first: a large one has more places to give way to. */
-const names = computed(() => {
-  const shown = unchosen.value
-    .map((feature) => ({ feature, box: shapeBox(feature.shape) }))
-    .filter(({ feature, box: own }) => (own.right - own.left) * view.scale.value > feature.name.length * 5.4)
-    .sort((a, b) => areaOf(a.box) - areaOf(b.box));
-  const corners = tiles.value.map(({ a }) => ({ left: a.x, right: a.x + 24, top: a.y, bottom: a.y + 18 }));
-  return placeNames(
-    shown.map(({ feature }) => ({ id: feature.id, text: feature.name, places: placesFor(feature).map(px.value) })),
-    { x: tiles.value.map(({ a }) => a.x), y: tiles.value.map(({ a }) => a.y) },
-    corners,
-  );
-});
+/** Names wait for the ink: where they may stand follows from outlines that are worked out as they are drawn. */
+const isDrawn = ref(false);
 const underlay = computed(() => {
   const { underlay: picture } = plan.value;
   if (picture === null) return null;
@@ -81,17 +70,6 @@ const underlay = computed(() => {
   const k = picture.mmPerPx * view.scale.value;
   return { ...picture, x: at.x, y: at.y, width: picture.widthPx * k, height: picture.heightPx * k };
 });
-
-const areaOf = ({ left, top, right, bottom }: Box): number => (right - left) * (bottom - top);
-/** Where a name may stand: along a strip's line, or in the middle, the back or the near part of an area. */
-function placesFor({ shape }: Feature): Point[] {
-  if (shape.form === 'strip') return [0.5, 0.3, 0.7, 0.15, 0.85].map((share) => pointAlong(middleLine(shape), share));
-  const { left, top, right, bottom } = shapeBox(shape);
-  const inMm = 9 / view.scale.value;
-  const xs = [0.5, 0.28, 0.72].map((share) => left + (right - left) * share);
-  const ys = [(top + bottom) / 2, top + inMm, bottom - inMm, top + (bottom - top) * 0.3, top + (bottom - top) * 0.7];
-  return ys.flatMap((y) => xs.map((x) => ({ x, y })));
-}
 
 const sketchLine = computed(() => {
   const { points, cross, form } = props.sketch;
@@ -207,6 +185,7 @@ defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => 
         :chosen-ids="chosen.map(({ id }) => id)"
         :standing="store.slices.standing ?? []"
         @press="takeHold"
+        @drawn="isDrawn = true"
         @open="(feature) => !isDrawing && select(feature.id)"
       />
     </g>
@@ -217,7 +196,7 @@ defineExpose({ takeFocus: () => svg.value?.focus(), zoomBy: (factor: number) => 
         <text class="tile-name" :x="a.x + 6" :y="a.y + 15">{{ id }}</text>
       </template>
       <rect class="table-edge" :x="table.x" :y="table.y" :width="table.width" :height="table.height" />
-      <text v-for="{ id, text, at } in names" :key="id" class="feature-name" :x="at.x" :y="at.y + 4">{{ text }}</text>
+      <InTurn v-if="isDrawn"><PlanNames :features="unchosen" :tiles="tiles" :to-px="px" :scale="view.scale.value" /></InTurn>
     </g>
     <PlanRulers :view="view" :width-mm="box.right" :depth-mm="box.bottom" :system="plan.units" :figure-height-mm="plan.figureHeightMm" />
     <slot :to-px="px" :scale="view.scale.value" :table="table" />
