@@ -2,9 +2,9 @@ import type { Browser, Locator, Page } from '@playwright/test';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
-import { EMPTY_SHOP, doneAt } from '@spare-acre/core/shop';
+import { EMPTY_SHOP, doneAt } from '@spare-acre/core/plan/workshop';
 import { type App, anAxe, expect, openBrinefold, test } from './app';
 
 const PHONE = { width: 390, height: 844 };

@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { readFile } from 'node:fs/promises';
 import { PNG } from 'pngjs';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
-import type { Feature } from '@spare-acre/core/features';
+import type { Feature } from '@spare-acre/core/plan/features';
 import { type Plan, newPlan } from '@spare-acre/core/plan';
 import { type App, expect, newBoard, openBrinefold, savedPlan, test } from './app';
 

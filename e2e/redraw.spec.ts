@@ -1,7 +1,7 @@
 import type { Page } from '@playwright/test';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import type { Feature } from '@spare-acre/core/features';
+import type { Feature } from '@spare-acre/core/plan/features';
 import { expect, newBoard, placeOn, savedPlan, test } from './app';
 
 const TABLE = { widthMm: 1500, depthMm: 1000 };

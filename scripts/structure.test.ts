@@ -8,9 +8,9 @@ import { describe, expect, test } from 'vitest';
 const ROOT = fileURLToPath(new URL('..', import.meta.url));
 /** Entered past their face on purpose: they bring the schema library, which most of those who enter do not need. */
 const SIDE_DOORS = [
-  'plan/check',
-  'plan/file',
-  'plan/merge',
+  'plan/stored/check',
+  'plan/stored/file',
+  'plan/stored/merge',
   'plan/schema',
   'catalogue/load',
   'catalogue/schema',
@@ -93,14 +93,56 @@ const importedIn = (source: ts.SourceFile): string[] => {
 };
 
 const CORE = 'packages/core/src';
+/** Folders of core; each is a word of the trade, or what all of them stand on. */
+const CHAPTERS = [
+  ...['base', 'catalogue', 'plan', 'terrain', 'build', 'finishing', 'schedule', 'procurement', 'advice', 'learning'],
+  ...['pipeline', 'finish', 'io', 'demo', 'testing'],
+];
+/** The nearest folder above a file that has a face. */
+const roomOf = (file: string): string => {
+  const folder = dirname(file);
+  return existsSync(join(folder, 'index.ts')) || folder === ROOT ? folder : roomOf(folder);
+};
+/** More files than that in one folder nobody holds in the head. */
+const MAX_FILES = 20;
+
+test('no folder has more files than a person holds in the head', () => {
+  const counts = new Map<string, number>();
+  for (const file of ['packages/core/src', 'packages/web/src', 'packages/server/src'].flatMap(filesIn))
+    if (!file.endsWith('.test.ts')) counts.set(dirname(file), (counts.get(dirname(file)) ?? 0) + 1);
+  const full = [...counts].filter(([, count]) => count > MAX_FILES).map(([folder, count]) => `${relative(ROOT, folder)}: ${count}`);
+  expect(full).toEqual([]);
+});
+
+test('the pages of docs name files that are there', () => {
+  const pages = [
+    'README.md',
+    'CONTRIBUTING.md',
+    ...readdirSync(join(ROOT, 'docs'), { recursive: true, encoding: 'utf8' }).map((page) => `docs/${page}`),
+  ];
+  const roots = ['', 'packages/', 'packages/core/src/', 'packages/web/src/', 'packages/server/src/'];
+  const lost = pages
+    .filter((page) => page.endsWith('.md'))
+    .flatMap((page) =>
+      [...readFileSync(join(ROOT, page), 'utf8').matchAll(/`((?:[a-z][\w-]*\/)+[\w.-]+\.(?:ts|vue|mjs|md))`/g)]
+        .map(([, path]) => path!)
+        .filter((path) => !roots.some((root) => existsSync(join(ROOT, root, path))))
+        .map((path) => `${page}: ${path}`),
+    );
+  expect(lost).toEqual([]);
+});
 
 describe('core', () => {
   const files = filesIn(CORE);
 
-  test('another folder is entered by its face, but for those it stands in', () => {
+  test('its chapters are these, in the order of the work', () => {
+    expect(readdirSync(join(ROOT, CORE)).sort()).toEqual([...CHAPTERS].sort());
+  });
+
+  test('a room is entered by its face from outside', () => {
     const past = files.flatMap((file) =>
       importsOf(file)
-        .filter((target) => !`${dirname(file)}/`.startsWith(`${dirname(target)}/`) && !target.endsWith('/index.ts'))
+        .filter((target) => !target.endsWith('/index.ts') && !file.startsWith(`${roomOf(target)}/`))
         .map((target) => relative(join(ROOT, CORE), target).replace(/\.ts$/, ''))
         .filter((target) => !SIDE_DOORS.includes(target) && !target.startsWith('testing/'))
         .map((target) => `${relative(ROOT, file)} → ${target}`),

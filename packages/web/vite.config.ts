@@ -34,15 +34,17 @@ const WANTED = {
   /** Fetched by workers after that. */
   later: [
     ...['searches', 'swatch', 'layout'].map((name) => `src/workers/${name}.worker.ts`),
-    ...['pieces', 'days', 'checks', 'finish', 'supplies/certainty'].map((name) => `../core/src/${name}/index.ts`),
+    ...['build/pieces', 'schedule/tasks', 'advice/checks', 'finish', 'procurement/supplies/certainty'].map(
+      (name) => `../core/src/${name}/index.ts`,
+    ),
   ],
 } as const;
 /** Named by an index on the way, and used by none of these: in one of their files it would be fetched with them. */
 const ASIDE = [
   /\/(papaparse|cdt2d|robust-[a-z-]+|two-(sum|product)|binary-search-bounds)\//,
   /\/clipper2-ts\/dist\/(index|Clipper|RectClip|Triangulation|Minkowski)\./,
-  /\/core\/src\/(base\/tables|base\/geometry\/thinned|solid\/facets|air\/readings|logbook\/told)\b/,
-  /\/core\/src\/(plan\/migrations|plan\/merge|cutting\/saved\/by-hand|cutting\/parts\/splits)\b/,
+  /\/core\/src\/(base\/tables|base\/geometry\/thinned|build\/mesh\/facets|schedule\/air\/readings|learning\/logbook\/told)\b/,
+  /\/core\/src\/(plan\/stored\/migrations|plan\/stored\/merge|build\/cutting\/saved\/by-hand|build\/cutting\/parts\/splits)\b/,
 ];
 
 /**
@@ -82,7 +84,7 @@ export default defineConfig({
     sharingWorkers(),
     vue(),
     icons({ compiler: 'vue3' }),
-    // Installable, and once its bench was opened it goes on without a network: see `document/offline`.
+    // Installable, and once its bench was opened it goes on without a network: see `stores/device/offline`.
     VitePWA({
       injectRegister: null,
       registerType: 'autoUpdate',

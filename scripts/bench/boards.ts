@@ -1,9 +1,9 @@
 /** Boards that the bench measures on, beside the demo board. */
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { seeded } from '@spare-acre/core/base/random';
-import { type Feature, type FeatureKind, newFeature } from '@spare-acre/core/features';
+import { type Feature, type FeatureKind, newFeature } from '@spare-acre/core/plan/features';
 import { type Plan, newPlan } from '@spare-acre/core/plan';
-import { rectangle } from '@spare-acre/core/shapes';
+import { rectangle } from '@spare-acre/core/plan/shapes';
 
 /** 24 tiles with 200 features of all kinds and shapes. */
 export function crowdedBoard(): Plan {

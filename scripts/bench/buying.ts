@@ -1,11 +1,11 @@
 import { seeded } from '@spare-acre/core/base/random';
-import { leastCost } from '@spare-acre/core/buying';
+import { leastCost } from '@spare-acre/core/procurement/buying';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import { makePieces } from '@spare-acre/core/pieces';
-import { EMPTY_SHOP } from '@spare-acre/core/shop';
+import { makePieces } from '@spare-acre/core/build/pieces';
+import { EMPTY_SHOP } from '@spare-acre/core/plan/workshop';
 import { anErrand, bestOfAll } from '@spare-acre/core/testing';
-import { combinationsOf, frontOf, scalesFor, weighed, withAnswers } from '@spare-acre/core/weighing';
+import { combinationsOf, frontOf, scalesFor, weighed, withAnswers } from '@spare-acre/core/advice/tradeoffs';
 import { ms } from './timed';
 
 /** Small errands, each against every basket that there is: how many come to the same money and the same left over. */

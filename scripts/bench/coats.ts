@@ -1,13 +1,13 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
-import { potsOf } from '@spare-acre/core/paint';
-import { coloured, layUnits } from '@spare-acre/core/patterns';
-import { makePieces } from '@spare-acre/core/pieces';
+import { potsOf } from '@spare-acre/core/finishing/paint';
+import { coloured, layUnits } from '@spare-acre/core/finishing/patterns';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { type Coat, laidIn, starterCoats } from '@spare-acre/core/plan';
-import { scattered } from '@spare-acre/core/scatter';
-import { SwatchBench, type SwatchRecipe } from '@spare-acre/core/swatch';
+import { scattered } from '@spare-acre/core/finishing/scatter';
+import { SwatchBench, type SwatchRecipe } from '@spare-acre/core/finishing/swatch';
 import { seeded } from '@spare-acre/core/base/random';
 import { type Region, areaMm2 } from '@spare-acre/core/base/geometry';
 import { ms, timed } from './timed';

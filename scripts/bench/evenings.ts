@@ -1,10 +1,10 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
-import { betterEvenings, planDays } from '@spare-acre/core/days';
+import { betterEvenings, planDays } from '@spare-acre/core/schedule/tasks';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
-import { type Problem, type Progress, Placer, breachesOf, firstOrders, improved, networkOf } from '@spare-acre/core/planner';
+import { type Problem, type Progress, Placer, breachesOf, firstOrders, improved, networkOf } from '@spare-acre/core/schedule/solver';
 import { chanceProblem, countedOut } from '@spare-acre/core/testing';
 import { crowdedBoard } from './boards';
 import { ms, timed } from './timed';

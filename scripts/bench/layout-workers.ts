@@ -3,7 +3,7 @@ import { buildSync } from 'esbuild';
 import { once } from 'node:events';
 import { fileURLToPath } from 'node:url';
 import { Worker } from 'node:worker_threads';
-import type { LayoutTask, Shaped } from '@spare-acre/core/cutting/nesting';
+import type { LayoutTask, Shaped } from '@spare-acre/core/build/cutting/nesting';
 import type { Asked, Told } from './layout.worker';
 
 /** As many as the app starts on this machine: one, and up to three helpers. */

@@ -1,6 +1,6 @@
 import { parentPort } from 'node:worker_threads';
 import { seeded } from '@spare-acre/core/base/random';
-import { type LayoutTask, type Shaped, improveFreeform, improveLayout } from '@spare-acre/core/cutting/nesting';
+import { type LayoutTask, type Shaped, improveFreeform, improveLayout } from '@spare-acre/core/build/cutting/nesting';
 
 /** One of several searches for one layout, as they run in the app. */
 export interface Asked {

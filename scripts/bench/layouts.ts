@@ -11,8 +11,8 @@ import {
   layOut,
   layoutCost,
   leastCost,
-} from '@spare-acre/core/cutting/nesting';
-import type { Part } from '@spare-acre/core/cutting/parts';
+} from '@spare-acre/core/build/cutting/nesting';
+import type { Part } from '@spare-acre/core/build/cutting/parts';
 import { areaMm2, regionBox, regionOf } from '@spare-acre/core/base/geometry';
 import { type Random, seeded } from '@spare-acre/core/base/random';
 import type { LayoutWorkers } from './layout-workers';

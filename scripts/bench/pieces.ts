@@ -13,7 +13,7 @@ import {
   makePiece,
   makePieces,
   newPiece,
-} from '@spare-acre/core/pieces';
+} from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Piece, Plan } from '@spare-acre/core/plan';
 import { appliedTo } from '@spare-acre/core/plan/edits';

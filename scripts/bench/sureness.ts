@@ -1,7 +1,7 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { CHANCES, drawsFor, readyDraw, surenessOf } from '@spare-acre/core/pipeline/sureness';
 import { crowdedBoard } from './boards';

@@ -3,7 +3,7 @@ import { deserialize, serialize } from 'node:v8';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Plan } from '@spare-acre/core/plan';
 import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';

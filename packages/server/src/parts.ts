@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import type { Reach } from '@spare-acre/core/wire';
+import type { Reach } from '@spare-acre/core/io/wire';
 import type { Access } from './access/sessions';
 import type { Hub } from './live/hub';
 import type { CatalogueKeeper } from './own/keeper';

@@ -1,6 +1,6 @@
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import { ZodError } from 'zod';
-import type { PlanIssue } from '@spare-acre/core/plan/check';
+import type { PlanIssue } from '@spare-acre/core/plan/stored/check';
 import { BadJson, BadText } from './reading/json';
 import { isAway } from './store/away';
 

@@ -1,5 +1,5 @@
 import { Router } from 'express';
-import { Health, Reach } from '@spare-acre/core/wire';
+import { Health, Reach } from '@spare-acre/core/io/wire';
 import { accessRoutes, sessionRoutes } from './access/routes';
 import { type GuardedRoutes, guardedRoutes } from './access/may';
 import { onlySignedIn } from './access/sessions';

@@ -1,6 +1,6 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import { judged, stateOf } from '@spare-acre/core/air';
-import type { Sensor } from '@spare-acre/core/wire';
+import { judged, stateOf } from '@spare-acre/core/schedule/air';
+import type { Sensor } from '@spare-acre/core/io/wire';
 import { addSimulated, poll } from '../src/air/sensors';
 import { simulated } from '../src/air/simulated';
 import { aServer } from './server';

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { describe, expect, test } from 'vitest';
-import type { Act, Deed } from '@spare-acre/core/bench';
+import type { Act, Deed } from '@spare-acre/core/schedule/bench';
 import { down, up } from '../migrations/20261129210000_deeds';
 import { aPlan, aServer, anotherServer } from './server';
 

@@ -1,5 +1,5 @@
 import { afterEach, expect, test } from 'vitest';
-import type { LiveEvent } from '@spare-acre/core/wire';
+import type { LiveEvent } from '@spare-acre/core/io/wire';
 import { aPlan, aServer, anotherServer } from './server';
 
 const here = aServer();

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, describe, expect, test } from 'vitest';
 import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
-import type { PersonalCorrection } from '@spare-acre/core/hand';
+import type { PersonalCorrection } from '@spare-acre/core/learning/calibration';
 import { aPlan, aServer, anotherServer } from './server';
 
 const server = aServer();

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, test } from 'vitest';
-import type { Role } from '@spare-acre/core/wire';
+import type { Role } from '@spare-acre/core/io/wire';
 import { ACTIONS, can } from '../src/access/may';
 import { setPassphrase } from '../src/access/passphrase';
 import { sweepSessions } from '../src/access/sessions';

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { crc32 } from 'node:zlib';
 import sharp, { type Sharp } from 'sharp';
 import { beforeEach, expect, test } from 'vitest';
-import { MAX_PICTURE_PX } from '@spare-acre/core/wire';
+import { MAX_PICTURE_PX } from '@spare-acre/core/io/wire';
 import { keepPicture, sweepPictures } from '../src/pictures/pictures';
 import { aPlan, aServer } from './server';
 

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, expect, test } from 'vitest';
 import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
-import type { Shop, ShopPlays } from '@spare-acre/core/wire';
+import type { Shop, ShopPlays } from '@spare-acre/core/io/wire';
 import { addSimulatedShops, askShops } from '../src/shops/shops';
 import { aServer } from './server';
 

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import { RELIEFS } from '../surfaces';
+import { RELIEFS } from '../plan/surfaces';
 import { Estimate, Id, Life, Name, Pack, notNegative, positive } from './entry';
 import { adhesiveRef, cautionRef, coatingRef, methodRef, paintRef, patternRef, stuffRef } from './refs';
 

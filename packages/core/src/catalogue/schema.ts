@@ -16,7 +16,7 @@ import {
   placeKindRef,
   toolRef,
 } from './refs';
-import { everyGroundKind } from '../surfaces';
+import { everyGroundKind } from '../plan/surfaces';
 import { COATING_WORK, Coating, Hex, Method, Paint, Pattern, StarterSurface, StarterCoats, Stuff } from './coating-schema';
 import { Estimate, Id, Life, Name, Pack, notNegative, positive } from './entry';
 

@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue';
-import type { Feature } from '../features';
+import type { Feature } from '../plan/features';
 import { pieceMaker } from './pieces';
 import { type Piece, type Plan, newPlan } from '../plan';
 import { a, basin, box, mound, path, round, strip } from './drawing';

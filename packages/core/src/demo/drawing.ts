@@ -1,5 +1,5 @@
-import type { Feature, FeatureKind } from '../features';
-import { type Outline, type Strip, rectangle } from '../shapes';
+import type { Feature, FeatureKind } from '../plan/features';
+import { type Outline, type Strip, rectangle } from '../plan/shapes';
 
 /** Short hand for writing demo boards down: the shapes, and a feature with what all features share. */
 export type Line = readonly (readonly [number, number])[];

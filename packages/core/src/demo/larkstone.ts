@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue';
-import type { Feature } from '../features';
+import type { Feature } from '../plan/features';
 import { type Piece, type Plan, newPlan } from '../plan';
 import { pieceMaker } from './pieces';
 import { type Line, a, basin, box, outline, path, strip } from './drawing';

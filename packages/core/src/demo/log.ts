@@ -1,4 +1,4 @@
-import type { LogEntry } from '../logbook';
+import type { LogEntry } from '../learning/logbook';
 
 type Said = Pick<LogEntry, 'day' | 'name' | 'note'> & Partial<LogEntry>;
 const entry = (id: string, said: Said): LogEntry => ({

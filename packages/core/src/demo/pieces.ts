@@ -1,5 +1,5 @@
 import type { Catalogue } from '../catalogue';
-import { type FamilyName, newPiece, pieceScale } from '../pieces';
+import { type FamilyName, newPiece, pieceScale } from '../build/pieces';
 import type { Piece } from '../plan';
 
 /** Pieces of a board by family, with what differs from the first values at its scale. */

@@ -1,12 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { makePieces } from '../pieces';
-import { planDays } from '../days';
+import { makePieces } from '../build/pieces';
+import { planDays } from '../schedule/tasks';
 import { brinefold } from '../demo';
-import { type Feature, reshaped } from '../features';
+import { type Feature, reshaped } from '../plan/features';
 import type { Plan } from '../plan';
-import { rectangle } from '../shapes';
-import { checkPlan } from '../plan/file';
+import { rectangle } from '../plan/shapes';
+import { checkPlan } from '../plan/stored/file';
 import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
 import { type Figure, working } from '../base/units';
 import { derivePipeline } from './full';

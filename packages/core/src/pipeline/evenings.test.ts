@@ -1,11 +1,11 @@
 import { describe, expect, test } from 'vitest';
-import { type Evenings, betterEvenings } from '../days';
+import { type Evenings, betterEvenings } from '../schedule/tasks';
 import { brinefold } from '../demo';
 import * as finish from '../finish';
-import { makePieces } from '../pieces';
+import { makePieces } from '../build/pieces';
 import { appliedTo } from '../plan/edits';
 import { CATALOGUE } from '../testing';
-import { type EarlierOption, earlierOptionsOf } from './earlier-options';
+import { type EarlierOption, earlierOptionsOf } from './options/earlier-options';
 import { derivePipeline } from './full';
 
 const plan = brinefold(CATALOGUE);

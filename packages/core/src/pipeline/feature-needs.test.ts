@@ -1,4 +1,4 @@
-import { namedSurface } from '../surfaces';
+import { namedSurface } from '../plan/surfaces';
 import { describe, expect, test } from 'vitest';
 import type { Plan } from '../plan';
 import { CATALOGUE, aBoard, aMound, aPit, aPool, aTrack } from '../testing';

@@ -1,10 +1,10 @@
 import type { Catalogue } from '../catalogue';
-import * as checks from '../checks';
-import * as evenings from '../days';
-import type { MakePieces } from '../pieces';
+import * as checks from '../advice/checks';
+import * as evenings from '../schedule/tasks';
+import type { MakePieces } from '../build/pieces';
 import type { Plan } from '../plan';
-import type { Shop } from '../shop';
-import { surelyFor } from '../supplies/certainty';
+import type { Shop } from '../plan/workshop';
+import { surelyFor } from '../procurement/supplies/certainty';
 import { type Derivation, type Finish, pipelineWith } from './derive';
 
 /** Everything that follows from a plan, what the checks tell among it. */

@@ -1,4 +1,4 @@
-import { type Layout, type LayoutTask, layOut } from '../cutting/nesting';
+import { type Layout, type LayoutTask, layOut } from '../build/cutting/nesting';
 
 /** Layouts remembered at once: a drag back and forth over a boundary stays quick. */
 const KEPT = 60;

@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { looseLot } from '../demo';
 import { type Plan, newPlan } from '../plan';
-import { checkPlan } from '../plan/file';
+import { checkPlan } from '../plan/stored/file';
 import { CATALOGUE, derived } from '../testing';
 import { STAGES } from './derive';
 

@@ -2,11 +2,11 @@ import { listedBy } from '../base/grouping';
 import { remembered } from '../base/memory';
 import { given, total } from '../base/units';
 import { type Catalogue, adhesiveBy } from '../catalogue';
-import { type Part, asSplit } from '../cutting/parts';
-import { type Feature, carrying, pieceOn } from '../features';
-import type { MakePieces, PieceInputs, Pieces } from '../pieces';
+import { type Part, asSplit } from '../build/cutting/parts';
+import { type Feature, carrying, pieceOn } from '../plan/features';
+import type { MakePieces, PieceInputs, Pieces } from '../build/pieces';
 import type { Plan, Split } from '../plan';
-import type { GlueNeed } from '../stack/adhesives';
+import type { GlueNeed } from '../build/stack/adhesives';
 
 const NONE: Pieces = {
   made: [],

@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { type Catalogue, withOwn } from '../catalogue';
 import { brinefold } from '../demo';
 import * as finish from '../finish';
-import { makePieces } from '../pieces';
+import { makePieces } from '../build/pieces';
 import { CATALOGUE } from '../testing';
 import { derivePipeline } from './full';
 import { drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from './sureness';

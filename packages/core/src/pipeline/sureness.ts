@@ -1,11 +1,11 @@
 import { type Catalogue, rangesOf } from '../catalogue';
 import { momentText } from '../base/dates';
 import type { Figure } from '../base/units';
-import { readyIn } from '../days';
+import { readyIn } from '../schedule/tasks';
 import type { Plan } from '../plan';
-import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../sure';
-import type { Supply } from '../supplies';
-import { type Enough, costsOf, enoughOf, usedOf } from '../supplies/certainty';
+import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../learning/uncertainty';
+import type { Supply } from '../procurement/supplies';
+import { type Enough, costsOf, enoughOf, usedOf } from '../procurement/supplies/certainty';
 import type { Derivation } from './derive';
 import type { Tally } from './tally';
 

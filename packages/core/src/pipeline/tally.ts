@@ -1,11 +1,11 @@
-import type { BoardMass } from '../mass';
+import type { BoardMass } from '../build/mass';
 import { type Figure, total } from '../base/units';
-import type { CoatingNeed } from '../coats';
-import { totalSheets } from '../cutting';
-import type { CutJob } from '../cutting/job';
-import type { Days } from '../days';
-import type { GlueNeed } from '../stack/adhesives';
-import type { Supplies } from '../supplies';
+import type { CoatingNeed } from '../finishing/coats';
+import { totalSheets } from '../build/cutting';
+import type { CutJob } from '../build/cutting/job';
+import type { Days } from '../schedule/tasks';
+import type { GlueNeed } from '../build/stack/adhesives';
+import type { Supplies } from '../procurement/supplies';
 
 /** What is counted of a board: its evenings have no part in it. */
 export interface Counts {

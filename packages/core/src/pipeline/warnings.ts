@@ -1,5 +1,5 @@
-import type * as checking from '../checks';
-import type { Warning } from '../checks';
+import type * as checking from '../advice/checks';
+import type { Warning } from '../advice/checks';
 
 /** Every check there is. */
 export type Checks = Pick<

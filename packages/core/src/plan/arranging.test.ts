@@ -1,10 +1,10 @@
-import { type Feature, kindOf } from '../features';
+import { type Feature, kindOf } from './features';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { areaMm2 } from '../base/geometry';
 import { aField, aHill, aMound, aTrack, someLights } from '../testing';
 import { aligned, boxOfAll, mirrored, repeated, turned } from './arranging';
-import { contoursWithin, levelRegion, rectangle, shapeBox, shapeRegion } from '../shapes';
+import { contoursWithin, levelRegion, rectangle, shapeBox, shapeRegion } from './shapes';
 import { scaledUnderlay } from './underlay';
 
 const left = (feature: Feature): number => shapeBox(feature.shape).left;

@@ -1,6 +1,6 @@
-import { type Feature, kindOf, reshaped } from '../features';
+import { type Feature, kindOf, reshaped } from './features';
 import { type Box, type Point, boxAround } from '../base/geometry';
-import { type Shape, mapped, movedBy, shapeBox } from '../shapes';
+import { type Shape, mapped, movedBy, shapeBox } from './shapes';
 
 /** What several features can be lined up by. */
 export type Alignment = 'left' | 'centre' | 'right' | 'back' | 'middle' | 'near';

@@ -1,4 +1,4 @@
-import type { BoardRecord, RecordDraft } from '../shop';
+import type { BoardRecord, RecordDraft } from './workshop';
 import type { Plan, PlanDraft } from './plan';
 
 /** A board: what is planned, and what was done of it. */

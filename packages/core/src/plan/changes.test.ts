@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { seeded } from '../base/random';
 import { brinefold } from '../demo';
-import { NOTHING_DONE } from '../shop';
+import { NOTHING_DONE } from './workshop';
 import { sampleEdit } from '../testing/edits';
 import { CATALOGUE, aBoard, aMound } from '../testing';
 import { type Board, blockedChanges, changesBetween, reversed, subjectsOf, withChanges } from '.';

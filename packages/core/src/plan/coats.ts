@@ -1,5 +1,5 @@
 import type { Catalogue, StarterSurface } from '../catalogue';
-import { type GroundKind, byGroundKind } from '../surfaces';
+import { type GroundKind, byGroundKind } from './surfaces';
 import type { Coat, Laid, Plan, Surface } from './plan';
 
 type StarterCoat = StarterSurface['coats'][number];

@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { seeded } from '../base/random';
 import { brinefold } from '../demo';
-import { NOTHING_DONE } from '../shop';
+import { NOTHING_DONE } from './workshop';
 import { CATALOGUE } from '../testing';
 import { sampleEdit } from '../testing/edits';
 import { EDIT_CODES, editName } from './edits';

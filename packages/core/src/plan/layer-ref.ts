@@ -1,5 +1,5 @@
 import type { Plan, Sealed } from './plan';
-import type { GroundKind } from '../surfaces';
+import type { GroundKind } from './surfaces';
 
 /** Which layer of the stack is meant. */
 export type LayerRef = { readonly kind: 'substrate' } | { readonly kind: 'ground'; readonly layerId: string };

@@ -3,7 +3,7 @@ import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
 import { brinefold, larkstone } from '../demo';
 import { derivePipeline } from '../pipeline';
 import { planLike, tableDepthMm, tableWidthMm } from '.';
-import { checkPlan } from './file';
+import { checkPlan } from './stored/file';
 
 const LIKE = { name: 'Saltholm', startsOn: '2027-02-01', morePct: 20 };
 const FIRST = brinefold(WORKSHOP_CATALOGUE);

@@ -1,7 +1,7 @@
 import type { Point } from '../base/geometry';
 import { tidyMm } from '../base/rounding';
 import { cutText } from '../base/text';
-import type { Shape } from '../shapes';
+import type { Shape } from './shapes';
 import { evenSplit } from './new-plan';
 import type { Plan } from './plan';
 

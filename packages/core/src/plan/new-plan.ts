@@ -1,5 +1,5 @@
 import { cutText } from '../base/text';
-import { byGroundKind } from '../surfaces';
+import { byGroundKind } from './surfaces';
 import type { Catalogue } from '../catalogue';
 import { starterSurface } from './coats';
 import type { Person, Place, Plan } from './plan';

@@ -1,4 +1,4 @@
-import { type FeatureKind, copyOf, FEATURE_KINDS, freshStrip, newFeature } from '../features';
+import { type FeatureKind, copyOf, FEATURE_KINDS, freshStrip, newFeature } from './features';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
@@ -14,13 +14,13 @@ import {
   widthThrough,
   withoutPoint,
   withPointAfter,
-} from '../shapes';
+} from './shapes';
 import { evenSplit } from './new-plan';
-import { MAX_FEATURES } from '../fields';
-import { mergePlans } from './merge';
+import { MAX_FEATURES } from './fields';
+import { mergePlans } from './stored/merge';
 import { snapLines, snapped } from './snap';
 import { areaMm2 } from '../base/geometry';
-import { checkPlan } from './file';
+import { checkPlan } from './stored/file';
 
 describe('a new board', () => {
   test('1200 × 800 mm in 2 × 2 tiles: four tiles of 600 × 400', () => {

@@ -15,12 +15,12 @@ import {
   placeKindRef,
   toolRef,
 } from '../catalogue';
-import { FeatureSchema } from '../features';
-import { Day, Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from '../fields';
+import { FeatureSchema } from './features';
+import { Day, Id, LIMITS, listOf, MAX_FEATURES, mm, oneOf, said, text, whole, within, yesOrNo } from './fields';
 import { z } from 'zod';
-import { PointSchema } from '../shapes';
-import { PartId, sheetFields } from '../shop';
-import { RELIEFS, everyGroundKind } from '../surfaces';
+import { PointSchema } from './shapes';
+import { PartId, sheetFields } from './workshop';
+import { RELIEFS, everyGroundKind } from './surfaces';
 
 /** Faces sealed before anything is glued to them. */
 const Sealed = oneOf(['none', 'top', 'under', 'both']);

@@ -1,6 +1,6 @@
 import type { Point } from '../base/geometry';
 import { type Plan, tableDepthMm, tableWidthMm } from './plan';
-import { shapeBox, shapePoints } from '../shapes';
+import { shapeBox, shapePoints } from './shapes';
 
 /** What a point came to rest on along each axis. */
 export interface Snapped {

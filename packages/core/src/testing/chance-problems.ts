@@ -1,6 +1,6 @@
 import { seeded } from '../base/random';
-import { CLOCK, type DayOfAir, daily, hourlyPace } from '../air';
-import { type Job, type Link, type Placed, type Problem, type Window, breachesOf } from '../planner';
+import { CLOCK, type DayOfAir, daily, hourlyPace } from '../schedule/air';
+import { type Job, type Link, type Placed, type Problem, type Window, breachesOf } from '../schedule/solver';
 
 const DAY_MIN = 1_440;
 /** Starts and lengths of small problems are whole multiples of this, so that all plans can be counted out. */

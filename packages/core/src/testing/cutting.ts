@@ -9,8 +9,8 @@ import {
   type Stock,
   cutOrder,
   isNew,
-} from '../cutting/nesting';
-import { savedFrom, layoutFromSaved } from '../cutting/saved';
+} from '../build/cutting/nesting';
+import { savedFrom, layoutFromSaved } from '../build/cutting/saved';
 
 /** Builders and checks for laying out parts. */
 

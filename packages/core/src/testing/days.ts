@@ -1,6 +1,6 @@
 import { given } from '../base/units';
-import type { Bench, Step } from '../days';
-import { type Spot, clockWait, spotsOf } from '../drying';
+import type { Bench, Step } from '../schedule/tasks';
+import { type Spot, clockWait, spotsOf } from '../schedule/drying';
 import { type Calendar, type Plan, newPerson, newPlace } from '../plan';
 import { CATALOGUE } from './plans';
 

@@ -1,8 +1,8 @@
 import type { Edit, EditCode, EditNamed } from '../plan/edits';
 import type { Random } from '../base/random';
-import { FAMILY_NAMES, newPiece, pieceScale } from '../pieces';
-import { GROUND_KINDS, RELIEFS } from '../surfaces';
-import { newFeature } from '../features';
+import { FAMILY_NAMES, newPiece, pieceScale } from '../build/pieces';
+import { GROUND_KINDS, RELIEFS } from '../plan/surfaces';
+import { newFeature } from '../plan/features';
 import {
   type Board,
   changesBetween,
@@ -15,10 +15,10 @@ import {
   tableDepthMm,
   tableWidthMm,
 } from '../plan';
-import { movedBy, rectangle } from '../shapes';
-import { freshFacing, freshLayer } from '../stack/adhesives';
-import { savedFrom, tickedOff } from '../cutting/saved';
-import { EMPTY_STOCK } from '../shop';
+import { movedBy, rectangle } from '../plan/shapes';
+import { freshFacing, freshLayer } from '../build/stack/adhesives';
+import { savedFrom, tickedOff } from '../build/cutting/saved';
+import { EMPTY_STOCK } from '../plan/workshop';
 import { CATALOGUE, derived } from './plans';
 
 /** An edit of each code such as a hand might make on a board; null where the board has nothing of that sort. */

@@ -1,5 +1,5 @@
 import type { Random } from '../base/random';
-import { type Basket, type Offer, type Terms, type Want, basketOf } from '../buying';
+import { type Basket, type Offer, type Terms, type Want, basketOf } from '../procurement/buying';
 
 /** Something to buy, and shops that have it. */
 export interface Errand {

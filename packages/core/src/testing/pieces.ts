@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import type { Random } from '../base/random';
-import type { PieceFamilyDefinition, PieceScale, StockRole } from '../pieces';
-import type { StockSizes } from '../shell';
+import type { PieceFamilyDefinition, PieceScale, StockRole } from '../build/pieces';
+import type { StockSizes } from '../build/shell';
 
 /** Settings as a builder might type them: the first values, some of them changed to anything that their field allows. */
 export function chanceSettings(

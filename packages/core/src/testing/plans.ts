@@ -1,14 +1,14 @@
-import type { Mend } from '../checks';
+import type { Mend } from '../advice/checks';
 import * as finish from '../finish';
-import { makePieces } from '../pieces';
+import { makePieces } from '../build/pieces';
 import { type Judged, derivePipeline } from '../pipeline';
 import { appliedTo } from '../plan/edits';
-import type { Shop } from '../shop';
+import type { Shop } from '../plan/workshop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
-import type { Feature } from '../features';
+import type { Feature } from '../plan/features';
 import { type Coat, type NewBoard, type Plan, coatsOn, newPlan, plainCoat } from '../plan';
-import type { GroundKind } from '../surfaces';
-import { type Outline, type Strip, rectangle } from '../shapes';
+import type { GroundKind } from '../plan/surfaces';
+import { type Outline, type Strip, rectangle } from '../plan/shapes';
 
 /** Builders for worked examples; every test says only what matters to it. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;

@@ -1,5 +1,5 @@
 import { type Request, type RequestHandler, type Response, Router } from 'express';
-import type { Role } from '@spare-acre/core/wire';
+import type { Role } from '@spare-acre/core/io/wire';
 import { HttpProblem } from '../problems';
 
 /** What a route lets somebody do. Every route names one; there is no way to add a route without. */

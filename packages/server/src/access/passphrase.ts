@@ -1,6 +1,6 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { Knex } from 'knex';
-import { MAX_PASSPHRASE, MIN_PASSPHRASE } from '@spare-acre/core/wire';
+import { MAX_PASSPHRASE, MIN_PASSPHRASE } from '@spare-acre/core/io/wire';
 import { tell } from '../live/tell';
 
 /** Whether this store has a passphrase. */

@@ -1,7 +1,7 @@
 import { hash, verify } from '@node-rs/argon2';
 import type { Knex } from 'knex';
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
-import type { People, Role } from '@spare-acre/core/wire';
+import type { People, Role } from '@spare-acre/core/io/wire';
 import { tell } from '../live/tell';
 import { HttpProblem } from '../problems';
 import { isPassphrase } from './passphrase';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { AccessRecord, Recorded } from '@spare-acre/core/wire';
+import type { AccessRecord, Recorded } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
 import { cutText } from '@spare-acre/core/base/text';
 

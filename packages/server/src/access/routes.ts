@@ -14,7 +14,7 @@ import {
   SessionParams,
   Sessions,
   SignIn,
-} from '@spare-acre/core/wire';
+} from '@spare-acre/core/io/wire';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { slowGuessing } from './attempts';

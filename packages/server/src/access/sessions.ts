@@ -3,7 +3,7 @@ import type { Request, RequestHandler, Response } from 'express';
 import type { Knex } from 'knex';
 import { createHash, randomBytes } from 'node:crypto';
 import { cutText } from '@spare-acre/core/base/text';
-import type { Role, Sessions } from '@spare-acre/core/wire';
+import type { Role, Sessions } from '@spare-acre/core/io/wire';
 import { tell } from '../live/tell';
 import { HttpProblem } from '../problems';
 import { type Asker, addressOf } from './may';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { NewReadings, Play, SensorParams, Sensors } from '@spare-acre/core/wire';
+import { NewReadings, Play, SensorParams, Sensors } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';

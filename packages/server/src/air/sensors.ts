@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import type { NewReadings, Played, Sensor } from '@spare-acre/core/wire';
+import type { NewReadings, Played, Sensor } from '@spare-acre/core/io/wire';
 import { simulated } from './simulated';
 
 const HALF_HOUR_MS = 1_800_000;

@@ -1,5 +1,5 @@
 import { seeded } from '@spare-acre/core/base/random';
-import type { Played } from '@spare-acre/core/wire';
+import type { Played } from '@spare-acre/core/io/wire';
 
 /** What a thermo-hygrometer says when it is asked; null when it says nothing. */
 export interface Said {

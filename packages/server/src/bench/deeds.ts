@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { type Deed, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
-import type { BoardRecord } from '@spare-acre/core/shop';
+import { type Deed, type KeptDeed, benchAfter } from '@spare-acre/core/schedule/bench';
+import type { BoardRecord } from '@spare-acre/core/plan/workshop';
 import { tell } from '../live/tell';
 import { addEntries } from '../logbook/logbook';
 

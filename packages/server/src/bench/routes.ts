@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { BoardParams, Journal, JournalQuery, NewDeeds } from '@spare-acre/core/wire';
+import { BoardParams, Journal, JournalQuery, NewDeeds } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { changed } from '../own/keeper';

@@ -1,9 +1,9 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { type Result, fail, ok } from '@spare-acre/core/base/result';
-import type { BoardSummary } from '@spare-acre/core/cards';
+import type { BoardSummary } from '@spare-acre/core/plan/summary';
 import { tell } from '../live/tell';
-import type { PlanIssue } from '@spare-acre/core/plan/check';
+import type { PlanIssue } from '@spare-acre/core/plan/stored/check';
 import type { SoundBoard, SoundSave } from '../reading/work';
 import { RECORD_TEXT, keepRecord } from './records';
 

@@ -1,13 +1,13 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import type { Move } from '@spare-acre/core/shelf';
+import type { Move } from '@spare-acre/core/procurement/stock';
 import { addEntries } from '../logbook/logbook';
 import { addMoves, listMoves } from '../shelf/shelf';
 import { addSimulated } from '../air/sensors';
-import { boardSummary } from '@spare-acre/core/cards';
+import { boardSummary } from '@spare-acre/core/plan/summary';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { BRINEFOLD_LOG, brinefold, larkstone, looseLot } from '@spare-acre/core/demo';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
 import { addSimulatedShops, askShops } from '../shops/shops';
 import { createBoard } from './boards';
 import { markOf } from './checked';

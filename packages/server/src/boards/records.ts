@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { BoardRecord, CutSheet } from '@spare-acre/core/shop';
+import type { BoardRecord, CutSheet } from '@spare-acre/core/plan/workshop';
 import { takeDone } from '../bench/deeds';
 import { tell } from '../live/tell';
 

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { CutSheetSchema } from '@spare-acre/core/shop';
+import { CutSheetSchema } from '@spare-acre/core/plan/workshop';
 import {
   BoardList,
   BoardParams,
@@ -10,7 +10,7 @@ import {
   RevisionParams,
   RevisionTitle,
   SavedPlan,
-} from '@spare-acre/core/wire';
+} from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, addressOf, askedBy, guardedRoutes } from '../access/may';
 import { record } from '../access/record';
 import { remembered, takeNote } from '../own/editions';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { type DeletedKind, KEPT_DAYS } from '@spare-acre/core/wire';
+import { type DeletedKind, KEPT_DAYS } from '@spare-acre/core/io/wire';
 
 /** Where each kind lies, and an expression for what a person would call it. */
 const PLACES: Readonly<Record<DeletedKind, { readonly table: string; readonly name: string }>> = {

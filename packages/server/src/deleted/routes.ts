@@ -1,6 +1,6 @@
 import type { Request, Response } from 'express';
 import type { Knex } from 'knex';
-import { Deleted, DeletedParams } from '@spare-acre/core/wire';
+import { Deleted, DeletedParams } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, addressOf, askedBy, guardedRoutes } from '../access/may';
 import { record } from '../access/record';
 import { changed } from '../own/keeper';

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import type { LiveEvent } from '@spare-acre/core/wire';
+import type { LiveEvent } from '@spare-acre/core/io/wire';
 import { aliveOf } from '../access/sessions';
 import { listenTo } from './channel';
 import { type Visitor, arrive, beat, leave, othersOn } from './presence';

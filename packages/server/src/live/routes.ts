@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { BoardParams, type LiveEvent, LiveQuery } from '@spare-acre/core/wire';
+import { BoardParams, type LiveEvent, LiveQuery } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, askerOf, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { busy, noSuchBoard } from '../problems';

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
-import type { Reading } from '@spare-acre/core/hand';
-import type { LogEntry } from '@spare-acre/core/logbook';
+import type { Reading } from '@spare-acre/core/learning/calibration';
+import type { LogEntry } from '@spare-acre/core/learning/logbook';
 
 /** A board's log from a turn on, in the order in which it was written; what of it was deleted lately; and the last turn there is. */
 export async function listLog(

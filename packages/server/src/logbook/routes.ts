@@ -10,7 +10,7 @@ import {
   LogQuery,
   NewEntries,
   NewEntriesTaken,
-} from '@spare-acre/core/wire';
+} from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { markDeleted } from '../deleted/deleted';

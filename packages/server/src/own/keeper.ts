@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
-import { type PersonalCorrection, handsFrom } from '@spare-acre/core/hand';
+import { type PersonalCorrection, handsFrom } from '@spare-acre/core/learning/calibration';
 import { type Kind, type LeftOut, type OwnCatalogue, type TermsOf, withEntries } from '@spare-acre/core/catalogue/editing';
 import { listReadings, listRefused } from '../logbook/logbook';
 import { listOwn } from './own-values';

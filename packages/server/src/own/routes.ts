@@ -2,7 +2,7 @@ import type { Request } from 'express';
 import type { Knex } from 'knex';
 import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
 import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
-import { CatalogueAnswer, Customs, EntryBody, EntryParams, EntryPicture, InUse, OwnList, OwnParams } from '@spare-acre/core/wire';
+import { CatalogueAnswer, Customs, EntryBody, EntryParams, EntryPicture, InUse, OwnList, OwnParams } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import { HttpProblem } from '../problems';
 import { bytesOf, jsonBytes, smallJson } from '../reading/bodies';

@@ -1,5 +1,5 @@
 import sharp, { type Metadata } from 'sharp';
-import { MAX_PICTURE_PX } from '@spare-acre/core/wire';
+import { MAX_PICTURE_PX } from '@spare-acre/core/io/wire';
 import { HttpProblem } from '../problems';
 
 /** A picture as it is kept. */

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { MAX_PICTURES_MB } from '@spare-acre/core/wire';
+import { MAX_PICTURES_MB } from '@spare-acre/core/io/wire';
 import { markDeleted } from '../deleted/deleted';
 import { HttpProblem } from '../problems';
 import type { SoundPicture } from './decoding';

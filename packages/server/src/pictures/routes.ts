@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { MAX_PICTURE_MB, Picture, PictureList, PictureParams } from '@spare-acre/core/wire';
+import { MAX_PICTURE_MB, Picture, PictureList, PictureParams } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
 import { bytesOf, pictureBytes } from '../reading/bodies';
 import type { Readers } from '../reading/readers';

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import type { NewOffcut, RackOffcut } from '@spare-acre/core/wire';
+import type { NewOffcut, RackOffcut } from '@spare-acre/core/io/wire';
 
 interface Row {
   readonly id: string;

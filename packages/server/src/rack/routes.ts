@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { NewOffcut, OffcutParams, Rack, RackOffcut } from '@spare-acre/core/wire';
+import { NewOffcut, OffcutParams, Rack, RackOffcut } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { markDeleted } from '../deleted/deleted';

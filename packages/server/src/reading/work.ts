@@ -1,12 +1,12 @@
 import { workerData } from 'piscina';
 import { z } from 'zod';
-import { boardSummary } from '@spare-acre/core/cards';
+import { boardSummary } from '@spare-acre/core/plan/summary';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type OwnCatalogue, type OwnEntry, bareEntry, isKind, withEntries, withEntry } from '@spare-acre/core/catalogue/editing';
 import { migrated } from '@spare-acre/core/plan';
-import { checkBoardFile } from '@spare-acre/core/plan/file';
+import { checkBoardFile } from '@spare-acre/core/plan/stored/file';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
-import { CreateBoard, ManyEntries, SavePlan } from '@spare-acre/core/wire';
+import { CreateBoard, ManyEntries, SavePlan } from '@spare-acre/core/io/wire';
 import { badEntry } from '../own/bad-entry';
 import { HttpProblem, type Problem, badPlan, problemOf } from '../problems';
 import { soundPicture } from '../pictures/decoding';

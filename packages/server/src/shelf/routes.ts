@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
-import { stockedIn } from '@spare-acre/core/shelf';
-import { Ledger, MoveParams, NewMoves } from '@spare-acre/core/wire';
+import { stockedIn } from '@spare-acre/core/procurement/stock';
+import { Ledger, MoveParams, NewMoves } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
 import { markDeleted } from '../deleted/deleted';
 import { recordDeletion } from '../deleted/routes';

@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import type { Move } from '@spare-acre/core/shelf';
+import type { Move } from '@spare-acre/core/procurement/stock';
 
 interface Row extends Omit<Move, 'stockId' | 'boardId' | 'paidMinor'> {
   readonly stock_id: string;

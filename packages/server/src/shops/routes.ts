@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
-import { stockedIn } from '@spare-acre/core/shelf';
-import { NewOffers, ShopParams, ShopPlay, ShopTerms, Shops } from '@spare-acre/core/wire';
+import { stockedIn } from '@spare-acre/core/procurement/stock';
+import { NewOffers, ShopParams, ShopPlay, ShopTerms, Shops } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import type { CatalogueKeeper } from '../own/keeper';
 import { HttpProblem } from '../problems';

@@ -1,8 +1,8 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import { readPriceList } from '@spare-acre/core/buying';
+import { readPriceList } from '@spare-acre/core/procurement/buying';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import type { NewOffers, Shop, ShopPlays, ShopTerms } from '@spare-acre/core/wire';
+import type { NewOffers, Shop, ShopPlays, ShopTerms } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
 import { SIMULATED, type Simulated, priceListOf } from './simulated';
 

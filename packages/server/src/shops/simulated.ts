@@ -1,8 +1,8 @@
 import { seeded } from '@spare-acre/core/base/random';
-import { type Offer, priceListCsv } from '@spare-acre/core/buying';
+import { type Offer, priceListCsv } from '@spare-acre/core/procurement/buying';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type Stocked, stockedIn } from '@spare-acre/core/shelf';
-import type { ShopPlays } from '@spare-acre/core/wire';
+import { type Stocked, stockedIn } from '@spare-acre/core/procurement/stock';
+import type { ShopPlays } from '@spare-acre/core/io/wire';
 
 const DAY_MS = 86_400_000;
 

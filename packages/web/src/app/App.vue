@@ -12,7 +12,7 @@ import { onErrorCaptured, ref, watch } from 'vue';
 import { useRoute } from 'vue-router';
 import HatchDefs from './HatchDefs.vue';
 import AppRail from './AppRail.vue';
-import { isSignInWanted } from '../document/client';
+import { isSignInWanted } from '../stores/device/client';
 import { useDrawer } from '../ui/drawer';
 
 const drawer = useDrawer();

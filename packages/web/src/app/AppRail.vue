@@ -22,9 +22,9 @@ import Section from '~icons/bi/layers';
 import Supplies from '~icons/bi/basket';
 import Workshop from '~icons/bi/tools';
 import { BOARD_VIEWS, type BoardView } from './router';
-import { viewsOf } from '@spare-acre/core/checks/warning';
+import { viewsOf } from '@spare-acre/core/advice/checks/warning';
 import { useDrawer } from '../ui/drawer';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 const STOPS = {
   ground: { name: 'Ground', icon: Ground },

@@ -14,8 +14,8 @@ import { useEventListener, useIdle, whenever } from '@vueuse/core';
 import { hasTable } from '@spare-acre/core/plan';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRoute } from 'vue-router';
-import type { useLessons } from '../document/lessons';
-import { usePlan } from '../document/plan';
+import type { useLessons } from '../stores/board/lessons';
+import { usePlan } from '../stores/board/plan';
 import BoardHead from './BoardHead.vue';
 import TallyStrip from './TallyStrip.vue';
 import { InTurn, takeTurns } from '../ui/InTurn';
@@ -36,7 +36,7 @@ async function open(): Promise<void> {
 }
 watch(() => props.boardId, open, { immediate: true });
 /** Told to the plan once the board stands. */
-onMounted(async () => (learning.value = (await import('../document/beside')).standBeside()));
+onMounted(async () => (learning.value = (await import('../stores/board/beside')).standBeside()));
 /** Whoever begins at once is not held up by what may be wanted later. */
 const AT_REST_MS = 1_500;
 const { idle, reset } = useIdle(AT_REST_MS);

@@ -3,8 +3,8 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import { exportPath } from '../document/client';
-import { usePlan } from '../document/plan';
+import { exportPath } from '../stores/device/client';
+import { usePlan } from '../stores/board/plan';
 import { useDrawer } from '../ui/drawer';
 
 const store = usePlan();

@@ -4,9 +4,9 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, onWatcherCleanup, ref, shallowRef, watch } from 'vue';
 import { changeWords, changesBetween, usedEntries } from '@spare-acre/core/catalogue/editing';
 import { PlanSchema } from '@spare-acre/core/plan/schema';
-import { useCatalogue } from '../document/catalogue';
-import { type Remembered, fetchEdition, takeNote } from '../document/edition';
-import { usePlan } from '../document/plan';
+import { useCatalogue } from '../stores/workshop/catalogue';
+import { type Remembered, fetchEdition, takeNote } from '../stores/board/edition';
+import { usePlan } from '../stores/board/plan';
 import { dayText } from '../ui/dates';
 import { effectsOn } from '../workers/effects';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { evenSplit } from '@spare-acre/core/plan';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 /** Ground and section of a loose lot: there is none, until a table is laid under it. */
 const store = usePlan();

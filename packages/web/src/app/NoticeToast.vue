@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BToast } from 'bootstrap-vue-next/components/BToast';
 import { computed, ref, watch } from 'vue';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 /** What was just done, with its undo on it. It goes by itself, and as soon as something else is done. */
 const STAYS_MS = 8_000;

@@ -2,9 +2,9 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { computed, onMounted, ref } from 'vue';
-import { deedText } from '../document/deedText';
-import { useOutbox } from '../document/outbox';
-import { usePlan } from '../document/plan';
+import { deedText } from '../stores/bench/benchEventText';
+import { useOutbox } from '../stores/device/outbox';
+import { usePlan } from '../stores/board/plan';
 
 /** What this device did on other boards and could not send yet, and what the server rejected, wherever it was done. */
 const { names = {} } = defineProps<{ names?: Readonly<Record<string, string>> }>();

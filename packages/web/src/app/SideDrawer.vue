@@ -4,7 +4,7 @@ import { partLazily } from '../ui/lazily';
 const KeysSheet = partLazily(() => import('./KeysSheet.vue'));
 const RevisionsSheet = partLazily(() => import('./revisions/RevisionsSheet.vue'));
 const ServerSheet = partLazily(() => import('./server/ServerSheet.vue'));
-const WorkingSheet = partLazily(() => import('../ui/WorkingSheet.vue'));
+const WorkingSheet = partLazily(() => import('../ui/values/WorkingSheet.vue'));
 </script>
 
 <script setup lang="ts">
@@ -12,7 +12,7 @@ import { BCloseButton } from 'bootstrap-vue-next/components/BButton';
 import { BOffcanvas } from 'bootstrap-vue-next/components/BOffcanvas';
 import { computed } from 'vue';
 import { useDrawer } from '../ui/drawer';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 import WarningCard from '../ui/WarningCard.vue';
 
 const drawer = useDrawer();

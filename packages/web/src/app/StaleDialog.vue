@@ -2,9 +2,9 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref } from 'vue';
-import { usePlan } from '../document/plan';
-import { useSettling } from '../document/settling';
-import TickField from '../ui/TickField.vue';
+import { usePlan } from '../stores/board/plan';
+import { useSettling } from '../stores/board/settling';
+import TickField from '../ui/fields/TickField.vue';
 
 /** Someone else saved first: nothing is lost, and the builder says how to go on. */
 const store = usePlan();

@@ -2,9 +2,9 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useMediaQuery } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import FigureCell from '../ui/FigureCell.vue';
+import FigureCell from '../ui/values/FigureCell.vue';
 import { useDrawer } from '../ui/drawer';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 const store = usePlan();
 const drawer = useDrawer();
@@ -26,7 +26,7 @@ const entries = computed(() => {
 });
 /** How far each may really come out; fetched when the board stands. */
 const sure = shallowRef<{ readonly tallyBands: Readonly<Record<string, string>> } | null>(null);
-onMounted(() => void import('../document/sure').then(({ useSure }) => (sure.value = useSure())));
+onMounted(() => void import('../stores/board/sure').then(({ useSure }) => (sure.value = useSure())));
 const bandOf = (name: string): string => sure.value?.tallyBands[name] ?? '';
 const count = computed(() => store.warnings.length);
 const warnings = computed(() => (count.value === 0 ? 'none' : count.value === 1 ? '1 warning' : `${count.value} warnings`));

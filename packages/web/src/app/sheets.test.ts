@@ -1,12 +1,12 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { given, reckon, total } from '@spare-acre/core/base/units';
-import type { Warning } from '@spare-acre/core/checks';
+import type { Warning } from '@spare-acre/core/advice/checks';
 import { useDrawer } from '../ui/drawer';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 import { freshStores, settled, someLocks } from '../testing/world';
 import WarningCard from '../ui/WarningCard.vue';
-import WorkingSheet from '../ui/WorkingSheet.vue';
+import WorkingSheet from '../ui/values/WorkingSheet.vue';
 
 vi.mock('../workers/reckoning', () => import('../testing/idle-reckoning'));
 beforeEach(() => {

@@ -1,6 +1,6 @@
 import { type Board, type Plan, isSamePlan } from '@spare-acre/core/plan';
-import { mergePlans } from '@spare-acre/core/plan/merge';
-import { type BoardRecord, NOTHING_DONE, mergeRecords } from '@spare-acre/core/shop';
+import { mergePlans } from '@spare-acre/core/plan/stored/merge';
+import { type BoardRecord, NOTHING_DONE, mergeRecords } from '@spare-acre/core/plan/workshop';
 import type { Base, Draft } from './drafts';
 
 /** A board as the server has it. */

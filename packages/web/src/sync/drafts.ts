@@ -1,6 +1,6 @@
 import { type UseStore, createStore, del, get, keys, set } from 'idb-keyval';
 import type { Plan } from '@spare-acre/core/plan';
-import type { BoardRecord } from '@spare-acre/core/shop';
+import type { BoardRecord } from '@spare-acre/core/plan/workshop';
 import { askToPersist } from './persist';
 import { claimTab, openTabs } from './tab';
 

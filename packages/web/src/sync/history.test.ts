@@ -3,7 +3,7 @@ import { seeded } from '@spare-acre/core/base/random';
 import { brinefold } from '@spare-acre/core/demo';
 import { type Board, changesBetween } from '@spare-acre/core/plan';
 import { type Edit, applied } from '@spare-acre/core/plan/edits';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
 import { CATALOGUE } from '../testing/world';
 import { NO_HISTORY, type UndoHistory, changesOf, redoLast, undoLast, withStep } from './history';
 

@@ -2,9 +2,9 @@ import 'fake-indexeddb/auto';
 import { createPinia, setActivePinia } from 'pinia';
 import { beforeEach, expect, test, vi } from 'vitest';
 import { mount } from '@vue/test-utils';
-import type { Deed } from '@spare-acre/core/bench';
+import type { Deed } from '@spare-acre/core/schedule/bench';
 import OutboxNotice from '../app/OutboxNotice.vue';
-import { useOutbox } from '../document/outbox';
+import { useOutbox } from '../stores/device/outbox';
 import { type Answer, type Asked, aServer, someLocks } from '../testing/world';
 import { type Waiting, keepWaiting, listAllWaiting } from './waiting';
 

@@ -1,7 +1,7 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Plan } from '@spare-acre/core/plan';
-import { checkBoardFile } from '@spare-acre/core/plan/file';
-import { fetchRevision } from '../document/client';
+import { checkBoardFile } from '@spare-acre/core/plan/stored/file';
+import { fetchRevision } from '../stores/device/client';
 import { type Recovery, type Stored, recoverDraft } from './adopt';
 import type { Draft } from './drafts';
 

@@ -1,8 +1,8 @@
 import 'fake-indexeddb/auto';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import type { Deed } from '@spare-acre/core/bench';
-import { NoServer, ServerProblem } from '../document/client';
+import type { Deed } from '@spare-acre/core/schedule/bench';
+import { NoServer, ServerProblem } from '../stores/device/client';
 import { sendWaiting } from './sending';
 import { type Waiting, dropWaiting, keepJournal, keepWaiting, knownJournal, listWaiting } from './waiting';
 

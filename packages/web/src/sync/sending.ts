@@ -1,6 +1,6 @@
-import type { Deed } from '@spare-acre/core/bench';
-import { MAX_DEEDS } from '@spare-acre/core/wire';
-import { ServerProblem } from '../document/client';
+import type { Deed } from '@spare-acre/core/schedule/bench';
+import { MAX_DEEDS } from '@spare-acre/core/io/wire';
+import { ServerProblem } from '../stores/device/client';
 import type { Photo, Waiting } from './waiting';
 
 /** What a queue is sent with. */

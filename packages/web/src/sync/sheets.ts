@@ -1,5 +1,5 @@
 import { dequal } from 'dequal';
-import type { BoardRecord, CutSheet } from '@spare-acre/core/shop';
+import type { BoardRecord, CutSheet } from '@spare-acre/core/plan/workshop';
 
 /** A sheet ticked off, or a tick taken back: each is told by itself, since another device may tick others meanwhile. */
 export type SheetEvent = { readonly kind: 'keep'; readonly sheet: CutSheet } | { readonly kind: 'drop'; readonly sheetId: string };

@@ -1,4 +1,4 @@
-import { shortId } from '../document/name';
+import { shortId } from '../stores/device/name';
 
 const KEY = 'spare-acre/tab';
 const lockName = (tab: string): string => `spare-acre/tab/${tab}`;

@@ -1,6 +1,6 @@
 import { v4 as uuid } from 'uuid';
 import { type UseStore, createStore, del, entries, get, set } from 'idb-keyval';
-import type { Deed, KeptDeed } from '@spare-acre/core/bench';
+import type { Deed, KeptDeed } from '@spare-acre/core/schedule/bench';
 
 /** A picture that goes with a deed. */
 export interface Photo {

@@ -1,12 +1,12 @@
 import type { Random } from '@spare-acre/core/base/random';
-import { type Deed, type KeptDeed, benchAfter } from '@spare-acre/core/bench';
+import { type Deed, type KeptDeed, benchAfter } from '@spare-acre/core/schedule/bench';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
-import { newFeature } from '@spare-acre/core/features';
+import { newFeature } from '@spare-acre/core/plan/features';
 import { type Board, type Plan, changesBetween, newPlan } from '@spare-acre/core/plan';
-import { mergePlans } from '@spare-acre/core/plan/merge';
+import { mergePlans } from '@spare-acre/core/plan/stored/merge';
 import { applied } from '@spare-acre/core/plan/edits';
-import { rectangle } from '@spare-acre/core/shapes';
-import { type CutSheet, doneAt } from '@spare-acre/core/shop';
+import { rectangle } from '@spare-acre/core/plan/shapes';
+import { type CutSheet, doneAt } from '@spare-acre/core/plan/workshop';
 import { type Stored, adoptStored, bothRecords, includesAllChanges, recoverDraft } from '../sync/adopt';
 import type { Base, Draft } from '../sync/drafts';
 import { NO_HISTORY, type Travel, type UndoHistory, changesOf, redoLast, undoLast, withStep } from '../sync/history';

@@ -3,7 +3,7 @@ import { type Component, reactive } from 'vue';
 import { vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 import { BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard } from './world';
 
 /** An address bar without a browser: what `useRoute` and `useRouter` give. */

@@ -1,11 +1,11 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Derivation } from '@spare-acre/core/pipeline/derive';
 import type { Board } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/plan/workshop';
 import { Answering, type Place, figureAt } from '../workers/answering';
 import type { Listener } from '../workers/reckoning';
 import type { Look } from '../workers/slices';

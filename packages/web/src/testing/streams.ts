@@ -1,4 +1,4 @@
-import type { LiveEvent } from '@spare-acre/core/wire';
+import type { LiveEvent } from '@spare-acre/core/io/wire';
 
 /** Streams of server-sent events that pages have open: the test is the server. */
 export class FakeStream {

@@ -1,10 +1,10 @@
-import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
 import { createPinia, setActivePinia } from 'pinia';
 import { vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import type { Plan } from '@spare-acre/core/plan';
-import type { OwnedCatalogue, StoredBoard } from '../document/client';
+import type { OwnedCatalogue, StoredBoard } from '../stores/device/client';
 
 /** The world around the web app in tests: a server that is a function, locks, and a worker that is not a thread. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;

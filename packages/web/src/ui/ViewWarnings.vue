@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import { type WarningView, viewsOf } from '@spare-acre/core/checks/warning';
-import { usePlan } from '../document/plan';
+import { type WarningView, viewsOf } from '@spare-acre/core/advice/checks/warning';
+import { usePlan } from '../stores/board/plan';
 import { useListInTurns } from './InTurn';
 import WarningCard from './WarningCard.vue';
 

@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import type { ShownWarning } from '../workers/slices';
 import { showText } from '@spare-acre/core/base/units';
 import { useDrawer } from './drawer';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 /** A warning with its mends as buttons. */
 defineProps<{ warning: ShownWarning }>();

@@ -1,7 +1,7 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import { type Figure, type Quantity, hasWorking } from '@spare-acre/core/base/units';
-import { usePlan } from '../document/plan';
+import { usePlan } from '../stores/board/plan';
 
 /** A figure laid open, with the words it stood in if it was not shown as a number. */
 export interface Opened {

@@ -1,5 +1,5 @@
 import type { Point } from '@spare-acre/core/base/geometry';
-import { shortId } from '../document/name';
+import { shortId } from '../stores/device/name';
 
 /** One drag: where it began, its own name for undo, and what to do on the way. */
 export interface Drag {

@@ -4,7 +4,7 @@ import { type Quantity, hasWorking } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { CATALOGUE } from '../testing/world';
 import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { Answering, figureAt, heard, placeOf } from './answering';
 import { type Look, SLICES, type SliceName } from './slices';
 

@@ -1,8 +1,8 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, type Given, pipelineWith } from '@spare-acre/core/pipeline/derive';
-import type { MakePieces } from '@spare-acre/core/pieces';
+import type { MakePieces } from '@spare-acre/core/build/pieces';
 import { type Board, type Change, type Plan, withChanges } from '@spare-acre/core/plan';
-import { EMPTY_STOCK, type Shop, type Stock } from '@spare-acre/core/shop';
+import { EMPTY_STOCK, type Shop, type Stock } from '@spare-acre/core/plan/workshop';
 
 /** A worker's own copy of the open board, kept up by changes: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
@@ -28,11 +28,11 @@ export class BoardCopy {
   async ready(wants: { readonly finish: boolean; readonly checks: boolean }): Promise<void> {
     const { makePieces, finish, evenings, surelyFor, checks } = this.given;
     const given: Given = {
-      makePieces: makePieces ?? (this.plan.pieces.length === 0 ? null : (await import('@spare-acre/core/pieces')).makePieces),
+      makePieces: makePieces ?? (this.plan.pieces.length === 0 ? null : (await import('@spare-acre/core/build/pieces')).makePieces),
       finish: finish ?? (wants.finish ? await import('@spare-acre/core/finish') : null),
-      evenings: evenings ?? (wants.checks ? await import('@spare-acre/core/days') : null),
-      surelyFor: surelyFor ?? (wants.checks ? (await import('@spare-acre/core/supplies/certainty')).surelyFor : null),
-      checks: checks ?? (wants.checks ? await import('@spare-acre/core/checks') : null),
+      evenings: evenings ?? (wants.checks ? await import('@spare-acre/core/schedule/tasks') : null),
+      surelyFor: surelyFor ?? (wants.checks ? (await import('@spare-acre/core/procurement/supplies/certainty')).surelyFor : null),
+      checks: checks ?? (wants.checks ? await import('@spare-acre/core/advice/checks') : null),
     };
     if (given.makePieces === makePieces && given.finish === finish && given.checks === checks) return;
     this.given = given;

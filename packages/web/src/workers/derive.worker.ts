@@ -1,9 +1,9 @@
 import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
-import type { Shift } from '@spare-acre/core/days';
+import type { Shift } from '@spare-acre/core/schedule/tasks';
 import type { Board, Change } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/plan/workshop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';

@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
-import { readPriceList } from '@spare-acre/core/buying';
+import { readPriceList } from '@spare-acre/core/procurement/buying';
 import { readEntries, readEntryFile } from '@spare-acre/core/catalogue/editing';
-import { busyFrom, readingsFromCsv } from '@spare-acre/core/formats';
+import { busyFrom, readingsFromCsv } from '@spare-acre/core/io/formats';
 import { drawing, heights, hill } from './searches/files';
 
 /** Readers of files that somebody brings. Each file gets a worker of its own, which ends with it. */

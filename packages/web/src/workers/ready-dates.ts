@@ -1,4 +1,4 @@
-import type { Days, Shift } from '@spare-acre/core/days';
+import type { Days, Shift } from '@spare-acre/core/schedule/tasks';
 import type { Plan } from '@spare-acre/core/plan';
 
 /** Plans of evenings kept, more than the edits of one change in sight. */
@@ -19,6 +19,6 @@ export class ReadyDates {
     const now = this.seen.at(-1);
     const before = this.seen.findLast(({ ready }) => ready?.at.value === fromMin);
     if (now === undefined || before === undefined) return null;
-    return (await import('@spare-acre/core/days')).shiftOf(before, now, calendar);
+    return (await import('@spare-acre/core/schedule/tasks')).shiftOf(before, now, calendar);
   }
 }

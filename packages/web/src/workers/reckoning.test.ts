@@ -1,7 +1,7 @@
 import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
-import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/shop';
+import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/plan/workshop';
 import { type Board, type Change, withChanges } from '@spare-acre/core/plan';
 import { CATALOGUE } from '../testing/world';
 import { Reckoning } from './reckoning';

@@ -1,9 +1,9 @@
 import type { Remote } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
-import type { Shift } from '@spare-acre/core/days';
+import type { Shift } from '@spare-acre/core/schedule/tasks';
 import { type Board, changesBetween } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/plan/workshop';
 import type { Answer, Place } from './answering';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';

@@ -1,7 +1,7 @@
 import type { Remote } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Board, changesBetween } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/shop';
+import type { Stock } from '@spare-acre/core/plan/workshop';
 import type { Searches } from './searches.worker';
 
 type Opened = readonly [Board, Catalogue, Stock];

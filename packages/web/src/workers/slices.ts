@@ -1,11 +1,11 @@
-import type { Lever } from '@spare-acre/core/stack/bow';
+import type { Lever } from '@spare-acre/core/build/stack/bow';
 import { type Bare, asBare, inMillilitres } from '@spare-acre/core/base/units';
-import type { Warning } from '@spare-acre/core/checks';
-import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/air';
-import type { Slot } from '@spare-acre/core/days';
+import type { Warning } from '@spare-acre/core/advice/checks';
+import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/schedule/air';
+import type { Slot } from '@spare-acre/core/schedule/tasks';
 import type { Derivation } from '@spare-acre/core/pipeline';
-import type { MadePiece } from '@spare-acre/core/pieces';
-import type { Seam } from '@spare-acre/core/tiling';
+import type { MadePiece } from '@spare-acre/core/build/pieces';
+import type { Seam } from '@spare-acre/core/terrain/tiling';
 
 /** What a view may look at of all that follows from a plan. @param chosen ids of the features whose notes are open */
 export const SLICES = {

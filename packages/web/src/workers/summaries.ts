@@ -1,6 +1,6 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
-import { EMPTY_STOCK } from '@spare-acre/core/shop';
+import { EMPTY_STOCK } from '@spare-acre/core/plan/workshop';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
 import { wrapMortal } from './mortal';

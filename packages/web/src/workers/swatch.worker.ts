@@ -1,6 +1,6 @@
 import { expose } from 'comlink';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type Pot, type SolvedMix, potsOf, solveMix } from '@spare-acre/core/paint';
+import { type Pot, type SolvedMix, potsOf, solveMix } from '@spare-acre/core/finishing/paint';
 import type { Coat, OwnPaint } from '@spare-acre/core/plan';
 import {
   type Judgement,
@@ -12,7 +12,7 @@ import {
   judged,
   numbersOf,
   picture,
-} from '@spare-acre/core/swatch';
+} from '@spare-acre/core/finishing/swatch';
 import type { OnProgress } from './searches/progress';
 
 let bench: SwatchBench | null = null;

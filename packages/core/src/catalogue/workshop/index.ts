@@ -1,11 +1,11 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
-import { batteries, joins, lamps, passages, yardsticks } from './fittings';
-import { castings } from './castings';
-import { claddings, layings } from './claddings';
-import { fills } from './fills';
+import { batteries, joins, lamps, passages, yardsticks } from './parts/fittings';
+import { castings } from './parts/castings';
+import { claddings, layings } from './parts/claddings';
+import { fills } from './parts/fills';
 import { guides } from './guides';
-import { lengths } from './lengths';
+import { lengths } from './parts/lengths';
 import { materials, sheets } from './materials';
 import { airs, bench, cautions, methods, placeKinds, tools } from './methods';
 import { starter } from './starter';

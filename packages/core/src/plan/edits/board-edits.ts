@@ -1,5 +1,5 @@
 import { current, isDraft } from 'immer';
-import type { BoardRecord, RecordDraft } from '../../shop';
+import type { BoardRecord, RecordDraft } from '../workshop';
 import type { Point } from '../../base/geometry';
 import type { Board } from '../board';
 import { type Change, withChanges } from '../changes';

@@ -1,4 +1,4 @@
-import type { CutSheet } from '../../shop';
+import type { CutSheet } from '../workshop';
 import type { Cutting, PlanDraft, SavedLayout, Split } from '../plan';
 import { edit } from './edit-definition';
 

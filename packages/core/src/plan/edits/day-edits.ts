@@ -1,6 +1,6 @@
 import { putIn } from '../../base/grouping';
 import type { ArrangedTask, DryingSpot, Mended, Person, Place, Plan, TableNote } from '../plan';
-import type { DoneTask } from '../../shop';
+import type { DoneTask } from '../workshop';
 import { edit } from './edit-definition';
 
 type Calendar = Plan['calendar'];

@@ -1,7 +1,7 @@
 import type { BoardDraft } from '../board';
-import { type Feature, type FeatureDraft, reshaped } from '../../features';
+import { type Feature, type FeatureDraft, reshaped } from '../features';
 import type { Point } from '../../base/geometry';
-import { type Shape, movedBy, withPoint } from '../../shapes';
+import { type Shape, movedBy, withPoint } from '../shapes';
 import type { Plan } from '../plan';
 import { edit } from './edit-definition';
 

@@ -1,4 +1,4 @@
-import type { GroundKind } from '../../surfaces';
+import type { GroundKind } from '../surfaces';
 import type { GluePlace, LayerRef } from '../layer-ref';
 import type { Facing, GlueSpread, GroundLayer, PlanDraft, Sealed, Stack } from '../plan';
 import { edit } from './edit-definition';

@@ -1,5 +1,5 @@
 import { putIn } from '../../base/grouping';
-import type { GroundKind } from '../../surfaces';
+import type { GroundKind } from '../surfaces';
 import type { Coat, OwnPaint, Plan, PlanDraft, Surface, TestPiece } from '../plan';
 import { edit } from './edit-definition';
 

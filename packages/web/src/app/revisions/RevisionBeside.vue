@@ -6,13 +6,13 @@ import { useRouter } from 'vue-router';
 import { cutText } from '@spare-acre/core/base/text';
 import { type Bare, showChange, showText } from '@spare-acre/core/base/units';
 import type { Tally } from '@spare-acre/core/pipeline';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { type StoredBoard, createBoard, fetchRevision, nameRevision } from '../../document/client';
-import { usePlan } from '../../document/plan';
-import TextField from '../../ui/TextField.vue';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
+import { type StoredBoard, createBoard, fetchRevision, nameRevision } from '../../stores/device/client';
+import { usePlan } from '../../stores/board/plan';
+import TextField from '../../ui/fields/TextField.vue';
 import { clockText } from '../../ui/dates';
 import BoardPicture from '../../views/boards/BoardPicture.vue';
-import { boardSummary } from '@spare-acre/core/cards';
+import { boardSummary } from '@spare-acre/core/plan/summary';
 import { searches } from '../../workers/searches';
 
 /** One revision beside today's: its plan in small, its tally, and the ways to have it again. */

@@ -2,8 +2,8 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useVirtualizer } from '@tanstack/vue-virtual';
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import { type Revision, fetchHistory } from '../../document/client';
-import { usePlan } from '../../document/plan';
+import { type Revision, fetchHistory } from '../../stores/device/client';
+import { usePlan } from '../../stores/board/plan';
 import { clockText } from '../../ui/dates';
 import RevisionBeside from './RevisionBeside.vue';
 

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref, shallowRef } from 'vue';
-import type { Recorded } from '@spare-acre/core/wire';
+import type { Recorded } from '@spare-acre/core/io/wire';
 import { dayText } from '../../ui/dates';
 import { fetchRecord } from './access';
 

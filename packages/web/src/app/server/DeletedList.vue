@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { onMounted, ref, shallowRef } from 'vue';
-import { type DeletedKind, KEPT_DAYS } from '@spare-acre/core/wire';
+import { type DeletedKind, KEPT_DAYS } from '@spare-acre/core/io/wire';
 import { dayText } from '../../ui/dates';
 import { fetchDeleted, restore } from './access';
 

@@ -4,7 +4,7 @@ import { BForm } from 'bootstrap-vue-next/components/BForm';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { ref, useId } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import { isSignInWanted } from '../../document/client';
+import { isSignInWanted } from '../../stores/device/client';
 import { join } from './access';
 
 /** Where an invitation link leads: a name and a passphrase of one's own. The token stands behind the #, which no browser sends anywhere by itself. */

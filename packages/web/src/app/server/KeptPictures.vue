@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import { MAX_PICTURES_MB } from '@spare-acre/core/wire';
+import { MAX_PICTURES_MB } from '@spare-acre/core/io/wire';
 import { dayText } from '../../ui/dates';
-import { type Kept, type ListedPicture, fetchPictures, removePicture } from '../../document/pictures';
+import { type Kept, type ListedPicture, fetchPictures, removePicture } from '../../stores/bench/pictures';
 
 /** The pictures under all boards: how much room they take, and which nobody needs. */
 const kept = shallowRef<Kept | null>(null);

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { onMounted, ref, shallowRef } from 'vue';
-import { ROLES, type People, type Role } from '@spare-acre/core/wire';
+import { ROLES, type People, type Role } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { dayText } from '../../ui/dates';
 import { ROLE_WORDS, fetchPeople, invite, removePerson, setRole, withdraw } from './access';
 

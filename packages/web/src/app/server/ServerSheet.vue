@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { onMounted, ref, shallowRef } from 'vue';
-import type { Reach, Session } from '@spare-acre/core/wire';
-import { isSignInWanted } from '../../document/client';
+import type { Reach, Session } from '@spare-acre/core/io/wire';
+import { isSignInWanted } from '../../stores/device/client';
 import AccessLog from './AccessLog.vue';
 import DeletedList from './DeletedList.vue';
 import KeptPictures from './KeptPictures.vue';
 import PeoplePanel from './PeoplePanel.vue';
 import SessionList from './SessionList.vue';
-import { forgetTold } from '../../document/offline';
+import { forgetTold } from '../../stores/device/offline';
 import { fetchReach, fetchSession, signOut } from './asked';
 import { CODE_SIDE, codeOf } from './code';
 

@@ -4,8 +4,8 @@ import { BForm } from 'bootstrap-vue-next/components/BForm';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { ref, useId } from 'vue';
-import { isSignInWanted } from '../../document/client';
-import { usePlan } from '../../document/plan';
+import { isSignInWanted } from '../../stores/device/client';
+import { usePlan } from '../../stores/board/plan';
 import { signIn } from './asked';
 
 /** Who is asking, where a server is reached from beyond its own machine. What was being done goes on underneath. */

@@ -1,6 +1,6 @@
-import { AccessRecord, Deleted, type DeletedKind, Invitation, People, type Role, Session, Sessions } from '@spare-acre/core/wire';
+import { AccessRecord, Deleted, type DeletedKind, Invitation, People, type Role, Session, Sessions } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
-import { call } from '../../document/client';
+import { call } from '../../stores/device/client';
 
 /** What only the sheet about the server asks for: people, sessions, what was deleted, the record of access. */
 export const fetchPeople = (): Promise<z.infer<typeof People>> => call(People, 'GET', '/people');

@@ -1,6 +1,6 @@
-import { Reach, Session, type SignIn } from '@spare-acre/core/wire';
+import { Reach, Session, type SignIn } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
-import { call } from '../../document/client';
+import { call } from '../../stores/device/client';
 
 /** What only the sheets about the server ask for, and so is not fetched with the page. */
 export const fetchReach = (): Promise<Reach> => call(Reach, 'GET', '/reach');

@@ -2,7 +2,7 @@ import { flushPromises, mount } from '@vue/test-utils';
 import jsQR from 'jsqr';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { type Answer, type Asked, aServer, freshStores, someLocks } from '../../testing/world';
-import { fetchBoards, isSignInWanted } from '../../document/client';
+import { fetchBoards, isSignInWanted } from '../../stores/device/client';
 import { CODE_SIDE, codeOf } from './code';
 import KeptPictures from './KeptPictures.vue';
 import ServerSheet from './ServerSheet.vue';

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import type { Deed, Clash } from '@spare-acre/core/bench';
+import type { Deed, Clash } from '@spare-acre/core/schedule/bench';
 import { clockAt } from '../../ui/dates';
-import { useBench } from '../../document/bench';
-import { deedText } from '../../document/deedText';
-import { goOffline, offline } from '../../document/offline';
-import { useOutbox } from '../../document/outbox';
-import { usePlan } from '../../document/plan';
+import { useBench } from '../../stores/bench';
+import { deedText } from '../../stores/bench/benchEventText';
+import { goOffline, offline } from '../../stores/device/offline';
+import { useOutbox } from '../../stores/device/outbox';
+import { usePlan } from '../../stores/board/plan';
 import OutboxNotice from '../../app/OutboxNotice.vue';
 
 /** What has not reached the server, what it would not have, and what two devices say otherwise of one task. */

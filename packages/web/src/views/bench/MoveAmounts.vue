@@ -2,10 +2,10 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
-import type { Timer } from '@spare-acre/core/bench';
-import type { MoveDetail } from '@spare-acre/core/moves';
-import { usePlan } from '../../document/plan';
-import FigureCell from '../../ui/FigureCell.vue';
+import type { Timer } from '@spare-acre/core/schedule/bench';
+import type { MoveDetail } from '@spare-acre/core/schedule/bench-tasks';
+import { usePlan } from '../../stores/board/plan';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import { clockAt } from '../../ui/dates';
 
 /** What goes into this one task, in whatever one measures with. */

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import type { MoveDrawing } from '@spare-acre/core/moves';
-import { usePlan } from '../../document/plan';
+import type { MoveDrawing } from '@spare-acre/core/schedule/bench-tasks';
+import { usePlan } from '../../stores/board/plan';
 
 /** The workpiece from above, cut out of the plan: what is worked on is hatched. */
 const props = defineProps<{ drawing: MoveDrawing; name: string }>();

@@ -5,8 +5,8 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { computed } from 'vue';
 import { type Bare, showText } from '@spare-acre/core/base/units';
-import type { Take } from '@spare-acre/core/moves';
-import { usePlan } from '../../document/plan';
+import type { Take } from '@spare-acre/core/schedule/bench-tasks';
+import { usePlan } from '../../stores/board/plan';
 import type { Said } from './said';
 
 /** What it really took, a note, photos: goes with Done, or is written down by itself. */

@@ -2,8 +2,8 @@
 import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { ref } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
-import type { MoveDetail } from '@spare-acre/core/moves';
-import { usePlan } from '../../document/plan';
+import type { MoveDetail } from '@spare-acre/core/schedule/bench-tasks';
+import { usePlan } from '../../stores/board/plan';
 import { useSheetsCut } from '../cuts/useSheetsCut';
 
 /** Sheets that a move cuts, ticked off where they are cut: what they leave goes to the rack. */

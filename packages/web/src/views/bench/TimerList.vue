@@ -2,10 +2,10 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, ref } from 'vue';
-import { countdown, nextRing } from '@spare-acre/core/bench';
+import { countdown, nextRing } from '@spare-acre/core/schedule/bench';
 import { parseNumber } from '@spare-acre/core/base/units';
-import { useTimers } from '../../document/timers';
-import TickField from '../../ui/TickField.vue';
+import { useTimers } from '../../stores/bench/timers';
+import TickField from '../../ui/fields/TickField.vue';
 import { clockAt } from '../../ui/dates';
 
 /** What is watched by the clock: the soonest first, what is over until somebody says so. */

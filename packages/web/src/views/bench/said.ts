@@ -1,5 +1,5 @@
 import { type Bare, parseNumber } from '@spare-acre/core/base/units';
-import type { Take } from '@spare-acre/core/moves';
+import type { Take } from '@spare-acre/core/schedule/bench-tasks';
 
 /** What is said of a task beside that it is done, as it was typed. */
 export interface Said {

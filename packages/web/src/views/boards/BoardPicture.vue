@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { BoardSummary } from '@spare-acre/core/cards';
+import type { BoardSummary } from '@spare-acre/core/plan/summary';
 
 /** A board in small, to scale, as its card in the list has it. */
 const props = defineProps<{ name: string; summary: BoardSummary }>();

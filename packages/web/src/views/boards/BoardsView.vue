@@ -12,10 +12,10 @@ import { BCollapse } from 'bootstrap-vue-next/components/BCollapse';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, onMounted, ref, shallowRef, watch } from 'vue';
 import { useRouter } from 'vue-router';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
 import { planAgain } from '@spare-acre/core/plan';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import type { BoardEntry, UnreadableBoard } from '@spare-acre/core/wire';
+import type { BoardEntry, UnreadableBoard } from '@spare-acre/core/io/wire';
 import {
   NoServer,
   bringBack,
@@ -26,11 +26,11 @@ import {
   fetchPutAway,
   importBoard,
   putAway,
-} from '../../document/client';
-import { usePlan } from '../../document/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
+} from '../../stores/device/client';
+import { usePlan } from '../../stores/board/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { dayText, today } from '../../ui/dates';
-import { useLessons } from '../../document/lessons';
+import { useLessons } from '../../stores/board/lessons';
 import { ORDERS, type Order, onShelf } from './shelf';
 import { MAX_AT_ONCE, useSummaries } from './useSummaries';
 import NewBoardDialog from './NewBoardDialog.vue';

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { onMounted } from 'vue';
-import type { BoardEntry } from '@spare-acre/core/wire';
-import { offline } from '../../document/offline';
-import { useOfflineBoards } from '../../document/offlineBoards';
-import TickField from '../../ui/TickField.vue';
+import type { BoardEntry } from '@spare-acre/core/io/wire';
+import { offline } from '../../stores/device/offline';
+import { useOfflineBoards } from '../../stores/device/offlineBoards';
+import TickField from '../../ui/fields/TickField.vue';
 
 /** Which boards this device keeps, so that they open at the bench without a network. */
 defineProps<{ boards: readonly BoardEntry[] }>();

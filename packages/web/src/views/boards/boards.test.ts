@@ -3,9 +3,9 @@ import { flushPromises } from '@vue/test-utils';
 import { shown } from '../../testing/ground-world';
 import { CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import BoardsView from './BoardsView.vue';
-import { boardSummary } from '@spare-acre/core/cards';
-import type { BoardEntry } from '@spare-acre/core/wire';
-import type { StoredBoard } from '../../document/client';
+import { boardSummary } from '@spare-acre/core/plan/summary';
+import type { BoardEntry } from '@spare-acre/core/io/wire';
+import type { StoredBoard } from '../../stores/device/client';
 import { onShelf } from './shelf';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/idle-reckoning'));

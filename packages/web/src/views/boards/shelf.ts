@@ -1,4 +1,4 @@
-import type { BoardEntry } from '@spare-acre/core/wire';
+import type { BoardEntry } from '@spare-acre/core/io/wire';
 
 /** Ways to order the shelf. The server lists the last saved first. */
 export const ORDERS = [

@@ -1,7 +1,7 @@
 import { useStorage } from '@vueuse/core';
-import type { BoardEntry } from '@spare-acre/core/wire';
-import { useCatalogue } from '../../document/catalogue';
-import { type StoredBoard, fetchBoard } from '../../document/client';
+import type { BoardEntry } from '@spare-acre/core/io/wire';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { type StoredBoard, fetchBoard } from '../../stores/device/client';
 import { type Summary, summarise } from '../../workers/summaries';
 
 /** With more boards than this, a card is calculated when it is pointed at and not before: hundreds of plans would be fetched for nothing. */

@@ -2,15 +2,15 @@
 import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { coatHex, potsOf } from '@spare-acre/core/paint';
-import { LIMITS } from '@spare-acre/core/fields';
+import { coatHex, potsOf } from '@spare-acre/core/finishing/paint';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import type { Coat } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import LengthField from '../../ui/LengthField.vue';
-import NumberField from '../../ui/NumberField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import LengthField from '../../ui/fields/LengthField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
 import TintFields from './TintFields.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Everything that can be said of one coat. */
 const props = defineProps<{ surfaceId: string; coat: Coat }>();

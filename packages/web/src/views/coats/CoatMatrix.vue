@@ -3,9 +3,9 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { showText } from '@spare-acre/core/base/units';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import { useListInTurns } from '../../ui/InTurn';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 
 /** Surfaces across, steps down in the order of work: how much of each goes where, and how long it dries. */
 defineProps<{ chosenId: string }>();

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import TypedField from '../../ui/TypedField.vue';
+import TypedField from '../../ui/fields/TypedField.vue';
 
 /** A colour typed as it is written for screens. `take` says what is wrong with it, or nothing. */
 const props = defineProps<{ label: string; hex: string; take: (hex: string) => string }>();

@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { offered } from '@spare-acre/core/catalogue';
 import { computed } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { type Laid, type Surface, laidIn } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import LengthField from '../../ui/LengthField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import TickField from '../../ui/TickField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import LengthField from '../../ui/fields/LengthField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TickField from '../../ui/fields/TickField.vue';
 import TintFields from './TintFields.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** What the surface is laid in, where it is: units, their sizes, where they begin and how they are turned, and their colours. */
 const props = defineProps<{ surface: Surface }>();

@@ -3,16 +3,16 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, reactive } from 'vue';
 import { cautionTexts } from '@spare-acre/core/catalogue';
-import { coversWith } from '@spare-acre/core/mixes';
+import { coversWith } from '@spare-acre/core/finishing/mixes';
 import { type Figure, type Quantity, type Unit, given } from '@spare-acre/core/base/units';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
-import FigureLine from '../../ui/FigureLine.vue';
-import NumberField from '../../ui/NumberField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
 import { saveFile } from '../../ui/saveFile';
 import { pageFont } from '../../ui/pageFont';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** What is mixed, bowl by bowl, in ml, by weight and in spoons; and how far a tub goes. */
 const store = usePlan();
@@ -35,7 +35,7 @@ const covers = (mix: (typeof mixes.value)[number]): Figure<'m²'> =>
 const known = <U extends Unit>({ label, value, unit }: Quantity<U>): Figure<U> =>
   given(label, value, unit, 'layout', 'as estimated in this list');
 async function card(): Promise<void> {
-  const { mixingCardPdf } = await import('@spare-acre/core/formats');
+  const { mixingCardPdf } = await import('@spare-acre/core/io/formats');
   const bytes = await mixingCardPdf(
     mixes.value.map((mix) => ({ ...mix, cautions: cautionTexts(catalogue.value, mix.cautionIds) })),
     store.plan!.name,

@@ -2,21 +2,21 @@
 import { computed, ref } from 'vue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { starterSurface } from '@spare-acre/core/plan';
-import { tableBox, tilesOf } from '@spare-acre/core/ground';
-import { turnTowards } from '@spare-acre/core/patterns';
-import { potsOf, shownHex } from '@spare-acre/core/paint';
-import { GROUND_KIND_NAMES } from '@spare-acre/core/surfaces';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
+import { tableBox, tilesOf } from '@spare-acre/core/terrain/ground';
+import { turnTowards } from '@spare-acre/core/finishing/patterns';
+import { potsOf, shownHex } from '@spare-acre/core/finishing/paint';
+import { GROUND_KIND_NAMES } from '@spare-acre/core/plan/surfaces';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import { regionPath } from '../ground/plan/paths';
 import { arrowStep } from '../../ui/arrowStep';
 import { pageFont } from '../../ui/pageFont';
 import { saveFile } from '../../ui/saveFile';
 import { InTurn } from '../../ui/InTurn';
 import { useDragMm } from '../../ui/useDragMm';
-import { shortId } from '../../document/name';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { shortId } from '../../stores/device/name';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** The plan in small by what its ground wears, and every surface with what it covers. */
 const props = defineProps<{ chosenId: string }>();
@@ -97,7 +97,7 @@ function turnBy(event: KeyboardEvent): void {
 }
 /** Everything that is placed on the chosen surface, tile by tile at true scale. */
 async function guide(): Promise<void> {
-  const { placingGuide, templatesPdf } = await import('@spare-acre/core/formats');
+  const { placingGuide, templatesPdf } = await import('@spare-acre/core/io/formats');
   const floors = (store.slices.floors ?? []).filter(({ surfaceId }) => surfaceId === props.chosenId);
   const placed = { spots: spots.value, units: floors.flatMap((floor) => floor.units) };
   const name = plan.value.surfaces.find(({ id }) => id === props.chosenId)!.name;

@@ -2,8 +2,8 @@
 import { ref, watch } from 'vue';
 import { showText } from '@spare-acre/core/base/units';
 import type { Surface } from '@spare-acre/core/plan';
-import { type Look, type SwatchNumbers, CELLS } from '@spare-acre/core/swatch';
-import { usePlan } from '../../document/plan';
+import { type Look, type SwatchNumbers, CELLS } from '@spare-acre/core/finishing/swatch';
+import { usePlan } from '../../stores/board/plan';
 import { useSwatch } from './useSwatch';
 
 /** One swatch as it is looked at, and its figures. */

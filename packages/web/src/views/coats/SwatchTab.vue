@@ -4,13 +4,13 @@ import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, ref, watch } from 'vue';
 import type { Surface, TestPiece } from '@spare-acre/core/plan';
-import { type Advice, type Look, type School, inSchool } from '@spare-acre/core/swatch';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import TextField from '../../ui/TextField.vue';
-import TickField from '../../ui/TickField.vue';
-import { shortId } from '../../document/name';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { type Advice, type Look, type School, inSchool } from '@spare-acre/core/finishing/swatch';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { shortId } from '../../stores/device/name';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import HexField from './HexField.vue';
 import SwatchCanvas from './SwatchCanvas.vue';
 import { useJudgement } from './useSwatch';
@@ -75,7 +75,7 @@ async function photograph(one: TestPiece, file: File | null): Promise<void> {
   fault.value = '';
   if (file === null) return;
   try {
-    const { keepPicture } = await import('../../document/pictures');
+    const { keepPicture } = await import('../../stores/bench/pictures');
     const { id } = await keepPicture(file);
     fault.value = change(one, { imageId: id });
   } catch (error) {

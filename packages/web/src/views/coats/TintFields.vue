@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { potsOf } from '@spare-acre/core/paint';
-import { LIMITS } from '@spare-acre/core/fields';
+import { potsOf } from '@spare-acre/core/finishing/paint';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import type { Tint } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Paints stirred together in whole parts, and the colour they dry to. */
 const props = defineProps<{ tint: Tint; hex: string | null; label?: string }>();

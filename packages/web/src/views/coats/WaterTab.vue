@@ -3,9 +3,9 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, shallowRef, watch } from 'vue';
 import type { WaterOption } from '@spare-acre/core/pipeline';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import SearchProgress from '../../ui/SearchProgress.vue';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { searches, useLongSearch } from '../../workers/searches';
 
 /** What each basin holds, where it wants a dam, where it would run off; and the board with its water made in every way. */

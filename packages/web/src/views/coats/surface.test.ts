@@ -1,6 +1,6 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import type { Surface } from '@spare-acre/core/plan';
-import type { GroundKind } from '@spare-acre/core/surfaces';
+import type { GroundKind } from '@spare-acre/core/plan/surfaces';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { freshStores, someLocks } from '../../testing/world';
 import SurfacePanel from './SurfacePanel.vue';

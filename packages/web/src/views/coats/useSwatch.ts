@@ -1,8 +1,8 @@
 import { type Ref, computed, onScopeDispose, shallowRef, watch } from 'vue';
 import type { Plan, Surface } from '@spare-acre/core/plan';
-import type { Judgement, Look, SwatchNumbers, SwatchRecipe } from '@spare-acre/core/swatch';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import type { Judgement, Look, SwatchNumbers, SwatchRecipe } from '@spare-acre/core/finishing/swatch';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import { swatches } from '../../workers/swatches';
 
 /** A surface as the swatch bench takes it. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import { listedCuts } from '@spare-acre/core/cutting/bench';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { listedCuts } from '@spare-acre/core/build/cutting/bench';
 import { lengthText } from '@spare-acre/core/base/units';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 
 /** The cuts of one sheet in order, each measured from one edge of the piece it goes through. */
 const props = defineProps<{ job: CutJob; index: number }>();

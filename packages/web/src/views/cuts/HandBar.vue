@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { type CutJob, isCut } from '@spare-acre/core/cutting/job';
-import { placedParts } from '@spare-acre/core/cutting/bench';
+import { type CutJob, isCut } from '@spare-acre/core/build/cutting/job';
+import { placedParts } from '@spare-acre/core/build/cutting/bench';
 import type { ByHand } from './useByHand';
 
 /** What can be done by hand with the part that is chosen. */

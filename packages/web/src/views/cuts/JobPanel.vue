@@ -1,17 +1,17 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { type CutJob, boundFigure, optimalityOf } from '@spare-acre/core/cutting/job';
-import { isPieceOf } from '@spare-acre/core/cutting/parts';
-import { isNew } from '@spare-acre/core/cutting/nesting';
-import { sheetLabour, toolLimits } from '@spare-acre/core/cutting/bench';
-import { LIMITS } from '@spare-acre/core/fields';
+import { type CutJob, boundFigure, optimalityOf } from '@spare-acre/core/build/cutting/job';
+import { isPieceOf } from '@spare-acre/core/build/cutting/parts';
+import { isNew } from '@spare-acre/core/build/cutting/nesting';
+import { sheetLabour, toolLimits } from '@spare-acre/core/build/cutting/bench';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { showText } from '@spare-acre/core/base/units';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureLine from '../../ui/FigureLine.vue';
-import LengthField from '../../ui/LengthField.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import LengthField from '../../ui/fields/LengthField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import SheetsHad from './SheetsHad.vue';
 import type { BetterLayout } from './useBetterLayout';
 

@@ -2,13 +2,13 @@
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import { kerfFrom, kerfTest } from '@spare-acre/core/cutting/bench';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { kerfFrom, kerfTest } from '@spare-acre/core/build/cutting/bench';
 import { tidyMm } from '@spare-acre/core/base/rounding';
 import { lengthUnit, parseLength } from '@spare-acre/core/base/units';
-import FigureLine from '../../ui/FigureLine.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** A card for the first cuts on scrap, and what they say of the blade. */
 const props = defineProps<{ job: CutJob }>();

@@ -3,13 +3,13 @@ import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import { leftoversOf } from '@spare-acre/core/cutting/saved';
-import type { RackOffcut } from '@spare-acre/core/wire';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { leftoversOf } from '@spare-acre/core/build/cutting/saved';
+import type { RackOffcut } from '@spare-acre/core/io/wire';
 import { lengthUnit, lengthWords, parseLength } from '@spare-acre/core/base/units';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
-import { useRack } from '../../document/rack';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
+import { useRack } from '../../stores/workshop/rack';
 import { useSheetsCut } from './useSheetsCut';
 
 /** Which sheets are cut, what they leave, and the rack of offcuts: what lies there is used first. */

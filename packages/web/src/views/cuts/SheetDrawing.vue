@@ -1,15 +1,15 @@
 <script setup lang="ts">
 import { arrowStep } from '../../ui/arrowStep';
 import { computed, ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import { type PlacedPart, type ListedCut, placedParts } from '@spare-acre/core/cutting/bench';
-import { isNew } from '@spare-acre/core/cutting/nesting';
-import { snappedPlace } from '@spare-acre/core/cutting/saved';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { type PlacedPart, type ListedCut, placedParts } from '@spare-acre/core/build/cutting/bench';
+import { isNew } from '@spare-acre/core/build/cutting/nesting';
+import { snappedPlace } from '@spare-acre/core/build/cutting/saved';
 import type { Point } from '@spare-acre/core/base/geometry';
 import { lengthText } from '@spare-acre/core/base/units';
 import { linePath } from '../ground/plan/paths';
 import { useDragMm } from '../../ui/useDragMm';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import type { ByHand } from './useByHand';
 
 /** One sheet with its parts laid out, to scale. With `hand` its parts are chosen, dragged, turned and pinned. */

@@ -2,11 +2,11 @@
 import { computed } from 'vue';
 import { lengthWords, showText } from '@spare-acre/core/base/units';
 import { sheetPrice, sheetsOf } from '@spare-acre/core/catalogue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import TickField from '../../ui/TickField.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Which stock sheets are to be had for this board, and who lays the joints of what goes on none of them. */
 const props = defineProps<{ job: CutJob }>();

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { saveFile } from '../../ui/saveFile';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { type Output, useTakeAway } from './useTakeAway';
 
 /** Sheets, lists and templates as files. */

@@ -1,8 +1,8 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { computed, effectScope } from 'vue';
-import { type CutJob, taskOf } from '@spare-acre/core/cutting/job';
-import { type Layout, layOut } from '@spare-acre/core/cutting/nesting';
+import { type CutJob, taskOf } from '@spare-acre/core/build/cutting/job';
+import { type Layout, layOut } from '@spare-acre/core/build/cutting/nesting';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { brinefold } from '@spare-acre/core/demo';
 import { anOpenBoard, shown } from '../../testing/ground-world';

@@ -1,13 +1,13 @@
-import { type Offcut, NOTHING_DONE, EMPTY_STOCK } from '@spare-acre/core/shop';
+import { type Offcut, NOTHING_DONE, EMPTY_STOCK } from '@spare-acre/core/plan/workshop';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { computed, effectScope, ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
-import type { RackOffcut } from '@spare-acre/core/wire';
-import { useRack } from '../../document/rack';
+import type { RackOffcut } from '@spare-acre/core/io/wire';
+import { useRack } from '../../stores/workshop/rack';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { BOARD_ID, CATALOGUE, aServer, freshStores, settled, someLocks } from '../../testing/world';
 import HandBar from './HandBar.vue';

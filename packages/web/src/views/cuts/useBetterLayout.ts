@@ -1,9 +1,9 @@
 import { type ComputedRef, type Ref, ref, shallowRef, watch } from 'vue';
-import { type CutJob, openOf } from '@spare-acre/core/cutting/job';
-import { type Layout, type LayoutProgress, isBetterLayout, isNew, layoutCost } from '@spare-acre/core/cutting/nesting';
-import { savedFrom } from '@spare-acre/core/cutting/saved';
+import { type CutJob, openOf } from '@spare-acre/core/build/cutting/job';
+import { type Layout, type LayoutProgress, isBetterLayout, isNew, layoutCost } from '@spare-acre/core/build/cutting/nesting';
+import { savedFrom } from '@spare-acre/core/build/cutting/saved';
 import { proxy } from 'comlink';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { searches } from '../../workers/searches';
 
 /** What the search shows while it goes on. */

@@ -1,8 +1,8 @@
 import { type ComputedRef, type Ref, computed, ref, shallowRef, watch } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import { type HandMove, type SavedLayout, type SavedProblem, byHand, relaid, unpinned } from '@spare-acre/core/cutting/saved';
-import type { Layout } from '@spare-acre/core/cutting/nesting';
-import { usePlan } from '../../document/plan';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { type HandMove, type SavedLayout, type SavedProblem, byHand, relaid, unpinned } from '@spare-acre/core/build/cutting/saved';
+import type { Layout } from '@spare-acre/core/build/cutting/nesting';
+import { usePlan } from '../../stores/board/plan';
 
 /** Parts moved, turned and pinned by hand. What cannot be done is said in words, and nothing is moved. */
 export interface ByHand {

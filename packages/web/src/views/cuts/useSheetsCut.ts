@@ -1,9 +1,9 @@
-import { type CutJob, isCut } from '@spare-acre/core/cutting/job';
-import { leftoversOf, takenBack, tickedOff } from '@spare-acre/core/cutting/saved';
-import { shortId } from '../../document/name';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
-import { useRack } from '../../document/rack';
+import { type CutJob, isCut } from '@spare-acre/core/build/cutting/job';
+import { leftoversOf, takenBack, tickedOff } from '@spare-acre/core/build/cutting/saved';
+import { shortId } from '../../stores/device/name';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
+import { useRack } from '../../stores/workshop/rack';
 
 /** Ticks a sheet off as cut, or takes the tick back: the record says what is cut, the rack gets what the sheet left. */
 export function useSheetsCut(): { readonly toggle: (job: CutJob, index: number) => Promise<string> } {

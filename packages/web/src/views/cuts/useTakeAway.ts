@@ -1,9 +1,9 @@
 import { type Ref, ref } from 'vue';
-import type { CutJob } from '@spare-acre/core/cutting/job';
-import type { Part } from '@spare-acre/core/cutting/parts';
-import type { Paper } from '@spare-acre/core/formats';
+import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import type { Part } from '@spare-acre/core/build/cutting/parts';
+import type { Paper } from '@spare-acre/core/io/formats';
 import type { MeasureSystem } from '@spare-acre/core/base/units';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { pageFont } from '../../ui/pageFont';
 
 export type Output = 'sheet-svg' | 'sheet-dxf' | 'sheet-pdf' | 'list-csv' | 'list-pdf' | 'templates-sheet' | 'templates-shaped';
@@ -50,7 +50,7 @@ async function made(
   system: MeasureSystem,
   jobs: readonly CutJob[],
 ): Promise<Made> {
-  const formats = await import('@spare-acre/core/formats');
+  const formats = await import('@spare-acre/core/io/formats');
   const sheet = `${job.name} sheet ${index + 1}`;
   const pdf = (bytes: Uint8Array, title: string): Made => ({
     blob: new Blob([bytes as BlobPart], { type: 'application/pdf' }),

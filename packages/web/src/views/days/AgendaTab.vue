@@ -2,11 +2,11 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import { useListInTurns } from '../../ui/InTurn';
 import { pageFont } from '../../ui/pageFont';
 import { saveFile } from '../../ui/saveFile';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 
 /** Evening by evening what is done, by whom, and what dries after it; on paper as well. */
 const props = defineProps<{ names: ReadonlyMap<string, string> }>();
@@ -24,7 +24,7 @@ const firstEntries = computed(() => {
 const stepsById = computed(() => new Map((store.slices.steps ?? []).map((step) => [step.id, step])));
 const workpieceName = (id: string): string => props.names.get(id) ?? id;
 async function print(): Promise<void> {
-  const { agendaPdf } = await import('@spare-acre/core/formats');
+  const { agendaPdf } = await import('@spare-acre/core/io/formats');
   const stepName = (id: string): string => stepsById.value.get(id)?.name ?? id;
   const bytes = await agendaPdf(
     { boardName: store.plan!.name, agenda: agenda.value, stepName, workpieceName, personName },

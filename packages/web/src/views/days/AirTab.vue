@@ -5,8 +5,8 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from 'vue';
 import { useElementSize } from '@vueuse/core';
 import { dayNamed } from '@spare-acre/core/base/dates';
 import { DAY_MIN } from '@spare-acre/core/base/units';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import { usePlan } from '../../document/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import { usePlan } from '../../stores/board/plan';
 import SensorCards from './SensorCards.vue';
 
 /** The air of a place over two weeks: how warm, where dew falls, how fast it dries, and when what waits there is ready in it. */

@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import { tilesOf } from '@spare-acre/core/ground';
-import FigureLine from '../../ui/FigureLine.vue';
+import { tilesOf } from '@spare-acre/core/terrain/ground';
+import FigureLine from '../../ui/values/FigureLine.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import { InTurn } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { usePlan } from '../../document/plan';
-import { useLook } from '../../document/useLook';
+import { usePlan } from '../../stores/board/plan';
+import { useLook } from '../../stores/board/useLook';
 import AgendaTab from './AgendaTab.vue';
 import AirTab from './AirTab.vue';
 import BetterEvenings from './BetterEvenings.vue';
@@ -18,7 +18,7 @@ import TaskCard from './TaskCard.vue';
 import WhenNotes from './WhenNotes.vue';
 import WhereNotes from './WhereNotes.vue';
 import WhoNotes from './WhoNotes.vue';
-import { usePlanTime } from '../../document/planTime';
+import { usePlanTime } from '../../stores/board/planTime';
 
 const store = usePlan();
 useLook(() => ['days', 'floor', 'steps', 'agenda', 'spots']);

@@ -3,9 +3,9 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { shallowRef, watch } from 'vue';
 import type { EarlierOption } from '@spare-acre/core/pipeline';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import SearchProgress from '../../ui/SearchProgress.vue';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { searches, useLongSearch } from '../../workers/searches';
 
 /** What would make the board ready sooner: each way planned anew, the most won first. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import type { Calendar } from '@spare-acre/core/plan';
-import { withHours } from '@spare-acre/core/days';
-import TextField from '../../ui/TextField.vue';
+import { withHours } from '@spare-acre/core/schedule/tasks';
+import TextField from '../../ui/fields/TextField.vue';
 
 /** Bench hours of one weekday, typed as `19:00–21:00`; empty for none. */
 const props = defineProps<{

@@ -3,13 +3,13 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { given } from '@spare-acre/core/base/units';
 import { atOnce } from '@spare-acre/core/plan/edits';
-import { doneAt } from '@spare-acre/core/shop';
-import FigureCell from '../../ui/FigureCell.vue';
-import NumberField from '../../ui/NumberField.vue';
-import { usePlan } from '../../document/plan';
+import { doneAt } from '@spare-acre/core/plan/workshop';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import { usePlan } from '../../stores/board/plan';
 import { searches } from '../../workers/searches';
-import type { NowChoice } from '@spare-acre/core/days';
-import { usePlanTime } from '../../document/planTime';
+import type { NowChoice } from '@spare-acre/core/schedule/tasks';
+import { usePlanTime } from '../../stores/board/planTime';
 
 /** “I have … minutes now”: what is ready, chosen so that it leaves the most drying under way. */
 const store = usePlan();

@@ -4,15 +4,15 @@ import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { format } from 'date-fns';
 import { onMounted, ref } from 'vue';
-import { FAULT_WORDS } from '@spare-acre/core/air';
+import { FAULT_WORDS } from '@spare-acre/core/schedule/air';
 import { cutText } from '@spare-acre/core/base/text';
 import { given } from '@spare-acre/core/base/units';
-import { PLAYED, type Played } from '@spare-acre/core/wire';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
+import { PLAYED, type Played } from '@spare-acre/core/io/wire';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import { saveFile } from '../../ui/saveFile';
-import { useAir } from '../../document/air';
-import type { JudgedSensor } from '../../document/judged';
+import { useAir } from '../../stores/workshop/air';
+import type { JudgedSensor } from '../../stores/board/judged';
 import { readInWorker } from '../../workers/reading';
 
 /** Sensors: what each says, whether it is believed, and its readings in and out. */
@@ -38,7 +38,7 @@ const lies = ({ readings }: JudgedSensor) =>
     .reverse();
 
 async function toFile({ name, readings }: JudgedSensor): Promise<void> {
-  const { readingsCsv } = await import('@spare-acre/core/formats');
+  const { readingsCsv } = await import('@spare-acre/core/io/formats');
   saveFile(new Blob([readingsCsv(readings)], { type: 'text/csv' }), `${name} readings`, 'csv');
 }
 const said = ref('');

@@ -3,16 +3,16 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { given } from '@spare-acre/core/base/units';
-import { timeFrom } from '@spare-acre/core/days';
+import { timeFrom } from '@spare-acre/core/schedule/tasks';
 import type { ArrangedTask } from '@spare-acre/core/plan';
-import { doneAt } from '@spare-acre/core/shop';
-import DayField from '../../ui/DayField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
-import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
-import { usePlan } from '../../document/plan';
+import { doneAt } from '@spare-acre/core/plan/workshop';
+import DayField from '../../ui/fields/DayField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import { usePlan } from '../../stores/board/plan';
 import type { Slices } from '../../workers/slices';
-import { usePlanTime } from '../../document/planTime';
+import { usePlanTime } from '../../stores/board/planTime';
 
 /** One task of the timeline: why it begins when it does, what it may slip, and what can be arranged of it. */
 const props = defineProps<{

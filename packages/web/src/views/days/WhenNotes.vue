@@ -4,15 +4,15 @@ import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { format } from 'date-fns';
 import { computed, ref } from 'vue';
 import { WEEKDAYS, clock, weekFrom } from '@spare-acre/core/base/dates';
-import { daysOffFrom, daysOffText, spanFrom } from '@spare-acre/core/days';
+import { daysOffFrom, daysOffText, spanFrom } from '@spare-acre/core/schedule/tasks';
 import type { Plan } from '@spare-acre/core/plan';
-import DayField from '../../ui/DayField.vue';
-import TextField from '../../ui/TextField.vue';
+import DayField from '../../ui/fields/DayField.vue';
+import TextField from '../../ui/fields/TextField.vue';
 import { saveFile } from '../../ui/saveFile';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import HoursField from './HoursField.vue';
-import { usePlanTime } from '../../document/planTime';
+import { usePlanTime } from '../../stores/board/planTime';
 import { readInWorker } from '../../workers/reading';
 
 /** Bench hours, days off, what the board is wanted for; out to a calendar and in from one. */
@@ -46,7 +46,7 @@ const bringBack = (taskId: string): string =>
   store.edit({ code: 'task/arrange', taskId, change: { isSkipped: false }, what: 'Restore a task' });
 
 async function toCalendar(): Promise<void> {
-  const { calendarFileOf } = await import('@spare-acre/core/formats');
+  const { calendarFileOf } = await import('@spare-acre/core/io/formats');
   const { days, steps, agenda } = store.slices;
   const text = calendarFileOf({
     boardId: store.boardId!,

@@ -2,16 +2,16 @@
 import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { type DryingSpot, type Place, newPlace } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import DayField from '../../ui/DayField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
-import TickField from '../../ui/TickField.vue';
-import { useAir } from '../../document/air';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import DayField from '../../ui/fields/DayField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { useAir } from '../../stores/workshop/air';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Where workpieces dry, and what the air is there. */
 const props = defineProps<{ workpieces: readonly { readonly id: string; readonly name: string }[] }>();

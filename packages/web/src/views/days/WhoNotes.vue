@@ -2,14 +2,14 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { computed } from 'vue';
-import { ownHoursFrom, ownHoursText } from '@spare-acre/core/days';
-import { LIMITS } from '@spare-acre/core/fields';
+import { ownHoursFrom, ownHoursText } from '@spare-acre/core/schedule/tasks';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { type Person, newPerson } from '@spare-acre/core/plan';
-import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
-import TickField from '../../ui/TickField.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Who is at the bench, when, and what they keep off. */
 const store = usePlan();

@@ -1,7 +1,7 @@
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { effectScope } from 'vue';
-import type { Evenings } from '@spare-acre/core/days';
+import type { Evenings } from '@spare-acre/core/schedule/tasks';
 import { anOpenBoard } from '../../testing/ground-world';
 import { freshStores, someLocks } from '../../testing/world';
 import { useBetterEvenings } from './useBetterEvenings';

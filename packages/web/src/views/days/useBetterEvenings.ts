@@ -1,7 +1,7 @@
 import { type Ref, ref, shallowRef, watch } from 'vue';
 import { proxy } from 'comlink';
-import type { Evenings } from '@spare-acre/core/days';
-import { usePlan } from '../../document/plan';
+import type { Evenings } from '@spare-acre/core/schedule/tasks';
+import { usePlan } from '../../stores/board/plan';
 import { searches } from '../../workers/searches';
 
 /** A longer search for an order of tasks: it shows what it has, stops when told, and is kept in the plan when it is through earlier. */

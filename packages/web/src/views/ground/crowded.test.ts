@@ -1,6 +1,6 @@
 import { brinefold } from '@spare-acre/core/demo';
-import { type Feature, reshaped } from '@spare-acre/core/features';
-import { movedBy } from '@spare-acre/core/shapes';
+import { type Feature, reshaped } from '@spare-acre/core/plan/features';
+import { movedBy } from '@spare-acre/core/plan/shapes';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { h, nextTick } from 'vue';
 import { takeTurns } from '../../ui/InTurn';

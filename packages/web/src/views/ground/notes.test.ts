@@ -1,4 +1,4 @@
-import { type Feature, kindOf } from '@spare-acre/core/features';
+import { type Feature, kindOf } from '@spare-acre/core/plan/features';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { nextTick } from 'vue';
 import { address, anOpenBoard, shown } from '../../testing/ground-world';

@@ -1,7 +1,7 @@
 import { type ComputedRef, computed } from 'vue';
 import { useRoute, useRouter } from 'vue-router';
-import type { Feature } from '@spare-acre/core/features';
-import { usePlan } from '../../document/plan';
+import type { Feature } from '@spare-acre/core/plan/features';
+import { usePlan } from '../../stores/board/plan';
 import { LOOKS, type LookId } from './looks';
 
 /** What is chosen on the plan, and how it is looked at. Both are in the address, so that a reload comes back to them. */

@@ -1,10 +1,10 @@
-import { firstTile } from '@spare-acre/core/lessons';
-import { NOTHING_DONE } from '@spare-acre/core/shop';
-import { Log } from '@spare-acre/core/wire';
-import { useCatalogue } from '../../document/catalogue';
-import { call, createBoard, putAway } from '../../document/client';
-import type { Lessons } from '../../document/lessons';
-import { usePlan } from '../../document/plan';
+import { firstTile } from '@spare-acre/core/advice/tutorials';
+import { NOTHING_DONE } from '@spare-acre/core/plan/workshop';
+import { Log } from '@spare-acre/core/io/wire';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { call, createBoard, putAway } from '../../stores/device/client';
+import type { Lessons } from '../../stores/board/lessons';
+import { usePlan } from '../../stores/board/plan';
 
 /** A fresh tile, and the first lesson on it. @throws Error in words, where the server does not take it */
 export async function beginLessons(startsOn: string): Promise<Lessons> {

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, shallowRef, watch } from 'vue';
-import { type Learnt, courseOf } from '@spare-acre/core/hand';
-import { HandReadings } from '@spare-acre/core/wire';
-import { useCatalogue } from '../../document/catalogue';
-import { call } from '../../document/client';
+import { type Learnt, courseOf } from '@spare-acre/core/learning/calibration';
+import { HandReadings } from '@spare-acre/core/io/wire';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { call } from '../../stores/device/client';
 import PlotFrame from '../../ui/PlotFrame.vue';
 
 /** How one value came to be known: our range first, then what each reading left of it. */

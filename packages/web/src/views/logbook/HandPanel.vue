@@ -3,11 +3,11 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { saidIn } from '@spare-acre/core/catalogue/editing';
 import { listedBy } from '@spare-acre/core/base/grouping';
-import { correctionWords, sameName } from '@spare-acre/core/hand';
-import { useCatalogue } from '../../document/catalogue';
-import { useLogbook } from '../../document/logbook';
-import { usePlan } from '../../document/plan';
-import TickField from '../../ui/TickField.vue';
+import { correctionWords, sameName } from '@spare-acre/core/learning/calibration';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { useLogbook } from '../../stores/bench/logbook';
+import { usePlan } from '../../stores/board/plan';
+import TickField from '../../ui/fields/TickField.vue';
 import { effectsOn } from '../../workers/effects';
 import HandCourse from './HandCourse.vue';
 

@@ -2,14 +2,14 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, shallowRef, watch } from 'vue';
 import { showText, given } from '@spare-acre/core/base/units';
-import { tilesOf } from '@spare-acre/core/ground';
-import { mishapNames } from '@spare-acre/core/mishaps';
-import { useBench } from '../../document/bench';
-import { useLogbook } from '../../document/logbook';
-import { shortId } from '../../document/name';
-import { newEntry } from '../../document/new-entry';
-import { usePlan } from '../../document/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import { tilesOf } from '@spare-acre/core/terrain/ground';
+import { mishapNames } from '@spare-acre/core/advice/troubleshooting';
+import { useBench } from '../../stores/bench';
+import { useLogbook } from '../../stores/bench/logbook';
+import { shortId } from '../../stores/device/name';
+import { newEntry } from '../../stores/workshop/new-entry';
+import { usePlan } from '../../stores/board/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { searches } from '../../workers/searches';
 import type { Told } from '../../workers/searches/diagnose';
 

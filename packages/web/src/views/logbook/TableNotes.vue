@@ -5,9 +5,9 @@ import { computed, ref } from 'vue';
 import { cutText } from '@spare-acre/core/base/text';
 import { hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import type { Point } from '@spare-acre/core/base/geometry';
-import { shortId } from '../../document/name';
-import { usePlan } from '../../document/plan';
-import TickField from '../../ui/TickField.vue';
+import { shortId } from '../../stores/device/name';
+import { usePlan } from '../../stores/board/plan';
+import TickField from '../../ui/fields/TickField.vue';
 import { today } from '../../ui/dates';
 import PlanArt from '../ground/plan/PlanArt.vue';
 

@@ -5,15 +5,15 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { v4 as uuid } from 'uuid';
 import { computed, ref } from 'vue';
-import type { AirAt } from '@spare-acre/core/air';
-import { LIMITS } from '@spare-acre/core/fields';
+import type { AirAt } from '@spare-acre/core/schedule/air';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { type Quantity, parseNumber, showText } from '@spare-acre/core/base/units';
-import type { Logged } from '@spare-acre/core/logbook';
-import { airNow, newEntry } from '../../document/new-entry';
-import { driedAs, loggedAs } from '../../document/readings';
-import { useLogbook } from '../../document/logbook';
-import { usePlan } from '../../document/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import type { Logged } from '@spare-acre/core/learning/logbook';
+import { airNow, newEntry } from '../../stores/workshop/new-entry';
+import { driedAs, loggedAs } from '../../stores/workshop/readings';
+import { useLogbook } from '../../stores/bench/logbook';
+import { usePlan } from '../../stores/board/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { useOnce } from '../../ui/useOnce';
 
 /** What a task really took: its minutes, and what of one thing was used on its workpiece. */

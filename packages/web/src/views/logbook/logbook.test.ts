@@ -1,10 +1,10 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { nextTick } from 'vue';
-import type { KeptDeed } from '@spare-acre/core/bench';
-import { mishapNames } from '@spare-acre/core/mishaps';
-import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/shop';
-import type { LogEntry } from '@spare-acre/core/logbook';
-import { useBench } from '../../document/bench';
+import type { KeptDeed } from '@spare-acre/core/schedule/bench';
+import { mishapNames } from '@spare-acre/core/advice/troubleshooting';
+import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/plan/workshop';
+import type { LogEntry } from '@spare-acre/core/learning/logbook';
+import { useBench } from '../../stores/bench';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { type Asked, BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
 import { BoardCopy } from '../../workers/board-copy';

@@ -4,13 +4,13 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
-import { cladZonesOf, unitsFrom, unitsFromEach } from '@spare-acre/core/pieces';
+import { cladZonesOf, unitsFrom, unitsFromEach } from '@spare-acre/core/build/pieces';
 import type { Piece } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
-import { useRack } from '../../document/rack';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
+import { useRack } from '../../stores/workshop/rack';
 import type { Slices } from '../../workers/slices';
 
 /** Every surface of a piece that can be clad: with what, how many of it, and the ways to put it on side by side. */

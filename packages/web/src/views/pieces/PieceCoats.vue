@@ -3,12 +3,12 @@ import { offered } from '@spare-acre/core/catalogue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref } from 'vue';
-import { cladZonesOf, usualCoats } from '@spare-acre/core/pieces';
+import { cladZonesOf, usualCoats } from '@spare-acre/core/build/pieces';
 import { type Piece, plainCoat } from '@spare-acre/core/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import type { Slices } from '../../workers/slices';
 
 /** What the outside of a piece is coated with, in order, and how much of each it takes. */

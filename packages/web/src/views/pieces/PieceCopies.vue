@@ -2,8 +2,8 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import type { Piece } from '@spare-acre/core/plan';
-import FigureCell from '../../ui/FigureCell.vue';
-import { usePlan } from '../../document/plan';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { usePlan } from '../../stores/board/plan';
 import type { Slices } from '../../workers/slices';
 
 /** Casting the copies of a piece against making each, side by side. */

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import { countedFor, countingOf } from '@spare-acre/core/pieces';
+import { countedFor, countingOf } from '@spare-acre/core/build/pieces';
 import { type Piece, hasTable, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import AskedField from '../../ui/AskedField.vue';
-import { usePlan } from '../../document/plan';
+import AskedField from '../../ui/fields/AskedField.vue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Of how many a set consists, for a table it is to be laid out on. */
 const props = defineProps<{ piece: Piece }>();

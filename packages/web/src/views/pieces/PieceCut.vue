@@ -2,9 +2,9 @@
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { computed, ref } from 'vue';
 import { lengthText, lengthWords } from '@spare-acre/core/base/units';
-import { type Cut, type CutSize, type MadeObject, cutRange, cutThrough } from '@spare-acre/core/pieces';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import { usePlan } from '../../document/plan';
+import { type Cut, type CutSize, type MadeObject, cutRange, cutThrough } from '@spare-acre/core/build/pieces';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import { usePlan } from '../../stores/board/plan';
 import { ringPath } from './ringPath';
 
 /** A piece cut through upright, with its sizes: of every part on the line, and clear between them. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed, ref } from 'vue';
 import { lengthText } from '@spare-acre/core/base/units';
-import { type Handle, type MadeObject, type Sight, axesOf, onDrawing, pieceDrawing } from '@spare-acre/core/pieces';
+import { type Handle, type MadeObject, type Sight, axesOf, onDrawing, pieceDrawing } from '@spare-acre/core/build/pieces';
 import type { Piece } from '@spare-acre/core/plan';
-import { useCatalogue } from '../../document/catalogue';
-import { shortId } from '../../document/name';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { shortId } from '../../stores/device/name';
+import { usePlan } from '../../stores/board/plan';
 import { arrowStep } from '../../ui/arrowStep';
 import { linePath, ringPath } from './ringPath';
 import { scaleOf, whyNot } from './pieceChoice';

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { lengthText, lengthUnit, showText } from '@spare-acre/core/base/units';
-import { BALLAST_UP_MM, capacityOf } from '@spare-acre/core/pieces';
-import { ballastFor } from '@spare-acre/core/shell';
+import { BALLAST_UP_MM, capacityOf } from '@spare-acre/core/build/pieces';
+import { ballastFor } from '@spare-acre/core/build/shell';
 import { computed, ref } from 'vue';
-import NumberField from '../../ui/NumberField.vue';
-import FigureLine from '../../ui/FigureLine.vue';
-import { usePlan } from '../../document/plan';
+import NumberField from '../../ui/fields/NumberField.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import { usePlan } from '../../stores/board/plan';
 import type { Slices } from '../../workers/slices';
 
 /** What a piece comes to: sizes, weight, how it stands. */

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, onMounted, ref, shallowRef } from 'vue';
-import { keepsSizes } from '@spare-acre/core/pieces';
+import { keepsSizes } from '@spare-acre/core/build/pieces';
 import type { Piece } from '@spare-acre/core/plan';
-import { type StoredBoard, fetchBoard, fetchBoards } from '../../document/client';
-import { usePlan } from '../../document/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import { type StoredBoard, fetchBoard, fetchBoards } from '../../stores/device/client';
+import { usePlan } from '../../stores/board/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 
 /** Pieces of the other boards of this server: to stand here as well, or to be made once more. */
 const emit = defineEmits<{ take: [piece: Piece, isMadeHere: boolean] }>();

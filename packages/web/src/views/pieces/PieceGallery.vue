@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { showText } from '@spare-acre/core/base/units';
 import type { Piece } from '@spare-acre/core/plan';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 
 /** Every piece of the board, with what is to be known before it is opened. */
 defineProps<{ pieces: readonly Piece[]; chosenId: string | null }>();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import type { OrderStep } from '@spare-acre/core/pieces';
+import type { OrderStep } from '@spare-acre/core/build/pieces';
 
 /** The assembly, step by step: the drawing shows what stands after the step that is looked at. */
 defineProps<{ order: readonly OrderStep[] }>();

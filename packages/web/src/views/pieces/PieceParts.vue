@@ -3,8 +3,8 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref } from 'vue';
 import { lengthText, lengthUnit } from '@spare-acre/core/base/units';
-import { type MadeObject, partRows } from '@spare-acre/core/pieces';
-import { usePlan } from '../../document/plan';
+import { type MadeObject, partRows } from '@spare-acre/core/build/pieces';
+import { usePlan } from '../../stores/board/plan';
 import { pageFont } from '../../ui/pageFont';
 import { saveFile } from '../../ui/saveFile';
 import { ringPath } from './ringPath';
@@ -26,7 +26,7 @@ async function saveTemplates(): Promise<void> {
   [isMaking.value, fault.value] = [true, ''];
   try {
     // What writes pages is heavy and seldom asked for.
-    const { templateOf, templatesPdf } = await import('@spare-acre/core/formats');
+    const { templateOf, templatesPdf } = await import('@spare-acre/core/io/formats');
     const templates = props.object.sheets.map((flat) => templateOf(flat, flat.name));
     const pdf = await templatesPdf(templates, store.plan!.units === 'metric' ? 'a4' : 'letter', await pageFont());
     saveFile(new Blob([pdf as BlobPart], { type: 'application/pdf' }), `${props.object.name} templates`, 'pdf');

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
-import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece, takenOver } from '@spare-acre/core/pieces';
+import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece, takenOver } from '@spare-acre/core/build/pieces';
 import type { Piece } from '@spare-acre/core/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { shortId } from '../../document/name';
-import { usePlan } from '../../document/plan';
-import { useLook } from '../../document/useLook';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { shortId } from '../../stores/device/name';
+import { usePlan } from '../../stores/board/plan';
+import { useLook } from '../../stores/board/useLook';
 import PieceBench from './PieceBench.vue';
 import PieceFactList from './PieceFactList.vue';
 import PieceFromBoard from './PieceFromBoard.vue';

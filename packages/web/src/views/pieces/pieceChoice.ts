@@ -1,5 +1,5 @@
 import type { Piece, Plan } from '@spare-acre/core/plan';
-import { FAMILIES, type PieceScale, makePiece, pieceScale } from '@spare-acre/core/pieces';
+import { FAMILIES, type PieceScale, makePiece, pieceScale } from '@spare-acre/core/build/pieces';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { ref } from 'vue';
 

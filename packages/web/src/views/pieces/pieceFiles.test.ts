@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
-import { makePiece, newPiece } from '@spare-acre/core/pieces';
-import { meshOf, volumeMm3 } from '@spare-acre/core/shell';
+import { makePiece, newPiece } from '@spare-acre/core/build/pieces';
+import { meshOf, volumeMm3 } from '@spare-acre/core/build/shell';
 import { CATALOGUE } from '../../testing/world';
 import { pieceFile } from './pieceFiles';
 

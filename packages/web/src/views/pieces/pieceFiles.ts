@@ -1,8 +1,8 @@
 import { BufferAttribute, BufferGeometry, Group, Mesh, MeshStandardMaterial } from 'three';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
-import type { MadeObject } from '@spare-acre/core/pieces';
-import { type Body, meshOf } from '@spare-acre/core/shell';
+import type { MadeObject } from '@spare-acre/core/build/pieces';
+import { type Body, meshOf } from '@spare-acre/core/build/shell';
 
 /** mm to the metres of glTF. */
 const METRES = 0.001;

@@ -1,5 +1,5 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { makePieces } from '@spare-acre/core/pieces';
+import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Piece } from '@spare-acre/core/plan';
 import NoTable from '../../app/NoTable.vue';

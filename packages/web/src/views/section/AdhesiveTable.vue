@@ -3,12 +3,12 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
-import { GLUE_FIT_WORDS, adhesiveRows } from '@spare-acre/core/stack/adhesives';
-import type { Joint } from '@spare-acre/core/stack/joint';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import FigureCell from '../../ui/FigureCell.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { GLUE_FIT_WORDS, adhesiveRows } from '@spare-acre/core/build/stack/adhesives';
+import type { Joint } from '@spare-acre/core/build/stack/joint';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import { SPREADS } from './useStackEdits';
 
 /** Every adhesive on one pair of faces: what holds, what it eats, what cannot dry, and how long each takes. */

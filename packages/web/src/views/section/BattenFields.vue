@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import type { Stack } from '@spare-acre/core/plan';
-import { battensOf } from '@spare-acre/core/stack';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import LengthField from '../../ui/LengthField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import { usePlan } from '../../document/plan';
+import { battensOf } from '@spare-acre/core/build/stack';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import LengthField from '../../ui/fields/LengthField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import { usePlan } from '../../stores/board/plan';
 import { useStackEdits } from './useStackEdits';
 
 /** Strips on edge under every tile, along its longer side. */

@@ -2,11 +2,11 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import type { BowCause } from '@spare-acre/core/stack/bow';
+import type { BowCause } from '@spare-acre/core/build/stack/bow';
 import { showText } from '@spare-acre/core/base/units';
-import FigureCell from '../../ui/FigureCell.vue';
-import FigureLine from '../../ui/FigureLine.vue';
-import { usePlan } from '../../document/plan';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import { usePlan } from '../../stores/board/plan';
 
 /** How far the largest tile bows, what makes it, what lowers it, and what has to lie on it while it is glued. */
 const store = usePlan();

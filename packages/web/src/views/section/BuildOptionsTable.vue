@@ -2,11 +2,11 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, shallowRef, watch } from 'vue';
-import type { WarningCode } from '@spare-acre/core/checks';
+import type { WarningCode } from '@spare-acre/core/advice/checks';
 import type { BuildOption } from '@spare-acre/core/pipeline';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import SearchProgress from '../../ui/SearchProgress.vue';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { searches, useLongSearch } from '../../workers/searches';
 
 /** Where builders differ, side by side: the same board built each way and reckoned through. */

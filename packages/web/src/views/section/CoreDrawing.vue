@@ -2,9 +2,9 @@
 import { useElementSize } from '@vueuse/core';
 import { scaleLinear } from 'd3-scale';
 import { computed, ref } from 'vue';
-import type { SectionDrawing } from '@spare-acre/core/section';
+import type { SectionDrawing } from '@spare-acre/core/terrain/section';
 import { type MeasureSystem, lengthText, lengthUnit, showText } from '@spare-acre/core/base/units';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { placeLabels } from './placeLabels';
 
 /** The cut drawn like a soil core: true proportions along, heights drawn larger by a stated factor. */

@@ -2,13 +2,13 @@
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
 import type { Point } from '@spare-acre/core/base/geometry';
-import { tableBox, tilesOf } from '@spare-acre/core/ground';
-import { shapeRegion } from '@spare-acre/core/shapes';
+import { tableBox, tilesOf } from '@spare-acre/core/terrain/ground';
+import { shapeRegion } from '@spare-acre/core/plan/shapes';
 import { showText } from '@spare-acre/core/base/units';
 import { drawingOrder, fillOf, regionPath } from '../ground/plan/paths';
 import { arrowStep } from '../../ui/arrowStep';
 import { useDragMm } from '../../ui/useDragMm';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 
 /** The plan in small with the line the section is cut along; its ends are dragged, or moved with the arrow keys. */
 const store = usePlan();

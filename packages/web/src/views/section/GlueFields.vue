@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import type { GlueSpread } from '@spare-acre/core/plan';
-import type { Face } from '@spare-acre/core/stack/joint';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import type { Face } from '@spare-acre/core/build/stack/joint';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { useStackEdits } from './useStackEdits';
 
 /** What holds one face to another, and how it is laid on. */

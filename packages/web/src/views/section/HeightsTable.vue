@@ -4,11 +4,11 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
-import type { HeightChoice, HeightOption } from '@spare-acre/core/stack';
+import type { HeightChoice, HeightOption } from '@spare-acre/core/build/stack';
 import { type Bare, lengthText, lengthUnit } from '@spare-acre/core/base/units';
-import FigureCell from '../../ui/FigureCell.vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 /** Every raised height with the ways to build it from the thicknesses at hand. */
 const store = usePlan();

@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import FigureLine from '../../ui/FigureLine.vue';
-import { usePlan } from '../../document/plan';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import { usePlan } from '../../stores/board/plan';
 
 /** The finished board by what it is made of. */
 const store = usePlan();

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { facesOfRaised } from '@spare-acre/core/stack';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import TickField from '../../ui/TickField.vue';
-import { usePlan } from '../../document/plan';
+import { facesOfRaised } from '@spare-acre/core/build/stack';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { usePlan } from '../../stores/board/plan';
 import GlueFields from './GlueFields.vue';
 import { useStackEdits } from './useStackEdits';
 

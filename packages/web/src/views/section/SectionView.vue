@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { usePlan } from '../../document/plan';
-import { useLook } from '../../document/useLook';
+import { usePlan } from '../../stores/board/plan';
+import { useLook } from '../../stores/board/useLook';
 import { InTurn } from '../../ui/InTurn';
 import CoreDrawing from './CoreDrawing.vue';
 import SectionTables from './SectionTables.vue';

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import ChoiceField from '../../ui/ChoiceField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { useStackEdits } from './useStackEdits';
 
 /** What a layer is made of and how thick; another material comes in the thickness nearest to the present one. */

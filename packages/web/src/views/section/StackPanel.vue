@@ -1,13 +1,13 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
-import FigureLine from '../../ui/FigureLine.vue';
-import LengthField from '../../ui/LengthField.vue';
-import TickField from '../../ui/TickField.vue';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import { LIMITS } from '@spare-acre/core/plan/fields';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import LengthField from '../../ui/fields/LengthField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { InTurn } from '../../ui/InTurn';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import BattenFields from './BattenFields.vue';
 import FacingList from './FacingList.vue';
 import LayerList from './LayerList.vue';

@@ -1,7 +1,7 @@
 import { computed } from 'vue';
 import type { Adhesive } from '@spare-acre/core/catalogue';
 import type { GlueSpread, Sealed } from '@spare-acre/core/plan';
-import type { Face } from '@spare-acre/core/stack/joint';
+import type { Face } from '@spare-acre/core/build/stack/joint';
 import {
   GLUE_FIT_WORDS,
   glueChoices,
@@ -9,10 +9,10 @@ import {
   nearestThickness,
   spreadOf,
   thicknessChoices,
-} from '@spare-acre/core/stack/adhesives';
+} from '@spare-acre/core/build/stack/adhesives';
 import { lengthWords } from '@spare-acre/core/base/units';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 
 export interface Option<T> {
   readonly value: T;

@@ -2,11 +2,11 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import { fromMinor, showChange, showText } from '@spare-acre/core/base/units';
-import { costShares } from '@spare-acre/core/supplies/shares';
-import { spentOn, stockedIn } from '@spare-acre/core/shelf';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
-import { useShelf } from '../../document/shelf';
+import { costShares } from '@spare-acre/core/procurement/supplies/shares';
+import { spentOn, stockedIn } from '@spare-acre/core/procurement/stock';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
+import { useShelf } from '../../stores/workshop/shelf';
 import PlotFrame from '../../ui/PlotFrame.vue';
 
 /** Where the money goes: by what it is for, by the square metre, and what is left on the shelf afterwards. */

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { showText } from '@spare-acre/core/base/units';
-import type { Enough } from '@spare-acre/core/supplies/certainty';
-import { usePlan } from '../../document/plan';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import type { Enough } from '@spare-acre/core/procurement/supplies/certainty';
+import { usePlan } from '../../stores/board/plan';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 
 type OfHundred = 80 | 90 | 95 | null;
 /** How often of ten or twenty what is bought is to be enough, with what each would cost. @param enough packages by how sure; none where nothing is told yet */

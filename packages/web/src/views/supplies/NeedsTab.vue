@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
-import type { Supply } from '@spare-acre/core/supplies';
+import type { Supply } from '@spare-acre/core/procurement/supplies';
 import { type Bare, showText } from '@spare-acre/core/base/units';
-import { showBand } from '@spare-acre/core/sure';
-import FigureCell from '../../ui/FigureCell.vue';
-import { usePlan } from '../../document/plan';
-import { useSure } from '../../document/sure';
+import { showBand } from '@spare-acre/core/learning/uncertainty';
+import FigureCell from '../../ui/values/FigureCell.vue';
+import { usePlan } from '../../stores/board/plan';
+import { useSure } from '../../stores/board/sure';
 import EnoughField from './EnoughField.vue';
 
 const store = usePlan();

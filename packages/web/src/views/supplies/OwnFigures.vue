@@ -3,8 +3,8 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref, shallowRef, watch } from 'vue';
 import { saidAt } from '@spare-acre/core/catalogue';
 import { saidIn } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
-import { type OwnEntry, dropOwn, listOwn } from '../../document/own';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { type OwnEntry, dropOwn, listOwn } from '../../stores/workshop/own';
 
 /** Figures that the builder has put in the place of ours, each with a way back. */
 const catalogues = useCatalogue();

@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { ref, shallowRef } from 'vue';
 import { showChange } from '@spare-acre/core/base/units';
 import type { Substitute } from '@spare-acre/core/pipeline';
-import { usePlan } from '../../document/plan';
+import { usePlan } from '../../stores/board/plan';
 import { searches } from '../../workers/searches';
 
 /** What might be taken in the place of something, each with what it changes. */

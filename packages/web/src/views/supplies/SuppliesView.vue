@@ -9,12 +9,12 @@ const CostsTab = partLazily(() => import('./CostsTab.vue'));
 
 <script setup lang="ts">
 import { computed, ref } from 'vue';
-import FigureLine from '../../ui/FigureLine.vue';
-import FigureCell from '../../ui/FigureCell.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
+import FigureCell from '../../ui/values/FigureCell.vue';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
-import { usePlan } from '../../document/plan';
-import { useLook } from '../../document/useLook';
+import { usePlan } from '../../stores/board/plan';
+import { useLook } from '../../stores/board/useLook';
 import NeedsTab from './NeedsTab.vue';
 import OwnFigures from './OwnFigures.vue';
 

@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
-import { usePlan } from '../../document/plan';
-import FigureCell from '../../ui/FigureCell.vue';
+import { usePlan } from '../../stores/board/plan';
+import FigureCell from '../../ui/values/FigureCell.vue';
 
 /** What goes into each tile and each piece, and what that costs. */
 const store = usePlan();

@@ -1,8 +1,8 @@
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import { leastCost } from '@spare-acre/core/buying';
-import { boardSummary } from '@spare-acre/core/cards';
-import { stockedIn } from '@spare-acre/core/shelf';
-import type { Shop } from '@spare-acre/core/wire';
+import { leastCost } from '@spare-acre/core/procurement/buying';
+import { boardSummary } from '@spare-acre/core/plan/summary';
+import { stockedIn } from '@spare-acre/core/procurement/stock';
+import type { Shop } from '@spare-acre/core/io/wire';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { type Asked, CATALOGUE, aServer, aStoredBoard, freshStores, settled, someLocks } from '../../testing/world';
 import BuyTab from './BuyTab.vue';

@@ -15,9 +15,9 @@ import {
   otherNames,
   searched,
 } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
-import type { Entry } from '../../document/workshop';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import type { Entry } from '../../stores/workshop/workshop';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { saveFile } from '../../ui/saveFile';
 import EntryForm from './EntryForm.vue';
 import EntriesFile from './EntriesFile.vue';

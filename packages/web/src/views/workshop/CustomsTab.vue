@@ -2,10 +2,10 @@
 import { ref } from 'vue';
 import { WEEKDAYS } from '@spare-acre/core/base/dates';
 import { TERMS_OF, type TermsOf } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
-import { setCustoms } from '../../document/workshop';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import TextField from '../../ui/TextField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { setCustoms } from '../../stores/workshop/workshop';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import TextField from '../../ui/fields/TextField.vue';
 
 /** How this workshop counts and talks: the money that all prices are in, whose words, the first day of a week. */
 const catalogues = useCatalogue();

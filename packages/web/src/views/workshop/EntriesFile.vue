@@ -2,8 +2,8 @@
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { ref, shallowRef } from 'vue';
 import { type BadRow, KINDS, type Kind } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
-import { keepEntries } from '../../document/workshop';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { keepEntries } from '../../stores/workshop/workshop';
 import { ReadingStopped, readInWorker } from '../../workers/reading';
 
 /** Entries from a table or a file: the good ones are kept, the others told by line and column. */

@@ -4,11 +4,11 @@ import { computed } from 'vue';
 import { KINDS, type Field, type NamedField, blankGroup, blankOf, nameOf } from '@spare-acre/core/catalogue/editing';
 import type { Estimate } from '@spare-acre/core/catalogue';
 import { fromMinor, toMinor } from '@spare-acre/core/base/units';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
-import TickField from '../../ui/TickField.vue';
-import { useCatalogue } from '../../document/catalogue';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import TickField from '../../ui/fields/TickField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
 
 /** One value of an entry, asked for as its kind says; what has parts asks for each of them. */
 const props = defineProps<{ name: string; field: Field; value: unknown }>();

@@ -3,9 +3,9 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { computed, ref } from 'vue';
 import type { Kind } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
-import { keepPicture } from '../../document/pictures';
-import { setPicture } from '../../document/workshop';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { keepPicture } from '../../stores/bench/pictures';
+import { setPicture } from '../../stores/workshop/workshop';
 
 /** What an entry looks like on the shelf or in the hand. */
 const props = defineProps<{ kind: Kind; id: string; name: string }>();

@@ -3,12 +3,12 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, onMounted, ref } from 'vue';
-import { MOVES, type MoveKind, stockedIn } from '@spare-acre/core/shelf';
+import { MOVES, type MoveKind, stockedIn } from '@spare-acre/core/procurement/stock';
 import { lengthWords, parseNumber, showText, toMinor } from '@spare-acre/core/base/units';
-import { useCatalogue } from '../../document/catalogue';
-import { useRack } from '../../document/rack';
-import { useShelf } from '../../document/shelf';
-import ChoiceField from '../../ui/ChoiceField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { useRack } from '../../stores/workshop/rack';
+import { useShelf } from '../../stores/workshop/shelf';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { useOnce } from '../../ui/useOnce';
 
 /** What lies on the shelf and in the rack, and everything that happened to it. */

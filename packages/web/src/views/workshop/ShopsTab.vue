@@ -2,15 +2,15 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { onMounted, ref, shallowRef } from 'vue';
-import type { BadPrice } from '@spare-acre/core/buying';
-import { SHOP_PLAYS, type Shop, type ShopPlays } from '@spare-acre/core/wire';
+import type { BadPrice } from '@spare-acre/core/procurement/buying';
+import { SHOP_PLAYS, type Shop, type ShopPlays } from '@spare-acre/core/io/wire';
 import { fromMinor, showText, toMinor } from '@spare-acre/core/base/units';
-import { useCatalogue } from '../../document/catalogue';
-import { useShops } from '../../document/shops';
-import ChoiceField from '../../ui/ChoiceField.vue';
-import NumberField from '../../ui/NumberField.vue';
-import TextField from '../../ui/TextField.vue';
-import TickField from '../../ui/TickField.vue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { useShops } from '../../stores/workshop/shops';
+import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import NumberField from '../../ui/fields/NumberField.vue';
+import TextField from '../../ui/fields/TextField.vue';
+import TickField from '../../ui/fields/TickField.vue';
 import { saveFile } from '../../ui/saveFile';
 import { readInWorker } from '../../workers/reading';
 
@@ -69,7 +69,7 @@ async function take({ id }: Shop, given: File | readonly File[] | null): Promise
   chosen.value = null;
 }
 async function toFile({ name, offers }: Shop): Promise<void> {
-  const { priceListCsv } = await import('@spare-acre/core/buying');
+  const { priceListCsv } = await import('@spare-acre/core/procurement/buying');
   saveFile(new Blob([priceListCsv(offers, catalogues.catalogue!)], { type: 'text/csv' }), `${name} prices`, 'csv');
 }
 const MONEY = { min: 0, max: 1e5 };

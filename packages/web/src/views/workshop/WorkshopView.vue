@@ -7,8 +7,8 @@ const ShopsTab = partLazily(() => import('./ShopsTab.vue'));
 
 <script setup lang="ts">
 import { computed, onMounted, ref } from 'vue';
-import { useCatalogue } from '../../document/catalogue';
-import { usePlan } from '../../document/plan';
+import { useCatalogue } from '../../stores/workshop/catalogue';
+import { usePlan } from '../../stores/board/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import CatalogueTab from './CatalogueTab.vue';
 import CustomsTab from './CustomsTab.vue';

@@ -1,7 +1,7 @@
 import { type VueWrapper, mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { type Field, blankOf } from '@spare-acre/core/catalogue/editing';
-import { useCatalogue } from '../../document/catalogue';
+import { useCatalogue } from '../../stores/workshop/catalogue';
 import { CATALOGUE_ANSWER, aServer, freshStores, someLocks } from '../../testing/world';
 import EntryField from './EntryField.vue';
 

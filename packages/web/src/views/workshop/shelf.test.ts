@@ -1,7 +1,7 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { Move } from '@spare-acre/core/shelf';
-import { useCatalogue } from '../../document/catalogue';
+import type { Move } from '@spare-acre/core/procurement/stock';
+import { useCatalogue } from '../../stores/workshop/catalogue';
 import { CATALOGUE_ANSWER, aServer, freshStores, settled, someLocks } from '../../testing/world';
 import ShelfTab from './ShelfTab.vue';
 

@@ -1,4 +1,4 @@
-import { type Evenings, betterEvenings as searched } from '@spare-acre/core/days';
+import { type Evenings, betterEvenings as searched } from '@spare-acre/core/schedule/tasks';
 import type { BoardCopy } from '../board-copy';
 
 /** Evenings are searched for this long unless stopped, and shown this often. */

@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { seeded } from '@spare-acre/core/base/random';
-import { type Blank, type LayoutProgress, type LayoutTask, improveLayout } from '@spare-acre/core/cutting/nesting';
+import { type Blank, type LayoutProgress, type LayoutTask, improveLayout } from '@spare-acre/core/build/cutting/nesting';
 import { bestOf } from './better-layout';
 
 const sheet = { widthMm: 600, depthMm: 400, trimMm: 0, offcutId: null, priceMinor: 100 };

@@ -1,5 +1,5 @@
 import { wrap } from 'comlink';
-import { type LayoutProgress, isBetterLayout } from '@spare-acre/core/cutting/nesting';
+import { type LayoutProgress, isBetterLayout } from '@spare-acre/core/build/cutting/nesting';
 import type { BoardCopy } from '../board-copy';
 import type { LayoutHelper } from '../layout.worker';
 import { LayoutSlices } from './layout-slices';

@@ -1,4 +1,4 @@
-import { type LeastCost, type Offer, type Terms, type Want, leastCost } from '@spare-acre/core/buying';
+import { type LeastCost, type Offer, type Terms, type Want, leastCost } from '@spare-acre/core/procurement/buying';
 import { type Substitute, derivePipeline, neededAt, substitutesOf } from '@spare-acre/core/pipeline';
 import type { Board } from '@spare-acre/core/plan';
 import type { BoardCopy } from '../board-copy';
@@ -15,7 +15,7 @@ export const substitutes = (board: BoardCopy, stockId: string): readonly Substit
 
 /** What another board wants, with nothing on the shelf. */
 export async function wantsOf(board: BoardCopy, other: Board): Promise<readonly Want[]> {
-  const { makePieces } = other.plan.pieces.length === 0 ? { makePieces: null } : await import('@spare-acre/core/pieces');
+  const { makePieces } = other.plan.pieces.length === 0 ? { makePieces: null } : await import('@spare-acre/core/build/pieces');
   const derived = derivePipeline(makePieces)(other.plan, board.catalogue, { ...board.shop, offcuts: [], shelf: {}, ...other.record });
   return derived.supplies.rows.flatMap(({ wants }) => wants);
 }

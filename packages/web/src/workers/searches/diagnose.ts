@@ -1,5 +1,5 @@
-import type { LogEntry } from '@spare-acre/core/logbook';
-import { type Ranked, diagnosed, mendFor } from '@spare-acre/core/mishaps';
+import type { LogEntry } from '@spare-acre/core/learning/logbook';
+import { type Ranked, diagnosed, mendFor } from '@spare-acre/core/advice/troubleshooting';
 import type { Mended } from '@spare-acre/core/plan';
 import type { BoardCopy } from '../board-copy';
 

@@ -1,5 +1,5 @@
-import { type Ground, type HeightField, fieldOf, tableBox } from '@spare-acre/core/ground';
-import { heightsIn } from '@spare-acre/core/stack';
+import { type Ground, type HeightField, fieldOf, tableBox } from '@spare-acre/core/terrain/ground';
+import { heightsIn } from '@spare-acre/core/build/stack';
 import type { BoardCopy } from '../board-copy';
 
 /** Cells of the play checks. */

@@ -7,8 +7,8 @@ import {
   readDxf,
   readHeightmap,
   readSvg,
-} from '@spare-acre/core/formats';
-import type { Contours } from '@spare-acre/core/shapes';
+} from '@spare-acre/core/io/formats';
+import type { Contours } from '@spare-acre/core/plan/shapes';
 
 export const drawing = (name: string, text: string): Result<ImportedDrawing, FormatProblem> =>
   name.toLowerCase().endsWith('.dxf') ? readDxf(text, name) : readSvg(text, name);

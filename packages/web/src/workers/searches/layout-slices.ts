@@ -1,7 +1,7 @@
 import { seeded } from '@spare-acre/core/base/random';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import { type CutJob, searchJob } from '@spare-acre/core/cutting/job';
-import type { LayoutProgress } from '@spare-acre/core/cutting/nesting';
+import { type CutJob, searchJob } from '@spare-acre/core/build/cutting/job';
+import type { LayoutProgress } from '@spare-acre/core/build/cutting/nesting';
 
 /** A search for a layout of one job, gone on with a slice of time after another. One seed and one number of moves are always the same layout. */
 export class LayoutSlices {

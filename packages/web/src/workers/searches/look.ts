@@ -1,6 +1,6 @@
-import { type HeightField, tableBox } from '@spare-acre/core/ground';
-import { type Band, type TableSolids, bandsOf, tableSolids } from '@spare-acre/core/solid';
-import { heightsIn } from '@spare-acre/core/stack';
+import { type HeightField, tableBox } from '@spare-acre/core/terrain/ground';
+import { type Band, type TableSolids, bandsOf, tableSolids } from '@spare-acre/core/build/mesh';
+import { heightsIn } from '@spare-acre/core/build/stack';
 import type { BoardCopy } from '../board-copy';
 import { fieldFor } from './field';
 

@@ -1,4 +1,4 @@
-import { type NowChoice, bestNow } from '@spare-acre/core/days';
+import { type NowChoice, bestNow } from '@spare-acre/core/schedule/tasks';
 import type { BoardCopy } from '../board-copy';
 
 /** What is best done with some minutes that there are. */

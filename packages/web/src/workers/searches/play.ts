@@ -1,5 +1,5 @@
-import { type PlayReport, playReport } from '@spare-acre/core/play';
-import type { Side } from '@spare-acre/core/tiling';
+import { type PlayReport, playReport } from '@spare-acre/core/terrain/play';
+import type { Side } from '@spare-acre/core/terrain/tiling';
 import type { BoardCopy } from '../board-copy';
 import { fieldFor } from './field';
 

@@ -1,7 +1,7 @@
 import type { Ring } from '@spare-acre/core/base/geometry';
 import type { Figure } from '@spare-acre/core/base/units';
-import { type Cover, coverOf, maskRings, sightMap } from '@spare-acre/core/play';
-import type { Side } from '@spare-acre/core/tiling';
+import { type Cover, coverOf, maskRings, sightMap } from '@spare-acre/core/terrain/play';
+import type { Side } from '@spare-acre/core/terrain/tiling';
 import type { BoardCopy } from '../board-copy';
 import { fieldFor } from './field';
 import type { OnProgress } from './progress';

@@ -1,5 +1,5 @@
 import { seeded } from '@spare-acre/core/base/random';
-import { type EdgeMend, edgeMends } from '@spare-acre/core/checks';
+import { type EdgeMend, edgeMends } from '@spare-acre/core/advice/checks';
 import {
   type Arrangement,
   type Count,
@@ -11,7 +11,7 @@ import {
   failingSeams,
   poseOf,
   puzzleOf,
-} from '@spare-acre/core/tiling';
+} from '@spare-acre/core/terrain/tiling';
 import type { BoardCopy } from '../board-copy';
 import type { OnProgress } from './progress';
 

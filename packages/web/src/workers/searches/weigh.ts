@@ -1,5 +1,5 @@
 import type { Edit } from '@spare-acre/core/plan/edits';
-import { type Weighed, type WholeWeight, scalesFor, weighed, withAnswers } from '@spare-acre/core/weighing';
+import { type Weighed, type WholeWeight, scalesFor, weighed, withAnswers } from '@spare-acre/core/advice/tradeoffs';
 import type { BoardCopy } from '../board-copy';
 
 /** One way as it is shown: what it changes, what it comes to, and the edit that takes it. */

@@ -2,12 +2,12 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { type Alignment, aligned, boxOfAll, mirrored, repeated, tableDepthMm, tableWidthMm, turned } from '@spare-acre/core/plan';
-import { type Feature, copyOf } from '@spare-acre/core/features';
-import { LIMITS } from '@spare-acre/core/fields';
-import { shortId } from '../../../document/name';
-import LengthField from '../../../ui/LengthField.vue';
-import NumberField from '../../../ui/NumberField.vue';
-import { usePlan } from '../../../document/plan';
+import { type Feature, copyOf } from '@spare-acre/core/plan/features';
+import { LIMITS } from '@spare-acre/core/plan/fields';
+import { shortId } from '../../../stores/device/name';
+import LengthField from '../../../ui/fields/LengthField.vue';
+import NumberField from '../../../ui/fields/NumberField.vue';
+import { usePlan } from '../../../stores/board/plan';
 import { replaceAll } from './featureEdits';
 import { useSelection } from '../useSelection';
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import type { Feature } from '@spare-acre/core/features';
-import { usePlan } from '../../../document/plan';
+import type { Feature } from '@spare-acre/core/plan/features';
+import { usePlan } from '../../../stores/board/plan';
 import ArrangeSection from './ArrangeSection.vue';
 import { removeFeatures } from './featureEdits';
 import { useSelection } from '../useSelection';

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Feature } from '@spare-acre/core/features';
-import { shapePoints, widthHandle, widthThrough, withPoint, withPointAfter, withoutPoint } from '@spare-acre/core/shapes';
+import type { Feature } from '@spare-acre/core/plan/features';
+import { shapePoints, widthHandle, widthThrough, withPoint, withPointAfter, withoutPoint } from '@spare-acre/core/plan/shapes';
 import type { Point } from '@spare-acre/core/base/geometry';
 import { type MeasureSystem, lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import { reshape } from './featureEdits';
 import { useDragMm } from '../../../ui/useDragMm';
 import { arrowStep } from '../../../ui/arrowStep';

@@ -2,7 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useVirtualList } from '@vueuse/core';
 import { computed } from 'vue';
-import { type Feature, kindOf } from '@spare-acre/core/features';
+import { type Feature, kindOf } from '@spare-acre/core/plan/features';
 import Eye from '~icons/bi/eye';
 import EyeSlash from '~icons/bi/eye-slash';
 import Lock from '~icons/bi/lock-fill';
@@ -10,7 +10,7 @@ import Unlock from '~icons/bi/unlock';
 import Up from '~icons/bi/chevron-up';
 import Down from '~icons/bi/chevron-down';
 import { useListInTurns } from '../../../ui/InTurn';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import { setIn } from './featureEdits';
 import { useSelection } from '../useSelection';
 

@@ -2,16 +2,16 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BModal } from 'bootstrap-vue-next/components/BModal';
 import { computed, ref, shallowRef } from 'vue';
-import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/formats';
-import { type Feature, type FeatureKind, kindNamed, newFeature } from '@spare-acre/core/features';
+import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acre/core/io/formats';
+import { type Feature, type FeatureKind, kindNamed, newFeature } from '@spare-acre/core/plan/features';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
 import { lengthWords } from '@spare-acre/core/base/units';
-import { shortId } from '../../../document/name';
-import ChoiceField from '../../../ui/ChoiceField.vue';
-import LengthField from '../../../ui/LengthField.vue';
-import { useCatalogue } from '../../../document/catalogue';
-import { usePlan } from '../../../document/plan';
+import { shortId } from '../../../stores/device/name';
+import ChoiceField from '../../../ui/fields/ChoiceField.vue';
+import LengthField from '../../../ui/fields/LengthField.vue';
+import { useCatalogue } from '../../../stores/workshop/catalogue';
+import { usePlan } from '../../../stores/board/plan';
 import { ReadingStopped, readInWorker } from '../../../workers/reading';
 import { useSelection } from '../useSelection';
 

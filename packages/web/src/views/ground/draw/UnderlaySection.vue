@@ -2,11 +2,11 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
 import { distanceMm } from '@spare-acre/core/base/geometry';
-import { LIMITS } from '@spare-acre/core/fields';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import { tableWidthMm } from '@spare-acre/core/plan';
-import LengthField from '../../../ui/LengthField.vue';
-import NumberField from '../../../ui/NumberField.vue';
-import { usePlan } from '../../../document/plan';
+import LengthField from '../../../ui/fields/LengthField.vue';
+import NumberField from '../../../ui/fields/NumberField.vue';
+import { usePlan } from '../../../stores/board/plan';
 import type { Sketch } from './useSketch';
 
 /** A photo or sketch under the plan, brought to scale by two points of known distance. */
@@ -26,7 +26,7 @@ async function take(event: Event): Promise<void> {
   isLoading.value = true;
   problem.value = '';
   try {
-    const { keepPicture } = await import('../../../document/pictures');
+    const { keepPicture } = await import('../../../stores/bench/pictures');
     const { id, widthPx, heightPx } = await keepPicture(file);
     const mmPerPx = tableWidthMm(plan.value.table) / widthPx;
     const laid = { imageId: id, widthPx, heightPx, at: { x: 0, y: 0 }, mmPerPx, turnDeg: 0, opacityPct: 50 };

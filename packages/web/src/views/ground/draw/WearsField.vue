@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { type Feature, kindOf } from '@spare-acre/core/features';
+import { type Feature, kindOf } from '@spare-acre/core/plan/features';
 import { starterSurface } from '@spare-acre/core/plan';
 import { atOnce } from '@spare-acre/core/plan/edits';
-import ChoiceField from '../../../ui/ChoiceField.vue';
-import { useCatalogue } from '../../../document/catalogue';
-import { usePlan } from '../../../document/plan';
+import ChoiceField from '../../../ui/fields/ChoiceField.vue';
+import { useCatalogue } from '../../../stores/workshop/catalogue';
+import { usePlan } from '../../../stores/board/plan';
 
 /** The surface a feature or a patch wears in place of the usual one. */
 const props = defineProps<{ feature: Feature }>();

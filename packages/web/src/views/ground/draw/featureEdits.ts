@@ -1,6 +1,6 @@
-import type { Feature } from '@spare-acre/core/features';
-import type { Shape } from '@spare-acre/core/shapes';
-import type { usePlan } from '../../../document/plan';
+import type { Feature } from '@spare-acre/core/plan/features';
+import type { Shape } from '@spare-acre/core/plan/shapes';
+import type { usePlan } from '../../../stores/board/plan';
 
 type Store = ReturnType<typeof usePlan>;
 

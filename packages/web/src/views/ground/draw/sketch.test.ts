@@ -2,7 +2,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { ref } from 'vue';
 import { brinefold } from '@spare-acre/core/demo';
 import { BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../../testing/world';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import { useSketch } from './useSketch';
 
 vi.mock('../../../workers/reckoning', () => import('../../../testing/idle-reckoning'));

@@ -1,4 +1,4 @@
-import type { FeatureKind } from '@spare-acre/core/features';
+import type { FeatureKind } from '@spare-acre/core/plan/features';
 
 /** What the hand does on the plan: take hold of things, or draw one kind of feature. */
 export type ToolId =

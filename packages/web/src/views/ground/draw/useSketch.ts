@@ -1,14 +1,14 @@
 import { type ComputedRef, type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
 import { type Point, distanceMm } from '@spare-acre/core/base/geometry';
-import { LIMITS } from '@spare-acre/core/fields';
-import { type Shape, rectangle } from '@spare-acre/core/shapes';
-import { freshStrip, newFeature } from '@spare-acre/core/features';
+import { LIMITS } from '@spare-acre/core/plan/fields';
+import { type Shape, rectangle } from '@spare-acre/core/plan/shapes';
+import { freshStrip, newFeature } from '@spare-acre/core/plan/features';
 import { snapLines, snapped } from '@spare-acre/core/plan';
 import { parsePoint } from '@spare-acre/core/base/units';
-import { shortId } from '../../../document/name';
+import { shortId } from '../../../stores/device/name';
 import { PLAN_STEP_MM } from '../../../ui/arrowStep';
-import { useCatalogue } from '../../../document/catalogue';
-import { usePlan } from '../../../document/plan';
+import { useCatalogue } from '../../../stores/workshop/catalogue';
+import { usePlan } from '../../../stores/board/plan';
 import { MEASURE, type Tool, TOOLS, type ToolId } from './tools';
 
 export type AreaForm = 'area' | 'round' | 'strip';

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, watch } from 'vue';
-import { type Feature, NO_MARKS, kindOf } from '@spare-acre/core/features';
-import { shapeRegion } from '@spare-acre/core/shapes';
+import { type Feature, NO_MARKS, kindOf } from '@spare-acre/core/plan/features';
+import { shapeRegion } from '@spare-acre/core/plan/shapes';
 import type { Point, Region } from '@spare-acre/core/base/geometry';
 import { useListInTurns } from '../../../ui/InTurn';
 import { type ToPx, drawingOrder, fillOf, linePath, regionPath } from './paths';

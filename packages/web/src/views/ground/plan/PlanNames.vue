@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Feature } from '@spare-acre/core/features';
-import { middleLine, shapeBox } from '@spare-acre/core/shapes';
+import type { Feature } from '@spare-acre/core/plan/features';
+import { middleLine, shapeBox } from '@spare-acre/core/plan/shapes';
 import { type Box, type Point, pointAlong } from '@spare-acre/core/base/geometry';
 import type { ToPx } from './paths';
 import { placeNames } from './placeNames';

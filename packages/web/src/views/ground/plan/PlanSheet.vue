@@ -8,12 +8,12 @@ const PlanRulers = partLazily(() => import('./PlanRulers.vue'));
 
 <script setup lang="ts">
 import { computed, ref, watch } from 'vue';
-import { tableBox, tilesOf } from '@spare-acre/core/ground';
-import { type Feature, reshaped } from '@spare-acre/core/features';
+import { tableBox, tilesOf } from '@spare-acre/core/terrain/ground';
+import { type Feature, reshaped } from '@spare-acre/core/plan/features';
 import { boxOfAll } from '@spare-acre/core/plan';
-import { movedBy } from '@spare-acre/core/shapes';
+import { movedBy } from '@spare-acre/core/plan/shapes';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import { InTurn } from '../../../ui/InTurn';
 import PlanArt from './PlanArt.vue';
 import PlanNames from './PlanNames.vue';

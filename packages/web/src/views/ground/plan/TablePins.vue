@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import type { ToPx } from './paths';
 
 /** What was missed at the table and is not settled yet, where it was missed. */

@@ -1,5 +1,5 @@
 import type { Point, Region, Ring } from '@spare-acre/core/base/geometry';
-import { type Feature, kindOf } from '@spare-acre/core/features';
+import { type Feature, kindOf } from '@spare-acre/core/plan/features';
 
 export type ToPx = (point: Point) => Point;
 

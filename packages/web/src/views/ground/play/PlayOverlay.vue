@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import { yardsticks } from '@spare-acre/core/play';
-import { useCatalogue } from '../../../document/catalogue';
-import { usePlan } from '../../../document/plan';
+import { yardsticks } from '@spare-acre/core/terrain/play';
+import { useCatalogue } from '../../../stores/workshop/catalogue';
+import { usePlan } from '../../../stores/board/plan';
 import { type ToPx, linePath, ringsPath } from '../plan/paths';
 import type { Play } from './usePlay';
 import YardstickDrawing from './YardstickDrawing.vue';

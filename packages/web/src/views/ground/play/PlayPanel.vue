@@ -2,19 +2,19 @@
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref } from 'vue';
-import { LIMITS } from '@spare-acre/core/fields';
+import { LIMITS } from '@spare-acre/core/plan/fields';
 import type { PlayRules } from '@spare-acre/core/plan';
-import { onTable, realSize, scaleOf, yardsticks } from '@spare-acre/core/play';
-import { SIDES } from '@spare-acre/core/tiling';
-import ChoiceField from '../../../ui/ChoiceField.vue';
-import FigureCell from '../../../ui/FigureCell.vue';
-import FigureLine from '../../../ui/FigureLine.vue';
-import LengthField from '../../../ui/LengthField.vue';
-import NumberField from '../../../ui/NumberField.vue';
+import { onTable, realSize, scaleOf, yardsticks } from '@spare-acre/core/terrain/play';
+import { SIDES } from '@spare-acre/core/terrain/tiling';
+import ChoiceField from '../../../ui/fields/ChoiceField.vue';
+import FigureCell from '../../../ui/values/FigureCell.vue';
+import FigureLine from '../../../ui/values/FigureLine.vue';
+import LengthField from '../../../ui/fields/LengthField.vue';
+import NumberField from '../../../ui/fields/NumberField.vue';
 import TabbedSheets from '../../../ui/TabbedSheets.vue';
 import SearchProgress from '../../../ui/SearchProgress.vue';
-import { useCatalogue } from '../../../document/catalogue';
-import { usePlan } from '../../../document/plan';
+import { useCatalogue } from '../../../stores/workshop/catalogue';
+import { usePlan } from '../../../stores/board/plan';
 import type { OverlayId, Play } from './usePlay';
 
 /** Does the table play well? One check at a time over the plan, each with its legend and figures. */

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from 'vue';
-import type { Yardstick } from '@spare-acre/core/play';
+import type { Yardstick } from '@spare-acre/core/terrain/play';
 
 /** A person, a door, a step and a lamp post standing on one line at the scale of the plan, right-aligned at x. */
 const props = defineProps<{ sticks: readonly Yardstick[]; scale: number; x: number; y: number }>();

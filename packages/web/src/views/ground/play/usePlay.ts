@@ -1,8 +1,8 @@
 import { useDebounceFn } from '@vueuse/core';
 import { type Ref, ref, shallowRef, watch } from 'vue';
-import type { PlayReport } from '@spare-acre/core/play';
-import type { Side } from '@spare-acre/core/tiling';
-import { usePlan } from '../../../document/plan';
+import type { PlayReport } from '@spare-acre/core/terrain/play';
+import type { Side } from '@spare-acre/core/terrain/tiling';
+import { usePlan } from '../../../stores/board/plan';
 import type { SightAnswer } from '../../../workers/searches/sight';
 import { type LongSearch, searches, useLongSearch } from '../../../workers/searches';
 

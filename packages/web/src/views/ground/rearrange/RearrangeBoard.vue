@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { useElementSize } from '@vueuse/core';
 import { computed, ref } from 'vue';
-import { tableBox, tilesOf } from '@spare-acre/core/ground';
+import { tableBox, tilesOf } from '@spare-acre/core/terrain/ground';
 import type { Point } from '@spare-acre/core/base/geometry';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import PlanArt from '../plan/PlanArt.vue';
 import type { Tables } from './useTables';
 

@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { MOST_COUNTED } from '@spare-acre/core/tiling';
+import { MOST_COUNTED } from '@spare-acre/core/terrain/tiling';
 import SearchProgress from '../../../ui/SearchProgress.vue';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import type { Tables } from './useTables';
 
 /** How often the tiles can be laid, and what to do about an edge that fits nowhere. */

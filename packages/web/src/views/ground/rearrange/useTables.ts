@@ -1,8 +1,8 @@
 import { type ComputedRef, type Ref, computed, ref, shallowRef, watch } from 'vue';
-import { tilesOf } from '@spare-acre/core/ground';
-import type { Arrangement, Count, FailingSeam } from '@spare-acre/core/tiling';
-import type { EdgeMend } from '@spare-acre/core/checks';
-import { usePlan } from '../../../document/plan';
+import { tilesOf } from '@spare-acre/core/terrain/ground';
+import type { Arrangement, Count, FailingSeam } from '@spare-acre/core/terrain/tiling';
+import type { EdgeMend } from '@spare-acre/core/advice/checks';
+import { usePlan } from '../../../stores/board/plan';
 import { type LongSearch, searches, useLongSearch } from '../../../workers/searches';
 
 /** The table laid anew: valid tables to browse, or whatever the hand forces, with the seams that fail. */

@@ -1,4 +1,4 @@
-import type { Band } from '@spare-acre/core/solid';
+import type { Band } from '@spare-acre/core/build/mesh';
 import { HATCH_PX, type Stroke, hatch } from './hatch';
 import type { Ink } from './ink';
 

@@ -1,9 +1,9 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Point } from '@spare-acre/core/base/geometry';
-import { pieceOn } from '@spare-acre/core/features';
+import { pieceOn } from '@spare-acre/core/plan/features';
 import { type Plan, type Surface, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { SWATCH_MM } from '@spare-acre/core/swatch';
-import { pieceSurface } from '@spare-acre/core/surfaces';
+import { SWATCH_MM } from '@spare-acre/core/finishing/swatch';
+import { pieceSurface } from '@spare-acre/core/plan/surfaces';
 import type { Slices } from '../../../workers/slices';
 import { swatches } from '../../../workers/swatches';
 

@@ -2,9 +2,9 @@ import { AmbientLight, DirectionalLight, Group, Mesh, PerspectiveCamera, Scene, 
 import { OrbitControls } from 'three/examples/jsm/controls/OrbitControls.js';
 import { GLTFExporter } from 'three/examples/jsm/exporters/GLTFExporter.js';
 import { STLExporter } from 'three/examples/jsm/exporters/STLExporter.js';
-import { cellIndex } from '@spare-acre/core/ground';
+import { cellIndex } from '@spare-acre/core/terrain/ground';
 import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { walkTowards } from '@spare-acre/core/play';
+import { walkTowards } from '@spare-acre/core/terrain/play';
 import type { LookAnswer } from '../../../workers/searches/look';
 import { type Figure, figureOf } from './figure';
 import { inkOf } from './ink';

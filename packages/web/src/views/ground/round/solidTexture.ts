@@ -1,6 +1,6 @@
-import { type Hatch, kindOf } from '@spare-acre/core/features';
+import { type Hatch, kindOf } from '@spare-acre/core/plan/features';
 import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import { shapeRegion } from '@spare-acre/core/shapes';
+import { shapeRegion } from '@spare-acre/core/plan/shapes';
 import type { Point } from '@spare-acre/core/base/geometry';
 import { drawingOrder } from '../plan/paths';
 import { type Stroke, hatch } from './hatch';

@@ -13,8 +13,8 @@ import {
 } from 'three';
 import { toCreasedNormals } from 'three/examples/jsm/utils/BufferGeometryUtils.js';
 import { type Plan, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
-import type { Solid, Standing } from '@spare-acre/core/solid';
-import { SWATCH_MM } from '@spare-acre/core/swatch';
+import type { Solid, Standing } from '@spare-acre/core/build/mesh';
+import { SWATCH_MM } from '@spare-acre/core/finishing/swatch';
 import type { LookAnswer } from '../../../workers/searches/look';
 import { FACE_REPEAT_MM, drawCutFace } from './cutFace';
 import type { Ink } from './ink';

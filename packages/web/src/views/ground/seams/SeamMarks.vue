@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import type { ToPx } from '../plan/paths';
 
 /** Where features cross seams: a ring where both tiles agree, a square with the size of the fault where they do not. */

@@ -6,9 +6,9 @@ import { shallowRef, watch } from 'vue';
 import type { SplitOption } from '@spare-acre/core/pipeline';
 import { evenSplit, tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { lengthWords } from '@spare-acre/core/base/units';
-import FigureCell from '../../../ui/FigureCell.vue';
+import FigureCell from '../../../ui/values/FigureCell.vue';
 import SearchProgress from '../../../ui/SearchProgress.vue';
-import { usePlan } from '../../../document/plan';
+import { usePlan } from '../../../stores/board/plan';
 import { searches, useLongSearch } from '../../../workers/searches';
 
 /** Ways to split the table, each reckoned through. */

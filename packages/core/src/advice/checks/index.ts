@@ -1,0 +1,17 @@
+export { clearWarnings } from './clear-checks';
+export { fixedWarnings } from './fixed-checks';
+export { coatWarnings } from './coats';
+export { cutWarnings } from './cut-checks';
+export { dayWarnings } from './day-checks';
+export { edgeMends } from './edge-mends';
+export type { EdgeMend } from './edge-mends';
+export { glueWarnings } from './glue-checks';
+export { groundWarnings } from './ground-checks';
+export { lightWarnings } from './light-checks';
+export { seamWarnings } from './seam-checks';
+export { bowWarnings, stackWarnings } from './stack-checks';
+export { viewsOf } from './warning';
+export type { Mend, Warning, WarningCode, WarningView } from './warning';
+export type { Elsewhere, Trouble } from './trouble';
+export { laidSplits } from '../../build/cutting/joints';
+export { bowLevers, bowOf, weightsFor } from '../../build/stack/bow';

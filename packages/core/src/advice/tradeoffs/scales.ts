@@ -1,0 +1,57 @@
+import type { Catalogue } from '../../catalogue';
+import * as evenings from '../../schedule/tasks';
+import type { MakePieces } from '../../build/pieces';
+import type { Plan } from '../../plan';
+import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
+import { surelyFor } from '../../procurement/supplies/certainty';
+import { type Axis, axesOf } from './axes';
+import { type Weight, asSeen } from './weigh';
+import { pipelineWith } from '../../pipeline';
+
+/** What a way comes to, with what it takes. */
+export interface WholeWeight extends Weight {
+  readonly readyText: string;
+  /** Names of all that goes into it, for what is not to be in it. */
+  readonly takes: readonly string[];
+}
+/** The questions a board leaves open, and what weighs an answer in full. */
+export interface Scales {
+  readonly axes: readonly Axis[];
+  readonly weigh: (plan: Plan) => WholeWeight;
+}
+
+/** Scales for a board: its questions, and the reckoning without the checks. */
+export function scalesFor(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP, makePieces: MakePieces | null = null): Scales {
+  const derive = pipelineWith(
+    { makePieces, finish: null, evenings: { ...evenings, planDays: evenings.planWithoutBound }, surelyFor, checks: null },
+    'all',
+  );
+  const parts = new Map<string, unknown>();
+  return {
+    axes: axesOf(plan, catalogue, derive(plan, catalogue, shop)),
+    weigh: (way) => {
+      const { tally, supplies, days } = derive(withSharedParts(way, plan, parts), catalogue, shop);
+      return {
+        ...asSeen({
+          costMinor: tally.cost.value,
+          handsOnMin: tally.handsOn.value,
+          readyMin: days.ready?.at.value ?? Infinity,
+          massG: tally.mass.value,
+        }),
+        readyText: tally.readyText,
+        takes: supplies.rows.map(({ name }) => name),
+      };
+    },
+  };
+}
+
+/** The same plan of parts that are one and the same object wherever they say the same: what follows from them alone is reckoned once. */
+function withSharedParts(way: Plan, base: Plan, parts: Map<string, unknown>): Plan {
+  const shared = Object.entries(way).map(([name, part]: [string, unknown]) => {
+    if (part === base[name as keyof Plan]) return [name, part];
+    const key = `${name} ${JSON.stringify(part)}`;
+    if (!parts.has(key)) parts.set(key, part);
+    return [name, parts.get(key)];
+  });
+  return Object.fromEntries(shared) as Plan;
+}

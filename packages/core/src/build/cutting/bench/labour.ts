@@ -1,0 +1,134 @@
+import { remembered } from '../../../base/memory';
+import { type Catalogue, type Material, type Tool, estimated, materialBy } from '../../../catalogue';
+import { innerEdgeMm } from '../../../base/geometry';
+import { type Figure, given, inMetres, reckon, total, wholeUp } from '../../../base/units';
+import { type PlacedSheet, cutOrder } from '../nesting';
+import type { CutJob } from '../job';
+import type { Part } from '../parts';
+
+/** What it takes to cut one sheet. */
+export interface SheetLabour {
+  readonly length: Figure<'m'>;
+  readonly minutes: Figure<'min'>;
+  /** Snap-off edges spent; null for a tool that spends none. */
+  readonly edges: Figure<'1'> | null;
+  /** What a shop asks for the cuts; null at one's own bench. */
+  readonly shop: Figure<'money'> | null;
+}
+
+/** Sides of a part that are marked where straight-through cuts do not free it. */
+const SIDES = 4;
+
+/** Passes through a thickness: one guiding score, then cuts of a stated depth; one for what cuts all of it at once. @source craft.md §4 */
+export function passesThrough(material: Material, tool: Tool, thicknessMm: number): number {
+  if (tool.isOnePass) return 1;
+  const afterScore = Math.max(0, thicknessMm - material.scoreMm);
+  return (material.scoreMm > 0 ? 1 : 0) + wholeUp(afterScore / material.passMm);
+}
+
+/** {@link passesThrough} as a figure. */
+export function passes(material: Material, tool: Tool, thicknessMm: number): Figure<'1'> {
+  const note = tool.isOnePass
+    ? `${tool.name} cuts through in one pass`
+    : material.scoreMm > 0
+      ? `a score of ${material.scoreMm} mm, then ${material.passMm} mm a pass`
+      : `${material.passMm} mm a pass`;
+  return given(`Passes through ${thicknessMm} mm of ${material.name}`, passesThrough(material, tool, thicknessMm), '1', 'catalogue', note);
+}
+
+/** The work on one sheet: straight-through cuts and the outlines within them × passes ÷ speed, and a marked line for every cut. */
+export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): SheetLabour {
+  const sheet = job.layout.sheets[index]!;
+  const name = `${job.name}, sheet ${index + 1}`;
+  const material = materialBy(catalogue, job.materialId);
+  const parts = partsOn(job, sheet);
+  const cuts = straightCuts(sheet, job);
+  const straight = given(`${name}: straight cuts`, cuts.mm, 'mm', 'layout', `${cuts.count} cuts`);
+  const round = cuts.isRound ? 0 : parts.reduce((sum, part) => sum + outlineMm(part), 0);
+  const line =
+    round === 0
+      ? straight
+      : reckon(`${name}: all cuts`, 'mm', straight, '+', given(`${name}: outlines that are not straight`, round, 'mm', 'drawing'));
+  const length = inMetres(line);
+  const travel = reckon(`${name}: blade travel`, 'm', length, '×', job.passes);
+  const cutting = reckon(`${name}: cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
+  const lines = given(`${name}: lines to mark`, cuts.count, '1', 'layout', 'one a cut');
+  const marking = reckon(`${name}: marking`, 'min', lines, '×', estimated('A marked line', catalogue.bench.markingMinPerLine, 'min'));
+  const price = given('A cut at the shop', job.tool.perCutMinor, 'money', 'catalogue', 'example price');
+  return {
+    length,
+    minutes: reckon(`${name}: marking and cutting`, 'min', cutting, '+', marking),
+    edges: job.tool.spendsEdges
+      ? reckon(
+          `${name}: fresh edges`,
+          '1',
+          travel,
+          '⌈÷⌉',
+          given(`A fresh edge lasts in ${material.name}`, material.edgeLifeM, 'm', 'catalogue', 'our default value'),
+        )
+      : null,
+    shop: job.tool.perCutMinor > 0 ? reckon(`${name}: the shop's cuts`, 'money', lines, '×', price) : null,
+  };
+}
+
+interface LabourInputs {
+  readonly jobs: readonly CutJob[];
+  readonly catalogue: Catalogue;
+}
+
+/** Minutes of every part of every job: its share of the work on its sheet, by the length round it; a part on no sheet is reckoned on its own. */
+export const minutesByPart = ({ jobs, catalogue }: LabourInputs): ReadonlyMap<string, Figure<'min'>> =>
+  new Map(jobs.flatMap((job) => [...minutesOf(job, catalogue)]));
+
+const minutesOf = remembered((job: CutJob, catalogue: Catalogue): ReadonlyMap<string, Figure<'min'>> => {
+  const minutes = new Map<string, Figure<'min'>>();
+  job.layout.sheets.forEach((sheet, index) => {
+    const work = sheetLabour(job, index, catalogue);
+    const parts = partsOn(job, sheet);
+    const allMm = parts.reduce((sum, part) => sum + part.cutMm, 0);
+    for (const part of parts) {
+      const share = given(`${part.name}: share of its sheet`, part.cutMm / allMm, '1', 'layout', 'by the length round it');
+      minutes.set(part.id, reckon(`${part.name}, cutting`, 'min', work.minutes, '×', share));
+    }
+  });
+  for (const id of job.layout.tooLarge) {
+    const part = job.parts.find((one) => one.id === id)!;
+    const travel = reckon(
+      `${part.name}, blade travel`,
+      'm',
+      inMetres(given(`${part.name}, round the part`, part.cutMm, 'mm', 'drawing')),
+      '×',
+      job.passes,
+    );
+    minutes.set(id, reckon(`${part.name}, cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min')));
+  }
+  return minutes;
+});
+
+/** What the shop asks for all cuts of all jobs that it does. */
+export function shopCuts({ jobs, catalogue }: LabourInputs): Figure<'money'> | null {
+  const rows = jobs
+    .filter(({ tool }) => tool.perCutMinor > 0)
+    .flatMap((job) => job.layout.sheets.map((_, i) => sheetLabour(job, i, catalogue).shop!));
+  return rows.length === 0 ? null : total('Cuts at the shop', 'money', rows);
+}
+
+const partsOn = (job: CutJob, sheet: PlacedSheet): readonly Part[] => {
+  const byId = partsById(job.parts);
+  return sheet.placements.map(({ blankId }) => byId.get(blankId)!);
+};
+const partsById = remembered((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])));
+
+/** Cuts that free the parts: through cuts in order; where there are none, round every outline with a wire, round every box with a blade. */
+function straightCuts(sheet: PlacedSheet, job: CutJob): { readonly count: number; readonly mm: number; readonly isRound: boolean } {
+  const order = cutOrder(sheet, job.kerfMm);
+  if (order !== null) return { count: order.cuts.length, mm: order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0), isRound: false };
+  const parts = partsOn(job, sheet);
+  if (job.tool.cuts === 'free') return { count: parts.length, mm: parts.reduce((sum, { cutMm }) => sum + cutMm, 0), isRound: true };
+  const round = sheet.placements.reduce((sum, { widthMm, depthMm }) => sum + 2 * (widthMm + depthMm), 0);
+  return { count: sheet.placements.length * SIDES, mm: round, isRound: false };
+}
+
+/** What is left to cut once the box of a part is free. */
+const outlineMm = ({ outline, widthMm, depthMm }: Part): number =>
+  innerEdgeMm(outline, { left: 0, top: 0, right: widthMm, bottom: depthMm });

@@ -1,0 +1,195 @@
+import type { Random } from '../../../../base/random';
+import { type LayoutProgress, improveLayout } from '../improve';
+import { restBeside } from './apart';
+import { type Layout, type LayoutTask, type PlacedSheet, type Placement, type Stock, ruleOf } from '../layout';
+import { isBetterLayout, layoutCost } from '../layout-cost';
+import { type Turn, liesOf, placedOutline, shifted } from './outline';
+import { lighterSets } from '../lighter-sets';
+import type { Shaped } from '../guillotine/blanks';
+import { CellSheet, type Span, spansOf } from './raster';
+import { fitsOn, isNew, leastByArea, costOf } from '../stock';
+
+/** Cells of one sheet at most; a cell is this small at least. */
+const MOST_CELLS = 120_000;
+const LEAST_CELL_MM = 1.5;
+/** Steps of the search over through cuts in a round, and sweeps of what is taken apart on fewer sheets while fewer are not known to be impossible; a nest is tried every so many rounds then. */
+const STEPS_A_ROUND = 1;
+const SWEEPS_A_ROUND = 24;
+const ROUNDS_A_NEST = 8;
+/** How far a part may move up or down the order from one nest to the next. */
+const SHUFFLE = 0.35;
+
+/** How one part may lie: its size there, what it touches, and what it keeps others from, kerf and all. */
+interface Pose extends Turn {
+  readonly widthMm: number;
+  readonly depthMm: number;
+  readonly probe: readonly Span[];
+  readonly keepOff: readonly Span[];
+}
+interface Nested {
+  readonly stock: Stock;
+  readonly cells: CellSheet;
+  readonly placements: Placement[];
+}
+
+/**
+ * Improves a layout for a tool that cuts along any outline: true outlines may lie in each other's hollows. Every layout of through cuts is one of free placement too, so
+ * that search goes on beside. While fewer or cheaper sheets are not known to be impossible they are tried (see {@link lighterSets}); nests on a raster are better in what they
+ * leave over. The best of all is shown.
+ * @param parts the task's parts, with their outlines; @param mayHalve whether a part may lie turned by half
+ * @source bottom-left nesting on a raster that never counts too little (so that no check of outlines can fail), over orders that drift from the best one found
+ */
+export function* improveFreeform(
+  task: LayoutTask,
+  parts: readonly Shaped[],
+  mayHalve: boolean,
+  random: Random,
+): Generator<LayoutProgress, void, void> {
+  const byId = new Map(parts.map((part) => [part.id, part]));
+  const bound = freeBound(task, parts);
+  const through = improveLayout(task, random);
+  const first = through.next();
+  if (first.done) return;
+  let best = first.value.layout;
+  let moves = first.value.moves;
+  const answer = (): LayoutProgress => {
+    const cost = layoutCost(best.sheets, task.aim);
+    return { layout: best, cost, bound, isProven: cost <= bound + 1e-9, moves };
+  };
+  yield answer();
+  const held = new Set(task.pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+  let order = parts.filter(({ id }) => !best.tooLarge.includes(id) && !held.has(id)).sort((a, b) => b.areaMm2 - a.areaMm2);
+  if (order.length === 0) return;
+  const poses = new Map<string, readonly Pose[]>();
+  let bestNest: Layout | null = null;
+  const lighter = lighterSets(task, order, byId, mayHalve, () => best, random);
+  // Nothing lighter is to be looked for where no lighter set has the area.
+  let isEnded = false;
+  for (let round = 0; ; round++) {
+    for (let i = 0; i < STEPS_A_ROUND; i++) {
+      const step = through.next();
+      if (step.done) break;
+      moves = step.value.moves;
+      if (isBetterLayout(step.value.layout, best, task.aim)) best = step.value.layout;
+    }
+    const isOpen = !answer().isProven && !isEnded;
+    for (let i = 0; isOpen && !isEnded && round > 0 && i < SWEEPS_A_ROUND; i++) {
+      const { value: sheets, done = false } = lighter.next();
+      isEnded = done;
+      if (sheets != null) best = { sheets, tooLarge: best.tooLarge };
+      yield answer();
+    }
+    if (isOpen && round % ROUNDS_A_NEST !== 0) continue;
+    const tried = round === 0 ? order : drifted(order, random);
+    const sheets = nest(tried, task, byId, poses, mayHalve);
+    moves += 1;
+    if (sheets !== null) {
+      const layout: Layout = { sheets, tooLarge: best.tooLarge };
+      if (bestNest === null || !isBetterLayout(bestNest, layout, task.aim)) [bestNest, order] = [layout, tried];
+      if (isBetterLayout(layout, best, task.aim)) best = layout;
+    }
+    yield answer();
+  }
+}
+
+/** What no layout can cost less than: by the true areas, since outlines may lie in each other's boxes. */
+function freeBound({ stock, kerfMm, aim, pinned }: LayoutTask, parts: readonly Shaped[]): number {
+  const areaMm2 = parts.reduce((sum, part) => sum + part.areaMm2, 0);
+  // A sheet with pinned parts is taken whatever else is laid.
+  return Math.max(leastByArea(areaMm2, stock, kerfMm, aim), layoutCost(pinned, aim));
+}
+
+/** Parts in nearly the same order, some a little earlier or later. */
+const drifted = (order: readonly Shaped[], random: Random): Shaped[] =>
+  order
+    .map((part, i) => ({ part, key: i + (random() - 0.5) * 2 * SHUFFLE * order.length * random() }))
+    .sort((a, b) => a.key - b.key)
+    .map(({ part }) => part);
+
+/** All parts set down in order, each at the first place there is, on sheets begun before a new one; null where one goes nowhere. */
+function nest(
+  order: readonly Shaped[],
+  task: LayoutTask,
+  byId: ReadonlyMap<string, Shaped>,
+  poses: Map<string, readonly Pose[]>,
+  mayHalve: boolean,
+): readonly PlacedSheet[] | null {
+  const { stock, kerfMm, aim } = task;
+  const used = new Set(task.pinned.map((sheet) => sheet.stock.offcutId));
+  const nested: Nested[] = [
+    ...task.pinned.map((sheet) => withPins(sheet.stock, sheet.placements, byId, kerfMm)),
+    ...stock
+      .filter((one) => !isNew(one) && !used.has(one.offcutId))
+      .sort((a, b) => a.widthMm * a.depthMm - b.widthMm * b.depthMm)
+      .map((one) => withPins(one, [], byId, kerfMm)),
+  ];
+  const kinds = stock.filter(isNew).sort((a, b) => costOf(a, aim) / (a.widthMm * a.depthMm) - costOf(b, aim) / (b.widthMm * b.depthMm));
+  for (const part of order) {
+    if (nested.some((sheet) => setDown(part, sheet, kerfMm, poses, mayHalve))) continue;
+    const blank = task.blanks.find(({ id }) => id === part.id)!;
+    const kind = kinds.find((one) => fitsOn(blank, one, kerfMm));
+    if (kind === undefined) return null;
+    const fresh = withPins(kind, [], byId, kerfMm);
+    nested.push(fresh);
+    if (!setDown(part, fresh, kerfMm, poses, mayHalve)) return null;
+  }
+  return nested
+    .filter(({ placements }) => placements.length > 0)
+    .map(({ stock: own, placements }) => ({ stock: own, placements, rest: restBeside(placements, ruleOf(own, kerfMm)) }));
+}
+
+const cellOf = ({ widthMm, depthMm }: Stock): number => Math.max(LEAST_CELL_MM, Math.sqrt((widthMm * depthMm) / MOST_CELLS));
+
+function withPins(stock: Stock, pinned: readonly Placement[], byId: ReadonlyMap<string, Shaped>, kerfMm: number): Nested {
+  const cellMm = cellOf(stock);
+  const { widthMm, depthMm, trimMm } = stock;
+  const cells = new CellSheet(Math.ceil((widthMm - 2 * trimMm) / cellMm), Math.ceil((depthMm - 2 * trimMm) / cellMm));
+  for (const pin of pinned) {
+    const outline = shifted(placedOutline(byId.get(pin.blankId)!, pin), pin.xMm - trimMm, pin.yMm - trimMm);
+    cells.take(spansOf(outline, kerfMm, cellMm), 0, 0);
+  }
+  return { stock, cells, placements: [...pinned] };
+}
+
+/** Sets a part down at its first place, in the lie that ends nearest the top; false where there is none. */
+function setDown(part: Shaped, sheet: Nested, kerfMm: number, poses: Map<string, readonly Pose[]>, mayHalve: boolean): boolean {
+  const { stock, cells, placements } = sheet;
+  const cellMm = cellOf(stock);
+  let best: { readonly pose: Pose; readonly col: number; readonly row: number; readonly end: number } | null = null;
+  for (const pose of posesOf(part, cellMm, kerfMm, poses, mayHalve)) {
+    const lastCol = Math.floor((stock.widthMm - 2 * stock.trimMm - pose.widthMm) / cellMm + 1e-9);
+    const lastRow = Math.floor((stock.depthMm - 2 * stock.trimMm - pose.depthMm) / cellMm + 1e-9);
+    const place = cells.firstPlace(pose.probe, lastCol, lastRow);
+    if (place === null) continue;
+    const end = (place.row * cellMm + pose.depthMm) * 1e4 + place.col * cellMm + pose.widthMm;
+    if (best === null || end < best.end) best = { pose, ...place, end };
+  }
+  if (best === null) return false;
+  const { pose, col, row } = best;
+  cells.take(pose.keepOff, col, row);
+  placements.push({
+    blankId: part.id,
+    xMm: stock.trimMm + col * cellMm,
+    yMm: stock.trimMm + row * cellMm,
+    widthMm: pose.widthMm,
+    depthMm: pose.depthMm,
+    turned: pose.turned,
+    half: pose.half,
+    pinned: false,
+  });
+  return true;
+}
+
+/** The ways a part may lie, on cells of one size; made once. */
+function posesOf(part: Shaped, cellMm: number, kerfMm: number, known: Map<string, readonly Pose[]>, mayHalve: boolean): readonly Pose[] {
+  const key = `${part.id} ${cellMm.toFixed(4)}`;
+  const made = known.get(key);
+  if (made !== undefined) return made;
+  const poses = liesOf(part, mayHalve).map(({ outline, ...lie }): Pose => ({
+    ...lie,
+    probe: spansOf(outline, 0, cellMm),
+    keepOff: spansOf(outline, kerfMm, cellMm),
+  }));
+  known.set(key, poses);
+  return poses;
+}

@@ -1,0 +1,160 @@
+import { remembered } from '../../../../base/memory';
+import { FIT_MM } from './cut-tree';
+import { type PlacedSheet, type Placement, ruleOf } from '../layout';
+
+/** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
+export interface ThroughCut {
+  /** The piece it goes through, by its name; the whole sheet is `S`, pieces of it that are cut again are numbered as they come. */
+  readonly piece: string;
+  /** `down`: from top to bottom, measured from the left edge; `across`: from side to side, measured from the top edge. */
+  readonly way: 'down' | 'across';
+  readonly atMm: number;
+  readonly lengthMm: number;
+  /** Where it runs on the sheet, mm from its left and top edges. */
+  readonly line: { readonly x1: number; readonly y1: number; readonly x2: number; readonly y2: number };
+  /**
+   * The two pieces it leaves: the one measured, and what is beyond the blade; null where there is nothing. A finished part goes by its own id, what is left over
+   * is `rest`. Where the measured one is `waste` or `rest`, the line is where the other begins and the blade runs on this side of it.
+   */
+  readonly leaves: readonly [string, string | null];
+}
+/** A finished part among the pieces. */
+export interface FreedPart {
+  readonly piece: string;
+  readonly blankId: string;
+}
+export interface CutOrder {
+  readonly cuts: readonly ThroughCut[];
+  readonly freed: readonly FreedPart[];
+}
+interface Piece {
+  readonly name: string;
+  readonly left: number;
+  readonly top: number;
+  readonly right: number;
+  readonly bottom: number;
+}
+
+/**
+ * The cuts that free every part of a sheet, in order: two edges trimmed straight first, then each piece divided, the larger piece further on first.
+ * What the sheet leaves in one piece stays in one piece wherever another cut can be made.
+ * @returns null when through cuts alone cannot free them, as in a free placement
+ */
+export const cutOrder = remembered((sheet: PlacedSheet, kerfMm: number): CutOrder | null => orderOf(sheet, kerfMm));
+
+function orderOf({ stock, placements, rest }: PlacedSheet, kerfMm: number): CutOrder | null {
+  const rule = ruleOf(stock, kerfMm);
+  const cuts: ThroughCut[] = [];
+  const freed: FreedPart[] = [];
+  let count = 0;
+  const { trimMm } = rule;
+  let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
+  if (trimMm > 0) {
+    // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
+    for (const way of ['down', 'across'] as const) {
+      const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
+      const rest = { ...cutOff, name: nameOf(cutOff, placements) };
+      addCut(piece, way, trimMm, ['waste', rest.name]);
+      piece = rest;
+    }
+  }
+  return divide(piece, placements) ? { cuts, freed } : null;
+
+  /** A finished part's own id, `rest` for what holds none, a number for what is cut again. */
+  function nameOf(of: Omit<Piece, 'name'>, parts: readonly Placement[]): string {
+    if (parts.length === 0) return 'rest';
+    return isPart(of, parts) ? parts[0]!.blankId : `S${++count}`;
+  }
+  function addCut(from: Piece, way: ThroughCut['way'], at: number, leaves: ThroughCut['leaves']): void {
+    const isDown = way === 'down';
+    cuts.push({
+      piece: from.name,
+      way,
+      atMm: at - (isDown ? from.left : from.top),
+      lengthMm: isDown ? from.bottom - from.top : from.right - from.left,
+      line: isDown ? { x1: at, y1: from.top, x2: at, y2: from.bottom } : { x1: from.left, y1: at, x2: from.right, y2: at },
+      leaves,
+    });
+  }
+
+  function divide(from: Piece, parts: readonly Placement[]): boolean {
+    if (parts.length === 0) return true;
+    if (isPart(from, parts)) {
+      freed.push({ piece: from.name, blankId: parts[0]!.blankId });
+      return true;
+    }
+    const cut = bestCut(from, parts);
+    if (cut === null) return false;
+    const { way, at, before, after } = cut;
+    const isWaste = before.length === 0;
+    const beyond = isWaste ? at : at + kerfMm;
+    const isMore = (way === 'down' ? from.right : from.bottom) - beyond > WHOLE_MM;
+    const near = way === 'down' ? { ...from, right: at } : { ...from, bottom: at };
+    const far = way === 'down' ? { ...from, left: beyond } : { ...from, top: beyond };
+    const [one, two] = [nameOf(near, before), isMore ? nameOf(far, after) : null];
+    addCut(from, way, at, [one, two]);
+    return divide({ ...near, name: one }, before) && divide({ ...far, name: two ?? '' }, after);
+  }
+
+  interface Found {
+    readonly way: ThroughCut['way'];
+    readonly at: number;
+    readonly before: readonly Placement[];
+    readonly after: readonly Placement[];
+  }
+  /** A line no part crosses, with room for the blade: of all such the one that leaves the most parts on the smaller side, the shorter cut where equal. */
+  function bestCut(from: Piece, parts: readonly Placement[]): Found | null {
+    let best: (Found & { readonly rank: number }) | null = null;
+    for (const way of ['down', 'across'] as const) {
+      const start = (p: Placement): number => (way === 'down' ? p.xMm : p.yMm);
+      const end = (p: Placement): number => (way === 'down' ? p.xMm + p.widthMm : p.yMm + p.depthMm);
+      const last = way === 'down' ? from.right : from.bottom;
+      const length = way === 'down' ? from.bottom - from.top : from.right - from.left;
+      const [first, lead] = [way === 'down' ? from.left : from.top, Math.min(...parts.map(start))];
+      if (lead - first > WHOLE_MM) {
+        // Waste lies before everything: off with it, but as a rule only when nothing better can be cut.
+        // Where all begin on one line it comes off at once, and not from each of them.
+        const evenly = parts.every((p) => start(p) - lead < WHOLE_MM) ? 1e9 - length : -1e6 - length;
+        const rank = evenly - (breaksRest(from, way, lead - kerfMm) ? BROKEN_REST : 0);
+        if (best === null || rank > best.rank) best = { way, at: lead, before: [], after: parts, rank };
+      }
+      // What is left over may reach further than the part beside it, and is then cut off where it ends itself.
+      for (const at of new Set([...parts.map(end), way === 'down' ? rest.xMm + rest.widthMm : rest.yMm + rest.depthMm])) {
+        if (at < first + WHOLE_MM) continue;
+        if (last - at < WHOLE_MM) continue;
+        const before = parts.filter((p) => end(p) <= at + WHOLE_MM);
+        const after = parts.filter((p) => start(p) >= at + kerfMm - WHOLE_MM);
+        if (before.length === 0 || before.length + after.length < parts.length) continue;
+        const isEven = after.length === 0 && parts.every((p) => at - end(p) < WHOLE_MM);
+        const evenly = isEven ? 1e9 - length : Math.min(before.length, after.length) * 1e6 - length;
+        const rank = evenly - (breaksRest(from, way, at) ? BROKEN_REST : 0);
+        if (best === null || rank > best.rank + FIT_MM) best = { way, at, before, after, rank };
+      }
+    }
+    return best;
+  }
+  /** Whether a blade would run through what is left over. @param at where the blade begins */
+  function breaksRest(from: Piece, way: ThroughCut['way'], at: number): boolean {
+    const [restRight, restBottom] = [rest.xMm + rest.widthMm, rest.yMm + rest.depthMm];
+    const isInPiece =
+      Math.min(restRight, from.right) - Math.max(rest.xMm, from.left) > WHOLE_MM &&
+      Math.min(restBottom, from.bottom) - Math.max(rest.yMm, from.top) > WHOLE_MM;
+    if (!isInPiece) return false;
+    const [start, end] = way === 'down' ? [rest.xMm, restRight] : [rest.yMm, restBottom];
+    return at + kerfMm > start + WHOLE_MM && at < end - WHOLE_MM;
+  }
+}
+
+/** More than any other merit of a cut. */
+const BROKEN_REST = 1e12;
+
+/** Whether a piece is just one part, nothing left to cut off. */
+const isPart = ({ left, top, right, bottom }: Omit<Piece, 'name'>, parts: readonly Placement[]): boolean =>
+  parts.length === 1 &&
+  Math.abs(left - parts[0]!.xMm) < WHOLE_MM &&
+  Math.abs(top - parts[0]!.yMm) < WHOLE_MM &&
+  Math.abs(right - parts[0]!.xMm - parts[0]!.widthMm) < WHOLE_MM &&
+  Math.abs(bottom - parts[0]!.yMm - parts[0]!.depthMm) < WHOLE_MM;
+
+/** Sizes are kept to a thousandth; a few of them add up. */
+const WHOLE_MM = 0.01;

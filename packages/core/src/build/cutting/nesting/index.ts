@@ -1,0 +1,17 @@
+export { leastByClashes } from './freeform/clashes';
+export { areApart, isOnSheet, restBeside } from './freeform/apart';
+export type { Apart, Lying } from './freeform/apart';
+export { blankOf } from './guillotine/blanks';
+export type { Shaped } from './guillotine/blanks';
+export { cutOrder } from './guillotine/cut-order';
+export type { CutOrder, ThroughCut } from './guillotine/cut-order';
+export { leastByExactSearch } from './guillotine/exact';
+export { improveFreeform } from './freeform/freeform';
+export { improveLayout } from './improve';
+export type { LayoutProgress } from './improve';
+export { ruleOf } from './layout';
+export type { Aim, Blank, Layout, LayoutTask, PlacedSheet, Placement, SheetRule, Stock } from './layout';
+export { isBetterLayout, layoutCost } from './layout-cost';
+export { outlinesApart, placedOutline, shifted } from './freeform/outline';
+export { layOut } from './quick-layout';
+export { fitsOn, isNew, leastByArea, leastCost, roomOf, takenMm2 } from './stock';

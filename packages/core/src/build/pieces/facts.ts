@@ -1,0 +1,265 @@
+import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../../base/units';
+import { areaMm2 } from '../../base/geometry';
+import { type Catalogue, type Estimate, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
+import type { Piece } from '../../plan';
+import { type Body, type Standing, alongAt, standingOf, tipsAt, volumeMm3 } from '../shell';
+import { boxOf } from './box';
+import type { Clad } from './cladding';
+import { madeByHand } from './making/copies';
+import type { Laminate, PieceShape } from './family';
+import type { MadeObject } from './making/made-object';
+
+/** Loose stuff that a piece takes, all copies. */
+export interface FillNeed {
+  readonly fill: Fill;
+  readonly volume: Figure<'ml'>;
+  /** Of one piece, dry. */
+  readonly massEach: Figure<'g'>;
+}
+export interface PieceFacts {
+  /** Of one piece, everything it consists of. */
+  readonly mass: Figure<'g'>;
+  readonly glue: Figure<'g'>;
+  /** Joints that are glued, of all copies made by hand. */
+  readonly joints: Figure<'1'>;
+  /** Of one. */
+  readonly jointsEach: Figure<'1'>;
+  /** Outer size of each object, across, deep and high. */
+  readonly sizes: readonly {
+    readonly objectId: string;
+    readonly name: string;
+    readonly wide: Figure<'mm'>;
+    readonly deep: Figure<'mm'>;
+    readonly high: Figure<'mm'>;
+  }[];
+  /** The slope at which it falls; of the object that falls first. */
+  readonly tips: Figure<'°'> | null;
+  readonly standing: Standing | null;
+  readonly outside: Figure<'mm²'>;
+  /** Strips for folds that open when they are bent, of all copies; null where there are none. */
+  readonly fillStrips: Figure<'mm'> | null;
+  /** Ways to make all copies, side by side. */
+  readonly ways: readonly { readonly name: string; readonly time: Figure<'min'> }[];
+}
+
+interface FactInputs {
+  readonly clads: readonly Clad[];
+  readonly fills: readonly FillNeed[];
+  readonly laminates: readonly Laminate[];
+  readonly ways: NonNullable<PieceShape['ways']>;
+  readonly liftsOff: PieceShape['liftsOff'];
+}
+
+/** What a stock is made of, by share of its thickness. */
+function sharesOf(
+  piece: Piece,
+  role: string,
+  laminates: readonly Laminate[],
+): readonly { readonly role: string; readonly share: number }[] {
+  const layers = laminates.find((one) => one.role === role)?.layers;
+  if (layers === undefined) return [{ role, share: 1 }];
+  const thick = layers.map((layer) => piece.sheets.find((sheet) => sheet.role === layer)!.thicknessMm);
+  const all = thick.reduce((sum, mm) => sum + mm, 0);
+  return layers.map((layer, i) => ({ role: layer, share: thick[i]! / all }));
+}
+
+/** Density of what a body is made of, in g/mm³. */
+function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
+  const sheet = piece.sheets.find((one) => one.role === role);
+  const kgPerM3 =
+    sheet !== undefined
+      ? materialBy(catalogue, sheet.materialId).densityKgPerM3
+      : lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3;
+  return kgPerM3.value * 1e-6;
+}
+
+export function factsOf(
+  piece: Piece,
+  objects: readonly MadeObject[],
+  { clads, fills, laminates, ways, liftsOff = [] }: FactInputs,
+  catalogue: Catalogue,
+): PieceFacts {
+  const masses = objects.flatMap(({ bodies, count, name }) => {
+    const byRole = new Map<string, number>();
+    for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
+    return [...byRole]
+      .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
+      .map(({ role, mm3 }) => {
+        const what = name === '' ? role : `${name}, ${role}`;
+        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all parts minus cut-outs');
+        return massOfRole(what, volume, piece, role, catalogue);
+      });
+  });
+  const placed = objects.map(({ id, name, bodies, loose }) => ({
+    id,
+    name,
+    standing: standingOf(
+      bodies.map((body) => ({
+        body,
+        gPerMm3: sharesOf(piece, body.role, laminates).reduce((sum, { role, share }) => sum + share * densityOf(piece, role, catalogue), 0),
+      })),
+    ),
+    box: boxOf({ bodies, loose }),
+  }));
+  const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
+  const glued = gluedOf(objects, laminates, new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)));
+  const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
+  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing');
+  const adhesive = adhesiveBy(catalogue, piece.glueId);
+  const faces = reckon(
+    'Glued faces of all copies',
+    'mm²',
+    given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
+    '×',
+    copies,
+  );
+  return {
+    mass: total(`${piece.name}, mass`, 'g', [
+      ...masses,
+      ...clads.map(({ way }) => reckon(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
+      ...fills.map(({ massEach }) => massEach),
+    ]),
+    glue: reckon(
+      `${adhesive.name}, ${piece.name}`,
+      'g',
+      inSquareMetres(faces),
+      '×',
+      estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
+    ),
+    joints: reckon(`${piece.name}: joints`, '1', jointsEach, '×', copies),
+    jointsEach,
+    sizes: placed.map(({ id, name, box: [low, high] }) => ({
+      objectId: id,
+      name,
+      wide: given(`${name}, across`, high[0] - low[0], 'mm', 'drawing', 'outside, assembled'),
+      deep: given(`${name}, deep`, high[1] - low[1], 'mm', 'drawing', 'outside, assembled'),
+      high: given(`${name}, high`, high[2] - low[2], 'mm', 'drawing', 'outside, assembled'),
+    })),
+    tips: first === null ? null : tipFigure(first.name, first.standing),
+    standing: first?.standing ?? null,
+    outside: given(
+      `${piece.name}: outside to coat`,
+      objects.reduce((sum, object) => sum + shownMm2(object) * object.count, 0),
+      'mm²',
+      'drawing',
+      'sides visible from outside, without openings',
+    ),
+    fillStrips: fillStrips(piece, objects),
+    ways: ways.map((way) => wayTime(way, copies, catalogue)),
+  };
+}
+
+/** A score opens as far as its stock is thick and its bend is sharp: a strip as wide fills it. */
+function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> | null {
+  const strips = objects.flatMap(({ sheets, count }) =>
+    sheets.flatMap(({ folds }) =>
+      folds
+        .filter(({ by, grooveMm }) => by === 'score' && grooveMm > LEAST_GAP_MM)
+        .map(({ from, to, grooveMm }) => ({
+          count: count * madeByHand(piece),
+          grooveMm,
+          longMm: Math.hypot(to.x - from.x, to.y - from.y),
+        })),
+    ),
+  );
+  if (strips.length === 0) return null;
+  const widths = strips.map(({ grooveMm }) => grooveMm);
+  const number = strips.reduce((sum, { count }) => sum + count, 0);
+  return given(
+    'Strips to fill open folds',
+    strips.reduce((sum, { longMm, count }) => sum + longMm * count, 0),
+    'mm',
+    'drawing',
+    `${number} of them, ${Math.min(...widths).toFixed(1)} to ${Math.max(...widths).toFixed(1)} mm wide`,
+  );
+}
+const LEAST_GAP_MM = 0.2;
+
+/** Cuts by measure, cuts along something, and parts laid, each by its minutes. */
+function wayTime(
+  { name, measured, guided, laid }: NonNullable<PieceShape['ways']>[number],
+  copies: Figure<'1'>,
+  { bench }: Catalogue,
+): PieceFacts['ways'][number] {
+  const part = (what: string, count: number, each: Estimate): Figure<'min'> =>
+    reckon(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', estimated('Each', each, 'min'));
+  const one = total(`${name}, one`, 'min', [
+    part('cuts marked first', measured, bench.measuredCutMin),
+    part('cuts along an edge', guided, bench.guidedCutMin),
+    part('parts laid', laid, bench.laidByHandMin),
+  ]);
+  return { name, time: reckon(name, 'min', one, '×', copies) };
+}
+
+function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
+  const sheet = piece.sheets.find((one) => one.role === role);
+  const density =
+    sheet !== undefined
+      ? estimated(
+          `${materialBy(catalogue, sheet.materialId).name}, density`,
+          materialBy(catalogue, sheet.materialId).densityKgPerM3,
+          'kg/m³',
+        )
+      : estimated('Density', lengthBy(catalogue, piece.lengths.find((one) => one.role === role)!.lengthId).densityKgPerM3, 'kg/m³');
+  return massOf(`${what}: mass`, volume, density);
+}
+
+function tipFigure(name: string, standing: Standing): Figure<'°'> {
+  const { offMm, tiltDeg } = tipsAt(standing);
+  const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
+  return given('Tips over at', Math.max(0, tiltDeg), '°', 'drawing', note);
+}
+
+/** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */
+function shownMm2({ assembly, bodies }: Pick<MadeObject, 'assembly' | 'bodies'>): number {
+  const marked = new Map([...assembly.faces, ...(assembly.bends ?? [])].map(({ id, shows }) => [id, shows]));
+  const saysNothing = [...marked.values()].every((shows) => shows === undefined);
+  return bodies.reduce((sum, body) => {
+    if (body.kind === 'rod' || (body.kind === 'plate' && body.isBar)) return sum;
+    const shows = saysNothing ? { far: 'outside' } : (marked.get(body.id) ?? {});
+    const sides = (['far', 'drawn'] as const).filter((side) => shows[side as 'far'] !== undefined && shows[side as 'far'] !== 'inside');
+    return sum + sides.reduce((all, side) => all + sideMm2(body, side), 0);
+  }, 0);
+}
+function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): number {
+  if (body.kind === 'plate') return areaMm2({ rings: body.loops.map((loop) => loop[side]) });
+  const onDrawn = areaMm2({ rings: body.loops.map(({ ring }) => ring) });
+  return side === 'drawn' ? onDrawn : alongAt(body, onDrawn, body.farMm);
+}
+
+interface Glued {
+  readonly areaMm2: number;
+  readonly joints: number;
+}
+/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side, of what lies on another the smaller face, unless it lifts off. */
+function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[], loose: ReadonlySet<string>): Glued {
+  let [areaMm2Sum, joints] = [0, 0];
+  for (const { assembly, bodies, count } of objects) {
+    const faceMm2 = new Map(
+      bodies.flatMap((body) =>
+        body.kind === 'plate' ? [[body.id, areaMm2({ rings: body.loops.map((loop) => loop.drawn) })] as const] : [],
+      ),
+    );
+    for (const { id, lies } of assembly.faces) {
+      if (lies === undefined || loose.has(id)) continue;
+      // The smaller of the two is covered whole.
+      [areaMm2Sum, joints] = [areaMm2Sum + Math.min(faceMm2.get(id)!, faceMm2.get(lies.on)!) * count, joints + count];
+    }
+    for (const body of bodies) {
+      if (body.kind !== 'plate') continue;
+      const layers = laminates.find(({ role }) => role === body.role)?.layers.length ?? 1;
+      areaMm2Sum += (layers - 1) * count * areaMm2({ rings: body.loops.map((loop) => loop.drawn) });
+      const { drawn, cuts } = body.loops[0]!;
+      cuts.forEach(({ edge, plane }, i) => {
+        const from = drawn[i]!;
+        const to = drawn[(i + 1) % drawn.length]!;
+        const longMm = Math.hypot(to.x - from.x, to.y - from.y);
+        const lean = Math.hypot(...plane.normal) / Math.hypot(plane.normal[0], plane.normal[1]);
+        const mm2 = longMm * body.thicknessMm * lean;
+        if (edge.joint === 'against' && edge.gapMm === undefined) [areaMm2Sum, joints] = [areaMm2Sum + mm2 * count, joints + count];
+        if (edge.joint === 'mitre') [areaMm2Sum, joints] = [areaMm2Sum + (mm2 * count) / 2, joints + count / 2];
+      });
+    }
+  }
+  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints) };
+}

@@ -1,0 +1,27 @@
+import { z } from 'zod';
+import type { Catalogue } from '../../catalogue';
+import type { Kind, LeftOut } from '../../catalogue/editing';
+import type { PersonalCorrection } from '../../learning/calibration';
+
+/** The catalogue as the builder has it: the server has checked it, and checking it again would hold the first sight of a board up. */
+interface Own {
+  readonly kind: Kind;
+  readonly id: string;
+  /** It stands in the place of one of ours. */
+  readonly isOurs: boolean;
+}
+const isThere = (given: unknown): boolean => typeof given === 'object' && given !== null;
+/** The catalogue a board was reckoned with, and since when; null where it is the present one. */
+export const Edition = z.strictObject({ since: z.iso.datetime(), catalogue: z.custom<Catalogue>(isThere).nullable() });
+export const CatalogueAnswer = z.strictObject({
+  catalogue: z.custom<Catalogue>(isThere),
+  own: z.custom<readonly Own[]>(isThere),
+  /** How what the catalogue says comes out in each builder's hand. */
+  hand: z.custom<readonly PersonalCorrection[]>(isThere),
+  /** Pictures of entries. */
+  pictures: z.custom<readonly { readonly kind: Kind; readonly id: string; readonly pictureId: string }[]>(isThere),
+  /** Whose words ours are said in. */
+  terms: z.enum(['british', 'american']),
+  /** Entries that the catalogue as it is cannot take, and why. */
+  leftOut: z.custom<readonly LeftOut[]>(isThere),
+});

@@ -1,0 +1,156 @@
+import type { BoardRecord, DoneTask } from '../../plan/workshop';
+import type { Deed, KeptDeed, Timer } from './deed';
+
+/** Two deeds on one task, done without knowing of each other, that cannot both be right. The later of the journal holds until somebody says. */
+export interface Clash {
+  readonly taskId: string;
+  readonly name: string;
+  readonly deeds: readonly [Deed, Deed];
+}
+/** A task that is being worked on, or was. */
+export interface Worked {
+  readonly taskId: string;
+  /** Under way since then; null while it rests. */
+  readonly sinceMs: number | null;
+  /** Worked before that. */
+  readonly beforeMs: number;
+}
+/** The bench as all deeds together leave it. */
+export interface BenchState {
+  readonly doneTasks: BoardRecord['doneTasks'];
+  readonly worked: readonly Worked[];
+  readonly timers: readonly Timer[];
+  /** The pot life of the batch in hand, mix by mix of a task, also where its timer was heard and put away; not where it was stopped in time. */
+  readonly batches: readonly Timer[];
+  readonly clashes: readonly Clash[];
+  /** Cautions and first tries that were read, as `caution:blade`. */
+  readonly read: ReadonlySet<string>;
+}
+
+/** What was said of a task. */
+interface Word {
+  readonly kept: KeptDeed;
+  readonly task: DoneTask | null;
+}
+
+/**
+ * What deeds come to, in the order of their turns, those of this device that wait last. The same deed twice counts once, so that every device that has heard
+ * the same tells the same.
+ */
+export function benchAfter(kept: readonly KeptDeed[]): BenchState {
+  const seen = new Set<string>();
+  const words = new Map<string, readonly Word[]>();
+  const clashes = new Map<string, Clash>();
+  const worked = new Map<string, Worked>();
+  const timers = new Map<string, Timer>();
+  const batches = new Map<string, Timer>();
+  const read = new Set<string>();
+
+  const rest = (taskId: string, atMs: number): void => {
+    const own = worked.get(taskId);
+    if (own?.sinceMs == null) return;
+    worked.set(taskId, { taskId, sinceMs: null, beforeMs: own.beforeMs + Math.max(0, atMs - own.sinceMs) });
+  };
+  const say = (one: KeptDeed, taskId: string, name: string, task: DoneTask | null): void => {
+    const said = words.get(taskId) ?? [];
+    // What others said of it without this device knowing; the last of it is their word.
+    const apart = said.findLast(({ kept: before }) => isApart(before, one));
+    clashes.delete(taskId);
+    let holds = task;
+    if (apart !== undefined && contradicts(apart.task, task)) clashes.set(taskId, { taskId, name, deeds: [apart.kept.deed, one.deed] });
+    else if (apart?.task != null && task !== null) holds = both(apart.task, task);
+    words.set(taskId, [...said, { kept: one, task: holds }]);
+  };
+
+  /** A batch that was mixed after the one before had ended takes its place, and its timer's. */
+  const nextBatch = (timer: Timer): void => {
+    const before = batches.get(mixOf(timer));
+    if (before !== undefined && before.id !== timer.id && before.dueMs <= timer.fromMs) timers.delete(before.id);
+    batches.set(mixOf(timer), timer);
+  };
+
+  for (const one of inTurn(kept)) {
+    const { id, atMs, act } = one.deed;
+    if (seen.has(id)) continue;
+    seen.add(id);
+    switch (act.kind) {
+      case 'tick':
+        rest(act.taskId, atMs);
+        say(one, act.taskId, act.name, act.task);
+        break;
+      case 'untick':
+        say(one, act.taskId, act.name, null);
+        break;
+      case 'begin': {
+        const own = worked.get(act.taskId);
+        if (own?.sinceMs == null) worked.set(act.taskId, { taskId: act.taskId, sinceMs: atMs, beforeMs: own?.beforeMs ?? 0 });
+        break;
+      }
+      case 'pause':
+        rest(act.taskId, atMs);
+        break;
+      case 'timer':
+        timers.set(act.timer.id, act.timer);
+        if (act.timer.use === 'pot') nextBatch(act.timer);
+        break;
+      case 'timer-off': {
+        const off = timers.get(act.timerId);
+        timers.delete(act.timerId);
+        if (off?.use === 'pot' && atMs < off.dueMs) batches.delete(mixOf(off));
+        break;
+      }
+      case 'read':
+        read.add(act.what);
+        break;
+      case 'note':
+        break;
+    }
+  }
+  return {
+    doneTasks: Object.fromEntries(
+      [...words].flatMap(([taskId, said]) => {
+        const { task } = said.at(-1)!;
+        return task === null ? [] : [[taskId, task] as const];
+      }),
+    ),
+    worked: [...worked.values()],
+    timers: [...timers.values()].sort((a, b) => a.dueMs - b.dueMs),
+    batches: [...batches.values()],
+    clashes: [...clashes.values()],
+    read,
+  };
+}
+
+const mixOf = ({ taskId, name }: Timer): string => JSON.stringify([taskId, name]);
+
+/** Batches of a task whose pot life is over, and no other was mixed since: what is left of them is not to be used. @param nowMs since 1970 */
+export const spentBatches = ({ batches }: BenchState, taskId: string, nowMs: number): readonly Timer[] =>
+  batches.filter((batch) => batch.taskId === taskId && batch.dueMs <= nowMs);
+
+/** Minutes at a task by the clock so far. @param nowMs since 1970 */
+export function workedMin({ worked }: BenchState, taskId: string, nowMs: number): number {
+  const own = worked.find((one) => one.taskId === taskId);
+  if (own === undefined) return 0;
+  return (own.beforeMs + (own.sinceMs === null ? 0 : Math.max(0, nowMs - own.sinceMs))) / MINUTE_MS;
+}
+export const MINUTE_MS = 60_000;
+
+/** By turn, then what waits in the order in which it was done. */
+const inTurn = (kept: readonly KeptDeed[]): readonly KeptDeed[] =>
+  kept.toSorted((a, b) => (a.turn ?? Infinity) - (b.turn ?? Infinity) || 0);
+/** Whether whoever did a deed knew of what has that turn; nobody knows of what still waits elsewhere. */
+const knewOf = ({ seen }: Deed, turn: number | null): boolean => turn !== null && seen >= turn;
+/** Done on another device without knowing of the one before it. */
+const isApart = (before: KeptDeed, { deed }: KeptDeed): boolean => before.deed.device !== deed.device && !knewOf(deed, before.turn);
+
+/** All of it done beside a part of it is no contradiction: somebody finished it. */
+function contradicts(a: DoneTask | null, b: DoneTask | null): boolean {
+  if (a === null || b === null) return a !== b;
+  return a.part !== null && b.part !== null && (a.part.done !== b.part.done || a.part.of !== b.part.of);
+}
+/** Ticked on both: one tick, the whole before a part, the earlier before the later. */
+function both(a: DoneTask, b: DoneTask): DoneTask {
+  if ((a.part === null) !== (b.part === null)) return a.part === null ? a : b;
+  const [first, second] = a.at.day < b.at.day || (a.at.day === b.at.day && a.at.atMin <= b.at.atMin) ? [a, b] : [b, a];
+  return { ...first, workedMin: first.workedMin ?? second.workedMin, uses: a.uses };
+}

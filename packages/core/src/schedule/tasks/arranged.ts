@@ -1,0 +1,96 @@
+import { minutesAt } from '../../base/dates';
+import { remembered } from '../../base/memory';
+import { given, reckon } from '../../base/units';
+import type { ArrangedTask } from '../../plan';
+import type { Bench } from './hours/bench';
+import { type After, NO_WAIT, type Step, type Task } from './step';
+
+/** A task as it is planned: one of several goes where it is split. */
+export interface Go extends Task {
+  /** The task that it is of: what is arranged is arranged by that. */
+  readonly ofTask: string;
+  readonly arranged: ArrangedTask | null;
+  /** When it was done; null for what is still to do. */
+  readonly doneMin: number | null;
+  /** How long it really took; null where nobody looked. */
+  readonly workedMin: number | null;
+  readonly pinnedMin: number | null;
+  /** Put off until then; null for any time. */
+  readonly notBeforeMin: number | null;
+}
+
+/**
+ * Tasks with what was arranged and done: those skipped are gone and those after them come after what was before; those split are several; of one that is
+ * done in part the rest is left.
+ */
+export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Go[] {
+  const { tasks: arranged, startsOn } = calendar;
+  if (arranged.length === 0 && Object.keys(doneTasks).length === 0) return asTheyAre(steps);
+  const byId = new Map(arranged.map((own) => [own.taskId, own]));
+  const skipped = new Map<string, readonly After[]>();
+  const lastGo = new Map<string, string>();
+  const goes: Go[] = [];
+  for (const task of steps.flatMap((step) => step.tasks)) {
+    const own = byId.get(task.id) ?? null;
+    const done = doneTasks[task.id] ?? null;
+    const after = task.after.flatMap((one) => skipped.get(one.taskId) ?? [{ ...one, taskId: lastGo.get(one.taskId) ?? one.taskId }]);
+    if (own?.isSkipped === true && done === null) {
+      skipped.set(task.id, after);
+      continue;
+    }
+    const atOf = (at: { readonly day: string; readonly atMin: number } | null | undefined): number | null =>
+      at == null ? null : minutesAt(startsOn, at);
+    const pinnedMin = atOf(own?.pin);
+    const doneMin = done === null || done.part !== null ? null : atOf(done.at);
+    const left = done?.part == null ? task.work : restOf(task, done.part);
+    const count = doneMin === null ? (own?.goes ?? 1) : 1;
+    for (let i = 0; i < count; i++) {
+      const id = i === 0 ? task.id : `${task.id}~${i + 1}`;
+      const isLast = i === count - 1;
+      goes.push({
+        ...task,
+        id,
+        ofTask: task.id,
+        work: count === 1 ? left : shareOf(left, i, count),
+        wait: isLast ? task.wait : NO_WAIT,
+        cure: isLast ? task.cure : NO_WAIT,
+        isFlat: isLast && task.isFlat,
+        weights: isLast ? task.weights : null,
+        calls: isLast ? task.calls : null,
+        after: i === 0 ? after : [{ taskId: goes.at(-1)!.id, wait: NO_WAIT, most: null, orAfter: null }],
+        arranged: own,
+        doneMin,
+        workedMin: doneMin === null ? null : (done?.workedMin ?? null),
+        pinnedMin: i === 0 ? pinnedMin : null,
+        notBeforeMin: i === 0 ? atOf(own?.notBefore) : null,
+      });
+      lastGo.set(task.id, id);
+    }
+  }
+  return goes;
+}
+/** Tasks that are left out, as they would be done. */
+export function leftOutOf(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Task[] {
+  const skipped = new Set(
+    calendar.tasks.flatMap(({ taskId, isSkipped }) => (isSkipped && doneTasks[taskId] === undefined ? [taskId] : [])),
+  );
+  return skipped.size === 0 ? NONE_LEFT_OUT : steps.flatMap(({ tasks }) => tasks.filter(({ id }) => skipped.has(id)));
+}
+const NONE_LEFT_OUT: readonly Task[] = [];
+/** The same list while the steps are the same: what was made of it stands as well. */
+const asTheyAre = remembered((steps: readonly Step[]): readonly Go[] => steps.flatMap(({ tasks }) => tasks.map(asItIs)));
+const asItIs = (task: Task): Go => ({
+  ...task,
+  ofTask: task.id,
+  arranged: null,
+  doneMin: null,
+  workedMin: null,
+  pinnedMin: null,
+  notBeforeMin: null,
+});
+const shareOf = (work: Task['work'], i: number, count: number): Task['work'] =>
+  reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('Number of parts', count, '1', 'plan'));
+function restOf({ work }: Task, { done, of }: { readonly done: number; readonly of: number }): Task['work'] {
+  const left = given(`Remaining: ${of - done} of ${of}`, (of - done) / of, '1', 'logbook');
+  return reckon(`${work.label}, remainder`, 'min', work, '×', left);
+}

@@ -1,0 +1,74 @@
+import { CLOCK } from '../../air';
+import { type Catalogue, adhesiveBy } from '../../../catalogue';
+import { type Spot, type Spots, type Wait, gluePace, waitOf } from '../../drying';
+import type { FixedPiece, PieceWork } from '../../../build/pieces';
+import type { OnTile } from '../../../terrain/tiling';
+import { listedBy } from '../../../base/grouping';
+import { type Figure, total } from '../../../base/units';
+import { type Draft, type TaskDraft, asks, coldest, task } from '../step';
+
+/** What is done to pieces before they are coated, in the order of their tasks. */
+const STEPS = [
+  ['make-pieces', 'Assemble pieces', 'assemble'],
+  ['clad-pieces', 'Clad pieces', 'clad'],
+  ['make-moulds', 'Make moulds', 'mould'],
+  ['cast-copies', 'Cast copies', 'cast'],
+] as const;
+
+/** Every piece put together, clad, and copied where it is cast: each as it says itself. Only the first has a set-up; the others carry their own. */
+export const pieceSteps = (pieces: readonly PieceWork[], spots: Spots, catalogue: Catalogue): readonly Draft[] =>
+  STEPS.map(([id, name, does], i) => {
+    const own = pieces.flatMap(({ pieceId, tasks }) => (tasks[i] == null ? [] : [{ pieceId, ...tasks[i] }]));
+    return {
+      id,
+      name,
+      kind: 'glue',
+      does,
+      setUp: i === 0 ? catalogue.bench.glueSetUpMin : NO_SET_UP,
+      asks: asks({ cautionIds: own.flatMap(({ cautionIds }) => cautionIds), ...gluedWith(own, catalogue) }),
+      tasks: own.map(({ pieceId, work, ...dries }) => task(id, pieceId, { work, ...driedAt(spots.at(pieceId), dries, catalogue) })),
+    };
+  });
+
+/** Pieces glued down, tile by tile: from then on tile and pieces are one workpiece. */
+export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: Spots, catalogue: Catalogue): Draft {
+  const tasks = [...listedBy(fixed, ({ tileId }) => tileId)].map(([tileId, own]) => {
+    const work = total(
+      `Glue pieces, ${tileId}`,
+      'min',
+      own.map((piece) => piece.work),
+    );
+    const slowest = own.reduce((most, piece) => (piece.wait.value > most.wait.value ? piece : most));
+    const joins = [...new Set(own.map(({ pieceId }) => pieceId))];
+    return task('fix-pieces', tileId, { work, ...driedAt(spots.at(tileId), slowest, catalogue), joins });
+  });
+  const cautionIds = fixed.flatMap((piece) => piece.cautionIds);
+  return {
+    id: 'fix-pieces',
+    name: 'Glue pieces to their tiles',
+    kind: 'glue',
+    does: 'fix',
+    setUp: catalogue.bench.glueSetUpMin,
+    asks: asks({ cautionIds, ...gluedWith(fixed, catalogue) }),
+    tasks,
+  };
+}
+interface Dries {
+  readonly wait: Figure<'min'>;
+  readonly cure: Figure<'min'>;
+  readonly adhesiveId: string | null;
+}
+/** What a piece says of its glue holds at the reference; here it is in the air of its place. */
+function driedAt(spot: Spot, { wait, cure, adhesiveId }: Dries, catalogue: Catalogue): Pick<TaskDraft, 'spot' | 'wait' | 'cure'> {
+  const pace = adhesiveId === null ? CLOCK : gluePace(adhesiveBy(catalogue, adhesiveId), spot);
+  const here = (stated: Figure<'min'>): Wait => waitOf(stated.label, stated, pace);
+  return { spot, wait: here(wait), cure: here(cure) };
+}
+function gluedWith(
+  own: readonly { readonly adhesiveId: string | null }[],
+  catalogue: Catalogue,
+): { readonly stockIds: readonly string[]; readonly leastC: number | null } {
+  const stockIds = [...new Set(own.flatMap(({ adhesiveId }) => adhesiveId ?? []))];
+  return { stockIds, leastC: coldest(stockIds.map((id) => adhesiveBy(catalogue, id).minC)) };
+}
+const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with each piece' };
