@@ -33,7 +33,7 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
           given('Battery box', battery.heightMm, 'mm', 'catalogue'),
           ' high and would cut through the foam of ',
           groundHeight,
-          './index',
+          '.',
         ],
         mends: flatterBatteries(light, groundHeight.value, catalogue),
       };
@@ -45,7 +45,7 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
         id: `light/groove ${light.id}`,
         code: 'light/groove',
         severity: 'stop',
-        text: ['leaves ', underGroove, ' of foam under its groove; at least ', least, './index'],
+        text: ['leaves ', underGroove, ' of foam under its groove; at least ', least, '.'],
         mends:
           grooveMm >= 1
             ? [

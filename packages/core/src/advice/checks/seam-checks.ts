@@ -136,7 +136,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
             given('Foam beside the seam', gapMm, 'mm', 'drawing'),
             ` of foam beside the seam on ${tile.id}; it breaks below `,
             clear,
-            './index',
+            '.',
           ],
           mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} away`)],
         };
@@ -195,7 +195,7 @@ function* pocketWarnings(plan: Drawn, ground: Ground, catalogue: Catalogue): Gen
         given('From the middle of an edge', chosen.offsetMm, 'mm', 'plan'),
         ' from the middle of an edge, but the shortest edge has room for ',
         given('Room either side', shortest, 'mm', 'drawing'),
-        './index',
+        '.',
       ],
       mends: [
         {

@@ -61,7 +61,7 @@ function* highLevels(made: MadePiece, { stepUpMm, units }: CheckInputs): Generat
         given('Step', climb.mm, 'mm', 'plan'),
         ' leads up to it, but figures can climb only ',
         given('Figure can climb', stepUpMm, 'mm', 'plan'),
-        './index',
+        '.',
       ],
       mends: [set(made, { [climb.by]: stepUpMm }, `Lower the ${name.toLowerCase()} of`, `Make it ${lengthWords(stepUpMm, units)} high`)],
     };
@@ -99,7 +99,7 @@ function* lowDoors(made: MadePiece, { scale, units }: CheckInputs): Generator<Wa
         given(way.name, way.heightMm, 'mm', 'plan'),
         ' high; a figure on its base needs ',
         given('Figure and base', neededMm, 'mm', 'plan'),
-        './index',
+        '.',
       ],
       mends: [set(made, { [way.madeBy.height]: neededMm }, 'Raise the door of', `Make it ${lengthWords(neededMm, units)} high`)],
     };
@@ -142,7 +142,7 @@ function* lowRooms(made: MadePiece, { scale }: CheckInputs): Generator<Warning> 
         given('Headroom', level.headroomMm, 'mm', 'plan'),
         ' over it; a figure needs ',
         given('Figure', neededMm, 'mm', 'plan'),
-        './index',
+        '.',
       ],
       mends:
         level.raisedBy === undefined
@@ -171,7 +171,7 @@ function* highThresholds(made: MadePiece, { stepUpMm }: CheckInputs): Generator<
         given('Step', stepMm, 'mm', 'drawing'),
         ' leads up to it, but figures can climb only ',
         given('Figure can climb', stepUpMm, 'mm', 'plan'),
-        './index',
+        '.',
       ],
       mends: thinner === undefined ? [] : [set(made, thinner.change, 'Lower the door of', thinner.label)],
     };
@@ -191,7 +191,7 @@ function* smallRooms(made: MadePiece, { scale }: CheckInputs): Generator<Warning
       severity: 'care',
       featureId: null,
       title: made.piece.name,
-      text: [`${level.name} is too small for a base of `, given('Base', scale.baseMm, 'mm', 'plan'), './index'],
+      text: [`${level.name} is too small for a base of `, given('Base', scale.baseMm, 'mm', 'plan'), '.'],
       mends: [],
     };
   }
@@ -337,7 +337,7 @@ function* tedious({ piece, clads }: MadePiece, { catalogue }: CheckInputs): Gene
         way.time,
         `. With ${faster[0]!.name.toLowerCase()} they need `,
         faster[0]!.time,
-        './index',
+        '.',
       ],
       mends: faster.map(({ layingId, name: how }) => ({
         label: how,
@@ -381,7 +381,7 @@ const tightPlot = remembered((plot: Feature, own: MadePiece, footprint: Footprin
         given('Width', right - left, 'mm', 'drawing'),
         ' × ',
         given('Depth', bottom - top, 'mm', 'drawing'),
-        './index',
+        '.',
       ],
       mends: [
         {

@@ -167,7 +167,7 @@ function* oneFaceWarning({ bow, coats, layers, catalogue }: Inputs): Generator<W
     severity: 'care',
     featureId: null,
     title: 'One face wetted',
-    text: [`${wet.coating.name} and the next coats wet only the top of the board. This alone bows it by `, own.bow, './index'],
+    text: [`${wet.coating.name} and the next coats wet only the top of the board. This alone bows it by `, own.bow, '.'],
     mends:
       layers.substrate === null || layers.substrate.sealed === 'both'
         ? []

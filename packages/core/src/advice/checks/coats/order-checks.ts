@@ -102,7 +102,7 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }
         severity: 'care',
         text: [
           `${coating.name} on ${lower(under)} pulls it off if it has not cured: `,
-          ...(cure === null ? ['it never cures in these conditions.'] : ['curing takes ', cure, './index']),
+          ...(cure === null ? ['it never cures in these conditions.'] : ['curing takes ', cure, '.']),
         ],
         mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
       };
