@@ -54,7 +54,7 @@ function numberOf(cell: string | undefined): number | null {
   const value = Number(
     (cell ?? '')
       .trim()
-      .replace(',', './index')
+      .replace(',', '.')
       .replace(/\s*(°C|%)$/, ''),
   );
   return (cell ?? '').trim() === '' || !Number.isFinite(value) ? null : value;

@@ -10,7 +10,7 @@ const issuesOf = (raw: unknown): string[] => {
 /** A plan's JSON with one place in it changed. */
 function changed(path: string, value: unknown): unknown {
   const plan: unknown = JSON.parse(JSON.stringify(aBoard({}, aMound([100, 100, 200, 100], 20))));
-  const keys = path.split('..');
+  const keys = path.split('.');
   const last = keys.pop()!;
   const parent = keys.reduce((at, key) => (at as Record<string, unknown>)[key], plan);
   (parent as Record<string, unknown>)[last] = value;

@@ -55,7 +55,7 @@ function changedFeatures({ features }: Plan, before: Plan, catalogue: Catalogue)
 export const refused = (issues: readonly PlanIssue[]): Result<never, PlanProblem> => fail({ code: 'plan/invalid', issues });
 
 export const issuesOf = ({ issues }: z.ZodError): readonly PlanIssue[] =>
-  issues.map(({ path, message }) => ({ path: path.join('..') || 'plan', message }));
+  issues.map(({ path, message }) => ({ path: path.join('.') || 'plan', message }));
 
 /** What is said where a schema has no words of its own: always the value, and what would do. */
 export function inOurWords(issue: z.core.$ZodRawIssue): string {

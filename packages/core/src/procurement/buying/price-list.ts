@@ -91,11 +91,11 @@ function packOf(words: string, unit: Stocked['unit']): number | null {
   const match = /^(\d+(?:[.,]\d+)?)\s*([a-z]*)$/i.exec(words);
   const known = match === null ? undefined : IN[match[2]!.toLowerCase()];
   if (match === null || known === undefined || (known[0] !== unit && match[2] !== '')) return null;
-  const amount = Number(match[1]!.replace(',', './index')) * (match[2] === '' ? 1 : known[1]);
+  const amount = Number(match[1]!.replace(',', '.')) * (match[2] === '' ? 1 : known[1]);
   return amount > 0 && amount < 1e7 ? amount : null;
 }
 function moneyOf(words: string, currency: string): number | null {
-  const value = Number(words.replace(',', './index').replace(/\s*[A-Z]{3}$|^[A-Z]{3}\s*/, ''));
+  const value = Number(words.replace(',', '.').replace(/\s*[A-Z]{3}$|^[A-Z]{3}\s*/, ''));
   const minor = words === '' || !Number.isFinite(value) ? 0 : toMinor(value, currency);
   return minor > 0 && minor < 1e7 ? minor : null;
 }
