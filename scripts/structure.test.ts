@@ -96,7 +96,7 @@ const CORE = 'packages/core/src';
 /** Folders of core; each is a word of the trade, or what all of them stand on. */
 const CHAPTERS = [
   ...['base', 'catalogue', 'plan', 'terrain', 'build', 'finishing', 'schedule', 'procurement', 'advice', 'learning'],
-  ...['pipeline', 'finish', 'io', 'demo', 'testing'],
+  ...['pipeline', 'io', 'demo', 'testing'],
 ];
 /** The nearest folder above a file that has a face. */
 const roomOf = (file: string): string => {

@@ -34,9 +34,8 @@ const WANTED = {
   /** Fetched by workers after that. */
   later: [
     ...['searches', 'swatch', 'layout'].map((name) => `src/workers/${name}.worker.ts`),
-    ...['build/pieces', 'schedule/tasks', 'advice/checks', 'finish', 'procurement/supplies/certainty'].map(
-      (name) => `../core/src/${name}/index.ts`,
-    ),
+    ...['build/pieces', 'schedule/tasks', 'advice/checks', 'procurement/supplies/certainty'].map((name) => `../core/src/${name}/index.ts`),
+    '../core/src/pipeline/on-view.ts',
   ],
 } as const;
 /** Named by an index on the way, and used by none of these: in one of their files it would be fetched with them. */

@@ -2,7 +2,6 @@ import { seeded } from '@spare-acre/core/base/random';
 import { leastCost } from '@spare-acre/core/procurement/buying';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { EMPTY_SHOP } from '@spare-acre/core/plan/workshop';
 import { anErrand, bestOfAll } from '@spare-acre/core/testing';
 import { combinationsOf, frontOf, scalesFor, weighed, withAnswers } from '@spare-acre/core/advice/tradeoffs';
@@ -37,7 +36,7 @@ export function errandRows(seeds: readonly number[]): string[][] {
 export function weighingRows(): string[][] {
   const plan = brinefold(catalogue);
   const from = performance.now();
-  const { axes, weigh } = scalesFor(plan, catalogue, EMPTY_SHOP, makePieces);
+  const { axes, weigh } = scalesFor(plan, catalogue, EMPTY_SHOP);
   let first = 0;
   let last = null;
   for (const now of weighed(plan, axes, weigh)) {

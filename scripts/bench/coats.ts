@@ -1,9 +1,7 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import * as finish from '@spare-acre/core/finish';
 import { potsOf } from '@spare-acre/core/finishing/paint';
 import { coloured, layUnits } from '@spare-acre/core/finishing/patterns';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { type Coat, laidIn, starterCoats } from '@spare-acre/core/plan';
 import { scattered } from '@spare-acre/core/finishing/scatter';
@@ -64,7 +62,7 @@ export function coatRows(): string[][] {
       ),
     );
 
-  const derive = derivePipeline(makePieces, finish);
+  const derive = derivePipeline();
   const plan = brinefold(catalogue);
   derive(plan, catalogue);
   measure('coats, mixes and matrix of Brinefold, one film changed', '10 ms', (round) => {

@@ -1,8 +1,6 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { betterEvenings, planDays } from '@spare-acre/core/schedule/tasks';
 import { brinefold } from '@spare-acre/core/demo';
-import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { type Problem, type Progress, Placer, breachesOf, firstOrders, improved, networkOf } from '@spare-acre/core/schedule/solver';
 import { chanceProblem, countedOut } from '@spare-acre/core/testing';
@@ -82,7 +80,7 @@ export function eveningRows(): string[][] {
 /** What is planned at every change: the whole plan of evenings, from the steps on. */
 export function quickRows(): string[][] {
   return [brinefold(catalogue), crowdedBoard()].map((plan) => {
-    const { steps, spots } = derivePipeline(makePieces, finish)(plan, catalogue);
+    const { steps, spots } = derivePipeline()(plan, catalogue);
     // Another calendar each time: nothing of the last answer is left to use.
     const { median, p95 } = timed((round) => {
       const hours = plan.calendar.hours.map((own, i) => (i === 0 ? { ...own, toMin: own.toMin - (round % 20) } : own));
@@ -95,7 +93,7 @@ export function quickRows(): string[][] {
 /** A demo's own evenings. */
 export function demoEvenings(): string[][] {
   const plan = brinefold(catalogue);
-  const { steps, spots, days } = derivePipeline(makePieces, finish)(plan, catalogue);
+  const { steps, spots, days } = derivePipeline()(plan, catalogue);
   const rows = [['quick schedule', days.ready!.text, days.bound!.text]];
   const from = performance.now();
   const marks = [1_000, 5_000, 15_000];

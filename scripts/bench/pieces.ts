@@ -11,7 +11,6 @@ import {
   type PieceFamilyDefinition,
   type PieceScale,
   makePiece,
-  makePieces,
   newPiece,
 } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
@@ -63,7 +62,7 @@ function fortyRows(): string[][] {
   let plan: Plan = { ...structuredClone(brinefold(catalogue)), features: [], pieces };
   const dragged = { ...newPiece('shed', 'piece-0', SCALE, [], catalogue), name: 'Piece 0' };
   plan = { ...plan, pieces: [dragged, ...plan.pieces.slice(1)] };
-  const [derive, answering] = [derivePipeline(makePieces), new Answering()];
+  const [derive, answering] = [derivePipeline(), new Answering()];
   const look: Look = { slices: ['pieces', 'bench'], chosen: ['piece-0'] };
   let known: Slices = {};
   const take = (answer: Answer): void => void (known = heard(known, deserialize(serialize(answer)) as Answer));

@@ -1,7 +1,5 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { CHANCES, drawsFor, readyDraw, surenessOf } from '@spare-acre/core/pipeline/sureness';
 import { crowdedBoard } from './boards';
@@ -10,7 +8,7 @@ import { ms, timed } from './timed';
 /** Bands of the tally and of every need, and of the date, from as many chances as there are; draws and all. */
 export function surenessRows(): string[][] {
   return [brinefold(catalogue), crowdedBoard()].map((plan) => {
-    const derivation = derivePipeline(makePieces, finish)(plan, catalogue);
+    const derivation = derivePipeline()(plan, catalogue);
     const figures = timed(() => surenessOf(derivation, drawsFor(plan, catalogue)));
     const from = performance.now();
     const readyAt = readyDraw(plan, catalogue, derivation, drawsFor(plan, catalogue));

@@ -2,8 +2,6 @@
 import { deserialize, serialize } from 'node:v8';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Plan } from '@spare-acre/core/plan';
 import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';
@@ -80,7 +78,7 @@ export function waitRows(): string[][] {
     const early: number[] = [];
     const whole = timed((round) => {
       const before = performance.now();
-      const [derivation, answering] = [derivePipeline(makePieces, finish)(plans[round % plans.length]!, catalogue), new Answering()];
+      const [derivation, answering] = [derivePipeline()(plans[round % plans.length]!, catalogue), new Answering()];
       answering.answer(derivation, GROUND, true);
       early.push(performance.now() - before);
       answering.answer(derivation, GROUND);
@@ -93,7 +91,7 @@ export function waitRows(): string[][] {
 }
 
 function waitRow(board: string, start: Plan, { name, look, edit }: Case): string[] {
-  const [derive, answering] = [derivePipeline(makePieces, finish), new Answering()];
+  const [derive, answering] = [derivePipeline(), new Answering()];
   let [plan, known]: [Plan, Slices] = [start, {}];
   const looked = look(start);
   known = heard(known, answering.answer(derive(plan, catalogue), looked));

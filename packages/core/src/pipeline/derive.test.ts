@@ -1,6 +1,5 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { makePieces } from '../build/pieces';
 import { planDays } from '../schedule/tasks';
 import { brinefold } from '../demo';
 import { type Feature, reshaped } from '../plan/features';
@@ -11,7 +10,7 @@ import { CATALOGUE, aBoard, aMound, aPool, aTrack } from '../testing';
 import { type Figure, working } from '../base/units';
 import { derivePipeline } from './full';
 
-const deriveFresh = (plan: Plan) => derivePipeline(makePieces)(plan, CATALOGUE);
+const deriveFresh = (plan: Plan) => derivePipeline()(plan, CATALOGUE);
 
 describe('Brinefold Saltworks', () => {
   const derivation = deriveFresh(brinefold(CATALOGUE));

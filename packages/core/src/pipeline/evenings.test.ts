@@ -1,15 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { type Evenings, betterEvenings } from '../schedule/tasks';
 import { brinefold } from '../demo';
-import * as finish from '../finish';
-import { makePieces } from '../build/pieces';
 import { appliedTo } from '../plan/edits';
 import { CATALOGUE } from '../testing';
 import { type EarlierOption, earlierOptionsOf } from './options/earlier-options';
 import { derivePipeline } from './full';
 
 const plan = brinefold(CATALOGUE);
-const derive = derivePipeline(makePieces, finish);
+const derive = derivePipeline();
 const own = derive(plan, CATALOGUE);
 /** The search's answer after so many looks. */
 function found(looks: number): Evenings {
@@ -78,7 +76,7 @@ describe('a day it is wanted for', () => {
 
 test('what would bring it forward is each planned anew, the most won first, and taking one gives what was told', () => {
   let options: readonly EarlierOption[] = [];
-  for (const progress of earlierOptionsOf(plan, CATALOGUE, undefined, makePieces)) options = progress.options;
+  for (const progress of earlierOptionsOf(plan, CATALOGUE, undefined)) options = progress.options;
   expect(options.length).toBeGreaterThan(5);
   const won = options.filter(({ costChange }) => costChange.value === 0).map((option) => option.won!.value);
   expect(won).toEqual([...won].sort((a, b) => b - a));
@@ -93,7 +91,7 @@ test('what would bring it forward is each planned anew, the most won first, and 
 test('of the ways to bring it forward those that make the day it is wanted for say so', () => {
   let options: readonly EarlierOption[] = [];
   const wanted = { ...plan, calendar: { ...plan.calendar, deadline: '2026-12-25' } };
-  for (const progress of earlierOptionsOf(wanted, CATALOGUE, undefined, makePieces)) options = progress.options;
+  for (const progress of earlierOptionsOf(wanted, CATALOGUE, undefined)) options = progress.options;
   for (const { isInTime, edit } of [options.find((one) => one.isInTime === true)!, options.find((one) => one.isInTime === false)!])
     expect(derive(appliedTo(wanted, edit), CATALOGUE).days.late === null).toBe(isInTime);
 });

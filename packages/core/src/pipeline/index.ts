@@ -1,11 +1,11 @@
 export { buildOptionsOf } from './options/build-options';
 export type { BuildOption } from './options/build-options';
 export { pipelineWith } from './derive';
-export type { Derivation, Finish } from './derive';
+export type { Derivation } from './derive';
 export { earlierOptionsOf } from './options/earlier-options';
 export type { EarlierOption } from './options/earlier-options';
-export { derivePipeline } from './full';
-export type { Judged } from './full';
+export { ALL_UNITS, derivePipeline } from './full';
+export { LoadedUnits } from './units';
 export type { Tally } from './tally';
 export { splitAdvice } from './options/split-advice';
 export type { SplitOption } from './options/split-advice';

@@ -4,10 +4,9 @@ import { seeded } from '../base/random';
 import type { Board } from '../plan';
 import { checkBoardFile } from '../plan/stored/file';
 import type { FeatureOf } from '../plan/features';
-import { makePieces, newPiece } from '../build/pieces';
+import { newPiece } from '../build/pieces';
 import { NOTHING_DONE, EMPTY_SHOP } from '../plan/workshop';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPlot, aPool, aTrack, CATALOGUE, derived, sampleEdit, someLights } from '../testing';
-import * as finish from '../finish';
 import { STAGES } from './derive';
 import { derivePipeline } from './full';
 
@@ -69,7 +68,7 @@ function everything(board: Board, derive: (...of: Parameters<ReturnType<typeof d
 }
 const fresh = (board: Board): Record<string, unknown> =>
   // Copied, so that nothing is remembered of any part of it.
-  everything(structuredClone(board), (...of) => derivePipeline(makePieces, finish)(...of));
+  everything(structuredClone(board), (...of) => derivePipeline()(...of));
 
 /** Every output of a stage is the same down to its last working. Workings share their steps: each pair is looked at once. */
 function expectSame(a: unknown, b: unknown, what: string): void {
@@ -91,7 +90,7 @@ const entriesOf = (data: object): readonly (readonly [unknown, unknown])[] => (d
 /** Follows edits with one pipeline, and compares each answer with a fresh one. */
 function follow(seed: number, codes: readonly EditCode[]): void {
   const random = seeded(seed);
-  const derive = derivePipeline(makePieces, finish);
+  const derive = derivePipeline();
   let board = BOARD;
   everything(board, derive);
   for (const code of codes) {
@@ -124,7 +123,7 @@ describe('what is remembered is what would be reckoned afresh, in every output',
   );
 
   test('there and back again is the first answer', () => {
-    const derive = derivePipeline(makePieces, finish);
+    const derive = derivePipeline();
     const first = everything(BOARD, derive);
     everything(applied(BOARD, { code: 'feature/move', featureId: 'high', dxMm: 400, dyMm: 90 }), derive);
     const again = everything(BOARD, derive);
@@ -133,7 +132,7 @@ describe('what is remembered is what would be reckoned afresh, in every output',
 });
 
 test('an edit costs what it touches: stages that pick nothing of it keep their very answer', () => {
-  const derive = derivePipeline(makePieces, finish);
+  const derive = derivePipeline();
   const before = everything(BOARD, derive);
   const kept = (after: Record<string, unknown>): string[] => STAGES.names.filter((name) => after[name] === before[name]);
   expect(kept(everything(applied(BOARD, { code: 'board/rename', name: 'Other' }), derive))).toEqual(STAGES.names);
@@ -145,7 +144,7 @@ describe('another first day', () => {
   const later = (board: Board, startsOn: string): Board => applied(board, { code: 'calendar/first-day', startsOn });
   const first = later(BOARD, '2026-11-02');
   test('of the same month keeps the steps and plans the evenings anew; of another season it does not', () => {
-    const derive = derivePipeline(makePieces, finish);
+    const derive = derivePipeline();
     const [before, after] = [derive(first.plan, CATALOGUE), derive(later(first, '2026-11-06').plan, CATALOGUE)];
     expect(after.spots).toBe(before.spots);
     expect(after.steps).toBe(before.steps);
@@ -158,7 +157,7 @@ describe('another first day', () => {
       spells: [{ id: 'frost', from: '2026-11-04', to: '2026-11-20', airC: 2, humidityPct: 80 }],
     }));
     const cold: Board = { ...first, plan: { ...first.plan, places } };
-    const derive = derivePipeline(makePieces, finish);
+    const derive = derivePipeline();
     const courseOf = (startsOn: string) => derive(later(cold, startsOn).plan, CATALOGUE).spots.usual.course;
     const [early, late] = [courseOf('2026-11-02'), courseOf('2026-11-06')];
     expect(late.at(600).airC).toBe(2);
@@ -167,7 +166,7 @@ describe('another first day', () => {
 });
 
 test('the tally weighs what stands on the board with it', () => {
-  const { tally, mass, pieces } = derivePipeline(makePieces, finish)(BOARD.plan, CATALOGUE);
+  const { tally, mass, pieces } = derivePipeline()(BOARD.plan, CATALOGUE);
   expect(pieces.masses.map(({ value }) => value > 0)).toEqual([true, true]);
   expect(tally.mass.value).toBeCloseTo(
     pieces.masses.reduce((sum, { value }) => sum + value, mass.all.value),
@@ -176,7 +175,7 @@ test('the tally weighs what stands on the board with it', () => {
 });
 
 test('a drag keeps the lands, edges and parts that it does not touch', () => {
-  const derive = derivePipeline(makePieces, finish);
+  const derive = derivePipeline();
   const before = derive(BOARD.plan, CATALOGUE);
   const beforeLands = new Set(before.ground.lands);
   const beforeParts = new Set(before.partList.parts);

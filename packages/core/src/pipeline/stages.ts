@@ -1,12 +1,13 @@
 import { isSame } from '../base/memory';
+import type { LoadedUnits, UnitName, Units } from './units';
 
-/** What has been reckoned before a stage: what the pipeline was given, and the answers of the stages above it. */
+/** What has been calculated before a stage: what the pipeline was given, and the answers of the stages above it. */
 type Answers<Sources, Names> = Sources & Names;
 
 interface Line {
   readonly name: string;
   readonly pick: (from: never) => object;
-  readonly reckon: (picked: never) => unknown;
+  readonly calculate: (units: LoadedUnits) => (picked: never) => unknown;
 }
 
 /** Every answer of every stage, told apart by the identity of what was picked. */
@@ -15,11 +16,11 @@ class KnownAnswers {
   private readonly answers = new Map<string, unknown>();
   private next = 0;
 
-  answer(name: string, picked: object, reckon: () => unknown): unknown {
+  answer(name: string, picked: object, calculate: () => unknown): unknown {
     const key = `${name} ${Object.values(picked)
       .map((value) => this.idOf(value))
       .join(' ')}`;
-    if (!this.answers.has(key)) this.answers.set(key, reckon());
+    if (!this.answers.has(key)) this.answers.set(key, calculate());
     return this.answers.get(key);
   }
   private idOf(value: unknown): string {
@@ -34,7 +35,7 @@ class KnownAnswers {
 }
 
 /**
- * A table of stages, one line a stage: its name, what it picks of the sources and of the stages above it, and the function that reckons it. The types follow from the table:
+ * A table of stages: the name of each, what it reads of the sources and of the stages above it, and the function that calculates it. The types follow from the table:
  * a stage cannot read what stands below it.
  */
 export class Stages<Sources extends object, Names extends object = object> {
@@ -47,9 +48,25 @@ export class Stages<Sources extends object, Names extends object = object> {
   stage<Name extends string, Picked extends object, Answer>(
     name: Name,
     pick: (from: Answers<Sources, Names>) => Picked,
-    reckon: (picked: Picked) => Answer,
+    calculate: (picked: Picked) => Answer,
   ): Stages<Sources, Names & { readonly [N in Name]: Answer }> {
-    return new Stages([...this.lines, { name, pick, reckon }]);
+    return new Stages([...this.lines, { name, pick, calculate: () => calculate }]);
+  }
+
+  /**
+   * A stage whose function is in a unit that may still be on its way.
+   * @param empty an answer that is known without the unit, and when
+   */
+  lateStage<Name extends string, Unit extends UnitName, Picked extends object, Answer>(
+    name: Name,
+    unit: Unit,
+    pick: (from: Answers<Sources, Names>) => Picked,
+    from: (unit: Units[Unit]) => (picked: Picked) => Answer,
+    empty: { readonly when: (picked: Picked) => boolean; readonly answer: Answer } | null = null,
+  ): Stages<Sources, Names & { readonly [N in Name]: Answer }> {
+    const calculate = (units: LoadedUnits) => (picked: Picked) =>
+      empty?.when(picked) ? empty.answer : from(units.get(unit))(picked);
+    return new Stages([...this.lines, { name, pick, calculate }]);
   }
 
   get names(): readonly (keyof Names & string)[] {
@@ -57,27 +74,34 @@ export class Stages<Sources extends object, Names extends object = object> {
   }
 
   /**
-   * A pipeline that remembers each stage's last answer. A stage is reckoned when it is asked for and not before, and again only when something it picks
+   * A pipeline that keeps each stage's last answer. A stage is calculated when it is asked for and not before, and again only when something it picks
    * is another thing, or a list of other things. One pipeline serves one board.
    * @param memory `all` remembers every answer, for plans that are looked at in many combinations of few parts
    */
-  pipeline(memory: 'last' | 'all' = 'last'): (sources: Sources) => Answers<Sources, Names> {
+  pipeline(
+    units: LoadedUnits,
+    memory: 'last' | 'all' = 'last',
+  ): (sources: Sources) => Answers<Sources, Names> {
     const last = new Map<string, { readonly picked: object; readonly answer: unknown }>();
     const known = new KnownAnswers();
     // Getters stand on a prototype made once: an answer is a light object, however many stages there are.
     const prototype = {};
-    for (const { name, pick, reckon } of this.lines) {
+    for (const { name, pick, calculate: calculateWith } of this.lines) {
+      const calculate = calculateWith(units);
       Object.defineProperty(prototype, name, {
         enumerable: true,
         get(this: never) {
           const picked = pick(this);
           if (memory === 'all') {
-            const all = known.answer(name, picked, () => reckon(picked as never));
+            const all = known.answer(name, picked, () => calculate(picked as never));
             Object.defineProperty(this, name, { value: all, enumerable: true });
             return all;
           }
           const before = last.get(name);
-          const answer = before !== undefined && isSame(before.picked, picked) ? before.answer : reckon(picked as never);
+          const answer =
+            before !== undefined && isSame(before.picked, picked)
+              ? before.answer
+              : calculate(picked as never);
           if (answer !== before?.answer || before === undefined) last.set(name, { picked, answer });
           Object.defineProperty(this, name, { value: answer, enumerable: true });
           return answer;

@@ -1,14 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { type Catalogue, withOwn } from '../catalogue';
 import { brinefold } from '../demo';
-import * as finish from '../finish';
-import { makePieces } from '../build/pieces';
 import { CATALOGUE } from '../testing';
 import { derivePipeline } from './full';
 import { drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from './sureness';
 
 const plan = brinefold(CATALOGUE);
-const own = derivePipeline(makePieces, finish)(plan, CATALOGUE);
+const own = derivePipeline()(plan, CATALOGUE);
 const COUNT = 500;
 
 /** Every value of a catalogue taken for sure. */
@@ -59,7 +57,7 @@ describe('how sure Brinefold is', () => {
     expect(from.reduce((sum, { share }) => sum + share, 0)).toBeLessThanOrEqual(1 + 1e-9);
   });
   test('bought to be enough in nine of ten the filler takes a larger pot, says why, and costs that much more; all else as reckoned', () => {
-    const derive = derivePipeline(makePieces, finish);
+    const derive = derivePipeline();
     const asked = { ...plan, buying: { ofHundred: null, own: [{ supplyId: 'light-filler', ofHundred: 90 as const }] } };
     const { supplies } = derive(asked, CATALOGUE);
     const moved = supplies.rows.filter((row, i) => row.buy.value !== own.supplies.rows[i]!.buy.value);
@@ -80,7 +78,7 @@ describe('how sure Brinefold is', () => {
   });
   test('a figure that came as a copy is told as wide as the figure itself', () => {
     // As it comes from the server, every figure says its place.
-    const { mass } = derivePipeline(makePieces, finish)(plan, withOwn(CATALOGUE, {})).tally;
+    const { mass } = derivePipeline()(plan, withOwn(CATALOGUE, {})).tally;
     const [told, copied] = [mass, structuredClone(mass)].map((figure) => widthOf(figure, drawsFor(plan, CATALOGUE, COUNT)));
     expect(copied).toEqual(told);
   });
@@ -91,7 +89,7 @@ describe('how sure Brinefold is', () => {
 
 test('with a catalogue that is sure of everything there are no bands, and every chance is ready when the plan is', () => {
   const catalogue: Catalogue = sureOf(CATALOGUE);
-  const derived = derivePipeline(makePieces, finish)(plan, catalogue);
+  const derived = derivePipeline()(plan, catalogue);
   const draws = drawsFor(plan, catalogue, 3);
   const sure = surenessOf(derived, draws);
   expect(sure.tally).toEqual({});

@@ -57,9 +57,12 @@ export function countsOf({ jobs, mass, pieceMasses, glues, coatings, supplies }:
   };
 }
 
-export const readinessOf = ({ days, isPlanned }: { readonly days: Days; readonly isPlanned: boolean }): Readiness => ({
+/** Before the schedule is calculated. */
+export const UNPLANNED: Readiness = { handsOn: total('Hands-on', 'min', []), ready: null, readyText: '', isPlanned: false };
+
+export const readinessOf = ({ days }: { readonly days: Days }): Readiness => ({
   handsOn: days.handsOn,
   ready: days.ready?.at ?? null,
   readyText: days.ready?.text ?? '',
-  isPlanned,
+  isPlanned: true,
 });

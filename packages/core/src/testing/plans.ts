@@ -1,7 +1,5 @@
 import type { Mend } from '../advice/checks';
-import * as finish from '../finish';
-import { makePieces } from '../build/pieces';
-import { type Judged, derivePipeline } from '../pipeline';
+import { type Derivation, derivePipeline } from '../pipeline';
 import { appliedTo } from '../plan/edits';
 import type { Shop } from '../plan/workshop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
@@ -143,7 +141,7 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
 /** The plan with a mend applied. */
 export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
 /** Everything that follows from a plan, reckoned afresh. */
-export const derived = (plan: Plan, shop?: Shop): Judged => derivePipeline(makePieces, finish)(plan, CATALOGUE, shop);
+export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline()(plan, CATALOGUE, shop);
 
 /** A coat with nothing said of it but what and how, unless told. */
 export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({

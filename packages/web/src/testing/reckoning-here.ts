@@ -1,7 +1,5 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
-import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Derivation } from '@spare-acre/core/pipeline/derive';
 import type { Board } from '@spare-acre/core/plan';
@@ -12,7 +10,7 @@ import type { Look } from '../workers/slices';
 
 /** What the worker answers, answered at once and without a thread: for views that show what is reckoned. */
 export class Reckoning {
-  private readonly derive = derivePipeline(makePieces, finish);
+  private readonly derive = derivePipeline();
   private readonly answering = new Answering();
   private board: Board | null = null;
   private catalogue: Catalogue | null = null;

@@ -2,9 +2,8 @@ import { describe, expect, test } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { type Quantity, hasWorking } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
+import { LoadedUnits, NotLoaded, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import { CATALOGUE } from '../testing/world';
-import * as finish from '@spare-acre/core/finish';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { Answering, figureAt, heard, placeOf } from './answering';
 import { type Look, SLICES, type SliceName } from './slices';
 
@@ -32,7 +31,7 @@ describe('an answer', () => {
     expect(answering.answer(derive(renamed, CATALOGUE), look('masses'))).toEqual({
       slices: {},
       warningIds: first.warningIds,
-      isJudged: true,
+      isComplete: true,
       isWhole: true,
     });
     const colder = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 19 } })) };
@@ -54,7 +53,7 @@ describe('an answer', () => {
 });
 
 test('no slice holds a figure with its working, whatever the view; sheets alone are drawn from the whole of a job', () => {
-  const derived = derivePipeline(makePieces, finish)(plan, CATALOGUE);
+  const derived = derivePipeline()(plan, CATALOGUE);
   const all = Object.keys(SLICES).filter((name) => name !== 'jobs') as SliceName[];
   const { slices } = new Answering().answer(derived, { slices: all, chosen: [...plan.features, ...plan.pieces].map(({ id }) => id) });
   const seen = new Set<unknown>();
@@ -68,6 +67,28 @@ test('no slice holds a figure with its working, whatever the view; sheets alone 
   for (const [name, slice] of Object.entries(slices)) seek(slice, name);
   expect(worked).toEqual([]);
   expect(Object.keys(slices).length).toBeGreaterThan(30);
+});
+
+describe('an answer while units are on their way', () => {
+  const bare = { ...plan, pieces: [] };
+  test('leaves out what lacks them, and the next one makes up for it', async () => {
+    const units = new LoadedUnits();
+    const [derive, answering] = [pipelineWith(units), new Answering()];
+    const first = answering.answer(derive(bare, CATALOGUE), look('masses', 'section'), false, true);
+    expect(first.isComplete).toBe(false);
+    expect(names(first.slices)).toEqual(['counts', 'masses', 'readiness', 'warnings']);
+    expect(first.slices.readiness!.isPlanned).toBe(false);
+    let known = heard({}, first);
+    expect(known.warnings).toEqual([]);
+    for (const unit of ['views', 'schedule', 'checks'] as const) await units.load(unit);
+    const second = answering.answer(derive(bare, CATALOGUE), look('masses', 'section'), false, true);
+    expect(second.isComplete).toBe(true);
+    known = heard(known, second);
+    expect(known).toEqual(heard({}, new Answering().answer(derivePipeline()(bare, CATALOGUE), look('masses', 'section'))));
+  });
+  test('later ones say which unit they lack instead', () => {
+    expect(() => new Answering().answer(pipelineWith(new LoadedUnits())(bare, CATALOGUE), look('section'))).toThrow(NotLoaded);
+  });
 });
 
 describe('an early answer', () => {

@@ -1,15 +1,15 @@
 import { dequal } from 'dequal';
 import { type Figure, bareOf, hasWorking, type Quantity } from '@spare-acre/core/base/units';
-import type { Derivation } from '@spare-acre/core/pipeline';
-import { ALWAYS, type Look, type SliceName, type Slices, sliceOf } from './slices';
+import { type Derivation, NotLoaded, UNPLANNED } from '@spare-acre/core/pipeline/derive';
+import { type Look, type SliceName, type Slices, sliceOf } from './slices';
 
 /** What changed since the last answer: whole slices, and of warnings only those that are other than before. */
 export interface Answer {
   readonly slices: Slices;
   /** Warnings in their order; those not in `slices` are as they were. */
   readonly warningIds: readonly string[];
-  /** False for a first answer that was given before the checks were there: it is to be asked again. */
-  readonly isJudged: boolean;
+  /** False for a first answer that was given before all units had arrived: it is to be asked again. */
+  readonly isComplete: boolean;
   /** False for an answer that was given before the evenings were planned: the rest is to be asked for. */
   readonly isWhole: boolean;
 }
@@ -27,24 +27,45 @@ export class Answering {
     this.ofEvenings = [];
   }
 
-  /** @param isEarly what takes the evenings is left out, unless the view looks at them: what is told of them stays as it was */
-  answer(derivation: Derivation, { slices, chosen }: Look, isEarly = false): Answer {
+  /**
+   * @param isEarly what takes the evenings is left out, unless the view looks at them: what is told of them stays as it was
+   * @param mayLack slices whose units are on their way are left out; without it they throw
+   * @throws NotLoaded
+   */
+  answer(derivation: Derivation, { slices, chosen }: Look, isEarly = false, mayLack = false): Answer {
     const changed: [SliceName, unknown][] = [];
+    let isComplete = true;
+    const orLacking = <T>(calculate: () => T, lacking: T): T => {
+      try {
+        return calculate();
+      } catch (error) {
+        if (!mayLack || !(error instanceof NotLoaded)) throw error;
+        isComplete = false;
+        return lacking;
+      }
+    };
     const look = (name: SliceName, slice: unknown): void => {
+      if (slice === undefined) return;
       const shown: unknown = name === 'jobs' ? slice : bareOf(slice);
       const before = this.sent.get(name);
       if (before === shown || (name !== 'jobs' && dequal(before, shown))) return;
       this.sent.set(name, shown);
       changed.push([name, name === 'warnings' ? newAmong(shown as Warnings, before as Warnings | undefined) : shown]);
     };
-    for (const name of new Set(slices)) look(name, sliceOf(name, derivation, chosen));
+    const sliced = (name: SliceName): unknown => orLacking<unknown>(() => sliceOf(name, derivation, chosen), undefined);
+    for (const name of new Set(slices)) look(name, sliced(name));
     const isWhole = !isEarly || hasPlanned(derivation);
-    if (isWhole) this.ofEvenings = derivation.dayWarnings;
-    const warnings = [...derivation.workWarnings, ...this.ofEvenings];
-    for (const name of ALWAYS)
-      if (name === 'warnings') look(name, warnings);
-      else if (isWhole || name !== 'readiness') look(name, sliceOf(name, derivation, chosen));
-    return { slices: Object.fromEntries(changed) as Slices, warningIds: warnings.map(({ id }) => id), isJudged: true, isWhole };
+    if (isWhole) this.ofEvenings = orLacking(() => derivation.dayWarnings, []);
+    const warnings = [...orLacking(() => derivation.workWarnings, []), ...this.ofEvenings];
+    // Without its counts an answer is none: what they lack is always waited for.
+    look('counts', sliceOf('counts', derivation, chosen));
+    look('warnings', warnings);
+    if (isWhole)
+      look(
+        'readiness',
+        orLacking<unknown>(() => sliceOf('readiness', derivation, chosen), UNPLANNED),
+      );
+    return { slices: Object.fromEntries(changed) as Slices, warningIds: warnings.map(({ id }) => id), isComplete, isWhole };
   }
 }
 

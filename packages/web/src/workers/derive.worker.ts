@@ -5,37 +5,34 @@ import type { Shift } from '@spare-acre/core/schedule/tasks';
 import type { Board, Change } from '@spare-acre/core/plan';
 import type { Stock } from '@spare-acre/core/plan/workshop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
+import { NotLoaded } from '@spare-acre/core/pipeline/derive';
 import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';
-import type { Look, SliceName } from './slices';
+import type { Look } from './slices';
 
-/** Slices that only some views look at: what reckons them is fetched with the first of these. */
-const FINISHED: ReadonlySet<SliceName> = new Set([
-  'matrix',
-  'mixes',
-  'strewn',
-  'floors',
-  'basins',
-  'section',
-  'heights',
-  'byWorkpiece',
-  'moves',
-  'move',
-]);
-/** The board is drawn and counted before it is judged: checks are fetched for the second answer. */
-let isJudged = false;
 const copy = new BoardCopy();
 const answering = new Answering();
 const dates = new ReadyDates();
 let look: Look = { slices: [], chosen: [] };
+/** The board is drawn and counted before it is judged: the first answer is given without what is still to be fetched. */
+let isFirst = true;
 async function answer(isEarly = false): Promise<Answer> {
-  const judges = isJudged;
-  await copy.ready({ finish: look.slices.some((name) => FINISHED.has(name)), checks: judges });
-  isJudged = true;
-  const derivation = copy.derived();
-  const told = answering.answer(derivation, look, isEarly);
-  if (told.isWhole) dates.note(derivation.days);
-  return { ...told, isJudged: judges };
+  const mayLack = isFirst;
+  const answered = await withUnits(() => answering.answer(copy.derived(), look, isEarly, mayLack));
+  isFirst = false;
+  if (answered.isWhole && answered.isComplete) dates.note(copy.derived().days);
+  return answered;
+}
+/** Asks again for as long as a unit is missing; all that was calculated on the way is kept. */
+async function withUnits<T>(ask: () => T): Promise<T> {
+  for (;;) {
+    try {
+      return ask();
+    } catch (error) {
+      if (!(error instanceof NotLoaded)) throw error;
+      await copy.load(error.unit);
+    }
+  }
 }
 
 const reckoner = {
@@ -66,7 +63,7 @@ const reckoner = {
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
   shift: (fromMin: number): Promise<Shift | null> => dates.since(fromMin, copy.plan),
   /** The working of a figure that was told without it; null where it is another by now. */
-  working: (place: Place, label: string): Figure | null => figureAt(place, label, copy.derived(), look.chosen),
+  working: (place: Place, label: string): Promise<Figure | null> => withUnits(() => figureAt(place, label, copy.derived(), look.chosen)),
 };
 
 export type Reckoner = typeof reckoner;

@@ -24,7 +24,7 @@ export async function* effectsOn(
   const nothing = { slices: [], chosen: [] };
   const tallyWith = async ({ plan, record }: Board, catalogue: Catalogue) => {
     const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
-    const judged = first.isJudged ? first : await remote.look(nothing);
+    const judged = first.isComplete ? first : await remote.look(nothing);
     const { counts, readiness } = { ...first.slices, ...judged.slices };
     return { ...counts!, ...readiness! };
   };

@@ -128,7 +128,7 @@ describe('what an early answer leaves out', () => {
   /** A worker that answers each change early, and what it was asked. */
   function anEarlyWorker() {
     const asked: string[] = [];
-    const told = (isWhole: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged: true, isWhole });
+    const told = (isWhole: boolean) => Promise.resolve({ slices: {}, warningIds: [], isComplete: true, isWhole });
     const reckoner = {
       open: () => told(true),
       change: (changes: Change[], isEarly: boolean) => (
@@ -173,7 +173,7 @@ describe('what an early answer leaves out', () => {
 
 test('an answer given before the checks were there is asked for again, with what is looked at', async () => {
   const looks: unknown[] = [];
-  const judged = (isJudged: boolean) => Promise.resolve({ slices: {}, warningIds: [], isJudged });
+  const judged = (isComplete: boolean) => Promise.resolve({ slices: {}, warningIds: [], isComplete });
   vi.stubGlobal('Worker', workerWith({ open: () => judged(false), look: (look: unknown) => (looks.push(look), judged(true)) }));
   const reckoning = new Reckoning(listener());
   const looked = { slices: ['mixes'] as const, chosen: [] };

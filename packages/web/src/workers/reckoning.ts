@@ -120,7 +120,7 @@ export class Reckoning {
         this.hasRest = answer.isWhole === false;
         this.behindSinceMs = this.hasRest ? (this.behindSinceMs ?? performance.now()) : null;
         // The worker has its checks by then.
-        if (answer.isJudged === false) this.looking ??= this.lastLook;
+        if (answer.isComplete === false) this.looking ??= this.lastLook;
         this.restarts = 0;
       } catch (error) {
         if (!(error instanceof WorkerDied)) this.listener.failed(error);

@@ -1,4 +1,5 @@
 import { expose } from 'comlink';
+import { ALL_UNITS, LoadedUnits } from '@spare-acre/core/pipeline';
 import { BoardCopy } from './board-copy';
 import { betterEvenings } from './searches/better-evenings';
 import { betterLayout } from './searches/better-layout';
@@ -14,14 +15,12 @@ import { tallyThen } from './searches/tally';
 import { weigh } from './searches/weigh';
 import { browse, count, forced, tables } from './searches/tables';
 
-const board = new BoardCopy();
+const board = new BoardCopy(new LoadedUnits(ALL_UNITS));
 /** A search of the board that this worker holds. */
 const ofBoard =
   <Rest extends readonly unknown[], Found>(search: (of: BoardCopy, ...rest: Rest) => Found) =>
-  async (...rest: Rest): Promise<Awaited<Found>> => {
-    await board.ready({ finish: false, checks: true });
-    return await search(board, ...rest);
-  };
+  (...rest: Rest): Found =>
+    search(board, ...rest);
 
 const searches = {
   open: board.open.bind(board),

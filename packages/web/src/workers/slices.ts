@@ -3,7 +3,7 @@ import { type Bare, asBare, inMillilitres } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/advice/checks';
 import { REFERENCE_KPA, deficitKPa, dewPointC } from '@spare-acre/core/schedule/air';
 import type { Slot } from '@spare-acre/core/schedule/tasks';
-import type { Derivation } from '@spare-acre/core/pipeline';
+import type { Derivation } from '@spare-acre/core/pipeline/derive';
 import type { MadePiece } from '@spare-acre/core/build/pieces';
 import type { Seam } from '@spare-acre/core/terrain/tiling';
 
@@ -31,8 +31,7 @@ export const SLICES = {
   standing: ({ pieces: { standing } }: Derivation) =>
     standing.map(({ featureId, pieceId, rings, ways }) => ({ featureId, pieceId, rings, ways })),
   lengths: ({ pieces: { lengths } }: Derivation) => lengths,
-  /** Looked at only once what draws it is fetched. */
-  section: ({ section }: Derivation) => section!,
+  section: ({ section }: Derivation) => section,
   jobs: ({ jobs }: Derivation) => jobs,
   supplies: ({ supplies }: Derivation) => supplies,
   byWorkpiece: ({ byWorkpiece }: Derivation) => byWorkpiece,
@@ -58,8 +57,7 @@ export const SLICES = {
     })),
   moves: ({ moves }: Derivation) => moves,
   /** The moves that are looked at closely. */
-  move: ({ finish, plan, days: { slots }, stack: { joints }, pieces: { made, standing }, ...all }: Derivation, chosen: readonly string[]) =>
-    chosen.flatMap((id) => finish?.detailOf(id, { ...all, plan, mends: plan.mends, slots, joints, made, standing }) ?? []),
+  move: ({ moveDetail }: Derivation, chosen: readonly string[]) => chosen.flatMap((id) => moveDetail(id) ?? []),
 } as const;
 
 /** What the gallery shows of a piece. */
@@ -231,9 +229,6 @@ export interface Look {
   readonly slices: readonly SliceName[];
   readonly chosen: readonly string[];
 }
-/** Always in sight, whatever the view. */
-export const ALWAYS: readonly SliceName[] = ['counts', 'warnings', 'readiness'];
-
 /** A slice with its workings. */
 export const sliceOf = <Name extends SliceName>(name: Name, derivation: Derivation, chosen: readonly string[]): SliceOf<Name> =>
   (SLICES[name] as (derivation: Derivation, chosen: readonly string[]) => SliceOf<Name>)(derivation, chosen);

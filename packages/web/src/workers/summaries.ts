@@ -24,7 +24,7 @@ export async function* summarise(
       const nothing = { slices: [], chosen: [] };
       const first = await remote.open({ plan, record }, catalogueFor(plan.people.map(({ name }) => name)), EMPTY_STOCK, nothing);
       // A worker's very first answer comes before its checks.
-      const judged = first.isJudged ? first : await remote.look(nothing);
+      const judged = first.isComplete ? first : await remote.look(nothing);
       const { counts, readiness } = { ...first.slices, ...judged.slices };
       yield [id, { readyText: readiness!.readyText, sheets: counts!.sheets.value, warnings: judged.warningIds.length }];
     }

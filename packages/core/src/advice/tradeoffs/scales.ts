@@ -1,12 +1,9 @@
 import type { Catalogue } from '../../catalogue';
-import * as evenings from '../../schedule/tasks';
-import type { MakePieces } from '../../build/pieces';
 import type { Plan } from '../../plan';
 import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
-import { surelyFor } from '../../procurement/supplies/certainty';
 import { type Axis, axesOf } from './axes';
 import { type Weight, asSeen } from './weigh';
-import { pipelineWith } from '../../pipeline';
+import { ALL_UNITS, LoadedUnits, pipelineWith } from '../../pipeline';
 
 /** What a way comes to, with what it takes. */
 export interface WholeWeight extends Weight {
@@ -21,9 +18,9 @@ export interface Scales {
 }
 
 /** Scales for a board: its questions, and the reckoning without the checks. */
-export function scalesFor(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP, makePieces: MakePieces | null = null): Scales {
+export function scalesFor(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Scales {
   const derive = pipelineWith(
-    { makePieces, finish: null, evenings: { ...evenings, planDays: evenings.planWithoutBound }, surelyFor, checks: null },
+    new LoadedUnits({ ...ALL_UNITS, schedule: { ...ALL_UNITS.schedule, planDays: ALL_UNITS.schedule.planWithoutBound } }),
     'all',
   );
   const parts = new Map<string, unknown>();

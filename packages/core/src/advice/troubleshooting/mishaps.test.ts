@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { brinefold, larkstone } from '../../demo';
-import * as finish from '../../finish';
-import { makePieces, newPiece, pieceScale } from '../../build/pieces';
+import { newPiece, pieceScale } from '../../build/pieces';
 import { derivePipeline } from '../../pipeline';
 import type { Coat, Plan } from '../../plan';
 import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
@@ -10,7 +9,7 @@ import { MISHAPS } from './causes';
 import { diagnosed, mishapNames } from './index';
 
 type Change = (plan: Plan) => Plan;
-const derive = derivePipeline(makePieces, finish);
+const derive = derivePipeline();
 const factsOf = (plan: Plan, log: Parameters<typeof diagnosed>[1]['log'] = [], shop: Shop = EMPTY_SHOP) => {
   const { warnings, stack, coats, spots, pieces, supplies } = derive(plan, CATALOGUE, shop);
   return { plan, warnings, joints: stack.joints, coats, spots, made: pieces.made, supplies, log, catalogue: CATALOGUE };

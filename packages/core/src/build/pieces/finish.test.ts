@@ -3,12 +3,12 @@ import type { Piece, Plan } from '../../plan';
 import { pieceSurface } from '../../plan/surfaces';
 import { CATALOGUE, aBoard, aCoat } from '../../testing';
 import { derivePipeline } from '../../pipeline';
-import { type FamilyName, makePiece, makePieces, newPiece } from './index';
+import { type FamilyName, makePiece, newPiece } from './index';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const aPiece = (family: FamilyName, own: Partial<Piece> = {}): Piece => ({ ...newPiece(family, 'one', SCALE, [], CATALOGUE), ...own });
 const made = (piece: Piece) => makePiece(piece, SCALE, CATALOGUE);
-const derived = (piece: Piece, plan: Plan = aBoard()) => derivePipeline(makePieces)({ ...plan, pieces: [piece] }, CATALOGUE);
+const derived = (piece: Piece, plan: Plan = aBoard()) => derivePipeline()({ ...plan, pieces: [piece] }, CATALOGUE);
 
 describe('coats of a piece', () => {
   const paint = (count: number, coats?: Piece['coats']): number =>

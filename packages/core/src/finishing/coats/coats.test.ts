@@ -1,6 +1,5 @@
 import { aBoard, aPool, CATALOGUE, coatsOf, derived, withCoats } from '../../testing';
 import { type GroundKind, namedSurface } from '../../plan/surfaces';
-import * as finish from '../../finish';
 import { derivePipeline } from '../../pipeline';
 import { describe, expect, test } from 'vitest';
 import { mixesOf } from '../mixes';
@@ -81,7 +80,7 @@ describe('what is mixed', () => {
       ),
     };
     const plan = aBoard({}, aPool([100, 100, 900, 600], 8, 8));
-    const { mixes: slowMixes } = derivePipeline(null, finish)(plan, slow);
+    const { mixes: slowMixes } = derivePipeline()(plan, slow);
     const mix = slowMixes.find(({ id }) => id === 'casting-epoxy-pour')!;
     const area = (900 * 600 + 2 * 1500 * 8) / 1e6;
     const perBatch = (4665.6 * 5) / ((area / 0.5) * 60); // 5 of some 68 minutes

@@ -6,7 +6,7 @@ import type { CutJob } from '../../build/cutting/job';
 import { cutSheets } from '../../build/cutting';
 import { placedParts } from '../../build/cutting/bench';
 import { brinefold } from '../../demo';
-import { makePieces, newPiece } from '../../build/pieces';
+import { newPiece } from '../../build/pieces';
 import { derivePipeline } from '../../pipeline';
 import { type Point, areaMm2 } from '../../base/geometry';
 import { CATALOGUE, aBoard } from '../../testing';
@@ -84,7 +84,7 @@ describe('what is marked on parts of pieces and not cut through', () => {
   const fresh = newPiece('shed', 'one', scale, [], CATALOGUE);
   const folded = { ...fresh, settings: { ...fresh.settings, corners: 'fold', roof: 'flat' } };
   const tower = newPiece('tower', 'two', scale, [], CATALOGUE);
-  const all = derivePipeline(makePieces)({ ...aBoard(), pieces: [folded, tower] }, CATALOGUE).jobs.flatMap((job) =>
+  const all = derivePipeline()({ ...aBoard(), pieces: [folded, tower] }, CATALOGUE).jobs.flatMap((job) =>
     job.layout.sheets.map((_, index) => ({ job, index })),
   );
   const marksOn = ({ job, index }: (typeof all)[number], what: string): (readonly Point[])[] =>

@@ -2,11 +2,11 @@ import { type WarningCode, viewsOf } from '../../advice/checks';
 import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
 import { produce } from 'immer';
 import type { Adhesive, Catalogue } from '../../catalogue';
-import type { MakePieces } from '../../build/pieces';
 import type { Plan, PlanDraft } from '../../plan';
 import type { Bow } from '../../build/stack/bow';
 import { type Figure, lengthWords } from '../../base/units';
-import { type Judged, derivePipeline } from '../full';
+import type { Derivation } from '../derive';
+import { derivePipeline } from '../full';
 
 /** One way to build the same board, and what it comes to. */
 export interface BuildOption {
@@ -34,15 +34,10 @@ export interface BuildOptionProgress {
 type Draft = Pick<BuildOption, 'id' | 'group' | 'name' | 'says'> & { readonly change: (stack: PlanDraft['stack']) => void };
 
 /** Where builders differ: the same board built each way, side by side, one after another. */
-export function* buildOptionsOf(
-  plan: Plan,
-  catalogue: Catalogue,
-  shop: Shop = EMPTY_SHOP,
-  makePieces: MakePieces | null = null,
-): Generator<BuildOptionProgress, void, void> {
+export function* buildOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<BuildOptionProgress, void, void> {
   const drafts = draftsFor(plan, catalogue);
   const buildOptions: BuildOption[] = [];
-  const derive = derivePipeline(makePieces);
+  const derive = derivePipeline();
   yield { buildOptions, done: 0, of: drafts.length };
   for (const { change, ...option } of drafts) {
     const other = produce(plan, (draft) => change((draft as PlanDraft).stack));
@@ -56,7 +51,7 @@ export function* buildOptionsOf(
   }
 }
 
-function countsOf({ tally, bow, warnings }: Judged): Pick<BuildOption, 'hours' | 'cost' | 'mass' | 'readyText' | 'bow' | 'risks'> {
+function countsOf({ tally, bow, warnings }: Derivation): Pick<BuildOption, 'hours' | 'cost' | 'mass' | 'readyText' | 'bow' | 'risks'> {
   return {
     hours: tally.handsOn,
     cost: tally.cost,

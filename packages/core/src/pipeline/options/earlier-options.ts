@@ -1,7 +1,6 @@
 import { type Catalogue, adhesiveBy } from '../../catalogue';
 import { glueFit } from '../../build/stack/adhesives';
 import type { Joint } from '../../build/stack/joint';
-import type { MakePieces } from '../../build/pieces';
 import { type Plan, newPerson } from '../../plan';
 import { type Edit, appliedTo } from '../../plan/edits';
 import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
@@ -42,13 +41,8 @@ const WARMEST_C = 26;
  * each planned anew. What costs nothing more stands by what it wins, what does by what it wins for its money.
  * @source craft.md §9: what would bring it forward
  */
-export function* earlierOptionsOf(
-  plan: Plan,
-  catalogue: Catalogue,
-  shop: Shop = EMPTY_SHOP,
-  makePieces: MakePieces | null = null,
-): Generator<EarlierProgress, void, void> {
-  const derive = derivePipeline(makePieces);
+export function* earlierOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<EarlierProgress, void, void> {
+  const derive = derivePipeline();
   const now = derive(plan, catalogue, shop);
   const own = now.tally;
   const ways = waysOf(plan, now.stack.joints, catalogue);

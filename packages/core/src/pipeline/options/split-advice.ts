@@ -1,7 +1,6 @@
 import type { Catalogue } from '../../catalogue';
 import { usedOfAll } from '../../build/cutting';
 import { LIMITS } from '../../plan/fields';
-import type { MakePieces } from '../../build/pieces';
 import { type Plan, evenSplit, tableDepthMm, tableWidthMm } from '../../plan';
 import { type Figure, given, total } from '../../base/units';
 import type { Derivation } from '../derive';
@@ -40,15 +39,11 @@ const LONGEST = 2.2;
 const MOST_OPTIONS = 16;
 
 /** Reckons the table split in every sensible even way, the drawn one among them; fewest tiles first. Yields after each. */
-export function* splitAdvice(
-  plan: Plan,
-  catalogue: Catalogue,
-  makePieces: MakePieces | null = null,
-): Generator<SplitProgress, readonly SplitOption[], void> {
+export function* splitAdvice(plan: Plan, catalogue: Catalogue): Generator<SplitProgress, readonly SplitOption[], void> {
   const ways = waysToSplit(plan);
   const options: SplitOption[] = [];
   for (const way of ways) {
-    options.push(optionFor(plan, way, catalogue, makePieces));
+    options.push(optionFor(plan, way, catalogue));
     yield { done: options.length, of: ways.length, options: [...options] };
   }
   return options;
@@ -74,12 +69,12 @@ function waysToSplit({ table }: Plan): Way[] {
   return [...ways.slice(0, MOST_OPTIONS - 1), drawn].sort((a, b) => a.columns * a.rows - b.columns * b.rows || a.columns - b.columns);
 }
 
-function optionFor(plan: Plan, { columns, rows, isAsDrawn }: Way, catalogue: Catalogue, makePieces: MakePieces | null): SplitOption {
+function optionFor(plan: Plan, { columns, rows, isAsDrawn }: Way, catalogue: Catalogue): SplitOption {
   const [width, depth] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
   const split: Plan = isAsDrawn
     ? plan
     : { ...plan, table: { ...plan.table, columnWidthsMm: evenSplit(width, columns), rowDepthsMm: evenSplit(depth, rows) } };
-  const derivation = derivePipeline(makePieces)(split, catalogue);
+  const derivation = derivePipeline()(split, catalogue);
   const heaviest = derivation.tiles.map(({ mass }) => mass).reduce((a, b) => (b.value > a.value ? b : a));
   return {
     columns,

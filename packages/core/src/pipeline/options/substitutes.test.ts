@@ -2,7 +2,6 @@ import { expect, test } from 'vitest';
 import { CATALOGUE, aBoard, derived } from '../../testing';
 import { brinefold } from '../../demo';
 import { appliedTo } from '../../plan/edits';
-import { makePieces } from '../../build/pieces';
 import { EMPTY_SHOP } from '../../plan/workshop';
 import { neededAt, substitutesOf } from '..';
 
@@ -27,7 +26,7 @@ test('of a coating only what is put on in the same way for the same use; of a to
   const plan = brinefold(CATALOGUE);
   const used = plan.surfaces.flatMap(({ coats }) => coats).map(({ coatingId }) => CATALOGUE.coatings.find(({ id }) => id === coatingId)!);
   const varnish = used.find(({ family }) => family === 'varnish' || family === 'sealer')!;
-  for (const { stockId } of substitutesOf(plan, CATALOGUE, `coatings.${varnish.id}`, EMPTY_SHOP, makePieces)) {
+  for (const { stockId } of substitutesOf(plan, CATALOGUE, `coatings.${varnish.id}`, EMPTY_SHOP)) {
     const other = CATALOGUE.coatings.find(({ id }) => `coatings.${id}` === stockId)!;
     expect([other.family, other.spread.by]).toEqual([varnish.family, varnish.spread.by]);
   }

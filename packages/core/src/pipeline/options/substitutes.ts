@@ -1,6 +1,5 @@
 import { cautionTexts, type Catalogue } from '../../catalogue';
 import type { Figure } from '../../base/units';
-import type { MakePieces } from '../../build/pieces';
 import type { Plan } from '../../plan';
 import { type Edit, appliedTo } from '../../plan/edits';
 import { checkBoardFile } from '../../plan/stored/file';
@@ -35,16 +34,10 @@ const isReplaced = (kind: string): kind is Replaced => ['adhesives', 'coatings',
  * What might be taken in the place of something, each with its trade: things of the same use that raise no warning that stops, the least dear first. Nothing for what has no like.
  * @param stockId where it stands in the catalogue, as `coatings.gloss-varnish`
  */
-export function substitutesOf(
-  plan: Plan,
-  catalogue: Catalogue,
-  stockId: string,
-  shop: Shop = EMPTY_SHOP,
-  makePieces: MakePieces | null = null,
-): readonly Substitute[] {
+export function substitutesOf(plan: Plan, catalogue: Catalogue, stockId: string, shop: Shop = EMPTY_SHOP): readonly Substitute[] {
   const { kind = '', entryId: fromId = '' } = stockedIn(catalogue).get(stockId) ?? {};
   if (!isReplaced(kind)) return [];
-  const derive = derivePipeline(makePieces);
+  const derive = derivePipeline();
   const own = derive(plan, catalogue, shop);
   return likes(catalogue, kind, fromId)
     .flatMap(({ id, name }): Substitute[] => {

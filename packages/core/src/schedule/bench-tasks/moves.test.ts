@@ -1,14 +1,12 @@
 import { describe, expect, test } from 'vitest';
 import { brinefold, larkstone, looseLot } from '../../demo';
-import * as finish from '../../finish';
-import { makePieces } from '../../build/pieces';
 import { derivePipeline } from '../../pipeline';
 import { EMPTY_SHOP, doneAt } from '../../plan/workshop';
 import { CATALOGUE } from '../../testing';
 import { takenFor } from './takes';
 import { detailOf, movesOf, sittingAt, standingOf } from './index';
 
-const derive = derivePipeline(makePieces, finish);
+const derive = derivePipeline();
 const inputsOf = (plan: ReturnType<typeof brinefold>, shop = EMPTY_SHOP) => {
   const all = derive(plan, CATALOGUE, shop);
   const { steps, zones, ground, areas, coats, sealing, fixed, pieces, stack, jobs, days } = all;

@@ -1,7 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE, aBoard, aPit, aPool, aWall, derived } from '../../testing';
 import type { Feature } from '../../plan/features';
-import * as finish from '../../finish';
 import { derivePipeline } from '../../pipeline';
 import { contains } from '../../base/geometry';
 import { banksOf } from './banks';
@@ -81,7 +80,7 @@ describe('banks', () => {
     expect(banks(aPool([0, 100, 100, 40], 10, 6))[0]!.dams).toMatchObject([{ tileId: 'A1', side: 'left', isSeam: false }]));
   test('a dry pit beside it lets it out, and the mend fills less; apart by 5 mm it holds', () => {
     const pool = aPool([100, 100, 100, 100], 10, 8, 'pool');
-    const leaky = derivePipeline(null, finish)(aBoard({}, pool, aPit([200, 120, 60, 40], 6, 'pit')), CATALOGUE);
+    const leaky = derivePipeline()(aBoard({}, pool, aPit([200, 120, 60, 40], 6, 'pit')), CATALOGUE);
     expect(leaky.warnings.filter(({ code }) => code === 'water/leak')).toMatchObject([
       { featureId: 'pool', text: [expect.stringContaining('pit'), { value: expect.closeTo(4, 6) as number }, expect.anything()] },
     ]);

@@ -7,6 +7,7 @@ import type { LogEntry } from '@spare-acre/core/learning/logbook';
 import { useBench } from '../../stores/bench';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { type Asked, BOARD_ID, CATALOGUE, CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
+import { ALL_UNITS, LoadedUnits } from '@spare-acre/core/pipeline';
 import { BoardCopy } from '../../workers/board-copy';
 import { diagnose } from '../../workers/searches/diagnose';
 import MishapDesk from './MishapDesk.vue';
@@ -109,9 +110,8 @@ describe('what a task really took', () => {
 describe('the mishap desk', () => {
   test('ranks what it may come of, plans the mend before what is left, and writes it down', async () => {
     const store = await aBench();
-    const copy = new BoardCopy();
+    const copy = new BoardCopy(new LoadedUnits(ALL_UNITS));
     copy.open({ plan: store.plan!, record: NOTHING_DONE }, CATALOGUE, EMPTY_STOCK);
-    await copy.ready({ finish: true, checks: true });
     copies.push(copy);
     const desk = shown(MishapDesk, {});
     expect(desk.text()).toContain('Choose what went wrong.');

@@ -1,5 +1,4 @@
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { makePieces } from '@spare-acre/core/build/pieces';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Piece } from '@spare-acre/core/plan';
 import NoTable from '../../app/NoTable.vue';
@@ -24,7 +23,7 @@ const pieceIn = (store: Store, id = 'boiling-house'): Piece => store.plan!.piece
 /** What the bench is told of a piece, as the worker would answer. */
 function onBench(store: Store, id = 'boiling-house') {
   const look = { slices: ['bench'], chosen: [id] } as const;
-  return heard({}, new Answering().answer(derivePipeline(makePieces)(store.plan!, CATALOGUE), look)).bench![0]!;
+  return heard({}, new Answering().answer(derivePipeline()(store.plan!, CATALOGUE), look)).bench![0]!;
 }
 const named = (wrapper: ReturnType<typeof shown>, label: string) => {
   const field = wrapper.findAll('.field').find((one) => one.find('label').text() === label);

@@ -1,6 +1,5 @@
 import { Answering, heard } from '../../workers/answering';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import * as finish from '@spare-acre/core/finish';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { brinefold } from '@spare-acre/core/demo';
 import { anOpenBoard, shown } from '../../testing/ground-world';
@@ -29,7 +28,7 @@ async function aReckonedBoard() {
     slices: ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', 'levers', 'weights', 'masses'],
     chosen: [],
   } as const;
-  store.slices = heard({}, new Answering().answer(derivePipeline(null, finish)(plan, CATALOGUE), look));
+  store.slices = heard({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look));
   return store;
 }
 const named = (wrapper: ReturnType<typeof shown>, label: string) => {

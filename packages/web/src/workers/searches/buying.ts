@@ -11,11 +11,10 @@ export const buy = (_board: BoardCopy, wants: readonly Want[], shops: readonly T
 export const needed = (board: BoardCopy): ReadonlyMap<string, number> => neededAt(board.derived());
 
 export const substitutes = (board: BoardCopy, stockId: string): readonly Substitute[] =>
-  substitutesOf(board.plan, board.catalogue, stockId, board.shop, board.makePieces);
+  substitutesOf(board.plan, board.catalogue, stockId, board.shop);
 
 /** What another board wants, with nothing on the shelf. */
 export async function wantsOf(board: BoardCopy, other: Board): Promise<readonly Want[]> {
-  const { makePieces } = other.plan.pieces.length === 0 ? { makePieces: null } : await import('@spare-acre/core/build/pieces');
-  const derived = derivePipeline(makePieces)(other.plan, board.catalogue, { ...board.shop, offcuts: [], shelf: {}, ...other.record });
+  const derived = derivePipeline()(other.plan, board.catalogue, { ...board.shop, offcuts: [], shelf: {}, ...other.record });
   return derived.supplies.rows.flatMap(({ wants }) => wants);
 }

@@ -14,7 +14,7 @@ import type { OnProgress } from './progress';
 /** The table split in every sensible way. */
 export async function split(board: BoardCopy, onProgress: OnProgress): Promise<readonly SplitOption[] | null> {
   let options: readonly SplitOption[] = [];
-  for (const progress of splitAdvice(board.plan, board.catalogue, board.makePieces)) {
+  for (const progress of splitAdvice(board.plan, board.catalogue)) {
     ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
@@ -24,7 +24,7 @@ export async function split(board: BoardCopy, onProgress: OnProgress): Promise<r
 /** The same board built in every way there is a choice of. */
 export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly BuildOption[] | null> {
   let options: readonly BuildOption[] = [];
-  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
+  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop)) {
     options = progress.buildOptions;
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
@@ -34,7 +34,7 @@ export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Pr
 /** The same board with its water made in every way there is. */
 export async function waterOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly WaterOption[] | null> {
   let options: readonly WaterOption[] = [];
-  for (const progress of waterOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
+  for (const progress of waterOptionsOf(board.plan, board.catalogue, board.shop)) {
     ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
@@ -44,7 +44,7 @@ export async function waterOptions(board: BoardCopy, onProgress: OnProgress): Pr
 /** The same board with whatever might make it ready sooner. */
 export async function earlierOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly EarlierOption[] | null> {
   let options: readonly EarlierOption[] = [];
-  for (const progress of earlierOptionsOf(board.plan, board.catalogue, board.shop, board.makePieces)) {
+  for (const progress of earlierOptionsOf(board.plan, board.catalogue, board.shop)) {
     ({ options } = progress);
     if (!(await onProgress(progress.done, progress.of))) return null;
   }

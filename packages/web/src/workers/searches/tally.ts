@@ -4,5 +4,4 @@ import type { Plan } from '@spare-acre/core/plan';
 import type { BoardCopy } from '../board-copy';
 
 /** The tally of a plan that is not the open one: an earlier version of it, reckoned with today's catalogue, rack and cut sheets. */
-export const tallyThen = (board: BoardCopy, plan: Plan): Bare<Tally> =>
-  bareOf(derivePipeline(board.makePieces)(plan, board.catalogue, board.shop).tally);
+export const tallyThen = (board: BoardCopy, plan: Plan): Bare<Tally> => bareOf(derivePipeline()(plan, board.catalogue, board.shop).tally);

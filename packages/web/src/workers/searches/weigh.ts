@@ -18,7 +18,7 @@ export interface ShownWeighing extends Omit<Weighed, 'own' | 'front'> {
 /** Ways to build the open board, the front telling itself as it grows. @param told answers whether to go on */
 export async function weigh(board: BoardCopy, told: (now: ShownWeighing) => boolean | Promise<boolean>): Promise<void> {
   const { plan } = board;
-  const scales = scalesFor(plan, board.catalogue, board.shop, board.makePieces);
+  const scales = scalesFor(plan, board.catalogue, board.shop);
   const shownWay = ({ combination, weight }: Weighed<WholeWeight>['own']): ShownWay => {
     const { edit, names } = withAnswers(plan, scales.axes, combination);
     return { id: combination.join('-'), changes: names, weight, edit };

@@ -1,20 +1,17 @@
 import { remembered } from '../../../base/memory';
-import { type Catalogue, type Sheet, materialBy } from '../../../catalogue';
+import type { Catalogue } from '../../../catalogue';
 import type { Ground } from '../../../terrain/ground';
-import type { Cutting, Split } from '../../../plan';
-import type { Offcut, Shop } from '../../../plan/workshop';
-import { type Stock, blankOf, fitsOn } from '../nesting';
+import type { Split } from '../../../plan';
+import { blankOf, fitsOn } from '../nesting';
 import { type CanCut, type Part, asSplit, isNextLayer, isPieceOf, proposedSplits } from '../parts';
-import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from '../to-cut-with';
+import { type Available, type AvailableInputs, availableFor, stockOf } from '../too-large';
 
 /** What joints are laid from where nobody said how. */
-export interface JointInputs {
+export interface JointInputs extends AvailableInputs {
   readonly whole: readonly Part[];
+  /** Those of `whole`, as they are split by hand, that fit on nothing. */
+  readonly large: readonly Part[];
   readonly ground: Pick<Ground, 'onTile'>;
-  readonly cutting: Pick<Cutting, 'trimMm' | 'tools' | 'splits' | 'joints' | 'withoutSheetIds'>;
-  readonly offcuts: Shop['offcuts'];
-  readonly cut: Shop['cutSheets'];
-  readonly catalogue: Catalogue;
 }
 
 const NONE: readonly Split[] = [];
@@ -25,59 +22,23 @@ const NONE: readonly Split[] = [];
  * @returns none for a part that is cut already, or that no split helps
  * @source craft.md §4
  */
-export function laidSplits({ whole, ground, cutting, offcuts, cut, catalogue }: JointInputs): readonly Split[] {
-  if (cutting.joints === 'asked') return NONE;
-  const done = new Set(cut.flatMap(({ places }) => places.map(({ partId }) => partId)));
-  const stocks = new Map<string, ToCutFrom>();
-  const fromWhat = ({ materialId, thicknessMm }: Part): ToCutFrom => {
-    const key = jobKey(materialId, thicknessMm);
-    let from = stocks.get(key);
-    if (from === undefined) {
-      from = {
-        kerfMm: cutWith(materialBy(catalogue, materialId), key, cutting, catalogue).kerfMm,
-        trimMm: cutting.trimMm,
-        sizes: sheetsHad(catalogue, materialId, thicknessMm, cutting),
-        rack: offcutsFor(offcuts, materialId, thicknessMm).filter(({ id }) => !cut.some(({ offcutId }) => offcutId === id)),
-      };
-      stocks.set(key, from);
-    }
-    return from;
-  };
-  // What the plan splits may still be too large: its pieces are split in turn.
-  const asAsked = asSplit(whole, cutting.splits);
-  const large = asAsked.filter((part) => !done.has(part.id) && !goesOn(part, fromWhat(part)));
+export function laidSplits({ whole, large, ground, ...inputs }: JointInputs): readonly Split[] {
   if (large.length === 0) return NONE;
+  const available = availableFor(inputs);
+  const asAsked = asSplit(whole, inputs.splits);
   const laid: Split[] = [];
   const inPieces = new Map<string, readonly Part[]>();
   for (const part of [...large].sort((a, b) => a.level - b.level)) {
     const near = asAsked.filter((other) => isNextLayer(part, other) && (isPieceOf(other) || inPieces.has(other.id)));
     const parts = near.flatMap((other) => inPieces.get(other.id) ?? [other]);
-    const own = splitsOf(part, { ...fromWhat(part), parts, lands: ground.onTile.get(part.workpieceId), catalogue });
+    const own = splitsOf(part, { ...available(part), parts, lands: ground.onTile.get(part.workpieceId), catalogue: inputs.catalogue });
     laid.push(...own);
     inPieces.set(part.id, asSplit([part], own));
   }
   return laid;
 }
 
-/** Sheets and offcuts of one material and thickness. */
-interface ToCutFrom {
-  readonly kerfMm: number;
-  readonly trimMm: number;
-  readonly sizes: readonly Sheet[];
-  readonly rack: readonly Offcut[];
-}
-const stockOf = ({ trimMm, sizes, rack }: ToCutFrom): readonly Stock[] => [
-  ...sizes.map((sheet) => newSheet(sheet, trimMm)),
-  ...rack.map(offcutAsStock),
-];
-
-/** Whether a part goes on one of them; what nothing is stocked for is no matter of joints. */
-const goesOn = remembered((part: Part, from: ToCutFrom): boolean => {
-  const stock = stockOf(from);
-  return stock.length === 0 || stock.some((one) => fitsOn(blankOf(part), one, from.kerfMm));
-});
-
-interface Among extends ToCutFrom {
+interface Among extends Available {
   readonly parts: readonly Part[];
   readonly lands: ReturnType<Ground['onTile']['get']>;
   readonly catalogue: Catalogue;

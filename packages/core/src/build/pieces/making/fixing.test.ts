@@ -3,14 +3,14 @@ import type { Feature } from '../../../plan/features';
 import type { Piece } from '../../../plan';
 import { type Derivation, derivePipeline } from '../../../pipeline';
 import { CATALOGUE, aBoard, aPlot } from '../../../testing';
-import { makePieces, newPiece } from '../index';
+import { newPiece } from '../index';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const shed = (isFixed: boolean): Piece => ({ ...newPiece('shed', 'shed', SCALE, [], CATALOGUE), name: 'Shed', isFixed });
 /** On a table of two tiles, their seam at 600 mm. */
 const derived = (piece: Piece, ...leftMm: readonly number[]): Derivation => {
   const plots = leftMm.map((left, i) => ({ ...aPlot([left, 100, 160, 160], 60, `plot-${i}`), pieceId: piece.id }) as Feature);
-  return derivePipeline(makePieces)({ ...aBoard({}, ...plots), pieces: [piece] }, CATALOGUE);
+  return derivePipeline()({ ...aBoard({}, ...plots), pieces: [piece] }, CATALOGUE);
 };
 const tileOf = ({ tiles }: Derivation, id: string) => tiles.find(({ tileId }) => tileId === id)!;
 const task = ({ steps }: Derivation, step: string, workpiece: string) =>

@@ -4,7 +4,7 @@ import type { Piece } from '../../../plan';
 import { derivePipeline } from '../../../pipeline';
 import { type Mesh, cross, dot } from '../../shell';
 import { CATALOGUE, aBoard, aPlot } from '../../../testing';
-import { FRONT_SIGHT, type FamilyName, type MadePiece, cutThrough, makePiece, makePieces, newPiece, pieceDrawing } from '../index';
+import { FRONT_SIGHT, type FamilyName, type MadePiece, cutThrough, makePiece, newPiece, pieceDrawing } from '../index';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const aPiece = (family: FamilyName, settings: Piece['settings'] = {}, own: Partial<Piece> = {}): Piece => {
@@ -57,7 +57,7 @@ describe('what is heaped on a piece', () => {
   test('is as high in Play as it is heaped, and the piece as high as that', () => {
     const plot = { ...aPlot([100, 100, 200, 160], 0), pieceId: 'one' } as Feature;
     const heap = aPiece('heap', { wideMm: 120, deepMm: 90, highMm: 20 });
-    const { pieces } = derivePipeline(makePieces)({ ...aBoard({}, plot), pieces: [heap] }, CATALOGUE);
+    const { pieces } = derivePipeline()({ ...aBoard({}, plot), pieces: [heap] }, CATALOGUE);
     const [{ upright }] = pieces.standing as readonly [(typeof pieces.standing)[number]];
     const topAt = (x: number, y: number): number => Math.max(...upright.spansAt({ x, y }).map(({ toMm }) => toMm));
     expect(topAt(200, 180)).toBeCloseTo(20, 1);

@@ -5,7 +5,7 @@ import type { Piece, Plan } from '../../../plan';
 import { appliedTo } from '../../../plan/edits';
 import { CATALOGUE, aBoard, aPit, aTrack } from '../../../testing';
 import { shapeRegion } from '../../../plan/shapes';
-import { drawnFor, familyNamed, makePiece, makePieces, newPiece, takenFromPlan } from '../index';
+import { drawnFor, familyNamed, makePiece, newPiece, takenFromPlan } from '../index';
 import { cornerWords, drawnOn, lineIn, ringIn } from './corners';
 
 describe('corners round an outline', () => {
@@ -102,11 +102,11 @@ test('a piece that takes its line from the plan stands on it', () => {
   const [field] = familyNamed('fence').fields.filter(({ drawn }) => drawn === 'line');
   expect(drawnFor(field!, plan.features)).toEqual([track]);
   const taken = takenFromPlan(plan.pieces[0]!, { field: field!, feature: track, id: 'new' }, plan, CATALOGUE);
-  const { pieces } = derivePipeline(makePieces)(appliedTo(plan, taken), CATALOGUE);
+  const { pieces } = derivePipeline()(appliedTo(plan, taken), CATALOGUE);
   const after = appliedTo(plan, taken);
   const plot = after.features.at(-1)!;
   // The hull of a bent fence juts out of it; no part does.
-  expect(derivePipeline(makePieces)(after, CATALOGUE).warnings.filter(({ code }) => code === 'piece/plot-small')).toEqual([]);
+  expect(derivePipeline()(after, CATALOGUE).warnings.filter(({ code }) => code === 'piece/plot-small')).toEqual([]);
   // Along the line and no more: a box round it would be eight times as much.
   expect(areaMm2(shapeRegion(plot.shape))).toBeLessThan(430 * 24);
   const { left, right, top, bottom } = regionBox(pieces.standing[0]!.upright.ground);

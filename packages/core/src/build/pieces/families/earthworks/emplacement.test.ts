@@ -4,7 +4,7 @@ import { appliedTo } from '../../../../plan/edits';
 import type { Plan } from '../../../../plan';
 import { derivePipeline } from '../../../../pipeline';
 import { CATALOGUE, aBoard } from '../../../../testing';
-import { type MadePiece, makePiece, makePieces, newPiece } from '../..';
+import { type MadePiece, makePiece, newPiece } from '../..';
 import { chordAt, drawnPlan } from './emplacement-plan';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
@@ -49,7 +49,7 @@ describe('an emplacement', () => {
   });
   test('a platform higher than figures climb is told, and made lower with a click', () => {
     const plan: Plan = { ...aBoard(), pieces: [{ ...made({ platformMm: 25, platformDeepMm: 50 }).piece }] };
-    const told = (of: Plan) => derivePipeline(makePieces)(of, CATALOGUE).warnings.filter(({ code }) => code === 'piece/step');
+    const told = (of: Plan) => derivePipeline()(of, CATALOGUE).warnings.filter(({ code }) => code === 'piece/step');
     expect(told(plan).map(({ text }) => text[0])).toEqual(['Platform: a step of ']);
     expect(told(appliedTo(plan, told(plan)[0]!.mends[0]!.edit))).toEqual([]);
   });

@@ -1,4 +1,4 @@
-/** What is only looked at in Section, Coats and Supplies: fetched when one of them is opened, for it is none of the first load. */
+/** What only some views look at: Section, Coats, Supplies and Bench. None of it is in the first load. */
 export { detailOf, movesOf } from '../schedule/bench-tasks';
 export { coatMatrix } from '../finishing/coats/matrix';
 export { banksOf } from '../terrain/ground/banks';

@@ -2,13 +2,14 @@ import { listedBy } from '../base/grouping';
 import { remembered } from '../base/memory';
 import { given, total } from '../base/units';
 import { type Catalogue, adhesiveBy } from '../catalogue';
-import { type Part, asSplit } from '../build/cutting/parts';
+import { type Part, asSplit } from './cutting/parts';
 import { type Feature, carrying, pieceOn } from '../plan/features';
-import type { MakePieces, PieceInputs, Pieces } from '../build/pieces';
+import type { Pieces } from './pieces';
 import type { Plan, Split } from '../plan';
-import type { GlueNeed } from '../build/stack/adhesives';
+import type { GlueNeed } from './stack/adhesives';
 
-const NONE: Pieces = {
+/** A board without pieces. */
+export const NO_PIECES: Pieces = {
   made: [],
   parts: [],
   lengths: [],
@@ -24,10 +25,6 @@ const NONE: Pieces = {
   fixed: [],
   warnings: [],
 };
-
-/** What follows from the pieces of a board; nothing while it has none, or while what makes them is on its way. */
-export const piecesOf = ({ makePieces, ...inputs }: PieceInputs & { readonly makePieces: MakePieces | null }): Pieces =>
-  makePieces === null || inputs.pieces.length === 0 ? NONE : makePieces(inputs);
 
 const asHigh = remembered(carrying);
 /** Features with every plot as high as the piece on it. */

@@ -1,0 +1,61 @@
+import { remembered } from '../../base/memory';
+import { type Catalogue, type Sheet, materialBy } from '../../catalogue';
+import type { Cutting } from '../../plan';
+import type { Offcut, Shop } from '../../plan/workshop';
+import { type Stock, blankOf, fitsOn } from './nesting';
+import { type Part, asSplit } from './parts';
+import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
+
+/** Sheets and offcuts of one material and thickness. */
+export interface Available {
+  readonly kerfMm: number;
+  readonly trimMm: number;
+  readonly sizes: readonly Sheet[];
+  readonly rack: readonly Offcut[];
+}
+export interface AvailableInputs extends Pick<Cutting, 'trimMm' | 'tools' | 'splits' | 'joints' | 'withoutSheetIds'> {
+  readonly offcuts: Shop['offcuts'];
+  readonly cut: Shop['cutSheets'];
+  readonly catalogue: Catalogue;
+}
+
+/** What a part can be cut from; the same object for parts of one material and thickness. */
+export function availableFor(inputs: AvailableInputs): (part: Part) => Available {
+  const { trimMm, offcuts, cut, catalogue } = inputs;
+  const known = new Map<string, Available>();
+  return ({ materialId, thicknessMm }) => {
+    const key = jobKey(materialId, thicknessMm);
+    let available = known.get(key);
+    if (available === undefined) {
+      available = {
+        kerfMm: cutWith(materialBy(catalogue, materialId), key, inputs, catalogue).kerfMm,
+        trimMm,
+        sizes: sheetsHad(catalogue, materialId, thicknessMm, inputs),
+        rack: offcutsFor(offcuts, materialId, thicknessMm).filter(({ id }) => !cut.some(({ offcutId }) => offcutId === id)),
+      };
+      known.set(key, available);
+    }
+    return available;
+  };
+}
+export const stockOf = ({ trimMm, sizes, rack }: Available): readonly Stock[] => [
+  ...sizes.map((sheet) => newSheet(sheet, trimMm)),
+  ...rack.map(offcutAsStock),
+];
+
+const NONE: readonly Part[] = [];
+
+/** Parts, as they are split by hand, that fit on no sheet to be had and on no offcut; none where joints are only made when they are asked for. */
+export function tooLarge({ whole, ...inputs }: AvailableInputs & { readonly whole: readonly Part[] }): readonly Part[] {
+  if (inputs.joints === 'asked') return NONE;
+  const done = new Set(inputs.cut.flatMap(({ places }) => places.map(({ partId }) => partId)));
+  const available = availableFor(inputs);
+  // What the plan splits may still be too large: its pieces are split in turn.
+  const large = asSplit(whole, inputs.splits).filter((part) => !done.has(part.id) && !fitsAny(part, available(part)));
+  return large.length === 0 ? NONE : large;
+}
+/** Whether a part goes on one of them; what nothing is stocked for is no matter of joints. */
+const fitsAny = remembered((part: Part, available: Available): boolean => {
+  const stock = stockOf(available);
+  return stock.length === 0 || stock.some((one) => fitsOn(blankOf(part), one, available.kerfMm));
+});

@@ -1,0 +1,219 @@
+import type { Sources } from '../pipeline/sources';
+import type { Stages } from '../pipeline/stages';
+
+import type { CoatingNeed } from '../finishing/coats';
+import type { Split } from '../plan';
+import type { Ground, Zones } from '../terrain/ground';
+import { cutSheets, tooLarge } from './cutting';
+import { minutesByPart, shopCuts } from './cutting/bench';
+import { asSplit, partsOf } from './cutting/parts';
+import { boardMass } from './mass';
+import { NO_PIECES, allGlues, allParts, bothParts } from './with-pieces';
+import type { Pieces } from './pieces';
+import { facingsOn, raisedStacks, stackUp } from './stack';
+import { glueNeeds } from './stack/adhesives';
+
+/** A board before its large parts are split. */
+const NO_SPLITS: readonly Split[] = [];
+
+/** Pieces with their parts, glue and work; nothing is fetched for a board without any. */
+export const withPieceStages = <Known extends object>(stages: Stages<Sources, Known>) =>
+  stages.lateStage(
+    'pieces',
+    'pieces',
+    ({
+      plan: {
+        pieces,
+        features,
+        figureHeightMm,
+        play: { baseMm, stepUpMm, handMm },
+        units,
+      },
+      catalogue,
+    }) => ({ pieces, features, figureHeightMm, baseMm, stepUpMm, handMm, units, catalogue }),
+    ({ makePieces }) => makePieces,
+    { when: ({ pieces }) => pieces.length === 0, answer: NO_PIECES },
+  );
+
+/** What is read of chapters before. */
+interface ForBuildStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+}
+
+/** Layers and their adhesives, and parts laid out on sheets. */
+export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sources, Known>) =>
+  stages
+    .stage(
+      'raised',
+      ({ plan, ground, catalogue }) => ({
+        raised: plan.stack.raised,
+        lands: ground.lands,
+        catalogue,
+      }),
+      raisedStacks,
+    )
+    .stage('facings', ({ plan, zones }) => ({ facings: plan.stack.facings, zones }), facingsOn)
+    .stage(
+      'stack',
+      ({ plan, ground, zones, raised, facings, catalogue }) => ({
+        stack: plan.stack,
+        ground,
+        zones,
+        raised,
+        facings,
+        catalogue,
+      }),
+      stackUp,
+    )
+    .lateStage(
+      'heights',
+      'views',
+      ({ plan: { stack, units }, ground, raised, catalogue }) => ({
+        built: stack.raised,
+        units,
+        ground,
+        raised,
+        catalogue,
+      }),
+      ({ heightChoices }) => heightChoices,
+    )
+    .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
+    .stage(
+      'allGlues',
+      ({ plan: { mends }, glues, pieces, catalogue }) => ({
+        mends,
+        glues,
+        pieceGlues: pieces.glues,
+        catalogue,
+      }),
+      allGlues,
+    )
+    .stage(
+      'wholes',
+      ({ plan, ground, stack, catalogue }) => ({
+        ground,
+        stack,
+        rim: plan.table.rim,
+        battens: plan.stack.battens,
+        crossGrain: plan.stack.raised.crossGrain,
+        oversizeMm: plan.stack.edges === 'trim-after' ? plan.stack.allowanceMm : 0,
+        catalogue,
+      }),
+      partsOf,
+    )
+    .stage(
+      'bothWholes',
+      ({ wholes, pieces }) => ({ ground: wholes.parts, pieces: pieces.parts }),
+      bothParts,
+    )
+    .stage(
+      'tooLarge',
+      ({
+        plan: {
+          cutting: { trimMm, tools, splits, joints, withoutSheetIds },
+        },
+        bothWholes: whole,
+        catalogue,
+        shop,
+      }) => ({
+        whole,
+        trimMm,
+        tools,
+        splits,
+        joints,
+        withoutSheetIds,
+        offcuts: shop.offcuts,
+        cut: shop.cutSheets,
+        catalogue,
+      }),
+      tooLarge,
+    )
+    .lateStage(
+      'laid',
+      'checks',
+      ({
+        plan: {
+          cutting: { trimMm, tools, splits, joints, withoutSheetIds },
+        },
+        bothWholes: whole,
+        tooLarge: large,
+        ground,
+        catalogue,
+        shop,
+      }) => ({
+        whole,
+        large,
+        ground,
+        trimMm,
+        tools,
+        splits,
+        joints,
+        withoutSheetIds,
+        offcuts: shop.offcuts,
+        cut: shop.cutSheets,
+        catalogue,
+      }),
+      ({ laidSplits }) => laidSplits,
+      { when: ({ large }) => large.length === 0, answer: NO_SPLITS },
+    )
+    .stage(
+      'splits',
+      ({
+        plan: {
+          cutting: { splits },
+        },
+        laid,
+      }) => ({ splits, laid }),
+      ({ splits, laid }) => (laid.length === 0 ? splits : [...splits, ...laid]),
+    )
+    .stage(
+      'partList',
+      ({ wholes, splits }) => ({ wholes, splits }),
+      ({ wholes: { parts, hollows }, splits }) => ({ parts: asSplit(parts, splits), hollows }),
+    )
+    .stage(
+      'allParts',
+      ({ splits, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }),
+      allParts,
+    )
+    .stage(
+      'jobs',
+      ({ plan: { cutting, units }, allParts: parts, laid, catalogue, shop, layOutOnce }) => ({
+        parts,
+        laid,
+        cutting,
+        system: units,
+        catalogue,
+        offcuts: shop.offcuts,
+        cut: shop.cutSheets,
+        layOutOnce,
+      }),
+      cutSheets,
+    )
+    .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
+    .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts);
+
+/** What is read of chapters before. */
+interface ForMassStages {
+  readonly ground: Ground;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly partList: Pick<ReturnType<typeof partsOf>, 'parts'>;
+  readonly coatings: readonly CoatingNeed[];
+}
+
+/** What the board weighs when it is dry. */
+export const withMassStages = <Known extends ForMassStages>(stages: Stages<Sources, Known>) =>
+  stages.stage(
+    'mass',
+    ({ plan: { units }, ground, stack, partList: { parts }, coatings, catalogue }) => ({
+      ground,
+      stack,
+      parts,
+      coatings,
+      units,
+      catalogue,
+    }),
+    boardMass,
+  );

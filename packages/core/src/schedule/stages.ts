@@ -1,0 +1,229 @@
+import type { Sources } from '../pipeline/sources';
+import type { Stages } from '../pipeline/stages';
+
+import type { CutJob } from '../build/cutting/job';
+import type { minutesByPart } from '../build/cutting/bench';
+import type { partsOf } from '../build/cutting/parts';
+import type { FixedPiece, Pieces } from '../build/pieces';
+import type { stackUp } from '../build/stack';
+import { type Catalogue, materialBy } from '../catalogue';
+import type { CoatNeed, SealNeed } from '../finishing/coats';
+import type { Plan } from '../plan';
+import type { Ground, SurfaceAreas, Zones } from '../terrain/ground';
+import type { OnTile } from '../terrain/tiling';
+import { type Spots, dayForAir, spotsOf } from './drying';
+
+/** Whether something of a board takes water up and gives it off slowly: wood and card. */
+const drinksOf = (
+  substrate: Plan['stack']['substrate'],
+  layers: Plan['stack']['ground'],
+  catalogue: Catalogue,
+): boolean =>
+  [...(substrate === null ? [] : [substrate]), ...layers].some(
+    ({ materialId }) => materialBy(catalogue, materialId).waterPassage === 'yes',
+  );
+
+/** Places where work dries, with their conditions hour by hour. */
+export const withDryingStages = <Known extends object>(stages: Stages<Sources, Known>) =>
+  stages.stage(
+    'spots',
+    ({
+      plan: {
+        places,
+        drying,
+        driedAt,
+        calendar: { startsOn },
+      },
+      shop: { airs },
+      catalogue,
+    }) => ({ places, drying, driedAt, startsOn: dayForAir(places, startsOn), airs, catalogue }),
+    spotsOf,
+  );
+
+/** What is read of chapters before. */
+interface ForScheduleStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly areas: SurfaceAreas;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly partList: ReturnType<typeof partsOf>;
+  readonly jobs: readonly CutJob[];
+  readonly minutes: ReturnType<typeof minutesByPart>;
+  readonly coats: readonly CoatNeed[];
+  readonly sealing: SealNeed | null;
+  readonly fixed: readonly (FixedPiece & OnTile)[];
+  readonly spots: Spots;
+}
+
+/** Tasks, their order in the calendar, and one at a time for the bench. */
+export const withScheduleStages = <Known extends ForScheduleStages>(
+  stages: Stages<Sources, Known>,
+) =>
+  stages
+    .lateStage(
+      'steps',
+      'schedule',
+      ({
+        plan: { stack, people, mends },
+        spots,
+        ground,
+        zones,
+        areas,
+        stack: { joints },
+        partList: { hollows },
+        pieces: { work: pieces },
+        fixed,
+        jobs,
+        minutes,
+        coats,
+        sealing,
+        catalogue,
+      }) => ({
+        mends,
+        edges: stack.edges,
+        weighed: stack.weighed,
+        spots,
+        topMaterialId: stack.ground.at(-1)?.materialId ?? null,
+        isTwo: people.length > 1,
+        ground,
+        zones,
+        areas,
+        joints,
+        hollows,
+        pieces,
+        fixed,
+        jobs,
+        minutes,
+        coats,
+        sealing,
+        catalogue,
+      }),
+      ({ stepsOf }) => stepsOf,
+    )
+    .lateStage(
+      'days',
+      'schedule',
+      ({ plan: { calendar, people, kit, places, seed }, spots, steps, catalogue, shop }) => ({
+        calendar,
+        doneTasks: shop.doneTasks,
+        people,
+        kit,
+        places,
+        seed,
+        spots,
+        steps,
+        catalogue,
+      }),
+      ({ planDays }) => planDays,
+    )
+    .lateStage(
+      'troubles',
+      'schedule',
+      ({
+        plan: {
+          calendar,
+          people,
+          kit,
+          places,
+          stack: { substrate, ground },
+        },
+        spots,
+        steps,
+        days: { slots, blocked, relaxed },
+        catalogue,
+        shop,
+      }) => ({
+        calendar,
+        doneTasks: shop.doneTasks,
+        people,
+        kit,
+        places,
+        spots,
+        steps,
+        slots,
+        blocked,
+        relaxed,
+        drinks: drinksOf(substrate, ground, catalogue),
+        catalogue,
+      }),
+      ({ troublesOf }) => troublesOf,
+    )
+    .lateStage(
+      'floor',
+      'schedule',
+      ({ plan: { calendar, people, kit, places }, spots, steps, days, catalogue, shop }) => ({
+        calendar,
+        doneTasks: shop.doneTasks,
+        people,
+        kit,
+        places,
+        spots,
+        steps,
+        days,
+        catalogue,
+      }),
+      ({ floorOf }) => floorOf,
+    )
+    .lateStage(
+      'reasons',
+      'schedule',
+      ({ plan: { calendar }, days: { slots } }) => ({ calendar, slots }),
+      ({ reasonsOf }) => reasonsOf,
+    )
+    .lateStage(
+      'agenda',
+      'schedule',
+      ({ plan: { calendar }, steps, days: { slots } }) => ({
+        steps,
+        slots,
+        startsOn: calendar.startsOn,
+      }),
+      ({ agendaOf }) => agendaOf,
+    )
+    .lateStage(
+      'moves',
+      'views',
+      ({ days: { slots }, steps, shop: { doneTasks } }) => ({ slots, steps, doneTasks }),
+      ({ movesOf }) => movesOf,
+    )
+    .lateStage(
+      'moveDetail',
+      'views',
+      ({
+        plan: { wears, calendar, mends },
+        days: { slots },
+        stack: { joints },
+        pieces: { made, standing },
+        zones,
+        ground,
+        areas,
+        coats,
+        sealing,
+        fixed,
+        steps,
+        jobs,
+        catalogue,
+      }) => ({
+        wears,
+        calendar,
+        mends,
+        slots,
+        joints,
+        made,
+        standing,
+        zones,
+        ground,
+        areas,
+        coats,
+        sealing,
+        fixed,
+        steps,
+        jobs,
+        catalogue,
+      }),
+      ({ detailOf }) =>
+        ({ wears, calendar, ...inputs }) =>
+        (taskId: string) =>
+          detailOf(taskId, { ...inputs, plan: { wears, calendar } }),
+    );
