@@ -133,8 +133,8 @@ export default defineConfig({
     target: 'es2023',
     // Tells the bench what is asked for first.
     manifest: true,
-    // What is fetched ahead is told to the page's document, and a worker has none.
-    modulePreload: { resolveDependencies: (_file, others, { hostId }) => (hostId.includes('.worker') ? [] : others) },
+    // What is fetched ahead is told to the page's document, and a worker has none: neither its own files nor what it shares with the page may ask for it.
+    modulePreload: { resolveDependencies: (_file, others, { hostId }) => (/\.worker|\/shared-/.test(hostId) ? [] : others) },
     rolldownOptions: {
       checks: { pluginTimings: false },
       output: { codeSplitting: { includeDependenciesRecursively: false, groups: [{ name: filesTogether() }] } },
