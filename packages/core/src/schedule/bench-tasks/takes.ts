@@ -21,6 +21,17 @@ export interface Take {
   readonly kitchen: Readonly<Record<Kitchen, string>> | null;
   readonly uses: readonly { readonly stockId: string; readonly amount: number }[];
 }
+/**
+ * What leaves the shelf for one thing of a task.
+ * @param weighed what was really used, in the unit of its amount; null for as planned
+ */
+export const usedOf = (
+  take: { readonly amount: { readonly value: number }; readonly uses: Take['uses'] },
+  weighed: number | null,
+): Take['uses'] => {
+  const share = weighed === null || take.amount.value <= 0 ? 1 : weighed / take.amount.value;
+  return take.uses.map(({ stockId, amount }) => ({ stockId, amount: amount * share }));
+};
 export interface TakeInputs {
   readonly joints: BoardStack['joints'];
   readonly zones: Zones;

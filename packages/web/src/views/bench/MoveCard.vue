@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { type Bare, DAY_MIN, given, showText } from '@spare-acre/core/base/units';
 import { spentBatches, workedMin } from '@spare-acre/core/schedule/bench';
-import type { Move, MoveDetail, Standing, Take } from '@spare-acre/core/schedule/bench-tasks';
+import { type Move, type MoveDetail, type Standing, usedOf } from '@spare-acre/core/schedule/bench-tasks';
 import { doneAt } from '@spare-acre/core/plan/workshop';
 import { useBench } from '../../stores/bench';
 import { usePlan } from '../../stores/board/plan';
@@ -85,7 +85,7 @@ async function done(part: { readonly done: number; readonly of: number } | null 
   problem.value = typed.problem;
   if (typed.problem !== '') return;
   const real = minutesOf(typed.minutes);
-  const uses = part === null ? (detail?.takes.flatMap((take, i) => scaled(take, typed.amounts[i] ?? null)) ?? []) : [];
+  const uses = part === null ? (detail?.takes.flatMap((take, i) => usedOf(take, typed.amounts[i] ?? null)) ?? []) : [];
   await writeDown(part === null ? real : null, typed.amounts);
   const task = doneAt(now.value, { part, by: props.who, workedMin: real, uses });
   const refused = store.edit({
@@ -99,11 +99,6 @@ async function done(part: { readonly done: number; readonly of: number } | null 
   clear();
   if (part === null) emit('left');
 }
-/** What left the shelf: as planned, or as it was weighed. */
-const scaled = (take: Bare<Take>, real: number | null): Take['uses'] => {
-  const share = real === null || take.amount.value <= 0 ? 1 : real / take.amount.value;
-  return take.uses.map(({ stockId, amount }) => ({ stockId, amount: amount * share }));
-};
 
 /** An entry of the logbook, where there is anything to say. */
 async function writeDown(minutes: number | null, amounts: readonly (number | null)[]): Promise<void> {

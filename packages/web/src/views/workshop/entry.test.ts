@@ -42,7 +42,56 @@ describe('a number', () => {
   });
 });
 
+describe('words, money and what may be left out', () => {
+  const words: Field = { is: 'words', most: 5, mayBeEmpty: false } as Field;
+  test.each([
+    ['', 'is empty'],
+    ['sixsix', 'has 6 letters. Enter up to 5'],
+  ])('words “%s” are refused', async (typed, why) => {
+    const field = asked(words, 'old');
+    await type(field, typed);
+    expect(said(field)).toContain(why);
+    expect(taken(field)).toBeUndefined();
+  });
+  test('words as long as they may be are taken', async () => {
+    const field = asked(words, 'old');
+    await type(field, 'fives');
+    expect(taken(field)).toBe('fives');
+  });
+  test.each([
+    [false, '0', undefined],
+    [true, '0', 0],
+    [false, '1.25', 125],
+  ])('money that may be free (%s): %s gives %s', async (mayBeFree, typed, minor) => {
+    const field = asked({ is: 'money', mayBeFree } as Field, 300);
+    await type(field, typed);
+    expect(taken(field)).toBe(minor);
+  });
+  test('what is not there is asked for once it is ticked, and goes when the tick does', async () => {
+    const inner: Field = { is: 'number', unit: 'mm', least: 1, most: 9, isWhole: false, isAbove: false } as Field;
+    const maybe = { is: 'maybe', inner } as Field;
+    const absent = asked(maybe, null);
+    expect(absent.findAll('input:not([type=checkbox])')).toHaveLength(0);
+    await absent.get('input[type=checkbox]').setValue(true);
+    expect(taken(absent)).toEqual(blankOf(inner));
+    const present = asked(maybe, 4);
+    expect(present.findAll('input:not([type=checkbox])')).toHaveLength(1);
+    await present.get('input[type=checkbox]').setValue(false);
+    expect(taken(present)).toEqual(blankOf(maybe));
+  });
+});
+
 describe('a figure with its least and most', () => {
+  test.each([
+    [0, 'value'],
+    [1, 'low'],
+    [2, 'high'],
+  ])('the field at place %s sets its %s', async (at, key) => {
+    const field = asked({ is: 'figure', unit: 'mm' }, { value: 3, low: 1, high: 9, origin: 'usual' });
+    await type(field, key === 'low' ? '2' : '5', at);
+    expect(taken(field)).toMatchObject({ value: 3, low: 1, high: 9, [key]: key === 'low' ? 2 : 5 });
+  });
+
   const figure: Field = { is: 'figure', unit: 'mm' };
   const start = { value: 3, low: 2, high: 4, origin: 'usual' };
   test('a value outside its ends takes the nearer one along, and is yours from then on', async () => {
