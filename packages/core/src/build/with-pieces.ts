@@ -1,9 +1,7 @@
 import { listedBy } from '../base/grouping';
-import { remembered } from '../base/memory';
 import { given, total } from '../base/units';
 import { type Catalogue, adhesiveBy } from '../catalogue';
 import { type Part, asSplit } from './cutting/parts';
-import { type Feature, carrying, pieceOn } from '../plan/features';
 import type { Pieces } from './pieces';
 import type { Plan, Split } from '../plan';
 import type { GlueNeed } from './stack/adhesives';
@@ -25,23 +23,6 @@ export const NO_PIECES: Pieces = {
   fixed: [],
   warnings: [],
 };
-
-const asHigh = remembered(carrying);
-/** Features with every plot as high as the piece on it. */
-export function withPieces({
-  features,
-  footprints,
-}: {
-  readonly features: readonly Feature[];
-  readonly footprints: Pieces['footprints'];
-}): readonly Feature[] {
-  if (footprints.size === 0) return features;
-  return features.map((feature) => {
-    const pieceId = pieceOn(feature);
-    const footprint = pieceId === null ? undefined : footprints.get(pieceId);
-    return footprint === undefined ? feature : asHigh(feature, Math.round(footprint.highMm * 10) / 10);
-  });
-}
 
 interface PartsIn {
   readonly ground: readonly Part[];

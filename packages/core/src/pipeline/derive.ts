@@ -1,12 +1,12 @@
-import { withAdviceStages } from '../advice/stages';
-import { withBuildStages, withMassStages, withPieceStages } from '../build/stages';
+import { withAdviceStages } from '../advice';
+import { withBuildStages, withMassStages, withPieceStages } from '../build';
 import type { Catalogue } from '../catalogue';
-import { withFinishingStages } from '../finishing/stages';
+import { withFinishingStages } from '../finishing';
 import type { Plan } from '../plan';
 import { EMPTY_SHOP, type Shop } from '../plan/workshop';
-import { withProcurementStages } from '../procurement/stages';
-import { withDryingStages, withScheduleStages } from '../schedule/stages';
-import { withGroundStages, withTileStages } from '../terrain/stages';
+import { withProcurementStages } from '../procurement';
+import { withDryingStages, withScheduleStages } from '../schedule';
+import { withGroundStages, withTileStages } from '../terrain';
 import { rememberedLayouts } from './layouts';
 import type { Sources } from './sources';
 import { Stages } from './stages';

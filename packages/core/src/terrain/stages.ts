@@ -2,7 +2,7 @@ import type { Sources } from '../pipeline/sources';
 import type { Stages } from '../pipeline/stages';
 
 import type { Pieces } from '../build/pieces';
-import { withPieces } from '../build/with-pieces';
+import { withPieces } from './plots';
 import type { Part } from '../build/cutting/parts';
 import type { stackUp } from '../build/stack';
 import type { CoatingNeed } from '../finishing/coats';

@@ -1,0 +1,1 @@
+export { withAdviceStages } from './stages';

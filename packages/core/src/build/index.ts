@@ -1,0 +1,1 @@
+export { withBuildStages, withMassStages, withPieceStages } from './stages';

@@ -1,0 +1,1 @@
+export { withFinishingStages } from './stages';

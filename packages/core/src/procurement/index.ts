@@ -1,0 +1,1 @@
+export { withProcurementStages } from './stages';

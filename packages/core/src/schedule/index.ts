@@ -1,0 +1,1 @@
+export { withDryingStages, withScheduleStages } from './stages';

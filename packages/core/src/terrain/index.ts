@@ -1,0 +1,1 @@
+export { withGroundStages, withTileStages } from './stages';
