@@ -2,7 +2,7 @@ import type { Browser, Locator, Page } from '@playwright/test';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/pipeline';
-import { EMPTY_SHOP, doneAt } from '@spare-acre/core/plan/workshop';
+import { EMPTY_WORKSHOP, doneAt } from '@spare-acre/core/plan/workshop';
 import { type App, anAxe, expect, openBrinefold, test } from './app';
 
 const PHONE = { width: 390, height: 844 };
@@ -219,7 +219,7 @@ test('a pot life that ends marks the batch until the next is mixed, though its b
   await openBrinefold(page, app);
   await toBench(page);
   // All before the first pour is done.
-  const { days, steps } = derivePipeline()(brinefold(WORKSHOP_CATALOGUE), WORKSHOP_CATALOGUE, EMPTY_SHOP);
+  const { days, steps } = derivePipeline()(brinefold(WORKSHOP_CATALOGUE), WORKSHOP_CATALOGUE, EMPTY_WORKSHOP);
   const doesOf = new Map(steps.map(({ id, does }) => [id, does]));
   const slots = days.slots.toSorted((a, b) => a.startMin - b.startMin);
   const pour = slots.find(({ task }) => doesOf.get(task.stepId) === 'pour')!;

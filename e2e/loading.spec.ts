@@ -1,4 +1,4 @@
-import { MOST_BYTES, MOST_FILES, firstLoad } from '../scripts/bench/first-load';
+import { MAX_BYTES, MAX_FILES, firstLoad } from '../scripts/bench/first-load';
 import { expect, openBrinefold, test } from './app';
 
 test('a view shows its shape at once while it is fetched', async ({ page, app }) => {
@@ -85,6 +85,6 @@ test('tabs go by the arrow keys alone', async ({ page, app }) => {
 
 test('what has to be fetched until Ground can be used is no more than was promised', () => {
   const { bytes, fileCount } = firstLoad();
-  expect(bytes).toBeLessThan(MOST_BYTES);
-  expect(fileCount).toBeLessThanOrEqual(MOST_FILES);
+  expect(bytes).toBeLessThan(MAX_BYTES);
+  expect(fileCount).toBeLessThanOrEqual(MAX_FILES);
 });

@@ -61,7 +61,7 @@ function ringsAmong(files: readonly string[]): string[] {
   return [...found.values()];
 }
 
-const MEMORIES = ['remembered', 'rememberedEach', 'rememberedPairs'];
+const MEMORIES = ['memoize', 'memoizeEach', 'memoizePairs'];
 const OVER_LISTS = ['map', 'flatMap', 'filter', 'find', 'findIndex', 'findLast', 'some', 'every', 'forEach'];
 const parsed = (file: string): ts.SourceFile => ts.createSourceFile(file, scriptOf(file), ts.ScriptTarget.Latest);
 function everyNode(node: ts.Node, look: (node: ts.Node) => void): void {

@@ -2,7 +2,7 @@ import { seeded } from '@spare-acre/core/base/random';
 import { leastCost } from '@spare-acre/core/procurement/buying';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
-import { EMPTY_SHOP } from '@spare-acre/core/plan/workshop';
+import { EMPTY_WORKSHOP } from '@spare-acre/core/plan/workshop';
 import { anErrand, bestOfAll } from '@spare-acre/core/testing';
 import { combinationsOf, frontOf, scalesFor, weighed, withAnswers } from '@spare-acre/core/advice/tradeoffs';
 import { ms } from './timed';
@@ -36,7 +36,7 @@ export function errandRows(seeds: readonly number[]): string[][] {
 export function weighingRows(): string[][] {
   const plan = brinefold(catalogue);
   const from = performance.now();
-  const { axes, weigh } = scalesFor(plan, catalogue, EMPTY_SHOP);
+  const { axes, weigh } = scalesFor(plan, catalogue, EMPTY_WORKSHOP);
   let first = 0;
   let last = null;
   for (const now of weighed(plan, axes, weigh)) {

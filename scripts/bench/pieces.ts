@@ -17,7 +17,7 @@ import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Piece, Plan } from '@spare-acre/core/plan';
 import { appliedTo } from '@spare-acre/core/plan/edits';
 import { chanceSettings } from '../../packages/core/src/testing/pieces';
-import { type Answer, Answering, heard } from '../../packages/web/src/workers/answering';
+import { type Answer, Answering, applyAnswer } from '../../packages/web/src/workers/answering';
 import type { Look, Slices } from '../../packages/web/src/workers/slices';
 import { WARM_ROUNDS, ms, timed } from './timed';
 
@@ -65,7 +65,7 @@ function fortyRows(): string[][] {
   const [derive, answering] = [derivePipeline(), new Answering()];
   const look: Look = { slices: ['pieces', 'bench'], chosen: ['piece-0'] };
   let known: Slices = {};
-  const take = (answer: Answer): void => void (known = heard(known, deserialize(serialize(answer)) as Answer));
+  const take = (answer: Answer): void => void (known = applyAnswer(known, deserialize(serialize(answer)) as Answer));
   const early: number[] = [];
   const { median, p95 } = timed((round) => {
     plan = appliedTo(plan, { code: 'piece/set', pieceId: 'piece-0', change: { basesWide: 3 + (round % 9) * 0.37 }, what: 'Set' });

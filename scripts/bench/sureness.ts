@@ -1,7 +1,7 @@
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/pipeline';
-import { CHANCES, drawsFor, readyDraw, surenessOf } from '@spare-acre/core/pipeline/sureness';
+import { CHANCES, drawsFor, readyDraw, uncertaintyOf } from '@spare-acre/core/pipeline/uncertainty';
 import { crowdedBoard } from './boards';
 import { ms, timed } from './timed';
 
@@ -9,7 +9,7 @@ import { ms, timed } from './timed';
 export function surenessRows(): string[][] {
   return [brinefold(catalogue), crowdedBoard()].map((plan) => {
     const derivation = derivePipeline()(plan, catalogue);
-    const figures = timed(() => surenessOf(derivation, drawsFor(plan, catalogue)));
+    const figures = timed(() => uncertaintyOf(derivation, drawsFor(plan, catalogue)));
     const from = performance.now();
     const readyAt = readyDraw(plan, catalogue, derivation, drawsFor(plan, catalogue));
     for (let chance = 0; readyAt !== null && chance < CHANCES; chance++) readyAt(chance);

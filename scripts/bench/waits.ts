@@ -5,7 +5,7 @@ import { brinefold } from '@spare-acre/core/demo';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Plan } from '@spare-acre/core/plan';
 import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';
-import { type Answer, Answering, heard } from '../../packages/web/src/workers/answering';
+import { type Answer, Answering, applyAnswer } from '../../packages/web/src/workers/answering';
 import type { Look, SliceName, Slices } from '../../packages/web/src/workers/slices';
 import { crowdedBoard } from './boards';
 import { WARM_ROUNDS, ms, timed } from './timed';
@@ -94,13 +94,13 @@ function waitRow(board: string, start: Plan, { name, look, edit }: Case): string
   const [derive, answering] = [derivePipeline(), new Answering()];
   let [plan, known]: [Plan, Slices] = [start, {}];
   const looked = look(start);
-  known = heard(known, answering.answer(derive(plan, catalogue), looked));
+  known = applyAnswer(known, answering.answer(derive(plan, catalogue), looked));
   const [early, sending, main, bytes]: [number[], number[], number[], number[]] = [[], [], [], []];
   const take = (answer: Answer): void => {
     const before = performance.now();
     const packed = serialize(answer);
     const arrived = performance.now();
-    known = heard(known, deserialize(packed) as Answer);
+    known = applyAnswer(known, deserialize(packed) as Answer);
     sending.push(arrived - before);
     main.push(performance.now() - arrived);
     bytes.push(packed.length);

@@ -50,9 +50,9 @@ function give(up: string): never {
 }
 const certificate =
   settings.TLS_CERT !== undefined && settings.TLS_KEY !== undefined
-    ? orGiveUp(() => readCertificate(settings.TLS_CERT!, settings.TLS_KEY!))
+    ? withTimeout(() => readCertificate(settings.TLS_CERT!, settings.TLS_KEY!))
     : null;
-function orGiveUp<T>(work: () => T): T {
+function withTimeout<T>(work: () => T): T {
   try {
     return work();
   } catch (error) {
@@ -60,7 +60,7 @@ function orGiveUp<T>(work: () => T): T {
   }
 }
 
-const authority = settings.TLS_AUTHORITY === undefined ? null : orGiveUp(() => readAuthority(settings.TLS_AUTHORITY!));
+const authority = settings.TLS_AUTHORITY === undefined ? null : withTimeout(() => readAuthority(settings.TLS_AUTHORITY!));
 
 const catalogue = await prepareDatabase({ url: settings.DATABASE_URL, demo: settings.DEMO, backupDir: settings.BACKUP_DIR ?? null }).catch(
   (error: unknown) => give(error instanceof Error ? error.message : String(error)),
@@ -84,7 +84,7 @@ const app = makeApp({
   webDir: settings.WEB_DIR,
   log,
 });
-const server = certificate === null ? createPlainServer(app) : orGiveUp(() => createTlsServer(certificate, app));
+const server = certificate === null ? createPlainServer(app) : withTimeout(() => createTlsServer(certificate, app));
 server.on('error', (error: NodeJS.ErrnoException) =>
   give(error.code === 'EADDRINUSE' ? `--port: ${settings.PORT} is already in use on ${settings.LISTEN}` : error.message),
 );

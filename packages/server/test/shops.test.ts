@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { beforeEach, expect, test } from 'vitest';
 import { WORKSHOP_CATALOGUE as OURS } from '@spare-acre/core/catalogue/workshop';
-import type { Shop, ShopPlays } from '@spare-acre/core/io/wire';
+import type { WorkshopState, ShopPlays } from '@spare-acre/core/io/wire';
 import { addSimulatedShops, askShops } from '../src/shops/shops';
 import { aServer } from './server';
 
@@ -13,9 +13,9 @@ beforeEach(async () => {
   await addSimulatedShops(db());
   await askShops(db(), OURS, Date.now(), 50);
 });
-const shops = async (): Promise<readonly Shop[]> => ((await call('GET', '/shops')).body as { shops: Shop[] }).shops;
-const shop = async (): Promise<Shop> => (await shops()).find(({ id }) => id === ID)!;
-const plays = async (own: ShopPlays): Promise<Shop> => {
+const shops = async (): Promise<readonly WorkshopState[]> => ((await call('GET', '/shops')).body as { shops: WorkshopState[] }).shops;
+const shop = async (): Promise<WorkshopState> => (await shops()).find(({ id }) => id === ID)!;
+const plays = async (own: ShopPlays): Promise<WorkshopState> => {
   await db()('shops').where({ id: ID }).update({ plays: own });
   await askShops(db(), OURS, Date.now() + 1, 50);
   return shop();
@@ -49,7 +49,7 @@ test('prices that jump remember what they were; what is sold out says so', async
 
 test('a shop of one’s own: its terms, its list, and away again; what is no thing of the catalogue is refused whole', async () => {
   const terms = { name: 'The corner', deliveryMinor: 0, freeFromMinor: null, days: 0 };
-  const added = ((await call('POST', '/shops', terms)).body as { shops: Shop[] }).shops.find(({ name }) => name === 'The corner')!;
+  const added = ((await call('POST', '/shops', terms)).body as { shops: WorkshopState[] }).shops.find(({ name }) => name === 'The corner')!;
   const glue = { stockId: 'adhesives.white-glue', amount: 1_000, priceMinor: 700, steps: [{ fromCount: 3, priceMinor: 650 }], stock: 4 };
   expect((await call('PUT', `/shops/${added.id}/offers`, { offers: [glue, { ...glue, stockId: 'adhesives.moon-dust' }] })).status).toBe(
     422,

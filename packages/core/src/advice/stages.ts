@@ -8,11 +8,11 @@ import type { stackUp } from '../build/stack';
 import type { CoatNeed } from '../finishing/coats';
 import type { Feature } from '../plan/features';
 import type { kindCoats } from '../plan';
-import type { Spots } from '../schedule/drying';
+import type { DryingPlaces } from '../schedule/drying';
 import type { Days } from '../schedule/tasks';
 import type { Ground, SurfaceAreas, Zones } from '../terrain/ground';
 import type { OnTile, Seam } from '../terrain/tiling';
-import type { Trouble, Warning } from './checks';
+import type { ScheduleIssue, Warning } from './checks';
 
 /** A check as a stage: all its warnings at once. */
 const listed =
@@ -34,9 +34,9 @@ interface ForAdviceStages {
   readonly jobs: readonly CutJob[];
   readonly coats: readonly CoatNeed[];
   readonly fixed: readonly (FixedPiece & OnTile)[];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly days: Days;
-  readonly troubles: readonly Trouble[];
+  readonly troubles: readonly ScheduleIssue[];
 }
 
 /** What will go wrong, with fixes. */

@@ -155,7 +155,7 @@ export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sou
         cut: shop.cutSheets,
         catalogue,
       }),
-      ({ laidSplits }) => laidSplits,
+      ({ autoSplits }) => autoSplits,
       { when: ({ large }) => large.length === 0, answer: NO_SPLITS },
     )
     .stage(

@@ -23,7 +23,7 @@ export {
   toolBy,
 } from './look-up';
 export { offered } from './offered';
-export { OwnPath, OwnValue, saidAt, whyNotOwn, withOwn } from './own';
+export { OwnPath, OwnValue, saidAt, validateOverride, withOwn } from './own';
 export type { OwnValues } from './own';
 export { figuresOf, isEstimate, placeIn, rangesOf } from './ranges';
 export {

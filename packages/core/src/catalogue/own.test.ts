@@ -1,7 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import { CATALOGUE } from '../testing';
 import { loadCatalogue } from './load';
-import { saidAt, whyNotOwn, withOwn } from './own';
+import { saidAt, validateOverride, withOwn } from './own';
 import { figuresOf } from './ranges';
 
 const PATH = 'coatings.light-filler.spread.filmMm';
@@ -38,11 +38,11 @@ describe('figures of the builder’s own', () => {
   });
   test('far from ours are refused with what would do', () => {
     const ours = figuresOf(CATALOGUE).get(PATH)!;
-    expect(whyNotOwn(PATH, { value: 1.4, low: 1.2, high: 1.6 }, ours)).toBeNull();
-    expect(whyNotOwn(PATH, { value: 900, low: 1.2, high: 1_000 }, ours)).toBe(
+    expect(validateOverride(PATH, { value: 1.4, low: 1.2, high: 1.6 }, ours)).toBeNull();
+    expect(validateOverride(PATH, { value: 900, low: 1.2, high: 1_000 }, ours)).toBe(
       `high: got 1000. Enter ${ours.high * 10} or less: our value is at most ${ours.high}`,
     );
-    expect(whyNotOwn(PATH, { value: 1, low: 0, high: 2 }, ours)).toContain('low: got 0');
-    expect(whyNotOwn('a.b', { value: 1, low: 1, high: 1 }, undefined)).toContain('no value at “a.b”');
+    expect(validateOverride(PATH, { value: 1, low: 0, high: 2 }, ours)).toContain('low: got 0');
+    expect(validateOverride('a.b', { value: 1, low: 1, high: 1 }, undefined)).toContain('no value at “a.b”');
   });
 });

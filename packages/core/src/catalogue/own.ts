@@ -66,12 +66,12 @@ export function saidAt(path: string): { readonly name: string; readonly unit: st
 }
 
 /** So many times less or more than ours is a slip of the finger rather than a reading. */
-const MOST_OFF = 10;
+const MAX_OFF = 10;
 /** What is wrong with a figure of one's own; null where nothing is. @param ours what it would stand in the place of, undefined where there is none */
-export function whyNotOwn(path: string, { low, high }: OwnValue, ours: Estimate | undefined): string | null {
+export function validateOverride(path: string, { low, high }: OwnValue, ours: Estimate | undefined): string | null {
   if (ours === undefined) return `path: the catalogue has no value at “${path}”`;
-  const least = ours.low / MOST_OFF;
-  const most = path.endsWith('Pct') ? Math.max(100, ours.high) : ours.high * MOST_OFF;
+  const least = ours.low / MAX_OFF;
+  const most = path.endsWith('Pct') ? Math.max(100, ours.high) : ours.high * MAX_OFF;
   if (low < least) return `low: got ${low}. Enter ${least} or more: our value is at least ${ours.low}`;
   if (high > most) return `high: got ${high}. Enter ${most} or less: our value is at most ${ours.high}`;
   return null;

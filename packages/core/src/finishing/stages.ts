@@ -3,10 +3,10 @@ import type { Stages } from '../pipeline/stages';
 
 import type { Pieces } from '../build/pieces';
 import type { Plan } from '../plan';
-import type { Spots } from '../schedule/drying';
+import type { DryingPlaces } from '../schedule/drying';
 import type { Ground, SurfaceAreas } from '../terrain/ground';
 import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from './coats';
-import { stuffNeeds } from './mixes/stuffs';
+import { ingredientNeeds } from './mixes/ingredients';
 
 /** What repairs use lies nowhere on the board that anything else is calculated from. */
 const NO_MENDS: Plan['mends'] = [];
@@ -16,7 +16,7 @@ interface ForFinishingStages {
   readonly pieces: Pieces;
   readonly ground: Ground;
   readonly areas: SurfaceAreas;
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
 }
 
 /** Coats on ground and pieces, what is mixed for them, and what is scattered and paved. */
@@ -73,7 +73,7 @@ export const withFinishingStages = <Known extends ForFinishingStages>(
       ({ coats, catalogue }) => ({ coats, catalogue }),
       ({ mixesOf }) => mixesOf,
     )
-    .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), stuffNeeds)
+    .stage('stuffs', ({ coatings, catalogue }) => ({ coatings, catalogue }), ingredientNeeds)
     .lateStage(
       'matrix',
       'views',

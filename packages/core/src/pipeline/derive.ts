@@ -3,11 +3,11 @@ import { withBuildStages, withMassStages, withPieceStages } from '../build';
 import type { Catalogue } from '../catalogue';
 import { withFinishingStages } from '../finishing';
 import type { Plan } from '../plan';
-import { EMPTY_SHOP, type Shop } from '../plan/workshop';
+import { EMPTY_WORKSHOP, type WorkshopState } from '../plan/workshop';
 import { withProcurementStages } from '../procurement';
 import { withDryingStages, withScheduleStages } from '../schedule';
 import { withGroundStages, withTileStages } from '../terrain';
-import { rememberedLayouts } from './layouts';
+import { memoizedLayouts } from './layouts';
 import type { Sources } from './sources';
 import { Stages } from './stages';
 import { UNPLANNED, countsOf, readinessOf } from './tally';
@@ -48,8 +48,8 @@ export type StageName = (typeof STAGES.names)[number];
 export function pipelineWith(
   units: LoadedUnits,
   memory: 'last' | 'all' = 'last',
-): (plan: Plan, catalogue: Catalogue, shop?: Shop) => Derivation {
+): (plan: Plan, catalogue: Catalogue, shop?: WorkshopState) => Derivation {
   const derive = STAGES.pipeline(units, memory);
-  const layOutOnce = rememberedLayouts();
-  return (plan, catalogue, shop = EMPTY_SHOP) => derive({ plan, catalogue, shop, layOutOnce });
+  const layOutOnce = memoizedLayouts();
+  return (plan, catalogue, shop = EMPTY_WORKSHOP) => derive({ plan, catalogue, shop, layOutOnce });
 }

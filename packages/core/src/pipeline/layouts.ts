@@ -4,7 +4,7 @@ import { type Layout, type LayoutTask, layOut } from '../build/cutting/nesting';
 const KEPT = 60;
 
 /** Lays out jobs and remembers the last few, told apart by what a layout depends on: sizes, the stock and what is pinned, not what the parts look like. */
-export function rememberedLayouts(): (task: LayoutTask) => Layout {
+export function memoizedLayouts(): (task: LayoutTask) => Layout {
   const known = new Map<string, Layout>();
   return (task) => {
     const key = keyOf(task);

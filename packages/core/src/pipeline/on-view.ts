@@ -1,5 +1,5 @@
 /** What only some views look at: Section, Coats, Supplies and Bench. None of it is in the first load. */
-export { detailOf, movesOf } from '../schedule/bench-tasks';
+export { detailOf, benchTasksOf } from '../schedule/bench-tasks';
 export { coatMatrix } from '../finishing/coats/matrix';
 export { banksOf } from '../terrain/ground/banks';
 export { mixesOf } from '../finishing/mixes';

@@ -5,7 +5,7 @@ import type { Board } from '../plan';
 import { checkBoardFile } from '../plan/stored/file';
 import type { FeatureOf } from '../plan/features';
 import { newPiece } from '../build/pieces';
-import { NOTHING_DONE, EMPTY_SHOP } from '../plan/workshop';
+import { NOTHING_DONE, EMPTY_WORKSHOP } from '../plan/workshop';
 import { aBank, aBoard, aCrater, aHill, aMound, aPit, aPlot, aPool, aTrack, CATALOGUE, derived, sampleEdit, someLights } from '../testing';
 import { STAGES } from './derive';
 import { derivePipeline } from './full';
@@ -63,7 +63,7 @@ const BOARD: Board = {
 
 /** Every output of every stage, workings and all; functions aside. */
 function everything(board: Board, derive: (...of: Parameters<ReturnType<typeof derivePipeline>>) => object): Record<string, unknown> {
-  const answers = derive(board.plan, CATALOGUE, { ...EMPTY_SHOP, ...board.record }) as Readonly<Record<string, unknown>>;
+  const answers = derive(board.plan, CATALOGUE, { ...EMPTY_WORKSHOP, ...board.record }) as Readonly<Record<string, unknown>>;
   return Object.fromEntries(STAGES.names.map((name) => [name, answers[name]]));
 }
 const fresh = (board: Board): Record<string, unknown> =>

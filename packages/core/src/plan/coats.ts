@@ -56,10 +56,10 @@ export const starterSurface = (
 });
 
 /** No unit is cut or drawn smaller than a knife can follow. */
-const LEAST_UNIT_MM = 2;
+const MIN_UNIT_MM = 2;
 /** A pattern at a board's scale, from the table's corner. */
 export const laidIn = ({ id, longMm, wideMm, jointMm }: Catalogue['patterns'][number], scale: number): Laid => {
-  const scaled = (mm: number): number => Math.max(LEAST_UNIT_MM, Math.round(mm * scale * 2) / 2);
+  const scaled = (mm: number): number => Math.max(MIN_UNIT_MM, Math.round(mm * scale * 2) / 2);
   return {
     patternId: id,
     at: { x: 0, y: 0 },

@@ -7,7 +7,7 @@ import type { FixedPiece, Pieces } from '../build/pieces';
 import type { stackUp } from '../build/stack';
 import type { GlueNeed } from '../build/stack/adhesives';
 import type { CoatNeed, CoatingNeed, SealNeed } from '../finishing/coats';
-import type { stuffNeeds } from '../finishing/mixes/stuffs';
+import type { ingredientNeeds } from '../finishing/mixes/ingredients';
 import type { Basin, Ground, SurfaceAreas, Zones } from '../terrain/ground';
 import type { OnTile, fixingsFor } from '../terrain/tiling';
 import { featureNeeds } from './needs';
@@ -29,7 +29,7 @@ interface ForProcurementStages {
   readonly coats: readonly CoatNeed[];
   readonly coatings: readonly CoatingNeed[];
   readonly sealing: SealNeed | null;
-  readonly stuffs: ReturnType<typeof stuffNeeds>;
+  readonly stuffs: ReturnType<typeof ingredientNeeds>;
   readonly fixings: ReturnType<typeof fixingsFor>;
   readonly fixed: readonly (FixedPiece & OnTile)[];
 }
@@ -59,9 +59,9 @@ export const withProcurementStages = <Known extends ForProcurementStages>(
         pieces,
         catalogue,
       }),
-      ({ surelyFor }) =>
+      ({ safetyStockFor }) =>
         ({ seed, catalogue }) =>
-          surelyFor(seed, catalogue),
+          safetyStockFor(seed, catalogue),
       { when: ({ asked }) => !asked, answer: null },
     )
     .stage(

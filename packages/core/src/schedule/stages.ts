@@ -11,7 +11,7 @@ import type { CoatNeed, SealNeed } from '../finishing/coats';
 import type { Plan } from '../plan';
 import type { Ground, SurfaceAreas, Zones } from '../terrain/ground';
 import type { OnTile } from '../terrain/tiling';
-import { type Spots, dayForAir, spotsOf } from './drying';
+import { type DryingPlaces, dayForAir, dryingPlacesOf } from './drying';
 
 /** Whether something of a board takes water up and gives it off slowly: wood and card. */
 const drinksOf = (
@@ -37,7 +37,7 @@ export const withDryingStages = <Known extends object>(stages: Stages<Sources, K
       shop: { airs },
       catalogue,
     }) => ({ places, drying, driedAt, startsOn: dayForAir(places, startsOn), airs, catalogue }),
-    spotsOf,
+    dryingPlacesOf,
   );
 
 /** What is read of chapters before. */
@@ -53,7 +53,7 @@ interface ForScheduleStages {
   readonly coats: readonly CoatNeed[];
   readonly sealing: SealNeed | null;
   readonly fixed: readonly (FixedPiece & OnTile)[];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
 }
 
 /** Tasks, their order in the calendar, and one at a time for the bench. */
@@ -147,7 +147,7 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
         drinks: drinksOf(substrate, ground, catalogue),
         catalogue,
       }),
-      ({ troublesOf }) => troublesOf,
+      ({ scheduleIssuesOf }) => scheduleIssuesOf,
     )
     .lateStage(
       'floor',
@@ -163,7 +163,7 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
         days,
         catalogue,
       }),
-      ({ floorOf }) => floorOf,
+      ({ lowerBoundOf }) => lowerBoundOf,
     )
     .lateStage(
       'reasons',
@@ -185,7 +185,7 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
       'moves',
       'views',
       ({ days: { slots }, steps, shop: { doneTasks } }) => ({ slots, steps, doneTasks }),
-      ({ movesOf }) => movesOf,
+      ({ benchTasksOf }) => benchTasksOf,
     )
     .lateStage(
       'moveDetail',

@@ -1,8 +1,8 @@
-import { remembered } from '../base/memory';
+import { memoize } from '../base/memory';
 import type { Pieces } from '../build/pieces';
 import { type Feature, carrying, pieceOn } from '../plan/features';
 
-const asHigh = remembered(carrying);
+const asHigh = memoize(carrying);
 /** Features with every plot as high as the piece on it. */
 export function withPieces({
   features,

@@ -120,7 +120,7 @@ const gridded = (link: Link): Link => ({
 });
 
 /** Asked so often at most: more is called not counted out. */
-const MOST_ASKED = 400_000;
+const MAX_ASKED = 400_000;
 /**
  * Counts out every plan on the grid that is through earlier than a time: every start, everyone who may, rule by rule. For a few jobs only.
  * @returns the earliest there is, null for none, undefined when it was too much to count
@@ -135,7 +135,7 @@ export function countedOut(problem: Problem, before: number): number | null | un
   let best = before;
   let asked = 0;
   const on = (): void => {
-    if (asked > MOST_ASKED) return;
+    if (asked > MAX_ASKED) return;
     const job = placed.length;
     if (job === jobs.length) {
       if (breachesOf(problem, placed).length === 0)
@@ -162,5 +162,5 @@ export function countedOut(problem: Problem, before: number): number | null | un
     }
   };
   on();
-  return asked > MOST_ASKED ? undefined : best < before ? best : null;
+  return asked > MAX_ASKED ? undefined : best < before ? best : null;
 }

@@ -1,6 +1,6 @@
 import { given } from '../base/units';
 import type { Bench, Step } from '../schedule/tasks';
-import { type Spot, clockWait, spotsOf } from '../schedule/drying';
+import { type DryingPlace, clockWait, dryingPlacesOf } from '../schedule/drying';
 import { type Calendar, type Plan, newPerson, newPlace } from '../plan';
 import { CATALOGUE } from './plans';
 
@@ -16,10 +16,10 @@ type Air = {
 export function aSpot(
   { airC, humidityPct, airId = 'still', on = 'shelf', kindId = 'room' }: Air,
   change: Partial<Plan['places'][number]> = {},
-): Spot {
+): DryingPlace {
   const place = { ...newPlace({ ...ROOM!, kindId, airC, humidityPct }), ...change };
   const drying = { placeId: place.id, on, lies: 'flat' as const, airId };
-  return spotsOf({ places: [place], drying, driedAt: [], startsOn: '2026-11-30', airs: {}, catalogue: CATALOGUE }).usual;
+  return dryingPlacesOf({ places: [place], drying, driedAt: [], startsOn: '2026-11-30', airs: {}, catalogue: CATALOGUE }).usual;
 }
 
 /** Bench hours and nothing else of note. */
@@ -41,7 +41,7 @@ export const aCalendar = (hours: Calendar['hours'], change: Partial<Calendar> = 
 export function aBench(calendar: Calendar, change: Partial<Bench> = {}): Bench {
   const places = change.places ?? [newPlace(ROOM!)];
   const drying = { placeId: places[0]!.id, on: 'shelf' as const, lies: 'flat' as const, airId: 'still' };
-  const spots = spotsOf({ places, drying, driedAt: [], startsOn: calendar.startsOn, airs: {}, catalogue: CATALOGUE });
+  const spots = dryingPlacesOf({ places, drying, driedAt: [], startsOn: calendar.startsOn, airs: {}, catalogue: CATALOGUE });
   return {
     calendar,
     doneTasks: {},
@@ -64,7 +64,7 @@ export function aWorkStep(
     setUpMin = 0,
     asks = {},
     spot = aSpot({ airC: 20, humidityPct: 50 }),
-  }: { setUpMin?: number; asks?: Partial<Step['asks']>; spot?: Spot } = {},
+  }: { setUpMin?: number; asks?: Partial<Step['asks']>; spot?: DryingPlace } = {},
 ): Step {
   return {
     id,

@@ -1,7 +1,7 @@
-import type { Mend } from '../advice/checks';
+import type { QuickFix } from '../advice/checks';
 import { type Derivation, derivePipeline } from '../pipeline';
 import { appliedTo } from '../plan/edits';
-import type { Shop } from '../plan/workshop';
+import type { WorkshopState } from '../plan/workshop';
 import { WORKSHOP_CATALOGUE } from '../catalogue/workshop';
 import type { Feature } from '../plan/features';
 import { type Coat, type NewBoard, type Plan, coatsOn, newPlan, plainCoat } from '../plan';
@@ -139,9 +139,9 @@ export const aTrack = (points: Line, widthMm: number, id = 'track'): Feature => 
 });
 
 /** The plan with a mend applied. */
-export const mended = (plan: Plan, { edit }: Mend): Plan => appliedTo(plan, edit);
+export const mended = (plan: Plan, { edit }: QuickFix): Plan => appliedTo(plan, edit);
 /** Everything that follows from a plan, reckoned afresh. */
-export const derived = (plan: Plan, shop?: Shop): Derivation => derivePipeline()(plan, CATALOGUE, shop);
+export const derived = (plan: Plan, shop?: WorkshopState): Derivation => derivePipeline()(plan, CATALOGUE, shop);
 
 /** A coat with nothing said of it but what and how, unless told. */
 export const aCoat = (coatingId: string, methodId: string, change: Partial<Coat> = {}): Coat => ({

@@ -23,7 +23,7 @@ export interface Asker {
 }
 export const askerOf = (res: Response): Asker => res.locals['asker'] as Asker;
 /** By whom a change is made, as far as anybody signs in. */
-export const askedBy = (res: Response): string | null => askerOf(res).person;
+export const currentUser = (res: Response): string | null => askerOf(res).person;
 export const addressOf = (req: Request): string => req.ip ?? '';
 
 const only =

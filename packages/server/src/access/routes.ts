@@ -18,7 +18,7 @@ import {
 import { HttpProblem } from '../problems';
 import { smallJson } from '../reading/bodies';
 import { slowGuessing } from './attempts';
-import { type GuardedRoutes, addressOf, askedBy, askerOf, can, guardedRoutes } from './may';
+import { type GuardedRoutes, addressOf, currentUser, askerOf, can, guardedRoutes } from './may';
 import { changePassphrase, enter, invite, join, listPeople, removePerson, setRole, withdraw } from './people';
 import { listRecord, record } from './record';
 import { type Access, beginSession, clearCookie, endOther, endSession, listSessions, sessionOf } from './sessions';
@@ -84,8 +84,8 @@ export function accessRoutes(db: Knex, access: Access): GuardedRoutes {
   });
   api.post('/people/invitations', 'manage', ...smallJson('1kb'), async (req, res) => {
     const { role, days } = NewInvitation.parse(req.body);
-    const made = await invite(db, role, days, askedBy(res));
-    await record(db, 'invited', { person: askedBy(res), about: role, address: addressOf(req) });
+    const made = await invite(db, role, days, currentUser(res));
+    await record(db, 'invited', { person: currentUser(res), about: role, address: addressOf(req) });
     res.status(201).json(Invitation.parse(made));
   });
   api.delete('/people/invitations/:invitationId', 'manage', async (req, res) => {
@@ -97,13 +97,13 @@ export function accessRoutes(db: Knex, access: Access): GuardedRoutes {
     const { personId } = PersonParams.parse(req.params);
     const { role } = PersonRole.parse(req.body);
     const name = (await setRole(db, personId, role)) ?? noSuchPerson();
-    await record(db, 'role-changed', { person: askedBy(res), about: `${name}: ${role}`, address: addressOf(req) });
+    await record(db, 'role-changed', { person: currentUser(res), about: `${name}: ${role}`, address: addressOf(req) });
     res.json(People.parse(await listPeople(db)));
   });
   api.delete('/people/:personId', 'manage', async (req, res) => {
     const { personId } = PersonParams.parse(req.params);
     const name = (await removePerson(db, personId)) ?? noSuchPerson();
-    await record(db, 'person-removed', { person: askedBy(res), about: name, address: addressOf(req) });
+    await record(db, 'person-removed', { person: currentUser(res), about: name, address: addressOf(req) });
     res.json(People.parse(await listPeople(db)));
   });
 

@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
-import type { Move } from '@spare-acre/core/procurement/stock';
+import type { StockTransaction } from '@spare-acre/core/procurement/stock';
 import { addEntries } from '../logbook/logbook';
 import { addMoves, listMoves } from '../shelf/shelf';
 import { addSimulated } from '../air/sensors';
@@ -12,7 +12,7 @@ import { addSimulatedShops, askShops } from '../shops/shops';
 import { createBoard } from './boards';
 import { markOf } from './checked';
 
-const lying = (stockId: string, kind: Move['kind'], amount: number, day: string, note = ''): Move => ({
+const lying = (stockId: string, kind: StockTransaction['kind'], amount: number, day: string, note = ''): StockTransaction => ({
   id: randomUUID(),
   stockId,
   kind,
@@ -23,7 +23,7 @@ const lying = (stockId: string, kind: Move['kind'], amount: number, day: string,
   note,
 });
 /** What is left of earlier boards; the mask has stood open for longer than it keeps. */
-const ON_THE_SHELF: readonly Move[] = [
+const ON_THE_SHELF: readonly StockTransaction[] = [
   lying('coatings.masking-fluid', 'bought', 50, '2025-10-04'),
   lying('coatings.masking-fluid', 'opened', 0, '2025-10-11'),
   lying('coatings.masking-fluid', 'used', 15, '2025-10-11', 'rust on a water tank'),

@@ -11,7 +11,7 @@ import {
   RevisionTitle,
   SavedPlan,
 } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, addressOf, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, addressOf, currentUser, guardedRoutes } from '../access/may';
 import { record } from '../access/record';
 import { remembered, takeNote } from '../own/editions';
 import type { CatalogueKeeper } from '../own/keeper';
@@ -62,7 +62,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     res
       .status(201)
       .type('json')
-      .send(await created(board, askedBy(res)));
+      .send(await created(board, currentUser(res)));
   });
 
   /** The body is the board file itself, as it was exported. */
@@ -71,7 +71,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     res
       .status(201)
       .type('json')
-      .send(await created(board, askedBy(res)));
+      .send(await created(board, currentUser(res)));
   });
 
   api.get('/boards/:boardId', 'look', async (req, res) => {
@@ -82,7 +82,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
   api.put('/boards/:boardId/plan', 'build', ...jsonBytes(MAX_PLAN), async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const save = await readers.read('save', bytesOf(req.body));
-    const saved = await savePlan(db, boardId, save, markOf(save.revision + 1), askedBy(res));
+    const saved = await savePlan(db, boardId, save, markOf(save.revision + 1), currentUser(res));
     if (saved.ok) return void res.json(SavedPlan.parse(saved.value));
     if (saved.problem.code === 'board/missing') throw noSuchBoard();
     const { stored } = saved.problem;
@@ -147,7 +147,7 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
         .replace(/^-|-$/g, '')
         .toLowerCase() || 'plan';
     const file = await readers.read('exported', { planText, recordText });
-    await record(db, 'exported', { person: askedBy(res), about: name, address: addressOf(req) });
+    await record(db, 'exported', { person: currentUser(res), about: name, address: addressOf(req) });
     res.attachment(`${fileName}.spare-acre.json`).type('application/json').send(file);
   });
 

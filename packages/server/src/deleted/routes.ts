@@ -1,7 +1,7 @@
 import type { Request, Response } from 'express';
 import type { Knex } from 'knex';
 import { Deleted, DeletedParams } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, addressOf, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, addressOf, currentUser, guardedRoutes } from '../access/may';
 import { record } from '../access/record';
 import { changed } from '../own/keeper';
 import { HttpProblem } from '../problems';
@@ -17,7 +17,7 @@ export function deletedRoutes(db: Knex): GuardedRoutes {
     const { kind, id } = DeletedParams.parse(req.params);
     const name = await (kind === 'log' ? changed(db, (trx) => restoreDeleted(trx, kind, id)) : restoreDeleted(db, kind, id));
     if (name === null) throw new HttpProblem(404, 'Not there', 'No item of that kind with that id was deleted in the last 30 days.');
-    await record(db, 'restored', { person: askedBy(res), about: `${kind}: ${name}`, address: addressOf(req) });
+    await record(db, 'restored', { person: currentUser(res), about: `${kind}: ${name}`, address: addressOf(req) });
     res.json(Deleted.parse({ deleted: await listDeleted(db) }));
   });
   return api;
@@ -25,4 +25,4 @@ export function deletedRoutes(db: Knex): GuardedRoutes {
 
 /** Writes down that something was deleted, and by whom. */
 export const recordDeletion = (db: Knex, req: Request, res: Response, about: string): Promise<void> =>
-  record(db, 'deleted', { person: askedBy(res), about, address: addressOf(req) });
+  record(db, 'deleted', { person: currentUser(res), about, address: addressOf(req) });

@@ -11,7 +11,7 @@ import {
   NewEntries,
   NewEntriesTaken,
 } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, currentUser, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { markDeleted } from '../deleted/deleted';
 import { recordDeletion } from '../deleted/routes';
@@ -45,7 +45,7 @@ export function logbookRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes 
   });
   api.delete('/boards/:boardId/log/:entryId', 'delete', async (req, res) => {
     const { boardId, entryId } = LogParams.parse(req.params);
-    const name = await changed(db, (trx) => markDeleted(trx, 'log', { id: entryId, board_id: boardId }, askedBy(res)));
+    const name = await changed(db, (trx) => markDeleted(trx, 'log', { id: entryId, board_id: boardId }, currentUser(res)));
     if (name === null) throw new HttpProblem(404, 'No such entry', 'There is no entry with that id in the log of this board.');
     await recordDeletion(db, req, res, `log: ${name}`);
     res.status(204).end();

@@ -1,6 +1,6 @@
 import type { Request } from 'express';
 import type { Knex } from 'knex';
-import { OwnValue, figuresOf, whyNotOwn } from '@spare-acre/core/catalogue';
+import { OwnValue, figuresOf, validateOverride } from '@spare-acre/core/catalogue';
 import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
 import { CatalogueAnswer, Customs, EntryBody, EntryParams, EntryPicture, InUse, OwnList, OwnParams } from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
@@ -40,7 +40,7 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     const { path } = OwnParams.parse(req.params);
     const own = OwnValue.parse(req.body);
     const there = figuresOf((await keeper.now()).catalogue).get(path);
-    const refusal = whyNotOwn(path, own, there === undefined ? undefined : { ...there, ...there.ours });
+    const refusal = validateOverride(path, own, there === undefined ? undefined : { ...there, ...there.ours });
     if (refusal !== null) throw new HttpProblem(422, 'Not a value of this catalogue', refusal);
     await changed(db, (trx) => setOwn(trx, path, own));
     res.status(204).end();

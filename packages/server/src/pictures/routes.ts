@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { MAX_PICTURE_MB, Picture, PictureList, PictureParams } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, currentUser, guardedRoutes } from '../access/may';
 import { bytesOf, pictureBytes } from '../reading/bodies';
 import type { Readers } from '../reading/readers';
 import { recordDeletion } from '../deleted/routes';
@@ -33,7 +33,7 @@ export function pictureRoutes(db: Knex, readers: Readers): GuardedRoutes {
 
   api.delete('/pictures/:pictureId', 'delete', async (req, res) => {
     const { pictureId } = PictureParams.parse(req.params);
-    const name = await removePicture(db, pictureId, askedBy(res));
+    const name = await removePicture(db, pictureId, currentUser(res));
     await recordDeletion(db, req, res, `picture: ${name}`);
     res.status(204).end();
   });

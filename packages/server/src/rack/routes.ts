@@ -1,6 +1,6 @@
 import type { Knex } from 'knex';
 import { NewOffcut, OffcutParams, Rack, RackOffcut } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, currentUser, guardedRoutes } from '../access/may';
 import { isOnShelf } from '../boards/boards';
 import { markDeleted } from '../deleted/deleted';
 import { recordDeletion } from '../deleted/routes';
@@ -27,7 +27,7 @@ export function rackRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
 
   api.delete('/rack/:offcutId', 'delete', async (req, res) => {
     const { offcutId } = OffcutParams.parse(req.params);
-    const name = await markDeleted(db, 'offcut', { id: offcutId }, askedBy(res));
+    const name = await markDeleted(db, 'offcut', { id: offcutId }, currentUser(res));
     if (name === null) throw new HttpProblem(404, 'No such offcut', 'There is no offcut with that id in the rack.');
     await recordDeletion(db, req, res, `offcut: ${name}`);
     res.status(204).end();

@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 import { stockedIn } from '@spare-acre/core/procurement/stock';
 import { Ledger, MoveParams, NewMoves } from '@spare-acre/core/io/wire';
-import { type GuardedRoutes, askedBy, guardedRoutes } from '../access/may';
+import { type GuardedRoutes, currentUser, guardedRoutes } from '../access/may';
 import { markDeleted } from '../deleted/deleted';
 import { recordDeletion } from '../deleted/routes';
 import type { CatalogueKeeper } from '../own/keeper';
@@ -25,7 +25,7 @@ export function shelfRoutes(db: Knex, keeper: CatalogueKeeper): GuardedRoutes {
   });
   api.delete('/shelf/:moveId', 'delete', async (req, res) => {
     const { moveId } = MoveParams.parse(req.params);
-    const name = await markDeleted(db, 'shelf', { id: moveId }, askedBy(res));
+    const name = await markDeleted(db, 'shelf', { id: moveId }, currentUser(res));
     if (name === null) throw new HttpProblem(404, 'No such line', 'There is no entry with that id in the ledger.');
     await recordDeletion(db, req, res, `shelf: ${name}`);
     res.json(Ledger.parse({ moves: await listMoves(db) }));

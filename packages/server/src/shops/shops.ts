@@ -2,7 +2,7 @@ import type { Knex } from 'knex';
 import { randomUUID } from 'node:crypto';
 import { readPriceList } from '@spare-acre/core/procurement/buying';
 import type { Catalogue } from '@spare-acre/core/catalogue';
-import type { NewOffers, Shop, ShopPlays, ShopTerms } from '@spare-acre/core/io/wire';
+import type { NewOffers, WorkshopState, ShopPlays, ShopTerms } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
 import { SIMULATED, type Simulated, priceListOf } from './simulated';
 
@@ -31,7 +31,7 @@ interface OfferRow {
 type Terms = z.infer<typeof ShopTerms>;
 type Offers = z.infer<typeof NewOffers>['offers'];
 
-export async function listShops(db: Knex): Promise<readonly Shop[]> {
+export async function listShops(db: Knex): Promise<readonly WorkshopState[]> {
   const [shops, offers] = await Promise.all([
     db<ShopRow>('shops').orderBy('created_at').orderBy('id'),
     db<OfferRow>('offers').orderBy('stock_id').orderBy('amount'),

@@ -1,6 +1,6 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { given, reckon, total } from '@spare-acre/core/base/units';
+import { given, calculate, total } from '@spare-acre/core/base/units';
 import type { Warning } from '@spare-acre/core/advice/checks';
 import { useDrawer } from '../ui/drawer';
 import { usePlan } from '../stores/board/plan';
@@ -18,8 +18,8 @@ afterEach(() => vi.unstubAllGlobals());
 const plain = (text: string): string => text.replaceAll('\u202f', '').replaceAll('\u00a0', ' ').replace(/\s+/g, ' ').trim();
 
 describe('the sheet of a working', () => {
-  const area = reckon('Pan', 'mm²', given('Width', 200, 'mm', 'plan'), '×', given('Depth', 100, 'mm', 'plan'));
-  const volume = reckon('Water', 'mm³', area, '×', given('Water depth', 4, 'mm', 'plan', 'typed'));
+  const area = calculate('Pan', 'mm²', given('Width', 200, 'mm', 'plan'), '×', given('Depth', 100, 'mm', 'plan'));
+  const volume = calculate('Water', 'mm³', area, '×', given('Water depth', 4, 'mm', 'plan', 'typed'));
 
   test('shows the last step, its parts and its result; the inputs with where they come from', () => {
     const sheet = mount(WorkingSheet, { props: { figure: volume } });

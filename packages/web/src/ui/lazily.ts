@@ -5,7 +5,7 @@ import ViewSkeleton from './ViewSkeleton.vue';
 type Load<C extends Component> = () => Promise<{ default: C }>;
 /** What has not been fetched yet and will be wanted, should the server go away meanwhile. */
 const ahead = new Set<() => Promise<unknown>>();
-const remembered = <C extends Component>(load: Load<C>): Load<C> => {
+const memoize = <C extends Component>(load: Load<C>): Load<C> => {
   // In a component's setup each visit would add another, and keep all of that visit in memory.
   if (getCurrentInstance() !== null) throw new Error('Name lazy parts outside of setup, in a script of the module.');
   const once: Load<C> = () => {
@@ -18,13 +18,13 @@ const remembered = <C extends Component>(load: Load<C>): Load<C> => {
 
 /** A whole view fetched when it is gone to: its shape at once, itself when it is there, and plain words where it does not come. */
 export function viewLazily(load: Load<Component>): Component {
-  const view = defineAsyncComponent({ loader: remembered(load), loadingComponent: ViewSkeleton, delay: 0, errorComponent: LoadFailed });
+  const view = defineAsyncComponent({ loader: memoize(load), loadingComponent: ViewSkeleton, delay: 0, errorComponent: LoadFailed });
   return defineComponent({ render: () => h(view) });
 }
 
 /** A part of a view fetched when it is first shown. */
 export const partLazily = <C extends Component>(load: Load<C>): C =>
-  defineAsyncComponent<C>({ loader: remembered(load), errorComponent: LoadFailed });
+  defineAsyncComponent<C>({ loader: memoize(load), errorComponent: LoadFailed });
 /** The same for a part so heavy that it is not fetched before it is asked for. */
 export const heavyPartLazily = <C extends Component>(load: Load<C>): C =>
   defineAsyncComponent<C>({ loader: load, errorComponent: LoadFailed });

@@ -4,7 +4,7 @@ import { type Quantity, hasWorking } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { LoadedUnits, NotLoaded, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import { CATALOGUE } from '../testing/world';
-import { Answering, figureAt, heard, placeOf } from './answering';
+import { Answering, figureAt, applyAnswer, placeOf } from './answering';
 import { type Look, SLICES, type SliceName } from './slices';
 
 const plan = brinefold(CATALOGUE);
@@ -39,15 +39,15 @@ describe('an answer', () => {
   });
   test('tells of warnings those that are new; what is known stays, what is mended goes', () => {
     const [derive, answering] = [derivePipeline(), new Answering()];
-    let known = heard({}, answering.answer(derive(plan, CATALOGUE), look()));
+    let known = applyAnswer({}, answering.answer(derive(plan, CATALOGUE), look()));
     const [warning] = known.warnings!;
     const cold = { ...plan, places: plan.places.map((place) => ({ ...place, air: { ...place.air, airC: 1 } })) };
     const second = answering.answer(derive(cold, CATALOGUE), look());
     expect(second.slices.warnings!.map(({ code }) => code)).toEqual(['air/too-cold']);
-    known = heard(known, second);
+    known = applyAnswer(known, second);
     expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code, 'air/too-cold']);
     expect(known.warnings![0]).toBe(warning);
-    known = heard(known, answering.answer(derive(plan, CATALOGUE), look()));
+    known = applyAnswer(known, answering.answer(derive(plan, CATALOGUE), look()));
     expect(known.warnings!.map(({ code }) => code)).toEqual([warning!.code]);
   });
 });
@@ -78,13 +78,13 @@ describe('an answer while units are on their way', () => {
     expect(first.isComplete).toBe(false);
     expect(names(first.slices)).toEqual(['counts', 'masses', 'readiness', 'warnings']);
     expect(first.slices.readiness!.isPlanned).toBe(false);
-    let known = heard({}, first);
+    let known = applyAnswer({}, first);
     expect(known.warnings).toEqual([]);
     for (const unit of ['views', 'schedule', 'checks'] as const) await units.load(unit);
     const second = answering.answer(derive(bare, CATALOGUE), look('masses', 'section'), false, true);
     expect(second.isComplete).toBe(true);
-    known = heard(known, second);
-    expect(known).toEqual(heard({}, new Answering().answer(derivePipeline()(bare, CATALOGUE), look('masses', 'section'))));
+    known = applyAnswer(known, second);
+    expect(known).toEqual(applyAnswer({}, new Answering().answer(derivePipeline()(bare, CATALOGUE), look('masses', 'section'))));
   });
   test('later ones say which unit they lack instead', () => {
     expect(() => new Answering().answer(pipelineWith(new LoadedUnits())(bare, CATALOGUE), look('section'))).toThrow(NotLoaded);
@@ -108,22 +108,22 @@ describe('an early answer', () => {
   });
   test('leaves what was told of the evenings as it was, and what is told after it makes up for it', () => {
     const [derive, answering] = [derivePipeline(), new Answering()];
-    let known = heard({}, answering.answer(derive(warmedTo(1), CATALOGUE), look()));
+    let known = applyAnswer({}, answering.answer(derive(warmedTo(1), CATALOGUE), look()));
     expect(codes(known)).toContain('air/too-cold');
     const [before, warm] = [known.readiness, derive(plan, CATALOGUE)];
-    known = heard(known, answering.answer(warm, look(), true));
+    known = applyAnswer(known, answering.answer(warm, look(), true));
     expect(codes(known)).toContain('air/too-cold');
     expect(known.readiness).toBe(before);
-    known = heard(known, answering.answer(warm, look()));
+    known = applyAnswer(known, answering.answer(warm, look()));
     expect(codes(known)).not.toContain('air/too-cold');
     expect(known.readiness!.readyText).toBe(warm.days.ready!.text);
-    expect(known).toEqual(heard({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look())));
+    expect(known).toEqual(applyAnswer({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look())));
   });
 });
 
 test('the working of a figure is found by where the figure stands; of one that is another by now there is none', () => {
   const derived = derivePipeline()(plan, CATALOGUE);
-  const known = heard({}, new Answering().answer(derived, look('masses')));
+  const known = applyAnswer({}, new Answering().answer(derived, look('masses')));
   const shown = known.masses![2]!.mass;
   const place = placeOf(shown, known)!;
   expect(place).toEqual(['masses', '2', 'mass']);

@@ -78,7 +78,7 @@ function newAmong(warnings: Warnings, before: Warnings = []): Warnings {
 }
 
 /** What is known after an answer. */
-export function heard(known: Slices, { slices, warningIds }: Answer): Slices {
+export function applyAnswer(known: Slices, { slices, warningIds }: Answer): Slices {
   const { warnings: news = [], ...others } = slices;
   const byId = new Map([...(known.warnings ?? []), ...news].map((warning) => [warning.id, warning]));
   const warnings = warningIds.flatMap((id) => byId.get(id) ?? []);

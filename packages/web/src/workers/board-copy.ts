@@ -1,7 +1,7 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, LoadedUnits, type UnitName, pipelineWith } from '@spare-acre/core/pipeline/derive';
 import { type Board, type Change, type Plan, withChanges } from '@spare-acre/core/plan';
-import { EMPTY_STOCK, type Shop, type Stock } from '@spare-acre/core/plan/workshop';
+import { EMPTY_STOCK, type WorkshopState, type Stock } from '@spare-acre/core/plan/workshop';
 
 /** A worker's own copy of the open board, kept up by changes: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
@@ -35,7 +35,7 @@ export class BoardCopy {
   get catalogue(): Catalogue {
     return this.known!;
   }
-  get shop(): Shop {
+  get shop(): WorkshopState {
     return { ...this.stock, ...this.board!.record };
   }
   derived(): Derivation {

@@ -1,14 +1,14 @@
 import { type Region, areaMm2, intersection, isEmpty } from '../../base/geometry';
-import { rememberedPairs } from '../../base/memory';
+import { memoizePairs } from '../../base/memory';
 import type { Land, Lands } from '../../terrain/ground';
 import { kindOf } from '../../plan/features';
 import { given } from '../../base/units';
 import type { Warning } from './warning';
 
 /** Overlaps under this are a corner touched, not a place taken. */
-const LEAST_MM2 = 100;
+const MIN_MM2 = 100;
 /** While one thing is dragged, all others lie on one another as they did. */
-const sharedMm2 = rememberedPairs((a: Region, b: Region): number => areaMm2(intersection(a, b)));
+const sharedMm2 = memoizePairs((a: Region, b: Region): number => areaMm2(intersection(a, b)));
 
 /** Open space that something fixed has been put on, and plots that are not level. */
 export function* clearWarnings({ lands }: Lands): Generator<Warning> {
@@ -25,7 +25,7 @@ function* takenSpace(land: Land, lands: readonly Land[]): Generator<Warning> {
   for (const other of lands) {
     if (!blocks(other) || isEmpty(land.whole) || isEmpty(other.whole)) continue;
     const taken = sharedMm2(land.whole, other.whole);
-    if (taken < LEAST_MM2) continue;
+    if (taken < MIN_MM2) continue;
     yield {
       id: `clear/taken ${land.id} ${other.id}`,
       code: 'clear/taken',
@@ -50,7 +50,7 @@ function* unevenPlot(land: Land, lands: readonly Land[]): Generator<Warning> {
   for (const other of lands) {
     if (other.role !== 'mass' || isEmpty(other.whole)) continue;
     const under = sharedMm2(land.whole, other.body);
-    if (under < LEAST_MM2 || whole - under < LEAST_MM2) continue;
+    if (under < MIN_MM2 || whole - under < MIN_MM2) continue;
     yield {
       id: `plot/uneven ${land.id} ${other.id}`,
       code: 'plot/uneven',

@@ -10,7 +10,7 @@ import { type Part, proposedSplits } from '../../build/cutting/parts';
 import { isNew } from '../../build/cutting/nesting';
 import type { Plan } from '../../plan';
 import { type Figure, given } from '../../base/units';
-import type { Mend, Warning } from './warning';
+import type { QuickFix, Warning } from './warning';
 
 interface Inputs {
   readonly table: Plan['table'];
@@ -22,7 +22,7 @@ interface Inputs {
 }
 
 /** Sheets that were ticked off by mistake, or are wanted no more. */
-const notCut = (cutIds: readonly string[]): Mend['edit'] => ({ code: 'sheet/uncut', cutIds, layout: null, jobKeys: [] });
+const notCut = (cutIds: readonly string[]): QuickFix['edit'] => ({ code: 'sheet/uncut', cutIds, layout: null, jobKeys: [] });
 
 /** Parts that fit no sheet or do not go into the machine, told before anything is cut, with a split that works. @source craft.md §4 */
 export function* cutWarnings(inputs: Inputs): Generator<Warning> {
@@ -146,7 +146,7 @@ function limitWarning(limits: readonly BeyondTool[], job: CutJob, inputs: Inputs
 }
 
 /** Tools of the material that take all these parts. */
-const otherTools = (job: CutJob, all: readonly Part[]): Mend[] =>
+const otherTools = (job: CutJob, all: readonly Part[]): QuickFix[] =>
   job.tools
     .filter((tool) => tool !== job.tool && beyondTool({ ...job, tool, parts: all }).length === 0)
     .map((tool) => ({
@@ -155,7 +155,7 @@ const otherTools = (job: CutJob, all: readonly Part[]): Mend[] =>
     }));
 
 /** Splits of every one of the parts, as one mend. */
-function splitParts(all: readonly Part[], job: CutJob, { parts, ground, catalogue }: Inputs): Mend[] {
+function splitParts(all: readonly Part[], job: CutJob, { parts, ground, catalogue }: Inputs): QuickFix[] {
   const splits = all.map((part) => proposedSplits(part, canCutWith(job, part, job.tool), { parts, ground, catalogue }));
   if (splits.some((own) => own.length === 0)) return [];
   const counts = new Set(splits.map((own) => (own.length === 1 ? own[0]!.atMm.length + 1 : 0)));
@@ -170,10 +170,10 @@ function splitParts(all: readonly Part[], job: CutJob, { parts, ground, catalogu
 }
 
 /** Two tiles made of the column or the row that a part is too large for, its longer side first. */
-function tileMends(part: Part, { table, ground }: Inputs): Mend[] {
+function tileMends(part: Part, { table, ground }: Inputs): QuickFix[] {
   const tile = ground.tiles.find(({ id }) => id === part.workpieceId);
   if (tile === undefined) return [];
-  const divide = (side: 'columnWidthsMm' | 'rowDepthsMm', index: number, label: string): Mend[] =>
+  const divide = (side: 'columnWidthsMm' | 'rowDepthsMm', index: number, label: string): QuickFix[] =>
     table[side].length < LIMITS.tilesAlong.max ? [{ edit: { code: 'table/divide', side, index, into: 2 }, label }] : [];
   const mends = [
     ...divide('columnWidthsMm', tile.column, `Make two tiles of column ${columnLetter(tile.column)}`),

@@ -1,6 +1,6 @@
 import { given } from '../../base/units';
-import type { Elsewhere, Trouble } from './trouble';
-import type { Mend, Warning } from './warning';
+import type { Elsewhere, ScheduleIssue } from './schedule-issue';
+import type { QuickFix, Warning } from './warning';
 
 interface Late {
   readonly wantedText: string;
@@ -10,7 +10,7 @@ interface Late {
 }
 interface DayInputs {
   readonly late: Late | null;
-  readonly troubles: readonly Trouble[];
+  readonly troubles: readonly ScheduleIssue[];
 }
 
 /** A board that is ready too late for what it is wanted for, and all that goes wrong with its evenings. */
@@ -37,7 +37,7 @@ function lateWarning({ wantedText, readyText, lateMin, notBeforeText }: Late): W
 }
 
 type Told = Omit<Warning, 'featureId'>;
-const dryIn = (elsewhere: Elsewhere | null): Mend[] =>
+const dryIn = (elsewhere: Elsewhere | null): QuickFix[] =>
   elsewhere === null
     ? []
     : [
@@ -46,7 +46,7 @@ const dryIn = (elsewhere: Elsewhere | null): Mend[] =>
           edit: { code: 'drying/change', change: { placeId: elsewhere.placeId, on: 'shelf' } },
         },
       ];
-const heated = (placeId: string, placeName: string, airC: number, humidityPct?: number): Mend => ({
+const heated = (placeId: string, placeName: string, airC: number, humidityPct?: number): QuickFix => ({
   label: humidityPct === undefined ? `Heat ${placeName} to ${airC} °C` : `Heat and dry ${placeName}: ${airC} °C, ${humidityPct} %`,
   edit: {
     code: 'place/change',
@@ -56,7 +56,7 @@ const heated = (placeId: string, placeName: string, airC: number, humidityPct?: 
   },
 });
 
-function told(trouble: Trouble): Told {
+function told(trouble: ScheduleIssue): Told {
   switch (trouble.kind) {
     case 'cold':
       return coldTold(trouble);
@@ -184,7 +184,16 @@ function told(trouble: Trouble): Told {
 }
 
 /** Below its film-forming temperature a water-borne coat or glue never binds. @source craft.md §8 */
-function coldTold({ placeId, placeName, what, others, leastC, airC, untilText, elsewhere }: Extract<Trouble, { kind: 'cold' }>): Told {
+function coldTold({
+  placeId,
+  placeName,
+  what,
+  others,
+  leastC,
+  airC,
+  untilText,
+  elsewhere,
+}: Extract<ScheduleIssue, { kind: 'cold' }>): Told {
   const rest = others === 0 ? '' : others === 1 ? ' and one other task' : ` and ${others} other tasks`;
   const warmC = Math.max(leastC, 20);
   return {

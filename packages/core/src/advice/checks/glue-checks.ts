@@ -4,7 +4,7 @@ import type { BoardStack } from '../../build/stack';
 import type { Joint } from '../../build/stack/joint';
 import { type GlueFit, glueFit } from '../../build/stack/adhesives';
 import { lengthWords } from '../../base/units';
-import type { Mend, Warning } from './warning';
+import type { QuickFix, Warning } from './warning';
 
 interface Inputs {
   readonly layers: Plan['stack'];
@@ -71,8 +71,8 @@ const SPREAD_MENDS: Readonly<Record<GlueSpread, string>> = {
 };
 
 /** Another way of laying it on, a face left bare, or another adhesive: only what really clears the joint it is offered for. */
-function mendsFor(joint: Joint, current: Adhesive, { layers, catalogue }: Inputs): Mend[] {
-  const mends: Mend[] = [];
+function mendsFor(joint: Joint, current: Adhesive, { layers, catalogue }: Inputs): QuickFix[] {
+  const mends: QuickFix[] = [];
   for (const spread of current.spreads) {
     if (spread !== joint.spread && works(current, joint, spread, catalogue)) {
       mends.push({ edit: { code: 'glue/set', place: joint.place, spread }, label: SPREAD_MENDS[spread] });
@@ -93,7 +93,7 @@ function mendsFor(joint: Joint, current: Adhesive, { layers, catalogue }: Inputs
     .filter((other) => other.id !== current.id && works(other, joint, spreadWith(other, joint.spread), catalogue))
     // Strength before haste: by time to full cure.
     .sort((a, b) => b.fullMin - a.fullMin || a.gPerM2.value - b.gPerM2.value)
-    .map((other): Mend => ({
+    .map((other): QuickFix => ({
       edit: { code: 'glue/set', place: joint.place, adhesiveId: other.id },
       label: `Use ${other.name.toLowerCase()}`,
     }));

@@ -2,13 +2,13 @@ import { type Catalogue, estimated, thicknessesOf } from '../../catalogue';
 import { areaMm2, isEmpty } from '../../base/geometry';
 import { listedBy } from '../../base/grouping';
 import { tidyMm } from '../../base/rounding';
-import { type Figure, given, lengthWords, reckon } from '../../base/units';
+import { type Figure, given, lengthWords, calculate } from '../../base/units';
 import { type Feature, kindOf, reshaped } from '../../plan/features';
 import { type Ground, type Land, tableBox } from '../../terrain/ground';
 import type { Plan } from '../../plan';
 import { movedBy, shapeBox, shapeRegion } from '../../plan/shapes';
 import type { BoardStack } from '../../build/stack';
-import type { Mend, Warning } from './warning';
+import type { QuickFix, Warning } from './warning';
 
 interface Drawn extends Pick<Plan, 'table' | 'features' | 'units'> {
   readonly layers: Plan['stack'];
@@ -49,7 +49,7 @@ function offTable(featureId: string, name: string): Warning {
 /** What lies over the edge by less than this is a line drawn a little too far. */
 const OVER_MM = 1;
 /** And by less than this share of it, what nobody would miss. */
-const LEAST_SHARE = 0.02;
+const MIN_SHARE = 0.02;
 
 /** What hangs over the edge is cut off: told, with how far it is to the table. Routes and banks are run over the edge on purpose. */
 function* partlyOff(feature: Feature, lands: readonly Land[], { table, units }: Drawn): Generator<Warning> {
@@ -63,7 +63,7 @@ function* partlyOff(feature: Feature, lands: readonly Land[], { table, units }: 
   if (overMm < OVER_MM) return;
   const wholeMm2 = areaMm2(shapeRegion(shape));
   const lostMm2 = wholeMm2 - areaMm2(lands[0]!.whole);
-  if (lostMm2 < wholeMm2 * LEAST_SHARE) return;
+  if (lostMm2 < wholeMm2 * MIN_SHARE) return;
   const [dxMm, dyMm] = [inwards(overLeft, overRight), inwards(overBack, overNear)];
   // Wider than the table, it hangs over whichever way it is moved.
   const moved = shapeBox(reshaped(feature, movedBy(shape, dxMm, dyMm)).shape);
@@ -103,7 +103,7 @@ function* pitWarnings(feature: Feature, inputs: Inputs): Generator<Warning> {
   if (pit === undefined) return;
   const { id, name } = feature;
   const depth = given(`${name}, depth`, pit.depthMm, 'mm', 'plan');
-  const floor = reckon(`${name}, floor left`, 'mm', stack.ground, '−', depth);
+  const floor = calculate(`${name}, floor left`, 'mm', stack.ground, '−', depth);
   const least = estimated('Minimum floor under a pit', catalogue.bench.floorMinMm, 'mm');
   if (!pit.cutThrough && floor.value < least.value) {
     yield {
@@ -142,10 +142,10 @@ function* pitWarnings(feature: Feature, inputs: Inputs): Generator<Warning> {
   }
 }
 
-const negated = (figure: Figure<'mm'>): Figure<'mm'> => reckon('Too deep by', 'mm', given('Level', 0, 'mm', 'definition'), '−', figure);
+const negated = (figure: Figure<'mm'>): Figure<'mm'> => calculate('Too deep by', 'mm', given('Level', 0, 'mm', 'definition'), '−', figure);
 
 /** The thinnest stock for the top layer that leaves floor enough; none where even the thickest would not do. */
-function thickerGround(neededMm: number, { layers, stack, units, catalogue }: Inputs): Mend[] {
+function thickerGround(neededMm: number, { layers, stack, units, catalogue }: Inputs): QuickFix[] {
   const { id, materialId, thicknessMm: ownMm } = layers.ground.at(-1)!;
   const thicknessMm = thicknessesOf(catalogue, materialId).find((thickness) => stack.ground.value - ownMm + thickness >= neededMm);
   if (thicknessMm === undefined) return [];
@@ -157,7 +157,7 @@ function thickerGround(neededMm: number, { layers, stack, units, catalogue }: In
   ];
 }
 
-function sunkTo(feature: Feature, depthMm: number, units: Plan['units']): Mend[] {
+function sunkTo(feature: Feature, depthMm: number, units: Plan['units']): QuickFix[] {
   const sunk = depthMm < 1 ? null : (kindOf(feature).atLevel?.(feature, -depthMm) ?? null);
   return sunk === null
     ? []

@@ -3,7 +3,7 @@ import { type Battery, type Catalogue, batteryBy, estimated, lampBy } from '../.
 import { boxRegion, intersection, isEmpty } from '../../base/geometry';
 import type { Ground } from '../../terrain/ground';
 import { type Figure, type MeasureSystem, given, lengthWords } from '../../base/units';
-import type { Mend, Warning } from './warning';
+import type { QuickFix, Warning } from './warning';
 
 type LightFeature = FeatureOf<'light'>;
 interface Inputs {
@@ -76,12 +76,12 @@ export function* lightWarnings({ features, units, ground, groundHeight, catalogu
   }
 }
 
-const flatterBatteries = (light: LightFeature, groundMm: number, catalogue: Catalogue): Mend[] =>
+const flatterBatteries = (light: LightFeature, groundMm: number, catalogue: Catalogue): QuickFix[] =>
   catalogue.batteries
     .filter(({ heightMm, volts }) => heightMm <= groundMm && volts > lampBy(catalogue, light.lampId).volts)
     .map((other) => withBattery(light, other));
 
-const withBattery = ({ id: featureId }: LightFeature, { id, name }: Battery): Mend => ({
+const withBattery = ({ id: featureId }: LightFeature, { id, name }: Battery): QuickFix => ({
   edit: { code: 'feature/set', featureId, change: { batteryId: id }, what: 'Another battery for' },
   label: name,
 });

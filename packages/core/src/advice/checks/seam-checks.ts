@@ -1,4 +1,4 @@
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Ground, Land, Tile, TileLand } from '../../terrain/ground';
 import { listedBy } from '../../base/grouping';
 import { type Feature, kindOf } from '../../plan/features';
@@ -8,8 +8,8 @@ import { type Box, areaMm2, clippedTo, isEmpty, regionBox } from '../../base/geo
 import type { Plan } from '../../plan';
 import type { Crossing, Seam, EdgeStretch } from '../../terrain/tiling';
 import { type Figure, given, lengthWords } from '../../base/units';
-import type { Mend, Warning } from './warning';
-import { seamMends } from './seam-mends';
+import type { QuickFix, Warning } from './warning';
+import { seamMends } from './seam-fixes';
 
 interface Inputs extends Drawn {
   readonly ground: Ground;
@@ -116,7 +116,7 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
         land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6,
       ];
       if ((!isThin && !isSliver) || areaMm2(piece) < 1) continue;
-      const move = (byMm: number, label: string): Mend => ({
+      const move = (byMm: number, label: string): QuickFix => ({
         edit: {
           code: 'feature/move',
           featureId: land.feature.id,
@@ -164,8 +164,8 @@ function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Grou
 /** A feature that lies on another tile too, so that the seam is what makes the piece small. */
 const isCutBySeam = (land: Land, tileId: string, ground: Ground): boolean =>
   (tilesUnder(ground.tileLands).get(land) ?? []).some((other) => other.tileId !== tileId && piecesMm2(other) > 1);
-const tilesUnder = remembered((tileLands: readonly TileLand[]) => listedBy(tileLands, ({ land }) => land));
-const piecesMm2 = remembered(({ body, shows }: TileLand): number => areaMm2(body.rings.length > 0 ? body : shows));
+const tilesUnder = memoize((tileLands: readonly TileLand[]) => listedBy(tileLands, ({ land }) => land));
+const piecesMm2 = memoize(({ body, shows }: TileLand): number => areaMm2(body.rings.length > 0 ? body : shows));
 
 /** Pockets for fixings deeper than the rim is thick, or run into by a hole beside the edge. */
 function* pocketWarnings(plan: Drawn, ground: Ground, catalogue: Catalogue): Generator<Warning> {
@@ -173,11 +173,11 @@ function* pocketWarnings(plan: Drawn, ground: Ground, catalogue: Catalogue): Gen
   const join = joinBy(catalogue, chosen.methodId);
   if (join.perEdge === 0) return;
   const shallow = catalogue.joins.find((other) => other.perEdge > 0 && other.pocketDepthMm === 0);
-  const without: Mend[] = catalogue.joins
+  const without: QuickFix[] = catalogue.joins
     .filter(({ perEdge }) => perEdge === 0)
     .slice(0, 1)
     .map((other) => ({ edit: { code: 'join/method', methodId: other.id }, label: other.name }));
-  const mends: Mend[] = [
+  const mends: QuickFix[] = [
     ...(shallow === undefined
       ? []
       : [{ edit: { code: 'join/method' as const, methodId: shallow.id }, label: `Use ${shallow.name.toLowerCase()}` }]),
@@ -225,7 +225,7 @@ function* pocketWarnings(plan: Drawn, ground: Ground, catalogue: Catalogue): Gen
 }
 
 /** A pit or a cable groove where a pocket is to be cut. */
-function* metPockets(plan: Drawn, ground: Ground, join: Join, mends: readonly Mend[]): Generator<Warning> {
+function* metPockets(plan: Drawn, ground: Ground, join: Join, mends: readonly QuickFix[]): Generator<Warning> {
   const obstacles = ground.lands.filter(({ role, feature, whole }) => (role === 'hole' || kindOf(feature).isGroove) && !isEmpty(whole));
   for (const tile of ground.tiles) {
     for (const pocket of pocketsOf(tile, plan, join)) {

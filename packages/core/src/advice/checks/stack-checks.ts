@@ -6,7 +6,7 @@ import type { Ground } from '../../terrain/ground';
 import type { Plan } from '../../plan';
 import type { BaseLayer } from '../../build/stack/joint';
 import type { BoardStack } from '../../build/stack';
-import type { Mend, Warning } from './warning';
+import type { QuickFix, Warning } from './warning';
 
 /** Levers offered for a bow. */
 const MAX_LEVERS = 3;
@@ -28,7 +28,7 @@ export function* bowWarnings({ bow, ...inputs }: LeverInputs & { readonly bow: B
   // What is enough and harms no joint; where nothing is, several together, and else the strongest.
   const enough = levers.filter(({ likelyMm, isSound }) => likelyMm <= most.value && isSound).slice(0, MAX_LEVERS);
   const together = enough.length > 0 ? [] : leversUnder(inputs, most.value);
-  const mends: Mend[] =
+  const mends: QuickFix[] =
     together.length > 0
       ? [
           {
@@ -101,7 +101,7 @@ function* grainWarnings({ layers, stack, catalogue }: GrainInputs): Generator<Wa
   }
 }
 
-function crossed(lower: BaseLayer, upper: BaseLayer): Mend[] {
+function crossed(lower: BaseLayer, upper: BaseLayer): QuickFix[] {
   const own = lower.grain ?? 'x';
   const across = own === 'x' ? 'y' : 'x';
   const grains = [
@@ -144,7 +144,7 @@ function* jointWarnings({ ground, parts, catalogue }: JointInputs): Generator<Wa
 }
 
 /** The part in as many pieces, with its joints moved off those of its neighbours. */
-function staggered(own: readonly Part[], parts: readonly Part[], ground: Ground, catalogue: Catalogue): Mend[] {
+function staggered(own: readonly Part[], parts: readonly Part[], ground: Ground, catalogue: Catalogue): QuickFix[] {
   const whole = wholeOf(own);
   const along = jointLines(own, 'x').length > 0 ? 'x' : 'y';
   const longest = Math.max(...own.map((piece) => (along === 'x' ? piece.widthMm : piece.depthMm)));

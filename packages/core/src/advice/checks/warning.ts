@@ -88,7 +88,7 @@ export type WarningCode = keyof typeof VIEWS;
 export const viewsOf = (code: WarningCode): readonly [WarningView, ...WarningView[]] => VIEWS[code];
 
 /** A change that clears a warning, and the words for its button. */
-export interface Mend {
+export interface QuickFix {
   readonly label: string;
   readonly edit: Edit;
 }
@@ -104,5 +104,5 @@ export interface Warning {
   readonly title: string;
   /** Words and figures in turn; figures open to their working. */
   readonly text: readonly (string | Figure)[];
-  readonly mends: readonly Mend[];
+  readonly mends: readonly QuickFix[];
 }

@@ -118,7 +118,7 @@ function water({ surfaces }: Plan, catalogue: Catalogue, { areas }: Known): Axis
 }
 
 /** More than these of one question are hardly looked at. */
-const MOST_TEXTURES = 3;
+const MAX_TEXTURES = 3;
 /** Pastes in the place of the one that is used most. */
 function texture({ surfaces }: Plan, catalogue: Catalogue): Axis | null {
   const counts = new Map<string, number>();
@@ -131,7 +131,7 @@ function texture({ surfaces }: Plan, catalogue: Catalogue): Axis | null {
   const others = catalogue.coatings.filter(
     ({ id, family, spread }) => id !== fromId && family === 'texture' && spread.by === 'film' && inUse(catalogue, `coatings.${id}`),
   );
-  const options = others.slice(0, MOST_TEXTURES).map((one) => replaced('coatings', fromId, one));
+  const options = others.slice(0, MAX_TEXTURES).map((one) => replaced('coatings', fromId, one));
   return { id: 'texture', name: 'Ground texture', options: [asItIs(coatingBy(catalogue, fromId).name.toLowerCase()), ...options] };
 }
 

@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../catalogue';
 import type { Plan } from '../../plan';
-import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
 import { type Axis, axesOf } from './axes';
 import { type Weight, asSeen } from './weigh';
 import { ALL_UNITS, LoadedUnits, pipelineWith } from '../../pipeline';
@@ -18,7 +18,7 @@ export interface Scales {
 }
 
 /** Scales for a board: its questions, and the reckoning without the checks. */
-export function scalesFor(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Scales {
+export function scalesFor(plan: Plan, catalogue: Catalogue, shop: WorkshopState = EMPTY_WORKSHOP): Scales {
   const derive = pipelineWith(
     new LoadedUnits({ ...ALL_UNITS, schedule: { ...ALL_UNITS.schedule, planDays: ALL_UNITS.schedule.planWithoutBound } }),
     'all',

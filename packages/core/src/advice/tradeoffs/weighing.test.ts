@@ -1,7 +1,7 @@
 import { expect, test } from 'vitest';
 import { seeded } from '../../base/random';
 import { CATALOGUE, aBoard, aPool, derived } from '../../testing';
-import { EMPTY_SHOP } from '../../plan/workshop';
+import { EMPTY_WORKSHOP } from '../../plan/workshop';
 import {
   AIMS,
   asSeen,
@@ -23,12 +23,12 @@ const last = <W extends Weight>(all: Iterable<Weighed<W>>): Weighed<W> => [...al
 const PLAN = aBoard({}, aPool([300, 300, 190, 130], 8, 4, 'pool'));
 
 test('on a small plan the front is what reckoning every way finds, and each point is what taking it gives', () => {
-  const { axes: all, weigh } = scalesFor(PLAN, CATALOGUE, EMPTY_SHOP);
+  const { axes: all, weigh } = scalesFor(PLAN, CATALOGUE, EMPTY_WORKSHOP);
   const axes = all.filter(({ id }) => ['edges', 'adhesive', 'water'].includes(id));
   const { front, own, reckoned, of, isWhole } = last(weighed(PLAN, axes, weigh));
   expect([reckoned, isWhole, of >= 30]).toEqual([of, true, true]);
   const every = [...combinationsOf(axes)].map((combination) => {
-    const { tally, days } = derived(withAnswers(PLAN, axes, combination).plan, EMPTY_SHOP);
+    const { tally, days } = derived(withAnswers(PLAN, axes, combination).plan, EMPTY_WORKSHOP);
     const weight = asSeen({
       costMinor: tally.cost.value,
       handsOnMin: tally.handsOn.value,
@@ -90,7 +90,7 @@ test('of thousands of ways most of the front is found by reckoning a small part 
 });
 
 test('the plan as it is comes first, and a taken way is one edit', () => {
-  const { axes, weigh } = scalesFor(PLAN, CATALOGUE, EMPTY_SHOP);
+  const { axes, weigh } = scalesFor(PLAN, CATALOGUE, EMPTY_WORKSHOP);
   expect(axes.length).toBeGreaterThan(3);
   const first = weighed(PLAN, axes, weigh).next().value as Weighed;
   expect(first.own.combination.every((at) => at === 0)).toBe(true);

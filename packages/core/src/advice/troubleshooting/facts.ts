@@ -2,7 +2,7 @@ import type { AirAt } from '../../schedule/air';
 import { type Catalogue, materialBy } from '../../catalogue';
 import type { Warning, WarningCode } from '../checks';
 import type { CoatNeed } from '../../finishing/coats';
-import type { Spots } from '../../schedule/drying';
+import type { DryingPlaces } from '../../schedule/drying';
 import type { LogEntry } from '../../learning/logbook';
 import type { MadePiece } from '../../build/pieces';
 import type { Plan } from '../../plan';
@@ -15,7 +15,7 @@ export interface MishapFacts {
   readonly warnings: readonly Warning[];
   readonly joints: BoardStack['joints'];
   readonly coats: readonly CoatNeed[];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly made: readonly MadePiece[];
   readonly supplies: Supplies;
   readonly log: readonly LogEntry[];

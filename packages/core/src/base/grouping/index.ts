@@ -1,1 +1,1 @@
-export { listedBy, putIn } from './grouping';
+export { listedBy, upsertById } from './grouping';

@@ -1,1 +1,1 @@
-export { isSame, once, remembered, rememberedEach, rememberedPairs, sameItems, sameList } from './memory';
+export { isSame, once, memoize, memoizeEach, memoizePairs, sameItems, sameList } from './memoize';

@@ -1,5 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { isSame, once, remembered, rememberedEach, rememberedPairs, sameItems, sameList } from '.';
+import { isSame, once, memoize, memoizeEach, memoizePairs, sameItems, sameList } from '.';
 
 /** A function of any inputs that says how often it was really asked. */
 function counted<A extends readonly unknown[]>(): {
@@ -13,7 +13,7 @@ function counted<A extends readonly unknown[]>(): {
 describe('what is remembered', () => {
   test('is reckoned once for an object, and again for another like it', () => {
     const { reckon, times } = counted<[{ a: number }]>();
-    const known = remembered(reckon);
+    const known = memoize(reckon);
     const [one, twin] = [{ a: 1 }, { a: 1 }];
     expect(known(one)).toBe(known(one));
     expect(times()).toBe(1);
@@ -23,7 +23,7 @@ describe('what is remembered', () => {
 
   test('is reckoned anew as soon as one other input is another thing, or one more or less is given', () => {
     const { reckon, times } = counted<[object, ...unknown[]]>();
-    const known = remembered(reckon);
+    const known = memoize(reckon);
     const [of, other] = [{}, { wide: 1 }];
     known(of, 1, other);
     known(of, 1, other);
@@ -37,7 +37,7 @@ describe('what is remembered', () => {
 
   test('takes a list and a record made anew of the very same things for the same, but not of things like them', () => {
     const { reckon, times } = counted<[object, unknown]>();
-    const known = remembered(reckon);
+    const known = memoize(reckon);
     const [of, thing] = [{}, {}];
     known(of, [thing, 1]);
     known(of, [thing, 1]);
@@ -54,7 +54,7 @@ describe('what is remembered', () => {
 
   test('has of each object the last answer only', () => {
     const { reckon, times } = counted<[object, number]>();
-    const known = remembered(reckon);
+    const known = memoize(reckon);
     const [a, b] = [{}, {}];
     known(a, 1);
     known(b, 2);
@@ -67,7 +67,7 @@ describe('what is remembered', () => {
 
   test('with keys has one for each of them', () => {
     const { reckon, times } = counted<[object, 'primer' | 'wash', number]>();
-    const known = rememberedEach(reckon);
+    const known = memoizeEach(reckon);
     const tile = {};
     for (let round = 0; round < 3; round++) {
       known(tile, 'primer', 1);
@@ -81,7 +81,7 @@ describe('what is remembered', () => {
 
   test('in pairs has one for each two, in their order', () => {
     const { reckon, times } = counted<[object, object]>();
-    const known = rememberedPairs(reckon);
+    const known = memoizePairs(reckon);
     const [a, b, c] = [{}, {}, {}];
     for (let round = 0; round < 3; round++) for (const other of [b, c]) expect(known(a, other).inputs).toEqual([a, other]);
     expect(times()).toBe(2);
@@ -91,7 +91,7 @@ describe('what is remembered', () => {
 
   test('in pairs is reckoned anew for another of what else is given, for that pair alone', () => {
     const { reckon, times } = counted<[object, object, number]>();
-    const known = rememberedPairs(reckon);
+    const known = memoizePairs(reckon);
     const [a, b, c] = [{}, {}, {}];
     known(a, b, 5);
     known(a, c, 5);

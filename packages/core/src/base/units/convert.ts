@@ -1,4 +1,4 @@
-import { type Figure, given, reckon } from './figure';
+import { type Figure, given, calculate } from './figure';
 
 const MM_PER_M = given('Millimetres in a metre', 1_000, 'mm/m', 'definition');
 const MM2_PER_M2 = given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition');
@@ -9,21 +9,21 @@ const G_PER_KG = given('g in a kg', 1_000, 'g/kg', 'definition');
 const MIN_PER_H = given('Minutes in an hour', 60, 'min/h', 'definition');
 
 /** mm to m, as a step of the working. The label says what is measured; the unit is added. */
-export const inMetres = (length: Figure<'mm'>): Figure<'m'> => reckon(`${length.label} in m`, 'm', length, '÷', MM_PER_M);
+export const inMetres = (length: Figure<'mm'>): Figure<'m'> => calculate(`${length.label} in m`, 'm', length, '÷', MM_PER_M);
 /** mm² to m², as a step of the working. */
-export const inSquareMetres = (area: Figure<'mm²'>): Figure<'m²'> => reckon(`${area.label} in m²`, 'm²', area, '÷', MM2_PER_M2);
+export const inSquareMetres = (area: Figure<'mm²'>): Figure<'m²'> => calculate(`${area.label} in m²`, 'm²', area, '÷', MM2_PER_M2);
 /** mm³ to ml, as a step of the working. */
-export const inMillilitres = (volume: Figure<'mm³'>): Figure<'ml'> => reckon(`${volume.label} in ml`, 'ml', volume, '÷', MM3_PER_ML);
+export const inMillilitres = (volume: Figure<'mm³'>): Figure<'ml'> => calculate(`${volume.label} in ml`, 'ml', volume, '÷', MM3_PER_ML);
 /** l to ml, as a step of the working. */
-export const litresInMillilitres = (volume: Figure<'l'>): Figure<'ml'> => reckon(`${volume.label} in ml`, 'ml', volume, '×', ML_PER_L);
+export const litresInMillilitres = (volume: Figure<'l'>): Figure<'ml'> => calculate(`${volume.label} in ml`, 'ml', volume, '×', ML_PER_L);
 /** h to min, as a step of the working; a task that lasts so long goes by the label. */
 export const hoursInMinutes = (time: Figure<'h'>, label = `${time.label} in min`): Figure<'min'> =>
-  reckon(label, 'min', time, '×', MIN_PER_H);
+  calculate(label, 'min', time, '×', MIN_PER_H);
 /** Mass in g of a volume in mm³ of a given density, in three steps. */
 export function massOf(label: string, volume: Figure<'mm³'>, density: Figure<'kg/m³'>): Figure<'g'> {
-  const cubicMetres = reckon(`${volume.label} in m³`, 'm³', volume, '÷', MM3_PER_M3);
-  const kilograms = reckon(`${label} in kg`, 'kg', cubicMetres, '×', density);
-  return reckon(label, 'g', kilograms, '×', G_PER_KG);
+  const cubicMetres = calculate(`${volume.label} in m³`, 'm³', volume, '÷', MM3_PER_M3);
+  const kilograms = calculate(`${label} in kg`, 'kg', cubicMetres, '×', density);
+  return calculate(label, 'g', kilograms, '×', G_PER_KG);
 }
 
 /** Minutes in a day. */

@@ -65,7 +65,7 @@ const POWERS = {
 const SIGNS = {
   '×': { of: (a, b) => a * b, turn: 1 },
   '÷': { of: (a, b) => a / b, turn: -1 },
-  '⌈÷⌉': { of: (a, b) => wholeUp(a / b), turn: -1 },
+  '⌈÷⌉': { of: (a, b) => ceilTolerant(a / b), turn: -1 },
   '+': { of: (a, b) => a + b, turn: 0 },
   '−': { of: (a, b) => a - b, turn: 0 },
   'or, if larger,': { of: (a, b) => Math.max(a, b), turn: 0 },
@@ -103,7 +103,7 @@ export interface Summed {
   readonly parts: readonly Figure[];
 }
 
-/** A value with its unit and its working. Made only by {@link given}, {@link reckon} and {@link total}. */
+/** A value with its unit and its working. Made only by {@link given}, {@link calculate} and {@link total}. */
 export type Figure<U extends Unit = Unit> = { readonly label: string; readonly value: number; readonly unit: U } & (
   Given | Reckoned | Summed
 );
@@ -164,14 +164,14 @@ export function given<U extends Unit>(label: string, value: number, unit: U, sou
   const own = note === undefined ? { label, value, unit, source } : { label, value, unit, source, note };
   return finite(range === undefined ? own : { ...own, range });
 }
-/** What a sign does to two values, as {@link reckon} does it. */
+/** What a sign does to two values, as {@link calculate} does it. */
 export const applied = (sign: Sign, left: number, right: number): number => SIGNS[sign].of(left, right);
 
 /**
  * One step, in `unit`.
  * @throws TypeError when the inputs do not make that unit, RangeError on ÷ 0 (our bugs, not the builder's)
  */
-export function reckon<U extends Unit>(label: string, unit: U, left: Figure, sign: Sign, right: Figure): Figure<U> {
+export function calculate<U extends Unit>(label: string, unit: U, left: Figure, sign: Sign, right: Figure): Figure<U> {
   const { of, turn } = SIGNS[sign];
   if (!fits(unit, left.unit, turn, right.unit)) {
     throw new TypeError(`${label}: ${left.unit} ${sign} ${right.unit} is not ${unit}`);
@@ -195,7 +195,7 @@ export function total<U extends Unit>(label: string, unit: U, parts: readonly Fi
 /**
  * Rounds up, forgiving the last bits of a division: (0.1 + 0.2) / 0.1 is 3.0000000000000004 and must not buy a fourth pot.
  */
-export function wholeUp(value: number): number {
+export function ceilTolerant(value: number): number {
   return Math.ceil(value - Math.abs(value) * 1e-9);
 }
 

@@ -26,7 +26,7 @@ export interface Working {
 /** All digits of a working: figures are carried unrounded, and a step done again by hand from these gives the next. */
 const ALL_DIGITS = 7;
 /** Fewer than this say too little of a share or a factor. */
-const LEAST_DIGITS = 4;
+const MIN_DIGITS = 4;
 
 /** Digits enough to see where a figure comes from: one more than it is shown with. */
 export function enoughDigits(figure: Pick<Figure, 'value' | 'unit'>, showing: Showing): number {
@@ -35,7 +35,7 @@ export function enoughDigits(figure: Pick<Figure, 'value' | 'unit'>, showing: Sh
     .replace(/[^\d.]/g, '')
     .replace(/^[0.]+/, '')
     .replace('.', '').length;
-  return Math.min(ALL_DIGITS, Math.max(LEAST_DIGITS, shown + 1));
+  return Math.min(ALL_DIGITS, Math.max(MIN_DIGITS, shown + 1));
 }
 
 /**

@@ -1,9 +1,9 @@
-import { remembered } from '../../base/memory';
-import type { Shop } from '../../plan/workshop';
+import { memoize } from '../../base/memory';
+import type { WorkshopState } from '../../plan/workshop';
 import { type CutJob, boundsOf, inOrder } from './job';
 import { type Catalogue, materialBy, sheetPrice } from '../../catalogue';
 import type { Cutting, Split } from '../../plan';
-import { type Figure, type MeasureSystem, given, lengthWords, reckon, total } from '../../base/units';
+import { type Figure, type MeasureSystem, given, lengthWords, calculate, total } from '../../base/units';
 import { type Apart, type Layout, type LayoutTask, areApart, blankOf, fitsOn, isNew, layOut, outlinesApart } from './nesting';
 import { layoutFromSaved, pinsOf, recordedSheets } from './saved';
 import { passes } from './bench';
@@ -18,14 +18,14 @@ export type LayOut = (task: LayoutTask) => Layout;
 export interface CutInputs {
   readonly parts: readonly Part[];
   readonly cutting: Pick<Cutting, 'trimMm' | 'aim' | 'saved' | 'tools' | 'withoutSheetIds'>;
-  /** Splits among the parts that nobody asked for: see `laidSplits`. */
+  /** Splits among the parts that nobody asked for: see `autoSplits`. */
   readonly laid: readonly Split[];
   /** The measures that names are said in. */
   readonly system: MeasureSystem;
   readonly catalogue: Catalogue;
   /** Pieces in the rack, and sheets that are cut already. */
-  readonly offcuts: Shop['offcuts'];
-  readonly cut: Shop['cutSheets'];
+  readonly offcuts: WorkshopState['offcuts'];
+  readonly cut: WorkshopState['cutSheets'];
   readonly layOutOnce?: LayOut;
 }
 
@@ -42,7 +42,7 @@ function splitsAmong(parts: readonly Part[], laid: readonly Split[]): readonly S
 }
 
 /** A job is remembered by its first part: while its parts stay, it stays. */
-const cutJob = remembered(
+const cutJob = memoize(
   (
     _first: Part,
     key: string,
@@ -128,7 +128,7 @@ function moneyOf(name: string, bought: CutJob['bought'], isUnstocked: boolean, s
   const rows = bought.map(({ sheet, count }) => {
     const size = lengthWords([sheet.widthMm, sheet.depthMm], system);
     const sheets = given(`${name}, ${size}`, count, '1', 'layout', 'parts laid out');
-    return { sheets, cost: reckon(`${name}, ${size}: cost`, 'money', sheets, '×', sheetPrice(sheet)) };
+    return { sheets, cost: calculate(`${name}, ${size}: cost`, 'money', sheets, '×', sheetPrice(sheet)) };
   });
   const only = rows.length === 1 ? rows[0]! : null;
   const label = `Sheets of ${name}`;
@@ -171,8 +171,8 @@ function areasOf(name: string, laid: readonly Part[], { sheets }: Layout): Areas
 /** How much of the sheets ends up as parts; 0 % of none. */
 function usedOf(name: string, { partsArea, sheetsArea }: Areas): Figure<'%'> {
   if (sheetsArea.value === 0) return given(`${name}: no sheet`, 0, '%', 'layout');
-  const share = reckon(`${name}: share`, '1', partsArea, '÷', sheetsArea);
-  return reckon(`${name}: yield`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
+  const share = calculate(`${name}: share`, '1', partsArea, '÷', sheetsArea);
+  return calculate(`${name}: yield`, '%', share, '×', given('Per cent in a whole', 100, '%', 'definition'));
 }
 
 /** How much of all sheets of all jobs ends up as parts. */

@@ -1,4 +1,4 @@
-import { type Offcut, EMPTY_SHOP } from '../../plan/workshop';
+import { type Offcut, EMPTY_WORKSHOP } from '../../plan/workshop';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../base/random';
@@ -78,7 +78,7 @@ describe('offcuts', () => {
     const plan = aBoard({ widthMm: 1500, depthMm: 500, columns: 3, rows: 1 });
     const derive = derivePipeline();
     const foam = (offcuts: readonly Offcut[]) =>
-      derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts }).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
+      derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, offcuts }).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     expect(foam([]).sheetCount.value).toBe(2);
     const helped = foam([{ id: 'r1', materialId: 'xps-foam', thicknessMm: 30, widthMm: 520, depthMm: 510 }]);
     expect([helped.sheetCount.value, helped.offcutCount.value]).toEqual([1, 1]);

@@ -1,7 +1,7 @@
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { type Catalogue, type Sheet, materialBy } from '../../catalogue';
 import type { Cutting } from '../../plan';
-import type { Offcut, Shop } from '../../plan/workshop';
+import type { Offcut, WorkshopState } from '../../plan/workshop';
 import { type Stock, blankOf, fitsOn } from './nesting';
 import { type Part, asSplit } from './parts';
 import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
@@ -14,8 +14,8 @@ export interface Available {
   readonly rack: readonly Offcut[];
 }
 export interface AvailableInputs extends Pick<Cutting, 'trimMm' | 'tools' | 'splits' | 'joints' | 'withoutSheetIds'> {
-  readonly offcuts: Shop['offcuts'];
-  readonly cut: Shop['cutSheets'];
+  readonly offcuts: WorkshopState['offcuts'];
+  readonly cut: WorkshopState['cutSheets'];
   readonly catalogue: Catalogue;
 }
 
@@ -55,7 +55,7 @@ export function tooLarge({ whole, ...inputs }: AvailableInputs & { readonly whol
   return large.length === 0 ? NONE : large;
 }
 /** Whether a part goes on one of them; what nothing is stocked for is no matter of joints. */
-const fitsAny = remembered((part: Part, available: Available): boolean => {
+const fitsAny = memoize((part: Part, available: Available): boolean => {
   const stock = stockOf(available);
   return stock.length === 0 || stock.some((one) => fitsOn(blankOf(part), one, available.kerfMm));
 });

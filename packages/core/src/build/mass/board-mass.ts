@@ -1,5 +1,5 @@
-import { type Figure, type MeasureSystem, given, lengthText, lengthUnit, lengthWords, massOf, reckon, total } from '../../base/units';
-import { remembered } from '../../base/memory';
+import { type Figure, type MeasureSystem, given, lengthText, lengthUnit, lengthWords, massOf, calculate, total } from '../../base/units';
+import { memoize } from '../../base/memory';
 import type { Material } from '../../catalogue/schema';
 import { kindOf } from '../../plan/features';
 import { type Catalogue, estimated, materialBy } from '../../catalogue';
@@ -33,7 +33,7 @@ export function boardMass({ ground, stack, parts, coatings, units, catalogue }: 
   const density = (id: string): Figure<'kg/m³'> => densityOf(materialBy(catalogue, id));
   const layers = stack.base.map((layer) => {
     const name = `${materialBy(catalogue, layer.materialId).name} ${lengthWords(layer.thicknessMm, units)}${layer.kind === 'substrate' ? ', substrate' : ''}`;
-    const whole = reckon(`${name}, whole`, 'mm³', ground.tableArea, '×', given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'));
+    const whole = calculate(`${name}, whole`, 'mm³', ground.tableArea, '×', given(`${name}, thickness`, layer.thicknessMm, 'mm', 'plan'));
     const holes = ground.features.flatMap(({ name: pit, body }, i) => {
       const land = ground.lands[i]!;
       const takenMm = land.role === 'hole' && layer.kind === 'ground' ? overlapMm(stack.ground.value + land.levelMm, layer) : 0;
@@ -42,11 +42,12 @@ export function boardMass({ ground, stack, parts, coatings, units, catalogue }: 
         : [
             shaped(
               land,
-              reckon(`${pit}, cut out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan')),
+              calculate(`${pit}, cut out of ${name}`, 'mm³', body, '×', given(`${pit}, depth in this layer`, takenMm, 'mm', 'plan')),
             ),
           ];
     });
-    const volume = holes.length === 0 ? whole : reckon(`${name}, left`, 'mm³', whole, '−', total(`${name}, volume of pits`, 'mm³', holes));
+    const volume =
+      holes.length === 0 ? whole : calculate(`${name}, left`, 'mm³', whole, '−', total(`${name}, volume of pits`, 'mm³', holes));
     return massOf(name, volume, density(layer.materialId));
   });
   const bodies = new Map(ground.features.map(({ landId, body }) => [landId, body]));
@@ -60,7 +61,7 @@ export function boardMass({ ground, stack, parts, coatings, units, catalogue }: 
       'layout',
       `layers of ${buildUp.thicknessesMm.map((mm) => lengthText(mm, units)).join(' + ')} ${lengthUnit(units)}`,
     );
-    return [massOf(land.name, shaped(land, reckon(`${land.name}, foam`, 'mm³', footprint, '×', height)), density(materialId))];
+    return [massOf(land.name, shaped(land, calculate(`${land.name}, foam`, 'mm³', footprint, '×', height)), density(materialId))];
   });
   const byPart = (stage: Part['stage']): Figure<'g'>[] =>
     parts.filter((part) => part.stage === stage).map((part) => partMass(part, density(part.materialId)));
@@ -75,10 +76,10 @@ export function boardMass({ ground, stack, parts, coatings, units, catalogue }: 
   return { layers: all.map((mass) => ({ name: mass.label, mass })), all: total('Mass', 'g', all) };
 }
 
-const densityOf = remembered((material: Material): Figure<'kg/m³'> =>
+const densityOf = memoize((material: Material): Figure<'kg/m³'> =>
   estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'),
 );
-const partMass = remembered((part: Part, density: Figure<'kg/m³'>): Figure<'g'> =>
+const partMass = memoize((part: Part, density: Figure<'kg/m³'>): Figure<'g'> =>
   massOf(part.name, given(`${part.name}, volume`, part.areaMm2 * part.thicknessMm, 'mm³', 'drawing'), density),
 );
 
@@ -87,7 +88,7 @@ function shaped(land: Land, box: Figure<'mm³'>): Figure<'mm³'> {
   const share = kindOf(land.feature).boxShare?.(land.feature, land) ?? null;
   if (share === null) return box;
   const of = given(`${land.name}, share of a box`, share.share, '1', 'drawing', share.note);
-  return reckon(`${box.label}, as shaped`, 'mm³', box, '×', of);
+  return calculate(`${box.label}, as shaped`, 'mm³', box, '×', of);
 }
 
 /** How much of a layer lies above a pit's floor. */

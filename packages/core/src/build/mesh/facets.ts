@@ -30,7 +30,7 @@ export interface Side {
  */
 const GRID_PER_MM = 50;
 /** A side shorter than this is left out: no eye and no nozzle finds it. */
-const LEAST_SIDE_MM = 0.1;
+const MIN_SIDE_MM = 0.1;
 
 /** Cuts the table along closed lines, which may cross. @param rings none of them leaves the table */
 export function facetsOf(table: Box, rings: readonly Ring[]): Facets {
@@ -104,6 +104,6 @@ export function triangulated(points: readonly (readonly [number, number])[], edg
 /** The corners of a ring without those that lie too near the one before. */
 function apart(ring: Ring): readonly Point[] {
   const kept: Point[] = [];
-  for (const point of ring) if (kept.length === 0 || distanceMm(kept.at(-1)!, point) >= LEAST_SIDE_MM) kept.push(point);
+  for (const point of ring) if (kept.length === 0 || distanceMm(kept.at(-1)!, point) >= MIN_SIDE_MM) kept.push(point);
   return kept;
 }

@@ -22,7 +22,7 @@ export interface TableSolids {
 /** So far inside a triangle its heights are read, mm: at its very edge two heights may meet, and corners lie on a grid. */
 const INSIDE_MM = 0.02;
 /** No nearer to the middle than this share of the way. */
-const MOST_INSIDE = 0.3;
+const MAX_INSIDE = 0.3;
 
 /**
  * The table as closed bodies with exact outlines.
@@ -76,7 +76,7 @@ function readerOf(facets: Facets): Read {
     const centre = middleOf([a, b, c]);
     // The middle lies a third of the least height of the triangle from the nearest side.
     const middleMm = leastHeightMm(a, b, c) / 3;
-    const share = Math.min(MOST_INSIDE, INSIDE_MM / middleMm);
+    const share = Math.min(MAX_INSIDE, INSIDE_MM / middleMm);
     const height = at(centre);
     const read = [a, b, c].map((corner) => height(between(corner, centre, share)));
     const mean = (read[0]! + read[1]! + read[2]!) / 3;

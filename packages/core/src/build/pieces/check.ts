@@ -1,4 +1,4 @@
-import type { Mend, Warning } from '../../advice/checks';
+import type { QuickFix, Warning } from '../../advice/checks';
 import type { MeasureSystem } from '../../base/units';
 import type { Catalogue } from '../../catalogue';
 import type { PieceScale } from './family';
@@ -18,7 +18,9 @@ export interface CheckInputs {
 export type Check = (made: MadePiece, inputs: CheckInputs) => Generator<Warning>;
 
 /** A mend that changes settings of a piece. */
-export const set = (made: MadePiece, change: Readonly<Record<string, number | string | boolean>>, what: string, label: string): Mend => ({
-  label,
-  edit: { code: 'piece/set', pieceId: made.piece.id, change, what },
-});
+export const set = (
+  made: MadePiece,
+  change: Readonly<Record<string, number | string | boolean>>,
+  what: string,
+  label: string,
+): QuickFix => ({ label, edit: { code: 'piece/set', pieceId: made.piece.id, change, what } });

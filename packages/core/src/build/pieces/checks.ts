@@ -4,7 +4,7 @@ import { boxOf } from './box';
 import { holdsABase } from './measures/capacity';
 import { type MeasureSystem, given, lengthWords } from '../../base/units';
 import { adhesiveBy, materialBy } from '../../catalogue';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { type Feature, pieceOn } from '../../plan/features';
 import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../../plan/shapes';
@@ -27,7 +27,7 @@ interface BoardInputs extends Omit<CheckInputs, 'isOnPlot'> {
   readonly features: readonly Feature[];
 }
 /** What concerns one piece alone: while the ground is drawn it stays as it is. */
-const ownWarnings = remembered((made: MadePiece, scale: PieceScale, rules: Omit<CheckInputs, 'scale'>): readonly Warning[] =>
+const ownWarnings = memoize((made: MadePiece, scale: PieceScale, rules: Omit<CheckInputs, 'scale'>): readonly Warning[] =>
   CHECKS.flatMap((check) => [...check(made, { scale, ...rules })]),
 );
 const CHECKS: readonly Check[] = [
@@ -361,7 +361,7 @@ function tightPlots({
     return own === undefined || footprint === undefined ? [] : tightPlot(plot, own, footprint, units);
   });
 }
-const tightPlot = remembered((plot: Feature, own: MadePiece, footprint: Footprint, units: MeasureSystem): readonly Warning[] => {
+const tightPlot = memoize((plot: Feature, own: MadePiece, footprint: Footprint, units: MeasureSystem): readonly Warning[] => {
   const region = shapeRegion(plot.shape);
   const hull = placedHull(plot, footprint);
   // The whole may jut out where no part of it does.

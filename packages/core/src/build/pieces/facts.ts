@@ -1,4 +1,4 @@
-import { type Figure, given, inSquareMetres, massOf, reckon, total } from '../../base/units';
+import { type Figure, given, inSquareMetres, massOf, calculate, total } from '../../base/units';
 import { areaMm2 } from '../../base/geometry';
 import { type Catalogue, type Estimate, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
 import type { Piece } from '../../plan';
@@ -106,7 +106,7 @@ export function factsOf(
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
   const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const faces = reckon(
+  const faces = calculate(
     'Glued faces of all copies',
     'mm²',
     given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
@@ -116,17 +116,17 @@ export function factsOf(
   return {
     mass: total(`${piece.name}, mass`, 'g', [
       ...masses,
-      ...clads.map(({ way }) => reckon(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
+      ...clads.map(({ way }) => calculate(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
       ...fills.map(({ massEach }) => massEach),
     ]),
-    glue: reckon(
+    glue: calculate(
       `${adhesive.name}, ${piece.name}`,
       'g',
       inSquareMetres(faces),
       '×',
       estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
     ),
-    joints: reckon(`${piece.name}: joints`, '1', jointsEach, '×', copies),
+    joints: calculate(`${piece.name}: joints`, '1', jointsEach, '×', copies),
     jointsEach,
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
@@ -154,7 +154,7 @@ function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> 
   const strips = objects.flatMap(({ sheets, count }) =>
     sheets.flatMap(({ folds }) =>
       folds
-        .filter(({ by, grooveMm }) => by === 'score' && grooveMm > LEAST_GAP_MM)
+        .filter(({ by, grooveMm }) => by === 'score' && grooveMm > MIN_GAP_MM)
         .map(({ from, to, grooveMm }) => ({
           count: count * madeByHand(piece),
           grooveMm,
@@ -173,7 +173,7 @@ function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> 
     `${number} of them, ${Math.min(...widths).toFixed(1)} to ${Math.max(...widths).toFixed(1)} mm wide`,
   );
 }
-const LEAST_GAP_MM = 0.2;
+const MIN_GAP_MM = 0.2;
 
 /** Cuts by measure, cuts along something, and parts laid, each by its minutes. */
 function wayTime(
@@ -182,13 +182,13 @@ function wayTime(
   { bench }: Catalogue,
 ): PieceFacts['ways'][number] {
   const part = (what: string, count: number, each: Estimate): Figure<'min'> =>
-    reckon(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', estimated('Each', each, 'min'));
+    calculate(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', estimated('Each', each, 'min'));
   const one = total(`${name}, one`, 'min', [
     part('cuts marked first', measured, bench.measuredCutMin),
     part('cuts along an edge', guided, bench.guidedCutMin),
     part('parts laid', laid, bench.laidByHandMin),
   ]);
-  return { name, time: reckon(name, 'min', one, '×', copies) };
+  return { name, time: calculate(name, 'min', one, '×', copies) };
 }
 
 function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {

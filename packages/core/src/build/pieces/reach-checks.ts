@@ -1,5 +1,5 @@
 import type { Warning } from '../../advice/checks';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { given } from '../../base/units';
 import { type CheckInputs, set } from './check';
 import type { StandingLevel } from './family';
@@ -7,7 +7,7 @@ import type { MadePiece } from './making/made';
 import { comesOff, isClosedOver } from './measures/reach';
 
 /** Parts that are meant to come off and are caught, by name and first body; a drag of anything else asks for it again. */
-const caughtIn = remembered(({ objects, shape }: MadePiece): readonly (readonly [name: string, bodyId: string])[] => {
+const caughtIn = memoize(({ objects, shape }: MadePiece): readonly (readonly [name: string, bodyId: string])[] => {
   const liftsOff = shape?.liftsOff ?? [];
   const found: (readonly [string, string])[] = [];
   const loose = new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds));
@@ -22,7 +22,7 @@ const caughtIn = remembered(({ objects, shape }: MadePiece): readonly (readonly 
   return found;
 });
 /** Levels that are closed over for good. */
-const closedLevels = remembered(({ objects, shape }: MadePiece): readonly StandingLevel[] =>
+const closedLevels = memoize(({ objects, shape }: MadePiece): readonly StandingLevel[] =>
   (shape?.levels ?? []).filter((level) => {
     const object = objects.find(({ id }) => id === level.objectId);
     return level.headroomMm !== null && object !== undefined && isClosedOver(level, object, shape?.liftsOff);

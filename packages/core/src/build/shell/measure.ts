@@ -1,5 +1,5 @@
 import { type Point, signedMm2 } from '../../base/geometry';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Curve } from './curve';
 import { meshOf, placesOf, plateFans } from './mesh';
 import { type Body, endAt } from './resolve';
@@ -27,7 +27,7 @@ export function volumeMm3(body: Body): number {
 const sum = (values: readonly number[]): number => values.reduce((a, b) => a + b, 0);
 
 /** Where a body's own weight acts. */
-export const middleOf = remembered((body: Body): Vec => {
+export const middleOf = memoize((body: Body): Vec => {
   if (body.kind === 'curve') return bentMiddle(body);
   const { places, triangles } = body.kind === 'plate' ? plateFans(body) : meshOf(body);
   let [middle, six]: [Vec, number] = [[0, 0, 0], 0];

@@ -1,6 +1,6 @@
 import cdt2d from 'cdt2d';
 import { type Point, type Ring, contains, signedMm2, turnsOneWay } from '../../base/geometry';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { type Curve, bentPlace } from './curve';
 import { type Plate, inSpace } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
@@ -15,12 +15,12 @@ export interface Mesh {
 /** Flats that stand for a full circle: 0.2 % off the round at most. */
 const ROUND_FLATS = 48;
 
-export const meshOf = remembered((body: Body): Mesh =>
+export const meshOf = memoize((body: Body): Mesh =>
   body.kind === 'plate' ? plateMesh(body) : body.kind === 'rod' ? rodMesh(body) : curveMesh(body),
 );
 
 /** All corners of a body: what it reaches to. */
-export const placesOf = remembered((body: Body): readonly Vec[] =>
+export const placesOf = memoize((body: Body): readonly Vec[] =>
   body.kind === 'plate' ? plateCorners(body) : body.kind === 'rod' ? meshOf(body).places : bentCorners(body),
 );
 const plateCorners = (plate: Plate): readonly Vec[] =>

@@ -68,7 +68,7 @@ export function asBuilt(heightMm: number, thicknessesMm: readonly number[]): Bui
 /** More layers than the fewest that are still listed. */
 const EXTRA_LAYERS = 2;
 /** Sums tried at most: stock of many thin sheets has no end of ways. */
-const MOST_TRIED = 20_000;
+const MAX_TRIED = 20_000;
 
 /**
  * Other ways to build a height: every sum of stock up to two layers over the fewest, those within tolerance first, then by layers, then by error.
@@ -83,7 +83,7 @@ export function otherBuildUps(heightMm: number, stockMm: readonly number[], tole
   const found: BuildUp[] = [];
   let tried = 0;
   const add = (from: number, chosen: readonly number[], sum: number): void => {
-    if (tried++ > MOST_TRIED) return;
+    if (tried++ > MAX_TRIED) return;
     if (chosen.length > 0 && Math.abs(sum - heightMm) <= slackMm) found.push(asBuilt(heightMm, chosen));
     if (chosen.length === mostLayers) return;
     for (let i = from; i < sorted.length; i++) {

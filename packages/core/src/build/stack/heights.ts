@@ -1,7 +1,7 @@
 import { type Catalogue, sheetsOf } from '../../catalogue';
 import type { Ground } from '../../terrain/ground';
 import type { Plan } from '../../plan';
-import { type Figure, given, inSquareMetres, lengthText, lengthUnit, lengthWords, reckon, total } from '../../base/units';
+import { type Figure, given, inSquareMetres, lengthText, lengthUnit, lengthWords, calculate, total } from '../../base/units';
 import { type BuildUp, otherBuildUps } from './build-up';
 import { type BoardStack, stockAtHand } from './stack';
 
@@ -18,7 +18,7 @@ export interface HeightChoice {
   readonly options: readonly HeightOption[];
 }
 
-const MOST_OPTIONS = 6;
+const MAX_OPTIONS = 6;
 
 interface HeightInputs {
   readonly built: Plan['stack']['raised'];
@@ -47,8 +47,8 @@ export function heightChoices({ built, units, ground, raised: stacks, catalogue 
         all.map(({ land }) => bodies.get(land.id)!),
       );
       const chosen = all[0]!.buildUp;
-      const ways = otherBuildUps(heightMm, stockMm, toleranceMm, MOST_OPTIONS);
-      const listed = chosen === null || ways.some((way) => isSame(way, chosen)) ? ways : [chosen, ...ways.slice(0, MOST_OPTIONS - 1)];
+      const ways = otherBuildUps(heightMm, stockMm, toleranceMm, MAX_OPTIONS);
+      const listed = chosen === null || ways.some((way) => isSame(way, chosen)) ? ways : [chosen, ...ways.slice(0, MAX_OPTIONS - 1)];
       return {
         heightMm,
         names: [...new Set(all.map(({ land }) => land.feature.name))],
@@ -85,7 +85,7 @@ function foamCost({ thicknessesMm }: BuildUp, footprint: Figure<'mm²'>, { mater
         'catalogue',
         'example price',
       );
-      return reckon(`Layer of ${lengthWords(mm, units)}`, 'money', area, '×', price);
+      return calculate(`Layer of ${lengthWords(mm, units)}`, 'money', area, '×', price);
     }),
   );
 }

@@ -1,6 +1,6 @@
 import { type Ground, type TileLand, type Zones, tileShare } from '../../terrain/ground';
 import { areaMm2 } from '../../base/geometry';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Joint } from './joint';
 
 interface ShareInputs {
@@ -26,4 +26,4 @@ export function jointShares({ zones, ground }: ShareInputs): (joint: Joint, tile
   };
 }
 
-const bodyMm2 = remembered(({ body }: TileLand): number => areaMm2(body));
+const bodyMm2 = memoize(({ body }: TileLand): number => areaMm2(body));

@@ -1,10 +1,10 @@
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../../plan/surfaces';
 import type { BaseLayer, Face, Joint } from './joint';
 import { type Catalogue, adhesiveBy, thicknessesOf } from '../../catalogue';
 import { type Ground, type Heights, type Land, type Zones, isBowl } from '../../terrain/ground';
 import type { Facing, Plan, Sealed } from '../../plan';
-import { type Figure, given, reckon, total } from '../../base/units';
+import { type Figure, given, calculate, total } from '../../base/units';
 import { type BuildUp, asBuilt, buildUp } from './build-up';
 
 /** Raised ground as layers of stock. */
@@ -70,7 +70,7 @@ interface RaisedInputs {
   readonly raised: Plan['stack']['raised'];
   readonly catalogue: Catalogue;
 }
-const raisedStack = remembered((land: Land, materialId: string, buildUpOf: BuildUp | null): RaisedStack => ({
+const raisedStack = memoize((land: Land, materialId: string, buildUpOf: BuildUp | null): RaisedStack => ({
   land,
   materialId,
   buildUp: buildUpOf,
@@ -88,7 +88,7 @@ export function facingsOn({
     facing(facings[zone], zone),
   );
 }
-const facing = remembered((layers: readonly Facing[], zone: GroundKind): ZoneFacing => ({
+const facing = memoize((layers: readonly Facing[], zone: GroundKind): ZoneFacing => ({
   zone,
   layers,
   thickMm: layers.reduce((sum, { thicknessMm }) => sum + thicknessMm, 0),
@@ -118,13 +118,13 @@ interface StackInputs {
 }
 
 /** The way the plan says where the adhesive can be laid on so, its usual way otherwise. */
-const laid = remembered((joint: Joint, catalogue: Catalogue): Joint => {
+const laid = memoize((joint: Joint, catalogue: Catalogue): Joint => {
   const { spreads } = adhesiveBy(catalogue, joint.adhesiveId);
   return spreads.includes(joint.spread) ? joint : { ...joint, spread: spreads[0]! };
 });
 
 /** Solves heights from the stock at hand, or as the builder picked; most mounds share a few heights, and each is solved once. */
-const heightSolver = remembered((raised: Plan['stack']['raised'], catalogue: Catalogue): ((heightMm: number) => BuildUp | null) => {
+const heightSolver = memoize((raised: Plan['stack']['raised'], catalogue: Catalogue): ((heightMm: number) => BuildUp | null) => {
   const { picks } = raised;
   const stockMm = stockAtHand(raised, catalogue);
   const { value: toleranceMm } = catalogue.bench.raisedToleranceMm;
@@ -168,7 +168,7 @@ export const goesThrough = (depthMm: number, layer: BaseLayer, groundMm: number)
 
 export const isSealedOn = (sealed: Sealed, side: 'top' | 'under'): boolean => sealed === side || sealed === 'both';
 
-const baseLayers = remembered(({ substrate, ground }: Plan['stack']): readonly BaseLayer[] => {
+const baseLayers = memoize(({ substrate, ground }: Plan['stack']): readonly BaseLayer[] => {
   const layers: BaseLayer[] = [];
   if (substrate !== null) {
     const { materialId, thicknessMm, sealed, grain } = substrate;
@@ -234,12 +234,12 @@ function baseJoints({ stack, tableArea, holes }: Required<GroundStackInputs>, ba
       adhesiveId: upper.glueId!,
       spread: stack.ground.find(({ id }) => id === upper.id)!.spread,
       isWorked: upper === base.at(-1),
-      area: through.length === 0 ? tableArea : reckon(`${label}, face`, 'mm²', tableArea, '−', gone),
+      area: through.length === 0 ? tableArea : calculate(`${label}, face`, 'mm²', tableArea, '−', gone),
     };
   });
 }
 
-const raisedJoints = remembered(
+const raisedJoints = memoize(
   ({ land, materialId, buildUp: built }: RaisedStack, stack: Plan['stack'], footprint: Figure<'mm²'>): readonly Joint[] => {
     const { feature, name } = land;
     const { glueId, spread } = stack.raised;
@@ -265,7 +265,7 @@ const raisedJoints = remembered(
   },
 );
 
-const facingJoints = remembered(({ zone, layers }: ZoneFacing, stack: Plan['stack'], surface: Figure<'mm²'>): readonly Joint[] => {
+const facingJoints = memoize(({ zone, layers }: ZoneFacing, stack: Plan['stack'], surface: Figure<'mm²'>): readonly Joint[] => {
   const top = stack.ground.at(-1)!;
   const onRaised = zone === 'raised';
   return layers.map((layer, i): Joint => {

@@ -1,5 +1,5 @@
-import { type Figure, given, inMillilitres, inSquareMetres, litresInMillilitres, reckon, total } from '../../base/units';
-import { rememberedEach } from '../../base/memory';
+import { type Figure, given, inMillilitres, inSquareMetres, litresInMillilitres, calculate, total } from '../../base/units';
+import { memoizeEach } from '../../base/memory';
 import { edgeMm } from '../../base/geometry';
 import { type Catalogue, type Coating, type Method, coatingBy, estimated, methodBy } from '../../catalogue';
 import type { SurfaceArea } from '../../terrain/ground';
@@ -103,8 +103,14 @@ export function sealNeed({ stack, tableArea, catalogue }: SealInputs): SealNeed 
   if (count === 0) return null;
   const coating = coatingBy(catalogue, catalogue.bench.sealerId);
   if (coating.spread.by !== 'coverage') throw new RangeError(`${coating.name} cannot seal boards: its spread is not a coverage`);
-  const faces = reckon('Faces to seal', 'mm²', tableArea, '×', given('Sealed faces of layers', count, '1', 'plan'));
-  const full = reckon('Sealer, net', 'l', inSquareMetres(faces), '÷', estimated(`${coating.name}, covers`, coating.spread.m2PerL, 'm²/l'));
+  const faces = calculate('Faces to seal', 'mm²', tableArea, '×', given('Sealed faces of layers', count, '1', 'plan'));
+  const full = calculate(
+    'Sealer, net',
+    'l',
+    inSquareMetres(faces),
+    '÷',
+    estimated(`${coating.name}, covers`, coating.spread.m2PerL, 'm²/l'),
+  );
   return { coating, faces, volume: withLoss(`${coating.name} on boards`, 'ml', litresInMillilitres(full), coating) };
 }
 
@@ -143,10 +149,10 @@ export function coatingNeeds({
             unit,
             own.map((need) => need.amount as Figure<typeof unit>),
           ) as CoatNeed['amount']);
-    const wet = reckon(`${coating.name}, wet`, 'g', volume, '×', estimated(`${coating.name}, density`, coating.densityGPerMl, 'g/ml'));
+    const wet = calculate(`${coating.name}, wet`, 'g', volume, '×', estimated(`${coating.name}, density`, coating.densityGPerMl, 'g/ml'));
     const { value, low, high, origin } = coating.solidsPct;
     const solids = given(`${coating.name}, share left when dry`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
-    return { coating, volume, amount, dryMass: reckon(`${coating.name}, dry`, 'g', wet, '×', solids) };
+    return { coating, volume, amount, dryMass: calculate(`${coating.name}, dry`, 'g', wet, '×', solids) };
   });
 }
 
@@ -159,101 +165,99 @@ export function poursFor(waterMm: number, maxPourMm: number): number {
  * What one coat takes of a surface.
  * @source craft.md §6: area × relief × film × coats × (1 + loss); §7 for paint: area ÷ coverage × share of the method
  */
-const coatNeed = rememberedEach(
-  (coat: Coat, _surfaceId: SurfaceId, surface: Coated, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
-    const coating = coatingBy(catalogue, coat.coatingId);
-    const method = methodBy(catalogue, coat.methodId);
-    const what = `${coating.name}, ${method.name}, ${surface.name}`;
-    const area = coveredOf(coat, surface, what);
-    const all = times(coat.goes, 'm²', `${what}: all applications`, area);
-    const base = { surfaceId: surface.surfaceId, coatId: coat.id, coat, coating, method, filmMm: null, surface: surface.coated, area };
-    const wet = (net: Figure<'ml'>, filmMm: number | null = null): CoatNeed => {
-      const volume = withLoss(what, 'ml', net, coating);
-      return { ...base, filmMm, volume, amount: volume };
-    };
-    const { spread } = coating;
-    switch (spread.by) {
-      case 'film': {
-        const film =
-          coat.filmMm === null
-            ? estimated(`${coating.name}, film`, spread.filmMm, 'mm')
-            : given(`${coating.name}, film`, coat.filmMm, 'mm', 'plan');
-        const relief = estimated(`${coating.name}, relief over the plain area`, spread.relief, '1');
-        const rough = reckon(`${what}: surface with its relief`, 'm²', all, '×', relief);
-        const inMm2 = reckon(`${what}: in mm²`, 'mm²', rough, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
-        const laid = reckon(`${what}: as a film`, 'mm³', inMm2, '×', film);
-        const heaped = heapsRims && surface.heaped !== null ? reckon(`${what}: with the rims`, 'mm³', laid, '+', surface.heaped) : laid;
-        return wet(inMillilitres(heaped), film.value);
-      }
-      case 'rate':
-        return wet(
-          thinned(
-            coat,
-            what,
-            reckon(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, needed per square metre`, spread.mlPerM2, 'ml/m²')),
-          ),
-        );
-      case 'coverage': {
-        const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
-        const full = litresInMillilitres(reckon(`${what}: a full coat`, 'l', all, '÷', covers));
-        const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'our default value');
-        return wet(thinned(coat, what, reckon(`${what}: net`, 'ml', full, '×', share)));
-      }
-      case 'depth': {
-        const rooms = surface.basins.map(({ room }) => room);
-        return wet(inMillilitres(total(`${what}: volume to fill`, 'mm³', rooms)));
-      }
-      case 'mass': {
-        const net = reckon(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, needed per square metre`, spread.gPerM2, 'g/m²'));
-        return { ...base, ...byWeight(what, withLoss(what, 'g', net, coating), coating) };
-      }
-      case 'count': {
-        const perM2 =
-          coat.strewn === null
-            ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
-            : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
-        const net = reckon(`${what}: net`, '1', all, '×', perM2);
-        const count = reckon(what, '1', withLoss(`${what}, with loss`, '1', net, coating), '⌈÷⌉', WHOLE);
-        const weight = byWeight(what, reckon(`${what}: weight`, 'g', count, '×', estimated('Mass of each', spread.gEach, 'g')), coating);
-        return { ...base, ...weight, amount: coating.sold.by === 'g' ? weight.amount : count };
-      }
-      case 'edge': {
-        const along = inMetresOf(what, surface);
-        const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all applications`, along), coating);
-        return { ...base, volume: given(`${what}: falls off again`, 0, 'ml', 'definition'), amount: length };
-      }
-      default:
-        throw spread satisfies never;
+const coatNeed = memoizeEach((coat: Coat, _surfaceId: SurfaceId, surface: Coated, heapsRims: boolean, catalogue: Catalogue): CoatNeed => {
+  const coating = coatingBy(catalogue, coat.coatingId);
+  const method = methodBy(catalogue, coat.methodId);
+  const what = `${coating.name}, ${method.name}, ${surface.name}`;
+  const area = coveredOf(coat, surface, what);
+  const all = times(coat.goes, 'm²', `${what}: all applications`, area);
+  const base = { surfaceId: surface.surfaceId, coatId: coat.id, coat, coating, method, filmMm: null, surface: surface.coated, area };
+  const wet = (net: Figure<'ml'>, filmMm: number | null = null): CoatNeed => {
+    const volume = withLoss(what, 'ml', net, coating);
+    return { ...base, filmMm, volume, amount: volume };
+  };
+  const { spread } = coating;
+  switch (spread.by) {
+    case 'film': {
+      const film =
+        coat.filmMm === null
+          ? estimated(`${coating.name}, film`, spread.filmMm, 'mm')
+          : given(`${coating.name}, film`, coat.filmMm, 'mm', 'plan');
+      const relief = estimated(`${coating.name}, relief over the plain area`, spread.relief, '1');
+      const rough = calculate(`${what}: surface with its relief`, 'm²', all, '×', relief);
+      const inMm2 = calculate(`${what}: in mm²`, 'mm²', rough, '×', given('mm² in a m²', 1_000_000, 'mm²/m²', 'definition'));
+      const laid = calculate(`${what}: as a film`, 'mm³', inMm2, '×', film);
+      const heaped = heapsRims && surface.heaped !== null ? calculate(`${what}: with the rims`, 'mm³', laid, '+', surface.heaped) : laid;
+      return wet(inMillilitres(heaped), film.value);
     }
-  },
-);
+    case 'rate':
+      return wet(
+        thinned(
+          coat,
+          what,
+          calculate(`${what}: net`, 'ml', all, '×', estimated(`${coating.name}, needed per square metre`, spread.mlPerM2, 'ml/m²')),
+        ),
+      );
+    case 'coverage': {
+      const covers = estimated(`${coating.name}, covers`, spread.m2PerL, 'm²/l');
+      const full = litresInMillilitres(calculate(`${what}: a full coat`, 'l', all, '÷', covers));
+      const share = given(`${method.name}, share of a full coat`, method.coverShare, '1', 'catalogue', 'our default value');
+      return wet(thinned(coat, what, calculate(`${what}: net`, 'ml', full, '×', share)));
+    }
+    case 'depth': {
+      const rooms = surface.basins.map(({ room }) => room);
+      return wet(inMillilitres(total(`${what}: volume to fill`, 'mm³', rooms)));
+    }
+    case 'mass': {
+      const net = calculate(`${what}: net`, 'g', all, '×', estimated(`${coating.name}, needed per square metre`, spread.gPerM2, 'g/m²'));
+      return { ...base, ...byWeight(what, withLoss(what, 'g', net, coating), coating) };
+    }
+    case 'count': {
+      const perM2 =
+        coat.strewn === null
+          ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
+          : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
+      const net = calculate(`${what}: net`, '1', all, '×', perM2);
+      const count = calculate(what, '1', withLoss(`${what}, with loss`, '1', net, coating), '⌈÷⌉', WHOLE);
+      const weight = byWeight(what, calculate(`${what}: weight`, 'g', count, '×', estimated('Mass of each', spread.gEach, 'g')), coating);
+      return { ...base, ...weight, amount: coating.sold.by === 'g' ? weight.amount : count };
+    }
+    case 'edge': {
+      const along = inMetresOf(what, surface);
+      const length = withLoss(what, 'm', times(coat.goes, 'm', `${what}: all applications`, along), coating);
+      return { ...base, volume: given(`${what}: falls off again`, 0, 'ml', 'definition'), amount: length };
+    }
+    default:
+      throw spread satisfies never;
+  }
+});
 const WHOLE = given('Rounded up', 1, '1', 'definition');
 
 /** What of a coat is not water, where it is thinned. */
 function thinned({ thin }: Coat, what: string, wet: Figure<'ml'>): Figure<'ml'> {
   return thin === 0
     ? wet
-    : reckon(`${what}: before it is thinned`, 'ml', wet, '÷', given(`1 part in ${thin} of water`, 1 + thin, '1', 'plan'));
+    : calculate(`${what}: before it is thinned`, 'ml', wet, '÷', given(`1 part in ${thin} of water`, 1 + thin, '1', 'plan'));
 }
 
 /** The part of a surface that a coat goes on. */
 function coveredOf({ coverPct }: Coat, { coated }: Coated, what: string): Figure<'m²'> {
   return coverPct === 100
     ? coated
-    : reckon(`${what}: covered area`, 'm²', coated, '×', given('Share covered', coverPct / 100, '1', 'plan'));
+    : calculate(`${what}: covered area`, 'm²', coated, '×', given('Share covered', coverPct / 100, '1', 'plan'));
 }
 const times = <U extends 'm²' | 'm'>(goes: number, unit: U, label: string, one: Figure<U>): Figure<U> =>
-  goes === 1 ? one : (reckon(label, unit, one as Figure, '×', given('Number of layers', goes, '1', 'plan')) as Figure<U>);
+  goes === 1 ? one : (calculate(label, unit, one as Figure, '×', given('Number of layers', goes, '1', 'plan')) as Figure<U>);
 
 const byWeight = (what: string, amount: Figure<'g'>, { name, densityGPerMl }: Coating): Pick<CoatNeed, 'volume' | 'amount'> => ({
   amount,
-  volume: reckon(`${what}: its volume`, 'ml', amount, '÷', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+  volume: calculate(`${what}: its volume`, 'ml', amount, '÷', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
 });
 
 /** Along the edge of every stretch. */
 function inMetresOf(what: string, { stretches }: Coated): Figure<'m'> {
   const mm = stretches.reduce((sum, { region }) => sum + edgeMm(region()), 0);
-  return reckon(
+  return calculate(
     `${what}: along its edge`,
     'm',
     given(`${what}: edge`, mm, 'mm', 'drawing', 'measured round the outline'),
@@ -269,5 +273,5 @@ function withLoss<U extends 'ml' | 'g' | 'm' | '1'>(
   { lossPct: { value, low, high, origin } }: Coating,
 ): Figure<U> {
   const factor = given(`Factor for ${value} % left in pot and brush`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
-  return reckon(label, unit, net as Figure, '×', factor) as Figure<U>;
+  return calculate(label, unit, net as Figure, '×', factor) as Figure<U>;
 }

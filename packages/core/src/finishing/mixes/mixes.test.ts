@@ -3,7 +3,7 @@ import { CATALOGUE, aBoard, aCoat, aPool, derived, withCoats } from '../../testi
 import { given } from '../../base/units';
 import { coatingBy } from '../../catalogue';
 import { kitchenWords } from './kitchen';
-import { partsOf, yieldOf } from './stuffs';
+import { partsOf, yieldOf } from './ingredients';
 import { coversWith } from './tub';
 
 const coating = (id: string) => coatingBy(CATALOGUE, id);

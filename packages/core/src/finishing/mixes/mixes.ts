@@ -1,8 +1,8 @@
-import { type Figure, given, hoursInMinutes, reckon, total } from '../../base/units';
+import { type Figure, given, hoursInMinutes, calculate, total } from '../../base/units';
 import { type Catalogue, type Coating, estimated } from '../../catalogue';
 import type { CoatNeed } from '../coats';
 import { type Kitchen, kitchenWords } from './kitchen';
-import { type MixPart, partsOf } from './stuffs';
+import { type MixPart, partsOf } from './ingredients';
 
 /** The same for one bowl, also in spoons. */
 export interface BatchPart extends MixPart {
@@ -60,9 +60,10 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
     group.map((need) => goneOver(need)),
   );
   const bowl = estimated('Pot volume', catalogue.bench.bowlMl, 'ml');
-  const cap = coating.potLifeMin === null ? bowl : reckon('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume, area));
-  const batches = reckon(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
-  const batch = reckon('A batch', 'ml', volume, '÷', batches);
+  const cap =
+    coating.potLifeMin === null ? bowl : calculate('Largest batch', 'ml', bowl, 'or, if smaller,', spreadable(group, volume, area));
+  const batches = calculate(`${name}, batches`, '1', volume, '⌈÷⌉', cap);
+  const batch = calculate('A batch', 'ml', volume, '÷', batches);
   const parts = partsOf(coating, volume, catalogue);
   const drops = coating.recipe!.tintDropsPer100Ml;
   return {
@@ -75,18 +76,24 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
     batches,
     batch,
     inBatch: parts.map((part): BatchPart => {
-      const each = reckon(`${part.name}, a batch`, 'ml', part.volume, '÷', batches);
+      const each = calculate(`${part.name}, a batch`, 'ml', part.volume, '÷', batches);
       return {
         ...part,
         volume: each,
-        mass: reckon(`${part.name}, a batch by weight`, 'g', part.mass, '÷', batches),
+        mass: calculate(`${part.name}, a batch by weight`, 'g', part.mass, '÷', batches),
         kitchen: { metric: kitchenWords(each.value, 'metric'), us: kitchenWords(each.value, 'us') },
       };
     }),
     tintDrops:
       drops === 0
         ? null
-        : reckon('Drops of tint, a batch', '1', batch, '×', given('Drops per ml', drops / 100, '1/ml', 'catalogue', 'our default value')),
+        : calculate(
+            'Drops of tint, a batch',
+            '1',
+            batch,
+            '×',
+            given('Drops per ml', drops / 100, '1/ml', 'catalogue', 'our default value'),
+          ),
     potLife: coating.potLifeMin === null ? null : estimated(`${coating.name}, pot life`, coating.potLifeMin, 'min'),
     solids: coating.family === 'sealer' ? solidsOn(coating, volume, area) : null,
     area,
@@ -96,25 +103,31 @@ function mixOf(id: string, group: readonly CoatNeed[], catalogue: Catalogue): Mi
 
 /** All goes of a coat over its area. */
 const goneOver = ({ coat, area }: CoatNeed): Figure<'m²'> =>
-  coat.goes === 1 ? area : reckon(`${area.label}: all applications`, 'm²', area, '×', given('Number of layers', coat.goes, '1', 'plan'));
+  coat.goes === 1 ? area : calculate(`${area.label}: all applications`, 'm²', area, '×', given('Number of layers', coat.goes, '1', 'plan'));
 
 /** Solids that stay on a square metre, all goes together: thin coats add up. */
 function solidsOn({ name, densityGPerMl, solidsPct }: Coating, volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'g/m²'> {
-  const wet = reckon(`${name}, wet`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml'));
-  const dry = reckon(
+  const wet = calculate(`${name}, wet`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml'));
+  const dry = calculate(
     `${name}, dry amount`,
     'g',
     wet,
     '×',
     given('Share left when dry', solidsPct.value / 100, '1', 'catalogue', solidsPct.origin),
   );
-  return reckon(`${name}, dry solids per square metre`, 'g/m²', dry, '÷', area);
+  return calculate(`${name}, dry solids per square metre`, 'g/m²', dry, '÷', area);
 }
 
 /** ml that one person spreads within the pot life: the whole volume over the time it takes, times the pot life. */
 function spreadable(group: readonly CoatNeed[], volume: Figure<'ml'>, area: Figure<'m²'>): Figure<'ml'> {
   const { coating, method } = group[0]!;
-  const time = hoursInMinutes(reckon('Application time', 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h')));
-  const share = reckon('Share applied in the pot life', '1', estimated(`${coating.name}, pot life`, coating.potLifeMin!, 'min'), '÷', time);
-  return reckon('Area spread in the pot life', 'ml', volume, '×', share);
+  const time = hoursInMinutes(calculate('Application time', 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h')));
+  const share = calculate(
+    'Share applied in the pot life',
+    '1',
+    estimated(`${coating.name}, pot life`, coating.potLifeMin!, 'min'),
+    '÷',
+    time,
+  );
+  return calculate('Area spread in the pot life', 'ml', volume, '×', share);
 }

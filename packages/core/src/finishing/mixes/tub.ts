@@ -1,4 +1,4 @@
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 import type { Mix } from './mixes';
 
 /** What is left in a tub: of the mix itself, or of one of its parts. */
@@ -15,5 +15,5 @@ export function coversWith(
   const part = parts.find(({ stuffId }) => stuffId === partId);
   const needed = part?.volume ?? volume;
   const left = given(`${part?.name ?? name} left`, leftMl, 'ml', 'shelf');
-  return reckon(`${left.label} covers`, 'm²', area, '×', reckon('Share of the needed amount', '1', left, '÷', needed));
+  return calculate(`${left.label} covers`, 'm²', area, '×', calculate('Share of the needed amount', '1', left, '÷', needed));
 }

@@ -8,8 +8,8 @@ export interface SolvedMix {
   readonly difference: number;
 }
 /** How many paints go into one mix, and how many parts in all: more nobody measures. */
-const MOST_PAINTS = 3;
-const MOST_PARTS = 8;
+const MAX_PAINTS = 3;
+const MAX_PARTS = 8;
 
 /**
  * The mix of paints at hand that comes nearest to a wanted colour: every mix of up to three of them in up to eight parts is stirred. Yields after every paint, so that it
@@ -34,8 +34,8 @@ export function* solveMix(
 
 /** Every mix of the paints picked so far and of more from the rest, in parts without a common divisor. */
 function* mixesFrom(picked: readonly Pot[], rest: readonly Pot[]): Generator<readonly { readonly pot: Pot; readonly parts: number }[]> {
-  for (const parts of compositions(picked.length, MOST_PARTS)) yield picked.map((pot, i) => ({ pot, parts: parts[i]! }));
-  if (picked.length === MOST_PAINTS) return;
+  for (const parts of compositions(picked.length, MAX_PARTS)) yield picked.map((pot, i) => ({ pot, parts: parts[i]! }));
+  if (picked.length === MAX_PAINTS) return;
   for (const [i, pot] of rest.entries()) yield* mixesFrom([...picked, pot], rest.slice(i + 1));
 }
 function* compositions(count: number, most: number): Generator<readonly number[]> {

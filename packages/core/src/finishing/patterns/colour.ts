@@ -45,7 +45,7 @@ export function sharesOf(size: number, parts: readonly number[]): number[] {
 
 const NONE = 255;
 /** Rounds without coming nearer after which shares are taken as they are, and groups looked at in one of them, for each unit. */
-const MOST_IDLE = 6;
+const MAX_IDLE = 6;
 const DRIFTS = 2;
 const SMALL_GROUP = 16;
 
@@ -202,7 +202,7 @@ class Tinted {
   /** Brings the counts to the shares, as near as it can: where nothing brings them nearer, small groups change places and it goes on from there. */
   even(): void {
     let [best, bestOff] = [this.tintOf.slice(), Infinity];
-    for (let idle = 0; idle < MOST_IDLE; idle++) {
+    for (let idle = 0; idle < MAX_IDLE; idle++) {
       this.evenStraight();
       const off = this.counts.reduce((sum, _, tint) => sum + Math.abs(this.over(tint)), 0);
       if (off < bestOff) [best, bestOff, idle] = [this.tintOf.slice(), off, 0];

@@ -37,13 +37,13 @@ export function floorsOf(
     const others = area.stretches.filter((stretch) => !led.includes(stretch));
     const plain = others.length === 0 ? null : unite(others.map(({ region }) => region()));
     return [
-      ...led.map(({ name, land, region }) => floorOf(surface, laid, name, region(), seed, catalogue, land!.feature.shape)),
-      ...(plain === null || isEmpty(plain) ? [] : [floorOf(surface, laid, surface.name, plain, seed, catalogue, null)]),
+      ...led.map(({ name, land, region }) => lowerBoundOf(surface, laid, name, region(), seed, catalogue, land!.feature.shape)),
+      ...(plain === null || isEmpty(plain) ? [] : [lowerBoundOf(surface, laid, surface.name, plain, seed, catalogue, null)]),
     ];
   });
 }
 
-function floorOf(
+function lowerBoundOf(
   surface: Surface,
   laid: Laid,
   name: string,

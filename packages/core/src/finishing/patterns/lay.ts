@@ -30,9 +30,9 @@ export interface PatternTask {
 }
 
 /** A floor with more pieces than this is stamped, not laid. */
-const MOST_UNITS = 20_000;
+const MAX_UNITS = 20_000;
 /** Less of a unit than this share is not laid: the next one is cut a little larger. */
-const LEAST_SHARE = 0.06;
+const MIN_SHARE = 0.06;
 /** Rise of an arc over its width, and how many units make one. */
 const FAN_UNITS = 7;
 const FAN_RISE = 0.32;
@@ -43,7 +43,7 @@ export function layUnits(task: PatternTask): Result<readonly Unit[], PatternProb
   if (isEmpty(region)) return ok([]);
   const [pitchMm, highMm] = [laid.longMm + laid.jointMm, laid.wideMm + laid.jointMm];
   const count = Math.ceil(((extent.toMm - extent.fromMm) / pitchMm + 2) * ((extent.rightMm - extent.leftMm) / highMm + 2));
-  if (count > MOST_UNITS * 2) return fail({ code: 'pattern/too-many', count, most: MOST_UNITS });
+  if (count > MAX_UNITS * 2) return fail({ code: 'pattern/too-many', count, most: MAX_UNITS });
   const box = regionBox(region);
   const inside = insideOf(region, box);
   const grid: Cell[] = [];
@@ -61,7 +61,7 @@ export function layUnits(task: PatternTask): Result<readonly Unit[], PatternProb
       if (!boxesOverlap(boxAround(ring), box)) continue;
       const own = regionOf(ring);
       const shown = intersection(own, region);
-      if (areaMm2(shown) < areaMm2(own) * LEAST_SHARE) continue;
+      if (areaMm2(shown) < areaMm2(own) * MIN_SHARE) continue;
       grid.push({ ...cell, row: r, at: units.length });
       units.push({ rings: shown.rings, isCut: areaMm2(shown) < areaMm2(own) * 0.999 });
     }

@@ -5,7 +5,7 @@ import { FULL_COAT, type Mask } from './masks';
 export const TONES = 512;
 const THICKS = 48;
 /** The thickest layer of one step, in full coats. */
-const MOST_THICK = 1.5;
+const MAX_THICK = 1.5;
 
 /** Reflectance of a kept tone, 0 to 1. */
 export const reflectanceOf = (tone: number): number => (tone / (TONES - 1)) ** 2;
@@ -38,7 +38,7 @@ export function layerOf(hex: string, hides: number, strength: number): Layer {
     const { a, b } = inner(own);
     const table = new Uint16Array(THICKS * TONES);
     for (let t = 0; t < THICKS; t++) {
-      const sx = (t / (THICKS - 1)) * MOST_THICK * fullSx * strength;
+      const sx = (t / (THICKS - 1)) * MAX_THICK * fullSx * strength;
       if (sx < 1e-6) {
         for (let tone = 0; tone < TONES; tone++) table[t * TONES + tone] = tone;
         continue;
@@ -91,7 +91,7 @@ export function flatTones(hex: string, size: number): Tones {
 /** Where the table of a layer begins for each share of a mask. */
 const TABLE_AT = Uint32Array.from(
   { length: 256 },
-  (_, share) => Math.min(THICKS - 1, Math.round(((share / FULL_COAT) * (THICKS - 1)) / MOST_THICK)) * TONES,
+  (_, share) => Math.min(THICKS - 1, Math.round(((share / FULL_COAT) * (THICKS - 1)) / MAX_THICK)) * TONES,
 );
 
 /** Lays a layer on, as thick at each cell as the mask says. */

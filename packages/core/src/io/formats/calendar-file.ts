@@ -95,8 +95,8 @@ export interface CalendarProblem {
   readonly message: string;
 }
 /** More than this of repeated events is not asked of one. */
-const MOST_REPEATS = 400;
-const MOST_BUSY = 1_000;
+const MAX_REPEATS = 400;
+const MAX_BUSY = 1_000;
 
 /**
  * Busy times from a calendar file: events and free/busy entries that are not marked free, of the coming year. Whole days count as such, what repeats is repeated; an event that this program wrote itself is none.
@@ -116,7 +116,7 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
   /** Cut into days: each evening has its own. */
   const add = (fromMin: number, toMin: number): void => {
     for (let day = Math.floor(fromMin / DAY_MIN); day * DAY_MIN < toMin; day++) {
-      if (day < 0 || day > lastDay || busy.length >= MOST_BUSY) continue;
+      if (day < 0 || day > lastDay || busy.length >= MAX_BUSY) continue;
       const [from, to] = [Math.max(0, fromMin - day * DAY_MIN), Math.min(DAY_MIN, toMin - day * DAY_MIN)];
       if (to - from >= 1) busy.push({ day: dayNamed(startsOn, day), fromMin: Math.min(1_439, Math.floor(from)), toMin: Math.ceil(to) });
     }
@@ -150,7 +150,7 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
         continue;
       }
       const repeats = event.iterator();
-      for (let k = 0; k < MOST_REPEATS * 10; k++) {
+      for (let k = 0; k < MAX_REPEATS * 10; k++) {
         const next = repeats.next();
         if (next === null || next === undefined) break;
         const fromMin = minOf(next);

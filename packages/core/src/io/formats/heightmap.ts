@@ -24,10 +24,10 @@ export interface HeightmapUse {
 }
 
 const PNG_MAGIC = [0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a];
-const MOST_PIXELS = 16_000_000;
+const MAX_PIXELS = 16_000_000;
 /** Contours are drawn on a grid no finer than this: a blade follows no finer. */
-const MOST_ACROSS = 320;
-const LEAST_RING_MM2 = 100;
+const MAX_ACROSS = 320;
+const MIN_RING_MM2 = 100;
 const FIRST_SLACK_MM = 0.4;
 
 /** Reads a PNG of any depth as heights by its lightness; see-through is black. */
@@ -37,11 +37,8 @@ export function readHeightmap(bytes: Uint8Array, what = 'The file'): Result<Heig
   // The size stands in the first block: read before a small file can unfold into a huge one.
   if (bytes.length < 24) return fail({ code: 'format/broken', message: `${what} ends after ${bytes.length} bytes.` });
   const [width, height] = [view.getUint32(16), view.getUint32(20)];
-  if (width * height > MOST_PIXELS) {
-    return fail({
-      code: 'format/too-large',
-      message: `${what} has ${width} × ${height} pixels. Enter up to ${MOST_PIXELS / 1e6} million.`,
-    });
+  if (width * height > MAX_PIXELS) {
+    return fail({ code: 'format/too-large', message: `${what} has ${width} × ${height} pixels. Enter up to ${MAX_PIXELS / 1e6} million.` });
   }
   if (width < 2 || height < 2)
     return fail({ code: 'format/empty', message: `${what} has ${width} × ${height} pixels. Enter at least 2 × 2.` });
@@ -57,7 +54,7 @@ export function readHeightmap(bytes: Uint8Array, what = 'The file'): Result<Heig
 
 /** Mean lightness over blocks of pixels, so that no grid is finer than a blade. */
 function shrunk({ width, height, data, depth, channels, palette }: ReturnType<typeof decode>): Heightmap {
-  const by = Math.max(1, Math.ceil(Math.max(width, height) / MOST_ACROSS));
+  const by = Math.max(1, Math.ceil(Math.max(width, height) / MAX_ACROSS));
   const [cols, rows] = [Math.max(2, Math.floor(width / by)), Math.max(2, Math.floor(height / by))];
   const full = 2 ** depth - 1;
   const shade = new Float64Array(cols * rows);
@@ -129,7 +126,7 @@ function nested(raw: readonly (readonly Point[][])[], slackMm: number): Point[][
   let below: Region | null = null;
   for (const rings of raw) {
     const own = evenOdd(
-      rings.map((ring) => thinned(ring, slackMm)).filter((ring) => ring.length >= 3 && areaMm2({ rings: [ring] }) >= LEAST_RING_MM2),
+      rings.map((ring) => thinned(ring, slackMm)).filter((ring) => ring.length >= 3 && areaMm2({ rings: [ring] }) >= MIN_RING_MM2),
     );
     const level: Region = below === null ? own : intersection(own, below);
     if (level.rings.length === 0) break;

@@ -18,7 +18,7 @@ export const CURVE_MM = 0.1;
 /** Outlines thinner than this in both directions are specks. */
 const SPECK_MM = 1;
 /** Outlines taken from one file: over this it is a picture, not a plan. */
-const MOST_OUTLINES = 60;
+const MAX_OUTLINES = 60;
 
 /** Closed runs of points as a drawing: specks gone, points thinned to what a plan holds. */
 export function drawingFrom(
@@ -35,8 +35,8 @@ export function drawingFrom(
       message: `${what} has no closed outline.${skipped} Use closed lines, polygons, rectangles or circles.`,
     });
   }
-  if (kept.length > MOST_OUTLINES) {
-    return fail({ code: 'format/too-large', message: `${what} has ${kept.length} outlines. Enter up to ${MOST_OUTLINES}.` });
+  if (kept.length > MAX_OUTLINES) {
+    return fail({ code: 'format/too-large', message: `${what} has ${kept.length} outlines. Enter up to ${MAX_OUTLINES}.` });
   }
   const crossing = kept.findIndex((ring) => selfCrossing(ring) !== null);
   if (crossing >= 0) {

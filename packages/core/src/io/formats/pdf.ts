@@ -95,7 +95,7 @@ export function checkBar(sheet: Sheet, x: number, y: number): void {
 const MARGIN_MM = 10;
 const FOOT_MM = 16;
 const LABEL_MM = 5;
-const LEAST_LABEL_MM = 1.8;
+const MIN_LABEL_MM = 1.8;
 const INSET_MM = 3;
 
 /** One sheet at true scale on a page of its own, with its parts, their labels and the check bar. */
@@ -117,7 +117,7 @@ export async function sheetPdf(job: CutJob, index: number, fontBytes: Uint8Array
     // A name that would run into the next part is made smaller, as far as it can be read.
     const label = `${number}  ${name}`;
     const room = (wideMm - 2 * INSET_MM) / widthMm(label, font, LABEL_MM);
-    const sizeMm = Math.max(LEAST_LABEL_MM, Math.min(1, room) * LABEL_MM);
+    const sizeMm = Math.max(MIN_LABEL_MM, Math.min(1, room) * LABEL_MM);
     words(sheet, label, MARGIN_MM + leftMm + INSET_MM, MARGIN_MM + topMm + INSET_MM + sizeMm, { sizeMm });
   }
   const footMm = stock.depthMm + 2 * MARGIN_MM;

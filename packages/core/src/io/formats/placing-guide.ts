@@ -10,7 +10,7 @@ export interface Placed {
 /** Corners of the ring that stands for a thing set down. */
 const CORNERS = 10;
 /** A dot that is seen on paper. */
-const LEAST_MM = 1.2;
+const MIN_MM = 1.2;
 
 /** A tile at true scale with everything that is placed on it, to be laid over the ground and pricked through. */
 export function placingGuide(name: string, tile: Box, { spots, units }: Placed): Template {
@@ -27,7 +27,7 @@ export function placingGuide(name: string, tile: Box, { spots, units }: Placed):
   ]).rings;
   const dots = own.map((spot): Ring => {
     const at = shift(spot);
-    const r = Math.max(LEAST_MM, spot.sizeMm) / 2;
+    const r = Math.max(MIN_MM, spot.sizeMm) / 2;
     return Array.from({ length: CORNERS }, (_, i) => ({
       x: at.x + r * Math.cos((i / CORNERS) * 2 * Math.PI),
       y: at.y + r * Math.sin((i / CORNERS) * 2 * Math.PI),

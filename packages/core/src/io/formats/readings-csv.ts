@@ -21,7 +21,7 @@ const HEADS = ['time', 'air °C', 'humidity %'] as const;
 const TIME = /time|date|when|zeit/i;
 const AIR = /temp|air|°?c$/i;
 const HUMIDITY = /hum|rh|%/i;
-const MOST_ROWS = 20_000;
+const MAX_ROWS = 20_000;
 
 /**
  * Readings from a CSV of whatever device: a time, degrees Celsius and per cent, told by their heads. Rows that can not be read are told by line; the good ones are kept.
@@ -36,7 +36,7 @@ export function readingsFromCsv(text: string, offsetMin: number): Result<ReadRow
     return unreadable(`the first line is “${heads.join(', ').slice(0, 60)}”. Enter ${HEADS.join(', ')}.`);
   const readings: { atMs: number; airC: number; humidityPct: number }[] = [];
   const bad: BadRow[] = [];
-  rows.slice(0, MOST_ROWS).forEach((row, i) => {
+  rows.slice(0, MAX_ROWS).forEach((row, i) => {
     const line = i + 2;
     const atMs = momentOf(row[time!] ?? '', offsetMin);
     const [airC, humidityPct] = [numberOf(row[air!]), numberOf(row[humidity!])];

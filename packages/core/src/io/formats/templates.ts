@@ -4,7 +4,7 @@ import { regionBox } from '../../base/geometry';
 import { marksOf } from '../../build/cutting/bench';
 import type { Part } from '../../build/cutting/parts';
 import type { FlatPart } from '../../build/shell';
-import { wholeUp } from '../../base/units';
+import { ceilTolerant } from '../../base/units';
 import { COLOURS, type Sheet, checkBar, line, markLine, newPdf, newSheet, outlines, pt, widthMm, words } from './pdf';
 
 /** Papers a home printer takes, upright, mm. */
@@ -40,7 +40,7 @@ export interface TemplatePlan {
 export function templatePlan(widthMm: number, depthMm: number, paper: Paper): TemplatePlan {
   const { wideMm, tallMm } = PAPERS[paper];
   const [viewWideMm, viewTallMm] = [wideMm - 2 * MARGIN_MM, tallMm - 2 * MARGIN_MM - FOOT_MM];
-  const count = (sizeMm: number, viewMm: number): number => Math.max(1, wholeUp((sizeMm - OVERLAP_MM) / (viewMm - OVERLAP_MM)));
+  const count = (sizeMm: number, viewMm: number): number => Math.max(1, ceilTolerant((sizeMm - OVERLAP_MM) / (viewMm - OVERLAP_MM)));
   const [columns, rows] = [count(widthMm, viewWideMm), count(depthMm, viewTallMm)];
   const pages = Array.from({ length: rows * columns }, (_, i): TemplatePage => {
     const [column, row] = [i % columns, Math.floor(i / columns)];
@@ -62,7 +62,7 @@ export function templateOf(flat: FlatPart, name: string): Template {
 /** Under every part of a page that several share, for its name. */
 const LABEL_MM = 5;
 const LABEL_SIZE_MM = 2.8;
-const LEAST_LABEL_MM = 1.6;
+const MIN_LABEL_MM = 1.6;
 const NARROWEST_MM = 16;
 const APART_MM = 3;
 const PRINT_WORDS = 'Print at 100 %, not fitted to the page.';
@@ -132,7 +132,7 @@ function drawShared(sheet: Sheet, { name, widthMm: wideMm, depthMm, outline, mar
   outlines(sheet, outline.rings, x, y, 0.3);
   for (const mark of marksOf(marks)) markLine(sheet, mark, x, y);
   const room = Math.max(wideMm, NARROWEST_MM) / widthMm(name, sheet.font, LABEL_SIZE_MM);
-  words(sheet, name, x, y + depthMm + LABEL_MM - 1.4, { sizeMm: Math.max(LEAST_LABEL_MM, Math.min(1, room) * LABEL_SIZE_MM) });
+  words(sheet, name, x, y + depthMm + LABEL_MM - 1.4, { sizeMm: Math.max(MIN_LABEL_MM, Math.min(1, room) * LABEL_SIZE_MM) });
 }
 
 /** What the lines on some parts mean; nothing where there is nothing but outlines. */

@@ -54,5 +54,5 @@ export { CatalogueAnswer, Edition } from './catalogue';
 export { Customs, EntryBody, EntryParams, EntryPicture, InUse, ManyEntries, OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';
 export { Ledger, Move, MoveParams, NewMoves } from './shelf';
-export { NewOffers, SHOP_PLAYS, Shop, ShopParams, ShopPlay, ShopTerms, Shops } from './shops';
+export { NewOffers, SHOP_PLAYS, WorkshopState, ShopParams, ShopPlay, ShopTerms, Shops } from './shops';
 export type { ShopPlays } from './shops';

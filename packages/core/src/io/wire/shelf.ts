@@ -1,12 +1,12 @@
 import { z } from 'zod';
 import { freeText, text } from '../../plan/fields';
-import { MOVES } from '../../procurement/stock';
+import { STOCK_TRANSACTION_KINDS } from '../../procurement/stock';
 
 const StockId = text(160);
 const Day = z.string().regex(/^20\d\d-\d\d-\d\d$/, 'expected a day such as 2026-11-29');
 const move = {
   stockId: StockId,
-  kind: z.enum(MOVES),
+  kind: z.enum(STOCK_TRANSACTION_KINDS),
   amount: z.number().min(0, 'expected 0 or more').max(1e7),
   day: Day,
   boardId: z.uuid().nullable(),

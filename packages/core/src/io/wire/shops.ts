@@ -20,7 +20,7 @@ export const ShopTerms = z.strictObject(terms);
 export const SHOP_PLAYS = ['none', 'sold-out', 'price-jump', 'broken', 'silent'] as const;
 export type ShopPlays = (typeof SHOP_PLAYS)[number];
 export const ShopPlay = z.strictObject({ plays: z.enum(SHOP_PLAYS) });
-export const Shop = z.strictObject({
+export const WorkshopState = z.strictObject({
   id: z.string(),
   ...terms,
   isSimulated: z.boolean(),
@@ -32,8 +32,8 @@ export const Shop = z.strictObject({
   fault: z.string().nullable(),
   offers: z.array(z.strictObject({ ...Offer.shape, seenMs: z.number(), wasMinor: minor.nullable() })),
 });
-export type Shop = z.infer<typeof Shop>;
-export const Shops = z.strictObject({ shops: z.array(Shop), nowMs: z.number() });
+export type WorkshopState = z.infer<typeof WorkshopState>;
+export const Shops = z.strictObject({ shops: z.array(WorkshopState), nowMs: z.number() });
 export const ShopParams = z.strictObject({ shopId: z.string().regex(/^[a-z0-9-]{1,60}$/) });
 /** What a price list brought. */
 export const NewOffers = z.strictObject({ offers: z.array(Offer).min(1).max(5_000) });

@@ -15,7 +15,7 @@ const PRIOR_READINGS = 3;
 /** A reading further off than this many spreads loses weight by the square of how much further. */
 const FAR = 2;
 /** Readings of one hand on one thing spread by no less than this, on a scale of logarithms: a spoon more or less. */
-const LEAST_SPREAD = 0.12;
+const MIN_SPREAD = 0.12;
 /** Eight in ten chances of a bell lie within so many of its spreads. */
 const TENTHS = 1.2816;
 
@@ -66,13 +66,13 @@ export const readingsOf = (readings: readonly Reading[], path: string, who: stri
 export const isOfPlaces = (path: string): boolean => path.startsWith('placeKinds.');
 
 /** Half of what a range leaves open, on a scale of logarithms; a range that is all but sure leaves a little. */
-const spreadOf = ({ low, high }: Estimate): number => Math.max(LEAST_SPREAD, low <= 0 ? 1 : Math.log(high / low) / (2 * TENTHS));
+const spreadOf = ({ low, high }: Estimate): number => Math.max(MIN_SPREAD, low <= 0 ? 1 : Math.log(high / low) / (2 * TENTHS));
 
 function meanOf(ratios: readonly number[], priorSpread: number): Omit<Correction, 'path'> {
   const shrunk = (sum: number, weight: number): number => sum / (weight + PRIOR_READINGS);
   const usual = median([...ratios]);
   const middle = shrunk(usual * ratios.length, ratios.length);
-  const spread = Math.max(LEAST_SPREAD, median(ratios.map((ratio) => Math.abs(ratio - usual))) * 1.4826);
+  const spread = Math.max(MIN_SPREAD, median(ratios.map((ratio) => Math.abs(ratio - usual))) * 1.4826);
   const limit = FAR * Math.max(spread, priorSpread);
   const weights = ratios.map((ratio) => Math.min(1, (limit / Math.abs(ratio - middle)) ** 2));
   const weight = weights.reduce((sum, one) => sum + one, 0);

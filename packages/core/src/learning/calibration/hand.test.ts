@@ -1,6 +1,6 @@
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../base/random';
-import { given, reckon, total } from '../../base/units';
+import { given, calculate, total } from '../../base/units';
 import { type Estimate, estimated, figuresOf, rangesOf } from '../../catalogue';
 import { CATALOGUE, aBoard, derived } from '../../testing';
 import { derivePipeline } from '../../pipeline';
@@ -128,8 +128,8 @@ describe('what a reading says of the catalogue', () => {
   test('of a fixed part and a rate only the rate is corrected, by as much as explains all of it, whichever way it turns', () => {
     const pace = { value: 2, low: 1, high: 3, origin: 'ours', path: 'methods.brush.m2PerH' };
     const setUp = given('Set up', 10, 'min', 'definition');
-    const hours = reckon('Hours', 'h', given('Area', 1, 'm²', 'drawing'), '÷', estimated('Pace', pace, 'm²/h'));
-    const minutes = total('Minutes', 'min', [setUp, reckon('Brushing', 'min', hours, '×', given('An hour', 60, 'min/h', 'definition'))]);
+    const hours = calculate('Hours', 'h', given('Area', 1, 'm²', 'drawing'), '÷', estimated('Pace', pace, 'm²/h'));
+    const minutes = total('Minutes', 'min', [setUp, calculate('Brushing', 'min', hours, '×', given('An hour', 60, 'min/h', 'definition'))]);
     expect(minutes.value).toBe(40);
     const implied = impliedBy(minutes, 55, () => undefined)!;
     expect(implied.path).toBe('methods.brush.m2PerH');
@@ -140,9 +140,9 @@ describe('what a reading says of the catalogue', () => {
     const loose = { value: 100, low: 50, high: 200, origin: 'ours', path: 'coatings.a.loose' };
     const tight = { value: 2, low: 1.9, high: 2.1, origin: 'ours', path: 'coatings.a.tight' };
     const [a, b] = [estimated('Loose', loose, 'g'), estimated('Tight', tight, '1')];
-    for (const both of [reckon('Both', 'g', a, '×', b), total('Both', 'g', [reckon('Twice', 'g', a, '×', b)])])
+    for (const both of [calculate('Both', 'g', a, '×', b), total('Both', 'g', [calculate('Twice', 'g', a, '×', b)])])
       expect(impliedBy(both, 300, () => undefined)).toMatchObject({ path: 'coatings.a.loose' });
-    expect(impliedBy(reckon('Both', 'g', a, '×', b), 300, () => undefined)!.value).toBeCloseTo(150, 4);
+    expect(impliedBy(calculate('Both', 'g', a, '×', b), 300, () => undefined)!.value).toBeCloseTo(150, 4);
   });
   test('a drying time is laid on the place and the season where they go in, and on nothing else', () => {
     const dried = (season: 'winter' | 'summer') => {

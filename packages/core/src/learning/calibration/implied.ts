@@ -8,7 +8,7 @@ export interface Implied {
 }
 
 /** So many times less or more than the catalogue's a value is looked for; what lies beyond is taken as if it lay there. */
-const MOST_OFF = 8;
+const MAX_OFF = 8;
 
 /**
  * Lays what a figure really came to on the one catalogue value that it is least sure by: the one whose range moves it most.
@@ -40,7 +40,7 @@ export function impliedBy(
 
 /** By halving the logarithm: every figure moves one way with each of its inputs. */
 function solved(figure: Figure, range: Range, real: number): number {
-  let [low, high] = [range.value / MOST_OFF, range.value * MOST_OFF];
+  let [low, high] = [range.value / MAX_OFF, range.value * MAX_OFF];
   const isRising = workedWith(figure, range, high) >= workedWith(figure, range, low);
   for (let i = 0; i < 50; i++) {
     const middle = Math.sqrt(low * high);

@@ -9,7 +9,7 @@ export interface Band {
   readonly high: number;
 }
 /** An input whose range a figure's width comes from. */
-export interface Widener {
+export interface VarianceDriver {
   readonly label: string;
   /** Where it stands in the catalogue; null for what has no place there. */
   readonly path: string | null;
@@ -26,7 +26,7 @@ export interface Widener {
 const TAIL = 0.1;
 
 /** The value that so many of the chances do not go beyond. @param share 0 to 1 */
-export function enoughIn(drawn: Drawn, share: number): number {
+export function quantile(drawn: Drawn, share: number): number {
   if (typeof drawn === 'number') return drawn;
   return quantileSorted(sortedOf(drawn), share)!;
 }
@@ -40,13 +40,13 @@ export function bandOf(drawn: Drawn): Band | null {
 const sortedOf = (drawn: Float64Array): number[] => Array.from(drawn.toSorted());
 
 /** Less than this of a width is not worth a word. */
-const LEAST_SHARE = 0.03;
+const MIN_SHARE = 0.03;
 
 /**
  * What a figure's width comes from, the widest first: how much of it each input explains by going up and down with it.
  * @source squared correlation of input and outcome, which for a sum of inputs is each one's share of the variance
  */
-export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(draws)): readonly Widener[] {
+export function varianceDriversOf(figure: Figure, draws: Draws, redrawn = new Redrawn(draws)): readonly VarianceDriver[] {
   const drawn = redrawn.of(figure);
   if (typeof drawn === 'number') return [];
   const inputs = new Map<Range, { readonly label: string; readonly unit: Figure['unit']; readonly note: string }>();
@@ -69,7 +69,7 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
   const all = found.reduce((sum, { explained }) => sum + Math.max(0, explained - noise), 0);
   if (all === 0) return [];
   return found
-    .map(({ range, input: { label, unit, note }, explained }): Widener => ({
+    .map(({ range, input: { label, unit, note }, explained }): VarianceDriver => ({
       label,
       unit,
       path: range.path ?? null,
@@ -79,7 +79,7 @@ export function widenersOf(figure: Figure, draws: Draws, redrawn = new Redrawn(d
       origin: note,
       share: Math.max(0, explained - noise) / all,
     }))
-    .filter(({ share }) => share >= LEAST_SHARE)
+    .filter(({ share }) => share >= MIN_SHARE)
     .sort((a, b) => b.share - a.share);
 }
 

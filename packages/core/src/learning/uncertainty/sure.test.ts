@@ -1,8 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Figure, type Range, given, reckon, total } from '../../base/units';
+import { type Figure, type Range, given, calculate, total } from '../../base/units';
 import { showBand } from './words';
-import { bandOf, enoughIn, widenersOf } from './band';
+import { bandOf, quantile, varianceDriversOf } from './band';
 import { Draws, at } from './draws';
 import { type Drawn, Redrawn } from './redrawn';
 
@@ -54,7 +54,7 @@ describe('a figure worked out again', () => {
     const twin = range(1, 1.5, 3);
     const own = drawsOf([film, twin]);
     const redrawn = new Redrawn(own);
-    const twice = list(redrawn.of(reckon('Twice', 'ml', input('Film', film), '×', given('Two', 2, '1', 'definition'))));
+    const twice = list(redrawn.of(calculate('Twice', 'ml', input('Film', film), '×', given('Two', 2, '1', 'definition'))));
     const more = list(redrawn.of(total('More', 'ml', [input('Film again', film), given('Rest', 4, 'ml', 'plan')])));
     const other = list(redrawn.of(input('Other', twin)));
     for (const [i, one] of twice.entries()) expect(more[i]!).toBeCloseTo(one / 2 + 4, 9);
@@ -62,19 +62,19 @@ describe('a figure worked out again', () => {
     expect(Math.abs(apart)).toBeLessThan(0.02);
   });
   test('comes in whole pots where it does', () => {
-    const pots = reckon('Pots', '1', input('Need', film), '⌈÷⌉', given('A pot', 1, 'ml', 'catalogue'));
+    const pots = calculate('Pots', '1', input('Need', film), '⌈÷⌉', given('A pot', 1, 'ml', 'catalogue'));
     expect(new Set(new Redrawn(draws).of(pots) as Float64Array)).toEqual(new Set([2, 3]));
   });
   test('of sure inputs is as sure: a number, and no band', () => {
-    const sure = reckon('Area', 'mm²', given('a', 3, 'mm', 'plan'), '×', given('b', 4, 'mm', 'plan'));
+    const sure = calculate('Area', 'mm²', given('a', 3, 'mm', 'plan'), '×', given('b', 4, 'mm', 'plan'));
     expect(new Redrawn(draws).of(sure)).toBe(12);
     expect(bandOf(12)).toBeNull();
-    expect(enoughIn(12, 0.9)).toBe(12);
+    expect(quantile(12, 0.9)).toBe(12);
   });
   test('says what its width comes from: three and four at a right angle are nine and sixteen of twenty-five', () => {
     const ranges = [range(97, 100, 103), range(196, 200, 204), range(49.99, 50, 50.01)];
     const sum = total('Sum', 'ml', [input('Three', ranges[0]!), input('Four', ranges[1]!), input('Next to nothing', ranges[2]!)]);
-    const found = widenersOf(sum, drawsOf(ranges, 8_000));
+    const found = varianceDriversOf(sum, drawsOf(ranges, 8_000));
     expect(found.map(({ label }) => label)).toEqual(['Sum: four', 'Sum: three']);
     expect(found[0]!.share).toBeCloseTo(16 / 25, 1);
     expect(found[1]!.share).toBeCloseTo(9 / 25, 1);
@@ -89,14 +89,14 @@ describe('bands cover', () => {
       'ml',
       ranges.map((one, i) =>
         i % 3 === 0
-          ? reckon(
+          ? calculate(
               'Batches',
               'ml',
-              reckon('Count', '1', input('Film', one), '⌈÷⌉', given('A batch', one.value / 4, 'ml', 'catalogue')),
+              calculate('Count', '1', input('Film', one), '⌈÷⌉', given('A batch', one.value / 4, 'ml', 'catalogue')),
               '×',
               given('Each', one.value / 4, 'ml', 'catalogue'),
             )
-          : reckon('Coat', 'ml', input('Film', one), '×', given('Coats', 1 + (i % 4), '1', 'plan')),
+          : calculate('Coat', 'ml', input('Film', one), '×', given('Coats', 1 + (i % 4), '1', 'plan')),
       ),
     );
   test('with truths drawn from the ranges nine in ten holds for 88 to 92 of a hundred, and one in ten below the lower end', () => {

@@ -1,5 +1,5 @@
 import { type WarningCode, viewsOf } from '../../advice/checks';
-import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
 import { produce } from 'immer';
 import type { Adhesive, Catalogue } from '../../catalogue';
 import type { Plan, PlanDraft } from '../../plan';
@@ -34,7 +34,11 @@ export interface BuildOptionProgress {
 type Draft = Pick<BuildOption, 'id' | 'group' | 'name' | 'says'> & { readonly change: (stack: PlanDraft['stack']) => void };
 
 /** Where builders differ: the same board built each way, side by side, one after another. */
-export function* buildOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<BuildOptionProgress, void, void> {
+export function* buildOptionsOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  shop: WorkshopState = EMPTY_WORKSHOP,
+): Generator<BuildOptionProgress, void, void> {
   const drafts = draftsFor(plan, catalogue);
   const buildOptions: BuildOption[] = [];
   const derive = derivePipeline();

@@ -3,8 +3,8 @@ import { glueFit } from '../../build/stack/adhesives';
 import type { Joint } from '../../build/stack/joint';
 import { type Plan, newPerson } from '../../plan';
 import { type Edit, appliedTo } from '../../plan/edits';
-import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
-import { type Figure, DAY_MIN, reckon } from '../../base/units';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
+import { type Figure, DAY_MIN, calculate } from '../../base/units';
 import { derivePipeline } from '../full';
 
 /** One thing that might make a board ready sooner, planned anew. */
@@ -41,7 +41,11 @@ const WARMEST_C = 26;
  * each planned anew. What costs nothing more stands by what it wins, what does by what it wins for its money.
  * @source craft.md §9: what would bring it forward
  */
-export function* earlierOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<EarlierProgress, void, void> {
+export function* earlierOptionsOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  shop: WorkshopState = EMPTY_WORKSHOP,
+): Generator<EarlierProgress, void, void> {
   const derive = derivePipeline();
   const now = derive(plan, catalogue, shop);
   const own = now.tally;
@@ -51,8 +55,8 @@ export function* earlierOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop =
   for (const [done, { id, name, edit }] of ways.entries()) {
     const { tally, days } = derive(appliedTo(plan, edit), catalogue, shop);
     if (tally.ready !== null) {
-      const won = own.ready === null ? null : reckon(`Time saved: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
-      const costChange = reckon(`Extra cost: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
+      const won = own.ready === null ? null : calculate(`Time saved: ${name.toLowerCase()}`, 'min', own.ready, '−', tally.ready);
+      const costChange = calculate(`Extra cost: ${name.toLowerCase()}`, 'money', tally.cost, '−', own.cost);
       options = [
         ...options,
         {
@@ -136,7 +140,7 @@ function handWays({ calendar, people, stack }: Plan): readonly Way[] {
       'One hour longer per session',
       calendar.hours.map((own) => ({ ...own, toMin: Math.min(DAY_MIN, own.toMin + LONGER_MIN) })),
     ),
-    ...(people.length < MOST_PEOPLE
+    ...(people.length < MAX_PEOPLE
       ? [{ id: 'hands', name: 'One more person', edit: { code: 'person/add' as const, person: newPerson(freshId(people), 'A helper') } }]
       : []),
     ...(stack.weighed
@@ -144,7 +148,7 @@ function handWays({ calendar, people, stack }: Plan): readonly Way[] {
       : []),
   ];
 }
-const MOST_PEOPLE = 8;
+const MAX_PEOPLE = 8;
 const freshId = (people: Plan['people']): string => {
   for (let n = people.length + 1; ; n++) if (people.every(({ id }) => id !== `person-${n}`)) return `person-${n}`;
 };

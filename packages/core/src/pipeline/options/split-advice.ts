@@ -36,7 +36,7 @@ export interface SplitProgress {
 const SIDE_MM = { min: 200, max: 1_000 } as const;
 /** Oblong tiles longer than this for their width are awkward and bow. */
 const LONGEST = 2.2;
-const MOST_OPTIONS = 16;
+const MAX_OPTIONS = 16;
 
 /** Reckons the table split in every sensible even way, the drawn one among them; fewest tiles first. Yields after each. */
 export function* splitAdvice(plan: Plan, catalogue: Catalogue): Generator<SplitProgress, readonly SplitOption[], void> {
@@ -66,7 +66,7 @@ function waysToSplit({ table }: Plan): Way[] {
     }
   }
   ways.sort((a, b) => a.columns * a.rows - b.columns * b.rows);
-  return [...ways.slice(0, MOST_OPTIONS - 1), drawn].sort((a, b) => a.columns * a.rows - b.columns * b.rows || a.columns - b.columns);
+  return [...ways.slice(0, MAX_OPTIONS - 1), drawn].sort((a, b) => a.columns * a.rows - b.columns * b.rows || a.columns - b.columns);
 }
 
 function optionFor(plan: Plan, { columns, rows, isAsDrawn }: Way, catalogue: Catalogue): SplitOption {

@@ -4,7 +4,7 @@ import type { Plan } from '../../plan';
 import { type Edit, appliedTo } from '../../plan/edits';
 import { checkBoardFile } from '../../plan/stored/file';
 import { stockId as placeOf, stockedIn } from '../../procurement/stock';
-import { type Shop, EMPTY_SHOP, NOTHING_DONE } from '../../plan/workshop';
+import { type WorkshopState, EMPTY_WORKSHOP, NOTHING_DONE } from '../../plan/workshop';
 import type { Derivation } from '../derive';
 import { derivePipeline } from '../full';
 
@@ -34,7 +34,12 @@ const isReplaced = (kind: string): kind is Replaced => ['adhesives', 'coatings',
  * What might be taken in the place of something, each with its trade: things of the same use that raise no warning that stops, the least dear first. Nothing for what has no like.
  * @param stockId where it stands in the catalogue, as `coatings.gloss-varnish`
  */
-export function substitutesOf(plan: Plan, catalogue: Catalogue, stockId: string, shop: Shop = EMPTY_SHOP): readonly Substitute[] {
+export function substitutesOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  stockId: string,
+  shop: WorkshopState = EMPTY_WORKSHOP,
+): readonly Substitute[] {
   const { kind = '', entryId: fromId = '' } = stockedIn(catalogue).get(stockId) ?? {};
   if (!isReplaced(kind)) return [];
   const derive = derivePipeline();

@@ -1,7 +1,7 @@
 import { type Catalogue, cautionTexts, coatingBy, methodBy } from '../../catalogue';
 import { type Coat, type Plan, plainCoat } from '../../plan';
 import { type Edit, appliedTo, atOnce } from '../../plan/edits';
-import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
 import type { Figure } from '../../base/units';
 import { derivePipeline } from '../full';
 
@@ -26,7 +26,11 @@ export interface WaterOptionProgress {
 }
 
 /** The same board with its water made in every way, one after another; every surface that holds water is made alike. @source craft.md §6: other schools for water are gloss coats over paint, and gel layers */
-export function* waterOptionsOf(plan: Plan, catalogue: Catalogue, shop: Shop = EMPTY_SHOP): Generator<WaterOptionProgress, void, void> {
+export function* waterOptionsOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  shop: WorkshopState = EMPTY_WORKSHOP,
+): Generator<WaterOptionProgress, void, void> {
   const derive = derivePipeline();
   const own = derive(plan, catalogue, shop);
   const wet = own.areas.list.filter(({ basins }) => basins.length > 0).map(({ surfaceId }) => surfaceId as string);

@@ -1,4 +1,4 @@
-import { putIn } from '../../base/grouping';
+import { upsertById } from '../../base/grouping';
 import type { ArrangedTask, DryingSpot, Mended, Person, Place, Plan, TableNote } from '../plan';
 import type { DoneTask } from '../workshop';
 import { edit } from './edit-definition';
@@ -150,7 +150,7 @@ export const dayEdits = {
   /** Something seen while playing is pinned on the plan, or said otherwise. */
   'table-note/put': edit<{ readonly note: TableNote }>(
     ({ note }) => (note.isDone ? `Settled: ${note.words}` : `Pin a note: ${note.words}`),
-    ({ plan }, { note }) => void (plan.tableNotes = putIn(plan.tableNotes, { ...note, at: { ...note.at } })),
+    ({ plan }, { note }) => void (plan.tableNotes = upsertById(plan.tableNotes, { ...note, at: { ...note.at } })),
   ),
   'table-note/remove': edit<{ readonly noteId: string }>(
     'Remove a note from the table',

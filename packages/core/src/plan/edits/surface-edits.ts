@@ -1,4 +1,4 @@
-import { putIn } from '../../base/grouping';
+import { upsertById } from '../../base/grouping';
 import type { GroundKind } from '../surfaces';
 import type { Coat, OwnPaint, Plan, PlanDraft, Surface, TestPiece } from '../plan';
 import { edit } from './edit-definition';
@@ -111,7 +111,7 @@ export const surfaceEdits = {
   ),
   'paint/keep': edit<{ readonly paint: OwnPaint }>(
     ({ paint }) => `Save the paint ${paint.name}`,
-    ({ plan }, { paint }) => void (plan.paints = putIn(plan.paints, { ...paint })),
+    ({ plan }, { paint }) => void (plan.paints = upsertById(plan.paints, { ...paint })),
   ),
   /** Coats that were tinted with it go without. */
   'paint/remove': edit<{ readonly paintId: string }>('Archive a paint', ({ plan }, { paintId }) => {
@@ -122,7 +122,7 @@ export const surfaceEdits = {
   }),
   'test-piece/keep': edit<{ readonly testPiece: TestPiece }>(
     ({ testPiece }) => `Save the test piece ${testPiece.name}`,
-    ({ plan }, { testPiece }) => void (plan.testPieces = putIn(plan.testPieces, drawnTest(testPiece))),
+    ({ plan }, { testPiece }) => void (plan.testPieces = upsertById(plan.testPieces, drawnTest(testPiece))),
   ),
   'test-piece/remove': edit<{ readonly testPieceId: string }>(
     'Delete a test piece',

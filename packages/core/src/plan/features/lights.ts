@@ -1,6 +1,6 @@
 import { type Strip, stripLengthMm } from '../shapes';
 import { type Battery, type Catalogue, batteryBy, estimated, lampBy } from '../../catalogue';
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 
 /** What of a run of small lights has to do with its wiring. */
 export interface Light {
@@ -28,8 +28,8 @@ export function grooveDepths(
 ): { readonly underGroove: Figure<'mm'>; readonly underPocket: Figure<'mm'> } {
   const battery = batteryBy(catalogue, light.batteryId);
   return {
-    underGroove: reckon('Foam under the groove', 'mm', ground, '−', given(`${light.name}, groove depth`, light.grooveMm, 'mm', 'plan')),
-    underPocket: reckon(
+    underGroove: calculate('Foam under the groove', 'mm', ground, '−', given(`${light.name}, groove depth`, light.grooveMm, 'mm', 'plan')),
+    underPocket: calculate(
       'Foam under the battery box',
       'mm',
       ground,
@@ -48,7 +48,7 @@ export function lightFigures(light: Light, ground: Figure<'mm'>, catalogue: Cata
   const lamp = lampBy(catalogue, light.lampId);
   const length = given('Cable groove', stripLengthMm(light.shape), 'mm', 'drawing', 'along the middle line, bends rounded');
   const { underGroove, underPocket } = grooveDepths(light, ground, catalogue);
-  const spare = reckon(
+  const spare = calculate(
     'Volts over',
     'V',
     given(battery.name, battery.volts, 'V', 'catalogue'),
@@ -56,11 +56,11 @@ export function lightFigures(light: Light, ground: Figure<'mm'>, catalogue: Cata
     given(`${lamp.name} takes`, lamp.volts, 'V', 'catalogue'),
   );
   const current = given(`${lamp.name} draws`, lamp.milliamps / 1_000, 'A', 'catalogue', `${lamp.milliamps} mA`);
-  const all = reckon('Current of all lamps', 'A', given('Lamps', light.lamps, '1', 'plan'), '×', current);
+  const all = calculate('Current of all lamps', 'A', given('Lamps', light.lamps, '1', 'plan'), '×', current);
   const milliampHours = estimated('Battery capacity, mAh', battery.mAh, '1');
-  const capacity = reckon('Battery capacity', 'A·h', given('A·h in a mAh', 0.001, 'A·h', 'definition'), '×', milliampHours);
+  const capacity = calculate('Battery capacity', 'A·h', given('A·h in a mAh', 0.001, 'A·h', 'definition'), '×', milliampHours);
   const figures: Figure[] = [length, underGroove, underPocket];
-  if (spare.value > 0) figures.push(reckon('Resistor at each lamp', 'Ω', spare, '÷', current));
-  figures.push(reckon('Runs for', 'h', capacity, '÷', all));
+  if (spare.value > 0) figures.push(calculate('Resistor at each lamp', 'Ω', spare, '÷', current));
+  figures.push(calculate('Runs for', 'h', capacity, '÷', all));
   return figures;
 }

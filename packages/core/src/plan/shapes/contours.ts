@@ -4,7 +4,7 @@ import type { Contours, Shape } from './schema';
 import { shapeRegion } from './shape';
 
 /** Steps smaller than this are not worth a saw cut. */
-const LEAST_STEP_MM2 = 100;
+const MIN_STEP_MM2 = 100;
 /** As many halvings as find an inset to a tenth of a mm in the largest shape. */
 const HALVINGS = 18;
 
@@ -18,7 +18,7 @@ export function contoursWithin(shape: Exclude<Shape, Contours>, steps: number): 
   const levels: Region[] = [foot];
   for (let i = 1; i < steps; i++) {
     const level = grown(foot, -inMm * i);
-    if (areaMm2(level) < LEAST_STEP_MM2) break;
+    if (areaMm2(level) < MIN_STEP_MM2) break;
     levels.push(level);
   }
   return { form: 'contours', levels: levels.map(ringsOf) };

@@ -13,7 +13,7 @@ const OutlineSchema = z
   });
 
 /** Area under which corners count as lying on one line, mm². */
-const LEAST_MM2 = 0.01;
+const MIN_MM2 = 0.01;
 
 /** What is wrong with the corners of an outline, and what would do; null where nothing is. */
 function wrongWith(points: readonly Point[]): string | null {
@@ -22,15 +22,14 @@ function wrongWith(points: readonly Point[]): string | null {
     return `corner ${points.length} repeats the first corner. Remove it; the outline closes automatically`;
   if (repeated >= 0)
     return `corner ${repeated + 2} repeats corner ${repeated + 1} at ${points[repeated]!.x}, ${points[repeated]!.y} mm. Remove one`;
-  if (areaMm2({ rings: [points] }) < LEAST_MM2 && isOneLine(points))
-    return `all ${points.length} corners lie on one line. Move one of them`;
+  if (areaMm2({ rings: [points] }) < MIN_MM2 && isOneLine(points)) return `all ${points.length} corners lie on one line. Move one of them`;
   const crossing = selfCrossing(points);
   if (crossing === null) return null;
   const [i, j] = crossing;
   return `the outline crosses itself: side ${i + 1} crosses side ${j + 1}. Move a corner so that no sides cross`;
 }
 function isOneLine([a, b, ...others]: readonly Point[]): boolean {
-  return others.every(({ x, y }) => Math.abs((b!.x - a!.x) * (y - a!.y) - (b!.y - a!.y) * (x - a!.x)) < LEAST_MM2);
+  return others.every(({ x, y }) => Math.abs((b!.x - a!.x) * (y - a!.y) - (b!.y - a!.y) * (x - a!.x)) < MIN_MM2);
 }
 export const RoundSchema = z.strictObject({ form: z.literal('round'), centre: PointSchema, radiusMm: mm(LIMITS.radiusMm) });
 export const StripSchema = z.strictObject({

@@ -1,5 +1,5 @@
 import { tidyMm } from '../../base/rounding';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import {
   type Box,
   type Point,
@@ -17,7 +17,7 @@ import {
 import type { Outline, Shape, Strip } from './schema';
 
 /** The ground a shape covers. */
-export const shapeRegion = remembered((shape: Shape): Region => {
+export const shapeRegion = memoize((shape: Shape): Region => {
   switch (shape.form) {
     case 'outline':
       return regionOf(shape.points);
@@ -36,9 +36,9 @@ export const shapeRegion = remembered((shape: Shape): Region => {
 export const levelRegion = (rings: readonly (readonly Point[])[]): Region => evenOdd(rings);
 
 /** A strip's middle line with its bends rounded. */
-export const middleLine = remembered((strip: Strip): readonly Point[] => bent(strip.points, strip.bendMm));
+export const middleLine = memoize((strip: Strip): readonly Point[] => bent(strip.points, strip.bendMm));
 /** mm along a strip's middle line. */
-export const stripLengthMm = remembered((strip: Strip): number => lineLengthMm(middleLine(strip)));
+export const stripLengthMm = memoize((strip: Strip): number => lineLengthMm(middleLine(strip)));
 
 /** The points that can be taken hold of. */
 export function shapePoints(shape: Shape): readonly Point[] {
@@ -47,7 +47,7 @@ export function shapePoints(shape: Shape): readonly Point[] {
 }
 
 /** Box around what the shape covers, for sizes on screen. */
-export const shapeBox = remembered((shape: Shape): Box => {
+export const shapeBox = memoize((shape: Shape): Box => {
   if (shape.form === 'outline') return boxAround(shape.points);
   if (shape.form === 'round') {
     const { centre, radiusMm } = shape;

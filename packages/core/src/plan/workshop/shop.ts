@@ -12,7 +12,7 @@ export type RecordDraft = z.infer<typeof RecordSchema>;
 export type BoardRecord = DeepReadonly<RecordDraft>;
 
 /** What there is to build with and what is built already: the third thing that is reckoned from, beside plan and catalogue. */
-export interface Shop {
+export interface WorkshopState {
   /** Pieces in the rack that this board may cut up. */
   readonly offcuts: readonly Offcut[];
   readonly cutSheets: readonly CutSheet[];
@@ -24,7 +24,7 @@ export interface Shop {
 }
 
 /** What of it stands beside a board: shared by all, and read by none but the reckoning. */
-export type Stock = Omit<Shop, keyof BoardRecord>;
+export type Stock = Omit<WorkshopState, keyof BoardRecord>;
 
 /** A task that is done, with nothing more said of it. */
 export const doneAt = (at: DoneTask['at'], change: Partial<DoneTask> = {}): DoneTask => ({
@@ -38,7 +38,7 @@ export const doneAt = (at: DoneTask['at'], change: Partial<DoneTask> = {}): Done
 
 export const NOTHING_DONE: BoardRecord = { cutSheets: [], doneTasks: {} };
 export const EMPTY_STOCK: Stock = { offcuts: [], airs: {}, shelf: {} };
-export const EMPTY_SHOP: Shop = { ...EMPTY_STOCK, ...NOTHING_DONE };
+export const EMPTY_WORKSHOP: WorkshopState = { ...EMPTY_STOCK, ...NOTHING_DONE };
 
 /** A piece in the rack, with where it came from and what has cut it up. */
 interface Racked extends Offcut {

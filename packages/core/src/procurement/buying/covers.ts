@@ -71,7 +71,7 @@ export function coversOf(
         });
       }
     }
-    if (grown.length > MOST_AT_ONCE && patience.left < Infinity) patience.left = Math.min(patience.left, -1);
+    if (grown.length > MAX_AT_ONCE && patience.left < Infinity) patience.left = Math.min(patience.left, -1);
     else partials = unbeaten(grown, amount);
   }
   if (patience.left < 0) return [];
@@ -82,7 +82,7 @@ export function coversOf(
 }
 
 /** Comparing more with one another would take longer than anybody waits. */
-const MOST_AT_ONCE = 4_000;
+const MAX_AT_ONCE = 4_000;
 
 /** What one offer alone would cost, the cheapest of them; without end where none has enough. */
 const alone = (amount: number, offers: readonly Offer[]): number =>

@@ -18,7 +18,7 @@ export interface LeastCost {
 /** A second choice costs so much more at the most. */
 const SECOND_SHARE = 0.05;
 /** With more shops than this only the ones with the most to offer are looked at. */
-const MOST_SHOPS = 10;
+const MAX_SHOPS = 10;
 
 /** One want, its offers, and its best cover by the shops that may be bought from. */
 interface Asked extends Want {
@@ -102,7 +102,7 @@ const isBetter = (a: Choice, b: Choice): boolean =>
 /** Of more shops than can be looked at together those that have the most. */
 function mostUseful(shops: readonly Terms[], offers: readonly Offer[]): readonly Terms[] {
   const counts = new Map(shops.map(({ id }) => [id, offers.filter(({ shopId, stock }) => shopId === id && stock !== 0).length]));
-  return shops.length <= MOST_SHOPS ? shops : [...shops].sort((a, b) => counts.get(b.id)! - counts.get(a.id)!).slice(0, MOST_SHOPS);
+  return shops.length <= MAX_SHOPS ? shops : [...shops].sort((a, b) => counts.get(b.id)! - counts.get(a.id)!).slice(0, MAX_SHOPS);
 }
 
 /** Every set of shops that has all of it, with each thing bought as cheap as can be from these. */

@@ -16,7 +16,7 @@ export interface PriceList {
 }
 
 export const PRICE_COLUMNS = ['item', 'pack', 'price', 'from', 'from_price', 'in_stock'] as const;
-const MOST_ROWS = 5_000;
+const MAX_ROWS = 5_000;
 
 /**
  * Prices from a table: `item` by its name or its place in the catalogue, `pack` as `500 g`, `1 l` or a bare count, `price` in whole money, and where there is one a lower price `from` so many
@@ -37,7 +37,7 @@ export function readPriceList(text: string, catalogue: Catalogue): PriceList {
   const byName = new Map([...stocked.values()].map((one) => [one.name.toLowerCase(), one]));
   const offers = new Map<string, Omit<Offer, 'shopId'>>();
   const bad: BadPrice[] = [];
-  for (const { line, cells } of rows.slice(0, MOST_ROWS)) {
+  for (const { line, cells } of rows.slice(0, MAX_ROWS)) {
     const cell = (name: string): string => cells[heads.indexOf(name)] ?? '';
     const read = readRow(cell, stocked.get(cell('item')) ?? byName.get(cell('item').toLowerCase()), catalogue.currency);
     if ('message' in read) bad.push({ line, ...read });

@@ -8,7 +8,7 @@ import { areaMm2, clippedTo, isEmpty } from '../../base/geometry';
 import type { Plan } from '../../plan';
 import type { Joint } from '../../build/stack/joint';
 import { glueMass } from '../../build/stack/adhesives';
-import { type Figure, type Unit, given, inMillilitres, inSquareMetres, reckon, total } from '../../base/units';
+import { type Figure, type Unit, given, inMillilitres, inSquareMetres, calculate, total } from '../../base/units';
 
 /** The figures of one feature, each opening to its working, in the order they are shown. */
 export interface FeatureNeeds {
@@ -112,7 +112,7 @@ function surfaces(feature: Feature, own: readonly FeatureGround[]): Figure[] {
 function depths(feature: Feature, groundHeight: Figure<'mm'>): Figure[] {
   const sunk = sunkBy(feature);
   if (sunk === null) return [];
-  return [reckon('Floor left under it', 'mm', groundHeight, '−', given(`${feature.name}, depth`, sunk.depthMm, 'mm', 'plan'))];
+  return [calculate('Floor left under it', 'mm', groundHeight, '−', given(`${feature.name}, depth`, sunk.depthMm, 'mm', 'plan'))];
 }
 
 function coatings({ measured: own, joints, basin, worn, coats, raised, catalogue }: FigureInputs): Figure[] {
@@ -147,21 +147,21 @@ function coatings({ measured: own, joints, basin, worn, coats, raised, catalogue
 /** A coat's volume on one land: the kind's volume by its share of the surface. */
 function shareOf(need: CoatNeed, measured: FeatureGround): Figure<'ml'> {
   const { name: where, surface, sides } = measured;
-  const area = inSquareMetres(sides.value > 0 ? reckon(`${where}, area to coat`, 'mm²', surface, '+', sides) : surface);
+  const area = inSquareMetres(sides.value > 0 ? calculate(`${where}, area to coat`, 'mm²', surface, '+', sides) : surface);
   const name = `${need.coating.name}, ${need.method.name}, ${where}`;
-  return reckon(
+  return calculate(
     `${name}, here`,
     'ml',
     need.volume,
     '×',
-    reckon(`${name}: share of all surfaces with this finish`, '1', area, '÷', need.surface),
+    calculate(`${name}: share of all surfaces with this finish`, '1', area, '÷', need.surface),
   );
 }
 
 function pourShare(need: CoatNeed, room: Figure<'mm³'>): Figure<'ml'> {
   const { value, origin } = need.coating.lossPct;
   const loss = given(`Factor for ${value} % left in the pot`, 1 + value / 100, '1', 'catalogue', origin);
-  return reckon('To pour', 'ml', inMillilitres(room), '×', loss);
+  return calculate('To pour', 'ml', inMillilitres(room), '×', loss);
 }
 
 /** One figure under a short name, or the sum of several. */

@@ -1,5 +1,5 @@
-export { MOVES, freeFor, shelfOf } from './ledger';
-export type { Move, MoveKind, Shelved } from './ledger';
+export { STOCK_TRANSACTION_KINDS, freeFor, shelfOf } from './ledger';
+export type { StockTransaction, StockTransactionKind, Shelved } from './ledger';
 export { stockId, stockedIn } from './stocked';
 export type { Stocked } from './stocked';
 export { spentOn } from './spent';

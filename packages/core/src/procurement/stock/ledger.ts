@@ -4,13 +4,13 @@ import type { Catalogue } from '../../catalogue';
 import { type Stocked, stockedIn } from './stocked';
 
 /** What can happen to something on the shelf. */
-export const MOVES = ['bought', 'found', 'opened', 'used', 'thrown', 'counted', 'kept'] as const;
-export type MoveKind = (typeof MOVES)[number];
+export const STOCK_TRANSACTION_KINDS = ['bought', 'found', 'opened', 'used', 'thrown', 'counted', 'kept'] as const;
+export type StockTransactionKind = (typeof STOCK_TRANSACTION_KINDS)[number];
 /** One line of the ledger. Lines are only ever added; a slip is put right by another, or by taking the line out. */
-export interface Move {
+export interface StockTransaction {
   readonly id: string;
   readonly stockId: string;
-  readonly kind: MoveKind;
+  readonly kind: StockTransactionKind;
   /** In what the thing is counted in; of `counted` all that is there, of `kept` what is kept for a board from now on. */
   readonly amount: number;
   /** `2026-11-29`. */
@@ -37,7 +37,7 @@ export interface Shelved {
  * What is there after everything that happened, in the order it was written down. Never less than nothing: what was used without having been written down was there.
  * @param today `2026-11-29`, against which it is told what has stood for too long
  */
-export function shelfOf(moves: readonly Move[], catalogue: Catalogue, today: string): readonly Shelved[] {
+export function shelfOf(moves: readonly StockTransaction[], catalogue: Catalogue, today: string): readonly Shelved[] {
   const byStock = listedBy(moves, ({ stockId }) => stockId);
   return [...byStock].flatMap(([id, own]) => {
     const stock = stockedIn(catalogue).get(id);
@@ -45,7 +45,7 @@ export function shelfOf(moves: readonly Move[], catalogue: Catalogue, today: str
   });
 }
 
-function shelved(stock: Stocked, moves: readonly Move[], today: string): Shelved {
+function shelved(stock: Stocked, moves: readonly StockTransaction[], today: string): Shelved {
   let amount = 0;
   let openedOn: string | null = null;
   let since: string | null = null;

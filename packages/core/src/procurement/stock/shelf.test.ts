@@ -1,12 +1,12 @@
 import { expect, test } from 'vitest';
 import { CATALOGUE, aBoard, derived } from '../../testing';
 import { derivePipeline } from '../../pipeline';
-import { EMPTY_SHOP } from '../../plan/workshop';
-import { type Move, freeFor, shelfOf, spentOn, stockedIn } from './index';
+import { EMPTY_WORKSHOP } from '../../plan/workshop';
+import { type StockTransaction, freeFor, shelfOf, spentOn, stockedIn } from './index';
 
 const GLUE = 'adhesives.white-glue';
 let next = 0;
-const move = (kind: Move['kind'], amount: number, more: Partial<Move> = {}): Move => ({
+const move = (kind: StockTransaction['kind'], amount: number, more: Partial<StockTransaction> = {}): StockTransaction => ({
   id: `m${next++}`,
   stockId: GLUE,
   kind,
@@ -17,7 +17,7 @@ const move = (kind: Move['kind'], amount: number, more: Partial<Move> = {}): Mov
   note: '',
   ...more,
 });
-const glueAfter = (moves: readonly Move[], today = '2026-11-02') => shelfOf(moves, CATALOGUE, today)[0]!;
+const glueAfter = (moves: readonly StockTransaction[], today = '2026-11-02') => shelfOf(moves, CATALOGUE, today)[0]!;
 
 test('what was bought and found is there, what was used and thrown away is not, and a count puts all of it right', () => {
   const moves = [move('bought', 1_000), move('found', 200), move('used', 300), move('thrown', 100)];
@@ -41,7 +41,7 @@ test('what is reserved for a board is for no other, and is used up first by itse
 });
 
 test('old liquid mask is told, sooner once it was opened; a fresh bottle is not', () => {
-  const mask = (moves: readonly Move[], today: string) =>
+  const mask = (moves: readonly StockTransaction[], today: string) =>
     shelfOf(
       moves.map((one) => ({ ...one, stockId: 'coatings.masking-fluid' })),
       CATALOGUE,
@@ -77,7 +77,7 @@ test('what is on the shelf is not bought; what goes in costs what it did', () =>
   const plan = aBoard();
   const derive = derivePipeline();
   const glueOf = (shelf: Readonly<Record<string, number>>) =>
-    derive(plan, CATALOGUE, { ...EMPTY_SHOP, shelf }).supplies.rows.find(({ stockId }) => stockId === GLUE)!;
+    derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, shelf }).supplies.rows.find(({ stockId }) => stockId === GLUE)!;
   const [without, some, all] = [glueOf({}), glueOf({ [GLUE]: 100 }), glueOf({ [GLUE]: 1e6 })];
   expect(without.onShelf).toBeNull();
   expect(some.onShelf?.value).toBe(100);
@@ -110,7 +110,7 @@ test('what was paid for a board stands beside what was planned for it', () => {
 });
 
 test('what is planned for a thing is the same however much of it lies on the shelf', () => {
-  const [bare, stocked] = [0, 200].map((grams) => derived(aBoard(), { ...EMPTY_SHOP, shelf: { [GLUE]: grams } }).supplies);
+  const [bare, stocked] = [0, 200].map((grams) => derived(aBoard(), { ...EMPTY_WORKSHOP, shelf: { [GLUE]: grams } }).supplies);
   const planned = (of: typeof bare) => of!.rows.map((row) => row.planned.value);
   expect(planned(stocked)).toEqual(planned(bare));
 });

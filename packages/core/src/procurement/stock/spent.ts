@@ -1,6 +1,6 @@
 import type { Bare } from '../../base/units';
 import type { Supply } from '../supplies';
-import type { Move } from './ledger';
+import type { StockTransaction } from './ledger';
 
 /** Money planned for one thing beside what was paid for it. */
 export interface SpentOn {
@@ -26,7 +26,7 @@ export interface Spent {
 /** Money spent on a board against the money planned, thing by thing. @param nameOf what a thing is called that the plan has nothing of */
 export function spentOn(
   boardId: string,
-  moves: readonly Move[],
+  moves: readonly StockTransaction[],
   supplies: readonly Bare<Pick<Supply, 'name' | 'need' | 'stockId' | 'wants' | 'planned'>>[],
   nameOf: (stockId: string) => string,
 ): Spent {

@@ -1,5 +1,5 @@
 import type { Pack } from '../../catalogue';
-import { wholeUp } from '../../base/units';
+import { ceilTolerant } from '../../base/units';
 
 /** How many of each package, dearest combinations left out. */
 export interface PackChoice {
@@ -57,7 +57,7 @@ function unbeaten(offers: readonly Offer[]): readonly Offer[] {
 /** An offer with none, one, two and more of a size: as many as there is need for, but fewer than would make up whole packages of the fill. */
 function withMore(offer: Offer, size: Pack, index: number, { need, fill }: { readonly need: number; readonly fill: Pack }): Offer[] {
   const left = Math.max(0, need - offer.amount);
-  const enough = left === 0 ? 0 : wholeUp(left / size.amount);
+  const enough = left === 0 ? 0 : ceilTolerant(left / size.amount);
   const most = Math.min(enough, wholesIn(fill.amount, size.amount) - 1);
   return Array.from({ length: most + 1 }, (_, n) => plus(offer, index, n, size));
 }
@@ -71,7 +71,7 @@ const greatestCommon = (a: number, b: number): number => (b === 0 ? a : greatest
 
 function filledUp(offer: Offer, size: Pack, index: number, need: number): Offer {
   const left = Math.max(0, need - offer.amount);
-  return plus(offer, index, left === 0 ? 0 : wholeUp(left / size.amount), size);
+  return plus(offer, index, left === 0 ? 0 : ceilTolerant(left / size.amount), size);
 }
 
 const plus = ({ costMinor, amount, counts }: Offer, index: number, count: number, size: Pick<Pack, 'amount' | 'priceMinor'>): Offer => ({

@@ -8,12 +8,12 @@ import type { StuffNeed } from '../../finishing/mixes';
 import type { CutJob } from '../../build/cutting/job';
 import type { GlueNeed } from '../../build/stack/adhesives';
 import type { Plan } from '../../plan';
-import { type Figure, type MeasureSystem, type Unit, given, lengthWords, reckon, total } from '../../base/units';
+import { type Figure, type MeasureSystem, type Unit, given, lengthWords, calculate, total } from '../../base/units';
 import { cheapestPacks } from './packs';
 
 type OfHundred = Plan['buying']['ofHundred'];
 /** So much of a need that it is enough in so many of a hundred. */
-export type Surely = <U extends Unit>(need: Figure<U>, ofHundred: number) => Figure<U>;
+export type SafetyStock = <U extends Unit>(need: Figure<U>, ofHundred: number) => Figure<U>;
 
 /** One line of what the board takes: the need, what it is bought in, and the money. */
 export interface Supply {
@@ -77,7 +77,7 @@ interface SupplyInputs {
   readonly features: readonly Feature[];
   readonly buying: Plan['buying'];
   /** Null until it is fetched: all is bought as reckoned until then. */
-  readonly surely: Surely | null;
+  readonly surely: SafetyStock | null;
   readonly system: MeasureSystem;
   readonly catalogue: Catalogue;
   /** What this board may take from the shelf. */
@@ -183,7 +183,7 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
     count === 0
       ? []
       : [
-          reckon(
+          calculate(
             `${name}, sheets in stock`,
             'money',
             given(`${name}, on the shelf`, count, '1', 'shelf', 'whole sheets'),
@@ -201,7 +201,7 @@ function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: Measu
           '1',
           'shelf',
         );
-  const buy = lying.length === 0 ? cost : reckon(`${name}, buy`, 'money', cost, '−', total(`${name}, already in stock`, 'money', lying));
+  const buy = lying.length === 0 ? cost : calculate(`${name}, buy`, 'money', cost, '−', total(`${name}, already in stock`, 'money', lying));
   const packs = bought.map(({ sheet, count }) => ({
     count,
     amount: given(lengthWords([sheet.widthMm, sheet.depthMm], system), 1, '1', 'catalogue'),
@@ -284,7 +284,7 @@ function packed(
   const unit = need.unit;
   const there = Math.min(wanted.value, stockId === null ? 0 : (shelf[stockId] ?? 0));
   const onShelf = there > 0 ? given(`${name}, on the shelf`, there, unit, 'shelf', 'amount available for this board') : null;
-  const short = onShelf === null ? wanted : reckon(`${name}, short`, unit, wanted, '−', onShelf);
+  const short = onShelf === null ? wanted : calculate(`${name}, short`, unit, wanted, '−', onShelf);
   const bought = packagesFor(name, unit, short.value, sizes);
   const wants = stockId === null || short.value <= 0 ? [] : [{ stockId, amount: short.value }];
   const row = { id, group, name, stockId, need, onShelf, ofHundred, wants, packs: bought.packs, sizes, buy: bought.cost };
@@ -295,7 +295,7 @@ function packed(
   return {
     ...row,
     planned: whole.cost,
-    used: reckon(`${name}, used up`, 'money', whole.cost, '×', reckon(`${name}, share used`, '1', need, '÷', amount)),
+    used: calculate(`${name}, used up`, 'money', whole.cost, '×', calculate(`${name}, share used`, '1', need, '÷', amount)),
   };
 }
 
@@ -310,7 +310,7 @@ function packagesFor(
   const bought = choice.packs.map(({ pack, count }) => ({
     count,
     amount: given(`${name}, package`, pack.amount, unit, 'catalogue', 'invented'),
-    cost: reckon(
+    cost: calculate(
       `${name}, ${count} × ${pack.amount} ${unit}`,
       'money',
       given('Packages', count, '1', 'layout', 'cheapest that cover the need'),
@@ -333,7 +333,7 @@ function packagesFor(
 function allOfGlue(glues: readonly GlueNeed[], stirred: readonly StuffNeed[], catalogue: Catalogue): readonly GlueNeed[] {
   const weighed = stirred.map(({ stuff: { name, adhesiveId, densityGPerMl }, volume }) => ({
     adhesiveId: adhesiveId!,
-    mass: reckon(`${name}, in mixes`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+    mass: calculate(`${name}, in mixes`, 'g', volume, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
   }));
   const ids = [...new Set([...glues, ...weighed].map(({ adhesiveId }) => adhesiveId))];
   return ids.map((adhesiveId) => {

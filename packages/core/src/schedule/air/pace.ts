@@ -1,4 +1,4 @@
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 import type { Course } from './course';
 import type { AirAt } from './vapour';
 
@@ -54,7 +54,7 @@ export function slowed(pace: Pace, factor: Figure<'1'> | null): Pace {
     after: (fromMin, statedMin) => pace.after(fromMin, statedMin * value),
     before: (byMin, statedMin) => pace.before(byMin, statedMin * value),
     least: pace.least * value,
-    usual: pace.usual === null ? null : reckon(pace.usual.label, '1', pace.usual, '×', factor),
+    usual: pace.usual === null ? null : calculate(pace.usual.label, '1', pace.usual, '×', factor),
     isSteady: pace.isSteady,
   };
 }
@@ -62,7 +62,7 @@ export function slowed(pace: Pace, factor: Figure<'1'> | null): Pace {
 const HOUR_MIN = 60;
 /** The last bits of sums of minutes. */
 const EXACT_MIN = 1e-9;
-const MOST_HOURS = 24 * 730;
+const MAX_HOURS = 24 * 730;
 const WEEK_HOURS = 24 * 7;
 
 /**
@@ -91,13 +91,13 @@ export function hourlyPace(course: Course, speedIn: (air: AirAt) => number, labe
   const doneAt = (timeMin: number): number => {
     if (timeMin <= 0) return timeMin * speeds[0]!;
     const hour = Math.floor(timeMin / HOUR_MIN);
-    while (speeds.length <= hour && speeds.length < MOST_HOURS) grow();
+    while (speeds.length <= hour && speeds.length < MAX_HOURS) grow();
     const last = Math.min(hour, speeds.length - 1);
     return sums[last]! + speeds[last]! * (timeMin - last * HOUR_MIN);
   };
   const whenDone = (stated: number): number => {
     while (sums.at(-1)! < stated) {
-      if (speeds.length >= MOST_HOURS || isOver()) return Infinity;
+      if (speeds.length >= MAX_HOURS || isOver()) return Infinity;
       grow();
     }
     let [low, high] = [0, speeds.length];

@@ -1,4 +1,4 @@
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 
 /** Air at one moment. */
 export interface AirAt {
@@ -18,11 +18,11 @@ const ONE = given('Saturation vapour pressure', 1, '1', 'definition');
  * @source craft.md §8: VPD = 0.6108·e^(17.27T/(T+237.3))·(1 − RH/100) kPa
  */
 export function vapourDeficit(label: string, airC: Figure<'°C'>, humidity: Figure<'1'>): Figure<'kPa'> {
-  const top = reckon('17.27 × air', '°C', given('Constant', MAGNUS, '1', 'definition'), '×', airC);
-  const bottom = reckon('Air + 237.3', '°C', airC, '+', given('Constant', MAGNUS_C, '°C', 'definition'));
-  const growth = reckon('e to the power', '1', E, 'to the power', reckon('Quotient', '1', top, '÷', bottom));
-  const full = reckon('Saturation vapour pressure', 'kPa', given('Constant', FULL_KPA, 'kPa', 'definition'), '×', growth);
-  return reckon(label, 'kPa', full, '×', reckon('Share not saturated', '1', ONE, '−', humidity));
+  const top = calculate('17.27 × air', '°C', given('Constant', MAGNUS, '1', 'definition'), '×', airC);
+  const bottom = calculate('Air + 237.3', '°C', airC, '+', given('Constant', MAGNUS_C, '°C', 'definition'));
+  const growth = calculate('e to the power', '1', E, 'to the power', calculate('Quotient', '1', top, '÷', bottom));
+  const full = calculate('Saturation vapour pressure', 'kPa', given('Constant', FULL_KPA, 'kPa', 'definition'), '×', growth);
+  return calculate(label, 'kPa', full, '×', calculate('Share not saturated', '1', ONE, '−', humidity));
 }
 /** The same as a plain number, kPa: it is asked for every hour of a year. A test holds both together. */
 export const deficitKPa = ({ airC, humidityPct }: AirAt): number =>

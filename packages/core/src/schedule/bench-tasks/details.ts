@@ -7,7 +7,7 @@ import type { Mix } from '../../finishing/mixes';
 import type { StandingPiece } from '../../build/pieces';
 import type { Plan } from '../../plan';
 import type { Timer, TimerWanted } from '../bench';
-import { type Take, type TakeInputs, takenFor } from './takes';
+import { type Usage, type UsageInputs, usageFor } from './usage';
 
 /** A sheet that parts of a workpiece are cut from. */
 export interface SheetToCut {
@@ -20,18 +20,18 @@ export interface SheetToCut {
   readonly isCut: boolean;
 }
 /** Where on its workpiece a move is made: at true places on the table. */
-export interface MoveDrawing {
+export interface BenchTaskDrawing {
   readonly box: Box;
   /** Everything of note there, so that one knows which way round it lies. */
   readonly faint: readonly Region[];
   readonly marked: readonly Region[];
 }
 /** One move as it is shown at the bench. */
-export interface MoveDetail {
+export interface BenchTaskDetail {
   readonly taskId: string;
   readonly does: Step['does'];
   readonly placeName: string;
-  readonly takes: readonly Take[];
+  readonly takes: readonly Usage[];
   readonly mixes: readonly Mix[];
   readonly tools: readonly string[];
   readonly sheets: readonly SheetToCut[];
@@ -42,10 +42,10 @@ export interface MoveDetail {
   /** Nothing of the sort was done on this board yet. */
   readonly isFirst: boolean;
   readonly timers: readonly TimerWanted[];
-  readonly drawing: MoveDrawing | null;
+  readonly drawing: BenchTaskDrawing | null;
 }
 
-interface DetailInputs extends TakeInputs {
+interface DetailInputs extends UsageInputs {
   readonly plan: Pick<Plan, 'wears' | 'calendar'>;
   readonly slots: readonly Slot[];
   readonly jobs: readonly CutJob[];
@@ -53,14 +53,14 @@ interface DetailInputs extends TakeInputs {
 }
 
 /** All that is wanted to make one move; null for a task that the plan does not have, or that is done. */
-export function detailOf(taskId: string, inputs: DetailInputs): MoveDetail | null {
+export function detailOf(taskId: string, inputs: DetailInputs): BenchTaskDetail | null {
   const { slots, steps, catalogue, jobs, plan } = inputs;
   const slot = slots.find(({ task }) => task.id === taskId);
   if (slot === undefined) return null;
   const { task } = slot;
   const step = steps.find(({ id }) => id === task.stepId)!;
   const doesOf = new Map(steps.map(({ id, does }) => [id, does]));
-  const { takes, mixes, needs } = takenFor(task, inputs);
+  const { takes, mixes, needs } = usageFor(task, inputs);
   const cut = step.does === 'cut' ? sheetsFor(task.workpieceId, step.id, jobs) : { sheets: [], tools: [] };
   return {
     taskId,
@@ -116,7 +116,7 @@ const STAGE_OF: Readonly<Record<string, readonly string[]>> = {
   'cut-facing': ['facing'],
   'cut-piece': ['piece'],
 };
-function sheetsFor(workpieceId: string, stepId: string, jobs: readonly CutJob[]): Pick<MoveDetail, 'sheets' | 'tools'> {
+function sheetsFor(workpieceId: string, stepId: string, jobs: readonly CutJob[]): Pick<BenchTaskDetail, 'sheets' | 'tools'> {
   const stages = STAGE_OF[stepId] ?? [];
   const sheets: SheetToCut[] = [];
   const tools = new Set<string>();
@@ -138,7 +138,7 @@ function drawingOf(
   { id: stepId, does }: Step,
   surfaceIds: ReadonlySet<string>,
   inputs: DetailInputs,
-): MoveDrawing | null {
+): BenchTaskDrawing | null {
   const { ground, standing, plan } = inputs;
   const tile = ground.tiles.find(({ id }) => id === workpieceId);
   if (tile === undefined) {

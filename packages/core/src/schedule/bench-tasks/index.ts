@@ -1,6 +1,6 @@
 export { detailOf } from './details';
-export type { MoveDetail, MoveDrawing, SheetToCut } from './details';
-export { movesOf, sittingAt, standingOf } from './moves';
-export type { Before, Move, Sitting, Standing } from './moves';
-export { usedOf } from './takes';
-export type { Take } from './takes';
+export type { BenchTaskDetail, BenchTaskDrawing, SheetToCut } from './details';
+export { benchTasksOf, sittingAt, standingOf } from './bench-tasks';
+export type { Before, BenchTask, Sitting, Standing } from './bench-tasks';
+export { usedOf } from './usage';
+export type { Usage } from './usage';

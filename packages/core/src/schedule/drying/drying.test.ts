@@ -4,7 +4,7 @@ import { adhesiveBy, airBy, coatingBy, estimated } from '../../catalogue';
 import { CATALOGUE, aSpot } from '../../testing';
 import { newPlace } from '../../plan';
 import { dryingFactor, settingFactor } from './paces';
-import { type Airs, spotsOf } from './spots';
+import { type Airs, dryingPlacesOf } from './spots';
 import { coatWaits, fullGlueWait, glueWait, usualMin } from './waits';
 
 const ROOM = { airC: 20, humidityPct: 50 };
@@ -138,7 +138,7 @@ describe('air that changes', () => {
 describe('where a workpiece dries', () => {
   const [room, garage] = CATALOGUE.starter.places.map((place) => newPlace(place));
   const drying = { placeId: room!.id, on: 'shelf', lies: 'flat', airId: 'still' } as const;
-  const spots = spotsOf({
+  const spots = dryingPlacesOf({
     places: [room!, garage!],
     drying,
     driedAt: [{ workpieceId: 'B1', ...drying, placeId: garage!.id, on: 'floor' }],
@@ -157,7 +157,7 @@ describe('where a workpiece dries', () => {
     const air = { ...garage!.air, by: 'sensor' as const, sensorId: 's', airC: 13 };
     const told = Array.from({ length: 24 }, (_, hour) => ({ airC: hour, humidityPct: 60 }));
     const at = (airs: Airs): number =>
-      spotsOf({
+      dryingPlacesOf({
         places: [{ ...garage!, air }],
         drying: { ...drying, placeId: garage!.id },
         driedAt: [],

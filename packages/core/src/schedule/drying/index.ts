@@ -1,6 +1,6 @@
 export { dryingFactor, isTooCold, settingFactor, settingPace, waterPace } from './paces';
 export { notedAir } from './bench-air';
-export { dayForAir, kindOfPlace, spotsOf } from './spots';
-export type { Airs, Spot, Spots } from './spots';
+export { dayForAir, kindOfPlace, dryingPlacesOf } from './spots';
+export type { Airs, DryingPlace, DryingPlaces } from './spots';
 export { clockWait, coatWaits, fullGlueWait, gluePace, glueWait, longer, usualMin, waitOf } from './waits';
 export type { GlueLine, Ground, Wait, Waits } from './waits';

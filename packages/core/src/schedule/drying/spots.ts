@@ -8,7 +8,7 @@ import { DAY_MIN, type Figure } from '../../base/units';
 export type Airs = Readonly<Record<string, DayOfAir>>;
 
 /** Where and how something dries. */
-export interface Spot {
+export interface DryingPlace {
   readonly place: Place;
   readonly kind: PlaceKind;
   readonly on: DryingSpot['on'];
@@ -20,9 +20,9 @@ export interface Spot {
   readonly course: Course;
 }
 /** Where every workpiece of a board dries. */
-export interface Spots {
-  readonly usual: Spot;
-  readonly at: (workpieceId: string) => Spot;
+export interface DryingPlaces {
+  readonly usual: DryingPlace;
+  readonly at: (workpieceId: string) => DryingPlace;
   /** The air in a place itself, off the floor. */
   readonly rooms: ReadonlyMap<string, Course>;
 }
@@ -39,10 +39,10 @@ interface SpotInputs {
 export const dayForAir = (places: Plan['places'], startsOn: string): string =>
   places.some(({ spells }) => spells.length > 0) ? startsOn : `${startsOn.slice(0, 7)}-01`;
 
-export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: SpotInputs): Spots {
+export function dryingPlacesOf({ places, drying, driedAt, startsOn, airs, catalogue }: SpotInputs): DryingPlaces {
   const rooms = new Map(places.map((place) => [place.id, roomOf(place, startsOn, airs, catalogue)]));
-  const made = new Map<string, Spot>();
-  const spot = ({ placeId, on, lies, airId }: DryingSpot): Spot => {
+  const made = new Map<string, DryingPlace>();
+  const spot = ({ placeId, on, lies, airId }: DryingSpot): DryingPlace => {
     const key = [placeId, on, lies, airId].join();
     const known = made.get(key);
     if (known !== undefined) return known;
@@ -50,7 +50,7 @@ export function spotsOf({ places, drying, driedAt, startsOn, airs, catalogue }: 
     const kind = kindOfPlace(place, catalogue);
     const room = rooms.get(place.id)!;
     const course = on === 'shelf' ? room : shifted(room, -kind.floorColderC.value, humidityAtPct);
-    const own: Spot = { place, kind, on, lies, moved: airBy(catalogue, airId), slower: slowerIn(place, kind, startsOn), course };
+    const own: DryingPlace = { place, kind, on, lies, moved: airBy(catalogue, airId), slower: slowerIn(place, kind, startsOn), course };
     made.set(key, own);
     return own;
   };

@@ -1,8 +1,8 @@
 import { CLOCK, type Pace } from '../air';
 import { type Adhesive, type Catalogue, type Coating, estimated } from '../../catalogue';
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 import { settingPace, waterPace } from './paces';
-import type { Spot } from './spots';
+import type { DryingPlace } from './spots';
 
 /** A wait without hands: so long at the pace it is stated for, and the pace it really goes at. */
 export interface Wait {
@@ -16,7 +16,7 @@ export const usualMin = ({ usual }: Wait): number => usual?.value ?? Infinity;
 export const waitOf = (label: string, stated: Figure<'min'>, pace: Pace): Wait =>
   pace === CLOCK
     ? { stated, pace, usual: stated }
-    : { stated, pace, usual: pace.usual === null ? null : reckon(label, 'min', stated, '×', pace.usual) };
+    : { stated, pace, usual: pace.usual === null ? null : calculate(label, 'min', stated, '×', pace.usual) };
 /** By the clock, whatever the air. */
 export const clockWait = (stated: Figure<'min'>): Wait => ({ stated, pace: CLOCK, usual: stated });
 /** The longer one, on the whole. */
@@ -37,7 +37,13 @@ export type Ground = 'drinks' | 'neutral' | 'sealed';
  * @param filmMm thickness laid on; ignored for coats that are always thin
  * @source craft.md §8
  */
-export function coatWaits(coating: Coating, filmMm: number | null, spot: Spot, catalogue: Catalogue, ground: Ground = 'neutral'): Waits {
+export function coatWaits(
+  coating: Coating,
+  filmMm: number | null,
+  spot: DryingPlace,
+  catalogue: Catalogue,
+  ground: Ground = 'neutral',
+): Waits {
   const { how, touchMin, recoatMin, throughMin, cureMin, perFilm, speedPer10C } = coating.drying;
   const film = perFilm === null ? null : filmMm;
   const pace = how === 'water' ? waterPace(spot, { minC: coating.minC, filmMm: film }) : settingPace(spot, speedPer10C, coating.minC);
@@ -45,10 +51,10 @@ export function coatWaits(coating: Coating, filmMm: number | null, spot: Spot, c
     ...(perFilm === null || film === null ? [] : [filmFactor(film, perFilm)]),
     ...(how === 'water' && ground !== 'neutral' ? [groundFactor(ground, catalogue)] : []),
   ];
-  const factor = factors.length === 2 ? reckon('Factor for film and ground', '1', factors[0]!, '×', factors[1]!) : factors[0];
+  const factor = factors.length === 2 ? calculate('Factor for film and ground', '1', factors[0]!, '×', factors[1]!) : factors[0];
   const wait = (until: string, stated: Figure<'min'>): Wait => {
     const label = `${coating.name}, ${until}`;
-    return waitOf(label, factor === undefined ? stated : reckon(`${label}, at the reference`, 'min', stated, '×', factor), pace);
+    return waitOf(label, factor === undefined ? stated : calculate(`${label}, at the reference`, 'min', stated, '×', factor), pace);
   };
   const fixed = (what: string, min: number): Figure<'min'> =>
     given(`${coating.name}, stated ${what}`, min, 'min', 'catalogue', 'our default value');
@@ -74,12 +80,12 @@ export interface GlueLine {
   readonly halfWidthMm: number;
 }
 /** Wait until a glued stack can be handled. Between faces that let no water through a water-based glue dries from the rim, with the square of the half-width. @source craft.md §8 */
-export function glueWait(adhesive: Adhesive, { isSealedIn, halfWidthMm }: GlueLine, spot: Spot): Wait {
+export function glueWait(adhesive: Adhesive, { isSealedIn, halfWidthMm }: GlueLine, spot: DryingPlace): Wait {
   const label = `${adhesive.name}, until it can be handled`;
   const pace = gluePace(adhesive, spot);
   if (adhesive.rimDry === null || !isSealedIn)
     return waitOf(label, estimated(`${adhesive.name}, stated wait under weight`, adhesive.handleMin, 'min'), pace);
-  const share = reckon(
+  const share = calculate(
     'Half-width divided by the stated one',
     '1',
     given('Half-width of the glued face', halfWidthMm, 'mm', 'drawing'),
@@ -87,30 +93,30 @@ export function glueWait(adhesive: Adhesive, { isSealedIn, halfWidthMm }: GlueLi
     given('Stated half-width', adhesive.rimDry.halfWidthMm, 'mm', 'catalogue', 'our default value'),
   );
   const stated = given('Drying from the rim, stated', adhesive.rimDry.min, 'min', 'catalogue', 'our default value');
-  return waitOf(label, reckon(`${label}, at the reference`, 'min', stated, '×', reckon('Squared', '1', share, '×', share)), pace);
+  return waitOf(label, calculate(`${label}, at the reference`, 'min', stated, '×', calculate('Squared', '1', share, '×', share)), pace);
 }
 /** Wait until a glue has all its strength: left under weights for as long. */
-export const fullGlueWait = (adhesive: Adhesive, spot: Spot): Wait =>
+export const fullGlueWait = (adhesive: Adhesive, spot: DryingPlace): Wait =>
   waitOf(
     `${adhesive.name}, under weights until cured`,
     given(`${adhesive.name}, stated cure`, adhesive.fullMin, 'min', 'catalogue', 'our default value; the product label comes first'),
     gluePace(adhesive, spot),
   );
 /** The pace at which a glue dries or sets at a spot. */
-export function gluePace({ needsWaterPath, minC, speedPer10C }: Adhesive, spot: Spot): Pace {
+export function gluePace({ needsWaterPath, minC, speedPer10C }: Adhesive, spot: DryingPlace): Pace {
   if (needsWaterPath) return waterPace(spot, { minC, filmMm: null });
   return speedPer10C === 1 && minC === null ? CLOCK : settingPace(spot, speedPer10C, minC);
 }
 
 function filmFactor(filmMm: number, { refMm, power }: { readonly refMm: number; readonly power: number }): Figure<'1'> {
-  const thicker = reckon(
+  const thicker = calculate(
     'Film divided by the stated film',
     '1',
     given('Film', filmMm, 'mm', 'plan'),
     '÷',
     given('Stated film', refMm, 'mm', 'catalogue', 'our default value'),
   );
-  return reckon(
+  return calculate(
     'Slower for the film',
     '1',
     thicker,

@@ -158,10 +158,10 @@ function familiesOf(jobs: Problem['jobs']): readonly (readonly number[])[] {
 }
 
 /** So many heads at most are asked: each is a sum over all jobs. */
-const MOST_HEADS = 60;
+const MAX_HEADS = 60;
 const thinned = (sorted: readonly number[]): readonly number[] => {
   const own = sorted.filter((value, i) => i === 0 || value > sorted[i - 1]! + SLACK_MIN);
-  return own.length <= MOST_HEADS ? own : Array.from({ length: MOST_HEADS }, (_, i) => own[Math.floor((i * own.length) / MOST_HEADS)]!);
+  return own.length <= MAX_HEADS ? own : Array.from({ length: MAX_HEADS }, (_, i) => own[Math.floor((i * own.length) / MAX_HEADS)]!);
 };
 
 /** Open time of several added up, by when it was there. */

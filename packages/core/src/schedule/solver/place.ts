@@ -25,7 +25,7 @@ export type Outcome =
   | { readonly ok: false; readonly job: number; readonly why: 'no-time' | 'too-late' | 'pin' };
 
 /** Attempts to bring jobs that must follow one another together before an order is given up. */
-const MOST_ATTEMPTS = 240;
+const MAX_ATTEMPTS = 240;
 
 /**
  * Places jobs in an order, each at its earliest time: after all it comes after, when people who may are free together, within its hours, with room in its stores.
@@ -203,7 +203,7 @@ export class Placer {
     // Where everything stands was marked before the group.
     const before = this.marks.length - this.markSize;
     for (const job of jobs) this.leastMin[job] = 0;
-    for (let attempt = 0; attempt < MOST_ATTEMPTS; attempt++) {
+    for (let attempt = 0; attempt < MAX_ATTEMPTS; attempt++) {
       let late: Link | null = null;
       for (const job of jobs) {
         const failed = this.placeOne(job, this.leastMin[job]!);

@@ -29,11 +29,11 @@ export interface Progress {
 /** Orders placed between two looks at how far it has come. */
 const TRIES_EACH = 24;
 /** Without anything better for so long it goes back to the best, and shakes it. */
-const MOST_IDLE = 300;
+const MAX_IDLE = 300;
 /** Of the moves, how many let turns drift; of those, how many keep people's time otherwise, and for how long at most. */
 const SHARE_OF_DRIFT = 0.5;
 const SHARE_OF_SPARED = 0.1;
-const MOST_SPARED_MIN = 5_000;
+const MAX_SPARED_MIN = 5_000;
 /** Orders of so few groups are all tried. */
 const FEW_GROUPS = 8;
 /** Earlier ends, by how much work they are, weigh as well: many plans are through at the same time, and only evenings well filled lead to a better one. */
@@ -225,7 +225,7 @@ class Search {
     const order = this.moved();
     const cost = this.costOf(order, this.cost);
     if (cost <= this.cost) this.goOnFrom(order, cost);
-    if (++this.idle < MOST_IDLE) return;
+    if (++this.idle < MAX_IDLE) return;
     // Back to the best, shaken.
     this.idle = 0;
     this.tried = { keys: null, spareMin: this.bestSpareMin };
@@ -298,7 +298,7 @@ class Search {
     const [keys, spareMin] = [this.keys.slice(), this.spareMin];
     if (spareMin.length > 1 && this.random() < SHARE_OF_SPARED) {
       // Mostly not at all, now and then for days.
-      const next = spareMin.map((one) => (this.random() < 0.5 ? one : Math.max(0, Math.round((this.random() - 0.3) * MOST_SPARED_MIN))));
+      const next = spareMin.map((one) => (this.random() < 0.5 ? one : Math.max(0, Math.round((this.random() - 0.3) * MAX_SPARED_MIN))));
       this.tried = { keys, spareMin: next };
       return this.order;
     }

@@ -1,12 +1,12 @@
 import { minutesAt } from '../../base/dates';
-import { remembered } from '../../base/memory';
-import { given, reckon } from '../../base/units';
+import { memoize } from '../../base/memory';
+import { given, calculate } from '../../base/units';
 import type { ArrangedTask } from '../../plan';
 import type { Bench } from './hours/bench';
 import { type After, NO_WAIT, type Step, type Task } from './step';
 
 /** A task as it is planned: one of several goes where it is split. */
-export interface Go extends Task {
+export interface TaskRun extends Task {
   /** The task that it is of: what is arranged is arranged by that. */
   readonly ofTask: string;
   readonly arranged: ArrangedTask | null;
@@ -23,13 +23,13 @@ export interface Go extends Task {
  * Tasks with what was arranged and done: those skipped are gone and those after them come after what was before; those split are several; of one that is
  * done in part the rest is left.
  */
-export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Go[] {
+export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly TaskRun[] {
   const { tasks: arranged, startsOn } = calendar;
   if (arranged.length === 0 && Object.keys(doneTasks).length === 0) return asTheyAre(steps);
   const byId = new Map(arranged.map((own) => [own.taskId, own]));
   const skipped = new Map<string, readonly After[]>();
   const lastGo = new Map<string, string>();
-  const goes: Go[] = [];
+  const goes: TaskRun[] = [];
   for (const task of steps.flatMap((step) => step.tasks)) {
     const own = byId.get(task.id) ?? null;
     const done = doneTasks[task.id] ?? null;
@@ -78,8 +78,8 @@ export function leftOutOf(steps: readonly Step[], { calendar, doneTasks }: Pick<
 }
 const NONE_LEFT_OUT: readonly Task[] = [];
 /** The same list while the steps are the same: what was made of it stands as well. */
-const asTheyAre = remembered((steps: readonly Step[]): readonly Go[] => steps.flatMap(({ tasks }) => tasks.map(asItIs)));
-const asItIs = (task: Task): Go => ({
+const asTheyAre = memoize((steps: readonly Step[]): readonly TaskRun[] => steps.flatMap(({ tasks }) => tasks.map(asItIs)));
+const asItIs = (task: Task): TaskRun => ({
   ...task,
   ofTask: task.id,
   arranged: null,
@@ -89,8 +89,8 @@ const asItIs = (task: Task): Go => ({
   notBeforeMin: null,
 });
 const shareOf = (work: Task['work'], i: number, count: number): Task['work'] =>
-  reckon(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('Number of parts', count, '1', 'plan'));
+  calculate(`${work.label}, ${i + 1} of ${count}`, 'min', work, '÷', given('Number of parts', count, '1', 'plan'));
 function restOf({ work }: Task, { done, of }: { readonly done: number; readonly of: number }): Task['work'] {
   const left = given(`Remaining: ${of - done} of ${of}`, (of - done) / of, '1', 'logbook');
-  return reckon(`${work.label}, remainder`, 'min', work, '×', left);
+  return calculate(`${work.label}, remainder`, 'min', work, '×', left);
 }

@@ -1,5 +1,5 @@
-import { remembered } from '../../base/memory';
-import { type Figure, given, reckon, total } from '../../base/units';
+import { memoize } from '../../base/memory';
+import { type Figure, given, calculate, total } from '../../base/units';
 import { boundOf, networkOf } from '../solver';
 import { momentText } from '../../base/dates';
 import { leftOutOf } from './arranged';
@@ -64,11 +64,11 @@ function lessOf(step: Step, leftOut: ReadonlySet<Task>): readonly Step[] {
   const tasks = step.tasks.filter((task) => !leftOut.has(task));
   return tasks.length === step.tasks.length ? [step] : tasks.length === 0 ? [] : [{ ...step, tasks }];
 }
-const handsOnIn = remembered(({ name, tasks, setUp }: Step, count: number): Figure<'min'> => {
+const handsOnIn = memoize(({ name, tasks, setUp }: Step, count: number): Figure<'min'> => {
   const parts = [
     ...tasks.map(({ work }) => work),
     ...tasks.flatMap(({ calls }) => calls ?? []),
-    ...(count === 0 ? [] : [reckon(`${name}, set up`, 'min', setUp, '×', given('Sessions', count, '1', 'calendar'))]),
+    ...(count === 0 ? [] : [calculate(`${name}, set up`, 'min', setUp, '×', given('Sessions', count, '1', 'calendar'))]),
   ];
   return parts.length === 1 ? parts[0]! : total(name, 'min', parts);
 });
@@ -85,7 +85,7 @@ const BY: Readonly<Record<string, string>> = {
   none: 'nothing to do',
 };
 /** Null where nothing is planned, or something never is through. */
-export function floorOf({ steps, days, ...bench }: Bench & { readonly steps: readonly Step[]; readonly days: Days }): Floor | null {
+export function lowerBoundOf({ steps, days, ...bench }: Bench & { readonly steps: readonly Step[]; readonly days: Days }): Floor | null {
   if (days.ready === null) return null;
   const { problem } = workOf(steps, bench, days.relaxed);
   const doneMin = days.slots.reduce((most, { because, curedMin }) => (because.kind === 'done' ? Math.max(most, curedMin) : most), 0);

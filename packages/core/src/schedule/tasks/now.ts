@@ -21,7 +21,7 @@ interface Ready {
 }
 
 /** Drying longer than this counts as this: a cure of a week is not worth seven coats of a day. */
-const MOST_DRYING_MIN = 2 * DAY_MIN;
+const MAX_DRYING_MIN = 2 * DAY_MIN;
 
 /** Tasks that could be begun at a time: all that they come after is done, or will be dry by then, as it is planned. */
 function readyAt(slots: readonly Slot[], nowMin: number): readonly Ready[] {
@@ -34,7 +34,7 @@ function readyAt(slots: readonly Slot[], nowMin: number): readonly Ready[] {
     });
     if (!isReady) return [];
     return [
-      { id: task.id, stepId: task.stepId, workMin: task.work.value, dryingMin: Math.min(MOST_DRYING_MIN, usualMin(task.wait)), slackMin },
+      { id: task.id, stepId: task.stepId, workMin: task.work.value, dryingMin: Math.min(MAX_DRYING_MIN, usualMin(task.wait)), slackMin },
     ];
   });
 }

@@ -1,25 +1,25 @@
 import type { Run } from '../air';
 import { minutesAt } from '../../base/dates';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { DAY_MIN, type Figure } from '../../base/units';
 import { usualMin } from '../drying';
 import type { Hold, Job, Link, Problem } from '../solver';
-import { type Go, arrangedTasks } from './arranged';
+import { type TaskRun, arrangedTasks } from './arranged';
 import { type Bench, Hours, type Never, mayDo, sittingsOf } from './hours/bench';
 import type { Step } from './step';
 
 /** A task that can not be done as things are, and why. */
 export interface Blocked {
-  readonly go: Go;
+  readonly go: TaskRun;
   readonly why: Never;
 }
 /** Work as a planner takes it. */
 export interface Work {
-  readonly goes: readonly Go[];
+  readonly goes: readonly TaskRun[];
   readonly stepOf: ReadonlyMap<string, Step>;
   /** Goes that are planned: the job of each stands in the same place. */
-  readonly open: readonly Go[];
-  readonly done: readonly Go[];
+  readonly open: readonly TaskRun[];
+  readonly done: readonly TaskRun[];
   readonly blocked: readonly Blocked[];
   readonly problem: Problem;
   /** The same with figures read otherwise: how it would come out with other times. */
@@ -41,7 +41,7 @@ export interface Relaxed {
 export const NOTHING_RELAXED: Relaxed = { pins: new Set(), waits: new Set(), blocked: new Map() };
 
 /** Nothing that is left begins before the plan was made anew from, nor before the last thing that was done: with several people before that was begun. */
-function fromWhen(done: readonly Go[], { calendar, people }: Bench): number {
+function fromWhen(done: readonly TaskRun[], { calendar, people }: Bench): number {
   const anewMin = calendar.notBefore === null ? 0 : minutesAt(calendar.startsOn, calendar.notBefore);
   return done.reduce((latest, { doneMin, workedMin, work }) => {
     return Math.max(latest, people.length > 1 ? doneMin! - (workedMin ?? work.value) : doneMin!);
@@ -83,7 +83,7 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
   const stepIndex = new Map(steps.map(({ id }, i) => [id, i]));
   const flatStore = new Map(places.map(({ id }, i) => [id, i]));
 
-  const jobOf = (go: Go, valueOf: ValueOf): Job => {
+  const jobOf = (go: TaskRun, valueOf: ValueOf): Job => {
     const step = stepOf.get(go.stepId)!;
     const holds: Hold[] = [];
     const isLying = go.isFlat && (go.spot.lies === 'flat' || step.kind === 'pour');
@@ -135,10 +135,10 @@ export function workOf(steps: readonly Step[], bench: Bench, relaxed: Relaxed = 
   };
 }
 
-const byId = remembered((steps: readonly Step[]): ReadonlyMap<string, Step> => new Map(steps.map((step) => [step.id, step])));
+const byId = memoize((steps: readonly Step[]): ReadonlyMap<string, Step> => new Map(steps.map((step) => [step.id, step])));
 
 /** What comes after what: a property of the work, whoever does it and when. @param waits tasks whose longest waits are let go of */
-function linksOf(open: readonly Go[], waits: Relaxed['waits'], valueOf: ValueOf): readonly Link[] {
+function linksOf(open: readonly TaskRun[], waits: Relaxed['waits'], valueOf: ValueOf): readonly Link[] {
   const indexOf = new Map(open.map(({ id }, i) => [id, i]));
   return open.flatMap((go, to) =>
     go.after.flatMap(({ taskId, wait, most, orAfter }): Link[] => {
@@ -150,22 +150,26 @@ function linksOf(open: readonly Go[], waits: Relaxed['waits'], valueOf: ValueOf)
     }),
   );
 }
-const linksAsTold = remembered((open: readonly Go[], waits: Relaxed['waits']): readonly Link[] => linksOf(open, waits, asTold));
+const linksAsTold = memoize((open: readonly TaskRun[], waits: Relaxed['waits']): readonly Link[] => linksOf(open, waits, asTold));
 
-function ownNever(go: Go, mayCount: number, { runs, why }: { readonly runs: readonly Run[] | null; readonly why: Never }): Never | null {
+function ownNever(
+  go: TaskRun,
+  mayCount: number,
+  { runs, why }: { readonly runs: readonly Run[] | null; readonly why: Never },
+): Never | null {
   if (mayCount === 0) return 'people';
   if (runs !== null && runs.length === 0) return why;
   return go.pinnedMin === null &&
     runs !== null &&
-    !runs.some(({ fromMin, toMin }) => toMin - fromMin >= Math.min(go.work.value, LEAST_RUN_MIN))
+    !runs.some(({ fromMin, toMin }) => toMin - fromMin >= Math.min(go.work.value, MIN_RUN_MIN))
     ? why
     : null;
 }
 /** What is longer is broken off. */
-const LEAST_RUN_MIN = 15;
+const MIN_RUN_MIN = 15;
 
 /** Time enough for all of it one after another, and as much again: a plan that needs more is none. */
-function horizonFor(goes: readonly Go[], steps: readonly Step[], { calendar, people, spots }: Bench): number {
+function horizonFor(goes: readonly TaskRun[], steps: readonly Step[], { calendar, people, spots }: Bench): number {
   const weekOf = (hours: Bench['calendar']['hours']): number => hours.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
   const weekMin = Math.max(1, ...people.map(({ hours }) => weekOf(hours.length > 0 ? hours : calendar.hours)));
   const setUpOf = new Map(steps.map(({ id, setUp }) => [id, setUp.value]));
@@ -179,6 +183,6 @@ function horizonFor(goes: readonly Go[], steps: readonly Step[], { calendar, peo
   for (const room of spots.rooms.values()) latestMin = Math.max(latestMin, room.settledMin);
   // A task that does not fit the rest of an evening leaves it: half of all time at the worst; and no chain of waits is longer than one for every step.
   const weeks = Math.ceil((2 * workMin) / weekMin) + 2;
-  return Math.min(MOST_DAYS * DAY_MIN, latestMin + weeks * 7 * DAY_MIN + waitMin * steps.length + calendar.daysOff.length * DAY_MIN);
+  return Math.min(MAX_DAYS * DAY_MIN, latestMin + weeks * 7 * DAY_MIN + waitMin * steps.length + calendar.daysOff.length * DAY_MIN);
 }
-const MOST_DAYS = 1_200;
+const MAX_DAYS = 1_200;

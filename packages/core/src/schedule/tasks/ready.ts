@@ -1,5 +1,5 @@
 import { momentText } from '../../base/dates';
-import { type Figure, given, reckon, total } from '../../base/units';
+import { type Figure, given, calculate, total } from '../../base/units';
 import type { Calendar } from '../../plan';
 import type { Wait } from '../drying';
 import type { Slot } from './schedule';
@@ -27,7 +27,7 @@ export function realWait({ stated, pace, usual }: Wait, fromMin: number, startsO
     'calendar',
     'hour by hour',
   );
-  return reckon(usual?.label ?? stated.label, 'min', stated, '×', slower);
+  return calculate(usual?.label ?? stated.label, 'min', stated, '×', slower);
 }
 
 /**

@@ -1,8 +1,8 @@
 import type { Run } from '../air';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { type Link, type Placed, type Problem, type Progress, type Reason, earliestOf, networkOf, quick } from '../solver';
 import type { Bench, Never } from './hours/bench';
-import type { Go } from './arranged';
+import type { TaskRun } from './arranged';
 import { NOTHING_RELAXED, type Relaxed, type Work, workOf } from './problem';
 import type { After, Step } from './step';
 
@@ -30,7 +30,7 @@ export type Because =
 
 /** A task with its place in the days. Times are minutes since midnight before the first day. */
 export interface Slot {
-  readonly task: Go;
+  readonly task: TaskRun;
   /** One stretch of work, or several when the task is longer than any evening. */
   readonly stretches: readonly Run[];
   readonly startMin: number;
@@ -49,12 +49,12 @@ export interface Slot {
 }
 
 /** Tasks placed in all orders together: as many orders are tried as keep a drag quick. */
-const MOST_PLACED = 800;
-const MOST_ORDERS = 30;
+const MAX_PLACED = 800;
+const MAX_ORDERS = 30;
 /** Of those, orders by rule. */
 const FIRST_ORDERS = 4;
 /** So many rules are let go of one after another before the rest is given up. */
-const MOST_RELAXED = 12;
+const MAX_RELAXED = 12;
 
 /** Task ids in an order that was found before, and whose time was kept in it; none of either for a board not searched. */
 export type KeptOrder = Pick<Bench['calendar'], 'order' | 'spared'>;
@@ -77,11 +77,11 @@ export function scheduleWork(steps: readonly Step[], bench: Bench, kept: KeptOrd
   for (let round = 0; ; round++) {
     const work = workOf(steps, bench, relaxed);
     const { problem, open } = work;
-    const tries = Math.max(0, Math.min(MOST_ORDERS, Math.floor(MOST_PLACED / Math.max(1, open.length))) - FIRST_ORDERS);
+    const tries = Math.max(0, Math.min(MAX_ORDERS, Math.floor(MAX_PLACED / Math.max(1, open.length))) - FIRST_ORDERS);
     const priority = priorityOf(open, kept.order);
     const spareMin = bench.people.map(({ id }) => kept.spared.find(({ personId }) => personId === id)?.spareMin ?? 0);
     const found = quick(problem, tries, seed, priority === null ? null : { priority, spareMin });
-    if (found.best !== null || open.length === 0 || round === MOST_RELAXED)
+    if (found.best !== null || open.length === 0 || round === MAX_RELAXED)
       return { slots: slotsOf(work, bench, found.best?.placed ?? [], found.best?.reasons ?? []), work, relaxed };
     relaxed = without(relaxed, work, found);
   }
@@ -101,7 +101,7 @@ function without({ pins, waits, blocked }: Relaxed, { open, problem }: Work, { f
 }
 
 /** How early each job has its turn in a kept order; what that does not name comes as soon as what it comes after. Null without one. */
-function priorityOf(goes: readonly Go[], kept: readonly string[]): readonly number[] | null {
+function priorityOf(goes: readonly TaskRun[], kept: readonly string[]): readonly number[] | null {
   if (kept.length === 0) return null;
   const rankOf = new Map(kept.map((id, rank) => [id, rank]));
   const ranks = new Map<string, number>();
@@ -159,7 +159,7 @@ export function slotsOf(
   });
   return [...past, ...coming].sort((a, b) => a.startMin - b.startMin);
 }
-const waitsOf = ({ wait, cure }: Go, endMin: number): Pick<Slot, 'nextMin' | 'curedMin'> => ({
+const waitsOf = ({ wait, cure }: TaskRun, endMin: number): Pick<Slot, 'nextMin' | 'curedMin'> => ({
   nextMin: wait.pace.after(endMin, wait.stated.value),
   curedMin: cure.pace.after(endMin, cure.stated.value),
 });
@@ -178,7 +178,7 @@ function slackOf({ jobs, links }: Problem, placed: readonly Placed[]): readonly 
 }
 
 /** Links from the last job to the first. */
-const fromBehind = remembered((links: readonly Link[]): readonly Link[] => links.toSorted((a, b) => b.from - a.from || b.to - a.to));
+const fromBehind = memoize((links: readonly Link[]): readonly Link[] => links.toSorted((a, b) => b.from - a.from || b.to - a.to));
 
 function becauseOf(job: number, startMin: number, { kind, by }: Reason, work: Work, endOf: ReadonlyMap<string, number>): Because {
   const { open, problem, storeNames, why } = work;

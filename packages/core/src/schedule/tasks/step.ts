@@ -1,6 +1,6 @@
 import { type Catalogue, type Coating, type Doing, type Estimate, cautionTexts, estimated } from '../../catalogue';
 import { type Figure, given } from '../../base/units';
-import { type Spot, type Wait, clockWait } from '../drying';
+import { type DryingPlace, type Wait, clockWait } from '../drying';
 
 /** What a task comes after: its start waits at least this long from the other's end, and at most that long where something would set or skin over. */
 export interface After {
@@ -20,7 +20,7 @@ export interface Task {
   /** Without the set-up, which is shared by what is done of a step in one sitting. */
   readonly work: Figure<'min'>;
   /** Where it lies while it waits. */
-  readonly spot: Spot;
+  readonly spot: DryingPlace;
   /** Until the next task on the same workpiece may start. */
   readonly wait: Wait;
   /** Until it is through, should nothing come after. */

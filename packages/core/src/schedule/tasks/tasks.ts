@@ -2,7 +2,7 @@ import type { Hollow } from '../../build/cutting/parts';
 import { type BoardStack, jointShares } from '../../build/stack';
 import type { GluePlace, Plan } from '../../plan';
 import type { Catalogue } from '../../catalogue';
-import type { Spots } from '../drying';
+import type { DryingPlaces } from '../drying';
 import type { CoatNeed, SealNeed } from '../../finishing/coats';
 import type { CutJob } from '../../build/cutting/job';
 import type { Ground, SurfaceAreas, Zones } from '../../terrain/ground';
@@ -23,7 +23,7 @@ export interface StepInputs {
   readonly edges: Plan['stack']['edges'];
   readonly weighed: boolean;
   readonly mends: Plan['mends'];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly topMaterialId: string | null;
   /** Whether two can work on one workpiece. */
   readonly isTwo: boolean;

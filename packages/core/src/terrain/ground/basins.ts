@@ -1,6 +1,6 @@
 import { type Point, type Region, areaMm2, boxesOverlap, intersection, isEmpty, regionBox } from '../../base/geometry';
-import { remembered, sameItems } from '../../base/memory';
-import { type Figure, given, reckon, total } from '../../base/units';
+import { memoize, sameItems } from '../../base/memory';
+import { type Figure, given, calculate, total } from '../../base/units';
 import { bowlVolumeMm3, kindOf } from '../../plan/features';
 import type { Ground } from './ground';
 import { eachCell } from './height-field';
@@ -55,18 +55,18 @@ function basinOf(of: Near): Basin {
 
 function roomOf({ land, near, inIt, names, surface }: Near, deepMm: number): Figure<'mm³'> {
   const { name } = land;
-  const full = reckon(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
-  const shaped = isBowl(land) ? reckon(`${name}, basin volume`, 'mm³', full, '×', bowlPart(land, deepMm)) : full;
+  const full = calculate(`${name}, room`, 'mm³', surface, '×', given(`${name}, water depth`, deepMm, 'mm', 'plan'));
+  const shaped = isBowl(land) ? calculate(`${name}, basin volume`, 'mm³', full, '×', bowlPart(land, deepMm)) : full;
   const standing = [
     ...near.flatMap((other) => wallIn(other, land, deepMm)),
     ...inIt.flatMap((upright, i) => pieceIn(upright, names[i]!, land, deepMm)),
   ];
   if (standing.length === 0) return shaped;
-  return reckon(`${name}, volume left by pieces in it`, 'mm³', shaped, '−', total(`Standing in ${name}`, 'mm³', standing));
+  return calculate(`${name}, volume left by pieces in it`, 'mm³', shaped, '−', total(`Standing in ${name}`, 'mm³', standing));
 }
 
 /** What a bowl holds of a flat floor filled as deep, of what of it is left by its neighbours. */
-const bowlPart = remembered((land: Land, deepMm: number): Figure<'1'> => {
+const bowlPart = memoize((land: Land, deepMm: number): Figure<'1'> => {
   const { feature, body, levelMm } = land;
   const mm3 = bowlVolumeMm3(feature.shape, -levelMm, Math.min(deepMm, -levelMm), body);
   return given(`${land.name}, fill factor of a bowl`, mm3 / (areaMm2(body) * deepMm), '1', 'drawing', 'sum over the contours of its floor');
@@ -79,7 +79,7 @@ function wallIn(other: Land, basin: Land, deepMm: number): Figure<'mm³'>[] {
   const mm2 = areaMm2(intersection(other.whole, basin.body));
   if (mm2 < 1) return [];
   const area = given(`${other.name}, in the water`, mm2, 'mm²', 'drawing', 'measured on the plan');
-  return [reckon(`${other.name}, under water`, 'mm³', area, '×', given('Depth under water', Math.min(tallMm, deepMm), 'mm', 'plan'))];
+  return [calculate(`${other.name}, under water`, 'mm³', area, '×', given('Depth under water', Math.min(tallMm, deepMm), 'mm', 'plan'))];
 }
 
 /** Cells in which a piece is measured under water. */

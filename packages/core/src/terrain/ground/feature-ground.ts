@@ -1,9 +1,9 @@
 import type { GroundKind } from '../../plan/surfaces';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { facesOf } from './profile';
 import { ROUND_SIDES, type Box, areaMm2, boxAround, innerEdgeMm } from '../../base/geometry';
 import { type Shape, stripLengthMm } from '../../plan/shapes';
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 import type { Land } from './land';
 
 /** The measures of one land on the whole table. */
@@ -25,7 +25,7 @@ export interface FeatureGround {
 const ROUNDING_MM2 = 2;
 
 /** Measures a settled land. @param table box of the table: edges along it are not faces */
-export const measureFeature = remembered((land: Land, table: Box): FeatureGround => {
+export const measureFeature = memoize((land: Land, table: Box): FeatureGround => {
   const { feature, name, shows, body, role } = land;
   const { shape } = feature;
   const isAsDrawn = land.id === feature.id && shape.form !== 'contours';
@@ -48,7 +48,7 @@ export const measureFeature = remembered((land: Land, table: Box): FeatureGround
     name,
     surface: lessCut(`${name}, surface`, outline, areaMm2(shows)),
     body: lessCut(`${name}, footprint`, outline, areaMm2(body)),
-    sides: reckon(`${name}, upright faces`, 'mm²', edge, '×', height),
+    sides: calculate(`${name}, upright faces`, 'mm²', edge, '×', height),
     length: isAsDrawn && shape.form === 'strip' ? stripLength(name, shape) : null,
   };
 });
@@ -58,7 +58,7 @@ function outlineArea(name: string, shape: Shape): Figure<'mm²'> {
   const label = `${name}, outline`;
   switch (shape.form) {
     case 'strip':
-      return reckon(label, 'mm²', stripLength(name, shape), '×', given(`${name}, width`, shape.widthMm, 'mm', 'plan'));
+      return calculate(label, 'mm²', stripLength(name, shape), '×', given(`${name}, width`, shape.widthMm, 'mm', 'plan'));
     case 'round': {
       const radius = given(`${name}, radius`, shape.radiusMm, 'mm', 'plan');
       const share = (ROUND_SIDES / 2) * Math.sin((2 * Math.PI) / ROUND_SIDES);
@@ -69,14 +69,14 @@ function outlineArea(name: string, shape: Shape): Figure<'mm²'> {
         'definition',
         `${ROUND_SIDES} sides: ${ROUND_SIDES / 2} × sin(360° ÷ ${ROUND_SIDES})`,
       );
-      return reckon(label, 'mm²', reckon(`${name}, radius squared`, 'mm²', radius, '×', radius), '×', factor);
+      return calculate(label, 'mm²', calculate(`${name}, radius squared`, 'mm²', radius, '×', radius), '×', factor);
     }
     case 'outline': {
       const { left, top, right, bottom } = boxAround(shape.points);
       const drawn = areaMm2({ rings: [shape.points] });
       if (Math.abs(drawn - (right - left) * (bottom - top)) < 1e-6) {
         const side = (what: string, mm: number): Figure<'mm'> => given(`${name}, ${what}`, mm, 'mm', 'plan');
-        return reckon(label, 'mm²', side('width', right - left), '×', side('depth', bottom - top));
+        return calculate(label, 'mm²', side('width', right - left), '×', side('depth', bottom - top));
       }
       const corners = shape.points.map(({ x, y }) => `${x}, ${y}`).join('; ');
       return given(label, drawn, 'mm²', 'drawing', `half the sum of x₁y₂ − x₂y₁ round the corners (mm): ${corners}`);
@@ -96,7 +96,7 @@ function lessCut(label: string, outline: Figure<'mm²'>, leftMm2: number): Figur
   const cutMm2 = outline.value - leftMm2;
   if (Math.abs(cutMm2) < Math.max(ROUNDING_MM2, outline.value * 1e-5)) return outline;
   if (cutMm2 < 0) {
-    return reckon(
+    return calculate(
       label,
       'mm²',
       outline,
@@ -105,5 +105,5 @@ function lessCut(label: string, outline: Figure<'mm²'>, leftMm2: number): Figur
     );
   }
   const cut = given(`${label}: off the table or covered by other features`, cutMm2, 'mm²', 'drawing', 'measured on the plan');
-  return reckon(label, 'mm²', outline, '−', cut);
+  return calculate(label, 'mm²', outline, '−', cut);
 }

@@ -33,7 +33,7 @@ const TOUCH_MM = 0.005;
 /** Halvings of a stretch of a metre to less than the clipper can tell. */
 const HALVINGS = 24;
 /** Corners of an outline that a disc is rolled past before another way is taken. */
-const MOST_SIDES = 60;
+const MAX_SIDES = 60;
 
 /**
  * The ground that fills the corners where two outlines cross: a disc is rolled outwards along one until it leans on the other.
@@ -124,7 +124,7 @@ function legsFrom(side: Side, at: Point, other: Side): readonly Leg[] {
   const step = (to.x - from.x) * other.outX + (to.y - from.y) * other.outY > 0 ? 1 : -1;
   const hand = (to.y - from.y) * outX - (to.x - from.x) * outY > 0 ? step : -step;
   const corner = (i: number): Point => ring[((((step > 0 ? index + 1 : index) + i * step) % ring.length) + ring.length) % ring.length]!;
-  return Array.from({ length: Math.min(MOST_SIDES, ring.length) }, (_, i): Leg => {
+  return Array.from({ length: Math.min(MAX_SIDES, ring.length) }, (_, i): Leg => {
     const [a, b] = [i === 0 ? at : corner(i - 1), corner(i)];
     const lengthMm = distanceMm(a, b) || 1;
     return { from: a, to: b, outX: (hand * (b.y - a.y)) / lengthMm, outY: (-hand * (b.x - a.x)) / lengthMm };

@@ -1,7 +1,7 @@
 import type { Table } from '../../plan';
 import type { Feature } from '../../plan/features';
 import { listedBy } from '../../base/grouping';
-import { remembered, sameList } from '../../base/memory';
+import { memoize, sameList } from '../../base/memory';
 import { type Region, boxesOverlap, clippedTo, isEmpty, regionBox } from '../../base/geometry';
 import type { Figure } from '../../base/units';
 import { type FeatureGround, measureFeature } from './feature-ground';
@@ -45,7 +45,7 @@ export function layGround({ table, features }: { readonly table: Table; readonly
 const sameOnTile = sameList<Tile>();
 
 /** What of a land falls to each tile. */
-const onTiles = remembered((land: Land, tiles: readonly Tile[]): readonly TileLand[] => {
+const onTiles = memoize((land: Land, tiles: readonly Tile[]): readonly TileLand[] => {
   if (isEmpty(land.whole)) return [];
   const box = regionBox(land.whole);
   return tiles

@@ -1,5 +1,5 @@
 import { type Region, boxesOverlap, clippedTo, grown, intersection, isEmpty, regionBox, unite, without } from '../../base/geometry';
-import { remembered, rememberedPairs } from '../../base/memory';
+import { memoize, memoizePairs } from '../../base/memory';
 import { rolledFillets } from './fillets';
 
 /** A feature whose corners are rounded where it meets others of its kind. */
@@ -19,13 +19,13 @@ export function withJunctions({ region, junctionMm }: Meeting, earlier: readonly
   return near.length === 0 ? region : joined(region, junctionMm, ...near);
 }
 
-const joined = remembered((own: Region, radiusMm: number, ...near: readonly Region[]): Region => {
+const joined = memoize((own: Region, radiusMm: number, ...near: readonly Region[]): Region => {
   const fillets = near.flatMap((other) => filletsBetween(own, other, radiusMm));
   return fillets.length === 0 ? own : unite([own, ...fillets]);
 });
 
 /** While one is dragged, the others' corners stay as they are. The clipper takes many times as long and serves what a rolled disc gets stuck in. */
-const filletsBetween = rememberedPairs(
+const filletsBetween = memoizePairs(
   (own: Region, other: Region, radiusMm: number): readonly Region[] =>
     rolledFillets(own, other, { radiusMm, arcMm: ARC_MM }) ?? filled(own, other, radiusMm),
 );

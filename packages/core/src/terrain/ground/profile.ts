@@ -1,6 +1,6 @@
 import { kindOf } from '../../plan/features';
 import type { Point, Region } from '../../base/geometry';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Land } from './land';
 
 /** A height for each point, over the ground in mm. */
@@ -10,19 +10,19 @@ export type HeightAt = (point: Point) => number;
  * Height of a land's own surface at a point, over the ground in mm: foam of a mass, floor of a hole. Only meant for points of
  * its body; one description serves the section, the height field and every check, so that none can part from the others.
  */
-export const profileOf = remembered((land: Land): HeightAt => slopeOf(land) ?? (() => land.levelMm));
+export const profileOf = memoize((land: Land): HeightAt => slopeOf(land) ?? (() => land.levelMm));
 
 /** Its profile where it is anything but level. */
-const slopeOf = remembered((land: Land): HeightAt | null => kindOf(land.feature).profile?.(land.feature, land) ?? null);
+const slopeOf = memoize((land: Land): HeightAt | null => kindOf(land.feature).profile?.(land.feature, land) ?? null);
 
 /** Whether a land's surface is anything but level. */
 export const isSloped = (land: Land): boolean => slopeOf(land) !== null;
 
 /** What lies on the ground above it at a point, mm: a kerb along a route's edges, the heaped rim of a crater; null where it is always flat. */
-export const overlayOf = remembered((land: Land): HeightAt | null => kindOf(land.feature).overlay?.(land.feature, land) ?? null);
+export const overlayOf = memoize((land: Land): HeightAt | null => kindOf(land.feature).overlay?.(land.feature, land) ?? null);
 
 /** Closed lines along which its surface bends or breaks within its outline; none where it is level or slopes evenly. */
-export const bendsOf = remembered((land: Land): readonly Region[] => kindOf(land.feature).bends?.(land.feature, land) ?? []);
+export const bendsOf = memoize((land: Land): readonly Region[] => kindOf(land.feature).bends?.(land.feature, land) ?? []);
 
 /** How high something stands there, in the way of figures and eyes, mm; 0 for nothing. */
 export const standsMm = ({ feature }: Pick<Land, 'feature'>): number => kindOf(feature).standsMm?.(feature) ?? 0;

@@ -10,8 +10,8 @@ import {
   regionBox,
   without,
 } from '../../base/geometry';
-import { remembered } from '../../base/memory';
-import { type Figure, given, inSquareMetres, reckon, total } from '../../base/units';
+import { memoize } from '../../base/memory';
+import { type Figure, given, inSquareMetres, calculate, total } from '../../base/units';
 import { kindOf } from '../../plan/features';
 import { type GroundKind, type SurfaceId, GROUND_KIND_NAMES, namedSurface } from '../../plan/surfaces';
 import type { Basin } from './basins';
@@ -94,7 +94,7 @@ export function surfaceAreas(inputs: AreaInputs): SurfaceAreas {
     );
     const faces = own.flatMap(({ sides }) => (sides === null || sides.value === 0 ? [] : [sides]));
     const both =
-      faces.length === 0 ? surface : reckon(`${name}, area to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
+      faces.length === 0 ? surface : calculate(`${name}, area to coat`, 'mm²', surface, '+', total(`${name}, upright faces`, 'mm²', faces));
     const heaps = own.flatMap(({ heaped }) => (heaped === null ? [] : [heaped]));
     const features = new Set(own.map(({ stretch }) => stretch.land?.feature.id));
     return {
@@ -135,7 +135,7 @@ function patchesOn({ lands }: Ground, surfaceIds: readonly string[]): readonly P
     .filter(({ region }) => !isEmpty(region));
 }
 
-const asItShows = remembered((land: Land, over: readonly Region[], beds: readonly Region[]): Patch => ({
+const asItShows = memoize((land: Land, over: readonly Region[], beds: readonly Region[]): Patch => ({
   land,
   surfaceId: land.feature.surfaceId!,
   region: without(land.whole, [...over, ...beds]),
@@ -149,7 +149,7 @@ function landShares(land: Land, index: number, surfaceId: string, patches: reado
   const kind = land.zone;
   const over = isEmpty(land.shows) ? [] : patches.flatMap((patch) => patchOnLand(patch, land));
   const left = over.reduce<Figure<'mm²'>>(
-    (sum, { area }) => reckon(`${land.name}, surface left by patches`, 'mm²', sum, '−', area),
+    (sum, { area }) => calculate(`${land.name}, surface left by patches`, 'mm²', sum, '−', area),
     surface,
   );
   const heap = land.role === 'surface' ? (kindOf(land.feature).heaped?.(land.feature, land.name) ?? null) : null;
@@ -194,12 +194,12 @@ function patchOnLand(
 ): readonly { readonly patch: Patch; readonly region: Region; readonly area: Figure<'mm²'> }[] {
   if (!boxesOverlap(regionBox(patch.region), regionBox(land.shows))) return [];
   const region = intersection(patch.region, land.shows);
-  if (areaMm2(region) < LEAST_MM2) return [];
+  if (areaMm2(region) < MIN_MM2) return [];
   const area = given(`${patch.land.name} on ${land.name}`, areaMm2(region), 'mm²', 'drawing', 'measured on the plan');
   return [{ patch, region, area }];
 }
 /** Less than this of a patch on a neighbour is the clipper's rounding. */
-const LEAST_MM2 = 1;
+const MIN_MM2 = 1;
 
 /** Open ground, and what of the patches lies on it. */
 function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInputs): readonly Share[] {
@@ -210,10 +210,10 @@ function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInp
     );
     const mm2 = areaMm2(region);
     const name = `${patch.land.name} on open ground`;
-    return mm2 < LEAST_MM2 ? [] : [{ patch, region, name, area: given(name, mm2, 'mm²', 'drawing', 'measured on the plan') }];
+    return mm2 < MIN_MM2 ? [] : [{ patch, region, name, area: given(name, mm2, 'mm²', 'drawing', 'measured on the plan') }];
   });
   const { surface } = zones.byKind.open;
-  const left = onOpen.reduce<Figure<'mm²'>>((sum, { area }) => reckon('Open ground left by patches', 'mm²', sum, '−', area), surface);
+  const left = onOpen.reduce<Figure<'mm²'>>((sum, { area }) => calculate('Open ground left by patches', 'mm²', sum, '−', area), surface);
   const own: Share = {
     surfaceId: wears.open,
     stretch: {
@@ -244,7 +244,7 @@ function openShares(patches: readonly Patch[], { ground, zones, wears }: AreaInp
 }
 
 /** Ground that no feature takes. */
-export const openRegion = remembered(({ tiles, lands }: Ground): Region => {
+export const openRegion = memoize(({ tiles, lands }: Ground): Region => {
   if (tiles.length === 0) return { rings: [] };
   const table = {
     left: Math.min(...tiles.map(({ box }) => box.left)),
@@ -258,7 +258,7 @@ export const openRegion = remembered(({ tiles, lands }: Ground): Region => {
   );
 });
 
-const tileSurfaces = remembered(
+const tileSurfaces = memoize(
   (
     here: readonly TileLand[],
     { id, box }: Ground['tiles'][number],
@@ -291,13 +291,13 @@ const tileSurfaces = remembered(
     let openMm2 = Math.max(0, (box.right - box.left) * (box.bottom - box.top) - takenMm2);
     near.forEach(({ surfaceId }, i) => {
       const mm2 = Math.max(0, openOf[i]!);
-      if (mm2 < LEAST_MM2) return;
+      if (mm2 < MIN_MM2) return;
       add(surfaceId, mm2, 0);
       openMm2 = Math.max(0, openMm2 - mm2);
     });
     add(wears.open, openMm2, 0);
     return [...sums].flatMap(([surfaceId, sum]) =>
-      sum.coatedMm2 < LEAST_MM2
+      sum.coatedMm2 < MIN_MM2
         ? []
         : [{ tileId: id, surfaceId: namedSurface(surfaceId), name: surfaceNames[surfaceIds.indexOf(surfaceId)] ?? surfaceId, ...sum }],
     );

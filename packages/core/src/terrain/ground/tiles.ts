@@ -1,7 +1,7 @@
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Box } from '../../base/geometry';
 import { type Table, tableDepthMm, tableWidthMm } from '../../plan';
-import { type Figure, given, reckon, total } from '../../base/units';
+import { type Figure, given, calculate, total } from '../../base/units';
 
 /** One tile of the table. Columns are lettered from the left, rows numbered from the back: `B2`. */
 export interface Tile {
@@ -14,7 +14,7 @@ export interface Tile {
 }
 
 /** All tiles, row by row from the back. */
-export const tilesOf = remembered((table: Table): readonly Tile[] => {
+export const tilesOf = memoize((table: Table): readonly Tile[] => {
   const columns = starts(table.columnWidthsMm);
   const rows = starts(table.rowDepthsMm);
   const half = table.seamAllowanceMm / 2;
@@ -38,10 +38,10 @@ export const tileName = (column: number, row: number): string => `${columnLetter
 export const columnLetter = (column: number): string => String.fromCharCode(65 + column);
 
 /** The whole table as a box. */
-export const tableBox = remembered((table: Table): Box => ({ left: 0, top: 0, right: tableWidthMm(table), bottom: tableDepthMm(table) }));
+export const tableBox = memoize((table: Table): Box => ({ left: 0, top: 0, right: tableWidthMm(table), bottom: tableDepthMm(table) }));
 
 /** Width × depth of the table, from the tile sizes of the plan. */
-export const tableArea = remembered((table: Table): Figure<'mm²'> => {
+export const tableArea = memoize((table: Table): Figure<'mm²'> => {
   const side = (label: string, sizes: readonly number[], what: string): Figure<'mm'> =>
     total(
       label,
@@ -50,7 +50,7 @@ export const tableArea = remembered((table: Table): Figure<'mm²'> => {
     );
   const width = side('Table width', table.columnWidthsMm, 'Column');
   const depth = side('Table depth', table.rowDepthsMm, 'Row');
-  return reckon('Table', 'mm²', width, '×', depth);
+  return calculate('Table', 'mm²', width, '×', depth);
 });
 
 /** Share of the table that a tile is, 0 to 1. */

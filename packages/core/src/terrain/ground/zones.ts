@@ -1,10 +1,10 @@
 import { type GroundKind, byGroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../../plan/surfaces';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import type { Ground, TileLand } from './ground';
 import { kindOf } from '../../plan/features';
 import { facesOf } from './profile';
 import { areaMm2, innerEdgeMm } from '../../base/geometry';
-import { type Figure, inSquareMetres, reckon, total } from '../../base/units';
+import { type Figure, inSquareMetres, calculate, total } from '../../base/units';
 import type { FeatureGround } from './feature-ground';
 
 /** All surface of one kind on the board, whatever it wears: what shows from above, the upright faces, and the two together. */
@@ -47,7 +47,7 @@ export function zonesOf({ ground }: { readonly ground: Ground }): Zones {
       'mm²',
       features.map((feature) => feature.sides),
     );
-    const both = faces.value === 0 ? surface : reckon(`${GROUND_KIND_NAMES[kind]}, area to coat`, 'mm²', surface, '+', faces);
+    const both = faces.value === 0 ? surface : calculate(`${GROUND_KIND_NAMES[kind]}, area to coat`, 'mm²', surface, '+', faces);
     return { kind, surface, coated: inSquareMetres(both), features, heaped: heapedOn(kind, ground) };
   };
   const byKind = byGroundKind(zone);
@@ -70,10 +70,10 @@ function openSurface(ground: Ground): Figure<'mm²'> {
     'mm²',
     ground.features.map((feature) => feature.surface),
   );
-  return reckon(`${GROUND_KIND_NAMES.open}, surface`, 'mm²', ground.tableArea, '−', taken);
+  return calculate(`${GROUND_KIND_NAMES.open}, surface`, 'mm²', ground.tableArea, '−', taken);
 }
 
-const tileZones = remembered(({ id, box }: Ground['tiles'][number], here: readonly TileLand[]): readonly TileZone[] => {
+const tileZones = memoize(({ id, box }: Ground['tiles'][number], here: readonly TileLand[]): readonly TileZone[] => {
   const sums = new Map<GroundKind, { surfaceMm2: number; coatedMm2: number }>();
   let takenMm2 = 0;
   for (const { land, body, shows } of here) {

@@ -18,14 +18,14 @@ export interface Levels {
 /** Ground that differs less than this from cell to cell is one level. */
 const LEVEL_MM = 0.75;
 /** Levels no larger than a few bases are ledges. */
-const LEAST_BASES = 2;
+const MIN_BASES = 2;
 
 /** Splits the table into its levels, the largest first; slopes, walls and ledges belong to none. */
 export function levelsOf({ cols, rows, cellMm, walkMm, topMm }: HeightField, { baseMm }: PlayRules): Levels {
   const of = new Int16Array(cols * rows).fill(-1);
   const seen = new Uint8Array(cols * rows);
   const found: { cells: number[]; level: Level }[] = [];
-  const least = (LEAST_BASES * baseMm * baseMm) / (cellMm * cellMm);
+  const least = (MIN_BASES * baseMm * baseMm) / (cellMm * cellMm);
   for (let start = 0; start < seen.length; start++) {
     if (seen[start] === 1 || topMm[start]! > walkMm[start]!) continue;
     const cells: number[] = [];

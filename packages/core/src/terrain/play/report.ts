@@ -2,7 +2,7 @@ import { type Point, type Ring, boxRegion, contains } from '../../base/geometry'
 import { type Ground, type HeightField, landAt } from '../ground';
 import type { Plan } from '../../plan';
 import { SIDES, type Side } from '../tiling';
-import { type Figure, given, lengthWords, reckon } from '../../base/units';
+import { type Figure, given, lengthWords, calculate } from '../../base/units';
 import { clearanceMap, widestBase, widestToLevels } from './clearance';
 import { levelsOf } from './levels';
 import { maskRings } from './mask';
@@ -44,7 +44,7 @@ export interface LevelReport {
 }
 
 /** Levels beyond these are told together: a list no one reads helps no one. */
-const MOST_LEVELS = 8;
+const MAX_LEVELS = 8;
 
 /** Clearance, ways, standing and reach of one table for the chosen base and sides. @source craft.md §11 */
 export function playReport(field: HeightField, ground: Ground, { play, units }: Plan, from: Side, to: Side): PlayReport {
@@ -60,7 +60,7 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
     x: ((cell % field.cols) + 0.5) * field.cellMm,
     y: (Math.floor(cell / field.cols) + 0.5) * field.cellMm,
   });
-  const told = levels.levels.slice(0, MOST_LEVELS);
+  const told = levels.levels.slice(0, MAX_LEVELS);
   const names = told.map(({ heightMm, cell }) => levelName(heightMm, landAt(ground, placeOf(cell))?.feature.name ?? null, units));
   const tileAt = (cell: number): string => ground.tiles.find(({ box }) => contains(boxRegion(box), placeOf(cell)))?.id ?? '';
   // A channel parts the ground in two: the tile says which is meant.
@@ -78,7 +78,7 @@ export function playReport(field: HeightField, ground: Ground, { play, units }: 
     },
     from,
     to,
-    widest: reckon(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
+    widest: calculate(`Widest base from ${from} to ${to}`, 'mm', half, '×', given('Both sides', 2, '1', 'definition')),
     levels: told.map(({ heightMm, cell }, i) => ({
       name: apart(names[i]!, cell),
       height: given('Height above ground', heightMm, 'mm', 'drawing'),

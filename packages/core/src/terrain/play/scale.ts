@@ -1,5 +1,5 @@
 import { type Catalogue, estimated } from '../../catalogue';
-import { type Figure, given, reckon } from '../../base/units';
+import { type Figure, given, calculate } from '../../base/units';
 
 /** A real thing drawn at the board's scale, mm on the table. */
 export interface Yardstick {
@@ -13,21 +13,21 @@ export interface Yardstick {
 /** How many times smaller than life: a person's height over the figure's. @source craft.md §5, 28 mm near 1:59, 15 mm near 1:110 */
 export function scaleOf(figureHeightMm: number, catalogue: Catalogue): Figure<'1'> {
   const person = estimated('A person', catalogue.bench.personMm, 'mm');
-  return reckon('Scale, 1 to', '1', person, '÷', given('Figure height', figureHeightMm, 'mm', 'plan'));
+  return calculate('Scale, 1 to', '1', person, '÷', given('Figure height', figureHeightMm, 'mm', 'plan'));
 }
 
 /** A real size on the table. */
 export const onTable = (realMm: number, scale: Figure<'1'>): Figure<'mm'> =>
-  reckon('On the table', 'mm', given('In real life', realMm, 'mm', 'plan'), '÷', scale);
+  calculate('On the table', 'mm', given('In real life', realMm, 'mm', 'plan'), '÷', scale);
 /** A size on the table in real life. */
 export const realSize = (tableMm: number, scale: Figure<'1'>): Figure<'mm'> =>
-  reckon('In real life', 'mm', given('On the table', tableMm, 'mm', 'plan'), '×', scale);
+  calculate('In real life', 'mm', given('On the table', tableMm, 'mm', 'plan'), '×', scale);
 
 /** A person, door, step and lamp post at the board's scale. */
 export function yardsticks(figureHeightMm: number, catalogue: Catalogue): readonly Yardstick[] {
   const scale = scaleOf(figureHeightMm, catalogue);
   const scaled = (label: string, mm: number): Figure<'mm'> =>
-    reckon(label, 'mm', given(`${label} in real life`, mm, 'mm', 'catalogue'), '÷', scale);
+    calculate(label, 'mm', given(`${label} in real life`, mm, 'mm', 'catalogue'), '÷', scale);
   return catalogue.yardsticks.map(({ id, name, form, tallMm, wideMm }) => ({
     id,
     name,

@@ -1,7 +1,7 @@
 import type { Puzzle } from './puzzle';
 import { type Filling, fits, turnedFilling, turnsLeft } from './filling';
 
-/** How many different tables there are: exact up to {@link MOST_COUNTED}, beyond that only known to be more. */
+/** How many different tables there are: exact up to {@link MAX_COUNTED}, beyond that only known to be more. */
 export type Count =
   | { readonly known: 'exact'; readonly tables: number }
   | { readonly known: 'over'; readonly tables: number }
@@ -15,9 +15,9 @@ export interface Counting {
   readonly count: Count | null;
 }
 
-export const MOST_COUNTED = 1_000_000;
+export const MAX_COUNTED = 1_000_000;
 /** Partial tables kept at once; about 200 MB. Over this the count is given up. */
-const MOST_STATES = 1_500_000;
+const MAX_STATES = 1_500_000;
 /** Ways of going on looked at between two yields. */
 const STRIDE = 50_000;
 
@@ -33,9 +33,9 @@ export function* countTables(puzzle: Puzzle, locks: readonly (number | null)[] =
   if (all === null) return { known: 'too-large' };
   const group = turnsLeft(puzzle, locks);
   let sum = all;
-  for (const turns of group) if (turns !== 0) sum += fixedBy(puzzle, turns, group.length * MOST_COUNTED);
+  for (const turns of group) if (turns !== 0) sum += fixedBy(puzzle, turns, group.length * MAX_COUNTED);
   const tables = Math.round(sum / group.length);
-  const count: Count = tables > MOST_COUNTED ? { known: 'over', tables: MOST_COUNTED } : { known: 'exact', tables };
+  const count: Count = tables > MAX_COUNTED ? { known: 'over', tables: MAX_COUNTED } : { known: 'exact', tables };
   yield { cells, of: cells, count };
   return count;
 }
@@ -72,7 +72,7 @@ function* countAll(
         if (known === undefined) next.set(key, { state: after, ways });
         else known.ways = Math.min(Number.MAX_SAFE_INTEGER, known.ways + ways);
       }
-      if (next.size > MOST_STATES) return null;
+      if (next.size > MAX_STATES) return null;
     }
     layer = next;
   }

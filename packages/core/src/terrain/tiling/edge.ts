@@ -1,5 +1,5 @@
 import { type Ground, type Land, type Tile, bareAt, isSloped, overlayOf, shownAt, waterLevelMm } from '../ground';
-import { remembered, rememberedEach } from '../../base/memory';
+import { memoize, memoizeEach } from '../../base/memory';
 import { type Point, between, boxesOverlap, contains, crossings, distanceMm, isEmpty, regionBox } from '../../base/geometry';
 import { kindOf } from '../../plan/features';
 import type { GroundKind } from '../../plan/surfaces';
@@ -43,7 +43,7 @@ export const LEVEL_MM = 1;
 /** Profiles are read this far inside the tile: clear of the clipper’s thousandth, and so near that a grazing channel hardly shifts. */
 const INSIDE_MM = 0.01;
 /** Shorter stretches are the two sides of one crossing. */
-const LEAST_MM = 0.05;
+const MIN_MM = 0.05;
 /** Neighbouring stretches with less between them are one. */
 const SAME_MM = 0.05;
 
@@ -64,15 +64,15 @@ export function edgeOf(tile: Tile, side: Side, ground: Ground): Edge {
   for (const { land } of ground.onTile.get(tile.id)!) if (meets(land)) lands.push(land);
   return edgeAmong(tile, side, lands, standingOn(ground).filter(meets));
 }
-const standingOn = remembered((ground: Ground): readonly Land[] => ground.lands.filter(({ role }) => role === 'standing'));
+const standingOn = memoize((ground: Ground): readonly Land[] => ground.lands.filter(({ role }) => role === 'standing'));
 
 /** The intervals of (surface, height) met on a clockwise walk just inside an edge. */
-const edgeAmong = rememberedEach((tile: Tile, side: Side, lands: readonly Land[], walls: readonly Land[]): Edge => {
+const edgeAmong = memoizeEach((tile: Tile, side: Side, lands: readonly Land[], walls: readonly Land[]): Edge => {
   const [from, to] = walk(tile, side);
   const lengthMm = distanceMm(from, to);
   const regions = [...lands.flatMap(({ body, shows }) => [body, shows]), ...walls.map(({ whole }) => whole)];
   const cuts = [0, ...regions.flatMap((region) => crossings(region, from, to)), 1].sort((a, b) => a - b);
-  const apart = cuts.filter((t, i) => i === 0 || (t - cuts[i - 1]!) * lengthMm > LEAST_MM);
+  const apart = cuts.filter((t, i) => i === 0 || (t - cuts[i - 1]!) * lengthMm > MIN_MM);
   apart[apart.length - 1] = 1;
   const stretches: EdgeStretch[] = [];
   for (let i = 1; i < apart.length; i++) {
@@ -100,7 +100,7 @@ function stretchAt({ from, to, lengthMm, lands, walls }: Walked, start: number, 
   const ground = { lands };
   const middle = between(from, to, (start + end) / 2);
   // Read a little inside both ends: the ends themselves lie on somebody's edge.
-  const slack = Math.min(LEAST_MM / lengthMm, (end - start) / 4);
+  const slack = Math.min(MIN_MM / lengthMm, (end - start) / 4);
   const shown = shownAt(ground, middle);
   const wall = walls.find(({ whole }) => contains(whole, middle));
   const standsMm = wall === undefined ? 0 : (kindOf(wall.feature).standsMm?.(wall.feature) ?? 0);

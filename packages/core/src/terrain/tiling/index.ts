@@ -1,6 +1,6 @@
 export { browseTables, failingSeams, poseOf } from './browse';
 export type { FailingSeam } from './browse';
-export { MOST_COUNTED, countTables } from './count';
+export { MAX_COUNTED, countTables } from './count';
 export type { Count } from './count';
 export { ALONG_MM, LEVEL_MM, SIDES } from './edge';
 export type { Edge, EdgeStretch, Side } from './edge';

@@ -1,4 +1,4 @@
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { tidyMm } from '../../base/rounding';
 import { type Edge, type EdgeStretch, type Side, ALONG_MM, edgeOf, LEVEL_MM, levelAlong, mostApartMm, reversed } from './edge';
 import type { Point } from '../../base/geometry';
@@ -61,7 +61,7 @@ interface Sides {
   readonly second: Tile;
   readonly along: Seam['along'];
 }
-const seamBetween = remembered((own: Edge, { other, first, second, along }: Sides): Seam => {
+const seamBetween = memoize((own: Edge, { other, first, second, along }: Sides): Seam => {
   // A clockwise walk meets the right and the back edge from the left or back end; the other two are read backwards.
   const firstEdge = along === 'y' ? own : reversed(own);
   const secondEdge = along === 'y' ? reversed(other) : other;

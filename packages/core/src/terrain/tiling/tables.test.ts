@@ -4,7 +4,7 @@ import { derivePipeline } from '../../pipeline';
 import type { Feature } from '../../plan/features';
 import type { Plan } from '../../plan';
 import { type Random, seeded } from '../../base/random';
-import { edgeMends } from '../../advice/checks';
+import { edgeFixes } from '../../advice/checks';
 import { type Arrangement, type Puzzle, puzzleOf } from './puzzle';
 import { browseTables, failingSeams, poseOf } from './browse';
 import { edgeLetters } from './letters';
@@ -201,7 +201,7 @@ test('a channel off the middle of its edges: centring it is offered, smallest fi
     },
   } as Feature);
   const before = puzzle(plan);
-  const mends = edgeMends(before, plan, groundOf(plan));
+  const mends = edgeFixes(before, plan, groundOf(plan));
   expect(mends[0]).toMatchObject({ sizeMm: 40, mend: { edit: { featureId: 'channel' } } });
   const sizes = mends.map(({ sizeMm }) => sizeMm);
   expect(sizes).toEqual([...sizes].sort((a, b) => a - b));

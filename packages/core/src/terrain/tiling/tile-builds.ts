@@ -3,14 +3,14 @@ import type { GluedDown, OnTile } from './fixed-pieces';
 import { listedBy } from '../../base/grouping';
 import { type BoardStack, jointShares } from '../../build/stack';
 import type { Join, Material } from '../../catalogue/schema';
-import { remembered } from '../../base/memory';
+import { memoize } from '../../base/memory';
 import { rounded } from '../../base/rounding';
 import { type Catalogue, estimated, joinBy, materialBy } from '../../catalogue';
 import type { CoatingNeed } from '../../finishing/coats';
 import type { Ground, Tile, Zones } from '../ground';
 import type { Passage, Plan, Table } from '../../plan';
 import { curedGlue } from '../../build/stack/adhesives';
-import { type Figure, given, massOf, reckon, total } from '../../base/units';
+import { type Figure, given, massOf, calculate, total } from '../../base/units';
 
 /** One tile as it is carried and stored. */
 export interface TileBuild {
@@ -76,11 +76,11 @@ export function tileBuilds({
     const glued = stack.joints.flatMap((joint, i) => {
       const onTile = shares(joint, tile.id);
       const here = given(`${joint.label}: share on ${tile.id}`, onTile, '1', 'drawing', 'by its area');
-      return onTile === 0 ? [] : [reckon(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
+      return onTile === 0 ? [] : [calculate(`${joint.label}, on ${tile.id}`, 'g', cured[i]!, '×', here)];
     });
     const fixings = fixingsOn(tile, table, join.perEdge, join.perTile);
     const standing = fixedAll.filter(({ tileId }) => tileId === tile.id);
-    const fitted = reckon(
+    const fitted = calculate(
       'Connectors',
       'g',
       given(`${tile.id}, fixings`, fixings, '1', 'layout'),
@@ -90,7 +90,7 @@ export function tileBuilds({
     const mass = total(`${tile.id}, mass`, 'g', [
       ...foam,
       total(`${tile.id}, adhesives`, 'g', glued),
-      reckon(`${tile.id}, coats`, 'g', dry, '×', share),
+      calculate(`${tile.id}, coats`, 'g', dry, '×', share),
       fitted,
       ...standing.map(({ name, mass: own }) => ({ ...own, label: `${name}, glued down` })),
     ]);
@@ -142,9 +142,9 @@ export function fixingsFor({ table, tiles, catalogue }: FixingInputs): Fixings |
   return { join, count: given(join.name, count, '1', 'layout', note) };
 }
 
-const massThatStays = remembered((part: Part, material: Material): Figure<'g'> => {
+const massThatStays = memoize((part: Part, material: Material): Figure<'g'> => {
   const face = given(`${part.name}, face`, part.staysMm2, 'mm²', 'drawing');
-  const volume = reckon(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
+  const volume = calculate(`${part.name}, volume`, 'mm³', face, '×', given(`${part.name}, thickness`, part.thicknessMm, 'mm', 'plan'));
   return massOf(part.name, volume, estimated(`${material.name}, density`, material.densityKgPerM3, 'kg/m³'));
 });
 

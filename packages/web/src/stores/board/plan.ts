@@ -4,13 +4,13 @@ import { defineStore } from 'pinia';
 import { computed, getCurrentScope, ref, shallowRef, watch } from 'vue';
 import type { Bare, Figure, Quantity, Showing } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/schedule/tasks';
-import type { Mend } from '@spare-acre/core/advice/checks';
+import type { QuickFix } from '@spare-acre/core/advice/checks';
 import type { Tally } from '@spare-acre/core/pipeline';
 import { type Board, changesBetween, subjectsOf } from '@spare-acre/core/plan';
 import { checkEdited } from '@spare-acre/core/plan/stored/check';
 import type { LiveEvent } from '@spare-acre/core/io/wire';
 import { type Edit, applied, editName } from '@spare-acre/core/plan/edits';
-import { heard, placeOf } from '../../workers/answering';
+import { applyAnswer, placeOf } from '../../workers/answering';
 import { Reckoning } from '../../workers/reckoning';
 import { searchedBoard } from '../../workers/searched-board';
 import type { Catalogue } from '@spare-acre/core/catalogue';
@@ -53,7 +53,7 @@ export const usePlan = defineStore('plan', () => {
       // Answers come in order; one to an older plan never replaces one to a newer.
       if (version < shownVersion) return;
       shownVersion = version;
-      slices.value = heard(slices.value, answer);
+      slices.value = applyAnswer(slices.value, answer);
       fault.value = '';
     },
     failed(error) {
@@ -159,7 +159,7 @@ export const usePlan = defineStore('plan', () => {
     return '';
   }
 
-  const mend = ({ edit: change, label }: Mend): string => noticed(edit(change, null, label));
+  const mend = ({ edit: change, label }: QuickFix): string => noticed(edit(change, null, label));
 
   /** Says what was just done, where it took something away or changed more than is in sight. */
   function noticed(refused: string): string {

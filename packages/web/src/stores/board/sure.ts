@@ -2,7 +2,7 @@ import { proxy } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
 import { showBand } from '@spare-acre/core/learning/uncertainty';
-import type { NeedSure, Sureness } from '@spare-acre/core/pipeline/sureness';
+import type { NeedUncertainty, Uncertainty } from '@spare-acre/core/pipeline/uncertainty';
 import { searches } from '../../workers/searches';
 import { useCatalogue } from '../workshop/catalogue';
 import { usePlan } from './plan';
@@ -14,7 +14,7 @@ const REST_MS = 3_000;
 export const useSure = defineStore('sure', () => {
   const store = usePlan();
   const catalogues = useCatalogue();
-  const sureness = shallowRef<Sureness | null>(null);
+  const sureness = shallowRef<Uncertainty | null>(null);
   const fault = shallowRef('');
   let turn = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -32,7 +32,7 @@ export const useSure = defineStore('sure', () => {
     fault.value = '';
     try {
       await searches().sure(
-        proxy((found: Sureness) => {
+        proxy((found: Uncertainty) => {
           if (mine === turn) sureness.value = found;
         }),
       );
@@ -49,7 +49,7 @@ export const useSure = defineStore('sure', () => {
     const date = ready === null ? [] : [['ready', `9 in 10 by ${ready.highText}`]];
     return Object.fromEntries([...said, ...date]) as Record<string, string>;
   });
-  const needs = computed<ReadonlyMap<string, NeedSure>>(() => new Map(sureness.value?.needs.map((need) => [need.id, need])));
+  const needs = computed<ReadonlyMap<string, NeedUncertainty>>(() => new Map(sureness.value?.needs.map((need) => [need.id, need])));
   return { sureness, tallyBands, needs, fault };
 });
 const UNITS: Readonly<Record<string, 'g' | 'ml' | 'money' | 'min'>> = {

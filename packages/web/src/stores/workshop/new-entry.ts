@@ -3,7 +3,7 @@ import { v4 as uuid } from 'uuid';
 import type { AirAt } from '@spare-acre/core/schedule/air';
 import { cutText } from '@spare-acre/core/base/text';
 import { minutesAt } from '@spare-acre/core/base/dates';
-import { notedAir, spotsOf } from '@spare-acre/core/schedule/drying';
+import { notedAir, dryingPlacesOf } from '@spare-acre/core/schedule/drying';
 import type { LogEntry } from '@spare-acre/core/learning/logbook';
 import { useAir } from './air';
 import { useCatalogue } from './catalogue';
@@ -14,7 +14,7 @@ import { usePlan } from '../board/plan';
 export function airNow(workpieceId: string | null): AirAt {
   const { places, drying, driedAt, calendar } = usePlan().plan!;
   const catalogue = useCatalogue().inUse!;
-  const spots = spotsOf({ places, drying, driedAt, startsOn: calendar.startsOn, airs: useAir().airs, catalogue });
+  const spots = dryingPlacesOf({ places, drying, driedAt, startsOn: calendar.startsOn, airs: useAir().airs, catalogue });
   const now = new Date(useClock().now());
   return notedAir(
     spots,

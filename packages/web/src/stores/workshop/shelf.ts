@@ -1,7 +1,7 @@
 import { v4 as uuid } from 'uuid';
 import { defineStore } from 'pinia';
 import { computed, ref, shallowRef } from 'vue';
-import { type Move, type MoveKind, freeFor, shelfOf } from '@spare-acre/core/procurement/stock';
+import { type StockTransaction, type StockTransactionKind, freeFor, shelfOf } from '@spare-acre/core/procurement/stock';
 import { Ledger } from '@spare-acre/core/io/wire';
 import { today } from '../../ui/dates';
 import { useCatalogue } from './catalogue';
@@ -10,11 +10,11 @@ import { call } from '../device/client';
 /** What lies on the shelf, for all boards: the ledger, and what it comes to. */
 export const useShelf = defineStore('shelf', () => {
   const catalogues = useCatalogue();
-  const moves = shallowRef<readonly Move[]>([]);
+  const moves = shallowRef<readonly StockTransaction[]>([]);
   const fault = ref('');
   const shelved = computed(() => (catalogues.catalogue === null ? [] : shelfOf(moves.value, catalogues.catalogue, today())));
 
-  async function attempt(ask: () => Promise<{ readonly moves: readonly Move[] }>): Promise<void> {
+  async function attempt(ask: () => Promise<{ readonly moves: readonly StockTransaction[] }>): Promise<void> {
     fault.value = '';
     try {
       moves.value = (await ask()).moves;
@@ -27,7 +27,7 @@ export const useShelf = defineStore('shelf', () => {
   const add = (
     lines: readonly {
       readonly stockId: string;
-      readonly kind: MoveKind;
+      readonly kind: StockTransactionKind;
       readonly amount: number;
       readonly boardId?: string | null;
       readonly note?: string;

@@ -1,13 +1,13 @@
 import { defineStore } from 'pinia';
 import { ref, shallowRef } from 'vue';
 import type { PriceList } from '@spare-acre/core/procurement/buying';
-import { type Shop, type ShopPlays, type ShopTerms, Shops } from '@spare-acre/core/io/wire';
+import { type WorkshopState, type ShopPlays, type ShopTerms, Shops } from '@spare-acre/core/io/wire';
 import type { z } from 'zod';
 import { call } from '../device/client';
 
 /** Shops and what they ask, as the server last heard it. */
 export const useShops = defineStore('shops', () => {
-  const shops = shallowRef<readonly Shop[]>([]);
+  const shops = shallowRef<readonly WorkshopState[]>([]);
   const nowMs = ref(0);
   const fault = ref('');
   const isBusy = ref(false);

@@ -1,12 +1,12 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { reactive, ref, watch } from 'vue';
-import type { Widener } from '@spare-acre/core/learning/uncertainty';
+import type { VarianceDriver } from '@spare-acre/core/learning/uncertainty';
 import { keepOwn } from '../../stores/workshop/own';
 import NumberField from './NumberField.vue';
 
 /** A figure of the catalogue as the builder has measured it, in the place of ours. */
-const props = defineProps<{ input: Widener; path: string }>();
+const props = defineProps<{ input: VarianceDriver; path: string }>();
 const emit = defineEmits<{ kept: [] }>();
 const own = reactive({ value: 0, low: 0, high: 0 });
 const fault = ref('');

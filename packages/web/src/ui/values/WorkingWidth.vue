@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { shallowRef, watch } from 'vue';
 import { type Figure, exact, show } from '@spare-acre/core/base/units';
-import { type Widener, showBand } from '@spare-acre/core/learning/uncertainty';
+import { type VarianceDriver, showBand } from '@spare-acre/core/learning/uncertainty';
 import { usePlan } from '../../stores/board/plan';
 import { searches } from '../../workers/searches';
 import OwnFigure from '../fields/OwnFigure.vue';
@@ -30,7 +30,7 @@ watch(
   },
   { immediate: true },
 );
-const amountOf = (one: Widener, end: 'low' | 'high'): string => exact({ value: one[end], unit: one.unit }, store.showing.currency);
+const amountOf = (one: VarianceDriver, end: 'low' | 'high'): string => exact({ value: one[end], unit: one.unit }, store.showing.currency);
 const percent = (share: number): string => show({ value: 100 * share, unit: '%' }, store.showing).number;
 </script>
 

@@ -4,7 +4,7 @@ import { useStorage, useWakeLock } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { type Bare, DAY_MIN, given, showText } from '@spare-acre/core/base/units';
-import { type Move, sittingAt, standingOf } from '@spare-acre/core/schedule/bench-tasks';
+import { type BenchTask, sittingAt, standingOf } from '@spare-acre/core/schedule/bench-tasks';
 import { sittingsOf } from '@spare-acre/core/schedule/tasks';
 import { tilesOf } from '@spare-acre/core/terrain/ground';
 import { useBench } from '../../stores/bench';
@@ -14,7 +14,7 @@ import { useTimers } from '../../stores/bench/timers';
 import { useLook } from '../../stores/board/useLook';
 import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import BenchNotes from './BenchNotes.vue';
-import MoveCard from './MoveCard.vue';
+import BenchTaskCard from './BenchTaskCard.vue';
 import TimerList from './TimerList.vue';
 
 /** The next move, large; what comes then and what still dries below. */
@@ -40,7 +40,7 @@ const mine = computed(() => (moves.value ?? []).filter(({ people: by }) => by.le
 const ready = computed(() => mine.value.filter((move) => standingOf(move, nowMin.value) === 'ready'));
 const waiting = computed(() => mine.value.filter((move) => standingOf(move, nowMin.value) !== 'ready'));
 /** What is under way comes first, then what was chosen, then what is planned next. */
-const current = computed<Bare<Move> | null>(() => {
+const current = computed<Bare<BenchTask> | null>(() => {
   const chosen = (moves.value ?? []).find(({ taskId }) => taskId === chosenId.value);
   const begun = new Set(bench.state.worked.flatMap(({ taskId, sinceMs }) => (sinceMs === null ? [] : [taskId])));
   return chosen ?? ready.value.find(({ ofTask }) => begun.has(ofTask)) ?? ready.value[0] ?? waiting.value[0] ?? null;
@@ -79,8 +79,8 @@ const last = computed(() => {
   const move = mine.value.find(({ taskId }) => taskId === sitting.value?.lastId);
   return move === undefined || sitting.value!.moves.length < 2 ? '' : `Do this last, because it dries longest: ${move.work.label}`;
 });
-const whenOf = ({ startMin }: Bare<Move>): string => `${dayText(store.plan!.calendar.startsOn, startMin)}, ${clock(startMin)}`;
-const waitText = (move: Bare<Move>): string => {
+const whenOf = ({ startMin }: Bare<BenchTask>): string => `${dayText(store.plan!.calendar.startsOn, startMin)}, ${clock(startMin)}`;
+const waitText = (move: Bare<BenchTask>): string => {
   const open = move.before.find(({ isDone }) => !isDone);
   if (open !== undefined) return `after ${open.name}, ${nameOf(open.workpieceId)}`;
   const dryMin = move.before.reduce<number | null>(
@@ -122,7 +122,7 @@ const SHOWN = 12;
       <p v-else-if="current === null" data-testid="nothing">
         All tasks on this board are done. Actual times and amounts are in the Logbook.
       </p>
-      <MoveCard
+      <BenchTaskCard
         v-else
         :key="current.ofTask"
         :move="current"

@@ -1,5 +1,5 @@
 import { type Bare, parseNumber } from '@spare-acre/core/base/units';
-import type { Take } from '@spare-acre/core/schedule/bench-tasks';
+import type { Usage } from '@spare-acre/core/schedule/bench-tasks';
 
 /** What is said of a task beside that it is done, as it was typed. */
 export interface Said {
@@ -14,7 +14,7 @@ export const NOTHING_SAID = (): Said => ({ minutes: '', amounts: {}, note: '', p
 /** The same as numbers; `problem` says what is wrong with it, or nothing. */
 export function readSaid(
   { minutes, amounts }: Said,
-  takes: readonly Bare<Pick<Take, 'name' | 'amount'>>[],
+  takes: readonly Bare<Pick<Usage, 'name' | 'amount'>>[],
 ): { readonly minutes: number | null; readonly amounts: readonly (number | null)[]; readonly problem: string } {
   let problem = '';
   const read = (typed: string | undefined, name: string, unit: string): number | null => {

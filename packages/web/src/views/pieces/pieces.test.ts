@@ -4,7 +4,7 @@ import type { Piece } from '@spare-acre/core/plan';
 import NoTable from '../../app/NoTable.vue';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { CATALOGUE, freshStores, someLocks } from '../../testing/world';
-import { Answering, heard } from '../../workers/answering';
+import { Answering, applyAnswer } from '../../workers/answering';
 import PieceCladding from './PieceCladding.vue';
 import PieceCounting from './PieceCounting.vue';
 import PieceFactList from './PieceFactList.vue';
@@ -23,7 +23,7 @@ const pieceIn = (store: Store, id = 'boiling-house'): Piece => store.plan!.piece
 /** What the bench is told of a piece, as the worker would answer. */
 function onBench(store: Store, id = 'boiling-house') {
   const look = { slices: ['bench'], chosen: [id] } as const;
-  return heard({}, new Answering().answer(derivePipeline()(store.plan!, CATALOGUE), look)).bench![0]!;
+  return applyAnswer({}, new Answering().answer(derivePipeline()(store.plan!, CATALOGUE), look)).bench![0]!;
 }
 const named = (wrapper: ReturnType<typeof shown>, label: string) => {
   const field = wrapper.findAll('.field').find((one) => one.find('label').text() === label);

@@ -1,4 +1,4 @@
-import { Answering, heard } from '../../workers/answering';
+import { Answering, applyAnswer } from '../../workers/answering';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { brinefold } from '@spare-acre/core/demo';
@@ -28,7 +28,7 @@ async function aReckonedBoard() {
     slices: ['section', 'groundHeight', 'glues', 'joints', 'heights', 'bow', 'levers', 'weights', 'masses'],
     chosen: [],
   } as const;
-  store.slices = heard({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look));
+  store.slices = applyAnswer({}, new Answering().answer(derivePipeline()(plan, CATALOGUE), look));
   return store;
 }
 const named = (wrapper: ReturnType<typeof shown>, label: string) => {

@@ -2,7 +2,7 @@ import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { leastCost } from '@spare-acre/core/procurement/buying';
 import { boardSummary } from '@spare-acre/core/plan/summary';
 import { stockedIn } from '@spare-acre/core/procurement/stock';
-import type { Shop } from '@spare-acre/core/io/wire';
+import type { WorkshopState } from '@spare-acre/core/io/wire';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { type Asked, CATALOGUE, aServer, aStoredBoard, freshStores, settled, someLocks } from '../../testing/world';
 import BuyTab from './BuyTab.vue';
@@ -26,7 +26,7 @@ beforeEach(() => {
 afterEach(() => vi.unstubAllGlobals());
 
 /** One shop that has everything, and sends it after some days. */
-const shop = (): Shop => ({
+const shop = (): WorkshopState => ({
   id: 'yard',
   name: 'The Yard',
   deliveryMinor: 500,

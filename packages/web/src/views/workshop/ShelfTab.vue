@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, onMounted, ref } from 'vue';
-import { MOVES, type MoveKind, stockedIn } from '@spare-acre/core/procurement/stock';
+import { STOCK_TRANSACTION_KINDS, type StockTransactionKind, stockedIn } from '@spare-acre/core/procurement/stock';
 import { lengthWords, parseNumber, showText, toMinor } from '@spare-acre/core/base/units';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { useRack } from '../../stores/workshop/rack';
@@ -16,7 +16,7 @@ const shelf = useShelf();
 const rack = useRack();
 const catalogues = useCatalogue();
 onMounted(() => void Promise.all([shelf.load(), rack.load()]));
-const SAID: Readonly<Record<MoveKind, string>> = {
+const SAID: Readonly<Record<StockTransactionKind, string>> = {
   bought: 'bought',
   found: 'found',
   opened: 'opened',
@@ -29,12 +29,12 @@ const stocks = computed(() =>
   [...stockedIn(catalogues.catalogue!).values()].filter(({ id }) => !id.startsWith('sheets.')).sort((a, b) => a.name.localeCompare(b.name)),
 );
 const stockOf = (id: string) => stockedIn(catalogues.catalogue!).get(id);
-const kinds = MOVES.filter((kind) => kind !== 'kept').map((value) => ({ value, text: SAID[value] }));
+const kinds = STOCK_TRANSACTION_KINDS.filter((kind) => kind !== 'kept').map((value) => ({ value, text: SAID[value] }));
 const options = computed(() => stocks.value.map(({ id, name, unit }) => ({ value: id, text: unit === '1' ? name : `${name}, ${unit}` })));
 const showing = computed(() => ({ system: 'metric' as const, currency: catalogues.catalogue!.currency }));
 const amountText = (value: number, id: string): string => showText({ value, unit: stockOf(id)?.unit ?? '1' }, showing.value);
 
-const typed = ref({ stockId: '', kind: 'bought' as MoveKind, amount: '', paid: '', note: '' });
+const typed = ref({ stockId: '', kind: 'bought' as StockTransactionKind, amount: '', paid: '', note: '' });
 const currency = computed(() => catalogues.catalogue!.currency);
 const problem = ref('');
 const unit = computed(() => {

@@ -3,7 +3,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
 import { onMounted, ref, shallowRef } from 'vue';
 import type { BadPrice } from '@spare-acre/core/procurement/buying';
-import { SHOP_PLAYS, type Shop, type ShopPlays } from '@spare-acre/core/io/wire';
+import { SHOP_PLAYS, type WorkshopState, type ShopPlays } from '@spare-acre/core/io/wire';
 import { fromMinor, showText, toMinor } from '@spare-acre/core/base/units';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { useShops } from '../../stores/workshop/shops';
@@ -31,18 +31,18 @@ const DAY_MS = 86_400_000;
 const OLD_DAYS = 14;
 const money = (minor: number): string =>
   showText({ value: minor, unit: 'money' }, { system: 'metric', currency: catalogues.catalogue!.currency });
-function ageText({ heardMs, offers, fault }: Shop): string {
+function ageText({ heardMs, offers, fault }: WorkshopState): string {
   const seen = heardMs ?? Math.max(0, ...offers.map(({ seenMs }) => seenMs));
   if (seen === 0) return 'no prices yet';
   const days = Math.floor((shops.nowMs - seen) / DAY_MS);
   const said = days === 0 ? 'prices of today' : `prices ${days} ${days === 1 ? 'day' : 'days'} old`;
   return days > OLD_DAYS && fault === null ? `${said}: ask again before you buy` : said;
 }
-const outOf = ({ offers }: Shop): number => offers.filter(({ stock }) => stock === 0).length;
-const dearer = ({ offers }: Shop): number =>
+const outOf = ({ offers }: WorkshopState): number => offers.filter(({ stock }) => stock === 0).length;
+const dearer = ({ offers }: WorkshopState): number =>
   offers.filter(({ wasMinor, priceMinor }) => wasMinor !== null && priceMinor > wasMinor * 1.2).length;
-const termsOf = ({ name, deliveryMinor, freeFromMinor, days }: Shop) => ({ name, deliveryMinor, freeFromMinor, days });
-function change(shop: Shop, terms: Partial<ReturnType<typeof termsOf>>): string {
+const termsOf = ({ name, deliveryMinor, freeFromMinor, days }: WorkshopState) => ({ name, deliveryMinor, freeFromMinor, days });
+function change(shop: WorkshopState, terms: Partial<ReturnType<typeof termsOf>>): string {
   void shops.setTerms(shop.id, { ...termsOf(shop), ...terms });
   return '';
 }
@@ -53,7 +53,7 @@ const add = (): Promise<void> => shops.add({ name: 'My shop', deliveryMinor: 0, 
 const said = ref<Record<string, string>>({});
 const bad = shallowRef<Readonly<Record<string, readonly BadPrice[]>>>({});
 const chosen = ref<File | null>(null);
-async function take({ id }: Shop, given: File | readonly File[] | null): Promise<void> {
+async function take({ id }: WorkshopState, given: File | readonly File[] | null): Promise<void> {
   const file = given instanceof File ? given : given?.[0];
   if (file == null) return;
   const text = await file.text();
@@ -68,7 +68,7 @@ async function take({ id }: Shop, given: File | readonly File[] | null): Promise
     shops.fault !== '' ? '' : `${list.offers.length} prices imported${list.bad.length === 0 ? '' : `, ${list.bad.length} rows skipped`}.`;
   chosen.value = null;
 }
-async function toFile({ name, offers }: Shop): Promise<void> {
+async function toFile({ name, offers }: WorkshopState): Promise<void> {
   const { priceListCsv } = await import('@spare-acre/core/procurement/buying');
   saveFile(new Blob([priceListCsv(offers, catalogues.catalogue!)], { type: 'text/csv' }), `${name} prices`, 'csv');
 }

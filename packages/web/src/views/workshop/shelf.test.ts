@@ -1,11 +1,11 @@
 import { mount } from '@vue/test-utils';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
-import type { Move } from '@spare-acre/core/procurement/stock';
+import type { StockTransaction } from '@spare-acre/core/procurement/stock';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { CATALOGUE_ANSWER, aServer, freshStores, settled, someLocks } from '../../testing/world';
 import ShelfTab from './ShelfTab.vue';
 
-let moves: Move[];
+let moves: StockTransaction[];
 let isAway: boolean;
 beforeEach(() => {
   [moves, isAway] = [[], false];
@@ -19,7 +19,7 @@ async function aShelf() {
     if (path.endsWith('/catalogue')) return { status: 200, body: CATALOGUE_ANSWER };
     if (path.endsWith('/rack')) return { status: 200, body: { offcuts: [] } };
     if (isAway) return null;
-    if (method === 'POST') moves = [...moves, ...(body as { moves: Move[] }).moves];
+    if (method === 'POST') moves = [...moves, ...(body as { moves: StockTransaction[] }).moves];
     if (method === 'DELETE') moves = moves.filter(({ id }) => !path.endsWith(id));
     return { status: 200, body: { moves } };
   });

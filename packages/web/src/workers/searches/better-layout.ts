@@ -8,8 +8,8 @@ import { LayoutSlices } from './layout-slices';
 const SEARCH_MS = 15_000;
 const TELL_MS = 150;
 /** Restarts know nothing of each other: as many go on beside this one as the machine has room for, the page's own thread left out. */
-const MOST_HELPERS = 3;
-const helpersHere = (): number => Math.max(0, Math.min(MOST_HELPERS, (navigator.hardwareConcurrency || 1) - 1));
+const MAX_HELPERS = 3;
+const helpersHere = (): number => Math.max(0, Math.min(MAX_HELPERS, (navigator.hardwareConcurrency || 1) - 1));
 
 /** Goes on laying out one job until told to stop, nothing can be better, or the time is up. */
 export async function betterLayout(

@@ -1,5 +1,5 @@
 import type { Figure } from '@spare-acre/core/base/units';
-import { type Sureness, drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from '@spare-acre/core/pipeline/sureness';
+import { type Uncertainty, drawsFor, readyDraw, readySureOf, uncertaintyOf, widthOf } from '@spare-acre/core/pipeline/uncertainty';
 import type { BoardCopy } from '../board-copy';
 
 /** Dates planned for a board that is looked at: fewer than of figures, since each is a plan of its own. */
@@ -9,12 +9,12 @@ const DATES_AT_ONCE = 40;
 let turn = 0;
 
 /** How sure the open board is: bands of figures first, then the date, planned chance by chance. Asked again, what is under way ends. */
-export async function sure(board: BoardCopy, told: (sureness: Sureness) => void | Promise<void>): Promise<void> {
+export async function sure(board: BoardCopy, told: (sureness: Uncertainty) => void | Promise<void>): Promise<void> {
   const mine = ++turn;
   const { plan, catalogue } = board;
   const draws = drawsFor(plan, catalogue);
   const derivation = board.derived();
-  const figures = surenessOf(derivation, draws);
+  const figures = uncertaintyOf(derivation, draws);
   await told(figures);
   const readyAt = readyDraw(plan, catalogue, derivation, draws);
   if (readyAt === null) return;

@@ -1,5 +1,5 @@
 import { seeded } from '@spare-acre/core/base/random';
-import { type EdgeMend, edgeMends } from '@spare-acre/core/advice/checks';
+import { type EdgeFix, edgeFixes } from '@spare-acre/core/advice/checks';
 import {
   type Arrangement,
   type Count,
@@ -16,14 +16,14 @@ import type { BoardCopy } from '../board-copy';
 import type { OnProgress } from './progress';
 
 /** Tables laid out to browse through. */
-const MOST_BROWSED = 200;
+const MAX_BROWSED = 200;
 
 /** The puzzle of a table: how often it can be laid, and what to do about edges that fit nowhere. */
 export interface TablesAnswer {
   readonly kinds: number;
   /** The letter of each tile's back, right, near and left edge as drawn. */
   readonly letters: Readonly<Record<string, readonly string[]>>;
-  readonly mends: readonly EdgeMend[];
+  readonly mends: readonly EdgeFix[];
 }
 /** What a seam of a forced table shows on either side, in words. */
 export interface ForcedAnswer {
@@ -41,7 +41,7 @@ export function tables(board: BoardCopy): TablesAnswer {
   const puzzle = puzzleOf(ground);
   const all = edgeLetters(puzzle);
   const letters = ground.tiles.map(({ id }) => [id, puzzle.poses[poseOf(puzzle, id, 0)]!.edges.map((edge) => all[edge]!)] as const);
-  return { kinds: puzzle.kinds.length, letters: Object.fromEntries(letters), mends: edgeMends(puzzle, board.plan, ground) };
+  return { kinds: puzzle.kinds.length, letters: Object.fromEntries(letters), mends: edgeFixes(puzzle, board.plan, ground) };
 }
 
 export async function count(board: BoardCopy, locks: Locks, onProgress: OnProgress): Promise<Count | null> {
@@ -62,7 +62,7 @@ export async function browse(
 ): Promise<readonly Arrangement[] | null> {
   const puzzle = puzzleFor(board);
   const found: Arrangement[] = [];
-  const wanted = seed === null ? MOST_BROWSED : 1;
+  const wanted = seed === null ? MAX_BROWSED : 1;
   for (const table of browseTables(puzzle, posesOf(puzzle, locks), seed === null ? null : seeded(seed))) {
     if (table !== null) found.push(table);
     else if (!(await onProgress(found.length, wanted))) return null;

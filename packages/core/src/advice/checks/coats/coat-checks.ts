@@ -1,17 +1,17 @@
 import { type Catalogue, coatingBy, estimated } from '../../../catalogue';
 import { type CoatNeed, grainLook } from '../../../finishing/coats';
-import type { Spots } from '../../../schedule/drying';
+import type { DryingPlaces } from '../../../schedule/drying';
 import type { Ground } from '../../../terrain/ground';
 import { banksOf } from '../../../terrain/ground/banks';
 import type { BoardStack } from '../../../build/stack';
 import type { Bow } from '../../../build/stack/bow';
-import { type MeasureSystem, given, hoursInMinutes, lengthWords, reckon } from '../../../base/units';
+import { type MeasureSystem, given, hoursInMinutes, lengthWords, calculate } from '../../../base/units';
 import type { Warning } from '../warning';
 import { type CoatList, type ListInputs, changed, coatLists, told } from './coat-list';
 import { orderWarnings } from './order-checks';
 
 interface Inputs extends ListInputs {
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly units: MeasureSystem;
   readonly figureHeightMm: number;
   readonly joints: BoardStack['joints'];
@@ -81,11 +81,11 @@ function* slowWarnings({ coats, catalogue, surfaces }: Inputs): Generator<Warnin
       coat.strewn === null
         ? estimated('On a square metre', coating.spread.perM2, '1/m²')
         : given('On a square metre', coat.strewn.perM2, '1/m²', 'plan');
-    const count = reckon(`${coating.name}: count`, '1', area, '×', perM2);
-    const time = hoursInMinutes(reckon('Time for all', 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')));
+    const count = calculate(`${coating.name}: count`, '1', area, '×', perM2);
+    const time = hoursInMinutes(calculate('Time for all', 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')));
     const workable = estimated(`${holder.name}, workable`, holder.workableMin!, 'min');
     if (time.value <= workable.value) continue;
-    const stretches = reckon('Parts', '1', time, '⌈÷⌉', workable);
+    const stretches = calculate('Parts', '1', time, '⌈÷⌉', workable);
     yield {
       id: `coats/embed-slow ${list.id} ${coat.id}`,
       code: 'coats/embed-slow',

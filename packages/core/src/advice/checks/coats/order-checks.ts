@@ -1,11 +1,11 @@
 import { type Catalogue, coatingBy } from '../../../catalogue';
 import { type Coat, plainCoat } from '../../../plan';
-import { type Spots, coatWaits } from '../../../schedule/drying';
-import type { Mend, Warning } from '../warning';
+import { type DryingPlaces, coatWaits } from '../../../schedule/drying';
+import type { QuickFix, Warning } from '../warning';
 import { type CoatList, type Told, changed, freshId, hurtBySolvent, movedTo, told } from './coat-list';
 
 interface OrderInputs {
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly catalogue: Catalogue;
 }
 type Found = Pick<Warning, 'code' | 'severity' | 'text' | 'mends'> & { readonly key: string };
@@ -22,7 +22,7 @@ export function* orderWarnings(list: CoatList, inputs: OrderInputs): Generator<W
     yield { ...rest, id: `${rest.code} ${list.id} ${key}`.trim(), featureId: null, title: list.name };
 }
 const lower = ({ coating, method }: Told): string => `${coating.name.toLowerCase()} (${method.name})`;
-const mend = (list: CoatList, label: string, coats: readonly Coat[]): Mend => ({ label, edit: list.put(coats) });
+const mend = (list: CoatList, label: string, coats: readonly Coat[]): QuickFix => ({ label, edit: list.put(coats) });
 
 const sorted = (coats: readonly Told[]): readonly Coat[] =>
   [...coats].sort((a, b) => a.method.rank - b.method.rank).map(({ coat }) => coat);
@@ -190,7 +190,7 @@ function* unsealed(list: CoatList, coats: readonly Told[], { catalogue }: OrderI
 }
 
 /** A sealing coat of the list's own put before a coat, or the usual one. */
-function sealFirst(list: CoatList, before: number, catalogue: Catalogue): readonly Mend[] {
+function sealFirst(list: CoatList, before: number, catalogue: Catalogue): readonly QuickFix[] {
   const own = list.coats.findIndex(({ coatingId }) => isSealer(coatingId, catalogue));
   if (own >= 0)
     return [

@@ -1,5 +1,5 @@
 import { type Catalogue, cautionTexts, materialBy } from '../../../catalogue';
-import { type Figure, type MeasureSystem, given, lengthWords, reckon } from '../../../base/units';
+import { type Figure, type MeasureSystem, given, lengthWords, calculate } from '../../../base/units';
 import type { CutJob } from '../job';
 
 /** A first cut on scrap, to learn the hand and what the blade takes. */
@@ -37,21 +37,21 @@ export function kerfTest(job: CutJob, system: MeasureSystem, catalogue: Catalogu
       `Push the ${STRIPS} strips together and measure them. The missing length is the kerf of ${STRIPS - 1} cuts.`,
     ],
     cautions: cautionTexts(catalogue, job.tool.cautionIds),
-    expected: reckon('Strips together', 'mm', length, '−', lostIn(given('Kerf used now', job.kerfMm, 'mm', 'catalogue'))),
+    expected: calculate('Strips together', 'mm', length, '−', lostIn(given('Kerf used now', job.kerfMm, 'mm', 'catalogue'))),
   };
 }
 
-const lostIn = (kerf: Figure<'mm'>): Figure<'mm'> => reckon('Total kerf', 'mm', kerf, '×', given('Cuts', STRIPS - 1, '1', 'definition'));
+const lostIn = (kerf: Figure<'mm'>): Figure<'mm'> => calculate('Total kerf', 'mm', kerf, '×', given('Cuts', STRIPS - 1, '1', 'definition'));
 
 /** What a blade takes, from the length of a scrap before and after it was cut into strips; never under nothing. */
 export function kerfFrom(beforeMm: number, togetherMm: number): Figure<'mm'> {
-  const missing = reckon(
+  const missing = calculate(
     'Missing',
     'mm',
     given('Before', beforeMm, 'mm', 'logbook'),
     '−',
     given('Strips together', togetherMm, 'mm', 'logbook'),
   );
-  const each = reckon('Kerf of one cut', 'mm', missing, '÷', given('Cuts', STRIPS - 1, '1', 'definition'));
-  return reckon('Kerf', 'mm', each, 'or, if larger,', given('No kerf', 0, 'mm', 'definition'));
+  const each = calculate('Kerf of one cut', 'mm', missing, '÷', given('Cuts', STRIPS - 1, '1', 'definition'));
+  return calculate('Kerf', 'mm', each, 'or, if larger,', given('No kerf', 0, 'mm', 'definition'));
 }

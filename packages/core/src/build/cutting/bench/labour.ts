@@ -1,7 +1,7 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { type Catalogue, type Material, type Tool, estimated, materialBy } from '../../../catalogue';
 import { innerEdgeMm } from '../../../base/geometry';
-import { type Figure, given, inMetres, reckon, total, wholeUp } from '../../../base/units';
+import { type Figure, given, inMetres, calculate, total, ceilTolerant } from '../../../base/units';
 import { type PlacedSheet, cutOrder } from '../nesting';
 import type { CutJob } from '../job';
 import type { Part } from '../parts';
@@ -23,7 +23,7 @@ const SIDES = 4;
 export function passesThrough(material: Material, tool: Tool, thicknessMm: number): number {
   if (tool.isOnePass) return 1;
   const afterScore = Math.max(0, thicknessMm - material.scoreMm);
-  return (material.scoreMm > 0 ? 1 : 0) + wholeUp(afterScore / material.passMm);
+  return (material.scoreMm > 0 ? 1 : 0) + ceilTolerant(afterScore / material.passMm);
 }
 
 /** {@link passesThrough} as a figure. */
@@ -48,18 +48,18 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
   const line =
     round === 0
       ? straight
-      : reckon(`${name}: all cuts`, 'mm', straight, '+', given(`${name}: outlines that are not straight`, round, 'mm', 'drawing'));
+      : calculate(`${name}: all cuts`, 'mm', straight, '+', given(`${name}: outlines that are not straight`, round, 'mm', 'drawing'));
   const length = inMetres(line);
-  const travel = reckon(`${name}: blade travel`, 'm', length, '×', job.passes);
-  const cutting = reckon(`${name}: cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
+  const travel = calculate(`${name}: blade travel`, 'm', length, '×', job.passes);
+  const cutting = calculate(`${name}: cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
   const lines = given(`${name}: lines to mark`, cuts.count, '1', 'layout', 'one a cut');
-  const marking = reckon(`${name}: marking`, 'min', lines, '×', estimated('A marked line', catalogue.bench.markingMinPerLine, 'min'));
+  const marking = calculate(`${name}: marking`, 'min', lines, '×', estimated('A marked line', catalogue.bench.markingMinPerLine, 'min'));
   const price = given('A cut at the shop', job.tool.perCutMinor, 'money', 'catalogue', 'example price');
   return {
     length,
-    minutes: reckon(`${name}: marking and cutting`, 'min', cutting, '+', marking),
+    minutes: calculate(`${name}: marking and cutting`, 'min', cutting, '+', marking),
     edges: job.tool.spendsEdges
-      ? reckon(
+      ? calculate(
           `${name}: fresh edges`,
           '1',
           travel,
@@ -67,7 +67,7 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
           given(`A fresh edge lasts in ${material.name}`, material.edgeLifeM, 'm', 'catalogue', 'our default value'),
         )
       : null,
-    shop: job.tool.perCutMinor > 0 ? reckon(`${name}: the shop's cuts`, 'money', lines, '×', price) : null,
+    shop: job.tool.perCutMinor > 0 ? calculate(`${name}: the shop's cuts`, 'money', lines, '×', price) : null,
   };
 }
 
@@ -80,7 +80,7 @@ interface LabourInputs {
 export const minutesByPart = ({ jobs, catalogue }: LabourInputs): ReadonlyMap<string, Figure<'min'>> =>
   new Map(jobs.flatMap((job) => [...minutesOf(job, catalogue)]));
 
-const minutesOf = remembered((job: CutJob, catalogue: Catalogue): ReadonlyMap<string, Figure<'min'>> => {
+const minutesOf = memoize((job: CutJob, catalogue: Catalogue): ReadonlyMap<string, Figure<'min'>> => {
   const minutes = new Map<string, Figure<'min'>>();
   job.layout.sheets.forEach((sheet, index) => {
     const work = sheetLabour(job, index, catalogue);
@@ -88,19 +88,22 @@ const minutesOf = remembered((job: CutJob, catalogue: Catalogue): ReadonlyMap<st
     const allMm = parts.reduce((sum, part) => sum + part.cutMm, 0);
     for (const part of parts) {
       const share = given(`${part.name}: share of its sheet`, part.cutMm / allMm, '1', 'layout', 'by the length round it');
-      minutes.set(part.id, reckon(`${part.name}, cutting`, 'min', work.minutes, '×', share));
+      minutes.set(part.id, calculate(`${part.name}, cutting`, 'min', work.minutes, '×', share));
     }
   });
   for (const id of job.layout.tooLarge) {
     const part = job.parts.find((one) => one.id === id)!;
-    const travel = reckon(
+    const travel = calculate(
       `${part.name}, blade travel`,
       'm',
       inMetres(given(`${part.name}, round the part`, part.cutMm, 'mm', 'drawing')),
       '×',
       job.passes,
     );
-    minutes.set(id, reckon(`${part.name}, cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min')));
+    minutes.set(
+      id,
+      calculate(`${part.name}, cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min')),
+    );
   }
   return minutes;
 });
@@ -117,7 +120,7 @@ const partsOn = (job: CutJob, sheet: PlacedSheet): readonly Part[] => {
   const byId = partsById(job.parts);
   return sheet.placements.map(({ blankId }) => byId.get(blankId)!);
 };
-const partsById = remembered((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])));
+const partsById = memoize((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])));
 
 /** Cuts that free the parts: through cuts in order; where there are none, round every outline with a wire, round every box with a blade. */
 function straightCuts(sheet: PlacedSheet, job: CutJob): { readonly count: number; readonly mm: number; readonly isRound: boolean } {

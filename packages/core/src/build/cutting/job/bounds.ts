@@ -1,5 +1,5 @@
 import type { Tool } from '../../../catalogue';
-import { type Figure, given, reckon } from '../../../base/units';
+import { type Figure, given, calculate } from '../../../base/units';
 import { type LayoutTask, type PlacedSheet, type Stock, blankOf, isNew, leastByArea, roomOf, takenMm2 } from '../nesting';
 import type { CutJob } from './job';
 import type { Part } from '../parts';
@@ -28,8 +28,8 @@ export function boundsOf(
     'example price',
   );
   return {
-    fewest: reckon(open.fewest.label, '1', { ...open.fewest, label: `${name}: fewest additional sheets` }, '+', cut),
-    cheapest: reckon(open.cheapest.label, 'money', { ...open.cheapest, label: `${name}: lowest additional cost` }, '+', paid),
+    fewest: calculate(open.fewest.label, '1', { ...open.fewest, label: `${name}: fewest additional sheets` }, '+', cut),
+    cheapest: calculate(open.cheapest.label, 'money', { ...open.cheapest, label: `${name}: lowest additional cost` }, '+', paid),
   };
 }
 
@@ -58,7 +58,7 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
   const left =
     offcuts === 0
       ? taken
-      : reckon(`${name}: more than the offcuts hold`, 'mm²', taken, '−', given('Offcuts in the rack', offcuts, 'mm²', 'shelf'));
+      : calculate(`${name}: more than the offcuts hold`, 'mm²', taken, '−', given('Offcuts in the rack', offcuts, 'mm²', 'shelf'));
   const room = given(
     `${name}: the largest sheet minus edge trim`,
     Math.max(...kinds.map(area)),
@@ -66,7 +66,7 @@ function openBounds(name: string, laid: readonly Part[], tool: Tool, { stock, ke
     'catalogue',
     'one kerf may hang over the trim',
   );
-  return { fewest: reckon(label, '1', left, '⌈÷⌉', room), cheapest };
+  return { fewest: calculate(label, '1', left, '⌈÷⌉', room), cheapest };
 }
 
 /** What no layout of a search can go under, as its aim counts: money, or new sheets. */

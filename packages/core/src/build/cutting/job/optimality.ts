@@ -1,10 +1,10 @@
-import { type Figure, given, reckon } from '../../../base/units';
+import { type Figure, given, calculate } from '../../../base/units';
 import { blankOf, layoutCost, leastByArea, leastByClashes, leastByExactSearch } from '../nesting';
 import { takenBy } from './bounds';
 import { type CutJob, isCut, openOf } from './job';
 
 /** Parts up to which all ways of cutting are looked at while somebody waits. */
-const MOST_AT_ONCE = 8;
+const MAX_AT_ONCE = 8;
 const SAME = 1e-6;
 
 /** How near a layout is to what no layout can beat. */
@@ -29,7 +29,7 @@ export function optimalityOf(job: CutJob): Optimality {
   const byArea = leastByArea(takenBy(own, tool, kerfMm), stock, kerfMm, aim);
   const byClashes = isThrough ? leastByClashes(laid, stock, kerfMm, aim) : 0;
   const exact =
-    isThrough && laid.length <= MOST_AT_ONCE && cost > Math.max(byArea, byClashes) + SAME
+    isThrough && laid.length <= MAX_AT_ONCE && cost > Math.max(byArea, byClashes) + SAME
       ? leastByExactSearch(laid, stock, kerfMm, aim)
       : null;
   const bound = Math.max(byArea, byClashes, exact ?? 0);
@@ -45,6 +45,6 @@ export function optimalityOf(job: CutJob): Optimality {
   );
   return {
     how: cost > bound + SAME ? null : exact !== null ? 'search' : isByClashes ? 'clashes' : 'area',
-    gap: reckon(`${name}: above the lower bound`, unit, taken, '−', least) as Optimality['gap'],
+    gap: calculate(`${name}: above the lower bound`, unit, taken, '−', least) as Optimality['gap'],
   };
 }

@@ -1,1 +1,1 @@
-export { laidSplits } from './laid-splits';
+export { autoSplits } from './auto-splits';

@@ -32,9 +32,9 @@ const ROUND_MOVES = { each: 400, least: 2_000, most: 20_000 } as const;
 const JOIN_WASTES = [0, 0.005, 0] as const;
 const JOINED_ROUND_MOVES = 2_000;
 /** Every second long round is twice as long as the one before, so often: what is not found warm is looked for slowly. */
-const MOST_DOUBLED = 5;
+const MAX_DOUBLED = 5;
 /** Sets of sheets tried in turn for a lighter layout. */
-const MOST_TARGETS = 6;
+const MAX_TARGETS = 6;
 
 /**
  * Improves a layout of through cuts for as long as it is asked: aims first at a lighter set of sheets (cheaper, or fewer), then at the largest rectangle left over, then at
@@ -86,7 +86,7 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
   for (let round = 0; bestCost() > bound + SAME; round++) {
     const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim)
       .filter(isEnough)
-      .slice(0, MOST_TARGETS);
+      .slice(0, MAX_TARGETS);
     if (targets.length === 0) break;
     const target = targets[targetOf(round, targets.length)]!;
     const name = target.counts.join();
@@ -100,7 +100,7 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
     const grounds = bins.flatMap(({ tree }, bin) => freeLeaves(tree).map((leaf) => ({ ...leaf, bin, leaf })));
     const longMoves =
       Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length)) *
-      2 ** Math.min(MOST_DOUBLED, Math.floor(tries / (JOIN_WASTES.length + 1) / 2));
+      2 ** Math.min(MAX_DOUBLED, Math.floor(tries / (JOIN_WASTES.length + 1) / 2));
     const roundMoves = join === undefined ? longMoves : JOINED_ROUND_MOVES;
     const search = new SlicingSearch(items, grounds, random, roundMoves);
     for (let i = 1; i <= roundMoves && !search.isDone; i++) {

@@ -5,11 +5,11 @@ import { convexPieces } from './freeform/convex';
 import { type Layout, type LayoutTask, type PlacedSheet, type Placement, type Stock, ruleOf } from './layout';
 import { SAME_COST, layoutCost } from './layout-cost';
 import { type LyingOutline, liesOf, placedOutline } from './freeform/outline';
-import { type Body, Separation, type Spot } from './freeform/separation';
+import { type Body, Separation, type DryingPlace } from './freeform/separation';
 import { fitsOn, isNew, placesAll, roomOf, setsUnder } from './stock';
 
 /** Sets of sheets tried in turn. */
-const MOST_TARGETS = 4;
+const MAX_TARGETS = 4;
 /** Sweeps on one set before the next has its turn. */
 const SWEEPS_A_TURN = 120;
 
@@ -54,7 +54,7 @@ export function* lighterSets(
     const cost = layoutCost(best().sheets, aim);
     const targets = setsUnder(kinds, needMm2, cost - layoutCost(pinned, aim) - SAME_COST, 0, aim)
       .filter(isEnough)
-      .slice(0, MOST_TARGETS);
+      .slice(0, MAX_TARGETS);
     if (targets.length === 0) return;
     const { counts } = targets[turn % targets.length]!;
     const own = tries.get(counts.join()) ?? begin(counts);
@@ -108,7 +108,7 @@ function spotsIn(
   stocks: readonly Stock[],
   parts: readonly Shaped[],
   lies: readonly (readonly LyingOutline[])[],
-): readonly (Spot | null)[] {
+): readonly (DryingPlace | null)[] {
   const free = new Set(stocks.keys());
   const spots = new Map<string, { readonly placement: Placement; readonly sheet: number }>();
   const fullest = sheets.toSorted((a, b) => filledMm2(b) - filledMm2(a));

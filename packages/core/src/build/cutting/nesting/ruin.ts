@@ -22,7 +22,7 @@ const BLINK = 0.02;
 const WILD_SHARE = 0.1;
 const WILD_BLINK = 0.4;
 /** Branches taken out at once, at most. */
-const MOST_RUINED = 4;
+const MAX_RUINED = 4;
 
 /** A part with its kerf, or several joined: `node` is how through cuts take it apart again. */
 export interface Item extends Cluster {
@@ -43,7 +43,7 @@ function* partsIn(node: CutNode): Generator<PartNode, void, void> {
 export function ruined(state: State, items: readonly Item[], random: Random): State {
   const bins = [...state.bins];
   const freed: number[] = [];
-  const count = 1 + Math.floor(random() * MOST_RUINED);
+  const count = 1 + Math.floor(random() * MAX_RUINED);
   for (let i = 0; i < count; i++) {
     const sheet = Math.floor(random() * bins.length);
     const { stock, tree } = bins[sheet]!;
@@ -87,7 +87,7 @@ export function recreate({ bins: before, out }: State, random: Random, mayStray:
   return { bins: before.map(({ stock }, i) => ({ stock, tree: trees[i]! })), out: left };
 }
 
-interface Spot {
+interface DryingPlace {
   readonly sheet: number;
   readonly leaf: WasteNode;
   readonly turned: boolean;
@@ -95,8 +95,8 @@ interface Spot {
 }
 
 /** The place that keeps the free ground in the largest pieces: the sum of (free area)^1.5 falls least. */
-function bestSpot(free: readonly (readonly WasteNode[])[], { w, h, mayTurn }: Item, random: Random, blink: number): Spot | null {
-  let best: Spot | null = null;
+function bestSpot(free: readonly (readonly WasteNode[])[], { w, h, mayTurn }: Item, random: Random, blink: number): DryingPlace | null {
+  let best: DryingPlace | null = null;
   let bestScore = -Infinity;
   for (let sheet = 0; sheet < free.length; sheet++) {
     for (const leaf of free[sheet]!) {

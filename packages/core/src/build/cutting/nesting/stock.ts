@@ -1,4 +1,4 @@
-import { wholeUp } from '../../../base/units';
+import { ceilTolerant } from '../../../base/units';
 import { FIT_MM } from './guillotine/cut-tree';
 import type { Aim, Blank, Stock } from './layout';
 
@@ -29,7 +29,7 @@ export const takenMm2 = (blanks: readonly Blank[], kerfMm: number): number =>
   blanks.reduce((sum, { widthMm, depthMm }) => sum + (widthMm + kerfMm) * (depthMm + kerfMm), 0);
 
 /** Sets of new sheets looked at for a bound or a target, at most. */
-const MOST_SETS = 4_000;
+const MAX_SETS = 4_000;
 
 /** Counts of each kind of new sheet. */
 export interface SheetSet {
@@ -49,7 +49,7 @@ export function setsUnder(kinds: readonly Stock[], needMm2: number, limit: numbe
   });
   const found: SheetSet[] = [];
   const add = (from: number, counts: readonly number[], cost: number, areaMm2: number): void => {
-    if (found.length >= MOST_SETS) return;
+    if (found.length >= MAX_SETS) return;
     if (from === rows.length) {
       if (areaMm2 >= needMm2 - FIT_MM) found.push({ counts, cost, areaMm2 });
       return;
@@ -100,7 +100,7 @@ export function leastByArea(areaMm2: number, stock: readonly Stock[], kerfMm: nu
 export function leastCostFor(needMm2: number, kinds: readonly Stock[], kerfMm: number, aim: Aim): number {
   const upTo = (kind: Stock): number => {
     const { w, h } = roomOf(kind, kerfMm);
-    return costOf(kind, aim) * wholeUp(needMm2 / (w * h));
+    return costOf(kind, aim) * ceilTolerant(needMm2 / (w * h));
   };
   // The best of one kind alone says how far the exact count has to look.
   const upper = Math.min(...kinds.map(upTo));

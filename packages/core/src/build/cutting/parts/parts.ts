@@ -2,7 +2,7 @@ import { type Ground, type Tile, type TileLand, isBowl } from '../../../terrain/
 import { type BoardStack, type RaisedStack, type ZoneFacing, goesThrough } from '../../stack';
 import { type Box, areaMm2, boxRegion, clippedTo, unite, without } from '../../../base/geometry';
 import { listedBy } from '../../../base/grouping';
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { type Catalogue, materialBy } from '../../../catalogue';
 import { bowlShare } from '../../../plan/features';
 import type { Plan, Split } from '../../../plan';
@@ -44,7 +44,7 @@ export function partsOf(inputs: PartInputs): PartList {
   });
   return { parts: tiles.flatMap(({ parts }) => parts), hollows: tiles.flatMap(({ hollows }) => hollows) };
 }
-const split = remembered(inPieces);
+const split = memoize(inPieces);
 /** Parts with those that are split in their pieces. */
 export function asSplit(parts: readonly Part[], splits: readonly Split[]): readonly Part[] {
   if (splits.length === 0) return parts;
@@ -63,7 +63,7 @@ interface BaseInputs {
   readonly catalogue: Catalogue;
   readonly holes: readonly TileLand[];
 }
-const baseParts = remembered((tile: Tile, { base, groundMm, oversizeMm, catalogue, holes }: BaseInputs): readonly Part[] => {
+const baseParts = memoize((tile: Tile, { base, groundMm, oversizeMm, catalogue, holes }: BaseInputs): readonly Part[] => {
   const guide = boxRegion(tile.cutBox);
   return base.flatMap((layer, level) => {
     // The lowest layer guides the blade.
@@ -110,7 +110,7 @@ interface OnEdge {
   readonly heightMm: number;
 }
 /** Strips on edge: four round a tile, two over its whole width and two between them; battens under it along its longer side. */
-const stripParts = remembered((tile: Tile, rim: PartInputs['rim'], battens: PartInputs['battens']): readonly Part[] => {
+const stripParts = memoize((tile: Tile, rim: PartInputs['rim'], battens: PartInputs['battens']): readonly Part[] => {
   const { left, top, right, bottom } = tile.cutBox;
   const strip = (id: string, name: string, longMm: number, { materialId, thicknessMm, heightMm }: OnEdge): Part[] =>
     cutOut(boxRegion({ left: 0, top: 0, right: longMm, bottom: heightMm }), `${tile.id}-${id}`, {
@@ -153,7 +153,7 @@ function facingParts(tile: Tile, { facing: { zone, layers }, here, catalogue }: 
   );
 }
 
-const raisedParts = remembered(
+const raisedParts = memoize(
   (
     { body, land }: TileLand,
     tile: Tile,
@@ -181,7 +181,7 @@ const raisedParts = remembered(
 );
 
 /** What a pit takes out of the one layer its floor lies in; a bowl is carved through all it reaches. */
-const hollowIn = remembered(({ land, body, tileId }: TileLand, base: readonly BaseLayer[], groundMm: number): readonly Hollow[] => {
+const hollowIn = memoize(({ land, body, tileId }: TileLand, base: readonly BaseLayer[], groundMm: number): readonly Hollow[] => {
   const depthMm = -land.levelMm;
   const mm2 = areaMm2(body);
   const own = { workpieceId: tileId, featureId: land.feature.id, areaMm2: mm2 };

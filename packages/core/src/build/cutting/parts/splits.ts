@@ -4,7 +4,7 @@ import type { Catalogue } from '../../../catalogue';
 import { type Region, areaMm2, boxRegion, intersection, isEmpty } from '../../../base/geometry';
 import type { Ground } from '../../../terrain/ground';
 import type { Split } from '../../../plan';
-import { wholeUp } from '../../../base/units';
+import { ceilTolerant } from '../../../base/units';
 
 /** Whether a piece of this size can be cut: it fits a sheet, and the machine. Must hold for every smaller piece too. */
 export type CanCut = (widthMm: number, depthMm: number) => boolean;
@@ -20,9 +20,9 @@ export interface SplitInputs {
 /** A joint is sought at steps of this. */
 const STEP_MM = 5;
 /** Pieces looked for one way, at most. */
-const MOST_PIECES = 20;
+const MAX_PIECES = 20;
 /** A piece narrower than this breaks in the hand. */
-const LEAST_PIECE_MM = 30;
+const MIN_PIECE_MM = 30;
 /** What is given up for a mm off the even place: a tie-break only. */
 const UNEVEN = 0.01;
 
@@ -46,7 +46,7 @@ export function proposedSplits(part: Part, canCut: CanCut, among: SplitInputs): 
 
 /** How many equal pieces it takes one way; null where no number does. */
 function piecesNeeded(sizeMm: number, fits: (mm: number) => boolean): number | null {
-  for (let count = 2; count <= MOST_PIECES && sizeMm / count >= LEAST_PIECE_MM; count++) if (fits(sizeMm / count)) return count;
+  for (let count = 2; count <= MAX_PIECES && sizeMm / count >= MIN_PIECE_MM; count++) if (fits(sizeMm / count)) return count;
   return null;
 }
 
@@ -54,7 +54,7 @@ function piecesNeeded(sizeMm: number, fits: (mm: number) => boolean): number | n
 function splitBothWays(part: Part, canCut: CanCut, among: SplitInputs): readonly Split[] {
   const along = part.widthMm >= part.depthMm ? 'x' : 'y';
   const [sizeMm, otherMm] = along === 'x' ? [part.widthMm, part.depthMm] : [part.depthMm, part.widthMm];
-  for (let count = 2; count <= MOST_PIECES && sizeMm / count >= LEAST_PIECE_MM; count++) {
+  for (let count = 2; count <= MAX_PIECES && sizeMm / count >= MIN_PIECE_MM; count++) {
     const eachMm = sizeMm / count;
     const across = (mm: number): boolean => (along === 'x' ? canCut(eachMm, mm) : canCut(mm, eachMm));
     if (piecesNeeded(otherMm, across) === null) continue;
@@ -87,8 +87,8 @@ function jointsOf(part: Part, { along, sizeMm, fits, count }: Way, among: SplitI
   for (let i = 1; i < count; i++) {
     const before = atMm.at(-1) ?? 0;
     const evenMm = (sizeMm * i) / count;
-    const from = Math.max(before + LEAST_PIECE_MM, sizeMm - (count - i) * longestMm);
-    const to = Math.min(before + longestMm, sizeMm - LEAST_PIECE_MM * (count - i));
+    const from = Math.max(before + MIN_PIECE_MM, sizeMm - (count - i) * longestMm);
+    const to = Math.min(before + longestMm, sizeMm - MIN_PIECE_MM * (count - i));
     let [best, bestCost] = [Math.min(to, Math.max(from, evenMm)), Infinity];
     for (const at of [best, ...stepsFrom(from, to)]) {
       const own = cost(at) + Math.abs(at - evenMm) * UNEVEN;
@@ -100,7 +100,7 @@ function jointsOf(part: Part, { along, sizeMm, fits, count }: Way, among: SplitI
 }
 
 function stepsFrom(fromMm: number, toMm: number): number[] {
-  const first = wholeUp(fromMm / STEP_MM) * STEP_MM;
+  const first = ceilTolerant(fromMm / STEP_MM) * STEP_MM;
   return Array.from({ length: Math.max(0, Math.floor((toMm - first) / STEP_MM) + 1) }, (_, i) => first + i * STEP_MM);
 }
 

@@ -1,5 +1,5 @@
 import { type Board, type Plan, planAgain } from '../../../plan';
-import { EMPTY_SHOP, NOTHING_DONE } from '../../../plan/workshop';
+import { EMPTY_WORKSHOP, NOTHING_DONE } from '../../../plan/workshop';
 import { applied } from '../../../plan/edits';
 import { checkBoardFile } from '../../../plan/stored/file';
 import fc from 'fast-check';
@@ -17,7 +17,7 @@ const plan = aBoard({ depthMm: 1200, columns: 3, rows: 3 });
 const KEY = 'xps-foam-30';
 const board: Board = { plan, record: NOTHING_DONE };
 const derive = derivePipeline();
-const derived = (own: Board) => derive(own.plan, CATALOGUE, { ...EMPTY_SHOP, ...own.record });
+const derived = (own: Board) => derive(own.plan, CATALOGUE, { ...EMPTY_WORKSHOP, ...own.record });
 const jobOf = (own: Board, key = KEY): CutJob => derived(own).jobs.find((job) => job.key === key)!;
 /** The board with a sheet ticked off. */
 function ticked(own: Board, index: number, id: string, key = KEY): Board {
@@ -97,9 +97,9 @@ describe('a sheet that is cut', () => {
   });
   test('of an offcut: that offcut is no longer laid on, though the rack still lists it', () => {
     const offcuts = [{ id: 'o', materialId: 'xps-foam', thicknessMm: 30, widthMm: 900, depthMm: 450 }];
-    const before = derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts }).jobs.find(({ key }) => key === KEY)!;
+    const before = derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, offcuts }).jobs.find(({ key }) => key === KEY)!;
     const index = before.layout.sheets.findIndex(({ stock }) => stock.offcutId === 'o');
-    const after = derive(plan, CATALOGUE, { ...EMPTY_SHOP, offcuts, cutSheets: [tickedOff(before, index, 's').cut] }).jobs.find(
+    const after = derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, offcuts, cutSheets: [tickedOff(before, index, 's').cut] }).jobs.find(
       ({ key }) => key === KEY,
     )!;
     expect(after.layout.sheets.filter(({ stock }) => stock.offcutId === 'o').map(isCut)).toEqual([true]);

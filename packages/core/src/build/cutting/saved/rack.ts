@@ -7,7 +7,7 @@ import { type Lying, type PlacedSheet, restBeside, ruleOf } from '../nesting';
 export type Leftover = Omit<Offcut, 'id'>;
 
 /** Pieces of one sheet that are kept, at most: more are scraps by another name. */
-const MOST_PIECES = 4;
+const MAX_PIECES = 4;
 
 /**
  * What a sheet leaves that is large enough both ways to keep: the largest rectangle, then the largest beside that, and so on; in whole mm.
@@ -20,7 +20,7 @@ export function leftoversOf(job: CutJob, sheet: PlacedSheet, catalogue: Catalogu
   const found: Leftover[] = [];
   for (
     let rest = sheet.rest;
-    found.length < MOST_PIECES && Math.min(rest.widthMm, rest.depthMm) >= leastMm;
+    found.length < MAX_PIECES && Math.min(rest.widthMm, rest.depthMm) >= leastMm;
     rest = restBeside(taken, rule)
   ) {
     found.push({

@@ -1,4 +1,4 @@
-import { type Figure, given, hoursInMinutes, inSquareMetres, massOf, reckon, total } from '../../../base/units';
+import { type Figure, given, hoursInMinutes, inSquareMetres, massOf, calculate, total } from '../../../base/units';
 import { type Catalogue, type Cladding, type Laying, adhesiveBy, claddingBy, estimated, layingBy } from '../../../catalogue';
 import type { Piece } from '../../../plan';
 import { madeByHand } from '../making/copies';
@@ -52,14 +52,14 @@ export function cladsOf(piece: Piece, objects: readonly MadeObject[], zones: rea
       'drawing',
       `${laid.courses} courses: ${laid.whole} whole, ${laid.cut} cut, ${laid.halves} halves, two from one`,
     );
-    const waste = reckon(
+    const waste = calculate(
       'With waste',
       '1',
       given('Whole', 1, '1', 'definition'),
       '+',
-      reckon('Spoilage', '1', estimated('Spoilage, per cent', cladding.wastePct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
+      calculate('Spoilage', '1', estimated('Spoilage, per cent', cladding.wastePct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
     );
-    const toBuy = reckon(`${what}: ${cladding.unitsName} with waste`, '1', reckon('Needed', '1', units, '×', waste), '⌈÷⌉', ONE);
+    const toBuy = calculate(`${what}: ${cladding.unitsName} with waste`, '1', calculate('Needed', '1', units, '×', waste), '⌈÷⌉', ONE);
     const ways = cladding.layingIds.map((id) => wayOf(layingBy(catalogue, id), { what, area, units, toBuy, cladding, catalogue }));
     const way = ways.find(({ layingId }) => layingId === chosen.layingId) ?? ways[0]!;
     return [{ shows, name, cladding, area, laid, units, toBuy, way, ways }];
@@ -101,9 +101,9 @@ function wayOf(laying: Laying, inputs: WayInputs): CladWay {
   const label = `${what}, ${name.toLowerCase()}`;
   const hours =
     rate.by === 'count'
-      ? reckon(`${label}, hours`, 'h', units, '÷', estimated(`${cladding.unitsName}, per hour`, rate.perH, '1/h'))
-      : reckon(`${label}, hours`, 'h', inSquareMetres(area), '÷', estimated(`${name}, an hour`, rate.m2PerH, 'm²/h'));
-  const time = reckon(`${label}: time`, 'min', hoursInMinutes(hours), '+', estimated('Set-up and clean-up', setUpMin, 'min'));
+      ? calculate(`${label}, hours`, 'h', units, '÷', estimated(`${cladding.unitsName}, per hour`, rate.perH, '1/h'))
+      : calculate(`${label}, hours`, 'h', inSquareMetres(area), '÷', estimated(`${name}, an hour`, rate.m2PerH, 'm²/h'));
+  const time = calculate(`${label}: time`, 'min', hoursInMinutes(hours), '+', estimated('Set-up and clean-up', setUpMin, 'min'));
   if (!usesUnits) return { layingId, name, remark, time, cost: NO_COST, mass: NO_MASS, count: 0, glue: null };
   const adhesive = adhesiveId === null ? null : adhesiveBy(catalogue, adhesiveId);
   const glue =
@@ -111,7 +111,7 @@ function wayOf(laying: Laying, inputs: WayInputs): CladWay {
       ? null
       : {
           adhesiveId: adhesive.id,
-          mass: reckon(
+          mass: calculate(
             `${adhesive.name}, ${what}`,
             'g',
             inSquareMetres(area),
@@ -126,7 +126,7 @@ const NO_MASS = given('No work', 0, 'g', 'definition');
 
 function costOf({ what, toBuy, cladding: { name, packs } }: WayInputs): Figure<'money'> {
   const each = packs.reduce((best, pack) => (pack.priceMinor / pack.amount < best.priceMinor / best.amount ? pack : best));
-  return reckon(
+  return calculate(
     `${what}: cost`,
     'money',
     toBuy,
@@ -139,8 +139,8 @@ function costOf({ what, toBuy, cladding: { name, packs } }: WayInputs): Figure<'
 function weightOf({ what, area, cladding }: WayInputs): Figure<'g'> {
   const { longMm, highMm, deepMm, lapMm, sideLapMm, name, densityKgPerM3 } = cladding;
   const lapped = (highMm / (highMm - lapMm)) * (longMm / (longMm - sideLapMm));
-  const bare = reckon(`${what}: laid`, 'mm³', area, '×', given(`${name}, thickness`, deepMm, 'mm', 'catalogue'));
-  const volume = reckon(`${what}: volume`, 'mm³', bare, '×', given('Factor for overlaps', lapped, '1', 'catalogue'));
+  const bare = calculate(`${what}: laid`, 'mm³', area, '×', given(`${name}, thickness`, deepMm, 'mm', 'catalogue'));
+  const volume = calculate(`${what}: volume`, 'mm³', bare, '×', given('Factor for overlaps', lapped, '1', 'catalogue'));
   return massOf(`${what}: cladding`, volume, estimated(`${name}, density`, densityKgPerM3, 'kg/m³'));
 }
 

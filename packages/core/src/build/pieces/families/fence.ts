@@ -91,9 +91,9 @@ export const fence = pieceFamily('fence', settings, {
 });
 
 /** Nearer corners leave no room for two posts and a rail. */
-const LEAST_SIDE_MM = 20;
+const MIN_SIDE_MM = 20;
 function courseOf({ course, corners, lengthMm: l, depthMm: d }: Fence): Result<DrawnLine, FieldProblem> {
-  if (course === 'drawn') return lineIn('corners', corners, LEAST_SIDE_MM);
+  if (course === 'drawn') return lineIn('corners', corners, MIN_SIDE_MM);
   const at = (x: number, y: number): Point => ({ x, y });
   if (course === 'line') return ok({ corners: [at(0, 0), at(l, 0)], isClosed: false });
   return ok({ corners: [at(0, 0), at(l, 0), at(l, d), at(0, d)], isClosed: true });

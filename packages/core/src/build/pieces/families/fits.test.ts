@@ -19,7 +19,7 @@ const SCALES: readonly PieceScale[] = [
 ];
 /** Pieces built in every family, of as many tries as it takes. */
 const BUILT = 45;
-const MOST_TRIES = 700;
+const MAX_TRIES = 700;
 
 function manifoldOf({ places, triangles }: Mesh, what: string): Manifold {
   const mesh = new library.Mesh({
@@ -38,7 +38,7 @@ describe.each(Object.keys(FAMILIES) as FamilyName[])('%s: put together in space'
   test(`${BUILT} settings of chance, seed 11: sizes as asked, joints closed, nothing in the same place`, () => {
     const random = seeded(11);
     let built = 0;
-    for (let i = 0; i < MOST_TRIES && built < BUILT; i++) {
+    for (let i = 0; i < MAX_TRIES && built < BUILT; i++) {
       const scale = SCALES[i % 2]!;
       const settings = chanceSettings(family, scale, random);
       const stocks = chanceStocks(family.of.roles, random);

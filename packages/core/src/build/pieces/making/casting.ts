@@ -1,4 +1,4 @@
-import { type Figure, given, inMillilitres, inSquareMetres, reckon, total } from '../../../base/units';
+import { type Figure, given, inMillilitres, inSquareMetres, calculate, total } from '../../../base/units';
 import { type Casting, type Catalogue, type Estimate, type Pack, estimated, materialBy, toolBy } from '../../../catalogue';
 import type { Piece } from '../../../plan';
 import { volumeMm3 } from '../../shell';
@@ -51,35 +51,35 @@ export function copyingOf(inputs: Inputs): Copying | null {
 function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inputs): CastWay {
   const what = `${piece.name}, ${casting.name.toLowerCase()}`;
   const perMould = given('Copies from one mould', casting.perMould, '1', 'catalogue', 'our default value');
-  const moulds = reckon(`${what}: moulds`, '1', copies, '⌈÷⌉', perMould);
+  const moulds = calculate(`${what}: moulds`, '1', copies, '⌈÷⌉', perMould);
   const solidMm3 = objects.reduce((sum, { bodies, count }) => sum + count * bodies.reduce((all, body) => all + volumeMm3(body), 0), 0);
   const { wallMm } = casting.mould;
   const boxesMm3 = objects.reduce((sum, object) => sum + object.count * boxMm3(object, wallMm), 0);
   const solid = given(`${piece.name}: its parts`, solidMm3, 'mm³', 'drawing');
   const box = given(`${piece.name}: bounding boxes`, boxesMm3, 'mm³', 'drawing', `${wallMm} mm of mould on every side except the open one`);
-  const round = inMillilitres(reckon(`${what}: one mould`, 'mm³', box, '−', solid));
-  const loss = reckon(
+  const round = inMillilitres(calculate(`${what}: one mould`, 'mm³', box, '−', solid));
+  const loss = calculate(
     'Including the rest in the pot',
     '1',
     given('Whole', 1, '1', 'definition'),
     '+',
-    reckon('Share left', '1', estimated('Left in the pot', casting.lossPct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
+    calculate('Share left', '1', estimated('Left in the pot', casting.lossPct, '%'), '÷', given('Per cent', 100, '%', 'definition')),
   );
   const weigh = (label: string, each: Figure<'ml'>, count: Figure<'1'>, density: Estimate): Figure<'g'> =>
-    reckon(
+    calculate(
       label,
       'g',
-      reckon(`${label}: poured`, 'ml', reckon(`${label}: net`, 'ml', each, '×', count), '×', loss),
+      calculate(`${label}: poured`, 'ml', calculate(`${label}: net`, 'ml', each, '×', count), '×', loss),
       '×',
       estimated('Density', density, 'g/ml'),
     );
   const mould = weigh(`${casting.mould.name}, ${piece.name}`, round, moulds, casting.mould.densityGPerMl);
   const cast = weigh(`${casting.cast.name}, ${piece.name}`, inMillilitres(solid), copies, casting.cast.densityGPerMl);
   const each = (label: string, time: Estimate, count: Figure<'1'>): Figure<'min'> =>
-    reckon(label, 'min', count, '×', estimated('Each', time, 'min'));
+    calculate(label, 'min', count, '×', estimated('Each', time, 'min'));
   const mouldTime = each(`${what}: making moulds`, casting.mouldWorkMin, moulds);
   const castTime = each(`${what}: pouring copies`, casting.workMin, copies);
-  const fromOne = reckon('Copies from each mould', '1', copies, '⌈÷⌉', moulds);
+  const fromOne = calculate('Copies from each mould', '1', copies, '⌈÷⌉', moulds);
   const curing = estimated('Moulds cure', casting.mouldCureMin, 'min');
   const setting = each('Copies set, one after another', casting.settingMin, fromOne);
   return {
@@ -91,19 +91,19 @@ function castWay(casting: Casting, copies: Figure<'1'>, { piece, objects }: Inpu
       [mouldTime, curing],
       [castTime, setting],
     ],
-    time: reckon(`${what}: time`, 'min', mouldTime, '+', castTime),
+    time: calculate(`${what}: time`, 'min', mouldTime, '+', castTime),
     cost: total(`${what}: cost`, 'money', [
       priced(casting.mould.name, mould, casting.mould.packs),
       priced(casting.cast.name, cast, casting.cast.packs),
     ]),
-    wait: reckon(`${what}: waits`, 'min', curing, '+', setting),
+    wait: calculate(`${what}: waits`, 'min', curing, '+', setting),
   };
 }
 
 /** At the cheapest gram. */
 function priced(name: string, mass: Figure<'g'>, packs: readonly Pack[]): Figure<'money'> {
   const best = packs.reduce((a, b) => (b.priceMinor / b.amount < a.priceMinor / a.amount ? b : a));
-  return reckon(
+  return calculate(
     `${name}: cost`,
     'money',
     mass,
@@ -125,14 +125,14 @@ function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue 
       const { materialId } = piece.sheets.find((one) => one.role === role)!;
       const tool = toolBy(catalogue, materialBy(catalogue, materialId).toolIds[0]!);
       const cut = given(`${name}: cut`, (count * edgeMm(blank)) / 1_000, 'm', 'drawing');
-      return reckon(`${name}: cutting`, 'min', cut, '÷', estimated(`${tool.name}, a minute`, tool.mPerMin, 'm/min'));
+      return calculate(`${name}: cutting`, 'min', cut, '÷', estimated(`${tool.name}, a minute`, tool.mPerMin, 'm/min'));
     }),
   );
   const all = given('All copies', madeByHand(piece), '1', 'plan');
-  const clad = clads.map(({ way }) => reckon(`${way.time.label}, of one`, 'min', way.time, '÷', all));
+  const clad = clads.map(({ way }) => calculate(`${way.time.label}, of one`, 'min', way.time, '÷', all));
   const one = total(`${piece.name}: one made by hand`, 'min', [
     ...cutting,
-    reckon('Joints fitted and glued', 'min', joints, '×', estimated('Each', catalogue.bench.pieceJointMin, 'min')),
+    calculate('Joints fitted and glued', 'min', joints, '×', estimated('Each', catalogue.bench.pieceJointMin, 'min')),
     ...clad,
   ]);
   const sheets = objects.flatMap(({ sheets: own, count }) =>
@@ -151,15 +151,15 @@ function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue 
         'example price',
       );
       const area = inSquareMetres(given(`${name}: area`, count * areaMm2(blank), 'mm²', 'drawing'));
-      return reckon(`${name}: sheet`, 'money', area, '×', price);
+      return calculate(`${name}: sheet`, 'money', area, '×', price);
     }),
   );
   const cost = total(`${piece.name}: one made by hand, cost`, 'money', [
     ...sheets,
-    ...clads.map(({ way }) => reckon(`${way.cost.label}, of one`, 'money', way.cost, '÷', all)),
+    ...clads.map(({ way }) => calculate(`${way.cost.label}, of one`, 'money', way.cost, '÷', all)),
   ]);
   return {
-    time: reckon(`${piece.name}: copies made by hand`, 'min', one, '×', copies),
-    cost: reckon(`${piece.name}: copies made by hand, cost`, 'money', cost, '×', copies),
+    time: calculate(`${piece.name}: copies made by hand`, 'min', one, '×', copies),
+    cost: calculate(`${piece.name}: copies made by hand, cost`, 'money', cost, '×', copies),
   };
 }

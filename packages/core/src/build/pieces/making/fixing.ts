@@ -1,6 +1,6 @@
 import type { Region } from '../../../base/geometry';
-import { remembered } from '../../../base/memory';
-import { type Figure, given, inSquareMetres, reckon } from '../../../base/units';
+import { memoize } from '../../../base/memory';
+import { type Figure, given, inSquareMetres, calculate } from '../../../base/units';
 import { type Catalogue, adhesiveBy, estimated } from '../../../catalogue';
 import type { Feature } from '../../../plan/features';
 import { touchingMm2 } from '../../shell';
@@ -25,7 +25,7 @@ interface Set {
   readonly highMm: number;
 }
 /** What gluing down one copy takes: glue for what touches the ground. */
-export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set, catalogue: Catalogue): FixedPiece => {
+export const fixedOn = memoize((plot: Feature, { made, ground, highMm }: Set, catalogue: Catalogue): FixedPiece => {
   const { piece, facts, objects } = made;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const label = `${piece.name}, on ${plot.name}`;
@@ -37,7 +37,7 @@ export const fixedOn = remembered((plot: Feature, { made, ground, highMm }: Set,
     ground,
     mass: facts!.mass,
     high: given(`${piece.name}, over its foot`, highMm, 'mm', 'drawing'),
-    glue: reckon(
+    glue: calculate(
       `${adhesive.name}, ${label}`,
       'g',
       inSquareMetres(face),

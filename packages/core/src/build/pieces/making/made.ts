@@ -1,8 +1,8 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { cutMm } from '../../../base/rounding';
 import { areaMm2, edgeMm, regionBox } from '../../../base/geometry';
 import { type Result, fail, ok } from '../../../base/result';
-import { type Figure, given, inSquareMetres, reckon } from '../../../base/units';
+import { type Figure, given, inSquareMetres, calculate } from '../../../base/units';
 import { type Catalogue, estimated, fillBy, lengthBy } from '../../../catalogue';
 import type { PieceSurface } from '../../../finishing/coats';
 import { pieceSurface } from '../../../plan/surfaces';
@@ -70,7 +70,7 @@ const definitionOf = (family: string): PieceFamilyDefinition<string, z.ZodType> 
   family in FAMILIES ? (FAMILIES[family as FamilyName] as unknown as PieceFamilyDefinition<string, z.ZodType>) : null;
 
 /** Makes one piece; remembered by it, so that an edit makes again what it changed. @param scale kept as one object while it is the same */
-export const makePiece = remembered((asked: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
+export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Catalogue): MadePiece => {
   const definition = definitionOf(asked.family);
   const piece = definition === null ? asked : withStocks(asked, definition.of.roles, catalogue);
   const nothing = {
@@ -163,7 +163,7 @@ function facesOf(
     surfaceId: pieceSurface(piece.id, shows),
     pieceId: piece.id,
     name,
-    coated: reckon(`${name}: to coat`, 'm²', inSquareMetres(area), '×', copies),
+    coated: calculate(`${name}: to coat`, 'm²', inSquareMetres(area), '×', copies),
     heaped: null,
     basins: [],
     stretches: [],
@@ -176,7 +176,7 @@ function facesOf(
     return zone === undefined || mm2 <= 0 ? [] : [{ shows, surfaceId, name: `${piece.name}, ${zone.name.toLowerCase()}`, mm2 }];
   });
   const areas = told.map(({ name, mm2 }) => given(name, mm2, 'mm²', 'drawing', 'faces without openings, one copy'));
-  const rest = areas.reduce((left, area) => reckon(`${piece.name}: rest of the outside`, 'mm²', left, '−', area), outside);
+  const rest = areas.reduce((left, area) => calculate(`${piece.name}: rest of the outside`, 'mm²', left, '−', area), outside);
   return [
     ...(rest.value > 0 ? [face(null, piece.name, piece.surfaceId, rest)] : []),
     ...told.map(({ shows, surfaceId, name }, i) => face(shows, name, surfaceId, areas[i]!)),
@@ -209,12 +209,12 @@ function fillsOf(piece: Piece, objects: readonly MadeObject[], { fills = [] }: P
     const what = `${fill.name}, ${piece.name}`;
     const each = given(`${what}: of one`, ml * object.count, 'ml', 'drawing');
     const left = given(`${fill.name}, share left when dry`, 1 - fill.shrinksPct.value / 100, '1', 'catalogue', fill.shrinksPct.origin);
-    const wet = fill.shrinksPct.value === 0 ? each : reckon(`${what}: before shrinking`, 'ml', each, '÷', left);
+    const wet = fill.shrinksPct.value === 0 ? each : calculate(`${what}: before shrinking`, 'ml', each, '÷', left);
     return [
       {
         fill,
-        volume: reckon(what, 'ml', wet, '×', given('Copies made by hand', madeByHand(piece), '1', 'plan')),
-        massEach: reckon(`${what}: mass`, 'g', each, '×', estimated('Density', fill.densityGPerMl, 'g/ml')),
+        volume: calculate(what, 'ml', wet, '×', given('Copies made by hand', madeByHand(piece), '1', 'plan')),
+        massEach: calculate(`${what}: mass`, 'g', each, '×', estimated('Density', fill.densityGPerMl, 'g/ml')),
       },
     ];
   });

@@ -6,7 +6,7 @@ import type { Upright } from '../../../terrain/ground';
 import type { Ring } from '../../../base/geometry';
 import type { Piece } from '../../../plan';
 import type { GlueNeed } from '../../stack/adhesives';
-import { type Figure, type MeasureSystem, given, reckon, total } from '../../../base/units';
+import { type Figure, type MeasureSystem, given, calculate, total } from '../../../base/units';
 import { type Catalogue, type Cladding, type Pack, adhesiveBy } from '../../../catalogue';
 import type { PieceSurface } from '../../../finishing/coats';
 import { cladTotal } from '../cladding';
@@ -136,7 +136,13 @@ function fixedPieces(
 }
 
 function massOfAll({ piece, facts, copying }: MadePiece): Figure<'g'> {
-  const byHand = reckon(`${piece.name}, made by hand`, 'g', facts!.mass, '×', given('Copies made by hand', madeByHand(piece), '1', 'plan'));
+  const byHand = calculate(
+    `${piece.name}, made by hand`,
+    'g',
+    facts!.mass,
+    '×',
+    given('Copies made by hand', madeByHand(piece), '1', 'plan'),
+  );
   return copying?.way == null ? byHand : total(`${piece.name}, all copies`, 'g', [byHand, copying.way.cast]);
 }
 

@@ -1,4 +1,4 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { type Mesh, meshOf } from '../../shell';
 import type { MadeObject } from './made-object';
 
@@ -12,7 +12,7 @@ export interface Solid {
 type Standing = Pick<MadeObject, 'bodies' | 'loose'>;
 
 /** All that stands of an object. */
-export const solidsOf = remembered(({ bodies, loose }: Standing): readonly Solid[] => [
+export const solidsOf = memoize(({ bodies, loose }: Standing): readonly Solid[] => [
   ...bodies.map((body) => ({ id: body.id, name: body.name, role: body.role, mesh: meshOf(body) })),
   ...loose.map(({ id, name, mesh }) => ({ id, name, role: null, mesh })),
 ]);

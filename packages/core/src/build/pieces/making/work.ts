@@ -1,5 +1,5 @@
 import { type Catalogue, adhesiveBy, estimated, layingBy } from '../../../catalogue';
-import { type Figure, given, reckon, total } from '../../../base/units';
+import { type Figure, given, calculate, total } from '../../../base/units';
 import type { PieceSurface } from '../../../finishing/coats';
 import type { MadePiece } from './made';
 
@@ -42,7 +42,7 @@ export const workOn = (made: MadePiece, catalogue: Catalogue): PieceWork => {
 function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): PieceTask {
   const { name } = piece;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const fitting = reckon(
+  const fitting = calculate(
     `${name}: joints fitted and glued`,
     'min',
     facts!.joints,
@@ -50,7 +50,7 @@ function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): 
     estimated('Each', catalogue.bench.pieceJointMin, 'min'),
   );
   const cuts = given('Cuts across strips', lengths.length, '1', 'drawing');
-  const strips = reckon(`${name}: strips cut`, 'min', cuts, '×', estimated('Each', catalogue.bench.lengthCutMin, 'min'));
+  const strips = calculate(`${name}: strips cut`, 'min', cuts, '×', estimated('Each', catalogue.bench.lengthCutMin, 'min'));
   return { work: total(`Assemble pieces, ${name}`, 'min', [fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
 }
 

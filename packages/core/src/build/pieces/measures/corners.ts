@@ -52,7 +52,7 @@ function cornersIn(field: string, typed: string, least: number): Result<readonly
 
 const isOne = (a: Point, b: Point): boolean => Math.hypot(a.x - b.x, a.y - b.y) < 0.01;
 
-const LEAST_MM2 = 25;
+const MIN_MM2 = 25;
 /** Corners round an outline, counter-clockwise, and it encloses something. */
 export function ringIn(field: string, typed: string): Result<readonly Point[], FieldProblem> {
   const read = cornersIn(field, typed, 3);
@@ -61,7 +61,7 @@ export function ringIn(field: string, typed: string): Result<readonly Point[], F
   const points = read.value.length > 3 && isOne(first, last) ? read.value.slice(0, -1) : read.value;
   if (selfCrossing(points) !== null) return refused(field, 'crosses itself. List the corners in order round the outline');
   const mm2 = signedMm2(points);
-  if (Math.abs(mm2) < LEAST_MM2) return refused(field, `encloses ${Math.abs(mm2).toFixed(1)} mm². Enter ${LEAST_MM2} mm² or more`);
+  if (Math.abs(mm2) < MIN_MM2) return refused(field, `encloses ${Math.abs(mm2).toFixed(1)} mm². Enter ${MIN_MM2} mm² or more`);
   return ok(mm2 > 0 ? points : [...points].reverse());
 }
 

@@ -1,4 +1,4 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import type { Point } from '../../../base/geometry';
 import { type Vec, hullOf, placesOf } from '../../shell';
 import { boxOf } from '../box';
@@ -15,7 +15,7 @@ export interface Footprint {
 }
 
 /** The ground under the first object of a piece, eaves and all. @returns null for a piece that cannot be made */
-export const footprintOf = remembered((made: MadePiece): Footprint | null => {
+export const footprintOf = memoize((made: MadePiece): Footprint | null => {
   const first = made.objects[0];
   if (first === undefined) return null;
   const [low, high] = boxOf(first);
@@ -36,7 +36,7 @@ const partsOf = ({ objects: [first] }: MadePiece): readonly (readonly Vec[])[] =
   first === undefined ? [] : [...first.bodies.map((body) => placesOf(body)), ...first.loose.map(({ mesh }) => mesh.places)];
 
 /** The ground under each part by itself, about the middle of the whole: a bent fence leaves most of the ground within its bends free. */
-export const partHulls = remembered((made: MadePiece): readonly (readonly Point[])[] => {
+export const partHulls = memoize((made: MadePiece): readonly (readonly Point[])[] => {
   const { middle } = footprintOf(made)!;
   return partsOf(made)
     .map((places) => hullOf(onGround(places, middle)))

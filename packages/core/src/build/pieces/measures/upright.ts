@@ -1,4 +1,4 @@
-import { once, remembered } from '../../../base/memory';
+import { once, memoize } from '../../../base/memory';
 import {
   type Point,
   type Region,
@@ -31,7 +31,7 @@ interface Stood {
 /** A level and the top of what makes it differ by less. */
 const LEVEL_MM = 1;
 
-const stood = remembered((made: MadePiece, catalogue: Catalogue): Stood | null => {
+const stood = memoize((made: MadePiece, catalogue: Catalogue): Stood | null => {
   const [footprint, object] = [footprintOf(made), made.objects[0]];
   if (footprint === null || object === undefined || made.shape === null) return null;
   const { middle } = footprint;
@@ -78,7 +78,7 @@ function hatchOf({ piece }: MadePiece, role: string | null, catalogue: Catalogue
 
 /** Cut in stretches this long: a card wall still shows. */
 const CUT_STEP_MM = 0.5;
-const LEAST_MM = 0.05;
+const MIN_MM = 0.05;
 function cutAlong(ground: Region, spansAt: (at: Point) => readonly UprightSpan[], from: Point, to: Point): readonly UprightCut[] {
   const lengthMm = distanceMm(from, to);
   const at = (mm: number): Point => between(from, to, mm / lengthMm);
@@ -86,7 +86,7 @@ function cutAlong(ground: Region, spansAt: (at: Point) => readonly UprightSpan[]
   const ends = [0, ...crossings(ground, from, to), 1].map((t) => t * lengthMm).sort((a, b) => a - b);
   return ends.slice(1).flatMap((toMm, i): UprightCut[] => {
     const fromMm = ends[i]!;
-    if (toMm - fromMm < LEAST_MM || !contains(ground, at((fromMm + toMm) / 2))) return [];
+    if (toMm - fromMm < MIN_MM || !contains(ground, at((fromMm + toMm) / 2))) return [];
     const count = Math.ceil((toMm - fromMm) / CUT_STEP_MM);
     const step = (toMm - fromMm) / count;
     const starts = Array.from({ length: count }, (_, k) => fromMm + k * step);
@@ -96,7 +96,7 @@ function cutAlong(ground: Region, spansAt: (at: Point) => readonly UprightSpan[]
 }
 
 /** A piece as it stands on its plot. @returns null for one that cannot be made */
-export const uprightOn = remembered((plot: Feature, made: MadePiece, catalogue: Catalogue): Upright | null => {
+export const uprightOn = memoize((plot: Feature, made: MadePiece, catalogue: Catalogue): Upright | null => {
   const own = stood(made, catalogue);
   if (own === null) return null;
   const { to, back } = placingOn(plot);

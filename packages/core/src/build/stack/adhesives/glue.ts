@@ -1,7 +1,7 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { type Adhesive, type Catalogue, adhesiveBy, estimated, materialBy } from '../../../catalogue';
 import type { GlueSpread } from '../../../plan';
-import { type Figure, given, inMetres, inSquareMetres, reckon, total } from '../../../base/units';
+import { type Figure, given, inMetres, inSquareMetres, calculate, total } from '../../../base/units';
 import type { Face, Joint } from '../joint';
 
 /** What one adhesive has to cover on the whole board. */
@@ -47,7 +47,7 @@ export function glueNeeds({
     const inBeads = glueMass(`${adhesive.name}, in beads`, adhesive, beads, 'beads', catalogue);
     if (full.value === 0) return { adhesiveId, name: adhesive.name, mass: { ...inBeads, label: adhesive.name } };
     const onFaces = glueMass(`${adhesive.name}, whole faces`, adhesive, full, 'full', catalogue);
-    return { adhesiveId, name: adhesive.name, mass: reckon(adhesive.name, 'g', onFaces, '+', inBeads) };
+    return { adhesiveId, name: adhesive.name, mass: calculate(adhesive.name, 'g', onFaces, '+', inBeads) };
   });
 }
 
@@ -55,24 +55,24 @@ export function glueNeeds({
 export function glueMass(label: string, adhesive: Adhesive, face: Figure<'mm²'>, spread: GlueSpread, catalogue: Catalogue): Figure<'g'> {
   const { value, low, high, origin } = catalogue.bench.glueLossPct;
   const loss = given(`Factor for ${value} % lost`, 1 + value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} % lost`);
-  return reckon(label, 'g', netGlue(label, adhesive, face, spread, catalogue), '×', loss);
+  return calculate(label, 'g', netGlue(label, adhesive, face, spread, catalogue), '×', loss);
 }
 
 /** Grams of adhesive that stay in one joint once it has cured; what is lost in laying it on stays nowhere. */
-export const curedGlue = remembered((joint: Joint, catalogue: Catalogue): Figure<'g'> => {
+export const curedGlue = memoize((joint: Joint, catalogue: Catalogue): Figure<'g'> => {
   const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
   const { value, low, high, origin } = adhesive.staysPct;
   const stays = given(`${adhesive.name}, share left when dry`, value / 100, '1', 'catalogue', `${origin}, ${low} to ${high} %`);
-  return reckon(`${joint.label}, cured`, 'g', netGlue(joint.label, adhesive, joint.area, joint.spread, catalogue), '×', stays);
+  return calculate(`${joint.label}, cured`, 'g', netGlue(joint.label, adhesive, joint.area, joint.spread, catalogue), '×', stays);
 });
 
 function netGlue(label: string, adhesive: Adhesive, face: Figure<'mm²'>, spread: GlueSpread, catalogue: Catalogue): Figure<'g'> {
   if (spread === 'beads' && adhesive.beadGPerM !== null) {
-    const run = reckon(`${label}, beads end to end`, 'mm', face, '÷', estimated('Bead spacing', catalogue.bench.beadPitchMm, 'mm'));
-    return reckon(`${label}, on the faces`, 'g', inMetres(run), '×', estimated(`${adhesive.name}, a bead`, adhesive.beadGPerM, 'g/m'));
+    const run = calculate(`${label}, beads end to end`, 'mm', face, '÷', estimated('Bead spacing', catalogue.bench.beadPitchMm, 'mm'));
+    return calculate(`${label}, on the faces`, 'g', inMetres(run), '×', estimated(`${adhesive.name}, a bead`, adhesive.beadGPerM, 'g/m'));
   }
   const rate = estimated(`${adhesive.name}, spread`, adhesive.gPerM2, 'g/m²');
-  return reckon(`${label}, on the faces`, 'g', inSquareMetres(face), '×', rate);
+  return calculate(`${label}, on the faces`, 'g', inSquareMetres(face), '×', rate);
 }
 
 /** Whether water gets out through a face. */

@@ -1,7 +1,7 @@
 import type { Coat, Plan } from '../../../plan';
 import type { Catalogue } from '../../../catalogue';
 import type { Tile } from '../../../terrain/ground';
-import { type Figure, given, reckon, total } from '../../../base/units';
+import { type Figure, given, calculate, total } from '../../../base/units';
 import { type Lamina, bendingStiffness, bowOver, curvature } from './lamination';
 import type { GroundStack } from '../stack';
 import { type BowCause, type Sheet, sheetsOfStack } from './strains';
@@ -63,13 +63,13 @@ export function bowOfSheets(sheets: readonly Sheet[], span: Figure<'mm'>): Bow {
   const least = ends.map((end) => end.least).reduce((a, b) => (b.value < a.value ? b : a));
   const most = ends.map((end) => end.most).reduce((a, b) => (b.value > a.value ? b : a));
   const zero = given('Flat', 0, 'mm', 'definition');
-  const below = reckon('Lowest point, as a depth', 'mm', zero, '−', least);
+  const below = calculate('Lowest point, as a depth', 'mm', zero, '−', least);
   return {
     span,
     likely,
     least,
     most,
-    worst: reckon('Bow at worst', 'mm', most, 'or, if larger,', below),
+    worst: calculate('Bow at worst', 'mm', most, 'or, if larger,', below),
     parts,
     stiffness: bendingStiffness('Stiffness in bending', laminae(sheets, 'value', null)),
   };
@@ -97,7 +97,7 @@ function endsOf(sheets: readonly Sheet[], parts: readonly BowPart[]): { readonly
   const rows = parts.map(({ cause, bow }) => {
     const strains = sheets.flatMap(({ strain }) => (strain?.cause === cause ? [strain] : []));
     const by = [Math.min(...strains.map(({ least }) => least)), Math.max(...strains.map(({ most }) => most))].map((factor) =>
-      reckon(
+      calculate(
         `${bow.label}, at one end`,
         'mm',
         bow,

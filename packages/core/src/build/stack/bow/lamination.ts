@@ -1,4 +1,4 @@
-import { type Figure, given, reckon, total } from '../../../base/units';
+import { type Figure, given, calculate, total } from '../../../base/units';
 
 /** One layer of a laminate, or a part of one that strains apart from the rest; from the underside up. */
 export interface Lamina {
@@ -30,8 +30,8 @@ export function curvature(label: string, laminae: readonly Lamina[]): Figure<'1/
   const { stretch, both, bend } = resistance(label, laminae, places);
   const pulls = laminae.flatMap(({ name, young, thickness, strain }, i) => {
     if (strain.value === 0) return [];
-    const force = reckon(`${name}: force if held`, 'N/mm', reckon(`${name}: stiffness`, 'N/mm', young, '×', thickness), '×', strain);
-    return [{ force, moment: reckon(`${name}: its moment`, 'N', force, '×', places[i]!) }];
+    const force = calculate(`${name}: force if held`, 'N/mm', calculate(`${name}: stiffness`, 'N/mm', young, '×', thickness), '×', strain);
+    return [{ force, moment: calculate(`${name}: its moment`, 'N', force, '×', places[i]!) }];
   });
   const force = total(
     `${label}: all forces`,
@@ -43,55 +43,55 @@ export function curvature(label: string, laminae: readonly Lamina[]): Figure<'1/
     'N',
     pulls.map((pull) => pull.moment),
   );
-  const top = reckon(
+  const top = calculate(
     `${label}: remaining bending moment`,
     'N²/mm',
-    reckon('Stretch × moments', 'N²/mm', stretch, '×', moment),
+    calculate('Stretch × moments', 'N²/mm', stretch, '×', moment),
     '−',
-    reckon('Coupling × forces', 'N²/mm', both, '×', force),
+    calculate('Coupling × forces', 'N²/mm', both, '×', force),
   );
-  return reckon(`${label}: curvature`, '1/mm', top, '÷', determinant(label, stretch, both, bend));
+  return calculate(`${label}: curvature`, '1/mm', top, '÷', determinant(label, stretch, both, bend));
 }
 
 /** Rise of the middle over a span of even curvature. @source κ·L²/8 */
 export function bowOver(label: string, curved: Figure<'1/mm'>, span: Figure<'mm'>): Figure<'mm'> {
-  const squared = reckon('Span squared', 'mm²', span, '×', span);
-  return reckon(label, 'mm', reckon('Curvature × span²', 'mm', curved, '×', squared), '×', EIGHTH);
+  const squared = calculate('Span squared', 'mm²', span, '×', span);
+  return calculate(label, 'mm', calculate('Curvature × span²', 'mm', curved, '×', squared), '×', EIGHTH);
 }
 
 /** How a mm of width resists bending when it is free to stretch: D − B² ÷ A. */
 export function bendingStiffness(label: string, laminae: readonly Lamina[]): Figure<'N·mm'> {
   const { stretch, both, bend } = resistance(label, laminae, placesOf(laminae));
-  const lost = reckon(`${label}: reduced by stretching`, 'N·mm', reckon('Coupling squared', 'N²', both, '×', both), '÷', stretch);
-  return reckon(label, 'N·mm', bend, '−', lost);
+  const lost = calculate(`${label}: reduced by stretching`, 'N·mm', calculate('Coupling squared', 'N²', both, '×', both), '÷', stretch);
+  return calculate(label, 'N·mm', bend, '−', lost);
 }
 
 const determinant = (label: string, stretch: Figure<'N/mm'>, both: Figure<'N'>, bend: Figure<'N·mm'>): Figure<'N²'> =>
-  reckon(
+  calculate(
     `${label}: resistance`,
     'N²',
-    reckon('Stretch × bend', 'N²', stretch, '×', bend),
+    calculate('Stretch × bend', 'N²', stretch, '×', bend),
     '−',
-    reckon('Coupling squared', 'N²', both, '×', both),
+    calculate('Coupling squared', 'N²', both, '×', both),
   );
 
 /** The middle of each layer over the underside. */
 function placesOf(laminae: readonly Lamina[]): readonly Figure<'mm'>[] {
   let under: Figure<'mm'> = ZERO_MM;
   return laminae.map(({ name, thickness }) => {
-    const middle = reckon(`${name}: its middle`, 'mm', under, '+', reckon(`${name}: half of it`, 'mm', thickness, '×', HALF));
-    under = reckon(`${name}: its top`, 'mm', under, '+', thickness);
+    const middle = calculate(`${name}: its middle`, 'mm', under, '+', calculate(`${name}: half of it`, 'mm', thickness, '×', HALF));
+    under = calculate(`${name}: its top`, 'mm', under, '+', thickness);
     return middle;
   });
 }
 
 function resistance(label: string, laminae: readonly Lamina[], places: readonly Figure<'mm'>[]): Resistance {
   const rows = laminae.map(({ name, young, thickness }, i) => {
-    const stretch = reckon(`${name}: stiffness`, 'N/mm', young, '×', thickness);
-    const both = reckon(`${name}: stiffness × middle`, 'N', stretch, '×', places[i]!);
-    const own = reckon(`${name}: t² ÷ 12`, 'mm²', reckon(`${name}: t²`, 'mm²', thickness, '×', thickness), '×', TWELFTH);
-    const reach = reckon(`${name}: middle² + t² ÷ 12`, 'mm²', reckon('Middle²', 'mm²', places[i]!, '×', places[i]!), '+', own);
-    return { stretch, both, bend: reckon(`${name}: in bending`, 'N·mm', stretch, '×', reach) };
+    const stretch = calculate(`${name}: stiffness`, 'N/mm', young, '×', thickness);
+    const both = calculate(`${name}: stiffness × middle`, 'N', stretch, '×', places[i]!);
+    const own = calculate(`${name}: t² ÷ 12`, 'mm²', calculate(`${name}: t²`, 'mm²', thickness, '×', thickness), '×', TWELFTH);
+    const reach = calculate(`${name}: middle² + t² ÷ 12`, 'mm²', calculate('Middle²', 'mm²', places[i]!, '×', places[i]!), '+', own);
+    return { stretch, both, bend: calculate(`${name}: in bending`, 'N·mm', stretch, '×', reach) };
   });
   return {
     stretch: total(

@@ -2,7 +2,7 @@ import { type SingleEdit, appliedTo } from '../../../plan/edits';
 import { type Bow, type BowInputs, bowOf } from './bow';
 import { type Catalogue, adhesiveBy, thicknessesOf } from '../../../catalogue';
 import type { Plan } from '../../../plan';
-import { type Figure, lengthWords, reckon } from '../../../base/units';
+import { type Figure, lengthWords, calculate } from '../../../base/units';
 import { glueFit } from '../adhesives';
 import { type GroundStack, groundStack } from '../stack';
 
@@ -19,7 +19,7 @@ export interface Lever {
 }
 
 /** A saving under this is no reason to do anything. */
-const LEAST_MM = 0.05;
+const MIN_MM = 0.05;
 const BATTEN_DEEP_MM = 20;
 
 /** What a bow is lowered from. */
@@ -41,21 +41,21 @@ export function bowLevers({ bow, ...inputs }: LeverInputs & { readonly bow: Bow 
         isSound: isSound(changed, catalogue),
         likelyMm: Math.abs(after.likely.value),
         leaves: after.worst,
-        saves: reckon(`${label}: saves`, 'mm', bow.worst, '−', after.worst),
+        saves: calculate(`${label}: saves`, 'mm', bow.worst, '−', after.worst),
       };
     })
-    .filter(({ saves }) => saves.value > LEAST_MM)
+    .filter(({ saves }) => saves.value > MIN_MM)
     .sort((a, b) => b.saves.value - a.saves.value);
 }
 
 /** Levers pulled one after another, at most. */
-const MOST_PULLED = 4;
+const MAX_PULLED = 4;
 
 /** Levers to pull together where none alone brings the likely bow under a limit: each time the sound one that leaves least. Empty where even they do not. */
 export function leversUnder(inputs: LeverInputs, mostMm: number): readonly Lever[] {
   const pulled: Lever[] = [];
   let now = inputs;
-  while (pulled.length < MOST_PULLED) {
+  while (pulled.length < MAX_PULLED) {
     const sound = bowLevers({ ...now, bow: bowOf(now) }).filter((lever) => lever.isSound);
     if (sound.length === 0) return [];
     const best = sound.reduce((a, b) => (b.likelyMm < a.likelyMm ? b : a));

@@ -1,6 +1,6 @@
 import { type Catalogue, type Estimate, adhesiveBy, materialBy, coatingBy } from '../../../catalogue';
 import type { Coat, Plan } from '../../../plan';
-import { type Figure, given, reckon } from '../../../base/units';
+import { type Figure, given, calculate } from '../../../base/units';
 import { passesWater } from '../adhesives';
 import type { BaseLayer, Joint } from '../joint';
 import { type GroundStack, isSealedOn } from '../stack';
@@ -125,8 +125,8 @@ export function takenUp({ layer, side, skinMm }: Skin, joint: Joint, catalogue: 
     'plan',
     isSealed ? 'sealed' : drinkers === 2 ? 'both faces absorb' : 'only this face absorbs',
   );
-  const water = reckon('Water taken up', '1', reckon('Share of capacity', '1', rate, '÷', holds), '×', gets);
-  return reckon('Swelling', '1', water, 'or, if smaller,', given('Full swelling', 1, '1', 'definition'));
+  const water = calculate('Water taken up', '1', calculate('Share of capacity', '1', rate, '÷', holds), '×', gets);
+  return calculate('Swelling', '1', water, 'or, if smaller,', given('Full swelling', 1, '1', 'definition'));
 }
 
 /** Paste and paint on a face that drinks leave it soaked; through a sealed one little gets. */
@@ -157,11 +157,11 @@ function driedOut({ cause, layer, taken, least, most }: Wetted, { stack, catalog
   const { driesBackPct, leftShortPct, weighedLeavesPct } = catalogue.bench;
   const back = cause === 'glue' ? driesBackPct : leftShortPct;
   const swelling = given(`${name}, dry to wet`, swellingPct.value / 100, '1', 'catalogue', `${swellingPct.low} to ${swellingPct.high} %`);
-  const wet = reckon(`${name}: swells by`, '1', swelling, '×', taken);
+  const wet = calculate(`${name}: swells by`, '1', swelling, '×', taken);
   const returns = given('Share that shrinks back when dry', -back.value / 100, '1', 'catalogue', `${back.low} to ${back.high} %`);
-  const dry = reckon(`${name}: permanent growth`, '1', wet, '×', returns);
+  const dry = calculate(`${name}: permanent growth`, '1', wet, '×', returns);
   const likely = stack.weighed
-    ? reckon(
+    ? calculate(
         `${name}: permanent growth under weights`,
         '1',
         dry,
@@ -189,7 +189,7 @@ function seasonStrain(layer: BaseLayer, side: 'top' | 'under', catalogue: Catalo
     'catalogue',
     sealed < 1 ? 'sealed' : 'bare face',
   );
-  return { cause: 'season', likely: reckon(`${name}: with the seasons`, '1', swelling, '×', share), least: -1, most: 1 };
+  return { cause: 'season', likely: calculate(`${name}: with the seasons`, '1', swelling, '×', share), least: -1, most: 1 };
 }
 
 /** Pastes shrink as they dry and pull the top together. */

@@ -1,6 +1,6 @@
 import { type BowInputs, largestTile } from './bow';
 import { type Catalogue, adhesiveBy, estimated, materialBy } from '../../../catalogue';
-import { type Figure, given, reckon } from '../../../base/units';
+import { type Figure, given, calculate } from '../../../base/units';
 import { type Lamina, bendingStiffness, bowOver, curvature } from './lamination';
 import type { GroundStack } from '../stack';
 import { takenUp } from './strains';
@@ -32,22 +32,22 @@ export function weightsFor({ tiles, base, joints: all, catalogue }: WeightInputs
   const span = given('Longer side of the largest tile', spanMm, 'mm', 'plan');
   const board = wetBoard({ base, joints }, catalogue);
   const rise = bowOver('Bow while wet', curvature('Lowest board', board), span);
-  const wetBow = reckon(
+  const wetBow = calculate(
     'Bow while wet, without weights',
     'mm',
     rise,
     'or, if larger,',
-    reckon('Either way', 'mm', given('Flat', 0, 'mm', 'definition'), '−', rise),
+    calculate('Either way', 'mm', given('Flat', 0, 'mm', 'definition'), '−', rise),
   );
-  const squared = reckon('Span squared', 'mm²', span, '×', span);
-  const load = reckon('Stiffness × bow', 'N·mm²', bendingStiffness('Lowest board in bending', board), '×', wetBow);
-  const overSpan = reckon('Divided by the span', 'MPa', load, '÷', reckon('Span to the fourth', 'mm⁴', squared, '×', squared));
-  const flattening = reckon('Pressure to press it flat', 'MPa', overSpan, '×', STRIP);
-  const pressure = reckon('Pressure', 'MPa', closingPressure({ joints }, catalogue), 'or, if larger,', flattening);
+  const squared = calculate('Span squared', 'mm²', span, '×', span);
+  const load = calculate('Stiffness × bow', 'N·mm²', bendingStiffness('Lowest board in bending', board), '×', wetBow);
+  const overSpan = calculate('Divided by the span', 'MPa', load, '÷', calculate('Span to the fourth', 'mm⁴', squared, '×', squared));
+  const flattening = calculate('Pressure to press it flat', 'MPa', overSpan, '×', STRIP);
+  const pressure = calculate('Pressure', 'MPa', closingPressure({ joints }, catalogue), 'or, if larger,', flattening);
   const area = given('Face of the largest tile', spanMm * widthMm, 'mm²', 'drawing');
-  const force = reckon('Force on the tile', 'N', pressure, '×', area);
-  const mass = reckon('Weights per tile', 'kg', force, '÷', given('Force of one kilogram', 9.81, 'N/kg', 'definition'));
-  return { wetBow, mass, pieces: reckon('Weights', '1', mass, '⌈÷⌉', estimated('One weight', catalogue.bench.weightKg, 'kg')) };
+  const force = calculate('Force on the tile', 'N', pressure, '×', area);
+  const mass = calculate('Weights per tile', 'kg', force, '÷', given('Force of one kilogram', 9.81, 'N/kg', 'definition'));
+  return { wetBow, mass, pieces: calculate('Weights', '1', mass, '⌈÷⌉', estimated('One weight', catalogue.bench.weightKg, 'kg')) };
 }
 
 /** The lowest board with the skin of its glued face apart, swollen by the glue. */
@@ -74,7 +74,7 @@ function wetBoard({ base, joints }: Pick<GroundStack, 'base' | 'joints'>, catalo
   const swelling = given(`${name}, dry to wet`, swellingPct.value / 100, '1', 'catalogue', `${swellingPct.low} to ${swellingPct.high} %`);
   return [
     lamina(`${name}, rest`, board!.thicknessMm - skinMm, NONE),
-    lamina(`${name}, wet skin`, skinMm, reckon(`${name}: swells by`, '1', swelling, '×', taken)),
+    lamina(`${name}, wet skin`, skinMm, calculate(`${name}: swells by`, '1', swelling, '×', taken)),
   ];
 }
 

@@ -1,8 +1,8 @@
 import type { Catalogue } from '../../../catalogue';
-import { type Spots, coatWaits } from '../../../schedule/drying';
+import { type DryingPlaces, coatWaits } from '../../../schedule/drying';
 import type { SurfaceArea } from '../../../terrain/ground';
 import type { SurfaceId } from '../../../plan/surfaces';
-import { type Figure, given, reckon, total } from '../../../base/units';
+import { type Figure, given, calculate, total } from '../../../base/units';
 import type { CoatNeed, PieceSurface } from '../coats';
 import { type GrainLook, grainLook } from '../grain';
 import { inOrder } from '../order';
@@ -39,7 +39,7 @@ interface MatrixInputs {
   readonly coats: readonly CoatNeed[];
   readonly areas: readonly SurfaceArea[];
   readonly pieceSurfaces: readonly PieceSurface[];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly figureHeightMm: number;
   readonly catalogue: Catalogue;
 }
@@ -71,7 +71,7 @@ export function coatMatrix({ coats, areas, pieceSurfaces, spots, figureHeightMm,
       tended:
         tended === null
           ? null
-          : reckon(
+          : calculate(
               `${tended.what}, a tile`,
               'min',
               given('Visits while drying', Math.floor(tended.forMin / tended.everyMin), '1', 'catalogue', `every ${tended.everyMin} min`),

@@ -11,7 +11,7 @@ const schema = z.strictObject({ ...alongALine, kind: z.literal('bank'), heightMm
 const runOf = (shape: Strip, crownMm: number): number => Math.max(0, (shape.widthMm - crownMm) / 2);
 
 /** A bank that comes to an edge is built with this much of a crown. */
-const LEAST_CROWN_MM = 0.2;
+const MIN_CROWN_MM = 0.2;
 
 export const bank = featureKind('bank', schema, {
   name: 'Bank',
@@ -26,7 +26,7 @@ export const bank = featureKind('bank', schema, {
     if (runMm <= 0) return () => levelMm;
     return (point) => levelMm * Math.max(0, Math.min(1, (shape.widthMm / 2 - alongLine(line, point).offMm) / runMm));
   },
-  bends: ({ shape, crownMm }) => [shapeRegion({ ...shape, widthMm: Math.max(LEAST_CROWN_MM, crownMm) })],
+  bends: ({ shape, crownMm }) => [shapeRegion({ ...shape, widthMm: Math.max(MIN_CROWN_MM, crownMm) })],
   isCarved: true,
   faces: ({ shape, crownMm }, { levelMm, baseMm }) => {
     const runMm = runOf(shape, crownMm);

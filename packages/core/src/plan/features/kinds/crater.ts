@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { grown, without } from '../../../base/geometry';
-import { type Figure, given, reckon } from '../../../base/units';
+import { type Figure, given, calculate } from '../../../base/units';
 import { LIMITS, askLength, mm } from '../../fields';
 import { RoundSchema, shapeRegion } from '../../shapes';
 import { bowl, bowlOfBox, bowlRings } from '../bowl';
@@ -64,14 +64,14 @@ export const crater = featureKind('crater', schema, {
  * @source a parabola of height h over a width w has ⅔·h·w of section; its ring runs on the circle through its middle
  */
 function rimPaste(name: string, radiusMm: number, rimMm: number, rimWidthMm: number): Figure<'mm³'> {
-  const box = reckon(
+  const box = calculate(
     `${name}, height × width`,
     'mm²',
     given(`${name}, height`, rimMm, 'mm', 'plan'),
     '×',
     given(`${name}, width`, rimWidthMm, 'mm', 'plan'),
   );
-  const section = reckon(`${name}, section`, 'mm²', box, '×', given('Share of a parabola', 2 / 3, '1', 'definition'));
+  const section = calculate(`${name}, section`, 'mm²', box, '×', given('Share of a parabola', 2 / 3, '1', 'definition'));
   const round = given(`${name}, length`, 2 * Math.PI * (radiusMm + rimWidthMm / 2), 'mm', 'drawing', '2π × the radius to its middle');
-  return reckon(`${name}, paste`, 'mm³', section, '×', round);
+  return calculate(`${name}, paste`, 'mm³', section, '×', round);
 }

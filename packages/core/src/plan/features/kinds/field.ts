@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { type Point, between, contains, crossings, isEmpty, regionBox } from '../../../base/geometry';
-import { given, inMetres, reckon } from '../../../base/units';
+import { given, inMetres, calculate } from '../../../base/units';
 import { LIMITS, askLength, askNumber, mm, within } from '../../fields';
 import { type Shape, shapeRegion } from '../../shapes';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
@@ -29,7 +29,7 @@ export const field = featureKind('field', schema, {
   turned: ({ rowTurnDeg }, turn) => ({ rowTurnDeg: turn(rowTurnDeg) }),
   figures: ({ name, rowMm }, { surface }) => {
     if (surface === null) return [];
-    const all = reckon('Rows, end to end', 'mm', surface, '÷', given(`${name}, between rows`, rowMm, 'mm', 'plan'));
+    const all = calculate('Rows, end to end', 'mm', surface, '÷', given(`${name}, between rows`, rowMm, 'mm', 'plan'));
     return [{ ...inMetres({ ...all, label: 'Rows to plant' }), label: 'Rows to plant' }];
   },
   rank: () => RANK.surface,

@@ -1,7 +1,7 @@
 import { type Shape, insetOf, middleLine, shapeRegion } from '../../shapes';
 import { z } from 'zod';
 import { type Point, type Region, distanceMm, grown, lineLengthMm, pointAlong } from '../../../base/geometry';
-import { given, inMetres, reckon } from '../../../base/units';
+import { given, inMetres, calculate } from '../../../base/units';
 import { LIMITS, askChoice, askLength, askNumber, mm, whole as wholeNumber } from '../../fields';
 import { RANK, areaOf, featureKind, overAnArea, whole } from '../kind';
 import { NO_MARKS } from '../marks';
@@ -56,7 +56,7 @@ export const route = featureKind('route', schema, {
     const long = lines.reduce((sum, line) => sum + lineLengthMm(line), 0);
     // Every mark is taped on both of its sides.
     const along = given(`${name}, marks end to end`, long, 'mm', 'drawing', `${lines.length} lines, measured on the plan`);
-    const tape = reckon('Tape for the marks', 'mm', along, '×', given('Sides of a mark', 2, '1', 'definition'));
+    const tape = calculate('Tape for the marks', 'mm', along, '×', given('Sides of a mark', 2, '1', 'definition'));
     return [{ ...inMetres(tape), label: 'Tape for the marks' }];
   },
   innerEdges: ({ kerbMm, kerbWidthMm }, region) => (kerbMm > 0 ? [grown(region, -kerbWidthMm)] : []),

@@ -1,11 +1,11 @@
 import { listedBy } from '../../../base/grouping';
-import { type Figure, type Unit, given, reckon, total } from '../../../base/units';
+import { type Figure, type Unit, given, calculate, total } from '../../../base/units';
 import { type Catalogue, adhesiveBy, joinBy } from '../../../catalogue';
 import type { CoatNeed, PieceSurface, SealNeed } from '../../../finishing/coats';
 import type { CutJob } from '../../../build/cutting/job';
 import { kindOf } from '../../../plan/features';
 import { type Ground, type SurfaceAreas, type Zones, tileShare } from '../../../terrain/ground';
-import { partsOf } from '../../../finishing/mixes/stuffs';
+import { partsOf } from '../../../finishing/mixes/ingredients';
 import type { FixedPiece, MadePiece } from '../../../build/pieces';
 import type { Plan } from '../../../plan';
 import { shapePoints } from '../../../plan/shapes';
@@ -105,8 +105,8 @@ function shareOf({ id, group, name, need, used }: Supply, workpieceId: string, s
     supplyId: id,
     group,
     name,
-    need: reckon<Unit>(`${name}, into ${workpieceId}`, need.unit, need, '×', part),
-    used: reckon(`${name}, into ${workpieceId}: cost`, 'money', used, '×', part),
+    need: calculate<Unit>(`${name}, into ${workpieceId}`, need.unit, need, '×', part),
+    used: calculate(`${name}, into ${workpieceId}: cost`, 'money', used, '×', part),
   };
 }
 

@@ -1,5 +1,5 @@
 import type { Pack } from '../../../catalogue';
-import { type Drawn, enoughIn } from '../../../learning/uncertainty';
+import { type Drawn, quantile } from '../../../learning/uncertainty';
 import { type PackChoice, cheapestPacks } from '../packs';
 
 /** What to buy so that it is enough in so many of a hundred. */
@@ -12,7 +12,7 @@ export interface Enough {
 
 /** Packages for a need that is drawn, as sure as is asked. @param ofHundred how often of a hundred it is to be enough */
 export function enoughOf(drawn: Drawn, sizes: readonly Pack[], ofHundred: number): Enough {
-  const need = enoughIn(drawn, ofHundred / 100);
+  const need = quantile(drawn, ofHundred / 100);
   return { ofHundred, need, choice: cheapestPacks(need, sizes) };
 }
 

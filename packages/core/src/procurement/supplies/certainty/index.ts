@@ -1,3 +1,3 @@
 export { costsOf, enoughOf, usedOf } from './enough';
 export type { Enough } from './enough';
-export { surelyFor } from './surely';
+export { safetyStockFor } from './surely';

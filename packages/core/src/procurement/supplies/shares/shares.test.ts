@@ -2,12 +2,12 @@ import { expect, test } from 'vitest';
 import { CATALOGUE, derived } from '../../../testing';
 import { brinefold } from '../../../demo';
 import { tableDepthMm, tableWidthMm } from '../../../plan';
-import { EMPTY_SHOP } from '../../../plan/workshop';
+import { EMPTY_WORKSHOP } from '../../../plan/workshop';
 import { costShares } from './index';
 
 test('all the money is for something, what goes in is the tally’s, and what is bought goes in or is left', () => {
   const plan = brinefold(CATALOGUE);
-  const { supplies, tally } = derived(plan, EMPTY_SHOP);
+  const { supplies, tally } = derived(plan, EMPTY_WORKSHOP);
   const { stages, usedMinor, leftMinor, perM2Minor, lying } = costShares(supplies.rows, plan.table);
   expect(usedMinor).toBeCloseTo(tally.cost.value, 4);
   expect(usedMinor + leftMinor).toBeCloseTo(supplies.buy.value, 4);

@@ -2,7 +2,7 @@ import { type Course, type Run, fitRuns, inBoth, shortened } from '../../air';
 import { dayAfter, minutesAt, weekdayOf } from '../../../base/dates';
 import { DAY_MIN } from '../../../base/units';
 import type { Catalogue } from '../../../catalogue';
-import { type Spots, isTooCold, kindOfPlace, usualMin } from '../../drying';
+import { type DryingPlaces, isTooCold, kindOfPlace, usualMin } from '../../drying';
 import type { Calendar, Person, Plan } from '../../../plan';
 import type { BoardRecord } from '../../../plan/workshop';
 import { hoursOn } from './calendar';
@@ -15,7 +15,7 @@ export interface Bench {
   readonly people: Plan['people'];
   readonly kit: Plan['kit'];
   readonly places: Plan['places'];
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly catalogue: Catalogue;
 }
 
@@ -89,7 +89,7 @@ export class Hours {
       narrow(
         shortened(
           fitRuns(course, (air) => !isTooCold(air, leastC), this.untilMin),
-          Math.min(touchMin, MOST_TOUCH_MIN),
+          Math.min(touchMin, MAX_TOUCH_MIN),
         ),
         'air',
       );
@@ -116,7 +116,7 @@ export class Hours {
   }
 }
 /** What takes longer to form a film than this is not asked to stay warm all that time. */
-const MOST_TOUCH_MIN = 240;
+const MAX_TOUCH_MIN = 240;
 
 /** Whether someone may do a step at all: what they avoid, and what is not for children. @source craft.md §9, §13 */
 export const mayDo = ({ isChild, avoids }: Person, { asks: { cautionIds } }: Step, { cautions }: Catalogue): boolean =>

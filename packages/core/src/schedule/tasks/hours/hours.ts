@@ -10,7 +10,7 @@ export interface HoursProblem {
 }
 
 const SPAN = /^(\d{1,2})(?::(\d\d))?\s*[-–]\s*(\d{1,2})(?::(\d\d))?$/;
-const LEAST_MIN = 15;
+const MIN_MIN = 15;
 
 /**
  * The week's hours with one day's replaced by what was typed: `19:00–21:00`, `10-12:30, 14-17`, or nothing.
@@ -36,10 +36,10 @@ export function withHours(hours: Calendar['hours'], weekday: number, typed: stri
 export function spanFrom(typed: string): Result<{ readonly fromMin: number; readonly toMin: number }, HoursProblem> {
   const match = SPAN.exec(typed.trim());
   const [fromMin, toMin] = match === null ? [-1, -1] : [minutes(match[1], match[2]), minutes(match[3], match[4])];
-  if (fromMin >= 0 && toMin <= DAY_MIN && toMin - fromMin >= LEAST_MIN) return ok({ fromMin, toMin });
+  if (fromMin >= 0 && toMin <= DAY_MIN && toMin - fromMin >= MIN_MIN) return ok({ fromMin, toMin });
   return fail({
     code: 'hours/unreadable',
-    message: `“${typed.trim().slice(0, 24)}” is not a time span of at least ${LEAST_MIN} minutes. Enter 19:00–21:00, for example.`,
+    message: `“${typed.trim().slice(0, 24)}” is not a time span of at least ${MIN_MIN} minutes. Enter 19:00–21:00, for example.`,
   });
 }
 
@@ -79,7 +79,7 @@ const minutes = (hour: string | undefined, minute: string | undefined): number =
 
 const DAYS = /^(20\d\d-\d\d-\d\d)(?:\s*(?:–|to)\s*(20\d\d-\d\d-\d\d))?$/;
 /** More than this in one run is a year's mistake. */
-const MOST_DAYS_OFF = 60;
+const MAX_DAYS_OFF = 60;
 
 /** Days off as they are typed: `2026-12-24, 2026-12-25 – 2026-12-27`, or nothing. @returns every day of them */
 export function daysOffFrom(typed: string): Result<readonly string[], HoursProblem> {
@@ -91,8 +91,8 @@ export function daysOffFrom(typed: string): Result<readonly string[], HoursProbl
   for (const part of parts) {
     const match = DAYS.exec(part);
     const [first, last] = match === null ? [NaN, NaN] : [dayNumber(match[1]!), dayNumber(match[2] ?? match[1]!)];
-    if (!(last >= first) || last - first > MOST_DAYS_OFF) {
-      const message = `“${part.slice(0, 30)}” is not a date or a range of up to ${MOST_DAYS_OFF} days. Enter 2026-12-24 or 2026-12-24 – 2026-12-26.`;
+    if (!(last >= first) || last - first > MAX_DAYS_OFF) {
+      const message = `“${part.slice(0, 30)}” is not a date or a range of up to ${MAX_DAYS_OFF} days. Enter 2026-12-24 or 2026-12-24 – 2026-12-26.`;
       return fail({ code: 'hours/unreadable', message });
     }
     for (let day = first; day <= last; day++) days.push(new Date(day * DAY_MS).toISOString().slice(0, 10));

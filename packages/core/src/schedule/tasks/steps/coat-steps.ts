@@ -1,15 +1,15 @@
 import { type Ground, type SurfaceAreas, type TileSurface, waterMm } from '../../../terrain/ground';
 import { type Catalogue, type Coating, type Estimate, type Method, estimated, materialBy } from '../../../catalogue';
-import { remembered, rememberedEach } from '../../../base/memory';
+import { memoize, memoizeEach } from '../../../base/memory';
 import { type CoatGroup, type CoatNeed, inOrder, poursFor } from '../../../finishing/coats';
 import type { PieceWork } from '../../../build/pieces';
 import type { SurfaceId } from '../../../plan/surfaces';
-import { type Ground as Onto, type Spot, type Spots, type Wait, type Waits, coatWaits, longer } from '../../drying';
-import { type Figure, given, hoursInMinutes, inSquareMetres, reckon, total } from '../../../base/units';
+import { type Ground as Onto, type DryingPlace, type DryingPlaces, type Wait, type Waits, coatWaits, longer } from '../../drying';
+import { type Figure, given, hoursInMinutes, inSquareMetres, calculate, total } from '../../../base/units';
 import { type Asks, type Draft, type Follow, NO_WAIT, type TaskDraft, calledFor, task } from '../step';
 
 interface CoatInputs {
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   /** What the ground is made of on top; null for none. */
   readonly topMaterialId: string | null;
   readonly ground: Ground;
@@ -53,14 +53,14 @@ function orderOf(coats: readonly CoatNeed[], groups: readonly CoatGroup[]): Sequ
   return { next, before, stepOf };
 }
 
-interface Go {
+interface TaskRun {
   readonly go: number;
   readonly goes: number;
   readonly order: Sequence;
 }
 function coatStep(
   group: CoatGroup,
-  { go, goes, order }: Go,
+  { go, goes, order }: TaskRun,
   { spots, topMaterialId, ground, areas, pieces, catalogue }: CoatInputs,
 ): Draft {
   const needs = group.needs.filter(({ coat }) => coat.goes > go);
@@ -71,7 +71,7 @@ function coatStep(
   // The thickest film of the step is the one waited for.
   const filmMm = needs.reduce<number | null>((most, need) => (need.filmMm === null ? most : Math.max(most ?? 0, need.filmMm)), null);
   const known = new Map<string, Waits>();
-  const waitsAt = (spot: Spot, onto: Onto): Waits => {
+  const waitsAt = (spot: DryingPlace, onto: Onto): Waits => {
     const key = [spot.place.id, spot.on, spot.lies, spot.moved.id, onto].join();
     return known.get(key) ?? known.set(key, coatWaits(coating, filmMm, spot, catalogue, onto)).get(key)!;
   };
@@ -176,7 +176,7 @@ function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
     'catalogue',
     `every ${tended.everyMin} min for ${tended.forMin} min`,
   );
-  return reckon(
+  return calculate(
     `${tended.what}, ${label}`,
     'min',
     count,
@@ -186,7 +186,7 @@ function callsOf(label: string, { tended }: Coating): Figure<'min'> | null {
 }
 
 /** The work of one go of a coat on one tile. */
-const workOn = rememberedEach(
+const workOn = memoizeEach(
   (own: readonly TileSurface[], _key: string, name: string, here: readonly CoatNeed[], _catalogue: Catalogue): Figure<'min'> => {
     const plain = here.every(({ coat, method }) => coat.coverPct === 100 && method.perH === null);
     const areaOf = (need: CoatNeed): Figure<'mm²'> => areaToCoat(own.find(({ surfaceId }) => surfaceId === need.surfaceId)!);
@@ -197,7 +197,7 @@ const workOn = rememberedEach(
       const share = given('Share covered by the coat', need.coat.coverPct / 100, '1', 'plan');
       return minutesFor(
         `${name}, ${area.label}`,
-        need.coat.coverPct === 100 ? area : reckon(`${area.label}, covered`, 'm²', area, '×', share),
+        need.coat.coverPct === 100 ? area : calculate(`${area.label}, covered`, 'm²', area, '×', share),
         need,
       );
     });
@@ -205,9 +205,7 @@ const workOn = rememberedEach(
   },
 );
 
-const areaToCoat = remembered((zone: TileSurface): Figure<'mm²'> =>
-  given(`${zone.tileId}, ${zone.name}`, zone.coatedMm2, 'mm²', 'drawing'),
-);
+const areaToCoat = memoize((zone: TileSurface): Figure<'mm²'> => given(`${zone.tileId}, ${zone.name}`, zone.coatedMm2, 'mm²', 'drawing'));
 
 /** By the square metre, or thing by thing. */
 function minutesFor(label: string, area: Figure<'m²'>, { method, coating, coat }: CoatNeed): Figure<'min'> {
@@ -217,8 +215,8 @@ function minutesFor(label: string, area: Figure<'m²'>, { method, coating, coat 
     coat.strewn === null
       ? estimated(`${coating.name}, on a square metre`, spread.perM2, '1/m²')
       : given(`${coating.name}, on a square metre`, coat.strewn.perM2, '1/m²', 'plan');
-  const count = reckon(`${label}: count`, '1', area, '×', perM2);
-  return hoursInMinutes(reckon(`${label}, hours`, 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')), label);
+  const count = calculate(`${label}: count`, '1', area, '×', perM2);
+  return hoursInMinutes(calculate(`${label}, hours`, 'h', count, '÷', estimated(`${method.name}, per hour`, method.perH, '1/h')), label);
 }
 
 /** Deep water is poured in several goes, each a step of its own with its wait. */
@@ -259,7 +257,7 @@ function pourSteps({ key, needs }: CoatGroup, { spots, ground, areas, catalogue 
 
 const byRate = (label: string, area: Figure<'mm²'>, method: Method): Figure<'min'> => inMinutes(label, inSquareMetres(area), method);
 function inMinutes(label: string, area: Figure<'m²'>, method: Method): Figure<'min'> {
-  const hours = reckon(`${label}, hours`, 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h'));
+  const hours = calculate(`${label}, hours`, 'h', area, '÷', estimated(`${method.name}, per hour`, method.m2PerH, 'm²/h'));
   return hoursInMinutes(hours, label);
 }
 

@@ -3,8 +3,8 @@ import type { Hollow, Part } from '../../../build/cutting/parts';
 import { listedBy } from '../../../base/grouping';
 import { type Catalogue, estimated } from '../../../catalogue';
 import type { CutJob } from '../../../build/cutting/job';
-import { type Figure, given, hoursInMinutes, inMetres, inSquareMetres, reckon, total } from '../../../base/units';
-import type { Spots } from '../../drying';
+import { type Figure, given, hoursInMinutes, inMetres, inSquareMetres, calculate, total } from '../../../base/units';
+import type { DryingPlaces } from '../../drying';
 import { type Draft, asks, task } from '../step';
 
 /** What is cut, and glued, in one go. */
@@ -21,7 +21,7 @@ interface CutInputs {
   readonly workpieces: readonly { readonly id: string }[];
   /** Of every part. */
   readonly minutes: ReadonlyMap<string, Figure<'min'>>;
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   /** How many people a workpiece takes. */
   readonly handsFor: (workpieceId: string) => number;
   readonly catalogue: Catalogue;
@@ -61,7 +61,7 @@ export function cutStep(stage: CutStage, parts: readonly JobPart[], { workpieces
 }
 
 /** Layers glued oversize are cut flush along all four sides, with the lowest as the guide. */
-export function trimStep(tiles: readonly Tile[], spots: Spots, catalogue: Catalogue): Draft {
+export function trimStep(tiles: readonly Tile[], spots: DryingPlaces, catalogue: Catalogue): Draft {
   const name = 'Trim flush';
   return {
     id: 'trim',
@@ -74,13 +74,13 @@ export function trimStep(tiles: readonly Tile[], spots: Spots, catalogue: Catalo
       const { left, top, right, bottom } = tile.cutBox;
       const round = inMetres(given(`${tile.id}, all round`, 2 * (right - left + bottom - top), 'mm', 'drawing'));
       const speed = estimated('Trimmed per minute', catalogue.bench.trimFlushMPerMin, 'm/min');
-      return task('trim', tile.id, { work: reckon(`${name}, ${tile.id}`, 'min', round, '÷', speed), spot: spots.at(tile.id) });
+      return task('trim', tile.id, { work: calculate(`${name}, ${tile.id}`, 'min', round, '÷', speed), spot: spots.at(tile.id) });
     }),
   };
 }
 
 /** Pits that do not go through a layer are carved out of it. */
-export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], spots: Spots, catalogue: Catalogue): Draft {
+export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], spots: DryingPlaces, catalogue: Catalogue): Draft {
   const byTile = listedBy(hollows, ({ workpieceId }) => workpieceId);
   const name = 'Carve pits';
   return {
@@ -98,7 +98,7 @@ export function hollowStep(hollows: readonly Hollow[], tiles: readonly Tile[], s
         'mm²',
         here.map(({ areaMm2, featureId }) => given(`Floor in ${tile.id}, ${featureId}`, areaMm2, 'mm²', 'drawing')),
       );
-      const hours = reckon(
+      const hours = calculate(
         `${name}, ${tile.id}, hours`,
         'h',
         inSquareMetres(area),

@@ -3,11 +3,11 @@ import { type Ground, type Tile, tileShare } from '../../../terrain/ground';
 import { isEmpty, regionBox } from '../../../base/geometry';
 import { type Catalogue, adhesiveBy, estimated } from '../../../catalogue';
 import type { SealNeed } from '../../../finishing/coats';
-import { type Spots, type Wait, coatWaits, fullGlueWait, glueWait, longer } from '../../drying';
+import { type DryingPlaces, type Wait, coatWaits, fullGlueWait, glueWait, longer } from '../../drying';
 import type { Plan } from '../../../plan';
 import type { Joint } from '../../../build/stack/joint';
 import { glueFit } from '../../../build/stack/adhesives';
-import { given, inSquareMetres, reckon, total } from '../../../base/units';
+import { given, inSquareMetres, calculate, total } from '../../../base/units';
 import type { Stage } from './cut-steps';
 
 const GLUE_NAMES: Readonly<Record<Stage, string>> = {
@@ -17,7 +17,7 @@ const GLUE_NAMES: Readonly<Record<Stage, string>> = {
 };
 
 interface SealInputs {
-  readonly spots: Spots;
+  readonly spots: DryingPlaces;
   readonly ground: Ground;
   readonly catalogue: Catalogue;
 }
@@ -42,12 +42,12 @@ export function sealStep({ coating, faces }: SealNeed, { spots, ground, catalogu
     asks: asks({ cautionIds: coating.cautionIds, leastC: coating.minC, stockIds: [coating.id] }),
     tasks: ground.tiles.map((tile) => {
       const share = given(`${tile.id}: share of the table`, tileShare(tile, ground), '1', 'drawing');
-      const here = reckon(`${tile.id}: faces to seal`, 'm²', inSquareMetres(faces), '×', share);
+      const here = calculate(`${tile.id}: faces to seal`, 'm²', inSquareMetres(faces), '×', share);
       const rate = estimated('Sealing a square metre', catalogue.bench.sealMinPerM2, 'min/m²');
       const spot = spots.at(tile.id);
       const { recoat, touch } = coatWaits(coating, null, spot, catalogue, 'drinks');
       return task('seal', tile.id, {
-        work: reckon(`${name}, ${tile.id}`, 'min', here, '×', rate),
+        work: calculate(`${name}, ${tile.id}`, 'min', here, '×', rate),
         spot,
         wait: recoat,
         touch,
@@ -70,7 +70,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
     const spreading = faces.map(({ joint, areaMm2 }) => {
       const adhesive = adhesiveBy(catalogue, joint.adhesiveId);
       const face = inSquareMetres(given(`${joint.label}, ${tile.id}`, areaMm2, 'mm²', 'drawing'));
-      return reckon(
+      return calculate(
         `${joint.label}, ${tile.id}: spreading`,
         'min',
         face,
@@ -89,7 +89,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
     const aligning =
       stage === 'base' && edges === 'cut-first'
         ? [
-            reckon(
+            calculate(
               `${tile.id}: layers trimmed flush`,
               'min',
               given('Layers', faces.length, '1', 'plan'),
@@ -112,7 +112,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
       weights:
         weights.value === 0
           ? null
-          : reckon(`Weights on ${tile.id}`, 'kg', load, '×', estimated('On a square metre', catalogue.bench.weightKgPerM2, 'kg/m²')),
+          : calculate(`Weights on ${tile.id}`, 'kg', load, '×', estimated('On a square metre', catalogue.bench.weightKgPerM2, 'kg/m²')),
     };
     return [task(`glue-${stage}`, tile.id, own)];
   });

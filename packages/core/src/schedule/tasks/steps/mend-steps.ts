@@ -1,6 +1,6 @@
 import { given } from '../../../base/units';
 import { type Catalogue, adhesiveBy, coatingBy } from '../../../catalogue';
-import { type Spots, clockWait } from '../../drying';
+import { type DryingPlaces, clockWait } from '../../drying';
 import type { Mended } from '../../../plan';
 import { type Draft, asks, coldest, task } from '../step';
 
@@ -10,7 +10,7 @@ const NO_SET_UP = { value: 0, low: 0, high: 0, origin: 'with the fix' };
 export const mendSteps = (
   mends: readonly Mended[],
   workpieceIds: ReadonlySet<string>,
-  spots: Spots,
+  spots: DryingPlaces,
   catalogue: Catalogue,
 ): readonly Draft[] =>
   mends.map(({ id, name, workpieceId, workMin, waitMin, coating, adhesive }): Draft => {

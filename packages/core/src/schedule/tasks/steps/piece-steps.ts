@@ -1,6 +1,6 @@
 import { CLOCK } from '../../air';
 import { type Catalogue, adhesiveBy } from '../../../catalogue';
-import { type Spot, type Spots, type Wait, gluePace, waitOf } from '../../drying';
+import { type DryingPlace, type DryingPlaces, type Wait, gluePace, waitOf } from '../../drying';
 import type { FixedPiece, PieceWork } from '../../../build/pieces';
 import type { OnTile } from '../../../terrain/tiling';
 import { listedBy } from '../../../base/grouping';
@@ -16,7 +16,7 @@ const STEPS = [
 ] as const;
 
 /** Every piece put together, clad, and copied where it is cast: each as it says itself. Only the first has a set-up; the others carry their own. */
-export const pieceSteps = (pieces: readonly PieceWork[], spots: Spots, catalogue: Catalogue): readonly Draft[] =>
+export const pieceSteps = (pieces: readonly PieceWork[], spots: DryingPlaces, catalogue: Catalogue): readonly Draft[] =>
   STEPS.map(([id, name, does], i) => {
     const own = pieces.flatMap(({ pieceId, tasks }) => (tasks[i] == null ? [] : [{ pieceId, ...tasks[i] }]));
     return {
@@ -31,7 +31,7 @@ export const pieceSteps = (pieces: readonly PieceWork[], spots: Spots, catalogue
   });
 
 /** Pieces glued down, tile by tile: from then on tile and pieces are one workpiece. */
-export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: Spots, catalogue: Catalogue): Draft {
+export function fixStep(fixed: readonly (FixedPiece & OnTile)[], spots: DryingPlaces, catalogue: Catalogue): Draft {
   const tasks = [...listedBy(fixed, ({ tileId }) => tileId)].map(([tileId, own]) => {
     const work = total(
       `Glue pieces, ${tileId}`,
@@ -59,7 +59,7 @@ interface Dries {
   readonly adhesiveId: string | null;
 }
 /** What a piece says of its glue holds at the reference; here it is in the air of its place. */
-function driedAt(spot: Spot, { wait, cure, adhesiveId }: Dries, catalogue: Catalogue): Pick<TaskDraft, 'spot' | 'wait' | 'cure'> {
+function driedAt(spot: DryingPlace, { wait, cure, adhesiveId }: Dries, catalogue: Catalogue): Pick<TaskDraft, 'spot' | 'wait' | 'cure'> {
   const pace = adhesiveId === null ? CLOCK : gluePace(adhesiveBy(catalogue, adhesiveId), spot);
   const here = (stated: Figure<'min'>): Wait => waitOf(stated.label, stated, pace);
   return { spot, wait: here(wait), cure: here(cure) };

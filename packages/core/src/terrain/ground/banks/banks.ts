@@ -11,7 +11,7 @@ import {
   pieces,
   regionBox,
 } from '../../../base/geometry';
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import { type Figure, given } from '../../../base/units';
 import type { Ground } from '../ground';
 import type { Land } from '../land';
@@ -55,7 +55,7 @@ const near = (land: Land, holes: readonly Land[]): readonly Land[] => {
   const box = { left: left - TOUCH_MM, top: top - TOUCH_MM, right: right + TOUCH_MM, bottom: bottom + TOUCH_MM };
   return holes.filter((other) => other !== land && boxesOverlap(box, regionBox(other.body)));
 };
-const bankOf = remembered((land: Land, beside: readonly Land[], tiles: Ground['tiles']): Bank => {
+const bankOf = memoize((land: Land, beside: readonly Land[], tiles: Ground['tiles']): Bank => {
   const deepMm = waterMm(land)!;
   return { featureId: land.feature.id, name: land.name, waterMm: deepMm, dams: damsOf(land, deepMm, tiles), leaks: leaksOf(land, beside) };
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
-import { MOST_COUNTED } from '@spare-acre/core/terrain/tiling';
+import { MAX_COUNTED } from '@spare-acre/core/terrain/tiling';
 import SearchProgress from '../../../ui/SearchProgress.vue';
 import { usePlan } from '../../../stores/board/plan';
 import type { Tables } from './useTables';
@@ -20,7 +20,7 @@ const countText = computed(() => {
           ? '1 layout possible'
           : `${count.value.tables.toLocaleString('en-GB')} different layouts`;
     case 'over':
-      return `Over ${MOST_COUNTED.toLocaleString('en-GB')} different layouts`;
+      return `Over ${MAX_COUNTED.toLocaleString('en-GB')} different layouts`;
     case 'too-large':
       return 'Too many options to count';
     default:

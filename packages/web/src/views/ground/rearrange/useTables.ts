@@ -1,7 +1,7 @@
 import { type ComputedRef, type Ref, computed, ref, shallowRef, watch } from 'vue';
 import { tilesOf } from '@spare-acre/core/terrain/ground';
 import type { Arrangement, Count, FailingSeam } from '@spare-acre/core/terrain/tiling';
-import type { EdgeMend } from '@spare-acre/core/advice/checks';
+import type { EdgeFix } from '@spare-acre/core/advice/checks';
 import { usePlan } from '../../../stores/board/plan';
 import { type LongSearch, searches, useLongSearch } from '../../../workers/searches';
 
@@ -16,7 +16,7 @@ export interface Tables {
   readonly locked: Ref<readonly string[]>;
   /** The cell picked up, waiting for the one to change places with. */
   readonly picked: Ref<number | null>;
-  readonly mends: Ref<readonly EdgeMend[]>;
+  readonly mends: Ref<readonly EdgeFix[]>;
   /** Edge letters of each tile, from its back edge clockwise. */
   readonly letters: Ref<Readonly<Record<string, readonly string[]>>>;
   readonly isAsDrawn: ComputedRef<boolean>;
@@ -39,7 +39,7 @@ export function useTables(isShown: () => boolean): Tables {
   const index = ref(-1);
   const locked = shallowRef<readonly string[]>([]);
   const picked = ref<number | null>(null);
-  const mends = shallowRef<readonly EdgeMend[]>([]);
+  const mends = shallowRef<readonly EdgeFix[]>([]);
   const letters = shallowRef<Readonly<Record<string, readonly string[]>>>({});
   const [counting, browsing] = [useLongSearch(), useLongSearch()];
   let seed = 1;

@@ -10,8 +10,8 @@ import { CellSheet, type Span, spansOf } from './raster';
 import { fitsOn, isNew, leastByArea, costOf } from '../stock';
 
 /** Cells of one sheet at most; a cell is this small at least. */
-const MOST_CELLS = 120_000;
-const LEAST_CELL_MM = 1.5;
+const MAX_CELLS = 120_000;
+const MIN_CELL_MM = 1.5;
 /** Steps of the search over through cuts in a round, and sweeps of what is taken apart on fewer sheets while fewer are not known to be impossible; a nest is tried every so many rounds then. */
 const STEPS_A_ROUND = 1;
 const SWEEPS_A_ROUND = 24;
@@ -138,7 +138,7 @@ function nest(
     .map(({ stock: own, placements }) => ({ stock: own, placements, rest: restBeside(placements, ruleOf(own, kerfMm)) }));
 }
 
-const cellOf = ({ widthMm, depthMm }: Stock): number => Math.max(LEAST_CELL_MM, Math.sqrt((widthMm * depthMm) / MOST_CELLS));
+const cellOf = ({ widthMm, depthMm }: Stock): number => Math.max(MIN_CELL_MM, Math.sqrt((widthMm * depthMm) / MAX_CELLS));
 
 function withPins(stock: Stock, pinned: readonly Placement[], byId: ReadonlyMap<string, Shaped>, kerfMm: number): Nested {
   const cellMm = cellOf(stock);

@@ -2,18 +2,18 @@ import type { Random } from '../../../../base/random';
 import { type ConvexPiece, depthOf } from './convex';
 
 /** One way that something may lie. */
-export interface Lie {
+export interface Orientation {
   readonly widthMm: number;
   readonly depthMm: number;
   readonly pieces: readonly ConvexPiece[];
 }
 /** What is to be laid; fixed where it lies already. */
 export interface Body {
-  readonly lies: readonly Lie[];
-  readonly fixed: Spot | null;
+  readonly lies: readonly Orientation[];
+  readonly fixed: DryingPlace | null;
 }
 /** Where something lies: on which sheet, in which of its lies, its corner in mm from the sheet's. */
-export interface Spot {
+export interface DryingPlace {
   readonly sheet: number;
   readonly lie: number;
   readonly x: number;
@@ -50,7 +50,7 @@ export class Separation {
   private readonly weight: Float64Array;
   private readonly depth: Float64Array;
   private readonly movable: readonly number[];
-  private best: readonly Spot[];
+  private best: readonly DryingPlace[];
   private bestDepth = Infinity;
   private stale = 0;
 
@@ -60,7 +60,7 @@ export class Separation {
     private readonly grounds: readonly Ground[],
     private readonly nearMm: number,
     private readonly random: Random,
-    from: readonly (Spot | null)[],
+    from: readonly (DryingPlace | null)[],
   ) {
     const n = (this.n = bodies.length);
     this.sheet = new Int32Array(n);
@@ -81,7 +81,7 @@ export class Separation {
     return this.bestDepth < CLEAR_MM;
   }
   /** Where everything lies in the best state so far. */
-  get found(): readonly Spot[] {
+  get found(): readonly DryingPlace[] {
     return this.best;
   }
 
@@ -104,10 +104,10 @@ export class Separation {
     this.best = this.spots();
     this.stale = 0;
   }
-  private spots(): Spot[] {
+  private spots(): DryingPlace[] {
     return this.bodies.map((_, i) => ({ sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! }));
   }
-  private put(i: number, { sheet, lie, x, y }: Spot): void {
+  private put(i: number, { sheet, lie, x, y }: DryingPlace): void {
     [this.sheet[i], this.lie[i], this.x[i], this.y[i]] = [sheet, lie, x, y];
   }
 
@@ -126,13 +126,13 @@ export class Separation {
   }
 
   /** A place as near as the sheet allows; elsewhere where the body does not fit on it. */
-  private held(i: number, sheet: number, lie: number, x: number, y: number): Spot {
+  private held(i: number, sheet: number, lie: number, x: number, y: number): DryingPlace {
     const { widthMm, depthMm } = this.bodies[i]!.lies[lie]!;
     const { w, h } = this.grounds[sheet]!;
     if (widthMm > w || depthMm > h) return this.anywhere(i);
     return { sheet, lie, x: Math.min(Math.max(0, x), w - widthMm), y: Math.min(Math.max(0, y), h - depthMm) };
   }
-  private anywhere(i: number): Spot {
+  private anywhere(i: number): DryingPlace {
     const { random, grounds } = this;
     const { lies } = this.bodies[i]!;
     for (;;) {
@@ -190,9 +190,9 @@ export class Separation {
 
   private moveBody(i: number): void {
     const { random } = this;
-    const now: Spot = { sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! };
-    const kept: { spot: Spot; cost: number }[] = [{ spot: now, cost: this.costAt(i, now.sheet, now.lie, now.x, now.y, Infinity) }];
-    const consider = (spot: Spot): void => {
+    const now: DryingPlace = { sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! };
+    const kept: { spot: DryingPlace; cost: number }[] = [{ spot: now, cost: this.costAt(i, now.sheet, now.lie, now.x, now.y, Infinity) }];
+    const consider = (spot: DryingPlace): void => {
       const enough = kept.length < TRIED.followed ? Infinity : kept.at(-1)!.cost;
       const cost = this.costAt(i, spot.sheet, spot.lie, spot.x, spot.y, enough);
       if (cost >= enough) return;
@@ -218,7 +218,7 @@ export class Separation {
   }
 
   /** Goes from a place to where it is less deep, along and across, in shorter and shorter steps. */
-  private follow(i: number, from: Spot, atFirst: number): { readonly spot: Spot; readonly cost: number } {
+  private follow(i: number, from: DryingPlace, atFirst: number): { readonly spot: DryingPlace; readonly cost: number } {
     const { random } = this;
     const { widthMm, depthMm } = this.bodies[i]!.lies[from.lie]!;
     let [spot, cost] = [from, atFirst];

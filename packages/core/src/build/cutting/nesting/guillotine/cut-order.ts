@@ -1,4 +1,4 @@
-import { remembered } from '../../../../base/memory';
+import { memoize } from '../../../../base/memory';
 import { FIT_MM } from './cut-tree';
 import { type PlacedSheet, type Placement, ruleOf } from '../layout';
 
@@ -40,7 +40,7 @@ interface Piece {
  * What the sheet leaves in one piece stays in one piece wherever another cut can be made.
  * @returns null when through cuts alone cannot free them, as in a free placement
  */
-export const cutOrder = remembered((sheet: PlacedSheet, kerfMm: number): CutOrder | null => orderOf(sheet, kerfMm));
+export const cutOrder = memoize((sheet: PlacedSheet, kerfMm: number): CutOrder | null => orderOf(sheet, kerfMm));
 
 function orderOf({ stock, placements, rest }: PlacedSheet, kerfMm: number): CutOrder | null {
   const rule = ruleOf(stock, kerfMm);

@@ -3,13 +3,13 @@ import type { Aim, Blank, Stock } from '../layout';
 import { isNew, roomOf, costOf } from '../stock';
 
 /** Parts up to which every way of cutting is looked at: 3⁹ ways to share a set in two, each with a few outlines. */
-export const MOST_EXACT = 9;
+export const MAX_EXACT = 9;
 /** Offcuts up to which every way of filling them is looked at. */
-const MOST_OFFCUTS = 12;
+const MAX_OFFCUTS = 12;
 
 /**
  * What the new sheets must cost at least that through cuts can make the parts from, by looking at all of them; offcuts are free and each is there once.
- * @returns null for more than {@link MOST_EXACT} parts, for a rack with too many offcuts, or where the parts cannot be made at all
+ * @returns null for more than {@link MAX_EXACT} parts, for a rack with too many offcuts, or where the parts cannot be made at all
  * @source for every set of parts the smallest outlines a through cut can join them to (Stockmeyer's shape lists over all splits of the set), then the lightest
  *   sets of sheets that cover all parts, offcut after offcut
  */
@@ -17,7 +17,7 @@ export function leastByExactSearch(blanks: readonly Blank[], stock: readonly Sto
   const count = blanks.length;
   const offcuts = stock.filter((one) => !isNew(one));
   if (count === 0) return 0;
-  if (count > MOST_EXACT || offcuts.length > MOST_OFFCUTS) return null;
+  if (count > MAX_EXACT || offcuts.length > MAX_OFFCUTS) return null;
   const all = (1 << count) - 1;
   const outlines = outlinesOfSets(blanks, stock, kerfMm);
   const goesOn = (set: number, one: Stock): boolean => {

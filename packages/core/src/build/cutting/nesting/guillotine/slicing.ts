@@ -454,8 +454,8 @@ function gapScore(lie: number, aw: number, ah: number, bw: number, bh: number): 
 }
 
 /** Branches taken out by one move, at most, and slabs in each. */
-const MOST_BRANCHES = 4;
-const MOST_SLABS = 8;
+const MAX_BRANCHES = 4;
+const MAX_SLABS = 8;
 /** So often all branches of a move come from one ground. */
 const ONE_GROUND = 0.6;
 /** So often a place that fits is passed over. */
@@ -525,7 +525,7 @@ export class SlicingSearch {
 
   private ruin(freed: number[]): void {
     const { trees, random, slabs } = this;
-    const branches = 1 + Math.floor(random() * MOST_BRANCHES);
+    const branches = 1 + Math.floor(random() * MAX_BRANCHES);
     const isOneGround = random() < ONE_GROUND;
     let ground = NONE;
     for (let i = 0, tries = 0; i < branches && tries < 24; tries++) {
@@ -535,7 +535,7 @@ export class SlicingSearch {
       ground = trees.groundOf(slab);
       let steps = 0;
       while (steps < 4 && random() < 0.5) steps += 1;
-      trees.takeOut(trees.branchOver(slab, steps, MOST_SLABS), freed);
+      trees.takeOut(trees.branchOver(slab, steps, MAX_SLABS), freed);
     }
   }
 

@@ -73,10 +73,10 @@ function refusal(own: Pillared, baseMm: number): ReturnType<typeof refused> | nu
   const most = Math.floor(least / 2 - STOUTEST_MM);
   if (own.insetMm > most) return refused('insetMm', `columns of both sides would touch. Enter up to ${Math.max(3, most)} mm`);
   const count = columnsAt(own, baseMm).length;
-  if (count > MOST_COLUMNS) return refused('spacingMm', `gives ${count} columns. The limit is ${MOST_COLUMNS}: use a wider spacing`);
+  if (count > MAX_COLUMNS) return refused('spacingMm', `gives ${count} columns. The limit is ${MAX_COLUMNS}: use a wider spacing`);
   return null;
 }
-const MOST_COLUMNS = 120;
+const MAX_COLUMNS = 120;
 
 /** Equal gaps between two ends, about as wide as asked. */
 function spread(fromMm: number, toMm: number, spacingMm: number): readonly number[] {

@@ -42,11 +42,11 @@ export const stairs = pieceFamily('stairs', settings, {
 
 function refusal({ riserMm, treadMm }: Stairs): ReturnType<typeof refused> | null {
   // A tread that is no deeper than its riser is thick leaves nothing between.
-  if (treadMm < MOST_STOCK_MM) return refused('treadMm', `leaves no room behind the riser. Enter ${MOST_STOCK_MM} mm or more`);
+  if (treadMm < MAX_STOCK_MM) return refused('treadMm', `leaves no room behind the riser. Enter ${MAX_STOCK_MM} mm or more`);
   if (riserMm < 2) return refused('riserMm', 'too thin to cut from card. Enter 2 mm or more');
   return null;
 }
-const MOST_STOCK_MM = 4;
+const MAX_STOCK_MM = 4;
 
 function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs): PieceShape {
   const long = n * t;

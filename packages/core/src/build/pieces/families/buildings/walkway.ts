@@ -49,15 +49,15 @@ export const walkway = pieceFamily('walkway', settings, {
 });
 
 /** What the widest strip takes on either side, and so much between. */
-const LEAST_WIDE_MM = 14;
+const MIN_WIDE_MM = 14;
 /** A prop as wide as the widest strip, and so much air. */
 const PROP_MM = 10;
 function refusal({ lengthMm, widthMm, props, bearers }: Walkway): ReturnType<typeof refused> | null {
-  if (widthMm < LEAST_WIDE_MM) return refused('widthMm', `leaves no space between the rails. Enter ${LEAST_WIDE_MM} mm or more`);
-  if (lengthMm < LEAST_WIDE_MM) return refused('lengthMm', `leaves no space between the ends. Enter ${LEAST_WIDE_MM} mm or more`);
+  if (widthMm < MIN_WIDE_MM) return refused('widthMm', `leaves no space between the rails. Enter ${MIN_WIDE_MM} mm or more`);
+  if (lengthMm < MIN_WIDE_MM) return refused('lengthMm', `leaves no space between the ends. Enter ${MIN_WIDE_MM} mm or more`);
   const most = Math.floor(lengthMm / PROP_MM);
   if (props > most) return refused('props', `${most} fit under ${lengthMm} mm. Enter up to ${most}`);
-  const bars = Math.max(0, Math.floor((lengthMm - LEAST_WIDE_MM) / PROP_MM));
+  const bars = Math.max(0, Math.floor((lengthMm - MIN_WIDE_MM) / PROP_MM));
   if (bearers > bars) return refused('bearers', `${bars} fit side by side. Enter up to ${bars}`);
   return null;
 }

@@ -44,10 +44,10 @@ export const craterPad = pieceFamily('crater-pad', settings, {
 
 /** The ring under the crest is this much narrower than the rim, at either side. */
 const COVER_SHARE = 0.3;
-const LEAST_MM = 6;
+const MIN_MM = 6;
 function refusal({ acrossMm, hollowMm }: Pad): ReturnType<typeof refused> | null {
-  if (acrossMm - hollowMm < 2 * LEAST_MM)
-    return refused('hollowMm', `leaves no rim. Enter up to ${Math.max(8, Math.floor(acrossMm - 2 * LEAST_MM))} mm`);
+  if (acrossMm - hollowMm < 2 * MIN_MM)
+    return refused('hollowMm', `leaves no rim. Enter up to ${Math.max(8, Math.floor(acrossMm - 2 * MIN_MM))} mm`);
   return null;
 }
 

@@ -57,7 +57,7 @@ export function turnAtDeg(ring: readonly Point[], i: number): number {
 }
 
 /** Shorter walls, and corners sharper than this, leave no room for two thicknesses. */
-const LEAST_WALL_MM = 25;
+const MIN_WALL_MM = 25;
 const SHARPEST_DEG = 125;
 /** A wall faces the front where its way out leans so far that way. */
 const FRONT = -0.2;
@@ -68,9 +68,9 @@ export function drawnPlan(trace: string): Result<EmplacementPlan, FieldProblem> 
   if (!read.ok) return read;
   const ring = read.value;
   const walls = [...ring.keys()];
-  const short = walls.find((i) => sideMm(ring, i) < LEAST_WALL_MM);
+  const short = walls.find((i) => sideMm(ring, i) < MIN_WALL_MM);
   if (short !== undefined)
-    return refused('trace', `wall ${short + 1} is ${sideMm(ring, short).toFixed(1)} mm long. Enter ${LEAST_WALL_MM} mm or more`);
+    return refused('trace', `wall ${short + 1} is ${sideMm(ring, short).toFixed(1)} mm long. Enter ${MIN_WALL_MM} mm or more`);
   const sharp = walls.find((i) => Math.abs(turnAtDeg(ring, i)) > SHARPEST_DEG);
   if (sharp !== undefined)
     return refused(
@@ -86,11 +86,11 @@ export function drawnPlan(trace: string): Result<EmplacementPlan, FieldProblem> 
 }
 
 /** A strip along a wall ends at its neighbours: they have to turn off by so much. */
-const LEAST_TURN_DEG = 30;
+const MIN_TURN_DEG = 30;
 /** The two walls that face each other most, their neighbours turning off from them; neither has the door. */
 function acrossIn(ring: readonly Point[], back: number): EmplacementPlan['across'] {
   const n = ring.length;
-  const isHeld = (i: number): boolean => turnAtDeg(ring, i) > LEAST_TURN_DEG && turnAtDeg(ring, (i + 1) % n) > LEAST_TURN_DEG;
+  const isHeld = (i: number): boolean => turnAtDeg(ring, i) > MIN_TURN_DEG && turnAtDeg(ring, (i + 1) % n) > MIN_TURN_DEG;
   const pairs = [...ring.keys()].flatMap((a) =>
     [...ring.keys()]
       .filter((b) => b > a + 1 && !(a === 0 && b === n - 1) && a !== back && b !== back && isHeld(a) && isHeld(b))

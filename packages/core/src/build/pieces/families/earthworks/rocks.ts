@@ -62,13 +62,13 @@ const SORTS = [
 function refusal(own: Rocks): ReturnType<typeof refused> | null {
   if (own.large + own.middling + own.small === 0) return refused('large', 'the set is empty. Enter at least one');
   const core = own.acrossMm / 6 - own.skinMm;
-  if (isClay(own) && core < LEAST_MM)
-    return own.acrossMm / 6 - LEAST_MM >= 1
-      ? refused('skinMm', `leaves no core in a small rock. Enter up to ${Math.floor(own.acrossMm / 6 - LEAST_MM)} mm`)
-      : refused('acrossMm', `too small for a core. Enter ${Math.ceil(6 * (own.skinMm + LEAST_MM))} mm`);
+  if (isClay(own) && core < MIN_MM)
+    return own.acrossMm / 6 - MIN_MM >= 1
+      ? refused('skinMm', `leaves no core in a small rock. Enter up to ${Math.floor(own.acrossMm / 6 - MIN_MM)} mm`)
+      : refused('acrossMm', `too small for a core. Enter ${Math.ceil(6 * (own.skinMm + MIN_MM))} mm`);
   return null;
 }
-const LEAST_MM = 1;
+const MIN_MM = 1;
 const CORNERS = 9;
 
 /** A broken outline about a middle, its corners at chance angles and distances. */

@@ -5,7 +5,7 @@ import { computed, ref, watch } from 'vue';
 import { clock, dayText } from '@spare-acre/core/base/dates';
 import { type Bare, DAY_MIN, given, showText } from '@spare-acre/core/base/units';
 import { spentBatches, workedMin } from '@spare-acre/core/schedule/bench';
-import { type Move, type MoveDetail, type Standing, usedOf } from '@spare-acre/core/schedule/bench-tasks';
+import { type BenchTask, type BenchTaskDetail, type Standing, usedOf } from '@spare-acre/core/schedule/bench-tasks';
 import { doneAt } from '@spare-acre/core/plan/workshop';
 import { useBench } from '../../stores/bench';
 import { usePlan } from '../../stores/board/plan';
@@ -14,18 +14,18 @@ import { newEntry } from '../../stores/workshop/new-entry';
 import { loggedAs } from '../../stores/workshop/readings';
 import { useTimers } from '../../stores/bench/timers';
 import FigureCell from '../../ui/values/FigureCell.vue';
-import MoveAmounts from './MoveAmounts.vue';
-import MoveDrawing from './MoveDrawing.vue';
-import MovePart from './MovePart.vue';
-import MoveSheets from './MoveSheets.vue';
-import MoveSaid from './MoveSaid.vue';
+import BenchTaskAmounts from './BenchTaskAmounts.vue';
+import BenchTaskDrawing from './BenchTaskDrawing.vue';
+import BenchTaskPart from './BenchTaskPart.vue';
+import BenchTaskSheets from './BenchTaskSheets.vue';
+import BenchTaskLog from './BenchTaskLog.vue';
 import { NOTHING_SAID, readSaid } from './said';
 import { useSaid } from './useSaid';
 
 /** One move, large: what, where, how much, what to watch, and the buttons for it. */
 const props = defineProps<{
-  move: Bare<Move>;
-  detail: Bare<MoveDetail> | null;
+  move: Bare<BenchTask>;
+  detail: Bare<BenchTaskDetail> | null;
   standing: Standing;
   who: string;
   workpiece: string;
@@ -175,10 +175,10 @@ function skip(): void {
       <BButton variant="key" @click="read(`practice:${practice.does}`)">Done, or skip</BButton>
     </div>
     <template v-if="detail !== null">
-      <MoveDrawing v-if="detail.drawing !== null" :drawing="detail.drawing" :name="workpiece" />
-      <MoveAmounts :detail="detail" :spent="spentOnes" />
+      <BenchTaskDrawing v-if="detail.drawing !== null" :drawing="detail.drawing" :name="workpiece" />
+      <BenchTaskAmounts :detail="detail" :spent="spentOnes" />
       <p v-if="detail.tools.length > 0"><strong>Tool</strong> {{ detail.tools.join(', ') }}</p>
-      <MoveSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
+      <BenchTaskSheets v-if="detail.sheets.length > 0" :sheets="detail.sheets" />
       <p v-if="detail.weights !== null"><strong>Weights</strong> <FigureCell :figure="detail.weights" />, spread over the whole face</p>
       <template v-if="detail.guide !== null">
         <p><strong>Good result</strong> {{ detail.guide.goodLooks }}</p>
@@ -195,8 +195,8 @@ function skip(): void {
         >
       </div>
     </template>
-    <MoveSaid :key="move.ofTask" v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
-    <MovePart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
+    <BenchTaskLog :key="move.ofTask" v-model="said" :takes="detail?.takes ?? []" @write="noteOnly" />
+    <BenchTaskPart :part="move.part" :of="detail?.sheets.length ?? 0" @done="done" />
     <div class="deeds">
       <BButton variant="key" @click="notToday">Postpone</BButton>
       <BButton variant="key" @click="skip">Skip task</BButton>

@@ -4,7 +4,7 @@ import { CATALOGUE, aBench, aCalendar, aSpot, aWorkStep, inTurn } from '../../te
 import type { Bench } from './hours/bench';
 import { planDays } from './days';
 import type { Step } from './step';
-import { troublesOf } from './troubles';
+import { scheduleIssuesOf } from './schedule-issues';
 
 const EVENINGS = aCalendar([1, 2, 3, 4, 5, 6, 7].map((weekday) => ({ weekday, fromMin: 1_140, toMin: 1_260 })));
 const [ROOM] = CATALOGUE.starter.places;
@@ -15,7 +15,7 @@ const garage = (change: Partial<Plan['places'][number]> = {}) => ({
 const found = (steps: readonly Step[], change: Partial<Bench> = {}, drinks = false) => {
   const bench = aBench(change.calendar ?? EVENINGS, change);
   const days = planDays({ ...bench, steps, seed: 1 });
-  return { days, troubles: troublesOf({ ...bench, steps, slots: days.slots, blocked: days.blocked, relaxed: days.relaxed, drinks }) };
+  return { days, troubles: scheduleIssuesOf({ ...bench, steps, slots: days.slots, blocked: days.blocked, relaxed: days.relaxed, drinks }) };
 };
 
 describe('cold', () => {

@@ -2,17 +2,17 @@
 import { BFormCheckbox } from 'bootstrap-vue-next/components/BFormCheckbox';
 import { ref } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
-import type { MoveDetail } from '@spare-acre/core/schedule/bench-tasks';
+import type { BenchTaskDetail } from '@spare-acre/core/schedule/bench-tasks';
 import { usePlan } from '../../stores/board/plan';
 import { useSheetsCut } from '../cuts/useSheetsCut';
 
 /** Sheets that a move cuts, ticked off where they are cut: what they leave goes to the rack. */
-defineProps<{ sheets: Bare<MoveDetail>['sheets'] }>();
+defineProps<{ sheets: Bare<BenchTaskDetail>['sheets'] }>();
 const store = usePlan();
 const sheetsCut = useSheetsCut();
 const problem = ref('');
 const isBusy = ref(false);
-type Sheet = Bare<MoveDetail>['sheets'][number];
+type Sheet = Bare<BenchTaskDetail>['sheets'][number];
 const jobOf = ({ jobKey }: Sheet) => store.slices.jobs?.find(({ key }) => key === jobKey);
 async function toggle(sheet: Sheet): Promise<void> {
   const job = jobOf(sheet);

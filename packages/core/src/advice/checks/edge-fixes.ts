@@ -6,16 +6,16 @@ import type { Plan } from '../../plan';
 import { shapePoints } from '../../plan/shapes';
 import { ALONG_MM, type Edge, LEVEL_MM, type Puzzle, type EdgeStretch } from '../../terrain/tiling';
 import { lengthWords } from '../../base/units';
-import type { Mend } from './warning';
+import type { QuickFix } from './warning';
 
 /** A small change that lets a stubborn edge meet more others. */
-export interface EdgeMend {
+export interface EdgeFix {
   readonly tileId: string;
   readonly side: Edge['side'];
   /** Edges it meets now, itself turned round among them. */
   readonly meets: number;
   readonly sizeMm: number;
-  readonly mend: Mend;
+  readonly mend: QuickFix;
 }
 
 /** A point of a line this near an edge is the one that crosses it. */
@@ -25,11 +25,11 @@ const AT_EDGE_MM = 3;
  * For each edge that few others mate with, the smallest edits that make it one of many: its one crossing put on the middle of the edge, or brought to the
  * height most of its kind have. @source craft.md §1: an edge that is the same both ways round meets itself and all its like
  */
-export function edgeMends(puzzle: Puzzle, plan: Plan, ground: Ground): readonly EdgeMend[] {
+export function edgeFixes(puzzle: Puzzle, plan: Plan, ground: Ground): readonly EdgeFix[] {
   const { edges, mate, edgeCount } = puzzle;
   const meets = (i: number): number => mate.subarray(i * edgeCount, (i + 1) * edgeCount).reduce((sum, does) => sum + does, 0);
   const most = Math.max(...edges.map((_, i) => meets(i)));
-  const found = edges.flatMap((edge, i): EdgeMend[] => {
+  const found = edges.flatMap((edge, i): EdgeFix[] => {
     const crossings = edge.stretches.filter(({ kind }) => kind !== 'open');
     const [only, ...others] = crossings;
     if (only === undefined || others.length > 0 || meets(i) >= most) return [];
@@ -45,7 +45,7 @@ export function edgeMends(puzzle: Puzzle, plan: Plan, ground: Ground): readonly 
   return found.sort((a, b) => a.sizeMm - b.sizeMm);
 }
 
-type EdgeEdit = Pick<EdgeMend, 'sizeMm' | 'mend'>;
+type EdgeEdit = Pick<EdgeFix, 'sizeMm' | 'mend'>;
 
 function centred({ lengthMm, side }: Edge, { fromMm, toMm }: EdgeStretch, feature: Feature, tile: Tile, units: Plan['units']): EdgeEdit[] {
   const middleMm = (fromMm + toMm) / 2;
@@ -59,7 +59,7 @@ function centred({ lengthMm, side }: Edge, { fromMm, toMm }: EdgeStretch, featur
   const at = placeOn(tile, side, middleMm);
   const index = shapePoints(feature.shape).findIndex((point) => distanceMm(point, at) < AT_EDGE_MM + Math.abs(byMm) / 100);
   const point = shapePoints(feature.shape)[index];
-  const mend: Mend =
+  const mend: QuickFix =
     point === undefined || feature.shape.form === 'round'
       ? { edit: { code: 'feature/move', featureId: feature.id, dxMm, dyMm }, label }
       : { edit: { code: 'feature/point', featureId: feature.id, index, to: { x: point.x + dxMm, y: point.y + dyMm } }, label };

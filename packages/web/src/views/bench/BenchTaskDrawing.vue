@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { lengthField, lengthUnit } from '@spare-acre/core/base/units';
-import type { MoveDrawing } from '@spare-acre/core/schedule/bench-tasks';
+import type { BenchTaskDrawing } from '@spare-acre/core/schedule/bench-tasks';
 import { usePlan } from '../../stores/board/plan';
 
 /** The workpiece from above, cut out of the plan: what is worked on is hatched. */
-const props = defineProps<{ drawing: MoveDrawing; name: string }>();
+const props = defineProps<{ drawing: BenchTaskDrawing; name: string }>();
 const store = usePlan();
 const PAD = 0.03;
 const view = computed(() => {
@@ -13,7 +13,7 @@ const view = computed(() => {
   const pad = PAD * Math.max(right - left, bottom - top);
   return `${left - pad} ${top - pad} ${right - left + 2 * pad} ${bottom - top + 2 * pad}`;
 });
-const pathOf = ({ rings }: MoveDrawing['marked'][number]): string =>
+const pathOf = ({ rings }: BenchTaskDrawing['marked'][number]): string =>
   rings.map((ring) => `M${ring.map(({ x, y }) => `${x},${y}`).join('L')}Z`).join('');
 const across = computed(() => {
   const { left, top, right, bottom } = props.drawing.box;

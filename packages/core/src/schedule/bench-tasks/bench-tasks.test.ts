@@ -1,13 +1,13 @@
 import { describe, expect, test } from 'vitest';
 import { brinefold, larkstone, looseLot } from '../../demo';
 import { derivePipeline } from '../../pipeline';
-import { EMPTY_SHOP, doneAt } from '../../plan/workshop';
+import { EMPTY_WORKSHOP, doneAt } from '../../plan/workshop';
 import { CATALOGUE } from '../../testing';
-import { takenFor } from './takes';
-import { detailOf, movesOf, sittingAt, standingOf } from './index';
+import { usageFor } from './usage';
+import { detailOf, benchTasksOf, sittingAt, standingOf } from './index';
 
 const derive = derivePipeline();
-const inputsOf = (plan: ReturnType<typeof brinefold>, shop = EMPTY_SHOP) => {
+const inputsOf = (plan: ReturnType<typeof brinefold>, shop = EMPTY_WORKSHOP) => {
   const all = derive(plan, CATALOGUE, shop);
   const { steps, zones, ground, areas, coats, sealing, fixed, pieces, stack, jobs, days } = all;
   return {
@@ -54,7 +54,7 @@ describe.each([
   ['the loose lot', looseLot(CATALOGUE)],
 ])('what the tasks of %s take', (_name, plan) => {
   const { all, inputs } = inputsOf(plan);
-  const taken = all.steps.flatMap((step) => step.tasks.map((task) => ({ step, task, ...takenFor(task, inputs) })));
+  const taken = all.steps.flatMap((step) => step.tasks.map((task) => ({ step, task, ...usageFor(task, inputs) })));
   test('is all the glue there is, and nothing of it twice', () => {
     for (const { adhesiveId, name, mass } of all.allGlues) {
       const own = taken
@@ -93,13 +93,13 @@ describe.each([
 describe('the moves', () => {
   const plan = brinefold(CATALOGUE);
   const { all, inputs } = inputsOf(plan);
-  const moves = movesOf({ steps: all.steps, slots: all.days.slots, doneTasks: {} });
+  const moves = benchTasksOf({ steps: all.steps, slots: all.days.slots, doneTasks: {} });
   test('are all tasks in their order; a done one is none, a part of one stays with what is left', () => {
     expect(moves.map(({ taskId }) => taskId).sort()).toEqual(all.days.slots.map(({ task }) => task.id).sort());
     const at = { day: '2026-12-01', atMin: 1_200 };
     const done = { 'cut-base-A1': doneAt(at), 'cut-base-B1': doneAt(at, { part: { done: 1, of: 3 } }) };
-    const after = derive(plan, CATALOGUE, { ...EMPTY_SHOP, doneTasks: done });
-    const left = movesOf({ steps: after.steps, slots: after.days.slots, doneTasks: done });
+    const after = derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, doneTasks: done });
+    const left = benchTasksOf({ steps: after.steps, slots: after.days.slots, doneTasks: done });
     expect(left.find(({ taskId }) => taskId === 'cut-base-A1')).toBeUndefined();
     const before = moves.find(({ taskId }) => taskId === 'cut-base-B1')!;
     expect(left.find(({ taskId }) => taskId === 'cut-base-B1')).toMatchObject({ part: { done: 1, of: 3 } });

@@ -1,4 +1,4 @@
-import { remembered } from '../../../base/memory';
+import { memoize } from '../../../base/memory';
 import type { Catalogue } from '../../../catalogue';
 import type { Ground } from '../../../terrain/ground';
 import type { Split } from '../../../plan';
@@ -22,7 +22,7 @@ const NONE: readonly Split[] = [];
  * @returns none for a part that is cut already, or that no split helps
  * @source craft.md §4
  */
-export function laidSplits({ whole, large, ground, ...inputs }: JointInputs): readonly Split[] {
+export function autoSplits({ whole, large, ground, ...inputs }: JointInputs): readonly Split[] {
   if (large.length === 0) return NONE;
   const available = availableFor(inputs);
   const asAsked = asSplit(whole, inputs.splits);
@@ -44,7 +44,7 @@ interface Among extends Available {
   readonly catalogue: Catalogue;
 }
 /** Joints seek their place with some care: a part whose surroundings stay keeps its own. */
-const splitsOf = remembered((part: Part, { parts, lands, catalogue, ...from }: Among): readonly Split[] => {
+const splitsOf = memoize((part: Part, { parts, lands, catalogue, ...from }: Among): readonly Split[] => {
   const stock = stockOf(from);
   const canCut: CanCut = (widthMm, depthMm) => stock.some((one) => fitsOn(blankOf({ ...part, widthMm, depthMm }), one, from.kerfMm));
   return proposedSplits(part, canCut, {

@@ -5,14 +5,14 @@ import type { Plan } from '../../plan';
 import { type Strip, shapeBox } from '../../plan/shapes';
 import type { Crossing, Seam } from '../../terrain/tiling';
 import { type Figure, lengthWords } from '../../base/units';
-import type { Mend } from './warning';
+import type { QuickFix } from './warning';
 
 type Units = Plan['units'];
 
 /** An end this near a joint stops at it. */
 const AT_JOINT_MM = 2;
 /** A strip that meets the joint at a flatter slant than this cannot be carried straight over it. */
-const LEAST_ACROSS = 0.3;
+const MIN_ACROSS = 0.3;
 
 /** The two sides of a crossing. */
 interface Sides {
@@ -29,10 +29,10 @@ interface Sides {
  * What brings both sides of a crossing together: the one or the other feature moved, levelled or widened; or, where one simply ends at the joint, carried
  * over it or stopped short of it.
  */
-export function seamMends(seam: Seam, crossing: Crossing, { one, other, ground, clear, units }: Sides): Mend[] {
+export function seamMends(seam: Seam, crossing: Crossing, { one, other, ground, clear, units }: Sides): QuickFix[] {
   const { along } = seam;
   const { fault, offsetMm, first, second } = crossing;
-  const move = (feature: Feature, byMm: number): Mend => ({
+  const move = (feature: Feature, byMm: number): QuickFix => ({
     edit: { code: 'feature/move', featureId: feature.id, dxMm: along === 'x' ? byMm : 0, dyMm: along === 'y' ? byMm : 0 },
     label: `Move ${feature.name} ${lengthWords(Math.abs(byMm), units)}`,
   });
@@ -44,7 +44,7 @@ export function seamMends(seam: Seam, crossing: Crossing, { one, other, ground, 
   return [];
 }
 
-function levelMend(feature: Feature | null, levelMm: number, units: Units): Mend[] {
+function levelMend(feature: Feature | null, levelMm: number, units: Units): QuickFix[] {
   const leveled = feature === null ? null : (kindOf(feature).atLevel?.(feature, levelMm) ?? null);
   if (leveled === null) return [];
   const words = lengthWords(Math.abs(levelMm), units);
@@ -53,7 +53,7 @@ function levelMend(feature: Feature | null, levelMm: number, units: Units): Mend
 }
 
 /** Water filled to the level it has beyond the joint. */
-function waterMend(feature: Feature | null, levelMm: number, units: Units): Mend[] {
+function waterMend(feature: Feature | null, levelMm: number, units: Units): QuickFix[] {
   const sunk = feature === null ? null : sunkBy(feature);
   if (feature === null || sunk === null) return [];
   const waterMm = tidyMm(sunk.depthMm + levelMm);
@@ -66,7 +66,7 @@ function waterMend(feature: Feature | null, levelMm: number, units: Units): Mend
   ];
 }
 
-function widthMend(feature: Feature | null, like: Feature | null, units: Units): Mend[] {
+function widthMend(feature: Feature | null, like: Feature | null, units: Units): QuickFix[] {
   if (feature?.shape.form !== 'strip' || like?.shape.form !== 'strip' || feature.shape.widthMm === like.shape.widthMm) return [];
   const { widthMm } = like.shape;
   return [
@@ -85,7 +85,7 @@ interface EndInputs {
   readonly clearMm: number;
   readonly units: Units;
 }
-function endMends(seam: Seam, feature: Feature | null, { isOnFirst, ground, clearMm, units }: EndInputs): Mend[] {
+function endMends(seam: Seam, feature: Feature | null, { isOnFirst, ground, clearMm, units }: EndInputs): QuickFix[] {
   if (feature === null || feature.locked) return [];
   const { shape, name, id } = feature;
   const axis = seam.along === 'y' ? 'x' : 'y';
@@ -128,7 +128,7 @@ function stripEnds({ points, widthMm }: Strip, axis: 'x' | 'y', jointMm: number,
     const runMm = Math.hypot(end.x - from.x, end.y - from.y);
     const along = { x: (end.x - from.x) / runMm, y: (end.y - from.y) / runMm };
     const acrossShare = over * along[axis];
-    if (!(acrossShare >= LEAST_ACROSS)) return [];
+    if (!(acrossShare >= MIN_ACROSS)) return [];
     // One corner of a slanting end reaches further than its middle line.
     const cornerMm = (widthMm / 2) * Math.abs(along[axis === 'x' ? 'y' : 'x']);
     if (Math.abs(end[axis] - jointMm) > AT_JOINT_MM + cornerMm) return [];

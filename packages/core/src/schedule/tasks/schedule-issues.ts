@@ -1,8 +1,8 @@
 import { type Course, humidityAtPct } from '../air';
 import { momentText } from '../../base/dates';
 import type { Catalogue } from '../../catalogue';
-import type { Elsewhere, Trouble } from '../../advice/checks';
-import { type Spot, isTooCold } from '../drying';
+import type { Elsewhere, ScheduleIssue } from '../../advice/checks';
+import { type DryingPlace, isTooCold } from '../drying';
 import { type Bench, mayDo, sittingsOf } from './hours/bench';
 import type { Blocked, Relaxed } from './problem';
 import type { Slot } from './schedule';
@@ -18,7 +18,7 @@ interface TroubleInputs extends Bench {
 }
 
 /** All that goes wrong with the evenings as they are planned. @source craft.md §8, §9 */
-export const troublesOf = (inputs: TroubleInputs): readonly Trouble[] => [
+export const scheduleIssuesOf = (inputs: TroubleInputs): readonly ScheduleIssue[] => [
   ...coldOf(inputs),
   ...neverDryOf(inputs),
   ...dampOf(inputs),
@@ -29,7 +29,7 @@ export const troublesOf = (inputs: TroubleInputs): readonly Trouble[] => [
 const nameOf = (steps: readonly Step[], stepId: string): string => steps.find(({ id }) => id === stepId)!.name;
 
 /** Steps that wait for warmth, place by place; those that get none in vain. */
-function* coldOf({ steps, slots, blocked, calendar, people, places, spots }: TroubleInputs): Generator<Trouble> {
+function* coldOf({ steps, slots, blocked, calendar, people, places, spots }: TroubleInputs): Generator<ScheduleIssue> {
   const leastOf = new Map(steps.map(({ id, asks }) => [id, asks.leastC]));
   const lastMin = slots.reduce((most, { startMin }) => Math.max(most, startMin), 0);
   const sittings = people.flatMap((person) => sittingsOf(person, calendar, lastMin));
@@ -80,7 +80,7 @@ type Rooms = Bench['spots']['rooms'];
 /** Another place whose air will do all week. */
 function warmPlace(
   places: Bench['places'],
-  { place }: Spot,
+  { place }: DryingPlace,
   isFit: (air: ReturnType<Course['at']>) => boolean,
   rooms: Rooms,
 ): Elsewhere | null {
@@ -92,7 +92,7 @@ function warmPlace(
 }
 
 /** What is put on and never gets dry in the air there is. */
-function* neverDryOf({ steps, slots, blocked, places, spots }: TroubleInputs): Generator<Trouble> {
+function* neverDryOf({ steps, slots, blocked, places, spots }: TroubleInputs): Generator<ScheduleIssue> {
   const wet = slots.filter(
     ({ nextMin, curedMin, task: { id } }) =>
       curedMin === Infinity || (nextMin === Infinity && blocked.some(({ go }) => go.after.some(({ taskId }) => taskId === id))),
@@ -105,9 +105,9 @@ function* neverDryOf({ steps, slots, blocked, places, spots }: TroubleInputs): G
 }
 
 /** Dew on what lies on a floor colder than the air, and mould on what stays wet for days. */
-function* dampOf({ slots, steps, calendar, places, spots, catalogue, drinks }: TroubleInputs): Generator<Trouble> {
-  const seen = new Set<Spot>();
-  const mouldy = new Set<Spot>();
+function* dampOf({ slots, steps, calendar, places, spots, catalogue, drinks }: TroubleInputs): Generator<ScheduleIssue> {
+  const seen = new Set<DryingPlace>();
+  const mouldy = new Set<DryingPlace>();
   for (const { task, endMin, nextMin, curedMin } of slots) {
     const { spot } = task;
     const wetUntil = Math.min(Math.max(nextMin, Math.min(curedMin, endMin + 7 * 1_440)), endMin + 60 * 1_440);
@@ -149,7 +149,7 @@ function mouldAt(course: Course, fromMin: number, untilMin: number, { bench: { m
 }
 
 /** Work that nobody may do, and sprays for which there is no place. */
-function* peopleOf({ steps, blocked, people, catalogue, spots }: TroubleInputs): Generator<Trouble> {
+function* peopleOf({ steps, blocked, people, catalogue, spots }: TroubleInputs): Generator<ScheduleIssue> {
   for (const stepId of new Set(blocked.filter(({ why }) => why === 'people').map(({ go }) => go.stepId))) {
     const step = steps.find(({ id }) => id === stepId)!;
     yield { kind: 'nobody', what: step.name, names: people.filter((person) => !mayDo(person, step, catalogue)).map(({ name }) => name) };
@@ -160,7 +160,7 @@ function* peopleOf({ steps, blocked, people, catalogue, spots }: TroubleInputs):
 }
 
 /** Pins and longest waits that had to be let go of, and what finds no time. */
-function* brokenOf({ steps, slots, blocked, relaxed }: TroubleInputs): Generator<Trouble> {
+function* brokenOf({ steps, slots, blocked, relaxed }: TroubleInputs): Generator<ScheduleIssue> {
   if (relaxed.pins.size > 0) {
     const first = slots.find(({ task }) => relaxed.pins.has(task.ofTask));
     yield { kind: 'pins', taskIds: [...relaxed.pins], what: first?.task.work.label ?? [...relaxed.pins][0]! };
@@ -175,7 +175,7 @@ function* brokenOf({ steps, slots, blocked, relaxed }: TroubleInputs): Generator
 }
 
 /** Drying places, weights and fans that are too few. */
-function* roomOf({ slots, kit }: TroubleInputs): Generator<Trouble> {
+function* roomOf({ slots, kit }: TroubleInputs): Generator<ScheduleIssue> {
   const kept = slots.flatMap(({ because, startMin }) => (because.kind === 'room' ? [{ because, startMin }] : []));
   const endOf = new Map(slots.map(({ task, endMin }) => [task.id, endMin]));
   for (const what of new Set(kept.map(({ because }) => because.what))) {

@@ -3,7 +3,7 @@
  * here is ever changed in place. Answers go
  * when their object goes. A function of these inputs gives the same with and without it.
  */
-export function remembered<K extends object, D extends readonly unknown[], R>(reckon: (of: K, ...rest: D) => R): (of: K, ...rest: D) => R {
+export function memoize<K extends object, D extends readonly unknown[], R>(reckon: (of: K, ...rest: D) => R): (of: K, ...rest: D) => R {
   const known = new WeakMap<K, { readonly rest: D; readonly answer: R }>();
   return (of, ...rest) => {
     const last = known.get(of);
@@ -15,7 +15,7 @@ export function remembered<K extends object, D extends readonly unknown[], R>(re
 }
 
 /** The same with an answer kept for each of an object's keys: a tile keeps the work of every coat. */
-export function rememberedEach<K extends object, N extends string, D extends readonly unknown[], R>(
+export function memoizeEach<K extends object, N extends string, D extends readonly unknown[], R>(
   reckon: (of: K, key: N, ...rest: D) => R,
 ): (of: K, key: N, ...rest: D) => R {
   const known = new WeakMap<K, Map<N, { readonly rest: D; readonly answer: R }>>();
@@ -31,7 +31,7 @@ export function rememberedEach<K extends object, N extends string, D extends rea
 }
 
 /** The same for two objects together, each with as many others as there are: what two shapes share. */
-export function rememberedPairs<A extends object, B extends object, D extends readonly unknown[], R>(
+export function memoizePairs<A extends object, B extends object, D extends readonly unknown[], R>(
   reckon: (a: A, b: B, ...rest: D) => R,
 ): (a: A, b: B, ...rest: D) => R {
   const known = new WeakMap<A, WeakMap<B, { readonly rest: D; readonly answer: R }>>();

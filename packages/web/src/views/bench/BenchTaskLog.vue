@@ -5,13 +5,13 @@ import { BFormInput } from 'bootstrap-vue-next/components/BFormInput';
 import { BFormTextarea } from 'bootstrap-vue-next/components/BFormTextarea';
 import { computed } from 'vue';
 import { type Bare, showText } from '@spare-acre/core/base/units';
-import type { Take } from '@spare-acre/core/schedule/bench-tasks';
+import type { Usage } from '@spare-acre/core/schedule/bench-tasks';
 import { usePlan } from '../../stores/board/plan';
 import type { Said } from './said';
 
 /** What it really took, a note, photos: goes with Done, or is written down by itself. */
 const said = defineModel<Said>({ required: true });
-defineProps<{ takes: readonly Bare<Take>[] }>();
+defineProps<{ takes: readonly Bare<Usage>[] }>();
 const emit = defineEmits<{ write: [] }>();
 const store = usePlan();
 /** Something was begun before the page was dropped, or another task looked at. */

@@ -3,14 +3,14 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed } from 'vue';
 import type { Bare } from '@spare-acre/core/base/units';
 import type { Timer } from '@spare-acre/core/schedule/bench';
-import type { MoveDetail } from '@spare-acre/core/schedule/bench-tasks';
+import type { BenchTaskDetail } from '@spare-acre/core/schedule/bench-tasks';
 import { usePlan } from '../../stores/board/plan';
 import FigureCell from '../../ui/values/FigureCell.vue';
 import { clockAt } from '../../ui/dates';
 
 /** What goes into this one task, in whatever one measures with. */
 const props = defineProps<{
-  detail: Bare<MoveDetail>;
+  detail: Bare<BenchTaskDetail>;
   /** Timed batches of it that are past their pot life. */
   spent: readonly Timer[];
 }>();

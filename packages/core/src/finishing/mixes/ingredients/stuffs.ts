@@ -1,4 +1,4 @@
-import { type Figure, given, reckon, total } from '../../../base/units';
+import { type Figure, given, calculate, total } from '../../../base/units';
 import { type Catalogue, type Coating, type Stuff, estimated, stuffBy } from '../../../catalogue';
 import type { CoatingNeed } from '../../coats';
 
@@ -16,7 +16,7 @@ export interface StuffNeed {
 }
 
 /** What all mixes take of each stuff; water comes from the tap. */
-export function stuffNeeds({
+export function ingredientNeeds({
   coatings,
   catalogue,
 }: {
@@ -50,7 +50,7 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
     const note = 'our default value; the product label comes first';
     if (recipe!.by === 'volume') return given(`${stuff.name}, parts`, parts, 'ml', 'catalogue', note);
     const grams = given(`${stuff.name}, parts by mass`, parts, 'g', 'catalogue', note);
-    return reckon(`${stuff.name}, as a volume`, 'ml', grams, '÷', estimated(`${stuff.name}, density`, stuff.densityGPerMl, 'g/ml'));
+    return calculate(`${stuff.name}, as a volume`, 'ml', grams, '÷', estimated(`${stuff.name}, density`, stuff.densityGPerMl, 'g/ml'));
   });
   const liquids = volumes.filter((_, i) => stuffs[i]!.voidShare === null);
   const solids = volumes.flatMap((volume, i) => (stuffs[i]!.voidShare === null ? [] : [{ volume, stuff: stuffs[i]! }]));
@@ -65,26 +65,32 @@ export function yieldOf({ name, recipe }: Coating, catalogue: Catalogue): Measur
     `${name}: air between the grains`,
     'ml',
     solids.map(({ volume, stuff }) =>
-      reckon(`${stuff.name}: air content`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
+      calculate(`${stuff.name}: air content`, 'ml', volume, '×', estimated('Share of air', stuff.voidShare!, '1')),
     ),
   );
-  const over = reckon(`${name}: liquid beyond the gaps`, 'ml', reckon('Liquid minus gaps', 'ml', liquid, '−', air), 'or, if larger,', NONE);
-  return { volumes, all: reckon(`${name}: one measure in the pot`, 'ml', bulk, '+', over) };
+  const over = calculate(
+    `${name}: liquid beyond the gaps`,
+    'ml',
+    calculate('Liquid minus gaps', 'ml', liquid, '−', air),
+    'or, if larger,',
+    NONE,
+  );
+  return { volumes, all: calculate(`${name}: one measure in the pot`, 'ml', bulk, '+', over) };
 }
 const NONE = given('Nothing', 0, 'ml', 'definition');
 
 /** The parts that make so much of a coating. */
 export function partsOf(coating: Coating, volume: Figure<'ml'>, catalogue: Catalogue): readonly MixPart[] {
   const { volumes, all } = yieldOf(coating, catalogue);
-  const measures = reckon(`${coating.name}: measures`, '1', volume, '÷', all);
+  const measures = calculate(`${coating.name}: measures`, '1', volume, '÷', all);
   return coating.recipe!.parts.map(({ stuffId }, i): MixPart => {
     const { name, densityGPerMl } = stuffBy(catalogue, stuffId);
-    const part = reckon(`${name} to measure`, 'ml', volumes[i]!, '×', measures);
+    const part = calculate(`${name} to measure`, 'ml', volumes[i]!, '×', measures);
     return {
       stuffId,
       name,
       volume: part,
-      mass: reckon(`${name} to weigh`, 'g', part, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
+      mass: calculate(`${name} to weigh`, 'g', part, '×', estimated(`${name}, density`, densityGPerMl, 'g/ml')),
     };
   });
 }

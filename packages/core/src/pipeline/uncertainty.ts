@@ -3,7 +3,7 @@ import { momentText } from '../base/dates';
 import type { Figure } from '../base/units';
 import { readyIn } from '../schedule/tasks';
 import type { Plan } from '../plan';
-import { type Band, type Drawn, type Widener, Draws, Redrawn, bandOf, enoughIn, widenersOf } from '../learning/uncertainty';
+import { type Band, type Drawn, type VarianceDriver, Draws, Redrawn, bandOf, quantile, varianceDriversOf } from '../learning/uncertainty';
 import type { Supply } from '../procurement/supplies';
 import { type Enough, costsOf, enoughOf, usedOf } from '../procurement/supplies/certainty';
 import type { Derivation } from './derive';
@@ -12,7 +12,7 @@ import type { Tally } from './tally';
 /** Chances drawn: enough that bands stand still. */
 export const CHANCES = 2_000;
 /** How sure the ready date is. */
-export interface ReadySure {
+export interface ReadyUncertainty {
   readonly band: Band;
   /** One in ten is ready by the first, nine in ten by the second. */
   readonly lowText: string;
@@ -21,7 +21,7 @@ export interface ReadySure {
   readonly noneShare: number;
 }
 /** How sure a need is, and what it costs to be surer. */
-export interface NeedSure {
+export interface NeedUncertainty {
   readonly id: string;
   readonly band: Band | null;
   /** What the packages for it come to. */
@@ -29,10 +29,10 @@ export interface NeedSure {
   readonly enough: readonly Enough[];
 }
 /** How sure all this is: a band for each figure that anything unsure goes into. */
-export interface Sureness {
+export interface Uncertainty {
   readonly tally: Readonly<Partial<Record<keyof Tally, Band>>>;
-  readonly needs: readonly NeedSure[];
-  readonly ready: ReadySure | null;
+  readonly needs: readonly NeedUncertainty[];
+  readonly ready: ReadyUncertainty | null;
 }
 /** How often of a hundred something may be asked to be enough. */
 export const SURE_OF_HUNDRED = [80, 90, 95] as const;
@@ -46,7 +46,7 @@ export function drawsFor({ seed }: Pick<Plan, 'seed'>, catalogue: Catalogue, cou
 }
 
 /** Bands of the tally, of every need and of what it costs; the date is planned apart, see {@link readyDraw}. @param draws from {@link drawsFor} */
-export function surenessOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'>, draws: Draws): Sureness {
+export function uncertaintyOf({ tally, supplies }: Pick<Known, 'tally' | 'supplies'>, draws: Draws): Uncertainty {
   const redrawn = new Redrawn(draws);
   const rows = supplies.rows.map((row) => ({ row, need: redrawn.of(row.need) }));
   const costs = rows.map(({ row, need }) => costOf(row, need));
@@ -94,16 +94,16 @@ export const readyDraw = (
 ): ((chance: number) => number) | null => readyIn({ ...plan, doneTasks, steps, spots, days, catalogue }, new Redrawn(draws));
 
 /** How sure a date is. @param chances of {@link readyDraw}, as many as there are */
-export function readySureOf(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadySure {
+export function readySureOf(chances: Float64Array, { calendar: { startsOn } }: Plan): ReadyUncertainty {
   const planned = chances.filter(Number.isFinite);
   const noneShare = 1 - planned.length / chances.length;
-  const band = planned.length === 0 ? { low: Infinity, high: Infinity } : { low: enoughIn(planned, 0.1), high: enoughIn(planned, 0.9) };
+  const band = planned.length === 0 ? { low: Infinity, high: Infinity } : { low: quantile(planned, 0.1), high: quantile(planned, 0.9) };
   const text = (min: number): string => (Number.isFinite(min) ? momentText(startsOn, min) : 'never');
   return { band, lowText: text(band.low), highText: text(band.high), noneShare };
 }
 
 /** What one figure's width comes from. */
-export const widthOf = (figure: Figure, draws: Draws): { readonly band: Band | null; readonly from: readonly Widener[] } => {
+export const widthOf = (figure: Figure, draws: Draws): { readonly band: Band | null; readonly from: readonly VarianceDriver[] } => {
   const redrawn = new Redrawn(draws);
-  return { band: bandOf(redrawn.of(figure)), from: widenersOf(figure, draws, redrawn) };
+  return { band: bandOf(redrawn.of(figure)), from: varianceDriversOf(figure, draws, redrawn) };
 };

@@ -3,14 +3,14 @@ import { brinefold, larkstone } from '../../demo';
 import { newPiece, pieceScale } from '../../build/pieces';
 import { derivePipeline } from '../../pipeline';
 import type { Coat, Plan } from '../../plan';
-import { type Shop, EMPTY_SHOP } from '../../plan/workshop';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
 import { CATALOGUE, aBoard, aMound, aPool } from '../../testing';
 import { MISHAPS } from './causes';
 import { diagnosed, mishapNames } from './index';
 
 type Change = (plan: Plan) => Plan;
 const derive = derivePipeline();
-const factsOf = (plan: Plan, log: Parameters<typeof diagnosed>[1]['log'] = [], shop: Shop = EMPTY_SHOP) => {
+const factsOf = (plan: Plan, log: Parameters<typeof diagnosed>[1]['log'] = [], shop: WorkshopState = EMPTY_WORKSHOP) => {
   const { warnings, stack, coats, spots, pieces, supplies } = derive(plan, CATALOGUE, shop);
   return { plan, warnings, joints: stack.joints, coats, spots, made: pieces.made, supplies, log, catalogue: CATALOGUE };
 };

@@ -11,7 +11,7 @@ export interface Before {
   readonly dryMin: number | null;
 }
 /** A task that is still to do, as it stands among the others. */
-export interface Move {
+export interface BenchTask {
   readonly taskId: string;
   /** The task that it is a go of. */
   readonly ofTask: string;
@@ -38,13 +38,13 @@ interface MoveInputs {
 }
 
 /** Everything still to do, in the order in which it is planned. */
-export function movesOf({ slots, steps, doneTasks }: MoveInputs): readonly Move[] {
+export function benchTasksOf({ slots, steps, doneTasks }: MoveInputs): readonly BenchTask[] {
   const stepOf = new Map(steps.map((step) => [step.id, step]));
   const byTask = new Map(slots.map((slot) => [slot.task.id, slot]));
   const finite = (min: number): number | null => (Number.isFinite(min) ? min : null);
   return slots
     .filter(({ because }) => because.kind !== 'done')
-    .map(({ task, startMin, endMin, nextMin, setUpMin, people }): Move => ({
+    .map(({ task, startMin, endMin, nextMin, setUpMin, people }): BenchTask => ({
       taskId: task.id,
       ofTask: task.ofTask,
       stepId: task.stepId,
@@ -69,7 +69,7 @@ export function movesOf({ slots, steps, doneTasks }: MoveInputs): readonly Move[
 }
 
 /** Whether a move can be made now. */
-export function standingOf({ before }: Pick<Move, 'before'>, nowMin: number): Standing {
+export function standingOf({ before }: Pick<BenchTask, 'before'>, nowMin: number): Standing {
   if (before.some(({ isDone }) => !isDone)) return 'after';
   return before.every(({ dryMin }) => dryMin !== null && dryMin <= nowMin) ? 'ready' : 'drying';
 }
@@ -91,7 +91,7 @@ const CLEAR_UP_SHARE = 0.5;
  * The sitting that a moment lies in, or the next one.
  * @param sittings when somebody is at the bench, in the plan's minutes, in order
  */
-export function sittingAt<M extends Pick<Move, 'taskId' | 'startMin' | 'setUpMin' | 'driesMin'>>(
+export function sittingAt<M extends Pick<BenchTask, 'taskId' | 'startMin' | 'setUpMin' | 'driesMin'>>(
   moves: readonly M[],
   sittings: readonly { readonly fromMin: number; readonly toMin: number }[],
   nowMin: number,

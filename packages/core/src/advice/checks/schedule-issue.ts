@@ -4,7 +4,7 @@ export interface Elsewhere {
   readonly name: string;
 }
 /** What goes wrong with the evenings, as data: the words are for the checks. */
-export type Trouble =
+export type ScheduleIssue =
   | {
       readonly kind: 'cold';
       readonly placeId: string;

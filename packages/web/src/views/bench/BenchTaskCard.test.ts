@@ -4,7 +4,7 @@ import type { LogEntry } from '@spare-acre/core/learning/logbook';
 import { useBench } from '../../stores/bench';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { type Asked, BOARD_ID, CATALOGUE_ANSWER, aServer, aStoredBoard, freshStores, someLocks } from '../../testing/world';
-import MoveCard from './MoveCard.vue';
+import BenchTaskCard from './BenchTaskCard.vue';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/reckoning-here'));
 vi.mock('vue-router', async () => (await import('../../testing/ground-world')).routerMock);
@@ -39,7 +39,7 @@ async function aCard() {
   store.look(['moves', 'move', 'tasks', 'byWorkpiece'], ids);
   const detail = store.slices.move!.find(({ takes }) => takes.length === 1 && takes[0]!.uses.length > 0)!;
   const move = store.slices.moves!.find(({ ofTask }) => ofTask === detail.taskId)!;
-  const card = shown(MoveCard, { move, detail, standing: 'ready', who: 'Ida', workpiece: 'A1', nameOf: (id: string) => id });
+  const card = shown(BenchTaskCard, { move, detail, standing: 'ready', who: 'Ida', workpiece: 'A1', nameOf: (id: string) => id });
   return { store, card, take: detail.takes[0]!, taskId: move.ofTask };
 }
 const field = (card: Awaited<ReturnType<typeof aCard>>['card'], label: string) =>

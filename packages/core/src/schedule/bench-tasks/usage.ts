@@ -1,4 +1,4 @@
-import { type Figure, type Unit, given, reckon, total } from '../../base/units';
+import { type Figure, type Unit, given, calculate, total } from '../../base/units';
 import { type Catalogue, adhesiveBy, coatingBy, estimated } from '../../catalogue';
 import { type CoatGroup, type CoatNeed, type SealNeed, inOrder } from '../../finishing/coats';
 import type { Step } from '../tasks';
@@ -10,10 +10,10 @@ import { stockedIn } from '../../procurement/stock';
 import { type BoardStack, jointShares } from '../../build/stack';
 import { glueMass } from '../../build/stack/adhesives';
 import type { OnTile } from '../../terrain/tiling';
-import type { Move } from './moves';
+import type { BenchTask } from './bench-tasks';
 
 /** What goes into one task of one thing, as it is told and as it leaves the shelf. */
-export interface Take {
+export interface Usage {
   readonly name: string;
   readonly amount: Figure;
   /** The same on the scales; null where that is how it is told, or where nobody knows how heavy it is. */
@@ -26,13 +26,13 @@ export interface Take {
  * @param weighed what was really used, in the unit of its amount; null for as planned
  */
 export const usedOf = (
-  take: { readonly amount: { readonly value: number }; readonly uses: Take['uses'] },
+  take: { readonly amount: { readonly value: number }; readonly uses: Usage['uses'] },
   weighed: number | null,
-): Take['uses'] => {
+): Usage['uses'] => {
   const share = weighed === null || take.amount.value <= 0 ? 1 : weighed / take.amount.value;
   return take.uses.map(({ stockId, amount }) => ({ stockId, amount: amount * share }));
 };
-export interface TakeInputs {
+export interface UsageInputs {
   readonly joints: BoardStack['joints'];
   readonly zones: Zones;
   readonly ground: Ground;
@@ -46,8 +46,8 @@ export interface TakeInputs {
   readonly catalogue: Catalogue;
 }
 /** What a task takes from shelf and tap, and what is mixed for it. */
-export interface Taken {
-  readonly takes: readonly Take[];
+export interface TaskUsage {
+  readonly takes: readonly Usage[];
   readonly mixes: readonly Mix[];
   /** Coats that the task puts on. */
   readonly needs: readonly CoatNeed[];
@@ -57,7 +57,7 @@ export interface Taken {
 type Lot = Pick<CoatNeed, 'coating' | 'volume' | 'amount'>;
 
 /** What goes into a task: glue by its faces, coats by the surface on its workpiece, one go of several. */
-export function takenFor({ stepId, workpieceId }: Pick<Move, 'stepId' | 'workpieceId'>, inputs: TakeInputs): Taken {
+export function usageFor({ stepId, workpieceId }: Pick<BenchTask, 'stepId' | 'workpieceId'>, inputs: UsageInputs): TaskUsage {
   const { catalogue } = inputs;
   const needs = coatsFor(stepId, workpieceId, inputs);
   const lots: readonly Lot[] = [...(stepId === 'seal' ? sealOf(workpieceId, inputs) : needs), ...mendOf(stepId, inputs)];
@@ -81,8 +81,8 @@ export function takenFor({ stepId, workpieceId }: Pick<Move, 'stepId' | 'workpie
   ];
   return { takes, mixes: mixesOf({ coats: needs.filter(isMixed), catalogue }), needs };
 }
-const partsFor = ({ coating, volume }: Lot, catalogue: Catalogue): readonly Take[] =>
-  partsOf(coating, volume, catalogue).map(({ stuffId, name, volume: ml, mass }): Take => {
+const partsFor = ({ coating, volume }: Lot, catalogue: Catalogue): readonly Usage[] =>
+  partsOf(coating, volume, catalogue).map(({ stuffId, name, volume: ml, mass }): Usage => {
     const { adhesiveId } = catalogue.stuffs.find(({ id }) => id === stuffId)!;
     // What is mixed in as well as spread is one tub, weighed in grams.
     const line =
@@ -91,7 +91,7 @@ const partsFor = ({ coating, volume }: Lot, catalogue: Catalogue): readonly Take
         : { stockId: `adhesives.${adhesiveId}`, amount: mass.value };
     return { name, amount: ml, mass, kitchen: spoons(ml.value), uses: stockedIn(catalogue).has(line.stockId) ? [line] : [] };
   });
-const spoons = (ml: number): Take['kitchen'] => ({ metric: kitchenWords(ml, 'metric'), us: kitchenWords(ml, 'us') });
+const spoons = (ml: number): Usage['kitchen'] => ({ metric: kitchenWords(ml, 'metric'), us: kitchenWords(ml, 'us') });
 
 function takeOf(
   name: string,
@@ -100,13 +100,13 @@ function takeOf(
   volume: Figure<'ml'> | null,
   density: Figure<'g/ml'> | null,
   catalogue: Catalogue,
-): Take {
+): Usage {
   const isLiquid = amount.unit === 'ml' && volume !== null;
   const stock = stockedIn(catalogue).get(stockId);
   return {
     name,
     amount,
-    mass: isLiquid && density !== null ? reckon(`${name} to weigh`, 'g', volume, '×', density) : null,
+    mass: isLiquid && density !== null ? calculate(`${name} to weigh`, 'g', volume, '×', density) : null,
     kitchen: isLiquid ? spoons(volume.value) : null,
     uses: stock === undefined || stock.unit !== amount.unit ? [] : [{ stockId, amount: amount.value }],
   };
@@ -135,7 +135,7 @@ function totals(parts: readonly Part[]): readonly Part[] {
 }
 
 const STAGES: Readonly<Record<string, string>> = { 'glue-base': 'ground', 'glue-raised': 'raised', 'glue-facing': 'facing' };
-function gluesFor(stepId: string, workpieceId: string, inputs: TakeInputs): readonly Take[] {
+function gluesFor(stepId: string, workpieceId: string, inputs: UsageInputs): readonly Usage[] {
   const { joints, made, fixed, catalogue } = inputs;
   const lots: Part[] = [];
   const add = (adhesiveId: string, amount: Figure<'g'>): void => {
@@ -150,7 +150,7 @@ function gluesFor(stepId: string, workpieceId: string, inputs: TakeInputs): read
       const all = glueMass(joint.label, adhesiveBy(catalogue, joint.adhesiveId), joint.area, joint.spread, catalogue);
       add(
         joint.adhesiveId,
-        reckon(`${joint.label}, ${workpieceId}`, 'g', all, '×', given(`Share on ${workpieceId}`, share, '1', 'drawing')),
+        calculate(`${joint.label}, ${workpieceId}`, 'g', all, '×', given(`Share on ${workpieceId}`, share, '1', 'drawing')),
       );
     }
   }
@@ -164,7 +164,7 @@ function gluesFor(stepId: string, workpieceId: string, inputs: TakeInputs): read
 }
 
 /** The coats of a step on one workpiece, each with only so much as goes on there in one go. */
-function coatsFor(stepId: string, workpieceId: string, { coats, areas, made, steps }: TakeInputs): readonly CoatNeed[] {
+function coatsFor(stepId: string, workpieceId: string, { coats, areas, made, steps }: UsageInputs): readonly CoatNeed[] {
   const group = inOrder(coats).find((one) => isStepOf(stepId, one));
   if (group === undefined) return [];
   const go = Number(/-go-(\d+)$/.exec(stepId)?.[1] ?? 1);
@@ -188,7 +188,7 @@ function shared(need: CoatNeed, workpieceId: string, share: number, goes: number
   const part =
     goes === 1
       ? given(`Share on ${workpieceId}`, share, '1', 'drawing')
-      : reckon(
+      : calculate(
           `Share on ${workpieceId}, one application`,
           '1',
           given(`Share on ${workpieceId}`, share, '1', 'drawing'),
@@ -196,27 +196,27 @@ function shared(need: CoatNeed, workpieceId: string, share: number, goes: number
           given('Applications', goes, '1', 'plan'),
         );
   const of = <U extends Unit>(figure: Figure<U>): Figure<U> =>
-    reckon<Unit>(`${figure.label}, ${workpieceId}`, figure.unit, figure, '×', part) as Figure<U>;
+    calculate<Unit>(`${figure.label}, ${workpieceId}`, figure.unit, figure, '×', part) as Figure<U>;
   const here = given(`Share on ${workpieceId}`, share, '1', 'drawing');
   return {
     ...need,
     coat: { ...need.coat, goes: 1 },
-    area: reckon(`${need.area.label}, ${workpieceId}`, 'm²', need.area, '×', here),
+    area: calculate(`${need.area.label}, ${workpieceId}`, 'm²', need.area, '×', here),
     volume: of(need.volume),
     amount: of(need.amount as Figure<'ml'>),
   };
 }
 
-function mendOf(stepId: string, { mends, catalogue }: TakeInputs): readonly Lot[] {
+function mendOf(stepId: string, { mends, catalogue }: UsageInputs): readonly Lot[] {
   const coating = mends.find(({ id }) => `mend-${id}` === stepId)?.coating;
   if (coating == null) return [];
   const volume = given(coatingBy(catalogue, coating.coatingId).name, coating.ml, 'ml', 'plan');
   return [{ coating: coatingBy(catalogue, coating.coatingId), volume, amount: volume }];
 }
-function sealOf(workpieceId: string, { sealing, ground }: TakeInputs): readonly Lot[] {
+function sealOf(workpieceId: string, { sealing, ground }: UsageInputs): readonly Lot[] {
   const tile = ground.tiles.find(({ id }) => id === workpieceId);
   if (sealing === null || tile === undefined) return [];
   const share = given(`${workpieceId}: share of the table`, tileShare(tile, ground), '1', 'drawing');
-  const volume = reckon(`${sealing.volume.label}, ${workpieceId}`, 'ml', sealing.volume, '×', share);
+  const volume = calculate(`${sealing.volume.label}, ${workpieceId}`, 'ml', sealing.volume, '×', share);
   return [{ coating: sealing.coating, volume, amount: volume }];
 }

@@ -4,7 +4,7 @@ import { derivePipeline } from '../../../pipeline';
 import type { Board, Plan } from '../../../plan';
 import { checkPlan } from '../../../plan/stored/file';
 import { applied } from '../../../plan/edits';
-import { EMPTY_SHOP, NOTHING_DONE } from '../../../plan/workshop';
+import { EMPTY_WORKSHOP, NOTHING_DONE } from '../../../plan/workshop';
 import { CATALOGUE, aBoard, aMound, aPit } from '../../../testing';
 import { isPieceOf, jointLines } from '../parts';
 import { tickedOff } from '../saved';
@@ -22,7 +22,7 @@ function metre(layers: number, ...features: Plan['features']): Plan {
 }
 const without = (plan: Plan, sheetIds: readonly string[]): Plan => ({ ...plan, cutting: { ...plan.cutting, withoutSheetIds: sheetIds } });
 const derive = derivePipeline();
-const onBoard = ({ plan, record }: Board) => derive(plan, CATALOGUE, { ...EMPTY_SHOP, ...record });
+const onBoard = ({ plan, record }: Board) => derive(plan, CATALOGUE, { ...EMPTY_WORKSHOP, ...record });
 const cutWarnings = (plan: Plan): readonly string[] =>
   derive(plan, CATALOGUE)
     .warnings.map(({ code }) => code)

@@ -3,7 +3,7 @@ import { type Catalogue, withOwn } from '../catalogue';
 import { brinefold } from '../demo';
 import { CATALOGUE } from '../testing';
 import { derivePipeline } from './full';
-import { drawsFor, readyDraw, readySureOf, surenessOf, widthOf } from './sureness';
+import { drawsFor, readyDraw, readySureOf, uncertaintyOf, widthOf } from './uncertainty';
 
 const plan = brinefold(CATALOGUE);
 const own = derivePipeline()(plan, CATALOGUE);
@@ -20,7 +20,7 @@ function sureOf<T>(data: T): T {
 
 describe('how sure Brinefold is', () => {
   const draws = drawsFor(plan, CATALOGUE, COUNT);
-  const sure = surenessOf(own, draws);
+  const sure = uncertaintyOf(own, draws);
   test('every figure of the tally that anything unsure goes into has a band round it', () => {
     for (const name of ['mass', 'adhesive', 'paint', 'handsOn'] as const) {
       expect(sure.tally[name]!.low).toBeLessThan(own.tally[name].value);
@@ -83,7 +83,7 @@ describe('how sure Brinefold is', () => {
     expect(copied).toEqual(told);
   });
   test('the same board is told the same again', () => {
-    expect(surenessOf(own, drawsFor(plan, CATALOGUE, COUNT))).toEqual(sure);
+    expect(uncertaintyOf(own, drawsFor(plan, CATALOGUE, COUNT))).toEqual(sure);
   });
 });
 
@@ -91,7 +91,7 @@ test('with a catalogue that is sure of everything there are no bands, and every 
   const catalogue: Catalogue = sureOf(CATALOGUE);
   const derived = derivePipeline()(plan, catalogue);
   const draws = drawsFor(plan, catalogue, 3);
-  const sure = surenessOf(derived, draws);
+  const sure = uncertaintyOf(derived, draws);
   expect(sure.tally).toEqual({});
   expect(sure.needs.every(({ band, buy }) => band === null && buy === null)).toBe(true);
   const readyAt = readyDraw(plan, catalogue, derived, draws)!;

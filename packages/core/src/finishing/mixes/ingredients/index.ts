@@ -1,0 +1,2 @@
+export { partsOf, ingredientNeeds, yieldOf } from './stuffs';
+export type { MixPart, StuffNeed } from './stuffs';

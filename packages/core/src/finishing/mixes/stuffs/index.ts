@@ -1,2 +1,0 @@
-export { partsOf, stuffNeeds, yieldOf } from './stuffs';
-export type { MixPart, StuffNeed } from './stuffs';
