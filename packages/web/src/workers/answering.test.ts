@@ -86,8 +86,15 @@ describe('an answer while units are on their way', () => {
     known = applyAnswer(known, second);
     expect(known).toEqual(applyAnswer({}, new Answering().answer(derivePipeline()(bare, CATALOGUE), look('masses', 'section'))));
   });
-  test('later ones say which unit they lack instead', () => {
-    expect(() => new Answering().answer(pipelineWith(new LoadedUnits())(bare, CATALOGUE), look('section'))).toThrow(NotLoaded);
+  test('later ones say which unit they lack instead, and nothing counts as sent until all of it is there', async () => {
+    const units = new LoadedUnits();
+    const [derivation, answering] = [pipelineWith(units)(bare, CATALOGUE), new Answering()];
+    const ask = () => answering.answer(derivation, look('masses', 'section'));
+    for (const unit of ['views', 'schedule', 'checks'] as const) {
+      expect(ask).toThrow(NotLoaded);
+      await units.load(unit);
+    }
+    expect(names(ask().slices)).toEqual(['counts', 'masses', 'readiness', 'section', 'warnings']);
   });
 });
 

@@ -44,27 +44,32 @@ export class Answering {
         return lacking;
       }
     };
-    const look = (name: SliceName, slice: unknown): void => {
-      if (slice === undefined) return;
+    const sliced = (name: SliceName): readonly [SliceName, unknown] => [
+      name,
+      orLacking<unknown>(() => sliceOf(name, derivation, chosen), undefined),
+    ];
+    // All is calculated before any of it counts as sent: an answer that throws on the way is asked for again.
+    const looked = [...new Set(slices)].map(sliced);
+    const isWhole = !isEarly || hasPlanned(derivation);
+    const ofEvenings = isWhole ? orLacking(() => derivation.dayWarnings, []) : this.ofEvenings;
+    const warnings = [...orLacking(() => derivation.workWarnings, []), ...ofEvenings];
+    // Without its counts an answer is none: what they lack is always waited for.
+    const counts = sliceOf('counts', derivation, chosen);
+    const readiness = isWhole ? orLacking<unknown>(() => sliceOf('readiness', derivation, chosen), UNPLANNED) : undefined;
+    this.ofEvenings = ofEvenings;
+    const always = [
+      ['counts', counts],
+      ['warnings', warnings],
+      ['readiness', readiness],
+    ] as const;
+    for (const [name, slice] of [...looked, ...always]) {
+      if (slice === undefined) continue;
       const shown: unknown = name === 'jobs' ? slice : bareOf(slice);
       const before = this.sent.get(name);
-      if (before === shown || (name !== 'jobs' && dequal(before, shown))) return;
+      if (before === shown || (name !== 'jobs' && dequal(before, shown))) continue;
       this.sent.set(name, shown);
       changed.push([name, name === 'warnings' ? newAmong(shown as Warnings, before as Warnings | undefined) : shown]);
-    };
-    const sliced = (name: SliceName): unknown => orLacking<unknown>(() => sliceOf(name, derivation, chosen), undefined);
-    for (const name of new Set(slices)) look(name, sliced(name));
-    const isWhole = !isEarly || hasPlanned(derivation);
-    if (isWhole) this.ofEvenings = orLacking(() => derivation.dayWarnings, []);
-    const warnings = [...orLacking(() => derivation.workWarnings, []), ...this.ofEvenings];
-    // Without its counts an answer is none: what they lack is always waited for.
-    look('counts', sliceOf('counts', derivation, chosen));
-    look('warnings', warnings);
-    if (isWhole)
-      look(
-        'readiness',
-        orLacking<unknown>(() => sliceOf('readiness', derivation, chosen), UNPLANNED),
-      );
+    }
     return { slices: Object.fromEntries(changed) as Slices, warningIds: warnings.map(({ id }) => id), isComplete, isWhole };
   }
 }
