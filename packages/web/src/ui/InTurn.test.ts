@@ -35,11 +35,13 @@ describe('panels in turn', () => {
     const page = mount(frame(() => names.value));
     names.value = ['a'];
     await nextTick();
-    await vi.runAllTimersAsync();
+    vi.advanceTimersToNextTimer();
+    await nextTick();
     expect(page.text()).toBe('a');
     names.value = ['a', 'd'];
     await nextTick();
-    await vi.runAllTimersAsync();
+    vi.advanceTimersToNextTimer();
+    await nextTick();
     expect(page.text()).toBe('ad');
   });
 });
