@@ -13,7 +13,11 @@ const frame = (names: () => readonly string[]) => ({
 
 describe('panels in turn', () => {
   beforeEach(() => void vi.useFakeTimers());
-  afterEach(() => void vi.useRealTimers());
+  // The queue is left empty: it is one for the page.
+  afterEach(async () => {
+    await vi.runAllTimersAsync();
+    vi.useRealTimers();
+  });
 
   it('are mounted one in each task, in their order', async () => {
     const page = mount(frame(() => ['a', 'b', 'c']));
@@ -48,7 +52,11 @@ describe('panels in turn', () => {
 
 describe('a list in turns', () => {
   beforeEach(() => void vi.useFakeTimers());
-  afterEach(() => void vi.useRealTimers());
+  // The queue is left empty: it is one for the page.
+  afterEach(async () => {
+    await vi.runAllTimersAsync();
+    vi.useRealTimers();
+  });
 
   const list = ref<number[]>([]);
   const Rows = {
