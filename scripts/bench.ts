@@ -15,7 +15,7 @@ import { errandRows, exactRow, weighingRows } from './bench/buying';
 import { surenessRows } from './bench/sureness';
 import { countedRows, demoEvenings, eveningRows, quickRows } from './bench/evenings';
 import { pieceRows } from './bench/pieces';
-import { waitRows } from './bench/waits';
+import { figureRows, waitRows } from './bench/waits';
 import { ensureWebBuilt } from './setup.mjs';
 import { ROUNDS, WARM_ROUNDS, ms, timed } from './bench/timed';
 
@@ -80,6 +80,12 @@ packed and sent; and, on the main thread, unpacked and taken in. Every plan is a
 [bench-before-after.md](bench-before-after.md).
 
 ${table(['board and edit', 'first answer', 'evenings as well', 'packing', 'main thread', 'answer'], waitRows())}
+
+## A figure of one's own
+
+Brinefold, its supplies looked at, in one run: an answer from nothing, as whoever forgets the board gives it; an answer with what is kept of the board; and what is fetched, the whole catalogue or the change.
+
+${table(['what is another', 'from nothing', 'median', '95 %', 'catalogue', 'change'], figureRows())}
 
 ## Making pieces
 

@@ -2,8 +2,9 @@
 import { deserialize, serialize } from 'node:v8';
 import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import { brinefold } from '@spare-acre/core/demo';
+import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
 import { derivePipeline } from '@spare-acre/core/pipeline';
-import type { Plan } from '@spare-acre/core/plan';
+import { type Plan, changesBetween, withChanges } from '@spare-acre/core/plan';
 import { type Edit, appliedTo } from '@spare-acre/core/plan/edits';
 import { type Answer, Answering, applyAnswer } from '../../packages/web/src/workers/answering';
 import type { Look, SliceName, Slices } from '../../packages/web/src/workers/slices';
@@ -122,4 +123,57 @@ function waitRow(board: string, start: Plan, { name, look, edit }: Case): string
     ms(middle(main)),
     `${(middle(bytes) / 1000).toFixed(1)} kB`,
   ];
+}
+
+type Figures = Pick<Catalogue, 'sheets' | 'adhesives' | 'coatings'>;
+/** Figures of the catalogue that a builder changes, a little more every round. */
+const FIGURES: readonly (readonly [name: string, change: (from: Catalogue, round: number) => Partial<Figures>])[] = [
+  [
+    'a price of a sheet',
+    ({ sheets }, round) => ({
+      sheets: sheets.map((sheet) => (sheet.id === sheets[0]!.id ? { ...sheet, priceMinor: sheet.priceMinor + round + 1 } : sheet)),
+    }),
+  ],
+  [
+    'what an adhesive is spread at',
+    ({ adhesives }, round) => {
+      const [first, ...rest] = adhesives;
+      const value = first!.gPerM2.low + ((first!.gPerM2.high - first!.gPerM2.low) * (round % 10)) / 10;
+      return { adhesives: [{ ...first!, gPerM2: { ...first!.gPerM2, value } }, ...rest] };
+    },
+  ],
+  [
+    'a density of a coating',
+    ({ coatings }, round) => ({
+      coatings: coatings.map((coating, i) =>
+        i === 0
+          ? { ...coating, densityGPerMl: { ...coating.densityGPerMl, value: coating.densityGPerMl.low + (round % 7) / 1000 } }
+          : coating,
+      ),
+    }),
+  ],
+];
+
+/** Rows of what a figure of one's own costs on Brinefold with its supplies looked at: the whole answer from nothing, the answer with what is kept, and what is fetched of all and of the change. */
+export function figureRows(): string[][] {
+  const plan = brinefold(catalogue);
+  const looked: Look = { slices: ['supplies'], chosen: [] };
+  const bytes = (data: unknown): string => `${(JSON.stringify(data).length / 1000).toFixed(1)} kB`;
+  return FIGURES.map(([name, change]) => {
+    let known = withOwn(catalogue, {});
+    const [derive, answering] = [derivePipeline(), new Answering()];
+    answering.answer(derive(plan, known), looked);
+    const changed = Array.from({ length: 80 }, (_, round) => ({ ...known, ...change(known, round) }));
+    const anew = timed(
+      (round) => void new Answering().answer(derivePipeline()(structuredClone(plan), structuredClone(changed[round]!)), looked),
+    );
+    const sent: string[] = [];
+    const kept = timed((round) => {
+      const changes = changesBetween(known, changed[round]!);
+      known = withChanges(known, changes);
+      answering.answer(derive(plan, known), looked);
+      sent.push(bytes(changes));
+    });
+    return [name, ms(anew.median), ms(kept.median), ms(kept.p95), bytes(known), sent.at(-1)!];
+  });
 }

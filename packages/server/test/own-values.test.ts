@@ -1,7 +1,8 @@
-import { expect, test } from 'vitest';
+import { describe, expect, test } from 'vitest';
 import { type Catalogue, figuresOf } from '@spare-acre/core/catalogue';
 import { WORKSHOP_CATALOGUE } from '@spare-acre/core/catalogue/workshop';
 import { settleCatalogue } from '../src/store/catalogue';
+import { type Change, withChanges } from '@spare-acre/core/plan';
 import { aServer } from './server';
 
 const { call, db } = aServer();
@@ -48,4 +49,35 @@ test('an update of our catalogue loses nothing that was typed: what still has it
     [PATH, false],
     ['coatings.of-last-year.spread.filmMm', true],
   ]);
+});
+
+describe('what changed in the catalogue since an edition', () => {
+  interface Whole {
+    readonly edition: string;
+    readonly catalogue: Catalogue;
+  }
+  const whole = async (): Promise<Whole> => (await call('GET', '/catalogue')).body as Whole;
+  const since = async (edition: string) => call('GET', `/catalogue/changes?since=${edition}`);
+
+  test('is a price and the edition, and leads to what the whole answer says', async () => {
+    const before = await whole();
+    const sheet = before.catalogue.sheets[3]!;
+    await call('PUT', `/catalogue/sheets/${sheet.id}`, { entry: { ...sheet, priceMinor: 4711 } });
+    const { body } = await since(before.edition);
+    expect(JSON.stringify(body).length).toBeLessThan(5_000);
+    const after = withChanges(before, (body as { changes: Change[] }).changes);
+    expect(after).toEqual(await whole());
+    expect(after.catalogue.sheets[3]!.priceMinor).toBe(4711);
+    // What is the same stays the same object, so that nothing is calculated anew for it.
+    expect(after.catalogue.coatings).toBe(before.catalogue.coatings);
+    await call('DELETE', `/catalogue/sheets/${sheet.id}`);
+    expect(withChanges(after, ((await since(after.edition)).body as { changes: Change[] }).changes)).toEqual(await whole());
+  });
+  test('is nothing for who has the present one, all of it for an edition nobody knows any more, and a bad one is refused by name', async () => {
+    expect((await since((await whole()).edition)).body).toEqual({ changes: [] });
+    expect((await since('of-last-year')).body).toEqual({ changes: null });
+    const refused = await call('GET', '/catalogue/changes');
+    expect(refused.status).toBe(400);
+    expect(JSON.stringify(refused.body)).toContain('since');
+  });
 });

@@ -44,12 +44,15 @@ export type { UnitName };
 export type Derivation = ReturnType<ReturnType<typeof STAGES.pipeline>>;
 export type StageName = (typeof STAGES.names)[number];
 
-/** A pipeline for one board: see {@link Stages.pipeline}. */
+/**
+ * A pipeline for one board: see {@link Stages.pipeline}.
+ * @param memory `all` remembers every answer, for plans that are looked at in many combinations of few parts
+ */
 export function pipelineWith(
   units: LoadedUnits,
   memory: 'last' | 'all' = 'last',
 ): (plan: Plan, catalogue: Catalogue, shop?: WorkshopState) => Derivation {
-  const derive = STAGES.pipeline(units, memory);
+  const derive = memory === 'all' ? STAGES.rememberingAll(units) : STAGES.pipeline(units, 'catalogue');
   const layOutOnce = memoizedLayouts();
   return (plan, catalogue, shop = EMPTY_WORKSHOP) => derive({ plan, catalogue, shop, layOutOnce });
 }

@@ -1,4 +1,6 @@
+import { dequal } from 'dequal';
 import { isSame } from '../base/memory';
+import { PartsRead } from './parts-read';
 import type { LoadedUnits, UnitName, Units } from './units';
 
 /** What has been calculated before a stage: what the pipeline was given, and the answers of the stages above it. */
@@ -8,6 +10,8 @@ interface Line {
   readonly name: string;
   readonly pick: (from: never) => object;
   readonly calculate: (units: LoadedUnits) => (picked: never) => unknown;
+  /** An answer that says the same as the last is taken for it: the stages below stay as they are. */
+  readonly isSettling: boolean;
 }
 
 /** Every answer of every stage, told apart by the identity of what was picked. */
@@ -50,7 +54,10 @@ export class Stages<Sources extends object, Names extends object = object> {
     pick: (from: Answers<Sources, Names>) => Picked,
     calculate: (picked: Picked) => Answer,
   ): Stages<Sources, Names & { readonly [N in Name]: Answer }> {
-    return new Stages([...this.lines, { name, pick, calculate: () => calculate }]);
+    return new Stages([
+      ...this.lines,
+      { name, pick, calculate: () => calculate, isSettling: false },
+    ]);
   }
 
   /**
@@ -66,7 +73,14 @@ export class Stages<Sources extends object, Names extends object = object> {
   ): Stages<Sources, Names & { readonly [N in Name]: Answer }> {
     const calculate = (units: LoadedUnits) => (picked: Picked) =>
       empty?.when(picked) ? empty.answer : from(units.get(unit))(picked);
-    return new Stages([...this.lines, { name, pick, calculate }]);
+    return new Stages([...this.lines, { name, pick, calculate, isSettling: false }]);
+  }
+
+  /** A stage whose answer is compared with its last: worth it where it often comes out the same and much stands below it. */
+  settling(name: keyof Names & string): Stages<Sources, Names> {
+    return new Stages(
+      this.lines.map((line) => (line.name === name ? { ...line, isSettling: true } : line)),
+    );
   }
 
   get names(): readonly (keyof Names & string)[] {
@@ -76,33 +90,55 @@ export class Stages<Sources extends object, Names extends object = object> {
   /**
    * A pipeline that keeps each stage's last answer. A stage is calculated when it is asked for and not before, and again only when something it picks
    * is another thing, or a list of other things. One pipeline serves one board.
-   * @param memory `all` remembers every answer, for plans that are looked at in many combinations of few parts
+   * @param inParts the source that stages read a part at a time: another one costs only the stages that read a part of it that is another
    */
   pipeline(
     units: LoadedUnits,
-    memory: 'last' | 'all' = 'last',
+    inParts: (keyof Sources & string) | null = null,
   ): (sources: Sources) => Answers<Sources, Names> {
-    const last = new Map<string, { readonly picked: object; readonly answer: unknown }>();
+    return this.answered(units, ({ isSettling }) => {
+      let last: { readonly picked: object; readonly answer: unknown } | null = null;
+      let read: PartsRead<object> | null = null;
+      return (sources, pick, calculate) => {
+        const source = inParts === null ? null : (sources[inParts] as object);
+        const picked = pick();
+        for (const [key, value] of Object.entries(picked)) {
+          if (value !== source || source === null) continue;
+          if (read?.follows(source) !== true) read = new PartsRead(source);
+          Object.assign(picked, { [key]: read.view });
+        }
+        if (last !== null && isSame(last.picked, picked)) return last.answer;
+        const answer = calculate(picked);
+        const isSettled = last !== null && isSettling && dequal(last.answer, answer);
+        last = { picked, answer: isSettled ? last!.answer : answer };
+        return last.answer;
+      };
+    });
+  }
+
+  /** A pipeline that remembers every answer of every stage: for plans that are looked at in many combinations of few parts. */
+  rememberingAll(units: LoadedUnits): (sources: Sources) => Answers<Sources, Names> {
     const known = new KnownAnswers();
+    return this.answered(units, ({ name }) => (_, pick, calculate) => {
+      const picked = pick();
+      return known.answer(name, picked, () => calculate(picked));
+    });
+  }
+
+  private answered(
+    units: LoadedUnits,
+    answererOf: (line: Line) => Answerer<Sources>,
+  ): (sources: Sources) => Answers<Sources, Names> {
     // Getters stand on a prototype made once: an answer is a light object, however many stages there are.
     const prototype = {};
-    for (const { name, pick, calculate: calculateWith } of this.lines) {
-      const calculate = calculateWith(units);
+    for (const line of this.lines) {
+      const { name, pick } = line;
+      const calculate = line.calculate(units) as (picked: object) => unknown;
+      const answerOf = answererOf(line);
       Object.defineProperty(prototype, name, {
         enumerable: true,
-        get(this: never) {
-          const picked = pick(this);
-          if (memory === 'all') {
-            const all = known.answer(name, picked, () => calculate(picked as never));
-            Object.defineProperty(this, name, { value: all, enumerable: true });
-            return all;
-          }
-          const before = last.get(name);
-          const answer =
-            before !== undefined && isSame(before.picked, picked)
-              ? before.answer
-              : calculate(picked as never);
-          if (answer !== before?.answer || before === undefined) last.set(name, { picked, answer });
+        get(this: Sources) {
+          const answer = answerOf(this, () => pick(this as never), calculate);
           Object.defineProperty(this, name, { value: answer, enumerable: true });
           return answer;
         },
@@ -111,3 +147,10 @@ export class Stages<Sources extends object, Names extends object = object> {
     return (sources) => Object.assign(Object.create(prototype) as Names, sources);
   }
 }
+
+/** Answers one stage, from what it kept or anew. */
+type Answerer<Sources> = (
+  sources: Sources,
+  pick: () => object,
+  calculate: (picked: object) => unknown,
+) => unknown;

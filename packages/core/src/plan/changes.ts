@@ -22,10 +22,10 @@ export interface Change {
 }
 
 /**
- * What is different between two boards, as few changes as their structure allows. Parts that are the same object are not looked into, so that the cost is that of what changed.
+ * What is different between two boards, or two of any other plain data, as few changes as their structure allows. Parts that are the same object are not looked into, so that the cost is that of what changed.
  * @returns none where both say the same
  */
-export function changesBetween(before: Board, after: Board): readonly Change[] {
+export function changesBetween<Whole extends object>(before: Whole, after: Whole): readonly Change[] {
   const changes: Change[] = [];
   collect(before, after, [], changes);
   return changes;
@@ -35,9 +35,9 @@ export function changesBetween(before: Board, after: Board): readonly Change[] {
 export const reversed = (changes: readonly Change[]): readonly Change[] =>
   changes.map((change) => ({ ...change, was: change.now, now: change.was }));
 
-/** A board with changes applied; a change whose place is gone does nothing. What they do not touch stays the same object. */
-export function withChanges(board: Board, changes: readonly Change[]): Board {
-  return changes.reduce<unknown>((whole, change) => put(whole, change.at, change), board) as Board;
+/** A board, or other data, with changes applied; a change whose place is gone does nothing. What they do not touch stays the same object. */
+export function withChanges<Whole extends object>(before: Whole, changes: readonly Change[]): Whole {
+  return changes.reduce<unknown>((whole, change) => put(whole, change.at, change), before) as Whole;
 }
 
 /** Changes that cannot be applied without undoing what somebody else did: what stands at their place is not what they start from. */

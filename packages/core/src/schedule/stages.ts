@@ -101,6 +101,8 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
       }),
       ({ stepsOf }) => stepsOf,
     )
+    // A price is another far more often than the work is.
+    .settling('steps')
     .lateStage(
       'days',
       'schedule',

@@ -1,3 +1,4 @@
+import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { type Catalogue, withOwn } from '@spare-acre/core/catalogue';
 import { type PersonalCorrection, handsFrom } from '@spare-acre/core/learning/calibration';
@@ -7,7 +8,7 @@ import { listOwn } from './own-values';
 
 /** The catalogue as the builder has it, at one edition of it. */
 export interface Kept {
-  readonly edition: number;
+  readonly edition: string;
   readonly own: OwnCatalogue;
   /** With the builder's entries and figures. */
   readonly catalogue: Catalogue;
@@ -22,14 +23,23 @@ export interface CatalogueKeeper {
   readonly ours: Catalogue;
   /** As it is now, by whichever server it was changed. */
   readonly now: () => Promise<Kept>;
+  /** As it was at one of its last editions that this server has seen. */
+  readonly at: (edition: string) => Kept | undefined;
 }
+/** Editions kept, for pages that ask what changed since theirs. */
+const KEPT_EDITIONS = 8;
 
 export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
   let known: Kept | null = null;
+  let last: readonly Kept[] = [];
+  // A newer program may bring a newer catalogue to a workshop in which nothing changed.
+  const shipped = createHash('sha256').update(JSON.stringify(ours)).digest('hex').slice(0, 12);
   return {
     ours,
+    at: (edition) => last.find((kept) => kept.edition === edition),
     async now() {
-      const { edition, currency, terms, week_starts_on: weekStartsOn } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
+      const { edition: number, currency, terms, week_starts_on: weekStartsOn } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
+      const edition = `${shipped}-${number}`;
       if (known?.edition === edition) return known;
       const [entries, outOfUse, figures, pictures, readings, refused] = await Promise.all([
         db<EntryRow>('own_entries').select('kind', 'id', 'body').orderBy('set_at').orderBy('id'),
@@ -42,7 +52,9 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
       const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn };
       const { catalogue, leftOut } = withEntries(ours, own);
       const withFigures = withOwn(catalogue, figures);
-      return (known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: handsFrom(readings, withFigures), refused });
+      known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: handsFrom(readings, withFigures), refused };
+      last = [...last, known].slice(-KEPT_EDITIONS);
+      return known;
     },
   };
 }

@@ -1,15 +1,28 @@
 import type { Request } from 'express';
 import type { Knex } from 'knex';
-import { OwnValue, figuresOf, validateOverride } from '@spare-acre/core/catalogue';
+import type { z } from 'zod';
+import { type Catalogue, OwnValue, figuresOf, validateOverride } from '@spare-acre/core/catalogue';
+import { changesBetween } from '@spare-acre/core/plan';
 import { type Kind, KINDS, bareEntry, isKind, withEntry } from '@spare-acre/core/catalogue/editing';
-import { CatalogueAnswer, Customs, EntryBody, EntryParams, EntryPicture, InUse, OwnList, OwnParams } from '@spare-acre/core/io/wire';
+import {
+  CatalogueAnswer,
+  CatalogueChanges,
+  CatalogueSince,
+  Customs,
+  EntryBody,
+  EntryParams,
+  EntryPicture,
+  InUse,
+  OwnList,
+  OwnParams,
+} from '@spare-acre/core/io/wire';
 import { type GuardedRoutes, guardedRoutes } from '../access/may';
 import { HttpProblem } from '../problems';
 import { bytesOf, jsonBytes, smallJson } from '../reading/bodies';
 import type { Readers } from '../reading/readers';
 import { badEntry } from './bad-entry';
 import { boardsWith, dropEntry, setEntry, setInUse, setPicture } from './entries';
-import { type CatalogueKeeper, changed } from './keeper';
+import { type CatalogueKeeper, type Kept, changed } from './keeper';
 import { dropOwn, listOwn, setOwn } from './own-values';
 
 /** The catalogue as the builder has it, and entries and figures of their own in it. */
@@ -17,17 +30,15 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
   const api = guardedRoutes();
 
   api.get('/catalogue', 'look', async (_req, res) => {
-    const { catalogue, own, leftOut, pictures, learnt, refused } = await keeper.now();
-    res.json(
-      CatalogueAnswer.parse({
-        catalogue,
-        own: own.entries.map(({ kind, id }) => ({ kind, id, isOurs: keeper.ours[kind].some((entry) => entry.id === id) })),
-        pictures: pictures.map(({ kind, id, picture_id: pictureId }) => ({ kind, id, pictureId })),
-        hand: learnt.filter(({ path }) => !refused.includes(path)),
-        terms: own.terms,
-        leftOut,
-      }),
-    );
+    res.json(CatalogueAnswer.parse(answerOf(await keeper.now(), keeper.ours)));
+  });
+  /** What changed in that answer since an edition of it: a price is some bytes, all of it a hundred thousand. */
+  api.get('/catalogue/changes', 'look', async (req, res) => {
+    const { since } = CatalogueSince.parse(req.query);
+    const now = await keeper.now();
+    const then = keeper.at(since);
+    const changes = then === undefined ? null : changesBetween(answerOf(then, keeper.ours), answerOf(now, keeper.ours));
+    res.json(CatalogueChanges.parse({ changes }));
   });
 
   api.get('/own-values', 'look', async (_req, res) => {
@@ -126,6 +137,20 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
   return api;
 }
 
+/** The catalogue as the builder has it, at one edition. */
+const answerOf = (
+  { edition, catalogue, own, leftOut, pictures, learnt, refused }: Kept,
+  ours: Catalogue,
+): z.infer<typeof CatalogueAnswer> => ({
+  edition,
+  catalogue,
+  own: own.entries.map(({ kind, id }) => ({ kind, id, isOurs: ours[kind].some((entry) => entry.id === id) })),
+  pictures: pictures.map(({ kind, id, picture_id: pictureId }) => ({ kind, id, pictureId })),
+  hand: learnt.filter(({ path }) => !refused.includes(path)),
+  terms: own.terms,
+  leftOut,
+});
+
 function placeOf(req: Request): { readonly kind: Kind; readonly id: string } {
   const place = EntryParams.parse(req.params);
   if (!isKind(place.kind))
@@ -136,7 +161,7 @@ const noSuchEntry = (kind: Kind, id: string): HttpProblem =>
   new HttpProblem(404, 'No such entry', `There is no ${KINDS[kind].one} “${id}” that supports this.`);
 
 /** Entries of a catalogue that speak of another by its id. */
-function hangingOn(catalogue: Awaited<ReturnType<CatalogueKeeper['now']>>['catalogue'], kind: Kind, id: string): readonly string[] {
+function hangingOn(catalogue: Catalogue, kind: Kind, id: string): readonly string[] {
   const word = `"${id}"`;
   return (Object.keys(KINDS) as Kind[]).flatMap((other) =>
     (catalogue[other] as readonly { readonly id: string }[])

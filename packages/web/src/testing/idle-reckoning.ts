@@ -2,7 +2,6 @@
 export class Reckoning {
   open = (): void => undefined;
   change = (): void => undefined;
-  shelve = (): void => undefined;
   look = (): void => undefined;
   working = (): Promise<null> => Promise.resolve(null);
   close = (): void => undefined;

@@ -1,35 +1,28 @@
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import type { Derivation } from '@spare-acre/core/pipeline/derive';
-import type { Board } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/plan/workshop';
 import { Answering, type Place, figureAt } from '../workers/answering';
 import type { Listener } from '../workers/reckoning';
 import type { Look } from '../workers/slices';
+import type { Whole } from '../workers/told';
 
 /** What the worker answers, answered at once and without a thread: for views that show what is reckoned. */
 export class Reckoning {
   private readonly derive = derivePipeline();
   private readonly answering = new Answering();
-  private board: Board | null = null;
-  private catalogue: Catalogue | null = null;
-  private stock: Stock | null = null;
+  private whole: Whole | null = null;
   private looked: Look = { slices: [], chosen: [] };
   private version = 0;
 
   constructor(private readonly listener: Listener) {}
 
-  open(board: Board, catalogue: Catalogue, stock: Stock, look: Look): void {
-    [this.board, this.catalogue, this.stock, this.looked] = [board, catalogue, stock, look];
+  open(whole: Whole, look: Look): void {
+    [this.whole, this.looked] = [whole, look];
     this.answer();
   }
-  change(board: Board): void {
-    this.board = board;
-    this.answer();
-  }
-  shelve(stock: Stock): void {
-    this.stock = stock;
+  change(parts: Partial<Whole>): void {
+    if (this.whole === null) return;
+    this.whole = { ...this.whole, ...parts };
     this.answer();
   }
   look(look: Look): void {
@@ -40,14 +33,15 @@ export class Reckoning {
     return Promise.resolve(figureAt(place, label, this.derived(), this.looked.chosen));
   }
   close(): void {
-    this.board = null;
+    this.whole = null;
   }
 
   private derived(): Derivation {
-    return this.derive(this.board!.plan, this.catalogue!, { ...this.stock!, ...this.board!.record });
+    const { board, catalogue, stock } = this.whole!;
+    return this.derive(board.plan, catalogue, { ...stock, ...board.record });
   }
   private answer(): void {
     this.version += 1;
-    if (this.board !== null) this.listener.answered(this.answering.answer(this.derived(), this.looked), this.version);
+    if (this.whole !== null) this.listener.answered(this.answering.answer(this.derived(), this.looked), this.version);
   }
 }

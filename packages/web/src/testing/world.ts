@@ -9,7 +9,15 @@ import type { OwnedCatalogue, StoredBoard } from '../stores/device/client';
 /** The world around the web app in tests: a server that is a function, locks, and a worker that is not a thread. */
 export const CATALOGUE = WORKSHOP_CATALOGUE;
 /** What a server tells of a catalogue that nobody has made their own yet. */
-export const CATALOGUE_ANSWER: OwnedCatalogue = { catalogue: CATALOGUE, own: [], leftOut: [], hand: [], pictures: [], terms: 'british' };
+export const CATALOGUE_ANSWER: OwnedCatalogue = {
+  edition: 'first',
+  catalogue: CATALOGUE,
+  own: [],
+  leftOut: [],
+  hand: [],
+  pictures: [],
+  terms: 'british',
+};
 export const BOARD_ID = '3f0c1f8e-0d7e-4a57-9d2f-6a4bb5a0c111';
 
 export const aStoredBoard = (plan: Plan = brinefold(CATALOGUE), revision = 1): StoredBoard => ({

@@ -1,42 +1,42 @@
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import { type Derivation, LoadedUnits, type UnitName, pipelineWith } from '@spare-acre/core/pipeline/derive';
-import { type Board, type Change, type Plan, withChanges } from '@spare-acre/core/plan';
-import { EMPTY_STOCK, type WorkshopState, type Stock } from '@spare-acre/core/plan/workshop';
+import { type Plan, withChanges } from '@spare-acre/core/plan';
+import type { WorkshopState } from '@spare-acre/core/plan/workshop';
+import type { News, Whole } from './told';
 
 /** A worker's own copy of the open board, kept up by changes: parts that did not change stay the same objects, so their stages need not run again. */
 export class BoardCopy {
   private derive;
-  private board: Board | null = null;
-  private known: Catalogue | null = null;
-  private stock: Stock = EMPTY_STOCK;
+  private has: Whole | null = null;
 
   constructor(private readonly units = new LoadedUnits()) {
     this.derive = pipelineWith(units);
   }
 
-  /** Takes a whole board; what was kept of an earlier one goes. */
-  open(board: Board, catalogue: Catalogue, stock: Stock): void {
-    this.derive = pipelineWith(this.units);
-    [this.board, this.known, this.stock] = [board, catalogue, stock];
-  }
-  shelve(stock: Stock): void {
-    this.stock = stock;
-  }
-  change(changes: readonly Change[]): void {
-    this.board = withChanges(this.board!, changes);
+  /** Takes what it is told. With a whole board, what was kept of an earlier one goes. */
+  take({ whole, board, catalogue, stock }: News): void {
+    if (whole !== undefined) {
+      this.derive = pipelineWith(this.units);
+      this.has = whole;
+    }
+    this.has = {
+      board: withChanges(this.has!.board, board ?? []),
+      catalogue: withChanges(this.has!.catalogue, catalogue ?? []),
+      stock: stock ?? this.has!.stock,
+    };
   }
   load(unit: UnitName): Promise<void> {
     return this.units.load(unit);
   }
 
   get plan(): Plan {
-    return this.board!.plan;
+    return this.has!.board.plan;
   }
   get catalogue(): Catalogue {
-    return this.known!;
+    return this.has!.catalogue;
   }
   get shop(): WorkshopState {
-    return { ...this.stock, ...this.board!.record };
+    return { ...this.has!.stock, ...this.has!.board.record };
   }
   derived(): Derivation {
     return this.derive(this.plan, this.catalogue, this.shop);

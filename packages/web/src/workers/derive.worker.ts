@@ -1,14 +1,12 @@
 import { expose } from 'comlink';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/schedule/tasks';
-import type { Board, Change } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/plan/workshop';
 import { type Answer, Answering, type Place, figureAt } from './answering';
 import { NotLoaded } from '@spare-acre/core/pipeline/derive';
 import { BoardCopy } from './board-copy';
 import { ReadyDates } from './ready-dates';
 import type { Look } from './slices';
+import type { News } from './told';
 
 const copy = new BoardCopy();
 const answering = new Answering();
@@ -36,29 +34,18 @@ async function withUnits<T>(ask: () => T): Promise<T> {
 }
 
 const reckoner = {
-  open(board: Board, catalogue: Catalogue, stock: Stock, looked: Look): Promise<Answer> {
-    copy.open(board, catalogue, stock);
-    answering.forget();
-    dates.forget();
-    look = looked;
-    return answer();
-  },
-  /** Takes what the rack holds now. */
-  shelve(stock: Stock): Promise<Answer> {
-    copy.shelve(stock);
-    return answer();
-  },
-  /** @param isEarly the evenings may be left out: they are asked for after with {@link rest} */
-  change(changes: readonly Change[], isEarly: boolean): Promise<Answer> {
-    copy.change(changes);
+  /**
+   * Takes what changed, and what is looked at where that is another.
+   * @param isEarly the evenings may be left out: they are asked for after, with no news
+   */
+  tell(news: News, looked: Look | null, isEarly: boolean): Promise<Answer> {
+    copy.take(news);
+    if (news.whole !== undefined) {
+      answering.forget();
+      dates.forget();
+    }
+    look = looked ?? look;
     return answer(isEarly);
-  },
-  /** What an early answer left out. */
-  rest: (): Promise<Answer> => answer(),
-  /** Takes what is looked at now. */
-  look(looked: Look): Promise<Answer> {
-    look = looked;
-    return answer();
   },
   /** Why the board is ready at another time than when it was ready at `fromMin`; null where that is no longer known. */
   shift: (fromMin: number): Promise<Shift | null> => dates.since(fromMin, copy.plan),

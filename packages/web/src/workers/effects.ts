@@ -23,8 +23,8 @@ export async function* effectsOn(
   const { worker, remote } = wrapMortal<Reckoner>(new Worker(deriveWorkerUrl, { type: 'module' }));
   const nothing = { slices: [], chosen: [] };
   const tallyWith = async ({ plan, record }: Board, catalogue: Catalogue) => {
-    const first = await remote.open({ plan, record }, catalogue, EMPTY_STOCK, nothing);
-    const judged = first.isComplete ? first : await remote.look(nothing);
+    const first = await remote.tell({ whole: { board: { plan, record }, catalogue, stock: EMPTY_STOCK } }, nothing, false);
+    const judged = first.isComplete ? first : await remote.tell({}, null, false);
     const { counts, readiness } = { ...first.slices, ...judged.slices };
     return { ...counts!, ...readiness! };
   };

@@ -2,9 +2,11 @@ import { expose } from 'comlink';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { brinefold } from '@spare-acre/core/demo';
 import { EMPTY_STOCK, NOTHING_DONE } from '@spare-acre/core/plan/workshop';
-import { type Board, type Change, withChanges } from '@spare-acre/core/plan';
+import { type Board, withChanges } from '@spare-acre/core/plan';
 import { CATALOGUE } from '../testing/world';
 import { Reckoning } from './reckoning';
+import type { Look } from './slices';
+import type { News, Whole } from './told';
 
 /** A worker with a reckoner at the other end of a message channel. */
 const workerWith = (reckoner: object) =>
@@ -25,17 +27,20 @@ function aSlowWorker() {
   const waiting: (() => void)[] = [];
   const seen: string[] = [];
   let board: Board | null = null;
-  const answer = (said?: string): Promise<string> =>
+  const answer = (name: string): Promise<string> =>
     new Promise((resolve, reject) => {
-      const name = said ?? board!.plan.name;
       seen.push(name);
       waiting.push(() => (name === 'bad' ? reject(new RangeError('no such plan')) : resolve(name)));
     });
   const reckoner = {
-    open: (opened: Board) => ((board = opened), answer()),
-    look: ({ slices }: { slices: string[] }) => answer(`looks at ${slices.join()}`),
-    shelve: (stock: { readonly offcuts: readonly unknown[] }) => answer(`${stock.offcuts.length} in the rack`),
-    change: (changes: Change[]) => ((board = withChanges(board!, changes)), answer()),
+    tell: ({ whole: opened, board: changes, stock }: News, looked: Look | null) => {
+      board = opened?.board ?? withChanges(board!, changes ?? []);
+      const also = [
+        ...(looked?.slices.map((name) => `looks at ${name}`) ?? []),
+        ...(stock === undefined ? [] : [`${stock.offcuts.length} in the rack`]),
+      ];
+      return answer([board.plan.name, ...also].join(', '));
+    },
   };
   vi.stubGlobal('Worker', workerWith(reckoner));
   return { seen, letAnswer: () => vi.waitFor(() => (expect(waiting.length).toBeGreaterThan(0), waiting.shift()!())) };
@@ -43,7 +48,7 @@ function aSlowWorker() {
 
 const LOOK = { slices: [], chosen: [] };
 const aBoard = (name = 'Brinefold Saltworks'): Board => ({ plan: { ...brinefold(CATALOGUE), name }, record: NOTHING_DONE });
-const rename = aBoard;
+const whole = (board: Board): Whole => ({ board, catalogue: CATALOGUE, stock: EMPTY_STOCK });
 let answers: string[];
 let failures: string[];
 let busy: boolean[];
@@ -59,9 +64,9 @@ afterEach(() => vi.unstubAllGlobals());
 test('edits made while the worker is busy go together in the next question, and answers come in order', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+  reckoning.open(whole(aBoard()), LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
-  for (const name of ['a', 'b', 'c']) reckoning.change(rename(name));
+  for (const name of ['a', 'b', 'c']) reckoning.change({ board: aBoard(name) });
   await letAnswer();
   await letAnswer();
   await vi.waitFor(() => expect(answers).toHaveLength(2));
@@ -74,10 +79,10 @@ test('edits made while the worker is busy go together in the next question, and 
 test('a failure is told, and the next edit is answered all the same', async () => {
   const { letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard('bad'), CATALOGUE, EMPTY_STOCK, LOOK);
+  reckoning.open(whole(aBoard('bad')), LOOK);
   await letAnswer();
   await vi.waitFor(() => expect(failures).toEqual(['no such plan']));
-  reckoning.change(rename('good'));
+  reckoning.change({ board: aBoard('good') });
   await letAnswer();
   await vi.waitFor(() => expect(answers).toEqual(['2 good']));
   reckoning.close();
@@ -86,10 +91,10 @@ test('a failure is told, and the next edit is answered all the same', async () =
 test('another board opened forgets the edits still waiting for the first', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+  reckoning.open(whole(aBoard()), LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
-  reckoning.change(rename('lost'));
-  reckoning.open(aBoard('Other'), CATALOGUE, EMPTY_STOCK, LOOK);
+  reckoning.change({ board: aBoard('lost') });
+  reckoning.open(whole(aBoard('Other')), LOOK);
   await letAnswer();
   await letAnswer();
   await vi.waitFor(() => expect(answers).toHaveLength(2));
@@ -97,30 +102,35 @@ test('another board opened forgets the edits still waiting for the first', async
   reckoning.close();
 });
 
-test('what the rack holds is told after the board is open, and before the edits that wait', async () => {
+test('what the rack holds and what is looked at are told with the edits that wait, as they were last said', async () => {
   const { seen, letAnswer } = aSlowWorker();
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+  reckoning.open(whole(aBoard()), LOOK);
   await vi.waitFor(() => expect(seen).toHaveLength(1));
-  reckoning.change(rename('later'));
-  reckoning.shelve({ ...EMPTY_STOCK, offcuts: [{ id: 'o', materialId: 'mdf', thicknessMm: 6, widthMm: 300, depthMm: 200 }] });
-  for (let i = 0; i < 3; i++) await letAnswer();
-  await vi.waitFor(() => expect(answers).toHaveLength(3));
-  expect(seen).toEqual(['Brinefold Saltworks', '1 in the rack', 'later']);
+  reckoning.change({ board: aBoard('later') });
+  reckoning.change({ stock: { ...EMPTY_STOCK, offcuts: [{ id: 'o', materialId: 'mdf', thicknessMm: 6, widthMm: 300, depthMm: 200 }] } });
+  reckoning.look({ slices: ['jobs'], chosen: [] });
+  reckoning.look({ slices: ['days'], chosen: [] });
+  for (let i = 0; i < 2; i++) await letAnswer();
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  expect(seen).toEqual(['Brinefold Saltworks', 'later, looks at days, 1 in the rack']);
   reckoning.close();
 });
 
-test('what is looked at is asked before the edits that wait, and only as it was last said', async () => {
-  const { seen, letAnswer } = aSlowWorker();
+test('a catalogue that is another is told by what changed in it', async () => {
+  const asked: News[] = [];
+  vi.stubGlobal('Worker', workerWith({ tell: (news: News) => (asked.push(news), Promise.resolve({ slices: {}, warningIds: [] })) }));
   const reckoning = new Reckoning(listener());
-  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
-  await vi.waitFor(() => expect(seen).toHaveLength(1));
-  reckoning.change(rename('later'));
-  reckoning.look({ slices: ['jobs'], chosen: [] });
-  reckoning.look({ slices: ['days'], chosen: [] });
-  for (let i = 0; i < 3; i++) await letAnswer();
-  await vi.waitFor(() => expect(answers).toHaveLength(3));
-  expect(seen).toEqual(['Brinefold Saltworks', 'looks at days', 'later']);
+  reckoning.open(whole(aBoard()), LOOK);
+  await vi.waitFor(() => expect(answers).toHaveLength(1));
+  const sheets = CATALOGUE.sheets.with(0, { ...CATALOGUE.sheets[0]!, priceMinor: 4711 });
+  reckoning.change({ catalogue: { ...CATALOGUE, sheets } });
+  await vi.waitFor(() => expect(answers).toHaveLength(2));
+  expect(asked[1]).toEqual({ catalogue: [expect.objectContaining({ now: 4711 })] });
+  // The same again in another object is no news.
+  reckoning.change({ catalogue: { ...CATALOGUE, sheets: [...sheets] } });
+  await vi.waitFor(() => expect(busy.at(-1)).toBe(false));
+  expect(asked).toHaveLength(2);
   reckoning.close();
 });
 
@@ -130,12 +140,11 @@ describe('what an early answer leaves out', () => {
     const asked: string[] = [];
     const told = (isWhole: boolean) => Promise.resolve({ slices: {}, warningIds: [], isComplete: true, isWhole });
     const reckoner = {
-      open: () => told(true),
-      change: (changes: Change[], isEarly: boolean) => (
-        asked.push(`${changes.map(({ now }) => String(now)).join('+')} ${isEarly ? 'early' : 'wholly'}`),
-        told(!isEarly)
-      ),
-      rest: () => (asked.push('rest'), told(true)),
+      tell: ({ whole: opened, board: changes }: News, _look: Look | null, isEarly: boolean) => {
+        if (opened !== undefined) return told(true);
+        asked.push(changes === undefined ? 'rest' : `${changes.map(({ now }) => String(now)).join('+')} ${isEarly ? 'early' : 'wholly'}`);
+        return told(!isEarly);
+      },
     };
     vi.stubGlobal('Worker', workerWith(reckoner));
     return asked;
@@ -143,9 +152,9 @@ describe('what an early answer leaves out', () => {
   test('is asked for once nothing else waits', async () => {
     const asked = anEarlyWorker();
     const reckoning = new Reckoning(listener());
-    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    reckoning.open(whole(aBoard()), LOOK);
     await vi.waitFor(() => expect(answers).toHaveLength(1));
-    for (const name of ['a', 'b']) reckoning.change(rename(name));
+    for (const name of ['a', 'b']) reckoning.change({ board: aBoard(name) });
     await vi.waitFor(() => expect(busy).toEqual([true, false, true, false]));
     expect(asked).toEqual(['a early', 'b early', 'rest']);
     reckoning.close();
@@ -160,10 +169,10 @@ describe('what an early answer leaves out', () => {
         const name = ['a', 'b', 'c', 'd', 'e'][asked.length];
         if (name === undefined) return;
         clock.mockReturnValue(1_000 + 150 * asked.length);
-        reckoning.change(rename(name));
+        reckoning.change({ board: aBoard(name) });
       },
     });
-    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    reckoning.open(whole(aBoard()), LOOK);
     await vi.waitFor(() => expect(busy).toEqual([true, false]));
     expect(asked).toEqual(['a early', 'b early', 'c early', 'd wholly', 'e early', 'rest']);
     clock.mockRestore();
@@ -174,12 +183,12 @@ describe('what an early answer leaves out', () => {
 test('an answer given before the checks were there is asked for again, with what is looked at', async () => {
   const looks: unknown[] = [];
   const judged = (isComplete: boolean) => Promise.resolve({ slices: {}, warningIds: [], isComplete });
-  vi.stubGlobal('Worker', workerWith({ open: () => judged(false), look: (look: unknown) => (looks.push(look), judged(true)) }));
+  vi.stubGlobal('Worker', workerWith({ tell: (_news: News, look: unknown) => (looks.push(look), judged(looks.length > 1)) }));
   const reckoning = new Reckoning(listener());
   const looked = { slices: ['mixes'] as const, chosen: [] };
-  reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, looked);
+  reckoning.open(whole(aBoard()), looked);
   await vi.waitFor(() => expect(answers).toHaveLength(2));
-  expect(looks).toEqual([looked]);
+  expect(looks).toEqual([looked, looked]);
   reckoning.close();
 });
 
@@ -194,8 +203,12 @@ describe('a worker that dies', () => {
       ends.at(-1)!();
       return new Promise(() => undefined);
     };
-    const change = (): Promise<never> => (ends.at(-1)!(), new Promise(() => undefined));
-    const Alive = workerWith({ open: answer, change });
+    const tell = ({ whole: opened }: News): unknown => {
+      if (opened !== undefined) return answer(opened.board);
+      ends.at(-1)!();
+      return new Promise(() => undefined);
+    };
+    const Alive = workerWith({ tell });
     vi.stubGlobal(
       'Worker',
       class extends Alive {
@@ -214,9 +227,9 @@ describe('a worker that dies', () => {
   test('is started again once, with the board as it is by then, and goes on', async () => {
     const opened = someWorkers(['answers', 'answers']);
     const reckoning = new Reckoning(listener());
-    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    reckoning.open(whole(aBoard()), LOOK);
     await vi.waitFor(() => expect(answers).toHaveLength(1));
-    reckoning.change(rename('kept'));
+    reckoning.change({ board: aBoard('kept') });
     await vi.waitFor(() => expect(opened).toEqual(['Brinefold Saltworks', 'kept']));
     await vi.waitFor(() => expect(answers).toHaveLength(2));
     expect(failures).toEqual([]);
@@ -226,7 +239,7 @@ describe('a worker that dies', () => {
   test('twice in a row is told, and nobody waits for an answer', async () => {
     const opened = someWorkers(['dies', 'dies']);
     const reckoning = new Reckoning(listener());
-    reckoning.open(aBoard(), CATALOGUE, EMPTY_STOCK, LOOK);
+    reckoning.open(whole(aBoard()), LOOK);
     await vi.waitFor(() => expect(failures).toEqual(['died']));
     expect(opened).toHaveLength(2);
     expect(busy).toEqual([true, false]);

@@ -1,14 +1,12 @@
 import type { Remote } from 'comlink';
-import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Figure } from '@spare-acre/core/base/units';
 import type { Shift } from '@spare-acre/core/schedule/tasks';
-import { type Board, changesBetween } from '@spare-acre/core/plan';
-import type { Stock } from '@spare-acre/core/plan/workshop';
 import type { Answer, Place } from './answering';
 import type { Reckoner } from './derive.worker';
 import deriveWorkerUrl from './derive.worker.ts?sharing';
 import { type Mortal, WorkerDied, wrapMortal } from './mortal';
 import type { Look } from './slices';
+import { type News, Told, type Whole } from './told';
 
 /** What becomes of an answer: `version` counts the edits it has seen. */
 export interface Listener {
@@ -24,13 +22,6 @@ const MAX_BEHIND_MS = 250;
 /** An answer that takes longer than this does not come any more: the most crowded board takes a hundredth of it. */
 const PATIENCE_MS = 30_000;
 
-/** A board with all that it is derived with. */
-interface Whole {
-  readonly board: Board;
-  readonly catalogue: Catalogue;
-  readonly stock: Stock;
-}
-
 /**
  * The worker at the other end of the desk. One question at a time: edits made meanwhile wait and go together, so that a
  * fast drag is answered as often as the worker can, and never out of order. A worker that dies is started again once with the whole board.
@@ -38,11 +29,8 @@ interface Whole {
 export class Reckoning {
   private mortal: Mortal<Reckoner>;
   private restarts = 0;
-  private opening: (() => Promise<Answer>) | null = null;
-  /** What the worker has, and what it is to have: what lies between is told once, however many edits it was. */
-  private told: Board | null = null;
-  private whole: Whole | null = null;
-  private stock: Stock | null = null;
+  private readonly told = new Told();
+  /** What is looked at and not asked for yet. */
   private looking: Look | null = null;
   private lastLook: Look = { slices: [], chosen: [] };
   private isRunning = false;
@@ -58,29 +46,16 @@ export class Reckoning {
     return this.mortal.remote;
   }
 
-  open(board: Board, catalogue: Catalogue, stock: Stock, look: Look): void {
-    this.whole = { board, catalogue, stock };
-    [this.stock, this.looking, this.hasRest] = [null, null, false];
-    this.lastLook = look;
-    this.openWhole();
-    this.ask();
-  }
-  private openWhole(): void {
-    const { board, catalogue, stock } = this.whole!;
-    this.told = board;
-    this.opening = () => this.remote.open(board, catalogue, stock, this.lastLook) as Promise<Answer>;
+  open(whole: Whole, look: Look): void {
+    this.told.open(whole);
+    this.hasRest = false;
+    this.look(look);
   }
 
-  /** Tells what the rack holds now, once the board it is for has been opened. */
-  shelve(stock: Stock): void {
-    this.stock = stock;
-    if (this.whole !== null) this.whole = { ...this.whole, stock };
-    this.ask();
-  }
-
-  change(board: Board): void {
-    if (this.whole !== null) this.whole = { ...this.whole, board };
-    this.ask();
+  /** Tells what of the open board is another by now. */
+  change(parts: Partial<Whole>): void {
+    this.told.become(parts);
+    if (this.told.isOpen) this.ask();
   }
 
   /** Tells what is looked at now. */
@@ -150,38 +125,29 @@ export class Reckoning {
   /** Starts another worker with the board as it is now. @returns false where one was started just before, and died as well */
   private restart(): boolean {
     this.mortal.worker.terminate();
-    if (this.restarts > 0 || this.whole === null) return false;
+    if (this.restarts > 0 || !this.told.isOpen) return false;
     this.restarts += 1;
     this.mortal = startWorker();
-    [this.stock, this.looking, this.hasRest] = [null, null, false];
-    this.openWhole();
+    [this.looking, this.hasRest] = [this.lastLook, false];
+    this.told.forget();
     return true;
   }
 
   /** What is to be asked next, and no longer waits; null when nothing is. */
   private next(): (() => Promise<Answer>) | null {
-    const { opening, stock, looking, told, whole } = this;
-    if (opening !== null) {
-      this.opening = null;
-      return opening;
-    }
-    if (stock !== null) {
-      this.stock = null;
-      return () => this.remote.shelve(stock) as Promise<Answer>;
-    }
-    if (looking !== null) {
-      this.looking = null;
-      return () => this.remote.look(looking) as Promise<Answer>;
-    }
-    if (told !== null && whole !== null && told !== whole.board) {
-      this.told = whole.board;
-      const changes = changesBetween(told, whole.board);
-      const isEarly = this.behindSinceMs === null || performance.now() - this.behindSinceMs < MAX_BEHIND_MS;
-      return () => this.remote.change(changes, isEarly) as Promise<Answer>;
+    const [news, looking] = [this.told.news(), this.looking];
+    this.looking = null;
+    if (news !== null || looking !== null) {
+      const isEdit = looking === null && Object.keys(news!).join() === 'board';
+      const isEarly = isEdit && (this.behindSinceMs === null || performance.now() - this.behindSinceMs < MAX_BEHIND_MS);
+      return () => this.tell(news ?? {}, looking, isEarly);
     }
     if (!this.hasRest) return null;
     this.hasRest = false;
-    return () => this.remote.rest() as Promise<Answer>;
+    return () => this.tell({}, null, false);
+  }
+  private tell(news: News, look: Look | null, isEarly: boolean): Promise<Answer> {
+    return this.remote.tell(news, look, isEarly) as Promise<Answer>;
   }
 }
 

@@ -1,7 +1,7 @@
 import { type Remote, proxy } from 'comlink';
 import { type Ref, ref } from 'vue';
 import { wrapMortal } from './mortal';
-import { searchedBoard } from './searched-board';
+import { searchedBoard, tellSearches } from './searched-board';
 import type { Searches } from './searches.worker';
 import type { OnProgress } from './searches/progress';
 
@@ -14,11 +14,11 @@ export function searches(): Remote<Searches> {
     // The next search starts another, with the whole board.
     ({ remote } = wrapMortal<Searches>(worker, () => {
       remote = null;
-      searchedBoard.forgetTold();
+      searchedBoard.forget();
     }));
   }
   // Messages arrive in order: what is asked next is asked of the board as it is now.
-  searchedBoard.tell(remote);
+  tellSearches(remote);
   return remote;
 }
 

@@ -23,9 +23,7 @@ const ofBoard =
     search(board, ...rest);
 
 const searches = {
-  open: board.open.bind(board),
-  shelve: board.shelve.bind(board),
-  change: board.change.bind(board),
+  take: board.take.bind(board),
   play: ofBoard(play),
   sight: ofBoard(sight),
   look: ofBoard(look),

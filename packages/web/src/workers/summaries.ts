@@ -22,9 +22,10 @@ export async function* summarise(
   try {
     for (const { id, plan, record } of boards) {
       const nothing = { slices: [], chosen: [] };
-      const first = await remote.open({ plan, record }, catalogueFor(plan.people.map(({ name }) => name)), EMPTY_STOCK, nothing);
+      const catalogue = catalogueFor(plan.people.map(({ name }) => name));
+      const first = await remote.tell({ whole: { board: { plan, record }, catalogue, stock: EMPTY_STOCK } }, nothing, false);
       // A worker's very first answer comes before its checks.
-      const judged = first.isComplete ? first : await remote.look(nothing);
+      const judged = first.isComplete ? first : await remote.tell({}, null, false);
       const { counts, readiness } = { ...first.slices, ...judged.slices };
       yield [id, { readyText: readiness!.readyText, sheets: counts!.sheets.value, warnings: judged.warningIds.length }];
     }

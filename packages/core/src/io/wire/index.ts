@@ -50,7 +50,7 @@ export { Hand, HandChoice, HandParams, HandReadings, Log, LogParams, LogQuery, N
 export { Journal, JournalQuery, MAX_DEEDS, NewDeeds } from './bench';
 export { LiveEvent, LiveQuery } from './live';
 export { MAX_PICTURES_MB, MAX_PICTURE_MB, MAX_PICTURE_PX, Picture, PictureList, PictureParams } from './pictures';
-export { CatalogueAnswer, Edition } from './catalogue';
+export { CatalogueAnswer, CatalogueChanges, CatalogueSince, Edition } from './catalogue';
 export { Customs, EntryBody, EntryParams, EntryPicture, InUse, ManyEntries, OwnList, OwnParams } from './own';
 export { NewOffcut, OffcutParams, Rack, RackOffcut } from './rack';
 export { Ledger, Move, MoveParams, NewMoves } from './shelf';

@@ -23,7 +23,6 @@ vi.mock('../../workers/reckoning', () => ({
     open = (): void => undefined;
     look = (): void => undefined;
     change = (): void => undefined;
-    shelve = (): void => undefined;
   },
 }));
 const entry = (n: number): LogEntry => ({

@@ -29,10 +29,9 @@ vi.mock('../../workers/reckoning', () => ({
     constructor(listener: never) {
       told.listener = listener;
     }
-    open = ({ plan }: { plan: { name: string } }): void => void told.opened.push(plan.name);
+    open = ({ board }: { board: { plan: { name: string } } }): void => void told.opened.push(board.plan.name);
     look = (): void => undefined;
-    change = (board: { plan: { name: string } }): void => void told.boards.push(board);
-    shelve = (): void => undefined;
+    change = ({ board }: { board?: { plan: { name: string } } }): void => void (board && told.boards.push(board));
   },
 }));
 

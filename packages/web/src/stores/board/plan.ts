@@ -13,7 +13,7 @@ import { type Edit, applied, editName } from '@spare-acre/core/plan/edits';
 import { applyAnswer, placeOf } from '../../workers/answering';
 import { Reckoning } from '../../workers/reckoning';
 import { searchedBoard } from '../../workers/searched-board';
-import type { Catalogue } from '@spare-acre/core/catalogue';
+import type { Whole } from '../../workers/told';
 import type { Look, SliceName, Slices } from '../../workers/slices';
 import { useCatalogue } from '../workshop/catalogue';
 import { fetchBoard } from '../device/client';
@@ -87,8 +87,7 @@ export const usePlan = defineStore('plan', () => {
     const isNone = ({ offcuts: pieces, airs, shelf: own }: Stock): boolean =>
       pieces.length === 0 && Object.keys(airs).length === 0 && Object.keys(own).length === 0;
     if (board.value === null || (isNone(now) && isNone(before))) return;
-    reckoning.shelve(now);
-    searchedBoard.shelve(now);
+    tell({ stock: now });
   });
 
   const warnings = computed(() => slices.value.warnings ?? []);
@@ -114,21 +113,19 @@ export const usePlan = defineStore('plan', () => {
       isLookedForLater = true;
       void saving.saveNow();
     }
-    tell(catalogues.inUse ?? catalogue);
+    const whole: Whole = { board: board.value, catalogue: catalogues.inUse ?? catalogue, stock: stock.value };
+    reckoning.open(whole, looked.value);
+    searchedBoard.open(whole);
   }
 
-  let told: Catalogue | null = null;
-  /** Tells the workers of a whole board anew. */
-  function tell(catalogue: Catalogue): void {
-    told = catalogue;
-    reckoning.open(board.value!, catalogue, stock.value, looked.value);
-    searchedBoard.open(board.value!, catalogue, stock.value);
+  /** Tells the workers what became another. */
+  function tell(parts: Partial<Whole>): void {
+    reckoning.change(parts);
+    searchedBoard.become(parts);
   }
   watch(
     () => catalogues.inUse,
-    (now, before) => {
-      if (now !== null && before !== null && board.value !== null && now !== told) tell(now);
-    },
+    (now) => now !== null && board.value !== null && tell({ catalogue: now }),
   );
   watch(
     () => plan.value?.people.map(({ name }) => name).join('\n'),
@@ -194,8 +191,7 @@ export const usePlan = defineStore('plan', () => {
   }
   function show(next: Board): void {
     board.value = next;
-    reckoning.change(next);
-    searchedBoard.change(next);
+    tell({ board: next });
   }
 
   /** What was done, as it was heard of: no edit of this page, and none that it could undo. */

@@ -2,6 +2,7 @@ import {
   BoardCard,
   BoardList,
   CatalogueAnswer,
+  CatalogueChanges,
   History,
   type NewOffcut,
   ProblemDetails,
@@ -10,7 +11,7 @@ import {
   RackOffcut,
   SavedPlan,
 } from '@spare-acre/core/io/wire';
-import type { Board, Plan } from '@spare-acre/core/plan';
+import { type Board, type Plan, withChanges } from '@spare-acre/core/plan';
 import type { CutSheet } from '@spare-acre/core/plan/workshop';
 import { ref } from 'vue';
 import type { z } from 'zod';
@@ -31,6 +32,11 @@ export const isSignInWanted = ref(false);
 /** The catalogue as the builder has it, and what of it is their own. */
 export type OwnedCatalogue = z.infer<typeof CatalogueAnswer>;
 export const fetchCatalogue = (): Promise<OwnedCatalogue> => call(CatalogueAnswer, 'GET', '/catalogue');
+/** The same with what changed in it since; what did not stays the same object. */
+export async function fetchCatalogueAfter(before: OwnedCatalogue): Promise<OwnedCatalogue> {
+  const { changes } = await call(CatalogueChanges, 'GET', `/catalogue/changes?since=${encodeURIComponent(before.edition)}`);
+  return changes === null ? fetchCatalogue() : withChanges(before, changes);
+}
 export const fetchBoards = (): Promise<z.infer<typeof BoardList>> => call(BoardList, 'GET', '/boards');
 export const fetchPutAway = async (): Promise<z.infer<typeof PutAwayList>['boards']> =>
   (await call(PutAwayList, 'GET', '/boards/put-away')).boards;

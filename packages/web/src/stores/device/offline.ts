@@ -23,6 +23,12 @@ const controlled = (): Promise<unknown> =>
     ? Promise.resolve()
     : new Promise((done) => navigator.serviceWorker.addEventListener('controllerchange', done, { once: true }));
 
+/** What was told of a path is another by now: where this device keeps it, it keeps that. */
+export async function toldAnew(path: string, body: unknown): Promise<void> {
+  const told = await (globalThis as { caches?: CacheStorage }).caches?.open('spare-acre-told');
+  if ((await told?.match(path)) !== undefined) await told!.put(path, Response.json(body));
+}
+
 /** What was told is forgotten: somebody signs out. */
 export const forgetTold = async (): Promise<void> =>
   void (await (globalThis as { caches?: CacheStorage }).caches?.delete('spare-acre-told'));

@@ -2,7 +2,8 @@ import { defineStore } from 'pinia';
 import { computed, shallowRef } from 'vue';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type * as Hands from '@spare-acre/core/learning/calibration';
-import { type OwnedCatalogue, fetchCatalogue } from '../device/client';
+import { type OwnedCatalogue, fetchCatalogue, fetchCatalogueAfter } from '../device/client';
+import { toldAnew } from '../device/offline';
 
 /** The catalogue, asked for once. */
 export const useCatalogue = defineStore('catalogue', () => {
@@ -24,6 +25,8 @@ export const useCatalogue = defineStore('catalogue', () => {
   const pictures = shallowRef<OwnedCatalogue['pictures']>([]);
   const terms = shallowRef<OwnedCatalogue['terms']>('british');
   let asked: Promise<Catalogue> | null = null;
+  /** The last answer, which later ones only change. */
+  let last: OwnedCatalogue | null = null;
 
   const load = (): Promise<Catalogue> =>
     (asked ??= fetched().catch((error: unknown) => {
@@ -31,8 +34,10 @@ export const useCatalogue = defineStore('catalogue', () => {
       throw error;
     }));
   async function fetched(): Promise<Catalogue> {
-    const loaded = await fetchCatalogue();
+    const loaded = await (last === null ? fetchCatalogue() : fetchCatalogueAfter(last));
     if (loaded.hand.length > 0) handed.value ??= await import('@spare-acre/core/learning/calibration');
+    if (last !== null) void toldAnew('/api/catalogue', loaded);
+    last = loaded;
     [own.value, leftOut.value, hand.value, pictures.value, terms.value] = [
       loaded.own,
       loaded.leftOut,
@@ -43,7 +48,7 @@ export const useCatalogue = defineStore('catalogue', () => {
     return (catalogue.value = loaded.catalogue);
   }
 
-  /** Asks for it again: a figure in it is another. */
+  /** Asks for what changed in it: a figure in it is another. */
   function renew(): Promise<Catalogue> {
     asked = null;
     return load();

@@ -111,7 +111,7 @@ describe('the mishap desk', () => {
   test('ranks what it may come of, plans the mend before what is left, and writes it down', async () => {
     const store = await aBench();
     const copy = new BoardCopy(new LoadedUnits(ALL_UNITS));
-    copy.open({ plan: store.plan!, record: NOTHING_DONE }, CATALOGUE, EMPTY_STOCK);
+    copy.take({ whole: { board: { plan: store.plan!, record: NOTHING_DONE }, catalogue: CATALOGUE, stock: EMPTY_STOCK } });
     copies.push(copy);
     const desk = shown(MishapDesk, {});
     expect(desk.text()).toContain('Choose what went wrong.');
