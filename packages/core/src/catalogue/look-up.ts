@@ -1,4 +1,4 @@
-import { type Figure, type Unit, given } from '../base/units';
+import { type Figure, type Unit, given, ranged } from '../base/units';
 import type {
   Adhesive,
   Battery,
@@ -24,7 +24,7 @@ import type {
 /** A catalogue estimate as an input of the reckoning, its range and origin in the note. */
 export function estimated<U extends Unit>(label: string, estimate: Estimate, unit: U): Figure<U> {
   if (estimate.low === estimate.high) return given(label, estimate.value, unit, 'catalogue', estimate.origin);
-  return given(label, estimate.value, unit, 'catalogue', `${estimate.origin}, ${estimate.low} to ${estimate.high}`, estimate);
+  return ranged(given(label, estimate.value, unit, 'catalogue', `${estimate.origin}, ${estimate.low} to ${estimate.high}`), estimate);
 }
 
 /** Stock sheets of a material in one thickness that are to be had, smallest first. */

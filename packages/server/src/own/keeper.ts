@@ -38,7 +38,12 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
     ours,
     at: (edition) => last.find((kept) => kept.edition === edition),
     async now() {
-      const { edition: number, currency, terms, week_starts_on: weekStartsOn } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
+      const {
+        edition: number,
+        currency,
+        terms,
+        week_starts_on: weekStartsOn,
+      } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
       const edition = `${shipped}-${number}`;
       if (known?.edition === edition) return known;
       const [entries, outOfUse, figures, pictures, readings, refused] = await Promise.all([

@@ -124,7 +124,7 @@ export async function askShops(db: Knex, catalogue: Catalogue, nowMs: number, pa
     rows.map(async ({ id, plays }) => {
       const shop = SIMULATED.find((one) => one.id === id);
       if (shop === undefined) return;
-      const fault = await heard(db, shop, catalogue, nowMs, plays, patienceMs);
+      const fault = await heardFrom(shop, plays, { db, catalogue, nowMs, patienceMs });
       await db<ShopRow>('shops')
         .where({ id })
         .update({ asked_at: new Date(nowMs), fault, ...(fault === null ? { heard_at: new Date(nowMs) } : {}) });
@@ -132,15 +132,14 @@ export async function askShops(db: Knex, catalogue: Catalogue, nowMs: number, pa
   );
 }
 
+interface Asking {
+  readonly db: Knex;
+  readonly catalogue: Catalogue;
+  readonly nowMs: number;
+  readonly patienceMs: number;
+}
 /** @returns what was wrong with the answer, null where nothing was */
-async function heard(
-  db: Knex,
-  shop: Simulated,
-  catalogue: Catalogue,
-  nowMs: number,
-  plays: ShopPlays,
-  patienceMs: number,
-): Promise<string | null> {
+async function heardFrom(shop: Simulated, plays: ShopPlays, { db, catalogue, nowMs, patienceMs }: Asking): Promise<string | null> {
   for (let tried = 1; ; tried++) {
     const text = await Promise.race([
       priceListOf(shop, catalogue, nowMs, plays),

@@ -50,26 +50,24 @@ export function priceListOf(shop: Simulated, catalogue: Catalogue, nowMs: number
   const day = Math.floor(nowMs / DAY_MS);
   const stocks = [...stockedIn(catalogue).values()].filter(shop.sells);
   const offers = stocks.flatMap((stock, i) =>
-    offersOf(stock, shop, seeded(hash(`${shop.id} ${stock.id}`)), seeded(hash(`${shop.id} ${stock.id} ${day}`)), i, plays),
+    offersOf(stock, shop, { day, isDear: plays === 'price-jump' && i % 4 === 0, isGone: plays === 'sold-out' && i % 3 === 0 }),
   );
   return Promise.resolve(priceListCsv(offers, catalogue));
 }
 
 function offersOf(
   { id, packs, unit }: Stocked,
-  { level }: Simulated,
-  always: () => number,
-  today: () => number,
-  index: number,
-  plays: ShopPlays,
+  shop: Simulated,
+  { day, isDear, isGone }: { readonly day: number; readonly isDear: boolean; readonly isGone: boolean },
 ): readonly Omit<Offer, 'shopId'>[] {
-  const dear = plays === 'price-jump' && index % 4 === 0 ? 1.6 : 1;
+  const [always, today] = [seeded(hash(`${shop.id} ${id}`)), seeded(hash(`${shop.id} ${id} ${day}`))];
+  const dear = isDear ? 1.6 : 1;
   return packs.map(({ amount, priceMinor }) => {
-    const price = Math.max(1, Math.round(priceMinor * level * dear * (0.92 + 0.16 * always())));
+    const price = Math.max(1, Math.round(priceMinor * shop.level * dear * (0.92 + 0.16 * always())));
     const hasStep = always() < 0.25 && unit !== '1';
     // Most shelves are full; some have a few left, and now and then one is empty.
     const few = today();
-    const stock = plays === 'sold-out' && index % 3 === 0 ? 0 : few < 0.1 ? Math.floor(few * 80) : null;
+    const stock = isGone ? 0 : few < 0.1 ? Math.floor(few * 80) : null;
     return {
       stockId: id,
       amount,

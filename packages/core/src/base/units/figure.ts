@@ -160,10 +160,11 @@ function bared(data: object): unknown {
  * @param note how it was measured, or its plausible range and origin
  * @throws RangeError when not finite: no figure is better than a quietly wrong one
  */
-export function given<U extends Unit>(label: string, value: number, unit: U, source: Source, note?: string, range?: Range): Figure<U> {
-  const own = note === undefined ? { label, value, unit, source } : { label, value, unit, source, note };
-  return finite(range === undefined ? own : { ...own, range });
+export function given<U extends Unit>(label: string, value: number, unit: U, source: Source, note?: string): Figure<U> {
+  return finite(note === undefined ? { label, value, unit, source } : { label, value, unit, source, note });
 }
+/** An input with the range that it may lie in: that very object, by which a value is known wherever it is used. */
+export const ranged = <U extends Unit>(figure: Figure<U>, range: Range): Figure<U> => ({ ...figure, range });
 /** What a sign does to two values, as {@link calculate} does it. */
 export const applied = (sign: Sign, left: number, right: number): number => SIGNS[sign].of(left, right);
 

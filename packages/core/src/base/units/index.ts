@@ -10,7 +10,7 @@ export {
   minorDigits,
   toMinor,
 } from './convert';
-export { applied, asBare, bareOf, given, hasWorking, isUnit, calculate, total, ceilTolerant } from './figure';
+export { applied, asBare, bareOf, given, hasWorking, isUnit, calculate, ranged, total, ceilTolerant } from './figure';
 export type { Bare, Figure, Quantity, Range, Unit } from './figure';
 export { parseLength, parseNumber, parsePoint } from './parse';
 export type { Limits } from './parse';

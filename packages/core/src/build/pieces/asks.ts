@@ -10,7 +10,12 @@ export const askLength = (key: string, label: string, limits: Limits, more: When
   ...ask.askLength(key, label, limits),
   ...more,
 });
-export const askNumber = (key: string, label: string, limits: Limits, unit = '', step = 1, more: When = {}): PieceField => ({
+/** How a number is asked for: what it counts, and how far one step goes. */
+interface Steps extends When {
+  readonly unit?: string;
+  readonly step?: number;
+}
+export const askNumber = (key: string, label: string, limits: Limits, { unit = '', step = 1, ...more }: Steps = {}): PieceField => ({
   ...ask.askNumber(key, label, limits, unit),
   step,
   ...more,

@@ -15,7 +15,14 @@ export const doorAt = (id: string, name: string, middleMm: number, widthMm: numb
   onto: 0,
   isLined: true,
 });
-export const windowAt = (id: string, name: string, middleMm: number, sillMm: number, widthMm: number, heightMm: number): Opening => ({
+/** Where a window sits in its wall, and how large it is. */
+interface WindowSize {
+  readonly middleMm: number;
+  readonly sillMm: number;
+  readonly widthMm: number;
+  readonly heightMm: number;
+}
+export const windowAt = (id: string, name: string, { middleMm, sillMm, widthMm, heightMm }: WindowSize): Opening => ({
   id,
   name,
   kind: 'window',

@@ -11,8 +11,7 @@ const lays = (some: Partial<Lays>): Lays => ({ ...EVEN, ...some });
 const method = (
   id: string,
   name: string,
-  does: Method['does'],
-  rank: number,
+  [does, rank]: readonly [does: Method['does'], rank: number],
   m2PerH: Range,
   rest: Partial<Omit<Method, 'id' | 'name' | 'does' | 'rank' | 'm2PerH'>> = {},
 ): Method => ({
@@ -35,98 +34,98 @@ const method = (
 
 /** Ways of putting things on, and where each leaves what it puts on. */
 export const methods: Catalogue['methods'] = [
-  method('spread', 'spread', 'paste', 10, [0.6, 0.4, 0.8], { cautionIds: ['dust'], onto: 'any' }),
-  method('by-hand', 'pressed on by hand', 'paste', 10, [0.25, 0.15, 0.4], { onto: 'any' }),
-  method('set-in', 'pressed into wet paste', 'embed', 12, [0.5, 0.3, 0.8], {
+  method('spread', 'spread', ['paste', 10], [0.6, 0.4, 0.8], { cautionIds: ['dust'], onto: 'any' }),
+  method('by-hand', 'pressed on by hand', ['paste', 10], [0.25, 0.15, 0.4], { onto: 'any' }),
+  method('set-in', 'pressed into wet paste', ['embed', 12], [0.5, 0.3, 0.8], {
     perH: about(240, 150, 400),
     onto: 'wet',
     setUpMin: 4,
     lays: lays({ all: 0.08, broken: 1, patchMm: 5 }),
   }),
-  method('score', 'scored', 'press', 13, [0.12, 0.08, 0.2], { onto: 'any', lays: lays({ all: 0 }) }),
-  method('stamp', 'roller or stamp', 'press', 13, [0.35, 0.2, 0.5], { onto: 'wet', lays: lays({ all: 0 }) }),
-  method('foil-ball', 'foil ball', 'press', 13, [2, 1.5, 3], { onto: 'any', lays: lays({ all: 0 }) }),
-  method('sprinkle', 'sprinkle and tap', 'grain', 15, [1, 0.7, 1.3], {
+  method('score', 'scored', ['press', 13], [0.12, 0.08, 0.2], { onto: 'any', lays: lays({ all: 0 }) }),
+  method('stamp', 'roller or stamp', ['press', 13], [0.35, 0.2, 0.5], { onto: 'wet', lays: lays({ all: 0 }) }),
+  method('foil-ball', 'foil ball', ['press', 13], [2, 1.5, 3], { onto: 'any', lays: lays({ all: 0 }) }),
+  method('sprinkle', 'sprinkle and tap', ['grain', 15], [1, 0.7, 1.3], {
     cautionIds: ['dust'],
     onto: 'wet',
     lays: lays({ all: 0.95, tops: -0.1, broken: 0.15, patchMm: 2 }),
   }),
-  method('dust-on', 'dust on', 'late', 75, [1.5, 1, 2], {
+  method('dust-on', 'dust on', ['late', 75], [1.5, 1, 2], {
     cautionIds: ['dust'],
     lays: lays({ all: 0.25, hollows: 0.35, broken: 0.6, patchMm: 9 }),
   }),
-  method('mist', 'mist on', 'lock', 18, [4, 3, 6], { onto: 'any', setUpMin: 3, lays: lays({ all: 0 }) }),
-  method('soak', 'spray bottle', 'lock', 20, [3, 2, 4], { lays: lays({ all: 0 }) }),
-  method('drip', 'dripped on from a pipette', 'lock', 20, [0.8, 0.5, 1.2], { onto: 'any', lays: lays({ all: 0 }) }),
-  method('spray', 'spray', 'colour', 25, [4, 3, 5], { cautionIds: ['spray'], setUpMin: 15, isSpray: true }),
-  method('spray-above', 'sprayed from above', 'colour', 45, [4, 3, 5], {
+  method('mist', 'mist on', ['lock', 18], [4, 3, 6], { onto: 'any', setUpMin: 3, lays: lays({ all: 0 }) }),
+  method('soak', 'spray bottle', ['lock', 20], [3, 2, 4], { lays: lays({ all: 0 }) }),
+  method('drip', 'dripped on from a pipette', ['lock', 20], [0.8, 0.5, 1.2], { onto: 'any', lays: lays({ all: 0 }) }),
+  method('spray', 'spray', ['colour', 25], [4, 3, 5], { cautionIds: ['spray'], setUpMin: 15, isSpray: true }),
+  method('spray-above', 'sprayed from above', ['colour', 45], [4, 3, 5], {
     cautionIds: ['spray'],
     setUpMin: 15,
     isSpray: true,
     coverShare: 0.5,
     lays: lays({ all: -0.35, up: 1, hollows: -0.3 }),
   }),
-  method('base', 'base coat', 'colour', 30, [0.9, 0.7, 1.2]),
-  method('mask', 'dabbed on edges', 'mask', 34, [0.6, 0.4, 1], {
+  method('base', 'base coat', ['colour', 30], [0.9, 0.7, 1.2]),
+  method('mask', 'dabbed on edges', ['mask', 34], [0.6, 0.4, 1], {
     coverShare: 0.05,
     lays: lays({ all: 0, edges: 0.9, broken: 0.75, patchMm: 2 }),
   }),
-  method('tape', 'taped along', 'mask', 34, [2, 1.4, 3], { onto: 'cured', lays: lays({ all: 0 }) }),
-  method('overbrush', 'overbrush', 'colour', 40, [1.3, 1, 1.7], {
+  method('tape', 'taped along', ['mask', 34], [2, 1.4, 3], { onto: 'cured', lays: lays({ all: 0 }) }),
+  method('overbrush', 'overbrush', ['colour', 40], [1.3, 1, 1.7], {
     coverShare: 0.35,
     lays: lays({ all: 0.6, joints: -1, hollows: -0.45, film: 0.3, broken: 0.3, patchMm: 1.5 }),
   }),
-  method('tint-units', 'stone by stone', 'colour', 42, [0.3, 0.2, 0.5], {
+  method('tint-units', 'stone by stone', ['colour', 42], [0.3, 0.2, 0.5], {
     coverShare: 0.5,
     isByUnit: true,
     lays: lays({ all: 0.5, joints: -0.8, broken: 0.2, patchMm: 12 }),
   }),
-  method('stencil', 'stencilled or along a rule', 'colour', 43, [0.3, 0.2, 0.5], {
+  method('stencil', 'stencilled or along a rule', ['colour', 43], [0.3, 0.2, 0.5], {
     coverShare: 0.25,
     lays: lays({ all: 0.85, joints: -0.4 }),
   }),
-  method('stipple', 'stipple', 'colour', 44, [0.8, 0.6, 1.1], {
+  method('stipple', 'stipple', ['colour', 44], [0.8, 0.6, 1.1], {
     coverShare: 0.25,
     lays: lays({ all: 0.45, film: 0.25, broken: 0.9, patchMm: 2 }),
   }),
-  method('wash', 'wash', 'wash', 50, [1.2, 0.9, 1.6], { lays: lays({ all: 0.32, hollows: 0.6, joints: 0.4, tops: -0.12 }) }),
-  method('glaze', 'glaze', 'wash', 52, [1, 0.8, 1.4], { coverShare: 0.5, lays: lays({ all: 0.8, tops: -0.1 }) }),
-  method('runs', 'stained downwards', 'wash', 54, [0.5, 0.3, 0.8], {
+  method('wash', 'wash', ['wash', 50], [1.2, 0.9, 1.6], { lays: lays({ all: 0.32, hollows: 0.6, joints: 0.4, tops: -0.12 }) }),
+  method('glaze', 'glaze', ['wash', 52], [1, 0.8, 1.4], { coverShare: 0.5, lays: lays({ all: 0.8, tops: -0.1 }) }),
+  method('runs', 'stained downwards', ['wash', 54], [0.5, 0.3, 0.8], {
     coverShare: 0.25,
     lays: lays({ all: 0.015, hollows: 0.14, broken: 0.9, patchMm: 1.2, runsMm: 9 }),
   }),
-  method('drybrush', 'drybrush', 'colour', 60, [1.6, 1.2, 2], {
+  method('drybrush', 'drybrush', ['colour', 60], [1.6, 1.2, 2], {
     coverShare: 0.08,
     lays: lays({ all: 0, edges: 0.5, tops: 0.12, joints: -1, hollows: -0.8, film: 0.15, broken: 0.35, patchMm: 1 }),
   }),
-  method('sponge-chip', 'sponge chip', 'colour', 62, [1, 0.7, 1.4], {
+  method('sponge-chip', 'sponge chip', ['colour', 62], [1, 0.7, 1.4], {
     coverShare: 0.03,
     lays: lays({ all: 0.02, edges: 0.35, broken: 0.95, patchMm: 1.5 }),
   }),
-  method('varnish', 'varnish', 'finish', 70, [1.2, 0.9, 1.6], { lays: lays({ all: 0 }) }),
-  method('strew', 'strewn in glue', 'plant', 72, [0.7, 0.5, 1], { lays: lays({ all: 0.9, broken: 0.35, patchMm: 7 }) }),
-  method('clumps', 'in clumps', 'plant', 73, [0.7, 0.5, 1], {
+  method('varnish', 'varnish', ['finish', 70], [1.2, 0.9, 1.6], { lays: lays({ all: 0 }) }),
+  method('strew', 'strewn in glue', ['plant', 72], [0.7, 0.5, 1], { lays: lays({ all: 0.9, broken: 0.35, patchMm: 7 }) }),
+  method('clumps', 'in clumps', ['plant', 73], [0.7, 0.5, 1], {
     coverShare: 0.4,
     lays: lays({ all: 0.2, hollows: 0.4, broken: 0.95, patchMm: 3 }),
   }),
-  method('set-down', 'set down one by one', 'plant', 74, [0.5, 0.3, 0.8], {
+  method('set-down', 'set down one by one', ['plant', 74], [0.5, 0.3, 0.8], {
     perH: about(140, 100, 200),
     lays: lays({ all: 0.05, broken: 1, patchMm: 6 }),
   }),
-  method('plant-rows', 'planted in rows', 'plant', 74, [0.4, 0.25, 0.6], {
+  method('plant-rows', 'planted in rows', ['plant', 74], [0.4, 0.25, 0.6], {
     perH: about(180, 120, 260),
     lays: lays({ all: 0.1, tops: 0.3, broken: 0.5, patchMm: 5 }),
   }),
-  method('pour', 'pour', 'pour', 80, [0.5, 0.3, 0.8], { cautionIds: ['resin'], setUpMin: 15 }),
-  method('gloss', 'gloss over paint', 'pour', 80, [1.2, 0.9, 1.6]),
-  method('gel', 'gel in layers', 'pour', 80, [0.6, 0.4, 0.9]),
-  method('float', 'laid on an uncured pour', 'embed', 82, [0.5, 0.3, 0.8], {
+  method('pour', 'pour', ['pour', 80], [0.5, 0.3, 0.8], { cautionIds: ['resin'], setUpMin: 15 }),
+  method('gloss', 'gloss over paint', ['pour', 80], [1.2, 0.9, 1.6]),
+  method('gel', 'gel in layers', ['pour', 80], [0.6, 0.4, 0.9]),
+  method('float', 'laid on an uncured pour', ['embed', 82], [0.5, 0.3, 0.8], {
     perH: about(240, 150, 400),
     onto: 'wet',
     setUpMin: 4,
     lays: lays({ all: 0.06, broken: 1, patchMm: 5 }),
   }),
-  method('snow', 'snow last', 'late', 90, [0.6, 0.4, 0.9], { lays: lays({ all: 0.35, up: 0.6, tops: 0.2, broken: 0.45, patchMm: 12 }) }),
+  method('snow', 'snow last', ['late', 90], [0.6, 0.4, 0.9], { lays: lays({ all: 0.35, up: 0.6, tops: 0.2, broken: 0.45, patchMm: 12 }) }),
 ];
 
 const BENCH_TOOL: Omit<Tool, 'id' | 'name' | 'kerfMm' | 'mPerMin' | 'cautionIds'> = {

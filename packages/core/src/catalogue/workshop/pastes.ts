@@ -10,8 +10,7 @@ const grain = (
   name: string,
   mlPerM2: readonly [number, number, number],
   density: readonly [number, number, number],
-  [least, most]: readonly [number, number],
-  rest: Partial<Coating>,
+  rest: Partial<Coating> & Pick<Coating, 'grainMm'>,
 ): Coating =>
   coating({
     id,
@@ -22,7 +21,6 @@ const grain = (
     densityGPerMl: about(...density),
     solidsPct: about(100),
     drying: thin(10, [30, 20, 60], HOUR),
-    grainMm: { least, most },
     cautionIds: ['dust'],
     ...rest,
   });
@@ -168,31 +166,37 @@ export const pastes: readonly Coating[] = [
     look: { hex: '#a39f96', hides: 1, gloss: 0 },
     pull: { youngMPa: about(4000, 2000, 8000), shrinkagePct: about(0.05, 0.02, 0.1) },
   }),
-  grain('fine-sand', 'Fine sand, sprinkled', [770, 600, 900], [1.55, 1.5, 1.65], [0.2, 0.6], {
+  grain('fine-sand', 'Fine sand, sprinkled', [770, 600, 900], [1.55, 1.5, 1.65], {
+    grainMm: { least: 0.2, most: 0.6 },
     sold: packs('ml', [1000, 240]),
     finerId: 'soil-dust',
     look: { hex: '#c2ab7c', hides: 0.95, gloss: 0 },
   }),
-  grain('soil-dust', 'Sieved soil, sprinkled', [500, 350, 700], [1.1, 0.9, 1.3], [0.05, 0.25], {
+  grain('soil-dust', 'Sieved soil, sprinkled', [500, 350, 700], [1.1, 0.9, 1.3], {
+    grainMm: { least: 0.05, most: 0.25 },
     sold: packs('ml', [1000, 180]),
     finerId: 'grout-dust',
     look: { hex: '#6b573f', hides: 0.95, gloss: 0 },
   }),
-  grain('grout-dust', 'Grout, dusted on', [300, 200, 450], [1.2, 1.1, 1.3], [0.01, 0.1], {
+  grain('grout-dust', 'Grout, dusted on', [300, 200, 450], [1.2, 1.1, 1.3], {
+    grainMm: { least: 0.01, most: 0.1 },
     sold: packs('ml', [2000, 480]),
     look: { hex: '#a9a399', hides: 0.9, gloss: 0 },
     cautionIds: ['dust', 'cement'],
   }),
-  grain('small-grit', 'Grit of 2 to 5 mm', [900, 500, 1400], [1.5, 1.4, 1.6], [2, 5], {
+  grain('small-grit', 'Grit of 2 to 5 mm', [900, 500, 1400], [1.5, 1.4, 1.6], {
+    grainMm: { least: 2, most: 5 },
     sold: packs('ml', [500, 260], [2000, 720]),
     finerId: 'fine-sand',
     look: { hex: '#8d8473', hides: 1, gloss: 0 },
   }),
-  grain('ash-and-dust', 'Dry pigment, dusted on', [30, 15, 60], [0.7, 0.5, 0.9], [0.001, 0.02], {
+  grain('ash-and-dust', 'Dry pigment, dusted on', [30, 15, 60], [0.7, 0.5, 0.9], {
+    grainMm: { least: 0.001, most: 0.02 },
     sold: packs('ml', [50, 450]),
     look: { hex: '#8b857d', hides: 0.6, gloss: 0 },
   }),
-  grain('snow-mix', 'Snow of flakes and glue', [900, 600, 1400], [0.35, 0.25, 0.5], [0.05, 0.3], {
+  grain('snow-mix', 'Snow of flakes and glue', [900, 600, 1400], [0.35, 0.25, 0.5], {
+    grainMm: { least: 0.05, most: 0.3 },
     sold: packs('ml', [250, 690], [1000, 1990]),
     drying: thin(3 * HOUR, [10 * HOUR, 6 * HOUR, 16 * HOUR], DAY_MIN),
     cautionIds: [],

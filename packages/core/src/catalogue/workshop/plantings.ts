@@ -21,16 +21,14 @@ const byMass = (id: string, name: string, gPerM2: Range, hex: string, sizes: rea
 const byCount = (
   id: string,
   name: string,
-  perM2: Range,
-  size: readonly [number, number],
-  hex: string,
+  { perM2, sizeMm, hex }: { readonly perM2: Range; readonly sizeMm: readonly [number, number]; readonly hex: string },
   sizes: readonly (readonly [number, number])[],
 ): Coating =>
   coating({
     id,
     name,
     family: 'planting',
-    spread: { by: 'count', perM2: about(...perM2), sizeMm: { least: size[0], most: size[1] }, gEach: about(0.1, 0.05, 0.2) },
+    spread: { by: 'count', perM2: about(...perM2), sizeMm: { least: sizeMm[0], most: sizeMm[1] }, gEach: about(0.1, 0.05, 0.2) },
     lossPct: about(5, 0, 10),
     densityGPerMl: about(0.1),
     solidsPct: about(100),
@@ -58,11 +56,11 @@ export const plantings: readonly Coating[] = [
     [10, 490],
     [40, 1490],
   ]),
-  byCount('tufts', 'Tufts', [60, 30, 120], [4, 8], '#8b8a45', [
+  byCount('tufts', 'Tufts', { perM2: [60, 30, 120], sizeMm: [4, 8], hex: '#8b8a45' }, [
     [60, 590],
     [180, 1490],
   ]),
-  byCount('row-plants', 'Plants for rows', [900, 400, 2000], [4, 8], '#65753a', [
+  byCount('row-plants', 'Plants for rows', { perM2: [900, 400, 2000], sizeMm: [4, 8], hex: '#65753a' }, [
     [100, 690],
     [400, 2290],
   ]),

@@ -6,11 +6,18 @@ import { about } from './estimate';
 const resin = (
   id: string,
   name: string,
-  by: 'volume' | 'mass',
-  ratio: readonly [number, number],
-  tint: number,
-  hex: string,
-  hides: number,
+  {
+    by,
+    ratio,
+    tint,
+    ...seen
+  }: {
+    readonly by: 'volume' | 'mass';
+    readonly ratio: readonly [number, number];
+    readonly tint: number;
+    readonly hex: string;
+    readonly hides: number;
+  },
 ): Coating =>
   coating({
     id,
@@ -44,14 +51,14 @@ const resin = (
     cautionIds: ['resin'],
     staysBare: true,
     tended: { what: 'Warm the bubbles out', everyMin: 5, takesMin: 2, forMin: 10 },
-    look: { hex, hides, gloss: 1 },
+    look: { ...seen, gloss: 1 },
   });
 
 /** What stands for water: poured by depth, laid on in coats, or in layers of gel; prices invented. */
 export const waters: readonly Coating[] = [
-  resin('casting-epoxy', 'Casting epoxy, 1 : 1', 'volume', [1, 1], 0, '#dfe8e2', 0.05),
-  resin('tinted-epoxy', 'Casting epoxy, 2 : 1, tinted', 'volume', [2, 1], 6, '#5a6748', 0.6),
-  resin('weighed-epoxy', 'Casting epoxy, 100 : 45 weighed', 'mass', [100, 45], 2, '#b9c9bd', 0.2),
+  resin('casting-epoxy', 'Casting epoxy, 1 : 1', { by: 'volume', ratio: [1, 1], tint: 0, hex: '#dfe8e2', hides: 0.05 }),
+  resin('tinted-epoxy', 'Casting epoxy, 2 : 1, tinted', { by: 'volume', ratio: [2, 1], tint: 6, hex: '#5a6748', hides: 0.6 }),
+  resin('weighed-epoxy', 'Casting epoxy, 100 : 45 weighed', { by: 'mass', ratio: [100, 45], tint: 2, hex: '#b9c9bd', hides: 0.2 }),
   coating({
     id: 'water-gel',
     name: 'Water gel',

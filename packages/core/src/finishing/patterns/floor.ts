@@ -35,23 +35,22 @@ export function floorsOf(
     if (laid === null || area === undefined || area.surface.value <= 0) return [];
     const led = area.stretches.filter(({ land }) => laid.followsLine && land !== null && land.feature.shape.form === 'strip');
     const others = area.stretches.filter((stretch) => !led.includes(stretch));
+    const ground = { surface, laid, seed, catalogue };
     const plain = others.length === 0 ? null : unite(others.map(({ region }) => region()));
     return [
-      ...led.map(({ name, land, region }) => lowerBoundOf(surface, laid, name, region(), seed, catalogue, land!.feature.shape)),
-      ...(plain === null || isEmpty(plain) ? [] : [lowerBoundOf(surface, laid, surface.name, plain, seed, catalogue, null)]),
+      ...led.map(({ name, land, region }) => floorOf(ground, name, region(), land!.feature.shape)),
+      ...(plain === null || isEmpty(plain) ? [] : [floorOf(ground, surface.name, plain, null)]),
     ];
   });
 }
 
-function lowerBoundOf(
-  surface: Surface,
-  laid: Laid,
-  name: string,
-  region: Region,
-  seed: number,
-  catalogue: Catalogue,
-  along: Shape | null,
-): Floor {
+interface LaidGround {
+  readonly surface: Surface;
+  readonly laid: Laid;
+  readonly seed: number;
+  readonly catalogue: Catalogue;
+}
+function floorOf({ surface, laid, seed, catalogue }: LaidGround, name: string, region: Region, along: Shape | null): Floor {
   const pattern = patternBy(catalogue, laid.patternId);
   const task: PatternTask = { pattern, laid, region, seed, ...(along?.form === 'strip' ? led(along, laid) : turned(region, laid)) };
   const base = { surfaceId: surface.id, name, unitName: pattern.unitName, unitsName: pattern.unitsName };

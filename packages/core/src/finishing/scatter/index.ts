@@ -1,4 +1,4 @@
 export { insideOf, scattered, sizeOf } from './scatter';
-export type { Scattered, ScatterTask, DryingPlace } from './scatter';
+export type { Scattered, ScatterTask, Spot } from './scatter';
 export { strewnOn } from './strewn';
 export type { Strewn } from './strewn';

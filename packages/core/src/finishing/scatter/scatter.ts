@@ -2,7 +2,7 @@ import { type Box, type Point, type Region, contains, isEmpty, regionBox } from 
 import type { Random } from '../../base/random';
 
 /** One thing set down. */
-export interface DryingPlace extends Point {
+export interface Spot extends Point {
   readonly sizeMm: number;
 }
 /** Ground to strew on and how thickly, where one place differs from another. */
@@ -16,7 +16,7 @@ export interface ScatterTask {
 }
 /** What came of it: places, and what the nearest two are apart at least, in the measure that each place's own thickness sets. */
 export interface Scattered {
-  readonly spots: readonly DryingPlace[];
+  readonly spots: readonly Spot[];
   /** Two spots are never nearer than this over the root of the larger of their weights. */
   readonly leastMm: number;
 }

@@ -3,14 +3,14 @@ import { seeded } from '../../base/random';
 import type { CoatNeed } from '../coats';
 import { kindOf } from '../../plan/features';
 import { type Ground, type SurfaceArea, profileOf } from '../../terrain/ground';
-import { type DryingPlace, scattered } from './scatter';
+import { type Spot, scattered } from './scatter';
 
 /** Things of one coat on the board, each in its place. */
 export interface Strewn {
   readonly surfaceId: string;
   readonly coatId: string;
   readonly name: string;
-  readonly spots: readonly DryingPlace[];
+  readonly spots: readonly Spot[];
   readonly leastMm: number;
 }
 interface StrewnInputs {

@@ -9,7 +9,7 @@ export const WHOLE = 255;
 export const FULL_COAT = 170;
 
 /** The lie of a surface, each from 0 to WHOLE: lower than its neighbourhood, higher than it, sharp above it, how far it faces up, how far it lies in a joint. */
-export interface Orientation {
+export interface ReliefMaps {
   readonly hollows: Uint8Array;
   readonly tops: Uint8Array;
   readonly edges: Uint8Array;
@@ -28,7 +28,7 @@ const DEEP_MM = 0.45;
 const SHARP_MM = 0.16;
 
 /** Curvature over two reaches and slope of a relief. */
-export function lieOf({ heightMm, joint, unit }: ReliefMap): Orientation {
+export function lieOf({ heightMm, joint, unit }: ReliefMap): ReliefMaps {
   const wide = blurred(heightMm, WIDE_MM * CELLS_PER_MM);
   const near = blurred(heightMm, NEAR_MM * CELLS_PER_MM);
   const [hollows, tops, edges, up] = [borrowedShares(), borrowedShares(), borrowedShares(), borrowedShares()];
@@ -65,7 +65,7 @@ const UPRIGHT = 0.35;
  * How thick what is put on stays at each cell: by the lie of the surface, broken up by chance, drawn out downwards.
  * @param coverShare of the surface it goes on at all
  */
-export function laidBy({ lays }: Pick<Method, 'lays'>, lie: Orientation, coverShare: number, seed: number): Mask {
+export function laidBy({ lays }: Pick<Method, 'lays'>, lie: ReliefMaps, coverShare: number, seed: number): Mask {
   const { all, hollows, edges, tops, up, joints, film, broken, patchMm, runsMm } = lays;
   const isEven = hollows === 0 && edges === 0 && tops === 0 && up === 0 && joints === 0;
   // What goes on everywhere alike, or nowhere, needs no grid.

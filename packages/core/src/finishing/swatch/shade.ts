@@ -1,6 +1,6 @@
 import { TONES, blueOf, greenOf, redOf, reflectanceOf } from './layer';
 import { borrowed, givenBack } from './buffers';
-import { type Orientation, WHOLE } from './masks';
+import { type ReliefMaps, WHOLE } from './masks';
 import { CELLS, blurred } from './noise';
 import { encoded } from './numbers';
 import { CELLS_PER_MM, type ReliefMap } from './reliefs';
@@ -31,7 +31,7 @@ const SCREEN = Uint8ClampedArray.from({ length: 4_096 }, (_, i) => Math.round(en
 /** The picture of a swatch as it is looked at: RGBA, row by row from the top. @returns CELLS × CELLS pixels */
 export function picture(
   { heightMm }: ReliefMap,
-  lie: Orientation,
+  lie: ReliefMaps,
   { tones, gloss }: Stage,
   { lightDeg, lightUpDeg, isWet, from }: Look,
 ): Uint8ClampedArray {

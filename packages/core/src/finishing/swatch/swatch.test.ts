@@ -6,7 +6,7 @@ import { type Coat, starterCoats } from '../../plan';
 import { RELIEFS } from '../../plan/surfaces';
 import { inSchool, judged } from './advice';
 import { blueOf, flatTones, greenOf, laidOver, layerOf, redOf, reflectanceOf } from './layer';
-import { type Orientation, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
+import { type ReliefMaps, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
 import { CELLS } from './noise';
 import { lightnessOf, numbersOf } from './numbers';
 import { reliefOf } from './reliefs';
@@ -40,7 +40,7 @@ function lightnessWhere({ tones }: Stage, picks: (i: number) => boolean): number
   return sum / count;
 }
 /** Shares of a full coat that a method leaves. */
-const sharesBy = (methodId: string, lie: Orientation): Float32Array =>
+const sharesBy = (methodId: string, lie: ReliefMaps): Float32Array =>
   Float32Array.from(laidBy(methodBy(CATALOGUE, methodId), lie, 1, 1).cells!, (share) => share / FULL_COAT);
 /** How much the last coat changed hollows, tops, edges and joints. */
 function changed(coats: readonly Coat[]): { hollows: number; tops: number; edges: number; joints: number } {

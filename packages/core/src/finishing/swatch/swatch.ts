@@ -4,7 +4,7 @@ import type { Coat, Laid } from '../../plan';
 import type { Relief } from '../../plan/surfaces';
 import { type Layer, type Tones, flatTones, laidOver, layerOf } from './layer';
 import { borrowedShares, sharesGivenBack, tonesGivenBack } from './buffers';
-import { type Orientation, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
+import { type ReliefMaps, type Mask, FULL_COAT, WHOLE, laidBy, lieOf } from './masks';
 import { CELLS } from './noise';
 import { type ReliefMap, type UnitSizes, reliefOf } from './reliefs';
 
@@ -26,7 +26,7 @@ export interface Stage {
 /** A swatch step by step: bare, then after each coat. It holds until its bench makes the next one: the grids are used again. */
 export interface Swatch {
   readonly relief: ReliefMap;
-  readonly lie: Orientation;
+  readonly lie: ReliefMaps;
   readonly stages: readonly Stage[];
 }
 
@@ -42,10 +42,10 @@ interface Step {
  * Makes swatches, and keeps what the last one was made of: the relief, where each coat went, and how it looked after each, so that a changed coat costs itself and those over it.
  */
 export class SwatchBench {
-  private relief: { readonly key: string; readonly map: ReliefMap; readonly lie: Orientation } | null = null;
+  private relief: { readonly key: string; readonly map: ReliefMap; readonly lie: ReliefMaps } | null = null;
   private readonly masks = new Map<string, Mask>();
   private readonly layers = new Map<string, Layer>();
-  private last: { readonly keys: readonly string[]; readonly stages: readonly Stage[]; readonly lie: Orientation } | null = null;
+  private last: { readonly keys: readonly string[]; readonly stages: readonly Stage[]; readonly lie: ReliefMaps } | null = null;
 
   constructor(
     private readonly catalogue: Catalogue,
@@ -78,7 +78,7 @@ export class SwatchBench {
     for (const tones of new Set(stages.slice(from).map((stage) => stage.tones))) if (!kept.has(tones)) tonesGivenBack(tones);
   }
 
-  private reliefFor({ relief, units, seed }: SwatchRecipe): { readonly map: ReliefMap; readonly lie: Orientation } {
+  private reliefFor({ relief, units, seed }: SwatchRecipe): { readonly map: ReliefMap; readonly lie: ReliefMaps } {
     const key = JSON.stringify([relief, units, seed]);
     if (this.relief?.key !== key) {
       const map = reliefOf(relief, units, seed);
@@ -104,7 +104,7 @@ export class SwatchBench {
   private readonly hexOf = (paintId: string): string | null => this.pots().find(({ id }) => id === paintId)?.hex ?? null;
 
   /** The surface after one more coat. */
-  private after(under: Stage, steps: readonly Step[], index: number, recipe: SwatchRecipe, lie: Orientation): Stage {
+  private after(under: Stage, steps: readonly Step[], index: number, recipe: SwatchRecipe, lie: ReliefMaps): Stage {
     const { coat, coating, method, hex } = steps[index]!;
     if (coating.family === 'mask') return under;
     let mask = this.maskFor(method, coat.coverPct / 100, recipe.seed + index * 7919, lie);
@@ -127,7 +127,7 @@ export class SwatchBench {
     return { tones, gloss };
   }
 
-  private maskFor(method: Method, coverShare: number, seed: number, lie: Orientation): Mask {
+  private maskFor(method: Method, coverShare: number, seed: number, lie: ReliefMaps): Mask {
     const key = `${method.id} ${coverShare} ${seed}`;
     let mask = this.masks.get(key);
     if (mask === undefined) {

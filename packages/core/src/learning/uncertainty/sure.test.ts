@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
-import { type Figure, type Range, given, calculate, total } from '../../base/units';
+import { type Figure, type Range, given, calculate, ranged, total } from '../../base/units';
 import { showBand } from './words';
 import { bandOf, quantile, varianceDriversOf } from './band';
 import { Draws, at } from './draws';
@@ -8,7 +8,7 @@ import { type Drawn, Redrawn } from './redrawn';
 
 const mean = (all: readonly number[]): number => all.reduce((sum, one) => sum + one, 0) / all.length;
 const range = (low: number, value: number, high: number): Range => ({ low, value, high });
-const input = (label: string, own: Range): Figure<'ml'> => given(label, own.value, 'ml', 'catalogue', 'a label', own);
+const input = (label: string, own: Range): Figure<'ml'> => ranged(given(label, own.value, 'ml', 'catalogue', 'a label'), own);
 /** Ranges are told apart by their place in a list. */
 const drawsOf = (ranges: readonly Range[], count = 2_000, seed = 7): Draws =>
   new Draws(count, seed, (one) => `entry ${ranges.indexOf(one)}`);

@@ -68,13 +68,10 @@ export function usageFor({ stepId, workpieceId }: Pick<BenchTask, 'stepId' | 'wo
   const takes = [
     ...gluesFor(stepId, workpieceId, inputs),
     ...totals(plain).map(({ id, name, amount, volume }) =>
-      takeOf(
-        name,
-        amount,
-        `coatings.${id}`,
-        volume,
-        estimated(`${name}, density`, coatingBy(catalogue, id).densityGPerMl, 'g/ml'),
+      usageOf(
+        { name, amount, stockId: `coatings.${id}` },
         catalogue,
+        volume === null ? null : { volume, density: estimated(`${name}, density`, coatingBy(catalogue, id).densityGPerMl, 'g/ml') },
       ),
     ),
     ...lots.filter(isMixed).flatMap((lot) => partsFor(lot, catalogue)),
@@ -93,21 +90,19 @@ const partsFor = ({ coating, volume }: Lot, catalogue: Catalogue): readonly Usag
   });
 const spoons = (ml: number): Usage['kitchen'] => ({ metric: kitchenWords(ml, 'metric'), us: kitchenWords(ml, 'us') });
 
-function takeOf(
-  name: string,
-  amount: Figure,
-  stockId: string,
-  volume: Figure<'ml'> | null,
-  density: Figure<'g/ml'> | null,
+/** @param poured what it comes to by volume, for what is poured or spooned */
+function usageOf(
+  { name, amount, stockId }: { readonly name: string; readonly amount: Figure; readonly stockId: string },
   catalogue: Catalogue,
+  poured: { readonly volume: Figure<'ml'>; readonly density: Figure<'g/ml'> } | null = null,
 ): Usage {
-  const isLiquid = amount.unit === 'ml' && volume !== null;
+  const liquid = amount.unit === 'ml' ? poured : null;
   const stock = stockedIn(catalogue).get(stockId);
   return {
     name,
     amount,
-    mass: isLiquid && density !== null ? calculate(`${name} to weigh`, 'g', volume, '×', density) : null,
-    kitchen: isLiquid ? spoons(volume.value) : null,
+    mass: liquid === null ? null : calculate(`${name} to weigh`, 'g', liquid.volume, '×', liquid.density),
+    kitchen: liquid === null ? null : spoons(liquid.volume.value),
     uses: stock === undefined || stock.unit !== amount.unit ? [] : [{ stockId, amount: amount.value }],
   };
 }
@@ -160,7 +155,7 @@ function gluesFor(stepId: string, workpieceId: string, inputs: UsageInputs): rea
   if (stepId === 'make-pieces' && piece?.facts != null) add(piece.piece.glueId, piece.facts.glue);
   if (stepId === 'clad-pieces') for (const { way } of piece?.clads ?? []) if (way.glue !== null) add(way.glue.adhesiveId, way.glue.mass);
   if (stepId === 'fix-pieces') for (const one of fixed.filter(({ tileId }) => tileId === workpieceId)) add(one.adhesiveId, one.glue);
-  return totals(lots).map(({ id, name, amount }) => takeOf(name, amount, `adhesives.${id}`, null, null, catalogue));
+  return totals(lots).map(({ id, name, amount }) => usageOf({ name, amount, stockId: `adhesives.${id}` }, catalogue));
 }
 
 /** The coats of a step on one workpiece, each with only so much as goes on there in one go. */

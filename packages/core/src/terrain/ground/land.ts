@@ -34,12 +34,12 @@ export interface Land {
 const INSIDE_MM2 = 1;
 
 /** One stretch of a feature on the table before it is settled. */
-interface DryingPlace extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm' | 'whole'> {
+interface UnsettledLand extends Pick<Land, 'id' | 'name' | 'feature' | 'role' | 'zone' | 'levelMm' | 'whole'> {
   readonly box: Box | null;
 }
 /** A spot in its place in the list: where two are alike, the later counts. */
 interface Placed {
-  readonly spot: DryingPlace;
+  readonly spot: UnsettledLand;
   readonly order: number;
 }
 
@@ -60,7 +60,7 @@ export function settle(table: Table, features: readonly Feature[]): readonly Lan
       region = withJunctions({ region: own, junctionMm }, earlier);
       meeting.push({ kind: feature.kind, region: own });
     }
-    return dryingPlacesOf(feature, region, onTable).map((spot): Placed => ({ spot, order }));
+    return unsettledOf(feature, region, onTable).map((spot): Placed => ({ spot, order }));
   });
   return placed.map((one) => {
     const near = neighboursOf(one, placed);
@@ -73,16 +73,16 @@ export function settle(table: Table, features: readonly Feature[]): readonly Lan
 }
 
 /** The stretches of a feature as they lie on the table. */
-const dryingPlacesOf = memoize((feature: Feature, region: Region, onTable: Box): readonly DryingPlace[] =>
+const unsettledOf = memoize((feature: Feature, region: Region, onTable: Box): readonly UnsettledLand[] =>
   kindOf(feature)
     .stretches(feature, region, shapeRegion)
-    .map((stretch): DryingPlace => {
+    .map((stretch): UnsettledLand => {
       const whole = clippedTo(stretch.region, onTable);
       return { ...named(feature, stretch), whole, box: isEmpty(whole) ? null : regionBox(whole) };
     }),
 );
 
-const named = (feature: Feature, { role, groundKind, levelMm, part }: Stretch): Omit<DryingPlace, 'whole' | 'box'> => ({
+const named = (feature: Feature, { role, groundKind, levelMm, part }: Stretch): Omit<UnsettledLand, 'whole' | 'box'> => ({
   id: part === null ? feature.id : `${feature.id}-${part.id}`,
   name: part === null ? feature.name : `${feature.name}, ${part.name}`,
   feature,
@@ -101,7 +101,7 @@ function neighboursOf({ spot }: Placed, all: readonly Placed[]): readonly Placed
 }
 
 /** Settles a spot among its neighbours. @param isLater of each neighbour, whether it stands later in the list */
-function settled(spot: DryingPlace, neighbours: readonly DryingPlace[], isLater: readonly boolean[]): Land {
+function settled(spot: UnsettledLand, neighbours: readonly UnsettledLand[], isLater: readonly boolean[]): Land {
   const last = SETTLED.get(spot);
   if (last !== undefined && sameItems(last.neighbours, neighbours) && sameItems(last.isLater, isLater)) return last.land;
   const land = settleOne(spot, neighbours, (other) => isLater[neighbours.indexOf(other)]!);
@@ -109,15 +109,15 @@ function settled(spot: DryingPlace, neighbours: readonly DryingPlace[], isLater:
   return land;
 }
 const SETTLED = new WeakMap<
-  DryingPlace,
-  { readonly neighbours: readonly DryingPlace[]; readonly isLater: readonly boolean[]; readonly land: Land }
+  UnsettledLand,
+  { readonly neighbours: readonly UnsettledLand[]; readonly isLater: readonly boolean[]; readonly land: Land }
 >();
 
-function settleOne(spot: DryingPlace, neighbours: readonly DryingPlace[], later: (other: DryingPlace) => boolean): Land {
+function settleOne(spot: UnsettledLand, neighbours: readonly UnsettledLand[], later: (other: UnsettledLand) => boolean): Land {
   const { id, name, feature, role, zone, levelMm, whole } = spot;
   const kept = { id, name, feature, role, zone, whole, levelMm, baseMm: 0, hostId: null };
-  const as = (wanted: Role): readonly DryingPlace[] => neighbours.filter((other) => other.role === wanted);
-  const regions = (spots: readonly DryingPlace[]): Region[] => spots.map((other) => other.whole);
+  const as = (wanted: Role): readonly UnsettledLand[] => neighbours.filter((other) => other.role === wanted);
+  const regions = (spots: readonly UnsettledLand[]): Region[] => spots.map((other) => other.whole);
   switch (role) {
     case 'standing':
     case 'patch':
@@ -145,11 +145,11 @@ function settleOne(spot: DryingPlace, neighbours: readonly DryingPlace[], later:
   }
 }
 
-const highest = (spots: readonly DryingPlace[]): DryingPlace | null =>
-  spots.reduce<DryingPlace | null>((best, spot) => (best === null || spot.levelMm > best.levelMm ? spot : best), null);
+const highest = (spots: readonly UnsettledLand[]): UnsettledLand | null =>
+  spots.reduce<UnsettledLand | null>((best, spot) => (best === null || spot.levelMm > best.levelMm ? spot : best), null);
 
 /** Nested steps of one feature stand on one another by the way they are made; others have to be measured. */
-function standsOn(upper: DryingPlace, lower: DryingPlace): boolean {
+function standsOn(upper: UnsettledLand, lower: UnsettledLand): boolean {
   if (upper.levelMm <= lower.levelMm) return false;
   if (upper.feature === lower.feature) return true;
   if (upper.box === null || lower.box === null || !boxHolds(widened(lower.box), upper.box)) return false;

@@ -108,7 +108,7 @@ export function surfaceAreas(inputs: AreaInputs): SurfaceAreas {
     };
   });
   const onTile = ground.tiles.map(
-    (tile) => [tile.id, tileSurfaces(ground.onTile.get(tile.id)!, tile, patches, wears, surfaceIds, surfaceNames)] as const,
+    (tile) => [tile.id, tileSurfaces(ground.onTile.get(tile.id)!, tile, patches, { wears, surfaceIds, surfaceNames })] as const,
   );
   return { list, onTile: new Map(onTile) };
 }
@@ -258,14 +258,18 @@ export const openRegion = memoize(({ tiles, lands }: Ground): Region => {
   );
 });
 
+/** Surfaces there are, and which of them each kind of ground wears. */
+interface WornSurfaces {
+  readonly wears: AreaInputs['wears'];
+  readonly surfaceIds: readonly string[];
+  readonly surfaceNames: readonly string[];
+}
 const tileSurfaces = memoize(
   (
     here: readonly TileLand[],
     { id, box }: Ground['tiles'][number],
     patches: readonly Patch[],
-    wears: AreaInputs['wears'],
-    surfaceIds: readonly string[],
-    surfaceNames: readonly string[],
+    { wears, surfaceIds, surfaceNames }: WornSurfaces,
   ): readonly TileSurface[] => {
     const sums = new Map<string, { surfaceMm2: number; coatedMm2: number }>();
     const add = (surfaceId: string, surfaceMm2: number, sidesMm2: number): void => {

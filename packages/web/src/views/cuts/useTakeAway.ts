@@ -31,7 +31,7 @@ export function useTakeAway(): {
     async make(output, job, index, paper) {
       [isMaking.value, fault.value] = [true, ''];
       try {
-        return await made(output, job, index, paper, store.plan!.units, store.slices.jobs ?? []);
+        return await made(output, { job, index, paper, system: store.plan!.units, jobs: store.slices.jobs ?? [] });
       } catch (error) {
         fault.value = error instanceof Error ? error.message : String(error);
         return null;
@@ -42,14 +42,15 @@ export function useTakeAway(): {
   };
 }
 
-async function made(
-  output: Output,
-  job: CutJob,
-  index: number,
-  paper: Paper,
-  system: MeasureSystem,
-  jobs: readonly CutJob[],
-): Promise<Made> {
+/** A sheet of a job among all jobs, the paper for it and the measures on it. */
+interface ToPrint {
+  readonly job: CutJob;
+  readonly index: number;
+  readonly paper: Paper;
+  readonly system: MeasureSystem;
+  readonly jobs: readonly CutJob[];
+}
+async function made(output: Output, { job, index, paper, system, jobs }: ToPrint): Promise<Made> {
   const formats = await import('@spare-acre/core/io/formats');
   const sheet = `${job.name} sheet ${index + 1}`;
   const pdf = (bytes: Uint8Array, title: string): Made => ({

@@ -5,7 +5,7 @@ import { convexPieces } from './freeform/convex';
 import { type Layout, type LayoutTask, type PlacedSheet, type Placement, type Stock, ruleOf } from './layout';
 import { SAME_COST, layoutCost } from './layout-cost';
 import { type LyingOutline, liesOf, placedOutline } from './freeform/outline';
-import { type Body, Separation, type DryingPlace } from './freeform/separation';
+import { type Body, Separation, type BodySpot } from './freeform/separation';
 import { fitsOn, isNew, placesAll, roomOf, setsUnder } from './stock';
 
 /** Sets of sheets tried in turn. */
@@ -13,6 +13,12 @@ const MAX_TARGETS = 4;
 /** Sweeps on one set before the next has its turn. */
 const SWEEPS_A_TURN = 120;
 
+/** Parts to be laid, none of them pinned, among all parts, with the pinned ones; `mayHalve` where they may be turned by half. */
+interface PartsToLay {
+  readonly parts: readonly Shaped[];
+  readonly byId: ReadonlyMap<string, Shaped>;
+  readonly mayHalve: boolean;
+}
 /** One try at a set of sheets, which goes on where it was left. */
 interface Try {
   readonly stocks: readonly Stock[];
@@ -22,13 +28,11 @@ interface Try {
 /**
  * Looks for a lighter set of sheets that true outlines go on: all parts are laid on it at once, in each other, and taken apart. Yields null after each sweep, or the sheets where it has come
  * off; a lighter set than the best is tried from then on. Ends when no lighter set has the area.
- * @param parts those to be laid, none of them pinned; @param byId all parts, with the pinned ones; @param best as it stands now
+ * @param best as it stands now
  */
 export function* lighterSets(
   task: LayoutTask,
-  parts: readonly Shaped[],
-  byId: ReadonlyMap<string, Shaped>,
-  mayHalve: boolean,
+  { parts, byId, mayHalve }: PartsToLay,
   best: () => Layout,
   random: Random,
 ): Generator<readonly PlacedSheet[] | null, void, void> {
@@ -108,7 +112,7 @@ function spotsIn(
   stocks: readonly Stock[],
   parts: readonly Shaped[],
   lies: readonly (readonly LyingOutline[])[],
-): readonly (DryingPlace | null)[] {
+): readonly (BodySpot | null)[] {
   const free = new Set(stocks.keys());
   const spots = new Map<string, { readonly placement: Placement; readonly sheet: number }>();
   const fullest = sheets.toSorted((a, b) => filledMm2(b) - filledMm2(a));

@@ -125,14 +125,14 @@ function shrunk(sheets: readonly PlacedSheet[], task: LayoutTask): readonly Plac
   });
 }
 
-interface DryingPlace {
+interface FreeSpot {
   readonly sheet: Open;
   readonly index: number;
   readonly turned: boolean;
 }
 
-function bestSpot(sheets: readonly Open[], blank: Blank, kerfMm: number): DryingPlace | null {
-  let best: DryingPlace | null = null;
+function bestSpot(sheets: readonly Open[], blank: Blank, kerfMm: number): FreeSpot | null {
+  let best: FreeSpot | null = null;
   let bestShort = Infinity;
   for (const sheet of sheets) {
     sheet.free.forEach((free, index) => {
@@ -154,7 +154,7 @@ function bestSpot(sheets: readonly Open[], blank: Blank, kerfMm: number): Drying
 /** More than any side of a sheet. */
 const NEW_SHEET_MM = 1e6;
 
-function place({ sheet, index, turned }: DryingPlace, blank: Blank, kerfMm: number, split: (typeof SPLITS)[number]): void {
+function place({ sheet, index, turned }: FreeSpot, blank: Blank, kerfMm: number, split: (typeof SPLITS)[number]): void {
   const free = sheet.free[index]!;
   const widthMm = turned ? blank.depthMm : blank.widthMm;
   const depthMm = turned ? blank.widthMm : blank.depthMm;

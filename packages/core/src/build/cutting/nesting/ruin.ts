@@ -87,7 +87,7 @@ export function recreate({ bins: before, out }: State, random: Random, mayStray:
   return { bins: before.map(({ stock }, i) => ({ stock, tree: trees[i]! })), out: left };
 }
 
-interface DryingPlace {
+interface FreeSpot {
   readonly sheet: number;
   readonly leaf: WasteNode;
   readonly turned: boolean;
@@ -95,8 +95,8 @@ interface DryingPlace {
 }
 
 /** The place that keeps the free ground in the largest pieces: the sum of (free area)^1.5 falls least. */
-function bestSpot(free: readonly (readonly WasteNode[])[], { w, h, mayTurn }: Item, random: Random, blink: number): DryingPlace | null {
-  let best: DryingPlace | null = null;
+function bestSpot(free: readonly (readonly WasteNode[])[], { w, h, mayTurn }: Item, random: Random, blink: number): FreeSpot | null {
+  let best: FreeSpot | null = null;
   let bestScore = -Infinity;
   for (let sheet = 0; sheet < free.length; sheet++) {
     for (const leaf of free[sheet]!) {

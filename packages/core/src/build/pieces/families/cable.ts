@@ -28,7 +28,7 @@ export const cable = pieceFamily('cable', settings, {
     askLength('heightMm', 'Post', { min: 10, max: 500 }),
     askLength('riseMm', 'Rise per post', { min: 0, max: 200 }),
     askNumber('cables', 'Parallel cables', { min: 1, max: 6 }),
-    askNumber('slackPct', 'Slack over the straight distance', SLACK, '%', 0.5),
+    askNumber('slackPct', 'Slack over the straight distance', SLACK, { unit: '%', step: 0.5 }),
   ],
   roles: [
     { role: 'post', name: 'Posts', sold: 'length', section: 'rod', usual: 'rod' },

@@ -33,7 +33,7 @@ export const pipe = pieceFamily('pipe', settings, {
     askNumber('straights', 'Straight lengths', SIZES.count),
     askLength('straightMm', 'Each', SIZES.lengthMm),
     askNumber('elbows', 'Elbows', SIZES.count),
-    askNumber('turnDeg', 'Elbow angle', { min: 5, max: 180 }, '°'),
+    askNumber('turnDeg', 'Elbow angle', { min: 5, max: 180 }, { unit: '°' }),
     askNumber('wedges', 'Wedges per elbow', { min: 1, max: 16 }),
     askLength('bendMm', 'Bend radius to the pipe centre', { min: 5, max: 400 }),
     askChoice('flanges', 'Flanges', { none: 'nowhere', 'one-end': 'one end of each', 'both-ends': 'both ends of each' }),

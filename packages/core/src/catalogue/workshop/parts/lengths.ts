@@ -15,7 +15,8 @@ const strip = (id: string, [widthMm, thicknessMm]: Size, priceMinor: number): Le
   densityKgPerM3: WOOD,
   priceMinor,
 });
-const round = (id: string, name: string, acrossMm: number, boreMm: number, lengthMm: number, priceMinor: number): LengthStock => ({
+type RoundSize = readonly [acrossMm: number, boreMm: number, lengthMm: number];
+const round = (id: string, name: string, [acrossMm, boreMm, lengthMm]: RoundSize, priceMinor: number): LengthStock => ({
   id,
   name: `${name}, ${acrossMm} mm`,
   section: boreMm > 0 ? 'tube' : 'rod',
@@ -36,13 +37,13 @@ export const lengths: Catalogue['lengths'] = [
   strip('lath-5x2', [5, 2], 65),
   strip('lath-8x2', [8, 2], 85),
   strip('lath-10x3', [10, 3], 120),
-  round('skewer-3', 'Bamboo skewer', 3, 0, 300, 8),
-  round('dowel-4', 'Dowel', 4, 0, 1_000, 90),
-  round('dowel-6', 'Dowel', 6, 0, 1_000, 120),
-  round('wire-0-8', 'Craft wire', 0.8, 0, 2_000, 60),
-  round('wire-1-2', 'Craft wire', 1.2, 0, 2_000, 80),
-  round('tube-6', 'Card tube', 6, 5, 330, 60),
-  round('tube-10', 'Card tube', 10, 8, 330, 80),
-  round('tube-20', 'Card tube', 20, 17, 500, 110),
-  round('tube-40', 'Card tube', 40, 36, 500, 140),
+  round('skewer-3', 'Bamboo skewer', [3, 0, 300], 8),
+  round('dowel-4', 'Dowel', [4, 0, 1_000], 90),
+  round('dowel-6', 'Dowel', [6, 0, 1_000], 120),
+  round('wire-0-8', 'Craft wire', [0.8, 0, 2_000], 60),
+  round('wire-1-2', 'Craft wire', [1.2, 0, 2_000], 80),
+  round('tube-6', 'Card tube', [6, 5, 330], 60),
+  round('tube-10', 'Card tube', [10, 8, 330], 80),
+  round('tube-20', 'Card tube', [20, 17, 500], 110),
+  round('tube-40', 'Card tube', [40, 36, 500], 140),
 ];

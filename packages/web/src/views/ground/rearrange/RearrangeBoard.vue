@@ -57,7 +57,7 @@ const cells = computed(() =>
       isPicked: props.tables.picked.value === i,
       // About the cell's middle, turned, then the tile's own corner to the corner of its drawing.
       art: `translate(${x + cw / 2} ${y + ch / 2}) rotate(${turns * 90}) translate(${-w / 2 - tile.box.left * k.value} ${-h / 2 - tile.box.top * k.value})`,
-      letters: sideLetters(tileId, turns, x, y, cw, ch),
+      letters: sideLetters(tileId, turns, { x, y, w: cw, h: ch }),
       clip: { x: tile.box.left * k.value, y: tile.box.top * k.value, w, h },
     };
   }),
@@ -65,7 +65,13 @@ const cells = computed(() =>
 /** A smaller tile has room for its name and no more. */
 const LEAST_LETTERED_PX = 70;
 /** The letters of a tile's edges where they lie now, each just inside its side. */
-function sideLetters(tileId: string, turns: number, x: number, y: number, w: number, h: number): { x: number; y: number; text: string }[] {
+interface CellBox {
+  readonly x: number;
+  readonly y: number;
+  readonly w: number;
+  readonly h: number;
+}
+function sideLetters(tileId: string, turns: number, { x, y, w, h }: CellBox): { x: number; y: number; text: string }[] {
   if (width.value > 0 && Math.min(w, h) < LEAST_LETTERED_PX) return [];
   const own = props.tables.letters.value[tileId] ?? [];
   const places = [

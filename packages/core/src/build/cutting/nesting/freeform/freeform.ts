@@ -62,7 +62,7 @@ export function* improveFreeform(
   if (order.length === 0) return;
   const poses = new Map<string, readonly Pose[]>();
   let bestNest: Layout | null = null;
-  const lighter = lighterSets(task, order, byId, mayHalve, () => best, random);
+  const lighter = lighterSets(task, { parts: order, byId, mayHalve }, () => best, random);
   // Nothing lighter is to be looked for where no lighter set has the area.
   let isEnded = false;
   for (let round = 0; ; round++) {

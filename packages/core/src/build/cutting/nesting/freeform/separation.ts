@@ -10,10 +10,10 @@ export interface Orientation {
 /** What is to be laid; fixed where it lies already. */
 export interface Body {
   readonly lies: readonly Orientation[];
-  readonly fixed: DryingPlace | null;
+  readonly fixed: BodySpot | null;
 }
 /** Where something lies: on which sheet, in which of its lies, its corner in mm from the sheet's. */
-export interface DryingPlace {
+export interface BodySpot {
   readonly sheet: number;
   readonly lie: number;
   readonly x: number;
@@ -50,7 +50,7 @@ export class Separation {
   private readonly weight: Float64Array;
   private readonly depth: Float64Array;
   private readonly movable: readonly number[];
-  private best: readonly DryingPlace[];
+  private best: readonly BodySpot[];
   private bestDepth = Infinity;
   private stale = 0;
 
@@ -60,7 +60,7 @@ export class Separation {
     private readonly grounds: readonly Ground[],
     private readonly nearMm: number,
     private readonly random: Random,
-    from: readonly (DryingPlace | null)[],
+    from: readonly (BodySpot | null)[],
   ) {
     const n = (this.n = bodies.length);
     this.sheet = new Int32Array(n);
@@ -81,7 +81,7 @@ export class Separation {
     return this.bestDepth < CLEAR_MM;
   }
   /** Where everything lies in the best state so far. */
-  get found(): readonly DryingPlace[] {
+  get found(): readonly BodySpot[] {
     return this.best;
   }
 
@@ -104,10 +104,13 @@ export class Separation {
     this.best = this.spots();
     this.stale = 0;
   }
-  private spots(): DryingPlace[] {
-    return this.bodies.map((_, i) => ({ sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! }));
+  private spots(): BodySpot[] {
+    return this.bodies.map((_, i) => this.spotOf(i));
   }
-  private put(i: number, { sheet, lie, x, y }: DryingPlace): void {
+  private spotOf(i: number): BodySpot {
+    return { sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! };
+  }
+  private put(i: number, { sheet, lie, x, y }: BodySpot): void {
     [this.sheet[i], this.lie[i], this.x[i], this.y[i]] = [sheet, lie, x, y];
   }
 
@@ -126,13 +129,13 @@ export class Separation {
   }
 
   /** A place as near as the sheet allows; elsewhere where the body does not fit on it. */
-  private held(i: number, sheet: number, lie: number, x: number, y: number): DryingPlace {
+  private held(i: number, sheet: number, lie: number, x: number, y: number): BodySpot {
     const { widthMm, depthMm } = this.bodies[i]!.lies[lie]!;
     const { w, h } = this.grounds[sheet]!;
     if (widthMm > w || depthMm > h) return this.anywhere(i);
     return { sheet, lie, x: Math.min(Math.max(0, x), w - widthMm), y: Math.min(Math.max(0, y), h - depthMm) };
   }
-  private anywhere(i: number): DryingPlace {
+  private anywhere(i: number): BodySpot {
     const { random, grounds } = this;
     const { lies } = this.bodies[i]!;
     for (;;) {
@@ -145,7 +148,7 @@ export class Separation {
   }
 
   /** How deep two bodies lie in each other, if the first lay somewhere else. */
-  private depthAt(i: number, sheet: number, lie: number, x: number, y: number, j: number): number {
+  private depthAt(i: number, { sheet, lie, x, y }: BodySpot, j: number): number {
     if (this.sheet[j] !== sheet) return 0;
     const [own, other] = [this.bodies[i]!.lies[lie]!, this.bodies[j]!.lies[this.lie[j]!]!];
     const dx = this.x[j]! - x;
@@ -171,16 +174,14 @@ export class Separation {
     return sum;
   }
   /** Depth in all others by their weights; broken off where it comes to more than enough. */
-  private costAt(i: number, sheet: number, lie: number, x: number, y: number, enough: number): number {
+  private costAt(i: number, spot: BodySpot, enough: number): number {
     let sum = 0;
-    for (let j = 0; j < this.n && sum < enough; j++)
-      if (j !== i) sum += this.weight[i * this.n + j]! * this.depthAt(i, sheet, lie, x, y, j);
+    for (let j = 0; j < this.n && sum < enough; j++) if (j !== i) sum += this.weight[i * this.n + j]! * this.depthAt(i, spot, j);
     return sum;
   }
   private measure(i: number): void {
-    for (let j = 0; j < this.n; j++)
-      if (j !== i)
-        this.depth[i * this.n + j] = this.depth[j * this.n + i] = this.depthAt(i, this.sheet[i]!, this.lie[i]!, this.x[i]!, this.y[i]!, j);
+    const spot = this.spotOf(i);
+    for (let j = 0; j < this.n; j++) if (j !== i) this.depth[i * this.n + j] = this.depth[j * this.n + i] = this.depthAt(i, spot, j);
   }
   private depthOfAll(i: number): number {
     let sum = 0;
@@ -190,11 +191,11 @@ export class Separation {
 
   private moveBody(i: number): void {
     const { random } = this;
-    const now: DryingPlace = { sheet: this.sheet[i]!, lie: this.lie[i]!, x: this.x[i]!, y: this.y[i]! };
-    const kept: { spot: DryingPlace; cost: number }[] = [{ spot: now, cost: this.costAt(i, now.sheet, now.lie, now.x, now.y, Infinity) }];
-    const consider = (spot: DryingPlace): void => {
+    const now = this.spotOf(i);
+    const kept: { spot: BodySpot; cost: number }[] = [{ spot: now, cost: this.costAt(i, now, Infinity) }];
+    const consider = (spot: BodySpot): void => {
       const enough = kept.length < TRIED.followed ? Infinity : kept.at(-1)!.cost;
-      const cost = this.costAt(i, spot.sheet, spot.lie, spot.x, spot.y, enough);
+      const cost = this.costAt(i, spot, enough);
       if (cost >= enough) return;
       kept.push({ spot, cost });
       kept.sort((a, b) => a.cost - b.cost);
@@ -218,7 +219,7 @@ export class Separation {
   }
 
   /** Goes from a place to where it is less deep, along and across, in shorter and shorter steps. */
-  private follow(i: number, from: DryingPlace, atFirst: number): { readonly spot: DryingPlace; readonly cost: number } {
+  private follow(i: number, from: BodySpot, atFirst: number): { readonly spot: BodySpot; readonly cost: number } {
     const { random } = this;
     const { widthMm, depthMm } = this.bodies[i]!.lies[from.lie]!;
     let [spot, cost] = [from, atFirst];
@@ -229,7 +230,7 @@ export class Separation {
       for (let way = 0; way < 4; way++) {
         const angle = turn + (way * Math.PI) / 2;
         const next = this.held(i, spot.sheet, spot.lie, spot.x + step * Math.cos(angle), spot.y + step * Math.sin(angle));
-        const own = this.costAt(i, next.sheet, next.lie, next.x, next.y, cost);
+        const own = this.costAt(i, next, cost);
         if (own >= cost) continue;
         [spot, cost, isBetter] = [next, own, true];
         break;

@@ -49,8 +49,8 @@ export const front = pieceFamily('front', settings, {
     askLength('doorWidthMm', 'Door, width', SIZES.openingMm),
     askLength('doorHeightMm', 'Door, height', SIZES.openingMm),
     askLength('overhangMm', 'Lid overhang', { min: 0, max: 20 }),
-    askNumber('filledPct', 'Places with a box', { min: 10, max: 100 }, '%'),
-    askNumber('strayPct', 'Variation in box depth', { min: 0, max: 50 }, '%'),
+    askNumber('filledPct', 'Places with a box', { min: 10, max: 100 }, { unit: '%' }),
+    askNumber('strayPct', 'Variation in box depth', { min: 0, max: 50 }, { unit: '%' }),
     askChoice('free', 'Other places', {
       nothing: 'nothing',
       holes: 'round holes',

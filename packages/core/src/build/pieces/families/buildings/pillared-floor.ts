@@ -27,8 +27,8 @@ export const pillaredFloor = pieceFamily('pillared-floor', settings, {
   name: 'Pillared floor',
   says: 'A floor on steps with evenly spaced columns: flagstones where you see them, cheap filling where you do not.',
   fields: [
-    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, { step: 0.5 }),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, { step: 0.5 }),
     askNumber('steps', 'Steps', { min: 1, max: 6 }),
     askLength('treadMm', 'Tread', { min: 4, max: 60 }),
     askChoice('columns', 'Columns', {

@@ -31,7 +31,7 @@ export const roundTower = pieceFamily('round-tower', settings, {
   name: 'Round tower',
   says: 'A card tube, bought or rolled, with removable floors on hoops.',
   fields: [
-    askNumber('basesAcross', 'Diameter in bases', BASES_ACROSS, '', 0.5),
+    askNumber('basesAcross', 'Diameter in bases', BASES_ACROSS, { step: 0.5 }),
     askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
     askNumber('storeys', 'Storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),

@@ -28,12 +28,12 @@ export const ruin = pieceFamily('ruin', settings, {
   name: 'Ruin',
   says: 'A building broken along a random line, with stubs of its floors.',
   fields: [
-    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, { step: 0.5 }),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, { step: 0.5 }),
     askNumber('storeys', 'Original storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),
     askChoice('corners', 'Corners', { mitre: 'mitred', butt: 'butt, each wall covers the next' }),
-    askNumber('leftPct', 'Height left at the lowest corner', { min: 5, max: 90 }, '%'),
+    askNumber('leftPct', 'Height left at the lowest corner', { min: 5, max: 90 }, { unit: '%' }),
     askNumber('windows', 'Windows per wall and storey', { min: 0, max: 8 }),
     askLength('windowMm', 'Window', SIZES.openingMm),
     askNumber('seed', 'Break number', { min: 1, max: 9_999 }),
@@ -155,7 +155,14 @@ function openingsOf(own: Ruin, wall: number, longMm: number, heightAt: (x: numbe
       const least = Math.min(...Array.from({ length: 9 }, (_, k) => heightAt(x - half + (half * k) / 4)));
       return least < sill + high + PIER_MM
         ? []
-        : [windowAt(`window-${wall + 1}-${storey + 1}-${i + 1}`, `Window ${wall + 1}.${storey + 1}.${i + 1}`, x, sill, own.windowMm, high)];
+        : [
+            windowAt(`window-${wall + 1}-${storey + 1}-${i + 1}`, `Window ${wall + 1}.${storey + 1}.${i + 1}`, {
+              middleMm: x,
+              sillMm: sill,
+              widthMm: own.windowMm,
+              heightMm: high,
+            }),
+          ];
     });
   }).flat();
 }

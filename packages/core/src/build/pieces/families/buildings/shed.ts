@@ -47,14 +47,14 @@ export const shed = pieceFamily('shed', settings, {
   name: 'Shed or hut',
   says: 'Four walls with a removable roof: gable, lean-to, flat or hipped.',
   fields: [
-    askNumber('basesWide', 'Width in bases', SIZES.bases, '', 0.5),
-    askNumber('basesDeep', 'Depth in bases', SIZES.bases, '', 0.5),
+    askNumber('basesWide', 'Width in bases', SIZES.bases, { step: 0.5 }),
+    askNumber('basesDeep', 'Depth in bases', SIZES.bases, { step: 0.5 }),
     askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
     askChoice('sized', 'Sizes are', { inside: 'internal', outside: 'external' }),
     askLength('wallMm', 'Wall height to the eaves', SIZES.wallMm),
     askChoice('corners', 'Corners', { butt: 'butt (mitred under hips)', mitre: 'mitred', fold: 'folded in a V-cut' }),
     askChoice('roof', 'Roof', { gable: 'gable', 'lean-to': 'lean-to', flat: 'flat', hipped: 'hipped' }),
-    askNumber('pitchDeg', 'Pitch', SIZES.pitchDeg, '°', 1, when<Shed>(isSloped)),
+    askNumber('pitchDeg', 'Pitch', SIZES.pitchDeg, { unit: '°', ...when<Shed>(isSloped) }),
     askChoice(
       'seat',
       'Roof rests',
@@ -446,7 +446,12 @@ function roofOf(shed: Shed, { wideMm: w, deepMm: d, ridgeAlong, riseMm }: Sizes)
       ];
   const [a, b] = ridge;
   const isPoint = w === d;
-  const slope = (side: Side, from: Vec, to: Vec, tops: readonly Vec[], right: Side, left: Side, across: Side): Face =>
+  const slope = (
+    side: Side,
+    [from, to]: readonly [Vec, Vec],
+    tops: readonly Vec[],
+    [right, left, across]: readonly [Side, Side, Side],
+  ): Face =>
     face(
       `roof-${side}`,
       `Roof, ${side} slope`,
@@ -460,10 +465,42 @@ function roofOf(shed: Shed, { wideMm: w, deepMm: d, ridgeAlong, riseMm }: Sizes)
   const left = ridgeAlong ? [a] : long(a, b);
   return {
     roofs: [
-      slope('front', [0, 0, h], [w, 0, h], front, 'right', 'left', 'back'),
-      slope('right', [w, 0, h], [w, d, h], right, 'back', 'front', 'left'),
-      slope('back', [w, d, h], [0, d, h], back, 'left', 'right', 'front'),
-      slope('left', [0, d, h], [0, 0, h], left, 'front', 'back', 'right'),
+      slope(
+        'front',
+        [
+          [0, 0, h],
+          [w, 0, h],
+        ],
+        front,
+        ['right', 'left', 'back'],
+      ),
+      slope(
+        'right',
+        [
+          [w, 0, h],
+          [w, d, h],
+        ],
+        right,
+        ['back', 'front', 'left'],
+      ),
+      slope(
+        'back',
+        [
+          [w, d, h],
+          [0, d, h],
+        ],
+        back,
+        ['left', 'right', 'front'],
+      ),
+      slope(
+        'left',
+        [
+          [0, d, h],
+          [0, 0, h],
+        ],
+        left,
+        ['front', 'back', 'right'],
+      ),
     ],
     tops: { front: level('roof-front'), right: level('roof-right'), back: level('roof-back'), left: level('roof-left') },
   };
@@ -529,7 +566,12 @@ function openingsOf(side: Side, shed: Shed, wideMm: number, deepMm: number): rea
   const { sillMm, windowWidthMm, windowHeightMm } = shed;
   const windows = (middles: readonly number[]): Opening[] =>
     middles.map((at, i) =>
-      windowAt(`${side}-window-${i + 1}`, `${WALL_NAMES[side]}, window ${i + 1}`, at, sillMm, windowWidthMm, windowHeightMm),
+      windowAt(`${side}-window-${i + 1}`, `${WALL_NAMES[side]}, window ${i + 1}`, {
+        middleMm: at,
+        sillMm,
+        widthMm: windowWidthMm,
+        heightMm: windowHeightMm,
+      }),
     );
   if (side === 'front')
     return [
@@ -578,7 +620,7 @@ function baseOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes): readonly Face[] {
 /** Strips between the walls that a flat roof comes to lie on. */
 function ledgesOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes): readonly Bar[] {
   const h = shed.wallMm;
-  const bar = (id: string, name: string, from: Vec, to: Vec, across: Vec, ends: readonly [EdgeJoint, EdgeJoint]): Bar => ({
+  const bar = (id: string, name: string, [from, to]: readonly [Vec, Vec], across: Vec, ends: readonly [EdgeJoint, EdgeJoint]): Bar => ({
     id,
     name,
     role: 'ledge',
@@ -590,10 +632,46 @@ function ledgesOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes): readonly Bar[] {
   });
   const against = (to: string): EdgeJoint => ({ joint: 'against', to });
   const bars = [
-    bar('ledge-front', 'Ledge, front', [0, 0, h], [w, 0, h], [0, 1, 0], [against('left'), against('right')]),
-    bar('ledge-back', 'Ledge, back', [w, d, h], [0, d, h], [0, -1, 0], [against('right'), against('left')]),
-    bar('ledge-right', 'Ledge, right', [w, 0, h], [w, d, h], [-1, 0, 0], [against('ledge-front'), against('ledge-back')]),
-    bar('ledge-left', 'Ledge, left', [0, d, h], [0, 0, h], [1, 0, 0], [against('ledge-back'), against('ledge-front')]),
+    bar(
+      'ledge-front',
+      'Ledge, front',
+      [
+        [0, 0, h],
+        [w, 0, h],
+      ],
+      [0, 1, 0],
+      [against('left'), against('right')],
+    ),
+    bar(
+      'ledge-back',
+      'Ledge, back',
+      [
+        [w, d, h],
+        [0, d, h],
+      ],
+      [0, -1, 0],
+      [against('right'), against('left')],
+    ),
+    bar(
+      'ledge-right',
+      'Ledge, right',
+      [
+        [w, 0, h],
+        [w, d, h],
+      ],
+      [-1, 0, 0],
+      [against('ledge-front'), against('ledge-back')],
+    ),
+    bar(
+      'ledge-left',
+      'Ledge, left',
+      [
+        [0, d, h],
+        [0, 0, h],
+      ],
+      [1, 0, 0],
+      [against('ledge-back'), against('ledge-front')],
+    ),
   ];
   const into: Readonly<Record<string, readonly [Side, Vec]>> = {
     'ledge-front': ['front', [0, -1, 0]],
@@ -624,7 +702,13 @@ function frameOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, roofs: readonly Fa
     const at = (x: number, z: number): Vec => [from[0] + along[0] * x, from[1] + along[1] * x, z];
     const touches: NonNullable<Bar['touches']> = [{ bodies: [side], along: [-out[0], -out[1], 0] }];
     const end = (i: 0 | 1): EdgeJoint => ({ joint: 'past', to: next[i] });
-    const bar = (id: string, name: string, a: Vec, b: Vec, across: Vec, runs: Bar['runs'], ends: readonly [EdgeJoint, EdgeJoint]): Bar => ({
+    const bar = (
+      [id, name]: readonly [string, string],
+      [a, b]: readonly [Vec, Vec],
+      across: Vec,
+      runs: Bar['runs'],
+      ends: readonly [EdgeJoint, EdgeJoint],
+    ): Bar => ({
       id: `${side}-${id}`,
       name: `${WALL_NAMES[side]}, ${name}`,
       role: 'frame',
@@ -640,17 +724,15 @@ function frameOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, roofs: readonly Fa
     const sillEnds = (i: number): readonly [EdgeJoint, EdgeJoint] => [i === 0 ? end(0) : FREE, i === sills.length - 1 ? end(1) : FREE];
     // Pushed up under whichever slope it comes to first.
     const plate: Bar = {
-      ...bar('plate', 'plate', at(0, 0), at(longMm, 0), [0, 0, 1], [1, 0], [end(0), end(1)]),
+      ...bar(['plate', 'plate'], [at(0, 0), at(longMm, 0)], [0, 0, 1], [1, 0], [end(0), end(1)]),
       touches: [...touches, { bodies: roofs.map(({ id }) => id), along: [0, 0, 1] }],
     };
-    const bars = sills.map(([a, b], i) => bar(`sill-${i + 1}`, 'sill', at(a, 0), at(b, 0), [0, 0, 1], [-1, 0], sillEnds(i)));
+    const bars = sills.map(([a, b], i) => bar([`sill-${i + 1}`, 'sill'], [at(a, 0), at(b, 0)], [0, 0, 1], [-1, 0], sillEnds(i)));
     const posts = [0, 1].map((i): Bar => {
       const sill = i === 0 ? bars[0]! : bars.at(-1)!;
       return bar(
-        `post-${i + 1}`,
-        'post',
-        at(i * longMm, 0),
-        at(i * longMm, h),
+        [`post-${i + 1}`, 'post'],
+        [at(i * longMm, 0), at(i * longMm, h)],
         along,
         [i === 0 ? -1 : 1, 0],
         [

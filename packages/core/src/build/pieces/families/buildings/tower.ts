@@ -40,28 +40,21 @@ export const tower = pieceFamily('tower', settings, {
   says: '3 to 16 sides, removable floors, and a parapet or pitched cap. With many sides it becomes a round tower of staves.',
   fields: [
     askNumber('sides', 'Sides', SIZES.sides),
-    askNumber('basesAcross', 'Diameter in bases', SIZES.bases, '', 0.5),
+    askNumber('basesAcross', 'Diameter in bases', SIZES.bases, { step: 0.5 }),
     askLength('slackMm', 'Clearance around bases', SIZES.slackMm),
     askNumber('storeys', 'Storeys', SIZES.storeys),
     askLength('storeyMm', 'Floor to floor', SIZES.wallMm),
     askChoice('corners', 'Corners', CORNER_TEXTS),
     askChoice('top', 'Top', { open: 'open, with a parapet', pitched: 'removable pitched cap' }),
     askLength('parapetMm', 'Parapet', { min: 0, max: 120 }, when<Tower>(isOpen)),
-    askNumber('crenels', 'Parapet gaps per side', { min: 0, max: 12 }, '', 1, when<Tower>(isOpen)),
+    askNumber('crenels', 'Parapet gaps per side', { min: 0, max: 12 }, { ...when<Tower>(isOpen) }),
     askLength(
       'crenelMm',
       'Gap, depth',
       SIZES.openingMm,
       when<Tower>((one) => isOpen(one) && one.crenels > 0),
     ),
-    askNumber(
-      'pitchDeg',
-      'Pitch',
-      SIZES.pitchDeg,
-      '°',
-      1,
-      when<Tower>((one) => !isOpen(one)),
-    ),
+    askNumber('pitchDeg', 'Pitch', SIZES.pitchDeg, { unit: '°', ...when<Tower>((one) => !isOpen(one)) }),
     askLength(
       'overhangMm',
       'Overhang',
@@ -264,14 +257,12 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
 
 function openingsOf(own: Tower, wall: number, longMm: number): readonly Opening[] {
   const slit = (storey: number): Opening => ({
-    ...windowAt(
-      `slit-${wall + 1}-${storey + 1}`,
-      `Slit ${wall + 1}, storey ${storey + 1}`,
-      longMm / 2,
-      storey * own.storeyMm + own.storeyMm * 0.4,
-      own.slitMm,
-      own.storeyMm * 0.3,
-    ),
+    ...windowAt(`slit-${wall + 1}-${storey + 1}`, `Slit ${wall + 1}, storey ${storey + 1}`, {
+      middleMm: longMm / 2,
+      sillMm: storey * own.storeyMm + own.storeyMm * 0.4,
+      widthMm: own.slitMm,
+      heightMm: own.storeyMm * 0.3,
+    }),
     kind: 'slit',
   });
   const door = doorAt('door', 'Door', longMm / 2, own.doorWidthMm, own.doorHeightMm);

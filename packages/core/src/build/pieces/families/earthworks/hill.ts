@@ -29,7 +29,7 @@ export const hill = pieceFamily('hill', settings, {
     askLength('deepMm', 'Depth', { min: 20, max: 1_500 }),
     askNumber('layers', 'Layers', { min: 1, max: 12 }),
     askLength('stepInMm', 'Setback per layer', { min: 2, max: 200 }),
-    askNumber('ruggedPct', 'Roughness', { min: 0, max: 40 }, '%'),
+    askNumber('ruggedPct', 'Roughness', { min: 0, max: 40 }, { unit: '%' }),
     askNumber('seed', 'Shape number', { min: 1, max: 9_999 }),
     askLength('boardOutMm', 'Board margin', { min: 0, max: 60 }),
   ],
