@@ -12,7 +12,7 @@ import type { DryingPlaces } from '../schedule/drying';
 import type { Days } from '../schedule/tasks';
 import type { Ground, SurfaceAreas, Zones } from '../terrain/ground';
 import type { OnTile, Seam } from '../terrain/tiling';
-import type { ScheduleIssue, Warning } from './checks';
+import type { ScheduleIssue, Warning, bowOf } from './checks';
 
 /** A check as a stage: all its warnings at once. */
 const listed =
@@ -39,8 +39,13 @@ interface ForAdviceStages {
   readonly troubles: readonly ScheduleIssue[];
 }
 
-/** What will go wrong, with fixes. */
-export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<Sources, Known>) =>
+interface ForBowStages {
+  readonly ground: Ground;
+  readonly kindCoats: ReturnType<typeof kindCoats>;
+  readonly stack: ReturnType<typeof stackUp>;
+}
+/** How far tiles bow, what keeps them flat, and what is wrong with that. */
+const withBowStages = <Known extends ForBowStages>(stages: Stages<Sources, Known>) =>
   stages
     .lateStage(
       'bow',
@@ -82,6 +87,35 @@ export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<S
       }),
       ({ bowLevers }) => bowLevers,
     )
+    .lateStage(
+      'bowWarnings',
+      'checks',
+      ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({
+        stack: plan.stack,
+        openCoats: kindCoats.open,
+        units: plan.units,
+        tiles: ground.tiles,
+        tableArea: ground.tableArea,
+        base,
+        joints,
+        bow: bow,
+        catalogue,
+      }),
+      ({ bowWarnings }) => listed(bowWarnings),
+    );
+
+interface ForGroundWarningStages {
+  readonly features: readonly Feature[];
+  readonly ground: Ground;
+  readonly seams: readonly Seam[];
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly fixed: readonly (FixedPiece & OnTile)[];
+}
+/** What is wrong with the ground, at seams, and with what stands and shines on it. */
+const withGroundWarningStages = <Known extends ForGroundWarningStages>(
+  stages: Stages<Sources, Known>,
+) =>
+  stages
     .lateStage(
       'groundWarnings',
       'checks',
@@ -132,7 +166,27 @@ export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<S
         catalogue,
       }),
       ({ lightWarnings }) => listed(lightWarnings),
-    )
+    );
+
+interface ForBuildWarningStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly areas: SurfaceAreas;
+  readonly kindCoats: ReturnType<typeof kindCoats>;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly partList: ReturnType<typeof partsOf>;
+  readonly allParts: readonly Part[];
+  readonly jobs: readonly CutJob[];
+  readonly coats: readonly CoatNeed[];
+  readonly spots: DryingPlaces;
+  readonly bow: ReturnType<typeof bowOf>;
+}
+/** What is wrong with layers, sheets and coats. */
+const withBuildWarningStages = <Known extends ForBuildWarningStages>(
+  stages: Stages<Sources, Known>,
+) =>
+  stages
     .lateStage(
       'glueWarnings',
       'checks',
@@ -143,22 +197,6 @@ export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<S
         catalogue,
       }),
       ({ glueWarnings }) => listed(glueWarnings),
-    )
-    .lateStage(
-      'bowWarnings',
-      'checks',
-      ({ plan, kindCoats, ground, stack: { base, joints }, bow, catalogue }) => ({
-        stack: plan.stack,
-        openCoats: kindCoats.open,
-        units: plan.units,
-        tiles: ground.tiles,
-        tableArea: ground.tableArea,
-        base,
-        joints,
-        bow: bow,
-        catalogue,
-      }),
-      ({ bowWarnings }) => listed(bowWarnings),
     )
     .lateStage(
       'stackWarnings',
@@ -216,7 +254,26 @@ export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<S
         catalogue,
       }),
       ({ coatWarnings }) => listed(coatWarnings),
-    )
+    );
+
+interface ForAllWarningStages {
+  readonly pieces: Pieces;
+  readonly days: Days;
+  readonly troubles: readonly ScheduleIssue[];
+  readonly groundWarnings: readonly Warning[];
+  readonly seamWarnings: readonly Warning[];
+  readonly fixedWarnings: readonly Warning[];
+  readonly clearWarnings: readonly Warning[];
+  readonly lightWarnings: readonly Warning[];
+  readonly glueWarnings: readonly Warning[];
+  readonly bowWarnings: readonly Warning[];
+  readonly stackWarnings: readonly Warning[];
+  readonly cutWarnings: readonly Warning[];
+  readonly coatWarnings: readonly Warning[];
+}
+/** What is wrong with the days, and all warnings in their order. */
+const withAllWarningStages = <Known extends ForAllWarningStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'dayWarnings',
       'checks',
@@ -247,3 +304,7 @@ export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<S
       ({ workWarnings, dayWarnings }) => ({ workWarnings, dayWarnings }),
       ({ workWarnings, dayWarnings }) => [...workWarnings, ...dayWarnings],
     );
+
+/** What will go wrong, with fixes. */
+export const withAdviceStages = <Known extends ForAdviceStages>(stages: Stages<Sources, Known>) =>
+  withAllWarningStages(withBuildWarningStages(withGroundWarningStages(withBowStages(stages))));

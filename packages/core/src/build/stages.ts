@@ -42,8 +42,13 @@ interface ForBuildStages {
   readonly zones: Zones;
 }
 
-/** Layers and their adhesives, and parts laid out on sheets. */
-export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sources, Known>) =>
+interface ForStackStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+}
+/** Layers from the base up, and the adhesives between them. */
+const withStackStages = <Known extends ForStackStages>(stages: Stages<Sources, Known>) =>
   stages
     .stage(
       'raised',
@@ -89,7 +94,16 @@ export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sou
         catalogue,
       }),
       allGlues,
-    )
+    );
+
+interface ForWholeStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly stack: ReturnType<typeof stackUp>;
+}
+/** Parts before any is split, and those that fit on no sheet. */
+const withWholeStages = <Known extends ForWholeStages>(stages: Stages<Sources, Known>) =>
+  stages
     .stage(
       'wholes',
       ({ plan, ground, stack, catalogue }) => ({
@@ -129,7 +143,18 @@ export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sou
         catalogue,
       }),
       tooLarge,
-    )
+    );
+
+interface ForPartStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly wholes: ReturnType<typeof partsOf>;
+  readonly bothWholes: ReturnType<typeof bothParts>;
+  readonly tooLarge: ReturnType<typeof tooLarge>;
+}
+/** Parts as they are cut. */
+const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'laid',
       'checks',
@@ -177,7 +202,15 @@ export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sou
       'allParts',
       ({ splits, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }),
       allParts,
-    )
+    );
+
+interface ForSheetStages {
+  readonly allParts: ReturnType<typeof allParts>;
+  readonly laid: readonly Split[];
+}
+/** Parts laid out on sheets, and what cutting them takes. */
+const withSheetStages = <Known extends ForSheetStages>(stages: Stages<Sources, Known>) =>
+  stages
     .stage(
       'jobs',
       ({ plan: { cutting, units }, allParts: parts, laid, catalogue, shop, layOutOnce }) => ({
@@ -194,6 +227,10 @@ export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sou
     )
     .stage('minutes', ({ jobs, catalogue }) => ({ jobs, catalogue }), minutesByPart)
     .stage('cutAtShop', ({ jobs, catalogue }) => ({ jobs, catalogue }), shopCuts);
+
+/** Layers and their adhesives, and parts laid out on sheets. */
+export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sources, Known>) =>
+  withSheetStages(withPartStages(withWholeStages(withStackStages(stages))));
 
 /** What is read of chapters before. */
 interface ForMassStages {

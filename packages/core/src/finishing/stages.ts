@@ -5,7 +5,14 @@ import type { Pieces } from '../build/pieces';
 import type { Plan } from '../plan';
 import type { DryingPlaces } from '../schedule/drying';
 import type { Ground, SurfaceAreas } from '../terrain/ground';
-import { coatNeeds, coatingNeeds, pieceCoatNeeds, sealNeed } from './coats';
+import {
+  type CoatNeed,
+  type CoatingNeed,
+  coatNeeds,
+  coatingNeeds,
+  pieceCoatNeeds,
+  sealNeed,
+} from './coats';
 import { ingredientNeeds } from './mixes/ingredients';
 
 /** What repairs use lies nowhere on the board that anything else is calculated from. */
@@ -19,10 +26,13 @@ interface ForFinishingStages {
   readonly spots: DryingPlaces;
 }
 
-/** Coats on ground and pieces, what is mixed for them, and what is scattered and paved. */
-export const withFinishingStages = <Known extends ForFinishingStages>(
-  stages: Stages<Sources, Known>,
-) =>
+interface ForCoatStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly areas: SurfaceAreas;
+}
+/** Coats on ground and pieces. */
+const withCoatStages = <Known extends ForCoatStages>(stages: Stages<Sources, Known>) =>
   stages
     .stage(
       'groundCoats',
@@ -66,7 +76,20 @@ export const withFinishingStages = <Known extends ForFinishingStages>(
       'coatings',
       ({ plan: { mends }, coats, sealing, catalogue }) => ({ mends, coats, sealing, catalogue }),
       coatingNeeds,
-    )
+    );
+
+interface ForMixStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly areas: SurfaceAreas;
+  readonly spots: DryingPlaces;
+  readonly groundCoats: readonly CoatNeed[];
+  readonly coats: readonly CoatNeed[];
+  readonly coatings: readonly CoatingNeed[];
+}
+/** What is mixed for coats, and what is scattered and paved. */
+const withMixStages = <Known extends ForMixStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'mixes',
       'views',
@@ -114,3 +137,8 @@ export const withFinishingStages = <Known extends ForFinishingStages>(
         ({ surfaces, areas, seed, catalogue }) =>
           floorsOf(surfaces, areas, seed, catalogue),
     );
+
+/** Coats on ground and pieces, what is mixed for them, and what is scattered and paved. */
+export const withFinishingStages = <Known extends ForFinishingStages>(
+  stages: Stages<Sources, Known>,
+) => withMixStages(withCoatStages(stages));

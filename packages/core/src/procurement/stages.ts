@@ -34,10 +34,17 @@ interface ForProcurementStages {
   readonly fixed: readonly (FixedPiece & OnTile)[];
 }
 
-/** Supplies to buy, by thing and by workpiece. */
-export const withProcurementStages = <Known extends ForProcurementStages>(
-  stages: Stages<Sources, Known>,
-) =>
+interface ForSupplyStages {
+  readonly pieces: Pieces;
+  readonly jobs: readonly CutJob[];
+  readonly cutAtShop: ReturnType<typeof shopCuts>;
+  readonly allGlues: readonly GlueNeed[];
+  readonly coatings: readonly CoatingNeed[];
+  readonly stuffs: ReturnType<typeof ingredientNeeds>;
+  readonly fixings: ReturnType<typeof fixingsFor>;
+}
+/** Supplies to buy. */
+const withSupplyStages = <Known extends ForSupplyStages>(stages: Stages<Sources, Known>) =>
   stages
     .lateStage(
       'surely',
@@ -97,7 +104,26 @@ export const withProcurementStages = <Known extends ForProcurementStages>(
         catalogue,
       }),
       suppliesFor,
-    )
+    );
+
+interface ForNeedStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly areas: SurfaceAreas;
+  readonly basins: readonly Basin[];
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly jobs: readonly CutJob[];
+  readonly groundCoats: readonly CoatNeed[];
+  readonly pieceCoats: readonly CoatNeed[];
+  readonly coats: readonly CoatNeed[];
+  readonly sealing: SealNeed | null;
+  readonly fixed: readonly (FixedPiece & OnTile)[];
+  readonly supplies: ReturnType<typeof suppliesFor>;
+}
+/** What each workpiece and each feature needs of them. */
+const withNeedStages = <Known extends ForNeedStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'byWorkpiece',
       'views',
@@ -152,3 +178,8 @@ export const withProcurementStages = <Known extends ForProcurementStages>(
       }),
       featureNeeds,
     );
+
+/** Supplies to buy, by thing and by workpiece. */
+export const withProcurementStages = <Known extends ForProcurementStages>(
+  stages: Stages<Sources, Known>,
+) => withNeedStages(withSupplyStages(stages));

@@ -11,6 +11,7 @@ import type { CoatNeed, SealNeed } from '../finishing/coats';
 import type { Plan } from '../plan';
 import type { Ground, SurfaceAreas, Zones } from '../terrain/ground';
 import type { OnTile } from '../terrain/tiling';
+import type { Days, Step } from './tasks';
 import { type DryingPlaces, dayForAir, dryingPlacesOf } from './drying';
 
 /** Whether something of a board takes water up and gives it off slowly: wood and card. */
@@ -56,10 +57,22 @@ interface ForScheduleStages {
   readonly spots: DryingPlaces;
 }
 
-/** Tasks, their order in the calendar, and one at a time for the bench. */
-export const withScheduleStages = <Known extends ForScheduleStages>(
-  stages: Stages<Sources, Known>,
-) =>
+interface ForTaskStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly areas: SurfaceAreas;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly partList: ReturnType<typeof partsOf>;
+  readonly jobs: readonly CutJob[];
+  readonly minutes: ReturnType<typeof minutesByPart>;
+  readonly coats: readonly CoatNeed[];
+  readonly sealing: SealNeed | null;
+  readonly fixed: readonly (FixedPiece & OnTile)[];
+  readonly spots: DryingPlaces;
+}
+/** Tasks, and when each is done. */
+const withTaskStages = <Known extends ForTaskStages>(stages: Stages<Sources, Known>) =>
   stages
     .lateStage(
       'steps',
@@ -118,7 +131,18 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
         catalogue,
       }),
       ({ planDays }) => planDays,
-    )
+    );
+
+interface ForDayStages {
+  readonly ground: Ground;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly spots: DryingPlaces;
+  readonly steps: readonly Step[];
+  readonly days: Days;
+}
+/** What is wrong with the days, how much better they could be, and why each task is where it is. */
+const withDayStages = <Known extends ForDayStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'troubles',
       'schedule',
@@ -182,7 +206,24 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
         startsOn: calendar.startsOn,
       }),
       ({ agendaOf }) => agendaOf,
-    )
+    );
+
+interface ForBenchStages {
+  readonly pieces: Pieces;
+  readonly ground: Ground;
+  readonly zones: Zones;
+  readonly areas: SurfaceAreas;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly jobs: readonly CutJob[];
+  readonly coats: readonly CoatNeed[];
+  readonly sealing: SealNeed | null;
+  readonly fixed: readonly (FixedPiece & OnTile)[];
+  readonly steps: readonly Step[];
+  readonly days: Days;
+}
+/** One task at a time for the bench. */
+const withBenchStages = <Known extends ForBenchStages>(stages: Stages<Sources, Known>) =>
+  stages
     .lateStage(
       'moves',
       'views',
@@ -229,3 +270,8 @@ export const withScheduleStages = <Known extends ForScheduleStages>(
         (taskId: string) =>
           detailOf(taskId, { ...inputs, plan: { wears, calendar } }),
     );
+
+/** Tasks, their order in the calendar, and one at a time for the bench. */
+export const withScheduleStages = <Known extends ForScheduleStages>(
+  stages: Stages<Sources, Known>,
+) => withBenchStages(withDayStages(withTaskStages(stages)));

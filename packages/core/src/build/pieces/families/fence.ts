@@ -193,38 +193,10 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
     objects: [{ id: 'fence', name: 'Fence', count: 1, faces: [], bars }],
     clear: [],
     levels: [],
-    waysIn:
-      gate === null
-        ? []
-        : [
-            {
-              name: 'Gate',
-              objectId: 'fence',
-              widthMm: Math.hypot(gate.b.from[0] - gate.a.from[0], gate.b.from[1] - gate.a.from[1]),
-              heightMm: own.heightMm,
-              at: [(gate.a.from[0] + gate.b.from[0]) / 2, (gate.a.from[1] + gate.b.from[1]) / 2, 0],
-              out: outOf(gate.a.from, gate.b.from),
-            },
-          ],
+    waysIn: waysInOf(own, gate),
     fills: own.fill === 'hedge' ? [{ usual: 'leaves', objectId: 'fence', ml: hedgeMl(own, sides) }] : [],
     loose: own.fill === 'hedge' ? [{ id: 'hedge', name: 'Hedge', objectId: 'fence', mesh: hedgeOf(own, posts, course.isClosed) }] : [],
-    order: [
-      {
-        does: 'pin',
-        says: 'Set the posts on pins in the ground, plumb, from both ends to the middle.',
-        bodyIds: posts.map(({ id }) => id),
-      },
-      { does: 'glue', says: 'Add the rails, lowest first, then the infill.', bodyIds: bars.slice(posts.length).map(({ id }) => id) },
-      ...(own.fill === 'hedge'
-        ? [
-            {
-              does: 'fill' as const,
-              says: 'Apply flock in clumps from the rails outwards and spray glue between layers. Trim it when dry.',
-              bodyIds: [],
-            },
-          ]
-        : []),
-    ],
+    order: orderOf(own, { posts, bars }),
     facts: [
       ...sides.map(({ longMm, bays }, i) => ({
         label: sides.length === 1 ? 'Each bay' : `Each bay, side ${i + 1}`,
@@ -241,6 +213,34 @@ function shapeOf(own: Fence, course: DrawnLine): PieceShape {
     ],
   };
 }
+
+const waysInOf = (own: Fence, gate: { readonly a: Bar; readonly b: Bar } | null): PieceShape['waysIn'] =>
+  gate === null
+    ? []
+    : [
+        {
+          name: 'Gate',
+          objectId: 'fence',
+          widthMm: Math.hypot(gate.b.from[0] - gate.a.from[0], gate.b.from[1] - gate.a.from[1]),
+          heightMm: own.heightMm,
+          at: [(gate.a.from[0] + gate.b.from[0]) / 2, (gate.a.from[1] + gate.b.from[1]) / 2, 0],
+          out: outOf(gate.a.from, gate.b.from),
+        },
+      ];
+
+const orderOf = (own: Fence, { posts, bars }: { readonly posts: readonly Bar[]; readonly bars: (Bar | Row)[] }): PieceShape['order'] => [
+  { does: 'pin', says: 'Set the posts on pins in the ground, plumb, from both ends to the middle.', bodyIds: posts.map(({ id }) => id) },
+  { does: 'glue', says: 'Add the rails, lowest first, then the infill.', bodyIds: bars.slice(posts.length).map(({ id }) => id) },
+  ...(own.fill === 'hedge'
+    ? [
+        {
+          does: 'fill' as const,
+          says: 'Apply flock in clumps from the rails outwards and spray glue between layers. Trim it when dry.',
+          bodyIds: [],
+        },
+      ]
+    : []),
+];
 
 const sizeHandle = (key: string, label: string, at: Vec, along: Vec) => ({
   key,

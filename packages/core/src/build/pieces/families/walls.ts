@@ -215,7 +215,6 @@ const Y: Vec = [0, 1, 0];
 
 function shapeOf(own: Walls): PieceShape {
   const { segmentMm: l, heightMm: h } = own;
-  const half = l / 2;
   const hasPosts = own.posts !== 'none';
   const start: EdgeJoint = hasPosts ? { joint: 'against', to: 'post' } : FREE;
   const posts: readonly Bar[] = hasPosts
@@ -241,12 +240,42 @@ function shapeOf(own: Walls): PieceShape {
     ],
     bars: posts,
   });
+  const objects = segmentsOf(own, level);
+  const bodyIds = [...new Set(objects.flatMap(({ faces, bars = [] }) => [...faces, ...bars].map(({ id }) => id)))];
+  return {
+    objects,
+    clear: [],
+    levels: [],
+    waysIn: [],
+    ...(own.lined ? { liningRole: 'lining' } : {}),
+    order: orderOf(own, { bodyIds, hasPosts }),
+    facts: [
+      { label: 'Total length of all runs', value: l * runsOf(own), unit: 'mm' },
+      ...(own.core ? [{ label: 'Laminated strips needed for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
+      { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
+    ],
+    handles: objects.map(({ id }) => ({
+      key: 'heightMm',
+      label: 'Height',
+      objectId: id,
+      at: [0, 0, h] as Vec,
+      along: [0, 0, 1] as Vec,
+      perUnitMm: 1,
+      step: 1,
+    })),
+  };
+}
+
+type MakeStraight = (id: string, name: string, count: number, openings: readonly Opening[]) => Assembly;
+function segmentsOf(own: Walls, level: MakeStraight): readonly Assembly[] {
+  const { segmentMm: l, heightMm: h } = own;
+  const half = l / 2;
   const plain = (id: string, name: string, count: number, faces: readonly Face[]): Assembly => ({ id, name, count, faces });
   const through = run(own, { id: 'wall', from: [0, 0, 0], along: X, longMm: l });
   // An arm on the far side comes from behind, one on the near side from in front.
   const arm = run(own, { id: 'arm', from: [half, half, 0], along: [0, -1, 0], longMm: half, end: { joint: 'against', to: 'wall' } });
   const nearArm = run(own, { id: 'near-arm', from: [half, -half, 0], along: Y, longMm: half, end: { joint: 'against', to: 'wall' } });
-  const objects: Assembly[] = [
+  return [
     level('straight', 'Straight', own.straights, []),
     level('gate', 'With a gate', own.gates, [
       {
@@ -301,47 +330,23 @@ function shapeOf(own: Walls): PieceShape {
       plain(`broken-${side}`, name, own.brokenPairs, [run(own, { id: 'wall', along: X, ...of })]),
     ),
   ].filter(({ count }) => count > 0);
-  const bodyIds = [...new Set(objects.flatMap(({ faces, bars = [] }) => [...faces, ...bars].map(({ id }) => id)))];
-  return {
-    objects,
-    clear: [],
-    levels: [],
-    waysIn: [],
-    ...(own.lined ? { liningRole: 'lining' } : {}),
-    order: [
-      {
-        does: 'glue',
-        says: own.core
-          ? 'Glue cores and faces as long strips and leave them under weights overnight. Then square one edge, measure everything from it, and trim the other end last.'
-          : 'Square one edge of the sheet and measure all runs from it.',
-        bodyIds,
-      },
-      ...(hasPosts
-        ? [
-            {
-              does: 'weigh' as const,
-              says: 'Put a washer in the foot of each post, so that the run does not fall over.',
-              bodyIds: ['post'],
-            },
-          ]
-        : []),
-    ],
-    facts: [
-      { label: 'Total length of all runs', value: l * runsOf(own), unit: 'mm' },
-      ...(own.core ? [{ label: 'Laminated strips needed for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
-      { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
-    ],
-    handles: objects.map(({ id }) => ({
-      key: 'heightMm',
-      label: 'Height',
-      objectId: id,
-      at: [0, 0, h] as Vec,
-      along: [0, 0, 1] as Vec,
-      perUnitMm: 1,
-      step: 1,
-    })),
-  };
 }
+
+const orderOf = (
+  own: Walls,
+  { bodyIds, hasPosts }: { readonly bodyIds: readonly string[]; readonly hasPosts: boolean },
+): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: own.core
+      ? 'Glue cores and faces as long strips and leave them under weights overnight. Then square one edge, measure everything from it, and trim the other end last.'
+      : 'Square one edge of the sheet and measure all runs from it.',
+    bodyIds,
+  },
+  ...(hasPosts
+    ? [{ does: 'weigh' as const, says: 'Put a washer in the foot of each post, so that the run does not fall over.', bodyIds: ['post'] }]
+    : []),
+];
 
 /** All runs of one height from one strip: squared at its first end, a cut after each run, trimmed at its last. @source craft.md §5: allow both */
 function stripMm(own: Walls): number {

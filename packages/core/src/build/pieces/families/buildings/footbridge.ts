@@ -114,19 +114,7 @@ function shapeOf(own: Footbridge): PieceShape {
     'below',
     (i) => (i === 0 ? { joint: 'against', to: 'near' } : i === 2 ? { joint: 'against', to: 'far' } : { joint: 'free' }),
   );
-  const bent: Bend = {
-    id: 'deck',
-    name: 'Deck',
-    role: 'deck',
-    centre: [l / 2, 0, middleZ],
-    axis: [0, 1, 0],
-    start: [-Math.sin(half), 0, Math.cos(half)],
-    radiusMm: radius,
-    turnDeg: (2 * half * 180) / Math.PI,
-    outline: rectangleRing(0, 0, 2 * half * radius, w),
-    grows: 'in',
-    shows: { drawn: 'deck' },
-  };
+  const bent: Bend = bentDeck({ l, middleZ, half, radius, w });
   return {
     objects: [
       { id: 'bridge', name: 'Footbridge', count: 1, faces: isArched ? [near, far] : [near, far, flat], bends: isArched ? [bent] : [] },
@@ -135,18 +123,7 @@ function shapeOf(own: Footbridge): PieceShape {
     levels: isArched ? [] : [{ name: 'Deck', objectId: 'bridge', atMm: 0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
     isWalkedOver: true,
     waysIn: [],
-    order: [
-      {
-        does: 'dry-fit',
-        says: isArched ? 'Roll the deck over a tube before you glue it, so that it keeps its bend.' : 'Glue the deck between the sides.',
-        bodyIds: ['deck'],
-      },
-      {
-        does: 'glue',
-        says: 'Lay one side flat on the bench, glue the deck on it, then the other side on top. Keep it square while it sets.',
-        bodyIds: ['near', 'far'],
-      },
-    ],
+    order: orderOf(isArched),
     facts: isArched
       ? [
           { label: 'Radius of the deck', value: radius, unit: 'mm' },
@@ -154,22 +131,66 @@ function shapeOf(own: Footbridge): PieceShape {
           { label: 'Bend angle', value: (2 * half * 180) / Math.PI, unit: '°' },
         ]
       : [],
-    handles: [
-      { key: 'spanMm', label: 'Span', objectId: 'bridge', at: [l, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'widthMm', label: 'Clear width', objectId: 'bridge', at: [l / 2, w, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
-      ...(isArched
-        ? [
-            {
-              key: 'riseMm',
-              label: 'Rise',
-              objectId: 'bridge',
-              at: [l / 2, 0, own.riseMm] as Vec,
-              along: [0, 0, 1] as Vec,
-              perUnitMm: 1,
-              step: 1,
-            },
-          ]
-        : []),
-    ],
+    handles: handlesOf(own, { l, w, isArched }),
   };
 }
+
+const bentDeck = ({
+  l,
+  middleZ,
+  half,
+  radius,
+  w,
+}: {
+  readonly l: number;
+  readonly middleZ: number;
+  readonly half: number;
+  readonly radius: number;
+  readonly w: number;
+}): Bend => ({
+  id: 'deck',
+  name: 'Deck',
+  role: 'deck',
+  centre: [l / 2, 0, middleZ],
+  axis: [0, 1, 0],
+  start: [-Math.sin(half), 0, Math.cos(half)],
+  radiusMm: radius,
+  turnDeg: (2 * half * 180) / Math.PI,
+  outline: rectangleRing(0, 0, 2 * half * radius, w),
+  grows: 'in',
+  shows: { drawn: 'deck' },
+});
+
+const handlesOf = (
+  own: Footbridge,
+  { l, w, isArched }: { readonly l: number; readonly w: number; readonly isArched: boolean },
+): PieceShape['handles'] => [
+  { key: 'spanMm', label: 'Span', objectId: 'bridge', at: [l, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+  { key: 'widthMm', label: 'Clear width', objectId: 'bridge', at: [l / 2, w, 0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+  ...(isArched
+    ? [
+        {
+          key: 'riseMm',
+          label: 'Rise',
+          objectId: 'bridge',
+          at: [l / 2, 0, own.riseMm] as Vec,
+          along: [0, 0, 1] as Vec,
+          perUnitMm: 1,
+          step: 1,
+        },
+      ]
+    : []),
+];
+
+const orderOf = (isArched: boolean): PieceShape['order'] => [
+  {
+    does: 'dry-fit',
+    says: isArched ? 'Roll the deck over a tube before you glue it, so that it keeps its bend.' : 'Glue the deck between the sides.',
+    bodyIds: ['deck'],
+  },
+  {
+    does: 'glue',
+    says: 'Lay one side flat on the bench, glue the deck on it, then the other side on top. Keep it square while it sets.',
+    bodyIds: ['near', 'far'],
+  },
+];

@@ -321,7 +321,36 @@ function shapeOf(own: Front): PieceShape {
   const foot = levelFace({ id: 'foot', name: 'Foot', role: 'panel' }, rectangleRing(0, -own.footMm, w, back + 1), 0, 'below', () => ({
     joint: 'free',
   }));
-  const braces = [0.15, 0.85].map((share, i): Face => {
+  const braces = bracesOf({ w, back, h });
+  const middle = ({ ring, lowMm, deepMm }: Box): Vec => [(ring[0]!.x + ring[1]!.x) / 2, -deepMm, lowMm + own.boxHighMm * 0.9];
+  const carried = carriedSkewers(own, galleries);
+  const strung = boxSkewers(boxes, middle);
+  return {
+    objects: [
+      {
+        id: 'front',
+        name: 'Front',
+        count: 1,
+        faces: [panel, foot, ...braces, ...boxes.flatMap((box) => facesOf(own, box)), ...planks],
+        bars: tubes,
+      },
+    ],
+    clear: [],
+    levels: platformsOf(own, places, galleries),
+    // Boxes are closed: their doors are for the eye.
+    waysIn: [],
+    strung: [...strung, ...carried],
+    order: orderOf(own, { boxes, planks, tubes }),
+    facts: factsOf(own, { boxes, galleries, flights, h }),
+    handles: [
+      { key: 'widthMm', label: 'Width', objectId: 'front', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+      { key: 'heightMm', label: 'Height', objectId: 'front', at: [0, 0, h], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+    ],
+  };
+}
+
+const bracesOf = ({ w, back, h }: { readonly w: number; readonly back: number; readonly h: number }): readonly Face[] =>
+  [0.15, 0.85].map((share, i): Face => {
     const x = w * share;
     return {
       id: `brace-${i + 1}`,
@@ -336,8 +365,55 @@ function shapeOf(own: Front): PieceShape {
       grows: 'in',
     };
   });
-  const middle = ({ ring, lowMm, deepMm }: Box): Vec => [(ring[0]!.x + ring[1]!.x) / 2, -deepMm, lowMm + own.boxHighMm * 0.9];
-  const carried = galleries.flatMap((place) =>
+
+const factsOf = (
+  own: Front,
+  {
+    boxes,
+    galleries,
+    flights,
+    h,
+  }: {
+    readonly boxes: (Box & { readonly isTaken: boolean })[];
+    readonly galleries: readonly Box[];
+    readonly flights: readonly Face[];
+    readonly h: number;
+  },
+): PieceShape['facts'] => [
+  { label: 'Boxes', value: boxes.length, unit: '1' },
+  ...(galleries.length > 0 ? [{ label: 'Galleries', value: galleries.length, unit: '1' as const }] : []),
+  ...(flights.length > 0
+    ? [
+        {
+          label: 'Flight angle',
+          value: (Math.atan(h / own.rows / ((own.stairsMm - STAIRS_IN_MM) * (1 - LANDING_SHARE))) * 180) / Math.PI,
+          unit: '°' as const,
+        },
+      ]
+    : []),
+  { label: 'Hand clearance between platforms', value: h / own.rows, unit: 'mm' },
+  { label: 'Reach past the deepest box', value: own.boxDeepMm + own.overhangMm, unit: 'mm' },
+];
+
+const boxSkewers = (boxes: (Box & { readonly isTaken: boolean })[], middle: ({ ring, lowMm, deepMm }: Box) => Vec): readonly Strung[] =>
+  boxes.map((box): Strung => {
+    const [x, y, up] = middle(box);
+    return {
+      id: `skewer-${box.id}`,
+      name: `Skewer, ${box.name.toLowerCase()}`,
+      role: 'skewer',
+      objectId: 'front',
+      lengthMm: box.deepMm + SKEWER_IN_MM,
+      isInside: true,
+      places: [
+        [x, y, up],
+        [x, y + box.deepMm, up],
+      ],
+    };
+  });
+
+const carriedSkewers = (own: Front, galleries: readonly Box[]): readonly Strung[] =>
+  galleries.flatMap((place) =>
     [0.25, 0.75].map((share, i): Strung => {
       const x = place.ring[0]!.x + own.boxWideMm * share;
       const up = place.lowMm + own.boxHighMm;
@@ -355,94 +431,45 @@ function shapeOf(own: Front): PieceShape {
       };
     }),
   );
-  const strung = boxes.map((box): Strung => {
-    const [x, y, up] = middle(box);
-    return {
-      id: `skewer-${box.id}`,
-      name: `Skewer, ${box.name.toLowerCase()}`,
-      role: 'skewer',
-      objectId: 'front',
-      lengthMm: box.deepMm + SKEWER_IN_MM,
-      isInside: true,
-      places: [
-        [x, y, up],
-        [x, y + box.deepMm, up],
-      ],
-    };
-  });
-  return {
-    objects: [
-      {
-        id: 'front',
-        name: 'Front',
-        count: 1,
-        faces: [panel, foot, ...braces, ...boxes.flatMap((box) => facesOf(own, box)), ...planks],
-        bars: tubes,
-      },
-    ],
-    clear: [],
-    levels: platformsOf(own, places, galleries),
-    // Boxes are closed: their doors are for the eye.
-    waysIn: [],
-    strung: [...strung, ...carried],
-    order: [
-      {
-        does: 'glue',
-        says: 'Glue the panel to its foot with both braces behind it, square.',
-        bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'],
-      },
-      {
-        does: 'paint',
-        says: 'Paint the panel where boxes will hide it, and the inside of every box: you cannot reach there later.',
-        bodyIds: [],
-      },
-      {
-        does: 'glue',
-        says: 'Assemble each box first, then add them from the lowest row up.',
-        bodyIds: boxes.flatMap((box) => facesOf(own, box).map(({ id }) => id)),
-      },
-      ...(planks.length > 0
-        ? [
-            {
-              does: 'glue' as const,
-              says: 'Fit galleries and landings on two skewers each, pushed into the panel. Add the flights last.',
-              bodyIds: planks.map(({ id }) => id),
-            },
-          ]
-        : []),
-      ...(tubes.length > 0
-        ? [
-            {
-              does: 'glue' as const,
-              says: 'Paint the tubes inside, then glue them square to the panel.',
-              bodyIds: tubes.map(({ id }) => id),
-            },
-          ]
-        : []),
-      { does: 'pin', says: 'Push a skewer through every box into the panel, so that it survives handling.', bodyIds: [] },
-      { does: 'place', says: 'Leave out railings where your hand must reach in.', bodyIds: [] },
-    ],
-    facts: [
-      { label: 'Boxes', value: boxes.length, unit: '1' },
-      ...(galleries.length > 0 ? [{ label: 'Galleries', value: galleries.length, unit: '1' as const }] : []),
-      ...(flights.length > 0
-        ? [
-            {
-              label: 'Flight angle',
-              value: (Math.atan(h / own.rows / ((own.stairsMm - STAIRS_IN_MM) * (1 - LANDING_SHARE))) * 180) / Math.PI,
-              unit: '°' as const,
-            },
-          ]
-        : []),
-      { label: 'Hand clearance between platforms', value: h / own.rows, unit: 'mm' },
-      { label: 'Reach past the deepest box', value: own.boxDeepMm + own.overhangMm, unit: 'mm' },
-    ],
-    handles: [
-      { key: 'widthMm', label: 'Width', objectId: 'front', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'heightMm', label: 'Height', objectId: 'front', at: [0, 0, h], along: [0, 0, 1], perUnitMm: 1, step: 1 },
-    ],
-  };
-}
+
+const orderOf = (
+  own: Front,
+  {
+    boxes,
+    planks,
+    tubes,
+  }: { readonly boxes: (Box & { readonly isTaken: boolean })[]; readonly planks: readonly Face[]; readonly tubes: readonly Bar[] },
+): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: 'Glue the panel to its foot with both braces behind it, square.',
+    bodyIds: ['panel', 'foot', 'brace-1', 'brace-2'],
+  },
+  {
+    does: 'paint',
+    says: 'Paint the panel where boxes will hide it, and the inside of every box: you cannot reach there later.',
+    bodyIds: [],
+  },
+  {
+    does: 'glue',
+    says: 'Assemble each box first, then add them from the lowest row up.',
+    bodyIds: boxes.flatMap((box) => facesOf(own, box).map(({ id }) => id)),
+  },
+  ...(planks.length > 0
+    ? [
+        {
+          does: 'glue' as const,
+          says: 'Fit galleries and landings on two skewers each, pushed into the panel. Add the flights last.',
+          bodyIds: planks.map(({ id }) => id),
+        },
+      ]
+    : []),
+  ...(tubes.length > 0
+    ? [{ does: 'glue' as const, says: 'Paint the tubes inside, then glue them square to the panel.', bodyIds: tubes.map(({ id }) => id) }]
+    : []),
+  { does: 'pin', says: 'Push a skewer through every box into the panel, so that it survives handling.', bodyIds: [] },
+  { does: 'place', says: 'Leave out railings where your hand must reach in.', bodyIds: [] },
+];
 /** A brace is at least so deep, whatever the panel is made of. */
 const BRACE_MM = 20;
 /** A skewer goes so far into what is behind the box. */

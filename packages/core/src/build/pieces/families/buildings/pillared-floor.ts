@@ -102,40 +102,7 @@ function shapeOf(own: Pillared, baseMm: number): PieceShape {
   const free = (): { readonly joint: 'free' } => ({ joint: 'free' });
   const flags = levelFace({ id: 'flags', name: 'Flags', role: 'flag', shows: { drawn: 'flags' } }, ring(0), 0, 'below', free);
   // From the top down: each layer under the one before, and flags on what it reaches beyond it.
-  const layers = Array.from({ length: own.steps }, (_, i): Face[] => {
-    const outline = ring(own.treadMm * i);
-    const core = levelFace(
-      { id: `core-${i + 1}`, name: `Filling, step ${own.steps - i}`, role: 'core', lies: { on: i === 0 ? 'flags' : `core-${i}` } },
-      outline,
-      0,
-      'below',
-      free,
-    );
-    if (i === 0) return [core];
-    const [outMm, inMm] = [own.treadMm * i, own.treadMm * (i - 1) + LIFT_MM / 2];
-    const strips = [
-      ['front', rectangleRing(-outMm, -outMm, w + outMm, -inMm)],
-      ['back', rectangleRing(-outMm, d + inMm, w + outMm, d + outMm)],
-      ['left', rectangleRing(-outMm, -inMm, -inMm, d + inMm)],
-      ['right', rectangleRing(w + inMm, -inMm, w + outMm, d + inMm)],
-    ] as const;
-    const treads = strips.map(([side, strip]) =>
-      levelFace(
-        {
-          id: `tread-${i + 1}-${side}`,
-          name: `Flags, step ${own.steps - i}, ${side}`,
-          role: 'flag',
-          lies: { on: `core-${i + 1}` },
-          shows: { far: 'flags' },
-        },
-        strip,
-        0,
-        'above',
-        free,
-      ),
-    );
-    return [core, ...treads];
-  }).flat();
+  const layers = layersOf(own, { ring, free, w, d });
   const places = columnsAt(own, baseMm);
   const columns = places.map(({ x, y }, i): Bar => ({
     id: `column-${i + 1}`,
@@ -199,48 +166,117 @@ function shapeOf(own: Pillared, baseMm: number): PieceShape {
       },
     ],
     waysIn: [],
-    order: [
-      {
-        does: 'glue',
-        says: `Build the filling from the lowest step up. A gauge strip ${own.treadMm} mm wide marks each margin.`,
-        bodyIds: [...layers].reverse().flatMap(({ id, role }) => (role === 'core' ? [id] : [])),
-      },
-      {
-        does: 'glue',
-        says: 'Lay flagstones on the treads first and the floor last, so that joints do not line up.',
-        bodyIds: [...layers.flatMap(({ id, role }) => (role === 'flag' ? [id] : [])), 'flags'],
-      },
-      {
-        does: 'pin',
-        says: 'Set the columns on pins, plumb: the four corners first, the others along a thread between them.',
-        bodyIds: columns.map(({ id }) => id),
-      },
-      { does: 'glue', says: 'Glue the frame on all columns at once and weigh it down.', bodyIds: ['frame'] },
-      ...(own.roof ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
-    ],
+    order: orderOf(own, { layers, columns }),
     liftsOff: own.roof ? [{ name: 'Roof', bodyIds: ['roof'] }] : [],
-    rests: [
-      ...layers
-        .filter(({ role }) => role === 'core')
-        .slice(1)
-        .map((_, i) => ({ bodyId: `core-${i + 1}`, on: [`core-${i + 2}`] })),
-      { bodyId: 'flags', on: ['core-1'] },
-      ...(own.roof ? [{ bodyId: 'roof', on: ['frame'] }] : []),
-    ],
-    facts: [
-      { label: 'Columns', value: places.length, unit: '1' },
-      { label: 'Column spacing', value: second.x - first.x, unit: 'mm' },
-      { label: 'Visible flagstones', value: outer, unit: 'mm²' },
-      { label: 'Filling below them', value: filled, unit: 'mm²' },
-      { label: 'Gauge strip', value: own.treadMm, unit: 'mm' },
-    ],
-    handles: [
-      { key: 'basesWide', label: 'Width in bases', objectId: 'floor', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
-      { key: 'basesDeep', label: 'Depth in bases', objectId: 'floor', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
-      { key: 'columnMm', label: 'Columns', objectId: 'floor', at: [0, 0, own.columnMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
-    ],
+    rests: restsOf(own, layers),
+    facts: factsOf(own, { places, second, first, outer, filled }),
+    handles: handlesOf(baseMm, own, { w, d }),
   };
 }
+
+const factsOf = (
+  own: Pillared,
+  {
+    places,
+    second,
+    first,
+    outer,
+    filled,
+  }: { readonly places: readonly Point[]; readonly second: Point; readonly first: Point; readonly outer: number; readonly filled: number },
+): PieceShape['facts'] => [
+  { label: 'Columns', value: places.length, unit: '1' },
+  { label: 'Column spacing', value: second.x - first.x, unit: 'mm' },
+  { label: 'Visible flagstones', value: outer, unit: 'mm²' },
+  { label: 'Filling below them', value: filled, unit: 'mm²' },
+  { label: 'Gauge strip', value: own.treadMm, unit: 'mm' },
+];
+
+const handlesOf = (baseMm: number, own: Pillared, { w, d }: { readonly w: number; readonly d: number }): PieceShape['handles'] => [
+  { key: 'basesWide', label: 'Width in bases', objectId: 'floor', at: [w, d / 2, 0], along: [1, 0, 0], perUnitMm: baseMm, step: 0.5 },
+  { key: 'basesDeep', label: 'Depth in bases', objectId: 'floor', at: [w / 2, d, 0], along: [0, 1, 0], perUnitMm: baseMm, step: 0.5 },
+  { key: 'columnMm', label: 'Columns', objectId: 'floor', at: [0, 0, own.columnMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+];
+
+const restsOf = (own: Pillared, layers: readonly Face[]): PieceShape['rests'] => [
+  ...layers
+    .filter(({ role }) => role === 'core')
+    .slice(1)
+    .map((_, i) => ({ bodyId: `core-${i + 1}`, on: [`core-${i + 2}`] })),
+  { bodyId: 'flags', on: ['core-1'] },
+  ...(own.roof ? [{ bodyId: 'roof', on: ['frame'] }] : []),
+];
+
+const layersOf = (
+  own: Pillared,
+  {
+    ring,
+    free,
+    w,
+    d,
+  }: {
+    readonly ring: (outMm: number) => readonly Point[];
+    readonly free: () => { readonly joint: 'free' };
+    readonly w: number;
+    readonly d: number;
+  },
+): readonly Face[] =>
+  Array.from({ length: own.steps }, (_, i): Face[] => {
+    const outline = ring(own.treadMm * i);
+    const core = levelFace(
+      { id: `core-${i + 1}`, name: `Filling, step ${own.steps - i}`, role: 'core', lies: { on: i === 0 ? 'flags' : `core-${i}` } },
+      outline,
+      0,
+      'below',
+      free,
+    );
+    if (i === 0) return [core];
+    const [outMm, inMm] = [own.treadMm * i, own.treadMm * (i - 1) + LIFT_MM / 2];
+    const strips = [
+      ['front', rectangleRing(-outMm, -outMm, w + outMm, -inMm)],
+      ['back', rectangleRing(-outMm, d + inMm, w + outMm, d + outMm)],
+      ['left', rectangleRing(-outMm, -inMm, -inMm, d + inMm)],
+      ['right', rectangleRing(w + inMm, -inMm, w + outMm, d + inMm)],
+    ] as const;
+    const treads = strips.map(([side, strip]) =>
+      levelFace(
+        {
+          id: `tread-${i + 1}-${side}`,
+          name: `Flags, step ${own.steps - i}, ${side}`,
+          role: 'flag',
+          lies: { on: `core-${i + 1}` },
+          shows: { far: 'flags' },
+        },
+        strip,
+        0,
+        'above',
+        free,
+      ),
+    );
+    return [core, ...treads];
+  }).flat();
+
+const orderOf = (
+  own: Pillared,
+  { layers, columns }: { readonly layers: readonly Face[]; readonly columns: readonly Bar[] },
+): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: `Build the filling from the lowest step up. A gauge strip ${own.treadMm} mm wide marks each margin.`,
+    bodyIds: [...layers].reverse().flatMap(({ id, role }) => (role === 'core' ? [id] : [])),
+  },
+  {
+    does: 'glue',
+    says: 'Lay flagstones on the treads first and the floor last, so that joints do not line up.',
+    bodyIds: [...layers.flatMap(({ id, role }) => (role === 'flag' ? [id] : [])), 'flags'],
+  },
+  {
+    does: 'pin',
+    says: 'Set the columns on pins, plumb: the four corners first, the others along a thread between them.',
+    bodyIds: columns.map(({ id }) => id),
+  },
+  { does: 'glue', says: 'Glue the frame on all columns at once and weigh it down.', bodyIds: ['frame'] },
+  ...(own.roof ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
+];
 /** A frame with less of an opening than this is a slab. */
 const FRAME_MM = 10;
 const mm2Of = (corners: readonly (readonly [number, number, number])[]): number =>

@@ -109,22 +109,7 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
     outline: rectangleRing(0, 0, (round * HOOP_DEG) / 360, own.hoopMm),
     grows: 'in',
   });
-  const wall: Bend = {
-    ...ringAt('wall', 'Wall', 'wall', 0, radius),
-    outline: [
-      { x: 0, y: 0 },
-      { x: left, y: 0 },
-      { x: left, y: own.doorHeightMm },
-      { x: right, y: own.doorHeightMm },
-      { x: right, y: 0 },
-      { x: round, y: 0 },
-      { x: round, y: topMm },
-      { x: 0, y: topMm },
-    ],
-    openings: slitsOf(own, round),
-    grows: 'out',
-    shows: { far: 'walls', drawn: 'inside' },
-  };
+  const wall: Bend = wallOf(own, { radius, left, right, round, topMm });
   const free = (): { readonly joint: 'free' } => ({ joint: 'free' });
   const foot = levelFace({ id: 'foot', name: 'Foot', role: 'floor' }, disc(radius + FOOT_MM + own.footOutMm), 0, 'below', free);
   const floors = Array.from({ length: own.storeys }, (_, i): Face =>
@@ -140,14 +125,7 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
   return {
     objects: [{ id: 'tower', name: 'Round tower', count: 1, faces: [foot, ...floors], bends: [wall, ...hoops] }],
     clear: [{ name: 'Inside, across', objectId: 'tower', from: [-radius, 0, 0.6], to: [radius, 0, 0.6] }],
-    levels: Array.from({ length: own.storeys + 1 }, (_, i) => ({
-      name: i === 0 ? 'Ground floor' : i < own.storeys ? `Floor ${i + 1}` : 'Top',
-      objectId: 'tower',
-      atMm: i * own.storeyMm,
-      ring: disc(radius),
-      headroomMm: i < own.storeys ? own.storeyMm : null,
-      raisedBy: 'storeyMm',
-    })),
+    levels: levelsOf(own, radius),
     waysIn: [
       {
         name: 'Door',
@@ -159,45 +137,77 @@ function shapeOf(own: RoundTower, baseMm: number): PieceShape {
         out: [0, -1, 0],
       },
     ],
-    order: [
-      {
-        does: 'dry-fit',
-        says: 'Cut the door and slits while the wall lies flat, then roll it over a bottle until it keeps its bend.',
-        bodyIds: [],
-      },
-      { does: 'glue', says: 'Close the seam over a strip inside and glue the wall to its foot.', bodyIds: ['wall', 'foot'] },
-      { does: 'glue', says: 'Glue the hoops level: the floors rest on them.', bodyIds: hoops.map(({ id }) => id) },
-      { does: 'paint', says: 'Paint the inside before you fit the floors.', bodyIds: [] },
-      { does: 'place', says: 'Floors lift out on edge by a thread through the middle.', bodyIds: floors.map(({ id }) => id) },
-    ],
+    order: orderOf(hoops, floors),
     liftsOff: floors.map(({ id, name }) => ({ name, bodyIds: [id] })),
     rests: floors.map(({ id }, i) => ({ bodyId: id, on: [`hoop-${i + 1}-left`, `hoop-${i + 1}-right`] })),
     facts: [
       { label: 'Inner circumference', value: round, unit: 'mm' },
       { label: 'Or buy a tube of', value: 2 * radius, unit: 'mm' },
     ],
-    handles: [
-      {
-        key: 'basesAcross',
-        label: 'Diameter in bases',
-        objectId: 'tower',
-        at: [radius, 0, 0],
-        along: [1, 0, 0],
-        perUnitMm: baseMm / 2,
-        step: 0.5,
-      },
-      {
-        key: 'storeyMm',
-        label: 'Floor to floor',
-        objectId: 'tower',
-        at: [0, -radius, own.storeyMm],
-        along: [0, 0, 1],
-        perUnitMm: 1,
-        step: 1,
-      },
-    ],
+    handles: handlesOf(baseMm, own, { radius }),
   };
 }
+
+const levelsOf = (own: RoundTower, radius: number): PieceShape['levels'] =>
+  Array.from({ length: own.storeys + 1 }, (_, i) => ({
+    name: i === 0 ? 'Ground floor' : i < own.storeys ? `Floor ${i + 1}` : 'Top',
+    objectId: 'tower',
+    atMm: i * own.storeyMm,
+    ring: disc(radius),
+    headroomMm: i < own.storeys ? own.storeyMm : null,
+    raisedBy: 'storeyMm',
+  }));
+
+const wallOf = (
+  own: RoundTower,
+  {
+    radius,
+    left,
+    right,
+    round,
+    topMm,
+  }: { readonly radius: number; readonly left: number; readonly right: number; readonly round: number; readonly topMm: number },
+): Bend => ({
+  ...ringAt('wall', 'Wall', 'wall', 0, radius),
+  outline: [
+    { x: 0, y: 0 },
+    { x: left, y: 0 },
+    { x: left, y: own.doorHeightMm },
+    { x: right, y: own.doorHeightMm },
+    { x: right, y: 0 },
+    { x: round, y: 0 },
+    { x: round, y: topMm },
+    { x: 0, y: topMm },
+  ],
+  openings: slitsOf(own, round),
+  grows: 'out',
+  shows: { far: 'walls', drawn: 'inside' },
+});
+
+const handlesOf = (baseMm: number, own: RoundTower, { radius }: { readonly radius: number }): PieceShape['handles'] => [
+  {
+    key: 'basesAcross',
+    label: 'Diameter in bases',
+    objectId: 'tower',
+    at: [radius, 0, 0],
+    along: [1, 0, 0],
+    perUnitMm: baseMm / 2,
+    step: 0.5,
+  },
+  { key: 'storeyMm', label: 'Floor to floor', objectId: 'tower', at: [0, -radius, own.storeyMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+];
+
+const orderOf = (hoops: readonly Bend[], floors: readonly Face[]): PieceShape['order'] => [
+  {
+    does: 'dry-fit',
+    says: 'Cut the door and slits while the wall lies flat, then roll it over a bottle until it keeps its bend.',
+    bodyIds: [],
+  },
+  { does: 'glue', says: 'Close the seam over a strip inside and glue the wall to its foot.', bodyIds: ['wall', 'foot'] },
+  { does: 'glue', says: 'Glue the hoops level: the floors rest on them.', bodyIds: hoops.map(({ id }) => id) },
+  { does: 'paint', says: 'Paint the inside before you fit the floors.', bodyIds: [] },
+  { does: 'place', says: 'Floors lift out on edge by a thread through the middle.', bodyIds: floors.map(({ id }) => id) },
+];
 /** The foot reaches under any wall. */
 const FOOT_MM = 6;
 

@@ -1,45 +1,11 @@
-import { z } from 'zod';
-import { mm, oneOf, whole, within, yesOrNo } from '../../../../plan/fields';
 import { ok } from '../../../../base/result';
 import type { Bar, EdgeJoint, Face, Opening, Vec } from '../../../shell';
-import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../../asks';
+import { PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../../asks';
 import { type OrderStep, type PieceShape, type StandingLevel, pieceFamily, rectangleRing, refused } from '../../family';
 import { doorAt, spreadMm, windowAt } from '../../openings';
-
-const settings = z.strictObject({
-  /** Room for so many bases side by side, and one behind the other. */
-  basesWide: within(SIZES.bases, 'bases'),
-  basesDeep: within(SIZES.bases, 'bases'),
-  slackMm: mm(SIZES.slackMm),
-  /** Whether the sizes are those of the room, or those it takes up. */
-  sized: oneOf(['inside', 'outside']),
-  wallMm: mm(SIZES.wallMm),
-  corners: oneOf(['butt', 'mitre', 'fold']),
-  roof: oneOf(['gable', 'lean-to', 'flat', 'hipped']),
-  pitchDeg: within(SIZES.pitchDeg, '°'),
-  overhangMm: mm(SIZES.overhangMm),
-  /** A flat roof lies on the walls, or on a ledge between them one roof thickness down. */
-  seat: oneOf(['on-walls', 'on-ledge']),
-  doorWidthMm: mm(SIZES.openingMm),
-  doorHeightMm: mm(SIZES.openingMm),
-  /** Off the middle of the front, to the right. */
-  doorOffMm: mm({ min: -1_000, max: 1_000 }),
-  windowsFront: whole(SIZES.count),
-  windowsBack: whole(SIZES.count),
-  windowsEnds: whole(SIZES.count),
-  windowWidthMm: mm(SIZES.openingMm),
-  windowHeightMm: mm(SIZES.openingMm),
-  sillMm: mm(SIZES.openingMm),
-  floor: yesOrNo(),
-  /** Layers under the floor, each a step: the lowest is the widest. */
-  baseLayers: whole({ min: 0, max: 8 }),
-  baseMarginMm: mm({ min: 1, max: 60 }),
-  treadMm: mm({ min: 3, max: 60 }),
-  lined: yesOrNo(),
-  /** Sills, posts and plates on the outside. */
-  frame: yesOrNo(),
-});
-type Shed = z.infer<typeof settings>;
+import { frameOf, ledgesOf } from './shed-frame';
+import { type Tops, roofOf } from './shed-roof';
+import { FREE, type Shed, type Side, type Sizes, WALL_NAMES, settings, sizesOf } from './shed-settings';
 
 const isSloped = ({ roof }: Shed): boolean => roof !== 'flat';
 
@@ -135,21 +101,6 @@ export const shed = pieceFamily('shed', settings, {
   },
 });
 
-interface Sizes {
-  readonly wideMm: number;
-  readonly deepMm: number;
-  /** The ridge runs along x. */
-  readonly ridgeAlong: boolean;
-  readonly riseMm: number;
-}
-function sizesOf({ basesWide, basesDeep, slackMm, roof, pitchDeg }: Shed, baseMm: number): Sizes {
-  const [wideMm, deepMm] = [basesWide * baseMm + slackMm, basesDeep * baseMm + slackMm];
-  const ridgeAlong = wideMm >= deepMm;
-  const tan = Math.tan((pitchDeg * Math.PI) / 180);
-  const spanMm = roof === 'lean-to' ? deepMm : Math.min(wideMm, deepMm) / 2;
-  return { wideMm, deepMm, ridgeAlong, riseMm: roof === 'flat' ? 0 : spanMm * tan };
-}
-
 function refusal(shed: Shed, { wideMm, deepMm }: Sizes): ReturnType<typeof refused> | null {
   const fits = wideMm / 2 - shed.doorWidthMm / 2 - PIER_MM;
   if (fits < 0)
@@ -207,8 +158,6 @@ function frontWindows({ windowsFront, windowWidthMm, doorWidthMm, doorOffMm }: S
   return sides.flatMap(([from, to], side) => spreadMm(counts[side]!, to - from).map((at) => from + at));
 }
 
-const FREE: EdgeJoint = { joint: 'free' };
-
 function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
   const { wideMm, deepMm } = sizes;
   const { roofs, tops } = roofOf(shed, sizes);
@@ -231,22 +180,7 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
   const spans = shed.sized === 'inside';
   return {
     objects: [{ id: 'shed', name: 'Shed', count: 1, faces: [...base, ...walls, ...roofs], bars: [...ledges, ...frame] }],
-    clear: spans
-      ? [
-          { name: 'Inside, wide', objectId: 'shed', from: [0, deepMm - inset, clearAt], to: [wideMm, deepMm - inset, clearAt] },
-          { name: 'Inside, deep', objectId: 'shed', from: [inset, 0, clearAt], to: [inset, deepMm, clearAt] },
-          ...(shed.roof === 'flat' && (shed.floor || shed.baseLayers > 0)
-            ? [
-                {
-                  name: 'Headroom',
-                  objectId: 'shed',
-                  from: [wideMm / 2, deepMm / 2, 0] as const,
-                  to: [wideMm / 2, deepMm / 2, shed.wallMm] as const,
-                },
-              ]
-            : []),
-        ]
-      : [],
+    clear: clearOf(shed, { spans, deepMm, inset, clearAt, wideMm }),
     levels: [level],
     ...(shed.lined ? { liningRole: 'lining' } : {}),
     waysIn: [
@@ -265,246 +199,75 @@ function shapeOf(shed: Shed, sizes: Sizes): PieceShape {
     order: orderOf(shed, { base, walls, roofs, ledges, frame }),
     liftsOff: [{ name: 'Roof', bodyIds: roofIds }],
     rests: roofIds.length > 1 ? [] : [{ bodyId: 'roof', on: ledges.length > 0 ? ledges.map(({ id }) => id) : ['front', 'back'] }],
-    handles: [
-      {
-        key: 'basesWide',
-        label: 'Width in bases',
-        objectId: 'shed',
-        at: [wideMm, deepMm / 2, 0],
-        along: [1, 0, 0],
-        perUnitMm: (wideMm - shed.slackMm) / shed.basesWide,
-        step: 0.5,
-      },
-      {
-        key: 'basesDeep',
-        label: 'Depth in bases',
-        objectId: 'shed',
-        at: [wideMm / 2, deepMm, 0],
-        along: [0, 1, 0],
-        perUnitMm: (deepMm - shed.slackMm) / shed.basesDeep,
-        step: 0.5,
-      },
-      {
-        key: 'wallMm',
-        label: 'Wall height to the eaves',
-        objectId: 'shed',
-        at: [wideMm, 0, shed.wallMm],
-        along: [0, 0, 1],
-        perUnitMm: 1,
-        step: 1,
-      },
-      {
-        key: 'doorHeightMm',
-        label: 'Door, height',
-        objectId: 'shed',
-        at: [wideMm / 2 + shed.doorOffMm, 0, shed.doorHeightMm],
-        along: [0, 0, 1],
-        perUnitMm: 1,
-        step: 1,
-      },
-    ],
+    handles: handlesOf(shed, { wideMm, deepMm }),
   };
 }
 
-/** The line along the top of each wall, from its first to its last upper corner, with the roof each stretch of it lies under. */
-interface Top {
-  /** Between its two upper corners, right to left as seen from outside. */
-  readonly peak: readonly Vec[];
-  readonly under: readonly string[];
-  readonly ends: readonly [rightMm: number, leftMm: number];
-}
-type Side = 'front' | 'right' | 'back' | 'left';
-type Tops = Readonly<Record<Side, Top>>;
-
-function roofOf(shed: Shed, { wideMm: w, deepMm: d, ridgeAlong, riseMm }: Sizes): { readonly roofs: readonly Face[]; readonly tops: Tops } {
-  const h = shed.wallMm;
-  const over = (to: Side, square = true): EdgeJoint =>
-    square ? { joint: 'over', to, beyondMm: shed.overhangMm, square: true } : { joint: 'over', to, beyondMm: shed.overhangMm };
-  const mitre = (to: string): EdgeJoint => ({ joint: 'mitre', to });
-  const face = (id: string, name: string, corners: readonly Vec[], edges: readonly EdgeJoint[]): Face => ({
-    id,
-    name,
-    role: 'roof',
-    corners,
-    edges,
-    grows: 'out',
-    shows: { far: 'roof' },
-  });
-  const level = (under: string): Top => ({ peak: [], under: [under], ends: [h, h] });
-  if (shed.roof === 'flat') {
-    const corners: Vec[] = [
-      [0, 0, h],
-      [w, 0, h],
-      [w, d, h],
-      [0, d, h],
-    ];
-    if (shed.seat === 'on-walls')
-      return {
-        roofs: [face('roof', 'Roof', corners, [over('front'), over('right'), over('back'), over('left')])],
-        tops: { front: level('roof'), right: level('roof'), back: level('roof'), left: level('roof') },
-      };
-    const edges = (['front', 'right', 'back', 'left'] as const).map((to): EdgeJoint => ({ joint: 'against', to, gapMm: LIFT_MM }));
-    // The walls go on up past a roof that lies between them.
-    return {
-      roofs: [face('roof', 'Roof', corners, edges)],
-      tops: { front: level('roof'), right: level('roof'), back: level('roof'), left: level('roof') },
-    };
-  }
-  if (shed.roof === 'lean-to') {
-    const corners: Vec[] = [
-      [0, 0, h],
-      [w, 0, h],
-      [w, d, h + riseMm],
-      [0, d, h + riseMm],
-    ];
-    return {
-      roofs: [face('roof', 'Roof', corners, [over('front'), over('right', false), over('back'), over('left', false)])],
-      tops: {
-        front: level('roof'),
-        right: { peak: [], under: ['roof'], ends: [h + riseMm, h] },
-        back: { peak: [], under: ['roof'], ends: [h + riseMm, h + riseMm] },
-        left: { peak: [], under: ['roof'], ends: [h, h + riseMm] },
-      },
-    };
-  }
-  const p = h + riseMm;
-  if (shed.roof === 'gable' && ridgeAlong)
-    return {
-      roofs: [
-        face(
-          'roof-front',
-          'Roof, front slope',
-          [
-            [0, 0, h],
-            [w, 0, h],
-            [w, d / 2, p],
-            [0, d / 2, p],
-          ],
-          [over('front'), over('right', false), mitre('roof-back'), over('left', false)],
-        ),
-        face(
-          'roof-back',
-          'Roof, back slope',
-          [
-            [w, d, h],
-            [0, d, h],
-            [0, d / 2, p],
-            [w, d / 2, p],
-          ],
-          [over('back'), over('left', false), mitre('roof-front'), over('right', false)],
-        ),
-      ],
-      tops: {
-        front: level('roof-front'),
-        back: level('roof-back'),
-        right: { peak: [[w, d / 2, p]], under: ['roof-back', 'roof-front'], ends: [h, h] },
-        left: { peak: [[0, d / 2, p]], under: ['roof-front', 'roof-back'], ends: [h, h] },
-      },
-    };
-  if (shed.roof === 'gable')
-    return {
-      roofs: [
-        face(
-          'roof-right',
-          'Roof, right slope',
-          [
-            [w, 0, h],
-            [w, d, h],
-            [w / 2, d, p],
-            [w / 2, 0, p],
-          ],
-          [over('right'), over('back', false), mitre('roof-left'), over('front', false)],
-        ),
-        face(
-          'roof-left',
-          'Roof, left slope',
-          [
-            [0, d, h],
-            [0, 0, h],
-            [w / 2, 0, p],
-            [w / 2, d, p],
-          ],
-          [over('left'), over('front', false), mitre('roof-right'), over('back', false)],
-        ),
-      ],
-      tops: {
-        right: level('roof-right'),
-        left: level('roof-left'),
-        front: { peak: [[w / 2, 0, p]], under: ['roof-right', 'roof-left'], ends: [h, h] },
-        back: { peak: [[w / 2, d, p]], under: ['roof-left', 'roof-right'], ends: [h, h] },
-      },
-    };
-  const half = Math.min(w, d) / 2;
-  const ridge: readonly [Vec, Vec] = ridgeAlong
+const clearOf = (
+  shed: Shed,
+  {
+    spans,
+    deepMm,
+    inset,
+    clearAt,
+    wideMm,
+  }: { readonly spans: boolean; readonly deepMm: number; readonly inset: 0.5; readonly clearAt: 1; readonly wideMm: number },
+): PieceShape['clear'] =>
+  spans
     ? [
-        [half, d / 2, p],
-        [w - half, d / 2, p],
+        { name: 'Inside, wide', objectId: 'shed', from: [0, deepMm - inset, clearAt], to: [wideMm, deepMm - inset, clearAt] },
+        { name: 'Inside, deep', objectId: 'shed', from: [inset, 0, clearAt], to: [inset, deepMm, clearAt] },
+        ...(shed.roof === 'flat' && (shed.floor || shed.baseLayers > 0)
+          ? [
+              {
+                name: 'Headroom',
+                objectId: 'shed',
+                from: [wideMm / 2, deepMm / 2, 0] as const,
+                to: [wideMm / 2, deepMm / 2, shed.wallMm] as const,
+              },
+            ]
+          : []),
       ]
-    : [
-        [w / 2, half, p],
-        [w / 2, d - half, p],
-      ];
-  const [a, b] = ridge;
-  const isPoint = w === d;
-  const slope = (
-    side: Side,
-    [from, to]: readonly [Vec, Vec],
-    tops: readonly Vec[],
-    [right, left, across]: readonly [Side, Side, Side],
-  ): Face =>
-    face(
-      `roof-${side}`,
-      `Roof, ${side} slope`,
-      [from, to, ...tops],
-      [over(side), mitre(`roof-${right}`), ...(tops.length === 2 ? [mitre(`roof-${across}`)] : []), mitre(`roof-${left}`)],
-    );
-  const long = (one: Vec, other: Vec): readonly Vec[] => (isPoint ? [one] : [one, other]);
-  const front = ridgeAlong ? long(b, a) : [a];
-  const back = ridgeAlong ? long(a, b) : [b];
-  const right = ridgeAlong ? [b] : long(b, a);
-  const left = ridgeAlong ? [a] : long(a, b);
-  return {
-    roofs: [
-      slope(
-        'front',
-        [
-          [0, 0, h],
-          [w, 0, h],
-        ],
-        front,
-        ['right', 'left', 'back'],
-      ),
-      slope(
-        'right',
-        [
-          [w, 0, h],
-          [w, d, h],
-        ],
-        right,
-        ['back', 'front', 'left'],
-      ),
-      slope(
-        'back',
-        [
-          [w, d, h],
-          [0, d, h],
-        ],
-        back,
-        ['left', 'right', 'front'],
-      ),
-      slope(
-        'left',
-        [
-          [0, d, h],
-          [0, 0, h],
-        ],
-        left,
-        ['front', 'back', 'right'],
-      ),
-    ],
-    tops: { front: level('roof-front'), right: level('roof-right'), back: level('roof-back'), left: level('roof-left') },
-  };
-}
+    : [];
+
+const handlesOf = (shed: Shed, { wideMm, deepMm }: { readonly wideMm: number; readonly deepMm: number }): PieceShape['handles'] => [
+  {
+    key: 'basesWide',
+    label: 'Width in bases',
+    objectId: 'shed',
+    at: [wideMm, deepMm / 2, 0],
+    along: [1, 0, 0],
+    perUnitMm: (wideMm - shed.slackMm) / shed.basesWide,
+    step: 0.5,
+  },
+  {
+    key: 'basesDeep',
+    label: 'Depth in bases',
+    objectId: 'shed',
+    at: [wideMm / 2, deepMm, 0],
+    along: [0, 1, 0],
+    perUnitMm: (deepMm - shed.slackMm) / shed.basesDeep,
+    step: 0.5,
+  },
+  {
+    key: 'wallMm',
+    label: 'Wall height to the eaves',
+    objectId: 'shed',
+    at: [wideMm, 0, shed.wallMm],
+    along: [0, 0, 1],
+    perUnitMm: 1,
+    step: 1,
+  },
+  {
+    key: 'doorHeightMm',
+    label: 'Door, height',
+    objectId: 'shed',
+    at: [wideMm / 2 + shed.doorOffMm, 0, shed.doorHeightMm],
+    along: [0, 0, 1],
+    perUnitMm: 1,
+    step: 1,
+  },
+];
 
 function wallsOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, tops: Tops): readonly Face[] {
   const isLedge = shed.roof === 'flat' && shed.seat === 'on-ledge';
@@ -560,7 +323,6 @@ function wallsOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, tops: Tops): reado
     };
   });
 }
-const WALL_NAMES: Readonly<Record<Side, string>> = { front: 'Front wall', right: 'Right wall', back: 'Back wall', left: 'Left wall' };
 
 function openingsOf(side: Side, shed: Shed, wideMm: number, deepMm: number): readonly Opening[] {
   const { sillMm, windowWidthMm, windowHeightMm } = shed;
@@ -616,136 +378,6 @@ function baseOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes): readonly Face[] {
     };
   });
 }
-
-/** Strips between the walls that a flat roof comes to lie on. */
-function ledgesOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes): readonly Bar[] {
-  const h = shed.wallMm;
-  const bar = (id: string, name: string, [from, to]: readonly [Vec, Vec], across: Vec, ends: readonly [EdgeJoint, EdgeJoint]): Bar => ({
-    id,
-    name,
-    role: 'ledge',
-    from,
-    to,
-    across,
-    runs: [-1, 1],
-    ends,
-  });
-  const against = (to: string): EdgeJoint => ({ joint: 'against', to });
-  const bars = [
-    bar(
-      'ledge-front',
-      'Ledge, front',
-      [
-        [0, 0, h],
-        [w, 0, h],
-      ],
-      [0, 1, 0],
-      [against('left'), against('right')],
-    ),
-    bar(
-      'ledge-back',
-      'Ledge, back',
-      [
-        [w, d, h],
-        [0, d, h],
-      ],
-      [0, -1, 0],
-      [against('right'), against('left')],
-    ),
-    bar(
-      'ledge-right',
-      'Ledge, right',
-      [
-        [w, 0, h],
-        [w, d, h],
-      ],
-      [-1, 0, 0],
-      [against('ledge-front'), against('ledge-back')],
-    ),
-    bar(
-      'ledge-left',
-      'Ledge, left',
-      [
-        [0, d, h],
-        [0, 0, h],
-      ],
-      [1, 0, 0],
-      [against('ledge-back'), against('ledge-front')],
-    ),
-  ];
-  const into: Readonly<Record<string, readonly [Side, Vec]>> = {
-    'ledge-front': ['front', [0, -1, 0]],
-    'ledge-back': ['back', [0, 1, 0]],
-    'ledge-right': ['right', [1, 0, 0]],
-    'ledge-left': ['left', [-1, 0, 0]],
-  };
-  return bars.map((one) => ({ ...one, touches: [{ bodies: [into[one.id]![0]], along: into[one.id]![1] }] }));
-}
-
-/** Sills along the foot, plates under the eaves and posts between them, on the outside of each wall; the sill stops at the door. */
-function frameOf(shed: Shed, { wideMm: w, deepMm: d }: Sizes, roofs: readonly Face[]): readonly Bar[] {
-  const h = shed.wallMm;
-  const walls: readonly {
-    readonly side: Side;
-    readonly from: Vec;
-    readonly along: Vec;
-    readonly longMm: number;
-    readonly out: Vec;
-    readonly next: readonly [Side, Side];
-  }[] = [
-    { side: 'front', from: [0, 0, 0], along: [1, 0, 0], longMm: w, out: [0, -1, 0], next: ['left', 'right'] },
-    { side: 'right', from: [w, 0, 0], along: [0, 1, 0], longMm: d, out: [1, 0, 0], next: ['front', 'back'] },
-    { side: 'back', from: [w, d, 0], along: [-1, 0, 0], longMm: w, out: [0, 1, 0], next: ['right', 'left'] },
-    { side: 'left', from: [0, d, 0], along: [0, -1, 0], longMm: d, out: [-1, 0, 0], next: ['back', 'front'] },
-  ];
-  return walls.flatMap(({ side, from, along, longMm, out, next }): Bar[] => {
-    const at = (x: number, z: number): Vec => [from[0] + along[0] * x, from[1] + along[1] * x, z];
-    const touches: NonNullable<Bar['touches']> = [{ bodies: [side], along: [-out[0], -out[1], 0] }];
-    const end = (i: 0 | 1): EdgeJoint => ({ joint: 'past', to: next[i] });
-    const bar = (
-      [id, name]: readonly [string, string],
-      [a, b]: readonly [Vec, Vec],
-      across: Vec,
-      runs: Bar['runs'],
-      ends: readonly [EdgeJoint, EdgeJoint],
-    ): Bar => ({
-      id: `${side}-${id}`,
-      name: `${WALL_NAMES[side]}, ${name}`,
-      role: 'frame',
-      from: a,
-      to: b,
-      across,
-      ...(runs === undefined ? {} : { runs }),
-      ends,
-      touches,
-    });
-    const doorMm = wallDoor(side, shed, w);
-    const sills = doorMm === null ? [[0, longMm] as const] : [[0, doorMm[0]] as const, [doorMm[1], longMm] as const];
-    const sillEnds = (i: number): readonly [EdgeJoint, EdgeJoint] => [i === 0 ? end(0) : FREE, i === sills.length - 1 ? end(1) : FREE];
-    // Pushed up under whichever slope it comes to first.
-    const plate: Bar = {
-      ...bar(['plate', 'plate'], [at(0, 0), at(longMm, 0)], [0, 0, 1], [1, 0], [end(0), end(1)]),
-      touches: [...touches, { bodies: roofs.map(({ id }) => id), along: [0, 0, 1] }],
-    };
-    const bars = sills.map(([a, b], i) => bar([`sill-${i + 1}`, 'sill'], [at(a, 0), at(b, 0)], [0, 0, 1], [-1, 0], sillEnds(i)));
-    const posts = [0, 1].map((i): Bar => {
-      const sill = i === 0 ? bars[0]! : bars.at(-1)!;
-      return bar(
-        [`post-${i + 1}`, 'post'],
-        [at(i * longMm, 0), at(i * longMm, h)],
-        along,
-        [i === 0 ? -1 : 1, 0],
-        [
-          { joint: 'against', to: sill.id },
-          { joint: 'against', to: plate.id },
-        ],
-      );
-    });
-    return [...bars, plate, ...posts];
-  });
-}
-const wallDoor = (side: Side, { doorOffMm, doorWidthMm }: Shed, wideMm: number): readonly [number, number] | null =>
-  side === 'front' ? [wideMm / 2 + doorOffMm - doorWidthMm / 2, wideMm / 2 + doorOffMm + doorWidthMm / 2] : null;
 
 interface Groups {
   readonly base: readonly Face[];

@@ -65,44 +65,8 @@ function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs)
     grows: 'out',
     shows: { far: 'walls' },
   });
-  const treads = Array.from({ length: n }, (_, i): Face => ({
-    id: `tread-${i + 1}`,
-    name: `Tread ${i + 1}`,
-    role: 'tread',
-    corners: [
-      [0, i * t, (i + 1) * r],
-      [w, i * t, (i + 1) * r],
-      [w, (i + 1) * t, (i + 1) * r],
-      [0, (i + 1) * t, (i + 1) * r],
-    ],
-    edges: [
-      { joint: 'free' },
-      { joint: 'against', to: 'right' },
-      i < n - 1 ? { joint: 'past', to: `riser-${i + 2}` } : back ? { joint: 'against', to: 'back' } : { joint: 'free' },
-      { joint: 'against', to: 'left' },
-    ],
-    grows: 'in',
-    shows: { drawn: 'treads' },
-  }));
-  const risers = Array.from({ length: n }, (_, i): Face => ({
-    id: `riser-${i + 1}`,
-    name: `Riser ${i + 1}`,
-    role: 'tread',
-    corners: [
-      [0, i * t, i * r],
-      [w, i * t, i * r],
-      [w, i * t, (i + 1) * r],
-      [0, i * t, (i + 1) * r],
-    ],
-    edges: [
-      i === 0 ? { joint: 'free' } : { joint: 'against', to: `tread-${i}` },
-      { joint: 'against', to: 'right' },
-      { joint: 'against', to: `tread-${i + 1}` },
-      { joint: 'against', to: 'left' },
-    ],
-    grows: 'in',
-    shows: { drawn: 'treads' },
-  }));
+  const treads = treadsOf({ n, t, r, w, back });
+  const risers = risersOf({ n, t, r, w });
   const closed: Face[] = back
     ? [
         {
@@ -133,25 +97,103 @@ function shapeOf({ widthMm: w, steps: n, riserMm: r, treadMm: t, back }: Stairs)
     levels: [],
     isWalkedOver: true,
     waysIn: [],
-    order: [
-      {
-        does: 'glue',
-        says: 'Glue risers and treads to one string, from the lowest up.',
-        bodyIds: ['left', ...treads.flatMap(({ id }, i) => [risers[i]!.id, id])],
-      },
-      {
-        does: 'glue',
-        says: 'Glue the second string, flush with the steps. The back panel covers both.',
-        bodyIds: ['right', ...closed.map(({ id }) => id)],
-      },
-    ],
+    order: orderOf({ treads, risers, closed }),
     facts: [
       { label: 'Total rise', value: n * r, unit: 'mm' },
       { label: 'Footprint length', value: long, unit: 'mm' },
     ],
-    handles: [
-      { key: 'widthMm', label: 'Clear width', objectId: 'stairs', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'steps', label: 'Steps', objectId: 'stairs', at: [w / 2, long, n * r], along: [0, 1, 0], perUnitMm: t, step: 1 },
-    ],
+    handles: handlesOf({ w, long, n, r, t }),
   };
 }
+
+const handlesOf = ({
+  w,
+  long,
+  n,
+  r,
+  t,
+}: {
+  readonly w: number;
+  readonly long: number;
+  readonly n: number;
+  readonly r: number;
+  readonly t: number;
+}): PieceShape['handles'] => [
+  { key: 'widthMm', label: 'Clear width', objectId: 'stairs', at: [w, 0, 0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+  { key: 'steps', label: 'Steps', objectId: 'stairs', at: [w / 2, long, n * r], along: [0, 1, 0], perUnitMm: t, step: 1 },
+];
+
+const risersOf = ({ n, t, r, w }: { readonly n: number; readonly t: number; readonly r: number; readonly w: number }): readonly Face[] =>
+  Array.from({ length: n }, (_, i): Face => ({
+    id: `riser-${i + 1}`,
+    name: `Riser ${i + 1}`,
+    role: 'tread',
+    corners: [
+      [0, i * t, i * r],
+      [w, i * t, i * r],
+      [w, i * t, (i + 1) * r],
+      [0, i * t, (i + 1) * r],
+    ],
+    edges: [
+      i === 0 ? { joint: 'free' } : { joint: 'against', to: `tread-${i}` },
+      { joint: 'against', to: 'right' },
+      { joint: 'against', to: `tread-${i + 1}` },
+      { joint: 'against', to: 'left' },
+    ],
+    grows: 'in',
+    shows: { drawn: 'treads' },
+  }));
+
+const treadsOf = ({
+  n,
+  t,
+  r,
+  w,
+  back,
+}: {
+  readonly n: number;
+  readonly t: number;
+  readonly r: number;
+  readonly w: number;
+  readonly back: boolean;
+}): readonly Face[] =>
+  Array.from({ length: n }, (_, i): Face => ({
+    id: `tread-${i + 1}`,
+    name: `Tread ${i + 1}`,
+    role: 'tread',
+    corners: [
+      [0, i * t, (i + 1) * r],
+      [w, i * t, (i + 1) * r],
+      [w, (i + 1) * t, (i + 1) * r],
+      [0, (i + 1) * t, (i + 1) * r],
+    ],
+    edges: [
+      { joint: 'free' },
+      { joint: 'against', to: 'right' },
+      i < n - 1 ? { joint: 'past', to: `riser-${i + 2}` } : back ? { joint: 'against', to: 'back' } : { joint: 'free' },
+      { joint: 'against', to: 'left' },
+    ],
+    grows: 'in',
+    shows: { drawn: 'treads' },
+  }));
+
+const orderOf = ({
+  treads,
+  risers,
+  closed,
+}: {
+  readonly treads: readonly Face[];
+  readonly risers: readonly Face[];
+  readonly closed: readonly Face[];
+}): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: 'Glue risers and treads to one string, from the lowest up.',
+    bodyIds: ['left', ...treads.flatMap(({ id }, i) => [risers[i]!.id, id])],
+  },
+  {
+    does: 'glue',
+    says: 'Glue the second string, flush with the steps. The back panel covers both.',
+    bodyIds: ['right', ...closed.map(({ id }) => id)],
+  },
+];

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { Point } from '../../../../base/geometry';
 import { ok } from '../../../../base/result';
 import { mm, oneOf, whole, within, yesOrNo } from '../../../../plan/fields';
 import type { Bar, EdgeJoint, Face, Opening, Row, Vec } from '../../../shell';
@@ -143,43 +144,10 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
   const topMm = own.storeys * own.storeyMm;
   const isPitched = own.top === 'pitched';
   const caps = isPitched ? capOf(own, ring, topMm) : [];
-  const walls = walled({
-    id: 'wall',
-    name: (i) => `Wall ${i + 1}`,
-    role: 'wall',
-    ring,
-    topMm: () => (isPitched ? topMm : topMm + own.parapetMm),
-    // Under a cap a covering end would stand into the next slope.
-    corners: isPitched && own.corners === 'butt' ? 'mitre' : own.corners,
-    grows: 'out',
-    bottom: { joint: 'over', to: 'floor-1' },
-    top: (i) => (isPitched ? { joint: 'against', to: `cap-${i + 1}` } : { joint: 'free' }),
-    openings: (i) => openingsOf(own, i, side),
-    ...(own.top === 'open' && own.crenels > 0
-      ? { profile: (_: number, longMm: number) => crenelsOf(own, longMm, topMm + own.parapetMm) }
-      : {}),
-    shows: { far: 'walls', drawn: 'inside' },
-  });
+  const walls = wallsOf(own, { ring, isPitched, topMm, side });
   const levels = own.storeys + (isPitched ? 0 : 1);
   const hatch = rectangleRing(-LADDER_MM / 2, -LADDER_MM - 1, LADDER_MM / 2, -1);
-  const floors = Array.from({ length: levels }, (_, i): Face => {
-    const hasHatch = own.ladders && i > 0;
-    return levelFace(
-      {
-        id: `floor-${i + 1}`,
-        name: i === 0 ? 'Ground floor' : `Floor ${i + 1}`,
-        role: 'floor',
-        shows: { drawn: 'floor' },
-        ...(hasHatch
-          ? { openings: [{ id: `hatch-${i + 1}`, name: `Hatch ${i + 1}`, kind: 'hole' as const, ring: inFaceOf(ring, hatch) }] }
-          : {}),
-      },
-      ring,
-      i * own.storeyMm,
-      'below',
-      (wall) => ({ joint: 'against', to: wallOf('wall', wall), ...(i === 0 ? {} : { gapMm: LIFT_MM }) }),
-    );
-  });
+  const floors = floorsOf(own, { levels, ring, hatch });
   const ledges = Array.from({ length: levels - 1 }, (_, i) => ledgesOf(ring, i + 1)).flat();
   const ladders = own.ladders ? Array.from({ length: levels - 1 }, (_, i) => ladderOf(own, i)).flat() : [];
   return {
@@ -204,22 +172,7 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
         out: [0, -1, 0],
       },
     ],
-    order: [
-      {
-        does: 'dry-fit',
-        says: 'Cut all walls first, then all mitres at one blade setting. Tape them flat in a row and roll them up without glue.',
-        bodyIds: [],
-      },
-      { does: 'glue', says: 'Use the ground floor to position the walls.', bodyIds: ['floor-1', ...walls.map(({ id }) => id)] },
-      { does: 'paint', says: 'Paint the inside before you glue the ledges.', bodyIds: [] },
-      { does: 'glue', says: 'Glue the ledges level: the floors rest on them.', bodyIds: ledges.map((one) => one.id) },
-      {
-        does: 'place',
-        says: 'Leave the floors loose; ladders stand on them.',
-        bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id),
-      },
-      ...(isPitched ? [{ does: 'place' as const, says: 'Glue the cap only to itself.', bodyIds: caps.map(({ id }) => id) }] : []),
-    ],
+    order: orderOf({ walls, ledges, floors, ladders, isPitched, caps }),
     liftsOff: [
       ...(isPitched ? [{ name: 'Cap', bodyIds: caps.map(({ id }) => id) }] : []),
       ...floors
@@ -232,28 +185,107 @@ function shapeOf(own: Tower, baseMm: number): PieceShape {
       { label: 'Side, inside', value: side, unit: 'mm' },
       { label: 'Gap if every mitre is half a degree off', value: gapDeg(own.sides, 0.5), unit: '°' },
     ],
-    handles: [
-      {
-        key: 'basesAcross',
-        label: 'Diameter in bases',
-        objectId: 'tower',
-        at: [acrossMm(own, baseMm), 0, 0],
-        along: [1, 0, 0],
-        perUnitMm: baseMm / 2,
-        step: 0.5,
-      },
-      {
-        key: 'storeyMm',
-        label: 'Floor to floor',
-        objectId: 'tower',
-        at: [0, -acrossMm(own, baseMm), own.storeyMm],
-        along: [0, 0, 1],
-        perUnitMm: 1,
-        step: 1,
-      },
-    ],
+    handles: handlesOf(own, baseMm),
   };
 }
+
+const floorsOf = (
+  own: Tower,
+  { levels, ring, hatch }: { readonly levels: number; readonly ring: readonly Point[]; readonly hatch: readonly Point[] },
+): readonly Face[] =>
+  Array.from({ length: levels }, (_, i): Face => {
+    const hasHatch = own.ladders && i > 0;
+    return levelFace(
+      {
+        id: `floor-${i + 1}`,
+        name: i === 0 ? 'Ground floor' : `Floor ${i + 1}`,
+        role: 'floor',
+        shows: { drawn: 'floor' },
+        ...(hasHatch
+          ? { openings: [{ id: `hatch-${i + 1}`, name: `Hatch ${i + 1}`, kind: 'hole' as const, ring: inFaceOf(ring, hatch) }] }
+          : {}),
+      },
+      ring,
+      i * own.storeyMm,
+      'below',
+      (wall) => ({ joint: 'against', to: wallOf('wall', wall), ...(i === 0 ? {} : { gapMm: LIFT_MM }) }),
+    );
+  });
+
+const wallsOf = (
+  own: Tower,
+  {
+    ring,
+    isPitched,
+    topMm,
+    side,
+  }: { readonly ring: readonly Point[]; readonly isPitched: boolean; readonly topMm: number; readonly side: number },
+): readonly Face[] =>
+  walled({
+    id: 'wall',
+    name: (i) => `Wall ${i + 1}`,
+    role: 'wall',
+    ring,
+    topMm: () => (isPitched ? topMm : topMm + own.parapetMm),
+    // Under a cap a covering end would stand into the next slope.
+    corners: isPitched && own.corners === 'butt' ? 'mitre' : own.corners,
+    grows: 'out',
+    bottom: { joint: 'over', to: 'floor-1' },
+    top: (i) => (isPitched ? { joint: 'against', to: `cap-${i + 1}` } : { joint: 'free' }),
+    openings: (i) => openingsOf(own, i, side),
+    ...(own.top === 'open' && own.crenels > 0
+      ? { profile: (_: number, longMm: number) => crenelsOf(own, longMm, topMm + own.parapetMm) }
+      : {}),
+    shows: { far: 'walls', drawn: 'inside' },
+  });
+
+const handlesOf = (own: Tower, baseMm: number): PieceShape['handles'] => [
+  {
+    key: 'basesAcross',
+    label: 'Diameter in bases',
+    objectId: 'tower',
+    at: [acrossMm(own, baseMm), 0, 0],
+    along: [1, 0, 0],
+    perUnitMm: baseMm / 2,
+    step: 0.5,
+  },
+  {
+    key: 'storeyMm',
+    label: 'Floor to floor',
+    objectId: 'tower',
+    at: [0, -acrossMm(own, baseMm), own.storeyMm],
+    along: [0, 0, 1],
+    perUnitMm: 1,
+    step: 1,
+  },
+];
+
+const orderOf = ({
+  walls,
+  ledges,
+  floors,
+  ladders,
+  isPitched,
+  caps,
+}: {
+  readonly walls: readonly Face[];
+  readonly ledges: readonly Bar[];
+  readonly floors: readonly Face[];
+  readonly ladders: (Bar | Row)[];
+  readonly isPitched: boolean;
+  readonly caps: readonly Face[];
+}): PieceShape['order'] => [
+  {
+    does: 'dry-fit',
+    says: 'Cut all walls first, then all mitres at one blade setting. Tape them flat in a row and roll them up without glue.',
+    bodyIds: [],
+  },
+  { does: 'glue', says: 'Use the ground floor to position the walls.', bodyIds: ['floor-1', ...walls.map(({ id }) => id)] },
+  { does: 'paint', says: 'Paint the inside before you glue the ledges.', bodyIds: [] },
+  { does: 'glue', says: 'Glue the ledges level: the floors rest on them.', bodyIds: ledges.map((one) => one.id) },
+  { does: 'place', says: 'Leave the floors loose; ladders stand on them.', bodyIds: [...floors.slice(1), ...ladders].map(({ id }) => id) },
+  ...(isPitched ? [{ does: 'place' as const, says: 'Glue the cap only to itself.', bodyIds: caps.map(({ id }) => id) }] : []),
+];
 
 function openingsOf(own: Tower, wall: number, longMm: number): readonly Opening[] {
   const slit = (storey: number): Opening => ({

@@ -70,8 +70,75 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
     'above',
     () => ({ joint: 'free' }),
   );
-  /** Under the mesh its top is at the line, over it its foot. */
-  const frameOf = (id: string, name: string, upTo: 1 | -1): Bar[] => {
+  const frameOf = frameBuilder({ z0, l, w });
+  const bearer = bearerRow({ bearers, z0, w });
+  const legs = legsOf({ props, l, w, z0 });
+  const [lower, over] = [frameOf('frame', 'Frame', 1), upper ? frameOf('upper', 'Upper frame', -1) : []];
+  return {
+    objects: [
+      { id: 'walkway', name: 'Walkway', count: 1, faces: [mesh], bars: [...lower, ...over, ...(bearers > 0 ? [bearer] : []), ...legs] },
+    ],
+    clear: [],
+    levels: [{ name: 'Deck', objectId: 'walkway', atMm: z0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
+    isWalkedOver: true,
+    waysIn: [],
+    order: orderOf({ lower, over, legs }),
+    rests: [{ bodyId: 'mesh', on: ['frame-near', 'frame-far'] }, ...over.map(({ id }) => ({ bodyId: id, on: ['mesh'] }))],
+    facts: props > 1 ? [{ label: 'Prop spacing', value: l / props, unit: 'mm' as const }] : [],
+    handles: handlesOf({ l, z0, w }),
+  };
+}
+
+const legsOf = ({
+  props,
+  l,
+  w,
+  z0,
+}: {
+  readonly props: number;
+  readonly l: number;
+  readonly w: number;
+  readonly z0: number;
+}): readonly Bar[] =>
+  Array.from({ length: props }, (_, i) =>
+    (['near', 'far'] as const).map((side): Bar => {
+      const x = (l * (2 * i + 1)) / (2 * props);
+      const y = side === 'near' ? 0 : w;
+      return {
+        id: `prop-${i + 1}-${side}`,
+        name: `Prop ${i + 1}, ${side}`,
+        role: 'prop',
+        from: [x, y, 0],
+        to: [x, y, z0],
+        across: [1, 0, 0],
+        runs: [0, side === 'near' ? -1 : 1],
+        ends: [{ joint: 'free' }, { joint: 'against', to: `frame-${side}` }],
+      };
+    }),
+  ).flat();
+
+const bearerRow = ({ bearers, z0, w }: { readonly bearers: number; readonly z0: number; readonly w: number }): Row => ({
+  id: 'bearer',
+  name: 'Crossbar',
+  count: bearers,
+  between: { bodies: ['frame-left', 'frame-right'], along: [1, 0, 0] },
+  bar: {
+    role: 'frame',
+    from: [0, 0, z0],
+    to: [0, w, z0],
+    across: [-1, 0, 0],
+    runs: [0, 1],
+    ends: [
+      { joint: 'against', to: 'frame-near' },
+      { joint: 'against', to: 'frame-far' },
+    ],
+  },
+});
+
+/** Under the mesh the top of a frame is at the line, over it its foot. */
+const frameBuilder =
+  ({ z0, l, w }: { readonly z0: number; readonly l: number; readonly w: number }): ((id: string, name: string, upTo: 1 | -1) => Bar[]) =>
+  (id: string, name: string, upTo: 1 | -1): Bar[] => {
     const lies = upTo === 1 ? {} : { touches: [{ bodies: ['mesh'], along: [0, 0, -1] as Vec }] };
     const z = upTo === 1 ? z0 : z0 + HOVER_MM;
     const rail = (side: string, y: number, acrossTo: 1 | -1): Bar => ({
@@ -100,71 +167,35 @@ function shapeOf({ lengthMm: l, widthMm: w, deckMm: z0, props, bearers, upper }:
     });
     return [rail('near', 0, -1), rail('far', w, 1), end('left', 0, 1), end('right', l, -1)];
   };
-  const bearer: Row = {
-    id: 'bearer',
-    name: 'Crossbar',
-    count: bearers,
-    between: { bodies: ['frame-left', 'frame-right'], along: [1, 0, 0] },
-    bar: {
-      role: 'frame',
-      from: [0, 0, z0],
-      to: [0, w, z0],
-      across: [-1, 0, 0],
-      runs: [0, 1],
-      ends: [
-        { joint: 'against', to: 'frame-near' },
-        { joint: 'against', to: 'frame-far' },
-      ],
-    },
-  };
-  const legs = Array.from({ length: props }, (_, i) =>
-    (['near', 'far'] as const).map((side): Bar => {
-      const x = (l * (2 * i + 1)) / (2 * props);
-      const y = side === 'near' ? 0 : w;
-      return {
-        id: `prop-${i + 1}-${side}`,
-        name: `Prop ${i + 1}, ${side}`,
-        role: 'prop',
-        from: [x, y, 0],
-        to: [x, y, z0],
-        across: [1, 0, 0],
-        runs: [0, side === 'near' ? -1 : 1],
-        ends: [{ joint: 'free' }, { joint: 'against', to: `frame-${side}` }],
-      };
-    }),
-  ).flat();
-  const [lower, over] = [frameOf('frame', 'Frame', 1), upper ? frameOf('upper', 'Upper frame', -1) : []];
-  return {
-    objects: [
-      { id: 'walkway', name: 'Walkway', count: 1, faces: [mesh], bars: [...lower, ...over, ...(bearers > 0 ? [bearer] : []), ...legs] },
-    ],
-    clear: [],
-    levels: [{ name: 'Deck', objectId: 'walkway', atMm: z0, ring: rectangleRing(0, 0, l, w), headroomMm: null }],
-    isWalkedOver: true,
-    waysIn: [],
-    order: [
-      {
-        does: 'glue',
-        says: 'Glue the lower frame on a flat board; measure the diagonals to get it square.',
-        bodyIds: lower.map(({ id }) => id),
-      },
-      { does: 'glue', says: 'Add the crossbars, level with the rails.', bodyIds: [] },
-      { does: 'paint', says: 'Paint frame and mesh before you join them: you cannot reach behind the mesh.', bodyIds: [] },
-      {
-        does: 'glue',
-        says: 'Glue the mesh to the frame and the second frame to the mesh. Weigh everything down.',
-        bodyIds: ['mesh', ...over.map(({ id }) => id)],
-      },
-      { does: 'pin', says: 'Fit the props on pins, plumb, the first and the last before the others.', bodyIds: legs.map(({ id }) => id) },
-    ],
-    rests: [{ bodyId: 'mesh', on: ['frame-near', 'frame-far'] }, ...over.map(({ id }) => ({ bodyId: id, on: ['mesh'] }))],
-    facts: props > 1 ? [{ label: 'Prop spacing', value: l / props, unit: 'mm' as const }] : [],
-    handles: [
-      { key: 'lengthMm', label: 'Length', objectId: 'walkway', at: [l, 0, z0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
-      { key: 'widthMm', label: 'Width', objectId: 'walkway', at: [0, w, z0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
-      { key: 'deckMm', label: 'Height above ground', objectId: 'walkway', at: [0, 0, z0], along: [0, 0, 1], perUnitMm: 1, step: 1 },
-    ],
-  };
-}
+
+const handlesOf = ({ l, z0, w }: { readonly l: number; readonly z0: number; readonly w: number }): PieceShape['handles'] => [
+  { key: 'lengthMm', label: 'Length', objectId: 'walkway', at: [l, 0, z0], along: [1, 0, 0], perUnitMm: 1, step: 1 },
+  { key: 'widthMm', label: 'Width', objectId: 'walkway', at: [0, w, z0], along: [0, 1, 0], perUnitMm: 1, step: 1 },
+  { key: 'deckMm', label: 'Height above ground', objectId: 'walkway', at: [0, 0, z0], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+];
+
+const orderOf = ({
+  lower,
+  over,
+  legs,
+}: {
+  readonly lower: readonly Bar[];
+  readonly over: readonly Bar[];
+  readonly legs: readonly Bar[];
+}): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: 'Glue the lower frame on a flat board; measure the diagonals to get it square.',
+    bodyIds: lower.map(({ id }) => id),
+  },
+  { does: 'glue', says: 'Add the crossbars, level with the rails.', bodyIds: [] },
+  { does: 'paint', says: 'Paint frame and mesh before you join them: you cannot reach behind the mesh.', bodyIds: [] },
+  {
+    does: 'glue',
+    says: 'Glue the mesh to the frame and the second frame to the mesh. Weigh everything down.',
+    bodyIds: ['mesh', ...over.map(({ id }) => id)],
+  },
+  { does: 'pin', says: 'Fit the props on pins, plumb, the first and the last before the others.', bodyIds: legs.map(({ id }) => id) },
+];
 /** From so far above the upper frame comes down onto the mesh. */
 const HOVER_MM = 40;

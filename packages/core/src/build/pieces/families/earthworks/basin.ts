@@ -182,55 +182,68 @@ function shapeOf(own: Basin): PieceShape {
         : [],
     levels: [],
     waysIn: [],
-    order: [
-      {
-        does: 'glue',
-        says: 'Cut all walls first, then all mitres at one blade setting. Use the floor to position them.',
-        bodyIds: ['floor', ...walls.map(({ id }) => id)],
-      },
-      ...(rims.length > 0
-        ? [{ does: 'glue' as const, says: 'Glue the rim so that it covers the joints.', bodyIds: rims.map(({ id }) => id) }]
-        : []),
-      ...(plinth.length > 0
-        ? [
-            {
-              does: 'glue' as const,
-              says: `Mark each layer with a gauge strip ${own.marginMm} mm wide laid round the one above.`,
-              bodyIds: plinth.map(({ id }) => id),
-            },
-          ]
-        : []),
-      ...(spouts.length > 0
-        ? [
-            {
-              does: 'glue' as const,
-              says: 'Fit spouts into holes drilled halfway up, level all round.',
-              bodyIds: spouts.map(({ id }) => id),
-            },
-          ]
-        : []),
-      ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'Fit the pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
-    ],
+    order: orderOf(own, { walls, rims, plinth, spouts, pillar }),
     facts: [
       { label: 'Bevel of every wall', value: own.corners === 'butt' ? 0 : 180 / own.sides, unit: '°' },
       { label: 'Side, inside', value: side, unit: 'mm' },
       { label: 'Gap if every mitre is half a degree off', value: gapDeg(own.sides, 0.5), unit: '°' },
       { label: 'Gauge strip for the plinth', value: own.marginMm, unit: 'mm' },
     ],
-    handles: [
-      {
-        key: 'acrossMm',
-        label: 'Across the flats',
-        objectId: 'basin',
-        at: [0, own.acrossMm / 2, 0],
-        along: [0, 1, 0],
-        perUnitMm: 0.5,
-        step: 1,
-      },
-      { key: 'wallMm', label: 'Wall', objectId: 'basin', at: [0, -own.acrossMm / 2, own.wallMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
-    ],
+    handles: handlesOf(own),
   };
 }
+
+const handlesOf = (own: Basin): PieceShape['handles'] => [
+  {
+    key: 'acrossMm',
+    label: 'Across the flats',
+    objectId: 'basin',
+    at: [0, own.acrossMm / 2, 0],
+    along: [0, 1, 0],
+    perUnitMm: 0.5,
+    step: 1,
+  },
+  { key: 'wallMm', label: 'Wall', objectId: 'basin', at: [0, -own.acrossMm / 2, own.wallMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+];
+
+const orderOf = (
+  own: Basin,
+  {
+    walls,
+    rims,
+    plinth,
+    spouts,
+    pillar,
+  }: {
+    readonly walls: readonly Face[];
+    readonly rims: readonly Face[];
+    readonly plinth: readonly Face[];
+    readonly spouts: readonly Bar[];
+    readonly pillar: readonly Face[];
+  },
+): PieceShape['order'] => [
+  {
+    does: 'glue',
+    says: 'Cut all walls first, then all mitres at one blade setting. Use the floor to position them.',
+    bodyIds: ['floor', ...walls.map(({ id }) => id)],
+  },
+  ...(rims.length > 0
+    ? [{ does: 'glue' as const, says: 'Glue the rim so that it covers the joints.', bodyIds: rims.map(({ id }) => id) }]
+    : []),
+  ...(plinth.length > 0
+    ? [
+        {
+          does: 'glue' as const,
+          says: `Mark each layer with a gauge strip ${own.marginMm} mm wide laid round the one above.`,
+          bodyIds: plinth.map(({ id }) => id),
+        },
+      ]
+    : []),
+  ...(spouts.length > 0
+    ? [{ does: 'glue' as const, says: 'Fit spouts into holes drilled halfway up, level all round.', bodyIds: spouts.map(({ id }) => id) }]
+    : []),
+  ...(pillar.length > 0 ? [{ does: 'glue' as const, says: 'Fit the pillar last, plumb.', bodyIds: pillar.map(({ id }) => id) }] : []),
+];
 
 /** Flat strips on the walls, mitred into one another. */
 function rimOf(own: Basin, ring: readonly { readonly x: number; readonly y: number }[]): readonly Face[] {

@@ -263,19 +263,7 @@ function shapeOf(own: Emplacement, baseMm: number, plan: EmplacementPlan, platfo
               : { joint: 'over', to: wallOf('wall', i), beyondMm: own.overhangMm },
           ),
         ];
-  const walls = walled({
-    id: 'wall',
-    name: (i) => names[i]!,
-    role: 'wall',
-    ring,
-    topMm: () => own.wallMm,
-    corners: own.corners,
-    grows: 'out',
-    bottom: { joint: 'over', to: 'floor' },
-    top: () => (own.roof === 'none' ? { joint: 'free' } : onLedge ? { joint: 'past', to: 'roof' } : { joint: 'against', to: 'roof' }),
-    openings: (i, longMm) => openingsOf(own, plan, i, longMm),
-    shows: { far: 'walls', drawn: 'inside' },
-  });
+  const walls = wallsOf(own, plan, { names, ring, onLedge });
   const floor = levelFace({ id: 'floor', name: 'Floor', role: 'floor', shows: { drawn: 'floor' } }, ring, 0, 'below', (i) => ({
     joint: 'against',
     to: wallOf('wall', i),
@@ -310,50 +298,91 @@ function shapeOf(own: Emplacement, baseMm: number, plan: EmplacementPlan, platfo
         out: [out.x, out.y, 0],
       },
     ],
-    order: [
-      { does: 'dry-fit', says: 'Cut the embrasures and the door after the bevels.', bodyIds: [] },
-      ...gluingOf(own, plan),
-      ...glue('Glue the platform on its riser, behind the fronts.', step),
-      ...glue('Set the columns on a line along the middle.', columns),
-      ...glue('Glue the buttresses upright and evenly spaced on every blind wall.', buttresses),
-      ...glue('Glue the ledges one roof thickness below the top.', ledges),
-      ...(isLoose ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
-      ...(roofs.length > 0 && own.isRoofFixed
-        ? [
-            { does: 'paint' as const, says: 'Paint the inside before the roof is on.', bodyIds: [] },
-            { does: 'glue' as const, says: 'Glue the roof and weigh it down until it holds.', bodyIds: ['roof'] },
-          ]
-        : []),
-    ],
+    order: orderOf(own, plan, { step, columns, buttresses, ledges, isLoose, roofs }),
     liftsOff: isLoose ? [{ name: 'Roof', bodyIds: ['roof'] }] : [],
     rests: roofs.length > 0 ? [{ bodyId: 'roof', on: onLedge ? ledges.map(({ id }) => id) : [wallOf('wall', back)] }] : [],
-    handles: [
-      ...(isSplayed(own)
-        ? [
-            {
-              key: 'basesWide',
-              label: 'Width in bases',
-              objectId: 'post',
-              at: [insideOf(own, baseMm)[0] / 2, insideOf(own, baseMm)[1] / 2, 0] as const,
-              along: [1, 0, 0] as const,
-              perUnitMm: baseMm / 2,
-              step: 0.5,
-            },
-            {
-              key: 'basesDeep',
-              label: 'Depth in bases',
-              objectId: 'post',
-              at: [0, insideOf(own, baseMm)[1], 0] as const,
-              along: [0, 1, 0] as const,
-              perUnitMm: baseMm,
-              step: 0.5,
-            },
-          ]
-        : []),
-      { key: 'wallMm', label: 'Wall', objectId: 'post', at: [middle.x, middle.y, own.wallMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
-    ],
+    handles: handlesOf(own, baseMm, { middle }),
   };
 }
+
+const wallsOf = (
+  own: Emplacement,
+  plan: EmplacementPlan,
+  { names, ring, onLedge }: { readonly names: readonly string[]; readonly ring: readonly Point[]; readonly onLedge: boolean },
+): readonly Face[] =>
+  walled({
+    id: 'wall',
+    name: (i) => names[i]!,
+    role: 'wall',
+    ring,
+    topMm: () => own.wallMm,
+    corners: own.corners,
+    grows: 'out',
+    bottom: { joint: 'over', to: 'floor' },
+    top: () => (own.roof === 'none' ? { joint: 'free' } : onLedge ? { joint: 'past', to: 'roof' } : { joint: 'against', to: 'roof' }),
+    openings: (i, longMm) => openingsOf(own, plan, i, longMm),
+    shows: { far: 'walls', drawn: 'inside' },
+  });
+
+const handlesOf = (own: Emplacement, baseMm: number, { middle }: { readonly middle: { x: number; y: number } }): PieceShape['handles'] => [
+  ...(isSplayed(own)
+    ? [
+        {
+          key: 'basesWide',
+          label: 'Width in bases',
+          objectId: 'post',
+          at: [insideOf(own, baseMm)[0] / 2, insideOf(own, baseMm)[1] / 2, 0] as const,
+          along: [1, 0, 0] as const,
+          perUnitMm: baseMm / 2,
+          step: 0.5,
+        },
+        {
+          key: 'basesDeep',
+          label: 'Depth in bases',
+          objectId: 'post',
+          at: [0, insideOf(own, baseMm)[1], 0] as const,
+          along: [0, 1, 0] as const,
+          perUnitMm: baseMm,
+          step: 0.5,
+        },
+      ]
+    : []),
+  { key: 'wallMm', label: 'Wall', objectId: 'post', at: [middle.x, middle.y, own.wallMm], along: [0, 0, 1], perUnitMm: 1, step: 1 },
+];
+
+const orderOf = (
+  own: Emplacement,
+  plan: EmplacementPlan,
+  {
+    step,
+    columns,
+    buttresses,
+    ledges,
+    isLoose,
+    roofs,
+  }: {
+    readonly step: readonly Face[];
+    readonly columns: readonly Bar[];
+    readonly buttresses: readonly Face[];
+    readonly ledges: readonly Bar[];
+    readonly isLoose: boolean;
+    readonly roofs: readonly Face[];
+  },
+): PieceShape['order'] => [
+  { does: 'dry-fit', says: 'Cut the embrasures and the door after the bevels.', bodyIds: [] },
+  ...gluingOf(own, plan),
+  ...glue('Glue the platform on its riser, behind the fronts.', step),
+  ...glue('Set the columns on a line along the middle.', columns),
+  ...glue('Glue the buttresses upright and evenly spaced on every blind wall.', buttresses),
+  ...glue('Glue the ledges one roof thickness below the top.', ledges),
+  ...(isLoose ? [{ does: 'place' as const, says: 'Leave the roof loose.', bodyIds: ['roof'] }] : []),
+  ...(roofs.length > 0 && own.isRoofFixed
+    ? [
+        { does: 'paint' as const, says: 'Paint the inside before the roof is on.', bodyIds: [] },
+        { does: 'glue' as const, says: 'Glue the roof and weigh it down until it holds.', bodyIds: ['roof'] },
+      ]
+    : []),
+];
 const glue = (says: string, bodies: readonly { readonly id: string }[]): PieceShape['order'] =>
   bodies.length === 0 ? [] : [{ does: 'glue', says, bodyIds: bodies.map(({ id }) => id) }];
 
