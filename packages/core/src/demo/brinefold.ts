@@ -6,7 +6,8 @@ import { a, basin, box, mound, path, round, strip } from './drawing';
 
 const pan = (id: string, name: string, place: Parameters<typeof box>): Feature => basin(id, name, box(...place), 5, 2);
 
-const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
+/** Pans, the settling basin and the channel that feeds them. */
+const pans = (): readonly Feature[] => [
   pan('pan-1', 'Long pan', [60, 60, 300, 190]),
   pan('pan-2', 'Second pan', [60, 285, 300, 130]),
   pan('pan-3', 'Narrow pan', [410, 60, 230, 190]),
@@ -31,6 +32,9 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     10,
     5,
   ),
+];
+/** The causeway on its two levels, with its ramps. */
+const causeways = (): readonly Feature[] => [
   mound(
     'causeway',
     'Causeway',
@@ -80,6 +84,9 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     fromMm: 0,
     toMm: 20,
   }),
+];
+/** What is built on, and the ways up. */
+const mounds = (): readonly Feature[] => [
   mound('mound', 'Boiling house mound', box(1090, 80, 320, 220), 20),
   a('ramp', 'mound-ramp', 'Mound ramp', {
     shape: strip(
@@ -126,6 +133,9 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     fromMm: 0,
     toMm: 20,
   }),
+];
+/** Heaps of salt, the sea bank, ways and beds. */
+const banksAndWays = (): readonly Feature[] => [
   a('plot', 'heap-1', 'Salt heap', { shape: round(740, 150, 46), heightMm: 30, pieceId: 'salt-heap', pieceTurnDeg: 0 }),
   a('plot', 'heap-2', 'Small salt heap', { shape: round(830, 110, 30), heightMm: 16, pieceId: 'small-salt-heap', pieceTurnDeg: 0 }),
   a('bank', 'sea-bank', 'Sea bank', {
@@ -166,6 +176,9 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     ),
   ),
   a('field', 'samphire', 'Samphire beds', { shape: box(1015, 520, 90, 150), rowMm: 15, rowTurnDeg: 0, plantMm: 6 }),
+];
+/** Where pieces stand. */
+const plots = (): readonly Feature[] => [
   a('plot', 'boiling-house', 'Boiling house', { shape: box(1130, 110, 240, 130), heightMm: 90, pieceId: 'boiling-house', pieceTurnDeg: 0 }),
   a('plot', 'windpump-tower', 'Windpump tower', { shape: round(890, 790, 48), heightMm: 150, pieceId: 'windpump', pieceTurnDeg: 0 }),
   a('plot', 'footbridge', 'Footbridge', {
@@ -204,6 +217,9 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     pieceId: 'sluice',
     pieceTurnDeg: 90,
   }),
+];
+/** What is kept clear, and the lights. */
+const lamps = ({ starter: { light } }: Catalogue): readonly Feature[] => [
   a('clear', 'muster', 'Muster ground', { shape: box(770, 905, 330, 80) }),
   a('light', 'lamps', 'Boiling house lamps', {
     shape: strip(
@@ -220,6 +236,15 @@ const features = ({ starter: { light } }: Catalogue): readonly Feature[] => [
     batteryId: light.batteryId,
     lampId: light.lampId,
   }),
+];
+/** In their order: of two that lie on each other the later counts. */
+const features = (catalogue: Catalogue): readonly Feature[] => [
+  ...pans(),
+  ...causeways(),
+  ...mounds(),
+  ...banksAndWays(),
+  ...plots(),
+  ...lamps(catalogue),
 ];
 
 /** What stands on it: the boiling house under a roof that lifts off, the tower of the windpump, the bridge over the brine. */

@@ -37,7 +37,8 @@ const bed = (terrace: number, from: number, to: number): Line => [
 ];
 const asPoints = (line: Line): { x: number; y: number }[] => line.map(([x, y]) => ({ x, y }));
 
-const features = (): readonly Feature[] => [
+/** Terraces cut into the hill, with their rows and walls. */
+const terraces = (): readonly Feature[] => [
   a('hill', 'terraces', 'Tea terraces', {
     shape: {
       form: 'contours',
@@ -50,6 +51,8 @@ const features = (): readonly Feature[] => [
   a('field', 'tea-3', 'Upper tea rows', { shape: outline(bed(2, 2, 12)), rowMm: 12, rowTurnDeg: 80, plantMm: 8 }),
   a('wall', 'wall-1', 'Lower retaining wall', { shape: strip(along(0, 1, 7, 4), 5), heightMm: 6 }),
   a('wall', 'wall-2', 'Middle retaining wall', { shape: strip(along(1, 8, 18, 4), 5), heightMm: 6 }),
+];
+const ramps = (): readonly Feature[] => [
   a('ramp', 'ramp-1', 'Foot ramp', {
     shape: strip(
       [
@@ -83,6 +86,9 @@ const features = (): readonly Feature[] => [
     fromMm: 20,
     toMm: 30,
   }),
+];
+/** The beck with its bridge, ways and the shed. */
+const lowland = (): readonly Feature[] => [
   a('plot', 'beck-bridge', 'Beck bridge', {
     shape: strip(
       [
@@ -140,6 +146,7 @@ const features = (): readonly Feature[] => [
   a('plot', 'drying-shed', 'Drying shed', { shape: box(1030, 395, 90, 150), heightMm: 48, pieceId: 'drying-shed', pieceTurnDeg: 90 }),
   a('clear', 'yard', 'Sorting yard', { shape: box(1030, 560, 95, 150) }),
 ];
+const features = (): readonly Feature[] => [...terraces(), ...ramps(), ...lowland()];
 
 /** What stands on it and beside it: the drying shed on stilts of stone, spare lengths of retaining wall, the bridge over the beck. */
 function pieces(catalogue: Catalogue): readonly Piece[] {

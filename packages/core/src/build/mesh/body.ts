@@ -33,18 +33,7 @@ export function bodyOf({ corners, triangles, sides }: Facets, { top, under }: Be
     found === null ? null : typeof under === 'number' ? [under, under, under] : under(t),
   );
   const levels = levelsAt(corners.length, triangles, [tops, unders]);
-  const positions: number[] = [];
-  const index = new Map<string, number>();
-  const vertex = (corner: number, level: number): number => {
-    const key = `${corner} ${level}`;
-    let known = index.get(key);
-    if (known === undefined) {
-      const { x, y } = corners[corner]!;
-      known = positions.push(x, levels[corner]![level]!, y) / 3 - 1;
-      index.set(key, known);
-    }
-    return known;
-  };
+  const { positions, vertex } = verticesOver(corners, levels);
   const levelOf = (corner: number, mm: number): number => nearest(levels[corner]!, mm);
   const [surface, upright, base]: [number[], number[], number[]] = [[], [], []];
   const put = (to: number[], a: number, b: number, c: number): void => {
@@ -114,6 +103,23 @@ export function bodyOf({ corners, triangles, sides }: Facets, { top, under }: Be
       put(base, d, f, e);
     }
   }
+}
+
+/** The vertices over each corner of the plan, one at each of its levels, made when they are first asked for. */
+function verticesOver(corners: Facets['corners'], levels: readonly (readonly number[])[]) {
+  const positions: number[] = [];
+  const index = new Map<string, number>();
+  const vertex = (corner: number, level: number): number => {
+    const key = `${corner} ${level}`;
+    let known = index.get(key);
+    if (known === undefined) {
+      const { x, y } = corners[corner]!;
+      known = positions.push(x, levels[corner]![level]!, y) / 3 - 1;
+      index.set(key, known);
+    }
+    return known;
+  };
+  return { positions, vertex };
 }
 
 const ends = ({ at }: { readonly at: number }, heights: Heights3): readonly [number, number] => [heights[at]!, heights[(at + 1) % 3]!];

@@ -18,10 +18,11 @@ const MM_PER: Readonly<Record<number, readonly [mm: number, name: string]>> = {
 /** Ends of lines this near each other are one corner. */
 const JOIN_MM = 0.05;
 
+type Vertex = Point & { readonly bulge?: number };
 /** What the parser gives of the entities taken here; `y` counts upwards. */
 interface Entity {
   readonly type: string;
-  readonly vertices?: readonly (Point & { readonly bulge?: number })[];
+  readonly vertices?: readonly Vertex[];
   readonly shape?: boolean;
   readonly center?: Point;
   readonly radius?: number;
@@ -48,82 +49,111 @@ export function readDxf(source: string, what = 'The file'): Result<ImportedDrawi
   const unit = MM_PER[Number(parsed.header?.['$INSUNITS'])];
   const [mm, name] = unit ?? [1, 'mm'];
   const note = unit === undefined ? 'no unit given: mm assumed' : `drawn in ${name}`;
-  const rings: Point[][] = [];
-  const open: Point[][] = [];
-  const left = new Map<string, number>();
-  for (const entity of parsed.entities) take(entity);
-  const { loops, loose } = joined(open);
-  rings.push(...loops);
-  if (loose > 0) left.set('open line', loose);
+  const outlines = new Outlines(mm);
+  for (const entity of parsed.entities) outlines.take(entity);
+  const { rings, left } = outlines.all();
   return drawingFrom(
     rings.map((ring) => ring.map(({ x, y }) => ({ x: x * mm, y: -y * mm }))),
     note,
     [...left].map(([kind, count]) => `${count} ${kind}`),
     what,
   );
+}
 
-  function take(entity: Entity): void {
-    const { type, vertices, center, radius } = entity;
-    if ((type === 'LWPOLYLINE' || type === 'POLYLINE') && vertices !== undefined) {
-      const points = bulged(vertices, entity.shape === true);
-      if (entity.shape === true) rings.push(points);
-      else open.push(points);
-    } else if (type === 'LINE' && vertices !== undefined) open.push(vertices.map(({ x, y }) => ({ x, y })));
-    else if (type === 'CIRCLE' && center !== undefined) rings.push(arc(center, radius!, 0, 2 * Math.PI));
-    else if (type === 'ARC' && center !== undefined) {
-      const [from, to] = [entity.startAngle!, entity.endAngle!];
-      open.push(arc(center, radius!, from, to > from ? to : to + 2 * Math.PI));
-    } else if (type === 'ELLIPSE' && center !== undefined && entity.majorAxisEndPoint !== undefined) {
-      const turn = entity.endAngle! - entity.startAngle!;
-      const points = ellipse(center, entity.majorAxisEndPoint, entity.axisRatio!, entity.startAngle!, turn === 0 ? 2 * Math.PI : turn);
-      if (Math.abs(Math.abs(turn) - 2 * Math.PI) < 1e-6 || turn === 0) rings.push(points);
-      else open.push(points);
-    } else left.set(type.toLowerCase(), (left.get(type.toLowerCase()) ?? 0) + 1);
+/** The outlines of entities as they come, in units of the drawing. */
+class Outlines {
+  private readonly rings: Point[][] = [];
+  private readonly open: Point[][] = [];
+  private readonly left = new Map<string, number>();
+
+  /** @param mm how long a unit of the drawing is */
+  constructor(private readonly mm: number) {}
+
+  take(entity: Entity): void {
+    const type = entity.type.toLowerCase();
+    const line = this.lineOf(entity);
+    if (line === null) this.left.set(type, (this.left.get(type) ?? 0) + 1);
+    else if (line.isClosed) this.rings.push(line.points);
+    else this.open.push(line.points);
+  }
+  /** All closed outlines, open lines that meet among them, and what was left out, with how many of each. */
+  all(): { readonly rings: readonly Point[][]; readonly left: ReadonlyMap<string, number> } {
+    const { loops, loose } = joined(this.open);
+    const left = loose > 0 ? new Map([...this.left, ['open line', loose]]) : this.left;
+    return { rings: [...this.rings, ...loops], left };
+  }
+
+  /** Null for what is no line. */
+  private lineOf(entity: Entity): { readonly points: Point[]; readonly isClosed: boolean } | null {
+    const { vertices, center, radius, startAngle: from = 0, endAngle: to = 0 } = entity;
+    switch (entity.type) {
+      case 'LWPOLYLINE':
+      case 'POLYLINE':
+        return vertices === undefined ? null : { points: this.bulged(vertices, entity.shape === true), isClosed: entity.shape === true };
+      case 'LINE':
+        return vertices === undefined ? null : { points: vertices.map(({ x, y }) => ({ x, y })), isClosed: false };
+      case 'CIRCLE':
+        return center === undefined ? null : { points: this.arc(center, radius!, 0, 2 * Math.PI), isClosed: true };
+      case 'ARC':
+        return center === undefined
+          ? null
+          : { points: this.arc(center, radius!, from, to > from ? to : to + 2 * Math.PI), isClosed: false };
+      case 'ELLIPSE':
+        return this.ellipse(entity);
+      default:
+        return null;
+    }
   }
 
   /** Chords so short that they lie within {@link CURVE_MM} of the arc: sagitta s = r(1 − cos(θ/2)). */
-  function stepsFor(radiusUnits: number, sweep: number): number {
-    const radiusMm = Math.max(radiusUnits * mm, CURVE_MM);
+  private stepsFor(radiusUnits: number, sweep: number): number {
+    const radiusMm = Math.max(radiusUnits * this.mm, CURVE_MM);
     // By the sine of the quarter angle: 1 − c/r is 1 to a machine where the arc is all but straight.
     const stepRad = 4 * Math.asin(Math.min(1, Math.sqrt(CURVE_MM / (2 * radiusMm))));
     return Math.min(MAX_STEPS, Math.max(4, Math.ceil(Math.abs(sweep) / stepRad)));
   }
-  function arc({ x, y }: Point, r: number, from: number, to: number): Point[] {
-    const steps = stepsFor(r, to - from);
+  private arc({ x, y }: Point, r: number, from: number, to: number): Point[] {
+    const steps = this.stepsFor(r, to - from);
     const isWhole = Math.abs(to - from - 2 * Math.PI) < 1e-9;
     return Array.from({ length: isWhole ? steps : steps + 1 }, (_, i) => {
       const angle = from + ((to - from) * i) / steps;
       return { x: x + r * Math.cos(angle), y: y + r * Math.sin(angle) };
     });
   }
-  function ellipse(centre: Point, major: Point, ratio: number, from: number, sweep: number): Point[] {
-    const steps = stepsFor(Math.hypot(major.x, major.y), sweep);
-    return Array.from({ length: steps + 1 }, (_, i) => {
-      const angle = from + (sweep * i) / steps;
-      const [c, s] = [Math.cos(angle), Math.sin(angle) * ratio];
-      return { x: centre.x + c * major.x - s * major.y, y: centre.y + c * major.y + s * major.x };
+  private ellipse({ center, majorAxisEndPoint: major, axisRatio, startAngle, endAngle }: Entity) {
+    if (center === undefined || major === undefined) return null;
+    const turn = endAngle! - startAngle!;
+    const sweep = turn === 0 ? 2 * Math.PI : turn;
+    const steps = this.stepsFor(Math.hypot(major.x, major.y), sweep);
+    const points = Array.from({ length: steps + 1 }, (_, i) => {
+      const angle = startAngle! + (sweep * i) / steps;
+      const [c, s] = [Math.cos(angle), Math.sin(angle) * axisRatio!];
+      return { x: center.x + c * major.x - s * major.y, y: center.y + c * major.y + s * major.x };
     });
+    return { points, isClosed: turn === 0 || Math.abs(Math.abs(turn) - 2 * Math.PI) < 1e-6 };
   }
   /** A polyline whose legs may bulge into arcs: bulge = tan(sweep / 4), positive to the left. */
-  function bulged(vertices: readonly (Point & { readonly bulge?: number })[], isClosed: boolean): Point[] {
-    const points: Point[] = [];
-    vertices.forEach((a, i) => {
-      points.push({ x: a.x, y: a.y });
+  private bulged(vertices: readonly Vertex[], isClosed: boolean): Point[] {
+    return vertices.flatMap((a, i) => {
       const b = vertices[i + 1] ?? (isClosed ? vertices[0]! : undefined);
-      if (b === undefined || !a.bulge) return;
-      const sweep = 4 * Math.atan(a.bulge);
-      const chord = Math.hypot(b.x - a.x, b.y - a.y);
-      // A sagitta that nobody sees is a straight leg.
-      if ((Math.abs(a.bulge) * chord * mm) / 2 < CURVE_MM / 10) return;
-      const r = chord / (2 * Math.sin(Math.abs(sweep) / 2));
-      const toCentre = chord / 2 / Math.tan(sweep / 2);
-      const centre = { x: (a.x + b.x) / 2 - ((b.y - a.y) / chord) * toCentre, y: (a.y + b.y) / 2 + ((b.x - a.x) / chord) * toCentre };
-      const from = Math.atan2(a.y - centre.y, a.x - centre.x);
-      const steps = stepsFor(r, sweep);
-      for (let k = 1; k < steps; k++)
-        points.push({ x: centre.x + r * Math.cos(from + (sweep * k) / steps), y: centre.y + r * Math.sin(from + (sweep * k) / steps) });
+      return [{ x: a.x, y: a.y }, ...(b === undefined || !a.bulge ? [] : this.bulge(a, b, a.bulge))];
     });
-    return points;
+  }
+  /** The points between the ends of a leg that is an arc. */
+  private bulge(a: Point, b: Point, bulge: number): Point[] {
+    const sweep = 4 * Math.atan(bulge);
+    const chord = Math.hypot(b.x - a.x, b.y - a.y);
+    // A sagitta that nobody sees is a straight leg.
+    if ((Math.abs(bulge) * chord * this.mm) / 2 < CURVE_MM / 10) return [];
+    const r = chord / (2 * Math.sin(Math.abs(sweep) / 2));
+    const toCentre = chord / 2 / Math.tan(sweep / 2);
+    const centre = { x: (a.x + b.x) / 2 - ((b.y - a.y) / chord) * toCentre, y: (a.y + b.y) / 2 + ((b.x - a.x) / chord) * toCentre };
+    const from = Math.atan2(a.y - centre.y, a.x - centre.x);
+    const steps = this.stepsFor(r, sweep);
+    return Array.from({ length: steps - 1 }, (_, k) => {
+      const angle = from + (sweep * (k + 1)) / steps;
+      return { x: centre.x + r * Math.cos(angle), y: centre.y + r * Math.sin(angle) };
+    });
   }
 }
 

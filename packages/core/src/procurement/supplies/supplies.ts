@@ -85,82 +85,13 @@ interface SupplyInputs {
 }
 
 /** What to buy, and what of it goes into the board. */
-export function suppliesFor({
-  jobs,
-  cutAtShop,
-  glues,
-  lengths,
-  clads,
-  fills,
-  casts,
-  coatings,
-  stuffs,
-  fixings,
-  features,
-  buying,
-  shelf,
-  surely,
-  system,
-  catalogue,
-}: SupplyInputs): Supplies {
+export function suppliesFor(inputs: SupplyInputs): Supplies {
+  const { jobs, cutAtShop, buying, shelf, surely, system } = inputs;
   const packRow = (row: Row): Supply => packed(row, { buying, surely, shelf });
-  // What is mixed in as well as spread is one tub.
-  const [asGlue, asStuff] = [
-    stuffs.filter(({ stuff }) => stuff.adhesiveId !== undefined),
-    stuffs.filter(({ stuff }) => stuff.adhesiveId === undefined),
-  ];
   const rows = [
     ...jobs.map((job) => sheetRow(job, system, shelf)),
     ...(cutAtShop === null ? [] : [shopRow(cutAtShop)]),
-    ...lengths.map((length) => packRow(lengthRow(length))),
-    ...clads.map(({ cladding: { id, name, packs }, count }) =>
-      packRow({ id, group: 'cladding', stockId: `claddings.${id}`, name, need: count, sizes: packs }),
-    ),
-    ...fills.map(({ fill: { id, name, packsMl }, volume }) =>
-      packRow({ id, group: 'fills', stockId: `fills.${id}`, name, need: volume, sizes: packsMl }),
-    ),
-    ...casts.map(({ name, mass, packs }) =>
-      packRow({ id: `casting ${name}`, group: 'casting', stockId: `castings.${name}`, name, need: mass, sizes: packs }),
-    ),
-    ...allOfGlue(glues, asGlue, catalogue).map(({ adhesiveId, name, mass }) =>
-      packRow({
-        id: adhesiveId,
-        group: 'adhesive',
-        stockId: `adhesives.${adhesiveId}`,
-        name,
-        need: mass,
-        sizes: adhesiveBy(catalogue, adhesiveId).packsG,
-      }),
-    ),
-    ...(fixings === null
-      ? []
-      : [
-          packRow({
-            id: 'fixings',
-            group: 'fixings',
-            stockId: `joins.${fixings.join.id}`,
-            name: fixings.join.name,
-            need: fixings.count,
-            sizes: fixings.join.packs,
-          }),
-        ]),
-    ...lightRows(features, catalogue).map(packRow),
-    // What is mixed is bought by its parts.
-    ...coatings
-      .filter(({ coating }) => coating.recipe === null && coating.sold.packs.length > 0)
-      .map(({ coating, amount }) =>
-        packRow({
-          id: coating.id,
-          group: coating.family,
-          stockId: `coatings.${coating.id}`,
-          name: coating.name,
-          need: amount,
-          sizes: coating.sold.packs,
-        }),
-      ),
-    ...asStuff.map(({ stuff: { id, name, packsMl }, volume }) =>
-      packRow({ id: `stuff ${id}`, group: 'stuffs', stockId: `stuffs.${id}`, name, need: volume, sizes: packsMl }),
-    ),
+    ...[...pieceRows(inputs), ...glueRows(inputs), ...fixingRows(inputs), ...coatRows(inputs)].map(packRow),
   ];
   return {
     rows,
@@ -176,6 +107,84 @@ export function suppliesFor({
     ),
   };
 }
+
+/** What pieces are made of besides sheets. */
+const pieceRows = ({ lengths, clads, fills, casts }: SupplyInputs): readonly Row[] => [
+  ...lengths.map(lengthRow),
+  ...clads.map(({ cladding: { id, name, packs }, count }): Row => ({
+    id,
+    group: 'cladding',
+    stockId: `claddings.${id}`,
+    name,
+    need: count,
+    sizes: packs,
+  })),
+  ...fills.map(({ fill: { id, name, packsMl }, volume }): Row => ({
+    id,
+    group: 'fills',
+    stockId: `fills.${id}`,
+    name,
+    need: volume,
+    sizes: packsMl,
+  })),
+  ...casts.map(({ name, mass, packs }): Row => ({
+    id: `casting ${name}`,
+    group: 'casting',
+    stockId: `castings.${name}`,
+    name,
+    need: mass,
+    sizes: packs,
+  })),
+];
+/** What is mixed in as well as spread is one tub. */
+const isAlsoGlue = ({ stuff }: StuffNeed): boolean => stuff.adhesiveId !== undefined;
+const glueRows = ({ glues, stuffs, catalogue }: SupplyInputs): readonly Row[] =>
+  allOfGlue(glues, stuffs.filter(isAlsoGlue), catalogue).map(({ adhesiveId, name, mass }) => ({
+    id: adhesiveId,
+    group: 'adhesive',
+    stockId: `adhesives.${adhesiveId}`,
+    name,
+    need: mass,
+    sizes: adhesiveBy(catalogue, adhesiveId).packsG,
+  }));
+const fixingRows = ({ fixings, features, catalogue }: SupplyInputs): readonly Row[] => [
+  ...(fixings === null
+    ? []
+    : [
+        {
+          id: 'fixings',
+          group: 'fixings',
+          stockId: `joins.${fixings.join.id}`,
+          name: fixings.join.name,
+          need: fixings.count,
+          sizes: fixings.join.packs,
+        } as const,
+      ]),
+  ...lightRows(features, catalogue),
+];
+/** What is mixed is bought by its parts. */
+const coatRows = ({ coatings, stuffs }: SupplyInputs): readonly Row[] => [
+  ...coatings
+    .filter(({ coating }) => coating.recipe === null && coating.sold.packs.length > 0)
+    .map(({ coating, amount }): Row => ({
+      id: coating.id,
+      group: coating.family,
+      stockId: `coatings.${coating.id}`,
+      name: coating.name,
+      need: amount,
+      sizes: coating.sold.packs,
+    })),
+  ...stuffs
+    .filter((need) => !isAlsoGlue(need))
+    .map(({ stuff: { id, name, packsMl }, volume }): Row => ({
+      id: `stuff ${id}`,
+      group: 'stuffs',
+      stockId: `stuffs.${id}`,
+      name,
+      need: volume,
+      sizes: packsMl,
+    })),
+];
 
 function sheetRow({ key, name, bought, sheetCount, cost }: CutJob, system: MeasureSystem, shelf: SupplyInputs['shelf']): Supply {
   const there = bought.map(({ sheet, count }) => Math.min(count, shelf[`sheets.${sheet.id}`] ?? 0));

@@ -42,32 +42,53 @@ interface Piece {
  */
 export const cutOrder = memoize((sheet: PlacedSheet, kerfMm: number): CutOrder | null => orderOf(sheet, kerfMm));
 
-function orderOf({ stock, placements, rest }: PlacedSheet, kerfMm: number): CutOrder | null {
-  const rule = ruleOf(stock, kerfMm);
-  const cuts: ThroughCut[] = [];
-  const freed: FreedPart[] = [];
-  let count = 0;
-  const { trimMm } = rule;
-  let piece: Piece = { name: 'S', left: 0, top: 0, right: rule.widthMm, bottom: rule.depthMm };
-  if (trimMm > 0) {
-    // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
-    for (const way of ['down', 'across'] as const) {
-      const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
-      const rest = { ...cutOff, name: nameOf(cutOff, placements) };
-      addCut(piece, way, trimMm, ['waste', rest.name]);
-      piece = rest;
+const orderOf = (sheet: PlacedSheet, kerfMm: number): CutOrder | null => new Cutting(sheet, kerfMm).order();
+
+/** A line no part crosses, and the parts on either side of it. */
+interface Found {
+  readonly way: ThroughCut['way'];
+  readonly at: number;
+  readonly before: readonly Placement[];
+  readonly after: readonly Placement[];
+  /** How good a cut it is. */
+  readonly rank: number;
+}
+
+/** One sheet while it is cut. */
+class Cutting {
+  private readonly cuts: ThroughCut[] = [];
+  private readonly freed: FreedPart[] = [];
+  private count = 0;
+
+  constructor(
+    private readonly sheet: PlacedSheet,
+    private readonly kerfMm: number,
+  ) {}
+
+  order(): CutOrder | null {
+    const { stock, placements } = this.sheet;
+    const { trimMm, widthMm, depthMm } = ruleOf(stock, this.kerfMm);
+    let piece: Piece = { name: 'S', left: 0, top: 0, right: widthMm, bottom: depthMm };
+    if (trimMm > 0) {
+      // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
+      for (const way of ['down', 'across'] as const) {
+        const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
+        const left = { ...cutOff, name: this.nameOf(cutOff, placements) };
+        this.addCut(piece, way, trimMm, ['waste', left.name]);
+        piece = left;
+      }
     }
+    return this.divide(piece, placements) ? { cuts: this.cuts, freed: this.freed } : null;
   }
-  return divide(piece, placements) ? { cuts, freed } : null;
 
   /** A finished part's own id, `rest` for what holds none, a number for what is cut again. */
-  function nameOf(of: Omit<Piece, 'name'>, parts: readonly Placement[]): string {
+  private nameOf(of: Omit<Piece, 'name'>, parts: readonly Placement[]): string {
     if (parts.length === 0) return 'rest';
-    return isPart(of, parts) ? parts[0]!.blankId : `S${++count}`;
+    return isPart(of, parts) ? parts[0]!.blankId : `S${++this.count}`;
   }
-  function addCut(from: Piece, way: ThroughCut['way'], at: number, leaves: ThroughCut['leaves']): void {
+  private addCut(from: Piece, way: ThroughCut['way'], at: number, leaves: ThroughCut['leaves']): void {
     const isDown = way === 'down';
-    cuts.push({
+    this.cuts.push({
       piece: from.name,
       way,
       atMm: at - (isDown ? from.left : from.top),
@@ -77,73 +98,89 @@ function orderOf({ stock, placements, rest }: PlacedSheet, kerfMm: number): CutO
     });
   }
 
-  function divide(from: Piece, parts: readonly Placement[]): boolean {
+  private divide(from: Piece, parts: readonly Placement[]): boolean {
     if (parts.length === 0) return true;
     if (isPart(from, parts)) {
-      freed.push({ piece: from.name, blankId: parts[0]!.blankId });
+      this.freed.push({ piece: from.name, blankId: parts[0]!.blankId });
       return true;
     }
-    const cut = bestCut(from, parts);
+    const cut = this.bestCut(from, parts);
     if (cut === null) return false;
     const { way, at, before, after } = cut;
     const isWaste = before.length === 0;
-    const beyond = isWaste ? at : at + kerfMm;
+    const beyond = isWaste ? at : at + this.kerfMm;
     const isMore = (way === 'down' ? from.right : from.bottom) - beyond > WHOLE_MM;
     const near = way === 'down' ? { ...from, right: at } : { ...from, bottom: at };
     const far = way === 'down' ? { ...from, left: beyond } : { ...from, top: beyond };
-    const [one, two] = [nameOf(near, before), isMore ? nameOf(far, after) : null];
-    addCut(from, way, at, [one, two]);
-    return divide({ ...near, name: one }, before) && divide({ ...far, name: two ?? '' }, after);
+    const [one, two] = [this.nameOf(near, before), isMore ? this.nameOf(far, after) : null];
+    this.addCut(from, way, at, [one, two]);
+    return this.divide({ ...near, name: one }, before) && this.divide({ ...far, name: two ?? '' }, after);
   }
 
-  interface Found {
-    readonly way: ThroughCut['way'];
-    readonly at: number;
-    readonly before: readonly Placement[];
-    readonly after: readonly Placement[];
-  }
-  /** A line no part crosses, with room for the blade: of all such the one that leaves the most parts on the smaller side, the shorter cut where equal. */
-  function bestCut(from: Piece, parts: readonly Placement[]): Found | null {
-    let best: (Found & { readonly rank: number }) | null = null;
+  /** Of all lines no part crosses, with room for the blade, the one that leaves the most parts on the smaller side, the shorter cut where equal. */
+  private bestCut(from: Piece, parts: readonly Placement[]): Found | null {
+    let best: Found | null = null;
     for (const way of ['down', 'across'] as const) {
-      const start = (p: Placement): number => (way === 'down' ? p.xMm : p.yMm);
-      const end = (p: Placement): number => (way === 'down' ? p.xMm + p.widthMm : p.yMm + p.depthMm);
-      const last = way === 'down' ? from.right : from.bottom;
-      const length = way === 'down' ? from.bottom - from.top : from.right - from.left;
-      const [first, lead] = [way === 'down' ? from.left : from.top, Math.min(...parts.map(start))];
-      if (lead - first > WHOLE_MM) {
-        // Waste lies before everything: off with it, but as a rule only when nothing better can be cut.
-        // Where all begin on one line it comes off at once, and not from each of them.
-        const evenly = parts.every((p) => start(p) - lead < WHOLE_MM) ? 1e9 - length : -1e6 - length;
-        const rank = evenly - (breaksRest(from, way, lead - kerfMm) ? BROKEN_REST : 0);
-        if (best === null || rank > best.rank) best = { way, at: lead, before: [], after: parts, rank };
-      }
-      // What is left over may reach further than the part beside it, and is then cut off where it ends itself.
-      for (const at of new Set([...parts.map(end), way === 'down' ? rest.xMm + rest.widthMm : rest.yMm + rest.depthMm])) {
-        if (at < first + WHOLE_MM) continue;
-        if (last - at < WHOLE_MM) continue;
-        const before = parts.filter((p) => end(p) <= at + WHOLE_MM);
-        const after = parts.filter((p) => start(p) >= at + kerfMm - WHOLE_MM);
-        if (before.length === 0 || before.length + after.length < parts.length) continue;
-        const isEven = after.length === 0 && parts.every((p) => at - end(p) < WHOLE_MM);
-        const evenly = isEven ? 1e9 - length : Math.min(before.length, after.length) * 1e6 - length;
-        const rank = evenly - (breaksRest(from, way, at) ? BROKEN_REST : 0);
-        if (best === null || rank > best.rank + FIT_MM) best = { way, at, before, after, rank };
-      }
+      const lead = this.leadingWaste(from, parts, way);
+      if (lead !== null && (best === null || lead.rank > best.rank)) best = lead;
+      for (const found of this.linesBetween(from, parts, way)) if (best === null || found.rank > best.rank + FIT_MM) best = found;
     }
     return best;
   }
+  /** Waste that lies before everything: off with it, but as a rule only when nothing better can be cut; null where there is none. */
+  private leadingWaste(from: Piece, parts: readonly Placement[], way: ThroughCut['way']): Found | null {
+    const { start, first, length } = alongWay(from, way);
+    const lead = Math.min(...parts.map(start));
+    if (lead - first <= WHOLE_MM) return null;
+    // Where all begin on one line it comes off at once, and not from each of them.
+    const evenly = parts.every((part) => start(part) - lead < WHOLE_MM) ? 1e9 - length : -1e6 - length;
+    const rank = evenly - (this.breaksRest(from, way, lead - this.kerfMm) ? BROKEN_REST : 0);
+    return { way, at: lead, before: [], after: parts, rank };
+  }
+  private *linesBetween(from: Piece, parts: readonly Placement[], way: ThroughCut['way']): Generator<Found> {
+    const { start, end, first, last, length } = alongWay(from, way);
+    const { rest } = this.sheet;
+    // What is left over may reach further than the part beside it, and is then cut off where it ends itself.
+    for (const at of new Set([...parts.map(end), way === 'down' ? rest.xMm + rest.widthMm : rest.yMm + rest.depthMm])) {
+      if (at < first + WHOLE_MM || last - at < WHOLE_MM) continue;
+      const before = parts.filter((part) => end(part) <= at + WHOLE_MM);
+      const after = parts.filter((part) => start(part) >= at + this.kerfMm - WHOLE_MM);
+      if (before.length === 0 || before.length + after.length < parts.length) continue;
+      const isEven = after.length === 0 && parts.every((part) => at - end(part) < WHOLE_MM);
+      const evenly = isEven ? 1e9 - length : Math.min(before.length, after.length) * 1e6 - length;
+      yield { way, at, before, after, rank: evenly - (this.breaksRest(from, way, at) ? BROKEN_REST : 0) };
+    }
+  }
   /** Whether a blade would run through what is left over. @param at where the blade begins */
-  function breaksRest(from: Piece, way: ThroughCut['way'], at: number): boolean {
+  private breaksRest(from: Piece, way: ThroughCut['way'], at: number): boolean {
+    const { rest } = this.sheet;
     const [restRight, restBottom] = [rest.xMm + rest.widthMm, rest.yMm + rest.depthMm];
     const isInPiece =
       Math.min(restRight, from.right) - Math.max(rest.xMm, from.left) > WHOLE_MM &&
       Math.min(restBottom, from.bottom) - Math.max(rest.yMm, from.top) > WHOLE_MM;
     if (!isInPiece) return false;
     const [start, end] = way === 'down' ? [rest.xMm, restRight] : [rest.yMm, restBottom];
-    return at + kerfMm > start + WHOLE_MM && at < end - WHOLE_MM;
+    return at + this.kerfMm > start + WHOLE_MM && at < end - WHOLE_MM;
   }
 }
+
+/** A piece seen along the way that a cut divides: where parts start and end, where it starts and ends itself, and how long the cut is. */
+const alongWay = (from: Piece, way: ThroughCut['way']) =>
+  way === 'down'
+    ? {
+        start: ({ xMm }: Placement): number => xMm,
+        end: ({ xMm, widthMm }: Placement): number => xMm + widthMm,
+        first: from.left,
+        last: from.right,
+        length: from.bottom - from.top,
+      }
+    : {
+        start: ({ yMm }: Placement): number => yMm,
+        end: ({ yMm, depthMm }: Placement): number => yMm + depthMm,
+        first: from.top,
+        last: from.bottom,
+        length: from.right - from.left,
+      };
 
 /** More than any other merit of a cut. */
 const BROKEN_REST = 1e12;
