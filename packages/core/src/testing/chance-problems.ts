@@ -1,108 +1,145 @@
-import { seeded } from '../base/random';
-import { CLOCK, type DayOfAir, daily, hourlyPace } from '../schedule/air';
+import { type Random, seeded } from '../base/random';
+import { CLOCK, type DayOfAir, type Pace, daily, hourlyPace } from '../schedule/air';
 import { type Job, type Link, type Placed, type Problem, type Window, breachesOf } from '../schedule/solver';
 
 const DAY_MIN = 1_440;
 /** Starts and lengths of small problems are whole multiples of this, so that all plans can be counted out. */
 export const GRID_MIN = 10;
 
-/** A workshop of chance: one to three people in the evenings, drying places, weights, windows, arrivals, pins, waits at least and at most. @param isSmall on the grid, few jobs, a few days; @param isPlain without set-ups, and waits by the clock alone */
-export function chanceProblem(seed: number, workpieces: number, steps: number, isSmall = false, isPlain = false): Problem {
-  const random = seeded(seed);
-  const whole = (least: number, most: number): number => least + Math.floor(random() * (most - least + 1));
-  const onGrid = (min: number): number => Math.max(GRID_MIN, Math.round(min / GRID_MIN) * GRID_MIN);
-  const min = (least: number, most: number): number =>
-    isSmall ? onGrid(least + random() * (most - least)) : least + random() * (most - least);
-  const days = isSmall ? 5 : 30 + workpieces * steps * 2;
-  type Evening = { readonly fromMin: number; readonly longMin: number };
-  const evening = (): Evening => ({ fromMin: 60 * whole(17, 19), longMin: isSmall ? 60 * whole(1, 3) : min(80, 200) });
-  // A builder with most evenings, helpers with one or two of them.
-  const week: (Evening | null)[] = Array.from({ length: 7 }, (): Evening | null => (random() < 0.7 ? evening() : null));
-  const always = whole(0, 6);
-  const day = { fromMin: 600, longMin: 240 };
-  week[always] = week[always] ?? day;
-  const helping = (): readonly (Evening | null)[] => {
+type Evening = { readonly fromMin: number; readonly longMin: number };
+type Week = readonly (Evening | null)[];
+/** The chance that a workshop is made of, in whole numbers and in minutes. */
+class Dice {
+  readonly random: Random;
+  /** Drawn apart, so that workshops without set-ups are what they were. */
+  readonly extra: Random;
+  constructor(
+    seed: number,
+    readonly isSmall: boolean,
+    readonly isPlain: boolean,
+  ) {
+    this.random = seeded(seed);
+    this.extra = seeded(seed + 7_919);
+  }
+  whole(least: number, most: number): number {
+    return least + Math.floor(this.random() * (most - least + 1));
+  }
+  min(least: number, most: number): number {
+    const min = least + this.random() * (most - least);
+    return this.isSmall ? onGrid(min) : min;
+  }
+}
+const onGrid = (min: number): number => Math.max(GRID_MIN, Math.round(min / GRID_MIN) * GRID_MIN);
+
+/** A builder with most evenings, helpers with one or two of them. */
+function peopleBy(dice: Dice, days: number): Problem['people'] {
+  const { random, isSmall } = dice;
+  const evening = (): Evening => ({ fromMin: 60 * dice.whole(17, 19), longMin: isSmall ? 60 * dice.whole(1, 3) : dice.min(80, 200) });
+  const week = Array.from({ length: 7 }, (): Evening | null => (random() < 0.7 ? evening() : null));
+  const always = dice.whole(0, 6);
+  week[always] = week[always] ?? { fromMin: 600, longMin: 240 };
+  const helping = (): Week => {
     const own = week.map((one): Evening | null =>
       one !== null && random() < 0.35 ? { fromMin: one.fromMin + (random() < 0.5 ? 0 : 30), longMin: one.longMin } : null,
     );
     if (!own.some((one) => one !== null)) own[always] = week[always]!;
     return own;
   };
-  const windowsOf = (own: readonly (Evening | null)[]): readonly Window[] =>
+  const windowsOf = (own: Week): readonly Window[] =>
     Array.from({ length: days }, (_, day) => ({ day, one: own[day % 7]! })).flatMap(({ day, one }) =>
       one === null ? [] : [{ fromMin: day * DAY_MIN + one.fromMin, toMin: day * DAY_MIN + one.fromMin + one.longMin }],
     );
-  const people = Array.from({ length: isSmall ? whole(1, 2) : whole(2, 3) }, (_, i) => ({
+  return Array.from({ length: isSmall ? dice.whole(1, 2) : dice.whole(2, 3) }, (_, i) => ({
     windows: windowsOf(i === 0 ? week : helping()),
   }));
-  const stores = [{ capacity: isSmall ? whole(1, 2) : Math.max(2, Math.ceil(workpieces * 0.6)) }, { capacity: 20 + 10 * whole(0, 3) }];
-  const jobs: Job[] = [];
-  // Drying goes on by day and hardly by night, in a garage of chance.
+}
+
+/** Drying goes on by day and hardly by night, in a garage of chance. */
+const garagePace = (): Pace => {
   const hours: DayOfAir = Array.from({ length: 24 }, (_, hour) => ({
     airC: 12 + 6 * Math.sin(((hour - 9) / 24) * 2 * Math.PI),
     humidityPct: 60,
   }));
-  const garage = hourlyPace(daily(hours), ({ airC }) => Math.max(0, (airC - 8) / 6), '', '');
-  const extra = seeded(seed + 7_919);
+  return hourlyPace(daily(hours), ({ airC }) => Math.max(0, (airC - 8) / 6), '', '');
+};
+
+interface Bench {
+  readonly people: number;
+  readonly daytime: readonly Window[];
+  readonly garage: Pace;
+}
+/** One step of one workpiece. @param setUpMin before it, once for all that are done together */
+function jobBy(dice: Dice, { people, daytime, garage }: Bench, step: number, setUpMin: number): Job {
+  const { random, extra, isSmall, isPlain } = dice;
+  const both = people > 1 && random() < 0.08;
+  // The builder may do all but a little; helpers keep off more.
+  const may = Array.from({ length: people }, (_, i) => i).filter((i) => both || random() < (i === 0 ? 0.92 : 0.7));
+  const pace = !isPlain && extra() < 0.3 ? garage : CLOCK;
+  const waitMin = random() < 0.25 ? 0 : dice.min(30, isSmall ? 900 : 1_600);
+  return {
+    holds: holdsBy(dice, waitMin, pace),
+    workMin: dice.min(10, isSmall ? 60 : 55),
+    cureMin: waitMin * (1 + Math.floor(random() * 2)),
+    curePace: pace,
+    setUpMin,
+    family: step,
+    hands: both ? 2 : 1,
+    may: may.length === 0 ? [dice.whole(0, people - 1)] : may,
+    open: random() < 0.08 ? daytime : null,
+    notBeforeMin: random() < 0.06 ? (isSmall ? onGrid(random() * 2 * DAY_MIN) : random() * 4 * DAY_MIN) : 0,
+    pinnedMin: null,
+  };
+}
+/** What a workpiece takes up while it waits: a drying place, weights, or both. */
+function holdsBy(dice: Dice, waitMin: number, pace: Pace): Job['holds'] {
+  const kind = dice.random();
+  if (waitMin === 0) return [];
+  return [
+    ...(kind < 0.5 ? [{ store: 0, amount: 1, afterMin: waitMin, pace }] : []),
+    ...(kind > 0.4 && kind < 0.6 ? [{ store: 1, amount: dice.whole(4, 20), afterMin: Math.min(waitMin, 300), pace: CLOCK }] : []),
+  ];
+}
+
+/** Joins a step to the one before it: wet on wet, by a window with a second chance, or dry as it comes. */
+function linkBy(dice: Dice, jobs: Job[], job: number): Link {
+  const chance = dice.random();
+  const before = jobs[job - 1]!;
+  const least = holdsLongest(before);
+  const ends = { from: job - 1, to: job };
+  if (chance >= 0.22) return { ...ends, leastMin: least, mostMin: Infinity, orAfterMin: Infinity, pace: jobs[job]!.curePace };
+  if (chance >= 0.12) return { ...ends, leastMin: least / 4, mostMin: least / 4 + 60, orAfterMin: Math.max(least, DAY_MIN), pace: CLOCK };
+  const link = { ...ends, leastMin: 0, mostMin: dice.min(20, 90), orAfterMin: Infinity, pace: CLOCK };
+  // A larger workshop is one that can be done: whoever did the first is there for the second, and both fit into an evening with their set-ups.
+  if (!dice.isSmall) {
+    const { may, hands, open } = before;
+    jobs[job - 1] = { ...before, workMin: dice.min(10, 25), holds: [] };
+    jobs[job] = { ...jobs[job]!, workMin: dice.min(10, 25), may, hands, open, holds: [], notBeforeMin: 0 };
+  }
+  return link;
+}
+
+/** A workshop of chance: one to three people in the evenings, drying places, weights, windows, arrivals, pins, waits at least and at most. @param isSmall on the grid, few jobs, a few days; @param isPlain without set-ups, and waits by the clock alone */
+export function chanceProblem(seed: number, workpieces: number, steps: number, isSmall = false, isPlain = false): Problem {
+  const dice = new Dice(seed, isSmall, isPlain);
+  const { random, extra } = dice;
+  const days = isSmall ? 5 : 30 + workpieces * steps * 2;
+  const people = peopleBy(dice, days);
+  const stores = [
+    { capacity: isSmall ? dice.whole(1, 2) : Math.max(2, Math.ceil(workpieces * 0.6)) },
+    { capacity: 20 + 10 * dice.whole(0, 3) },
+  ];
   const setUps = Array.from({ length: steps }, () =>
     isPlain || extra() < (isSmall ? 0.75 : 0.5) ? 0 : isSmall ? GRID_MIN : 5 + 7 * extra(),
   );
-  const links: Link[] = [];
   const daytime = Array.from({ length: days }, (_, day) => ({ fromMin: day * DAY_MIN + 600, toMin: day * DAY_MIN + 1_200 }));
-  for (let piece = 0; piece < workpieces; piece++) {
+  const bench: Bench = { people: people.length, daytime, garage: garagePace() };
+  const jobs: Job[] = [];
+  const links: Link[] = [];
+  for (let piece = 0; piece < workpieces; piece++)
     for (let step = 0; step < steps; step++) {
-      const both = people.length > 1 && random() < 0.08;
-      // The builder may do all but a little; helpers keep off more.
-      const may = people.map((_, i) => i).filter((i) => both || random() < (i === 0 ? 0.92 : 0.7));
-      const pace = !isPlain && extra() < 0.3 ? garage : CLOCK;
-      const waitMin = random() < 0.25 ? 0 : min(30, isSmall ? 900 : 1_600);
-      const kind = random();
-      const holds =
-        waitMin === 0
-          ? []
-          : [
-              ...(kind < 0.5 ? [{ store: 0, amount: 1, afterMin: waitMin, pace }] : []),
-              ...(kind > 0.4 && kind < 0.6 ? [{ store: 1, amount: whole(4, 20), afterMin: Math.min(waitMin, 300), pace: CLOCK }] : []),
-            ];
-      const job =
-        jobs.push({
-          workMin: min(10, isSmall ? 60 : 55),
-          cureMin: waitMin * (1 + Math.floor(random() * 2)),
-          curePace: pace,
-          setUpMin: setUps[step]!,
-          family: step,
-          hands: both ? 2 : 1,
-          may: may.length === 0 ? [whole(0, people.length - 1)] : may,
-          holds,
-          open: random() < 0.08 ? daytime : null,
-          notBeforeMin: random() < 0.06 ? (isSmall ? onGrid(random() * 2 * DAY_MIN) : random() * 4 * DAY_MIN) : 0,
-          pinnedMin: null,
-        }) - 1;
-      if (step === 0) continue;
-      const chance = random();
-      const before = jobs[job - 1]!;
-      const least = holdsLongest(before);
-      // Wet on wet, a window with a second chance, or dry as it comes.
-      if (chance < 0.12) {
-        links.push({ from: job - 1, to: job, leastMin: 0, mostMin: min(20, 90), orAfterMin: Infinity, pace: CLOCK });
-        // A larger workshop is one that can be done: whoever did the first is there for the second, and both fit into an evening with their set-ups.
-        if (!isSmall) {
-          const { may: own, hands, open } = before;
-          jobs[job - 1] = { ...before, workMin: min(10, 25), holds: [] };
-          jobs[job] = { ...jobs[job]!, workMin: min(10, 25), may: own, hands, open, holds: [], notBeforeMin: 0 };
-        }
-      } else if (chance < 0.22)
-        links.push({
-          from: job - 1,
-          to: job,
-          leastMin: least / 4,
-          mostMin: least / 4 + 60,
-          orAfterMin: Math.max(least, DAY_MIN),
-          pace: CLOCK,
-        });
-      else links.push({ from: job - 1, to: job, leastMin: least, mostMin: Infinity, orAfterMin: Infinity, pace });
+      const job = jobs.push(jobBy(dice, bench, step, setUps[step]!)) - 1;
+      if (step > 0) links.push(linkBy(dice, jobs, job));
     }
-  }
   // Now and then two become one.
   for (let piece = 1; piece < workpieces; piece++)
     if (random() < 0.3)

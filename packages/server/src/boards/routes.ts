@@ -29,10 +29,24 @@ const MAX_PLAN = '4mb';
 /** A sheet with as many parts as one may have. */
 const MAX_SHEET = '1mb';
 
+/** What the routes of boards work with. */
+interface Served {
+  readonly db: Knex;
+  readonly keeper: CatalogueKeeper;
+  readonly readers: Readers;
+}
+
 /** Boards, their history and what was done on them. */
 export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): GuardedRoutes {
   const api = guardedRoutes();
+  for (const add of [addLists, addOne, addCutSheets, addHistory, addArchive]) add(api, { db, keeper, readers });
+  return api;
+}
 
+/** All boards, and new ones. */
+function addLists(api: GuardedRoutes, { db, readers }: Served): void {
+  const created = async (board: SoundBoard, by: string | null): Promise<string> =>
+    boardText(db, readers, await createBoard(db, board, markOf(1), by));
   api.get('/boards', 'look', async (_req, res) => {
     const listed = await checkedList(db, readers);
     res.json(
@@ -73,7 +87,10 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
       .type('json')
       .send(await created(board, currentUser(res)));
   });
+}
 
+/** A board as it is, and saved. */
+function addOne(api: GuardedRoutes, { db, readers }: Served): void {
   api.get('/boards/:boardId', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     res.type('json').send(await boardText(db, readers, (await readBoard(db, boardId)) ?? missing()));
@@ -90,7 +107,10 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
       storedText: await boardText(db, readers, stored),
     });
   });
+}
 
+/** Sheets that were cut for a board. */
+function addCutSheets(api: GuardedRoutes, { db, keeper }: Served): void {
   api.put('/boards/:boardId/cut-sheets/:cutSheetId', 'build', ...smallJson(MAX_SHEET), async (req, res) => {
     const { boardId, cutSheetId } = CutSheetParams.parse(req.params);
     const sheet = CutSheetSchema.parse(req.body);
@@ -107,7 +127,10 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     await dropCutSheet(db, boardId, cutSheetId);
     res.status(204).end();
   });
+}
 
+/** What a board was, and the figures that it was reckoned with. */
+function addHistory(api: GuardedRoutes, { db, keeper, readers }: Served): void {
   api.get('/boards/:boardId/history', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     res.json(History.parse({ revisions: (await listRevisions(db, boardId)) ?? missing() }));
@@ -137,7 +160,10 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     const { catalogue } = await keeper.now();
     res.json(Edition.parse((await takeNote(db, boardId, catalogue)) ?? missing()));
   });
+}
 
+/** A board as a file, and archived. */
+function addArchive(api: GuardedRoutes, { db, readers }: Served): void {
   api.get('/boards/:boardId/export', 'look', async (req, res) => {
     const { boardId } = BoardParams.parse(req.params);
     const { name, planText, recordText } = (await readBoard(db, boardId)) ?? missing();
@@ -162,12 +188,6 @@ export function boardRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers)
     if (!(await setPutAway(db, boardId, false))) missing();
     res.status(204).end();
   });
-
-  return api;
-
-  async function created(board: SoundBoard, by: string | null): Promise<string> {
-    return boardText(db, readers, await createBoard(db, board, markOf(1), by));
-  }
 }
 
 function missing(): never {

@@ -25,67 +25,108 @@ const MAX_STREAMS = 500;
 /** Shorter than {@link othersOn} believes in a tab of which nothing is heard. */
 const BEAT_MS = 15_000;
 
-export function openHub(db: Knex, databaseUrl: string, log: Logger): Hub {
-  const streams = new Set<Stream>();
-  const on = (board: string): Stream[] => [...streams].filter(({ boardId }) => boardId === board);
-  const boards = (): string[] => [...new Set([...streams].map(({ boardId }) => boardId))];
+export const openHub = (db: Knex, databaseUrl: string, log: Logger): Hub => new OpenHub(db, databaseUrl, log);
 
-  const channel = listenTo(databaseUrl, log, {
-    heard: (told) => void pass(told),
-    again: () =>
-      boards().forEach((board) => void quietly(() => tellWhereItStands(board, on(board), 'now').then(() => tellWhoIsHere(board)))),
-  });
-  const beating = setInterval(
-    () =>
-      void quietly(async () => {
-        await endOver();
-        await beat(db, [...streams]);
-        for (const board of boards()) await tellWhoIsHere(board);
-      }),
-    BEAT_MS,
-  );
+class OpenHub implements Hub {
+  private readonly streams = new Set<Stream>();
+  private readonly channel: ReturnType<typeof listenTo>;
+  private readonly beating: NodeJS.Timeout;
+
+  constructor(
+    private readonly db: Knex,
+    databaseUrl: string,
+    private readonly log: Logger,
+  ) {
+    this.channel = listenTo(databaseUrl, log, {
+      heard: (told) => void this.pass(told),
+      again: () => this.boards().forEach((board) => void this.quietly(() => this.tellAll(board))),
+    });
+    this.beating = setInterval(() => void this.quietly(() => this.beat()), BEAT_MS);
+  }
+
+  join(visitor: Visitor, send: Stream['send'], end: () => void): (() => void) | null {
+    if (this.streams.size >= MAX_STREAMS) return null;
+    const stream: Stream = { ...visitor, send, end, lastHere: '[]' };
+    this.streams.add(stream);
+    void this.quietly(async () => {
+      await this.tellWhereItStands(visitor.boardId, [stream], 'now');
+      await arrive(this.db, visitor);
+    });
+    return () => {
+      this.streams.delete(stream);
+      // A tab that has come back meanwhile, after a moment without a network, is still here.
+      const isBack = [...this.streams].some(({ tab, boardId }) => tab === visitor.tab && boardId === visitor.boardId);
+      if (!isBack) void this.quietly(() => leave(this.db, visitor));
+    };
+  }
+
+  async close(): Promise<void> {
+    clearInterval(this.beating);
+    const left = [...this.streams];
+    this.streams.clear();
+    for (const stream of left) stream.end();
+    await this.quietly(() => Promise.all(left.map((stream) => leave(this.db, stream))));
+    await this.channel.close();
+  }
+
+  private on(board: string): Stream[] {
+    return [...this.streams].filter(({ boardId }) => boardId === board);
+  }
+  private boards(): string[] {
+    return [...new Set([...this.streams].map(({ boardId }) => boardId))];
+  }
 
   /** A database that is away just now says it all again when it is back. */
-  async function quietly(work: () => Promise<unknown>): Promise<void> {
+  private async quietly(work: () => Promise<unknown>): Promise<void> {
     try {
       await work();
     } catch (error) {
-      log.debug(error);
+      this.log.debug(error);
     }
   }
-
-  const endThose = (which: (stream: Stream) => boolean): void => [...streams].filter(which).forEach(({ end }) => end());
-  /** A session may end by itself, and whoever listens by it is told nothing more. */
-  async function endOver(): Promise<void> {
-    const ids = [...new Set([...streams].flatMap(({ sessionId }) => sessionId ?? []))];
-    const alive = await aliveOf(db, ids);
-    endThose(({ sessionId }) => sessionId !== null && !alive.has(sessionId));
+  private async beat(): Promise<void> {
+    await this.endOver();
+    await beat(this.db, [...this.streams]);
+    for (const board of this.boards()) await this.tellWhoIsHere(board);
   }
 
-  async function pass(told: Told): Promise<void> {
-    if (told.kind === 'signed-out') return endThose(({ sessionId }) => sessionId !== null);
-    if (told.kind === 'session-ended') return endThose(({ sessionId }) => sessionId === told.session);
-    const there = on(told.board);
+  private endThose(which: (stream: Stream) => boolean): void {
+    [...this.streams].filter(which).forEach(({ end }) => end());
+  }
+  /** A session may end by itself, and whoever listens by it is told nothing more. */
+  private async endOver(): Promise<void> {
+    const ids = [...new Set([...this.streams].flatMap(({ sessionId }) => sessionId ?? []))];
+    const alive = await aliveOf(this.db, ids);
+    this.endThose(({ sessionId }) => sessionId !== null && !alive.has(sessionId));
+  }
+
+  private async pass(told: Told): Promise<void> {
+    if (told.kind === 'signed-out') return this.endThose(({ sessionId }) => sessionId !== null);
+    if (told.kind === 'session-ended') return this.endThose(({ sessionId }) => sessionId === told.session);
+    const there = this.on(told.board);
     if (there.length === 0) return;
-    await quietly(async () => {
+    await this.quietly(async () => {
       if (told.kind === 'plan') send(there, { kind: 'at', revision: told.revision, by: told.by, what: 'plan' });
       else if (told.kind === 'away') send(there, { kind: 'away' });
-      else if (told.kind === 'here') await tellWhoIsHere(told.board);
-      else await tellWhereItStands(told.board, there, told.kind === 'record' ? 'record' : 'now');
+      else if (told.kind === 'here') await this.tellWhoIsHere(told.board);
+      else await this.tellWhereItStands(told.board, there, told.kind === 'record' ? 'record' : 'now');
     });
   }
 
-  async function tellWhereItStands(board: string, to: readonly Stream[], what: 'record' | 'now'): Promise<void> {
-    const row = await db<{ id: string; revision: number; removed_at: Date | null }>('boards')
+  private async tellAll(board: string): Promise<void> {
+    await this.tellWhereItStands(board, this.on(board), 'now');
+    await this.tellWhoIsHere(board);
+  }
+  private async tellWhereItStands(board: string, to: readonly Stream[], what: 'record' | 'now'): Promise<void> {
+    const row = await this.db<{ id: string; revision: number; removed_at: Date | null }>('boards')
       .first('revision', 'removed_at')
       .where({ id: board });
     if (row === undefined || row.removed_at !== null) send(to, { kind: 'away' });
     else send(to, { kind: 'at', revision: row.revision, by: null, what });
   }
-
-  async function tellWhoIsHere(board: string): Promise<void> {
-    const visitors = await othersOn(db, board);
-    for (const stream of on(board)) {
+  private async tellWhoIsHere(board: string): Promise<void> {
+    const visitors = await othersOn(this.db, board);
+    for (const stream of this.on(board)) {
       const others = visitors.filter(({ tab }) => tab !== stream.tab).map(({ person, device }) => ({ person, device }));
       const here = JSON.stringify(others);
       if (here === stream.lastHere) continue;
@@ -93,32 +134,6 @@ export function openHub(db: Knex, databaseUrl: string, log: Logger): Hub {
       stream.send({ kind: 'here', others });
     }
   }
-
-  const send = (to: readonly Stream[], event: LiveEvent): void => to.forEach((stream) => stream.send(event));
-
-  return {
-    join(visitor, sendOne, end) {
-      if (streams.size >= MAX_STREAMS) return null;
-      const stream: Stream = { ...visitor, send: sendOne, end, lastHere: '[]' };
-      streams.add(stream);
-      void quietly(async () => {
-        await tellWhereItStands(visitor.boardId, [stream], 'now');
-        await arrive(db, visitor);
-      });
-      return () => {
-        streams.delete(stream);
-        // A tab that has come back meanwhile, after a moment without a network, is still here.
-        const isBack = [...streams].some(({ tab, boardId }) => tab === visitor.tab && boardId === visitor.boardId);
-        if (!isBack) void quietly(() => leave(db, visitor));
-      };
-    },
-    async close() {
-      clearInterval(beating);
-      const left = [...streams];
-      streams.clear();
-      for (const stream of left) stream.end();
-      await quietly(() => Promise.all(left.map((stream) => leave(db, stream))));
-      await channel.close();
-    },
-  };
 }
+
+const send = (to: readonly Stream[], event: LiveEvent): void => to.forEach((stream) => stream.send(event));

@@ -25,10 +25,22 @@ import { boardsWith, dropEntry, setEntry, setInUse, setPicture } from './entries
 import { type CatalogueKeeper, type Kept, changed } from './keeper';
 import { dropOwn, listOwn, setOwn } from './own-values';
 
+/** What the routes of the catalogue work with. */
+interface Served {
+  readonly db: Knex;
+  readonly keeper: CatalogueKeeper;
+  readonly readers: Readers;
+}
+
 /** The catalogue as the builder has it, and entries and figures of their own in it. */
 export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): GuardedRoutes {
   const api = guardedRoutes();
+  for (const add of [addCatalogue, addValues, addEntries, addRemoval, addUse]) add(api, { db, keeper, readers });
+  return api;
+}
 
+/** All of it, and what changed in it. */
+function addCatalogue(api: GuardedRoutes, { keeper }: Served): void {
   api.get('/catalogue', 'look', async (_req, res) => {
     res.json(CatalogueAnswer.parse(answerOf(await keeper.now(), keeper.ours)));
   });
@@ -40,7 +52,10 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     const changes = then === undefined ? null : changesBetween(answerOf(then, keeper.ours), answerOf(now, keeper.ours));
     res.json(CatalogueChanges.parse({ changes }));
   });
+}
 
+/** Figures of one's own in the place of ours. */
+function addValues(api: GuardedRoutes, { db, keeper }: Served): void {
   api.get('/own-values', 'look', async (_req, res) => {
     const { catalogue } = await keeper.now();
     const figures = figuresOf(catalogue);
@@ -63,7 +78,10 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
       throw new HttpProblem(404, 'No such value', 'You have no own value at that path.');
     res.status(204).end();
   });
+}
 
+/** Entries of one's own, one by one or many at once. */
+function addEntries(api: GuardedRoutes, { db, keeper, readers }: Served): void {
   /** What the catalogue that ships has at a place, to set beside the builder's own. */
   api.get('/catalogue/:kind/:id/ours', 'look', (req, res) => {
     const { kind, id } = placeOf(req);
@@ -88,6 +106,9 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     });
     res.status(204).end();
   });
+}
+
+function addRemoval(api: GuardedRoutes, { db, keeper }: Served): void {
   /** Back to ours, or away altogether where no board has it. */
   api.delete('/catalogue/:kind/:id', 'delete', async (req, res) => {
     const { kind, id } = placeOf(req);
@@ -109,6 +130,10 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     await changed(db, (trx) => dropEntry(trx, kind, id));
     res.status(204).end();
   });
+}
+
+/** Whether an entry is offered, its picture, and how this workshop counts and talks. */
+function addUse(api: GuardedRoutes, { db, keeper }: Served): void {
   api.put('/catalogue/:kind/:id/use', 'build', ...smallJson('1kb'), async (req, res) => {
     const { kind, id } = placeOf(req);
     const { isInUse } = InUse.parse(req.body);
@@ -134,7 +159,6 @@ export function ownRoutes(db: Knex, keeper: CatalogueKeeper, readers: Readers): 
     if (Object.keys(change).length > 0) await changed(db, (trx) => trx('workshop').where('id', 1).update(change));
     res.status(204).end();
   });
-  return api;
 }
 
 /** The catalogue as the builder has it, at one edition. */

@@ -4,7 +4,7 @@ import { listedBy } from '../../base/grouping';
 import { type Feature, kindOf } from '../../plan/features';
 import { tidyMm } from '../../base/rounding';
 import { type Catalogue, type Join, estimated, joinBy } from '../../catalogue';
-import { type Box, areaMm2, clippedTo, isEmpty, regionBox } from '../../base/geometry';
+import { type Box, type Region, areaMm2, clippedTo, isEmpty, regionBox } from '../../base/geometry';
 import type { Plan } from '../../plan';
 import type { Crossing, Seam, EdgeStretch } from '../../terrain/tiling';
 import { type Figure, given, lengthWords } from '../../base/units';
@@ -93,73 +93,75 @@ const featureOf = (plan: Drawn, stretch: EdgeStretch | null): Feature | null =>
   plan.features.find(({ id }) => id === stretch?.featureId) ?? null;
 
 /** Pits whose edge runs close beside a joint, and strips of a feature too narrow to hold, on either tile of a seam. */
-function* weakEdges({ id, name, along, from, first, second }: Seam, ground: Ground, clear: Figure<'mm'>, units: Units): Generator<Warning> {
-  const seamMm = along === 'y' ? from.x : from.y;
-  for (const tile of [first, second]) {
-    const side = tile === first ? -1 : 1;
-    for (const { land, body, shows } of ground.onTile.get(tile.id)!) {
-      const piece = body.rings.length > 0 ? body : shows;
-      if (piece.rings.length === 0 || land.feature.locked) continue;
-      const box = regionBox(piece);
-      const [near, far] =
-        along === 'y'
-          ? side < 0
-            ? [box.right, box.left]
-            : [box.left, box.right]
-          : side < 0
-            ? [box.bottom, box.top]
-            : [box.top, box.bottom];
-      const gapMm = tidyMm(Math.abs(seamMm - near));
-      const thickMm = tidyMm(Math.abs(seamMm - far));
-      const [isThin, isSliver] = [
-        land.role === 'hole' && gapMm > 0.01 && gapMm < clear.value - 1e-6,
-        land.role !== 'mark' && gapMm <= 0.01 && thickMm < clear.value - 1e-6,
-      ];
-      if ((!isThin && !isSliver) || areaMm2(piece) < 1) continue;
-      const move = (byMm: number, label: string): QuickFix => ({
-        edit: {
-          code: 'feature/move',
-          featureId: land.feature.id,
-          dxMm: along === 'y' ? tidyMm(side * byMm) : 0,
-          dyMm: along === 'x' ? tidyMm(side * byMm) : 0,
-        },
-        label,
-      });
-      const common = { severity: 'care', featureId: land.feature.id, title: `Seam ${name}` } as const;
-      if (isThin) {
-        yield {
-          ...common,
-          id: `seam/pit-edge ${id} ${tile.id} ${land.id}`,
-          code: 'seam/pit-edge',
-          text: [
-            `${land.name} leaves `,
-            given('Foam beside the seam', gapMm, 'mm', 'drawing'),
-            ` of foam beside the seam on ${tile.id}; it breaks below `,
-            clear,
-            '.',
-          ],
-          mends: [move(clear.value - gapMm, `Move it ${lengthWords(clear.value - gapMm, units)} away`)],
-        };
-      }
-      if (isSliver && isCutBySeam(land, tile.id, ground)) {
-        yield {
-          ...common,
-          id: `seam/sliver ${id} ${tile.id} ${land.id}`,
-          code: 'seam/sliver',
-          text: [
-            `${land.name} reaches only `,
-            given('Strip on the tile', thickMm, 'mm', 'drawing'),
-            ` onto ${tile.id}. A strip that thin breaks when handled.`,
-          ],
-          mends: [
-            move(-thickMm, `Move it ${lengthWords(thickMm, units)} off ${tile.id}`),
-            move(clear.value - thickMm, `Move it ${lengthWords(clear.value - thickMm, units)} further across`),
-          ],
-        };
-      }
+function* weakEdges(seam: Seam, ground: Ground, clear: Figure<'mm'>, units: Units): Generator<Warning> {
+  for (const tile of [seam.first, seam.second])
+    for (const tileLand of ground.onTile.get(tile.id)!) {
+      const near = besideSeam(seam, tile.id, tileLand);
+      if (near === null) continue;
+      const { land } = tileLand;
+      const isThin = land.role === 'hole' && near.gapMm > 0.01 && near.gapMm < clear.value - 1e-6;
+      const isSliver = land.role !== 'mark' && near.gapMm <= 0.01 && near.thickMm < clear.value - 1e-6;
+      if ((!isThin && !isSliver) || areaMm2(near.piece) < 1) continue;
+      if (isThin) yield pitEdge(near, clear, units);
+      if (isSliver && isCutBySeam(land, tile.id, ground)) yield sliver(near, clear, units);
     }
-  }
 }
+
+/** A piece of a feature beside a seam: how far off it begins, and how far it reaches from the seam. */
+interface BesideSeam {
+  readonly seam: Seam;
+  readonly tileId: string;
+  readonly land: Land;
+  readonly piece: Region;
+  readonly gapMm: number;
+  readonly thickMm: number;
+}
+function besideSeam(seam: Seam, tileId: string, { land, body, shows }: TileLand): BesideSeam | null {
+  const piece = body.rings.length > 0 ? body : shows;
+  if (piece.rings.length === 0 || land.feature.locked) return null;
+  const { left, right, top, bottom } = regionBox(piece);
+  const [low, high, seamMm] = seam.along === 'y' ? [left, right, seam.from.x] : [top, bottom, seam.from.y];
+  const [near, far] = tileId === seam.first.id ? [high, low] : [low, high];
+  return { seam, tileId, land, piece, gapMm: tidyMm(Math.abs(seamMm - near)), thickMm: tidyMm(Math.abs(seamMm - far)) };
+}
+/** Moves a feature away from its seam, or across it where `byMm` is negative. */
+function movedBy({ seam, tileId, land }: BesideSeam, byMm: number, label: string): QuickFix {
+  const mm = tidyMm((tileId === seam.first.id ? -1 : 1) * byMm);
+  const { along } = seam;
+  return { edit: { code: 'feature/move', featureId: land.feature.id, dxMm: along === 'y' ? mm : 0, dyMm: along === 'x' ? mm : 0 }, label };
+}
+
+const pitEdge = (near: BesideSeam, clear: Figure<'mm'>, units: Units): Warning => ({
+  severity: 'care',
+  featureId: near.land.feature.id,
+  title: `Seam ${near.seam.name}`,
+  id: `seam/pit-edge ${near.seam.id} ${near.tileId} ${near.land.id}`,
+  code: 'seam/pit-edge',
+  text: [
+    `${near.land.name} leaves `,
+    given('Foam beside the seam', near.gapMm, 'mm', 'drawing'),
+    ` of foam beside the seam on ${near.tileId}; it breaks below `,
+    clear,
+    '.',
+  ],
+  mends: [movedBy(near, clear.value - near.gapMm, `Move it ${lengthWords(clear.value - near.gapMm, units)} away`)],
+});
+const sliver = (near: BesideSeam, clear: Figure<'mm'>, units: Units): Warning => ({
+  severity: 'care',
+  featureId: near.land.feature.id,
+  title: `Seam ${near.seam.name}`,
+  id: `seam/sliver ${near.seam.id} ${near.tileId} ${near.land.id}`,
+  code: 'seam/sliver',
+  text: [
+    `${near.land.name} reaches only `,
+    given('Strip on the tile', near.thickMm, 'mm', 'drawing'),
+    ` onto ${near.tileId}. A strip that thin breaks when handled.`,
+  ],
+  mends: [
+    movedBy(near, -near.thickMm, `Move it ${lengthWords(near.thickMm, units)} off ${near.tileId}`),
+    movedBy(near, clear.value - near.thickMm, `Move it ${lengthWords(clear.value - near.thickMm, units)} further across`),
+  ],
+});
 
 /** A feature that lies on another tile too, so that the seam is what makes the piece small. */
 const isCutBySeam = (land: Land, tileId: string, ground: Ground): boolean =>

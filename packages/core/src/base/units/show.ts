@@ -22,51 +22,45 @@ const NARROW = '\u202f';
 /** Rounds a figure for the eye, in the board's system of measures. The figure itself stays unrounded. */
 export function show(figure: { readonly value: number; readonly unit: Unit }, showing: Showing): Shown {
   const { value, unit } = figure;
-  const imperial = showing.system === 'imperial';
-  switch (unit) {
-    case 'mm':
-      return imperial
-        ? { number: inches(value), unit: 'in' }
-        : { number: fixed(value, value < 10 && !Number.isInteger(value) ? 1 : 0), unit: 'mm' };
-    case 'm':
-      return imperial ? { number: fixed((value * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' } : { number: fixed(value, 2), unit: 'm' };
-    case 'mm²':
-      return imperial ? { number: fixed(value / MM2_PER_FT2, 2), unit: 'ft²' } : { number: fixed(value / 1e6, 3), unit: 'm²' };
-    case 'm²':
-      return show({ value: value * 1e6, unit: 'mm²' }, showing);
-    case 'ml':
-      if (imperial) return { number: fixed(value / ML_PER_US_FL_OZ, 1), unit: 'US fl oz' };
-      return value >= 1000
-        ? { number: fixed(value / 1000, 2), unit: 'l' }
-        : { number: fixed(value, value < 10 && value > 0 ? 1 : 0), unit: 'ml' };
-    case 'g':
-      if (imperial) {
-        return value >= 16 * G_PER_OZ
-          ? { number: fixed(value / G_PER_OZ / 16, 1), unit: 'lb' }
-          : { number: fixed(value / G_PER_OZ, 1), unit: 'oz' };
-      }
-      return value >= 1000 ? { number: fixed(value / 1000, 2), unit: 'kg' } : { number: fixed(value, 0), unit: 'g' };
-    case 'kg':
-      return imperial ? show({ value: value * 1000, unit: 'g' }, showing) : { number: fixed(value, 2), unit };
-    case 'l':
-      return imperial ? show({ value: value * 1000, unit: 'ml' }, showing) : { number: fixed(value, 2), unit };
-    case 'min':
-      return duration(value);
-    case 'money':
-      return { number: fixed(fromMinor(value, showing.currency), minorDigits(showing.currency)), unit: showing.currency };
-    case '1':
-      return { number: fixed(value, Number.isInteger(value) ? 0 : 2), unit: '' };
-    case '%':
-      return { number: fixed(value, 0), unit: '%' };
-    case '°C':
-      return imperial ? { number: fixed(value * 1.8 + 32, 0), unit: '°F' } : { number: fixed(value, 0), unit: '°C' };
-    default:
-      return {
-        number: fixed(unit.startsWith('money') ? fromMinor(value, showing.currency) : value, 2),
-        unit: unit.replace('money', showing.currency),
-      };
-  }
+  const inSystem = (showing.system === 'imperial' ? IMPERIAL : METRIC)[unit] ?? ANYWHERE[unit];
+  if (inSystem !== undefined) return inSystem(value);
+  const { currency } = showing;
+  if (unit === 'money') return { number: fixed(fromMinor(value, currency), minorDigits(currency)), unit: currency };
+  return { number: fixed(unit.startsWith('money') ? fromMinor(value, currency) : value, 2), unit: unit.replace('money', currency) };
 }
+
+/** How a value is shown; units that are not named here are shown as they are called. */
+type ShownBy = { readonly [U in Unit]?: (value: number) => Shown };
+const METRIC: ShownBy = {
+  mm: (mm) => ({ number: fixed(mm, mm < 10 && !Number.isInteger(mm) ? 1 : 0), unit: 'mm' }),
+  m: (m) => ({ number: fixed(m, 2), unit: 'm' }),
+  'mm²': (mm2) => ({ number: fixed(mm2 / 1e6, 3), unit: 'm²' }),
+  'm²': (m2) => ({ number: fixed(m2, 3), unit: 'm²' }),
+  ml: (ml) => (ml >= 1000 ? { number: fixed(ml / 1000, 2), unit: 'l' } : { number: fixed(ml, ml < 10 && ml > 0 ? 1 : 0), unit: 'ml' }),
+  l: (l) => ({ number: fixed(l, 2), unit: 'l' }),
+  g: (g) => (g >= 1000 ? { number: fixed(g / 1000, 2), unit: 'kg' } : { number: fixed(g, 0), unit: 'g' }),
+  kg: (kg) => ({ number: fixed(kg, 2), unit: 'kg' }),
+  '°C': (degrees) => ({ number: fixed(degrees, 0), unit: '°C' }),
+};
+const fluidOunces = (ml: number): Shown => ({ number: fixed(ml / ML_PER_US_FL_OZ, 1), unit: 'US fl oz' });
+const poundsOrOunces = (g: number): Shown =>
+  g >= 16 * G_PER_OZ ? { number: fixed(g / G_PER_OZ / 16, 1), unit: 'lb' } : { number: fixed(g / G_PER_OZ, 1), unit: 'oz' };
+const IMPERIAL: ShownBy = {
+  mm: (mm) => ({ number: inches(mm), unit: 'in' }),
+  m: (m) => ({ number: fixed((m * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }),
+  'mm²': (mm2) => ({ number: fixed(mm2 / MM2_PER_FT2, 2), unit: 'ft²' }),
+  'm²': (m2) => ({ number: fixed((m2 * 1e6) / MM2_PER_FT2, 2), unit: 'ft²' }),
+  ml: fluidOunces,
+  l: (l) => fluidOunces(l * 1000),
+  g: poundsOrOunces,
+  kg: (kg) => poundsOrOunces(kg * 1000),
+  '°C': (degrees) => ({ number: fixed(degrees * 1.8 + 32, 0), unit: '°F' }),
+};
+const ANYWHERE: ShownBy = {
+  min: (min) => duration(min),
+  '1': (count) => ({ number: fixed(count, Number.isInteger(count) ? 0 : 2), unit: '' }),
+  '%': (share) => ({ number: fixed(share, 0), unit: '%' }),
+};
 
 /** {@link show} as one piece of text. */
 export function showText(figure: Pick<Figure, 'value' | 'unit'>, showing: Showing): string {

@@ -115,15 +115,8 @@ function readField(schema: z.ZodType, key: string): Field {
   if (referred !== null) return { is: 'entry', kind: referred };
   if (schema === (Hex as z.ZodType)) return { is: 'colour' };
   if (schema === (Estimate as z.ZodType)) return { is: 'figure', unit: saidAt(key).unit };
-  if (schema instanceof z.ZodNumber) {
-    const { isWhole, least, most, isAbove } = limitsOf(schema);
-    if (key.endsWith('Minor')) return { is: 'money', mayBeFree: !isAbove };
-    return { is: 'number', unit: saidAt(key).unit, least, most, isWhole, isAbove };
-  }
-  if (schema instanceof z.ZodString)
-    return { is: 'words', most: schema.maxLength ?? 200, mayBeEmpty: (schema.minLength ?? 0) === 0 && schema.format === null };
-  if (schema instanceof z.ZodBoolean) return { is: 'tick' };
-  if (schema instanceof z.ZodEnum) return { is: 'choice', of: schema.options.map(String) };
+  const simple = simpleField(schema, key);
+  if (simple !== null) return simple;
   if (schema instanceof z.ZodNullable || schema instanceof z.ZodOptional)
     return { is: 'maybe', inner: fieldOf(schema.unwrap() as z.ZodType, key), isLeftOut: schema instanceof z.ZodOptional };
   if (schema instanceof z.ZodArray)
@@ -141,6 +134,19 @@ function readField(schema: z.ZodType, key: string): Field {
   }
   if (schema instanceof z.ZodObject) return { is: 'group', fields: namedIn(schema, key) };
   throw new TypeError(`${key}: no field is known for ${schema.def.type}`);
+}
+
+/** A field of one value; null for what is made of others. */
+function simpleField(schema: z.ZodType, key: string): Field | null {
+  if (schema instanceof z.ZodNumber) {
+    const { isWhole, least, most, isAbove } = limitsOf(schema);
+    if (key.endsWith('Minor')) return { is: 'money', mayBeFree: !isAbove };
+    return { is: 'number', unit: saidAt(key).unit, least, most, isWhole, isAbove };
+  }
+  if (schema instanceof z.ZodString)
+    return { is: 'words', most: schema.maxLength ?? 200, mayBeEmpty: (schema.minLength ?? 0) === 0 && schema.format === null };
+  if (schema instanceof z.ZodBoolean) return { is: 'tick' };
+  return schema instanceof z.ZodEnum ? { is: 'choice', of: schema.options.map(String) } : null;
 }
 
 function namedIn(schema: z.ZodObject, within = '', but = ''): readonly NamedField[] {
@@ -171,12 +177,13 @@ const leastOf = (schema: z.ZodArray): number =>
 export function blankOf(field: Field): unknown {
   switch (field.is) {
     case 'number':
-      return field.isAbove ? Math.max(1, field.least) : Math.max(0, field.least);
+      return Math.max(field.isAbove ? 1 : 0, field.least);
     case 'money':
       return field.mayBeFree ? 0 : 100;
     case 'figure':
       return { value: 1, low: 1, high: 1, origin: 'yours' };
     case 'words':
+    case 'entry':
       return '';
     case 'colour':
       return '#7a6f52';
@@ -184,8 +191,6 @@ export function blankOf(field: Field): unknown {
       return false;
     case 'choice':
       return field.of[0];
-    case 'entry':
-      return '';
     case 'maybe':
       return field.isLeftOut ? undefined : null;
     case 'group':

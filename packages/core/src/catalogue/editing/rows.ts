@@ -116,10 +116,9 @@ function readRow(
 ): OwnEntry | Omit<BadRow, 'line'> {
   const said = new Map<string, string>();
   for (const [i, name] of head.entries()) if (columns.has(name)) said.set(name, cells[i] ?? '');
-  const list = catalogue[kind] as readonly { readonly id: string; readonly name?: string }[];
-  const saidId = said.get('id') ?? '';
-  const there = list.find(({ id, name }) => (saidId === '' ? name !== undefined && name === said.get('name') : id === saidId));
-  const id = saidId !== '' ? saidId : (there?.id ?? idFor(catalogue, kind, said.get('name') ?? ''));
+  const [saidId, saidName] = [said.get('id') ?? '', said.get('name')];
+  const there = named(kind, saidId, saidName, catalogue);
+  const id = saidId !== '' ? saidId : (there?.id ?? idFor(catalogue, kind, saidName ?? ''));
   const body: Record<string, unknown> = there === undefined ? {} : structuredClone(there);
   for (const [name, text] of said) {
     if (name === 'id') continue;
@@ -132,16 +131,17 @@ function readRow(
   return { kind, id, body: completed({ is: 'group', fields: fieldsOf(kind) }, { ...body, id }) };
 }
 
+/** The entry that a row is about: by its id, or by its name where it says none. */
+function named(kind: Kind, id: string, name: string | undefined, catalogue: Catalogue): { readonly id: string } | undefined {
+  const list = catalogue[kind] as readonly { readonly id: string; readonly name?: string }[];
+  return list.find((one) => (id === '' ? one.name !== undefined && one.name === name : one.id === id));
+}
+
 type Cell = { readonly ok: true; readonly value: unknown } | { readonly ok: false; readonly message: string };
 /** @returns undefined for a cell that says nothing */
 function readCell(field: Field, text: string, mayBeEmpty: boolean): Cell {
-  const refuse = (would: string): Cell => ({ ok: false, message: `got ${text === '' ? 'nothing' : `“${text}”`}. Enter ${would}` });
-  if (text === '') {
-    if (mayBeEmpty) return { ok: true, value: undefined };
-    if (field.is === 'list' && field.least === 0) return { ok: true, value: [] };
-    if (field.is === 'words' && field.mayBeEmpty) return { ok: true, value: '' };
-    return refuse(wouldDo(field));
-  }
+  const refuse = (would: string): Cell => refused(text, would);
+  if (text === '') return mayBeEmpty ? { ok: true, value: undefined } : emptyCell(field);
   switch (field.is) {
     case 'number':
     case 'money': {
@@ -156,20 +156,32 @@ function readCell(field: Field, text: string, mayBeEmpty: boolean): Cell {
           : refuse('yes or no');
     case 'choice':
       return field.of.includes(text) ? { ok: true, value: text } : refuse(wouldDo(field));
-    case 'list': {
-      if (field.of.is === 'group' || field.of.is === 'one-of')
-        try {
-          return { ok: true, value: JSON.parse(text) as unknown };
-        } catch {
-          return refuse('a list such as [{"amount":500,"priceMinor":520}]');
-        }
-      const parts = text.split(/\s*;\s*/).filter((part) => part !== '');
-      const read = parts.map((part) => readCell(field.of, part, false));
-      return read.find(({ ok }) => !ok) ?? { ok: true, value: read.map((one) => (one.ok ? one.value : null)) };
-    }
+    case 'list':
+      return listCell(field.of, text);
     default:
       return { ok: true, value: text };
   }
+}
+const refused = (text: string, would: string): Cell => ({
+  ok: false,
+  message: `got ${text === '' ? 'nothing' : `“${text}”`}. Enter ${would}`,
+});
+function emptyCell(field: Field): Cell {
+  if (field.is === 'list' && field.least === 0) return { ok: true, value: [] };
+  if (field.is === 'words' && field.mayBeEmpty) return { ok: true, value: '' };
+  return refused('', wouldDo(field));
+}
+/** Things of several figures as JSON, all else one after another. */
+function listCell(of: Field, text: string): Cell {
+  if (of.is === 'group' || of.is === 'one-of')
+    try {
+      return { ok: true, value: JSON.parse(text) as unknown };
+    } catch {
+      return refused(text, 'a list such as [{"amount":500,"priceMinor":520}]');
+    }
+  const parts = text.split(/\s*;\s*/).filter((part) => part !== '');
+  const read = parts.map((part) => readCell(of, part, false));
+  return read.find(({ ok }) => !ok) ?? { ok: true, value: read.map((one) => (one.ok ? one.value : null)) };
 }
 function wouldDo(field: Field): string {
   switch (field.is) {
@@ -209,12 +221,7 @@ function completed(field: Field, value: unknown): unknown {
   const data = value as Record<string, unknown>;
   switch (field.is) {
     case 'figure':
-      return {
-        value: data['value'],
-        low: Math.min(Number(data['low'] ?? data['value']), Number(data['value'])),
-        high: Math.max(Number(data['high'] ?? data['value']), Number(data['value'])),
-        origin: data['origin'] ?? 'yours',
-      };
+      return completedFigure(data);
     case 'group':
       return within(field.fields, data);
     case 'one-of': {
@@ -225,6 +232,12 @@ function completed(field: Field, value: unknown): unknown {
       return value;
   }
 }
+const completedFigure = ({ value, low = value, high = value, origin = 'yours' }: Readonly<Record<string, unknown>>) => ({
+  value,
+  low: Math.min(Number(low), Number(value)),
+  high: Math.max(Number(high), Number(value)),
+  origin,
+});
 const within = (fields: readonly NamedField[], data: Readonly<Record<string, unknown>>): Record<string, unknown> =>
   Object.fromEntries(
     fields.flatMap(({ key, field }) => {

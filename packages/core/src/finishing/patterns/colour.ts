@@ -83,17 +83,7 @@ class Tinted {
     let next = 0;
     let failed = 0;
     for (;;) {
-      let unit = -1;
-      for (let tints = kinds; tints > 0 && unit < 0; tints--) {
-        const list = waiting[tints]!;
-        while (list.length > 0 && unit < 0) {
-          const at = Math.floor(random() * Math.min(list.length, 8));
-          const one = list[list.length - 1 - at]!;
-          list[list.length - 1 - at] = list.at(-1)!;
-          list.pop();
-          if (tintOf[one] === NONE && met[one] === tints) unit = one;
-        }
-      }
+      let unit = this.mostHemmedIn(waiting, met);
       while (unit < 0 && next < order.length) {
         const one = order[next++]!;
         if (tintOf[one] === NONE) unit = one;
@@ -107,14 +97,32 @@ class Tinted {
         continue;
       }
       this.wear(unit, tint);
-      for (const other of beside[unit]!) {
-        if (tintOf[other] !== NONE || met[other] === NONE) continue;
-        let tints = 0;
-        for (let t = 0; t < kinds; t++) if (this.worn[other * kinds + t]! > 0) tints++;
-        if (tints === met[other]) continue;
-        met[other] = tints;
-        waiting[tints]!.push(other);
+      this.meetNeighbours(unit, met, waiting);
+    }
+  }
+  /** One of the units that wait with the most tints round them; −1 for none. */
+  private mostHemmedIn(waiting: readonly number[][], met: Uint8Array): number {
+    for (let tints = this.kinds; tints > 0; tints--) {
+      const list = waiting[tints]!;
+      while (list.length > 0) {
+        const at = list.length - 1 - Math.floor(this.random() * Math.min(list.length, 8));
+        const one = list[at]!;
+        list[at] = list.at(-1)!;
+        list.pop();
+        if (this.tintOf[one] === NONE && met[one] === tints) return one;
       }
+    }
+    return -1;
+  }
+  /** Neighbours of a unit that has just been tinted wait with those that have as many tints round them. */
+  private meetNeighbours(unit: number, met: Uint8Array, waiting: readonly number[][]): void {
+    for (const other of this.beside[unit]!) {
+      if (this.tintOf[other] !== NONE || met[other] === NONE) continue;
+      let tints = 0;
+      for (let t = 0; t < this.kinds; t++) if (this.worn[other * this.kinds + t]! > 0) tints++;
+      if (tints === met[other]) continue;
+      met[other] = tints;
+      waiting[tints]!.push(other);
     }
   }
 

@@ -99,25 +99,29 @@ function summed(mask: Uint8Array, all: number, parts: readonly Part[]): void {
     Int32Array.from({ length: 256 }, (_, share) => Math.round(weight * by(share / WHOLE) * WHOLE * FINE)),
   );
   const start = Math.round(all * WHOLE * FINE) + FINE / 2;
-  const top = WHOLE * FINE;
-  // Two at a time: most methods look at one or two of them, and one pass does.
-  const [a, b, ...more] = used.map(([, of], i) => ({ of, table: tables[i]! }));
-  if (more.length === 0) {
-    const [ofA, tableA] = [a?.of ?? mask, a?.table ?? ZERO];
-    const [ofB, tableB] = [b?.of ?? ofA, b?.table ?? ZERO];
-    for (let i = 0; i < mask.length; i++) {
-      const sum = start + tableA[ofA[i]!]! + tableB[ofB[i]!]!;
-      mask[i] = sum < 0 ? 0 : sum > top ? WHOLE : sum >> 8;
-    }
-    return;
+  const looked = used.map(([, of], i) => ({ of, table: tables[i]! }));
+  if (looked.length <= 2) sumOfTwo(mask, start, looked[0], looked[1]);
+  else sumOfMany(mask, start, looked);
+}
+interface Looked {
+  readonly of: Uint8Array;
+  readonly table: Int32Array;
+}
+const TOP = WHOLE * FINE;
+/** Most methods look at one or two of them, and one pass does. */
+function sumOfTwo(mask: Uint8Array, start: number, a: Looked = { of: mask, table: ZERO }, b: Looked = { of: a.of, table: ZERO }): void {
+  const [ofA, tableA, ofB, tableB] = [a.of, a.table, b.of, b.table];
+  for (let i = 0; i < mask.length; i++) {
+    const sum = start + tableA[ofA[i]!]! + tableB[ofB[i]!]!;
+    mask[i] = sum < 0 ? 0 : sum > TOP ? WHOLE : sum >> 8;
   }
-  const c = more[0]!;
-  const rest = more.slice(1);
-  const [ofA, tableA, ofB, tableB, ofC, tableC] = [a!.of, a!.table, b!.of, b!.table, c.of, c.table];
+}
+function sumOfMany(mask: Uint8Array, start: number, [a, b, c, ...rest]: readonly Looked[]): void {
+  const [ofA, tableA, ofB, tableB, ofC, tableC] = [a!.of, a!.table, b!.of, b!.table, c!.of, c!.table];
   for (let i = 0; i < mask.length; i++) {
     let sum = start + tableA[ofA[i]!]! + tableB[ofB[i]!]! + tableC[ofC[i]!]!;
     for (const { of, table } of rest) sum += table[of[i]!]!;
-    mask[i] = sum < 0 ? 0 : sum > top ? WHOLE : sum >> 8;
+    mask[i] = sum < 0 ? 0 : sum > TOP ? WHOLE : sum >> 8;
   }
 }
 const ZERO = new Int32Array(256);

@@ -111,61 +111,77 @@ export function busyFrom(file: string, startsOn: string, offsetMin: number): Res
     return unreadable('this is not a calendar file: a calendar file begins with BEGIN:VCALENDAR.');
   }
   if (root.name !== 'vcalendar') return unreadable(`this file holds a ${root.name}. Choose a file with a VCALENDAR.`);
-  const busy: { day: string; fromMin: number; toMin: number }[] = [];
-  const lastDay = 366;
-  /** Cut into days: each evening has its own. */
-  const add = (fromMin: number, toMin: number): void => {
-    for (let day = Math.floor(fromMin / DAY_MIN); day * DAY_MIN < toMin; day++) {
-      if (day < 0 || day > lastDay || busy.length >= MAX_BUSY) continue;
-      const [from, to] = [Math.max(0, fromMin - day * DAY_MIN), Math.min(DAY_MIN, toMin - day * DAY_MIN)];
-      if (to - from >= 1) busy.push({ day: dayNamed(startsOn, day), fromMin: Math.min(1_439, Math.floor(from)), toMin: Math.ceil(to) });
-    }
-  };
-  const minOf = (time: ICAL.Time): number => {
-    // Times in universal time or a zone of their own are told in the builder's; what has none is told as it stands.
-    const isFloating = time.zone === ICAL.Timezone.localTimezone || time.isDate;
-    const unixMin = isFloating ? null : time.toUnixTime() / 60 + offsetMin;
-    if (unixMin !== null) return unixMin - Date.parse(`${startsOn}T00:00:00Z`) / 60_000;
-    const day = dayAfter(startsOn, `${String(time.year).padStart(4, '0')}-${two(time.month)}-${two(time.day)}`);
-    return day * DAY_MIN + (time.isDate ? 0 : time.hour * 60 + time.minute);
-  };
+  const busy = new BusyTimes(startsOn, offsetMin);
   try {
     for (const own of root.getAllSubcomponents('vtimezone')) ICAL.TimezoneService.register(own);
-    const events = root.getAllSubcomponents('vevent');
+    busy.addEvents(root.getAllSubcomponents('vevent'));
+    for (const component of root.getAllSubcomponents('vfreebusy'))
+      for (const property of component.getAllProperties('freebusy'))
+        if (property.getParameter('fbtype') !== 'FREE') busy.addPeriods(property.getValues() as readonly ICAL.Period[]);
+  } catch (error) {
+    return unreadable(`an entry of this calendar cannot be read: ${error instanceof Error ? error.message : String(error)}`);
+  }
+  return ok(busy.sorted());
+}
+
+/** Busy times as they are found, cut into days: each session has its own. */
+class BusyTimes {
+  private readonly times: { day: string; fromMin: number; toMin: number }[] = [];
+
+  constructor(
+    private readonly startsOn: string,
+    private readonly offsetMin: number,
+  ) {}
+
+  sorted(): Calendar['busy'] {
+    return this.times.sort((a, b) => (a.day === b.day ? a.fromMin - b.fromMin : a.day < b.day ? -1 : 1));
+  }
+  addPeriods(periods: readonly ICAL.Period[]): void {
+    for (const period of periods) this.add(this.minOf(period.start), this.minOf(period.getEnd()));
+  }
+  addEvents(components: readonly ICAL.Component[]): void {
     const moved = listedBy(
-      events.filter((own) => own.hasProperty('recurrence-id')),
+      components.filter((own) => own.hasProperty('recurrence-id')),
       (own) => String(own.getFirstPropertyValue('uid')),
     );
-    for (const component of events) {
+    for (const component of components) {
       // Told which exceptions belong to it, an event does not look through all others for them.
       const uid = String(component.getFirstPropertyValue('uid'));
       const exceptions = component.hasProperty('recurrence-id') ? [] : (moved.get(uid) ?? []);
       const event = new ICAL.Event(component, { strictExceptions: true, exceptions: [...exceptions] });
-      const isFree =
-        component.getFirstPropertyValue('transp') === 'TRANSPARENT' || component.getFirstPropertyValue('status') === 'CANCELLED';
-      if (isFree || event.uid?.endsWith('.spare-acre') || event.startDate === null) continue;
-      const longMin = event.duration.toSeconds() / 60;
-      if (!event.isRecurring()) {
-        add(minOf(event.startDate), minOf(event.startDate) + longMin);
-        continue;
-      }
-      const repeats = event.iterator();
-      for (let k = 0; k < MAX_REPEATS * 10; k++) {
-        const next = repeats.next();
-        if (next === null || next === undefined) break;
-        const fromMin = minOf(next);
-        if (fromMin > lastDay * DAY_MIN) break;
-        add(fromMin, fromMin + longMin);
-      }
+      if (!isFree(component) && !event.uid?.endsWith('.spare-acre') && event.startDate !== null) this.addEvent(event);
     }
-    for (const component of root.getAllSubcomponents('vfreebusy'))
-      for (const property of component.getAllProperties('freebusy')) {
-        if (property.getParameter('fbtype') === 'FREE') continue;
-        for (const period of property.getValues() as readonly ICAL.Period[]) add(minOf(period.start), minOf(period.getEnd()));
-      }
-  } catch (error) {
-    return unreadable(`an entry of this calendar cannot be read: ${error instanceof Error ? error.message : String(error)}`);
   }
-  return ok(busy.sort((a, b) => (a.day === b.day ? a.fromMin - b.fromMin : a.day < b.day ? -1 : 1)));
+
+  private addEvent(event: ICAL.Event): void {
+    const longMin = event.duration.toSeconds() / 60;
+    if (!event.isRecurring()) return this.add(this.minOf(event.startDate), this.minOf(event.startDate) + longMin);
+    const repeats = event.iterator();
+    for (let k = 0; k < MAX_REPEATS * 10; k++) {
+      const next = repeats.next();
+      if (next === null || next === undefined) return;
+      const fromMin = this.minOf(next);
+      if (fromMin > LAST_DAY * DAY_MIN) return;
+      this.add(fromMin, fromMin + longMin);
+    }
+  }
+  private add(fromMin: number, toMin: number): void {
+    for (let day = Math.floor(fromMin / DAY_MIN); day * DAY_MIN < toMin; day++) {
+      if (day < 0 || day > LAST_DAY || this.times.length >= MAX_BUSY) continue;
+      const [from, to] = [Math.max(0, fromMin - day * DAY_MIN), Math.min(DAY_MIN, toMin - day * DAY_MIN)];
+      if (to - from >= 1)
+        this.times.push({ day: dayNamed(this.startsOn, day), fromMin: Math.min(1_439, Math.floor(from)), toMin: Math.ceil(to) });
+    }
+  }
+  /** Minutes from the first day. Times in universal time or a zone of their own are told in the builder's; what has none is told as it stands. */
+  private minOf(time: ICAL.Time): number {
+    const isFloating = time.zone === ICAL.Timezone.localTimezone || time.isDate;
+    if (!isFloating) return time.toUnixTime() / 60 + this.offsetMin - Date.parse(`${this.startsOn}T00:00:00Z`) / 60_000;
+    const day = dayAfter(this.startsOn, `${String(time.year).padStart(4, '0')}-${two(time.month)}-${two(time.day)}`);
+    return day * DAY_MIN + (time.isDate ? 0 : time.hour * 60 + time.minute);
+  }
 }
+const LAST_DAY = 366;
+const isFree = (component: ICAL.Component): boolean =>
+  component.getFirstPropertyValue('transp') === 'TRANSPARENT' || component.getFirstPropertyValue('status') === 'CANCELLED';
 const two = (value: number): string => String(value).padStart(2, '0');

@@ -18,7 +18,7 @@ export interface TooMany {
   readonly over: number;
   readonly added: readonly { readonly id: string; readonly name: string; readonly by: 'mine' | 'theirs' }[];
 }
-type Pick = <T>(what: string, was: T | undefined, my: T, their: T) => T;
+type PickSide = <T>(what: string, was: T | undefined, my: T, their: T) => T;
 
 /**
  * Three-way merge. Features are merged one by one by id, the cutting by job and by part, the calendar by entry and by task, all else by top-level part. Where both sides changed the same
@@ -28,57 +28,42 @@ type Pick = <T>(what: string, was: T | undefined, my: T, their: T) => T;
  */
 export function mergePlans(base: Plan | null, mine: Plan, theirs: Plan, leftOut: ReadonlySet<string> = new Set()): Merged {
   const clashes: string[] = [];
-  const pick: Pick = (what, was, my, their) => {
+  const pick: PickSide = (what, was, my, their) => {
     if (same(my, their) || same(was, their)) return my;
     if (same(was, my)) return their;
     clashes.push(what);
     return my;
   };
-  const parts = Object.keys(mine).filter(
-    (key) =>
-      key !== 'features' &&
-      key !== 'pieces' &&
-      key !== 'surfaces' &&
-      key !== 'cutting' &&
-      key !== 'calendar' &&
-      key !== 'mends' &&
-      key !== 'tableNotes',
-  ) as (keyof Plan)[];
+  const was = base ?? NOTHING;
+  const parts = (Object.keys(mine) as (keyof Plan)[]).filter((key) => !(key in NOTHING));
   const merged = Object.fromEntries(parts.map((key) => [key, pick(key, base?.[key], mine[key], theirs[key])]));
   const all = mergedById({
-    was: base?.features ?? [],
+    was: was.features,
     my: mine.features,
     their: theirs.features,
     idOf: ({ id }: Feature) => id,
     nameOf: ({ name }) => name,
     pick,
   });
-  const added = addedTo(base?.features ?? [], mine.features, theirs.features);
+  const added = addedTo(was.features, mine.features, theirs.features);
   const features = all.filter(({ id }) => !(leftOut.has(id) && added.some((one) => one.id === id)));
   return {
     plan: {
       ...placed(merged as Plan),
       features,
-      surfaces: mergedSurfaces(base?.surfaces ?? [], mine.surfaces, theirs.surfaces, pick),
-      pieces: mergedPieces(base?.pieces ?? [], mine.pieces, theirs.pieces, pick),
-      cutting: mergedCutting(base?.cutting ?? NO_CUTTING, mine.cutting, theirs.cutting, pick),
-      mends: mergedById({
-        was: base?.mends ?? [],
-        my: mine.mends,
-        their: theirs.mends,
-        idOf: ({ id }) => id,
-        nameOf: ({ name }) => name,
-        pick,
-      }),
+      surfaces: mergedSurfaces(was.surfaces, mine.surfaces, theirs.surfaces, pick),
+      pieces: mergedPieces(was.pieces, mine.pieces, theirs.pieces, pick),
+      cutting: mergedCutting(was.cutting, mine.cutting, theirs.cutting, pick),
+      mends: mergedById({ was: was.mends, my: mine.mends, their: theirs.mends, idOf: ({ id }) => id, nameOf: ({ name }) => name, pick }),
       tableNotes: mergedById({
-        was: base?.tableNotes ?? [],
+        was: was.tableNotes,
         my: mine.tableNotes,
         their: theirs.tableNotes,
         idOf: ({ id }) => id,
         nameOf: ({ words }) => words,
         pick,
       }),
-      calendar: mergedCalendar(base?.calendar ?? null, mine.calendar, theirs.calendar, pick),
+      calendar: mergedCalendar(was.calendar, mine.calendar, theirs.calendar, pick),
     },
     clashes,
     tooMany:
@@ -96,14 +81,14 @@ function placed(plan: Plan): Plan {
 }
 
 /** Pieces one by one; where both together are more than a plan may hold, mine or theirs. */
-function mergedPieces(was: Plan['pieces'], my: Plan['pieces'], their: Plan['pieces'], pick: Pick): Plan['pieces'] {
+function mergedPieces(was: Plan['pieces'], my: Plan['pieces'], their: Plan['pieces'], pick: PickSide): Plan['pieces'] {
   const all = mergedById({ was, my, their, idOf: ({ id }: Plan['pieces'][number]) => id, nameOf: ({ name }) => name, pick });
   return all.length > LIMITS.pieces.max ? pick('pieces', was, my, their) : all;
 }
 
 const CALENDAR_WORDS: Readonly<Record<string, string>> = { startsOn: 'the first day', hours: 'the bench hours', daysOff: 'the days off' };
 /** The calendar entry by entry, and what is arranged task by task: put off on the phone and pinned at the desk are two changes. */
-function mergedCalendar(was: Plan['calendar'] | null, my: Plan['calendar'], their: Plan['calendar'], pick: Pick): Plan['calendar'] {
+function mergedCalendar(was: Plan['calendar'] | null, my: Plan['calendar'], their: Plan['calendar'], pick: PickSide): Plan['calendar'] {
   const plain = (Object.keys(my) as (keyof Plan['calendar'])[]).filter((key) => key !== 'tasks');
   const merged = Object.fromEntries(
     plain.map((key) => [key, pick(CALENDAR_WORDS[key] ?? 'the calendar', was?.[key], my[key], their[key])]),
@@ -120,7 +105,7 @@ function mergedCalendar(was: Plan['calendar'] | null, my: Plan['calendar'], thei
 }
 
 /** Surfaces one by one; where both together are more than a plan may hold, mine or theirs. */
-function mergedSurfaces(was: Plan['surfaces'], my: Plan['surfaces'], their: Plan['surfaces'], pick: Pick): Plan['surfaces'] {
+function mergedSurfaces(was: Plan['surfaces'], my: Plan['surfaces'], their: Plan['surfaces'], pick: PickSide): Plan['surfaces'] {
   const all = mergedById({ was, my, their, idOf: ({ id }: Plan['surfaces'][number]) => id, nameOf: ({ name }) => name, pick });
   return all.length > LIMITS.surfaces.max ? pick('surfaces', was, my, their) : all;
 }
@@ -153,7 +138,7 @@ interface Lists<T> {
   readonly their: readonly T[];
   readonly idOf: (one: T) => string;
   readonly nameOf: (one: T) => string;
-  readonly pick: Pick;
+  readonly pick: PickSide;
 }
 
 /** Order as mine, then what only they have, in their order. */
@@ -169,7 +154,7 @@ function mergedById<T>({ was, my, their, idOf, nameOf, pick }: Lists<T>): T[] {
   });
 }
 
-function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutting'], pick: Pick): Plan['cutting'] {
+function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutting'], pick: PickSide): Plan['cutting'] {
   const lists = <T>(key: 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
     mergedById<T>({
       was: was[key] as readonly T[],
@@ -193,7 +178,12 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
 /**
  * Layouts job by job. Two that only lost sheets to ticks on either side go together: what both still have is what is left.
  */
-function mergedLayouts(was: readonly SavedLayout[], my: readonly SavedLayout[], their: readonly SavedLayout[], pick: Pick): SavedLayout[] {
+function mergedLayouts(
+  was: readonly SavedLayout[],
+  my: readonly SavedLayout[],
+  their: readonly SavedLayout[],
+  pick: PickSide,
+): SavedLayout[] {
   const of = (list: readonly SavedLayout[], jobKey: string): SavedLayout | undefined => list.find((one) => one.jobKey === jobKey);
   const keys = [...new Set([...my, ...their, ...was].map(({ jobKey }) => jobKey))];
   return keys.flatMap((jobKey) => {
@@ -217,3 +207,14 @@ function bothLeft(my: SavedLayout, their: SavedLayout): SavedLayout | null {
   if (!isGone(mineOnly, their) || !isGone(theirsOnly, my)) return null;
   return { ...my, sheets: my.sheets.filter((sheet) => !mineOnly.includes(sheet)) };
 }
+
+/** Parts that are merged entry by entry, as they are where nobody knows what both sides grew from. */
+const NOTHING = {
+  features: [],
+  surfaces: [],
+  pieces: [],
+  cutting: NO_CUTTING,
+  mends: [],
+  tableNotes: [],
+  calendar: null,
+} as const;

@@ -39,46 +39,63 @@ export function coversOf(
   const units = offers.map((offer) => Math.min(offer.priceMinor, ...offer.steps.map(({ priceMinor }) => priceMinor)) / offer.amount);
   const unit = Math.min(...units);
   const order = offers.map((_, i) => i).sort((a, b) => offers[b]!.amount - offers[a]!.amount || units[a]! - units[b]!);
-  let dearest = alone(amount, offers) + slackMinor;
+  const search: CoverSearch = { amount, unit, slackMinor, patience, dearest: alone(amount, offers) + slackMinor };
   let partials: readonly Partial[] = [{ costMinor: 0, amount: 0, spentMinor: watched.map(() => 0), counts: offers.map(() => 0) }];
   for (const i of order) {
+    if (patience.left < 0) return [];
     const offer = offers[i]!;
     const at = watched.indexOf(offer.shopId);
-    const grown: Partial[] = [];
-    if (patience.left < 0) return [];
-    for (const partial of partials) {
-      const enough = Math.max(0, Math.ceil((amount - partial.amount) / offer.amount - TINY));
-      // Beyond what is needed only a step of price or a shop that is watched is worth anything.
-      const beyond = at >= 0 ? Infinity : Math.max(0, ...offer.steps.map(({ fromCount }) => fromCount));
-      const most = Math.min(offer.stock ?? Infinity, Math.max(enough, beyond));
-      for (let count = 0; count <= most; count++) {
-        const added = count * (count === 0 ? 0 : priceAt(offer, count));
-        const costMinor = partial.costMinor + added;
-        const held = partial.amount + count * offer.amount;
-        const least = costMinor + Math.max(0, amount - held) * unit;
-        // Steps make a larger count cheaper at times, so one that is too dear ends nothing before the last step.
-        if (least > dearest + 1e-6) {
-          if (count >= (offer.steps.at(-1)?.fromCount ?? 0)) break;
-          continue;
-        }
-        if (held >= amount - TINY) dearest = Math.min(dearest, costMinor + slackMinor);
-        patience.left -= 1;
-        grown.push({
-          costMinor,
-          amount: held,
-          spentMinor: at < 0 ? partial.spentMinor : partial.spentMinor.with(at, partial.spentMinor[at]! + added),
-          counts: count === 0 ? partial.counts : partial.counts.with(i, count),
-        });
-      }
-    }
+    const grown = partials.flatMap((partial) => [...withOffer(partial, { offer, i, at }, search)]);
     if (grown.length > MAX_AT_ONCE && patience.left < Infinity) patience.left = Math.min(patience.left, -1);
     else partials = unbeaten(grown, amount);
   }
   if (patience.left < 0) return [];
   return partials
-    .filter((one) => one.amount >= amount - TINY && one.costMinor <= dearest)
+    .filter((one) => one.amount >= amount - TINY && one.costMinor <= search.dearest)
     .map(({ costMinor, amount: held, spentMinor, counts }) => ({ costMinor, left: Math.max(0, held - amount), spentMinor, counts }))
     .sort((a, b) => a.costMinor - b.costMinor || a.left - b.left);
+}
+
+/** What covers are looked for, and the dearest that is still worth anything: it falls as cheaper ones are found. */
+interface CoverSearch {
+  readonly amount: number;
+  /** The cheapest that one unit is sold for. */
+  readonly unit: number;
+  readonly slackMinor: number;
+  readonly patience: Patience;
+  dearest: number;
+}
+/** A basket with every number of packages of one offer that may be worth it. @param at which of the watched shops it is from, −1 for none */
+function* withOffer(
+  partial: Partial,
+  { offer, i, at }: { readonly offer: Offer; readonly i: number; readonly at: number },
+  search: CoverSearch,
+): Generator<Partial> {
+  const { amount } = search;
+  const lastStep = offer.steps.at(-1)?.fromCount ?? 0;
+  const enough = Math.max(0, Math.ceil((amount - partial.amount) / offer.amount - TINY));
+  // Beyond what is needed only a step of price or a shop that is watched is worth anything.
+  const beyond = at >= 0 ? Infinity : Math.max(0, ...offer.steps.map(({ fromCount }) => fromCount));
+  const most = Math.min(offer.stock ?? Infinity, Math.max(enough, beyond));
+  for (let count = 0; count <= most; count++) {
+    const added = count * (count === 0 ? 0 : priceAt(offer, count));
+    const costMinor = partial.costMinor + added;
+    const held = partial.amount + count * offer.amount;
+    const least = costMinor + Math.max(0, amount - held) * search.unit;
+    // Steps make a larger count cheaper at times, so one that is too dear ends nothing before the last step.
+    if (least > search.dearest + 1e-6) {
+      if (count >= lastStep) return;
+      continue;
+    }
+    if (held >= amount - TINY) search.dearest = Math.min(search.dearest, costMinor + search.slackMinor);
+    search.patience.left -= 1;
+    yield {
+      costMinor,
+      amount: held,
+      spentMinor: at < 0 ? partial.spentMinor : partial.spentMinor.with(at, partial.spentMinor[at]! + added),
+      counts: count === 0 ? partial.counts : partial.counts.with(i, count),
+    };
+  }
 }
 
 /** Comparing more with one another would take longer than anybody waits. */

@@ -63,9 +63,7 @@ function shelved(stock: Stocked, moves: readonly StockTransaction[], today: stri
       case 'used':
       case 'thrown':
         amount = Math.max(0, amount - move.amount);
-        // What is kept for a board and used on it is kept no longer.
-        if (move.kind === 'used' && move.boardId !== null && kept.has(move.boardId))
-          kept.set(move.boardId, Math.max(0, kept.get(move.boardId)! - move.amount));
+        if (move.kind === 'used') useKept(kept, move);
         break;
       case 'counted':
         ({ amount } = move);
@@ -76,14 +74,23 @@ function shelved(stock: Stocked, moves: readonly StockTransaction[], today: stri
         break;
     }
   }
+  return { stock, amount, openedOn, kept: granted(kept, amount), tooOld: amount === 0 ? null : ageText(stock, openedOn, since, today) };
+}
+
+/** What is kept for a board and used on it is kept no longer. */
+function useKept(kept: Map<string, number>, { boardId, amount }: StockTransaction): void {
+  if (boardId !== null && kept.has(boardId)) kept.set(boardId, Math.max(0, kept.get(boardId)! - amount));
+}
+/** What each board gets of what is there, those first that asked first. */
+function granted(kept: ReadonlyMap<string, number>, amount: number): ReadonlyMap<string, number> {
   let left = amount;
-  const granted = new Map<string, number>();
+  const all = new Map<string, number>();
   for (const [boardId, wanted] of kept) {
     const granting = Math.min(wanted, left);
     left -= granting;
-    if (granting > 0) granted.set(boardId, granting);
+    if (granting > 0) all.set(boardId, granting);
   }
-  return { stock, amount, openedOn, kept: granted, tooOld: amount === 0 ? null : ageText(stock, openedOn, since, today) };
+  return all;
 }
 
 /** @source a label or data sheet wins over these days: what is past them is tried on a scrap first */

@@ -131,31 +131,50 @@ function totals(parts: readonly Part[]): readonly Part[] {
 
 const STAGES: Readonly<Record<string, string>> = { 'glue-base': 'ground', 'glue-raised': 'raised', 'glue-facing': 'facing' };
 function gluesFor(stepId: string, workpieceId: string, inputs: UsageInputs): readonly Usage[] {
-  const { joints, made, fixed, catalogue } = inputs;
-  const lots: Part[] = [];
-  const add = (adhesiveId: string, amount: Figure<'g'>): void => {
-    if (amount.value > 0) lots.push({ id: adhesiveId, name: adhesiveBy(catalogue, adhesiveId).name, amount, volume: null });
-  };
-  const stage = STAGES[stepId];
-  if (stage !== undefined) {
-    const shares = jointShares(inputs);
-    for (const joint of joints.filter(({ place }) => place.part === stage)) {
-      const share = shares(joint, workpieceId);
-      if (share <= 0) continue;
-      const all = glueMass(joint.label, adhesiveBy(catalogue, joint.adhesiveId), joint.area, joint.spread, catalogue);
-      add(
-        joint.adhesiveId,
-        calculate(`${joint.label}, ${workpieceId}`, 'g', all, '×', given(`Share on ${workpieceId}`, share, '1', 'drawing')),
-      );
-    }
-  }
-  const mended = inputs.mends.find(({ id }) => `mend-${id}` === stepId)?.adhesive;
-  if (mended != null) add(mended.adhesiveId, given(stepId, mended.grams, 'g', 'plan'));
-  const piece = made.find((one) => one.piece.id === workpieceId);
-  if (stepId === 'make-pieces' && piece?.facts != null) add(piece.piece.glueId, piece.facts.glue);
-  if (stepId === 'clad-pieces') for (const { way } of piece?.clads ?? []) if (way.glue !== null) add(way.glue.adhesiveId, way.glue.mass);
-  if (stepId === 'fix-pieces') for (const one of fixed.filter(({ tileId }) => tileId === workpieceId)) add(one.adhesiveId, one.glue);
+  const { mends, catalogue } = inputs;
+  const mended = mends.find(({ id }) => `mend-${id}` === stepId)?.adhesive;
+  const lots = [
+    ...jointGlues(stepId, workpieceId, inputs),
+    ...(mended == null ? [] : [{ adhesiveId: mended.adhesiveId, mass: given(stepId, mended.grams, 'g', 'plan') }]),
+    ...pieceGlues(stepId, workpieceId, inputs),
+  ]
+    .filter(({ mass }) => mass.value > 0)
+    .map(({ adhesiveId, mass }): Part => ({ id: adhesiveId, name: adhesiveBy(catalogue, adhesiveId).name, amount: mass, volume: null }));
   return totals(lots).map(({ id, name, amount }) => usageOf({ name, amount, stockId: `adhesives.${id}` }, catalogue));
+}
+interface GlueLot {
+  readonly adhesiveId: string;
+  readonly mass: Figure<'g'>;
+}
+/** What goes between the layers of one tile. */
+function jointGlues(stepId: string, workpieceId: string, inputs: UsageInputs): readonly GlueLot[] {
+  const { joints, catalogue } = inputs;
+  const stage = STAGES[stepId];
+  if (stage === undefined) return [];
+  const shares = jointShares(inputs);
+  return joints
+    .filter(({ place }) => place.part === stage)
+    .flatMap((joint): readonly GlueLot[] => {
+      const share = shares(joint, workpieceId);
+      if (share <= 0) return [];
+      const all = glueMass(joint.label, adhesiveBy(catalogue, joint.adhesiveId), joint.area, joint.spread, catalogue);
+      const part = given(`Share on ${workpieceId}`, share, '1', 'drawing');
+      return [{ adhesiveId: joint.adhesiveId, mass: calculate(`${joint.label}, ${workpieceId}`, 'g', all, '×', part) }];
+    });
+}
+/** What a piece is put together, clad and fixed with. */
+function pieceGlues(stepId: string, workpieceId: string, { made, fixed }: UsageInputs): readonly GlueLot[] {
+  const piece = made.find((one) => one.piece.id === workpieceId);
+  switch (stepId) {
+    case 'make-pieces':
+      return piece?.facts == null ? [] : [{ adhesiveId: piece.piece.glueId, mass: piece.facts.glue }];
+    case 'clad-pieces':
+      return piece?.clads.flatMap(({ way: { glue } }) => glue ?? []) ?? [];
+    case 'fix-pieces':
+      return fixed.filter(({ tileId }) => tileId === workpieceId).map(({ adhesiveId, glue }) => ({ adhesiveId, mass: glue }));
+    default:
+      return [];
+  }
 }
 
 /** The coats of a step on one workpiece, each with only so much as goes on there in one go. */

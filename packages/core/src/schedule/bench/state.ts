@@ -38,87 +38,94 @@ interface Word {
  * the same tells the same.
  */
 export function benchAfter(kept: readonly KeptDeed[]): BenchState {
+  const bench = new BenchSoFar();
   const seen = new Set<string>();
-  const words = new Map<string, readonly Word[]>();
-  const clashes = new Map<string, Clash>();
-  const worked = new Map<string, Worked>();
-  const timers = new Map<string, Timer>();
-  const batches = new Map<string, Timer>();
-  const read = new Set<string>();
-
-  const rest = (taskId: string, atMs: number): void => {
-    const own = worked.get(taskId);
-    if (own?.sinceMs == null) return;
-    worked.set(taskId, { taskId, sinceMs: null, beforeMs: own.beforeMs + Math.max(0, atMs - own.sinceMs) });
-  };
-  const say = (one: KeptDeed, taskId: string, name: string, task: DoneTask | null): void => {
-    const said = words.get(taskId) ?? [];
-    // What others said of it without this device knowing; the last of it is their word.
-    const apart = said.findLast(({ kept: before }) => isApart(before, one));
-    clashes.delete(taskId);
-    let holds = task;
-    if (apart !== undefined && contradicts(apart.task, task)) clashes.set(taskId, { taskId, name, deeds: [apart.kept.deed, one.deed] });
-    else if (apart?.task != null && task !== null) holds = both(apart.task, task);
-    words.set(taskId, [...said, { kept: one, task: holds }]);
-  };
-
-  /** A batch that was mixed after the one before had ended takes its place, and its timer's. */
-  const nextBatch = (timer: Timer): void => {
-    const before = batches.get(mixOf(timer));
-    if (before !== undefined && before.id !== timer.id && before.dueMs <= timer.fromMs) timers.delete(before.id);
-    batches.set(mixOf(timer), timer);
-  };
-
   for (const one of inTurn(kept)) {
-    const { id, atMs, act } = one.deed;
-    if (seen.has(id)) continue;
-    seen.add(id);
+    if (seen.has(one.deed.id)) continue;
+    seen.add(one.deed.id);
+    bench.take(one);
+  }
+  return bench.state();
+}
+
+class BenchSoFar {
+  private readonly words = new Map<string, readonly Word[]>();
+  private readonly clashes = new Map<string, Clash>();
+  private readonly worked = new Map<string, Worked>();
+  private readonly timers = new Map<string, Timer>();
+  private readonly batches = new Map<string, Timer>();
+  private readonly read = new Set<string>();
+
+  take(one: KeptDeed): void {
+    const { atMs, act } = one.deed;
     switch (act.kind) {
       case 'tick':
-        rest(act.taskId, atMs);
-        say(one, act.taskId, act.name, act.task);
-        break;
+        this.rest(act.taskId, atMs);
+        return this.say(one, act.taskId, act.name, act.task);
       case 'untick':
-        say(one, act.taskId, act.name, null);
-        break;
-      case 'begin': {
-        const own = worked.get(act.taskId);
-        if (own?.sinceMs == null) worked.set(act.taskId, { taskId: act.taskId, sinceMs: atMs, beforeMs: own?.beforeMs ?? 0 });
-        break;
-      }
+        return this.say(one, act.taskId, act.name, null);
+      case 'begin':
+        return this.begin(act.taskId, atMs);
       case 'pause':
-        rest(act.taskId, atMs);
-        break;
+        return this.rest(act.taskId, atMs);
       case 'timer':
-        timers.set(act.timer.id, act.timer);
-        if (act.timer.use === 'pot') nextBatch(act.timer);
-        break;
-      case 'timer-off': {
-        const off = timers.get(act.timerId);
-        timers.delete(act.timerId);
-        if (off?.use === 'pot' && atMs < off.dueMs) batches.delete(mixOf(off));
-        break;
-      }
+        this.timers.set(act.timer.id, act.timer);
+        return act.timer.use === 'pot' ? this.nextBatch(act.timer) : undefined;
+      case 'timer-off':
+        return this.endTimer(act.timerId, atMs);
       case 'read':
-        read.add(act.what);
-        break;
+        return void this.read.add(act.what);
       case 'note':
-        break;
+        return;
     }
   }
-  return {
-    doneTasks: Object.fromEntries(
-      [...words].flatMap(([taskId, said]) => {
-        const { task } = said.at(-1)!;
-        return task === null ? [] : [[taskId, task] as const];
-      }),
-    ),
-    worked: [...worked.values()],
-    timers: [...timers.values()].sort((a, b) => a.dueMs - b.dueMs),
-    batches: [...batches.values()],
-    clashes: [...clashes.values()],
-    read,
-  };
+  state(): BenchState {
+    return {
+      doneTasks: Object.fromEntries(
+        [...this.words].flatMap(([taskId, said]) => {
+          const { task } = said.at(-1)!;
+          return task === null ? [] : [[taskId, task] as const];
+        }),
+      ),
+      worked: [...this.worked.values()],
+      timers: [...this.timers.values()].sort((a, b) => a.dueMs - b.dueMs),
+      batches: [...this.batches.values()],
+      clashes: [...this.clashes.values()],
+      read: this.read,
+    };
+  }
+
+  private begin(taskId: string, atMs: number): void {
+    const own = this.worked.get(taskId);
+    if (own?.sinceMs == null) this.worked.set(taskId, { taskId, sinceMs: atMs, beforeMs: own?.beforeMs ?? 0 });
+  }
+  private rest(taskId: string, atMs: number): void {
+    const own = this.worked.get(taskId);
+    if (own?.sinceMs == null) return;
+    this.worked.set(taskId, { taskId, sinceMs: null, beforeMs: own.beforeMs + Math.max(0, atMs - own.sinceMs) });
+  }
+  private say(one: KeptDeed, taskId: string, name: string, task: DoneTask | null): void {
+    const said = this.words.get(taskId) ?? [];
+    // What others said of it without this device knowing; the last of it is their word.
+    const apart = said.findLast(({ kept: before }) => isApart(before, one));
+    this.clashes.delete(taskId);
+    let holds = task;
+    if (apart !== undefined && contradicts(apart.task, task))
+      this.clashes.set(taskId, { taskId, name, deeds: [apart.kept.deed, one.deed] });
+    else if (apart?.task != null && task !== null) holds = both(apart.task, task);
+    this.words.set(taskId, [...said, { kept: one, task: holds }]);
+  }
+  /** A batch that was mixed after the one before had ended takes its place, and its timer's. */
+  private nextBatch(timer: Timer): void {
+    const before = this.batches.get(mixOf(timer));
+    if (before !== undefined && before.id !== timer.id && before.dueMs <= timer.fromMs) this.timers.delete(before.id);
+    this.batches.set(mixOf(timer), timer);
+  }
+  private endTimer(timerId: string, atMs: number): void {
+    const off = this.timers.get(timerId);
+    this.timers.delete(timerId);
+    if (off?.use === 'pot' && atMs < off.dueMs) this.batches.delete(mixOf(off));
+  }
 }
 
 const mixOf = ({ taskId, name }: Timer): string => JSON.stringify([taskId, name]);

@@ -1,4 +1,4 @@
-import { type Placed, type Problem, SLACK_MIN, isAllowed, isTooLong, sittingAt } from './problem';
+import { type Job, type Placed, type Problem, SLACK_MIN, type Window, isAllowed, isTooLong, sittingAt } from './problem';
 
 /** A rule that a plan breaks. */
 export interface Breach {
@@ -11,27 +11,14 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
   const breaches: Breach[] = [];
   const longestMin = people.map(({ windows }) => Math.max(0, ...windows.map(({ fromMin, toMin }) => toMin - fromMin)));
   const tell = (code: Breach['code'], job: number): number => breaches.push({ code, job });
-  const lies = (inner: { fromMin: number; toMin: number }, windows: readonly { fromMin: number; toMin: number }[]): boolean =>
-    windows.some(({ fromMin, toMin }) => inner.fromMin >= fromMin - SLACK_MIN && inner.toMin <= toMin + SLACK_MIN);
   jobs.forEach((job, i) => {
-    const { startMin, endMin, stretches, people: by } = placed[i]!;
-    const done = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
-    const isWhole = Math.abs(done - job.workMin - job.setUpMin) <= 1e-3;
-    if (
-      (!isWhole && !(Math.abs(done - job.workMin) <= 1e-3 && isSetUp(i))) ||
-      stretches[0]?.fromMin !== startMin ||
-      stretches.at(-1)?.toMin !== endMin
-    )
-      tell('work', i);
-    if (stretches.length > 1 && !isTooLong(job, longestMin)) tell('work', i);
-    if (new Set(by).size !== job.hands || by.some((person) => !job.may.includes(person))) tell('person', i);
-    if (startMin < job.notBeforeMin - SLACK_MIN) tell('early', i);
-    if (job.pinnedMin !== null && Math.abs(startMin - job.pinnedMin) > SLACK_MIN) tell('pin', i);
-    for (const stretch of stretches) {
-      if (job.open !== null && !lies(stretch, job.open)) tell('hours', i);
-      // Who pins a task takes the time for it.
-      if (job.pinnedMin === null && by.some((person) => !lies(stretch, people[person]!.windows))) tell('hours', i);
-    }
+    const own = placed[i]!;
+    if (!isWorkDone(job, own, () => isSetUp(i))) tell('work', i);
+    if (own.stretches.length > 1 && !isTooLong(job, longestMin)) tell('work', i);
+    if (new Set(own.people).size !== job.hands || own.people.some((person) => !job.may.includes(person))) tell('person', i);
+    if (own.startMin < job.notBeforeMin - SLACK_MIN) tell('early', i);
+    if (job.pinnedMin !== null && Math.abs(own.startMin - job.pinnedMin) > SLACK_MIN) tell('pin', i);
+    for (const code of hoursBroken(job, own, people)) tell(code, i);
   });
   for (const link of links) if (!isAllowed(placed[link.from]!.endMin, placed[link.to]!.startMin, link)) tell('link', link.to);
   people.forEach((_, person) => {
@@ -76,6 +63,23 @@ export function breachesOf({ people, stores, jobs, links }: Problem, placed: rea
     );
   }
 }
+
+/** All of a job is done, in stretches from its start to its end; without its set-up where whoever does it has set up before. */
+function isWorkDone(job: Job, { startMin, endMin, stretches }: Placed, isSetUp: () => boolean): boolean {
+  const done = stretches.reduce((sum, { fromMin, toMin }) => sum + toMin - fromMin, 0);
+  const isWhole = Math.abs(done - job.workMin - job.setUpMin) <= 1e-3 || (Math.abs(done - job.workMin) <= 1e-3 && isSetUp());
+  return isWhole && stretches[0]?.fromMin === startMin && stretches.at(-1)?.toMin === endMin;
+}
+/** Stretches out of a job's own hours, or of those who do it. */
+function hoursBroken(job: Job, { stretches, people: by }: Placed, people: Problem['people']): readonly 'hours'[] {
+  return stretches.flatMap((stretch): 'hours'[] => [
+    ...(job.open !== null && !liesIn(stretch, job.open) ? ['hours' as const] : []),
+    // Who pins a task takes the time for it.
+    ...(job.pinnedMin === null && by.some((person) => !liesIn(stretch, people[person]!.windows)) ? ['hours' as const] : []),
+  ]);
+}
+const liesIn = (inner: Window, windows: readonly Window[]): boolean =>
+  windows.some(({ fromMin, toMin }) => inner.fromMin >= fromMin - SLACK_MIN && inner.toMin <= toMin + SLACK_MIN);
 
 /** When everything is through. */
 export const throughOf = ({ jobs }: Problem, placed: readonly Placed[]): number =>

@@ -2,6 +2,7 @@ import { minutesAt } from '../../base/dates';
 import { memoize } from '../../base/memory';
 import { given, calculate } from '../../base/units';
 import type { ArrangedTask } from '../../plan';
+import type { DoneTask } from '../../plan/workshop';
 import type { Bench } from './hours/bench';
 import { type After, NO_WAIT, type Step, type Task } from './step';
 
@@ -38,36 +39,42 @@ export function arrangedTasks(steps: readonly Step[], { calendar, doneTasks }: P
       skipped.set(task.id, after);
       continue;
     }
-    const atOf = (at: { readonly day: string; readonly atMin: number } | null | undefined): number | null =>
-      at == null ? null : minutesAt(startsOn, at);
-    const pinnedMin = atOf(own?.pin);
-    const doneMin = done === null || done.part !== null ? null : atOf(done.at);
-    const left = done?.part == null ? task.work : restOf(task, done.part);
-    const count = doneMin === null ? (own?.goes ?? 1) : 1;
-    for (let i = 0; i < count; i++) {
-      const id = i === 0 ? task.id : `${task.id}~${i + 1}`;
-      const isLast = i === count - 1;
-      goes.push({
-        ...task,
-        id,
-        ofTask: task.id,
-        work: count === 1 ? left : shareOf(left, i, count),
-        wait: isLast ? task.wait : NO_WAIT,
-        cure: isLast ? task.cure : NO_WAIT,
-        isFlat: isLast && task.isFlat,
-        weights: isLast ? task.weights : null,
-        calls: isLast ? task.calls : null,
-        after: i === 0 ? after : [{ taskId: goes.at(-1)!.id, wait: NO_WAIT, most: null, orAfter: null }],
-        arranged: own,
-        doneMin,
-        workedMin: doneMin === null ? null : (done?.workedMin ?? null),
-        pinnedMin: i === 0 ? pinnedMin : null,
-        notBeforeMin: i === 0 ? atOf(own?.notBefore) : null,
-      });
-      lastGo.set(task.id, id);
-    }
+    const runs = runsOf({ ...task, after }, own, done, startsOn);
+    goes.push(...runs);
+    lastGo.set(task.id, runs.at(-1)!.id);
   }
   return goes;
+}
+
+/** A task in as many runs as it was split into, one after another; one run where it is done. */
+function runsOf(task: Task, own: ArrangedTask | null, done: DoneTask | null, startsOn: string): readonly TaskRun[] {
+  const atOf = (at: { readonly day: string; readonly atMin: number } | null | undefined): number | null =>
+    at == null ? null : minutesAt(startsOn, at);
+  const isDone = done !== null && done.part === null;
+  const left = done?.part == null ? task.work : restOf(task, done.part);
+  const count = isDone ? 1 : (own?.goes ?? 1);
+  const whole: TaskRun = {
+    ...task,
+    ofTask: task.id,
+    work: left,
+    arranged: own,
+    doneMin: isDone ? atOf(done.at) : null,
+    workedMin: isDone ? done.workedMin : null,
+    pinnedMin: atOf(own?.pin),
+    notBeforeMin: atOf(own?.notBefore),
+  };
+  if (count === 1) return [whole];
+  return Array.from({ length: count }, (_, i) => splitRun(whole, left, i, count));
+}
+/** One of several runs: only the first comes after other tasks, only the last has to dry. */
+function splitRun(whole: TaskRun, work: Task['work'], i: number, count: number): TaskRun {
+  const idOf = (k: number): string => (k === 0 ? whole.id : `${whole.id}~${k + 1}`);
+  const run = { ...whole, id: idOf(i), work: shareOf(work, i, count) };
+  const first =
+    i === 0
+      ? run
+      : { ...run, pinnedMin: null, notBeforeMin: null, after: [{ taskId: idOf(i - 1), wait: NO_WAIT, most: null, orAfter: null }] };
+  return i === count - 1 ? first : { ...first, wait: NO_WAIT, cure: NO_WAIT, isFlat: false, weights: null, calls: null };
 }
 /** Tasks that are left out, as they would be done. */
 export function leftOutOf(steps: readonly Step[], { calendar, doneTasks }: Pick<Bench, 'calendar' | 'doneTasks'>): readonly Task[] {

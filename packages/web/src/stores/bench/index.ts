@@ -12,11 +12,26 @@ import { usePlan } from '../board/plan';
 import { type Photo, deviceId, keepJournal, knownJournal } from '../../sync/waiting';
 import { useOutbox } from '../device/outbox';
 
+type DoneTasks = Readonly<Record<string, DoneTask>>;
 type Kept = KeptDeed & { readonly turn: number };
 
+/** The name that a task goes by, for whoever is asked of it later. */
+function nameOf(taskId: string): string {
+  const { moves, days, tasks } = usePlan().slices;
+  const isIt = (one: { readonly ofTask: string }): boolean => one.ofTask === taskId;
+  return (
+    moves?.find(isIt)?.work.label ?? days?.slots.find(isIt)?.label ?? tasks?.find((one) => one.taskId === taskId)?.work.label ?? taskId
+  );
+}
+/** A tick that came with the board, as the journal would have it. */
+const asDeed = (taskId: string, task: DoneTask): KeptDeed => {
+  const act = { kind: 'tick' as const, taskId, task, name: taskId };
+  return { turn: 0, deed: { id: uuid(), device: '', seen: 0, atMs: 0, day: task.at.day, act } };
+};
+
 /**
- * What is done at the bench: the journal that all devices share, and what of this one still waits to be sent. Ticks are edits of the board's record like any other, with their
- * undo; what changed of it becomes a deed here, and what others did becomes a change of it.
+ * What is done at the bench: the journal that all devices share, and what of this one still waits to be sent. What the board's record says is done follows from it; an edit that
+ * ticks a task, and its undo, become deeds here.
  */
 export const useBench = defineStore('bench', () => {
   const store = usePlan();
@@ -37,15 +52,6 @@ export const useBench = defineStore('bench', () => {
   });
   const seen = computed(() => journal.value.at(-1)?.turn ?? 0);
 
-  /** The names that tasks go by, for whoever is asked of them later. */
-  const nameOf = (taskId: string): string => {
-    const { moves, days, tasks } = store.slices;
-    const isIt = (one: { readonly ofTask: string }): boolean => one.ofTask === taskId;
-    return (
-      moves?.find(isIt)?.work.label ?? days?.slots.find(isIt)?.label ?? tasks?.find((one) => one.taskId === taskId)?.work.label ?? taskId
-    );
-  };
-
   async function load(id: string): Promise<void> {
     boardId.value = null;
     const [known] = await Promise.all([knownJournal(id), outbox.load()]);
@@ -53,34 +59,21 @@ export const useBench = defineStore('bench', () => {
     journal.value = known as readonly Kept[];
     cameWith.value = Object.entries(store.record.doneTasks).map(([taskId, task]) => asDeed(taskId, task));
     boardId.value = id;
-    takeOver();
+    store.ticksBy({ doneTasks, change });
     await refresh();
   }
 
-  const asDeed = (taskId: string, task: DoneTask): KeptDeed => {
-    const act = { kind: 'tick' as const, taskId, task, name: taskId };
-    return { turn: 0, deed: { id: uuid(), device: '', seen: 0, atMs: 0, day: task.at.day, act } };
-  };
-  /** What is done, by all that is known, becomes what the board's record says. */
-  function takeOver(): void {
-    if (boardId.value !== null && store.boardId === boardId.value && !dequal(store.record.doneTasks, state.value.doneTasks))
-      store.takeDone(state.value.doneTasks);
+  /** The same list while it says the same: what reads it is calculated once. */
+  const doneTasks = computed<DoneTasks>((before) => (dequal(before, state.value.doneTasks) ? before! : state.value.doneTasks));
+  /** What an edit or an undo ticked becomes a deed of this device. */
+  function change(from: DoneTasks, to: DoneTasks): void {
+    const changed = [...new Set([...Object.keys(from), ...Object.keys(to)])].filter((id) => !dequal(from[id], to[id]));
+    for (const taskId of changed) {
+      const task = to[taskId];
+      const name = nameOf(taskId);
+      act(task === undefined ? { kind: 'untick', taskId, name } : { kind: 'tick', taskId, task, name });
+    }
   }
-  watch(() => state.value.doneTasks, takeOver, { flush: 'sync' });
-  watch(
-    () => store.record.doneTasks,
-    (now) => {
-      if (boardId.value === null || store.boardId !== boardId.value) return;
-      const known = state.value.doneTasks;
-      const changed = [...new Set([...Object.keys(now), ...Object.keys(known)])].filter((id) => !dequal(now[id], known[id]));
-      for (const taskId of changed) {
-        const task: DoneTask | undefined = now[taskId];
-        const name = nameOf(taskId);
-        act(task === undefined ? { kind: 'untick', taskId, name } : { kind: 'tick', taskId, task, name });
-      }
-    },
-    { flush: 'sync' },
-  );
 
   /** Does something: at once here, on this device before anything else, and on the server as soon as it answers. */
   function act(what: Act, photos: readonly Photo[] = []): void {

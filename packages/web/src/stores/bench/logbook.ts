@@ -9,11 +9,35 @@ import type { Photo } from '../../sync/waiting';
 import { useCatalogue } from '../workshop/catalogue';
 import { call } from '../device/client';
 
+/** What all logs together say of the catalogue, and what the builder says to that. @param attempt tells of what goes wrong */
+function useHand(attempt: (work: () => Promise<void>) => Promise<void>) {
+  const learnt = shallowRef<readonly PersonalCorrection[]>([]);
+  const refused = shallowRef<readonly string[]>([]);
+  async function readHand(): Promise<void> {
+    const hand = await call(Hand, 'GET', '/hand');
+    [learnt.value, refused.value] = [hand.corrections, hand.refused];
+  }
+  /** What is learnt changes what every figure is reckoned with. */
+  async function learn(): Promise<void> {
+    await Promise.all([readHand(), useCatalogue().renew()]);
+  }
+  const refuse = (path: string, isRefused: boolean): Promise<void> =>
+    attempt(async () => {
+      await call(null, 'PUT', `/hand/${encodeURIComponent(path)}`, { isRefused });
+      await learn();
+    });
+  /** What was learnt of a value so far counts no more. */
+  const forget = (path: string): Promise<void> =>
+    attempt(async () => {
+      await call(null, 'DELETE', `/hand/${encodeURIComponent(path)}`);
+      await learn();
+    });
+  return { learnt, refused, readHand, learn, refuse, forget };
+}
+
 /** What was really done on the open board, and what all logs together say of the catalogue. */
 export const useLogbook = defineStore('logbook', () => {
   const entries = shallowRef<readonly LogEntry[]>([]);
-  const learnt = shallowRef<readonly PersonalCorrection[]>([]);
-  const refused = shallowRef<readonly string[]>([]);
   const fault = ref('');
 
   async function attempt(work: () => Promise<void>): Promise<void> {
@@ -25,14 +49,7 @@ export const useLogbook = defineStore('logbook', () => {
     }
   }
   const at = (boardId: string): string => `/boards/${encodeURIComponent(boardId)}/log`;
-  async function readHand(): Promise<void> {
-    const hand = await call(Hand, 'GET', '/hand');
-    [learnt.value, refused.value] = [hand.corrections, hand.refused];
-  }
-  /** What is learnt changes what every figure is reckoned with. */
-  async function learn(): Promise<void> {
-    await Promise.all([readHand(), useCatalogue().renew()]);
-  }
+  const { learnt, refused, readHand, learn, ...deciding } = useHand(attempt);
   const load = (boardId: string): Promise<void> =>
     attempt(async () => {
       [entries.value, justSent.value, turn] = [[], [], 0];
@@ -95,16 +112,5 @@ export const useLogbook = defineStore('logbook', () => {
       justSent.value = justSent.value.filter((entry) => entry.id !== id);
       await learn();
     });
-  const refuse = (path: string, isRefused: boolean): Promise<void> =>
-    attempt(async () => {
-      await call(null, 'PUT', `/hand/${encodeURIComponent(path)}`, { isRefused });
-      await learn();
-    });
-  /** What was learnt of a value so far counts no more. */
-  const forget = (path: string): Promise<void> =>
-    attempt(async () => {
-      await call(null, 'DELETE', `/hand/${encodeURIComponent(path)}`);
-      await learn();
-    });
-  return { entries: all, learnt, refused, fault, load, add, remove, refuse, forget };
+  return { entries: all, learnt, refused, fault, load, add, remove, ...deciding };
 });

@@ -2,6 +2,7 @@ import type * as Settling from './settling';
 import { keptDrafts } from '../../testing/kept-drafts';
 import { FakeStream } from '../../testing/streams';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
+import { computed, shallowRef } from 'vue';
 import { brinefold } from '@spare-acre/core/demo';
 import type { Plan } from '@spare-acre/core/plan';
 import {
@@ -380,9 +381,25 @@ describe('a board that is open in two places', () => {
     const { store } = await anOpenPlan();
     raise(store, 40);
     const task = { at: { day: '2026-12-01', atMin: 900 }, part: null, by: '', workedMin: null, uses: [] };
-    store.takeDone({ t1: task, t2: task, t3: task });
+    const told = vi.fn();
+    store.ticksBy({ doneTasks: computed(() => ({ t1: task, t2: task, t3: task })), change: told });
     store.undo();
+    expect(told).not.toHaveBeenCalled();
     expect([heightOf(store.plan), Object.keys(store.record.doneTasks)]).toEqual([20, ['t1', 't2', 't3']]);
+  });
+
+  test('what an edit ticks is told to whoever keeps what is done, and shows once it is kept', async () => {
+    const { store } = await anOpenPlan();
+    const task = { at: { day: '2026-12-01', atMin: 900 }, part: null, by: '', workedMin: null, uses: [] };
+    const kept = shallowRef<Readonly<Record<string, typeof task>>>({});
+    store.ticksBy({ doneTasks: computed(() => kept.value), change: (_, to) => void (kept.value = to as typeof kept.value) });
+    expect(store.edit({ code: 'task/tick', taskId: 't1', task, what: 'Tick' })).toBe('');
+    expect([Object.keys(kept.value), Object.keys(store.record.doneTasks)]).toEqual([['t1'], ['t1']]);
+    kept.value = {};
+    expect(store.record.doneTasks).toEqual({});
+    // Of another board somebody else has to say it.
+    store.close();
+    expect(store.board).toBeNull();
   });
 
   test('does not ask again for what it has saved itself, nor for what it has seen', async () => {

@@ -1,5 +1,5 @@
 import { useDebounceFn, useEventListener, useTimeoutFn } from '@vueuse/core';
-import { type Ref, type ShallowRef, computed, ref, shallowRef } from 'vue';
+import { type Ref, type ShallowRef, ref, shallowRef } from 'vue';
 import { cutText } from '@spare-acre/core/base/text';
 import { type Board, isSamePlan } from '@spare-acre/core/plan';
 import { MAX_CHANGES, MAX_CHANGE_LETTERS } from '@spare-acre/core/io/wire';
@@ -59,161 +59,179 @@ function awayIn(error: unknown): Away | null {
 }
 
 /** Autosave of the open board. @param current the board and its id now; null when none is open */
-export function useSaving(current: () => Current | null): Saving {
-  const state = ref<SaveState>('saved');
-  const refusal = ref('');
-  const stored = shallowRef<StoredBoard | null>(null);
-  const revision = ref(0);
-  const base = shallowRef<Base | null>(null);
-  const away = ref<Away>('server');
+export const useSaving = (current: () => Current | null): Saving => new OpenSaving(current);
+
+/** What is told as methods is called from anywhere: each is bound to its saving. */
+class OpenSaving implements Saving {
+  readonly state = ref<SaveState>('saved');
+  readonly away = ref<Away>('server');
+  readonly refusal = ref('');
+  readonly stored = shallowRef<StoredBoard | null>(null);
+  readonly revision = ref(0);
+  readonly base = shallowRef<Base | null>(null);
   /** What was done since the last save. */
-  let names: string[] = [];
-  const isDirty = computed(() => state.value !== 'saved');
-
-  const saveSoon = useDebounceFn(() => saveNow(), PAUSE_MS);
-  const draftSoon = useDebounceFn(() => keep(), DRAFT_PAUSE_MS);
-  const isWaiting = (): boolean => state.value === 'kept' || state.value === 'unkept';
-  const retryMs = ref(RETRY_MS);
-  const retry = useTimeoutFn(() => isWaiting() && void saveNow(), retryMs, { immediate: false });
-  const retrySoon = (): void => {
-    retry.start();
-    retryMs.value = Math.min(MAX_RETRY_MS, retryMs.value * 2);
-  };
-  useEventListener('online', () => isWaiting() && void saveNow());
-  useEventListener('pagehide', () => {
-    const now = current();
-    if (now !== null && isDirty.value && keptBoard !== now.board) keepDraftAtOnce(now.id, draftOf(now));
-  });
-  useEventListener('beforeunload', (event) => {
-    // With a draft a reload brings everything back; without one it would be lost.
-    if (state.value === 'unkept') event.preventDefault();
-  });
-
+  private names: string[] = [];
   /** The board as it stands in the draft, as far as one was written. */
-  let keptBoard: Board | null = null;
-  const draftOf = ({ board }: Current): Parameters<typeof keepDraft>[1] => ({ baseRevision: revision.value, base: base.value, ...board });
-  async function keep(): Promise<boolean> {
-    const now = current();
-    if (now === null || !isDirty.value) return true;
-    const isKept = await keepDraft(now.id, draftOf(now));
-    if (isKept) keptBoard = now.board;
-    return isKept;
-  }
-
+  private keptBoard: Board | null = null;
   /** The board whose save is under way: another may be opened, and saved, before its answer comes. */
-  let savingId: string | null = null;
-  let underWay: Promise<void> = Promise.resolve();
-  const saveNow = (): Promise<void> => (underWay = save());
-  async function leave(): Promise<void> {
-    await keep();
-    const saved = underWay.then(() => (isDirty.value ? saveNow() : undefined));
-    await Promise.race([saved, new Promise((done) => setTimeout(done, LEAVE_MS))]);
-  }
+  private savingId: string | null = null;
+  private underWay: Promise<void> = Promise.resolve();
+  private readonly retryMs = ref(RETRY_MS);
+  private readonly saveSoon = useDebounceFn(() => this.saveNow(), PAUSE_MS);
+  private readonly draftSoon = useDebounceFn(() => this.keep(), DRAFT_PAUSE_MS);
+  private readonly retry = useTimeoutFn(() => this.isWaiting() && void this.saveNow(), this.retryMs, { immediate: false });
 
-  async function save(): Promise<void> {
-    const now = current();
-    if (now === null || savingId === now.id || state.value === 'saved' || state.value === 'stale') return;
-    savingId = now.id;
-    // What waits goes on saying so until it is saved.
-    if (!isWaiting()) state.value = 'saving';
-    await send(now).finally(() => {
-      if (savingId === now.id) savingId = null;
+  constructor(private readonly current: () => Current | null) {
+    useEventListener('online', () => this.isWaiting() && void this.saveNow());
+    useEventListener('pagehide', () => {
+      const now = current();
+      if (now !== null && this.isDirty() && this.keptBoard !== now.board) keepDraftAtOnce(now.id, this.draftOf(now));
+    });
+    useEventListener('beforeunload', (event) => {
+      // With a draft a reload brings everything back; without one it would be lost.
+      if (this.state.value === 'unkept') event.preventDefault();
     });
   }
 
-  async function send(now: Current): Promise<void> {
-    const told = names.slice(0, MAX_CHANGES);
-    try {
-      await saveRecord(now);
-      if (current()?.id !== now.id) return;
-      const isSaved = base.value !== null && base.value.plan === now.board.plan;
-      const saved = isSaved ? { revision: revision.value } : await savePlan(now.id, revision.value, now.board.plan, told);
-      if (current()?.id !== now.id) return;
-      names = names.slice(told.length);
-      await arrived(now, saved.revision);
-    } catch (error) {
-      if (current()?.id !== now.id) return;
-      const missing = awayIn(error);
-      if (missing !== null) {
-        away.value = missing;
-        const isKept = await keep();
-        if (current()?.id !== now.id) return;
-        state.value = isKept ? 'kept' : 'unkept';
-        return retrySoon();
-      }
-      if (!(error instanceof ServerProblem)) throw error;
-      if (error.problem.status === 409 && error.problem.stored !== undefined) {
-        const theirs = error.problem.stored;
-        // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
-        if (isSamePlan(theirs.plan, now.board.plan)) return void (await arrived(now, theirs.revision));
-        const grewFrom = base.value?.plan;
-        const isOurs = grewFrom && (await import('../../sync/adopt')).includesAllChanges(grewFrom, now.board.plan, theirs.plan);
-        if (current()?.id !== now.id) return;
-        if (isOurs) {
-          // Sheets that others ticked meanwhile are heard of later: told as ours, the next save would take them back.
-          [revision.value, base.value, state.value] = [theirs.revision, { plan: theirs.plan, record: base.value!.record }, 'changed'];
-          return void saveSoon();
-        }
-        stored.value = theirs;
-        state.value = 'stale';
-      } else {
-        refusal.value = error.message;
-        state.value = 'refused';
-      }
-      await keep();
-    }
+  readonly opened = (board: StoredBoard): void => {
+    this.names = [];
+    this.revision.value = board.revision;
+    this.base.value = { plan: board.plan, record: board.record };
+    this.stored.value = null;
+    this.state.value = 'saved';
+  };
+  readonly changed = (name?: string): void => {
+    if (name !== undefined && this.names.at(-1) !== name) this.names.push(cutText(name, MAX_CHANGE_LETTERS));
+    const { state } = this;
+    if (state.value !== 'saving' && state.value !== 'stale' && !this.isWaiting()) state.value = 'changed';
+    void this.draftSoon();
+    void this.saveSoon();
+  };
+  readonly followed = (revision: number, board: Board): void => {
+    this.names = [];
+    [this.revision.value, this.base.value, this.state.value] = [revision, board, 'saved'];
+  };
+  readonly rebase = (revision: number, base: Base): void => {
+    this.revision.value = revision;
+    this.base.value = base;
+    this.stored.value = null;
+    this.state.value = 'changed';
+  };
+  readonly saveNow = (): Promise<void> => (this.underWay = this.save());
+  readonly leave = async (): Promise<void> => {
+    await this.keep();
+    const saved = this.underWay.then(() => (this.isDirty() ? this.saveNow() : undefined));
+    await Promise.race([saved, new Promise((done) => setTimeout(done, LEAVE_MS))]);
+  };
+
+  private isDirty(): boolean {
+    return this.state.value !== 'saved';
+  }
+  private isWaiting(): boolean {
+    return this.state.value === 'kept' || this.state.value === 'unkept';
+  }
+  private isOpen({ id }: Current): boolean {
+    return this.current()?.id === id;
+  }
+  private draftOf({ board }: Current): Parameters<typeof keepDraft>[1] {
+    return { baseRevision: this.revision.value, base: this.base.value, ...board };
+  }
+  private async keep(): Promise<boolean> {
+    const now = this.current();
+    if (now === null || !this.isDirty()) return true;
+    const isKept = await keepDraft(now.id, this.draftOf(now));
+    if (isKept) this.keptBoard = now.board;
+    return isKept;
   }
 
-  async function saveRecord({ id, board: { record } }: Current): Promise<void> {
-    const events = sheetEvents(base.value?.record ?? NOTHING_DONE, record);
+  private async save(): Promise<void> {
+    const now = this.current();
+    if (now === null || this.savingId === now.id || this.state.value === 'saved' || this.state.value === 'stale') return;
+    this.savingId = now.id;
+    // What waits goes on saying so until it is saved.
+    if (!this.isWaiting()) this.state.value = 'saving';
+    await this.send(now).finally(() => {
+      if (this.savingId === now.id) this.savingId = null;
+    });
+  }
+
+  private async send(now: Current): Promise<void> {
+    const told = this.names.slice(0, MAX_CHANGES);
+    try {
+      await this.saveRecord(now);
+      if (!this.isOpen(now)) return;
+      const isSaved = this.base.value !== null && this.base.value.plan === now.board.plan;
+      const saved = isSaved ? { revision: this.revision.value } : await savePlan(now.id, this.revision.value, now.board.plan, told);
+      if (!this.isOpen(now)) return;
+      this.names = this.names.slice(told.length);
+      await this.arrived(now, saved.revision);
+    } catch (error) {
+      if (this.isOpen(now)) await this.failed(now, error);
+    }
+  }
+  private async failed(now: Current, error: unknown): Promise<void> {
+    const missing = awayIn(error);
+    if (missing !== null) {
+      this.away.value = missing;
+      const isKept = await this.keep();
+      if (!this.isOpen(now)) return;
+      this.state.value = isKept ? 'kept' : 'unkept';
+      return this.retrySoon();
+    }
+    if (!(error instanceof ServerProblem)) throw error;
+    const theirs = error.problem.status === 409 ? error.problem.stored : undefined;
+    if (theirs !== undefined) {
+      if (await this.goesOn(now, theirs)) return;
+    } else {
+      this.refusal.value = error.message;
+      this.state.value = 'refused';
+    }
+    await this.keep();
+  }
+  private retrySoon(): void {
+    this.retry.start();
+    this.retryMs.value = Math.min(MAX_RETRY_MS, this.retryMs.value * 2);
+  }
+
+  /** What to do where another plan was saved first. @returns false where the builder has to be asked */
+  private async goesOn(now: Current, theirs: StoredBoard): Promise<boolean> {
+    // A save that reached the server before its answer reached the page, as when it is reloaded in between, is nobody else's.
+    if (isSamePlan(theirs.plan, now.board.plan)) {
+      await this.arrived(now, theirs.revision);
+      return true;
+    }
+    const grewFrom = this.base.value?.plan ?? null;
+    const isOurs = grewFrom !== null && (await import('../../sync/adopt')).includesAllChanges(grewFrom, now.board.plan, theirs.plan);
+    if (!this.isOpen(now)) return true;
+    if (isOurs) {
+      // Sheets that others ticked meanwhile are heard of later: told as ours, the next save would take them back.
+      const base = { plan: theirs.plan, record: this.base.value!.record };
+      [this.revision.value, this.base.value, this.state.value] = [theirs.revision, base, 'changed'];
+      void this.saveSoon();
+      return true;
+    }
+    this.stored.value = theirs;
+    this.state.value = 'stale';
+    return false;
+  }
+
+  private async saveRecord(now: Current): Promise<void> {
+    const { id } = now;
+    const { record } = now.board;
+    const events = sheetEvents(this.base.value?.record ?? NOTHING_DONE, record);
     for (const event of events) await (event.kind === 'keep' ? keepCutSheet(id, event.sheet) : dropCutSheet(id, event.sheetId));
-    if (base.value === null || base.value.record === record) return;
-    base.value = { ...base.value, record };
+    if (this.base.value === null || this.base.value.record === record) return;
+    this.base.value = { ...this.base.value, record };
     // A draft that did not know of it would tell these sheets again, after another device may have taken them back.
-    if (events.length > 0 && current()?.id === id) await keep();
+    if (events.length > 0 && this.isOpen(now)) await this.keep();
   }
 
   /** The server holds this plan under this revision; what was changed meanwhile is saved next. */
-  async function arrived({ id, board }: Current, as: number): Promise<void> {
-    [revision.value, base.value, retryMs.value] = [as, board, RETRY_MS];
-    const isCurrent = current()?.board === board;
-    state.value = isCurrent ? 'saved' : 'changed';
+  private async arrived({ id, board }: Current, as: number): Promise<void> {
+    [this.revision.value, this.base.value, this.retryMs.value] = [as, board, RETRY_MS];
+    const isCurrent = this.current()?.board === board;
+    this.state.value = isCurrent ? 'saved' : 'changed';
     if (isCurrent) await dropDraft(id);
-    else void saveSoon();
+    else void this.saveSoon();
   }
-
-  return {
-    state,
-    away,
-    refusal,
-    stored,
-    revision,
-    base,
-    saveNow,
-    leave,
-    opened(board) {
-      names = [];
-      revision.value = board.revision;
-      base.value = { plan: board.plan, record: board.record };
-      stored.value = null;
-      state.value = 'saved';
-    },
-    changed(name) {
-      if (name !== undefined && names.at(-1) !== name) names.push(cutText(name, MAX_CHANGE_LETTERS));
-      if (state.value !== 'saving' && state.value !== 'stale')
-        state.value = state.value === 'kept' || state.value === 'unkept' ? state.value : 'changed';
-      void draftSoon();
-      void saveSoon();
-    },
-    followed(newRevision, board) {
-      names = [];
-      [revision.value, base.value, state.value] = [newRevision, board, 'saved'];
-    },
-    rebase(newRevision, newBase) {
-      revision.value = newRevision;
-      base.value = newBase;
-      stored.value = null;
-      state.value = 'changed';
-    },
-  };
 }

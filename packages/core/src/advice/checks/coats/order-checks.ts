@@ -43,81 +43,85 @@ function* outOfRank(list: CoatList, coats: readonly Told[]): Generator<Found> {
 }
 
 /** What wants to go onto wet, dry or cured ground, and does not find it. */
-function* wetAndDry(list: CoatList, coats: readonly Told[], { spots, catalogue }: OrderInputs): Generator<Found> {
-  for (const [i, one] of coats.entries()) {
-    const { coat, coating, method } = one;
-    const key = coat.id;
-    if (method.onto === 'wet') {
-      const holder = holding(coats, i);
-      if (holder >= 0 && (holder === i - 1 || coat.before === 'wet')) {
-        if (coat.before === 'wet') continue;
-        yield {
-          key,
-          code: 'coats/set-hard',
-          severity: 'care',
-          text: [
-            `${coating.name} is applied after ${lower(coats[holder]!)} has set, so it would lie loose on top. Press it in while that coat is workable.`,
-          ],
-          mends: [mend(list, 'Press it in while it is wet', changed(list.coats, i, { before: 'wet' }))],
-        };
-        continue;
-      }
-      const last = coats
-        .slice(0, i)
-        .map(({ coating: { workableMin } }) => workableMin !== null)
-        .lastIndexOf(true);
-      const to = last >= 0 ? last : coats.findIndex(({ coating: { workableMin } }) => workableMin !== null);
-      yield {
-        key,
-        code: 'coats/set-hard',
-        severity: 'care',
-        text: [`${coating.name} has no wet coat to stick to${i > 0 ? `: ${lower(coats[i - 1]!)} comes between` : ''}.`],
-        mends:
-          to < 0
-            ? [
-                mend(
-                  list,
-                  'Remove it',
-                  list.coats.filter((_, j) => j !== i),
-                ),
-              ]
-            : [
-                mend(
-                  list,
-                  `Move it directly after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`,
-                  changed(movedTo(list.coats, i, to + 1), to < i ? to + 1 : to, { before: 'wet' }),
-                ),
-              ],
-      };
-    } else if (
-      method.onto === 'cured' &&
-      coat.before !== 'cured' &&
-      coats.slice(0, i).some(({ coating: { family } }) => family === 'paint' || family === 'varnish')
-    ) {
-      const under = coats[i - 1]!;
-      const cure = coatWaits(under.coating, null, spots.usual, catalogue).cure.usual;
-      yield {
-        key,
-        code: 'coats/uncured',
-        severity: 'care',
-        text: [
-          `${coating.name} on ${lower(under)} pulls it off if it has not cured: `,
-          ...(cure === null ? ['it never cures in these conditions.'] : ['curing takes ', cure, '.']),
-        ],
-        mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
-      };
-    } else if (method.onto === 'dry' && coat.before === 'wet') {
-      yield {
-        key,
-        code: 'coats/damp',
-        severity: 'care',
-        text: [
-          `${coating.name} (${method.name}) is applied while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet. It smears and lifts the coat below.`,
-        ],
-        mends: [mend(list, 'Let it dry first', changed(list.coats, i, { before: 'dry' }))],
-      };
-    }
+function* wetAndDry(list: CoatList, coats: readonly Told[], inputs: OrderInputs): Generator<Found> {
+  for (const [i, { coat, method }] of coats.entries()) {
+    const found =
+      method.onto === 'wet'
+        ? setHard(list, coats, i)
+        : method.onto === 'cured' && coat.before !== 'cured'
+          ? uncured(list, coats, i, inputs)
+          : method.onto === 'dry' && coat.before === 'wet'
+            ? damp(list, coats, i)
+            : null;
+    if (found !== null) yield found;
   }
+}
+
+/** What is pressed into a wet coat comes too late, or finds none. */
+function setHard(list: CoatList, coats: readonly Told[], i: number): Found | null {
+  const { coat, coating } = coats[i]!;
+  const common = { key: coat.id, code: 'coats/set-hard', severity: 'care' } as const;
+  const holder = holding(coats, i);
+  if (holder < 0 || (holder !== i - 1 && coat.before !== 'wet')) {
+    const between = i > 0 ? `: ${lower(coats[i - 1]!)} comes between` : '';
+    return { ...common, text: [`${coating.name} has no wet coat to stick to${between}.`], mends: [toAWetCoat(list, coats, i)] };
+  }
+  if (coat.before === 'wet') return null;
+  return {
+    ...common,
+    text: [
+      `${coating.name} is applied after ${lower(coats[holder]!)} has set, so it would lie loose on top. Press it in while that coat is workable.`,
+    ],
+    mends: [mend(list, 'Press it in while it is wet', changed(list.coats, i, { before: 'wet' }))],
+  };
+}
+/** Moves it after the last coat before it that stays workable, or the first after it; removes it where there is none. */
+function toAWetCoat(list: CoatList, coats: readonly Told[], i: number): QuickFix {
+  const isWorkable = ({ coating: { workableMin } }: Told): boolean => workableMin !== null;
+  const before = coats.slice(0, i).map(isWorkable).lastIndexOf(true);
+  const to = before >= 0 ? before : coats.findIndex(isWorkable);
+  if (to < 0)
+    return mend(
+      list,
+      'Remove it',
+      list.coats.filter((_, j) => j !== i),
+    );
+  return mend(
+    list,
+    `Move it directly after ${coats[to]!.coating.name.toLowerCase()}, while that is wet`,
+    changed(movedTo(list.coats, i, to + 1), to < i ? to + 1 : to, { before: 'wet' }),
+  );
+}
+
+function uncured(list: CoatList, coats: readonly Told[], i: number, { spots, catalogue }: OrderInputs): Found | null {
+  const isOnPaint = coats.slice(0, i).some(({ coating: { family } }) => family === 'paint' || family === 'varnish');
+  if (!isOnPaint) return null;
+  const { coat, coating } = coats[i]!;
+  const under = coats[i - 1]!;
+  const cure = coatWaits(under.coating, null, spots.usual, catalogue).cure.usual;
+  return {
+    key: coat.id,
+    code: 'coats/uncured',
+    severity: 'care',
+    text: [
+      `${coating.name} on ${lower(under)} pulls it off if it has not cured: `,
+      ...(cure === null ? ['it never cures in these conditions.'] : ['curing takes ', cure, '.']),
+    ],
+    mends: [mend(list, 'Wait until it is cured', changed(list.coats, i, { before: 'cured' }))],
+  };
+}
+
+function damp(list: CoatList, coats: readonly Told[], i: number): Found {
+  const { coat, coating, method } = coats[i]!;
+  return {
+    key: coat.id,
+    code: 'coats/damp',
+    severity: 'care',
+    text: [
+      `${coating.name} (${method.name}) is applied while ${i === 0 ? 'the ground' : lower(coats[i - 1]!)} is still wet. It smears and lifts the coat below.`,
+    ],
+    mends: [mend(list, 'Let it dry first', changed(list.coats, i, { before: 'dry' }))],
+  };
 }
 
 /** The coat that is still wet under another: the last paste before it with nothing but wet-in-wet between; −1 for none. */

@@ -43,60 +43,95 @@ const MAX_TARGETS = 6;
  * @source goal-driven ruin and recreate on slicing trees (see {@link SlicingSearch}), now and then on parts that are first joined bottom up where their sides match (Wang 1983);
  *   what is left over grows by late acceptance (Burke & Bykov 2017)
  */
-export function* improveLayout(task: LayoutTask, random: Random): Generator<LayoutProgress, void, void> {
-  const { kerfMm, aim, pinned } = task;
-  const start = layOut(task);
-  const held = new Set(pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
-  const fitting = task.blanks.filter(({ id }) => !start.tooLarge.includes(id) && !held.has(id));
-  const singles = fitting.map((blank, index): Item => {
-    const [w, h] = [blank.widthMm + kerfMm, blank.depthMm + kerfMm];
-    const node: CutNode = { kind: 'part', part: index, turned: false, x: 0, y: 0, w, h };
-    return { index, w, h, area: w * h, mayTurn: blank.mayTurn, node };
-  });
-  const rooms: readonly Room[] = task.stock.map((one) => roomOf(one, kerfMm));
-  const kept = keptBins(task);
-  const keptCost = layoutCost(kept, aim);
-  const startCost = layoutCost(start.sheets, aim);
-  const bound = boundOf(task, fitting, kept);
-  let best = filled(singles, start, task, kept, random);
-  let moves = 0;
-  const isQuicker = (): boolean => layoutCost(best, aim) > startCost + SAME;
-  const bestCost = (): number => Math.min(layoutCost(best, aim), startCost);
-  const answer = (): LayoutProgress => ({
-    layout: isQuicker() ? start : asLayout(best, fitting, task, start.tooLarge),
-    cost: bestCost(),
-    bound,
-    isProven: bestCost() <= bound + SAME,
-    moves,
-  });
-  yield answer();
-  if (singles.length === 0) return;
+export const improveLayout = (task: LayoutTask, random: Random): Generator<LayoutProgress, void, void> => new Improving(task, random).run();
 
-  // First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way.
-  const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
-  // A size that takes none of the parts is room on paper only.
-  const kinds = task.stock.filter((one) => isNew(one) && fitting.some((blank) => fitsOn(blank, one, kerfMm)));
-  const isEnough = placesAll(
-    fitting,
-    kinds,
-    kept.map(({ stock }) => stock),
-    kerfMm,
-  );
-  const tried = new Map<string, number>();
-  for (let round = 0; bestCost() > bound + SAME; round++) {
-    const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, bestCost() - keptCost - SAME, kerfMm, aim)
-      .filter(isEnough)
-      .slice(0, MAX_TARGETS);
-    if (targets.length === 0) break;
-    const target = targets[targetOf(round, targets.length)]!;
-    const name = target.counts.join();
-    const tries = tried.get(name) ?? 0;
-    tried.set(name, tries + 1);
+/** One layout while it is improved. */
+class Improving {
+  private readonly start: Layout;
+  private readonly fitting: readonly Blank[];
+  private readonly singles: readonly Item[];
+  private readonly kept: readonly Bin[];
+  private readonly startCost: number;
+  private readonly bound: number;
+  private best: readonly Bin[];
+  private moves = 0;
+
+  constructor(
+    private readonly task: LayoutTask,
+    private readonly random: Random,
+  ) {
+    const { kerfMm, pinned } = task;
+    this.start = layOut(task);
+    const held = new Set(pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+    this.fitting = task.blanks.filter(({ id }) => !this.start.tooLarge.includes(id) && !held.has(id));
+    this.singles = this.fitting.map((blank, index): Item => {
+      const [w, h] = [blank.widthMm + kerfMm, blank.depthMm + kerfMm];
+      const node: CutNode = { kind: 'part', part: index, turned: false, x: 0, y: 0, w, h };
+      return { index, w, h, area: w * h, mayTurn: blank.mayTurn, node };
+    });
+    this.kept = keptBins(task);
+    this.startCost = layoutCost(this.start.sheets, task.aim);
+    this.bound = boundOf(task, this.fitting, this.kept);
+    this.best = filled(this.singles, this.start, task, this.kept, random);
+  }
+
+  *run(): Generator<LayoutProgress, void, void> {
+    yield this.answer();
+    if (this.singles.length === 0) return;
+    yield* this.lighter();
+    if (!this.isQuicker()) yield* this.largerRest();
+  }
+
+  private isQuicker(): boolean {
+    return layoutCost(this.best, this.task.aim) > this.startCost + SAME;
+  }
+  private bestCost(): number {
+    return Math.min(layoutCost(this.best, this.task.aim), this.startCost);
+  }
+  private answer(): LayoutProgress {
+    return {
+      layout: this.isQuicker() ? this.start : asLayout(this.best, this.fitting, this.task, this.start.tooLarge),
+      cost: this.bestCost(),
+      bound: this.bound,
+      isProven: this.bestCost() <= this.bound + SAME,
+      moves: this.moves,
+    };
+  }
+
+  /** First aim: lighter, again and again, each round on another set of sheets or on the parts joined in another way. */
+  private *lighter(): Generator<LayoutProgress, void, void> {
+    const { task, fitting, kept } = this;
+    const { kerfMm, aim } = task;
+    const keptCost = layoutCost(kept, aim);
+    const keptMm2 = kept.reduce((sum, { tree }) => sum + freeMm2(tree), 0);
+    // A size that takes none of the parts is room on paper only.
+    const kinds = task.stock.filter((one) => isNew(one) && fitting.some((blank) => fitsOn(blank, one, kerfMm)));
+    const isEnough = placesAll(
+      fitting,
+      kinds,
+      kept.map(({ stock }) => stock),
+      kerfMm,
+    );
+    const tried = new Map<string, number>();
+    for (let round = 0; this.bestCost() > this.bound + SAME; round++) {
+      const targets = setsUnder(kinds, takenMm2(fitting, kerfMm) - keptMm2, this.bestCost() - keptCost - SAME, kerfMm, aim)
+        .filter(isEnough)
+        .slice(0, MAX_TARGETS);
+      if (targets.length === 0) break;
+      const { counts } = targets[targetOf(round, targets.length)]!;
+      const tries = tried.get(counts.join()) ?? 0;
+      tried.set(counts.join(), tries + 1);
+      const fresh = counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
+      yield* this.tryOn([...kept, ...fresh], tries);
+    }
+  }
+  /** One round on a set of sheets. @param tries how often that set was tried before */
+  private *tryOn(bins: readonly Bin[], tries: number): Generator<LayoutProgress, void, void> {
+    const { task, singles, random } = this;
+    const rooms: readonly Room[] = task.stock.map((one) => roomOf(one, task.kerfMm));
     const join = JOIN_WASTES[tries % (JOIN_WASTES.length + 1)];
     // The first time always by the best pairs, then by pairs that are nearly as good.
     const items = join === undefined ? singles : joinedItems(singles, join, rooms, tries < JOIN_WASTES.length ? null : random);
-    const fresh = target.counts.flatMap((count, k) => Array.from({ length: count }, () => freshBin(kinds[k]!, kerfMm)));
-    const bins = [...kept, ...fresh];
     const grounds = bins.flatMap(({ tree }, bin) => freeLeaves(tree).map((leaf) => ({ ...leaf, bin, leaf })));
     const longMoves =
       Math.min(ROUND_MOVES.most, Math.max(ROUND_MOVES.least, ROUND_MOVES.each * items.length)) *
@@ -104,37 +139,40 @@ export function* improveLayout(task: LayoutTask, random: Random): Generator<Layo
     const roundMoves = join === undefined ? longMoves : JOINED_ROUND_MOVES;
     const search = new SlicingSearch(items, grounds, random, roundMoves);
     for (let i = 1; i <= roundMoves && !search.isDone; i++) {
-      moves += 1;
+      this.moves += 1;
       search.step();
-      if (i % MOVES_A_STEP === 0) yield answer();
+      if (i % MOVES_A_STEP === 0) yield this.answer();
     }
-    if (search.isDone) best = inUse(laidOn(bins, grounds, search, items));
-    yield answer();
+    if (search.isDone) this.best = inUse(laidOn(bins, grounds, search, items));
+    yield this.answer();
   }
 
-  // Second aim, on sheets that cost as much: the largest rectangle left over; third, where that is equal, the least to cut.
-  if (isQuicker()) return;
-  const spare = kept.filter(({ stock }) => !isNew(stock) && best.every((bin) => bin.stock !== stock));
-  let current: State = { bins: [...best, ...spare], out: [] };
-  let own = meritOf(current.bins, kerfMm);
-  let top = own;
-  const late = Array<number>(LATE).fill(own);
-  for (;;) {
-    for (let i = 0; i < MOVES_A_STEP; i++) {
-      moves += 1;
-      const next = recreate(ruined(current, singles, random), random, true);
-      if (next.out.length > 0) continue;
-      const merit = meritOf(next.bins, kerfMm);
-      if (merit >= late[moves % LATE]! || merit >= own) [current, own] = [next, merit];
-      if (merit > top + FIT_MM) [best, top] = [inUse(next.bins), merit];
-      late[moves % LATE] = Math.max(merit, own);
-    }
-    yield answer();
-    if (moves % (MOVES_A_STEP * 100) === 0) {
-      // Back to the best: what has wandered for long is seldom near anything good.
-      current = { bins: [...best, ...spare], out: [] };
-      own = top;
-      late.fill(top);
+  /** Second aim, on sheets that cost as much: the largest rectangle left over; third, where that is equal, the least to cut. */
+  private *largerRest(): Generator<LayoutProgress, void, void> {
+    const { kept, singles, random } = this;
+    const { kerfMm } = this.task;
+    const spare = kept.filter(({ stock }) => !isNew(stock) && this.best.every((bin) => bin.stock !== stock));
+    let current: State = { bins: [...this.best, ...spare], out: [] };
+    let own = meritOf(current.bins, kerfMm);
+    let top = own;
+    const late = Array<number>(LATE).fill(own);
+    for (;;) {
+      for (let i = 0; i < MOVES_A_STEP; i++) {
+        this.moves += 1;
+        const next = recreate(ruined(current, singles, random), random, true);
+        if (next.out.length > 0) continue;
+        const merit = meritOf(next.bins, kerfMm);
+        if (merit >= late[this.moves % LATE]! || merit >= own) [current, own] = [next, merit];
+        if (merit > top + FIT_MM) [this.best, top] = [inUse(next.bins), merit];
+        late[this.moves % LATE] = Math.max(merit, own);
+      }
+      yield this.answer();
+      if (this.moves % (MOVES_A_STEP * 100) === 0) {
+        // Back to the best: what has wandered for long is seldom near anything good.
+        current = { bins: [...this.best, ...spare], out: [] };
+        own = top;
+        late.fill(top);
+      }
     }
   }
 }

@@ -3,7 +3,7 @@ import { type Point, distanceMm } from '@spare-acre/core/base/geometry';
 import { LIMITS } from '@spare-acre/core/plan/fields';
 import { type Shape, rectangle } from '@spare-acre/core/plan/shapes';
 import { freshStrip, newFeature } from '@spare-acre/core/plan/features';
-import { snapLines, snapped } from '@spare-acre/core/plan';
+import { type Plan, snapLines, snapped } from '@spare-acre/core/plan';
 import { parsePoint } from '@spare-acre/core/base/units';
 import { shortId } from '../../../stores/device/name';
 import { PLAN_STEP_MM } from '../../../ui/arrowStep';
@@ -43,6 +43,20 @@ export interface Sketch {
 
 const REACH_PX = 7;
 
+/** @param reachMm how far a line of the plan pulls; null where nothing does */
+const snappedOn = (plan: Plan, point: Point, exceptId: string | null, reachMm: number | null): Point =>
+  reachMm === null ? snapped(point, { x: [], y: [] }, 0, 0).point : snapped(point, snapLines(plan, exceptId), reachMm, PLAN_STEP_MM).point;
+
+/** The shape that a tool makes of the points set; null for too few of them. */
+function shapeOf({ draws }: Tool, form: AreaForm | 'strip' | null, points: readonly Point[]): Shape | null {
+  const [first, second] = points;
+  if (draws === null || first === undefined || second === undefined) return null;
+  if (form === 'strip') return { form: 'strip', points, ...freshStrip(draws.kind) };
+  if (form === 'round')
+    return { form: 'round', centre: first, radiusMm: Math.max(LIMITS.radiusMm.min, Math.round(distanceMm(first, second))) };
+  return points.length === 2 ? rectangle(first, second) : { form: 'outline', points };
+}
+
 /** @param scale px for a mm; @param drawn told of the new feature */
 export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sketch {
   const store = usePlan();
@@ -66,17 +80,6 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     refusal.value = '';
   }
 
-  function shape(): Shape | null {
-    const { draws } = tool.value;
-    const own = points.value;
-    if (draws === null || own.length < 2) return null;
-    if (form.value === 'strip') return { form: 'strip', points: own, ...freshStrip(draws.kind) };
-    if (form.value === 'round') {
-      return { form: 'round', centre: own[0]!, radiusMm: Math.max(LIMITS.radiusMm.min, Math.round(distanceMm(own[0]!, own[1]!))) };
-    }
-    return own.length === 2 ? rectangle(own[0]!, own[1]!) : { form: 'outline', points: own };
-  }
-
   function finish(): void {
     const { draws, measures } = tool.value;
     if (measures && points.value.length >= 2) {
@@ -85,7 +88,7 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
       toolId.value = 'hold';
       return;
     }
-    const made = shape();
+    const made = shapeOf(tool.value, form.value, points.value);
     if (draws === null || made === null) {
       refusal.value = 'Set at least two points: click, or press Space.';
       return;
@@ -121,9 +124,7 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
     finish,
     giveUp,
     addPoint,
-    pointAt(at) {
-      cross.value = at;
-    },
+    pointAt: (at) => void (cross.value = at),
     typePoint(typed) {
       const parsed = parsePoint(typed, points.value.at(-1) ?? null, store.plan!.units, LIMITS.coordinateMm);
       if (!parsed.ok) return parsed.problem.message;
@@ -131,22 +132,13 @@ export function useSketch(scale: Ref<number>, drawn: (id: string) => void): Sket
       addPoint();
       return '';
     },
-    refuse(message) {
-      refusal.value = message;
-    },
-    forgetMeasure() {
-      measured.value = null;
-    },
+    refuse: (message) => void (refusal.value = message),
+    forgetMeasure: () => void (measured.value = null),
     choose(id) {
       giveUp();
       toolId.value = id;
     },
-    snap: (point, exceptId, isFree) =>
-      isFree
-        ? snapped(point, { x: [], y: [] }, 0, 0).point
-        : snapped(point, snapLines(store.plan!, exceptId), REACH_PX / scale.value, PLAN_STEP_MM).point,
-    takeBack() {
-      points.value = points.value.slice(0, -1);
-    },
+    snap: (point, exceptId, isFree) => snappedOn(store.plan!, point, exceptId, isFree ? null : REACH_PX / scale.value),
+    takeBack: () => void (points.value = points.value.slice(0, -1)),
   };
 }

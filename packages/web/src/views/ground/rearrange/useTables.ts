@@ -30,24 +30,17 @@ export interface Tables {
   readonly toggleLock: (cell: number) => void;
 }
 
-export function useTables(isShown: () => boolean): Tables {
+/** What is found out about a table as it is laid: how many others there are, some of them, and the seams that fail. */
+function useFound(isShown: () => boolean, arrangement: Ref<Arrangement>, locked: Ref<readonly string[]>) {
   const store = usePlan();
-  const arrangement = shallowRef<Arrangement>([]);
-  const failing = shallowRef<readonly FailingSeam[]>([]);
+  const [failing, mends] = [shallowRef<readonly FailingSeam[]>([]), shallowRef<readonly EdgeFix[]>([])];
   const count = shallowRef<Count | null>(null);
   const found = shallowRef<readonly Arrangement[]>([]);
   const index = ref(-1);
-  const locked = shallowRef<readonly string[]>([]);
-  const picked = ref<number | null>(null);
-  const mends = shallowRef<readonly EdgeFix[]>([]);
   const letters = shallowRef<Readonly<Record<string, readonly string[]>>>({});
   const [counting, browsing] = [useLongSearch(), useLongSearch()];
-  let seed = 1;
-
-  const drawn = computed<Arrangement>(() =>
-    store.plan === null ? [] : tilesOf(store.plan.table).map(({ id }) => ({ tileId: id, turns: 0 })),
-  );
   const locks = computed(() => arrangement.value.map((laid) => (locked.value.includes(laid.tileId) ? laid : null)));
+  let seed = 1;
 
   async function search(): Promise<void> {
     if (!isShown() || store.plan === null) return;
@@ -61,6 +54,23 @@ export function useTables(isShown: () => boolean): Tables {
     const browsed = await browsing.run((onProgress) => searches().browse(locks.value, null, onProgress));
     if (browsed !== null) found.value = browsed;
   }
+  const another = async (): Promise<Arrangement | null> =>
+    (await browsing.run((onProgress) => searches().browse(locks.value, seed++, onProgress)))?.[0] ?? null;
+  const judge = async (): Promise<void> => {
+    failing.value = (await searches().forced(arrangement.value)).failing;
+  };
+  return { told: { failing, mends, count, found, index, letters, counting, browsing }, search, another, judge };
+}
+
+export function useTables(isShown: () => boolean): Tables {
+  const store = usePlan();
+  const arrangement = shallowRef<Arrangement>([]);
+  const locked = shallowRef<readonly string[]>([]);
+  const picked = ref<number | null>(null);
+  const { told, search, another, judge } = useFound(isShown, arrangement, locked);
+  const drawn = computed<Arrangement>(() =>
+    store.plan === null ? [] : tilesOf(store.plan.table).map(({ id }) => ({ tileId: id, turns: 0 })),
+  );
   watch(
     [() => store.plan, isShown],
     () => {
@@ -73,35 +83,31 @@ export function useTables(isShown: () => boolean): Tables {
   );
   watch(
     [arrangement, () => store.plan],
-    async () => {
-      if (!isShown() || store.plan === null || arrangement.value.length !== drawn.value.length) return;
-      failing.value = (await searches().forced(arrangement.value)).failing;
+    () => {
+      if (isShown() && store.plan !== null && arrangement.value.length === drawn.value.length) void judge();
     },
     { immediate: true },
   );
   const lay = (next: Arrangement, at = -1): void => {
-    [arrangement.value, index.value, picked.value] = [next, at, null];
+    [arrangement.value, told.index.value, picked.value] = [next, at, null];
+  };
+  const isSquare = (cell: number): boolean => {
+    const { box } = tilesOf(store.plan!.table)[cell]!;
+    return Math.abs(box.right - box.left - (box.bottom - box.top)) < 0.5;
   };
   return {
+    ...told,
     arrangement,
-    failing,
-    count,
-    found,
-    index,
     locked,
     picked,
-    mends,
-    letters,
-    counting,
-    browsing,
     isAsDrawn: computed(() => arrangement.value.every(({ tileId, turns }, i) => tileId === drawn.value[i]?.tileId && turns === 0)),
     show(at) {
-      const table = found.value[at];
+      const table = told.found.value[at];
       if (table !== undefined) lay(table, at);
     },
     async another() {
-      const tables = await browsing.run((onProgress) => searches().browse(locks.value, seed++, onProgress));
-      if (tables?.[0] !== undefined) lay(tables[0]);
+      const table = await another();
+      if (table !== null) lay(table);
     },
     asDrawn() {
       locked.value = [];
@@ -113,15 +119,11 @@ export function useTables(isShown: () => boolean): Tables {
         picked.value = picked.value === cell ? null : cell;
         return;
       }
-      const next = [...arrangement.value];
-      [next[cell], next[picked.value]] = [next[picked.value]!, next[cell]!];
-      lay(next);
+      lay(swapped(arrangement.value, cell, picked.value));
     },
     turn(cell) {
-      const next = [...arrangement.value];
-      const square = isSquare(cell);
-      next[cell] = { ...next[cell]!, turns: (next[cell]!.turns + (square ? 1 : 2)) % 4 };
-      lay(next);
+      const { tileId, turns } = arrangement.value[cell]!;
+      lay(arrangement.value.with(cell, { tileId, turns: (turns + (isSquare(cell) ? 1 : 2)) % 4 }));
     },
     toggleLock(cell) {
       const { tileId } = arrangement.value[cell]!;
@@ -129,9 +131,7 @@ export function useTables(isShown: () => boolean): Tables {
       void search();
     },
   };
-
-  function isSquare(cell: number): boolean {
-    const { box } = tilesOf(store.plan!.table)[cell]!;
-    return Math.abs(box.right - box.left - (box.bottom - box.top)) < 0.5;
-  }
 }
+
+const swapped = (arrangement: Arrangement, a: number, b: number): Arrangement =>
+  arrangement.with(a, arrangement[b]!).with(b, arrangement[a]!);

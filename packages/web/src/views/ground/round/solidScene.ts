@@ -44,74 +44,155 @@ const OVER_FROM = new Vector3(0.1, 0.78, 0.9).normalize();
 const REST_MS = 140;
 
 /** @throws where the browser has no WebGL */
-export function openScene(host: HTMLElement): SolidScene {
-  const ink = inkOf(host);
-  const renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
-  const sharpest = Math.min(2, window.devicePixelRatio);
-  renderer.setPixelRatio(sharpest);
-  host.prepend(renderer.domElement);
-  const scene = new Scene();
-  scene.background = ink.colour('--paper');
-  scene.add(new AmbientLight(0xffffff, 1.6));
-  const sun = new DirectionalLight(0xfff4e0, 2.2);
-  sun.position.set(-0.6, 1, 0.5);
-  scene.add(sun);
-  const camera = new PerspectiveCamera(38, 1, 1, 20_000);
-  const controls = new OrbitControls(camera, renderer.domElement);
-  const isStill = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
-  let table = new Group();
-  let shown: { readonly plan: Plan; readonly look: LookAnswer } | null = null;
-  let figure: Figure | null = null;
-  let eye: Eye = 'over';
-  /** Which way the figure faces. */
-  const facing = new Vector3(0, 0, -1);
-  const pace = paceOf((share) => renderer.setPixelRatio(sharpest * share));
-  let frame = 0;
-  let settling = 0;
-  const render = (): void => {
-    pace.moved(performance.now());
-    renderer.render(scene, camera);
-    window.clearTimeout(settling);
-    settling = window.setTimeout(() => {
-      if (pace.rested()) renderer.render(scene, camera);
-    }, REST_MS);
-  };
-  const draw = (): void => {
-    cancelAnimationFrame(frame);
-    frame = requestAnimationFrame(render);
-  };
-  controls.addEventListener('change', draw);
+export const openScene = (host: HTMLElement): SolidScene => new OpenScene(host);
 
-  const groundAt = (x: number, z: number): number => {
-    const { field } = shown!.look;
-    return field.walkMm[cellIndex(field, { x, y: z })]!;
-  };
-  function show(plan: Plan, look: LookAnswer, painted: Painted | null): void {
-    const before = figure?.group.position.clone();
-    scene.remove(table);
-    dispose(table);
-    const isFirst = shown === null;
-    shown = { plan, look };
-    figure = figureOf(plan, ink.colour('--clay'));
-    table = new Group();
-    const bodies = tableGroup(plan, look, ink, painted);
+class OpenScene implements SolidScene {
+  private readonly ink: ReturnType<typeof inkOf>;
+  private readonly renderer = new WebGLRenderer({ antialias: true, preserveDrawingBuffer: true });
+  private readonly scene = new Scene();
+  private readonly camera = new PerspectiveCamera(38, 1, 1, 20_000);
+  private readonly controls: OrbitControls;
+  private readonly pace: ReturnType<typeof paceOf>;
+  private readonly isStill = window.matchMedia('(prefers-reduced-motion: reduce)').matches;
+  private table = new Group();
+  private shown: { readonly plan: Plan; readonly look: LookAnswer } | null = null;
+  private figure: Figure | null = null;
+  private eye: Eye = 'over';
+  /** Which way the figure faces. */
+  private readonly facing = new Vector3(0, 0, -1);
+  private frame = 0;
+  private settling = 0;
+  private stepping = 0;
+
+  constructor(host: HTMLElement) {
+    this.ink = inkOf(host);
+    const sharpest = Math.min(2, window.devicePixelRatio);
+    this.renderer.setPixelRatio(sharpest);
+    this.pace = paceOf((share) => this.renderer.setPixelRatio(sharpest * share));
+    host.prepend(this.renderer.domElement);
+    this.scene.background = this.ink.colour('--paper');
+    this.scene.add(new AmbientLight(0xffffff, 1.6));
+    const sun = new DirectionalLight(0xfff4e0, 2.2);
+    sun.position.set(-0.6, 1, 0.5);
+    this.scene.add(sun);
+    this.controls = new OrbitControls(this.camera, this.renderer.domElement);
+    this.controls.addEventListener('change', () => this.draw());
+  }
+
+  show(plan: Plan, look: LookAnswer, painted: Painted | null): void {
+    const { scene } = this;
+    const before = this.figure?.group.position.clone();
+    scene.remove(this.table);
+    dispose(this.table);
+    const isFirst = this.shown === null;
+    this.shown = { plan, look };
+    this.figure = figureOf(plan, this.ink.colour('--clay'));
+    this.table = new Group();
+    const bodies = tableGroup(plan, look, this.ink, painted);
     bodies.name = 'bodies';
-    table.add(bodies, figure.group);
-    scene.add(table);
+    this.table.add(bodies, this.figure.group);
+    scene.add(this.table);
     const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
     const { x, z } = before ?? new Vector3(w * 0.52, 0, d - Math.min(45, d / 3));
-    place(Math.min(x, w - 1), Math.min(z, d - 1));
-    if (isFirst) overview();
-    draw();
-  }
-  function place(x: number, z: number): void {
-    figure!.group.position.set(x, groundAt(x, z), z);
-    figure!.group.rotation.y = Math.atan2(facing.x, facing.z);
-    figure!.group.visible = eye !== 'own';
+    this.place(Math.min(x, w - 1), Math.min(z, d - 1));
+    if (isFirst) this.overview();
+    this.draw();
   }
 
-  function overview(): void {
-    const { plan } = shown!;
+  resize(width: number, height: number): void {
+    if (width < 2 || height < 2) return;
+    this.renderer.setSize(width, height);
+    this.camera.aspect = width / height;
+    this.camera.updateProjectionMatrix();
+    this.draw();
+  }
+
+  look(from: Eye): void {
+    if (this.shown === null) return;
+    const { controls, camera } = this;
+    this.eye = from;
+    controls.enableZoom = from !== 'own';
+    controls.enablePan = from === 'over';
+    controls.maxPolarAngle = from === 'own' ? Math.PI - 0.2 : Math.PI / 2 - 0.02;
+    camera.near = from === 'over' ? 1 : 0.5;
+    camera.updateProjectionMatrix();
+    this.figure!.group.visible = from !== 'own';
+    if (from === 'over') this.overview();
+    else this.follow();
+    this.draw();
+  }
+
+  walk(ahead: number, turn: number): boolean {
+    const { shown, facing } = this;
+    if (this.eye === 'over' || shown === null) return false;
+    facing.applyAxisAngle(UP, -turn * TURN_RAD);
+    const from = this.figure!.group.position.clone();
+    const wanted = { x: from.x + facing.x * ahead * STEP_MM, y: from.z + facing.z * ahead * STEP_MM };
+    const end = ahead === 0 ? { x: from.x, y: from.z } : walkTowards(shown.look.field, { x: from.x, y: from.z }, wanted, shown.plan.play);
+    cancelAnimationFrame(this.stepping);
+    const began = performance.now();
+    const step = (): void => {
+      const share = this.isStill ? 1 : Math.min(1, (performance.now() - began) / STEP_MS);
+      this.place(from.x + (end.x - from.x) * share, from.z + (end.y - from.z) * share);
+      this.figure!.stride(share === 1 ? 0 : share);
+      this.follow();
+      this.render();
+      if (share < 1) this.stepping = requestAnimationFrame(step);
+    };
+    step();
+    return ahead !== 0 && Math.hypot(end.x - wanted.x, end.y - wanted.y) > 1;
+  }
+
+  async exported(kind: 'stl' | 'glb'): Promise<Blob> {
+    const { plan, look } = this.shown!;
+    if (kind === 'stl') {
+      const body = new Mesh(printedGeometry(look.solids.printed, plan));
+      const binary = new STLExporter().parse(body, { binary: true });
+      return new Blob([binary as unknown as BlobPart], { type: 'model/stl' });
+    }
+    const bodies = new Group();
+    const meshes = this.table.getObjectByName('bodies')!.children.filter((thing) => thing instanceof Mesh);
+    bodies.add(...meshes.map((mesh) => mesh.clone()));
+    bodies.scale.setScalar(METRES);
+    const binary = await new GLTFExporter().parseAsync(bodies, { binary: true });
+    return new Blob([binary as ArrayBuffer], { type: 'model/gltf-binary' });
+  }
+
+  close(): void {
+    cancelAnimationFrame(this.frame);
+    cancelAnimationFrame(this.stepping);
+    window.clearTimeout(this.settling);
+    dispose(this.table);
+    this.controls.dispose();
+    this.renderer.dispose();
+    this.renderer.domElement.remove();
+  }
+
+  private render(): void {
+    const { pace, renderer, scene, camera } = this;
+    pace.moved(performance.now());
+    renderer.render(scene, camera);
+    window.clearTimeout(this.settling);
+    this.settling = window.setTimeout(() => {
+      if (pace.rested()) renderer.render(scene, camera);
+    }, REST_MS);
+  }
+  private draw(): void {
+    cancelAnimationFrame(this.frame);
+    this.frame = requestAnimationFrame(() => this.render());
+  }
+
+  /** Sets the figure down on the ground at a point. */
+  private place(x: number, z: number): void {
+    const { field } = this.shown!.look;
+    const { group } = this.figure!;
+    group.position.set(x, field.walkMm[cellIndex(field, { x, y: z })]!, z);
+    group.rotation.y = Math.atan2(this.facing.x, this.facing.z);
+    group.visible = this.eye !== 'own';
+  }
+  private overview(): void {
+    const { camera, controls } = this;
+    const { plan } = this.shown!;
     const [w, d] = [tableWidthMm(plan.table), tableDepthMm(plan.table)];
     controls.target.set(w / 2, 0, d / 2);
     // So far off that the whole table is in sight, whichever of the frame's sides is the nearer.
@@ -120,10 +201,11 @@ export function openScene(host: HTMLElement): SolidScene {
     controls.update();
   }
   /** The camera where the figure is seen from, or where it sees from. */
-  function follow(): void {
-    const tall = shown!.plan.figureHeightMm;
-    const head = figure!.group.position.clone().addScaledVector(UP, tall * EYE_SHARE);
-    if (eye === 'own') {
+  private follow(): void {
+    const { camera, controls, facing } = this;
+    const tall = this.shown!.plan.figureHeightMm;
+    const head = this.figure!.group.position.clone().addScaledVector(UP, tall * EYE_SHARE);
+    if (this.eye === 'own') {
       camera.position.copy(head);
       // Turning about a point just ahead of the eye is looking about.
       controls.target.copy(head).add(facing);
@@ -136,79 +218,4 @@ export function openScene(host: HTMLElement): SolidScene {
     }
     controls.update();
   }
-  function look(from: Eye): void {
-    if (shown === null) return;
-    eye = from;
-    controls.enableZoom = from !== 'own';
-    controls.enablePan = from === 'over';
-    controls.maxPolarAngle = from === 'own' ? Math.PI - 0.2 : Math.PI / 2 - 0.02;
-    camera.near = from === 'over' ? 1 : 0.5;
-    camera.updateProjectionMatrix();
-    figure!.group.visible = from !== 'own';
-    if (from === 'over') overview();
-    else follow();
-    draw();
-  }
-
-  let stepping = 0;
-  function walk(ahead: number, turn: number): boolean {
-    if (eye === 'over' || shown === null) return false;
-    facing.applyAxisAngle(UP, -turn * TURN_RAD);
-    const { plan } = shown;
-    const from = figure!.group.position.clone();
-    const wanted = { x: from.x + facing.x * ahead * STEP_MM, y: from.z + facing.z * ahead * STEP_MM };
-    const end = ahead === 0 ? { x: from.x, y: from.z } : walkTowards(shown.look.field, { x: from.x, y: from.z }, wanted, plan.play);
-    cancelAnimationFrame(stepping);
-    const began = performance.now();
-    const step = (): void => {
-      const share = isStill ? 1 : Math.min(1, (performance.now() - began) / STEP_MS);
-      place(from.x + (end.x - from.x) * share, from.z + (end.y - from.z) * share);
-      figure!.stride(share === 1 ? 0 : share);
-      follow();
-      render();
-      if (share < 1) stepping = requestAnimationFrame(step);
-    };
-    step();
-    return ahead !== 0 && Math.hypot(end.x - wanted.x, end.y - wanted.y) > 1;
-  }
-
-  return {
-    show,
-    look,
-    walk,
-    resize(width, height) {
-      if (width < 2 || height < 2) return;
-      renderer.setSize(width, height);
-      camera.aspect = width / height;
-      camera.updateProjectionMatrix();
-      draw();
-    },
-    async exported(kind) {
-      const { plan, look: of } = shown!;
-      if (kind === 'stl') {
-        const body = new Mesh(printedGeometry(of.solids.printed, plan));
-        const binary = new STLExporter().parse(body, { binary: true });
-        return new Blob([binary as unknown as BlobPart], { type: 'model/stl' });
-      }
-      const bodies = new Group();
-      bodies.add(
-        ...table
-          .getObjectByName('bodies')!
-          .children.filter((thing) => thing instanceof Mesh)
-          .map((mesh) => mesh.clone()),
-      );
-      bodies.scale.setScalar(METRES);
-      const binary = await new GLTFExporter().parseAsync(bodies, { binary: true });
-      return new Blob([binary as ArrayBuffer], { type: 'model/gltf-binary' });
-    },
-    close() {
-      cancelAnimationFrame(frame);
-      cancelAnimationFrame(stepping);
-      window.clearTimeout(settling);
-      dispose(table);
-      controls.dispose();
-      renderer.dispose();
-      renderer.domElement.remove();
-    },
-  };
 }

@@ -39,56 +39,88 @@ interface Nested {
  * @param parts the task's parts, with their outlines; @param mayHalve whether a part may lie turned by half
  * @source bottom-left nesting on a raster that never counts too little (so that no check of outlines can fail), over orders that drift from the best one found
  */
-export function* improveFreeform(
+export const improveFreeform = (
   task: LayoutTask,
   parts: readonly Shaped[],
   mayHalve: boolean,
   random: Random,
-): Generator<LayoutProgress, void, void> {
-  const byId = new Map(parts.map((part) => [part.id, part]));
-  const bound = freeBound(task, parts);
-  const through = improveLayout(task, random);
-  const first = through.next();
-  if (first.done) return;
-  let best = first.value.layout;
-  let moves = first.value.moves;
-  const answer = (): LayoutProgress => {
-    const cost = layoutCost(best.sheets, task.aim);
+): Generator<LayoutProgress, void, void> => new ImprovingFreeform(task, parts, mayHalve, random).run();
+
+/** One layout of outlines while it is improved. */
+class ImprovingFreeform {
+  private readonly byId: ReadonlyMap<string, Shaped>;
+  private readonly bound: number;
+  private readonly through: Generator<LayoutProgress, void, void>;
+  private readonly poses = new Map<string, readonly Pose[]>();
+  private best: Layout = { sheets: [], tooLarge: [] };
+  private bestNest: Layout | null = null;
+  private order: readonly Shaped[] = [];
+  private moves = 0;
+
+  constructor(
+    private readonly task: LayoutTask,
+    private readonly parts: readonly Shaped[],
+    private readonly mayHalve: boolean,
+    private readonly random: Random,
+  ) {
+    this.byId = new Map(parts.map((part) => [part.id, part]));
+    this.bound = freeBound(task, parts);
+    this.through = improveLayout(task, random);
+  }
+
+  *run(): Generator<LayoutProgress, void, void> {
+    const first = this.through.next();
+    if (first.done) return;
+    this.best = first.value.layout;
+    this.moves = first.value.moves;
+    yield this.answer();
+    const held = new Set(this.task.pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
+    this.order = this.parts.filter(({ id }) => !this.best.tooLarge.includes(id) && !held.has(id)).sort((a, b) => b.areaMm2 - a.areaMm2);
+    if (this.order.length > 0) yield* this.rounds();
+  }
+
+  private answer(): LayoutProgress {
+    const { best, bound, moves } = this;
+    const cost = layoutCost(best.sheets, this.task.aim);
     return { layout: best, cost, bound, isProven: cost <= bound + 1e-9, moves };
-  };
-  yield answer();
-  const held = new Set(task.pinned.flatMap(({ placements }) => placements.map(({ blankId }) => blankId)));
-  let order = parts.filter(({ id }) => !best.tooLarge.includes(id) && !held.has(id)).sort((a, b) => b.areaMm2 - a.areaMm2);
-  if (order.length === 0) return;
-  const poses = new Map<string, readonly Pose[]>();
-  let bestNest: Layout | null = null;
-  const lighter = lighterSets(task, { parts: order, byId, mayHalve }, () => best, random);
-  // Nothing lighter is to be looked for where no lighter set has the area.
-  let isEnded = false;
-  for (let round = 0; ; round++) {
+  }
+
+  private *rounds(): Generator<LayoutProgress, void, void> {
+    const { task, byId, mayHalve, random } = this;
+    const lighter = lighterSets(task, { parts: this.order, byId, mayHalve }, () => this.best, random);
+    // Nothing lighter is to be looked for where no lighter set has the area.
+    let isEnded = false;
+    for (let round = 0; ; round++) {
+      this.stepThrough();
+      const isOpen = !this.answer().isProven && !isEnded;
+      for (let i = 0; isOpen && !isEnded && round > 0 && i < SWEEPS_A_ROUND; i++) {
+        const { value: sheets, done = false } = lighter.next();
+        isEnded = done;
+        if (sheets != null) this.best = { sheets, tooLarge: this.best.tooLarge };
+        yield this.answer();
+      }
+      if (isOpen && round % ROUNDS_A_NEST !== 0) continue;
+      this.tryNest(round === 0 ? this.order : drifted(this.order, random));
+      yield this.answer();
+    }
+  }
+  /** Some steps of the search over through cuts. */
+  private stepThrough(): void {
     for (let i = 0; i < STEPS_A_ROUND; i++) {
-      const step = through.next();
+      const step = this.through.next();
       if (step.done) break;
-      moves = step.value.moves;
-      if (isBetterLayout(step.value.layout, best, task.aim)) best = step.value.layout;
+      this.moves = step.value.moves;
+      if (isBetterLayout(step.value.layout, this.best, this.task.aim)) this.best = step.value.layout;
     }
-    const isOpen = !answer().isProven && !isEnded;
-    for (let i = 0; isOpen && !isEnded && round > 0 && i < SWEEPS_A_ROUND; i++) {
-      const { value: sheets, done = false } = lighter.next();
-      isEnded = done;
-      if (sheets != null) best = { sheets, tooLarge: best.tooLarge };
-      yield answer();
-    }
-    if (isOpen && round % ROUNDS_A_NEST !== 0) continue;
-    const tried = round === 0 ? order : drifted(order, random);
-    const sheets = nest(tried, task, byId, poses, mayHalve);
-    moves += 1;
-    if (sheets !== null) {
-      const layout: Layout = { sheets, tooLarge: best.tooLarge };
-      if (bestNest === null || !isBetterLayout(bestNest, layout, task.aim)) [bestNest, order] = [layout, tried];
-      if (isBetterLayout(layout, best, task.aim)) best = layout;
-    }
-    yield answer();
+  }
+  private tryNest(tried: readonly Shaped[]): void {
+    const { task } = this;
+    const sheets = nest(tried, task, this.byId, this.poses, this.mayHalve);
+    this.moves += 1;
+    if (sheets === null) return;
+    const layout: Layout = { sheets, tooLarge: this.best.tooLarge };
+    if (this.bestNest === null || !isBetterLayout(this.bestNest, layout, task.aim)) [this.bestNest, this.order] = [layout, tried];
+    if (isBetterLayout(layout, this.best, task.aim)) this.best = layout;
   }
 }
 
