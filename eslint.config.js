@@ -89,6 +89,17 @@ export default tseslint.config(
     },
   },
   {
+    // What a person holds in the head.
+    files: ['packages/**/*.ts', 'packages/**/*.vue'],
+    ignores: ['**/*.test.ts'],
+    rules: {
+      'max-lines-per-function': ['error', { max: 80, skipBlankLines: true, skipComments: true }],
+      'max-params': ['error', 5],
+      complexity: ['error', 15],
+      'max-lines': ['error', { max: 400, skipBlankLines: true, skipComments: true }],
+    },
+  },
+  {
     files: ['packages/core/src/**/*.ts'],
     rules: {
       'no-restricted-imports': ['error', coreImports],

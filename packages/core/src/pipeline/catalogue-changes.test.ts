@@ -1,6 +1,5 @@
 import { describe, expect, test } from 'vitest';
-import { type Catalogue, withOwn } from '../catalogue';
-import { isEstimate } from '../catalogue/ranges';
+import { type Catalogue, isEstimate, withOwn } from '../catalogue';
 import { brinefold } from '../demo';
 import { CATALOGUE } from '../testing';
 import { type Derivation, type StageName, STAGES } from './derive';

@@ -123,16 +123,19 @@ function put(value: unknown, at: readonly Step[], change: Change): unknown {
     const { [step]: _gone, ...rest } = value;
     return rest;
   }
-  if (!Array.isArray(value)) return value;
-  const list = value as readonly Entry[];
+  return Array.isArray(value) ? putEntry(value as readonly Entry[], step, further, change) : value;
+}
+/** The list with a change made in one of its entries, to it as a whole, or with one more or less. */
+function putEntry(list: readonly Entry[], step: Exclude<Step, string>, further: readonly Step[], change: Change): readonly Entry[] {
   const i = list.findIndex((entry) => entry[step.key] === step.is);
-  if (further.length > 0 || (change.now !== undefined && i >= 0)) {
+  const { now, behind } = change;
+  if (further.length > 0 || (now !== undefined && i >= 0)) {
     const inner = i < 0 ? undefined : put(list[i], further, change);
-    return i < 0 || inner === list[i] ? value : list.with(i, inner as Entry);
+    return i < 0 || inner === list[i] ? list : list.with(i, inner as Entry);
   }
-  if (change.now === undefined) return i < 0 ? value : list.toSpliced(i, 1);
-  const behind = change.behind == null ? 0 : list.findIndex((entry) => entry[step.key] === change.behind) + 1 || list.length;
-  return list.toSpliced(behind, 0, change.now as Entry);
+  if (now === undefined) return i < 0 ? list : list.toSpliced(i, 1);
+  const at = behind == null ? 0 : list.findIndex((entry) => entry[step.key] === behind) + 1 || list.length;
+  return list.toSpliced(at, 0, now as Entry);
 }
 
 /** The entries that are named, in that order, in the places that they have among all others. */

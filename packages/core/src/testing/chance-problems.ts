@@ -156,6 +156,12 @@ const gridded = (link: Link): Link => ({
   orAfterMin: Math.ceil(link.orAfterMin / GRID_MIN) * GRID_MIN,
 });
 
+/** Who may do a job: one alone, or two together. */
+const setsOf = (may: readonly number[], hands: number): readonly (readonly number[])[] =>
+  hands === 1 ? may.map((one) => [one]) : may.flatMap((a, i) => may.slice(i + 1).map((b) => [a, b]));
+const isThere = (windows: readonly Window[], atMin: number, workMin: number): boolean =>
+  windows.some(({ fromMin, toMin }) => fromMin <= atMin && toMin >= atMin + workMin);
+
 /** Asked so often at most: more is called not counted out. */
 const MAX_ASKED = 400_000;
 /**
@@ -183,13 +189,12 @@ export function countedOut(problem: Problem, before: number): number | null | un
     let from = Math.max(0, notBeforeMin);
     for (const link of links) if (link.to === job) from = Math.max(from, link.pace.after(placed[link.from]!.endMin, link.leastMin));
     const part = { ...problem, jobs: jobs.slice(0, job + 1), links: links.filter(({ to }) => to <= job) };
-    const sets = hands === 1 ? may.map((one) => [one]) : may.flatMap((a, i) => may.slice(i + 1).map((b) => [a, b]));
+    const sets = setsOf(may, hands);
     // Somebody may have set up before: who, is asked when all is placed.
     const lengths = setUpMin === 0 ? [jobs[job]!.workMin] : [jobs[job]!.workMin, jobs[job]!.workMin + setUpMin];
     for (let at = pinnedMin ?? Math.ceil(from / GRID_MIN) * GRID_MIN; at + lengths[0]! + tail[job]! < best; at += GRID_MIN) {
       for (const [own, workMin] of sets.flatMap((set) => lengths.map((length) => [set, length] as const))) {
-        const isThere = own.every((person) => people[person]!.windows.some(({ fromMin, toMin }) => fromMin <= at && toMin >= at + workMin));
-        if (!isThere && pinnedMin === null) continue;
+        if (pinnedMin === null && !own.every((person) => isThere(people[person]!.windows, at, workMin))) continue;
         asked++;
         placed.push({ startMin: at, endMin: at + workMin, stretches: [{ fromMin: at, toMin: at + workMin }], people: own });
         if (breachesOf(part, placed).every(({ code }) => code === 'work')) on();

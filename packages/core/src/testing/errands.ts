@@ -41,6 +41,16 @@ export function anErrand(random: Random, wantCount: number, shopCount: number, o
   return { wants, shops, offers };
 }
 
+const isEnough = (wants: readonly Want[], offers: readonly Offer[], counts: readonly number[]): boolean =>
+  wants.every(
+    ({ stockId, amount }) =>
+      offers.reduce((sum, offer, j) => sum + (offer.stockId === stockId ? counts[j]! * offer.amount : 0), 0) >= amount - 1e-9,
+  );
+const isBetter = (basket: Basket, best: Basket | null): boolean =>
+  best === null ||
+  basket.totalMinor < best.totalMinor ||
+  (basket.totalMinor === best.totalMinor && basket.leftMinor < best.leftMinor - 1e-6);
+
 /** The cheapest basket by looking at every one that there is, and of these the one that leaves least; null where nothing does. For few offers only. */
 export function bestOfAll({ wants, shops, offers }: Errand): Basket | null {
   let best: Basket | null = null;
@@ -48,17 +58,9 @@ export function bestOfAll({ wants, shops, offers }: Errand): Basket | null {
   const cheapest = offers.map((offer) => Math.min(offer.priceMinor, ...offer.steps.map(({ priceMinor }) => priceMinor)));
   const look = (i: number, leastMinor: number): void => {
     if (i === offers.length) {
-      const isEnough = wants.every(
-        ({ stockId, amount }) =>
-          offers.reduce((sum, offer, j) => sum + (offer.stockId === stockId ? counts[j]! * offer.amount : 0), 0) >= amount - 1e-9,
-      );
-      if (!isEnough) return;
+      if (!isEnough(wants, offers, counts)) return;
       const basket = basketOf(wants, shops, offers, counts);
-      const isBetter =
-        best === null ||
-        basket.totalMinor < best.totalMinor ||
-        (basket.totalMinor === best.totalMinor && basket.leftMinor < best.leftMinor - 1e-6);
-      if (isBetter) best = basket;
+      if (isBetter(basket, best)) best = basket;
       return;
     }
     // Without a basket yet nothing is too dear: what alone holds all of it is found first.

@@ -99,6 +99,11 @@ export class Model {
       const apart = changesBetween({ plan, record }, device.board);
       if (apart.length > 0) found.push(`device ${device.index} differs: ${JSON.stringify(apart).slice(0, 200)}`);
     }
+    return [...found, ...this.lostNames({ plan, record }), ...this.lostDeeds(), ...this.lostSheets(record)];
+  }
+
+  private lostNames({ plan, record }: Board): readonly string[] {
+    const found: string[] = [];
     for (let i = 0; i < FEATURES; i++) {
       const own = this.intents.filter(({ place }) => place === `f${i}`);
       const seen = new Set(own.map(({ from }) => from));
@@ -107,9 +112,15 @@ export class Model {
         if (to !== final && !seen.has(to) && !this.clashes.has(to))
           found.push(`f${i}: “${to}” was lost, “${final}” stands and nobody knew of it`);
     }
-    for (const deed of this.deeds)
-      if (this.server.journal.filter((kept) => kept.deed.id === deed.id).length !== 1)
-        found.push(`${deed.act.kind} ${deed.id} is not in the journal once`);
+    return found;
+  }
+  private lostDeeds(): readonly string[] {
+    return this.deeds
+      .filter(({ id }) => this.server.journal.filter((kept) => kept.deed.id === id).length !== 1)
+      .map(({ id, act }) => `${act.kind} ${id} is not in the journal once`);
+  }
+  private lostSheets(record: Board['record']): readonly string[] {
+    const found: string[] = [];
     const there = new Set(record.cutSheets.map(({ id }) => id));
     const sheets = this.intents.filter(({ place }) => place.startsWith('sheet'));
     for (const place of new Set(sheets.map((one) => one.place))) {

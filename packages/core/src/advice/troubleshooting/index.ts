@@ -1,4 +1,4 @@
-export type { Cause, MendWork } from './causes';
+export type { Cause, MendWork } from './mishap';
 export type { MishapFacts } from './facts';
 export { mendFor } from './mend';
 export { diagnosed, mishapNames } from './rank';

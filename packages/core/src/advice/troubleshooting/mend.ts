@@ -1,6 +1,6 @@
 import type { Catalogue } from '../../catalogue';
 import type { Mended } from '../../plan';
-import type { MendWork } from './causes';
+import type { MendWork } from './mishap';
 
 /**
  * The work that puts a mishap right on one workpiece.

@@ -1,4 +1,5 @@
-import { type Cause, type Mishap, MISHAPS } from './causes';
+import { MISHAPS } from './causes';
+import type { Cause, Mishap } from './mishap';
 import type { MishapFacts } from './facts';
 
 /** A cause as it stands among the others. */

@@ -177,7 +177,7 @@ const leastOf = (schema: z.ZodArray): number =>
 export function blankOf(field: Field): unknown {
   switch (field.is) {
     case 'number':
-      return Math.max(field.isAbove ? 1 : 0, field.least);
+      return lowestOf(field);
     case 'money':
       return field.mayBeFree ? 0 : 100;
     case 'figure':
@@ -198,9 +198,11 @@ export function blankOf(field: Field): unknown {
     case 'list':
       return Array.from({ length: field.least }, () => blankOf(field.of));
     case 'one-of':
-      return { [field.key]: field.options[0]!.word, ...blankGroup(field.options[0]!.fields) };
+      return blankOption(field);
   }
 }
+const lowestOf = ({ isAbove, least }: Extract<Field, { is: 'number' }>): number => Math.max(isAbove ? 1 : 0, least);
+const blankOption = ({ key, options: [first] }: Extract<Field, { is: 'one-of' }>) => ({ [key]: first!.word, ...blankGroup(first!.fields) });
 export const blankGroup = (fields: readonly NamedField[]): Record<string, unknown> =>
   Object.fromEntries(fields.map(({ key, field }) => [key, blankOf(field)]));
 

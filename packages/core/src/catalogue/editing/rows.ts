@@ -115,7 +115,7 @@ function readRow(
   catalogue: Catalogue,
 ): OwnEntry | Omit<BadRow, 'line'> {
   const said = new Map<string, string>();
-  for (const [i, name] of head.entries()) if (columns.has(name)) said.set(name, cells[i] ?? '');
+  head.forEach((name, i) => columns.has(name) && said.set(name, cells[i] ?? ''));
   const [saidId, saidName] = [said.get('id') ?? '', said.get('name')];
   const there = named(kind, saidId, saidName, catalogue);
   const id = saidId !== '' ? saidId : (there?.id ?? idFor(catalogue, kind, saidName ?? ''));
@@ -125,12 +125,13 @@ function readRow(
     const { at, field, mayBeEmpty } = columns.get(name)!;
     const read = readCell(field, text, mayBeEmpty);
     if (!read.ok) return { column: name, message: read.message };
-    if (read.value !== undefined) setAt(body, at, read.value);
-    else if (text === '' && mayBeEmpty && !/\.(low|high)$/.test(name)) setAt(body, at, undefined);
+    if (read.value !== undefined || isCleared(name, text, mayBeEmpty)) setAt(body, at, read.value);
   }
   return { kind, id, body: completed({ is: 'group', fields: fieldsOf(kind) }, { ...body, id }) };
 }
 
+/** An empty cell takes a value away; an end of a range that says nothing is the value itself. */
+const isCleared = (name: string, text: string, mayBeEmpty: boolean): boolean => text === '' && mayBeEmpty && !/\.(low|high)$/.test(name);
 /** The entry that a row is about: by its id, or by its name where it says none. */
 function named(kind: Kind, id: string, name: string | undefined, catalogue: Catalogue): { readonly id: string } | undefined {
   const list = catalogue[kind] as readonly { readonly id: string; readonly name?: string }[];

@@ -209,12 +209,4 @@ function bothLeft(my: SavedLayout, their: SavedLayout): SavedLayout | null {
 }
 
 /** Parts that are merged entry by entry, as they are where nobody knows what both sides grew from. */
-const NOTHING = {
-  features: [],
-  surfaces: [],
-  pieces: [],
-  cutting: NO_CUTTING,
-  mends: [],
-  tableNotes: [],
-  calendar: null,
-} as const;
+const NOTHING = { features: [], surfaces: [], pieces: [], cutting: NO_CUTTING, mends: [], tableNotes: [], calendar: null } as const;

@@ -3,6 +3,7 @@ import { overlayOf, standsMm, waterLevelMm } from './profile';
 import { kindOf } from '../../plan/features';
 import { type Box, type Point, type Region, isEmpty, regionBox } from '../../base/geometry';
 import type { Ground } from './ground';
+import type { Land } from './land';
 import { type Heights, heightsOf } from './level';
 import { type Upright, standAmong } from './upright';
 
@@ -43,36 +44,15 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
   const waterMm = new Float32Array(size);
   const zone = new Uint8Array(size);
   const grid = { cols, rows, cellMm };
+  const own: Cells = { ...grid, heightMm, waterMm, zone };
   // Masses first, the highest counting; then holes, which cut through; then what lies on top.
-  for (const land of ground.lands) {
-    if (land.role !== 'mass') continue;
-    const at = heightsOf(land, heights?.built);
-    eachCell(land.body, grid, (i, point) => (heightMm[i] = Math.max(heightMm[i]!, at(point))));
-  }
-  for (const land of ground.lands) {
-    if (land.role !== 'hole') continue;
-    const at = heightsOf(land);
-    const brimMm = waterLevelMm(land);
-    eachCell(land.body, grid, (i, point) => {
-      const floor = at(point);
-      heightMm[i] = floor;
-      if (brimMm !== null) waterMm[i] = Math.max(0, brimMm - floor);
-    });
-  }
-  for (const land of ground.lands) {
-    if (land.zone === null) continue;
-    const index = GROUND_KINDS.indexOf(land.zone);
-    const overlay = overlayOf(land);
-    eachCell(land.shows, grid, (i, point) => {
-      zone[i] = index;
-      if (overlay !== null) heightMm[i] = heightMm[i]! + overlay(point);
-    });
-  }
+  heap(ground.lands, own, heights);
+  dig(ground.lands, own);
+  overlay(ground.lands, own);
   if (heights !== undefined) cover(GROUND_KINDS.map(heights.coveredMm), zone, heightMm, waterMm);
   const walkMm = heightMm.slice();
-  for (const { feature, whole } of ground.lands) {
+  for (const { feature, whole } of ground.lands)
     if (kindOf(feature).isDeck?.(feature)) eachCell(whole, grid, (i) => (walkMm[i] = Math.max(0, walkMm[i]!)));
-  }
   const topMm = walkMm.slice();
   const shaped = new Set(uprights?.list.map(({ featureId }) => featureId));
   for (const land of ground.lands) {
@@ -81,6 +61,43 @@ export function fieldOf(ground: Ground, table: Box, cellMm: number, heights?: He
   }
   const over = uprights === undefined || uprights.list.length === 0 ? null : raise(uprights, { ...grid, walkMm, topMm });
   return { cols, rows, cellMm, heightMm, walkMm, topMm, waterMm, zone, over };
+}
+
+/** A grid while features are laid into it. */
+type Cells = Pick<HeightField, 'cols' | 'rows' | 'cellMm' | 'heightMm' | 'waterMm' | 'zone'>;
+function heap(lands: readonly Land[], field: Cells, heights: Heights | undefined): void {
+  const { heightMm } = field;
+  for (const land of lands) {
+    if (land.role !== 'mass') continue;
+    const at = heightsOf(land, heights?.built);
+    eachCell(land.body, field, (i, point) => (heightMm[i] = Math.max(heightMm[i]!, at(point))));
+  }
+}
+function dig(lands: readonly Land[], field: Cells): void {
+  const { heightMm, waterMm } = field;
+  for (const land of lands) {
+    if (land.role !== 'hole') continue;
+    const at = heightsOf(land);
+    const brimMm = waterLevelMm(land);
+    eachCell(land.body, field, (i, point) => {
+      const floor = at(point);
+      heightMm[i] = floor;
+      if (brimMm !== null) waterMm[i] = Math.max(0, brimMm - floor);
+    });
+  }
+}
+/** Which kind of ground each cell is, and what the features of that ground add to its height. */
+function overlay(lands: readonly Land[], field: Cells): void {
+  const { heightMm, zone } = field;
+  for (const land of lands) {
+    if (land.zone === null) continue;
+    const index = GROUND_KINDS.indexOf(land.zone);
+    const own = overlayOf(land);
+    eachCell(land.shows, field, (i, point) => {
+      zone[i] = index;
+      if (own !== null) heightMm[i] = heightMm[i]! + own(point);
+    });
+  }
 }
 
 /** Puts what has a shape of its own on the table; it stands on the highest ground under it. @returns what hangs over figures */

@@ -102,6 +102,12 @@ const STEPS = [-1, 0, 1].flatMap((dy) =>
   [-1, 0, 1].filter((dx) => dx !== 0 || dy !== 0).map((dx) => ({ dx, dy, long: Math.hypot(dx, dy) })),
 );
 
+/** The cells from where a way began to its end. */
+function wayTo(end: number, cameFrom: Int32Array): number[] {
+  const cells: number[] = [];
+  for (let at = end; at >= 0; at = cameFrom[at]!) cells.push(at);
+  return cells.reverse();
+}
 /** The shortest way for a base that needs a clearance: Dijkstra's method over the cells that have it, on buckets of half a cell. */
 function shortestWay({ cols, rows, clearMm }: Clearance, starts: readonly number[], goals: ReadonlySet<number>, needMm: number): number[] {
   const slack = 1e-4;
@@ -117,11 +123,7 @@ function shortestWay({ cols, rows, clearMm }: Clearance, starts: readonly number
   for (let b = 0; b < buckets.length; b++) {
     for (const cell of buckets[b] ?? []) {
       if (Math.floor(far[cell]! * 2) < b) continue;
-      if (goals.has(cell)) {
-        const cells: number[] = [];
-        for (let at = cell; at >= 0; at = cameFrom[at]!) cells.push(at);
-        return cells.reverse();
-      }
+      if (goals.has(cell)) return wayTo(cell, cameFrom);
       const [x, y] = [cell % cols, Math.floor(cell / cols)];
       for (const { dx, dy, long } of STEPS) {
         if (x + dx < 0 || y + dy < 0 || x + dx >= cols || y + dy >= rows) continue;

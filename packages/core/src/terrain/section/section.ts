@@ -197,52 +197,77 @@ interface ColumnInputs extends SectionInputs {
 
 /** What lies over one another at a point, from the substrate up. */
 function columnAt(point: Point, inputs: ColumnInputs): Column {
-  const { substrate, ground, stack, builtMm, catalogue } = inputs;
+  const { substrate, ground, stack } = inputs;
   const land = landAt(ground, point);
   const groundMm = stack.ground.value;
   const hole = land?.role === 'hole' ? land : null;
-  const slopes = hole !== null && isSloped(hole);
   const floorMm = hole === null ? groundMm : Math.max(substrate === null ? -Infinity : 0, groundMm + heightsOf(hole)(point));
-  const slabs: Column['slabs'] = [];
-  for (const { id, kind, materialId, thicknessMm, bottomMm, topMm: uncutMm } of stack.base) {
+  const column: Building = {
+    point,
+    hole,
+    slabs: baseSlabs(hole, floorMm, inputs),
+    topMm: floorMm,
+    isUneven: hole !== null && isSloped(hole),
+  };
+  if (hole === null) addRaised(column, inputs);
+  const shown = shownAt(ground, point);
+  addFacings(column, shown, inputs);
+  addCoat(column, shown, inputs);
+  const mark = markFor(shown, column.topMm, groundMm);
+  if (hole !== null) addWater(column, hole, groundMm);
+  return { slabs: column.slabs, mark };
+}
+
+/** A column while it is built, up to `topMm`. */
+interface Building {
+  readonly point: Point;
+  readonly hole: Land | null;
+  readonly slabs: Piece[];
+  topMm: number;
+  /** Something under the coats does not lie level. */
+  isUneven: boolean;
+}
+/** Base layers, those of the ground cut down to the floor of a hole. */
+function baseSlabs(hole: Land | null, floorMm: number, inputs: ColumnInputs): Piece[] {
+  const slopes = hole !== null && isSloped(hole);
+  return inputs.stack.base.flatMap(({ id, kind, materialId, thicknessMm, bottomMm, topMm: uncutMm }) => {
     const isCut = kind === 'ground' && uncutMm > floorMm;
-    const cutMm = isCut ? floorMm : uncutMm;
-    if (cutMm > bottomMm) slabs.push(slab({ id, materialId, thicknessMm, bottomMm, topMm: cutMm, isSloped: slopes && isCut }, inputs));
-  }
-  let topMm = floorMm;
-  const under =
-    hole === null ? stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm) : [];
-  for (const { land: lift, materialId, buildUp } of under) {
-    const carved = isSloped(lift);
-    const surfaceMm = carved ? groundMm + heightsOf(lift, builtMm)(point) : Infinity;
+    const topMm = isCut ? floorMm : uncutMm;
+    return topMm > bottomMm ? [slab({ id, materialId, thicknessMm, bottomMm, topMm, isSloped: slopes && isCut }, inputs)] : [];
+  });
+}
+/** Layers of raised ground, one on another, carved where they slope. */
+function addRaised(column: Building, inputs: ColumnInputs): void {
+  const { stack, builtMm } = inputs;
+  const { point } = column;
+  const under = stack.raised.filter((raised) => contains(raised.land.body, point)).sort((a, b) => a.land.baseMm - b.land.baseMm);
+  for (const { land, materialId, buildUp } of under) {
+    const carved = isSloped(land);
+    column.isUneven ||= carved;
+    const surfaceMm = carved ? stack.ground.value + heightsOf(land, builtMm)(point) : Infinity;
     (buildUp?.thicknessesMm ?? []).forEach((thicknessMm, i) => {
-      const upTo = Math.min(topMm + thicknessMm, surfaceMm);
-      if (upTo <= topMm) return;
-      slabs.push(slab({ id: `${lift.id}-${i}`, materialId, thicknessMm, bottomMm: topMm, topMm: upTo, isSloped: carved }, inputs));
-      topMm = upTo;
+      const topMm = Math.min(column.topMm + thicknessMm, surfaceMm);
+      if (topMm <= column.topMm) return;
+      column.slabs.push(slab({ id: `${land.id}-${i}`, materialId, thicknessMm, bottomMm: column.topMm, topMm, isSloped: carved }, inputs));
+      column.topMm = topMm;
     });
   }
-  const shown = shownAt(ground, point);
+}
+function addFacings(column: Building, shown: Land | null, inputs: ColumnInputs): void {
   const surface = shown?.zone ?? 'open';
-  for (const layer of stack.facings.find(({ zone }) => zone === surface)?.layers ?? []) {
-    slabs.push(
-      slab(
-        {
-          id: `facing-${surface}-${layer.id}`,
-          materialId: layer.materialId,
-          thicknessMm: layer.thicknessMm,
-          bottomMm: topMm,
-          topMm: topMm + layer.thicknessMm,
-          isSloped: under.some(({ land: lift }) => isSloped(lift)),
-        },
-        inputs,
-      ),
-    );
-    topMm += layer.thicknessMm;
+  const isOnSlope = column.hole === null && column.isUneven;
+  for (const { id, materialId, thicknessMm } of inputs.stack.facings.find(({ zone }) => zone === surface)?.layers ?? []) {
+    const topMm = column.topMm + thicknessMm;
+    const facing = { id: `facing-${surface}-${id}`, materialId, thicknessMm, bottomMm: column.topMm, topMm, isSloped: isOnSlope };
+    column.slabs.push(slab(facing, inputs));
+    column.topMm = topMm;
   }
-  const overlayMm = shown === null ? 0 : (overlayOf(shown)?.(point) ?? 0);
-  const filmMm = coatsAt(shown, surface, inputs).reduce((sum, coat) => sum + filmOf(coat, catalogue), 0) + overlayMm;
-  const isUneven = slopes || under.some(({ land: lift }) => isSloped(lift)) || (shown !== null && overlayOf(shown) !== null);
+}
+/** Texture with what the feature itself adds, drawn thicker than it is where it would not show. */
+function addCoat({ slabs, point, topMm, isUneven }: Building, shown: Land | null, inputs: ColumnInputs): void {
+  const surface = shown?.zone ?? 'open';
+  const overlay = shown === null ? null : overlayOf(shown);
+  const filmMm = coatsAt(shown, surface, inputs).reduce((sum, coat) => sum + filmOf(coat, inputs.catalogue), 0) + (overlay?.(point) ?? 0);
   if (filmMm > 0)
     slabs.push({
       id: `coat-${surface}`,
@@ -251,23 +276,21 @@ function columnAt(point: Point, inputs: ColumnInputs): Column {
       hatch: 'solid',
       bottomMm: topMm,
       topMm: topMm + Math.max(filmMm, COAT_DRAWN_MM),
-      isSloped: isUneven,
+      isSloped: isUneven || overlay !== null,
     });
-  const waterMm = hole === null ? null : waterLevelMm(hole);
-  if (hole !== null && waterMm !== null) {
-    const brimMm = groundMm + waterMm;
-    if (brimMm > topMm)
-      slabs.push({
-        id: `water-${hole.id}`,
-        name: hole.name,
-        what: 'water',
-        hatch: 'water',
-        bottomMm: topMm,
-        topMm: brimMm,
-        isSloped: slopes,
-      });
-  }
-  return { slabs, mark: markFor(shown, topMm, groundMm) };
+}
+function addWater({ slabs, topMm }: Building, hole: Land, groundMm: number): void {
+  const waterMm = waterLevelMm(hole);
+  if (waterMm === null || groundMm + waterMm <= topMm) return;
+  slabs.push({
+    id: `water-${hole.id}`,
+    name: hole.name,
+    what: 'water',
+    hatch: 'water',
+    bottomMm: topMm,
+    topMm: groundMm + waterMm,
+    isSloped: isSloped(hole),
+  });
 }
 
 function markFor(shown: Land | null, topMm: number, groundMm: number): Column['mark'] {

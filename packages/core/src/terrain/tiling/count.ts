@@ -50,19 +50,18 @@ function* countAll(
   const start = [...kinds.map(({ tileIds }) => tileIds.length), ...Array<number>(columns).fill(-1), -1];
   let layer = new Map<string, { readonly state: readonly number[]; ways: number }>([['', { state: start, ways: 1 }]]);
   let looked = 0;
+  const isApart = (from: number, edge: number): boolean => from >= 0 && mate[from * edgeCount + edge] === 0;
   for (let cell = 0; cell < cells; cell++) {
     const column = cell % columns;
     const next = new Map<string, { readonly state: readonly number[]; ways: number }>();
-    const allowed = locks[cell] === null || locks[cell] === undefined ? posesOn[cell]! : [locks[cell]!];
+    const allowed = allowedOn(posesOn[cell]!, locks[cell] ?? null);
     const above = kinds.length + column;
     const beside = kinds.length + columns;
     for (const { state, ways } of layer.values()) {
       for (const index of allowed) {
         if (++looked % STRIDE === 0) yield { cells: cell, of: cells, count: null };
         const { kind, edges } = poses[index]!;
-        if (state[kind] === 0) continue;
-        if (state[above]! >= 0 && mate[state[above]! * edgeCount + edges[0]] === 0) continue;
-        if (column > 0 && mate[state[beside]! * edgeCount + edges[3]] === 0) continue;
+        if (state[kind] === 0 || isApart(state[above]!, edges[0]) || (column > 0 && isApart(state[beside]!, edges[3]))) continue;
         const after = state.slice();
         after[kind] = after[kind]! - 1;
         after[above] = cell + columns < cells ? classOf[edges[2]]! : -1;
@@ -76,10 +75,11 @@ function* countAll(
     }
     layer = next;
   }
-  let sum = 0;
-  for (const { ways } of layer.values()) sum = Math.min(Number.MAX_SAFE_INTEGER, sum + ways);
-  return sum;
+  return waysOf(layer);
 }
+const allowedOn = (poses: readonly number[], locked: number | null): readonly number[] => (locked === null ? poses : [locked]);
+const waysOf = (layer: ReadonlyMap<string, { readonly ways: number }>): number =>
+  [...layer.values()].reduce((sum, { ways }) => Math.min(Number.MAX_SAFE_INTEGER, sum + ways), 0);
 
 /** The first edge that mates with the same edges, for each edge: the frontier need not tell them apart. */
 function mateClasses(mate: Uint8Array, edgeCount: number): Int32Array {

@@ -103,14 +103,11 @@ function stretchAt({ from, to, lengthMm, lands, walls }: Walked, start: number, 
   const slack = Math.min(MIN_MM / lengthMm, (end - start) / 4);
   const shown = shownAt(ground, middle);
   const wall = walls.find(({ whole }) => contains(whole, middle));
-  const standsMm = wall === undefined ? 0 : (kindOf(wall.feature).standsMm?.(wall.feature) ?? 0);
+  const top = wall ?? shown;
   // No outline is crossed on the way: what holds in the middle holds from end to end.
   const surface = bareAt(ground, middle);
-  const levelAt = (t: number): number => surface(between(from, to, t)) + standsMm;
-  const isUneven = lands.some(
-    (land) => (isSloped(land) || overlayOf(land) !== null) && (contains(land.body, middle) || contains(land.shows, middle)),
-  );
-  const reliefMm = isUneven ? reliefAlong(levelAt, start + slack, end - slack, lengthMm) : null;
+  const levelAt = (t: number): number => surface(between(from, to, t)) + standsOn(wall);
+  const reliefMm = isUnevenAt(middle, lands) ? reliefAlong(levelAt, start + slack, end - slack, lengthMm) : null;
   return {
     fromMm: start * lengthMm,
     toMm: end * lengthMm,
@@ -119,9 +116,13 @@ function stretchAt({ from, to, lengthMm, lands, walls }: Walked, start: number, 
     toLevelMm: reliefMm?.at(-1) ?? levelAt(end - slack),
     reliefMm,
     waterMm: shown === null ? null : waterLevelMm(shown),
-    featureId: wall?.feature.id ?? shown?.feature.id ?? null,
+    featureId: top?.feature.id ?? null,
   };
 }
+
+const standsOn = (wall: Land | undefined): number => (wall === undefined ? 0 : (kindOf(wall.feature).standsMm?.(wall.feature) ?? 0));
+const isUnevenAt = (at: Point, lands: readonly Land[]): boolean =>
+  lands.some((land) => (isSloped(land) || overlayOf(land) !== null) && (contains(land.body, at) || contains(land.shows, at)));
 
 /** Heights in even steps; null where they run straight from end to end. */
 function reliefAlong(levelAt: (t: number) => number, start: number, end: number, lengthMm: number): readonly number[] | null {

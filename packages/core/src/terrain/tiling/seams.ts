@@ -135,17 +135,14 @@ function crossing(
   const higherMm = tidyMm(Math.abs(apartMm) > Math.abs(atMiddleMm) ? apartMm : atMiddleMm);
   const waterMm = first.waterMm === null || second.waterMm === null ? 0 : tidyMm(second.waterMm - first.waterMm);
   const partMm = Math.max(Math.abs(first.fromMm - second.fromMm), Math.abs(first.toMm - second.toMm));
-  const isApart = partMm > ALONG_MM + 1e-6;
-  const fault =
-    isApart && Math.abs(offsetMm) >= Math.abs(widerMm) / 2 - 1e-9
-      ? 'place'
-      : isApart
-        ? 'width'
-        : Math.abs(higherMm) > LEVEL_MM + 1e-6
-          ? 'level'
-          : Math.abs(waterMm) > LEVEL_MM + 1e-6
-            ? 'water'
-            : null;
   const sizes = { place: Math.abs(offsetMm), width: Math.abs(widerMm), level: Math.abs(higherMm), water: Math.abs(waterMm) };
+  const fault = faultBy(sizes, partMm);
   return { ...common, offsetMm, widerMm, higherMm, fault, sizeMm: fault === null ? 0 : sizes[fault] };
+}
+
+/** What is most wrong where two edges meet; null for nothing that shows. @param partMm how far their ends lie apart along the seam */
+function faultBy({ place, width, level, water }: Readonly<Record<'place' | 'width' | 'level' | 'water', number>>, partMm: number) {
+  if (partMm > ALONG_MM + 1e-6) return place >= width / 2 - 1e-9 ? 'place' : 'width';
+  if (level > LEVEL_MM + 1e-6) return 'level';
+  return water > LEVEL_MM + 1e-6 ? 'water' : null;
 }

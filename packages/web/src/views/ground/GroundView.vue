@@ -80,26 +80,29 @@ useEventListener('keydown', (event) => {
 
 /** @returns whether the key meant something here */
 function pressed(event: KeyboardEvent, target: HTMLElement): boolean {
+  if (sketch.isSetting.value) return pressedDrawing(event, target);
+  return chosen.value.length > 0 ? pressedChosen(event) : chooseTool(event.key);
+}
+function pressedDrawing(event: KeyboardEvent, target: HTMLElement): boolean {
   const arrow = arrowStep(event);
-  if (sketch.isSetting.value) {
-    if (arrow !== null) moveCross(arrow);
-    else if (event.key === ' ' && target.tagName !== 'BUTTON') sketch.addPoint();
-    else if (event.key === 'Enter' && target.tagName !== 'BUTTON') sketch.finish();
-    else if (event.key === 'Backspace') sketch.takeBack();
-    else if (event.key === 'Escape') sketch.giveUp();
-    else if (/^[\d+−-]$/.test(event.key)) typePoint.value?.begin(event.key);
-    else return chooseTool(event.key);
-    return true;
-  }
-  if (chosen.value.length > 0) {
-    if (arrow !== null) moveChosen(arrow.dxMm, arrow.dyMm);
-    else if (event.key === 'Delete') sketch.refuse(removeFeatures(store, chosen.value));
-    else if (event.key === 'Escape') choose([]);
-    else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? 1 : -1);
-    else return chooseTool(event.key);
-    return true;
-  }
-  return chooseTool(event.key);
+  const isOnButton = target.tagName === 'BUTTON';
+  if (arrow !== null) moveCross(arrow);
+  else if (event.key === ' ' && !isOnButton) sketch.addPoint();
+  else if (event.key === 'Enter' && !isOnButton) sketch.finish();
+  else if (event.key === 'Backspace') sketch.takeBack();
+  else if (event.key === 'Escape') sketch.giveUp();
+  else if (/^[\d+−-]$/.test(event.key)) typePoint.value?.begin(event.key);
+  else return chooseTool(event.key);
+  return true;
+}
+function pressedChosen(event: KeyboardEvent): boolean {
+  const arrow = arrowStep(event);
+  if (arrow !== null) moveChosen(arrow.dxMm, arrow.dyMm);
+  else if (event.key === 'Delete') sketch.refuse(removeFeatures(store, chosen.value));
+  else if (event.key === 'Escape') choose([]);
+  else if ((event.key === '[' || event.key === ']') && selected.value?.shape.form === 'strip') widen(event.key === ']' ? 1 : -1);
+  else return chooseTool(event.key);
+  return true;
 }
 
 function moveChosen(dxMm: number, dyMm: number): void {

@@ -104,27 +104,10 @@ export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Ca
   if (!stocks.ok) return refuse(stocks.problem);
   const shape = of.shape(parsed.data as never, scale);
   if (!shape.ok) return refuse({ field: shape.problem.field, says: shape.problem.says });
-  const bare: MadeObject[] = [];
-  for (const assembly of shape.value.objects) {
-    const bodies = resolved(assembly, stocks.value);
-    if (!bodies.ok) return refuse({ field: null, says: noShapeWords(bodies.problem) });
-    bare.push({
-      id: assembly.id,
-      name: assembly.name,
-      count: assembly.count,
-      assembly,
-      bodies: bodies.value,
-      courses: [],
-      loose: (shape.value.loose ?? []).filter(({ objectId }) => objectId === assembly.id),
-      ...withLayers(
-        flatParts(bodies.value),
-        laminates,
-        shape.value.liningRole === undefined ? [] : liningsOf(assembly, stocks.value, shape.value.liningRole),
-      ),
-    });
-  }
-  const clads = cladsOf(piece, bare, of.clads, catalogue);
-  const objects = clads.length === 0 ? bare : bare.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
+  const bare = objectsOf(shape.value, stocks.value, laminates);
+  if (!bare.ok) return refuse({ field: null, says: bare.problem });
+  const clads = cladsOf(piece, bare.value, of.clads, catalogue);
+  const objects = clads.length === 0 ? bare.value : bare.value.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
   const fills = fillsOf(piece, objects, shape.value, catalogue);
   const facts = factsOf(
     piece,
@@ -184,6 +167,32 @@ function facesOf(
 }
 const shownMm2 = (object: MadeObject, shows: string): number =>
   cladSurfaces(object, shows, 0, false, 0).reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
+
+/** The objects of a piece with their parts; the words for why they cannot be cut. */
+function objectsOf(
+  { objects, loose = [], liningRole }: PieceShape,
+  stocks: StockSizes,
+  laminates: readonly Laminate[],
+): Result<readonly MadeObject[], string> {
+  const made: MadeObject[] = [];
+  for (const assembly of objects) {
+    const { id, name, count } = assembly;
+    const bodies = resolved(assembly, stocks);
+    if (!bodies.ok) return fail(noShapeWords(bodies.problem));
+    const linings = liningRole === undefined ? [] : liningsOf(assembly, stocks, liningRole);
+    made.push({
+      id,
+      name,
+      count,
+      assembly,
+      bodies: bodies.value,
+      courses: [],
+      loose: loose.filter(({ objectId }) => objectId === id),
+      ...withLayers(flatParts(bodies.value), laminates, linings),
+    });
+  }
+  return ok(made);
+}
 
 /** Parts of a stock that is glued up are cut layer by layer; linings are cut with the rest. */
 function withLayers(

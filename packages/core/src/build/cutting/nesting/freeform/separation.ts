@@ -160,13 +160,6 @@ export class Separation {
       if (dx - a.right >= near || a.left - other.widthMm - dx >= near || dy - a.bottom >= near || a.top - other.depthMm - dy >= near)
         continue;
       for (const b of other.pieces) {
-        if (
-          b.left + dx - a.right >= near ||
-          a.left - b.right - dx >= near ||
-          b.top + dy - a.bottom >= near ||
-          a.top - b.bottom - dy >= near
-        )
-          continue;
         const depth = depthOf(a, b, dx, dy, near);
         if (depth > sum) sum = depth;
       }

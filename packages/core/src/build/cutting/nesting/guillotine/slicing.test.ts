@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../../../base/random';
 import { type CutNode, leavesOf } from './cut-tree';
-import { type Ground, type Slab, SlicingSearch, SlicingTrees } from './slicing';
+import { SlicingSearch } from './slicing';
+import { type Ground, type Slab, SlicingTrees } from './slicing-trees';
 
 const partAt =
   (slabs: readonly Slab[]) =>

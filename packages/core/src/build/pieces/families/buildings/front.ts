@@ -1,39 +1,13 @@
-import { z } from 'zod';
 import type { Point } from '../../../../base/geometry';
 import { seeded } from '../../../../base/random';
 import { ok } from '../../../../base/result';
-import { mm, oneOf, whole, within, yesOrNo } from '../../../../plan/fields';
 import type { Bar, Face, Opening, Vec } from '../../../shell';
 import { PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../../asks';
 import { levelFace, wallOf, walled } from '../../measures/enclosure';
 import { type PieceShape, type StandingLevel, type Strung, pieceFamily, rectangleRing, refused } from '../../family';
 import { doorAt } from '../../openings';
-
-const settings = z.strictObject({
-  widthMm: mm(SIZES.lengthMm),
-  heightMm: mm(SIZES.lengthMm),
-  columns: whole({ min: 1, max: 12 }),
-  rows: whole({ min: 1, max: 8 }),
-  /** Clear inside; the lid of each is a platform for the row above. */
-  boxWideMm: mm(SIZES.openingMm),
-  boxHighMm: mm(SIZES.openingMm),
-  boxDeepMm: mm(SIZES.openingMm),
-  doorWidthMm: mm(SIZES.openingMm),
-  doorHeightMm: mm(SIZES.openingMm),
-  overhangMm: mm({ min: 0, max: 20 }),
-  /** Of the places for boxes, so many are taken. */
-  filledPct: within({ min: 10, max: 100 }, '%'),
-  /** By how much boxes may stand back behind the deepest. */
-  strayPct: within({ min: 0, max: 50 }, '%'),
-  /** What the other places have. */
-  free: oneOf(['nothing', 'holes', 'tubes', 'galleries']),
-  /** Flights from landing to landing up the right side. */
-  stairs: yesOrNo(),
-  stairsMm: mm({ min: 20, max: 400 }),
-  footMm: mm({ min: 10, max: 300 }),
-  seed: whole({ min: 1, max: 9_999 }),
-});
-type Front = z.infer<typeof settings>;
+import { STAIRS_IN_MM, LANDING_SHARE, BETWEEN_MM, BEHIND, settings, type Front } from './front-settings';
+import { stairsOf } from './front-stairs';
 
 export const front = pieceFamily('front', settings, {
   name: 'Upright front',
@@ -103,8 +77,6 @@ export const front = pieceFamily('front', settings, {
 
 /** The panel without the strip that stairs go up. */
 const boxedMm = ({ widthMm, stairs, stairsMm }: Front): number => widthMm - (stairs ? stairsMm : 0);
-/** What walls, lids and floors of the stoutest sheet take between two boxes. */
-const BETWEEN_MM = 14;
 function refusal(own: Front): ReturnType<typeof refused> | null {
   if (own.stairs && own.stairsMm > own.widthMm * 0.6)
     return refused('stairsMm', `leave no room for boxes. Enter up to ${Math.max(20, Math.floor(own.widthMm * 0.6))} mm`);
@@ -153,8 +125,6 @@ function placesOf(own: Front): readonly (Box & { readonly isTaken: boolean })[] 
   });
 }
 
-/** The side of a box that the panel closes. */
-const BEHIND = 2;
 function facesOf(own: Front, { id, name, ring, lowMm, deepMm }: Box): readonly Face[] {
   const walls = walled({
     id,
@@ -245,52 +215,6 @@ const galleryOf = (own: Front, { at, ring, lowMm }: Box): Face =>
     'above',
     (i) => (i === BEHIND ? { joint: 'against', to: 'panel' } : { joint: 'free' }),
   );
-
-/** Landings on alternate sides of the strip, as high as the lids, and a flight from each to the next. */
-function stairsOf(own: Front): { readonly landings: readonly Face[]; readonly flights: readonly Face[] } {
-  if (!own.stairs) return { landings: [], flights: [] };
-  const storey = own.heightMm / own.rows;
-  const [left, right] = [own.widthMm - own.stairsMm + STAIRS_IN_MM, own.widthMm];
-  const longMm = (right - left) * LANDING_SHARE;
-  const deep = own.boxDeepMm * FLIGHT_SHARE;
-  const upAt = (row: number): number => row * storey + BETWEEN_MM / 2 + own.boxHighMm;
-  const landings = Array.from({ length: own.rows }, (_, row): Face => {
-    const from = row % 2 === 0 ? left : right - longMm;
-    return levelFace(
-      { id: `landing-${row + 1}`, name: `Landing ${row + 1}`, role: 'plank', shows: { far: 'lids' } },
-      rectangleRing(from, -deep, from + longMm, 0),
-      upAt(row),
-      'above',
-      (i) => (i === BEHIND ? { joint: 'against', to: 'panel' } : { joint: 'free' }),
-    );
-  });
-  const flights = Array.from({ length: own.rows - 1 }, (_, row): Face => {
-    const isRight = row % 2 === 0;
-    // From the middle of one landing to the middle of the next.
-    const [a, b] = [left + longMm / 2, right - longMm / 2];
-    const [low, high] = [upAt(row), upAt(row + 1)];
-    const [x0, z0, x1, z1] = isRight ? [a, low, b, high] : [a, high, b, low];
-    const ends = isRight ? [`landing-${row + 1}`, `landing-${row + 2}`] : [`landing-${row + 2}`, `landing-${row + 1}`];
-    return {
-      id: `flight-${row + 1}`,
-      name: `Flight ${row + 1}`,
-      role: 'plank',
-      corners: [
-        [x0, -deep, z0],
-        [x1, -deep, z1],
-        [x1, 0, z1],
-        [x0, 0, z0],
-      ],
-      edges: [{ joint: 'free' }, { joint: 'against', to: ends[1]! }, { joint: 'against', to: 'panel' }, { joint: 'against', to: ends[0]! }],
-      grows: 'in',
-      shows: { drawn: 'lids' },
-    };
-  });
-  return { landings, flights };
-}
-const STAIRS_IN_MM = 8;
-const LANDING_SHARE = 0.3;
-const FLIGHT_SHARE = 0.7;
 
 function shapeOf(own: Front): PieceShape {
   const places = placesOf(own);

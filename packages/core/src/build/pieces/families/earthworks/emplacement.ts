@@ -1,48 +1,14 @@
-import { z } from 'zod';
 import { type Point, boxAround, intersection } from '../../../../base/geometry';
 import { type Result, ok } from '../../../../base/result';
-import { mm, oneOf, text, whole, within, yesOrNo } from '../../../../plan/fields';
-import type { Bar, Face, Opening } from '../../../shell';
+import type { Bar, Face } from '../../../shell';
 import { LIFT_MM, PIER_MM, SIZES, askChoice, askLength, askNumber, askTick, when } from '../../asks';
-import { CORNER_LETTERS, askOutline } from '../../measures/corners';
+import { askOutline } from '../../measures/corners';
 import { CORNER_TEXTS, levelFace, wallOf, walled } from '../../measures/enclosure';
 import { type ClearSpan, type FieldProblem, type PieceShape, type StandingLevel, pieceFamily, rectangleRing, refused } from '../../family';
-import { doorAt, spreadMm } from '../../openings';
-import { type EmplacementPlan, chordAt, drawnPlan, outOver, sideMm, splayedPlan, turnAtDeg } from './emplacement-plan';
+import { type EmplacementPlan, drawnPlan, outOver, sideMm, splayedPlan } from './emplacement-plan';
+import { type Emplacement, settings, blindWalls, type Platform } from './emplacement-settings';
+import { columnsAt, ledgeOf, columnsOf, stepOf, buttressesOf, openingsOf } from './emplacement-parts';
 
-const settings = z.strictObject({
-  plan: oneOf(['splayed', 'drawn']),
-  /** Of a drawn one: its corners inside. */
-  trace: text(CORNER_LETTERS),
-  /** Bases side by side behind the front. */
-  basesWide: within(SIZES.bases, 'bases'),
-  basesDeep: within(SIZES.bases, 'bases'),
-  slackMm: mm(SIZES.slackMm),
-  /** How far the outer fronts are turned back, and what part of the width they take together. */
-  splayDeg: within({ min: 10, max: 80 }, '°'),
-  frontPct: within({ min: 10, max: 90 }, '%'),
-  wallMm: mm(SIZES.wallMm),
-  corners: oneOf(['mitre', 'butt', 'v-fold', 'score-fold']),
-  embrasures: yesOrNo(),
-  embrasureMm: mm(SIZES.openingMm),
-  embrasureHeightMm: mm({ min: 1, max: 60 }),
-  embrasureSillMm: mm(SIZES.openingMm),
-  embrasureSplayDeg: within({ min: 0, max: 45 }, '°'),
-  doorWidthMm: mm(SIZES.openingMm),
-  doorHeightMm: mm(SIZES.openingMm),
-  roof: oneOf(['none', 'on-walls', 'on-ledge']),
-  overhangMm: mm(SIZES.overhangMm),
-  /** Its roof is glued on, or lifts off. */
-  isRoofFixed: yesOrNo(),
-  columns: whole({ min: 0, max: 6 }),
-  /** A step behind the fronts that figures stand on to look over; 0 for none. */
-  platformMm: mm({ min: 0, max: 120 }),
-  platformDeepMm: mm({ min: 5, max: 300 }),
-  /** Upright ribs against every wall without an opening. */
-  buttresses: whole({ min: 0, max: 6 }),
-  buttressMm: mm({ min: 3, max: 80 }),
-});
-type Emplacement = z.infer<typeof settings>;
 const isSplayed = ({ plan }: Emplacement): boolean => plan === 'splayed';
 const hasEmbrasures = ({ embrasures }: Emplacement): boolean => embrasures;
 
@@ -188,23 +154,6 @@ function refusal(own: Emplacement, plan: EmplacementPlan): ReturnType<typeof ref
   if (own.buttresses > 0 && blindWalls(own, plan).length === 0) return refused('buttresses', 'every wall has an opening. Enter 0');
   return null;
 }
-
-/** Walls without an opening, both corners of them turning outwards: room for buttresses. */
-const blindWalls = (own: Emplacement, { ring, back, fronts }: EmplacementPlan): readonly number[] =>
-  [...ring.keys()].filter(
-    (i) => i !== back && !(own.embrasures && fronts.includes(i)) && turnAtDeg(ring, i) > 0 && turnAtDeg(ring, (i + 1) % ring.length) > 0,
-  );
-
-/** A step over the front part of the floor, and the risers under its free edges. */
-interface Platform {
-  readonly ring: readonly Point[];
-  /** Walls its sides run along, by side; null for a free edge. */
-  readonly along: readonly (number | null)[];
-}
-const columnsAt = (ring: readonly Point[]): number => {
-  const { top, bottom } = boxAround(ring);
-  return (top + bottom) / 2;
-};
 /** Left of the floor behind a platform. */
 const BEHIND_MM = 10;
 function platformOf(own: Emplacement, { ring }: EmplacementPlan): Result<Platform | null, FieldProblem> {
@@ -404,56 +353,6 @@ function gluingOf(own: Emplacement, { ring, back }: EmplacementPlan): PieceShape
   ];
 }
 
-function columnsOf(own: Emplacement, ring: readonly Point[]): readonly Bar[] {
-  const y = columnsAt(ring);
-  const [left, right] = chordAt(ring, y) ?? [0, 0];
-  return Array.from({ length: own.columns }, (_, i): Bar => {
-    const x = left + ((right - left) * (i + 1)) / (own.columns + 1);
-    return {
-      id: `column-${i + 1}`,
-      name: `Column ${i + 1}`,
-      role: 'column',
-      from: [x, y, 0],
-      to: [x, y, own.wallMm],
-      across: [1, 0, 0],
-      ends: [
-        { joint: 'against', to: 'floor' },
-        { joint: 'against', to: 'roof' },
-      ],
-    };
-  });
-}
-
-function stepOf(own: Emplacement, { ring, along }: Platform): readonly Face[] {
-  const n = ring.length;
-  const top = levelFace(
-    { id: 'platform', name: 'Platform', role: 'floor', shows: { drawn: 'floor' } },
-    ring,
-    own.platformMm,
-    'below',
-    (i) => (along[i] === null ? { joint: 'free' } : { joint: 'against', to: wallOf('wall', along[i]!) }),
-  );
-  const free = along.indexOf(null);
-  const [from, to] = [ring[free]!, ring[(free + 1) % n]!];
-  const [after, before] = [along[(free + 1) % n]!, along[(free + n - 1) % n]!];
-  const at = ({ x, y }: Point, z: number) => [x, y, z] as const;
-  const riser: Face = {
-    id: 'riser',
-    name: 'Riser of the platform',
-    role: 'floor',
-    corners: [at(from, 0), at(to, 0), at(to, own.platformMm), at(from, own.platformMm)],
-    edges: [
-      { joint: 'against', to: 'floor' },
-      { joint: 'against', to: wallOf('wall', after) },
-      { joint: 'against', to: 'platform' },
-      { joint: 'against', to: wallOf('wall', before) },
-    ],
-    grows: 'in',
-    shows: { drawn: 'inside' },
-  };
-  return [top, riser];
-}
-
 const OPENED: Pick<StandingLevel, 'openedBy'> = { openedBy: { change: { isRoofFixed: false }, label: 'Make the roof removable' } };
 function levelsOf(own: Emplacement, { ring }: EmplacementPlan, platform: Platform | null): readonly StandingLevel[] {
   const headroom = (fromMm: number): number | null => (own.roof === 'none' ? null : own.wallMm - fromMm);
@@ -477,39 +376,6 @@ function levelsOf(own: Emplacement, { ring }: EmplacementPlan, platform: Platfor
   ];
 }
 
-/** Under the top of the wall, so that a roof that juts out clears them. */
-const BUTTRESS_SHARE = 0.8;
-/** Upright ribs outside, square to their wall, leaning back to it over their outer two thirds. */
-function buttressesOf(own: Emplacement, plan: EmplacementPlan): readonly Face[] {
-  if (own.buttresses === 0) return [];
-  const { ring, names } = plan;
-  const highMm = own.wallMm * BUTTRESS_SHARE;
-  return blindWalls(own, plan).flatMap((wall) => {
-    const [from, out] = [ring[wall]!, outOver(ring, wall)];
-    const longMm = sideMm(ring, wall);
-    // Along the wall, square to the way out.
-    const [ax, ay] = [-out.y, out.x];
-    return spreadMm(own.buttresses, longMm).map((atMm, i): Face => {
-      const at = (outMm: number, z: number) => [from.x + ax * atMm + out.x * outMm, from.y + ay * atMm + out.y * outMm, z] as const;
-      const slope = [out.x * highMm, out.y * highMm, own.buttressMm * 2] as const;
-      return {
-        id: `buttress-${wall + 1}-${i + 1}`,
-        name: `Buttress ${i + 1}, ${names[wall]!.toLowerCase()}`,
-        role: 'wall',
-        corners: [at(0, 0), at(own.buttressMm, 0), at(own.buttressMm, highMm), at(0, highMm)],
-        edges: [
-          { joint: 'past', to: 'floor' },
-          { joint: 'past', to: wallOf('wall', wall), beyondMm: own.buttressMm },
-          { joint: 'plane', normal: slope },
-          { joint: 'against', to: wallOf('wall', wall) },
-        ],
-        grows: 'out',
-        shows: { far: 'walls', drawn: 'walls' },
-      };
-    });
-  });
-}
-
 function clearOf(own: Emplacement, baseMm: number, { ring }: EmplacementPlan, platform: Platform | null): readonly ClearSpan[] {
   if (!isSplayed(own)) return [];
   const [wide, deep] = insideOf(own, baseMm);
@@ -519,39 +385,4 @@ function clearOf(own: Emplacement, baseMm: number, { ring }: EmplacementPlan, pl
   const x = (wide * own.frontPct) / 200 - 0.5;
   if (own.columns > 0 || platform !== null || own.doorWidthMm / 2 > x - 1) return [across];
   return [across, { name: 'Inside, deep', objectId: 'post', from: [x, ring[1]!.y, 0.6], to: [x, deep, 0.6] }];
-}
-
-function openingsOf(own: Emplacement, { back, fronts, names }: EmplacementPlan, wall: number, longMm: number): readonly Opening[] {
-  if (wall === back) return [doorAt('door', 'Door', longMm / 2, own.doorWidthMm, own.doorHeightMm)];
-  if (!own.embrasures || !fronts.includes(wall)) return [];
-  const [half, sill] = [own.embrasureMm / 2, own.embrasureSillMm];
-  return [
-    {
-      id: `embrasure-${wall + 1}`,
-      name: `Embrasure, ${names[wall]!.toLowerCase()}`,
-      kind: 'slit',
-      ring: rectangleRing(longMm / 2 - half, sill, longMm / 2 + half, sill + own.embrasureHeightMm),
-      splayDeg: own.embrasureSplayDeg,
-      isLined: true,
-    },
-  ];
-}
-
-/** A strip along one wall for the roof to lie on. */
-function ledgeOf(own: Emplacement, { ring, names }: EmplacementPlan, wall: number): Bar {
-  const n = ring.length;
-  const [a, b] = [ring[wall]!, ring[(wall + 1) % n]!];
-  return {
-    id: `ledge-${wall + 1}`,
-    name: `Ledge, ${names[wall]!.toLowerCase()}`,
-    role: 'ledge',
-    from: [a.x, a.y, own.wallMm],
-    to: [b.x, b.y, own.wallMm],
-    across: [-(b.y - a.y), b.x - a.x, 0],
-    runs: [-1, 1],
-    ends: [
-      { joint: 'against', to: wallOf('wall', (wall + n - 1) % n) },
-      { joint: 'against', to: wallOf('wall', (wall + 1) % n) },
-    ],
-  };
 }
