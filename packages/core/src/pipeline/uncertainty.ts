@@ -7,6 +7,7 @@ import { type Band, type Drawn, type VarianceDriver, Draws, Redrawn, bandOf, qua
 import type { Supply } from '../procurement/supplies';
 import { type Enough, costsOf, enoughOf, usedOf } from '../procurement/supplies/certainty';
 import type { Derivation } from './derive';
+import { TALLY_FIGURES, TALLY_KEYS } from './tally-figures';
 import type { Tally } from './tally';
 
 /** Chances drawn: enough that bands stand still. */
@@ -53,16 +54,10 @@ export function uncertaintyOf({ tally, supplies }: Pick<Known, 'tally' | 'suppli
   const used = rows.map(({ row, need }) => (isDrawn(row, need) ? usedOf(need, row.sizes) : row.used.value));
   const cost = new Float64Array(draws.count);
   for (const own of used) for (let i = 0; i < cost.length; i++) cost[i]! += typeof own === 'number' ? own : own[i]!;
-  const figures: Partial<Record<keyof Tally, Figure | null>> = {
-    mass: tally.mass,
-    adhesive: tally.adhesive,
-    paint: tally.paint,
-    handsOn: tally.handsOn,
-  };
   const bands: Partial<Record<keyof Tally, Band>> = {};
-  for (const [name, figure] of Object.entries(figures) as [keyof Tally, Figure | null][]) {
-    const band = figure === null ? null : bandOf(redrawn.of(figure));
-    if (band !== null) bands[name] = band;
+  for (const key of TALLY_KEYS) {
+    const band = TALLY_FIGURES[key].isDrawn ? bandOf(redrawn.of(tally[key])) : null;
+    if (band !== null) bands[key] = band;
   }
   if (used.some((own) => typeof own !== 'number')) bands.cost = bandOf(cost)!;
   return {

@@ -4,6 +4,7 @@ import { useMediaQuery } from '@vueuse/core';
 import { computed, onMounted, ref, shallowRef } from 'vue';
 import FigureCell from '../ui/values/FigureCell.vue';
 import { useDrawer } from '../ui/drawer';
+import { TALLY_FIGURES, TALLY_KEYS } from '@spare-acre/core/pipeline/tally-figures';
 import { usePlan } from '../stores/board/plan';
 
 const store = usePlan();
@@ -11,14 +12,15 @@ const drawer = useDrawer();
 const tally = computed(() => store.tally);
 const entries = computed(() => {
   if (tally.value === null) return [];
-  const { sheets, mass, adhesive, paint, cost, handsOn, ready, readyText, isPlanned } = tally.value;
+  const { ready, readyText, isPlanned, ...figures } = tally.value;
   return [
-    { name: 'Sheets', id: 'sheets', figure: sheets, text: undefined, why: undefined },
-    { name: 'Mass', id: 'mass', figure: mass, text: undefined, why: undefined },
-    { name: 'Adhesive', id: 'adhesive', figure: adhesive, text: undefined, why: undefined },
-    { name: 'Paint', id: 'paint', figure: paint, text: undefined, why: undefined },
-    { name: 'Cost', id: 'cost', figure: cost, text: undefined, why: undefined },
-    ...(isPlanned ? [{ name: 'Hands-on time', id: 'handsOn', figure: handsOn, text: undefined, why: undefined }] : []),
+    ...TALLY_KEYS.filter((key) => isPlanned || key !== 'handsOn').map((key) => ({
+      name: TALLY_FIGURES[key].name,
+      id: key,
+      figure: figures[key],
+      text: undefined,
+      why: undefined,
+    })),
     ...(ready === null
       ? []
       : [{ name: 'Ready', id: 'ready', figure: ready, text: readyText, why: (before: number) => void drawer.showShift(before) }]),

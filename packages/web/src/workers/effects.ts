@@ -1,3 +1,4 @@
+import { TALLY_FIGURES, TALLY_KEYS } from '@spare-acre/core/pipeline/tally-figures';
 import { showChange, type Unit } from '@spare-acre/core/base/units';
 import type { Catalogue } from '@spare-acre/core/catalogue';
 import type { Board } from '@spare-acre/core/plan';
@@ -33,17 +34,14 @@ export async function* effectsOn(
       if (stopped.aborted) return;
       const [before, after] = [await tallyWith(board, now), await tallyWith(board, then)];
       const showing = { system: board.plan.units, currency: then.currency };
-      const told = (name: string, from: { value: number; unit: Unit } | null, to: { value: number; unit: Unit } | null): string[] => {
-        const change = from === null || to === null ? '' : showChange(from.value, to.value, to.unit, showing);
+      const told = (name: string, from: { value: number; unit: Unit }, to: { value: number; unit: Unit }): string[] => {
+        const change = showChange(from.value, to.value, to.unit, showing);
         return change === '' ? [] : [`${name} ${change}`];
       };
       yield {
         name: board.plan.name,
         changes: [
-          ...told('cost', before.cost, after.cost),
-          ...told('sheets', before.sheets, after.sheets),
-          ...told('mass', before.mass, after.mass),
-          ...told('hands-on', before.handsOn, after.handsOn),
+          ...TALLY_KEYS.flatMap((key) => told(TALLY_FIGURES[key].name.toLowerCase(), before[key], after[key])),
           ...(before.readyText === after.readyText ? [] : [`ready ${after.readyText}`]),
         ],
       };

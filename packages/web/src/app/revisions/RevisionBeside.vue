@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { TALLY_FIGURES, TALLY_KEYS } from '@spare-acre/core/pipeline/tally-figures';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { computed, ref, shallowRef, watch } from 'vue';
@@ -38,20 +39,12 @@ watch(
   { immediate: true },
 );
 
-const LINES = [
-  ['Sheets', 'sheets'],
-  ['Mass', 'mass'],
-  ['Adhesive', 'adhesive'],
-  ['Paint', 'paint'],
-  ['Cost', 'cost'],
-  ['Hands-on', 'handsOn'],
-] as const;
 const lines = computed(() => {
   const [was, is] = [tally.value, store.tally];
   if (was === null || is === null) return [];
   return [
-    ...LINES.map(([name, key]) => ({
-      name,
+    ...TALLY_KEYS.map((key) => ({
+      name: TALLY_FIGURES[key].name,
       then: showText(was[key], store.showing),
       today: showText(is[key], store.showing),
       change: was[key].value === is[key].value ? '' : showChange(was[key].value, is[key].value, is[key].unit, store.showing),

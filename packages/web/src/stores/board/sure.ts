@@ -1,3 +1,4 @@
+import { TALLY_FIGURES, TALLY_KEYS } from '@spare-acre/core/pipeline/tally-figures';
 import { proxy } from 'comlink';
 import { defineStore } from 'pinia';
 import { computed, shallowRef, watch } from 'vue';
@@ -45,17 +46,13 @@ export const useSure = defineStore('sure', () => {
     const { showing } = store;
     if (sureness.value === null || store.tally === null) return {};
     const { tally, ready } = sureness.value;
-    const said = Object.entries(tally).map(([name, band]) => [name, showBand(band, UNITS[name] ?? '1', showing)]);
+    const said = TALLY_KEYS.flatMap((key) => {
+      const band = tally[key];
+      return band === undefined ? [] : [[key, showBand(band, TALLY_FIGURES[key].unit, showing)]];
+    });
     const date = ready === null ? [] : [['ready', `9 in 10 by ${ready.highText}`]];
     return Object.fromEntries([...said, ...date]) as Record<string, string>;
   });
   const needs = computed<ReadonlyMap<string, NeedUncertainty>>(() => new Map(sureness.value?.needs.map((need) => [need.id, need])));
   return { sureness, tallyBands, needs, fault };
 });
-const UNITS: Readonly<Record<string, 'g' | 'ml' | 'money' | 'min'>> = {
-  mass: 'g',
-  adhesive: 'g',
-  paint: 'ml',
-  cost: 'money',
-  handsOn: 'min',
-};

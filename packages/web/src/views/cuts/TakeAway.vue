@@ -5,7 +5,7 @@ import type { CutJob } from '@spare-acre/core/build/cutting/job';
 import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import { saveFile } from '../../ui/saveFile';
 import { usePlan } from '../../stores/board/plan';
-import { type Output, useTakeAway } from './useTakeAway';
+import { OUTPUTS, type Output, useTakeAway } from './useTakeAway';
 
 /** Sheets, lists and templates as files. */
 const props = defineProps<{ job: CutJob; index: number }>();
@@ -16,11 +16,8 @@ const PAPERS = [
   { value: 'a4', text: 'A4' },
   { value: 'letter', text: 'Letter' },
 ] as const;
-const SHEET: readonly (readonly [Output, string])[] = [
-  ['sheet-svg', 'SVG'],
-  ['sheet-dxf', 'DXF'],
-  ['sheet-pdf', 'PDF'],
-];
+const outputsOf = (group: (typeof OUTPUTS)[Output]['group']) =>
+  (Object.keys(OUTPUTS) as Output[]).filter((output) => OUTPUTS[output].group === group);
 async function save(output: Output): Promise<void> {
   const made = await make(output, props.job, props.index, paper.value);
   if (made !== null) saveFile(made.blob, `${store.plan!.name} ${made.title}`, made.ending);
@@ -31,24 +28,26 @@ async function save(output: Output): Promise<void> {
   <section>
     <h3>This sheet, true scale</h3>
     <div class="keys">
-      <BButton v-for="[output, name] in SHEET" :key="output" variant="key" :disabled="isMaking" @click="save(output)">
-        Save as {{ name }}
+      <BButton v-for="output in outputsOf('sheet')" :key="output" variant="key" :disabled="isMaking" @click="save(output)">
+        {{ OUTPUTS[output].text }}
       </BButton>
     </div>
   </section>
   <section>
     <h3>Cut list</h3>
     <div class="keys">
-      <BButton variant="key" :disabled="isMaking" @click="save('list-csv')">Export all jobs (CSV)</BButton>
-      <BButton variant="key" :disabled="isMaking" @click="save('list-pdf')">Export this job (PDF)</BButton>
+      <BButton v-for="output in outputsOf('list')" :key="output" variant="key" :disabled="isMaking" @click="save(output)">
+        {{ OUTPUTS[output].text }}
+      </BButton>
     </div>
   </section>
   <section>
     <h3>Paper templates</h3>
     <ChoiceField label="Paper" :value="paper" :options="PAPERS" @choose="(chosen) => (paper = chosen)" />
     <div class="keys">
-      <BButton variant="key" :disabled="isMaking" @click="save('templates-sheet')">Parts of this sheet</BButton>
-      <BButton variant="key" :disabled="isMaking" @click="save('templates-shaped')">Shaped parts of this job</BButton>
+      <BButton v-for="output in outputsOf('templates')" :key="output" variant="key" :disabled="isMaking" @click="save(output)">
+        {{ OUTPUTS[output].text }}
+      </BButton>
     </div>
     <p class="quiet small">
       Print at 100 %. Each page has a 100 mm bar: measure it before you cut. Pages overlap by 10 mm: align the crosses.
