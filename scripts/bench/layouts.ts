@@ -1,8 +1,6 @@
 // Its main file is marked as a module and is none; the other one is.
-import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
-import { sheetsOf } from '@spare-acre/core/catalogue';
-import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import {
+  evenTrim,
   type Blank,
   type LayoutTask,
   type SheetRule,
@@ -12,6 +10,9 @@ import {
   layoutCost,
   leastCost,
 } from '@spare-acre/core/build/cutting/nesting';
+import { MaxRectsPacker } from 'maxrects-packer/dist/maxrects-packer.mjs';
+import { sheetsOf } from '@spare-acre/core/catalogue';
+import { WORKSHOP_CATALOGUE as catalogue } from '@spare-acre/core/catalogue/workshop';
 import type { Part } from '@spare-acre/core/build/cutting/parts';
 import { areaMm2, regionBox, regionOf } from '@spare-acre/core/base/geometry';
 import { type Random, seeded } from '@spare-acre/core/base/random';
@@ -21,9 +22,9 @@ import { ms, timed } from './timed';
 /** How good the layouts are: beside bounds, known numbers and a general packer. */
 
 /** A job on new sheets of one size, as many as it takes. */
-const jobOn = (blanks: readonly Blank[], { widthMm, depthMm, trimMm, kerfMm }: SheetRule): LayoutTask => ({
+const jobOn = (blanks: readonly Blank[], { widthMm, depthMm, trim, kerfMm }: SheetRule): LayoutTask => ({
   blanks,
-  stock: [{ widthMm, depthMm, trimMm, offcutId: null, priceMinor: 100 }],
+  stock: [{ widthMm, depthMm, trim, offcutId: null, priceMinor: 100 }],
   kerfMm,
   aim: 'fewest',
   pinned: [],
@@ -42,7 +43,7 @@ const everyday = (count: number, random: Random): Blank[] =>
 
 /** Random jobs against the area bound: no layout can take fewer sheets than that. */
 export function layoutRows(): string[][] {
-  const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
+  const rule: SheetRule = { widthMm: 1250, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
   return [10, 30, 60].map((count) => {
     let [sheets, bound, within] = [0, 0, 0];
     const jobs = 50;
@@ -77,7 +78,7 @@ function cutUp(seed: number, waste: number, kerfMm: number): { readonly task: La
   const random = seeded(seed * 7919 + 1);
   const known = 1 + Math.floor(random() * 6);
   const count = Math.max(known * 2, 8 + Math.floor(random() * 53));
-  const sheet: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 0, kerfMm };
+  const sheet: SheetRule = { widthMm: 1250, depthMm: 600, trim: evenTrim(0), kerfMm };
   const rects = Array.from({ length: known }, () => ({ w: sheet.widthMm + kerfMm, h: sheet.depthMm + kerfMm }));
   while (rects.length < count) {
     let pick = random() * rects.reduce((sum, { w, h }) => sum + w * h, 0);
@@ -125,7 +126,7 @@ export async function knownRows(workers: LayoutWorkers): Promise<string[][]> {
 
 /** Everyday jobs beside a general rectangle packer, which is free of the straight-cut rule. */
 export async function packerRows(workers: LayoutWorkers): Promise<string[][]> {
-  const rule: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
+  const rule: SheetRule = { widthMm: 1250, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
   const rows: string[][] = [];
   for (const count of [15, 30, 60]) {
     const jobs = 20;
@@ -134,7 +135,7 @@ export async function packerRows(workers: LayoutWorkers): Promise<string[][]> {
       const random = seeded(seed * 1000 + count);
       const blanks = everyday(count, random);
       const fewest = fewestSheets(blanks, rule);
-      const bin = new MaxRectsPacker(rule.widthMm - 2 * rule.trimMm, rule.depthMm - 2 * rule.trimMm, rule.kerfMm, {
+      const bin = new MaxRectsPacker(rule.widthMm - 10, rule.depthMm - 10, rule.kerfMm, {
         smart: false,
         pot: false,
         square: false,
@@ -158,7 +159,7 @@ export async function mixedRows(workers: LayoutWorkers): Promise<string[][]> {
   const sizes = sheetsOf(catalogue, 'xps-foam', 30).map(({ widthMm, depthMm, priceMinor }): Stock => ({
     widthMm,
     depthMm,
-    trimMm: 5,
+    trim: evenTrim(5),
     offcutId: null,
     priceMinor,
   }));
@@ -172,7 +173,7 @@ export async function mixedRows(workers: LayoutWorkers): Promise<string[][]> {
       const rack = [0, 1].map((i): Stock => ({
         widthMm: 200 + Math.round(random() * 400),
         depthMm: 150 + Math.round(random() * 300),
-        trimMm: 0,
+        trim: evenTrim(0),
         offcutId: `o${i}`,
         priceMinor: 0,
       }));
@@ -191,7 +192,7 @@ export async function mixedRows(workers: LayoutWorkers): Promise<string[][]> {
 
 /** Parts of free outline (crescents, angles, wedges) laid by their boxes with through cuts, and by their outlines. */
 export async function shapedRows(workers: LayoutWorkers): Promise<string[][]> {
-  const rule: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
+  const rule: SheetRule = { widthMm: 1200, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
   const rows: string[][] = [];
   for (const count of [16, 32]) {
     const jobs = 6;
@@ -220,7 +221,7 @@ export async function fillRows(workers: LayoutWorkers): Promise<string[][]> {
       const parts = Array.from({ length: count }, (_, i) => shapedPart(`p${i}`, i % 3, 120 + random() * 220, 100 + random() * 160));
       const filledMm2 = parts.reduce((sum, { areaMm2 }) => sum + areaMm2, 0);
       const widthMm = filledMm2 / (sharePct / 100) / (depthMm - 2 * trimMm) + 2 * trimMm;
-      const task = jobOn(parts.map(blankOf), { widthMm, depthMm, trimMm, kerfMm: 1 });
+      const task = jobOn(parts.map(blankOf), { widthMm, depthMm, trim: evenTrim(trimMm), kerfMm: 1 });
       const { sheets, atMs } = await workers.search(task, { seed, ms: LONG_MS, enough: 1, shapes: parts });
       soon += Number(sheets === 1 && atMs <= SEARCH_MS);
       late += Number(sheets === 1);

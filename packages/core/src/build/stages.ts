@@ -10,7 +10,7 @@ import { asSplit, partsOf } from './cutting/parts';
 import { boardMass } from './mass';
 import { NO_PIECES, allGlues, allParts, bothParts } from './with-pieces';
 import type { Pieces } from './pieces';
-import { facingsOn, raisedStacks, stackUp } from './stack';
+import { facingsOn, raisedStacks, stackUp, stockRegion } from './stack';
 import { glueNeeds } from './stack/adhesives';
 
 /** A board before its large parts are split. */
@@ -54,6 +54,7 @@ const withStackStages = <Known extends ForStackStages>(stages: Stages<Sources, K
       'raised',
       ({ plan, ground, catalogue }) => ({
         raised: plan.stack.raised,
+        region: stockRegion(plan.stack, catalogue),
         lands: ground.lands,
         catalogue,
       }),
@@ -77,6 +78,7 @@ const withStackStages = <Known extends ForStackStages>(stages: Stages<Sources, K
       'views',
       ({ plan: { stack, units }, ground, raised, catalogue }) => ({
         built: stack.raised,
+        region: stockRegion(stack, catalogue),
         units,
         ground,
         raised,
@@ -126,7 +128,7 @@ const withWholeStages = <Known extends ForWholeStages>(stages: Stages<Sources, K
       'tooLarge',
       ({
         plan: {
-          cutting: { trimMm, tools, splits, joints, withoutSheetIds },
+          cutting: { trimMm, trims, tools, splits, joints, withoutSheetIds },
         },
         bothWholes: whole,
         catalogue,
@@ -134,6 +136,7 @@ const withWholeStages = <Known extends ForWholeStages>(stages: Stages<Sources, K
       }) => ({
         whole,
         trimMm,
+        trims,
         tools,
         splits,
         joints,
@@ -160,7 +163,7 @@ const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Kno
       'checks',
       ({
         plan: {
-          cutting: { trimMm, tools, splits, joints, withoutSheetIds },
+          cutting: { trimMm, trims, tools, splits, joints, withoutSheetIds },
         },
         bothWholes: whole,
         tooLarge: large,
@@ -172,6 +175,7 @@ const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Kno
         large,
         ground,
         trimMm,
+        trims,
         tools,
         splits,
         joints,

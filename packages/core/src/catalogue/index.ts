@@ -19,9 +19,11 @@ export {
   stuffBy,
   sheetPrice,
   sheetsOf,
+  regionOf,
   thicknessesOf,
   toolBy,
 } from './look-up';
+export type { StockRegion } from './look-up';
 export { offered } from './offered';
 export { OwnPath, OwnValue, saidAt, validateOverride, withOwn } from './own';
 export type { OwnValues } from './own';

@@ -40,7 +40,8 @@ test('an unknown field is refused rather than dropped', () => {
 
 test('insulation foam of 30 mm comes in three sizes, the smallest first, and in five thicknesses', () => {
   expect(sheetsOf(WORKSHOP_CATALOGUE, 'xps-foam', 30).map(({ widthMm }) => widthMm)).toEqual([1200, 1250, 2400]);
-  expect(thicknessesOf(WORKSHOP_CATALOGUE, 'xps-foam')).toEqual([10, 20, 30, 40, 50]);
+  expect(thicknessesOf(WORKSHOP_CATALOGUE, 'xps-foam', 'metric')).toEqual([10, 20, 30, 40, 50]);
+  expect(thicknessesOf(WORKSHOP_CATALOGUE, 'xps-foam', 'inch')).toEqual([12.7, 19.05, 25.4, 38.1, 50.8]);
 });
 
 test('an estimate carries its range and origin into the working', () => {

@@ -39,10 +39,20 @@ export function sheetsOf(catalogue: Catalogue, materialId: string, thicknessMm: 
 /** What one stock sheet costs. */
 export const sheetPrice = ({ priceMinor }: Sheet): Figure<'money'> => given('A sheet', priceMinor, 'money', 'catalogue', 'example price');
 
-/** Thicknesses a material is stocked in, thin to thick. */
-export function thicknessesOf(catalogue: Catalogue, materialId: string): readonly number[] {
-  const all = catalogue.sheets.filter((sheet) => sheet.materialId === materialId).map((sheet) => sheet.thicknessMm);
-  return [...new Set(all)].sort((a, b) => a - b);
+/** Where a board's stock is bought: what is sold in nominal inches is not to be had everywhere. */
+export type StockRegion = 'metric' | 'inch';
+
+/** Thicknesses a material is stocked in where the board is built, thin to thick; those of the other region where there are no others. */
+export function thicknessesOf(catalogue: Catalogue, materialId: string, region: StockRegion): readonly number[] {
+  const all = catalogue.sheets.filter((sheet) => sheet.materialId === materialId);
+  const here = all.filter(({ soldIn }) => (soldIn === 'in') === (region === 'inch'));
+  return [...new Set((here.length === 0 ? all : here).map(({ thicknessMm }) => thicknessMm))].sort((a, b) => a - b);
+}
+
+/** The region that sheets of these thicknesses are bought in: inch where one of them is sold in nominal inches only. */
+export function regionOf(thicknessesMm: readonly number[], catalogue: Catalogue): StockRegion {
+  const isInch = catalogue.sheets.some(({ soldIn, thicknessMm }) => soldIn === 'in' && thicknessesMm.includes(thicknessMm));
+  return isInch ? 'inch' : 'metric';
 }
 
 /** @throws RangeError for an id the catalogue lacks: `checkAgainst` refuses such plans before they are reckoned */

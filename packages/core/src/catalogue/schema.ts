@@ -55,6 +55,12 @@ const Sheet = z.strictObject({
   widthMm: positive,
   depthMm: positive,
   priceMinor: z.number().int().positive(),
+  /** Edges that are not straight as they come, seen with the width across; left out where all are factory-straight. */
+  roughEdges: z.array(z.enum(['left', 'top', 'right', 'bottom'])).optional(),
+  /** Sold in nominal inches, and only where those are usual; left out where it is to be had everywhere. */
+  soldIn: z.enum(['in']).optional(),
+  /** What is cut off each rough edge; left out where it is the usual trim. */
+  trimMm: notNegative.optional(),
 });
 
 const Adhesive = z.strictObject({

@@ -14,3 +14,5 @@ export type { WaterOption } from './options/water-options';
 export { neededAt } from './needed';
 export { substitutesOf } from './options/substitutes';
 export type { Substitute } from './options/substitutes';
+export { fitOffersOf } from './fit/fit-offers';
+export type { FitOffer } from './fit/fit-offers';

@@ -19,7 +19,8 @@ export function memoizedLayouts(): (task: LayoutTask) => Layout {
 function keyOf({ blanks, stock, kerfMm, aim, pinned }: LayoutTask): string {
   const sizes = blanks.map(({ id, widthMm, depthMm, mayTurn }) => `${id} ${widthMm} ${depthMm} ${mayTurn ? 1 : 0}`);
   const sheets = stock.map(
-    ({ widthMm, depthMm, trimMm, offcutId, priceMinor }) => `${offcutId ?? ''} ${widthMm} ${depthMm} ${trimMm} ${priceMinor}`,
+    ({ widthMm, depthMm, trim, offcutId, priceMinor }) =>
+      `${offcutId ?? ''} ${widthMm} ${depthMm} ${trim.leftMm} ${trim.topMm} ${trim.rightMm} ${trim.bottomMm} ${priceMinor}`,
   );
   return [kerfMm, aim, ...sheets, JSON.stringify(pinned), ...sizes].join('|');
 }

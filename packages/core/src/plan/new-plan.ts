@@ -1,6 +1,6 @@
 import { cutText } from '../base/text';
 import { byGroundKind } from './surfaces';
-import type { Catalogue } from '../catalogue';
+import { type Catalogue, thicknessesOf } from '../catalogue';
 import { starterSurface } from './coats';
 import type { Person, Place, Plan } from './plan';
 
@@ -22,10 +22,11 @@ export interface NewBoard {
 const STEP_SHARE = 6;
 
 /** A board with nothing on it: an even split on the catalogue's starter stack and coats. */
-export function newPlan(board: NewBoard, { starter, bench, passages, patterns }: Catalogue): Plan {
+export function newPlan(board: NewBoard, catalogue: Catalogue): Plan {
+  const { starter, bench, passages, patterns } = catalogue;
   return {
     format: 'spare-acre-plan',
-    version: 12,
+    version: 13,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -40,7 +41,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     },
     underlay: null,
     play: { ...starter.play, stepUpMm: Math.max(1, Math.round((board.figureHeightMm / STEP_SHARE) * 2) / 2) },
-    stack: newStack(starter),
+    stack: newStack(starter, board.units, catalogue),
     features: [],
     pieces: [],
     surfaces: starter.surfaces
@@ -49,7 +50,7 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
     wears: starter.wears,
     paints: [],
     testPieces: [],
-    cutting: { trimMm: bench.sheetTrimMm.value, aim: 'cheapest', saved: [], tools: [], splits: [], joints: 'laid', withoutSheetIds: [] },
+    cutting: { trimMm: null, trims: [], aim: 'cheapest', saved: [], tools: [], splits: [], joints: 'laid', withoutSheetIds: [] },
     places: starter.places.map((one) => newPlace(one)),
     drying: { placeId: starter.places[0]!.id, on: 'shelf', lies: 'flat', airId: starter.airId },
     driedAt: [],
@@ -75,10 +76,20 @@ export function newPlan(board: NewBoard, { starter, bench, passages, patterns }:
   };
 }
 
+/** The thickness nearest to a usual one that is sold where a board of these measures is built, mm. */
+function stockedLike(
+  { materialId, thicknessMm }: { readonly materialId: string; readonly thicknessMm: number },
+  units: Plan['units'],
+  catalogue: Catalogue,
+): number {
+  const stocked = thicknessesOf(catalogue, materialId, units === 'metric' ? 'metric' : 'inch');
+  return stocked.reduce((best, mm) => (Math.abs(mm - thicknessMm) < Math.abs(best - thicknessMm) ? mm : best), stocked[0] ?? thicknessMm);
+}
+
 /** One layer of foam on a bare board, glued over the whole face and cut to size first. */
-const newStack = ({ substrate, ground, raised }: Catalogue['starter']): Plan['stack'] => ({
-  substrate: { ...substrate, sealed: 'none', grain: null },
-  ground: [{ id: 'ground', ...ground, spread: 'full', grain: null, sealed: 'none' }],
+const newStack = ({ substrate, ground, raised }: Catalogue['starter'], units: Plan['units'], catalogue: Catalogue): Plan['stack'] => ({
+  substrate: { ...substrate, thicknessMm: stockedLike(substrate, units, catalogue), sealed: 'none', grain: null },
+  ground: [{ id: 'ground', ...ground, thicknessMm: stockedLike(ground, units, catalogue), spread: 'full', grain: null, sealed: 'none' }],
   raised: { ...raised, spread: 'full', crossGrain: true, atHandMm: [], picks: [] },
   facings: byGroundKind(() => []),
   battens: null,

@@ -212,6 +212,8 @@ const JobTool = z.strictObject({
   /** What the builder's own blade takes, from a practice cut; null for the catalogue's. */
   kerfMm: mm(LIMITS.kerfMm).nullable(),
 });
+/** What is cut off every edge of the sheets of one job. */
+const JobTrim = z.strictObject({ jobKey: JobKey, mm: mm(LIMITS.trimMm).nullable() });
 /** A part cut in several that are glued edge to edge: joints measured from the part's own left or top edge. */
 const Split = z.strictObject({
   partId: PartId,
@@ -336,7 +338,7 @@ const TableNote = z.strictObject({ id: Id, at: PointSchema, words: text(300), da
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(12, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 12` }),
+  version: z.literal(13, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 13` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -353,7 +355,10 @@ const Document = z.strictObject({
   paints: listOf(Paint, { min: 0, max: 60 }),
   testPieces: listOf(TestPiece, { min: 0, max: 40 }),
   cutting: z.strictObject({
-    trimMm: mm(LIMITS.trimMm),
+    /** Off every edge of every sheet; null where factory-straight edges are used as they are and only rough ones trimmed. */
+    trimMm: mm(LIMITS.trimMm).nullable(),
+    /** The same for one job, in place of the board's. */
+    trims: listOf(JobTrim, { min: 0, max: 60 }),
     /** What is fewest first: money or sheets. */
     aim: oneOf(['cheapest', 'fewest']),
     /** One a job at most; used for as long as the parts are those it was made for. */

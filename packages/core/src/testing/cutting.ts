@@ -7,6 +7,7 @@ import {
   type LayoutTask,
   type SheetRule,
   type Stock,
+  NO_TRIM,
   cutOrder,
   isNew,
 } from '../build/cutting/nesting';
@@ -15,17 +16,17 @@ import { savedFrom, layoutFromSaved } from '../build/cutting/saved';
 /** Builders and checks for laying out parts. */
 
 /** New sheets of one size. */
-export const sheetOf = ({ widthMm, depthMm, trimMm }: Omit<SheetRule, 'kerfMm'>, priceMinor = 100): Stock => ({
+export const sheetOf = ({ widthMm, depthMm, trim }: Omit<SheetRule, 'kerfMm'>, priceMinor = 100): Stock => ({
   widthMm,
   depthMm,
-  trimMm,
+  trim,
   offcutId: null,
   priceMinor,
 });
 export const anOffcut = (id: string, widthMm: number, depthMm: number): Stock => ({
   widthMm,
   depthMm,
-  trimMm: 0,
+  trim: NO_TRIM,
   offcutId: id,
   priceMinor: 0,
 });
@@ -91,7 +92,7 @@ const SLACK_MM = 0.01;
 /** No blade runs through what a sheet is said to leave in one piece. */
 function expectRestWhole({ rest, stock }: PlacedSheet, { cuts }: CutOrder, kerfMm: number): void {
   const [right, bottom] = [rest.xMm + rest.widthMm, rest.yMm + rest.depthMm];
-  for (const { way, line, leaves } of cuts.slice(stock.trimMm > 0 ? 2 : 0)) {
+  for (const { way, line, leaves } of cuts.slice([stock.trim.leftMm, stock.trim.topMm].filter((mm) => mm > 0).length)) {
     const isDown = way === 'down';
     const before = leaves[0] === 'waste' || leaves[0] === 'rest' ? kerfMm : 0;
     const from = (isDown ? line.x1 : line.y1) - before;

@@ -7,7 +7,7 @@ import { diagnose } from './searches/diagnose';
 import { look } from './searches/look';
 import { buy, needed, substitutes, wantsOf } from './searches/buying';
 import { now } from './searches/now';
-import { buildOptions, earlierOptions, split, waterOptions } from './searches/options';
+import { buildOptions, earlierOptions, fitOffers, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
 import { sure, width } from './searches/sure';
@@ -35,6 +35,7 @@ const searches = {
   buildOptions: ofBoard(buildOptions),
   waterOptions: ofBoard(waterOptions),
   earlierOptions: ofBoard(earlierOptions),
+  fitOffers: ofBoard(fitOffers),
   tallyThen: ofBoard(tallyThen),
   sure: ofBoard(sure),
   width: ofBoard(width),

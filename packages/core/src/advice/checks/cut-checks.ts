@@ -7,7 +7,7 @@ import type { Catalogue } from '../../catalogue';
 import type { CutJob, OutdatedSheet } from '../../build/cutting/job';
 import { type BeyondTool, canCutWith, beyondTool } from '../../build/cutting/bench';
 import { type Part, proposedSplits } from '../../build/cutting/parts';
-import { isNew } from '../../build/cutting/nesting';
+import { isNew, roomOf } from '../../build/cutting/nesting';
 import type { Plan } from '../../plan';
 import { type Figure, given } from '../../base/units';
 import type { QuickFix, Warning } from './warning';
@@ -103,9 +103,9 @@ function tooLargeWarning(part: Part, all: readonly Part[], job: CutJob, inputs: 
             'measures ',
             ...sizeOf(part),
             `; the largest sheet of ${job.name} holds `,
-            given('Largest sheet, width less its trim', largest.widthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
+            given('Largest sheet, width less its trim', roomOf(largest, 0).w, 'mm', 'catalogue'),
             ' × ',
-            given('Largest sheet, depth less its trim', largest.depthMm - 2 * largest.trimMm, 'mm', 'catalogue'),
+            given('Largest sheet, depth less its trim', roomOf(largest, 0).h, 'mm', 'catalogue'),
             ' after trimming.',
           ],
     mends: largest === undefined ? [] : [...splitParts(all, job, inputs), ...tileMends(part, inputs)],

@@ -1,4 +1,4 @@
-import { type Catalogue, estimated, thicknessesOf } from '../../catalogue';
+import { type Catalogue, estimated, regionOf, thicknessesOf } from '../../catalogue';
 import { areaMm2, isEmpty } from '../../base/geometry';
 import { listedBy } from '../../base/grouping';
 import { tidyMm } from '../../base/rounding';
@@ -147,7 +147,9 @@ const negated = (figure: Figure<'mm'>): Figure<'mm'> => calculate('Too deep by',
 /** The thinnest stock for the top layer that leaves floor enough; none where even the thickest would not do. */
 function thickerGround(neededMm: number, { layers, stack, units, catalogue }: Inputs): QuickFix[] {
   const { id, materialId, thicknessMm: ownMm } = layers.ground.at(-1)!;
-  const thicknessMm = thicknessesOf(catalogue, materialId).find((thickness) => stack.ground.value - ownMm + thickness >= neededMm);
+  const thicknessMm = thicknessesOf(catalogue, materialId, regionOf([ownMm], catalogue)).find(
+    (thickness) => stack.ground.value - ownMm + thickness >= neededMm,
+  );
   if (thicknessMm === undefined) return [];
   return [
     {

@@ -8,7 +8,7 @@ import { type Apart, type Layout, type LayoutTask, areApart, blankOf, fitsOn, is
 import { layoutFromSaved, pinsOf, recordedSheets } from './saved';
 import { passes } from './bench';
 import type { Part } from './parts';
-import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
+import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad, statedTrimMm } from './to-cut-with';
 import { listedBy } from '../../base/grouping';
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
@@ -17,7 +17,7 @@ export type LayOut = (task: LayoutTask) => Layout;
 /** What parts are laid out on sheets from. */
 export interface CutInputs {
   readonly parts: readonly Part[];
-  readonly cutting: Pick<Cutting, 'trimMm' | 'aim' | 'saved' | 'tools' | 'withoutSheetIds'>;
+  readonly cutting: Pick<Cutting, 'trimMm' | 'trims' | 'aim' | 'saved' | 'tools' | 'withoutSheetIds'>;
   /** Splits among the parts that nobody asked for: see `autoSplits`. */
   readonly laid: readonly Split[];
   /** The measures that names are said in. */
@@ -48,13 +48,14 @@ const cutJob = memoize(
     key: string,
     { parts, laid: laidSplits, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs,
   ): CutJob => {
-    const { trimMm, aim, saved } = cutting;
+    const { aim, saved } = cutting;
+    const trimMm = statedTrimMm(key, cutting);
     const { materialId, thicknessMm } = parts[0]!;
     const material = materialBy(catalogue, materialId);
     const { tools, tool, kerfMm } = cutWith(material, key, cutting, catalogue);
     const name = `${material.name}, ${lengthWords(thicknessMm, system)}`;
     const sizes = sheetsHad(catalogue, materialId, thicknessMm, cutting);
-    const kinds = sizes.map((sheet) => newSheet(sheet, trimMm));
+    const kinds = sizes.map((sheet) => newSheet(sheet, trimMm, catalogue));
     const ownCut = cut.filter((sheet) => sheet.materialId === materialId && sheet.thicknessMm === thicknessMm);
     const stock = [
       ...kinds,
@@ -62,7 +63,7 @@ const cutJob = memoize(
         .filter(({ id }) => !ownCut.some((sheet) => sheet.offcutId === id))
         .map(offcutAsStock),
     ];
-    const done = recordedSheets({ cut: ownCut, parts, kinds, trimMm, kerfMm });
+    const done = recordedSheets({ cut: ownCut, parts, kinds, kerfMm });
     const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };
     const open = laidOut(
       task,
@@ -89,7 +90,7 @@ const cutJob = memoize(
       tool,
       tools,
       kerfMm,
-      trimMm,
+      statedTrimMm: trimMm,
       aim,
       parts,
       laidSplits,

@@ -1,10 +1,10 @@
+import { evenTrim, type Blank, type Layout, type SheetRule, cutOrder, leastCost, layOut } from './nesting';
 import { aBoard, aMound, aPit, aTask, CATALOGUE, derived } from '../../testing';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { materialBy, toolBy } from '../../catalogue';
 import { areaMm2 } from '../../base/geometry';
 import type { Plan } from '../../plan';
-import { type Blank, type Layout, type SheetRule, cutOrder, leastCost, layOut } from './nesting';
 import { cutList, minutesByPart, passesThrough, sheetLabour } from './bench';
 import { totalSheets, usedOfAll } from './cut-sheets';
 
@@ -19,9 +19,9 @@ function expectSound(blanks: readonly Blank[], rule: SheetRule, layout: Layout):
       const blank = blanks.find(({ id }) => id === a.blankId)!;
       expect(a.turned ? [a.depthMm, a.widthMm] : [a.widthMm, a.depthMm]).toEqual([blank.widthMm, blank.depthMm]);
       if (a.turned) expect(blank.mayTurn).toBe(true);
-      expect(Math.min(a.xMm, a.yMm)).toBeGreaterThanOrEqual(rule.trimMm - SLACK_MM);
-      expect(a.xMm + a.widthMm).toBeLessThanOrEqual(rule.widthMm - rule.trimMm + SLACK_MM);
-      expect(a.yMm + a.depthMm).toBeLessThanOrEqual(rule.depthMm - rule.trimMm + SLACK_MM);
+      expect(Math.min(a.xMm, a.yMm)).toBeGreaterThanOrEqual(rule.trim.leftMm - SLACK_MM);
+      expect(a.xMm + a.widthMm).toBeLessThanOrEqual(rule.widthMm - rule.trim.rightMm + SLACK_MM);
+      expect(a.yMm + a.depthMm).toBeLessThanOrEqual(rule.depthMm - rule.trim.bottomMm + SLACK_MM);
       for (const b of placements.slice(i + 1)) {
         const apart = Math.max(
           a.xMm - (b.xMm + b.widthMm),
@@ -54,7 +54,7 @@ function comesFreeByThroughCuts(placements: Layout['sheets'][number]['placements
 
 describe('parts on sheets', () => {
   test('two tiles of 500 × 500 on a sheet of 1220 × 610, trim 5, saw 3: one sheet, 508 mm from the left for the second', () => {
-    const rule = { widthMm: 1220, depthMm: 610, trimMm: 5, kerfMm: 3 };
+    const rule = { widthMm: 1220, depthMm: 610, trim: evenTrim(5), kerfMm: 3 };
     const blanks = ['A', 'B'].map((id): Blank => ({ id, widthMm: 500, depthMm: 500, mayTurn: true }));
     const layout = layOut(aTask(blanks, rule));
     expect(layout.sheets).toHaveLength(1);
@@ -66,14 +66,14 @@ describe('parts on sheets', () => {
   });
 
   test('a part cut to exactly the trimmed sheet fits; a tenth more does not', () => {
-    const rule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
+    const rule = { widthMm: 1200, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
     expect(layOut(aTask([{ id: 'a', widthMm: 1190, depthMm: 590, mayTurn: false }], rule)).sheets).toHaveLength(1);
     expect(layOut(aTask([{ id: 'a', widthMm: 1190.1, depthMm: 590, mayTurn: true }], rule))).toMatchObject({ sheets: [], tooLarge: ['a'] });
     expect(layOut(aTask([{ id: 'a', widthMm: 590, depthMm: 1190, mayTurn: true }], rule)).sheets[0]!.placements[0]!.turned).toBe(true);
   });
 
   test('nothing to cut takes no sheet', () => {
-    expect(layOut(aTask([], { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 0 }))).toEqual({ sheets: [], tooLarge: [] });
+    expect(layOut(aTask([], { widthMm: 1200, depthMm: 600, trim: evenTrim(5), kerfMm: 0 }))).toEqual({ sheets: [], tooLarge: [] });
   });
 
   test('for any job: no overlap, within the trim, kerf kept, every part once, free by through cuts, no fewer sheets than the bound', () => {
@@ -82,7 +82,7 @@ describe('parts on sheets', () => {
     const anyRule = fc.record({
       widthMm: fc.constantFrom(600, 1200, 2400),
       depthMm: fc.constantFrom(400, 600, 1200),
-      trimMm: fc.constantFrom(0, 5, 12.5),
+      trim: fc.constantFrom(evenTrim(0), evenTrim(5), evenTrim(12.5), { leftMm: 0, topMm: 4, rightMm: 9, bottomMm: 0 }),
       kerfMm: fc.constantFrom(0, 1, 3),
     });
     fc.assert(
@@ -156,7 +156,7 @@ describe('what is cut for a board', () => {
     expect(passesThrough(foam, toolBy(CATALOGUE, 'hot-wire'), 30)).toBe(1);
   });
 
-  test('a sheet of 1250 × 600 with two grounds of 600 × 400: cuts, edges and minutes; shares of the parts add up', () => {
+  test('a sheet of 1200 × 600 with two grounds of 600 × 400: cuts, edges and minutes; shares of the parts add up', () => {
     const plan = aBoard();
     const jobs = derived(plan).jobs;
     const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
@@ -177,21 +177,21 @@ describe('what is cut for a board', () => {
     const jobs = derived(aBoard()).jobs;
     expect(jobs.map(({ name, layout }) => [name, layout.sheets.length, layout.sheets[0]!.stock.widthMm])).toEqual([
       ['MDF, 6 mm', 2, 1220],
-      ['XPS insulation foam, 30 mm', 2, 1250],
+      ['XPS insulation foam, 30 mm', 2, 1200],
     ]);
     expect(totalSheets(jobs).value).toBe(4);
-    // four boxes of 603 × 403 on the largest sheet there is, 2433 × 1213 less its trim; two small sheets are the cheapest area
-    expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (2433 * 1213)));
+    // four boxes of 603 × 403 on the largest sheet there is, 2443 × 1223 with a kerf; two small sheets are the cheapest area
+    expect(jobs[0]!.fewest.value).toBe(Math.ceil((4 * 603 * 403) / (2443 * 1223)));
     expect(jobs[0]!.cheapest.value).toBe(2 * 860);
     expect(jobs[0]!.used.value).toBeCloseTo((100 * 960_000) / (2 * 1220 * 610), 9);
-    expect(usedOfAll(jobs).value).toBeCloseTo((100 * 2 * 960_000) / (2 * 1220 * 610 + 2 * 1250 * 600), 9);
+    expect(usedOfAll(jobs).value).toBeCloseTo((100 * 2 * 960_000) / (2 * 1220 * 610 + 2 * 1200 * 600), 9);
     expect(usedOfAll([]).value).toBe(0);
     expect(jobs[1]!.passes.value).toBe(4);
     const rows = cutList(jobs[0]!, 0);
     expect(rows.map(({ number, leftMm, topMm }) => [number, leftMm, topMm])).toEqual([
-      [1, 5, 5],
-      [2, 408, 5],
-      [3, 811, 5],
+      [1, 0, 0],
+      [2, 403, 0],
+      [3, 806, 0],
     ]);
   });
 });

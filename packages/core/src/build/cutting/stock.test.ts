@@ -1,10 +1,5 @@
-import { type Offcut, EMPTY_WORKSHOP } from '../../plan/workshop';
-import fc from 'fast-check';
-import { describe, expect, test } from 'vitest';
-import { seeded } from '../../base/random';
-import { aBoard, anOffcut, aTask, CATALOGUE, expectComesApart, expectSoundLayout, sheetOf } from '../../testing';
-import { derivePipeline } from '../../pipeline';
 import {
+  evenTrim,
   type Blank,
   type Layout,
   type LayoutTask,
@@ -18,12 +13,18 @@ import {
   leastByExactSearch,
   leastCost,
 } from './nesting';
+import { type Offcut, EMPTY_WORKSHOP } from '../../plan/workshop';
+import fc from 'fast-check';
+import { describe, expect, test } from 'vitest';
+import { seeded } from '../../base/random';
+import { aBoard, anOffcut, aTask, CATALOGUE, expectComesApart, expectSoundLayout, sheetOf } from '../../testing';
+import { derivePipeline } from '../../pipeline';
 import { savedFrom, leftoversOf } from './saved';
 
-const RULE: SheetRule = { widthMm: 1200, depthMm: 600, trimMm: 5, kerfMm: 1 };
+const RULE: SheetRule = { widthMm: 1200, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
 const blank = (id: string, widthMm: number, depthMm: number, mayTurn = true): Blank => ({ id, widthMm, depthMm, mayTurn });
 const SMALL = sheetOf(RULE, 500);
-const LARGE = sheetOf({ widthMm: 2400, depthMm: 1200, trimMm: 5 }, 1_700);
+const LARGE = sheetOf({ widthMm: 2400, depthMm: 1200, trim: evenTrim(5) }, 1_700);
 
 function improved(task: LayoutTask, answers: number, seed = 1): Layout {
   let last: Layout | null = null;
@@ -85,16 +86,16 @@ describe('offcuts', () => {
     const other = foam([{ id: 'r1', materialId: 'xps-foam', thicknessMm: 20, widthMm: 520, depthMm: 510 }]);
     expect(other.offcutCount.value).toBe(0);
   });
-  test('what a sheet leaves goes back when it is worth its place: 500 × 500 of 1200 × 600 leaves 690 × 590 and 500 × 90', () => {
+  test('what a sheet leaves goes back when it is worth its place: 500 × 500 of 1200 × 600 leaves 700 × 600 and 500 × 100', () => {
     const { jobs } = derivePipeline()(aBoard({ widthMm: 500, depthMm: 500, columns: 1, rows: 1 }), CATALOGUE);
     const foam = jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const [sheet] = foam.layout.sheets;
     expect(sheet!.stock.widthMm).toBe(1_200);
     expect(leftoversOf(foam, sheet!, CATALOGUE)).toEqual([
-      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 690, depthMm: 590 },
-      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 90 },
+      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 700, depthMm: 600 },
+      { materialId: 'xps-foam', thicknessMm: 30, widthMm: 500, depthMm: 100 },
     ]);
-    const greedy = { ...CATALOGUE, bench: { ...CATALOGUE.bench, leastOffcutMm: { ...CATALOGUE.bench.leastOffcutMm, value: 100 } } };
+    const greedy = { ...CATALOGUE, bench: { ...CATALOGUE.bench, leastOffcutMm: { ...CATALOGUE.bench.leastOffcutMm, value: 101 } } };
     expect(leftoversOf(foam, sheet!, greedy)).toHaveLength(1);
   });
 });
@@ -145,7 +146,7 @@ describe('pinned parts', () => {
     expect(cutOrder(layout.sheets[0]!, 1)).toBeNull();
   });
   test('outlive a change of the other parts; a layout with none is laid anew', () => {
-    const plan = aBoard();
+    const plan = aBoard({ widthMm: 1160, depthMm: 780 });
     const derive = derivePipeline();
     const foam = (one: typeof plan) => derive(one, CATALOGUE).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
     const job = foam(plan);
@@ -181,11 +182,12 @@ test('over 2000 random jobs on mixed sizes and a rack: sound, and every sheet co
   });
   fc.assert(
     fc.property(job, ({ all, rack: pieces, kerfMm, trimMm, aim }) => {
-      const rule = { ...RULE, kerfMm, trimMm };
+      const trim = evenTrim(trimMm);
+      const rule = { ...RULE, kerfMm, trim };
       const task = aTask(
         all.map(([w, h, mayTurn], i) => blank(`p${i}`, w, h, mayTurn)),
         rule,
-        { stock: [sheetOf(rule, 500), { ...LARGE, trimMm }, ...pieces.map(([w, h], i) => anOffcut(`o${i}`, w, h))], aim },
+        { stock: [sheetOf(rule, 500), { ...LARGE, trim }, ...pieces.map(([w, h], i) => anOffcut(`o${i}`, w, h))], aim },
       );
       const layout = layOut(task);
       expectSoundLayout(task, layout);

@@ -1,19 +1,18 @@
 import { memoize } from '../../base/memory';
-import { type Catalogue, type Sheet, materialBy } from '../../catalogue';
+import { type Catalogue, materialBy } from '../../catalogue';
 import type { Cutting } from '../../plan';
-import type { Offcut, WorkshopState } from '../../plan/workshop';
+import type { WorkshopState } from '../../plan/workshop';
 import { type Stock, blankOf, fitsOn } from './nesting';
 import { type Part, asSplit } from './parts';
-import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad } from './to-cut-with';
+import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad, statedTrimMm } from './to-cut-with';
 
 /** Sheets and offcuts of one material and thickness. */
 export interface Available {
   readonly kerfMm: number;
-  readonly trimMm: number;
-  readonly sizes: readonly Sheet[];
-  readonly rack: readonly Offcut[];
+  /** New sheets of every size, and what is left of others in the rack. */
+  readonly stock: readonly Stock[];
 }
-export interface AvailableInputs extends Pick<Cutting, 'trimMm' | 'tools' | 'splits' | 'joints' | 'withoutSheetIds'> {
+export interface AvailableInputs extends Pick<Cutting, 'trimMm' | 'trims' | 'tools' | 'splits' | 'joints' | 'withoutSheetIds'> {
   readonly offcuts: WorkshopState['offcuts'];
   readonly cut: WorkshopState['cutSheets'];
   readonly catalogue: Catalogue;
@@ -21,7 +20,7 @@ export interface AvailableInputs extends Pick<Cutting, 'trimMm' | 'tools' | 'spl
 
 /** What a part can be cut from; the same object for parts of one material and thickness. */
 export function availableFor(inputs: AvailableInputs): (part: Part) => Available {
-  const { trimMm, offcuts, cut, catalogue } = inputs;
+  const { offcuts, cut, catalogue } = inputs;
   const known = new Map<string, Available>();
   return ({ materialId, thicknessMm }) => {
     const key = jobKey(materialId, thicknessMm);
@@ -29,19 +28,18 @@ export function availableFor(inputs: AvailableInputs): (part: Part) => Available
     if (available === undefined) {
       available = {
         kerfMm: cutWith(materialBy(catalogue, materialId), key, inputs, catalogue).kerfMm,
-        trimMm,
-        sizes: sheetsHad(catalogue, materialId, thicknessMm, inputs),
-        rack: offcutsFor(offcuts, materialId, thicknessMm).filter(({ id }) => !cut.some(({ offcutId }) => offcutId === id)),
+        stock: [
+          ...sheetsHad(catalogue, materialId, thicknessMm, inputs).map((sheet) => newSheet(sheet, statedTrimMm(key, inputs), catalogue)),
+          ...offcutsFor(offcuts, materialId, thicknessMm)
+            .filter(({ id }) => !cut.some(({ offcutId }) => offcutId === id))
+            .map(offcutAsStock),
+        ],
       };
       known.set(key, available);
     }
     return available;
   };
 }
-export const stockOf = ({ trimMm, sizes, rack }: Available): readonly Stock[] => [
-  ...sizes.map((sheet) => newSheet(sheet, trimMm)),
-  ...rack.map(offcutAsStock),
-];
 
 const NONE: readonly Part[] = [];
 
@@ -56,6 +54,6 @@ export function tooLarge({ whole, ...inputs }: AvailableInputs & { readonly whol
 }
 /** Whether a part goes on one of them; what nothing is stocked for is no matter of joints. */
 const fitsAny = memoize((part: Part, available: Available): boolean => {
-  const stock = stockOf(available);
-  return stock.length === 0 || stock.some((one) => fitsOn(blankOf(part), one, available.kerfMm));
+  const { stock, kerfMm } = available;
+  return stock.length === 0 || stock.some((one) => fitsOn(blankOf(part), one, kerfMm));
 });

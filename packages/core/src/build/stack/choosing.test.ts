@@ -73,7 +73,7 @@ describe('heights from the stock at hand', () => {
   test('only what is at hand is used, and a chosen way is kept with its error', () => {
     const plan = aBoard({}, aHill([100, 100, 400, 300], 20, [0, 40, 80]));
     const atHand = { ...plan, stack: { ...plan.stack, raised: { ...plan.stack.raised, atHandMm: [10] } } };
-    expect(stockAtHand(atHand.stack.raised, CATALOGUE)).toEqual([10]);
+    expect(stockAtHand(atHand.stack.raised, 'metric', CATALOGUE)).toEqual([10]);
     expect(built(atHand).stack.raised.map(({ buildUp }) => buildUp!.thicknessesMm)).toEqual([
       [10, 10],
       [10, 10],

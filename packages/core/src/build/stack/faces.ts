@@ -1,4 +1,4 @@
-import { type Catalogue, thicknessesOf } from '../../catalogue';
+import { type Catalogue, regionOf, thicknessesOf } from '../../catalogue';
 import type { Facing, GroundLayer, Stack } from '../../plan';
 import type { GroundKind } from '../../plan/surfaces';
 import { nearestThickness } from './adhesives';
@@ -33,7 +33,7 @@ export function faceUnderFacing({ ground, raised, facings }: Stack, kind: Ground
 /** The faces that meet under raised ground. */
 export function facesOfRaised(catalogue: Catalogue, { ground, raised }: Stack): { readonly lower: Face; readonly upper: Face } {
   const top = ground.at(-1)!;
-  const [thinnest = top.thicknessMm] = thicknessesOf(catalogue, raised.materialId);
+  const [thinnest = top.thicknessMm] = thicknessesOf(catalogue, raised.materialId, regionOf([top.thicknessMm], catalogue));
   return { lower: faceOfLayer(top, 'top'), upper: { materialId: raised.materialId, thicknessMm: thinnest, isSealed: false } };
 }
 

@@ -1,4 +1,4 @@
-import { type Catalogue, sheetsOf } from '../../catalogue';
+import { type Catalogue, type StockRegion, sheetsOf } from '../../catalogue';
 import type { Ground } from '../../terrain/ground';
 import type { Plan } from '../../plan';
 import { type Figure, given, inSquareMetres, lengthText, lengthUnit, lengthWords, calculate, total } from '../../base/units';
@@ -22,6 +22,7 @@ const MAX_OPTIONS = 6;
 
 interface HeightInputs {
   readonly built: Plan['stack']['raised'];
+  readonly region: StockRegion;
   readonly units: Plan['units'];
   readonly ground: Pick<Ground, 'features'>;
   readonly raised: BoardStack['raised'];
@@ -29,8 +30,8 @@ interface HeightInputs {
 }
 
 /** Every height over its foot that raised ground has on this board, with its ways out of the stock at hand: layers, error, cost of the foam by its area. */
-export function heightChoices({ built, units, ground, raised: stacks, catalogue }: HeightInputs): readonly HeightChoice[] {
-  const stockMm = stockAtHand(built, catalogue);
+export function heightChoices({ built, region, units, ground, raised: stacks, catalogue }: HeightInputs): readonly HeightChoice[] {
+  const stockMm = stockAtHand(built, region, catalogue);
   const { value: toleranceMm } = catalogue.bench.raisedToleranceMm;
   const bodies = new Map(ground.features.map(({ landId, body }) => [landId, body]));
   const byHeight = new Map<number, BoardStack['raised'][number][]>();

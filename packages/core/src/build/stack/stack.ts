@@ -1,7 +1,7 @@
 import { memoize } from '../../base/memory';
 import { type GroundKind, GROUND_KIND_NAMES, GROUND_KINDS } from '../../plan/surfaces';
 import type { BaseLayer, Face, Joint } from './joint';
-import { type Catalogue, adhesiveBy, thicknessesOf } from '../../catalogue';
+import { type Catalogue, type StockRegion, adhesiveBy, thicknessesOf } from '../../catalogue';
 import { type Ground, type Heights, type Land, type Zones, isBowl } from '../../terrain/ground';
 import type { Facing, Plan, Sealed } from '../../plan';
 import { type Figure, given, calculate, total } from '../../base/units';
@@ -59,8 +59,8 @@ interface MeasuredLand {
 }
 
 /** Layers of stock that raised ground is built of. */
-export function raisedStacks({ lands, raised, catalogue }: RaisedInputs): readonly RaisedStack[] {
-  const solve = heightSolver(raised, catalogue);
+export function raisedStacks({ lands, raised, region, catalogue }: RaisedInputs): readonly RaisedStack[] {
+  const solve = heightSolver(raised, region, catalogue);
   return lands
     .filter(({ role, body }) => role === 'mass' && body.rings.length > 0)
     .map((land) => raisedStack(land, raised.materialId, solve(land.levelMm - land.baseMm)));
@@ -68,6 +68,7 @@ export function raisedStacks({ lands, raised, catalogue }: RaisedInputs): readon
 interface RaisedInputs {
   readonly lands: readonly Land[];
   readonly raised: Plan['stack']['raised'];
+  readonly region: StockRegion;
   readonly catalogue: Catalogue;
 }
 const raisedStack = memoize((land: Land, materialId: string, buildUpOf: BuildUp | null): RaisedStack => ({
@@ -124,23 +125,29 @@ const laid = memoize((joint: Joint, catalogue: Catalogue): Joint => {
 });
 
 /** Solves heights from the stock at hand, or as the builder picked; most mounds share a few heights, and each is solved once. */
-const heightSolver = memoize((raised: Plan['stack']['raised'], catalogue: Catalogue): ((heightMm: number) => BuildUp | null) => {
-  const { picks } = raised;
-  const stockMm = stockAtHand(raised, catalogue);
-  const { value: toleranceMm } = catalogue.bench.raisedToleranceMm;
-  const solved = new Map<number, BuildUp | null>();
-  return (heightMm) => {
-    if (!solved.has(heightMm)) {
-      const pick = picks.find((one) => Math.abs(one.heightMm - heightMm) < THROUGH_MM);
-      solved.set(heightMm, pick === undefined ? buildUp(heightMm, stockMm, toleranceMm) : asBuilt(heightMm, pick.thicknessesMm));
-    }
-    return solved.get(heightMm)!;
-  };
-});
+const heightSolver = memoize(
+  (raised: Plan['stack']['raised'], region: StockRegion, catalogue: Catalogue): ((heightMm: number) => BuildUp | null) => {
+    const { picks } = raised;
+    const stockMm = stockAtHand(raised, region, catalogue);
+    const { value: toleranceMm } = catalogue.bench.raisedToleranceMm;
+    const solved = new Map<number, BuildUp | null>();
+    return (heightMm) => {
+      if (!solved.has(heightMm)) {
+        const pick = picks.find((one) => Math.abs(one.heightMm - heightMm) < THROUGH_MM);
+        solved.set(heightMm, pick === undefined ? buildUp(heightMm, stockMm, toleranceMm) : asBuilt(heightMm, pick.thicknessesMm));
+      }
+      return solved.get(heightMm)!;
+    };
+  },
+);
 
 /** Thicknesses raised ground may be built from, mm: those the builder has at hand, or every one that is stocked. */
-export function stockAtHand(raised: Pick<Plan['stack']['raised'], 'materialId' | 'atHandMm'>, catalogue: Catalogue): readonly number[] {
-  const stocked = thicknessesOf(catalogue, raised.materialId);
+export function stockAtHand(
+  raised: Pick<Plan['stack']['raised'], 'materialId' | 'atHandMm'>,
+  region: StockRegion,
+  catalogue: Catalogue,
+): readonly number[] {
+  const stocked = thicknessesOf(catalogue, raised.materialId, region);
   const named = stocked.filter((mm) => raised.atHandMm.includes(mm));
   return named.length > 0 ? named : stocked;
 }

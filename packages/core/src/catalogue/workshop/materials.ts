@@ -1,4 +1,4 @@
-import type { Catalogue, Material, Sheet } from '../schema';
+import type { Catalogue, Material } from '../schema';
 import { about } from './estimate';
 
 type Density = readonly [value: number, low: number, high: number];
@@ -79,6 +79,17 @@ export const materials: Catalogue['materials'] = [
     ],
     FOAM,
     'Cleanest cuts; heat and solvent melt it.',
+  ),
+  material(
+    'thin-foam',
+    'Fine foam sheet',
+    [
+      [40, 32, 50],
+      [12, 6, 20],
+      [0, 0, 0],
+    ],
+    { ...FOAM, uses: ['facing', 'piece'], toolIds: ['knife'], scoreMm: 2, passMm: 6 },
+    'Fine grain, takes a pencil line; dents at a touch.',
   ),
   material(
     'eps-foam',
@@ -191,6 +202,17 @@ export const materials: Catalogue['materials'] = [
     'Solvent cement.',
   ),
   material(
+    'clear-sheet',
+    'Clear plastic sheet',
+    [
+      [1270, 1200, 1380],
+      [2400, 2000, 2900],
+      [0, 0, 0],
+    ],
+    { ...PLASTIC, isHurtBySolvent: true },
+    'Scratches: leave the film on until it is built in. Superglue fogs it.',
+  ),
+  material(
     'greyboard',
     'Greyboard',
     [
@@ -289,95 +311,4 @@ export const materials: Catalogue['materials'] = [
     { ...CARD, hatch: 'grain', hasGrain: true, isOneWay: true, edgeLifeM: 6, uses: ['facing'], scoreMm: 0, passMm: 4 },
     'The fibres lean one way: lay all pieces in the same direction. Weigh down while gluing.',
   ),
-];
-
-/** thickness mm, width mm, depth mm, price in minor units */
-type Size = readonly [thicknessMm: number, widthMm: number, depthMm: number, priceMinor: number];
-const sizes = (materialId: string, list: readonly Size[]): Sheet[] =>
-  list.map(([thicknessMm, widthMm, depthMm, priceMinor]) => ({
-    id: `${materialId}-${String(thicknessMm).replace('.', '-')}-${widthMm}-${depthMm}`,
-    materialId,
-    thicknessMm,
-    widthMm,
-    depthMm,
-    priceMinor,
-  }));
-const foamSizes = (materialId: string, perMmMinor: number): Sheet[] =>
-  sizes(
-    materialId,
-    [10, 20, 30, 40, 50].flatMap((thicknessMm): Size[] => [
-      [thicknessMm, 1200, 600, 190 + thicknessMm * perMmMinor],
-      [thicknessMm, 1250, 600, 200 + thicknessMm * perMmMinor],
-      [thicknessMm, 2400, 1200, 720 + thicknessMm * perMmMinor * 6],
-    ]),
-  );
-
-/** Stock sizes with invented prices of no particular shop. */
-export const sheets: Catalogue['sheets'] = [
-  ...foamSizes('xps-foam', 16),
-  ...foamSizes('eps-foam', 9),
-  ...sizes('foam-board', [
-    [5, 1000, 700, 520],
-    [5, 760, 510, 340],
-    [5, 841, 594, 410],
-  ]),
-  ...sizes('peeled-foam-board', [
-    [5, 1000, 700, 520],
-    [5, 760, 510, 340],
-  ]),
-  ...sizes('mdf', [
-    [3, 1220, 610, 540],
-    [6, 1220, 610, 860],
-    [9, 1220, 610, 1190],
-    [12, 1220, 610, 1480],
-    [6, 2440, 1220, 2900],
-    [9, 2440, 1220, 3900],
-    [12, 2440, 1220, 4900],
-  ]),
-  ...sizes('hardboard', [[3, 1220, 610, 480]]),
-  ...sizes('plywood', [
-    [4, 1220, 610, 1150],
-    [6, 1220, 610, 1480],
-    [9, 1220, 610, 1960],
-    [6, 1525, 1525, 4200],
-  ]),
-  ...sizes('particle-board', [
-    [10, 1220, 610, 790],
-    [12, 1220, 610, 880],
-    [16, 1220, 610, 1050],
-  ]),
-  ...sizes('foamed-pvc', [
-    [3, 1000, 500, 920],
-    [5, 1000, 500, 1380],
-  ]),
-  ...sizes('fluted-pp', [[4, 1200, 600, 460]]),
-  ...sizes('polystyrene-sheet', [
-    [0.5, 330, 200, 160],
-    [1, 330, 200, 210],
-    [2, 330, 200, 330],
-  ]),
-  ...sizes('greyboard', [
-    [1, 420, 297, 70],
-    [2, 420, 297, 110],
-    [3, 594, 420, 260],
-  ]),
-  ...sizes('corrugated-card', [[3, 600, 400, 50]]),
-  ...sizes('packing-card', [[0.4, 300, 200, 10]]),
-  ...sizes('print-paper', [[0.2, 277, 190, 9]]),
-  ...sizes('cork', [
-    [2, 900, 600, 690],
-    [3, 900, 600, 890],
-    [5, 900, 600, 1290],
-  ]),
-  ...sizes('eva-foam', [
-    [2, 297, 210, 90],
-    [5, 297, 210, 170],
-  ]),
-  ...sizes('cotton-cloth', [[0.5, 1400, 1000, 780]]),
-  ...sizes('grass-mat', [[4, 1000, 750, 1150]]),
-  ...sizes('balsa', [
-    [2, 1000, 100, 240],
-    [5, 1000, 100, 390],
-    [10, 1000, 100, 610],
-  ]),
 ];

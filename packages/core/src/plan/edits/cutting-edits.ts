@@ -23,7 +23,16 @@ function splitParts(cutting: PlanDraft['cutting'], splits: readonly Split[]): vo
 
 /** Changes to how parts are cut, and what is cut of them. */
 export const cuttingEdits = {
-  'cutting/trim': edit<{ readonly mm: number }>('Set the edge trim', ({ plan }, { mm }) => void (plan.cutting.trimMm = mm)),
+  /** @param jobKey one job, or null for the whole board; @param mm null where the edges of the sheets decide */
+  'cutting/trim': edit<{ readonly jobKey: string | null; readonly mm: number | null }>(
+    'Set the edge trim',
+    ({ plan: { cutting } }, { jobKey, mm }) => {
+      if (jobKey === null) {
+        cutting.trimMm = mm;
+        cutting.trims = [];
+      } else cutting.trims = [...cutting.trims.filter((other) => other.jobKey !== jobKey), { jobKey, mm }];
+    },
+  ),
   'cutting/aim': edit<{ readonly aim: Cutting['aim'] }>(
     'Change the goal of the layout',
     ({ plan }, { aim }) => void (plan.cutting.aim = aim),

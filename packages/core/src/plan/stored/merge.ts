@@ -113,6 +113,7 @@ function mergedSurfaces(was: Plan['surfaces'], my: Plan['surfaces'], their: Plan
 /** What is known of the cutting where the common ground is lost: nothing. */
 const NO_CUTTING: BaseCutting = {
   trimMm: undefined,
+  trims: [],
   aim: undefined,
   joints: undefined,
   withoutSheetIds: undefined,
@@ -155,7 +156,7 @@ function mergedById<T>({ was, my, their, idOf, nameOf, pick }: Lists<T>): T[] {
 }
 
 function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutting'], pick: PickSide): Plan['cutting'] {
-  const lists = <T>(key: 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
+  const lists = <T>(key: 'trims' | 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
     mergedById<T>({
       was: was[key] as readonly T[],
       my: my[key] as readonly T[],
@@ -166,6 +167,7 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
     });
   return {
     trimMm: pick('the trim', was.trimMm, my.trimMm, their.trimMm),
+    trims: lists<Plan['cutting']['trims'][number]>('trims', ({ jobKey }) => jobKey, 'the trim of a job'),
     aim: pick('the goal of the layout', was.aim, my.aim, their.aim),
     joints: pick('who places joints', was.joints, my.joints, their.joints),
     withoutSheetIds: pick('the available sheets', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),

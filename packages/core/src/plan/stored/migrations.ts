@@ -93,6 +93,11 @@ const MIGRATIONS: readonly Migration[] = [
       calendar: isRecord(old['calendar']) ? { ...old['calendar'], tasks: tasksTo12(old['calendar']['tasks']) } : old['calendar'],
     }),
   },
+  // Until then a trim was stated for every board, off every edge: it stays.
+  {
+    from: 12,
+    migrate: (old) => ({ ...old, version: 13, cutting: isRecord(old['cutting']) ? { ...old['cutting'], trims: [] } : old['cutting'] }),
+  },
 ];
 
 function tasksTo12(tasks: unknown): unknown {

@@ -6,12 +6,14 @@ import { isPieceOf } from '@spare-acre/core/build/cutting/parts';
 import { isNew } from '@spare-acre/core/build/cutting/nesting';
 import { sheetLabour, toolLimits } from '@spare-acre/core/build/cutting/bench';
 import { LIMITS } from '@spare-acre/core/plan/fields';
-import { showText } from '@spare-acre/core/base/units';
+import { lengthWords, showText } from '@spare-acre/core/base/units';
 import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import FigureLine from '../../ui/values/FigureLine.vue';
 import LengthField from '../../ui/fields/LengthField.vue';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { usePlan } from '../../stores/board/plan';
+import EdgeTrim from './EdgeTrim.vue';
+import FitOffers from './FitOffers.vue';
 import SheetsHad from './SheetsHad.vue';
 import type { BetterLayout } from './useBetterLayout';
 
@@ -24,10 +26,16 @@ const work = computed(() =>
 );
 const proof = computed(() => optimalityOf(props.job));
 const PROOFS = {
-  search: 'Best possible: every layout of these parts was checked.',
-  area: 'Best possible: the parts need at least this much area.',
-  clashes: 'Best possible: some parts cannot share a sheet, and they alone need this much.',
+  search: 'every layout of these parts was checked.',
+  area: 'the parts need at least this much area.',
+  clashes: 'some parts cannot share a sheet, and they alone need this much.',
 } as const;
+/** What a proof holds for: other sizes, another blade or another trim may still save a sheet. */
+const under = computed(() => {
+  const { kerfMm, statedTrimMm } = props.job;
+  const trim = statedTrimMm === null ? 'rough edges trimmed' : `trim ${lengthWords(statedTrimMm, store.plan!.units)}`;
+  return `Best possible for these parts, kerf ${lengthWords(kerfMm, store.plan!.units)}, ${trim}:`;
+});
 const limits = computed(() => toolLimits(props.job.tool));
 const AIMS = [
   { value: 'cheapest', text: 'lowest cost' },
@@ -74,13 +82,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
       :limits="LIMITS.kerfMm"
       :take="(kerfMm) => setTool({ kerfMm })"
     />
-    <LengthField
-      label="Edge trim"
-      :mm="store.plan!.cutting.trimMm"
-      :system="store.plan!.units"
-      :limits="LIMITS.trimMm"
-      :take="(mm) => store.edit({ code: 'cutting/trim', mm })"
-    />
+    <EdgeTrim :job="job" />
     <ChoiceField
       label="Optimise for"
       :value="store.plan!.cutting.aim"
@@ -112,10 +114,11 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <FigureLine label="Fewest possible" :figure="job.fewest" />
     <FigureLine label="Cost" :figure="job.cost" />
     <FigureLine label="Lowest possible cost" :figure="job.cheapest" />
-    <p v-if="proof.how !== null" class="quiet m-0" data-testid="proof">{{ PROOFS[proof.how] }}</p>
+    <p v-if="proof.how !== null" class="quiet m-0" data-testid="proof">{{ under }} {{ PROOFS[proof.how] }}</p>
     <FigureLine v-else label="Possible saving, at most" :figure="proof.gap" />
     <FigureLine label="Yield" :figure="job.used" />
   </section>
+  <FitOffers />
   <SheetsHad :job="job" />
   <section v-if="splits.length > 0">
     <h3>Split parts</h3>

@@ -3,7 +3,7 @@ import { arrowStep } from '../../ui/arrowStep';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/build/cutting/job';
 import { type PlacedPart, type ListedCut, placedParts } from '@spare-acre/core/build/cutting/bench';
-import { isNew } from '@spare-acre/core/build/cutting/nesting';
+import { isNew, roomOf } from '@spare-acre/core/build/cutting/nesting';
 import { snappedPlace } from '@spare-acre/core/build/cutting/saved';
 import type { Point } from '@spare-acre/core/base/geometry';
 import { lengthText } from '@spare-acre/core/base/units';
@@ -72,11 +72,14 @@ const rest = computed(() => ({
   width: laid.value.rest.widthMm * k.value,
   height: laid.value.rest.depthMm * k.value,
 }));
-const sheet = computed(() => ({
-  width: stock.value.widthMm * k.value,
-  height: stock.value.depthMm * k.value,
-  trim: stock.value.trimMm * k.value,
-}));
+/** What is left of a sheet that is trimmed; null where every edge is used as it is. */
+const trimmed = computed(() => {
+  const { trim } = stock.value;
+  const { w, h } = roomOf(stock.value, 0);
+  if (w === stock.value.widthMm && h === stock.value.depthMm) return null;
+  return { x: trim.leftMm * k.value, y: trim.topMm * k.value, width: w * k.value, height: h * k.value };
+});
+const sheet = computed(() => ({ width: stock.value.widthMm * k.value, height: stock.value.depthMm * k.value, trim: trimmed.value }));
 /** Shorter lines are not numbered on the drawing: the list says where they run. */
 const MARKED_PX = 56;
 /** A number's place drawn in from the edge of the sheet, where it would be cut off. */
@@ -172,14 +175,7 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
       :fill="`url(#hatch-${job.hatch})`"
       @pointerdown="hand?.choose(null)"
     />
-    <rect
-      v-if="sheet.trim > 0"
-      class="trim"
-      :x="sheet.trim"
-      :y="sheet.trim"
-      :width="sheet.width - 2 * sheet.trim"
-      :height="sheet.height - 2 * sheet.trim"
-    />
+    <rect v-if="sheet.trim !== null" class="trim" v-bind="sheet.trim" />
     <rect
       v-if="isLarge && laid.cut === undefined && rest.width > 30 && rest.height > 20"
       class="rest"

@@ -4,7 +4,7 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed } from 'vue';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
-import type { HeightChoice, HeightOption } from '@spare-acre/core/build/stack';
+import { stockRegion, type HeightChoice, type HeightOption } from '@spare-acre/core/build/stack';
 import { type Bare, lengthText, lengthUnit } from '@spare-acre/core/base/units';
 import FigureCell from '../../ui/values/FigureCell.vue';
 import { useCatalogue } from '../../stores/workshop/catalogue';
@@ -14,7 +14,9 @@ import { usePlan } from '../../stores/board/plan';
 const store = usePlan();
 const catalogues = useCatalogue();
 const raised = computed(() => store.plan!.stack.raised);
-const stocked = computed(() => thicknessesOf(catalogues.catalogue!, raised.value.materialId));
+const stocked = computed(() =>
+  thicknessesOf(catalogues.catalogue!, raised.value.materialId, stockRegion(store.plan!.stack, catalogues.catalogue!)),
+);
 const choices = computed(() => store.slices.heights ?? []);
 const unit = computed(() => lengthUnit(store.plan!.units));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);

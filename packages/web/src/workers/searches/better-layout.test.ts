@@ -1,9 +1,9 @@
+import { evenTrim, type Blank, type LayoutProgress, type LayoutTask, improveLayout } from '@spare-acre/core/build/cutting/nesting';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '@spare-acre/core/base/random';
-import { type Blank, type LayoutProgress, type LayoutTask, improveLayout } from '@spare-acre/core/build/cutting/nesting';
 import { bestOf } from './better-layout';
 
-const sheet = { widthMm: 600, depthMm: 400, trimMm: 0, offcutId: null, priceMinor: 100 };
+const sheet = { widthMm: 600, depthMm: 400, trim: evenTrim(0), offcutId: null, priceMinor: 100 };
 const blank = (i: number): Blank => ({ id: `p${i}`, widthMm: 100 + ((i * 37) % 190), depthMm: 80 + ((i * 53) % 130), mayTurn: true });
 const task: LayoutTask = { blanks: Array.from({ length: 14 }, (_, i) => blank(i)), stock: [sheet], kerfMm: 1, aim: 'fewest', pinned: [] };
 function after(seed: number, answers: number): LayoutProgress {

@@ -1,10 +1,12 @@
 import {
   type BuildOption,
   type EarlierOption,
+  type FitOffer,
   type SplitOption,
   type WaterOption,
   buildOptionsOf,
   earlierOptionsOf,
+  fitOffersOf,
   splitAdvice,
   waterOptionsOf,
 } from '@spare-acre/core/pipeline';
@@ -49,4 +51,14 @@ export async function earlierOptions(board: BoardCopy, onProgress: OnProgress): 
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
   return options;
+}
+
+/** Small changes of the board that save sheets. */
+export async function fitOffers(board: BoardCopy, onProgress: OnProgress): Promise<readonly FitOffer[] | null> {
+  let offers: readonly FitOffer[] = [];
+  for (const progress of fitOffersOf(board.plan, board.catalogue, board.shop)) {
+    ({ offers } = progress);
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return offers;
 }

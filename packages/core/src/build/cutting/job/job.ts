@@ -21,7 +21,8 @@ export interface CutJob {
   /** What this job may be cut with. */
   readonly tools: readonly Tool[];
   readonly kerfMm: number;
-  readonly trimMm: number;
+  /** What is stated to be cut off every edge of a new sheet; null where the edges of the sheets decide. */
+  readonly statedTrimMm: number | null;
   readonly aim: Aim;
   readonly parts: readonly Part[];
   /** How those of them are split that go on no sheet whole, where nobody said how. */

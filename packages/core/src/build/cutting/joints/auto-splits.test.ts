@@ -53,8 +53,8 @@ describe('only oblong sheets of 1200 × 600 are to be had', () => {
     const { jobs } = derive(without(metre(2), OTHERS), CATALOGUE);
     for (const { widthMm, depthMm } of jobs[0]!.parts) {
       const [short, long] = [widthMm, depthMm].sort((a, b) => a - b);
-      expect(short).toBeLessThanOrEqual(600 - 2 * jobs[0]!.trimMm);
-      expect(long).toBeLessThanOrEqual(1200 - 2 * jobs[0]!.trimMm);
+      expect(short).toBeLessThanOrEqual(600);
+      expect(long).toBeLessThanOrEqual(1200);
     }
   });
   test('the joint keeps off a pit in the middle', () => {

@@ -4,7 +4,7 @@ import type { Ground } from '../../../terrain/ground';
 import type { Split } from '../../../plan';
 import { blankOf, fitsOn } from '../nesting';
 import { type CanCut, type Part, asSplit, isNextLayer, isPieceOf, proposedSplits } from '../parts';
-import { type Available, type AvailableInputs, availableFor, stockOf } from '../too-large';
+import { type Available, type AvailableInputs, availableFor } from '../too-large';
 
 /** What joints are laid from where nobody said how. */
 export interface JointInputs extends AvailableInputs {
@@ -45,7 +45,7 @@ interface Among extends Available {
 }
 /** Joints seek their place with some care: a part whose surroundings stay keeps its own. */
 const splitsOf = memoize((part: Part, { parts, lands, catalogue, ...from }: Among): readonly Split[] => {
-  const stock = stockOf(from);
+  const stock = from.stock;
   const canCut: CanCut = (widthMm, depthMm) => stock.some((one) => fitsOn(blankOf({ ...part, widthMm, depthMm }), one, from.kerfMm));
   return proposedSplits(part, canCut, {
     parts,

@@ -1,4 +1,4 @@
-import type { Blank, PlacedSheet, Stock } from './layout';
+import { evenTrim, type Blank, type PlacedSheet, type Stock } from './layout';
 import { describe, expect, test } from 'vitest';
 import { aTask } from '../../../testing';
 import { seeded } from '../../../base/random';
@@ -9,7 +9,7 @@ import { isBetter, largestRestMm2 } from './layout-cost';
 import { layOut } from './quick-layout';
 
 const blank = (id: string, widthMm: number, depthMm: number): Blank => ({ id, widthMm, depthMm, mayTurn: true });
-const size = (widthMm: number, priceMinor: number): Stock => ({ widthMm, depthMm: 600, trimMm: 0, offcutId: null, priceMinor });
+const size = (widthMm: number, priceMinor: number): Stock => ({ widthMm, depthMm: 600, trim: evenTrim(0), offcutId: null, priceMinor });
 const LARGE = size(1_200, 900);
 const SMALL = size(600, 800);
 const sheetWith = (stock: Stock, restMm: number): PlacedSheet => ({
@@ -32,13 +32,13 @@ describe('of two layouts the better', () => {
 
 test('the last sheet is taken no larger than its parts need: a full large one and a small one', () => {
   const blanks = [blank('a', 590, 590), blank('b', 590, 590), blank('c', 500, 500)];
-  const layout = layOut(aTask(blanks, { widthMm: 1_200, depthMm: 600, trimMm: 0, kerfMm: 1 }, { stock: [LARGE, SMALL] }));
+  const layout = layOut(aTask(blanks, { widthMm: 1_200, depthMm: 600, trim: evenTrim(0), kerfMm: 1 }, { stock: [LARGE, SMALL] }));
   expect(layout.sheets.map(({ stock }) => stock.widthMm).sort((x, y) => x - y)).toEqual([600, 1_200]);
 });
 
 test('parts of one size are laid out in one way, in whatever order they are asked for', () => {
   const blanks = ['a', 'b', 'c', 'd'].map((id) => blank(id, 300, 200));
-  const task = (order: typeof blanks) => aTask(order, { widthMm: 1_200, depthMm: 600, trimMm: 0, kerfMm: 1 }, { stock: [LARGE] });
+  const task = (order: typeof blanks) => aTask(order, { widthMm: 1_200, depthMm: 600, trim: evenTrim(0), kerfMm: 1 }, { stock: [LARGE] });
   const placed = (order: typeof blanks) =>
     layOut(task(order))
       .sheets.flatMap(({ placements }) => placements.map(({ blankId, xMm, yMm }) => `${blankId} ${xMm} ${yMm}`))
@@ -91,7 +91,7 @@ function largestRestByExactSearch(parts: readonly { readonly w: number; readonly
 const KERF_MM = 1;
 
 test('the search leaves no larger a piece in one than any way of through cuts does, and mostly that one: ten jobs of three parts, seeds 1 to 10', () => {
-  const rule = { widthMm: 420, depthMm: 300, trimMm: 0, kerfMm: KERF_MM };
+  const rule = { widthMm: 420, depthMm: 300, trim: evenTrim(0), kerfMm: KERF_MM };
   let [reached, beyondQuick] = [0, 0];
   for (let seed = 1; seed <= 10; seed++) {
     const random = seeded(seed * 77);

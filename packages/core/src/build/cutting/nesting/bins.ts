@@ -12,7 +12,7 @@ export interface Bin {
 /** A sheet with nothing on it. */
 export const freshBin = (stock: Stock, kerfMm: number): Bin => {
   const { w, h } = roomOf(stock, kerfMm);
-  return { stock, tree: wasteOf(stock.trimMm, stock.trimMm, w, h) };
+  return { stock, tree: wasteOf(stock.trim.leftMm, stock.trim.topMm, w, h) };
 };
 
 /** Sheets that are there before the search: those with pinned parts, and the offcuts. */

@@ -1,8 +1,8 @@
+import { evenTrim, type Blank, type Layout, type SheetRule } from './layout';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { seeded } from '../../../base/random';
 import { aTask, expectComesApart, expectSoundLayout } from '../../../testing';
-import type { Blank, Layout, SheetRule } from './layout';
 import { isBetterLayout } from './layout-cost';
 import { layOut } from './quick-layout';
 import { leastByExactSearch } from './guillotine/exact';
@@ -10,7 +10,7 @@ import { improveLayout } from './improve';
 import { savedFrom, layoutFromSaved } from '../saved';
 
 const blank = (id: string, widthMm: number, depthMm: number, mayTurn = true): Blank => ({ id, widthMm, depthMm, mayTurn });
-const RULE: SheetRule = { widthMm: 1250, depthMm: 600, trimMm: 5, kerfMm: 1 };
+const RULE: SheetRule = { widthMm: 1250, depthMm: 600, trim: evenTrim(5), kerfMm: 1 };
 
 /** The best layout after a number of answers. */
 function improved(blanks: readonly Blank[], rule: SheetRule, answers: number, seed = 1, isEnough = false) {
@@ -78,7 +78,7 @@ describe('an improved layout', () => {
       [579, 21],
     ] as const;
     const blanks = sizes.map(([w, h], i) => blank(`p${i}`, w, h, false));
-    const { layout } = improved(blanks, { ...RULE, trimMm: 3, kerfMm: 4 }, 3);
+    const { layout } = improved(blanks, { ...RULE, trim: evenTrim(3), kerfMm: 4 }, 3);
     // The rest ends beside no part: 809 mm in, where the nearest part ends at 606.
     expect(layout.sheets.map(({ rest }) => rest.xMm + rest.widthMm)).toEqual([809]);
     for (const sheet of layout.sheets) expectComesApart(sheet, 4);
@@ -97,7 +97,7 @@ describe('the exact search', () => {
     expect(fewestByExactSearch([0, 1, 2, 3, 4].map(quarter), RULE)).toBe(2);
   });
   test('a pinwheel of four fills a square that no through cut divides: it needs a second sheet', () => {
-    const rule = { widthMm: 300, depthMm: 300, trimMm: 0, kerfMm: 0 };
+    const rule = { widthMm: 300, depthMm: 300, trim: evenTrim(0), kerfMm: 0 };
     const pinwheel = [...['a', 'b', 'c', 'd'].map((id) => blank(id, 170, 130)), blank('e', 40, 40)];
     expect(fewestByExactSearch(pinwheel, rule)).toBe(2);
     expect(improved(pinwheel, rule, 6, 1, true)).toMatchObject({ isProven: true });
@@ -109,7 +109,7 @@ describe('the exact search', () => {
         RULE,
       ),
     ).toBeNull();
-    const rule = { widthMm: 100, depthMm: 300, trimMm: 0, kerfMm: 0 };
+    const rule = { widthMm: 100, depthMm: 300, trim: evenTrim(0), kerfMm: 0 };
     expect(fewestByExactSearch([blank('a', 200, 90), blank('b', 100, 90)], rule)).toBe(1);
     expect(fewestByExactSearch([blank('a', 200, 90, false)], rule)).toBeNull();
   });

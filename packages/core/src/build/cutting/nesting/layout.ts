@@ -1,9 +1,18 @@
+/** What is cut off each edge of a sheet before anything is measured from it; nothing off an edge that is straight already. */
+export interface Trim {
+  readonly leftMm: number;
+  readonly topMm: number;
+  readonly rightMm: number;
+  readonly bottomMm: number;
+}
+export const evenTrim = (mm: number): Trim => ({ leftMm: mm, topMm: mm, rightMm: mm, bottomMm: mm });
+export const NO_TRIM = evenTrim(0);
+
 /** A sheet that parts may be laid on: new ones of a size without end, or one offcut from the rack. */
 export interface Stock {
   readonly widthMm: number;
   readonly depthMm: number;
-  /** Off every edge; an offcut has straight edges already. */
-  readonly trimMm: number;
+  readonly trim: Trim;
   /** null for new sheets. */
   readonly offcutId: string | null;
   readonly priceMinor: number;
@@ -18,11 +27,11 @@ export interface Blank {
   readonly depthMm: number;
   readonly mayTurn: boolean;
 }
-/** One sheet as it is cut: its size, what is trimmed off every edge, and what the blade takes between parts. */
+/** One sheet as it is cut: its size, what is trimmed off its edges, and what the blade takes between parts. */
 export interface SheetRule {
   readonly widthMm: number;
   readonly depthMm: number;
-  readonly trimMm: number;
+  readonly trim: Trim;
   readonly kerfMm: number;
 }
 /** Where a part lies: its corner nearest the sheet's left top corner, and its size as it lies. */
@@ -62,4 +71,10 @@ export interface LayoutTask {
 }
 
 /** The rule one sheet is cut by. */
-export const ruleOf = ({ widthMm, depthMm, trimMm }: Stock, kerfMm: number): SheetRule => ({ widthMm, depthMm, trimMm, kerfMm });
+export const ruleOf = ({ widthMm, depthMm, trim }: Stock, kerfMm: number): SheetRule => ({ widthMm, depthMm, trim, kerfMm });
+
+/** The last line of a sheet that parts may reach to the right and at the bottom, mm from its left and top edges. */
+export const endsOf = ({ widthMm, depthMm, trim }: Pick<Stock, 'widthMm' | 'depthMm' | 'trim'>): { rightMm: number; bottomMm: number } => ({
+  rightMm: widthMm - trim.rightMm,
+  bottomMm: depthMm - trim.bottomMm,
+});

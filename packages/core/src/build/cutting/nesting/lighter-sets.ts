@@ -41,10 +41,10 @@ export function* lighterSets(
   const movable = lies.map((own): Body => ({ fixed: null, lies: own.map(bodyLie) }));
   const pins = pinned.flatMap(({ placements }, sheet) => placements.map((pin) => ({ pin, sheet })));
   const fixed = pins.map(({ pin, sheet }): Body => {
-    const { trimMm } = pinned[sheet]!.stock;
+    const { trim } = pinned[sheet]!.stock;
     const { widthMm, depthMm } = pin;
     const pieces = convexPieces(placedOutline(byId.get(pin.blankId)!, pin));
-    return { lies: [{ widthMm, depthMm, pieces }], fixed: { sheet, lie: 0, x: pin.xMm - trimMm, y: pin.yMm - trimMm } };
+    return { lies: [{ widthMm, depthMm, pieces }], fixed: { sheet, lie: 0, x: pin.xMm - trim.leftMm, y: pin.yMm - trim.topMm } };
   });
   const used = new Set(pinned.map((sheet) => sheet.stock.offcutId));
   const there = [...pinned.map((sheet) => sheet.stock), ...stock.filter((one) => !isNew(one) && !used.has(one.offcutId))];
@@ -88,7 +88,7 @@ export function* lighterSets(
         const spot = search.found[i]!;
         if (spot.sheet !== sheet) return [];
         const { outline: _outline, ...lie } = lies[i]![spot.lie]!;
-        return [{ blankId: id, xMm: own.trimMm + spot.x, yMm: own.trimMm + spot.y, ...lie, pinned: false }];
+        return [{ blankId: id, xMm: own.trim.leftMm + spot.x, yMm: own.trim.topMm + spot.y, ...lie, pinned: false }];
       });
       const all = [...(pinned[sheet]?.placements ?? []), ...placements];
       return all.length === 0 ? [] : [{ stock: own, placements: all, rest: restBeside(all, ruleOf(own, kerfMm)) }];
@@ -127,8 +127,8 @@ function spotsIn(
     if (own === undefined) return null;
     const { placement, sheet } = own;
     const lie = lies[i]!.findIndex(({ turned, half }) => turned === placement.turned && half === placement.half);
-    const { trimMm } = stocks[sheet]!;
-    return lie < 0 ? null : { sheet, lie, x: placement.xMm - trimMm, y: placement.yMm - trimMm };
+    const { trim } = stocks[sheet]!;
+    return lie < 0 ? null : { sheet, lie, x: placement.xMm - trim.leftMm, y: placement.yMm - trim.topMm };
   });
 }
 const filledMm2 = ({ placements }: PlacedSheet): number => placements.reduce((sum, { widthMm, depthMm }) => sum + widthMm * depthMm, 0);

@@ -8,7 +8,7 @@ import { roomOf } from './stock';
  */
 export function pinnedTree(stock: Stock, pinned: readonly Placement[], kerfMm: number): CutNode {
   const { w, h } = roomOf(stock, kerfMm);
-  return divided({ x: stock.trimMm, y: stock.trimMm, w, h }, pinned, kerfMm);
+  return divided({ x: stock.trim.leftMm, y: stock.trim.topMm, w, h }, pinned, kerfMm);
 }
 
 interface Box {

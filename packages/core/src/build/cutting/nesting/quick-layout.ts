@@ -101,7 +101,7 @@ const freeIn = (tree: CutNode): Free[] =>
   [...leavesOf(tree)].filter(({ kind }) => kind === 'waste').map(({ x, y, w, h }) => ({ x, y, w, h }));
 
 /** Every part carries the kerf on its right and lower side; the last one in a row may hang it over the trim. */
-const wholeOf = (stock: Stock, kerfMm: number): Free => ({ x: stock.trimMm, y: stock.trimMm, ...roomOf(stock, kerfMm) });
+const wholeOf = (stock: Stock, kerfMm: number): Free => ({ x: stock.trim.leftMm, y: stock.trim.topMm, ...roomOf(stock, kerfMm) });
 
 /** Gives each new sheet the cheapest size that its parts still fit alone, from the last sheet backwards. */
 function shrunk(sheets: readonly PlacedSheet[], task: LayoutTask): readonly PlacedSheet[] {

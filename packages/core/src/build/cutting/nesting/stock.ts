@@ -12,9 +12,9 @@ export const costOf = ({ offcutId, priceMinor }: Stock, aim: Aim): number =>
 export const isNew = ({ offcutId }: Stock): boolean => offcutId === null;
 
 /** Room for parts that each carry a kerf on two sides; one kerf may hang over the trim. */
-export const roomOf = ({ widthMm, depthMm, trimMm }: Stock, kerfMm: number): { readonly w: number; readonly h: number } => ({
-  w: widthMm - 2 * trimMm + kerfMm,
-  h: depthMm - 2 * trimMm + kerfMm,
+export const roomOf = ({ widthMm, depthMm, trim }: Stock, kerfMm: number): { readonly w: number; readonly h: number } => ({
+  w: widthMm - trim.leftMm - trim.rightMm + kerfMm,
+  h: depthMm - trim.topMm - trim.bottomMm + kerfMm,
 });
 
 /** Whether a part goes on a sheet at all. */

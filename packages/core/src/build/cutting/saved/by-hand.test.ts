@@ -27,13 +27,13 @@ describe('by hand', () => {
     expect(placeOf(moved, mound.id)).toMatchObject({ xMm: 600, yMm: 300, pinned: true });
     expect(placeOf(moved, small.id)).toEqual(before);
   });
-  test('onto another part, or over the trim, it is refused and nothing changes', () => {
+  test('onto another part, or over the edge, it is refused and nothing changes', () => {
     const { xMm, yMm } = placeOf(job, small.id);
     expect(byHand(job, mound.id, { code: 'move', toSheet: 0, xMm: xMm + 2, yMm })).toMatchObject({
       ok: false,
       problem: { code: 'saved/overlap', blankId: mound.id },
     });
-    expect(byHand(job, mound.id, { code: 'move', toSheet: 0, xMm: 2, yMm: 300 })).toMatchObject({ problem: { code: 'saved/off-sheet' } });
+    expect(byHand(job, mound.id, { code: 'move', toSheet: 0, xMm: -2, yMm: 300 })).toMatchObject({ problem: { code: 'saved/off-sheet' } });
   });
   test('turned it changes width and depth; one whose grain must run along the sheet is not turned', () => {
     const free = done(job, mound.id, { code: 'move', toSheet: 0, xMm: 600, yMm: 300 });
@@ -67,13 +67,13 @@ describe('by hand', () => {
   });
   test('dragged near the trim or a neighbour it snaps to it, a kerf apart; else to whole mm, and never off the sheet', () => {
     const { stock } = job.layout.sheets[0]!;
-    expect(snappedPlace(job, 0, mound.id, { xMm: stock.trimMm + 4, yMm: stock.trimMm - 30 }, 6)).toEqual({
-      xMm: stock.trimMm,
-      yMm: stock.trimMm,
+    expect(snappedPlace(job, 0, mound.id, { xMm: stock.trim.leftMm + 4, yMm: stock.trim.leftMm - 30 }, 6)).toEqual({
+      xMm: stock.trim.leftMm,
+      yMm: stock.trim.leftMm,
     });
     const far = snappedPlace(job, 0, mound.id, { xMm: 9_999, yMm: 9_999 }, 6);
     const { widthMm, depthMm } = placeOf(job, mound.id);
-    expect(far).toEqual({ xMm: stock.widthMm - stock.trimMm - widthMm, yMm: stock.depthMm - stock.trimMm - depthMm });
+    expect(far).toEqual({ xMm: stock.widthMm - stock.trim.leftMm - widthMm, yMm: stock.depthMm - stock.trim.leftMm - depthMm });
   });
 });
 

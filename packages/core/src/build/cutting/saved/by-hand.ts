@@ -1,5 +1,5 @@
 import { type Result, fail, ok } from '../../../base/result';
-import { type Layout, type PlacedSheet, type Placement, type Stock, areApart, blankOf, isOnSheet, outlinesApart, ruleOf } from '../nesting';
+import { type Layout, type PlacedSheet, type Placement, areApart, blankOf, endsOf, isOnSheet, outlinesApart, ruleOf } from '../nesting';
 import { type CutJob, isCut, openOf, withOpen } from '../job';
 import { type SavedLayout, type SavedProblem, savedFrom, layoutFromSaved } from './saved-layout';
 
@@ -87,10 +87,10 @@ function placeOf(job: CutJob, partId: string): { readonly sheetIndex: number; re
 /** Lines a part's left or top side may lie on: the trim, and beside or below every other part. */
 function linesOf(sheet: PlacedSheet, kerfMm: number, besides: string): { readonly xs: readonly number[]; readonly ys: readonly number[] } {
   const others = sheet.placements.filter(({ blankId }) => blankId !== besides);
-  const { trimMm } = sheet.stock;
+  const { trim } = sheet.stock;
   return {
-    xs: [trimMm, ...others.flatMap((p) => [p.xMm, p.xMm + p.widthMm + kerfMm])],
-    ys: [trimMm, ...others.flatMap((p) => [p.yMm, p.yMm + p.depthMm + kerfMm])],
+    xs: [trim.leftMm, ...others.flatMap((p) => [p.xMm, p.xMm + p.widthMm + kerfMm])],
+    ys: [trim.topMm, ...others.flatMap((p) => [p.yMm, p.yMm + p.depthMm + kerfMm])],
   };
 }
 
@@ -122,19 +122,14 @@ export function snappedPlace(job: CutJob, sheetIndex: number, partId: string, { 
   const others = sheet.placements.filter(({ blankId }) => blankId !== partId);
   const { widthMm, depthMm } = placement;
   const ends = endsOf(sheet.stock);
-  const right = [ends.right - widthMm, ...others.map((p) => p.xMm - job.kerfMm - widthMm)];
-  const bottom = [ends.bottom - depthMm, ...others.map((p) => p.yMm - job.kerfMm - depthMm)];
+  const right = [ends.rightMm - widthMm, ...others.map((p) => p.xMm - job.kerfMm - widthMm)];
+  const bottom = [ends.bottomMm - depthMm, ...others.map((p) => p.yMm - job.kerfMm - depthMm)];
   const held = (mm: number, from: number, to: number): number => Math.max(from, Math.min(to, mm));
   return {
-    xMm: held(nearest(xMm, [...xs, ...right], withinMm), sheet.stock.trimMm, ends.right - widthMm),
-    yMm: held(nearest(yMm, [...ys, ...bottom], withinMm), sheet.stock.trimMm, ends.bottom - depthMm),
+    xMm: held(nearest(xMm, [...xs, ...right], withinMm), sheet.stock.trim.leftMm, ends.rightMm - widthMm),
+    yMm: held(nearest(yMm, [...ys, ...bottom], withinMm), sheet.stock.trim.topMm, ends.bottomMm - depthMm),
   };
 }
-
-const endsOf = ({ widthMm, depthMm, trimMm }: Stock): { readonly right: number; readonly bottom: number } => ({
-  right: widthMm - trimMm,
-  bottom: depthMm - trimMm,
-});
 
 function nearest(mm: number, lines: readonly number[], withinMm: number): number {
   const best = lines.reduce((a, b) => (Math.abs(b - mm) < Math.abs(a - mm) ? b : a));

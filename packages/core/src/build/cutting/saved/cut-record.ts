@@ -2,7 +2,7 @@ import { cutMm } from '../../../base/rounding';
 import { type CutJob, type OutdatedSheet, isCut } from '../job';
 import type { CutSheet } from '../../../plan/workshop';
 import { type SavedLayout, savedFrom } from './saved-layout';
-import { type PlacedSheet, type Placement, type Stock, isNew, restBeside, ruleOf } from '../nesting';
+import { NO_TRIM, type PlacedSheet, type Placement, type Stock, isNew, restBeside, ruleOf } from '../nesting';
 import type { Part } from '../parts';
 import type { Split } from '../../../plan';
 
@@ -11,7 +11,6 @@ interface RecordInputs {
   readonly parts: readonly Part[];
   /** New sheets that are stocked, for what one cost. */
   readonly kinds: readonly Stock[];
-  readonly trimMm: number;
   readonly kerfMm: number;
 }
 interface Done {
@@ -28,11 +27,11 @@ const SAME_MM2 = 1;
 /**
  * Sheets of a job that are cut already: their parts stay as they are. A part that the plan wants otherwise by now is left out, to be laid out anew.
  */
-export function recordedSheets({ cut, parts, kinds, trimMm, kerfMm }: RecordInputs): Done {
+export function recordedSheets({ cut, parts, kinds, kerfMm }: RecordInputs): Done {
   const partIds = new Set<string>();
   const outdated: OutdatedSheet[] = [];
   const sheets = cut.map((sheet): PlacedSheet => {
-    const stock = stockOf(sheet, kinds, trimMm);
+    const stock = stockOf(sheet, kinds);
     const holds = sheet.places.filter((place) => isAsCut(place, parts) && !partIds.has(place.partId));
     for (const { partId } of holds) partIds.add(partId);
     if (holds.length < sheet.places.length) {
@@ -118,8 +117,8 @@ const placementOf = ({ partId, xMm, yMm, boxWidthMm, boxDepthMm, turned, half }:
 });
 
 /** Offcuts cost nothing and have straight edges; a new sheet cost what its size costs. */
-function stockOf({ widthMm, depthMm, offcutId }: CutSheet, kinds: readonly Stock[], trimMm: number): Stock {
-  if (offcutId !== null) return { widthMm, depthMm, offcutId, trimMm: 0, priceMinor: 0 };
+function stockOf({ widthMm, depthMm, offcutId }: CutSheet, kinds: readonly Stock[]): Stock {
+  if (offcutId !== null) return { widthMm, depthMm, offcutId, trim: NO_TRIM, priceMinor: 0 };
   const kind = kinds.find((one) => isNew(one) && one.widthMm === widthMm && one.depthMm === depthMm);
-  return kind ?? { widthMm, depthMm, offcutId, trimMm, priceMinor: 0 };
+  return kind ?? { widthMm, depthMm, offcutId, trim: kinds[0]?.trim ?? NO_TRIM, priceMinor: 0 };
 }

@@ -1,7 +1,8 @@
-import { type Catalogue, adhesiveBy, materialBy, thicknessesOf, offered } from '../../../catalogue';
+import { type Catalogue, adhesiveBy, materialBy, thicknessesOf, offered, regionOf } from '../../../catalogue';
 import type { Facing, GlueSpread, Stack } from '../../../plan';
 import type { Face } from '../joint';
 import { type GlueFit, glueFit } from './glue';
+import { stockRegion } from '../region';
 
 /** Something to choose, by id. */
 export interface Choice {
@@ -22,12 +23,12 @@ export function materialChoices(catalogue: Catalogue, use: 'substrate' | 'ground
 
 /** Thicknesses to choose from, the present one included even where it is not stocked. */
 export function thicknessChoices(catalogue: Catalogue, materialId: string, presentMm: number): readonly number[] {
-  return [...new Set([...thicknessesOf(catalogue, materialId), presentMm])].sort((a, b) => a - b);
+  return [...new Set([...thicknessesOf(catalogue, materialId, regionOf([presentMm], catalogue)), presentMm])].sort((a, b) => a - b);
 }
 
 /** The stocked thickness nearest to the present one, for when the material changes. */
 export function nearestThickness(catalogue: Catalogue, materialId: string, presentMm: number): number {
-  const stocked = thicknessesOf(catalogue, materialId);
+  const stocked = thicknessesOf(catalogue, materialId, regionOf([presentMm], catalogue));
   return stocked.reduce((best, mm) => (Math.abs(mm - presentMm) < Math.abs(best - presentMm) ? mm : best), stocked[0] ?? presentMm);
 }
 
@@ -51,7 +52,7 @@ const bare = (materialId: string, thicknessMm: number): Face => ({ materialId, t
 /** A material and thickness a new layer may start with: the thinnest stocked of what is on top now, its grain across the layer below. */
 export function freshLayer(catalogue: Catalogue, stack: Stack, id: string): Stack['ground'][number] {
   const top = stack.ground.at(-1)!;
-  const thicknessMm = thicknessesOf(catalogue, top.materialId)[0] ?? top.thicknessMm;
+  const thicknessMm = thicknessesOf(catalogue, top.materialId, stockRegion(stack, catalogue))[0] ?? top.thicknessMm;
   const face = bare(top.materialId, thicknessMm);
   const holding = glueChoices(catalogue, face, face, 'full').filter(({ fit }) => fit === 'holds');
   // The adhesive already on the bench for raised ground, if it holds here too.
@@ -77,7 +78,7 @@ export function freshFacing(catalogue: Catalogue, lowerMaterialId: string, id: s
   };
   const material = all.find(isThin) ?? all[0];
   if (material === undefined) return null;
-  const thicknessMm = thicknessesOf(catalogue, material.id)[0]!;
+  const thicknessMm = thicknessesOf(catalogue, material.id, 'metric')[0]!;
   const glue = glueChoices(catalogue, bare(lowerMaterialId, thicknessMm), bare(material.id, thicknessMm), 'full').find(
     ({ id: glueId, fit }) => fit === 'holds' && adhesiveBy(catalogue, glueId).spreads.includes('full'),
   );

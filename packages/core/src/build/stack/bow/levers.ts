@@ -1,6 +1,7 @@
 import { type SingleEdit, appliedTo } from '../../../plan/edits';
 import { type Bow, type BowInputs, bowOf } from './bow';
-import { type Catalogue, adhesiveBy, thicknessesOf } from '../../../catalogue';
+import { stockRegion } from '../region';
+import { type Catalogue, type StockRegion, adhesiveBy, regionOf, thicknessesOf } from '../../../catalogue';
 import type { Plan } from '../../../plan';
 import { type Figure, lengthWords, calculate } from '../../../base/units';
 import { glueFit } from '../adhesives';
@@ -100,24 +101,28 @@ function leversFor({ stack, base, joints, units, catalogue }: LeverInputs): read
     if (sealed === 'none') levers.push({ edit: { code: 'layer/seal', layer: ref, sealed: 'under' }, label: `Seal the back of ${what}` });
   }
   if (substrate !== null) {
-    const thicker = thicknessesOf(catalogue, substrate.materialId).find((mm) => mm > substrate.thicknessMm);
+    const thicker = thicknessesOf(catalogue, substrate.materialId, regionOf([substrate.thicknessMm], catalogue)).find(
+      (mm) => mm > substrate.thicknessMm,
+    );
     if (thicker !== undefined)
       levers.push({
         edit: { code: 'substrate/set', substrate: { ...substrate, thicknessMm: thicker } },
         label: `Substrate ${lengthWords(thicker, units)} thick`,
       });
   }
-  if (battens === null) levers.push(...battenLevers(units, catalogue));
+  if (battens === null) levers.push(...battenLevers(stockRegion(stack, catalogue), units, catalogue));
   levers.push(...drierGlues(joints, catalogue));
   if (!weighed) levers.push({ edit: { code: 'stack/weighed', weighed: true }, label: 'Keep it under weights until dry' });
   return levers.filter(({ label }, i) => levers.findIndex((other) => other.label === label) === i);
 }
 
 /** Two strips of the stiffest substrate board that is stocked, not thinner than 9 mm where there is a choice. */
-function battenLevers(units: Plan['units'], catalogue: Catalogue): readonly Pull[] {
+function battenLevers(region: StockRegion, units: Plan['units'], catalogue: Catalogue): readonly Pull[] {
   const boards = catalogue.materials
     .filter(({ uses }) => uses.includes('substrate'))
-    .flatMap(({ id, youngMPa }) => thicknessesOf(catalogue, id).map((thicknessMm) => ({ id, youngMPa: youngMPa.value, thicknessMm })))
+    .flatMap(({ id, youngMPa }) =>
+      thicknessesOf(catalogue, id, region).map((thicknessMm) => ({ id, youngMPa: youngMPa.value, thicknessMm })),
+    )
     .filter(({ thicknessMm }) => thicknessMm <= BATTEN_DEEP_MM);
   const best = boards.sort((a, b) => b.youngMPa - a.youngMPa || b.thicknessMm - a.thicknessMm)[0];
   return best === undefined

@@ -6,6 +6,7 @@ import { HEIGHTMAP_LIMITS, type ImportedDrawing, outlineShape } from '@spare-acr
 import { type Feature, type FeatureKind, kindNamed, newFeature } from '@spare-acre/core/plan/features';
 import { tableDepthMm, tableWidthMm } from '@spare-acre/core/plan';
 import { thicknessesOf } from '@spare-acre/core/catalogue';
+import { stockRegion } from '@spare-acre/core/build/stack';
 import { lengthWords } from '@spare-acre/core/base/units';
 import { shortId } from '../../../stores/device/name';
 import ChoiceField from '../../../ui/fields/ChoiceField.vue';
@@ -33,10 +34,9 @@ const KINDS = (['raised', 'hill', 'pit', 'water', 'route', 'plot', 'field', 'cle
 }));
 const system = computed(() => store.plan!.units);
 const stocks = computed(() =>
-  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId).map((mm) => ({
-    value: mm,
-    text: lengthWords(mm, system.value),
-  })),
+  thicknessesOf(catalogues.catalogue!, store.plan!.stack.raised.materialId, stockRegion(store.plan!.stack, catalogues.catalogue!)).map(
+    (mm) => ({ value: mm, text: lengthWords(mm, system.value) }),
+  ),
 );
 const widthMm = ref(400);
 const heightMm = ref(60);

@@ -1,5 +1,5 @@
 import { FIT_MM } from '../guillotine/cut-tree';
-import type { PlacedSheet, Placement, SheetRule } from '../layout';
+import { type PlacedSheet, type Placement, type SheetRule, endsOf } from '../layout';
 
 /** Whether two parts leave room for the blade between them. */
 export type Apart = (a: Placement, b: Placement, kerfMm: number) => boolean;
@@ -11,11 +11,12 @@ const KEPT_MM = 0.002;
 
 /** Whether a part lies within the trim. */
 export function isOnSheet({ xMm, yMm, widthMm, depthMm }: Lying, rule: SheetRule): boolean {
-  const { trimMm } = rule;
+  const { rightMm, bottomMm } = endsOf(rule);
   return (
-    Math.min(xMm, yMm) >= trimMm - KEPT_MM &&
-    xMm + widthMm <= rule.widthMm - trimMm + KEPT_MM &&
-    yMm + depthMm <= rule.depthMm - trimMm + KEPT_MM
+    xMm >= rule.trim.leftMm - KEPT_MM &&
+    yMm >= rule.trim.topMm - KEPT_MM &&
+    xMm + widthMm <= rightMm + KEPT_MM &&
+    yMm + depthMm <= bottomMm + KEPT_MM
   );
 }
 
@@ -27,10 +28,10 @@ export function areApart(a: Lying, b: Lying, kerfMm: number): boolean {
 
 /** The largest free rectangle of a sheet: its sides lie on sides of parts or of the sheet, so those lines are all that need looking at. */
 export function restBeside(placements: readonly Lying[], rule: SheetRule): PlacedSheet['rest'] {
-  const { trimMm, kerfMm } = rule;
-  const [right, bottom] = [rule.widthMm - trimMm, rule.depthMm - trimMm];
-  const lefts = [trimMm, ...placements.map((p) => p.xMm + p.widthMm + kerfMm)];
-  const tops = [trimMm, ...placements.map((p) => p.yMm + p.depthMm + kerfMm)];
+  const { trim, kerfMm } = rule;
+  const { rightMm: right, bottomMm: bottom } = endsOf(rule);
+  const lefts = [trim.leftMm, ...placements.map((p) => p.xMm + p.widthMm + kerfMm)];
+  const tops = [trim.topMm, ...placements.map((p) => p.yMm + p.depthMm + kerfMm)];
   let best = { xMm: 0, yMm: 0, widthMm: 0, depthMm: 0 };
   for (const x of lefts) {
     for (const y of tops) {

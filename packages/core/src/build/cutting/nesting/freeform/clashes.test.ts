@@ -1,16 +1,16 @@
+import { evenTrim, type Blank, type Stock } from '../layout';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { leastByClashes } from './clashes';
 import { leastByExactSearch } from '../guillotine/exact';
-import type { Blank, Stock } from '../layout';
 import { leastCost } from '../stock';
 
-const SHEET: Stock = { widthMm: 1_250, depthMm: 600, trimMm: 5, offcutId: null, priceMinor: 680 };
+const SHEET: Stock = { widthMm: 1_250, depthMm: 600, trim: evenTrim(5), offcutId: null, priceMinor: 680 };
 const offcut = (id: string, widthMm: number, depthMm: number): Stock => ({
   ...SHEET,
   widthMm,
   depthMm,
-  trimMm: 0,
+  trim: evenTrim(0),
   offcutId: id,
   priceMinor: 0,
 });

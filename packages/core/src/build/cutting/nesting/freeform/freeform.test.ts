@@ -1,3 +1,4 @@
+import { evenTrim, type Layout, type LayoutTask, type SheetRule } from '../layout';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type Region, areaMm2, edgeMm, evenOdd, intersection, regionBox, regionOf } from '../../../../base/geometry';
@@ -6,7 +7,6 @@ import { derivePipeline } from '../../../../pipeline';
 import { aBank, aBoard, aCrater, aTask, CATALOGUE, expectSoundLayout } from '../../../../testing';
 import { CellSheet, spansOf } from './raster';
 import { type CutJob, optimalityOf } from '../../job';
-import type { Layout, LayoutTask, SheetRule } from '../layout';
 import { isBetterLayout } from '../layout-cost';
 import type { Part } from '../../parts';
 import { blankOf } from '../guillotine/blanks';
@@ -16,7 +16,7 @@ import { savedFrom, layoutFromSaved } from '../../saved';
 import { placedOutline, outlinesApart } from './outline';
 import { sheetLabour } from '../../bench';
 
-const RULE: SheetRule = { widthMm: 400, depthMm: 300, trimMm: 5, kerfMm: 2 };
+const RULE: SheetRule = { widthMm: 400, depthMm: 300, trim: evenTrim(5), kerfMm: 2 };
 
 function aPart(id: string, outline: Region, grain: Part['grain'] = null): Part {
   const { left, top, right, bottom } = regionBox(outline);

@@ -7,7 +7,7 @@ import { type Turn, liesOf, placedOutline, shifted } from './outline';
 import { lighterSets } from '../lighter-sets';
 import type { Shaped } from '../guillotine/blanks';
 import { CellSheet, type Span, spansOf } from './raster';
-import { fitsOn, isNew, leastByArea, costOf } from '../stock';
+import { fitsOn, isNew, leastByArea, costOf, roomOf } from '../stock';
 
 /** Cells of one sheet at most; a cell is this small at least. */
 const MAX_CELLS = 120_000;
@@ -174,10 +174,11 @@ const cellOf = ({ widthMm, depthMm }: Stock): number => Math.max(MIN_CELL_MM, Ma
 
 function withPins(stock: Stock, pinned: readonly Placement[], byId: ReadonlyMap<string, Shaped>, kerfMm: number): Nested {
   const cellMm = cellOf(stock);
-  const { widthMm, depthMm, trimMm } = stock;
-  const cells = new CellSheet(Math.ceil((widthMm - 2 * trimMm) / cellMm), Math.ceil((depthMm - 2 * trimMm) / cellMm));
+  const { trim } = stock;
+  const { w, h } = roomOf(stock, 0);
+  const cells = new CellSheet(Math.ceil(w / cellMm), Math.ceil(h / cellMm));
   for (const pin of pinned) {
-    const outline = shifted(placedOutline(byId.get(pin.blankId)!, pin), pin.xMm - trimMm, pin.yMm - trimMm);
+    const outline = shifted(placedOutline(byId.get(pin.blankId)!, pin), pin.xMm - trim.leftMm, pin.yMm - trim.topMm);
     cells.take(spansOf(outline, kerfMm, cellMm), 0, 0);
   }
   return { stock, cells, placements: [...pinned] };
@@ -187,10 +188,11 @@ function withPins(stock: Stock, pinned: readonly Placement[], byId: ReadonlyMap<
 function setDown(part: Shaped, sheet: Nested, kerfMm: number, poses: Map<string, readonly Pose[]>, mayHalve: boolean): boolean {
   const { stock, cells, placements } = sheet;
   const cellMm = cellOf(stock);
+  const room = roomOf(stock, 0);
   let best: { readonly pose: Pose; readonly col: number; readonly row: number; readonly end: number } | null = null;
   for (const pose of posesOf(part, cellMm, kerfMm, poses, mayHalve)) {
-    const lastCol = Math.floor((stock.widthMm - 2 * stock.trimMm - pose.widthMm) / cellMm + 1e-9);
-    const lastRow = Math.floor((stock.depthMm - 2 * stock.trimMm - pose.depthMm) / cellMm + 1e-9);
+    const lastCol = Math.floor((room.w - pose.widthMm) / cellMm + 1e-9);
+    const lastRow = Math.floor((room.h - pose.depthMm) / cellMm + 1e-9);
     const place = cells.firstPlace(pose.probe, lastCol, lastRow);
     if (place === null) continue;
     const end = (place.row * cellMm + pose.depthMm) * 1e4 + place.col * cellMm + pose.widthMm;
@@ -201,8 +203,8 @@ function setDown(part: Shaped, sheet: Nested, kerfMm: number, poses: Map<string,
   cells.take(pose.keepOff, col, row);
   placements.push({
     blankId: part.id,
-    xMm: stock.trimMm + col * cellMm,
-    yMm: stock.trimMm + row * cellMm,
+    xMm: stock.trim.leftMm + col * cellMm,
+    yMm: stock.trim.topMm + row * cellMm,
     widthMm: pose.widthMm,
     depthMm: pose.depthMm,
     turned: pose.turned,

@@ -1,6 +1,6 @@
 import { memoize } from '../../../../base/memory';
 import { FIT_MM } from './cut-tree';
-import { type PlacedSheet, type Placement, ruleOf } from '../layout';
+import type { PlacedSheet, Placement } from '../layout';
 
 /** One cut right through one piece: measured from the piece's own left or top edge, and never added up from others. */
 export interface ThroughCut {
@@ -67,16 +67,16 @@ class Cutting {
 
   order(): CutOrder | null {
     const { stock, placements } = this.sheet;
-    const { trimMm, widthMm, depthMm } = ruleOf(stock, this.kerfMm);
+    const { trim, widthMm, depthMm } = stock;
     let piece: Piece = { name: 'S', left: 0, top: 0, right: widthMm, bottom: depthMm };
-    if (trimMm > 0) {
-      // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
-      for (const way of ['down', 'across'] as const) {
-        const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
-        const left = { ...cutOff, name: this.nameOf(cutOff, placements) };
-        this.addCut(piece, way, trimMm, ['waste', left.name]);
-        piece = left;
-      }
+    // Waste off the left and the top, so that both edges measured from are straight; the blade takes its kerf off the trim.
+    for (const way of ['down', 'across'] as const) {
+      const trimMm = way === 'down' ? trim.leftMm : trim.topMm;
+      if (trimMm === 0) continue;
+      const cutOff = way === 'down' ? { ...piece, left: trimMm } : { ...piece, top: trimMm };
+      const left = { ...cutOff, name: this.nameOf(cutOff, placements) };
+      this.addCut(piece, way, trimMm, ['waste', left.name]);
+      piece = left;
     }
     return this.divide(piece, placements) ? { cuts: this.cuts, freed: this.freed } : null;
   }

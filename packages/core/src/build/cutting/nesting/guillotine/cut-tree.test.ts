@@ -1,9 +1,9 @@
+import { evenTrim, type Placement, type SheetRule } from '../layout';
 import fc from 'fast-check';
 import { describe, expect, test } from 'vitest';
 import { type CutNode, type PartNode, type WasteNode, leavesOf, pushedTogether, replaced, wasteOf, withPart } from './cut-tree';
 import { type Cluster, clustered, turned } from '../freeform/cluster';
 import { restBeside } from '../freeform/apart';
-import type { Placement, SheetRule } from '../layout';
 
 const size = ({ x, y, w, h }: CutNode): number[] => [x, y, w, h];
 const parts = (node: CutNode): PartNode[] => [...leavesOf(node)].filter((leaf): leaf is PartNode => leaf.kind === 'part');
@@ -121,7 +121,7 @@ describe('joining', () => {
 });
 
 describe('the largest rectangle left over', () => {
-  const rule: SheetRule = { widthMm: 100, depthMm: 60, trimMm: 0, kerfMm: 0 };
+  const rule: SheetRule = { widthMm: 100, depthMm: 60, trim: evenTrim(0), kerfMm: 0 };
   const at = (xMm: number, yMm: number, widthMm: number, depthMm: number): Placement => ({
     blankId: `${xMm} ${yMm}`,
     xMm,

@@ -1,0 +1,138 @@
+import type { Catalogue } from '../../catalogue';
+import { isPieceOf } from '../../build/cutting/parts';
+import type { CutJob } from '../../build/cutting/job';
+import { totalSheets } from '../../build/cutting';
+import { type Figure, calculate, given } from '../../base/units';
+import type { Plan } from '../../plan';
+import { type Edit, appliedTo } from '../../plan/edits';
+import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
+import type { Derivation } from '../derive';
+import { derivePipeline } from '../full';
+import { breakpointsMm } from './breakpoints';
+import { type FitChange, type Shrink, allowanceShrinks, cuttingChanges, tileShrinks } from './changes';
+
+/** A small change of the plan that saves sheets, derived in full. */
+export interface FitOffer {
+  readonly id: string;
+  readonly edit: Edit;
+  readonly label: string;
+  readonly says: string;
+  /** New sheets with it. */
+  readonly sheets: Figure<'1'>;
+  /** Parts that are glued of several with it, and are not now. */
+  readonly joints: Figure<'1'>;
+  /** What is saved; below none where it costs more. */
+  readonly sheetsSaved: Figure<'1'>;
+  readonly costSaved: Figure<'money'>;
+  readonly workSaved: Figure<'min'>;
+  readonly massSaved: Figure<'g'>;
+}
+export interface FitProgress {
+  readonly offers: readonly FitOffer[];
+  readonly done: number;
+  readonly of: number;
+}
+
+/** More offers than these are no advice. */
+const MAX_OFFERS = 6;
+/** Cheaper by less than this is no reason to change a plan, in minor units. */
+const MIN_SAVED_MINOR = 1;
+
+/**
+ * Small changes of a plan that need fewer sheets or less money for them, each derived in full, the most saved first: tiles up to 30 mm smaller, the trim, another
+ * tool's kerf, one size of sheet with joints, a smaller allowance. Sizes are tried where one more part goes on a sheet: see {@link breakpointsMm}.
+ * Yields after each change that was tried; no offer at the end says that none of them helps.
+ */
+export function* fitOffersOf(
+  plan: Plan,
+  catalogue: Catalogue,
+  shop: WorkshopState = EMPTY_WORKSHOP,
+): Generator<FitProgress, readonly FitOffer[], void> {
+  const derive = derivePipeline();
+  const after = (edit: Edit): Derivation => derive(appliedTo(plan, edit), catalogue, shop);
+  const own = derive(plan, catalogue, shop);
+  const now = countsOf(own.jobs, plan);
+  const shrinks = [...tileShrinks(plan), ...allowanceShrinks(plan)].map((shrink) => ({
+    shrink,
+    atMm: sizesToTry(shrink, own.jobs, after),
+  }));
+  const single = cuttingChanges(plan, own.jobs, catalogue);
+  const of = single.length + shrinks.reduce((sum, { atMm }) => sum + atMm.length, 0);
+  let done = 0;
+  const helping: Helping[] = [];
+  yield { offers: [], done, of };
+  for (const change of single) {
+    const counts = countsOf(after(change.edit).jobs, plan);
+    if (isFewer(counts, now)) helping.push({ change, counts });
+    yield { offers: [], done: ++done, of };
+  }
+  for (const { shrink, atMm } of shrinks) {
+    // From the least change on: a greater one has to save more.
+    let best = now;
+    for (const mm of atMm) {
+      const change = shrink.by(mm);
+      const counts = change === null ? null : countsOf(after(change.edit).jobs, plan);
+      if (change !== null && counts !== null && isFewer(counts, best)) {
+        helping.push({ change, counts });
+        best = counts;
+      }
+      yield { offers: [], done: ++done, of };
+    }
+  }
+  const offers = chosen(helping).map(({ change }) => offerOf(change, own, after(change.edit)));
+  yield { offers, done: of, of };
+  return offers;
+}
+
+/** What a plan's sheets come to, by its own aim first. */
+interface Counts {
+  readonly first: number;
+  readonly second: number;
+}
+interface Helping {
+  readonly change: FitChange;
+  readonly counts: Counts;
+}
+function countsOf(jobs: readonly CutJob[], { cutting }: Plan): Counts {
+  const [minor, sheets] = [
+    jobs.reduce((sum, { cost }) => sum + cost.value, 0),
+    jobs.reduce((sum, { sheetCount }) => sum + sheetCount.value, 0),
+  ];
+  // A part that goes on no sheet costs nothing: no saving.
+  const isWhole = jobs.every(({ layout }) => layout.tooLarge.length === 0);
+  if (!isWhole) return { first: Infinity, second: Infinity };
+  return cutting.aim === 'cheapest' ? { first: minor, second: sheets } : { first: sheets, second: minor };
+}
+const isFewer = (a: Counts, b: Counts): boolean =>
+  a.first <= b.first - MIN_SAVED_MINOR || (a.first === b.first && a.second <= b.second - MIN_SAVED_MINOR);
+
+/** The most saved first; where two save alike the one tried first, which changes less. */
+const chosen = (helping: readonly Helping[]): readonly Helping[] =>
+  helping.toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second).slice(0, MAX_OFFERS);
+
+/** Sizes at which something may change, and none beyond what the plan allows. */
+function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], after: (edit: Edit) => Derivation): readonly number[] {
+  const one = shrink.by(1);
+  return one === null ? [] : breakpointsMm(jobs, after(one.edit).jobs).filter((mm) => shrink.by(mm) !== null);
+}
+
+function offerOf({ id, edit, label, says }: FitChange, own: Derivation, other: Derivation): FitOffer {
+  const saved = <U extends 'money' | 'min' | 'g' | '1'>(what: string, before: Figure<U>, then: Figure<U>): Figure<U> =>
+    calculate(`${label}: ${what} saved`, before.unit, before, '−', then);
+  const sheets = totalSheets(other.jobs);
+  return {
+    id,
+    edit,
+    label,
+    says,
+    sheets,
+    joints: given(`${label}: parts more with joints`, jointedIn(other.jobs) - jointedIn(own.jobs), '1', 'layout', 'glued edge to edge'),
+    sheetsSaved: saved('sheets', totalSheets(own.jobs), sheets),
+    costSaved: saved('money', own.tally.cost, other.tally.cost),
+    workSaved: saved('work', own.tally.handsOn, other.tally.handsOn),
+    massSaved: saved('mass', own.tally.mass, other.tally.mass),
+  };
+}
+
+const jointedIn = (jobs: readonly CutJob[]): number =>
+  new Set(jobs.flatMap(({ parts }) => parts.filter(isPieceOf).map(({ wholeId }) => wholeId))).size;
