@@ -22,7 +22,7 @@ test('a longer search for a layout shows what it has, stops when told, and says 
   await tab(page, 'Job');
   await page.getByRole('button', { name: 'Search for a better layout' }).click();
   await expect(page.getByTestId('layout-progress')).toContainText(/\d+ new sheets/);
-  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.locator('.better').getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByTestId('layout-outcome')).toContainText(/fewer|Cheaper|larger offcut|No better/);
   await expect(page.getByRole('button', { name: 'Search for a better layout' })).toBeVisible();
 });
@@ -42,7 +42,7 @@ test('a part is dragged, stays pinned through a search and a reload, and is let 
   await tab(page, 'Job');
   await page.getByRole('button', { name: 'Search for a better layout' }).click();
   await expect(page.getByTestId('layout-progress')).toBeVisible();
-  await page.getByRole('button', { name: 'Stop' }).click();
+  await page.locator('.better').getByRole('button', { name: 'Stop' }).click();
   await expect(page.getByTestId('layout-outcome')).not.toBeEmpty();
   await expect(page.getByTestId('save-state')).toContainText('Saved');
   await page.reload();

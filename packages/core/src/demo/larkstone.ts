@@ -197,6 +197,12 @@ export function larkstone(catalogue: Catalogue): Plan {
   return {
     ...blank,
     play: { ...blank.play, baseMm: 15 },
+    // Its builder has metric sheets in the rack, and measures in inches.
+    stack: {
+      ...blank.stack,
+      substrate: { ...blank.stack.substrate!, ...catalogue.starter.substrate },
+      ground: blank.stack.ground.map((layer) => ({ ...layer, thicknessMm: catalogue.starter.ground.thicknessMm })),
+    },
     features: features(),
     pieces: pieces(catalogue),
     section: { from: { x: 40, y: 420 }, to: { x: 1120, y: 420 } },

@@ -61,7 +61,7 @@ const cutJob = memoize(
       ...kinds,
       ...offcutsFor(offcuts, materialId, thicknessMm)
         .filter(({ id }) => !ownCut.some((sheet) => sheet.offcutId === id))
-        .map(offcutAsStock),
+        .map((offcut) => offcutAsStock(offcut)),
     ];
     const done = recordedSheets({ cut: ownCut, parts, kinds, kerfMm });
     const task: LayoutTask = { blanks: parts.filter(({ id }) => !done.partIds.has(id)).map(blankOf), stock, kerfMm, aim, pinned: [] };

@@ -32,7 +32,7 @@ export function availableFor(inputs: AvailableInputs): (part: Part) => Available
           ...sheetsHad(catalogue, materialId, thicknessMm, inputs).map((sheet) => newSheet(sheet, statedTrimMm(key, inputs), catalogue)),
           ...offcutsFor(offcuts, materialId, thicknessMm)
             .filter(({ id }) => !cut.some(({ offcutId }) => offcutId === id))
-            .map(offcutAsStock),
+            .map((offcut) => offcutAsStock(offcut)),
         ],
       };
       known.set(key, available);

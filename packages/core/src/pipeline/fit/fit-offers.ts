@@ -50,38 +50,79 @@ export function* fitOffersOf(
 ): Generator<FitProgress, readonly FitOffer[], void> {
   const derive = derivePipeline();
   const after = (edit: Edit): Derivation => derive(appliedTo(plan, edit), catalogue, shop);
+  const progress = (): FitProgress => ({ offers: [], done, of });
+  let [done, of] = [0, 1];
+  yield progress();
   const own = derive(plan, catalogue, shop);
   const now = countsOf(own.jobs, plan);
-  const shrinks = [...tileShrinks(plan), ...allowanceShrinks(plan)].map((shrink) => ({
-    shrink,
-    atMm: sizesToTry(shrink, own.jobs, after),
-  }));
   const single = cuttingChanges(plan, own.jobs, catalogue);
-  const of = single.length + shrinks.reduce((sum, { atMm }) => sum + atMm.length, 0);
-  let done = 0;
+  of = single.length + 1;
+  yield progress();
   const helping: Helping[] = [];
-  yield { offers: [], done, of };
   for (const change of single) {
     const counts = countsOf(after(change.edit).jobs, plan);
     if (isFewer(counts, now)) helping.push({ change, counts });
-    yield { offers: [], done: ++done, of };
+    done++;
+    yield progress();
   }
-  for (const { shrink, atMm } of shrinks) {
-    // From the least change on: a greater one has to save more.
-    let best = now;
-    for (const mm of atMm) {
-      const change = shrink.by(mm);
-      const counts = change === null ? null : countsOf(after(change.edit).jobs, plan);
-      if (change !== null && counts !== null && isFewer(counts, best)) {
-        helping.push({ change, counts });
-        best = counts;
-      }
-      yield { offers: [], done: ++done, of };
+  const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS;
+  for (const shrink of [...tileShrinks(plan), ...allowanceShrinks(plan)]) {
+    const atMm = sizesToTry(shrink, own.jobs, after);
+    of += atMm.length;
+    const tryAt = (mm: number): Helping => {
+      const change = shrink.by(mm)!;
+      return { change, counts: countsOf(after(change.edit).jobs, plan) };
+    };
+    for (const found of isLight ? allThatHelp(atMm, tryAt, now) : leastThatHelp(atMm, tryAt, now)) {
+      if (found !== null) helping.push(found);
+      done++;
+      yield progress();
     }
   }
-  const offers = chosen(helping).map(({ change }) => offerOf(change, own, after(change.edit)));
-  yield { offers, done: of, of };
+  const offers: FitOffer[] = [];
+  for (const { change } of chosen(helping)) {
+    offers.push(offerOf(change, own, after(change.edit)));
+    yield { offers: [...offers], done, of: done + MAX_OFFERS };
+  }
   return offers;
+}
+
+/** Boards of so many parts are tried at every breakpoint; larger ones are searched by halves. */
+const MAX_LIGHT_PARTS = 30;
+type TryAt = (mm: number) => Helping;
+
+/** From the least change on; a greater one has to save more. Yields null for a size that does not. */
+function* allThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Generator<Helping | null> {
+  let best = now;
+  for (const mm of atMm) {
+    const tried = tryAt(mm);
+    const helps = isFewer(tried.counts, best);
+    if (helps) best = tried.counts;
+    yield helps ? tried : null;
+  }
+}
+
+/** The least change that saves as much as the greatest, and the least that saves at all, by halves: a smaller size seldom costs more. Yields null while it looks. */
+function* leastThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Generator<Helping | null> {
+  const largest = atMm.at(-1);
+  if (largest === undefined) return;
+  const most = tryAt(largest);
+  yield null;
+  if (!isFewer(most.counts, now)) return;
+  let upTo = atMm.length - 1;
+  for (const isEnough of [(counts: Counts) => !isFewer(most.counts, counts), (counts: Counts) => isFewer(counts, now)]) {
+    let best: Helping | null = null;
+    let [low, high] = [0, upTo];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      const tried = tryAt(atMm[middle]!);
+      if (isEnough(tried.counts)) [high, best] = [middle, tried];
+      else low = middle + 1;
+      yield null;
+    }
+    upTo = high;
+    yield best ?? tryAt(atMm[high]!);
+  }
 }
 
 /** What a plan's sheets come to, by its own aim first. */
@@ -108,7 +149,9 @@ const isFewer = (a: Counts, b: Counts): boolean =>
 
 /** The most saved first; where two save alike the one tried first, which changes less. */
 const chosen = (helping: readonly Helping[]): readonly Helping[] =>
-  helping.toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second).slice(0, MAX_OFFERS);
+  [...new Map(helping.map((one) => [one.change.id, one])).values()]
+    .toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second)
+    .slice(0, MAX_OFFERS);
 
 /** Sizes at which something may change, and none beyond what the plan allows. */
 function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], after: (edit: Edit) => Derivation): readonly number[] {
