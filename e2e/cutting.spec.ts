@@ -84,6 +84,25 @@ test('hot wire: what does not go in is told before cutting, and its split works'
   await expect(warning).toHaveCount(1);
 });
 
+test('three tiles of 610 mm are offered as 600 mm, and the offer buys just what it says', async ({ page, app }) => {
+  await newBoard(page, app, 'Three tiles', 1_830, 610);
+  for (const [label, count] of [
+    ['Tiles across', '3'],
+    ['Tiles deep', '1'],
+  ] as const) {
+    await page.getByLabel(label).fill(count);
+    await page.getByLabel(label).press('Enter');
+  }
+  await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
+  await tab(page, 'Job');
+  const offer = page.getByTestId('fit-offer').filter({ has: page.getByText('Tiles 600 × 600 mm') });
+  await expect(offer).toContainText('table 30 mm narrower and 10 mm shallower');
+  await offer.getByRole('button', { name: 'Use this' }).click();
+  await expect(page.getByTestId('tally-sheets')).toHaveText(/4/);
+  await page.getByRole('tab', { name: /XPS insulation foam, 30 mm/ }).click();
+  await expect(page.getByText('Sheet 1 of 2, XPS insulation foam, 30 mm')).toBeVisible();
+});
+
 test('a part longer than every sheet is split automatically, or told of where that is asked for; only oblong sheets make joints too', async ({
   page,
   app,
