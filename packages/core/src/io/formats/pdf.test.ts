@@ -4,7 +4,7 @@ import { describe, expect, test } from 'vitest';
 import type { CutJob } from '../../build/cutting/job';
 import type { Part } from '../../build/cutting/parts';
 import { placedParts, listedCuts } from '../../build/cutting/bench';
-import { brinefold } from '../../demo';
+import { brinefold, larkstone, looseLot } from '../../demo';
 import { derivePipeline } from '../../pipeline';
 import { type Point, boxAround } from '../../base/geometry';
 import { CATALOGUE } from '../../testing';
@@ -107,6 +107,20 @@ describe('a sheet as PDF', () => {
       }),
     );
     for (const { name } of placedParts(foam, 0)) expect(flat(page!.text)).toContain(name);
+  });
+  test('a figure is printed digit by digit on every list of every demo board: no sign is replaced', async () => {
+    for (const make of [brinefold, larkstone, looseLot]) {
+      const plan = make(CATALOGUE);
+      for (const job of derivePipeline()(plan, CATALOGUE).jobs) {
+        const prints = [await cutListPdf(job, 'a4', plan.units, FONT)];
+        for (const index of job.layout.sheets.keys()) prints.push(await sheetPdf(job, index, FONT));
+        for (const bytes of prints) for (const { text } of await read(bytes)) expect(text).not.toContain('?');
+      }
+    }
+  }, 60_000);
+  test('a sign of measure that the font lacks is refused, not replaced', async () => {
+    const odd: CutJob = { ...foam, parts: foam.parts.map((part) => ({ ...part, name: 'Wall ∛8' })) };
+    await expect(sheetPdf(odd, 0, FONT)).rejects.toThrow('the font has no sign “∛”');
   });
   test('letters the font lacks are left as a question mark, and nothing breaks', async () => {
     const odd: CutJob = { ...foam, parts: foam.parts.map((part) => ({ ...part, name: 'Quay Ω\u4e16 ü' })) };

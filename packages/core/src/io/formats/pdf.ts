@@ -66,7 +66,7 @@ interface Lettering {
   readonly color: RGB;
 }
 
-/** Words with their foot at a height; what the font has no sign for is left out rather than refused. */
+/** Words with their foot at a height. @throws RangeError for signs of measure that the font lacks */
 export function words(
   { page, font, tallMm }: Sheet,
   text: string,
@@ -80,9 +80,28 @@ export function words(
 export const widthMm = (text: string, font: PDFFont, sizeMm: number): number =>
   font.widthOfTextAtSize(printable(text, font), pt(sizeMm)) / PT_PER_MM;
 
+/** Signs of ours that fonts often lack, and what says the same. */
+const LIKE: Readonly<Record<string, string>> = { '−': '-', '⌀': 'ø', '≤': '<=', '≥': '>=', '→': '>', '½': '1/2', '¼': '1/4', '¾': '3/4' };
+
+/**
+ * A text in signs the font has. Spaces of every width are spaces, and signs of measure are said otherwise; a letter of somebody's own name that the font lacks
+ * becomes a question mark.
+ * @throws RangeError for a sign of measure, number or money that can be said no other way: a wrong digit costs a sheet
+ */
 function printable(text: string, font: PDFFont): string {
   const known = new Set(font.getCharacterSet());
-  return [...text].map((sign) => (known.has(sign.codePointAt(0)!) ? sign : known.has(0x3f) ? '?' : '')).join('');
+  const has = (signs: string): boolean => [...signs].every((sign) => known.has(sign.codePointAt(0)!));
+  return [...text]
+    .map((sign) => {
+      if (has(sign)) return sign;
+      if (/\p{Zs}/u.test(sign)) return ' ';
+      const like = LIKE[sign];
+      if (like !== undefined && has(like)) return like;
+      if (/[\p{Sm}\p{Sc}\p{No}\p{Zl}\p{Zp}]/u.test(sign))
+        throw new RangeError(`“${text}” cannot be printed: the font has no sign “${sign}”. Write it another way.`);
+      return '?';
+    })
+    .join('');
 }
 
 /** The check bar with its words, its left end at a point. */
