@@ -14,6 +14,7 @@ const KEPT = fileURLToPath(new URL('kept/', import.meta.url));
 const keptIn = <T>(name: string): T => JSON.parse(readFileSync(`${KEPT}${name}.json`, 'utf8')) as T;
 interface BoardFile {
   readonly name: string;
+  readonly cutting: object;
   readonly record: { readonly doneTasks: Readonly<Record<string, { readonly by: string }>> };
 }
 
@@ -29,7 +30,8 @@ test.each(['brinefold', 'larkstone', 'loose-lot'])(
     const { record: kept, ...plan } = file;
     const { record, ...now } = (await call('GET', `/boards/${id}/export`)).body as BoardFile;
     expect(Object.keys(plan).length).toBeGreaterThan(20);
-    expect(now).toEqual(plan);
+    // Its trim stays as it was stated; since version 13 a job may have its own.
+    expect(now).toEqual({ ...plan, version: 13, cutting: { ...plan.cutting, trims: [] } });
     const ticks = ({ doneTasks }: BoardFile['record']) => Object.entries(doneTasks).map(([task, { by }]) => [task, by]);
     expect(ticks(record)).toEqual(ticks(kept));
   },

@@ -91,7 +91,7 @@ test('the cuts in order name their piece, their edge and what they free', async 
   await anOpenBoard();
   const list = shown(CutOrderList, { job, index: 0 });
   const lines = list.findAll('li').map((line) => line.text().replace(/\s+/g, ' '));
-  expect(lines[0]).toMatch(/^S down, 5 from the left ?\d pass(es)?waste \| S1$/);
+  expect(lines[0]).toMatch(/^S down, 500 from the left ?\d pass(es)?S1 \| S2$/);
   const freed = job.layout.sheets[0]!.placements.map(({ blankId }) => job.parts.find(({ id }) => id === blankId)!.name);
   for (const name of freed) expect(list.text()).toContain(name);
 });
