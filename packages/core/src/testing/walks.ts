@@ -1,4 +1,4 @@
-import type { NewBoard } from '../plan/new-plan';
+import type { NewBoard } from '../plan';
 
 /** An ordinary job as a builder starts it, and what it must come to: worked by hand, and walked in the app when what it touches changes. */
 export interface Walk {
