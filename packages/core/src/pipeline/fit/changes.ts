@@ -89,17 +89,17 @@ export function cuttingChanges(plan: Plan, jobs: readonly CutJob[], catalogue: C
     label: 'Trim rough edges only',
     says: 'factory-straight edges are used as they are',
   };
-  return [...(isStated ? [trim] : []), ...jobs.flatMap((job) => [...otherTools(job), ...otherSheets(plan, job, catalogue)])];
+  return [...(isStated ? [trim] : []), ...jobs.flatMap((job) => [...otherTools(plan, job), ...otherSheets(plan, job, catalogue)])];
 }
 
-const otherTools = ({ key, name, tool, tools }: CutJob): FitChange[] =>
+const otherTools = ({ units }: Plan, { key, name, tool, tools }: CutJob): FitChange[] =>
   tools
     .filter(({ id }) => id !== tool.id)
     .map((other) => ({
       id: `tool ${key} ${other.id}`,
       edit: { code: 'cutting/tool', jobKey: key, toolId: other.id, kerfMm: null },
       label: `${name}: ${other.name.toLowerCase()}`,
-      says: `kerf ${other.kerfMm.value} mm`,
+      says: `kerf ${lengthWords(other.kerfMm.value, units)}`,
     }));
 
 /** One size of sheet alone: parts that are too large for it get joints, where the board lays them. */
