@@ -5,6 +5,7 @@ import { type Piece, mergePlans } from '../../plan';
 import { NOTHING_DONE } from '../../plan/workshop';
 import { CATALOGUE, aBoard, aPlot, derived } from '../../testing';
 import { FAMILY_NAMES, FRONT_SIGHT, type FamilyName, makePiece, newPiece, pieceDrawing } from './index';
+import { leastRectangle } from '../shell';
 import { seeded } from '../../base/random';
 import { brokenLine } from './break';
 import { lengthNeeds } from './making/lengths';
@@ -22,6 +23,13 @@ const sizes = (piece: Piece): Record<string, readonly [number, number]> =>
       [Math.round(widthMm * 100) / 100, Math.round(depthMm * 100) / 100],
     ]),
   );
+
+test.each(FAMILY_NAMES)('every part of %s lies in its least rectangle, but for one in a hundred', (family) => {
+  for (const { outline, widthMm, depthMm, name } of made(aPiece(family)).parts) {
+    const least = leastRectangle(outline.rings.flat())!;
+    expect(widthMm * depthMm, name).toBeLessThan((least.longMm * least.shortMm) / 0.985);
+  }
+});
 
 describe('a shed for three bases by two in 5 mm board, 2 mm of slack', () => {
   test('room 77 × 52: the front covers both ends, the floor lies between', () => {

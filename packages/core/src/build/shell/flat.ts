@@ -12,6 +12,7 @@ import {
 } from '../../base/geometry';
 import { type Curve, alongAt } from './curve';
 import { type Plate, bevelDeg, givenAt } from './plate';
+import { leastRectangle } from './least-rectangle';
 import { type Body, type Rod, endAt } from './resolve';
 import type { Plane } from './space';
 
@@ -248,10 +249,15 @@ function unrolled(curve: Curve): FlatPart {
   });
 }
 
-/** Moved so that its box starts at 0, 0, and turned over so that y runs down. */
+/** Turned into its least rectangle, moved so that this starts at 0, 0, and turned over so that y runs down. */
 function shifted(part: Omit<FlatPart, 'blank'>): FlatPart {
-  const { left, bottom } = boxAround([...part.drawn, ...part.far].flat());
-  const to = ({ x, y }: Point): Point => ({ x: x - left, y: bottom - y });
+  const corners = [...part.drawn, ...part.far].flat();
+  const turn = turnFor(corners);
+  const { left, bottom } = boxAround(turn === STILL ? corners : corners.map((point) => moved(turn, point)));
+  const to = (point: Point): Point => {
+    const { x, y } = moved(turn, point);
+    return { x: x - left, y: bottom - y };
+  };
   const rings = (all: readonly Ring[]): Ring[] => all.map((ring) => ring.map(to));
   const line = <L extends Line>(one: L): L => ({ ...one, from: to(one.from), to: to(one.to) });
   const [drawn, far] = [rings(part.drawn), rings(part.far)];
@@ -264,6 +270,15 @@ function shifted(part: Omit<FlatPart, 'blank'>): FlatPart {
     folds: part.folds.map(line),
     scores: part.scores.map(line),
   };
+}
+/** What lies nearly as small the way it stands is left that way: a builder knows it again. */
+const WORTH_TURNING = 0.99;
+function turnFor(corners: readonly Point[]): Move {
+  const { left, right, top, bottom } = boxAround(corners);
+  const least = leastRectangle(corners);
+  if (least === null || least.longMm * least.shortMm > (right - left) * (bottom - top) * WORTH_TURNING) return STILL;
+  const { x, y } = least.along;
+  return { cos: x, sin: -y, x: 0, y: 0 };
 }
 /** The clipper finds it for any rings; most parts are an outline that turns one way with openings well within it, which need no finding. */
 function blankOf(drawn: readonly Ring[], far: readonly Ring[]): Region {

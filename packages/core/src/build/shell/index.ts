@@ -15,3 +15,4 @@ export type { Curve } from './curve';
 export type { Assembly, Bar, Bend, EdgeJoint, Face, Opening, Row, StockSize, StockSizes } from './shell';
 export { UP, cross, dot, midOf, minus, placeIn, plus, times } from './space';
 export type { Vec } from './space';
+export { leastRectangle } from './least-rectangle';
