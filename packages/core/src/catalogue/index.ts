@@ -21,6 +21,7 @@ export {
   sheetsOf,
   regionOf,
   thicknessesOf,
+  batchWayBy,
   toolBy,
 } from './look-up';
 export type { StockRegion } from './look-up';
@@ -47,6 +48,7 @@ export {
   methodRef,
   paintRef,
   patternRef,
+  batchWayRef,
   toolRef,
 } from './refs';
 export type {
@@ -73,5 +75,6 @@ export type {
   Sheet,
   StarterSurface,
   Stuff,
+  BatchWay,
   Tool,
 } from './schema';

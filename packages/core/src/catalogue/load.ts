@@ -33,6 +33,7 @@ export const LISTS = [
   'patterns',
   'methods',
   'tools',
+  'batchWays',
   'airs',
   'placeKinds',
   'cautions',

@@ -1,6 +1,7 @@
 import { type Figure, type Unit, given, ranged } from '../base/units';
 import type {
   Adhesive,
+  BatchWay,
   Battery,
   Catalogue,
   Casting,
@@ -69,6 +70,9 @@ export const stuffBy = (catalogue: Catalogue, id: string): Stuff => byId(catalog
 export const paintBy = (catalogue: Catalogue, id: string): Paint => byId(catalogue.paints, 'paint', id);
 /** @throws RangeError for an unknown id */
 export const patternBy = (catalogue: Catalogue, id: string): Pattern => byId(catalogue.patterns, 'pattern', id);
+/** @throws RangeError for an unknown id */
+/** @throws RangeError for an unknown id */
+export const batchWayBy = (catalogue: Catalogue, id: string): BatchWay => byId(catalogue.batchWays, 'way of cutting equal parts', id);
 /** @throws RangeError for an unknown id */
 export const toolBy = (catalogue: Catalogue, id: string): Tool => byId(catalogue.tools, 'tool', id);
 /** @throws RangeError for an unknown id */

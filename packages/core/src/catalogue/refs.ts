@@ -10,6 +10,7 @@ const LISTS = {
   patterns: 'pattern',
   methods: 'method',
   tools: 'tool',
+  batchWays: 'way of cutting equal parts',
   airs: 'air',
   placeKinds: 'kind of place',
   cautions: 'caution',
@@ -44,6 +45,7 @@ export const paintRef = referenceTo('paints');
 export const patternRef = referenceTo('patterns');
 export const methodRef = referenceTo('methods');
 export const toolRef = referenceTo('tools');
+export const batchWayRef = referenceTo('batchWays');
 export const airRef = referenceTo('airs');
 export const placeKindRef = referenceTo('placeKinds');
 export const cautionRef = referenceTo('cautions');

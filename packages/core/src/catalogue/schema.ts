@@ -126,6 +126,24 @@ const Tool = z.strictObject({
   /** Heard through a wall: kept to the hours for noise. */
   isNoisy: z.boolean(),
 });
+/** How many equal parts are cut: what is set up once a distance, and what each cut and each part then takes. */
+const BatchWay = z.strictObject({
+  id: Id,
+  name: Name,
+  setUpMin: Estimate,
+  cutMin: Estimate,
+  partMin: Estimate,
+  /** Strips are cut across on one another up to this; null one by one. */
+  stackMm: positive.nullable(),
+  /** The thickest stock it takes, and the longest side of a part; null for any. */
+  thickestMm: positive.nullable(),
+  longestMm: positive.nullable(),
+  /** Pressed out: no blade travels. */
+  isPressed: z.boolean(),
+  /** What has to be bought for each size. */
+  priceMinor: notNegative,
+  remark: z.string().max(200),
+});
 /** Air that is moved. */
 const Air = z.strictObject({
   id: Id,
@@ -371,6 +389,9 @@ const Bench = z.strictObject({
   /** A cut that is marked first; one along an edge that is there; one small part laid. */
   measuredCutMin: Estimate,
   guidedCutMin: Estimate,
+  /** A cut across a glued strip; and how long one lies under weights before it is cut. */
+  crossCutMin: Estimate,
+  laminateMin: Estimate,
   laidByHandMin: Estimate,
   /** Small parts laid by hand that are more than anybody finishes. */
   manyByHand: Estimate,
@@ -438,6 +459,7 @@ export const CatalogueSchema = z.strictObject({
   patterns: z.array(Pattern),
   methods: z.array(Method).min(1),
   tools: z.array(Tool).min(1),
+  batchWays: z.array(BatchWay).min(1),
   airs: z.array(Air).min(1),
   placeKinds: z.array(PlaceKind).min(1),
   cautions: z.array(Caution),
@@ -466,6 +488,7 @@ export type Material = z.infer<typeof Material>;
 export type Sheet = z.infer<typeof Sheet>;
 export type Adhesive = z.infer<typeof Adhesive>;
 export type Tool = z.infer<typeof Tool>;
+export type BatchWay = z.infer<typeof BatchWay>;
 export type Air = z.infer<typeof Air>;
 export type PlaceKind = z.infer<typeof PlaceKind>;
 export type Join = z.infer<typeof Join>;

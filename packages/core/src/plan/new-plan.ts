@@ -26,7 +26,7 @@ export function newPlan(board: NewBoard, catalogue: Catalogue): Plan {
   const { starter, bench, passages, patterns } = catalogue;
   return {
     format: 'spare-acre-plan',
-    version: 13,
+    version: 14,
     name: board.name,
     units: board.units,
     figureHeightMm: board.figureHeightMm,
@@ -50,7 +50,17 @@ export function newPlan(board: NewBoard, catalogue: Catalogue): Plan {
     wears: starter.wears,
     paints: [],
     testPieces: [],
-    cutting: { trimMm: null, trims: [], aim: 'cheapest', saved: [], tools: [], splits: [], joints: 'laid', withoutSheetIds: [] },
+    cutting: {
+      trimMm: null,
+      trims: [],
+      aim: 'cheapest',
+      saved: [],
+      tools: [],
+      batches: [],
+      splits: [],
+      joints: 'laid',
+      withoutSheetIds: [],
+    },
     places: starter.places.map((one) => newPlace(one)),
     drying: { placeId: starter.places[0]!.id, on: 'shelf', lies: 'flat', airId: starter.airId },
     driedAt: [],

@@ -2,6 +2,7 @@ import type { DeepReadonly } from '../base/readonly';
 import {
   adhesiveRef,
   airRef,
+  batchWayRef,
   castingRef,
   cautionRef,
   claddingRef,
@@ -212,6 +213,8 @@ const JobTool = z.strictObject({
   /** What the builder's own blade takes, from a practice cut; null for the catalogue's. */
   kerfMm: mm(LIMITS.kerfMm).nullable(),
 });
+/** How the equal parts of one job are cut, where it is not the usual way. */
+const JobBatch = z.strictObject({ jobKey: JobKey, wayId: batchWayRef });
 /** What is cut off every edge of the sheets of one job. */
 const JobTrim = z.strictObject({ jobKey: JobKey, mm: mm(LIMITS.trimMm).nullable() });
 /** A part cut in several that are glued edge to edge: joints measured from the part's own left or top edge. */
@@ -338,7 +341,7 @@ const TableNote = z.strictObject({ id: Id, at: PointSchema, words: text(300), da
 /** The plan: what the builder decided, and nothing that follows from it. All lengths mm. */
 const Document = z.strictObject({
   format: z.literal('spare-acre-plan', { error: 'expected "spare-acre-plan": this file is not a plan of this program' }),
-  version: z.literal(13, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 13` }),
+  version: z.literal(14, { error: ({ input }) => `got ${said(input)}; this program reads versions 1 to 14` }),
   name: text(80),
   units: oneOf(['metric', 'imperial']),
   figureHeightMm: mm(LIMITS.figureHeightMm),
@@ -364,6 +367,7 @@ const Document = z.strictObject({
     /** One a job at most; used for as long as the parts are those it was made for. */
     saved: listOf(SavedLayoutSchema, { min: 0, max: 60 }),
     tools: listOf(JobTool, { min: 0, max: 60 }),
+    batches: listOf(JobBatch, { min: 0, max: 60 }),
     splits: listOf(Split, { min: 0, max: 400 }),
     /** A part that goes on no sheet: cut in pieces by itself, or only told of. */
     joints: oneOf(['laid', 'asked']),

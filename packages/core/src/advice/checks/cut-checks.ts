@@ -5,7 +5,7 @@ import { LIMITS } from '../../plan/fields';
 import { type Ground, columnLetter } from '../../terrain/ground';
 import type { Catalogue } from '../../catalogue';
 import type { CutJob, OutdatedSheet } from '../../build/cutting/job';
-import { type BeyondTool, canCutWith, beyondTool } from '../../build/cutting/bench';
+import { type BeyondTool, batchMinutes, batchesOf, canCutWith, beyondTool, waysToBatch } from '../../build/cutting/bench';
 import { type Part, proposedSplits } from '../../build/cutting/parts';
 import { isNew, roomOf } from '../../build/cutting/nesting';
 import type { Plan } from '../../plan';
@@ -32,10 +32,40 @@ export function* cutWarnings(inputs: Inputs): Generator<Warning> {
     yield* oneATile(tooLarge, (part, all) => tooLargeWarning(part, all, job, inputs));
     const limits = beyondTool(job).filter(({ part }) => !tooLarge.includes(part));
     if (limits.length > 0) yield limitWarning(limits, job, inputs);
+    yield* slowBatches(job, inputs);
     for (const sheet of job.outdated) yield outdatedWarning(sheet, job, inputs);
   }
   yield* unwantedSheets(inputs);
 }
+
+/** Many equal parts that another way would cut in a third of the time, without anything bought for it. */
+function* slowBatches(job: CutJob, { catalogue }: Inputs): Generator<Warning> {
+  const batches = batchesOf(job.parts);
+  if (batches.length === 0) return;
+  const own = batchMinutes(job, catalogue);
+  const [best] = waysToBatch(job, catalogue)
+    .filter(({ way }) => way.priceMinor === 0 && way !== job.batchWay)
+    .map(({ way }) => ({ way, minutes: batchMinutes({ ...job, batchWay: way }, catalogue) }))
+    .sort((a, b) => a.minutes.value - b.minutes.value);
+  if (best === undefined || own.value < best.minutes.value * MUCH_FASTER) return;
+  yield {
+    id: `cut/slow ${job.key}`,
+    code: 'cut/slow',
+    severity: 'care',
+    featureId: null,
+    title: job.name,
+    text: [
+      `${batches.reduce((sum, { partIds }) => sum + partIds.size, 0)} equal parts, ${job.batchWay.name.toLowerCase()}, take `,
+      own,
+      `. ${best.way.name}: `,
+      best.minutes,
+      '.',
+    ],
+    mends: [{ edit: { code: 'cutting/batch', jobKey: job.key, wayId: best.way.id }, label: best.way.name }],
+  };
+}
+/** Less is not worth setting anything up. */
+const MUCH_FASTER = 3;
 
 /** A sheet is cut and cannot be uncut: what changed since is either changed back, or cut again. */
 function outdatedWarning({ cutId, partIds }: OutdatedSheet, job: CutJob, { cutSheets }: Inputs): Warning {

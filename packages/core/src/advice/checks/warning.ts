@@ -33,6 +33,7 @@ const VIEWS = {
   'cut/fence': ['cuts'],
   'cut/height': ['cuts'],
   'cut/outdated': ['cuts'],
+  'cut/slow': ['cuts', 'pieces', 'days'],
   'cut/throat': ['cuts'],
   'cut/too-large': ['cuts'],
   'cut/unwanted': ['cuts'],

@@ -8,7 +8,7 @@ import { type Apart, type Layout, type LayoutTask, areApart, blankOf, fitsOn, is
 import { layoutFromSaved, pinsOf, recordedSheets } from './saved';
 import { passes } from './bench';
 import type { Part } from './parts';
-import { cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad, statedTrimMm } from './to-cut-with';
+import { batchWayOf, cutWith, jobKey, newSheet, offcutAsStock, offcutsFor, sheetsHad, statedTrimMm } from './to-cut-with';
 import { listedBy } from '../../base/grouping';
 
 /** Lays out one job; passed in so that the pipeline can keep layouts whose sizes did not change. */
@@ -17,7 +17,7 @@ export type LayOut = (task: LayoutTask) => Layout;
 /** What parts are laid out on sheets from. */
 export interface CutInputs {
   readonly parts: readonly Part[];
-  readonly cutting: Pick<Cutting, 'trimMm' | 'trims' | 'aim' | 'saved' | 'tools' | 'withoutSheetIds'>;
+  readonly cutting: Pick<Cutting, 'trimMm' | 'trims' | 'aim' | 'saved' | 'tools' | 'batches' | 'withoutSheetIds'>;
   /** Splits among the parts that nobody asked for: see `autoSplits`. */
   readonly laid: readonly Split[];
   /** The measures that names are said in. */
@@ -90,6 +90,7 @@ const cutJob = memoize(
       tool,
       tools,
       kerfMm,
+      batchWay: batchWayOf(key, cutting, catalogue),
       statedTrimMm: trimMm,
       aim,
       parts,

@@ -1,5 +1,5 @@
 import { memoize } from '../../base/memory';
-import { type Catalogue, type Material, type Sheet, type Tool, sheetsOf, toolBy } from '../../catalogue';
+import { type BatchWay, type Catalogue, type Material, type Sheet, type Tool, sheetsOf, toolBy } from '../../catalogue';
 import type { Cutting } from '../../plan';
 import type { Offcut } from '../../plan/workshop';
 import { NO_TRIM, type Stock, type Trim, evenTrim } from './nesting';
@@ -19,6 +19,12 @@ export function cutWith(
   const tool = tools.find(({ id }) => id === choice?.toolId) ?? tools[0]!;
   return { tools, tool, kerfMm: choice?.kerfMm ?? tool.kerfMm.value };
 }
+
+/** How equal parts of a job are cut: as the plan says, or the usual way. */
+export const batchWayOf = (key: string, { batches }: Pick<Cutting, 'batches'>, { batchWays }: Catalogue): BatchWay => {
+  const chosen = batches.find(({ jobKey }) => jobKey === key)?.wayId;
+  return batchWays.find(({ id }) => id === chosen) ?? batchWays[0]!;
+};
 
 /** Stock sheets that are to be had for a board, smallest first; where it says that none is, all that are stocked. */
 export function sheetsHad(

@@ -26,6 +26,12 @@ export const askChoice = (key: string, label: string, texts: Readonly<Record<str
   ...more,
 });
 
+/** The same piece made another way. */
+export const askWay = (key: string, label: string, texts: Readonly<Record<string, string>>): PieceField => ({
+  ...ask.askChoice(key, label, texts),
+  isWay: true,
+});
+
 /** Left between an opening and the end of its wall. */
 export const PIER_MM = 2;
 /** Left free round what lifts out. */

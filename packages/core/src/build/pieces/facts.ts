@@ -1,12 +1,14 @@
 import { type Figure, given, inSquareMetres, massOf, calculate, total } from '../../base/units';
 import { areaMm2 } from '../../base/geometry';
-import { type Catalogue, type Estimate, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
+import { type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
 import type { Piece } from '../../plan';
 import { type Body, type Standing, alongAt, standingOf, tipsAt, volumeMm3 } from '../shell';
+import { FEW_PARTS } from '../cutting/parts';
 import { boxOf } from './box';
 import type { Clad } from './cladding';
 import { madeByHand } from './making/copies';
 import type { Laminate, PieceShape } from './family';
+import { type Strip, stripGluedMm2 } from './making/strips';
 import type { MadeObject } from './making/made-object';
 
 /** Loose stuff that a piece takes, all copies. */
@@ -20,10 +22,10 @@ export interface PieceFacts {
   /** Of one piece, everything it consists of. */
   readonly mass: Figure<'g'>;
   readonly glue: Figure<'g'>;
-  /** Joints that are glued, of all copies made by hand. */
+  /** Joints that are glued, of all copies made by hand; small equal parts that are laid are not among them. */
   readonly joints: Figure<'1'>;
-  /** Of one. */
-  readonly jointsEach: Figure<'1'>;
+  /** Joints, parts laid and edges trimmed, of one copy, each by its minutes. */
+  readonly joining: readonly JoiningWork[];
   /** Outer size of each object, across, deep and high. */
   readonly sizes: readonly {
     readonly objectId: string;
@@ -38,16 +40,33 @@ export interface PieceFacts {
   readonly outside: Figure<'mm²'>;
   /** Strips for folds that open when they are bent, of all copies; null where there are none. */
   readonly fillStrips: Figure<'mm'> | null;
-  /** Ways to make all copies, side by side. */
-  readonly ways: readonly { readonly name: string; readonly time: Figure<'min'> }[];
 }
+/** One sort of work of putting a piece together: how often for one copy, and the minutes of each. */
+export interface JoiningWork {
+  readonly name: string;
+  readonly count: Figure<'1'>;
+  readonly each: Figure<'min'>;
+}
+/** The minutes of putting together so many copies. */
+export const joiningMinutes = (name: string, joining: readonly JoiningWork[], copies: Figure<'1'>): readonly Figure<'min'>[] =>
+  joining
+    .filter(({ count }) => count.value > 0)
+    .map((work) =>
+      calculate(
+        `${name}: ${work.name}`,
+        'min',
+        calculate(`${name}: ${work.name}, all copies`, '1', work.count, '×', copies),
+        '×',
+        work.each,
+      ),
+    );
 
 interface FactInputs {
   readonly clads: readonly Clad[];
   readonly fills: readonly FillNeed[];
   readonly laminates: readonly Laminate[];
-  readonly ways: NonNullable<PieceShape['ways']>;
-  readonly liftsOff: PieceShape['liftsOff'];
+  readonly strips: readonly Strip[];
+  readonly shape: Pick<PieceShape, 'liftsOff' | 'oversize'>;
 }
 
 /** What a stock is made of, by share of its thickness. */
@@ -76,7 +95,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 export function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills, laminates, ways, liftsOff = [] }: FactInputs,
+  { clads, fills, laminates, strips, shape: { liftsOff = [], oversize = [] } }: FactInputs,
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = objects.flatMap(({ bodies, count, name }) => {
@@ -102,16 +121,38 @@ export function factsOf(
     box: boxOf({ bodies, loose }),
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
-  const glued = gluedOf(objects, laminates, new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)));
+  const roughIds = new Set(oversize.map(({ bodyId }) => bodyId));
+  const glued = gluedOf(objects, laminates, {
+    loose: new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)),
+    roughIds,
+    copies: madeByHand(piece),
+  });
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
   const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const faces = calculate(
+  const pieceFaces = calculate(
     'Glued faces of all copies',
     'mm²',
     given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
     '×',
     copies,
+  );
+  const faces =
+    strips.length === 0
+      ? pieceFaces
+      : calculate(
+          'Glued faces of strips and copies',
+          'mm²',
+          pieceFaces,
+          '+',
+          given('Glued faces of the strips', stripGluedMm2(strips), 'mm²', 'drawing', 'with what is squared off their ends and one edge'),
+        );
+  const { bench } = catalogue;
+  const trimmed = objects.reduce(
+    (sum, { sheets, count }) =>
+      sum +
+      count * sheets.filter(({ bodyIds }) => bodyIds.some((id) => roughIds.has(id))).reduce((all, { drawn }) => all + drawn[0]!.length, 0),
+    0,
   );
   return {
     mass: total(`${piece.name}, mass`, 'g', [
@@ -127,7 +168,19 @@ export function factsOf(
       estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
     ),
     joints: calculate(`${piece.name}: joints`, '1', jointsEach, '×', copies),
-    jointsEach,
+    joining: [
+      { name: 'joints fitted and glued', count: jointsEach, each: estimated('Each', bench.pieceJointMin, 'min') },
+      {
+        name: 'small parts laid',
+        count: given('Laid in one copy', glued.laid, '1', 'drawing', 'equal parts on another'),
+        each: estimated('Each', bench.laidByHandMin, 'min'),
+      },
+      {
+        name: 'edges trimmed',
+        count: given('Edges of one copy', trimmed, '1', 'drawing', 'cut along the part under them'),
+        each: estimated('Each', bench.guidedCutMin, 'min'),
+      },
+    ],
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
       name,
@@ -145,7 +198,6 @@ export function factsOf(
       'sides visible from outside, without openings',
     ),
     fillStrips: fillStrips(piece, objects),
-    ways: ways.map((way) => wayTime(way, copies, catalogue)),
   };
 }
 
@@ -174,22 +226,6 @@ function fillStrips(piece: Piece, objects: readonly MadeObject[]): Figure<'mm'> 
   );
 }
 const MIN_GAP_MM = 0.2;
-
-/** Cuts by measure, cuts along something, and parts laid, each by its minutes. */
-function wayTime(
-  { name, measured, guided, laid }: NonNullable<PieceShape['ways']>[number],
-  copies: Figure<'1'>,
-  { bench }: Catalogue,
-): PieceFacts['ways'][number] {
-  const part = (what: string, count: number, each: Estimate): Figure<'min'> =>
-    calculate(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', estimated('Each', each, 'min'));
-  const one = total(`${name}, one`, 'min', [
-    part('cuts marked first', measured, bench.measuredCutMin),
-    part('cuts along an edge', guided, bench.guidedCutMin),
-    part('parts laid', laid, bench.laidByHandMin),
-  ]);
-  return { name, time: calculate(name, 'min', one, '×', copies) };
-}
 
 function massOfRole(what: string, volume: Figure<'mm³'>, piece: Piece, role: string, catalogue: Catalogue): Figure<'g'> {
   const sheet = piece.sheets.find((one) => one.role === role);
@@ -230,10 +266,19 @@ function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): n
 interface Glued {
   readonly areaMm2: number;
   readonly joints: number;
+  /** Equal parts laid on another, where there are more of them than are fitted one by one. */
+  readonly laid: number;
+}
+interface GluedFor {
+  readonly loose: ReadonlySet<string>;
+  /** Laid roughly and trimmed later: nothing is brought flush. */
+  readonly roughIds: ReadonlySet<string>;
+  readonly copies: number;
 }
 /** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side, of what lies on another the smaller face, unless it lifts off. */
-function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[], loose: ReadonlySet<string>): Glued {
+function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[], { loose, roughIds, copies }: GluedFor): Glued {
   let [areaMm2Sum, joints] = [0, 0];
+  const lying = new Map<string, number>();
   for (const { assembly, bodies, count } of objects) {
     const faceMm2 = new Map(
       bodies.flatMap((body) =>
@@ -243,11 +288,15 @@ function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[],
     for (const { id, lies } of assembly.faces) {
       if (lies === undefined || loose.has(id)) continue;
       // The smaller of the two is covered whole.
-      [areaMm2Sum, joints] = [areaMm2Sum + Math.min(faceMm2.get(id)!, faceMm2.get(lies.on)!) * count, joints + count];
+      areaMm2Sum += Math.min(faceMm2.get(id)!, faceMm2.get(lies.on)!) * count;
+      const key = roughIds.has(id) ? 'rough' : faceMm2.get(id)!.toFixed(0);
+      lying.set(key, (lying.get(key) ?? 0) + count);
     }
     for (const body of bodies) {
       if (body.kind !== 'plate') continue;
-      const layers = laminates.find(({ role }) => role === body.role)?.layers.length ?? 1;
+      const laminate = laminates.find(({ role }) => role === body.role);
+      // What is cut from a strip was glued as a strip.
+      const layers = laminate === undefined || laminate.stripField !== undefined ? 1 : laminate.layers.length;
       areaMm2Sum += (layers - 1) * count * areaMm2({ rings: body.loops.map((loop) => loop.drawn) });
       const { drawn, cuts } = body.loops[0]!;
       cuts.forEach(({ edge, plane }, i) => {
@@ -261,5 +310,10 @@ function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[],
       });
     }
   }
-  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints) };
+  let laid = 0;
+  for (const [key, count] of lying) {
+    if (key === 'rough' || count * copies > FEW_PARTS) laid += count;
+    else joints += count;
+  }
+  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints), laid };
 }

@@ -26,6 +26,8 @@ export const pieceScale = (figureMm: number, baseMm: number, { bench }: Catalogu
 /** How a setting is asked for, and whether it has a say with the others as they are. */
 export type PieceField = AskedField & {
   readonly when?: (settings: never) => boolean;
+  /** The same piece, made another way: what each takes is shown side by side. */
+  readonly isWay?: true;
   /** A number goes up and down by this. */
   readonly step?: number;
   /** Words are corners: they can be taken from a drawing of this sort. */
@@ -50,6 +52,8 @@ export interface Laminate {
   readonly role: string;
   /** Roles of its layers, one after the other. */
   readonly layers: readonly string[];
+  /** Glued as long strips, and its parts cut from those when they are dry; the setting to blame where a strip would be too long. */
+  readonly stripField?: string;
 }
 
 /** A clear size that was asked for: nothing between its two ends, something right behind each of them. */
@@ -138,8 +142,8 @@ export interface PieceShape {
   readonly liftsOff?: readonly { readonly name: string; readonly bodyIds: readonly string[] }[];
   /** What lies on what, touching each of them. */
   readonly rests?: readonly { readonly bodyId: string; readonly on: readonly string[] }[];
-  /** Ways to make it, by what each cuts by measure, cuts along something that is there, and lays by hand. */
-  readonly ways?: readonly { readonly name: string; readonly measured: number; readonly guided: number; readonly laid: number }[];
+  /** Cut roughly, so much too large all round and not marked, then trimmed along what they lie on. */
+  readonly oversize?: readonly { readonly bodyId: string; readonly overMm: number }[];
   readonly facts?: readonly PieceFact[];
   readonly handles?: readonly Handle[];
 }

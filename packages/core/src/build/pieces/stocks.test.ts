@@ -1,6 +1,7 @@
 import { describe, expect, test } from 'vitest';
 import type { Piece } from '../../plan';
 import { CATALOGUE } from '../../testing';
+import { workOn } from './making/work';
 import { type FamilyName, makePiece, newPiece } from './index';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
@@ -15,24 +16,42 @@ const kgPerM3 = (id: string): number => CATALOGUE.materials.find((material) => m
 describe('a wall of two faces on a core', () => {
   const settings = { ...ONE_STRAIGHT, segmentMm: 100, heightMm: 30 };
   const [plain, core] = [made(aPiece('walls', settings)), made(aPiece('walls', { ...settings, core: true }))];
-  test('is cut three times over, the core of card, the faces of foam', () => {
+  test('is glued as a strip of three layers, longer by a cut and both ends, wider by the edge that is squared', () => {
     expect(plain.parts).toHaveLength(1);
+    const size = [100 + 1 + 2 * 10, 30 + 6];
     expect(core.parts.map(({ materialId, thicknessMm, widthMm, depthMm }) => [materialId, thicknessMm, widthMm, depthMm])).toEqual([
-      ['xps-foam', 10, 100, 30],
-      ['greyboard', 1, 100, 30],
-      ['xps-foam', 10, 100, 30],
+      ['thin-foam', 3, ...size],
+      ['greyboard', 1, ...size],
+      ['thin-foam', 3, ...size],
     ]);
   });
-  test('is as thick as its layers, weighs what they weigh, and is glued over both faces of the core', () => {
-    expect(core.facts!.sizes[0]!.deep.value).toBeCloseTo(21, 9);
-    expect(core.facts!.mass.value).toBeCloseTo(100 * 30 * (20 * kgPerM3('xps-foam') + 1 * kgPerM3('greyboard')) * 1e-6, 9);
-    expect(core.facts!.glue.value).toBeGreaterThan(plain.facts!.glue.value);
+  test('is as thick as its layers, weighs what they weigh, and is glued over both faces of the whole strip', () => {
+    expect(core.facts!.sizes[0]!.deep.value).toBeCloseTo(7, 9);
+    expect(core.facts!.mass.value).toBeCloseTo(100 * 30 * (6 * kgPerM3('thin-foam') + 1 * kgPerM3('greyboard')) * 1e-6, 9);
+    const { gPerM2 } = CATALOGUE.adhesives.find(({ id }) => id === core.piece.glueId)!;
+    expect(core.facts!.glue.value).toBeCloseTo(2 * 121 * 36 * 1e-6 * gPerM2.value, 9);
   });
-  test('is told how long a strip is glued up: the runs, a cut after each, both ends trimmed', () => {
-    const strip = made(aPiece('walls', { ...settings, straights: 3, core: true })).shape!.facts!.find(({ label }) =>
-      label.startsWith('Laminated strips'),
-    );
-    expect(strip!.value).toBe(3 * 100 + 3 * 1 + 2 * 5);
+  test('shares its strips evenly, and is refused at its field where no sheet is long enough', () => {
+    const strips = (own: Piece['settings']) => made(aPiece('walls', { ...settings, core: true, ...own })).strips;
+    // Fine foam is 800 long: 7 segments of 100 and their cuts are the most that go on a strip.
+    expect(strips({ straights: 15 }).map(({ segments }) => segments.length)).toEqual([5, 5, 5]);
+    // Corners are half as long, and a step stands higher: a strip of its own.
+    const mixed = strips({ straights: 2, corners: 1, steps: 1 });
+    expect(mixed.map(({ highMm, segments }) => [highMm, segments.map(({ lengthMm }) => Math.round(lengthMm))])).toContainEqual([
+      30,
+      [100, 100, 50, 50],
+    ]);
+    expect(mixed).toHaveLength(2);
+    expect(made(aPiece('walls', { ...settings, segmentMm: 790, core: true })).problem).toMatchObject({
+      field: 'segmentMm',
+      says: /Enter up to 780 mm/,
+    });
+  });
+  test('waits overnight under weights before a segment is cut, then is cut across', () => {
+    const [glued, cut] = workOn(core, CATALOGUE).tasks;
+    expect(glued!.wait.value).toBe(480);
+    expect(cut!.work.value).toBeCloseTo(CATALOGUE.bench.measuredCutMin.value + 2 * CATALOGUE.bench.crossCutMin.value, 9);
+    expect(workOn(plain, CATALOGUE).tasks.slice(0, 2)).toEqual([null, null]);
   });
 });
 

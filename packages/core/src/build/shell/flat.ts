@@ -48,6 +48,8 @@ export interface FlatPart {
   readonly folds: readonly Fold[];
   readonly scores: readonly Line[];
   readonly isBent: boolean;
+  /** Cut from a strip that is glued up first, not from a sheet. */
+  readonly fromStrip?: true;
 }
 /** What is cut from stock sold by length. */
 export interface LengthPart {

@@ -17,6 +17,7 @@ export const KINDS: Readonly<Record<Kind, { readonly one: string; readonly many:
   fills: { one: 'loose fill', many: 'Rubble, clay, soil' },
   castings: { one: 'way of casting', many: 'Casting' },
   tools: { one: 'tool', many: 'Tools' },
+  batchWays: { one: 'way of cutting equal parts', many: 'Cutting equal parts' },
   methods: { one: 'method', many: 'Methods' },
   layings: { one: 'way of cladding', many: 'Ways of cladding' },
   joins: { one: 'tile connector', many: 'Tile connectors' },

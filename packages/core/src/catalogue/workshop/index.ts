@@ -1,5 +1,6 @@
 import type { Catalogue } from '../schema';
 import { adhesives } from './adhesives';
+import { batchWays } from './parts/batch-ways';
 import { batteries, joins, lamps, passages, yardsticks } from './parts/fittings';
 import { castings } from './parts/castings';
 import { claddings, layings } from './parts/claddings';
@@ -28,6 +29,7 @@ export const WORKSHOP_CATALOGUE: Catalogue = {
   patterns,
   methods,
   tools,
+  batchWays,
   airs,
   placeKinds,
   cautions,

@@ -137,7 +137,9 @@ export const sheets: Catalogue['sheets'] = [
   ]),
   ...sizes('greyboard', [
     [1, 420, 297, 70],
+    [1, 1000, 700, 320],
     [2, 420, 297, 110],
+    [2, 1000, 700, 490],
     [3, 594, 420, 260],
   ]),
   ...sizes('corrugated-card', [[3, 600, 400, 50]], FROM_BOXES),

@@ -52,7 +52,7 @@ export const starter: Catalogue['starter'] = {
       card: { materialId: 'greyboard', thicknessMm: 1 },
       layer: { materialId: 'xps-foam', thicknessMm: 10 },
       board: { materialId: 'hardboard', thicknessMm: 3 },
-      thin: { materialId: 'xps-foam', thicknessMm: 10 },
+      thin: { materialId: 'thin-foam', thicknessMm: 3 },
       print: { materialId: 'print-paper', thicknessMm: 0.2 },
     },
     lengths: {

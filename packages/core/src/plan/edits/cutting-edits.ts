@@ -40,6 +40,10 @@ export const cuttingEdits = {
   'cutting/tool': edit<Tool>('Change the cutting method', ({ plan: { cutting } }, { jobKey, toolId, kerfMm }) => {
     cutting.tools = [...cutting.tools.filter((other) => other.jobKey !== jobKey), { jobKey, toolId, kerfMm }];
   }),
+  /** How the equal parts of a job are cut. */
+  'cutting/batch': edit<Cutting['batches'][number]>('Change how equal parts are cut', ({ plan: { cutting } }, { jobKey, wayId }) => {
+    cutting.batches = [...cutting.batches.filter((other) => other.jobKey !== jobKey), { jobKey, wayId }];
+  }),
   /** Who lays the joint of a part that goes on no sheet. */
   'cutting/joints': edit<{ readonly joints: Cutting['joints'] }>(
     'Change who places joints',

@@ -97,7 +97,7 @@ describe('a bad plan is refused with the path, the value and what would do', () 
   });
 
   test('a plan of a later version, and a file of something else', () => {
-    expect(issuesOf(changed('version', 14))).toEqual(['version: got 14; this program reads versions 1 to 13']);
+    expect(issuesOf(changed('version', 15))).toEqual(['version: got 15; this program reads versions 1 to 14']);
     expect(issuesOf({ format: 'recipe' })[0]).toContain('this file is not a plan of this program');
     for (const raw of [null, [], 'plan', 7, {}]) expect(issuesOf(raw).length).toBeGreaterThan(0);
   });

@@ -119,6 +119,7 @@ const NO_CUTTING: BaseCutting = {
   withoutSheetIds: undefined,
   saved: [],
   tools: [],
+  batches: [],
   splits: [],
 };
 type Plain = 'trimMm' | 'aim' | 'joints' | 'withoutSheetIds';
@@ -156,7 +157,7 @@ function mergedById<T>({ was, my, their, idOf, nameOf, pick }: Lists<T>): T[] {
 }
 
 function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutting'], pick: PickSide): Plan['cutting'] {
-  const lists = <T>(key: 'trims' | 'tools' | 'splits', idOf: (one: T) => string, name: string): T[] =>
+  const lists = <T>(key: 'trims' | 'tools' | 'batches' | 'splits', idOf: (one: T) => string, name: string): T[] =>
     mergedById<T>({
       was: was[key] as readonly T[],
       my: my[key] as readonly T[],
@@ -173,6 +174,7 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
     withoutSheetIds: pick('the available sheets', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),
     saved: mergedLayouts(was.saved, my.saved, their.saved, pick),
     tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'the cutting method of a job'),
+    batches: lists<Plan['cutting']['batches'][number]>('batches', ({ jobKey }) => jobKey, 'the way of cutting equal parts'),
     splits: lists<Plan['cutting']['splits'][number]>('splits', ({ partId }) => partId, 'a split part'),
   };
 }

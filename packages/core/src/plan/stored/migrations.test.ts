@@ -40,7 +40,7 @@ describe('a plan of version 2', () => {
     const checked = checkPlan(version2(), CATALOGUE);
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     const { version, stack, cutting } = checked.value;
-    expect(version).toBe(13);
+    expect(version).toBe(14);
     expect(cutting).toMatchObject({ joints: 'laid', withoutSheetIds: [] });
     expect(stack.substrate).toEqual({ materialId: 'mdf', thicknessMm: 6, sealed: 'none', grain: null });
     expect(stack.ground[0]).toMatchObject({ spread: 'full', sealed: 'none', grain: null });
@@ -93,7 +93,7 @@ describe('a plan of version 1', () => {
     if (!checked.ok) throw new Error(JSON.stringify(checked.problem.issues));
     expect(checked.value.buying).toEqual({ ofHundred: null, own: [] });
     expect(checked.value.calendar.spared).toEqual([]);
-    expect(checked.value).toMatchObject({ version: 13, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
+    expect(checked.value).toMatchObject({ version: 14, underlay: null, table: { rim: null, join: { methodId: 'loose' } } });
     expect(checked.value.features).toMatchObject([
       { steps: 1, stepInMm: 0, locked: false },
       { floor: 'flat', hidden: false },

@@ -98,6 +98,10 @@ const MIGRATIONS: readonly Migration[] = [
     from: 12,
     migrate: (old) => ({ ...old, version: 13, cutting: isRecord(old['cutting']) ? { ...old['cutting'], trims: [] } : old['cutting'] }),
   },
+  {
+    from: 13,
+    migrate: (old) => ({ ...old, version: 14, cutting: isRecord(old['cutting']) ? { ...old['cutting'], batches: [] } : old['cutting'] }),
+  },
 ];
 
 function tasksTo12(tasks: unknown): unknown {

@@ -76,6 +76,11 @@ export const BUILD_SAMPLES = {
   'stack/allowance': (_, random) => ({ code: 'stack/allowance', mm: whole(random, 5, 15) }),
   'stack/weighed': (_, random) => ({ code: 'stack/weighed', weighed: random() < 0.5 }),
   'stack/build': ({ plan }) => ({ code: 'stack/build', stack: structuredClone(plan.stack), way: 'the same' }),
+  'cutting/batch': (board, random) => ({
+    code: 'cutting/batch',
+    jobKey: pick(random, jobsOf(board)).key,
+    wayId: pick(random, CATALOGUE.batchWays).id,
+  }),
   'cutting/trim': (_, random) => ({ code: 'cutting/trim', jobKey: null, mm: whole(random, 0, 9) }),
   'cutting/aim': (_, random) => ({ code: 'cutting/aim', aim: pick(random, ['cheapest', 'fewest']) }),
   'cutting/joints': (_, random) => ({ code: 'cutting/joints', joints: pick(random, ['laid', 'asked']) }),

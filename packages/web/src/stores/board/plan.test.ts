@@ -203,7 +203,7 @@ describe('opening', () => {
     };
     localStorage.setItem(`spare-acre/draft/${BOARD_ID}/gone`, JSON.stringify({ baseRevision: 1, plan: old }));
     const { store } = await anOpenPlan();
-    expect(store.plan).toMatchObject({ version: 13, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
+    expect(store.plan).toMatchObject({ version: 14, name: 'Older draft', stack: { edges: 'cut-first' }, cutting: { aim: 'cheapest' } });
   });
 
   test('a draft that is no sound plan is left alone', async () => {

@@ -1,6 +1,7 @@
 export { cutList } from './cut-list';
 export { kerfFrom, kerfTest } from './kerf-test';
-export { minutesByPart, passes, passesThrough, sheetLabour, shopCuts } from './labour';
+export { batchMinutes, batchesOf } from './batches';
+export { jobMinutes, minutesByPart, passes, passesThrough, sheetLabour, shopCuts, waysToBatch } from './labour';
 export { listedCuts } from './listed-cuts';
 export type { ListedCut } from './listed-cuts';
 export { marksOf, placedParts } from './placed-parts';

@@ -1,8 +1,9 @@
 import { memoize } from '../../../base/memory';
-import { type Catalogue, type Material, type Tool, estimated, materialBy } from '../../../catalogue';
+import { type BatchWay, type Catalogue, type Material, type Tool, estimated, materialBy } from '../../../catalogue';
 import { innerEdgeMm } from '../../../base/geometry';
 import { type Figure, given, inMetres, calculate, total, ceilTolerant } from '../../../base/units';
 import { type PlacedSheet, cutOrder } from '../nesting';
+import { type BatchWork, batchWork, batchesOf, diesFor, suitsBatch } from './batches';
 import type { CutJob } from '../job';
 import type { Part } from '../parts';
 
@@ -36,13 +37,14 @@ export function passes(material: Material, tool: Tool, thicknessMm: number): Fig
   return given(`Passes through ${thicknessMm} mm of ${material.name}`, passesThrough(material, tool, thicknessMm), '1', 'catalogue', note);
 }
 
-/** The work on one sheet: straight-through cuts and the outlines within them × passes ÷ speed, and a marked line for every cut. */
+/** The work on one sheet: straight-through cuts and the outlines within them × passes ÷ speed, and a marked line for every cut; batches of equal parts by their own way. */
 export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): SheetLabour {
   const sheet = job.layout.sheets[index]!;
   const name = `${job.name}, sheet ${index + 1}`;
   const material = materialBy(catalogue, job.materialId);
   const parts = partsOn(job, sheet);
-  const cuts = straightCuts(sheet, job);
+  const batched = batchWork(job, index, catalogue);
+  const cuts = straightCuts(sheet, job, batched);
   const straight = given(`${name}: straight cuts`, cuts.mm, 'mm', 'layout', `${cuts.count} cuts`);
   const round = cuts.isRound ? 0 : parts.reduce((sum, part) => sum + outlineMm(part), 0);
   const line =
@@ -51,13 +53,19 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
       : calculate(`${name}: all cuts`, 'mm', straight, '+', given(`${name}: outlines that are not straight`, round, 'mm', 'drawing'));
   const length = inMetres(line);
   const travel = calculate(`${name}: blade travel`, 'm', length, '×', job.passes);
-  const cutting = calculate(`${name}: cutting`, 'min', travel, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
-  const lines = given(`${name}: lines to mark`, cuts.count, '1', 'layout', 'one a cut');
+  const paced = pacedTravel(name, batched, job);
+  const timed = paced === null ? travel : calculate(`${name}: blade travel on its own time`, 'm', travel, '−', paced);
+  const cutting = calculate(`${name}: cutting`, 'min', timed, '÷', estimated(`${job.tool.name}, a pass`, job.tool.mPerMin, 'm/min'));
+  const lines = given(`${name}: lines to mark`, cuts.marked, '1', 'layout', 'one a cut');
   const marking = calculate(`${name}: marking`, 'min', lines, '×', estimated('A marked line', catalogue.bench.markingMinPerLine, 'min'));
+  const counted = given(`${name}: cuts`, cuts.count, '1', 'layout');
   const price = given('A cut at the shop', job.tool.perCutMinor, 'money', 'catalogue', 'example price');
   return {
     length,
-    minutes: calculate(`${name}: marking and cutting`, 'min', cutting, '+', marking),
+    minutes: batched.minutes.reduce<Figure<'min'>>(
+      (sum, own) => calculate(`${name}: marking and cutting`, 'min', sum, '+', own),
+      calculate(`${name}: marking and cutting`, 'min', cutting, '+', marking),
+    ),
     edges: job.tool.spendsEdges
       ? calculate(
           `${name}: fresh edges`,
@@ -67,7 +75,7 @@ export function sheetLabour(job: CutJob, index: number, catalogue: Catalogue): S
           given(`A fresh edge lasts in ${material.name}`, material.edgeLifeM, 'm', 'catalogue', 'our default value'),
         )
       : null,
-    shop: job.tool.perCutMinor > 0 ? calculate(`${name}: the shop's cuts`, 'money', lines, '×', price) : null,
+    shop: job.tool.perCutMinor > 0 ? calculate(`${name}: the shop's cuts`, 'money', counted, '×', price) : null,
   };
 }
 
@@ -108,12 +116,15 @@ const minutesOf = memoize((job: CutJob, catalogue: Catalogue): ReadonlyMap<strin
   return minutes;
 });
 
-/** What the shop asks for all cuts of all jobs that it does. */
+/** What cutting costs besides sheets: the shop's cuts, and dies bought for equal parts. */
 export function shopCuts({ jobs, catalogue }: LabourInputs): Figure<'money'> | null {
-  const rows = jobs
+  const cuts = jobs
     .filter(({ tool }) => tool.perCutMinor > 0)
     .flatMap((job) => job.layout.sheets.map((_, i) => sheetLabour(job, i, catalogue).shop!));
-  return rows.length === 0 ? null : total('Cuts at the shop', 'money', rows);
+  const dies = jobs.flatMap((job) => diesFor(job, catalogue) ?? []);
+  if (cuts.length + dies.length === 0) return null;
+  const label = dies.length === 0 ? 'Cuts at the shop' : cuts.length === 0 ? 'Dies for equal parts' : 'Cuts at the shop, and dies';
+  return total(label, 'money', [...cuts, ...dies]);
 }
 
 const partsOn = (job: CutJob, sheet: PlacedSheet): readonly Part[] => {
@@ -122,15 +133,56 @@ const partsOn = (job: CutJob, sheet: PlacedSheet): readonly Part[] => {
 };
 const partsById = memoize((parts: readonly Part[]): ReadonlyMap<string, Part> => new Map(parts.map((part) => [part.id, part])));
 
-/** Cuts that free the parts: through cuts in order; where there are none, round every outline with a wire, round every box with a blade. */
-function straightCuts(sheet: PlacedSheet, job: CutJob): { readonly count: number; readonly mm: number; readonly isRound: boolean } {
-  const order = cutOrder(sheet, job.kerfMm);
-  if (order !== null) return { count: order.cuts.length, mm: order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0), isRound: false };
-  const parts = partsOn(job, sheet);
-  if (job.tool.cuts === 'free') return { count: parts.length, mm: parts.reduce((sum, { cutMm }) => sum + cutMm, 0), isRound: true };
-  const round = sheet.placements.reduce((sum, { widthMm, depthMm }) => sum + 2 * (widthMm + depthMm), 0);
-  return { count: sheet.placements.length * SIDES, mm: round, isRound: false };
+/** Passes that are within the pace of a batch: of thin stock, all. */
+const PACED_PASSES = 3;
+function pacedTravel(name: string, { pacedMm }: BatchWork, { passes: { value } }: CutJob): Figure<'m'> | null {
+  if (pacedMm === 0) return null;
+  const within = given('Passes within the pace', Math.min(PACED_PASSES, value), '1', 'catalogue', 'more are only needed in thick stock');
+  return calculate(
+    `${name}: travel within the pace of equal parts`,
+    'm',
+    inMetres(given('Their cuts', pacedMm, 'mm', 'layout')),
+    '×',
+    within,
+  );
 }
+
+interface StraightCuts {
+  readonly count: number;
+  /** Those of them that are marked first: all but the cuts through equal parts. */
+  readonly marked: number;
+  readonly mm: number;
+  readonly isRound: boolean;
+}
+/** Cuts that free the parts: through cuts in order; where there are none, round every outline with a wire, round every box with a blade. */
+function straightCuts(sheet: PlacedSheet, job: CutJob, batched: BatchWork): StraightCuts {
+  const order = cutOrder(sheet, job.kerfMm);
+  if (order !== null) {
+    const mm = order.cuts.reduce((sum, { lengthMm }) => sum + lengthMm, 0) - batched.pressedMm;
+    return { count: order.cuts.length, marked: order.cuts.filter((cut) => !batched.unmarked.has(cut)).length, mm, isRound: false };
+  }
+  const parts = partsOn(job, sheet);
+  const single = parts.filter(({ id }) => !batched.partIds.has(id)).length;
+  if (job.tool.cuts === 'free')
+    return { count: parts.length, marked: single, mm: parts.reduce((sum, { cutMm }) => sum + cutMm, 0), isRound: true };
+  const round = sheet.placements.reduce((sum, { widthMm, depthMm }) => sum + 2 * (widthMm + depthMm), 0);
+  return { count: parts.length * SIDES, marked: single * SIDES, mm: round, isRound: false };
+}
+
+/** Each way in which equal parts of a job can be cut, with the minutes the whole job then takes; none for a job without any. */
+export function waysToBatch(job: CutJob, catalogue: Catalogue): readonly { readonly way: BatchWay; readonly minutes: Figure<'min'> }[] {
+  const batches = batchesOf(job.parts);
+  return catalogue.batchWays
+    .filter((way) => batches.some((batch) => suitsBatch(way, batch, job.thicknessMm)))
+    .map((way) => ({ way, minutes: jobMinutes({ ...job, batchWay: way }, catalogue) }));
+}
+/** All sheets of a job marked and cut. */
+export const jobMinutes = (job: CutJob, catalogue: Catalogue): Figure<'min'> =>
+  total(
+    `${job.name}: marking and cutting`,
+    'min',
+    job.layout.sheets.map((_, index) => sheetLabour(job, index, catalogue).minutes),
+  );
 
 /** What is left to cut once the box of a part is free. */
 const outlineMm = ({ outline, widthMm, depthMm }: Part): number =>

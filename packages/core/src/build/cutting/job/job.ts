@@ -1,4 +1,4 @@
-import type { Sheet, Tool } from '../../../catalogue';
+import type { BatchWay, Sheet, Tool } from '../../../catalogue';
 import type { Figure } from '../../../base/units';
 import { type Aim, type Layout, type LayoutTask, type PlacedSheet, type Stock, blankOf } from '../nesting';
 import type { Part } from '../parts';
@@ -21,6 +21,8 @@ export interface CutJob {
   /** What this job may be cut with. */
   readonly tools: readonly Tool[];
   readonly kerfMm: number;
+  /** How equal parts of it are cut. */
+  readonly batchWay: BatchWay;
   /** What is stated to be cut off every edge of a new sheet; null where the edges of the sheets decide. */
   readonly statedTrimMm: number | null;
   readonly aim: Aim;

@@ -1,4 +1,4 @@
-export { isPieceOf } from './part';
+export { FEW_PARTS, isPieceOf } from './part';
 export type { Hollow, Part, PartMarks } from './part';
 export { asSplit, partsOf } from './parts';
 export { isNextLayer, jointLines, proposedSplits } from './splits';

@@ -24,6 +24,8 @@ export interface Part extends Shaped {
   /** What of it stays on the board: less than its area where it is trimmed flush later. */
   readonly staysMm2: number;
   readonly cutMm: number;
+  /** Cut roughly and trimmed later: nothing of it is marked. */
+  readonly isRough?: true;
   /** What is marked on it besides its outline, for parts of pieces. */
   readonly marks?: PartMarks;
 }
@@ -40,5 +42,8 @@ export interface PartList {
   readonly parts: readonly Part[];
   readonly hollows: readonly Hollow[];
 }
+
+/** Up to so many equal parts are marked, cut and fitted one by one; nobody sets anything up for them. */
+export const FEW_PARTS = 10;
 
 export const isPieceOf = (part: Part): boolean => part.id !== part.wholeId;

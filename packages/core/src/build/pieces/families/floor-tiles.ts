@@ -3,11 +3,13 @@ import { seeded } from '../../../base/random';
 import { ok } from '../../../base/result';
 import { mm, oneOf, whole } from '../../../plan/fields';
 import type { Assembly, Face } from '../../shell';
-import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
+import { SIZES, askLength, askNumber, askWay, when } from '../asks';
 import { levelFace } from '../measures/enclosure';
 import { type PieceShape, pieceFamily, rectangleRing, refused } from '../family';
 import { driftMm, driftsOf, sparesFor } from '../measures/tolerance';
 
+/** Squares along a tile. */
+const SQUARES = { min: 1, max: 24 };
 const settings = z.strictObject({
   /** One square of the grid. */
   squareMm: mm({ min: 8, max: 120 }),
@@ -15,6 +17,10 @@ const settings = z.strictObject({
   twos: whole(SIZES.count),
   fours: whole(SIZES.count),
   longs: whole(SIZES.count),
+  /** Tiles of any other size, in squares. */
+  others: whole(SIZES.count),
+  otherAcross: whole(SQUARES),
+  otherDeep: whole(SQUARES),
   /** Lines scored in each square, either way. */
   scoresEach: whole({ min: 0, max: 6 }),
   made: oneOf(['cut-to-size', 'trimmed-after', 'squares']),
@@ -25,6 +31,8 @@ const settings = z.strictObject({
 });
 type FloorTiles = z.infer<typeof settings>;
 
+const hasOthers = when<FloorTiles>(({ others }) => others > 0);
+
 export const floorTiles = pieceFamily('floor-tiles', settings, {
   name: 'Loose floor tiles',
   says: 'A set of floor tiles on one grid: single squares, doubles, fours and long runs, with a scored pattern.',
@@ -34,8 +42,11 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     askNumber('twos', '2 × 1', SIZES.count),
     askNumber('fours', '2 × 2', SIZES.count),
     askNumber('longs', '4 × 1', SIZES.count),
+    askNumber('others', 'Another size', SIZES.count),
+    askNumber('otherAcross', 'Squares across', SQUARES, hasOthers),
+    askNumber('otherDeep', 'Squares deep', SQUARES, hasOthers),
     askNumber('scoresEach', 'Lines per square, each way', { min: 0, max: 6 }),
-    askChoice('made', 'Made', {
+    askWay('made', 'Made', {
       'cut-to-size': 'both layers cut to size',
       'trimmed-after': 'glued oversize, trimmed to the board',
       squares: 'single squares laid from centre lines',
@@ -59,13 +70,18 @@ export const floorTiles = pieceFamily('floor-tiles', settings, {
     twos: 6,
     fours: 6,
     longs: 2,
+    others: 0,
+    otherAcross: 10,
+    otherDeep: 10,
     scoresEach: 1,
     made: 'trimmed-after',
     gutterMm: 1,
     errorMm: 0.3,
   }),
   shape: (own) =>
-    own.ones + own.twos + own.fours + own.longs === 0 ? refused('ones', 'the set is empty. Enter at least one square') : ok(shapeOf(own)),
+    own.ones + own.twos + own.fours + own.longs + own.others === 0
+      ? refused('ones', 'the set is empty. Enter at least one square')
+      : ok(shapeOf(own)),
 });
 
 /** Floors laid by chance, always the same ones. */
@@ -85,8 +101,9 @@ function shapeOf(own: FloorTiles): PieceShape {
     size('two', '2 × 1', own.twos, 2, 1),
     size('four', '2 × 2', own.fours, 2, 2),
     size('long', '4 × 1', own.longs, 4, 1),
+    size('other', `${own.otherAcross} × ${own.otherDeep}`, own.others, own.otherAcross, own.otherDeep),
   ].filter(({ count }) => count > 0);
-  const squares = own.ones + own.twos * 2 + own.fours * 4 + own.longs * 4;
+  const squares = own.ones + own.twos * 2 + own.fours * 4 + own.longs * 4 + own.others * own.otherAcross * own.otherDeep;
   const tiles = objects.reduce((sum, { count }) => sum + count, 0);
   const row = Math.ceil(Math.sqrt(squares));
   const strays = driftsOf(seeded(SEED), row, own.errorMm, FLOORS);
@@ -119,7 +136,7 @@ function shapeOf(own: FloorTiles): PieceShape {
           ]
         : [{ does: 'glue', says: 'Align the edges by hand before the glue sets.', bodyIds: ['board', 'top'] }],
     rests: own.made === 'squares' ? [] : [{ bodyId: 'top', on: ['board'] }],
-    ways: waysOf(squares, tiles),
+    ...(isTrimmed ? { oversize: [{ bodyId: 'top', overMm: OVER_MM }] } : {}),
     facts: [
       { label: 'Total squares', value: squares, unit: '1' },
       { label: 'Tiles', value: tiles, unit: '1' },
@@ -187,11 +204,3 @@ function squaresOf({ squareMm, gutterMm }: FloorTiles, wide: number, deep: numbe
     );
   });
 }
-
-/** What each way of making them cuts by measure, cuts along what is there, and lays: two cuts free a part from a sheet. */
-const waysOf = (squares: number, tiles: number): NonNullable<PieceShape['ways']> => [
-  { name: 'Both layers cut to size', measured: 4 * tiles, guided: 0, laid: tiles },
-  // Boards are glued on one rough sheet, and each is freed along its four sides.
-  { name: 'Glued oversize, trimmed to the board', measured: 2 * tiles, guided: 4 * tiles, laid: tiles },
-  { name: 'Single squares laid from the middle', measured: 2 * tiles + 2 * squares, guided: 0, laid: squares },
-];

@@ -56,17 +56,24 @@ describe('loose floor tiles', () => {
     expect(of.objects.map(({ sheets }) => sheets.filter(({ id }) => id.startsWith('square-')).length)).toEqual([1, 2, 4]);
     expect(wideMm(of, 'square-1')).toBeCloseTo(28, 6);
   });
-  test('are timed in all three ways side by side; trimmed along the boards beats measuring every cut', () => {
-    const { ways } = made('floor-tiles', { ones: 10, twos: 0, fours: 10, longs: 0 }).facts!;
-    const { measuredCutMin: m, guidedCutMin: g, laidByHandMin: l } = CATALOGUE.bench;
-    expect(ways.map(({ time }) => time.value)).toEqual([
-      expect.closeTo(80 * m.value + 20 * l.value, 6),
-      expect.closeTo(40 * m.value + 80 * g.value + 20 * l.value, 6),
-      expect.closeTo(40 * m.value + 100 * m.value + 50 * l.value, 6),
+  test('glued oversize are cut roughly, and trimmed along their four edges instead of being fitted', () => {
+    const of = made('floor-tiles', { ones: 12, twos: 0, fours: 0, longs: 0, squareMm: 30, made: 'trimmed-after' });
+    const tops = of.parts.filter(({ isRough }) => isRough === true);
+    expect(tops.map(({ widthMm, depthMm }) => [widthMm, depthMm])).toEqual(Array.from({ length: 12 }, () => [38, 38]));
+    expect(of.facts!.joining.map(({ count }) => count.value)).toEqual([0, 12, 48]);
+    const exact = made('floor-tiles', { ones: 12, twos: 0, fours: 0, longs: 0, squareMm: 30, made: 'cut-to-size' });
+    expect(exact.facts!.joining.map(({ count }) => count.value)).toEqual([0, 12, 0]);
+  });
+  test('up to ten equal squares are fitted one by one, more are laid', () => {
+    const laid = (ones: number) =>
+      made('floor-tiles', { ones, twos: 0, fours: 0, longs: 0, made: 'squares' }).facts!.joining.map(({ count }) => count.value);
+    expect([laid(10), laid(11)]).toEqual([
+      [10, 0, 0],
+      [0, 11, 0],
     ]);
-    expect(ways[1]!.time.value).toBeLessThan(ways[0]!.time.value);
-    const piece = { ...newPiece('floor-tiles', 'one', SCALE, [], CATALOGUE), count: 4 };
-    const one = makePiece({ ...piece, count: 1 }, SCALE, CATALOGUE).facts!.ways[0]!.time.value;
-    expect(makePiece(piece, SCALE, CATALOGUE).facts!.ways[0]!.time.value).toBeCloseTo(4 * one, 6);
+  });
+  test('of any other size have as many squares as it says', () => {
+    const of = made('floor-tiles', { ones: 0, twos: 0, fours: 0, longs: 0, others: 4, otherAcross: 10, otherDeep: 10, made: 'squares' });
+    expect(of.parts.filter(({ name }) => name.includes('square'))).toHaveLength(400);
   });
 });

@@ -87,7 +87,7 @@ export const walls = pieceFamily('walls', settings, {
     { role: 'lining', name: 'Lining of reveals', sold: 'sheet', usual: 'card' },
   ],
   clads: [{ shows: 'walls', name: 'Both faces' }],
-  laminates: ({ core }) => (core ? [{ role: 'wall', layers: ['face', 'core', 'face'] }] : []),
+  laminates: ({ core }) => (core ? [{ role: 'wall', layers: ['face', 'core', 'face'], stripField: 'segmentMm' }] : []),
   fresh: ({ figureMm, baseMm }): Walls => ({
     segmentMm: Math.round(baseMm * 4),
     heightMm: Math.round(figureMm),
@@ -251,7 +251,6 @@ function shapeOf(own: Walls): PieceShape {
     order: orderOf(own, { bodyIds, hasPosts }),
     facts: [
       { label: 'Total length of all runs', value: l * runsOf(own), unit: 'mm' },
-      ...(own.core ? [{ label: 'Laminated strips needed for all runs', value: stripMm(own), unit: 'mm' as const }] : []),
       { label: 'Pieces in the set', value: objects.reduce((sum, { count }) => sum + count, 0), unit: '1' },
     ],
     handles: objects.map(({ id }) => ({
@@ -347,16 +346,6 @@ const orderOf = (
     ? [{ does: 'weigh' as const, says: 'Put a washer in the foot of each post, so that the run does not fall over.', bodyIds: ['post'] }]
     : []),
 ];
-
-/** All runs of one height from one strip: squared at its first end, a cut after each run, trimmed at its last. @source craft.md §5: allow both */
-function stripMm(own: Walls): number {
-  const halves = own.corners * 2 + own.tees * 3 + own.crosses * 4;
-  const wholes = runsOf(own) - own.corners - own.tees - own.crosses;
-  return wholes * own.segmentMm + (halves * own.segmentMm) / 2 + (wholes + halves) * CUT_MM + 2 * SQUARED_MM;
-}
-/** Lost at a cut through a glued strip, and at either end of it. */
-const CUT_MM = 1;
-const SQUARED_MM = 5;
 
 /** Three slits at breast height. */
 function loopholes({ segmentMm: l, heightMm: h }: Walls): readonly Opening[] {

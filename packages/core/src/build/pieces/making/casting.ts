@@ -5,6 +5,8 @@ import { volumeMm3 } from '../../shell';
 import { areaMm2, edgeMm } from '../../../base/geometry';
 import { boxOf } from '../box';
 import type { Clad } from '../cladding';
+import type { Laminate } from '../family';
+import { type JoiningWork, joiningMinutes } from '../facts';
 import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
 
@@ -35,8 +37,9 @@ interface Inputs {
   readonly piece: Piece;
   readonly objects: readonly MadeObject[];
   readonly clads: readonly Clad[];
-  /** Joints of one piece. */
-  readonly joints: Figure<'1'>;
+  readonly laminates: readonly Laminate[];
+  /** Of one piece. */
+  readonly joining: readonly JoiningWork[];
   readonly catalogue: Catalogue;
 }
 /** Casting the copies against making each. @returns null for a piece that there is one of @source craft.md §5, cast copies */
@@ -119,7 +122,15 @@ function boxMm3(object: MadeObject, wallMm: number): number {
 }
 
 /** Every copy made like the first: cut, joined, clad, of sheets at their cheapest area. */
-function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue }: Inputs): Copying['byHand'] {
+function byHand(copies: Figure<'1'>, { piece, objects: asMade, clads, laminates, joining, catalogue }: Inputs): Copying['byHand'] {
+  // What is cut from a strip is cut once in each of its layers.
+  const objects = asMade.map(({ sheets, count }) => ({
+    count,
+    sheets: sheets.flatMap((flat) => {
+      const layers = flat.fromStrip === undefined ? [flat.role] : laminates.find(({ role }) => role === flat.role)!.layers;
+      return layers.map((role) => ({ ...flat, role }));
+    }),
+  }));
   const cutting = objects.flatMap(({ sheets, count }) =>
     sheets.map(({ role, blank, name }) => {
       const { materialId } = piece.sheets.find((one) => one.role === role)!;
@@ -132,7 +143,7 @@ function byHand(copies: Figure<'1'>, { piece, objects, clads, joints, catalogue 
   const clad = clads.map(({ way }) => calculate(`${way.time.label}, of one`, 'min', way.time, '÷', all));
   const one = total(`${piece.name}: one made by hand`, 'min', [
     ...cutting,
-    calculate('Joints fitted and glued', 'min', joints, '×', estimated('Each', catalogue.bench.pieceJointMin, 'min')),
+    ...joiningMinutes(piece.name, joining, given('One', 1, '1', 'plan')),
     ...clad,
   ]);
   const sheets = objects.flatMap(({ sheets: own, count }) =>

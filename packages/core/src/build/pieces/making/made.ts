@@ -1,6 +1,6 @@
 import { memoize } from '../../../base/memory';
 import { cutMm } from '../../../base/rounding';
-import { areaMm2, edgeMm, regionBox } from '../../../base/geometry';
+import { type Region, areaMm2, boxRegion, edgeMm, regionBox } from '../../../base/geometry';
 import { type Result, fail, ok } from '../../../base/result';
 import { type Figure, given, inSquareMetres, calculate } from '../../../base/units';
 import { type Catalogue, estimated, fillBy, lengthBy } from '../../../catalogue';
@@ -29,6 +29,7 @@ import { madeByHand } from './copies';
 import { type FillNeed, type PieceFacts, factsOf } from '../facts';
 import type { MadeObject } from './made-object';
 import { liningsOf } from './lining';
+import { type Strip, stripParts, stripsOf } from './strips';
 import { FAMILIES, type FamilyName } from '../piece';
 import { settingsOf, withStocks } from '../settings';
 
@@ -59,6 +60,8 @@ export interface MadePiece {
   readonly lengths: readonly LengthCut[];
   readonly clads: readonly Clad[];
   readonly laminates: readonly Laminate[];
+  /** Glued up first; its segments are cut from them. */
+  readonly strips: readonly Strip[];
   readonly fills: readonly FillNeed[];
   /** Its outside, all copies, with what goes on it; null for one that cannot be made. */
   readonly surfaces: readonly PieceSurface[];
@@ -81,6 +84,7 @@ export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Ca
     lengths: [],
     clads: [],
     laminates: [],
+    strips: [],
     fills: [],
     surfaces: [],
     copying: null,
@@ -106,30 +110,33 @@ export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Ca
   if (!shape.ok) return refuse({ field: shape.problem.field, says: shape.problem.says });
   const bare = objectsOf(shape.value, stocks.value, laminates);
   if (!bare.ok) return refuse({ field: null, says: bare.problem });
+  const strips = stripsOf(piece, bare.value, laminates, catalogue);
+  if (!strips.ok) return refuse(strips.problem);
   const clads = cladsOf(piece, bare.value, of.clads, catalogue);
   const objects = clads.length === 0 ? bare.value : bare.value.map((object) => ({ ...object, courses: coursesOn(object, clads) }));
   const fills = fillsOf(piece, objects, shape.value, catalogue);
-  const facts = factsOf(
-    piece,
-    objects,
-    { clads, fills, laminates, ways: shape.value.ways ?? [], liftsOff: shape.value.liftsOff },
-    catalogue,
-  );
+  const facts = factsOf(piece, objects, { clads, fills, laminates, strips: strips.value, shape: shape.value }, catalogue);
   return {
     piece,
     familyName: of.name,
     problem: null,
     shape: shape.value,
     objects,
-    parts: piece.isMadeElsewhere ? [] : objects.flatMap((object) => partsOf(piece, object, objects.length === 1)),
+    parts: piece.isMadeElsewhere
+      ? []
+      : [
+          ...stripParts(piece, strips.value),
+          ...objects.flatMap((object) => partsOf(piece, object, objects.length === 1, shape.value.oversize ?? [])),
+        ],
     lengths: piece.isMadeElsewhere
       ? []
       : objects.flatMap((object) => lengthsOf(piece, object, objects.length === 1, shape.value.strung ?? [])),
     clads,
     laminates,
+    strips: strips.value,
     fills,
     surfaces: facesOf(piece, objects, facts.outside, of.clads),
-    copying: copyingOf({ piece, objects, clads, joints: facts.jointsEach, catalogue }),
+    copying: copyingOf({ piece, objects, clads, laminates, joining: facts.joining, catalogue }),
     facts,
   };
 });
@@ -194,7 +201,7 @@ function objectsOf(
   return ok(made);
 }
 
-/** Parts of a stock that is glued up are cut layer by layer; linings are cut with the rest. */
+/** Parts of a stock that is glued up are cut layer by layer, or from a strip glued before; linings are cut with the rest. */
 function withLayers(
   { sheets, lengths }: Pick<MadeObject, 'sheets' | 'lengths'>,
   laminates: readonly Laminate[],
@@ -204,6 +211,7 @@ function withLayers(
   const layered = sheets.flatMap((part) => {
     const laminate = laminates.find(({ role }) => role === part.role);
     if (laminate === undefined) return [part];
+    if (laminate.stripField !== undefined) return [{ ...part, fromStrip: true as const }];
     return laminate.layers.map((role, i) => ({ ...part, id: `${part.id}-${i + 1}`, name: `${part.name}, layer ${i + 1}`, role }));
   });
   return { sheets: [...layered, ...linings], lengths };
@@ -302,12 +310,15 @@ function copiesOf(piece: Piece, object: MadeObject, isOnly: boolean): { readonly
   }));
 }
 
-function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
+function partsOf(piece: Piece, object: MadeObject, isOnly: boolean, oversize: NonNullable<PieceShape['oversize']>): Part[] {
   return object.sheets.flatMap((flat) => {
+    if (flat.fromStrip !== undefined) return [];
+    const overMm = oversize.find(({ bodyId }) => flat.bodyIds.includes(bodyId))?.overMm ?? 0;
     const { materialId, thicknessMm } = piece.sheets.find(({ role }) => role === flat.role)!;
-    const { right, bottom } = regionBox(flat.blank);
-    const mm2 = areaMm2(flat.blank);
-    const edge = edgeMm(flat.blank);
+    const blank = overMm === 0 ? flat.blank : overBox(flat.blank, overMm);
+    const { right, bottom } = regionBox(blank);
+    const mm2 = areaMm2(blank);
+    const edge = edgeMm(blank);
     const marks = { drawn: flat.drawn, far: flat.far, bevels: flat.bevels, folds: flat.folds, scores: flat.scores };
     return copiesOf(piece, object, isOnly).map(({ key, name }): Part => {
       const id = `${key}-${flat.id}`;
@@ -327,14 +338,20 @@ function partsOf(piece: Piece, object: MadeObject, isOnly: boolean): Part[] {
         grain: null,
         widthMm: cutMm(right),
         depthMm: cutMm(bottom),
-        outline: flat.blank,
+        outline: blank,
         areaMm2: mm2,
-        staysMm2: mm2,
+        staysMm2: overMm === 0 ? mm2 : areaMm2(flat.blank),
         cutMm: edge,
-        marks,
+        ...(overMm === 0 ? { marks } : { isRough: true as const }),
       };
     });
   });
+}
+
+/** The box of an outline, so much larger all round. */
+function overBox(outline: Region, overMm: number): Region {
+  const { right, bottom } = regionBox(outline);
+  return boxRegion({ left: 0, top: 0, right: right + 2 * overMm, bottom: bottom + 2 * overMm });
 }
 
 function lengthsOf(piece: Piece, object: MadeObject, isOnly: boolean, strung: readonly Strung[]): LengthCut[] {

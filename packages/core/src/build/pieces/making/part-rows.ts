@@ -24,7 +24,7 @@ export const partRows = (sheets: readonly FlatPart[]): readonly PartRow[] =>
   });
 
 /** `2 edges bevelled 22.5°; 3 V-cuts of 90°, 10 mm wide, from inside`. */
-function wordsFor({ bevels, folds, isBent }: FlatPart): string {
+function wordsFor({ bevels, folds, isBent, fromStrip }: FlatPart): string {
   const byLean = counted(bevels.map(({ deg }) => `${Math.abs(deg).toFixed(1)}°`));
   const leans = [...byLean].map(([deg, count]) => `${count} ${count === 1 ? 'edge' : 'edges'} bevelled ${deg}`);
   const byFold = counted(
@@ -34,7 +34,9 @@ function wordsFor({ bevels, folds, isBent }: FlatPart): string {
     ),
   );
   const bends = [...byFold].map(([what, count]) => `${count} × ${what}`);
-  return [...leans, ...bends, ...(isBent ? ['bent round'] : [])].join('; ') || 'cut square';
+  return (
+    [...leans, ...bends, ...(isBent ? ['bent round'] : []), ...(fromStrip ? ['cut from a glued strip'] : [])].join('; ') || 'cut square'
+  );
 }
 function counted(words: readonly string[]): ReadonlyMap<string, number> {
   const counts = new Map<string, number>();

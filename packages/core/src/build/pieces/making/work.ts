@@ -1,7 +1,10 @@
-import { type Catalogue, adhesiveBy, estimated, layingBy } from '../../../catalogue';
-import { type Figure, given, calculate, total } from '../../../base/units';
+import { type Catalogue, adhesiveBy, estimated, layingBy, materialBy, toolBy } from '../../../catalogue';
+import { type Figure, given, inMetres, inSquareMetres, calculate, total } from '../../../base/units';
 import type { PieceSurface } from '../../../finishing/coats';
+import { joiningMinutes } from '../facts';
+import { madeByHand } from './copies';
 import type { MadePiece } from './made';
+import { stripGluedMm2 } from './strips';
 
 /** What is done to a piece in one step, and what it waits for after. */
 export interface PieceTask {
@@ -17,7 +20,7 @@ export interface PieceTask {
 export interface PieceWork {
   readonly pieceId: string;
   readonly name: string;
-  /** Put together, clad, moulds made, copies cast: null where there is nothing of it to do. */
+  /** Strips glued, segments cut from them, put together, clad, moulds made, copies cast: null where there is nothing of it to do. */
   readonly tasks: readonly (PieceTask | null)[];
   readonly surfaces: readonly PieceSurface[];
 }
@@ -33,25 +36,92 @@ export const workOn = (made: MadePiece, catalogue: Catalogue): PieceWork => {
   return {
     pieceId: piece.id,
     name: piece.name,
-    tasks: [assembled(made, catalogue), clads.length === 0 ? null : clad(made, catalogue), ...cast],
+    tasks: [...stripTasks(made, catalogue), assembled(made, catalogue), clads.length === 0 ? null : clad(made, catalogue), ...cast],
     surfaces,
   };
 };
+
+/** Strips glued and left under weights until they can be cut; then an edge of each squared, and one segment after the other cut from it. */
+function stripTasks({ piece, strips, laminates }: MadePiece, catalogue: Catalogue): readonly (PieceTask | null)[] {
+  if (strips.length === 0) return [null, null];
+  const { name } = piece;
+  const { bench } = catalogue;
+  const adhesive = adhesiveBy(catalogue, piece.glueId);
+  const area = inSquareMetres(given(`${name}: faces of the strips`, stripGluedMm2(strips), 'mm²', 'drawing'));
+  const spreading = calculate(
+    `${name}: adhesive on the strips`,
+    'min',
+    area,
+    '×',
+    given(`${adhesive.name}, spread per m²`, adhesive.spreadMinPerM2, 'min/m²', 'catalogue', 'our default value'),
+  );
+  const layers = given(
+    'Layers',
+    strips.reduce((sum, strip) => sum + strip.layers.length, 0),
+    '1',
+    'drawing',
+    `${strips.length} strips`,
+  );
+  const aligning = calculate(`${name}: layers brought flush`, 'min', layers, '×', estimated('Each', bench.alignMinPerLayer, 'min'));
+  const dries = driedOf(adhesive);
+  // Between long faces glue that gives off water dries from the rim alone.
+  const wait = adhesive.needsWaterPath
+    ? calculate(`${name}: strips under weights`, 'min', dries.wait, 'or, if larger,', estimated('Overnight', bench.laminateMin, 'min'))
+    : dries.wait;
+  const segments = strips.flatMap((strip) => strip.segments);
+  const squaring = calculate(
+    `${name}: an edge of each strip squared`,
+    'min',
+    given('Strips', strips.length, '1', 'drawing'),
+    '×',
+    estimated('Each', bench.measuredCutMin, 'min'),
+  );
+  const across = calculate(
+    `${name}: segments cut across`,
+    'min',
+    given('Cuts', segments.length + strips.length, '1', 'drawing', 'the first end of each strip, then one after each segment'),
+    '×',
+    estimated('Each', bench.crossCutMin, 'min'),
+  );
+  const moreMm = segments.reduce((sum, segment) => sum + segment.moreMm, 0);
+  const role = laminates.find(({ stripField }) => stripField !== undefined)!.layers[0]!;
+  const tool = toolBy(catalogue, materialBy(catalogue, piece.sheets.find((sheet) => sheet.role === role)!.materialId).toolIds[0]!);
+  const shaping = [
+    calculate(
+      `${name}: openings and slants marked`,
+      'min',
+      given('Segments', segments.filter((segment) => segment.moreMm > 1).length, '1', 'drawing', 'that are more than a rectangle'),
+      '×',
+      estimated('Each', bench.measuredCutMin, 'min'),
+    ),
+    calculate(
+      `${name}: openings and slants cut`,
+      'min',
+      inMetres(given('Outlines', moreMm, 'mm', 'drawing')),
+      '÷',
+      estimated(`${tool.name}, a minute`, tool.mPerMin, 'm/min'),
+    ),
+  ];
+  return [
+    { ...dries, work: total(`Glue strips, ${name}`, 'min', [spreading, aligning]), wait, cautionIds: adhesive.cautionIds },
+    {
+      work: total(`Cut segments, ${name}`, 'min', [squaring, across, ...(moreMm > 1 ? shaping : [])]),
+      wait: NO_WAIT,
+      cure: NO_WAIT,
+      cautionIds: tool.cautionIds,
+      adhesiveId: null,
+    },
+  ];
+}
 
 /** Its strips cut, its joints fitted and glued, then left until it can be handled. */
 function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): PieceTask {
   const { name } = piece;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const fitting = calculate(
-    `${name}: joints fitted and glued`,
-    'min',
-    facts!.joints,
-    '×',
-    estimated('Each', catalogue.bench.pieceJointMin, 'min'),
-  );
+  const fitting = joiningMinutes(name, facts!.joining, given('Copies made by hand', madeByHand(piece), '1', 'plan'));
   const cuts = given('Cuts across strips', lengths.length, '1', 'drawing');
   const strips = calculate(`${name}: strips cut`, 'min', cuts, '×', estimated('Each', catalogue.bench.lengthCutMin, 'min'));
-  return { work: total(`Assemble pieces, ${name}`, 'min', [fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
+  return { work: total(`Assemble pieces, ${name}`, 'min', [...fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
 }
 
 /** Units laid and left to hold, or the surface itself worked. */

@@ -92,7 +92,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
             calculate(
               `${tile.id}: layers trimmed flush`,
               'min',
-              given('Layers', faces.length, '1', 'plan'),
+              given('Layers', faces.length + 1, '1', 'plan', 'the lowest too: both edges of a joint have to meet'),
               '×',
               estimated('Each', catalogue.bench.alignMinPerLayer, 'min'),
             ),

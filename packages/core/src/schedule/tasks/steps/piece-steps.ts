@@ -9,22 +9,24 @@ import { type Draft, type TaskDraft, asks, coldest, task } from '../step';
 
 /** What is done to pieces before they are coated, in the order of their tasks. */
 const STEPS = [
-  ['make-pieces', 'Assemble pieces', 'assemble'],
-  ['clad-pieces', 'Clad pieces', 'clad'],
-  ['make-moulds', 'Make moulds', 'mould'],
-  ['cast-copies', 'Cast copies', 'cast'],
+  { id: 'glue-strips', name: 'Glue strips for pieces', kind: 'glue', does: 'glue', setUp: 'glueSetUpMin' },
+  { id: 'cut-strips', name: 'Cut segments from strips', kind: 'cut', does: 'cut', setUp: 'cuttingSetUpMin' },
+  { id: 'make-pieces', name: 'Assemble pieces', kind: 'glue', does: 'assemble', setUp: 'glueSetUpMin' },
+  { id: 'clad-pieces', name: 'Clad pieces', kind: 'glue', does: 'clad', setUp: null },
+  { id: 'make-moulds', name: 'Make moulds', kind: 'glue', does: 'mould', setUp: null },
+  { id: 'cast-copies', name: 'Cast copies', kind: 'glue', does: 'cast', setUp: null },
 ] as const;
 
-/** Every piece put together, clad, and copied where it is cast: each as it says itself. Only the first has a set-up; the others carry their own. */
+/** Every piece glued in strips, cut from them, put together, clad, and copied where it is cast: each as it says itself. Some set-ups are within the work. */
 export const pieceSteps = (pieces: readonly PieceWork[], spots: DryingPlaces, catalogue: Catalogue): readonly Draft[] =>
-  STEPS.map(([id, name, does], i) => {
+  STEPS.map(({ id, name, kind, does, setUp }, i) => {
     const own = pieces.flatMap(({ pieceId, tasks }) => (tasks[i] == null ? [] : [{ pieceId, ...tasks[i] }]));
     return {
       id,
       name,
-      kind: 'glue',
+      kind,
       does,
-      setUp: i === 0 ? catalogue.bench.glueSetUpMin : NO_SET_UP,
+      setUp: setUp === null ? NO_SET_UP : catalogue.bench[setUp],
       asks: asks({ cautionIds: own.flatMap(({ cautionIds }) => cautionIds), ...gluedWith(own, catalogue) }),
       tasks: own.map(({ pieceId, work, ...dries }) => task(id, pieceId, { work, ...driedAt(spots.at(pieceId), dries, catalogue) })),
     };

@@ -1,0 +1,58 @@
+import type { Catalogue } from '../../schema';
+import { about } from '../estimate';
+
+/** How more than a handful of equal parts are cut, the usual way first. General trade knowledge; prices invented. */
+export const batchWays: Catalogue['batchWays'] = [
+  {
+    id: 'marked',
+    name: 'Each marked and cut alone',
+    setUpMin: about(0, 0, 0),
+    cutMin: about(0, 0, 0),
+    partMin: about(0.7, 0.5, 1),
+    stackMm: null,
+    thickestMm: null,
+    longestMm: null,
+    isPressed: false,
+    priceMinor: 0,
+    remark: 'Nothing to make first. Slow, and no two are quite alike.',
+  },
+  {
+    id: 'fence',
+    name: 'Against a fence or stop',
+    setUpMin: about(3, 2, 5),
+    cutMin: about(0.15, 0.1, 0.25),
+    partMin: about(0.03, 0.02, 0.05),
+    stackMm: null,
+    thickestMm: null,
+    longestMm: 300,
+    isPressed: false,
+    priceMinor: 0,
+    remark: 'Set the distance once, cut strips, then cut the strips across against the same stop. A block glued to a board will do.',
+  },
+  {
+    id: 'stack',
+    name: 'In strips, cut across in stacks',
+    setUpMin: about(4, 3, 6),
+    cutMin: about(0.25, 0.2, 0.4),
+    partMin: about(0.03, 0.02, 0.05),
+    stackMm: 10,
+    thickestMm: 5,
+    longestMm: 300,
+    isPressed: false,
+    priceMinor: 0,
+    remark: 'Strips against the fence, then several on one another with tape round them, cut across together.',
+  },
+  {
+    id: 'die',
+    name: 'Pressed out with a bought die',
+    setUpMin: about(2, 1, 4),
+    cutMin: about(0.06, 0.04, 0.1),
+    partMin: about(0.03, 0.02, 0.05),
+    stackMm: null,
+    thickestMm: 4,
+    longestMm: 60,
+    isPressed: true,
+    priceMinor: 1_490,
+    remark: 'One die for each size. Press on a soft mat; keep fingers off the edge.',
+  },
+];
