@@ -393,6 +393,8 @@ const Bench = z.strictObject({
   crossCutMin: Estimate,
   laminateMin: Estimate,
   laidByHandMin: Estimate,
+  /** A flat part glued on another and brought flush with it. */
+  flushPartMin: Estimate,
   /** Small parts laid by hand that are more than anybody finishes. */
   manyByHand: Estimate,
   /** A figure on its base, and how far a floor under one may sag. */

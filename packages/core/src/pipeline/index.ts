@@ -13,6 +13,8 @@ export { waterOptionsOf, waterWay } from './options/water-options';
 export type { WaterOption } from './options/water-options';
 export { neededAt } from './needed';
 export { substitutesOf } from './options/substitutes';
+export { pieceWaysOf } from './options/piece-ways';
+export type { PieceWay } from './options/piece-ways';
 export type { Substitute } from './options/substitutes';
 export { fitOffersOf } from './fit/fit-offers';
 export type { FitOffer } from './fit/fit-offers';

@@ -7,7 +7,7 @@ import { diagnose } from './searches/diagnose';
 import { look } from './searches/look';
 import { buy, needed, substitutes, wantsOf } from './searches/buying';
 import { now } from './searches/now';
-import { buildOptions, earlierOptions, fitOffers, split, waterOptions } from './searches/options';
+import { buildOptions, earlierOptions, fitOffers, pieceWays, split, waterOptions } from './searches/options';
 import { play } from './searches/play';
 import { sight } from './searches/sight';
 import { sure, width } from './searches/sure';
@@ -36,6 +36,7 @@ const searches = {
   waterOptions: ofBoard(waterOptions),
   earlierOptions: ofBoard(earlierOptions),
   fitOffers: ofBoard(fitOffers),
+  pieceWays: ofBoard(pieceWays),
   tallyThen: ofBoard(tallyThen),
   sure: ofBoard(sure),
   width: ofBoard(width),

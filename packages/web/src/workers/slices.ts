@@ -72,7 +72,7 @@ const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts, length
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
 const onBench = (
-  { piece: { id }, problem, facts, objects, shape, lengths, clads, surfaces, copying }: MadePiece,
+  { piece: { id }, problem, facts, objects, shape, lengths, strips, clads, surfaces, copying }: MadePiece,
   coats: Derivation['pieceCoats'],
 ) => ({
   pieceId: id,
@@ -88,7 +88,6 @@ const onBench = (
           standing: facts.standing,
           outside: facts.outside,
           sizes: facts.sizes,
-          ways: facts.ways,
           fillStrips: facts.fillStrips,
         },
   objects: objects.map(({ id: own, name, count, bodies, loose, courses, sheets }) => ({
@@ -107,6 +106,7 @@ const onBench = (
   more: shape?.facts ?? [],
   strung: shape?.strung ?? [],
   lengths,
+  strips,
   clads,
   faces: surfaces.map(({ surfaceId, name, wears, coated }) => ({ surfaceId, name, wears, coated })),
   coats: coats

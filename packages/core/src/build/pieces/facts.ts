@@ -22,7 +22,7 @@ export interface PieceFacts {
   /** Of one piece, everything it consists of. */
   readonly mass: Figure<'g'>;
   readonly glue: Figure<'g'>;
-  /** Joints that are glued, of all copies made by hand; small equal parts that are laid are not among them. */
+  /** Joints that are glued, of all copies made by hand; flat parts that lie on others are not among them. */
   readonly joints: Figure<'1'>;
   /** Joints, parts laid and edges trimmed, of one copy, each by its minutes. */
   readonly joining: readonly JoiningWork[];
@@ -98,17 +98,7 @@ export function factsOf(
   { clads, fills, laminates, strips, shape: { liftsOff = [], oversize = [] } }: FactInputs,
   catalogue: Catalogue,
 ): PieceFacts {
-  const masses = objects.flatMap(({ bodies, count, name }) => {
-    const byRole = new Map<string, number>();
-    for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
-    return [...byRole]
-      .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
-      .map(({ role, mm3 }) => {
-        const what = name === '' ? role : `${name}, ${role}`;
-        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all parts minus cut-outs');
-        return massOfRole(what, volume, piece, role, catalogue);
-      });
-  });
+  const masses = massesOf(piece, objects, laminates, catalogue);
   const placed = objects.map(({ id, name, bodies, loose }) => ({
     id,
     name,
@@ -128,7 +118,7 @@ export function factsOf(
     copies: madeByHand(piece),
   });
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
-  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing');
+  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing', 'butts and mitres');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
   const pieceFaces = calculate(
     'Glued faces of all copies',
@@ -147,13 +137,6 @@ export function factsOf(
           '+',
           given('Glued faces of the strips', stripGluedMm2(strips), 'mm²', 'drawing', 'with what is squared off their ends and one edge'),
         );
-  const { bench } = catalogue;
-  const trimmed = objects.reduce(
-    (sum, { sheets, count }) =>
-      sum +
-      count * sheets.filter(({ bodyIds }) => bodyIds.some((id) => roughIds.has(id))).reduce((all, { drawn }) => all + drawn[0]!.length, 0),
-    0,
-  );
   return {
     mass: total(`${piece.name}, mass`, 'g', [
       ...masses,
@@ -168,19 +151,7 @@ export function factsOf(
       estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
     ),
     joints: calculate(`${piece.name}: joints`, '1', jointsEach, '×', copies),
-    joining: [
-      { name: 'joints fitted and glued', count: jointsEach, each: estimated('Each', bench.pieceJointMin, 'min') },
-      {
-        name: 'small parts laid',
-        count: given('Laid in one copy', glued.laid, '1', 'drawing', 'equal parts on another'),
-        each: estimated('Each', bench.laidByHandMin, 'min'),
-      },
-      {
-        name: 'edges trimmed',
-        count: given('Edges of one copy', trimmed, '1', 'drawing', 'cut along the part under them'),
-        each: estimated('Each', bench.guidedCutMin, 'min'),
-      },
-    ],
+    joining: joiningOf(objects, { jointsEach, glued, roughIds }, catalogue),
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
       name,
@@ -199,6 +170,55 @@ export function factsOf(
     ),
     fillStrips: fillStrips(piece, objects),
   };
+}
+
+/** What everything of one role in each object weighs. */
+function massesOf(
+  piece: Piece,
+  objects: readonly MadeObject[],
+  laminates: readonly Laminate[],
+  catalogue: Catalogue,
+): readonly Figure<'g'>[] {
+  return objects.flatMap(({ bodies, count, name }) => {
+    const byRole = new Map<string, number>();
+    for (const body of bodies) byRole.set(body.role, (byRole.get(body.role) ?? 0) + volumeMm3(body));
+    return [...byRole]
+      .flatMap(([role, mm3]) => sharesOf(piece, role, laminates).map((of) => ({ role: of.role, mm3: mm3 * of.share })))
+      .map(({ role, mm3 }) => {
+        const what = name === '' ? role : `${name}, ${role}`;
+        const volume = given(`${what}: volume`, mm3 * count, 'mm³', 'drawing', 'all parts minus cut-outs');
+        return massOfRole(what, volume, piece, role, catalogue);
+      });
+  });
+}
+
+/** Joints, small parts laid, and edges trimmed along what lies under them. */
+function joiningOf(
+  objects: readonly MadeObject[],
+  { jointsEach, glued, roughIds }: { readonly jointsEach: Figure<'1'>; readonly glued: Glued; readonly roughIds: ReadonlySet<string> },
+  { bench }: Catalogue,
+): readonly JoiningWork[] {
+  const edgesOf = ({ sheets }: MadeObject): number =>
+    sheets.filter(({ bodyIds }) => bodyIds.some((id) => roughIds.has(id))).reduce((sum, { drawn }) => sum + drawn[0]!.length, 0);
+  const trimmed = objects.reduce((sum, object) => sum + object.count * edgesOf(object), 0);
+  return [
+    { name: 'joints fitted and glued', count: jointsEach, each: estimated('Each', bench.pieceJointMin, 'min') },
+    {
+      name: 'flat parts brought flush',
+      count: given('Flat parts on others, one copy', glued.flush, '1', 'drawing'),
+      each: estimated('Each', bench.flushPartMin, 'min'),
+    },
+    {
+      name: 'small parts laid',
+      count: given('Laid in one copy', glued.laid, '1', 'drawing', 'equal parts on another'),
+      each: estimated('Each', bench.laidByHandMin, 'min'),
+    },
+    {
+      name: 'edges trimmed',
+      count: given('Edges of one copy', trimmed, '1', 'drawing', 'cut along the part under them'),
+      each: estimated('Each', bench.guidedCutMin, 'min'),
+    },
+  ];
 }
 
 /** A score opens as far as its stock is thick and its bend is sharp: a strip as wide fills it. */
@@ -266,7 +286,9 @@ function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): n
 interface Glued {
   readonly areaMm2: number;
   readonly joints: number;
-  /** Equal parts laid on another, where there are more of them than are fitted one by one. */
+  /** Flat parts brought flush on another, one by one. */
+  readonly flush: number;
+  /** Laid on another: equal ones, where there are more than a few, and rough ones that are trimmed later. */
   readonly laid: number;
 }
 interface GluedFor {
@@ -310,10 +332,10 @@ function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[],
       });
     }
   }
-  let laid = 0;
+  let [flush, laid] = [0, 0];
   for (const [key, count] of lying) {
     if (key === 'rough' || count * copies > FEW_PARTS) laid += count;
-    else joints += count;
+    else flush += count;
   }
-  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints), laid };
+  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints), flush, laid };
 }

@@ -354,6 +354,7 @@ export const bench: Catalogue['bench'] = {
   guidedCutMin: about(0.25, 0.15, 0.5),
   crossCutMin: about(0.2, 0.15, 0.3),
   laminateMin: about(480, 480, 720),
+  flushPartMin: about(1.5, 1, 3),
   laidByHandMin: about(0.3, 0.2, 0.45),
   lengthCutMin: about(0.7, 0.4, 1.5),
   manyByHand: about(1_000, 600, 2_000),

@@ -13,6 +13,7 @@ import LengthField from '../../ui/fields/LengthField.vue';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { usePlan } from '../../stores/board/plan';
 import EdgeTrim from './EdgeTrim.vue';
+import EqualParts from './EqualParts.vue';
 import FitOffers from './FitOffers.vue';
 import SheetsHad from './SheetsHad.vue';
 import type { BetterLayout } from './useBetterLayout';
@@ -118,6 +119,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <FigureLine v-else label="Possible saving, at most" :figure="proof.gap" />
     <FigureLine label="Yield" :figure="job.used" />
   </section>
+  <EqualParts :job="job" />
   <FitOffers />
   <SheetsHad :job="job" />
   <section v-if="splits.length > 0">

@@ -5,12 +5,16 @@ import { ballastFor } from '@spare-acre/core/build/shell';
 import { computed, ref } from 'vue';
 import NumberField from '../../ui/fields/NumberField.vue';
 import FigureLine from '../../ui/values/FigureLine.vue';
+import PieceWays from './PieceWays.vue';
 import { usePlan } from '../../stores/board/plan';
+import { allFieldsOf } from './pieceChoice';
 import type { Slices } from '../../workers/slices';
 
 /** What a piece comes to: sizes, weight, how it stands. */
 const props = defineProps<{ made: NonNullable<Slices['bench']>[number] }>();
 const store = usePlan();
+const piece = computed(() => store.plan!.pieces.find(({ id }) => id === props.made.pieceId));
+const hasWays = computed(() => piece.value !== undefined && allFieldsOf(piece.value).some(({ isWay }) => isWay === true));
 const baseMm = computed(() => store.plan!.play.baseMm);
 /** The slope it is to stand, and what it takes for that in its foot. */
 const wantedDeg = ref(20);
@@ -55,9 +59,13 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
       <FigureLine label="Depth" :figure="size.deep" />
       <FigureLine label="Height" :figure="size.high" />
     </section>
-    <section v-if="made.facts.ways.length > 0">
-      <h3>Ways to make it</h3>
-      <FigureLine v-for="way in made.facts.ways" :key="way.name" :label="way.name" :figure="way.time" />
+    <PieceWays v-if="hasWays" :key="made.pieceId" :piece-id="made.pieceId" />
+    <section v-if="made.strips.length > 0" data-testid="strips">
+      <h3>Strips to glue first</h3>
+      <div v-for="strip in made.strips" :key="strip.id" class="line">
+        <span>{{ strip.name }}: {{ strip.layers.length }} layers, {{ strip.segments.length }} segments</span>
+        <span class="num">{{ length(strip.longMm) }} × {{ length(strip.wideMm) }}</span>
+      </div>
     </section>
     <section v-if="made.waysIn.length > 0">
       <h3>Openings</h3>

@@ -2,11 +2,13 @@ import {
   type BuildOption,
   type EarlierOption,
   type FitOffer,
+  type PieceWay,
   type SplitOption,
   type WaterOption,
   buildOptionsOf,
   earlierOptionsOf,
   fitOffersOf,
+  pieceWaysOf,
   splitAdvice,
   waterOptionsOf,
 } from '@spare-acre/core/pipeline';
@@ -61,4 +63,14 @@ export async function fitOffers(board: BoardCopy, onProgress: OnProgress): Promi
     if (!(await onProgress(progress.done, progress.of))) return null;
   }
   return offers;
+}
+
+/** A piece made in every way its family knows. */
+export async function pieceWays(board: BoardCopy, pieceId: string, onProgress: OnProgress): Promise<readonly PieceWay[] | null> {
+  let ways: readonly PieceWay[] = [];
+  for (const progress of pieceWaysOf(board.plan, pieceId, board.catalogue, board.shop)) {
+    ({ ways } = progress);
+    if (!(await onProgress(progress.done, progress.of))) return null;
+  }
+  return ways;
 }
