@@ -1,14 +1,15 @@
 import papaparse from 'papaparse';
 import type { CutJob } from '../../build/cutting/job';
-import { cutList, listedCuts } from '../../build/cutting/bench';
-import type { PDFDocument, PDFFont } from 'pdf-lib';
-import { COLOURS, type Sheet, line, newPdf, newSheet, widthMm, words } from './pdf';
+import { type CutRow, type ListedParts, cutSteps, listedParts, stepWords } from '../../build/cutting/bench';
+import type { Segments } from '../../build/cutting/parts';
+import { type PDFDocument, type PDFFont, breakTextIntoLines } from 'pdf-lib';
+import { COLOURS, type Sheet, line, newPdf, newSheet, printable, widthMm, words } from './pdf';
 import { type MeasureSystem, lengthText, lengthUnit, lengthUnitName } from '../../base/units';
 import { PAPERS, type Paper } from './templates';
 
 const mm = (value: number): string => (Math.abs(value - Math.round(value)) < 0.05 ? value.toFixed(0) : value.toFixed(1));
 
-/** Cuts and parts of all sheets of some jobs as one CSV table. Cells that a spreadsheet would run as a formula are made text. */
+/** Cuts, parts and segments of all sheets of some jobs as one CSV table, line by line as the other lists have them. Cells that a spreadsheet would run as a formula are made text. */
 export function cutListCsv(jobs: readonly CutJob[]): string {
   const rows = jobs.flatMap((job) =>
     job.layout.sheets.flatMap(({ stock }, index) => {
@@ -18,32 +19,51 @@ export function cutListCsv(jobs: readonly CutJob[]): string {
         stock: `${stock.widthMm} x ${stock.depthMm}${stock.offcutId === null ? '' : ' offcut'}`,
         tool: job.tool.name,
       };
-      const empty = { step: '', piece: '', cut: '', from: '', at_mm: '', length_mm: '', passes: '', leaves: '' };
-      const none = { part: '', width_mm: '', depth_mm: '', left_mm: '', top_mm: '', turned: '' };
+      const line = { step: '', count: '', says: '', gives: '', from: '', at_mm: '', passes: '', part: '', numbers: '' };
+      const size = { width_mm: '', depth_mm: '', left_mm: '', top_mm: '', turned: '', marks: '' };
+      const parts = listedParts(job, index);
       return [
-        ...listedCuts(job, index).map((cut) => ({
+        ...cutSteps(job, index).map((step) => {
+          const { cut, gives } = stepWords(step, 'metric');
+          return {
+            ...sheet,
+            kind: 'cut',
+            ...line,
+            step: String(step.step),
+            count: String(step.cuts.length),
+            says: cut,
+            gives,
+            from: step.from,
+            at_mm: mm(step.atMm),
+            passes: String(step.passes),
+            ...size,
+          };
+        }),
+        ...parts.map(({ rows: own, name, numbers, marks, at }) => {
+          const [{ widthMm: wide, depthMm, turned }] = own as readonly [CutRow];
+          return {
+            ...sheet,
+            kind: 'part',
+            ...line,
+            count: String(own.length),
+            part: name,
+            numbers,
+            width_mm: mm(wide),
+            depth_mm: mm(depthMm),
+            left_mm: at === null ? '' : mm(at.leftMm),
+            top_mm: at === null ? '' : mm(at.topMm),
+            turned: turned ? 'yes' : 'no',
+            marks,
+          };
+        }),
+        ...segmentLines(parts).map(({ strip, name, count, lengthMm }) => ({
           ...sheet,
-          kind: 'cut',
-          step: cut.step,
-          piece: cut.piece,
-          cut: cut.way,
-          from: cut.from,
-          at_mm: mm(cut.atMm),
-          length_mm: mm(cut.lengthMm),
-          passes: cut.passes,
-          leaves: cut.leaves.join(' | '),
-          ...none,
-        })),
-        ...cutList(job, index).map((row) => ({
-          ...sheet,
-          kind: 'part',
-          ...empty,
-          part: `${row.number} ${row.part.name}`,
-          width_mm: mm(row.widthMm),
-          depth_mm: mm(row.depthMm),
-          left_mm: mm(row.leftMm),
-          top_mm: mm(row.topMm),
-          turned: row.turned ? 'yes' : 'no',
+          kind: 'segment',
+          ...line,
+          count: String(count),
+          part: `${strip}: ${name}`,
+          ...size,
+          width_mm: mm(lengthMm),
         })),
       ];
     }),
@@ -51,9 +71,18 @@ export function cutListCsv(jobs: readonly CutJob[]): string {
   return papaparse.unparse(rows, { newline: '\r\n', escapeFormulae: true });
 }
 
+interface SegmentLine extends Segments {
+  readonly strip: string;
+}
+/** What is cut from the strips of a sheet once they are glued. */
+const segmentLines = (parts: readonly ListedParts[]): readonly SegmentLine[] =>
+  parts.flatMap(({ rows }) => rows.flatMap(({ part }) => (part.segments ?? []).map((segment) => ({ ...segment, strip: part.name }))));
+
 const MARGIN_MM = 15;
 const ROW_MM = 5.4;
 const SIZE_MM = 3.2;
+/** Where what is told begins, behind its number. */
+const LEAD_MM = 12;
 
 /** Writes lines down a page, and on to the next. */
 class Writer {
@@ -92,6 +121,16 @@ class Writer {
       words(this.sheet, text, x, this.atMm, { sizeMm: SIZE_MM, color: isSoft ? COLOURS.soft : COLOURS.ink });
     }
   }
+  /** A line of the list: its number or count, what it says, and smaller what comes of it; on as many lines as it takes. */
+  told(lead: string, says: string, more: string): void {
+    const wideMm = PAPERS[this.paper].wideMm - 2 * MARGIN_MM - LEAD_MM;
+    const broken = (text: string): string[] =>
+      breakTextIntoLines(printable(text, this.font), [' '], wideMm, (words_) => widthMm(words_, this.font, SIZE_MM));
+    const [said, then] = [broken(says), more === '' ? [] : broken(more)];
+    this.room(ROW_MM * (said.length + then.length));
+    said.forEach((text, i) => this.row([...(i === 0 ? [{ text: lead, atMm: LEAD_MM - 3, right: true }] : []), { text, atMm: LEAD_MM }]));
+    for (const text of then) this.row([{ text, atMm: LEAD_MM }], true);
+  }
 }
 
 /** The cut list of one job for the bench: every sheet with its cuts in order and its parts, in the board's measures. */
@@ -105,37 +144,36 @@ export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSyste
     writer.heading(
       `${job.name}: sheet ${index + 1} of ${job.layout.sheets.length}, ${length(stock.widthMm)} × ${length(stock.depthMm)} ${unit}, ${what}`,
     );
-    const cuts = listedCuts(job, index);
-    if (cuts.length === 0) writer.row([{ text: `${job.tool.name}: cut round each part.`, atMm: 0 }]);
-    else
-      writer.row(
-        [
-          {
-            text: `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut measured from one edge of the piece you are cutting, in ${unitName}`,
-            atMm: 0,
-          },
-        ],
-        true,
+    const steps = cutSteps(job, index);
+    const isThrough = steps.length > 0;
+    writer.row(
+      [
+        {
+          text: isThrough
+            ? `${job.tool.name}, ${job.passes.value === 1 ? 'one pass' : `${job.passes.value} passes`}; each cut measured from one edge of the piece you are cutting, in ${unitName}`
+            : `${job.tool.name}: cut round each part.`,
+          atMm: 0,
+        },
+      ],
+      isThrough,
+    );
+    for (const step of steps) {
+      const { cut, gives } = stepWords(step, system);
+      writer.told(String(step.step), cut, gives);
+    }
+    writer.row([{ text: `Parts: size${isThrough ? '' : ', then left and top edge on the sheet'}, in ${unitName}`, atMm: 0 }], true);
+    const parts = listedParts(job, index);
+    for (const { rows, name, numbers, marks, at } of parts) {
+      const [{ widthMm: wide, depthMm }] = rows as readonly [CutRow];
+      writer.told(
+        rows.length === 1 ? '' : `${rows.length} ×`,
+        `${name}, ${length(wide)} × ${length(depthMm)}${at === null || isThrough ? '' : `, at ${length(at.leftMm)}, ${length(at.topMm)}`}`,
+        [`Number ${numbers} on the drawing`, marks].filter((text) => text !== '').join('; '),
       );
-    for (const { step, piece, way, from, atMm, leaves } of cuts) {
-      writer.row([
-        { text: String(step), atMm: 6, right: true },
-        { text: piece, atMm: 10 },
-        { text: `${way}, from the ${from}`, atMm: 26 },
-        { text: length(atMm), atMm: 76, right: true },
-        { text: leaves.join(' | '), atMm: 84 },
-      ]);
     }
-    writer.row([{ text: `Parts: size, then left and top edge on the sheet, in ${unitName}`, atMm: 0 }], true);
-    for (const { number, part, widthMm: wide, depthMm, leftMm, topMm } of cutList(job, index)) {
-      writer.row([
-        { text: String(number), atMm: 6, right: true },
-        { text: part.name, atMm: 10 },
-        { text: `${length(wide)} × ${length(depthMm)}`, atMm: 130, right: true },
-        { text: length(leftMm), atMm: 152, right: true },
-        { text: length(topMm), atMm: 172, right: true },
-      ]);
-    }
+    const segments = segmentLines(parts);
+    if (segments.length > 0) writer.row([{ text: `From the strips, once they are glued and dry: length, in ${unitName}`, atMm: 0 }], true);
+    for (const { strip, name, count, lengthMm } of segments) writer.told(`${count} ×`, `${name}, ${length(lengthMm)}`, strip);
   });
   return pdf.save();
 }

@@ -3,7 +3,7 @@ import { OPS, getDocument } from 'pdfjs-dist/legacy/build/pdf.mjs';
 import { describe, expect, test } from 'vitest';
 import type { CutJob } from '../../build/cutting/job';
 import type { Part } from '../../build/cutting/parts';
-import { placedParts, listedCuts } from '../../build/cutting/bench';
+import { cutSteps, listedParts, placedParts, stepWords } from '../../build/cutting/bench';
 import { brinefold, larkstone, looseLot } from '../../demo';
 import { derivePipeline } from '../../pipeline';
 import { type Point, boxAround } from '../../base/geometry';
@@ -215,10 +215,10 @@ describe('templates', () => {
 });
 
 describe('the cut list', () => {
-  test('as CSV has a row for every cut and every part, and a name that looks like a formula is made text', () => {
+  test('as CSV has a row for every step and every sort of part, and a name that looks like a formula is made text', () => {
     const lines = cutListCsv([foam]).split('\r\n');
-    const cuts = foam.layout.sheets.reduce((sum, _, i) => sum + listedCuts(foam, i).length, 0);
-    const parts = foam.layout.sheets.reduce((sum, { placements }) => sum + placements.length, 0);
+    const cuts = foam.layout.sheets.reduce((sum, _, i) => sum + cutSteps(foam, i).length, 0);
+    const parts = foam.layout.sheets.reduce((sum, _, i) => sum + listedParts(foam, i).length, 0);
     expect(lines).toHaveLength(1 + cuts + parts);
     expect(lines[0]).toContain('at_mm');
     const sly: CutJob = { ...foam, parts: foam.parts.map((part) => ({ ...part, name: '=SUM(A1)' })) };
@@ -229,7 +229,10 @@ describe('the cut list', () => {
     const text = flat(pages.map((page) => page.text).join(' '));
     foam.layout.sheets.forEach((_, i) => expect(text).toContain(`sheet ${i + 1} of ${foam.layout.sheets.length}`));
     expect(text).toContain('47 1/4 × 23 5/8 in'); // 1200 × 600 mm
-    for (const { name } of foam.parts) expect(text).toContain(name);
+    foam.layout.sheets.forEach((_, i) => {
+      for (const { name, numbers } of listedParts(foam, i)) for (const told of [name, `Number ${numbers}`]) expect(text).toContain(told);
+      for (const step of cutSteps(foam, i)) expect(text).toContain(stepWords(step, 'imperial').cut.split('edge')[0]!.split('through')[0]);
+    });
     expect(pages.every(({ wideMm }) => Math.abs(wideMm - 215.9) < 0.01)).toBe(true);
   });
 });

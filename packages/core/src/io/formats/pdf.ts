@@ -88,7 +88,7 @@ const LIKE: Readonly<Record<string, string>> = { '−': '-', '⌀': 'ø', '≤':
  * becomes a question mark.
  * @throws RangeError for a sign of measure, number or money that can be said no other way: a wrong digit costs a sheet
  */
-function printable(text: string, font: PDFFont): string {
+export function printable(text: string, font: PDFFont): string {
   const known = new Set(font.getCharacterSet());
   const has = (signs: string): boolean => [...signs].every((sign) => known.has(sign.codePointAt(0)!));
   return [...text]

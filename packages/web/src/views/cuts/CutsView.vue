@@ -3,7 +3,7 @@ import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { useElementSize } from '@vueuse/core';
 import { computed, ref, watch } from 'vue';
-import { cutList, listedCuts } from '@spare-acre/core/build/cutting/bench';
+import { cutSteps, listedParts } from '@spare-acre/core/build/cutting/bench';
 import { isCut, withOpen } from '@spare-acre/core/build/cutting/job';
 import { isNew } from '@spare-acre/core/build/cutting/nesting';
 import { lengthText, lengthUnit, lengthUnitName } from '@spare-acre/core/base/units';
@@ -53,7 +53,7 @@ watch(
   { immediate: true },
 );
 
-const rows = computed(() => (shown.value === null || index.value < 0 ? [] : cutList(shown.value, index.value)));
+const rows = computed(() => (shown.value === null || index.value < 0 ? [] : listedParts(shown.value, index.value)));
 const unit = computed(() => lengthUnit(store.plan!.units));
 const unitName = computed(() => lengthUnitName(store.plan!.units));
 const length = (mm: number): string => lengthText(mm, store.plan!.units);
@@ -85,7 +85,7 @@ const { width, height } = useElementSize(frame);
               :width-px="Math.max(100, width - 8)"
               :height-px="Math.max(80, height - 58)"
               :hand="better.isRunning.value || isDone ? undefined : hand"
-              :cuts="listed === 'cuts' ? listedCuts(shown, index) : []"
+              :steps="listed === 'cuts' ? cutSteps(shown, index) : []"
               is-large
             />
           </template>
@@ -120,11 +120,14 @@ const { width, height } = useElementSize(frame);
         <ViewWarnings view="cuts" />
         <template v-if="shown !== null && job !== null && index >= 0">
           <template v-if="listed === 'cuts'">
-            <p class="sub">Each cut is measured from the left or top edge of the piece you are cutting, in {{ unitName }}</p>
-            <CutOrderList :job="shown" :index="index" />
+            <p class="sub">
+              Each cut is measured from the left or top edge of the piece you are cutting, in {{ unitName }};
+              {{ shown.passes.value === 1 ? 'one pass' : `${shown.passes.value} passes` }}
+            </p>
+            <CutOrderList :job="shown" :index="index" @choose="(to) => (chosen = { key: shown!.key, index: to })" />
           </template>
           <template v-else-if="listed === 'parts'">
-            <p class="sub">all distances from the left and top edge of the sheet, in {{ unitName }}</p>
+            <p class="sub">Equal parts once; distances from the left and top edge of the sheet, in {{ unitName }}</p>
             <BTableSimple class="ledger mt-2" data-testid="cut-list">
               <thead>
                 <tr>
@@ -135,13 +138,17 @@ const { width, height } = useElementSize(frame);
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="row in rows" :key="row.part.id">
+                <tr v-for="{ rows: own, name, numbers, marks, at } in rows" :key="own[0]!.part.id">
                   <td>
-                    <b class="attention">{{ row.number }}</b> {{ row.part.name }}
+                    <b class="attention">{{ numbers }}</b> {{ own.length > 1 ? `${own.length} × ` : '' }}{{ name }}
+                    <span v-if="marks !== ''" class="quiet d-block">{{ marks }}</span>
+                    <span v-for="segment in own.flatMap(({ part }) => part.segments ?? [])" :key="segment.name" class="quiet d-block">
+                      then, when glued and dry: {{ segment.count }} × {{ segment.name }}, {{ length(segment.lengthMm) }}
+                    </span>
                   </td>
-                  <td class="num">{{ length(row.widthMm) }}×{{ length(row.depthMm) }}</td>
-                  <td class="num">{{ length(row.leftMm) }}</td>
-                  <td class="num">{{ length(row.topMm) }}</td>
+                  <td class="num">{{ length(own[0]!.widthMm) }}×{{ length(own[0]!.depthMm) }}</td>
+                  <td class="num">{{ at === null ? '' : length(at.leftMm) }}</td>
+                  <td class="num">{{ at === null ? '' : length(at.topMm) }}</td>
                 </tr>
               </tbody>
             </BTableSimple>

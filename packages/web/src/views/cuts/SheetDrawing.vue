@@ -2,7 +2,7 @@
 import { arrowStep } from '../../ui/arrowStep';
 import { computed, ref } from 'vue';
 import type { CutJob } from '@spare-acre/core/build/cutting/job';
-import { type PlacedPart, type ListedCut, placedParts } from '@spare-acre/core/build/cutting/bench';
+import { type CutStep, type PlacedPart, placedParts } from '@spare-acre/core/build/cutting/bench';
 import { isNew, roomOf } from '@spare-acre/core/build/cutting/nesting';
 import { snappedPlace } from '@spare-acre/core/build/cutting/saved';
 import type { Point } from '@spare-acre/core/base/geometry';
@@ -20,7 +20,7 @@ const props = defineProps<{
   heightPx: number;
   isLarge: boolean;
   hand?: ByHand;
-  cuts?: readonly ListedCut[];
+  steps?: readonly CutStep[];
 }>();
 const store = usePlan();
 const laid = computed(() => props.job.layout.sheets[props.index]!);
@@ -88,14 +88,19 @@ const within = ({ x, y }: Point): Point => ({
   y: Math.max(9, Math.min(sheet.value.height - 9, y)),
 });
 const NUMBER_PX = 17;
+/** Of many cuts at one setting the first few are numbered. */
+const NUMBERED = 3;
 /** Cut lines in the order they are made; where each number stands: at the far end of its line, or nearer where another stands there. */
 const lines = computed(() => {
   const taken: Point[] = [];
-  return (props.cuts ?? []).map(({ step, way, line }) => {
+  const all = (props.steps ?? []).flatMap(({ step, cuts }) =>
+    cuts.map(({ way, line }, i) => ({ step, way, line, isNumbered: i < NUMBERED || cuts.length <= NUMBERED })),
+  );
+  return all.map(({ step, way, line, isNumbered }) => {
     const { x: x1, y: y1 } = toPx({ x: line.x1, y: line.y1 });
     const { x: x2, y: y2 } = toPx({ x: line.x2, y: line.y2 });
     const lengthPx = Math.hypot(x2 - x1, y2 - y1);
-    const isLong = lengthPx > MARKED_PX;
+    const isLong = isNumbered && lengthPx > MARKED_PX;
     const from = (backPx: number): Point => within(way === 'down' ? { x: x2, y: y2 - backPx } : { x: x2 - backPx, y: y2 });
     const isFree = (at: Point): boolean => taken.every((other) => Math.hypot(at.x - other.x, at.y - other.y) >= NUMBER_PX);
     const places = Array.from({ length: Math.max(1, Math.floor((lengthPx - 12) / NUMBER_PX)) }, (_, i) => from(12 + i * NUMBER_PX));
@@ -227,7 +232,7 @@ function key(event: KeyboardEvent, part: PlacedPart): void {
         </g>
       </template>
     </g>
-    <g v-for="line in lines" :key="line.step" class="cutting" data-testid="cut-line">
+    <g v-for="(line, i) in lines" :key="i" class="cutting" data-testid="cut-line">
       <line :x1="line.x1" :y1="line.y1" :x2="line.x2" :y2="line.y2" />
       <template v-if="line.isLong">
         <circle :cx="line.at.x" :cy="line.at.y" r="8" />

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { lengthText, lengthUnit, showText } from '@spare-acre/core/base/units';
+import { lengthText, lengthUnit, lengthWords, showText } from '@spare-acre/core/base/units';
 import { BALLAST_UP_MM, capacityOf } from '@spare-acre/core/build/pieces';
 import { ballastFor } from '@spare-acre/core/build/shell';
 import { computed, ref } from 'vue';
@@ -63,8 +63,8 @@ const length = (mm: number): string => `${lengthText(mm, store.plan!.units)} ${l
     <section v-if="made.strips.length > 0" data-testid="strips">
       <h3>Strips to glue first</h3>
       <div v-for="strip in made.strips" :key="strip.id" class="line">
-        <span>{{ strip.name }}: {{ strip.layers.length }} layers, {{ strip.segments.length }} segments</span>
-        <span class="num">{{ length(strip.longMm) }} × {{ length(strip.wideMm) }}</span>
+        <span>{{ strip.segments.length }} segments, {{ strip.layers.length }} layers</span>
+        <span class="num">{{ lengthWords([strip.longMm, strip.wideMm], store.plan!.units) }}</span>
       </div>
     </section>
     <section v-if="made.waysIn.length > 0">

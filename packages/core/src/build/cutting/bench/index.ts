@@ -1,9 +1,11 @@
-export { cutList } from './cut-list';
+export { cutList, listedParts } from './cut-list';
+export type { CutRow, ListedParts } from './cut-list';
+export { marksWords, partsWords } from './equal-parts';
 export { kerfFrom, kerfTest } from './kerf-test';
 export { batchMinutes, batchesOf } from './batches';
 export { jobMinutes, minutesByPart, passes, passesThrough, sheetLabour, shopCuts, waysToBatch } from './labour';
-export { listedCuts } from './listed-cuts';
-export type { ListedCut } from './listed-cuts';
+export { cutSteps, stepWords } from './listed-cuts';
+export type { CutStep } from './listed-cuts';
 export { marksOf, placedParts } from './placed-parts';
 export type { Mark, PlacedPart } from './placed-parts';
 export { beyondTool, canCutWith, toolLimits } from './tool-limits';

@@ -24,10 +24,18 @@ export interface Part extends Shaped {
   /** What of it stays on the board: less than its area where it is trimmed flush later. */
   readonly staysMm2: number;
   readonly cutMm: number;
+  /** What is cut from it once it is glued in a strip, in order; said at its first layer. */
+  readonly segments?: readonly Segments[];
   /** Cut roughly and trimmed later: nothing of it is marked. */
   readonly isRough?: true;
   /** What is marked on it besides its outline, for parts of pieces. */
   readonly marks?: PartMarks;
+}
+/** Equal segments, one after the other. */
+export interface Segments {
+  readonly name: string;
+  readonly count: number;
+  readonly lengthMm: number;
 }
 /** Lines of a part within its box: both its outlines, cuts that lean, folds and scores. */
 export type PartMarks = Pick<FlatPart, 'drawn' | 'far' | 'bevels' | 'folds' | 'scores'>;

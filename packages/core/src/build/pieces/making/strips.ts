@@ -4,7 +4,7 @@ import { type Result, fail, ok } from '../../../base/result';
 import { boxRegion, innerEdgeMm, regionBox } from '../../../base/geometry';
 import { type Catalogue, sheetsOf } from '../../../catalogue';
 import type { Piece } from '../../../plan';
-import type { Part } from '../../cutting/parts';
+import type { Part, Segments } from '../../cutting/parts';
 import type { Laminate } from '../family';
 import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
@@ -138,9 +138,17 @@ export const stripParts = (piece: Piece, strips: readonly Strip[]): readonly Par
         areaMm2: mm2,
         staysMm2: mm2,
         cutMm: 2 * (strip.longMm + strip.wideMm),
+        ...(i === 0 ? { segments: segmentsOf(strip) } : {}),
       };
     }),
   );
+
+const segmentsOf = ({ segments }: Strip): readonly Segments[] =>
+  [...listedBy(segments, ({ name, lengthMm }) => `${name} ${lengthMm}`).values()].map((own) => ({
+    name: own[0]!.name,
+    count: own.length,
+    lengthMm: own[0]!.lengthMm,
+  }));
 
 /** Faces that are glued between the layers of all strips. */
 export const stripGluedMm2 = (strips: readonly Strip[]): number =>

@@ -6,6 +6,8 @@ import type { PlacedSheet, Placement } from '../layout';
 export interface ThroughCut {
   /** The piece it goes through, by its name; the whole sheet is `S`, pieces of it that are cut again are numbered as they come. */
   readonly piece: string;
+  /** How large that piece is. */
+  readonly size: { readonly widthMm: number; readonly depthMm: number };
   /** `down`: from top to bottom, measured from the left edge; `across`: from side to side, measured from the top edge. */
   readonly way: 'down' | 'across';
   readonly atMm: number;
@@ -90,6 +92,7 @@ class Cutting {
     const isDown = way === 'down';
     this.cuts.push({
       piece: from.name,
+      size: { widthMm: from.right - from.left, depthMm: from.bottom - from.top },
       way,
       atMm: at - (isDown ? from.left : from.top),
       lengthMm: isDown ? from.bottom - from.top : from.right - from.left,
@@ -119,6 +122,8 @@ class Cutting {
 
   /** Of all lines no part crosses, with room for the blade, the one that leaves the most parts on the smaller side, the shorter cut where equal. */
   private bestCut(from: Piece, parts: readonly Placement[]): Found | null {
+    const strip = this.firstStrip(from, parts);
+    if (strip !== null) return strip;
     let best: Found | null = null;
     for (const way of ['down', 'across'] as const) {
       const lead = this.leadingWaste(from, parts, way);
@@ -126,6 +131,27 @@ class Cutting {
       for (const found of this.linesBetween(from, parts, way)) if (best === null || found.rank > best.rank + FIT_MM) best = found;
     }
     return best;
+  }
+  /** The first of the strips that equal parts lie in, the way there are fewer of them: strip after strip comes off at one distance. */
+  private firstStrip(from: Piece, parts: readonly Placement[]): Found | null {
+    const [{ widthMm, depthMm } = { widthMm: 0, depthMm: 0 }] = parts;
+    const isAlike = parts.every((part) => Math.abs(part.widthMm - widthMm) < WHOLE_MM && Math.abs(part.depthMm - depthMm) < WHOLE_MM);
+    if (parts.length < LEAST_IN_STRIPS || !isAlike) return null;
+    const found = (['down', 'across'] as const).flatMap((way) => {
+      const { start, end, first } = alongWay(from, way);
+      const starts = new Set(parts.map((part) => Math.round(start(part) / WHOLE_MM)));
+      const at = Math.min(...parts.map(end));
+      // Each begins at the straight edge or where another ended, or there are no strips this way.
+      const pitchMm = (way === 'down' ? widthMm : depthMm) + this.kerfMm;
+      const isEven = parts.every((part) => {
+        const share = (start(part) - first) / pitchMm;
+        return Math.abs(share - Math.round(share)) * pitchMm < WHOLE_MM;
+      });
+      if (!isEven || starts.size < 2) return [];
+      const strip = [...this.linesBetween(from, parts, way)].find((line) => Math.abs(line.at - at) < WHOLE_MM && line.before.length > 1);
+      return strip === undefined || this.breaksRest(from, way, at) ? [] : [{ ...strip, strips: starts.size }];
+    });
+    return found.sort((a, b) => a.strips - b.strips)[0] ?? null;
   }
   /** Waste that lies before everything: off with it, but as a rule only when nothing better can be cut; null where there is none. */
   private leadingWaste(from: Piece, parts: readonly Placement[], way: ThroughCut['way']): Found | null {
@@ -182,6 +208,8 @@ const alongWay = (from: Piece, way: ThroughCut['way']) =>
         length: from.right - from.left,
       };
 
+/** Fewer equal parts than these are divided like any others. */
+const LEAST_IN_STRIPS = 6;
 /** More than any other merit of a cut. */
 const BROKEN_REST = 1e12;
 
