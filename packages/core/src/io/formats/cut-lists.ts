@@ -1,7 +1,6 @@
 import papaparse from 'papaparse';
 import type { CutJob } from '../../build/cutting/job';
-import { type CutRow, type ListedParts, cutSteps, listedParts, stepWords } from '../../build/cutting/bench';
-import type { Segments } from '../../build/cutting/parts';
+import { type CutRow, type ListedParts, type StripSegments, cutSteps, listedParts, stepWords } from '../../build/cutting/bench';
 import { type PDFDocument, type PDFFont, breakTextIntoLines } from 'pdf-lib';
 import { COLOURS, type Sheet, line, newPdf, newSheet, printable, widthMm, words } from './pdf';
 import { type MeasureSystem, lengthText, lengthUnit, lengthUnitName } from '../../base/units';
@@ -56,14 +55,15 @@ export function cutListCsv(jobs: readonly CutJob[]): string {
             marks,
           };
         }),
-        ...segmentLines(parts).map(({ strip, name, count, lengthMm }) => ({
+        ...segmentLines(parts).map((segment) => ({
           ...sheet,
           kind: 'segment',
           ...line,
-          count: String(count),
-          part: `${strip}: ${name}`,
+          count: String(segment.count * segment.strips),
+          part: `${segment.strip}: ${segment.name}`,
+          says: fromStrips(segment),
           ...size,
-          width_mm: mm(lengthMm),
+          width_mm: mm(segment.lengthMm),
         })),
       ];
     }),
@@ -71,12 +71,12 @@ export function cutListCsv(jobs: readonly CutJob[]): string {
   return papaparse.unparse(rows, { newline: '\r\n', escapeFormulae: true });
 }
 
-interface SegmentLine extends Segments {
-  readonly strip: string;
-}
 /** What is cut from the strips of a sheet once they are glued. */
-const segmentLines = (parts: readonly ListedParts[]): readonly SegmentLine[] =>
-  parts.flatMap(({ rows }) => rows.flatMap(({ part }) => (part.segments ?? []).map((segment) => ({ ...segment, strip: part.name }))));
+const segmentLines = (parts: readonly ListedParts[]): readonly (StripSegments & { readonly strip: string })[] =>
+  parts.flatMap(({ name, segments }) => segments.map((segment) => ({ ...segment, strip: name })));
+/** `24 × Straight: wall, 12 from each of 2 strips`. */
+const fromStrips = ({ strips, count }: StripSegments): string =>
+  strips === 1 ? 'from one strip' : `${count} from each of ${strips} strips`;
 
 const MARGIN_MM = 15;
 const ROW_MM = 5.4;
@@ -173,7 +173,12 @@ export async function cutListPdf(job: CutJob, paper: Paper, system: MeasureSyste
     }
     const segments = segmentLines(parts);
     if (segments.length > 0) writer.row([{ text: `From the strips, once they are glued and dry: length, in ${unitName}`, atMm: 0 }], true);
-    for (const { strip, name, count, lengthMm } of segments) writer.told(`${count} ×`, `${name}, ${length(lengthMm)}`, strip);
+    for (const segment of segments)
+      writer.told(
+        `${segment.count * segment.strips} ×`,
+        `${segment.name}, ${length(segment.lengthMm)}`,
+        `${segment.strip}: ${fromStrips(segment)}`,
+      );
   });
   return pdf.save();
 }

@@ -138,12 +138,13 @@ const { width, height } = useElementSize(frame);
                 </tr>
               </thead>
               <tbody>
-                <tr v-for="{ rows: own, name, numbers, marks, at } in rows" :key="own[0]!.part.id">
+                <tr v-for="{ rows: own, name, numbers, marks, segments, at } in rows" :key="own[0]!.part.id">
                   <td>
                     <b class="attention">{{ numbers }}</b> {{ own.length > 1 ? `${own.length} × ` : '' }}{{ name }}
                     <span v-if="marks !== ''" class="quiet d-block">{{ marks }}</span>
-                    <span v-for="segment in own.flatMap(({ part }) => part.segments ?? [])" :key="segment.name" class="quiet d-block">
-                      then, when glued and dry: {{ segment.count }} × {{ segment.name }}, {{ length(segment.lengthMm) }}
+                    <span v-for="segment in segments" :key="segment.name" class="quiet d-block">
+                      {{ segment.strips > 1 ? `from each of ${segment.strips} strips` : 'from the strip' }}, when glued and dry:
+                      {{ segment.count }} × {{ segment.name }}, {{ length(segment.lengthMm) }}
                     </span>
                   </td>
                   <td class="num">{{ length(own[0]!.widthMm) }}×{{ length(own[0]!.depthMm) }}</td>

@@ -1,6 +1,7 @@
+import { listedBy } from '../../../base/grouping';
 import type { CutJob } from '../job';
 import { cutOrder } from '../nesting';
-import type { Part } from '../parts';
+import type { Part, Segments } from '../parts';
 import { equalParts, marksWords, sharedName } from './equal-parts';
 
 /** One part as it is marked out on its sheet: measured from the left and the top edge only, so that no one adds up by hand. */
@@ -32,6 +33,9 @@ export function cutList(job: CutJob, sheetIndex: number): readonly CutRow[] {
   }));
 }
 
+export interface StripSegments extends Segments {
+  readonly strips: number;
+}
 /** Equal parts of a sheet on one line. */
 export interface ListedParts {
   readonly rows: readonly CutRow[];
@@ -40,6 +44,8 @@ export interface ListedParts {
   readonly numbers: string;
   /** Bevels, folds and scores; none for a part that is cut square. */
   readonly marks: string;
+  /** What is cut from the strips they are glued in, and from how many of them alike. */
+  readonly segments: readonly StripSegments[];
   /** Where it lies, for a part that is alone of its kind. */
   readonly at: { readonly leftMm: number; readonly topMm: number } | null;
 }
@@ -56,10 +62,19 @@ export function listedParts(job: CutJob, sheetIndex: number): readonly ListedPar
       name: sharedName(own.map((row) => row.part.name)),
       numbers: runs(own.map(({ number }) => number)),
       marks: marksWords(part.marks),
+      segments: segmentsOf(own),
       at: own.length === 1 ? { leftMm, topMm } : null,
     };
   });
 }
+
+const segmentsOf = (rows: readonly CutRow[]): readonly StripSegments[] =>
+  [
+    ...listedBy(
+      rows.flatMap(({ part }) => part.segments ?? []),
+      ({ name, count, lengthMm }) => `${count} ${name} ${lengthMm}`,
+    ).values(),
+  ].map((own) => ({ ...own[0]!, strips: own.length }));
 
 /** Numbers that follow on each other as one run. */
 function runs(numbers: readonly number[]): string {

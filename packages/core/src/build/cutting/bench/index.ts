@@ -1,5 +1,5 @@
 export { cutList, listedParts } from './cut-list';
-export type { CutRow, ListedParts } from './cut-list';
+export type { CutRow, ListedParts, StripSegments } from './cut-list';
 export { marksWords, partsWords } from './equal-parts';
 export { kerfFrom, kerfTest } from './kerf-test';
 export { batchMinutes, batchesOf } from './batches';

@@ -148,7 +148,7 @@ class Cutting {
         return Math.abs(share - Math.round(share)) * pitchMm < WHOLE_MM;
       });
       if (!isEven || starts.size < 2) return [];
-      const strip = [...this.linesBetween(from, parts, way)].find((line) => Math.abs(line.at - at) < WHOLE_MM && line.before.length > 1);
+      const strip = [...this.linesBetween(from, parts, way)].find((line) => Math.abs(line.at - at) < WHOLE_MM);
       return strip === undefined || this.breaksRest(from, way, at) ? [] : [{ ...strip, strips: starts.size }];
     });
     return found.sort((a, b) => a.strips - b.strips)[0] ?? null;
