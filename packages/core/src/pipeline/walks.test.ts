@@ -1,8 +1,11 @@
 import { describe, expect, test } from 'vitest';
 import { WORKSHOP_CATALOGUE as CATALOGUE } from '../catalogue/workshop';
+import { waysToBatch } from '../build/cutting/bench';
+import { newPiece } from '../build/pieces';
+import { appliedTo } from '../plan/edits';
 import { type Plan, newPlan } from '../plan';
 import { checkPlan } from '../plan/stored/file';
-import { WALKS, type Walk } from '../testing/walks';
+import { type PieceWalk, SQUARES_WALK, WALKS, WALLS_WALK, type Walk } from '../testing/walks';
 import { fitOffersOf } from './fit/fit-offers';
 import { derivePipeline } from './full';
 
@@ -41,5 +44,79 @@ describe.each(WALKS)('$job', (walk) => {
     while (!step.done) step = search.next();
     const [best] = step.value.filter(({ edit }) => edit.code === 'together' && edit.edits[0]!.code === 'table/tile');
     expect(best?.label ?? null).toBe(walk.tileOffer);
+  });
+});
+
+const SMALL = {
+  name: 'Small',
+  units: 'metric',
+  widthMm: 600,
+  depthMm: 600,
+  columns: 2,
+  rows: 2,
+  figureHeightMm: 28,
+  startsOn: '2026-12-02',
+} as const;
+function withPiece({ family, settings, sheets = {}, glueId }: PieceWalk): Plan {
+  const piece = newPiece(family, 'walked', { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 }, [], CATALOGUE);
+  return {
+    ...newPlan(SMALL, CATALOGUE),
+    pieces: [
+      {
+        ...piece,
+        glueId: glueId ?? piece.glueId,
+        settings: { ...piece.settings, ...settings },
+        sheets: piece.sheets.map((sheet) => ({ ...sheet, ...sheets[sheet.role] })),
+      },
+    ],
+  };
+}
+const minutesOn = (of: ReturnType<ReturnType<typeof derivePipeline>>, stepIds: readonly string[]): number =>
+  of.steps
+    .filter(({ id }) => stepIds.includes(id))
+    .flatMap(({ tasks }) => tasks.filter(({ workpieceId }) => workpieceId === 'walked'))
+    .reduce((sum, { work }) => sum + work.value, 0);
+
+describe(SQUARES_WALK.job, () => {
+  const plan = withPiece(SQUARES_WALK);
+  const derivation = derivePipeline()(plan, CATALOGUE);
+  const cork = derivation.jobs.find(({ materialId }) => materialId === 'cork')!;
+  test('each marked with a knife: 5 to 9 hours with the laying', () => {
+    const hours = minutesOn(derivation, ['cut-piece', 'make-pieces']) / 60;
+    expect(hours).toBeGreaterThan(5);
+    expect(hours).toBeLessThan(9);
+  });
+  test.each(
+    waysToBatch(cork, CATALOGUE)
+      .slice(1)
+      .map(({ way }) => [way.name, way.id]),
+  )('%s: 2 to 4.7 hours, said alike in Cuts and Days', (_, wayId) => {
+    const after = derivePipeline()(appliedTo(plan, { code: 'cutting/batch', jobKey: cork.key, wayId }), CATALOGUE);
+    const hours = minutesOn(after, ['cut-piece', 'make-pieces']) / 60;
+    expect(hours).toBeGreaterThan(2);
+    expect(hours).toBeLessThan(4.7);
+    const told = waysToBatch(cork, CATALOGUE).find(({ way }) => way.id === wayId)!.minutes.value;
+    const before = waysToBatch(cork, CATALOGUE)[0]!.minutes.value;
+    expect(minutesOn(derivation, ['cut-piece']) - minutesOn(after, ['cut-piece'])).toBeCloseTo(before - told, 6);
+  });
+});
+
+describe(WALLS_WALK.job, () => {
+  const derivation = derivePipeline()(withPiece(WALLS_WALK), CATALOGUE);
+  const [made] = derivation.pieces.made;
+  test('two strips of twelve, 752 × 51 with the cuts and what is squared, in three layers each', () => {
+    expect(made!.strips.map(({ longMm, wideMm, segments }) => [longMm, wideMm, segments.length])).toEqual([
+      [752, 51, 12],
+      [752, 51, 12],
+    ]);
+    expect(derivation.jobs.flatMap(({ parts }) => parts.filter(({ workpieceId }) => workpieceId === 'walked'))).toHaveLength(6);
+  });
+  test('27 g of white glue, and a night under weights before the first cut', () => {
+    expect(made!.facts!.glue.value).toBeGreaterThan(27 * 0.9);
+    expect(made!.facts!.glue.value).toBeLessThan(27 * 1.1);
+    const cut = derivation.steps.find(({ id }) => id === 'cut-strips')!.tasks[0]!;
+    expect(cut.after.map(({ taskId, wait }) => [taskId, wait.stated.value >= 480])).toEqual([['glue-strips-walked', true]]);
+    const slot = (id: string) => derivation.days.slots.find(({ task }) => task.id === id)!;
+    expect(slot('cut-strips-walked').startMin - slot('glue-strips-walked').endMin).toBeGreaterThanOrEqual(480);
   });
 });

@@ -1,4 +1,5 @@
-import type { NewBoard } from '../plan';
+import type { FamilyName } from '../build/pieces';
+import type { NewBoard, Piece } from '../plan';
 
 /** An ordinary job as a builder starts it, and what it must come to: worked by hand, and walked in the app when what it touches changes. */
 export interface Walk {
@@ -70,3 +71,25 @@ export const WALKS: readonly Walk[] = [
     tileOffer: null,
   },
 ];
+
+/** A job of pieces on a small board: what is set, and what it must come to. */
+export interface PieceWalk {
+  readonly job: string;
+  readonly family: FamilyName;
+  readonly settings: Piece['settings'];
+  readonly sheets?: Readonly<Record<string, Sheet>>;
+  readonly glueId?: string;
+}
+/** 400 squares of 25 mm, each with a gutter of 1 mm, on four tiles. */
+export const SQUARES_WALK: PieceWalk = {
+  job: '400 loose 25 mm squares of 3 mm cork on four tiles',
+  family: 'floor-tiles',
+  settings: { squareMm: 26, gutterMm: 1, ones: 0, twos: 0, fours: 0, longs: 0, others: 4, otherAcross: 10, otherDeep: 10, made: 'squares' },
+  sheets: { top: { materialId: 'cork', thicknessMm: 3 } },
+};
+export const WALLS_WALK: PieceWalk = {
+  job: '24 wall segments of 60 × 45 mm, card between thin foam, white glue',
+  family: 'walls',
+  settings: { segmentMm: 60, heightMm: 45, straights: 24, gates: 0, corners: 0, tees: 0, brokenEnds: 0, core: true },
+  glueId: 'white-glue',
+};
