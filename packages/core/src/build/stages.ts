@@ -5,6 +5,7 @@ import type { CoatingNeed } from '../finishing/coats';
 import type { Split } from '../plan';
 import type { Ground, Zones } from '../terrain/ground';
 import { cutSheets, tooLarge } from './cutting';
+import { savingSplits } from './cutting/joints';
 import { minutesByPart, shopCuts } from './cutting/bench';
 import { asSplit, partsOf } from './cutting/parts';
 import { boardMass } from './mass';
@@ -86,17 +87,7 @@ const withStackStages = <Known extends ForStackStages>(stages: Stages<Sources, K
       }),
       ({ heightChoices }) => heightChoices,
     )
-    .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds)
-    .stage(
-      'allGlues',
-      ({ plan: { mends }, glues, pieces, catalogue }) => ({
-        mends,
-        glues,
-        pieceGlues: pieces.glues,
-        catalogue,
-      }),
-      allGlues,
-    );
+    .stage('glues', ({ stack: { joints }, catalogue }) => ({ joints, catalogue }), glueNeeds);
 
 interface ForWholeStages {
   readonly pieces: Pieces;
@@ -150,6 +141,8 @@ const withWholeStages = <Known extends ForWholeStages>(stages: Stages<Sources, K
 
 interface ForPartStages {
   readonly pieces: Pieces;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly glues: ReturnType<typeof glueNeeds>;
   readonly ground: Ground;
   readonly wholes: ReturnType<typeof partsOf>;
   readonly bothWholes: ReturnType<typeof bothParts>;
@@ -188,14 +181,49 @@ const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Kno
       { when: ({ large }) => large.length === 0, answer: NO_SPLITS },
     )
     .stage(
+      'saving',
+      ({
+        plan: {
+          cutting: { trimMm, trims, tools, splits, joints, withoutSheetIds, aim, keptWhole },
+        },
+        bothWholes: whole,
+        laid,
+        ground,
+        catalogue,
+        shop,
+        layOutOnce,
+      }) => ({
+        whole,
+        layOutOnce,
+        laid,
+        ground,
+        aim,
+        keptWhole,
+        trimMm,
+        trims,
+        tools,
+        splits,
+        joints,
+        withoutSheetIds,
+        offcuts: shop.offcuts,
+        cut: shop.cutSheets,
+        catalogue,
+      }),
+      savingSplits,
+    )
+    // Prices say what pays, and seldom say another thing.
+    .settling('saving')
+    .stage(
       'splits',
       ({
         plan: {
           cutting: { splits },
         },
         laid,
-      }) => ({ splits, laid }),
-      ({ splits, laid }) => (laid.length === 0 ? splits : [...splits, ...laid]),
+        saving,
+      }) => ({ splits, laid, saving }),
+      ({ splits, laid, saving }) =>
+        laid.length + saving.length === 0 ? splits : [...splits, ...laid, ...saving],
     )
     .stage(
       'partList',
@@ -206,20 +234,42 @@ const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Kno
       'allParts',
       ({ splits, partList, pieces }) => ({ ground: partList.parts, pieces: pieces.parts, splits }),
       allParts,
+    )
+    .stage(
+      'allGlues',
+      ({ plan: { mends }, partList: { parts }, stack: { joints }, glues, pieces, catalogue }) => ({
+        mends,
+        parts,
+        joints,
+        glues,
+        pieceGlues: pieces.glues,
+        catalogue,
+      }),
+      allGlues,
     );
 
 interface ForSheetStages {
   readonly allParts: ReturnType<typeof allParts>;
   readonly laid: readonly Split[];
+  readonly saving: readonly Split[];
 }
 /** Parts laid out on sheets, and what cutting them takes. */
 const withSheetStages = <Known extends ForSheetStages>(stages: Stages<Sources, Known>) =>
   stages
     .stage(
       'jobs',
-      ({ plan: { cutting, units }, allParts: parts, laid, catalogue, shop, layOutOnce }) => ({
+      ({
+        plan: { cutting, units },
+        allParts: parts,
+        laid,
+        saving,
+        catalogue,
+        shop,
+        layOutOnce,
+      }) => ({
         parts,
         laid,
+        saving,
         cutting,
         system: units,
         catalogue,

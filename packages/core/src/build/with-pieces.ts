@@ -1,10 +1,12 @@
 import { listedBy } from '../base/grouping';
 import { given, total } from '../base/units';
 import { type Catalogue, adhesiveBy } from '../catalogue';
+import { edgeGlue, partJoints } from './cutting/joints';
 import { type Part, asSplit } from './cutting/parts';
 import type { Pieces } from './pieces';
 import type { Plan, Split } from '../plan';
 import type { GlueNeed } from './stack/adhesives';
+import type { Joint } from './stack/joint';
 
 /** A board without pieces. */
 export const NO_PIECES: Pieces = {
@@ -35,14 +37,27 @@ export const bothParts = ({ ground, pieces }: PartsIn): readonly Part[] => (piec
 export const allParts = ({ ground, pieces, splits }: PartsIn & { readonly splits: readonly Split[] }): readonly Part[] =>
   bothParts({ ground, pieces: asSplit(pieces, splits) });
 
+/** Parts that are cut in pieces are glued edge to edge with what their layers are glued with. */
+function edgeGlues(parts: readonly Part[], joints: readonly Joint[], catalogue: Catalogue): readonly GlueNeed[] {
+  const [first] = joints;
+  const edges = first === undefined ? [] : partJoints(parts);
+  if (edges.length === 0) return [];
+  const adhesive = adhesiveBy(catalogue, first!.adhesiveId);
+  return [{ adhesiveId: adhesive.id, name: adhesive.name, mass: edgeGlue(`${adhesive.name}, joined parts`, edges, adhesive) }];
+}
+
 /** What the ground is glued with, and the pieces. */
 export function allGlues({
   mends,
+  parts,
+  joints,
   glues,
   pieceGlues,
   catalogue,
 }: {
   readonly mends: Plan['mends'];
+  readonly parts: readonly Part[];
+  readonly joints: readonly Joint[];
   readonly glues: readonly GlueNeed[];
   readonly pieceGlues: readonly GlueNeed[];
   readonly catalogue: Catalogue;
@@ -58,8 +73,9 @@ export function allGlues({
           },
         ],
   );
-  if (pieceGlues.length === 0 && mending.length === 0) return glues;
-  return [...listedBy([...glues, ...pieceGlues, ...mending], ({ adhesiveId }) => adhesiveId).values()].map((own) =>
+  const edges = edgeGlues(parts, joints, catalogue);
+  if (pieceGlues.length + mending.length + edges.length === 0) return glues;
+  return [...listedBy([...glues, ...edges, ...pieceGlues, ...mending], ({ adhesiveId }) => adhesiveId).values()].map((own) =>
     own.length === 1
       ? own[0]!
       : {

@@ -375,6 +375,10 @@ const Bench = z.strictObject({
   sealerId: coatingRef,
   trimFlushMPerMin: Estimate,
   alignMinPerLayer: Estimate,
+  /** Money that a joint in a part has to save to be worth its work. */
+  jointWorthMinor: Estimate,
+  /** Filling and sanding the joints of parts that are glued of several. */
+  partJoinedMPerMin: Estimate,
   /** Joints of two layers lie at least this far apart. */
   jointStaggerMm: Estimate,
   /** Joints keep this far from pits and worked edges. */

@@ -317,6 +317,8 @@ export function brinefold(catalogue: Catalogue): Plan {
         },
       ],
     },
+    // Its builder joins what goes on no sheet, and keeps all else whole.
+    cutting: { ...blank.cutting, joints: 'laid' },
     features: features(catalogue),
     pieces: pieces(catalogue),
     // What the thermo-hygrometer that ships with the program says.

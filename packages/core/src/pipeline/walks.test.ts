@@ -37,6 +37,7 @@ describe.each(WALKS)('$job', (walk) => {
       sheets: sheets.map(([count, w, d]) => [count, expect.closeTo(w, 6), expect.closeTo(d, 6)]),
     }));
     expect(bought).toEqual(asSaid);
+    expect(jobs.flatMap(({ savingSplits }) => savingSplits)).toHaveLength(walk.joined ?? 0);
   });
   test('is offered another size of tile only where that saves', () => {
     const search = fitOffersOf(plan, CATALOGUE);

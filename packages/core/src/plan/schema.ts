@@ -369,8 +369,10 @@ const Document = z.strictObject({
     tools: listOf(JobTool, { min: 0, max: 60 }),
     batches: listOf(JobBatch, { min: 0, max: 60 }),
     splits: listOf(Split, { min: 0, max: 400 }),
-    /** A part that goes on no sheet: cut in pieces by itself, or only told of. */
-    joints: oneOf(['laid', 'asked']),
+    /** A part that goes on no sheet: cut in pieces by itself, or only told of; or any part of a layer, where that saves sheets. */
+    joints: oneOf(['saving', 'laid', 'asked']),
+    /** Parts that are never joined to save a sheet. */
+    keptWhole: listOf(PartId, { min: 0, max: 400 }),
     /** Stock sheets that are not to be had for this board. */
     withoutSheetIds: listOf(Id, { min: 0, max: 400 }),
   }),

@@ -9,6 +9,8 @@ export interface Walk {
   readonly stack?: { readonly substrate?: Sheet; readonly ground?: Sheet };
   /** New sheets by material: how many, and of what size in mm. */
   readonly buys: readonly { readonly materialId: string; readonly thicknessMm: number; readonly sheets: readonly Bought[] }[];
+  /** Parts that are joined of several because it saves sheets; none where left out. */
+  readonly joined?: number;
   /** The best offer to save sheets, by its label; null where none of another tile size is to be made. */
   readonly tileOffer: string | null;
 }
@@ -45,9 +47,10 @@ export const WALKS: readonly Walk[] = [
     job: 'three tiles of 610 × 610 on the same stock',
     board: board('Three tiles', { widthMm: 1_830, depthMm: 610, columns: 3, rows: 1 }),
     buys: [
-      { materialId: 'mdf', thicknessMm: 6, sheets: [[3, 1_220, 610]] },
-      { materialId: 'xps-foam', thicknessMm: 30, sheets: [[1, 2_400, 1_200]] },
+      { materialId: 'mdf', thicknessMm: 6, sheets: [[2, 1_220, 610]] },
+      { materialId: 'xps-foam', thicknessMm: 30, sheets: [[2, 1_250, 600]] },
     ],
+    joined: 4,
     tileOffer: 'Tiles 600 × 600 mm',
   },
   {
@@ -55,9 +58,17 @@ export const WALKS: readonly Walk[] = [
     board: board('Inches', { units: 'imperial', widthMm: 56 * IN_MM, depthMm: 20 * IN_MM, columns: 2, rows: 1 }),
     stack: { substrate: { materialId: 'plywood', thicknessMm: 6.35 } },
     buys: [
-      { materialId: 'plywood', thicknessMm: 6.35, sheets: [[2, 48 * IN_MM, 24 * IN_MM]] },
-      { materialId: 'xps-foam', thicknessMm: 25.4, sheets: [[1, 96 * IN_MM, 24 * IN_MM]] },
+      {
+        materialId: 'plywood',
+        thicknessMm: 6.35,
+        sheets: [
+          [1, 24 * IN_MM, 24 * IN_MM],
+          [1, 48 * IN_MM, 24 * IN_MM],
+        ],
+      },
+      { materialId: 'xps-foam', thicknessMm: 25.4, sheets: [[1, 48 * IN_MM, 24 * IN_MM]] },
     ],
+    joined: 2,
     tileOffer: null,
   },
   {

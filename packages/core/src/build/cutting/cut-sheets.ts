@@ -20,6 +20,8 @@ export interface CutInputs {
   readonly cutting: Pick<Cutting, 'trimMm' | 'trims' | 'aim' | 'saved' | 'tools' | 'batches' | 'withoutSheetIds'>;
   /** Splits among the parts that nobody asked for: see `autoSplits`. */
   readonly laid: readonly Split[];
+  /** Splits that save sheets. */
+  readonly saving: readonly Split[];
   /** The measures that names are said in. */
   readonly system: MeasureSystem;
   readonly catalogue: Catalogue;
@@ -30,9 +32,11 @@ export interface CutInputs {
 }
 
 /** Parts onto sheets, a job for each material and thickness. */
-export function cutSheets({ parts, laid, ...inputs }: CutInputs): readonly CutJob[] {
+export function cutSheets({ parts, laid, saving, ...inputs }: CutInputs): readonly CutJob[] {
   const jobs = listedBy(parts, ({ materialId, thicknessMm }) => jobKey(materialId, thicknessMm));
-  return [...jobs].map(([key, own]) => cutJob(own[0]!, key, { ...inputs, parts: own, laid: splitsAmong(own, laid) }));
+  return [...jobs].map(([key, own]) =>
+    cutJob(own[0]!, key, { ...inputs, parts: own, laid: splitsAmong(own, laid), saving: splitsAmong(own, saving) }),
+  );
 }
 
 function splitsAmong(parts: readonly Part[], laid: readonly Split[]): readonly Split[] {
@@ -46,7 +50,7 @@ const cutJob = memoize(
   (
     _first: Part,
     key: string,
-    { parts, laid: laidSplits, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs,
+    { parts, laid: laidSplits, saving: savingSplits, cutting, system, catalogue, offcuts, cut, layOutOnce = layOut }: CutInputs,
   ): CutJob => {
     const { aim, saved } = cutting;
     const trimMm = statedTrimMm(key, cutting);
@@ -95,6 +99,7 @@ const cutJob = memoize(
       aim,
       parts,
       laidSplits,
+      savingSplits,
       stock,
       layout,
       outdated: done.outdated,

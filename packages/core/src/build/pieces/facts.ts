@@ -1,6 +1,6 @@
 import { type Figure, given, inSquareMetres, massOf, calculate, total } from '../../base/units';
 import { areaMm2 } from '../../base/geometry';
-import { type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
+import { type Adhesive, type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
 import type { Piece } from '../../plan';
 import { type Body, type Standing, alongAt, standingOf, tipsAt, volumeMm3 } from '../shell';
 import { FEW_PARTS } from '../cutting/parts';
@@ -22,6 +22,8 @@ export interface PieceFacts {
   /** Of one piece, everything it consists of. */
   readonly mass: Figure<'g'>;
   readonly glue: Figure<'g'>;
+  /** That of it which goes between the layers of strips; null where there are none. */
+  readonly stripGlue: Figure<'g'> | null;
   /** Joints that are glued, of all copies made by hand; flat parts that lie on others are not among them. */
   readonly joints: Figure<'1'>;
   /** Joints, parts laid and edges trimmed, of one copy, each by its minutes. */
@@ -127,29 +129,22 @@ export function factsOf(
     '×',
     copies,
   );
-  const faces =
-    strips.length === 0
-      ? pieceFaces
-      : calculate(
-          'Glued faces of strips and copies',
-          'mm²',
-          pieceFaces,
-          '+',
-          given('Glued faces of the strips', stripGluedMm2(strips), 'mm²', 'drawing', 'with what is squared off their ends and one edge'),
-        );
+  const stripFaces = given(
+    'Glued faces of the strips',
+    stripGluedMm2(strips),
+    'mm²',
+    'drawing',
+    'with what is squared off their ends and one edge',
+  );
+  const faces = strips.length === 0 ? pieceFaces : calculate('Glued faces of strips and copies', 'mm²', pieceFaces, '+', stripFaces);
   return {
     mass: total(`${piece.name}, mass`, 'g', [
       ...masses,
       ...clads.map(({ way }) => calculate(`${way.mass.label}, of one`, 'g', way.mass, '÷', copies)),
       ...fills.map(({ massEach }) => massEach),
     ]),
-    glue: calculate(
-      `${adhesive.name}, ${piece.name}`,
-      'g',
-      inSquareMetres(faces),
-      '×',
-      estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'),
-    ),
+    glue: glueFor(`${adhesive.name}, ${piece.name}`, faces, adhesive),
+    stripGlue: strips.length === 0 ? null : glueFor(`${adhesive.name}, strips of ${piece.name}`, stripFaces, adhesive),
     joints: calculate(`${piece.name}: joints`, '1', jointsEach, '×', copies),
     joining: joiningOf(objects, { jointsEach, glued, roughIds }, catalogue),
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
@@ -171,6 +166,9 @@ export function factsOf(
     fillStrips: fillStrips(piece, objects),
   };
 }
+
+const glueFor = (label: string, faces: Figure<'mm²'>, adhesive: Adhesive): Figure<'g'> =>
+  calculate(label, 'g', inSquareMetres(faces), '×', estimated('Spread per square metre', adhesive.gPerM2, 'g/m²'));
 
 /** What everything of one role in each object weighs. */
 function massesOf(

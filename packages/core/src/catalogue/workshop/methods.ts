@@ -345,6 +345,8 @@ export const bench: Catalogue['bench'] = {
   sealerId: 'matt-varnish',
   trimFlushMPerMin: about(1, 0.6, 1.5),
   alignMinPerLayer: about(4, 2, 8),
+  jointWorthMinor: about(150, 100, 300),
+  partJoinedMPerMin: about(0.1, 0.07, 0.17),
   jointStaggerMm: about(50, 40, 100),
   jointClearMm: about(20, 10, 40),
   leastOffcutMm: about(80, 50, 150),

@@ -130,6 +130,7 @@ test('a part that lies turned is turned, not flipped over: its outline runs the 
   const job = cutSheets({
     parts: [{ ...part!, grain: null, widthMm: 900, depthMm: 500, outline: corner, areaMm2: areaMm2(corner) }],
     laid: [],
+    saving: [],
     cutting: aBoard().cutting,
     system: 'metric',
     catalogue: CATALOGUE,

@@ -7,8 +7,13 @@ import { derivePipeline } from '../full';
 import { tileShrinks } from './changes';
 import { type FitOffer, fitOffersOf } from './fit-offers';
 
-const board = (columns: number, rows: number, [widthMm, depthMm]: readonly [number, number]): Plan =>
-  newPlan(
+const board = (
+  columns: number,
+  rows: number,
+  [widthMm, depthMm]: readonly [number, number],
+  joints: Plan['cutting']['joints'] = 'laid',
+): Plan => {
+  const plan = newPlan(
     {
       name: 'Plain',
       units: 'metric',
@@ -21,6 +26,8 @@ const board = (columns: number, rows: number, [widthMm, depthMm]: readonly [numb
     },
     CATALOGUE,
   );
+  return { ...plan, cutting: { ...plan.cutting, joints } };
+};
 function offersOf(plan: Plan): readonly FitOffer[] {
   const search = fitOffersOf(plan, CATALOGUE);
   for (;;) {
@@ -43,6 +50,15 @@ test('three tiles of 610 × 610 are offered as 600 × 600, and applying it gives
   expect(offer.costSaved.value).toBe(own!.tally.cost.value - other!.tally.cost.value);
   expect(offer.costSaved.value).toBeGreaterThan(2_000);
   expect(offer.workSaved.value).toBeCloseTo(own!.tally.handsOn.value - other!.tally.handsOn.value, 6);
+});
+
+test('where joints save the sheets the same size is offered for the joints it saves', () => {
+  const plan = board(3, 1, [610, 610], 'saving');
+  const offer = offersOf(plan).find(({ label }) => label === 'Tiles 600 × 600 mm')!;
+  expect(offer.sheets.value).toBe(4);
+  expect(offer.joints.value).toBe(-4);
+  expect(offer.workSaved.value).toBeGreaterThan(15);
+  expect(offer.costSaved.value).toBeGreaterThanOrEqual(0);
 });
 
 test('four tiles that fit as they are get no offer of another size', () => {

@@ -50,28 +50,33 @@ export function* fitOffersOf(
 ): Generator<FitProgress, readonly FitOffer[], void> {
   const derive = derivePipeline();
   const after = (edit: Edit): Derivation => derive(appliedTo(plan, edit), catalogue, shop);
+  // A size that only helps with more joints is no advice: sizes are tried without those that save sheets, which also takes a small part of the time.
+  const plain = plan.cutting.joints === 'saving' ? { ...plan, cutting: { ...plan.cutting, joints: 'laid' as const } } : plan;
+  const tried = derivePipeline();
+  const jobsAfter = (edit: Edit): readonly CutJob[] => tried(appliedTo(plain, edit), catalogue, shop).jobs;
   const progress = (): FitProgress => ({ offers: [], done, of });
   let [done, of] = [0, 1];
   yield progress();
   const own = derive(plan, catalogue, shop);
   const now = countsOf(own.jobs, plan);
+  const plainJobs = plain === plan ? own.jobs : tried(plain, catalogue, shop).jobs;
   const single = cuttingChanges(plan, own.jobs, catalogue);
   of = single.length + 1;
   yield progress();
   const helping: Helping[] = [];
   for (const change of single) {
-    const counts = countsOf(after(change.edit).jobs, plan);
+    const counts = countsOf(jobsAfter(change.edit), plan);
     if (isFewer(counts, now)) helping.push({ change, counts });
     done++;
     yield progress();
   }
   const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS;
   for (const shrink of [...tileShrinks(plan), ...allowanceShrinks(plan)]) {
-    const atMm = sizesToTry(shrink, own.jobs, after);
+    const atMm = sizesToTry(shrink, plainJobs, jobsAfter);
     of += atMm.length;
     const tryAt = (mm: number): Helping => {
       const change = shrink.by(mm)!;
-      return { change, counts: countsOf(after(change.edit).jobs, plan) };
+      return { change, counts: countsOf(jobsAfter(change.edit), plan) };
     };
     for (const found of isLight ? allThatHelp(atMm, tryAt, now) : leastThatHelp(atMm, tryAt, now)) {
       if (found !== null) helping.push(found);
@@ -129,6 +134,8 @@ function* leastThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Gen
 interface Counts {
   readonly first: number;
   readonly second: number;
+  /** Parts that are glued of several. */
+  readonly joints: number;
 }
 interface Helping {
   readonly change: FitChange;
@@ -141,22 +148,25 @@ function countsOf(jobs: readonly CutJob[], { cutting }: Plan): Counts {
   ];
   // A part that goes on no sheet costs nothing: no saving.
   const isWhole = jobs.every(({ layout }) => layout.tooLarge.length === 0);
-  if (!isWhole) return { first: Infinity, second: Infinity };
-  return cutting.aim === 'cheapest' ? { first: minor, second: sheets } : { first: sheets, second: minor };
+  if (!isWhole) return { first: Infinity, second: Infinity, joints: Infinity };
+  const joints = jointedIn(jobs);
+  return cutting.aim === 'cheapest' ? { first: minor, second: sheets, joints } : { first: sheets, second: minor, joints };
 }
-const isFewer = (a: Counts, b: Counts): boolean =>
-  a.first <= b.first - MIN_SAVED_MINOR || (a.first === b.first && a.second <= b.second - MIN_SAVED_MINOR);
+const isFewer = (a: Counts, b: Counts): boolean => {
+  if (a.first !== b.first) return a.first <= b.first - MIN_SAVED_MINOR;
+  return a.second === b.second ? a.joints < b.joints : a.second <= b.second - MIN_SAVED_MINOR;
+};
 
 /** The most saved first; where two save alike the one tried first, which changes less. */
 const chosen = (helping: readonly Helping[]): readonly Helping[] =>
   [...new Map(helping.map((one) => [one.change.id, one])).values()]
-    .toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second)
+    .toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second || a.counts.joints - b.counts.joints)
     .slice(0, MAX_OFFERS);
 
 /** Sizes at which something may change, and none beyond what the plan allows. */
-function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], after: (edit: Edit) => Derivation): readonly number[] {
+function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], jobsAfter: (edit: Edit) => readonly CutJob[]): readonly number[] {
   const one = shrink.by(1);
-  return one === null ? [] : breakpointsMm(jobs, after(one.edit).jobs).filter((mm) => shrink.by(mm) !== null);
+  return one === null ? [] : breakpointsMm(jobs, jobsAfter(one.edit)).filter((mm) => shrink.by(mm) !== null);
 }
 
 function offerOf({ id, edit, label, says }: FitChange, own: Derivation, other: Derivation): FitOffer {

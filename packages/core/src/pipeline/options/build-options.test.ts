@@ -3,7 +3,8 @@ import { CATALOGUE, aBoard, aMound } from '../../testing';
 import { type BuildOption, buildOptionsOf } from './build-options';
 import { derivePipeline } from '../full';
 
-const plan = aBoard({}, aMound([100, 100, 200, 100], 20));
+const joined = aBoard({}, aMound([100, 100, 200, 100], 20));
+const plan = { ...joined, cutting: { ...joined.cutting, joints: 'laid' as const } };
 let buildOptions: readonly BuildOption[] = [];
 let steps = 0;
 for (const progress of buildOptionsOf(plan, CATALOGUE)) [buildOptions, steps] = [progress.buildOptions, steps + 1];

@@ -49,6 +49,14 @@ export const cuttingEdits = {
     'Change who places joints',
     ({ plan }, { joints }) => void (plan.cutting.joints = joints),
   ),
+  /** A part is never joined to save a sheet, or may be again. */
+  'part/keep': edit<{ readonly wholeId: string; readonly isKept: boolean }>(
+    ({ isKept }) => (isKept ? 'Keep a part whole' : 'Allow a joint in a part'),
+    ({ plan: { cutting } }, { wholeId, isKept }) => {
+      const others = cutting.keptWhole.filter((id) => id !== wholeId);
+      cutting.keptWhole = isKept ? [...others, wholeId] : others;
+    },
+  ),
   /** Whether a stock sheet is to be had for this board. */
   'sheets/had': edit<{ readonly sheetId: string; readonly isHad: boolean }>('Set available sheets', ({ plan }, { sheetId, isHad }) => {
     const others = plan.cutting.withoutSheetIds.filter((id) => id !== sheetId);

@@ -116,13 +116,14 @@ const NO_CUTTING: BaseCutting = {
   trims: [],
   aim: undefined,
   joints: undefined,
+  keptWhole: undefined,
   withoutSheetIds: undefined,
   saved: [],
   tools: [],
   batches: [],
   splits: [],
 };
-type Plain = 'trimMm' | 'aim' | 'joints' | 'withoutSheetIds';
+type Plain = 'trimMm' | 'aim' | 'joints' | 'keptWhole' | 'withoutSheetIds';
 type BaseCutting = Omit<Plan['cutting'], Plain> & { readonly [K in Plain]: Plan['cutting'][K] | undefined };
 
 function addedTo(was: readonly Feature[], my: readonly Feature[], their: readonly Feature[]): TooMany['added'] {
@@ -171,6 +172,7 @@ function mergedCutting(was: BaseCutting, my: Plan['cutting'], their: Plan['cutti
     trims: lists<Plan['cutting']['trims'][number]>('trims', ({ jobKey }) => jobKey, 'the trim of a job'),
     aim: pick('the goal of the layout', was.aim, my.aim, their.aim),
     joints: pick('who places joints', was.joints, my.joints, their.joints),
+    keptWhole: pick('the parts kept whole', was.keptWhole, my.keptWhole, their.keptWhole),
     withoutSheetIds: pick('the available sheets', was.withoutSheetIds, my.withoutSheetIds, their.withoutSheetIds),
     saved: mergedLayouts(was.saved, my.saved, their.saved, pick),
     tools: lists<Plan['cutting']['tools'][number]>('tools', ({ jobKey }) => jobKey, 'the cutting method of a job'),

@@ -100,7 +100,11 @@ const MIGRATIONS: readonly Migration[] = [
   },
   {
     from: 13,
-    migrate: (old) => ({ ...old, version: 14, cutting: isRecord(old['cutting']) ? { ...old['cutting'], batches: [] } : old['cutting'] }),
+    migrate: (old) => ({
+      ...old,
+      version: 14,
+      cutting: isRecord(old['cutting']) ? { ...old['cutting'], batches: [], keptWhole: [] } : old['cutting'],
+    }),
   },
 ];
 

@@ -7,6 +7,8 @@ import { type Kitchen, type Mix, kitchenWords, mixesOf, partsOf } from '../../fi
 import type { FixedPiece, MadePiece } from '../../build/pieces';
 import type { Plan } from '../../plan';
 import { stockedIn } from '../../procurement/stock';
+import type { CutJob } from '../../build/cutting/job';
+import { edgeGlue, partJoints } from '../../build/cutting/joints';
 import { type BoardStack, jointShares } from '../../build/stack';
 import { glueMass } from '../../build/stack/adhesives';
 import type { OnTile } from '../../terrain/tiling';
@@ -33,6 +35,8 @@ export const usedOf = (
   return take.uses.map(({ stockId, amount }) => ({ stockId, amount: amount * share }));
 };
 export interface UsageInputs {
+  /** Of all parts, for those that are joined of several. */
+  readonly jobs: readonly Pick<CutJob, 'parts'>[];
   readonly joints: BoardStack['joints'];
   readonly zones: Zones;
   readonly ground: Ground;
@@ -135,6 +139,7 @@ function gluesFor(stepId: string, workpieceId: string, inputs: UsageInputs): rea
   const mended = mends.find(({ id }) => `mend-${id}` === stepId)?.adhesive;
   const lots = [
     ...jointGlues(stepId, workpieceId, inputs),
+    ...edgeGlues(stepId, workpieceId, inputs),
     ...(mended == null ? [] : [{ adhesiveId: mended.adhesiveId, mass: given(stepId, mended.grams, 'g', 'plan') }]),
     ...pieceGlues(stepId, workpieceId, inputs),
   ]
@@ -162,12 +167,25 @@ function jointGlues(stepId: string, workpieceId: string, inputs: UsageInputs): r
       return [{ adhesiveId: joint.adhesiveId, mass: calculate(`${joint.label}, ${workpieceId}`, 'g', all, '×', part) }];
     });
 }
+/** What joins the parts of one tile that are cut in pieces. */
+function edgeGlues(stepId: string, workpieceId: string, { jobs, joints: [first], catalogue }: UsageInputs): readonly GlueLot[] {
+  const stage = EDGE_STAGES[stepId];
+  if (stage === undefined || first === undefined) return [];
+  const own = jobs.flatMap(({ parts }) => partJoints(parts)).filter((joint) => joint.stage === stage && joint.workpieceId === workpieceId);
+  return own.length === 0
+    ? []
+    : [{ adhesiveId: first.adhesiveId, mass: edgeGlue(`Joined parts, ${workpieceId}`, own, adhesiveBy(catalogue, first.adhesiveId)) }];
+}
+const EDGE_STAGES: Readonly<Record<string, string>> = { 'glue-base': 'base', 'glue-raised': 'raised', 'glue-facing': 'facing' };
+
 /** What a piece is put together, clad and fixed with. */
 function pieceGlues(stepId: string, workpieceId: string, { made, fixed }: UsageInputs): readonly GlueLot[] {
   const piece = made.find((one) => one.piece.id === workpieceId);
   switch (stepId) {
+    case 'glue-strips':
+      return piece?.facts?.stripGlue == null ? [] : [{ adhesiveId: piece.piece.glueId, mass: piece.facts.stripGlue }];
     case 'make-pieces':
-      return piece?.facts == null ? [] : [{ adhesiveId: piece.piece.glueId, mass: piece.facts.glue }];
+      return piece?.facts == null ? [] : [{ adhesiveId: piece.piece.glueId, mass: jointGlue(piece.facts) }];
     case 'clad-pieces':
       return piece?.clads.flatMap(({ way: { glue } }) => glue ?? []) ?? [];
     case 'fix-pieces':
@@ -176,6 +194,9 @@ function pieceGlues(stepId: string, workpieceId: string, { made, fixed }: UsageI
       return [];
   }
 }
+
+const jointGlue = ({ glue, stripGlue }: NonNullable<MadePiece['facts']>): Figure<'g'> =>
+  stripGlue === null ? glue : calculate(`${glue.label}, joints`, 'g', glue, '−', stripGlue);
 
 /** The coats of a step on one workpiece, each with only so much as goes on there in one go. */
 function coatsFor(stepId: string, workpieceId: string, { coats, areas, made, steps }: UsageInputs): readonly CoatNeed[] {

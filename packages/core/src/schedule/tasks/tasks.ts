@@ -4,6 +4,7 @@ import type { GluePlace, Plan } from '../../plan';
 import type { Catalogue } from '../../catalogue';
 import type { DryingPlaces } from '../drying';
 import type { CoatNeed, SealNeed } from '../../finishing/coats';
+import { partJoints } from '../../build/cutting/joints';
 import type { CutJob } from '../../build/cutting/job';
 import type { Ground, SurfaceAreas, Zones } from '../../terrain/ground';
 import { listedBy } from '../../base/grouping';
@@ -59,7 +60,8 @@ export function stepsOf(inputs: StepInputs): readonly Step[] {
       .map(({ id }) => id),
   );
   const handsFor = (workpieceId: string): number => (isTwo && big.has(workpieceId) ? 2 : 1);
-  const gluing: GlueInputs = { ...inputs, handsFor, shares: jointShares(inputs) };
+  const joined = partJoints(jobs.flatMap((job) => job.parts));
+  const gluing: GlueInputs = { ...inputs, partJoints: joined, handsFor, shares: jointShares(inputs) };
   const cutting = { workpieces: ground.tiles, minutes, spots, handsFor, catalogue };
   const cuttingPieces = { ...cutting, workpieces: pieces.map(({ pieceId }) => ({ id: pieceId })) };
   const workpieceIds = new Set([...ground.tiles.map(({ id }) => id), ...pieces.map(({ pieceId }) => pieceId)]);

@@ -83,7 +83,12 @@ export const BUILD_SAMPLES = {
   }),
   'cutting/trim': (_, random) => ({ code: 'cutting/trim', jobKey: null, mm: whole(random, 0, 9) }),
   'cutting/aim': (_, random) => ({ code: 'cutting/aim', aim: pick(random, ['cheapest', 'fewest']) }),
-  'cutting/joints': (_, random) => ({ code: 'cutting/joints', joints: pick(random, ['laid', 'asked']) }),
+  'cutting/joints': (_, random) => ({ code: 'cutting/joints', joints: pick(random, ['saving', 'laid', 'asked']) }),
+  'part/keep': (board, random) => ({
+    code: 'part/keep',
+    wholeId: pick(random, pick(random, jobsOf(board)).parts).wholeId,
+    isKept: random() < 0.6,
+  }),
   'sheets/had': (board, random) => {
     const { bought } = pick(random, jobsOf(board));
     return bought.length === 0 ? null : { code: 'sheets/had', sheetId: pick(random, bought).sheet.id, isHad: random() < 0.3 };

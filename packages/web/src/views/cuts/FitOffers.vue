@@ -42,7 +42,7 @@ watch(
       <strong>{{ offer.label }}</strong>
       <span v-if="offer.says !== ''" class="quiet">{{ offer.says }}</span>
       <FigureLine label="New sheets" :figure="offer.sheets" />
-      <FigureLine v-if="offer.joints.value > 0" label="More parts with joints" :figure="offer.joints" />
+      <FigureLine v-if="offer.joints.value !== 0" label="Parts with joints, change" :figure="offer.joints" />
       <FigureLine label="Money saved" :figure="offer.costSaved" />
       <FigureLine label="Work saved" :figure="offer.workSaved" />
       <FigureLine label="Weight saved" :figure="offer.massSaved" />

@@ -9,6 +9,7 @@ import { LIMITS } from '@spare-acre/core/plan/fields';
 import { lengthWords, showText } from '@spare-acre/core/base/units';
 import ChoiceField from '../../ui/fields/ChoiceField.vue';
 import FigureLine from '../../ui/values/FigureLine.vue';
+import TickField from '../../ui/fields/TickField.vue';
 import LengthField from '../../ui/fields/LengthField.vue';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { usePlan } from '../../stores/board/plan';
@@ -53,8 +54,17 @@ const newSheets = computed(() => live.value!.layout.sheets.filter(({ stock }) =>
 const splits = computed(() => {
   const wholes = new Map(props.job.parts.filter(isPieceOf).map(({ wholeId, wholeName }) => [wholeId, wholeName]));
   const laid = new Set(props.job.laidSplits.map(({ wholeId }) => wholeId));
-  return [...wholes].map(([key, name]) => ({ key, name, isLaid: laid.has(key) }));
+  const saving = new Set(props.job.savingSplits.map(({ wholeId }) => wholeId));
+  return [...wholes].map(([key, name]) => ({ key, name, isLaid: laid.has(key), isSaving: saving.has(key) }));
 });
+/** Parts that are not to be joined, though it would save sheets. */
+const kept = computed(() => {
+  const ids = store.plan!.cutting.keptWhole;
+  return props.job.parts
+    .filter(({ wholeId }) => ids.includes(wholeId))
+    .map(({ wholeId, wholeName }) => ({ key: wholeId, name: wholeName }));
+});
+const keepWhole = (wholeId: string, isKept: boolean): string => store.edit({ code: 'part/keep', wholeId, isKept });
 const makeWhole = (wholeId: string): string => store.edit({ code: 'part/whole', wholeId });
 
 /** Another tool takes another kerf. */
@@ -122,13 +132,21 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
   <EqualParts :job="job" />
   <FitOffers />
   <SheetsHad :job="job" />
-  <section v-if="splits.length > 0">
-    <h3>Split parts</h3>
-    <div v-for="split in splits" :key="split.key" class="line">
-      <span>{{ split.name }}</span>
-      <span v-if="split.isLaid" class="quiet">does not fit on any sheet</span>
-      <BButton v-else variant="key" @click="makeWhole(split.key)">Undo split</BButton>
-    </div>
+  <section v-if="splits.length + kept.length > 0" data-testid="joined-parts">
+    <h3>Joined parts</h3>
+    <template v-for="split in splits" :key="split.key">
+      <TickField v-if="split.isSaving" :label="split.name" is-on @toggle="keepWhole(split.key, true)" />
+      <div v-else class="line">
+        <span>{{ split.name }}</span>
+        <span v-if="split.isLaid" class="quiet">does not fit on any sheet</span>
+        <BButton v-else variant="key" @click="makeWhole(split.key)">Undo split</BButton>
+      </div>
+    </template>
+    <TickField v-for="part in kept" :key="part.key" :label="part.name" :is-on="false" @toggle="keepWhole(part.key, false)" />
+    <p v-if="splits.some(({ isSaving }) => isSaving) || kept.length > 0" class="quiet small">
+      A ticked part is joined of several because that saves sheets. Untick it to keep it whole; “Join a part of several” above decides for
+      all.
+    </p>
   </section>
   <section v-if="work !== null">
     <h3>This sheet</h3>

@@ -27,8 +27,9 @@ const rows = computed(() => {
   }));
 });
 const JOINTS = [
-  { value: 'laid', text: 'split automatically' },
-  { value: 'asked', text: 'warn me only' },
+  { value: 'saving', text: 'too large, or it saves sheets' },
+  { value: 'laid', text: 'too large for every sheet' },
+  { value: 'asked', text: 'never, warn me' },
 ] as const;
 </script>
 
@@ -45,7 +46,7 @@ const JOINTS = [
       @toggle="(isHad) => store.edit({ code: 'sheets/had', sheetId: row.id, isHad })"
     />
     <ChoiceField
-      label="Part too large for every sheet"
+      label="Join a part of several"
       :value="cutting.joints"
       :options="JOINTS"
       @choose="(joints) => store.edit({ code: 'cutting/joints', joints })"

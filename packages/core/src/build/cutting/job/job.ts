@@ -29,6 +29,8 @@ export interface CutJob {
   readonly parts: readonly Part[];
   /** How those of them are split that go on no sheet whole, where nobody said how. */
   readonly laidSplits: readonly Split[];
+  /** Those of them that are joined only because it saves sheets. */
+  readonly savingSplits: readonly Split[];
   /** New sheets of every stocked size, and the offcuts in the rack. */
   readonly stock: readonly Stock[];
   readonly layout: Layout;

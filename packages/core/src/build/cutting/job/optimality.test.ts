@@ -1,4 +1,5 @@
 import { describe, expect, test } from 'vitest';
+import type { Plan } from '../../../plan';
 import { derivePipeline } from '../../../pipeline';
 import { CATALOGUE, aBoard } from '../../../testing';
 import type { CutJob } from './job';
@@ -6,7 +7,10 @@ import { isNew } from '../nesting';
 import { optimalityOf } from './optimality';
 
 const jobOf = (widthMm: number, depthMm: number, columns: number, materialId = 'mdf'): CutJob =>
-  derivePipeline()(aBoard({ widthMm, depthMm, columns, rows: 1 }), CATALOGUE).jobs.find((job) => job.materialId === materialId)!;
+  derivePipeline()(wholeParts(aBoard({ widthMm, depthMm, columns, rows: 1 })), CATALOGUE).jobs.find(
+    (job) => job.materialId === materialId,
+  )!;
+const wholeParts = (plan: Plan): Plan => ({ ...plan, cutting: { ...plan.cutting, joints: 'laid' } });
 
 describe('how near a layout is to the best', () => {
   test('two boards of 700 × 500 on two sheets: their area would go on one, but no way of cutting does it', () => {

@@ -18,7 +18,7 @@ const layer = (plan: Plan, id: string): Plan['stack']['ground'][number] => ({ ..
 function metre(layers: number, ...features: Plan['features']): Plan {
   const plan = aBoard({ widthMm: 1000, depthMm: 1000, columns: 1, rows: 1 }, ...features);
   const ground = Array.from({ length: layers }, (_, i) => layer(plan, `ground-${i}`));
-  return { ...plan, stack: { ...plan.stack, substrate: null, ground } };
+  return { ...plan, stack: { ...plan.stack, substrate: null, ground }, cutting: { ...plan.cutting, joints: 'laid' } };
 }
 const without = (plan: Plan, sheetIds: readonly string[]): Plan => ({ ...plan, cutting: { ...plan.cutting, withoutSheetIds: sheetIds } });
 const derive = derivePipeline();

@@ -115,6 +115,14 @@ function longestThat(fits: (mm: number) => boolean, mostMm: number): number {
   return Math.floor(low * 100) / 100;
 }
 
+/** Whether a joint may be made there: in no pit, along no worked edge, clear of the joints of the next layers. */
+export function isAllowed(part: Part, along: 'x' | 'y', among: SplitInputs): (atMm: number) => boolean {
+  const cost = jointCost(part, along, among);
+  return (atMm) => cost(atMm) <= ALLOWED;
+}
+/** A corner of a worked edge under a joint does no harm. */
+const ALLOWED = 0.2;
+
 const IN_HOLE = 1_000;
 const AT_EDGE = 10;
 const IN_LINE = 5_000;

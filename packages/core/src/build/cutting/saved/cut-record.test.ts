@@ -13,7 +13,8 @@ import { byHand, relaid, unpinned } from './by-hand';
 import { takenBack, tickedOff } from './cut-record';
 
 /** Nine tiles of 400 × 400 mm: three to a sheet, so three sheets of foam. */
-const plan = aBoard({ depthMm: 1200, columns: 3, rows: 3 });
+const joined = aBoard({ depthMm: 1200, columns: 3, rows: 3 });
+const plan: Plan = { ...joined, cutting: { ...joined.cutting, joints: 'laid' } };
 const KEY = 'xps-foam-30';
 const board: Board = { plan, record: NOTHING_DONE };
 const derive = derivePipeline();

@@ -57,11 +57,12 @@ interface TickedOff {
 }
 
 /** Joints that were laid without being asked for in what lies on a sheet: once that is cut they stay where they are. */
-function splitsOn({ parts, laidSplits, layout }: CutJob, index: number): readonly Split[] {
-  if (laidSplits.length === 0) return laidSplits;
+function splitsOn({ parts, laidSplits, savingSplits, layout }: CutJob, index: number): readonly Split[] {
+  // What a joint saves it saves with all others: none of them is sought again once a sheet is cut.
+  if (laidSplits.length === 0) return savingSplits;
   const onIt = new Set(layout.sheets[index]!.placements.map(({ blankId }) => blankId));
   const wholes = new Set(parts.filter(({ id }) => onIt.has(id)).map(({ wholeId }) => wholeId));
-  return laidSplits.filter(({ wholeId }) => wholes.has(wholeId));
+  return [...laidSplits.filter(({ wholeId }) => wholes.has(wholeId)), ...savingSplits];
 }
 
 /** What the plan keeps when a tick is taken back: the sheet lies among the others again, as it was. */

@@ -6,8 +6,9 @@ import type { SealNeed } from '../../../finishing/coats';
 import { type DryingPlaces, type Wait, coatWaits, fullGlueWait, glueWait, longer } from '../../drying';
 import type { Plan } from '../../../plan';
 import type { Joint } from '../../../build/stack/joint';
+import type { PartJoint } from '../../../build/cutting/joints';
 import { glueFit } from '../../../build/stack/adhesives';
-import { given, inSquareMetres, calculate, total } from '../../../base/units';
+import { type Figure, given, inMetres, inSquareMetres, calculate, total } from '../../../base/units';
 import type { Stage } from './cut-steps';
 
 const GLUE_NAMES: Readonly<Record<Stage, string>> = {
@@ -26,6 +27,8 @@ export interface GlueInputs extends SealInputs {
   readonly weighed: boolean;
   /** How many people a workpiece takes. */
   readonly handsFor: (workpieceId: string) => number;
+  /** Edges of parts that are glued of several. */
+  readonly partJoints: readonly PartJoint[];
   /** How much of a joint lies on a tile. */
   readonly shares: (joint: Joint, tileId: string) => number;
 }
@@ -101,7 +104,7 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
     const wait = faces.map(({ joint }) => jointWait(joint, tile, inputs)).reduce(longer);
     const widest = faces.reduce((a, b) => (b.areaMm2 > a.areaMm2 ? b : a));
     const load = inSquareMetres(given(`${widest.joint.label}, ${tile.id}`, widest.areaMm2, 'mm²', 'drawing'));
-    const work = total(`${name}, ${tile.id}`, 'min', [...spreading, ...aligning, weights]);
+    const work = total(`${name}, ${tile.id}`, 'min', [...spreading, ...aligning, ...joiningOf(stage, tile, inputs), weights]);
     const own = {
       work,
       spot: spots.at(tile.id),
@@ -129,6 +132,23 @@ export function glueStep(stage: Stage, joints: readonly Joint[], inputs: GlueInp
     }),
     tasks,
   };
+}
+
+/** Parts that are cut in pieces are glued edge to edge, taped, filled and sanded. */
+function joiningOf(stage: Stage, tile: Tile, { partJoints, catalogue }: GlueInputs): readonly Figure<'min'>[] {
+  const own = partJoints.filter((joint) => joint.stage === stage && joint.workpieceId === tile.id);
+  if (own.length === 0) return [];
+  const length = inMetres(
+    given(
+      `${tile.id}: joints in parts`,
+      own.reduce((sum, { lengthMm }) => sum + lengthMm, 0),
+      'mm',
+      'drawing',
+      'glued edge to edge',
+    ),
+  );
+  const pace = estimated('Glued, taped and filled', catalogue.bench.partJoinedMPerMin, 'm/min');
+  return [calculate(`${tile.id}: parts joined`, 'min', length, '÷', pace)];
 }
 
 function jointWait(joint: Joint, tile: Tile, { spots, weighed, ground, catalogue }: GlueInputs): Wait {
