@@ -116,7 +116,7 @@ describe('the journal of the bench', () => {
       await up(trx);
     });
     expect((await call('GET', `/boards/${id}`)).body).toMatchObject({
-      plan: { version: 13, calendar: { tasks: [{ taskId: 'glue-base-A1', isSkipped: true, notBefore: null }] } },
+      plan: { version: 14, calendar: { tasks: [{ taskId: 'glue-base-A1', isSkipped: true, notBefore: null }] } },
       record: { doneTasks: told },
     });
   });

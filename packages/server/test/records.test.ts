@@ -38,7 +38,7 @@ describe('what was done on a board', () => {
     const id = await aBoard();
     await call('PUT', `/boards/${id}/cut-sheets/s1`, SHEET);
     const file = (await call('GET', `/boards/${id}/export`)).body;
-    expect(file).toMatchObject({ version: 13, record: { cutSheets: [SHEET] } });
+    expect(file).toMatchObject({ version: 14, record: { cutSheets: [SHEET] } });
     const copy = (await call('POST', '/boards/import', file)).body as { id: string };
     expect(await sheetsOf(copy.id)).toEqual([SHEET]);
   });

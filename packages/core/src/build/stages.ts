@@ -139,17 +139,14 @@ const withWholeStages = <Known extends ForWholeStages>(stages: Stages<Sources, K
       tooLarge,
     );
 
-interface ForPartStages {
-  readonly pieces: Pieces;
-  readonly stack: ReturnType<typeof stackUp>;
-  readonly glues: ReturnType<typeof glueNeeds>;
+interface ForJointStages {
   readonly ground: Ground;
   readonly wholes: ReturnType<typeof partsOf>;
   readonly bothWholes: ReturnType<typeof bothParts>;
   readonly tooLarge: ReturnType<typeof tooLarge>;
 }
-/** Parts as they are cut. */
-const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Known>) =>
+/** Where parts are joined of several. */
+const withJointStages = <Known extends ForJointStages>(stages: Stages<Sources, Known>) =>
   stages
     .lateStage(
       'laid',
@@ -224,7 +221,18 @@ const withPartStages = <Known extends ForPartStages>(stages: Stages<Sources, Kno
       }) => ({ splits, laid, saving }),
       ({ splits, laid, saving }) =>
         laid.length + saving.length === 0 ? splits : [...splits, ...laid, ...saving],
-    )
+    );
+
+interface ForListStages {
+  readonly pieces: Pieces;
+  readonly stack: ReturnType<typeof stackUp>;
+  readonly glues: ReturnType<typeof glueNeeds>;
+  readonly wholes: ReturnType<typeof partsOf>;
+  readonly splits: readonly Split[];
+}
+/** All parts, and what everything is glued with. */
+const withListStages = <Known extends ForListStages>(stages: Stages<Sources, Known>) =>
+  stages
     .stage(
       'partList',
       ({ wholes, splits }) => ({ wholes, splits }),
@@ -284,7 +292,7 @@ const withSheetStages = <Known extends ForSheetStages>(stages: Stages<Sources, K
 
 /** Layers and their adhesives, and parts laid out on sheets. */
 export const withBuildStages = <Known extends ForBuildStages>(stages: Stages<Sources, Known>) =>
-  withSheetStages(withPartStages(withWholeStages(withStackStages(stages))));
+  withSheetStages(withListStages(withJointStages(withWholeStages(withStackStages(stages)))));
 
 /** What is read of chapters before. */
 interface ForMassStages {

@@ -1,4 +1,6 @@
 import { type Result, fail, ok } from '../base/result';
+import { batchWays } from './workshop/parts/batch-ways';
+import { benchPaces } from './workshop/parts/bench-paces';
 import { danglingRefs } from './refs';
 import { type Catalogue, CatalogueSchema } from './schema';
 
@@ -13,7 +15,7 @@ export interface CatalogueProblem {
  * @param raw anything, such as parsed JSON
  */
 export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem> {
-  const parsed = CatalogueSchema.safeParse(raw);
+  const parsed = CatalogueSchema.safeParse(brought(raw));
   if (!parsed.success) {
     const issues = parsed.error.issues.map(({ path, message }) => ({ path: path.join('.'), message }));
     return fail({ code: 'catalogue/invalid', issues });
@@ -21,6 +23,13 @@ export function loadCatalogue(raw: unknown): Result<Catalogue, CatalogueProblem>
   const issues = [...repeatedIds(parsed.data), ...danglingRefs(CatalogueSchema, parsed.data, parsed.data), ...wrongWithin(parsed.data)];
   return issues.length === 0 ? ok(parsed.data) : fail({ code: 'catalogue/invalid', issues });
 }
+
+/** A catalogue that was kept before, with what it has come to need since. */
+function brought(raw: unknown): unknown {
+  if (!isRecord(raw) || !isRecord(raw['bench'])) return raw;
+  return { ...raw, batchWays: raw['batchWays'] ?? batchWays, bench: { ...benchPaces, ...raw['bench'] } };
+}
+const isRecord = (value: unknown): value is Record<string, unknown> => typeof value === 'object' && value !== null && !Array.isArray(value);
 
 /** Lists of entries that each have an id. */
 export const LISTS = [

@@ -1,3 +1,4 @@
+import { benchPaces } from './parts/bench-paces';
 import { DAY_MIN } from '../../base/units';
 import type { Catalogue, Method, Tool } from '../schema';
 import { about } from './estimate';
@@ -309,6 +310,7 @@ export const cautions: Catalogue['cautions'] = [
 ];
 
 export const bench: Catalogue['bench'] = {
+  ...benchPaces,
   floorMinMm: about(10, 6, 15),
   raisedToleranceMm: about(1, 0.5, 2),
   sheetTrimMm: about(5, 0, 10),
@@ -345,8 +347,6 @@ export const bench: Catalogue['bench'] = {
   sealerId: 'matt-varnish',
   trimFlushMPerMin: about(1, 0.6, 1.5),
   alignMinPerLayer: about(4, 2, 8),
-  jointWorthMinor: about(150, 100, 300),
-  partJoinedMPerMin: about(0.1, 0.07, 0.17),
   jointStaggerMm: about(50, 40, 100),
   jointClearMm: about(20, 10, 40),
   leastOffcutMm: about(80, 50, 150),
@@ -354,9 +354,6 @@ export const bench: Catalogue['bench'] = {
   pieceFixMin: about(6, 4, 12),
   measuredCutMin: about(1.5, 1, 3),
   guidedCutMin: about(0.25, 0.15, 0.5),
-  crossCutMin: about(0.2, 0.15, 0.3),
-  laminateMin: about(480, 480, 720),
-  flushPartMin: about(1.5, 1, 3),
   laidByHandMin: about(0.3, 0.2, 0.45),
   lengthCutMin: about(0.7, 0.4, 1.5),
   manyByHand: about(1_000, 600, 2_000),

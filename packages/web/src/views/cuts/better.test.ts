@@ -1,3 +1,4 @@
+import { cutSteps } from '@spare-acre/core/build/cutting/bench';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, expect, test, vi } from 'vitest';
 import { computed, effectScope } from 'vue';
@@ -87,13 +88,16 @@ test('a search that fails says why, and keeps what it had', async () => {
   expect(better.fault.value).toBe('the worker is gone');
 });
 
-test('the cuts in order name their piece, their edge and what they free', async () => {
+test('the cuts of all sheets are sentences, and say what they free', async () => {
   await anOpenBoard();
   const list = shown(CutOrderList, { job, index: 0 });
   const lines = list.findAll('li').map((line) => line.text().replace(/\s+/g, ' '));
-  expect(lines[0]).toMatch(/^S down, 500 from the left ?\d pass(es)?S1 \| S2$/);
-  const freed = job.layout.sheets[0]!.placements.map(({ blankId }) => job.parts.find(({ id }) => id === blankId)!.name);
-  for (const name of freed) expect(list.text()).toContain(name);
+  expect(lines[0]).toMatch(/^(Fence 500: \d cuts|Cut the sheet) from (top to bottom|side to side)/);
+  const steps = job.layout.sheets.reduce((sum, _, i) => sum + cutSteps(job, i).length, 0);
+  expect(lines).toHaveLength(steps);
+  job.layout.sheets.forEach((_, i) => expect(list.text()).toContain(`Sheet ${i + 1} of`));
+  await list.findAll('button').at(1)!.trigger('click');
+  expect(list.emitted('choose')).toEqual([[1]]);
 });
 
 test('parts laid like a pinwheel do not come free by through cuts, and the list says so', async () => {

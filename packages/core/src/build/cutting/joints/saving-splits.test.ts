@@ -54,9 +54,9 @@ function chanceBoard(random: () => number): Plan {
   );
 }
 
-/** More take minutes: all 200 are run by hand with BOARDS=200. */
-const BOARDS = Number(process.env['BOARDS'] ?? 12);
-test(`on ${BOARDS} boards by chance no single joint anywhere buys less than what is bought`, { timeout: 3_600_000 }, () => {
+/** 200 of them took 40 s on a quiet machine. */
+const BOARDS = 30;
+test(`on ${BOARDS} boards by chance no single joint anywhere buys less than what is bought`, { timeout: 60_000 }, () => {
   const random = seeded(361);
   let saved = 0;
   for (let run = 0; run < BOARDS; run++) {
