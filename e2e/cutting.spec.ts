@@ -103,7 +103,7 @@ test('three tiles of 610 mm are offered as 600 mm, and the offer buys just what 
   await expect(page.getByText('Sheet 1 of 2, XPS insulation foam, 30 mm')).toBeVisible();
 });
 
-test('a part longer than every sheet is split automatically, or told of where that is asked for; only oblong sheets make joints too', async ({
+test('a part longer than every sheet is split by itself, or told of where that is asked for; only oblong sheets make joints too', async ({
   page,
   app,
 }) => {
@@ -114,16 +114,16 @@ test('a part longer than every sheet is split automatically, or told of where th
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   const warnings = page.locator('[data-code="cut/too-large"]');
   await tab(page, 'Parts');
-  await expect(page.getByTestId('cut-list')).toContainText('piece 1 of 2');
+  await expect(page.getByTestId('cut-list')).toContainText('4 × substrate, piece');
   await expect(warnings).toHaveCount(0);
   await tab(page, 'Job');
   await expect(page.getByText('does not fit on any sheet').first()).toBeVisible();
-  await page.getByLabel('Part too large for every sheet').selectOption({ label: 'warn me only' });
+  await page.getByLabel('Join a part of several').selectOption({ label: 'never, warn me' });
   await expect(warnings).toHaveCount(4); // substrate and ground of two tiles, one behind the other
   await expect(warnings.first()).toContainText('the largest sheet of');
   await warnings.first().getByRole('button', { name: 'Split it in 2' }).click();
   await expect(warnings).toHaveCount(3);
-  await page.getByLabel('Part too large for every sheet').selectOption({ label: 'split automatically' });
+  await page.getByLabel('Join a part of several').selectOption({ label: 'too large for every sheet' });
   await expect(warnings).toHaveCount(0);
   // Only the smallest sheet is left: the last one to be had stays.
   const had = page.getByTestId('sheet-had');

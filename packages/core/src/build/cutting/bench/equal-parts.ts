@@ -2,24 +2,24 @@ import { listedBy } from '../../../base/grouping';
 import { type MeasureSystem, lengthWords } from '../../../base/units';
 import type { Part, PartMarks } from '../parts';
 
-/** Letters that two names have to share before they are one name. */
+/** Letters that names have to share before they are one name. */
 const LEAST_SHARED = 4;
-const COUNTING = /[\s\d,:;()×-]+$/u;
 
-/** What equal parts are called together: what their names begin with, or end with, or the first of them. */
+/** What equal parts are called together: the words they share, in their places or from the beginning; the first of them and its others where there are none. */
 export function sharedName(names: readonly string[]): string {
   const [first = '', ...others] = names;
   if (others.every((name) => name === first)) return first;
-  const shared = (isEnd: boolean): string => {
-    const at = (name: string, i: number): string | undefined => name[isEnd ? name.length - 1 - i : i];
-    let count = 0;
-    while (count < first.length && others.every((name) => at(name, count) === at(first, count))) count++;
-    return isEnd ? first.slice(first.length - count) : first.slice(0, count);
-  };
-  const start = shared(false).replace(COUNTING, '');
-  if (start.length >= LEAST_SHARED) return start;
-  const end = shared(true).replace(/^[^\s]*\s/u, '');
-  return end.length >= LEAST_SHARED ? end : `${first} and others`;
+  const words = first.split(' ');
+  const rest = others.map((name) => name.split(' '));
+  const isEvery = rest.every((own) => own.length === words.length);
+  const apart = words.findIndex((word, i) => rest.some((own) => own[i] !== word));
+  const shared = isEvery ? words.filter((word, i) => rest.every((own) => own[i] === word)) : words.slice(0, Math.max(0, apart));
+  // `piece 1 of 2` is a piece, `layer 2` a layer, when others are pieces and layers too.
+  const name = shared
+    .join(' ')
+    .replace(/ of \d+$/u, '')
+    .replace(/[\s,:;(×-]+$/u, '');
+  return name.length >= LEAST_SHARED ? name : `${first} and others`;
 }
 
 /** What makes parts the same to whoever cuts them: outline and marks, whichever way round they lie. */

@@ -91,8 +91,10 @@ test('parts that through cuts do not free are listed one by one, each with its p
 });
 
 test.each([
-  [['Wall set: strip 1, layer 1', 'Wall set: strip 2, layer 3'], 'Wall set: strip'],
+  [['Wall set: strip 1, layer 1', 'Wall set: strip 2, layer 3'], 'Wall set: strip layer'],
   [['A1 ground', 'B1 ground'], 'ground'],
   [['Shed 1: door', 'Tower: roof'], 'Shed 1: door and others'],
   [['Rim', 'Rim'], 'Rim'],
+  [['A1 substrate, piece 1 of 2', 'A2 substrate, piece 2 of 2'], 'substrate, piece'],
+  [['A1 ground, layer 2', 'B1 ground, layer 2'], 'ground, layer 2'],
 ])('%j are called “%s”', (names, shared) => expect(sharedName(names)).toBe(shared));

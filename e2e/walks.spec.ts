@@ -1,0 +1,85 @@
+import type { Page } from '@playwright/test';
+import { expect, newBoard, numberIn, test } from './app';
+
+const go = (page: Page, view: string): Promise<void> =>
+  page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: view }).click();
+async function addPiece(page: Page, family: RegExp): Promise<void> {
+  await go(page, 'Pieces');
+  await page.getByRole('button', { name: 'Add piece' }).click();
+  await page.getByRole('button', { name: family }).click();
+}
+async function set(page: Page, sizes: Readonly<Record<string, string>>): Promise<void> {
+  for (const [label, value] of Object.entries(sizes)) {
+    await page.getByRole('textbox', { name: label, exact: true }).fill(value);
+    await page.keyboard.press('Enter');
+  }
+}
+const hoursIn = (text: string): number => {
+  const [, hours = '0'] = /(\d+)\s*h/.exec(text) ?? [];
+  const [, minutes = '0'] = /(\d+)\s*min/.exec(text) ?? [];
+  return Number(hours) + Number(minutes) / 60;
+};
+
+test('400 squares on four tiles: every way to cut them stands side by side, the warning takes the fast one, and the hours follow', async ({
+  page,
+  app,
+}) => {
+  await newBoard(page, app, 'Squares', 600, 600);
+  await addPiece(page, /^Loose floor tiles/);
+  await page.getByLabel('Made', { exact: true }).selectOption({ label: 'single squares laid from centre lines' });
+  await set(page, { 'A square': '26', 'Another size': '4', '1 × 1': '0', '2 × 1': '0', '2 × 2': '0', '4 × 1': '0' });
+  await page.getByRole('tab', { name: 'Details' }).click();
+  await expect(page.getByTestId('piece-way')).toHaveCount(3);
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /Foam board/ }).click();
+  await expect(page.getByTestId('cut-order')).toContainText(/Fence 25: \d+ cuts/);
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  await expect(page.getByTestId('cut-list').locator('tbody tr')).toHaveCount(1);
+  await expect(page.getByTestId('cut-list')).toContainText('400 ×');
+  await page.getByRole('tab', { name: 'Job', exact: true }).click();
+  const ways = page.getByTestId('batch-way');
+  await expect(ways).toHaveCount(3);
+  const minutes = await ways.locator('td.num').allInnerTexts();
+  expect(hoursIn(minutes[0]!)).toBeGreaterThan(4);
+  expect(hoursIn(minutes[2]!)).toBeLessThan(1.7);
+  const before = hoursIn(await page.getByTestId('tally-hours').innerText());
+  await page.getByRole('button', { name: 'In strips, cut across in stacks' }).click();
+  await expect(ways.nth(2)).toContainText('chosen');
+  await expect.poll(async () => before - hoursIn(await page.getByTestId('tally-hours').innerText())).toBeGreaterThan(3);
+});
+
+test('24 walls with a core: two strips to glue, six parts to cut, a night before the segments are cut from them', async ({ page, app }) => {
+  await newBoard(page, app, 'Walls', 600, 600);
+  await addPiece(page, /^Wall set/);
+  await page.getByLabel('Card core between two faces').check();
+  await set(page, { Segment: '60', Height: '45', Straight: '24', 'With a gate': '0', Corner: '0', T: '0', 'Broken end': '0' });
+  await page.getByRole('tab', { name: 'Details' }).click();
+  await expect(page.getByTestId('strips')).toContainText('752 × 51 mm');
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /Fine foam/ }).click();
+  await page.getByRole('tab', { name: 'Parts', exact: true }).click();
+  await expect(page.getByTestId('cut-list')).toContainText(
+    /4 × Wall set: strip.*from each of 2 strips, when glued and dry:\s*12 × Straight: wall, 60/,
+  );
+  await go(page, 'Days');
+  await expect(page.getByTestId('agenda').getByRole('row', { name: /Glue strips for pieces.*Wall set/ })).toBeVisible();
+  await expect(page.getByTestId('agenda').getByRole('row', { name: /Cut segments from strips.*Wall set/ })).toBeVisible();
+});
+
+test('three tiles of 610: one is joined of two because it saves a sheet; unticked it stays whole', async ({ page, app }) => {
+  await newBoard(page, app, 'Tiles', 1_830, 610);
+  await go(page, 'Cuts');
+  await page.getByRole('tab', { name: /MDF/ }).click();
+  await page.getByRole('tab', { name: 'Job', exact: true }).click();
+  const joined = page.getByTestId('joined-parts');
+  await expect(joined).toBeVisible();
+  const cost = async (): Promise<number> => numberIn(await page.getByTestId('tally-cost').innerText());
+  const before = await cost();
+  await page.getByLabel('Join a part of several').selectOption({ label: 'too large for every sheet' });
+  await expect(joined).toHaveCount(0);
+  // A sheet of MDF for 8.60, and a large one of foam for two small ones.
+  await expect.poll(cost).toBeGreaterThan(before + 20);
+  await page.getByRole('button', { name: 'Undo', exact: true }).click();
+  await joined.getByRole('checkbox').first().uncheck();
+  await expect(joined.getByRole('checkbox', { checked: false })).toHaveCount(1);
+});
