@@ -223,8 +223,13 @@ test('a pot life that ends marks the batch until the next is mixed, though its b
   const doesOf = new Map(steps.map(({ id, does }) => [id, does]));
   const slots = days.slots.toSorted((a, b) => a.startMin - b.startMin);
   const pour = slots.find(({ task }) => doesOf.get(task.stepId) === 'pour')!;
-  const done = slots.filter((slot) => slot.startMin < pour.startMin);
-  const at = { day: '2026-12-01', atMin: 19 * 60 };
+  // On every tile what comes before its own pour; all of those that nothing is poured on.
+  const poured = new Map(
+    slots.filter(({ task }) => doesOf.get(task.stepId) === 'pour').map((slot) => [slot.task.workpieceId, slot.startMin]),
+  );
+  const done = slots.filter(({ task, startMin }) => startMin < (poured.get(task.workpieceId) ?? Infinity));
+  // The day before, so that all of it is dry.
+  const at = { day: '2026-11-30', atMin: 19 * 60 };
   const task = doneAt(at, { part: null, by: '', workedMin: null, uses: [] });
   const deeds = done.map(({ task: { id: taskId, work } }) => ({
     id: crypto.randomUUID(),

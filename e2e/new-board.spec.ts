@@ -57,7 +57,7 @@ test('a board of 1200 × 800 in four tiles, drawn from nothing by mouse, keys an
 
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: /XPS insulation foam, 40 mm/ }).click();
-  await expect(page.getByTestId('cut-order')).toContainText('from the left');
+  await expect(page.getByTestId('cut-order')).toContainText('from its left edge');
   await page.getByRole('tab', { name: 'Parts' }).click();
   const list = page.getByTestId('cut-list');
   await expect(list).toContainText('A1 Raised ground');

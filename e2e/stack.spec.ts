@@ -40,7 +40,7 @@ test('the bow is a range; pulling a lever lowers it by what was said', async ({ 
   await page.getByRole('navigation', { name: 'Views' }).getByRole('link', { name: 'Cuts' }).click();
   await page.getByRole('tab', { name: 'Plywood, 9 mm' }).click();
   await page.getByRole('tab', { name: 'Parts', exact: true }).click();
-  await expect(page.getByTestId('cut-list')).toContainText('batten 1');
+  await expect(page.getByTestId('cut-list')).toContainText('12 × batten');
 });
 
 test('sealing both faces under white glue is warned of, and leaving the glued face bare mends it', async ({ page, app }) => {

@@ -42,10 +42,10 @@ test('400 squares on four tiles: every way to cut them stands side by side, the 
   const minutes = await ways.locator('td.num').allInnerTexts();
   expect(hoursIn(minutes[0]!)).toBeGreaterThan(4);
   expect(hoursIn(minutes[2]!)).toBeLessThan(1.7);
-  const before = hoursIn(await page.getByTestId('tally-hours').innerText());
+  const before = hoursIn(await page.getByTestId('tally-handsOn').innerText());
   await page.getByRole('button', { name: 'In strips, cut across in stacks' }).click();
   await expect(ways.nth(2)).toContainText('chosen');
-  await expect.poll(async () => before - hoursIn(await page.getByTestId('tally-hours').innerText())).toBeGreaterThan(3);
+  await expect.poll(async () => before - hoursIn(await page.getByTestId('tally-handsOn').innerText())).toBeGreaterThan(3);
 });
 
 test('24 walls with a core: two strips to glue, six parts to cut, a night before the segments are cut from them', async ({ page, app }) => {
@@ -77,9 +77,10 @@ test('three tiles of 610: one is joined of two because it saves a sheet; unticke
   const before = await cost();
   await page.getByLabel('Join a part of several').selectOption({ label: 'too large for every sheet' });
   await expect(joined).toHaveCount(0);
-  // A sheet of MDF for 8.60, and a large one of foam for two small ones.
-  await expect.poll(cost).toBeGreaterThan(before + 20);
+  // What the joints save, less what is bought besides.
+  await expect.poll(cost).toBeGreaterThan(before + 10);
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
-  await joined.getByRole('checkbox').first().uncheck();
+  // Another may be joined in its place, so that the first is soon another.
+  await joined.getByRole('checkbox').first().click();
   await expect(joined.getByRole('checkbox', { checked: false })).toHaveCount(1);
 });
