@@ -15,6 +15,9 @@ const SIDE_DOORS = [
   'catalogue/load',
   'catalogue/schema',
   'catalogue/workshop/index',
+  // What catalogues kept before lack: to fetch all that ships for it would fetch it twice.
+  'catalogue/workshop/parts/batch-ways',
+  'catalogue/workshop/parts/bench-paces',
   // What a chapter's table is written in: the face of the pipeline knows all chapters, and would lead back to them.
   'pipeline/sources',
   'pipeline/stages',
