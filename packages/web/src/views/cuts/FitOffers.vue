@@ -1,34 +1,22 @@
 <script setup lang="ts">
-import { onMounted, shallowRef, watch } from 'vue';
+import { shallowRef } from 'vue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import type { FitOffer } from '@spare-acre/core/pipeline';
 import FigureLine from '../../ui/values/FigureLine.vue';
 import SearchProgress from '../../ui/SearchProgress.vue';
 import { usePlan } from '../../stores/board/plan';
 import { searches, useLongSearch } from '../../workers/searches';
+import { useAskedAnew } from '../../workers/useAskedAnew';
 
 /** Small changes of the plan that save sheets, each derived in full; asked for as soon as the sheets are looked at, and anew after every change. */
 const store = usePlan();
 const search = useLongSearch();
 const offers = shallowRef<readonly FitOffer[] | null>(null);
-/** A drag is over before another search is worth its while. */
-const PAUSE_MS = 400;
-let timer: ReturnType<typeof setTimeout> | undefined;
-
 async function ask(): Promise<void> {
   const found = await search.run((onProgress) => searches().fitOffers(onProgress));
   if (found !== null) offers.value = found;
 }
-onMounted(ask);
-watch(
-  () => store.plan,
-  (plan) => {
-    search.cancel();
-    offers.value = null;
-    clearTimeout(timer);
-    if (plan !== null) timer = setTimeout(() => void ask(), PAUSE_MS);
-  },
-);
+useAskedAnew(search, ask, () => (offers.value = null));
 </script>
 
 <template>

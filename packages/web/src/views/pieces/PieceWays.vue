@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, shallowRef, watch } from 'vue';
+import { shallowRef } from 'vue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BTableSimple } from 'bootstrap-vue-next/components/BTable';
 import type { PieceWay } from '@spare-acre/core/pipeline';
@@ -7,6 +7,7 @@ import FigureCell from '../../ui/values/FigureCell.vue';
 import SearchProgress from '../../ui/SearchProgress.vue';
 import { usePlan } from '../../stores/board/plan';
 import { searches, useLongSearch } from '../../workers/searches';
+import { useAskedAnew } from '../../workers/useAskedAnew';
 
 /** Every way of making a piece side by side: each is the board derived in full with it, so that Days says the same. */
 const props = defineProps<{ pieceId: string }>();
@@ -18,18 +19,7 @@ async function ask(): Promise<void> {
   const found = await search.run((onProgress) => searches().pieceWays(props.pieceId, onProgress));
   if (found !== null) ways.value = found;
 }
-onMounted(ask);
-/** A drag is over before another search is worth its while. */
-const PAUSE_MS = 400;
-let timer: ReturnType<typeof setTimeout> | undefined;
-watch(
-  () => store.plan,
-  (plan) => {
-    search.cancel();
-    clearTimeout(timer);
-    if (plan !== null) timer = setTimeout(() => void ask(), PAUSE_MS);
-  },
-);
+useAskedAnew(search, ask);
 </script>
 
 <template>

@@ -51,6 +51,22 @@ describe('cuts as they are listed', () => {
   });
 });
 
+test('a trim as wide as a part is a step of its own: the blade runs on the other side of its line', () => {
+  const [first] = demoJobs as [CutJob];
+  const part = (id: string) => ({ ...first.parts[0]!, id, wholeId: id, widthMm: 50, depthMm: 600 });
+  const at = (blankId: string, xMm: number) => ({
+    ...{ blankId, xMm, yMm: 0, widthMm: 50, depthMm: 600, turned: false, half: false, pinned: false },
+  });
+  const stock = { ...first.stock[0]!, widthMm: 400, depthMm: 600, trim: { leftMm: 50, topMm: 0, rightMm: 0, bottomMm: 0 } };
+  const sheet = { stock, placements: [at('a', 50), at('b', 100)], rest: { xMm: 150, yMm: 0, widthMm: 250, depthMm: 600 } };
+  const steps = cutSteps({ ...first, kerfMm: 0, parts: [part('a'), part('b')], layout: { sheets: [sheet], tooLarge: [] } }, 0);
+  expect(steps.map(({ atMm, isWaste, cuts }) => [atMm, isWaste, cuts.length])).toEqual([
+    [50, true, 1],
+    [50, false, 2],
+  ]);
+  expect(stepWords(steps[0]!, 'metric').gives).toContain('is waste');
+});
+
 describe('a grid of equal parts', () => {
   const piece = newPiece('floor-tiles', 'floor', SCALE, [], CATALOGUE);
   const settings = {

@@ -3,7 +3,7 @@ import { seeded } from '../../../base/random';
 import { derivePipeline } from '../../../pipeline';
 import { type Plan, newPlan } from '../../../plan';
 import { appliedTo } from '../../../plan/edits';
-import { NOTHING_DONE } from '../../../plan/workshop';
+import { EMPTY_WORKSHOP } from '../../../plan/workshop';
 import { CATALOGUE, aBoard, aPit } from '../../../testing';
 import { type LayoutTask, blankOf, layOut, layoutCost } from '../nesting';
 import type { CutJob } from '../job';
@@ -98,18 +98,61 @@ describe('three tiles of 610 on sheets of 1220 × 610', () => {
     const { splits, cut: sheet, saved } = tickedOff(mdf, 0, 'cut-1');
     expect(splits).toEqual(mdf.savingSplits);
     const cut = appliedTo(plan, { code: 'sheet/cut', sheet, layout: saved, splits, jobKeys: [] });
-    const shop = { ...NOTHING_DONE, cutSheets: [sheet] };
-    const after = derivePipeline()(cut, CATALOGUE, { ...shop, offcuts: [] } as never).jobs.find(({ key }) => key === mdf.key)!;
+    const after = derivePipeline()(cut, CATALOGUE, { ...EMPTY_WORKSHOP, cutSheets: [sheet] }).jobs.find(({ key }) => key === mdf.key)!;
     expect(after.savingSplits).toEqual([]);
     expect(after.parts.map(({ id }) => id).sort()).toEqual(mdf.parts.map(({ id }) => id).sort());
     expect(after.sheetCount.value).toBe(2);
   });
 });
 
-test('no joint runs through a pit', () => {
-  const pits = ['A1', 'B1', 'C1'].map((id, i) => aPit([i * 610 + 40, 40, 530, 530], 30, id));
-  const plan = aBoard({ widthMm: 1_830, depthMm: 610, columns: 3, rows: 1 }, ...pits);
-  const foam = derived(plan).jobs.filter(({ materialId }) => materialId === 'xps-foam');
-  for (const { savingSplits } of foam)
-    for (const { along, atMm } of savingSplits) for (const mm of atMm) expect([along, mm < 60 || mm > 550]).toEqual([along, true]);
+const mdfOf = (plan: Plan, catalogue = CATALOGUE): CutJob =>
+  derivePipeline()(plan, catalogue).jobs.find(({ materialId }) => materialId === 'mdf')!;
+const foamOf = (plan: Plan, catalogue = CATALOGUE): CutJob =>
+  derivePipeline()(plan, catalogue).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
+
+test('where every place of a joint lies in a pit there is none, whatever it would save; beside a pit there is', () => {
+  const pits = (deepMm: number) => ['A1', 'B1', 'C1'].map((id, i) => aPit([i * 610 + 40, 40, 530, deepMm], 10, id));
+  const tiles = (deepMm: number): Plan => aBoard({ widthMm: 1_830, depthMm: 610, columns: 3, rows: 1 }, ...pits(deepMm));
+  expect([mdfOf(tiles(530)).savingSplits.length, mdfOf(tiles(530)).sheetCount.value]).toEqual([0, 3]);
+  const [split] = mdfOf(tiles(150)).savingSplits;
+  expect(split!.along).toBe('y');
+  expect(split!.atMm[0]).toBeGreaterThan(40 + 150);
+});
+
+test('each joint but the first has to save what its work is worth', () => {
+  const plan = aBoard({ widthMm: 1_900, depthMm: 1_500, columns: 4, rows: 3 });
+  const { bench } = CATALOGUE;
+  const worth = (minor: number) => ({
+    ...CATALOGUE,
+    bench: { ...bench, jointWorthMinor: { ...bench.jointWorthMinor, value: minor, low: minor, high: minor } },
+  });
+  const joints = [0, 150, 100_000].map((minor) => foamOf(plan, worth(minor)).savingSplits.length);
+  expect(joints[0]).toBeGreaterThan(joints[1]!);
+  expect(joints[1]).toBeGreaterThan(1);
+  expect(joints[2]).toBeLessThanOrEqual(1);
+});
+
+test('no joint is made where a rim has a use for what is left of the sheets', () => {
+  // Within the rim a tile's base is 610 square, as without one above.
+  const plan = aBoard({ widthMm: 1_866, depthMm: 622, columns: 3, rows: 1 });
+  const rimmed = (heightMm: number): Plan => ({
+    ...plan,
+    table: { ...plan.table, rim: { materialId: 'mdf', thicknessMm: 6, heightMm } },
+  });
+  expect(mdfOf(rimmed(60)).savingSplits.length).toBe(1);
+  expect(mdfOf(rimmed(60)).cost.value).toBeLessThan(mdfOf(withJoints(rimmed(60), 'laid')).cost.value);
+  expect(mdfOf(rimmed(100)).savingSplits).toEqual([]);
+});
+
+test('a joint costs glue over its edge, and minutes by its length', () => {
+  const plan = aBoard({ widthMm: 1_830, depthMm: 610, columns: 3, rows: 1 });
+  const [own, plain] = [derived(plan), derived(withJoints(plan, 'laid'))];
+  const grams = (of: typeof own) => of.allGlues.reduce((sum, { mass }) => sum + mass.value, 0);
+  const gluing = (of: typeof own) => of.steps.find(({ id }) => id === 'glue-base')!.tasks.reduce((sum, { work }) => sum + work.value, 0);
+  // Every joint runs across a tile of 610.
+  const joints = own.jobs.flatMap(({ savingSplits, thicknessMm }) => savingSplits.map(() => thicknessMm));
+  expect(joints.length).toBeGreaterThan(1);
+  const { gPerM2 } = CATALOGUE.adhesives.find(({ id }) => id === own.stack.joints[0]!.adhesiveId)!;
+  expect(grams(own) - grams(plain)).toBeCloseTo(joints.reduce((sum, mm) => sum + 0.61 * mm * 1e-3, 0) * gPerM2.value, 6);
+  expect(gluing(own) - gluing(plain)).toBeCloseTo((joints.length * 0.61) / CATALOGUE.bench.partJoinedMPerMin.value, 6);
 });

@@ -4,7 +4,7 @@ import type { Catalogue } from '../../../catalogue';
 import type { Cutting, Split } from '../../../plan';
 import type { Ground, TileLand } from '../../../terrain/ground';
 import { type Aim, type Blank, type LayoutTask, type Stock, blankOf, fitsOn, layOut, layoutCost, leastCost, roomOf } from '../nesting';
-import { type Part, asSplit, isAllowed, isNextLayer, isPieceOf } from '../parts';
+import { MIN_PIECE_MM, type Part, asSplit, isAllowed, isNextLayer, isPieceOf } from '../parts';
 import type { LayOut } from '../cut-sheets';
 import { jobKey } from '../to-cut-with';
 import { type Available, type AvailableInputs, availableFor } from '../too-large';
@@ -20,8 +20,6 @@ export interface SavingInputs extends AvailableInputs, Pick<Cutting, 'aim' | 'ke
 }
 
 const NONE: readonly Split[] = [];
-/** A piece narrower than this breaks in the hand. */
-const MIN_PIECE_MM = 30;
 /** Joints are sought for layers with no more parts than this: more are laid out well enough as they are. */
 const MAX_PARTS = 40;
 /** Savings of less than this, in minor units or sheets, are no reason for a joint. */

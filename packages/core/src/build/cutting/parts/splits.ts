@@ -22,7 +22,7 @@ const STEP_MM = 5;
 /** Pieces looked for one way, at most. */
 const MAX_PIECES = 20;
 /** A piece narrower than this breaks in the hand. */
-const MIN_PIECE_MM = 30;
+export const MIN_PIECE_MM = 30;
 /** What is given up for a mm off the even place: a tie-break only. */
 const UNEVEN = 0.01;
 
