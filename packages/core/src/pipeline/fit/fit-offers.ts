@@ -52,14 +52,13 @@ export function* fitOffersOf(
   const after = (edit: Edit): Derivation => derive(appliedTo(plan, edit), catalogue, shop);
   // A size that only helps with more joints is no advice: sizes are tried without those that save sheets, which also takes a small part of the time.
   const plain = plan.cutting.joints === 'saving' ? { ...plan, cutting: { ...plan.cutting, joints: 'laid' as const } } : plan;
-  const tried = derivePipeline();
-  const jobsAfter = (edit: Edit): readonly CutJob[] => tried(appliedTo(plain, edit), catalogue, shop).jobs;
+  const jobsAfter = (edit: Edit): readonly CutJob[] => derive(appliedTo(plain, edit), catalogue, shop).jobs;
   const progress = (): FitProgress => ({ offers: [], done, of });
   let [done, of] = [0, 1];
   yield progress();
   const own = derive(plan, catalogue, shop);
   const now = countsOf(own.jobs, plan);
-  const plainJobs = plain === plan ? own.jobs : tried(plain, catalogue, shop).jobs;
+  const plainJobs = plain === plan ? own.jobs : derive(plain, catalogue, shop).jobs;
   const single = cuttingChanges(plan, own.jobs, catalogue);
   of = single.length + 1;
   yield progress();

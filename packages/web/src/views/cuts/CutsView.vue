@@ -11,6 +11,7 @@ import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
 import { usePlan } from '../../stores/board/plan';
 import { useLook } from '../../stores/board/useLook';
+import BestOffer from './BestOffer.vue';
 import CutOrderList from './CutOrderList.vue';
 import HandBar from './HandBar.vue';
 import JobPanel from './JobPanel.vue';
@@ -20,6 +21,7 @@ import SheetDrawing from './SheetDrawing.vue';
 import TakeAway from './TakeAway.vue';
 import { useBetterLayout } from './useBetterLayout';
 import { useByHand } from './useByHand';
+import { useFitOffers } from './useFitOffers';
 
 const store = usePlan();
 useLook(() => ['jobs']);
@@ -30,6 +32,7 @@ const jobKey = computed({ get: () => job.value?.key ?? '', set: (key) => (chosen
 const jobTabs = computed(() => jobs.value.map(({ key, name, layout }) => ({ id: key, name, count: layout.sheets.length })));
 const better = useBetterLayout(job);
 const hand = useByHand(job);
+const fit = useFitOffers();
 /** The job as the search has it just now, or as the hand left it. */
 const shown = computed(() => {
   const live = better.progress.value;
@@ -118,6 +121,7 @@ const { width, height } = useElementSize(frame);
       <h2>Cut list, sheet {{ index + 1 }}</h2>
       <TabbedSheets v-model="listed" label="Lists" :tabs="LISTS">
         <ViewWarnings view="cuts" />
+        <BestOffer v-if="listed !== 'job'" :fit="fit" @look="listed = 'job'" />
         <template v-if="shown !== null && job !== null && index >= 0">
           <template v-if="listed === 'cuts'">
             <p class="sub">
@@ -158,7 +162,14 @@ const { width, height } = useElementSize(frame);
           <KerfTestPanel v-else-if="listed === 'practice'" :key="job.key" :job="job" />
           <TakeAway v-else-if="listed === 'files'" :job="shown" :index="index" />
         </template>
-        <JobPanel v-if="job !== null && (listed === 'job' || index < 0)" :key="job.key" :job="job" :index="index" :better="better" />
+        <JobPanel
+          v-if="job !== null && (listed === 'job' || index < 0)"
+          :key="job.key"
+          :job="job"
+          :index="index"
+          :better="better"
+          :fit="fit"
+        />
       </TabbedSheets>
     </aside>
   </div>

@@ -18,9 +18,10 @@ import EqualParts from './EqualParts.vue';
 import FitOffers from './FitOffers.vue';
 import SheetsHad from './SheetsHad.vue';
 import type { BetterLayout } from './useBetterLayout';
+import type { FitOffers as Fit } from './useFitOffers';
 
 /** How one job is cut, what it takes, and how near its layout is to what no layout can beat. */
-const props = defineProps<{ job: CutJob; index: number; better: BetterLayout }>();
+const props = defineProps<{ job: CutJob; index: number; better: BetterLayout; fit: Fit }>();
 const store = usePlan();
 const catalogues = useCatalogue();
 const work = computed(() =>
@@ -130,7 +131,7 @@ function setTool(change: { readonly toolId: string } | { readonly kerfMm: number
     <FigureLine label="Yield" :figure="job.used" />
   </section>
   <EqualParts :job="job" />
-  <FitOffers />
+  <FitOffers :fit="fit" />
   <SheetsHad :job="job" />
   <section v-if="splits.length + kept.length > 0" data-testid="joined-parts">
     <h3>Joined parts</h3>

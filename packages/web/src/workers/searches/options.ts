@@ -13,64 +13,37 @@ import {
   waterOptionsOf,
 } from '@spare-acre/core/pipeline';
 import type { BoardCopy } from '../board-copy';
-import type { OnProgress } from './progress';
+import { type OnProgress, foundBy } from './progress';
+
+/** What was found; null where the search was told to stop. */
+type List<Found> = Promise<readonly Found[] | null>;
 
 /** The table split in every sensible way. */
-export async function split(board: BoardCopy, onProgress: OnProgress): Promise<readonly SplitOption[] | null> {
-  let options: readonly SplitOption[] = [];
-  for (const progress of splitAdvice(board.plan, board.catalogue)) {
-    ({ options } = progress);
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return options;
-}
+export const split = ({ plan, catalogue }: BoardCopy, onProgress: OnProgress): List<SplitOption> =>
+  foundBy(splitAdvice(plan, catalogue), ({ options }) => options, onProgress);
 
 /** The same board built in every way there is a choice of. */
-export async function buildOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly BuildOption[] | null> {
-  let options: readonly BuildOption[] = [];
-  for (const progress of buildOptionsOf(board.plan, board.catalogue, board.shop)) {
-    options = progress.buildOptions;
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return options;
-}
+export const buildOptions = ({ plan, catalogue, shop }: BoardCopy, onProgress: OnProgress): List<BuildOption> =>
+  foundBy(buildOptionsOf(plan, catalogue, shop), (step) => step.buildOptions, onProgress);
 
 /** The same board with its water made in every way there is. */
-export async function waterOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly WaterOption[] | null> {
-  let options: readonly WaterOption[] = [];
-  for (const progress of waterOptionsOf(board.plan, board.catalogue, board.shop)) {
-    ({ options } = progress);
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return options;
-}
+export const waterOptions = ({ plan, catalogue, shop }: BoardCopy, onProgress: OnProgress): List<WaterOption> =>
+  foundBy(waterOptionsOf(plan, catalogue, shop), ({ options }) => options, onProgress);
 
 /** The same board with whatever might make it ready sooner. */
-export async function earlierOptions(board: BoardCopy, onProgress: OnProgress): Promise<readonly EarlierOption[] | null> {
-  let options: readonly EarlierOption[] = [];
-  for (const progress of earlierOptionsOf(board.plan, board.catalogue, board.shop)) {
-    ({ options } = progress);
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return options;
-}
+export const earlierOptions = ({ plan, catalogue, shop }: BoardCopy, onProgress: OnProgress): List<EarlierOption> =>
+  foundBy(earlierOptionsOf(plan, catalogue, shop), ({ options }) => options, onProgress);
 
-/** Small changes of the board that save sheets. */
-export async function fitOffers(board: BoardCopy, onProgress: OnProgress): Promise<readonly FitOffer[] | null> {
-  let offers: readonly FitOffer[] = [];
-  for (const progress of fitOffersOf(board.plan, board.catalogue, board.shop)) {
-    ({ offers } = progress);
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return offers;
-}
+/**
+ * Small changes of the board that save sheets.
+ * @param onOffers told of the offers so far, the best first, as soon as another is worked out
+ */
+export const fitOffers = (
+  { plan, catalogue, shop }: BoardCopy,
+  onProgress: OnProgress,
+  onOffers: (offers: readonly FitOffer[]) => unknown,
+): List<FitOffer> => foundBy(fitOffersOf(plan, catalogue, shop), ({ offers }) => offers, onProgress, onOffers);
 
 /** A piece made in every way its family knows. */
-export async function pieceWays(board: BoardCopy, pieceId: string, onProgress: OnProgress): Promise<readonly PieceWay[] | null> {
-  let ways: readonly PieceWay[] = [];
-  for (const progress of pieceWaysOf(board.plan, pieceId, board.catalogue, board.shop)) {
-    ({ ways } = progress);
-    if (!(await onProgress(progress.done, progress.of))) return null;
-  }
-  return ways;
-}
+export const pieceWays = ({ plan, catalogue, shop }: BoardCopy, pieceId: string, onProgress: OnProgress): List<PieceWay> =>
+  foundBy(pieceWaysOf(plan, pieceId, catalogue, shop), ({ ways }) => ways, onProgress);
