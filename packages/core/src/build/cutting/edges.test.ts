@@ -1,7 +1,8 @@
 import { describe, expect, test } from 'vitest';
-import { CATALOGUE, aBoard } from '../../testing';
+import { CATALOGUE, aBoard, derived } from '../../testing';
 import { WORKSHOP_CATALOGUE } from '../../catalogue/workshop';
 import { appliedTo } from '../../plan/edits';
+import { trimCost } from './job';
 import { newSheet, statedTrimMm } from './to-cut-with';
 
 const usualMm = CATALOGUE.bench.sheetTrimMm.value;
@@ -42,4 +43,17 @@ describe('a trim that is stated', () => {
     const all = appliedTo(one, { code: 'cutting/trim', jobKey: null, mm: 2 });
     expect([stated('mdf-6', all), all.cutting.trims]).toEqual([2, []]);
   });
+});
+
+test('what a trim costs in sheets is told, and nothing where none is trimmed', () => {
+  const plan = aBoard({ widthMm: 1_200, depthMm: 1_200, columns: 2, rows: 2 });
+  const foamJob = (own: typeof plan) => derived(own).jobs.find(({ materialId }) => materialId === 'xps-foam')!;
+  expect(trimCost(foamJob(plan))).toBeNull();
+  // Of 600 square none goes on 1200 × 600 any more, two of them on 2400 × 1200 where it held eight.
+  const trimmed = foamJob(appliedTo(plan, { code: 'cutting/trim', jobKey: null, mm: 25 }));
+  const cost = trimCost(trimmed)!;
+  expect(cost.value).toBe(trimmed.sheetCount.value - foamJob(plan).sheetCount.value);
+  expect(cost.value).toBeGreaterThan(0);
+  const small = aBoard({ widthMm: 800, depthMm: 400, columns: 2, rows: 1 });
+  expect(trimCost(foamJob(appliedTo(small, { code: 'cutting/trim', jobKey: null, mm: 5 })))!.value).toBe(0);
 });

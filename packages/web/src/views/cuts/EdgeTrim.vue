@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { computed } from 'vue';
 import { BButton } from 'bootstrap-vue-next/components/BButton';
-import type { CutJob } from '@spare-acre/core/build/cutting/job';
+import { type CutJob, trimCost } from '@spare-acre/core/build/cutting/job';
 import { LIMITS } from '@spare-acre/core/plan/fields';
 import ChoiceField from '../../ui/fields/ChoiceField.vue';
+import FigureLine from '../../ui/values/FigureLine.vue';
 import LengthField from '../../ui/fields/LengthField.vue';
 import { useCatalogue } from '../../stores/workshop/catalogue';
 import { usePlan } from '../../stores/board/plan';
@@ -21,6 +22,8 @@ const WAYS = [
   { value: 'every', text: 'every edge' },
 ] as const;
 const setTrim = (mm: number | null, jobKey: string | null = props.job.key): string => store.edit({ code: 'cutting/trim', jobKey, mm });
+/** What the trim costs in sheets. */
+const cost = computed(() => trimCost(props.job));
 const usualMm = computed(() => catalogues.catalogue!.bench.sheetTrimMm.value);
 </script>
 
@@ -39,6 +42,7 @@ const usualMm = computed(() => catalogues.catalogue!.bench.sheetTrimMm.value);
     :limits="LIMITS.trimMm"
     :take="(mm) => setTrim(mm)"
   />
+  <FigureLine v-if="cost !== null" label="Sheets for the trim" :figure="cost" data-testid="trim-cost" />
   <p v-if="statedMm === null" class="quiet small">Factory-straight edges are used as they are.</p>
   <BButton v-if="!isShared" variant="key" size="sm" @click="setTrim(statedMm, null)">Use this trim for all jobs</BButton>
 </template>

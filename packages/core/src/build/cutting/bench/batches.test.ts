@@ -2,7 +2,7 @@ import { describe, expect, test } from 'vitest';
 import { appliedTo } from '../../../plan/edits';
 import { CATALOGUE, aBoard, derived } from '../../../testing';
 import { newPiece } from '../../pieces';
-import { batchesOf, jobMinutes, waysToBatch } from '.';
+import { batchesOf, jobMinutes, unusedWay, waysToBatch } from '.';
 
 const SCALE = { figureMm: 28, baseMm: 25, ratio: 28 / 1_650 };
 const board = (others: number) => {
@@ -43,6 +43,24 @@ describe('400 equal squares', () => {
     // Marked three times as slow as in stacks: told, with the way to choose.
     const { warnings } = derived(board(4));
     expect(warnings.find(({ code }) => code === 'cut/slow')!.mends[0]!.edit).toMatchObject({ code: 'cutting/batch', jobKey: job.key });
+  });
+  test('a way that was chosen says so where it is not followed: too few parts, too thick, too long', () => {
+    const { batchWays } = CATALOGUE;
+    const die = batchWays.find(({ id }) => id === 'die')!;
+    expect(unusedWay(job, batchWays, 'metric')).toEqual([]);
+    expect(unusedWay({ ...job, batchWay: die }, batchWays, 'metric')).toEqual([]);
+    const few = { ...job, batchWay: die, parts: job.parts.slice(0, 10) };
+    expect(unusedWay(few, batchWays, 'metric')).toEqual([
+      'Chosen: pressed out with a bought die. No more than 10 parts are equal now: each marked and cut alone.',
+    ]);
+    expect(unusedWay({ ...few, batchWay: batchWays[0]! }, batchWays, 'metric')).toEqual([]);
+    expect(unusedWay({ ...job, batchWay: die, thicknessMm: 5 }, batchWays, 'metric')).toEqual([
+      '25 × 25 mm: each marked and cut alone. “Pressed out with a bought die” takes up to 4 mm thick.',
+    ]);
+    const long = job.parts.map((part) => ({ ...part, depthMm: 80, areaMm2: part.widthMm * 80 }));
+    expect(unusedWay({ ...job, batchWay: die, parts: long }, batchWays, 'metric')).toEqual([
+      '80 × 25 mm: each marked and cut alone. “Pressed out with a bought die” takes parts up to 60 mm long.',
+    ]);
   });
   test('the chosen way moves the minutes of the job, of every part and of the days alike; a die is bought', () => {
     const plan = board(4);

@@ -1,6 +1,6 @@
 import { memoize } from '../../../base/memory';
 import { listedBy } from '../../../base/grouping';
-import { type Figure, calculate, ceilTolerant, given, total } from '../../../base/units';
+import { type Figure, type MeasureSystem, calculate, ceilTolerant, given, lengthWords, total } from '../../../base/units';
 import { type BatchWay, type Catalogue, estimated } from '../../../catalogue';
 import { type PlacedSheet, type ThroughCut, cutOrder } from '../nesting';
 import type { CutJob } from '../job';
@@ -43,6 +43,24 @@ export const suitsBatch = ({ thickestMm, longestMm }: BatchWay, { longMm }: Batc
 /** How a batch of a job is cut: as the job says, or the usual way where that does not suit it. */
 const wayFor = (batch: Batch, { batchWay, thicknessMm }: CutJob, [usual]: Catalogue['batchWays']): BatchWay =>
   suitsBatch(batchWay, batch, thicknessMm) ? batchWay : usual!;
+
+/** Why a way that was chosen is not followed, for whoever chose it: nothing is equal in such numbers any more, or is too long or too thick for it; empty where it is. */
+export function unusedWay(job: CutJob, [usual]: Catalogue['batchWays'], system: MeasureSystem): readonly string[] {
+  const { batchWay: way, thicknessMm } = job;
+  if (way.id === usual!.id) return [];
+  const instead = usual!.name.toLowerCase();
+  const batches = batchesOf(job.parts);
+  if (batches.length === 0) return [`Chosen: ${way.name.toLowerCase()}. No more than ${FEW_PARTS} parts are equal now: ${instead}.`];
+  return batches
+    .filter((batch) => !suitsBatch(way, batch, thicknessMm))
+    .map(({ longMm, shortMm }) => {
+      const most =
+        thicknessMm > (way.thickestMm ?? Infinity)
+          ? `takes up to ${lengthWords(way.thickestMm!, system)} thick`
+          : `takes parts up to ${lengthWords(way.longestMm!, system)} long`;
+      return `${lengthWords([longMm, shortMm], system)}: ${instead}. “${way.name}” ${most}.`;
+    });
+}
 
 /** What of one batch lies on one sheet. */
 interface OnSheet {

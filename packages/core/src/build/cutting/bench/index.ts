@@ -2,7 +2,7 @@ export { cutList, listedParts } from './cut-list';
 export type { CutRow, ListedParts, StripSegments } from './cut-list';
 export { marksWords, partsWords } from './equal-parts';
 export { kerfFrom, kerfTest } from './kerf-test';
-export { batchMinutes, batchesOf } from './batches';
+export { batchMinutes, batchesOf, unusedWay } from './batches';
 export { jobMinutes, minutesByPart, passes, passesThrough, sheetLabour, shopCuts, waysToBatch } from './labour';
 export { cutSteps, stepWords } from './listed-cuts';
 export type { CutStep } from './listed-cuts';
