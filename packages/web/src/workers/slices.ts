@@ -136,6 +136,11 @@ function drawnDays({ days: { slots, ready, bound, handsOn, blocked, leftOut }, r
     chain: ready?.chain ?? [],
     bound: bound === null ? null : { at: bound.at, text: bound.text },
     handsOn,
+    /** When the first task that is not done was to begin; null where all is done. */
+    firstOpenMin: slots.reduce<number | null>(
+      (first, { because, startMin }) => (because.kind === 'done' ? first : Math.min(first ?? startMin, startMin)),
+      null,
+    ),
     blocked: blocked.map(({ go: { ofTask, workpieceId, stepId, work }, why }) => ({
       taskId: ofTask,
       workpieceId,

@@ -1,9 +1,8 @@
 <script setup lang="ts">
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { BFormFile } from 'bootstrap-vue-next/components/BFormFile';
-import { format } from 'date-fns';
 import { computed, ref } from 'vue';
-import { WEEKDAYS, clock, weekFrom } from '@spare-acre/core/base/dates';
+import { WEEKDAYS, clock, momentText, weekFrom } from '@spare-acre/core/base/dates';
 import { daysOffFrom, daysOffText, spanFrom } from '@spare-acre/core/schedule/tasks';
 import type { Plan } from '@spare-acre/core/plan';
 import DayField from '../../ui/fields/DayField.vue';
@@ -20,6 +19,11 @@ const store = usePlan();
 const catalogues = useCatalogue();
 const { nowMin, now } = usePlanTime();
 const calendar = computed(() => store.plan!.calendar);
+/** A task that is not done should have been begun by now. */
+const behindMin = computed(() => {
+  const first = store.slices.days?.firstOpenMin ?? null;
+  return first !== null && first < nowMin.value && calendar.value.notBefore === null ? first : null;
+});
 /** Weekdays from the first day of a week in this workshop. */
 const week = computed(() => weekFrom(catalogues.catalogue?.weekStartsOn ?? 1));
 const setHours = (hours: Plan['calendar']['hours']): string => store.edit({ code: 'calendar/hours', hours });
@@ -76,10 +80,8 @@ async function fromCalendar(chosen: File | readonly File[] | null): Promise<void
 </script>
 
 <template>
-  <section v-if="nowMin > 0 && calendar.notBefore === null" class="behind" data-testid="behind">
-    <p>
-      The first day is past, {{ format(new Date(`${calendar.startsOn}T12:00:00`), 'd MMM') }}. Mark what is done, then reschedule the rest.
-    </p>
+  <section v-if="behindMin !== null" class="behind" data-testid="behind">
+    <p>Work planned for {{ momentText(calendar.startsOn, behindMin) }} is not marked done. Mark what is done, then reschedule the rest.</p>
     <BButton size="sm" variant="key" @click="store.edit({ code: 'calendar/replan', notBefore: now })">Reschedule from now</BButton>
   </section>
   <section v-if="calendar.notBefore !== null">

@@ -2,6 +2,7 @@ import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
 import { nextTick } from 'vue';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { freshStores, someLocks } from '../../testing/world';
+import { useClock } from '../../stores/bench/clock';
 import WhenNotes from './WhenNotes.vue';
 import WhereNotes from './WhereNotes.vue';
 import WhoNotes from './WhoNotes.vue';
@@ -46,6 +47,22 @@ describe('when', () => {
     await button(notes, 'Restore')!.trigger('click');
     expect(store.slices.days!.slots.some((slot) => slot.ofTask === ofTask)).toBe(true);
     expect(notes.text()).not.toContain('Skipped tasks');
+  });
+
+  test('being behind is told once work that is not done should have begun, not before its first session', async () => {
+    const store = await aBoardInDays();
+    const startsOn = '2026-12-02';
+    store.edit({ code: 'calendar/first-day', startsOn });
+    await nextTick();
+    const first = store.slices.days!.firstOpenMin!;
+    expect(first).toBe(Math.min(...store.slices.days!.slots.map(({ startMin }) => startMin)));
+    const midnightMs = new Date(`${startsOn}T00:00:00`).getTime();
+    const behindAt = (min: number) => {
+      useClock().nowMs = midnightMs + min * 60_000;
+      return shown(WhenNotes, {}).find('[data-testid="behind"]');
+    };
+    expect(behindAt(first - 60).exists()).toBe(false);
+    expect(behindAt(first + 60).text()).toContain('is not marked done');
   });
 
   test('days off and noise that cannot be read are refused at their field; nothing is no noise', async () => {
