@@ -84,3 +84,40 @@ test('three tiles of 610: one is joined of two because it saves a sheet; unticke
   await joined.getByRole('checkbox').first().click();
   await expect(joined.getByRole('checkbox', { checked: false })).toHaveCount(1);
 });
+
+test('four tiles of 600: two sheets of each, from a name and one size', async ({ page, app }) => {
+  await newBoard(page, app, 'Four tiles', 1_200, 1_200);
+  await go(page, 'Supplies');
+  const needed = page.getByRole('main');
+  await expect(needed.getByRole('row').filter({ hasText: 'MDF, 6 mm' })).toContainText('2 × 1 220 × 610 mm');
+  await expect(needed.getByRole('row').filter({ hasText: 'XPS insulation foam, 30 mm' })).toContainText('2 × 1 200 × 600 mm');
+});
+
+test('inches chosen once in Workshop: a new board starts in them, on nominal inch stock', async ({ page, app }) => {
+  await page.goto(`${app.url}/workshop`);
+  await page.getByRole('tab', { name: 'Money and words' }).click();
+  const measures = page.getByLabel('New boards in');
+  await measures.selectOption({ label: 'inches, nominal inch stock' });
+  await expect(measures).toHaveValue('imperial');
+  try {
+    await page.goto(app.url);
+    await page.getByRole('button', { name: 'New board' }).first().click();
+    const dialog = page.getByRole('dialog');
+    await expect(dialog.getByLabel('Table width')).toHaveValue('48');
+    for (const [label, value] of [
+      ['Table width', '56'],
+      ['Table depth', '20'],
+      ['Tiles deep', '1'],
+    ] as const) {
+      await dialog.getByLabel(label).fill(value);
+      await dialog.getByLabel(label).press('Enter');
+    }
+    await dialog.getByRole('button', { name: 'Create board' }).click();
+    await go(page, 'Cuts');
+    await expect(page.getByRole('tab', { name: /XPS insulation foam, 1 in/ })).toBeVisible();
+    await expect(page.getByRole('tab', { name: /MDF, 1\/4 in/ })).toBeVisible();
+    await expect(page.getByRole('main')).not.toContainText(/\d mm/);
+  } finally {
+    await page.request.put(`${app.url}/api/customs`, { data: { measures: 'metric' } });
+  }
+});

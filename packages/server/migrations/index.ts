@@ -17,6 +17,7 @@ import * as customs from './20261129190000_customs';
 import * as logbook from './20261129200000_logbook';
 import * as deeds from './20261129210000_deeds';
 import * as people from './20261201100000_people';
+import * as measures from './20261202140000_measures';
 import * as forgotten from './20261130000000_forgotten';
 import * as readings from './20261129060000_readings';
 import * as testPiecePictures from './20261129010000_test_piece_pictures';
@@ -44,4 +45,5 @@ export const MIGRATIONS: readonly { readonly name: string; readonly migration: K
   { name: '20261129210000_deeds', migration: deeds },
   { name: '20261130000000_forgotten', migration: forgotten },
   { name: '20261201100000_people', migration: people },
+  { name: '20261202140000_measures', migration: measures },
 ];

@@ -127,7 +127,11 @@ test('names of ours are said in American words, a week begins on Sunday; money a
   expect(now.materials.at(-1)!.name).toBe('Grey foam');
   expect((await call('PUT', '/customs', { terms: 'welsh' })).status).toBe(400);
   expect((await call('PUT', '/customs', { weekStartsOn: 8 })).status).toBe(400);
-  await call('PUT', '/customs', { terms: 'british', weekStartsOn: 1 });
+  expect((await call('PUT', '/customs', { measures: 'cubits' })).status).toBe(400);
+  expect(now.measures).toBe('metric');
+  expect((await call('PUT', '/customs', { measures: 'imperial' })).status).toBe(204);
+  expect((await catalogue(other)).catalogue.measures).toBe('imperial');
+  await call('PUT', '/customs', { terms: 'british', weekStartsOn: 1, measures: 'metric' });
   expect(await filler()).toBe(before);
 });
 

@@ -484,6 +484,8 @@ export const CatalogueSchema = z.strictObject({
   starter: Starter,
   /** The day a week begins with, 1 Monday … 7 Sunday; Monday where nothing is said. */
   weekStartsOn: z.number().int().min(1).max(7).optional(),
+  /** What a new board is measured in; metric where nothing is said. */
+  measures: z.enum(['metric', 'imperial']).optional(),
   /** Entries that are not offered any more, as `materials.cork`: boards that have them keep them. */
   outOfUse: z.array(z.string().max(140)).optional(),
 });

@@ -43,6 +43,7 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
         currency,
         terms,
         week_starts_on: weekStartsOn,
+        measures,
       } = (await db<WorkshopRow>('workshop').first().where('id', 1))!;
       const edition = `${shipped}-${number}`;
       if (known?.edition === edition) return known;
@@ -54,7 +55,7 @@ export function keepCatalogue(db: Knex, ours: Catalogue): CatalogueKeeper {
         listReadings(db),
         listRefused(db),
       ]);
-      const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn };
+      const own: OwnCatalogue = { entries, outOfUse: outOfUse.map(({ path }) => path), currency, terms, weekStartsOn, measures };
       const { catalogue, leftOut } = withEntries(ours, own);
       const withFigures = withOwn(catalogue, figures);
       known = { edition, own, catalogue: withFigures, leftOut, pictures, learnt: handsFrom(readings, withFigures), refused };
@@ -69,6 +70,7 @@ interface WorkshopRow {
   readonly currency: string | null;
   readonly terms: TermsOf;
   readonly week_starts_on: number;
+  readonly measures: OwnCatalogue['measures'];
 }
 interface PictureRow {
   readonly kind: Kind;

@@ -148,12 +148,13 @@ function addUse(api: GuardedRoutes, { db, keeper }: Served): void {
     await changed(db, (trx) => setPicture(trx, { kind, id }, pictureId));
     res.status(204).end();
   });
-  /** Money, whose words, and the first day of a week. */
+  /** Money, whose words, the first day of a week, and the measures of new boards. */
   api.put('/customs', 'build', ...smallJson('1kb'), async (req, res) => {
-    const { currency, terms, weekStartsOn } = Customs.parse(req.body);
+    const { currency, terms, weekStartsOn, measures } = Customs.parse(req.body);
     const change = {
       ...(currency === undefined ? {} : { currency }),
       ...(terms === undefined ? {} : { terms }),
+      ...(measures === undefined ? {} : { measures }),
       ...(weekStartsOn === undefined ? {} : { week_starts_on: weekStartsOn }),
     };
     if (Object.keys(change).length > 0) await changed(db, (trx) => trx('workshop').where('id', 1).update(change));

@@ -1,3 +1,4 @@
+import type { MeasureSystem } from '../../base/units';
 import { CatalogueSchema, type Catalogue } from '../schema';
 import { loadCatalogue, wrongWithin } from '../load';
 import { danglingRefs } from '../refs';
@@ -21,8 +22,17 @@ export interface OwnCatalogue {
   /** Whose words the names of ours are said in. */
   readonly terms: TermsOf;
   readonly weekStartsOn: number;
+  /** What a new board is measured in, and which stock it starts on. */
+  readonly measures: MeasureSystem;
 }
-export const NOTHING_OWN: OwnCatalogue = { entries: [], outOfUse: [], currency: null, terms: 'british', weekStartsOn: 1 };
+export const NOTHING_OWN: OwnCatalogue = {
+  entries: [],
+  outOfUse: [],
+  currency: null,
+  terms: 'british',
+  weekStartsOn: 1,
+  measures: 'metric',
+};
 
 /** What is wrong with an entry, field by field. */
 export type EntryIssues = readonly { readonly path: string; readonly message: string }[];
@@ -37,9 +47,9 @@ export interface LeftOut extends OwnEntry {
  */
 export function withEntries(
   ours: Catalogue,
-  { entries, outOfUse, currency, terms, weekStartsOn }: OwnCatalogue,
+  { entries, outOfUse, currency, terms, weekStartsOn, measures }: OwnCatalogue,
 ): { readonly catalogue: Catalogue; readonly leftOut: readonly LeftOut[] } {
-  const base = { ...inTerms(ours, terms), weekStartsOn, outOfUse: [...outOfUse], ...(currency === null ? {} : { currency }) };
+  const base = { ...inTerms(ours, terms), weekStartsOn, measures, outOfUse: [...outOfUse], ...(currency === null ? {} : { currency }) };
   if (entries.length === 0) return { catalogue: base, leftOut: [] };
   const all = entries.reduce(put, base);
   const loaded = loadCatalogue(all);

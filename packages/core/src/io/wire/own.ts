@@ -25,6 +25,7 @@ export const Customs = z.strictObject({
     .optional(),
   terms: z.enum(['british', 'american']).optional(),
   weekStartsOn: z.number().int().min(1).max(7).optional(),
+  measures: z.enum(['metric', 'imperial']).optional(),
 });
 /** The picture of an entry; null for none. */
 export const EntryPicture = z.strictObject({ pictureId: z.uuid().nullable() });

@@ -25,17 +25,27 @@ const router = useRouter();
 const catalogues = useCatalogue();
 const problem = ref('');
 const isBusy = ref(false);
+/** Four tiles of a size that is cut from a common sheet. */
+const USUAL_TABLE = { metric: { widthMm: 1_200, depthMm: 800 }, imperial: { widthMm: 1_219.2, depthMm: 914.4 } } as const;
+const usualUnits = (): NewBoard['units'] => catalogues.catalogue?.measures ?? 'metric';
 const fresh = (): NewBoard => ({
   name: 'New board',
-  units: 'metric',
-  widthMm: 1200,
-  depthMm: 800,
+  units: usualUnits(),
+  ...USUAL_TABLE[usualUnits()],
   columns: 2,
   rows: 2,
   figureHeightMm: 28,
   startsOn: today(),
 });
 const board = ref<NewBoard>(fresh());
+/** What was typed is not replaced by what is usual. */
+const isTouched = ref(false);
+watch(isOpen, async (open) => {
+  if (!open) return;
+  // Without a catalogue, creating the board says what is wrong.
+  await catalogues.load().catch(() => undefined);
+  if (!isTouched.value) board.value = fresh();
+});
 const isOnTable = ref(true);
 const { boards } = defineProps<{ boards: readonly BoardEntry[] }>();
 /** One that it is to be like, and how much larger. */
@@ -65,6 +75,7 @@ async function choose(id: string): Promise<void> {
   like.value = chosen ?? null;
   if (chosen == null) return;
   const { units, figureHeightMm } = chosen.plan;
+  isTouched.value = true;
   board.value = { ...board.value, units, figureHeightMm };
 }
 const likePlan = computed(() =>
@@ -81,6 +92,7 @@ const amount = (value: number, unit: Unit): string =>
 const tileText = computed(() => `${board.value.columns * board.value.rows} tiles`);
 
 function set<K extends keyof NewBoard>(key: K, value: NewBoard[K]): string {
+  isTouched.value = true;
   board.value = { ...board.value, [key]: value };
   return '';
 }
@@ -100,7 +112,7 @@ async function create(): Promise<void> {
   try {
     const { id } = await createBoard({ plan, record: NOTHING_DONE });
     isOpen.value = false;
-    [board.value, likeId.value, like.value, morePct.value] = [fresh(), '', null, 0];
+    [board.value, isTouched.value, likeId.value, like.value, morePct.value] = [fresh(), false, '', null, 0];
     await router.push({ name: isOnTable.value || like.value !== null ? 'ground' : 'pieces', params: { boardId: id } });
   } catch (error) {
     problem.value = error instanceof Error ? error.message : String(error);
