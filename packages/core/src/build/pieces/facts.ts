@@ -2,7 +2,7 @@ import { type Figure, given, inSquareMetres, massOf, calculate, total } from '..
 import { areaMm2 } from '../../base/geometry';
 import { type Adhesive, type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
 import type { Piece } from '../../plan';
-import { type Body, type Standing, alongAt, standingOf, tipsAt, volumeMm3 } from '../shell';
+import { type Standing, standingOf, tipsAt, volumeMm3 } from '../shell';
 import { FEW_PARTS } from '../cutting/parts';
 import { boxOf } from './box';
 import type { Clad } from './cladding';
@@ -10,6 +10,7 @@ import { madeByHand } from './making/copies';
 import type { Laminate, PieceShape } from './family';
 import { type Strip, stripGluedMm2 } from './making/strips';
 import type { MadeObject } from './making/made-object';
+import { toCoatMm2 } from './measures/to-coat';
 
 /** Loose stuff that a piece takes, all copies. */
 export interface FillNeed {
@@ -158,10 +159,10 @@ export function factsOf(
     standing: first?.standing ?? null,
     outside: given(
       `${piece.name}: outside to coat`,
-      objects.reduce((sum, object) => sum + shownMm2(object) * object.count, 0),
+      objects.reduce((sum, object) => sum + toCoatMm2(object) * object.count, 0),
       'mm²',
       'drawing',
-      'sides visible from outside, without openings',
+      'sides that show, and bars and rods all round, less what lies on something',
     ),
     fillStrips: fillStrips(piece, objects),
   };
@@ -262,23 +263,6 @@ function tipFigure(name: string, standing: Standing): Figure<'°'> {
   const { offMm, tiltDeg } = tipsAt(standing);
   const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
   return given('Tips over at', Math.max(0, tiltDeg), '°', 'drawing', note);
-}
-
-/** Sides that show from outside: those that say so, whatever they show; a piece that says nothing of its sides shows the far one of each. */
-function shownMm2({ assembly, bodies }: Pick<MadeObject, 'assembly' | 'bodies'>): number {
-  const marked = new Map([...assembly.faces, ...(assembly.bends ?? [])].map(({ id, shows }) => [id, shows]));
-  const saysNothing = [...marked.values()].every((shows) => shows === undefined);
-  return bodies.reduce((sum, body) => {
-    if (body.kind === 'rod' || (body.kind === 'plate' && body.isBar)) return sum;
-    const shows = saysNothing ? { far: 'outside' } : (marked.get(body.id) ?? {});
-    const sides = (['far', 'drawn'] as const).filter((side) => shows[side as 'far'] !== undefined && shows[side as 'far'] !== 'inside');
-    return sum + sides.reduce((all, side) => all + sideMm2(body, side), 0);
-  }, 0);
-}
-function sideMm2(body: Exclude<Body, { kind: 'rod' }>, side: 'far' | 'drawn'): number {
-  if (body.kind === 'plate') return areaMm2({ rings: body.loops.map((loop) => loop[side]) });
-  const onDrawn = areaMm2({ rings: body.loops.map(({ ring }) => ring) });
-  return side === 'drawn' ? onDrawn : alongAt(body, onDrawn, body.farMm);
 }
 
 interface Glued {

@@ -295,12 +295,16 @@ test('one who removes a place and one who dries a tile there: the tile dries wit
   expect(mergePlans(base, gone, moved).plan.drying.placeId).toBe(room.id);
 });
 
-test('outside to coat: of a column its shaft all round, its foot and its cap, each on the side that shows', () => {
-  const { facts } = made(aPiece('column', { acrossMm: 20, heightMm: 60, ribs: false, footOutMm: 3 }));
-  expect(facts!.outside.value).toBeCloseTo(Math.PI * 20 * 60 + 2 * 26 * 26, 3);
+test('outside to coat: of a column its shaft all round, its foot and its cap with their edges, but for where the shaft and the foot stand', () => {
+  const { facts, objects } = made(aPiece('column', { acrossMm: 20, heightMm: 60, ribs: false, footOutMm: 3 }));
+  const foot = objects[0]!.bodies.find(({ id }) => id === 'foot')!;
+  const edges = 'thicknessMm' in foot ? 2 * 4 * 26 * foot.thicknessMm : 0;
+  const wanted = Math.PI * 20 * 60 + 3 * 26 * 26 - 2 * Math.PI * 10 ** 2 + edges;
+  // What the shaft covers is counted in 48 flats.
+  expect(Math.abs(facts!.outside.value - wanted)).toBeLessThan(2);
 });
 
-test('what only shows inside is not coated outside: an eight-sided basin counts its outer walls and its floor', () => {
+test('what only shows inside is not coated outside: an eight-sided basin counts its outer walls, their upper edges and its floor', () => {
   const settings = { sides: 8, acrossMm: 80, wallMm: 20, corners: 'mitre', plinthLayers: 0, rimOutMm: 0, pillar: 'none' };
   const { facts, objects } = made(aPiece('basin', settings));
   const [floor, wall] = [objects[0]!.bodies.find(({ id }) => id === 'floor')!, objects[0]!.bodies.find(({ id }) => id === 'wall-1')!];
@@ -308,5 +312,6 @@ test('what only shows inside is not coated outside: an eight-sided basin counts 
   // faces of 2 (R + t) tan(180° / n), from under the floor up; the floor an octagon of n R² tan(180° / n)
   const tan = Math.tan(Math.PI / 8);
   const outside = 8 * 2 * (40 + thick(wall)) * tan * (20 + thick(floor)) + 8 * 40 ** 2 * tan;
-  expect(facts!.outside.value).toBeCloseTo(outside, 3);
+  const upperEdges = 8 * ((40 + thick(wall)) ** 2 - 40 ** 2) * tan;
+  expect(facts!.outside.value).toBeCloseTo(outside + upperEdges, 3);
 });

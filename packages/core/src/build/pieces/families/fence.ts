@@ -8,12 +8,15 @@ import { SIZES, askChoice, askLength, askNumber, when } from '../asks';
 import { CORNER_LETTERS, type DrawnLine, askLine, lineIn } from '../measures/corners';
 import { type FieldProblem, type PieceShape, pieceFamily, refused } from '../family';
 
+/** Metres of it are built as one, and set out where it stands. */
+const RUN_MM = { min: 5, max: 5_000 };
+
 const settings = z.strictObject({
   course: oneOf(['line', 'yard', 'drawn']),
   /** Of a drawn one: closed where it ends at its first corner. */
   corners: text(CORNER_LETTERS),
   /** From the middle of the first post to the middle of the last. */
-  lengthMm: mm(SIZES.lengthMm),
+  lengthMm: mm(RUN_MM),
   depthMm: mm(SIZES.lengthMm),
   heightMm: mm(SIZES.wallMm),
   /** Posts about so far apart: bays are solved equal. */
@@ -38,7 +41,7 @@ export const fence = pieceFamily('fence', settings, {
     askLength(
       'lengthMm',
       'Length',
-      SIZES.lengthMm,
+      RUN_MM,
       when<Fence>(({ course }) => course !== 'drawn'),
     ),
     askLength(

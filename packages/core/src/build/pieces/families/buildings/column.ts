@@ -53,7 +53,7 @@ function shapeOf(own: Column): PieceShape {
   const out = radius + own.footOutMm;
   const square = rectangleRing(-out, -out, out, out);
   const plate = (id: string, name: string, atMm: number, thickness: 'below' | 'above'): Face =>
-    levelFace({ id, name, role: 'foot', shows: { far: 'foot' } }, square, atMm, thickness, () => ({ joint: 'free' }));
+    levelFace({ id, name, role: 'foot', shows: { far: 'foot', drawn: 'foot' } }, square, atMm, thickness, () => ({ joint: 'free' }));
   const ribs: Row = {
     id: 'rib',
     name: 'Rib',
