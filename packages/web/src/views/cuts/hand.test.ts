@@ -1,7 +1,8 @@
 import { type Offcut, NOTHING_DONE, EMPTY_STOCK } from '@spare-acre/core/plan/workshop';
 import { flushPromises } from '@vue/test-utils';
 import { afterEach, beforeEach, describe, expect, test, vi } from 'vitest';
-import { computed, effectScope, ref } from 'vue';
+import { computed, effectScope, nextTick, ref, shallowRef } from 'vue';
+import { given } from '@spare-acre/core/base/units';
 import type { CutJob } from '@spare-acre/core/build/cutting/job';
 import { derivePipeline } from '@spare-acre/core/pipeline';
 import { brinefold } from '@spare-acre/core/demo';
@@ -10,10 +11,12 @@ import type { RackOffcut } from '@spare-acre/core/io/wire';
 import { useRack } from '../../stores/workshop/rack';
 import { anOpenBoard, shown } from '../../testing/ground-world';
 import { BOARD_ID, CATALOGUE, aServer, freshStores, settled, someLocks } from '../../testing/world';
+import BestOffer from './BestOffer.vue';
 import HandBar from './HandBar.vue';
 import JobPanel from './JobPanel.vue';
 import KerfTestPanel from './KerfTestPanel.vue';
 import RackPanel from './RackPanel.vue';
+import { useLongSearch } from '../../workers/searches';
 import { useByHand } from './useByHand';
 
 vi.mock('../../workers/reckoning', () => import('../../testing/idle-reckoning'));
@@ -181,7 +184,8 @@ describe('the rack', () => {
 
 test('another tool is taken with its own kerf; a kerf is typed over it', async () => {
   const store = await anOpenBoard();
-  const panel = shown(JobPanel, { job, index: 0, better: idle });
+  const fit = { offers: shallowRef(null), search: useLongSearch() };
+  const panel = shown(JobPanel, { job, index: 0, better: idle, fit });
   await panel.find('select').setValue('hot-wire');
   expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'hot-wire', kerfMm: null }]);
   const kerf = panel.findAll('input')[0]!;
@@ -204,4 +208,25 @@ test('a practice cut of 100 mm that comes back as 98: half a millimetre a cut, t
     .find((key) => key.text() === 'Use this kerf')!
     .trigger('click');
   expect(store.plan!.cutting.tools).toEqual([{ jobKey: job.key, toolId: 'knife', kerfMm: 0.5 }]);
+});
+
+test('the best change that saves sheets says what it saves, and leads to all of them; one that saves neither is not shown', async () => {
+  await anOpenBoard();
+  const offer = (sheets: number, minor: number) => ({
+    label: 'Tiles 600 × 600 mm',
+    sheetsSaved: given('Sheets saved', sheets, '1', 'layout'),
+    costSaved: given('Money saved', minor, 'money', 'layout'),
+  });
+  const offers = shallowRef<readonly unknown[] | null>(null);
+  const onLook = vi.fn();
+  const best = shown(BestOffer, { fit: { offers, search: useLongSearch() }, onLook });
+  expect(best.text()).toBe('');
+  offers.value = [offer(2, 1_308), offer(1, 500)];
+  await nextTick();
+  expect(best.text().replaceAll(/\s+/gu, ' ')).toContain('Tiles 600 × 600 mm would save 2 sheets and 13.08 EUR');
+  await best.get('button').trigger('click');
+  expect(onLook).toHaveBeenCalledOnce();
+  offers.value = [offer(0, -20)];
+  await nextTick();
+  expect(best.text()).toBe('');
 });

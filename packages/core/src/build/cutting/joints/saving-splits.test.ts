@@ -135,10 +135,7 @@ test('each joint but the first has to save what its work is worth', () => {
 test('no joint is made where a rim has a use for what is left of the sheets', () => {
   // Within the rim a tile's base is 610 square, as without one above.
   const plan = aBoard({ widthMm: 1_866, depthMm: 622, columns: 3, rows: 1 });
-  const rimmed = (heightMm: number): Plan => ({
-    ...plan,
-    table: { ...plan.table, rim: { materialId: 'mdf', thicknessMm: 6, heightMm } },
-  });
+  const rimmed = (heightMm: number): Plan => ({ ...plan, table: { ...plan.table, rim: { materialId: 'mdf', thicknessMm: 6, heightMm } } });
   expect(mdfOf(rimmed(60)).savingSplits.length).toBe(1);
   expect(mdfOf(rimmed(60)).cost.value).toBeLessThan(mdfOf(withJoints(rimmed(60), 'laid')).cost.value);
   expect(mdfOf(rimmed(100)).savingSplits).toEqual([]);
