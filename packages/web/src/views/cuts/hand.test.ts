@@ -224,7 +224,10 @@ test('the best change that saves sheets says what it saves, and leads to all of 
   offers.value = [offer(2, 1_308), offer(1, 500)];
   await nextTick();
   expect(best.text().replaceAll(/\s+/gu, ' ')).toContain('Tiles 600 × 600 mm would save 2 sheets and 13.08 EUR');
-  await best.get('button').trigger('click');
+  await best
+    .findAll('button')
+    .find((one) => one.text() === 'Show all')!
+    .trigger('click');
   expect(onLook).toHaveBeenCalledOnce();
   offers.value = [offer(0, -20)];
   await nextTick();
