@@ -64,6 +64,9 @@ export function faultsOf(page: Page): Promise<string[]> {
       .filter((element) => shown(element) && (above === null || above.contains(element)) && element.closest('.dropdown-menu') === null)
       .map((element) => ({ element, box: seen(element) }))
       .filter((one): one is { element: Element; box: DOMRect } => one.box !== null);
+    // What scrolls under a bar that stays is reached by scrolling on.
+    const barOf = (element: Element | null): Element | null =>
+      element === null || getComputedStyle(element).position === 'sticky' ? element : barOf(element.parentElement);
     for (const [i, a] of read.entries()) {
       for (const b of read.slice(i + 1)) {
         if (a.element.contains(b.element) || b.element.contains(a.element)) continue;
@@ -71,7 +74,8 @@ export function faultsOf(page: Page): Promise<string[]> {
         const tall = Math.min(a.box.bottom, b.box.bottom) - Math.max(a.box.top, b.box.top);
         // Letters do not fill their line: lines set close may share a few pixels.
         const line = a.element.tagName === 'text' || b.element.tagName === 'text' ? 5 : SLACK_PX;
-        if (wide > SLACK_PX && tall > line) faults.push(`${named(a.element)} and ${named(b.element)} lie on each other`);
+        if (wide > SLACK_PX && tall > line && barOf(a.element) === barOf(b.element))
+          faults.push(`${named(a.element)} and ${named(b.element)} lie on each other`);
       }
     }
     return faults;
