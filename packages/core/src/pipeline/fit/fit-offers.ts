@@ -8,7 +8,7 @@ import { type Edit, appliedTo } from '../../plan/edits';
 import { type WorkshopState, EMPTY_WORKSHOP } from '../../plan/workshop';
 import type { Derivation } from '../derive';
 import { derivePipeline } from '../full';
-import { breakpointsMm } from './breakpoints';
+import { MAX_CHANGE_MM, breakpointsMm } from './breakpoints';
 import { type FitChange, type Shrink, allowanceShrinks, cuttingChanges, tileShrinks } from './changes';
 
 /** A small change of the plan that saves sheets, derived in full. */
@@ -40,7 +40,8 @@ const MIN_SAVED_MINOR = 1;
 
 /**
  * Small changes of a plan that need fewer sheets or less money for them, each derived in full, the most saved first: tiles up to 30 mm smaller, the trim, another
- * tool's kerf, one size of sheet with joints, a smaller allowance. Sizes are tried where one more part goes on a sheet: see {@link breakpointsMm}.
+ * tool's kerf, one size of sheet with joints, a smaller allowance. Sizes are tried where one more part goes on a sheet, see {@link breakpointsMm}; where joints may
+ * save sheets parts are halved anywhere, so that every whole millimetre may do.
  * Yields after each change that was tried; no offer at the end says that none of them helps.
  */
 export function* fitOffersOf(
@@ -50,53 +51,73 @@ export function* fitOffersOf(
 ): Generator<FitProgress, readonly FitOffer[], void> {
   const derive = derivePipeline();
   const after = (edit: Edit): Derivation => derive(appliedTo(plan, edit), catalogue, shop);
-  // A size that only helps with more joints is no advice: sizes are tried without those that save sheets, which also takes a small part of the time.
-  const plain = plan.cutting.joints === 'saving' ? { ...plan, cutting: { ...plan.cutting, joints: 'laid' as const } } : plan;
-  const jobsAfter = (edit: Edit): readonly CutJob[] => derive(appliedTo(plain, edit), catalogue, shop).jobs;
-  const progress = (): FitProgress => ({ offers: [], done, of });
+  const jobsAfter = (edit: Edit): readonly CutJob[] => after(edit).jobs;
   let [done, of] = [0, 1];
+  let offers: readonly FitOffer[] = [];
+  const progress = (): FitProgress => ({ offers, done, of });
   yield progress();
   const own = derive(plan, catalogue, shop);
   const now = countsOf(own.jobs, plan);
-  const plainJobs = plain === plan ? own.jobs : derive(plain, catalogue, shop).jobs;
   const single = cuttingChanges(plan, own.jobs, catalogue);
-  of = single.length + 1;
-  yield progress();
-  const helping: Helping[] = [];
-  for (const change of single) {
-    const counts = countsOf(jobsAfter(change.edit), plan);
-    if (isFewer(counts, now)) helping.push({ change, counts });
-    done++;
-    yield progress();
-  }
+  const isSaving = plan.cutting.joints === 'saving';
   const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS;
-  for (const shrink of [...tileShrinks(plan), ...allowanceShrinks(plan)]) {
-    const atMm = sizesToTry(shrink, plainJobs, jobsAfter);
-    of += atMm.length;
-    const tryAt = (mm: number): Helping => {
-      const change = shrink.by(mm)!;
-      return { change, counts: countsOf(jobsAfter(change.edit), plan) };
-    };
-    for (const found of isLight ? allThatHelp(atMm, tryAt, now) : leastThatHelp(atMm, tryAt, now)) {
-      if (found !== null) helping.push(found);
+  const helping: Helping[] = [];
+  const tried = (change: FitChange): Helping => ({ change, counts: countsOf(jobsAfter(change.edit), plan) });
+  const sizes = [...tileShrinks(plan), ...allowanceShrinks(plan)].map((shrink): Sizes => {
+    const wholeMm = isSaving ? WHOLE_MM.filter((mm) => shrink.by(mm) !== null) : null;
+    return { atMm: wholeMm ?? sizesToTry(shrink, own.jobs, jobsAfter), tryAt: eachOnce((mm) => tried(shrink.by(mm)!)) };
+  });
+  of = single.length + sizes.reduce((sum, { atMm }) => sum + atMm.length, 1);
+  yield progress();
+  const looked = function* (found: Iterable<Helping | null>): Generator<FitProgress> {
+    for (const one of found) {
+      if (one !== null) helping.push(one);
       done++;
       yield progress();
     }
+  };
+  if (isSaving) {
+    yield* looked(mostSaving(sizes, now));
+    const [best] = chosen(helping);
+    if (best !== undefined) offers = [offerOf(best.change, own, after(best.change.edit))];
+    yield progress();
   }
-  const offers: FitOffer[] = [];
+  for (const change of single) {
+    const one = tried(change);
+    yield* looked([isFewer(one.counts, now) ? one : null]);
+  }
+  // What joints save does not quite follow the size: on a board where that is soon done every size is looked at.
+  for (const one of sizes) yield* looked(isLight ? allThatHelp(one, now) : leastThatHelp(one, now));
+  const all: FitOffer[] = [];
+  of = done + MAX_OFFERS;
   for (const { change } of chosen(helping)) {
-    offers.push(offerOf(change, own, after(change.edit)));
-    yield { offers: [...offers], done, of: done + MAX_OFFERS };
+    all.push(offerOf(change, own, after(change.edit)));
+    offers = [...all];
+    yield progress();
   }
-  return offers;
+  return all;
 }
 
+const WHOLE_MM = Array.from({ length: MAX_CHANGE_MM }, (_, i) => i + 1);
 /** Boards of so many parts are tried at every breakpoint; larger ones are searched by halves. */
-const MAX_LIGHT_PARTS = 30;
-type TryAt = (mm: number) => Helping;
+const MAX_LIGHT_PARTS = 60;
+function eachOnce<T>(of: (mm: number) => T): (mm: number) => T {
+  const known = new Map<number, T>();
+  return (mm) => {
+    const one = known.get(mm) ?? of(mm);
+    known.set(mm, one);
+    return one;
+  };
+}
+
+/** A size that can be made smaller: by how much in order, and what that comes to. */
+interface Sizes {
+  readonly atMm: readonly number[];
+  readonly tryAt: (mm: number) => Helping;
+}
 
 /** From the least change on; a greater one has to save more. Yields null for a size that does not. */
-function* allThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Generator<Helping | null> {
+function* allThatHelp({ atMm, tryAt }: Sizes, now: Counts): Generator<Helping | null> {
   let best = now;
   for (const mm of atMm) {
     const tried = tryAt(mm);
@@ -106,27 +127,38 @@ function* allThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Gener
   }
 }
 
-/** The least change that saves as much as the greatest, and the least that saves at all, by halves: a smaller size seldom costs more. Yields null while it looks. */
-function* leastThatHelp(atMm: readonly number[], tryAt: TryAt, now: Counts): Generator<Helping | null> {
-  const largest = atMm.at(-1);
-  if (largest === undefined) return;
-  const most = tryAt(largest);
-  yield null;
-  if (!isFewer(most.counts, now)) return;
-  let upTo = atMm.length - 1;
-  for (const isEnough of [(counts: Counts) => !isFewer(most.counts, counts), (counts: Counts) => isFewer(counts, now)]) {
-    let best: Helping | null = null;
-    let [low, high] = [0, upTo];
-    while (low < high) {
-      const middle = (low + high) >> 1;
-      const tried = tryAt(atMm[middle]!);
-      if (isEnough(tried.counts)) [high, best] = [middle, tried];
-      else low = middle + 1;
-      yield null;
-    }
-    upTo = high;
-    yield best ?? tryAt(atMm[high]!);
+const helpsAtMost = ({ atMm, tryAt }: Sizes, now: Counts): boolean => atMm.length > 0 && isFewer(tryAt(atMm.at(-1)!).counts, now);
+
+/** Of the sizes whose greatest change saves the most, the least change that saves as much. Yields null while it looks. */
+function* mostSaving(sizes: readonly Sizes[], now: Counts): Generator<Helping | null> {
+  const found: { readonly size: Sizes; readonly most: Helping }[] = [];
+  for (const size of sizes) {
+    if (helpsAtMost(size, now)) found.push({ size, most: size.tryAt(size.atMm.at(-1)!) });
+    yield null;
   }
+  const best = found.toSorted((a, b) => bySaved(a.most, b.most))[0];
+  if (best !== undefined) yield* leastBy(best.size, (counts) => !isFewer(best.most.counts, counts));
+}
+
+/** The least change that saves as much as the greatest, and the least that saves at all: a smaller size seldom costs more. Yields null while it looks. */
+function* leastThatHelp(size: Sizes, now: Counts): Generator<Helping | null> {
+  if (size.atMm.length === 0) return;
+  yield null;
+  if (!helpsAtMost(size, now)) return;
+  const most = size.tryAt(size.atMm.at(-1)!);
+  yield* leastBy(size, (counts) => !isFewer(most.counts, counts));
+  yield* leastBy(size, (counts) => isFewer(counts, now));
+}
+/** The least change that is enough, by halves; the greatest is. Yields null while it looks. */
+function* leastBy({ atMm, tryAt }: Sizes, isEnough: (counts: Counts) => boolean): Generator<Helping | null> {
+  let [low, high] = [0, atMm.length - 1];
+  while (low < high) {
+    const middle = (low + high) >> 1;
+    if (isEnough(tryAt(atMm[middle]!).counts)) high = middle;
+    else low = middle + 1;
+    yield null;
+  }
+  yield tryAt(atMm[high]!);
 }
 
 /** What a plan's sheets come to, by its own aim first. */
@@ -156,11 +188,10 @@ const isFewer = (a: Counts, b: Counts): boolean => {
   return a.second === b.second ? a.joints < b.joints : a.second <= b.second - MIN_SAVED_MINOR;
 };
 
+const bySaved = ({ counts: a }: Helping, { counts: b }: Helping): number => a.first - b.first || a.second - b.second || a.joints - b.joints;
 /** The most saved first; where two save alike the one tried first, which changes less. */
 const chosen = (helping: readonly Helping[]): readonly Helping[] =>
-  [...new Map(helping.map((one) => [one.change.id, one])).values()]
-    .toSorted((a, b) => a.counts.first - b.counts.first || a.counts.second - b.counts.second || a.counts.joints - b.counts.joints)
-    .slice(0, MAX_OFFERS);
+  [...new Map(helping.map((one) => [one.change.id, one])).values()].toSorted(bySaved).slice(0, MAX_OFFERS);
 
 /** Sizes at which something may change, and none beyond what the plan allows. */
 function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], jobsAfter: (edit: Edit) => readonly CutJob[]): readonly number[] {
