@@ -97,6 +97,8 @@ const Adhesive = z.strictObject({
   /** Pressure that closes the joint while it sets. */
   pressKPa: Estimate,
   spreadMinPerM2: positive,
+  /** One joint of a piece fitted, glued and held; as any other where nothing is said. */
+  jointMin: Estimate.optional(),
   weightsMin: notNegative,
   packsG: z.array(Pack).min(1),
   /** How long it keeps, closed and once opened; nothing said for what keeps. */
@@ -385,10 +387,14 @@ const Bench = z.strictObject({
   jointClearMm: Estimate,
   /** An offcut smaller than this either way is not worth its place in the rack. */
   leastOffcutMm: Estimate,
-  /** Fitting, gluing and holding one joint of a piece; one cut across a strip. */
+  /** Fitting, gluing and holding one joint of a piece, so long, the first of its sort; the tenth takes this share of it, and none less than the other. */
   pieceJointMin: Estimate,
+  jointLongMm: Estimate,
+  tenthJointShare: Estimate,
+  leastJointShare: Estimate,
   /** Setting one piece down in its place for good: marked, roughened, glued, pressed, wiped. */
   pieceFixMin: Estimate,
+  /** One cut across a strip. */
   lengthCutMin: Estimate,
   /** A cut that is marked first; one along an edge that is there; one small part laid. */
   measuredCutMin: Estimate,

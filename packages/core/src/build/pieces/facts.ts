@@ -1,9 +1,8 @@
 import { type Figure, given, inSquareMetres, massOf, calculate, total } from '../../base/units';
-import { areaMm2 } from '../../base/geometry';
 import { type Adhesive, type Catalogue, type Fill, adhesiveBy, estimated, lengthBy, materialBy } from '../../catalogue';
 import type { Piece } from '../../plan';
 import { type Standing, standingOf, tipsAt, volumeMm3 } from '../shell';
-import { FEW_PARTS } from '../cutting/parts';
+import { type JoiningWork, gluedOf } from './gluing';
 import { boxOf } from './box';
 import type { Clad } from './cladding';
 import { madeByHand } from './making/copies';
@@ -25,9 +24,9 @@ export interface PieceFacts {
   readonly glue: Figure<'g'>;
   /** That of it which goes between the layers of strips; null where there are none. */
   readonly stripGlue: Figure<'g'> | null;
-  /** Joints that are glued, of all copies made by hand; flat parts that lie on others are not among them. */
+  /** Places where parts meet and are glued, of all copies made by hand; flat parts that lie on others are not among them. */
   readonly joints: Figure<'1'>;
-  /** Joints, parts laid and edges trimmed, of one copy, each by its minutes. */
+  /** Joints, parts laid and edges trimmed, of one copy, by sorts of work. */
   readonly joining: readonly JoiningWork[];
   /** Outer size of each object, across, deep and high. */
   readonly sizes: readonly {
@@ -44,32 +43,12 @@ export interface PieceFacts {
   /** Strips for folds that open when they are bent, of all copies; null where there are none. */
   readonly fillStrips: Figure<'mm'> | null;
 }
-/** One sort of work of putting a piece together: how often for one copy, and the minutes of each. */
-export interface JoiningWork {
-  readonly name: string;
-  readonly count: Figure<'1'>;
-  readonly each: Figure<'min'>;
-}
-/** The minutes of putting together so many copies. */
-export const joiningMinutes = (name: string, joining: readonly JoiningWork[], copies: Figure<'1'>): readonly Figure<'min'>[] =>
-  joining
-    .filter(({ count }) => count.value > 0)
-    .map((work) =>
-      calculate(
-        `${name}: ${work.name}`,
-        'min',
-        calculate(`${name}: ${work.name}, all copies`, '1', work.count, '×', copies),
-        '×',
-        work.each,
-      ),
-    );
-
 interface FactInputs {
   readonly clads: readonly Clad[];
   readonly fills: readonly FillNeed[];
   readonly laminates: readonly Laminate[];
   readonly strips: readonly Strip[];
-  readonly shape: Pick<PieceShape, 'liftsOff' | 'oversize'>;
+  readonly shape: Pick<PieceShape, 'liftsOff' | 'oversize' | 'strung'>;
 }
 
 /** What a stock is made of, by share of its thickness. */
@@ -98,7 +77,7 @@ function densityOf(piece: Piece, role: string, catalogue: Catalogue): number {
 export function factsOf(
   piece: Piece,
   objects: readonly MadeObject[],
-  { clads, fills, laminates, strips, shape: { liftsOff = [], oversize = [] } }: FactInputs,
+  { clads, fills, laminates, strips, shape }: FactInputs,
   catalogue: Catalogue,
 ): PieceFacts {
   const masses = massesOf(piece, objects, laminates, catalogue);
@@ -114,19 +93,14 @@ export function factsOf(
     box: boxOf({ bodies, loose }),
   }));
   const first = [...placed].sort((a, b) => tipsAt(a.standing).tiltDeg - tipsAt(b.standing).tiltDeg)[0] ?? null;
-  const roughIds = new Set(oversize.map(({ bodyId }) => bodyId));
-  const glued = gluedOf(objects, laminates, {
-    loose: new Set(liftsOff.flatMap(({ bodyIds }) => bodyIds)),
-    roughIds,
-    copies: madeByHand(piece),
-  });
   const copies = given('Copies made by hand', madeByHand(piece), '1', 'plan');
-  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing', 'butts and mitres');
   const adhesive = adhesiveBy(catalogue, piece.glueId);
+  const glued = gluedOf({ objects, laminates, shape, copies: copies.value, adhesive, catalogue });
+  const jointsEach = given('Joints of one copy', glued.joints, '1', 'drawing', 'all places where its parts touch');
   const pieceFaces = calculate(
     'Glued faces of all copies',
     'mm²',
-    given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'butts, mitres and layers'),
+    given('Glued faces of one copy', glued.areaMm2, 'mm²', 'drawing', 'where its parts touch, and between layers'),
     '×',
     copies,
   );
@@ -147,7 +121,7 @@ export function factsOf(
     glue: glueFor(`${adhesive.name}, ${piece.name}`, faces, adhesive),
     stripGlue: strips.length === 0 ? null : glueFor(`${adhesive.name}, strips of ${piece.name}`, stripFaces, adhesive),
     joints: calculate(`${piece.name}: joints`, '1', jointsEach, '×', copies),
-    joining: joiningOf(objects, { jointsEach, glued, roughIds }, catalogue),
+    joining: glued.joining,
     sizes: placed.map(({ id, name, box: [low, high] }) => ({
       objectId: id,
       name,
@@ -189,35 +163,6 @@ function massesOf(
         return massOfRole(what, volume, piece, role, catalogue);
       });
   });
-}
-
-/** Joints, small parts laid, and edges trimmed along what lies under them. */
-function joiningOf(
-  objects: readonly MadeObject[],
-  { jointsEach, glued, roughIds }: { readonly jointsEach: Figure<'1'>; readonly glued: Glued; readonly roughIds: ReadonlySet<string> },
-  { bench }: Catalogue,
-): readonly JoiningWork[] {
-  const edgesOf = ({ sheets }: MadeObject): number =>
-    sheets.filter(({ bodyIds }) => bodyIds.some((id) => roughIds.has(id))).reduce((sum, { drawn }) => sum + drawn[0]!.length, 0);
-  const trimmed = objects.reduce((sum, object) => sum + object.count * edgesOf(object), 0);
-  return [
-    { name: 'joints fitted and glued', count: jointsEach, each: estimated('Each', bench.pieceJointMin, 'min') },
-    {
-      name: 'flat parts brought flush',
-      count: given('Flat parts on others, one copy', glued.flush, '1', 'drawing'),
-      each: estimated('Each', bench.flushPartMin, 'min'),
-    },
-    {
-      name: 'small parts laid',
-      count: given('Laid in one copy', glued.laid, '1', 'drawing', 'equal parts on another'),
-      each: estimated('Each', bench.laidByHandMin, 'min'),
-    },
-    {
-      name: 'edges trimmed',
-      count: given('Edges of one copy', trimmed, '1', 'drawing', 'cut along the part under them'),
-      each: estimated('Each', bench.guidedCutMin, 'min'),
-    },
-  ];
 }
 
 /** A score opens as far as its stock is thick and its bend is sharp: a strip as wide fills it. */
@@ -263,61 +208,4 @@ function tipFigure(name: string, standing: Standing): Figure<'°'> {
   const { offMm, tiltDeg } = tipsAt(standing);
   const note = `${name}: weight acts ${(standing.middle[2] - standing.floorMm).toFixed(1)} mm up, ${offMm.toFixed(1)} mm from the nearest edge it stands on`;
   return given('Tips over at', Math.max(0, tiltDeg), '°', 'drawing', note);
-}
-
-interface Glued {
-  readonly areaMm2: number;
-  readonly joints: number;
-  /** Flat parts brought flush on another, one by one. */
-  readonly flush: number;
-  /** Laid on another: equal ones, where there are more than a few, and rough ones that are trimmed later. */
-  readonly laid: number;
-}
-interface GluedFor {
-  readonly loose: ReadonlySet<string>;
-  /** Laid roughly and trimmed later: nothing is brought flush. */
-  readonly roughIds: ReadonlySet<string>;
-  readonly copies: number;
-}
-/** Joints that are glued and what they cover: of a butt the covered end, of a mitre half from each side, of what lies on another the smaller face, unless it lifts off. */
-function gluedOf(objects: readonly MadeObject[], laminates: readonly Laminate[], { loose, roughIds, copies }: GluedFor): Glued {
-  let [areaMm2Sum, joints] = [0, 0];
-  const lying = new Map<string, number>();
-  for (const { assembly, bodies, count } of objects) {
-    const faceMm2 = new Map(
-      bodies.flatMap((body) =>
-        body.kind === 'plate' ? [[body.id, areaMm2({ rings: body.loops.map((loop) => loop.drawn) })] as const] : [],
-      ),
-    );
-    for (const { id, lies } of assembly.faces) {
-      if (lies === undefined || loose.has(id)) continue;
-      // The smaller of the two is covered whole.
-      areaMm2Sum += Math.min(faceMm2.get(id)!, faceMm2.get(lies.on)!) * count;
-      const key = roughIds.has(id) ? 'rough' : faceMm2.get(id)!.toFixed(0);
-      lying.set(key, (lying.get(key) ?? 0) + count);
-    }
-    for (const body of bodies) {
-      if (body.kind !== 'plate') continue;
-      const laminate = laminates.find(({ role }) => role === body.role);
-      // What is cut from a strip was glued as a strip.
-      const layers = laminate === undefined || laminate.stripField !== undefined ? 1 : laminate.layers.length;
-      areaMm2Sum += (layers - 1) * count * areaMm2({ rings: body.loops.map((loop) => loop.drawn) });
-      const { drawn, cuts } = body.loops[0]!;
-      cuts.forEach(({ edge, plane }, i) => {
-        const from = drawn[i]!;
-        const to = drawn[(i + 1) % drawn.length]!;
-        const longMm = Math.hypot(to.x - from.x, to.y - from.y);
-        const lean = Math.hypot(...plane.normal) / Math.hypot(plane.normal[0], plane.normal[1]);
-        const mm2 = longMm * body.thicknessMm * lean;
-        if (edge.joint === 'against' && edge.gapMm === undefined) [areaMm2Sum, joints] = [areaMm2Sum + mm2 * count, joints + count];
-        if (edge.joint === 'mitre') [areaMm2Sum, joints] = [areaMm2Sum + (mm2 * count) / 2, joints + count / 2];
-      });
-    }
-  }
-  let [flush, laid] = [0, 0];
-  for (const [key, count] of lying) {
-    if (key === 'rough' || count * copies > FEW_PARTS) laid += count;
-    else flush += count;
-  }
-  return { areaMm2: areaMm2Sum, joints: Math.ceil(joints), flush, laid };
 }

@@ -1,11 +1,10 @@
-import { type Region, type Ring, areaMm2, intersection, signedMm2 } from '../../base/geometry';
+import { type Point, type Region, type Ring, areaMm2, signedMm2 } from '../../base/geometry';
 import { memoize } from '../../base/memory';
-import type { Curve } from './curve';
-import { placesOf } from './mesh';
+import { type Curve, bentPlace } from './curve';
 import { type Plate, inSpace, wayOut } from './plate';
 import { type Body, type Rod, endAt } from './resolve';
 import type { EdgeJoint } from './shell';
-import { type Plane, type Vec, cross, dot, facingOf, placeIn, planeThrough, times, unit } from './space';
+import { type Plane, type Vec, cross, dot, facingOf, placeIn, planeThrough, plus, times, unit } from './space';
 
 /** A flat piece of the skin of a body, as seen from outside. */
 export interface Flat {
@@ -14,6 +13,8 @@ export interface Flat {
   readonly plane: Plane;
   /** Round it first, then its holes. */
   readonly rings: readonly (readonly Vec[])[];
+  /** What of it is material, where that is less than what it closes off: the wall of a tube. Else its rings. */
+  readonly solid?: readonly (readonly Vec[])[];
   /** The side of a plate that it is; `edge` for what its thickness shows, `end` for that of a rod or of a bent sheet that closes on itself. */
   readonly side: 'drawn' | 'far' | 'edge' | 'end';
   /** An edge that is made to meet another body. */
@@ -79,61 +80,54 @@ function rodEnds({ id: bodyId, frame, radiusMm, boreMm, ends }: Rod): readonly F
   });
 }
 
-function bentEnds({ id: bodyId, frame, drawnMm, farMm, isClosed, loops }: Curve): readonly Flat[] {
-  if (!isClosed) return [];
-  const radius = Math.max(drawnMm, farMm);
+function bentEnds(curve: Curve): readonly Flat[] {
+  const { id: bodyId, frame, drawnMm, farMm, isClosed, loops } = curve;
+  if (!isClosed) return bentEdges(curve);
   const along = loops[0]!.ring.map(({ y }) => y);
   return [Math.min(...along), Math.max(...along)].map((atMm, i): Flat => {
-    const ring = ROUND.map((turn) => placeIn(frame, radius * Math.cos(turn), radius * Math.sin(turn), atMm));
-    return { bodyId, side: 'end', isJoint: false, rings: [ring], plane: planeThrough(ring[0]!, times(frame.w, i === 1 ? 1 : -1)) };
+    const ringOn = (radius: number): readonly Vec[] =>
+      ROUND.map((turn) => placeIn(frame, radius * Math.cos(turn), radius * Math.sin(turn), atMm));
+    const outer = ringOn(Math.max(drawnMm, farMm));
+    const plane = planeThrough(outer[0]!, times(frame.w, i === 1 ? 1 : -1));
+    return { bodyId, side: 'end', isJoint: false, rings: [outer], solid: [outer, ringOn(Math.min(drawnMm, farMm))], plane };
   });
 }
 
-type Axes = readonly [Vec, Vec];
+/** Edges of what is bent that lie in one plane: across the axis a piece of a ring, along it a strip. */
+function bentEdges(curve: Curve): readonly Flat[] {
+  const { id: bodyId, frame, drawnMm, farMm, loops } = curve;
+  const { ring: outline } = loops[0]!;
+  return outline.flatMap((from, i): Flat[] => {
+    const to = outline[(i + 1) % outline.length]!;
+    const isAcross = Math.abs(to.y - from.y) < FLAT_MM;
+    if (!isAcross && Math.abs(to.x - from.x) > FLAT_MM) return [];
+    const steps = isAcross ? Math.max(1, Math.ceil((Math.abs(to.x - from.x) / drawnMm / (2 * Math.PI)) * ROUND_FLATS)) : 1;
+    const line = Array.from({ length: steps + 1 }, (_, k): Point => ({
+      x: from.x + ((to.x - from.x) * k) / steps,
+      y: from.y + ((to.y - from.y) * k) / steps,
+    }));
+    const ring = [...line.map((at) => bentPlace(curve, at, drawnMm)), ...line.toReversed().map((at) => bentPlace(curve, at, farMm))];
+    const turn = (from.x + to.x) / 2 / drawnMm;
+    // Material lies to the left of its outline, as it is unrolled.
+    const out = isAcross
+      ? times(frame.w, Math.sign(from.x - to.x))
+      : times(plus(times(frame.u, -Math.sin(turn)), times(frame.v, Math.cos(turn))), Math.sign(to.y - from.y));
+    return [{ bodyId, side: 'edge', isJoint: false, rings: [ring], plane: planeThrough(ring[0]!, out) }];
+  });
+}
+const FLAT_MM = 1e-6;
+
+export type Axes = readonly [Vec, Vec];
 /** Two directions in a plane, square to each other. */
-function axesIn({ normal }: Plane): Axes {
+export function axesIn({ normal }: Plane): Axes {
   const u = unit(cross(normal, Math.abs(normal[2]) < 0.9 ? [0, 0, 1] : [1, 0, 0]));
   return [u, cross(normal, u)];
 }
-function regionOf({ rings }: Flat, [u, v]: Axes): Region {
+/** Rings in a plane, the first of them round the others, as a region in its axes. */
+export function regionIn(rings: Flat['rings'], [u, v]: Axes): Region {
   const drawn = rings.map((ring): Ring => ring.map((place) => ({ x: dot(place, u), y: dot(place, v) })));
-  return { rings: signedMm2(drawn[0]!) > 0 ? drawn : drawn.map((ring) => [...ring].reverse()) };
+  // The outer ring counter-clockwise, holes the other way.
+  return { rings: drawn.map((ring, i) => (signedMm2(ring) > 0 === (i === 0) ? ring : [...ring].reverse())) };
 }
 /** How large a flat is, mm². */
-export const flatMm2 = (flat: Flat): number => areaMm2(regionOf(flat, axesIn(flat.plane)));
-
-/** Faces nearer than this touch. */
-const TOUCHES_MM = 0.2;
-/** Faces whose planes may be one are found by a name that both have, whichever of them asks. */
-const STEP_MM = 0.5;
-const nameOf = ([x, y, z]: Vec, step: number): string => `${[x, y, z].map((one) => Math.round(one * 50 + 0.13)).join(' ')} ${step}`;
-
-/**
- * What of a flat of a body is covered: where it lies on a flat of another body, and all of it where it is what the bodies stand on.
- * @returns mm² for each flat asked of
- */
-export function coverOf(bodies: readonly Body[]): (flat: Flat) => number {
-  const floorMm = bodies.reduce((low, body) => placesOf(body).reduce((least, [, , z]) => Math.min(least, z), low), Infinity);
-  const byPlane = new Map<string, Flat[]>();
-  for (const body of bodies)
-    for (const flat of flatsOf(body)) {
-      const { normal, atMm } = flat.plane;
-      const name = nameOf(normal, Math.round(atMm / STEP_MM));
-      byPlane.set(name, [...(byPlane.get(name) ?? []), flat]);
-    }
-  return (flat) => {
-    const { normal, atMm } = flat.plane;
-    if (normal[2] < -0.99 && flat.rings[0]!.every(([, , z]) => z < floorMm + TOUCHES_MM)) return flatMm2(flat);
-    const facing = times(normal, -1);
-    const step = Math.round(-atMm / STEP_MM);
-    const near = [step - 1, step, step + 1]
-      .flatMap((one) => byPlane.get(nameOf(facing, one)) ?? [])
-      .filter((other) => other.bodyId !== flat.bodyId && Math.abs(other.plane.atMm + atMm) < TOUCHES_MM);
-    if (near.length === 0) return 0;
-    const axes = axesIn(flat.plane);
-    const own = regionOf(flat, axes);
-    const covered = near.reduce((sum, other) => sum + areaMm2(intersection(own, regionOf(other, axes))), 0);
-    // Others may lie over one another.
-    return Math.min(areaMm2(own), covered);
-  };
-}
+export const flatMm2 = (flat: Flat): number => areaMm2(regionIn(flat.rings, axesIn(flat.plane)));

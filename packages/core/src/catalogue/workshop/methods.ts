@@ -350,7 +350,7 @@ export const bench: Catalogue['bench'] = {
   jointStaggerMm: about(50, 40, 100),
   jointClearMm: about(20, 10, 40),
   leastOffcutMm: about(80, 50, 150),
-  pieceJointMin: about(3, 2, 6),
+  pieceJointMin: about(2.5, 2, 4),
   pieceFixMin: about(6, 4, 12),
   measuredCutMin: about(1.5, 1, 3),
   guidedCutMin: about(0.25, 0.15, 0.5),

@@ -60,16 +60,16 @@ describe('loose floor tiles', () => {
     const of = made('floor-tiles', { ones: 12, twos: 0, fours: 0, longs: 0, squareMm: 30, made: 'trimmed-after' });
     const tops = of.parts.filter(({ isRough }) => isRough === true);
     expect(tops.map(({ widthMm, depthMm }) => [widthMm, depthMm])).toEqual(Array.from({ length: 12 }, () => [38, 38]));
-    expect(of.facts!.joining.map(({ count }) => count.value)).toEqual([0, 0, 12, 48]);
+    expect(of.facts!.joining.map(({ sizes }) => sizes.length)).toEqual([0, 12, 48]);
     const exact = made('floor-tiles', { ones: 12, twos: 0, fours: 0, longs: 0, squareMm: 30, made: 'cut-to-size' });
-    expect(exact.facts!.joining.map(({ count }) => count.value)).toEqual([0, 0, 12, 0]);
+    expect(exact.facts!.joining.map(({ sizes }) => sizes.length)).toEqual([0, 12, 0]);
   });
   test('up to ten equal squares are fitted one by one, more are laid', () => {
     const laid = (ones: number) =>
-      made('floor-tiles', { ones, twos: 0, fours: 0, longs: 0, made: 'squares' }).facts!.joining.map(({ count }) => count.value);
+      made('floor-tiles', { ones, twos: 0, fours: 0, longs: 0, made: 'squares' }).facts!.joining.map(({ sizes }) => sizes.length);
     expect([laid(10), laid(11)]).toEqual([
-      [0, 10, 0, 0],
-      [0, 0, 11, 0],
+      [10, 0, 0],
+      [0, 11, 0],
     ]);
   });
   test('of any other size have as many squares as it says', () => {

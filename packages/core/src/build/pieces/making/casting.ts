@@ -6,7 +6,7 @@ import { areaMm2, edgeMm } from '../../../base/geometry';
 import { boxOf } from '../box';
 import type { Clad } from '../cladding';
 import type { Laminate } from '../family';
-import { type JoiningWork, joiningMinutes } from '../facts';
+import { type JoiningWork, joiningMinutes } from '../gluing';
 import { madeByHand } from './copies';
 import type { MadeObject } from './made-object';
 
@@ -141,11 +141,7 @@ function byHand(copies: Figure<'1'>, { piece, objects: asMade, clads, laminates,
   );
   const all = given('All copies', madeByHand(piece), '1', 'plan');
   const clad = clads.map(({ way }) => calculate(`${way.time.label}, of one`, 'min', way.time, '÷', all));
-  const one = total(`${piece.name}: one made by hand`, 'min', [
-    ...cutting,
-    ...joiningMinutes(piece.name, joining, given('One', 1, '1', 'plan')),
-    ...clad,
-  ]);
+  const one = total(`${piece.name}: one made by hand`, 'min', [...cutting, ...joiningMinutes(piece.name, joining, 1, catalogue), ...clad]);
   const sheets = objects.flatMap(({ sheets: own, count }) =>
     own.map(({ role, blank, name }) => {
       const { materialId, thicknessMm } = piece.sheets.find((sheet) => sheet.role === role)!;

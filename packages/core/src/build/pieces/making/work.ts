@@ -1,7 +1,7 @@
 import { type Catalogue, adhesiveBy, estimated, layingBy, materialBy, toolBy } from '../../../catalogue';
 import { type Figure, given, inMetres, inSquareMetres, calculate, total } from '../../../base/units';
 import type { PieceSurface } from '../../../finishing/coats';
-import { joiningMinutes } from '../facts';
+import { joiningMinutes } from '../gluing';
 import { madeByHand } from './copies';
 import type { MadePiece } from './made';
 import { stripGluedMm2 } from './strips';
@@ -114,14 +114,34 @@ function stripTasks({ piece, strips, laminates }: MadePiece, catalogue: Catalogu
   ];
 }
 
-/** Its strips cut, its joints fitted and glued, then left until it can be handled. */
-function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): PieceTask {
+/** Its strips cut, its joints fitted and glued, then left until it can be handled; null where there is nothing of it to do. */
+function assembled({ piece, facts, lengths }: MadePiece, catalogue: Catalogue): PieceTask | null {
   const { name } = piece;
   const adhesive = adhesiveBy(catalogue, piece.glueId);
-  const fitting = joiningMinutes(name, facts!.joining, given('Copies made by hand', madeByHand(piece), '1', 'plan'));
-  const cuts = given('Cuts across strips', lengths.length, '1', 'drawing');
-  const strips = calculate(`${name}: strips cut`, 'min', cuts, '×', estimated('Each', catalogue.bench.lengthCutMin, 'min'));
-  return { work: total(`Assemble pieces, ${name}`, 'min', [...fitting, strips]), ...driedOf(adhesive), cautionIds: adhesive.cautionIds };
+  const fitting = joiningMinutes(name, facts!.joining, madeByHand(piece), catalogue);
+  const work = [...fitting, ...stripsCut(name, lengths, catalogue)];
+  if (work.length === 0) return null;
+  const isGlued = facts!.glue.value > 0;
+  return {
+    work: total(`Assemble pieces, ${name}`, 'min', work),
+    ...(isGlued
+      ? { ...driedOf(adhesive), cautionIds: adhesive.cautionIds }
+      : { wait: NO_WAIT, cure: NO_WAIT, cautionIds: [], adhesiveId: null }),
+  };
+}
+
+/** Strips, rods and tubes cut across: the first of a length is marked, the others like it are cut against a stop. */
+function stripsCut(name: string, lengths: MadePiece['lengths'], { bench }: Catalogue): readonly Figure<'min'>[] {
+  if (lengths.length === 0) return [];
+  const sorts = new Set(lengths.map(({ lengthId, lengthMm, endDeg }) => [lengthId, lengthMm.toFixed(1), ...endDeg].join())).size;
+  const cut = (what: string, count: number, each: Figure<'min'>): Figure<'min'> =>
+    calculate(`${name}: ${what}`, 'min', given(what, count, '1', 'drawing'), '×', each);
+  return [
+    cut('strips marked and cut', sorts, estimated('Each', bench.lengthCutMin, 'min')),
+    ...(lengths.length > sorts
+      ? [cut('strips cut against a stop', lengths.length - sorts, estimated('Each', bench.guidedCutMin, 'min'))]
+      : []),
+  ];
 }
 
 /** Units laid and left to hold, or the surface itself worked. */

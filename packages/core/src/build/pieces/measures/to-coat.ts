@@ -14,7 +14,7 @@ export const toCoatMm2 = memoize(({ assembly, bodies }: MadeObject): number => {
     const shows = saysNothing ? { far: 'outside' } : (marked.get(body.id) ?? {});
     return (['far', 'drawn'] as const).filter((side) => shows[side as 'far'] !== undefined && shows[side as 'far'] !== 'inside');
   };
-  const coveredMm2 = coverOf(bodies);
+  const covered = coverOf(bodies);
   return bodies.reduce((sum, body) => {
     const isAllRound = body.kind === 'rod' || (body.kind === 'plate' && body.isBar);
     const shown = isAllRound ? [] : shownOf(body);
@@ -24,7 +24,7 @@ export const toCoatMm2 = memoize(({ assembly, bodies }: MadeObject): number => {
       // What shows at all is coated round its free edges, too.
       return side === 'edge' ? shown.length > 0 && !isJoint : side !== 'end' && shown.includes(side);
     });
-    const round = body.kind === 'rod' ? skinMm2(body) : 0;
+    const round = body.kind === 'rod' ? Math.max(0, skinMm2(body) - covered.ofRound(body.id)) : 0;
     const bent =
       body.kind === 'curve'
         ? shown.reduce((all, side) => {
@@ -32,7 +32,7 @@ export const toCoatMm2 = memoize(({ assembly, bodies }: MadeObject): number => {
             return all + (side === 'drawn' ? drawn : alongAt(body, drawn, body.farMm));
           }, 0)
         : 0;
-    return sum + round + bent + open.reduce((all, flat) => all + flatMm2(flat) - coveredMm2(flat), 0);
+    return sum + round + bent + open.reduce((all, flat) => all + flatMm2(flat) - covered.ofFlat(flat), 0);
   }, 0);
 });
 /** Round a rod, without its ends: slanted ends take off on one side what they leave on the other. */

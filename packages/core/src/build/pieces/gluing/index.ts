@@ -1,0 +1,6 @@
+export { gluedOf } from './glued';
+export type { Glued } from './glued';
+export { joiningMinutes } from './joining';
+export type { JoiningWork } from './joining';
+export { gluedJoints } from './joints';
+export type { GluedJoint } from './joints';
