@@ -69,7 +69,8 @@ export const WALKS: readonly Walk[] = [
       { materialId: 'xps-foam', thicknessMm: 25.4, sheets: [[1, 48 * IN_MM, 24 * IN_MM]] },
     ],
     joined: 2,
-    tileOffer: null,
+    // Three eighths of an inch off the table, and both parts of the plywood come from one sheet.
+    tileOffer: 'Tiles 27 13/16 × 20 in',
   },
   {
     job: 'two boards of 4 × 2 ft from large sheets: nothing is trimmed off a factory edge',

@@ -19,16 +19,21 @@ interface Side {
  * Changes of a size at which one more part goes along an edge of a sheet: i sides of one length and j of another with the blade's kerf between them,
  * i (a + k − s r) + j (b + k − s q) = room. Between two of them no part goes where none went before.
  * @param now the jobs of a plan; @param changed the same with the size one millimetre smaller, from which the rates are read
- * @returns whole millimetres from 1 to {@link MAX_CHANGE_MM}, in order
+ * @param stepMm what sizes are measured in: a millimetre, or a sixteenth of an inch
+ * @returns multiples of a step up to {@link MAX_CHANGE_MM}, in order
  */
-export function breakpointsMm(now: readonly CutJob[], changed: readonly CutJob[]): readonly number[] {
+export function breakpointsMm(now: readonly CutJob[], changed: readonly CutJob[], stepMm: number): readonly number[] {
   const found = new Set<number>();
   for (const job of now) {
     const other = changed.find(({ key }) => key === job.key);
     if (other === undefined) continue;
     const sides = sidesOf(job.parts, other.parts);
     if (sides.every(({ rate }) => rate <= 0)) continue;
-    for (const roomMm of roomsOf(job)) for (const mm of shrinksFor(sides, roomMm, job.kerfMm)) found.add(mm);
+    for (const roomMm of roomsOf(job))
+      for (const mm of shrinksFor(sides, roomMm, job.kerfMm)) {
+        const steps = Math.ceil((mm - FIT_MM) / stepMm);
+        if (steps >= 1 && steps * stepMm <= MAX_CHANGE_MM) found.add(steps * stepMm);
+      }
   }
   return [...found].sort((a, b) => a - b);
 }
@@ -63,21 +68,16 @@ function* shrinksFor(sides: readonly Side[], roomMm: number, kerfMm: number): Ge
   for (const [index, one] of sides.entries()) {
     if (one.rate <= 0) continue;
     for (let i = 1; i * (one.mm + kerfMm - MAX_CHANGE_MM * one.rate) <= roomMm + FIT_MM; i++) {
-      yield* wholeMm((i * (one.mm + kerfMm) - roomMm) / (i * one.rate));
+      yield (i * (one.mm + kerfMm) - roomMm) / (i * one.rate);
       for (const [otherIndex, other] of sides.entries()) {
         if (otherIndex === index) continue;
         const left = roomMm - i * (one.mm + kerfMm - MAX_CHANGE_MM * one.rate);
         const most = Math.floor((left + FIT_MM) / Math.max(1, other.mm + kerfMm - MAX_CHANGE_MM * Math.max(0, other.rate)));
         for (let j = 1; j <= most; j++) {
           const rate = i * one.rate + j * other.rate;
-          if (rate > 0) yield* wholeMm((i * (one.mm + kerfMm) + j * (other.mm + kerfMm) - roomMm) / rate);
+          if (rate > 0) yield (i * (one.mm + kerfMm) + j * (other.mm + kerfMm) - roomMm) / rate;
         }
       }
     }
   }
-}
-
-function* wholeMm(mm: number): Generator<number> {
-  const whole = Math.ceil(mm - FIT_MM);
-  if (whole >= 1 && whole <= MAX_CHANGE_MM) yield whole;
 }

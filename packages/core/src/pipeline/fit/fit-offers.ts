@@ -41,7 +41,7 @@ const MIN_SAVED_MINOR = 1;
 /**
  * Small changes of a plan that need fewer sheets or less money for them, each derived in full, the most saved first: tiles up to 30 mm smaller, the trim, another
  * tool's kerf, one size of sheet with joints, a smaller allowance. Sizes are tried where one more part goes on a sheet, see {@link breakpointsMm}; where joints may
- * save sheets parts are halved anywhere, so that every whole millimetre may do.
+ * save sheets parts are halved anywhere, so that every millimetre, or sixteenth of an inch, may do.
  * Yields after each change that was tried; no offer at the end says that none of them helps.
  */
 export function* fitOffersOf(
@@ -62,10 +62,12 @@ export function* fitOffersOf(
   const isSaving = plan.cutting.joints === 'saving';
   const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS;
   const helping: Helping[] = [];
+  const stepMm = STEP_MM[plan.units];
   const tried = (change: FitChange): Helping => ({ change, counts: countsOf(jobsAfter(change.edit), plan) });
   const sizes = [...tileShrinks(plan), ...allowanceShrinks(plan)].map((shrink): Sizes => {
-    const wholeMm = isSaving ? WHOLE_MM.filter((mm) => shrink.by(mm) !== null) : null;
-    return { atMm: wholeMm ?? sizesToTry(shrink, own.jobs, jobsAfter), tryAt: eachOnce((mm) => tried(shrink.by(mm)!)) };
+    const every = Array.from({ length: Math.floor(MAX_CHANGE_MM / stepMm) }, (_, i) => (i + 1) * stepMm);
+    const toTry = isSaving ? every : sizesToTry(shrink, own.jobs, jobsAfter, stepMm);
+    return { atMm: toTry.filter((mm) => shrink.by(mm) !== null), tryAt: eachOnce((mm) => tried(shrink.by(mm)!)) };
   });
   of = single.length + sizes.reduce((sum, { atMm }) => sum + atMm.length, 1);
   yield progress();
@@ -98,7 +100,8 @@ export function* fitOffersOf(
   return all;
 }
 
-const WHOLE_MM = Array.from({ length: MAX_CHANGE_MM }, (_, i) => i + 1);
+/** What sizes are told in: a millimetre, or a sixteenth of an inch. */
+const STEP_MM: Readonly<Record<Plan['units'], number>> = { metric: 1, imperial: 25.4 / 16 };
 /** Boards of so many parts are tried at every breakpoint; larger ones are searched by halves. */
 const MAX_LIGHT_PARTS = 60;
 function eachOnce<T>(of: (mm: number) => T): (mm: number) => T {
@@ -193,10 +196,15 @@ const bySaved = ({ counts: a }: Helping, { counts: b }: Helping): number => a.fi
 const chosen = (helping: readonly Helping[]): readonly Helping[] =>
   [...new Map(helping.map((one) => [one.change.id, one])).values()].toSorted(bySaved).slice(0, MAX_OFFERS);
 
-/** Sizes at which something may change, and none beyond what the plan allows. */
-function sizesToTry(shrink: Shrink, jobs: readonly CutJob[], jobsAfter: (edit: Edit) => readonly CutJob[]): readonly number[] {
+/** Sizes at which something may change. */
+function sizesToTry(
+  shrink: Shrink,
+  jobs: readonly CutJob[],
+  jobsAfter: (edit: Edit) => readonly CutJob[],
+  stepMm: number,
+): readonly number[] {
   const one = shrink.by(1);
-  return one === null ? [] : breakpointsMm(jobs, jobsAfter(one.edit)).filter((mm) => shrink.by(mm) !== null);
+  return one === null ? [] : breakpointsMm(jobs, jobsAfter(one.edit), stepMm);
 }
 
 function offerOf({ id, edit, label, says }: FitChange, own: Derivation, other: Derivation): FitOffer {
