@@ -49,6 +49,8 @@ export const Coating = z.strictObject({
     how: z.enum(['water', 'chemical']),
     touchMin: positive,
     recoatMin: Estimate,
+    /** Firm enough to carve or to build on, still damp; as soon as it is touch-dry where nothing is said. */
+    firmMin: Estimate.optional(),
     /** Dry to its ground; null where that is as soon as the next coat may go on. */
     throughMin: positive.nullable(),
     /** The next coat of the same goes on within so long or only after it has waited; null where it may go on any time once dry. */
@@ -145,7 +147,7 @@ export const Method = z.strictObject({
   /** Place in the order of work; a lower rank must not come after a higher one. */
   rank: z.number().int().min(0).max(100),
   /** How what is under it has to be. */
-  onto: z.enum(['any', 'dry', 'cured', 'wet']),
+  onto: z.enum(['any', 'dry', 'cured', 'wet', 'firm']),
   /** Blown on: it settles on everything near. */
   isSpray: z.boolean(),
   /** Heard through a wall: kept to the hours for noise. */

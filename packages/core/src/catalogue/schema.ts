@@ -230,6 +230,8 @@ const LengthStock = z
     lengthMm: positive,
     densityKgPerM3: Estimate,
     priceMinor: z.number().int().positive(),
+    /** What a glue finds on it; bare wood or card where nothing is said. */
+    face: z.strictObject({ grip: Grip, passesWater: z.boolean(), isHurtBySolvent: z.boolean() }).optional(),
   })
   .refine(
     ({ section, widthMm, thicknessMm }) => section === 'strip' || widthMm === thicknessMm,

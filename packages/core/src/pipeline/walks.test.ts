@@ -121,3 +121,58 @@ describe(WALLS_WALK.job, () => {
     expect(slot('cut-strips-walked').startMin - slot('glue-strips-walked').endMin).toBeGreaterThanOrEqual(480);
   });
 });
+
+describe('what is pressed into wet compound, carved when it is firm and painted when it is dry', () => {
+  type Coat = Plan['surfaces'][number]['coats'][number];
+  const coat = (coatingId: string, methodId: string, more: Partial<Coat> = {}): Coat => ({
+    ...newPlan(SMALL, CATALOGUE).surfaces[0]!.coats[0]!,
+    id: `${coatingId}-${methodId}`,
+    coatingId,
+    methodId,
+    before: 'dry',
+    goes: 1,
+    coverPct: 100,
+    filmMm: null,
+    ...more,
+  });
+  const withCoats = (coats: readonly Coat[]): Plan => {
+    const plan = newPlan(SMALL, CATALOGUE);
+    return { ...plan, surfaces: plan.surfaces.map((surface) => ({ ...surface, coats })) };
+  };
+  const slotsOf = (plan: Plan) => {
+    const { days } = derivePipeline()(plan, CATALOGUE);
+    return (start: string) => days.slots.filter(({ task }) => task.stepId.startsWith(start));
+  };
+  const after = (plan: Plan, first: string, then: string): readonly number[] => {
+    const of = slotsOf(plan);
+    return of(then).map(({ task, startMin }) => startMin - of(first).find((one) => one.task.workpieceId === task.workpieceId)!.endMin);
+  };
+
+  test('quick compound of 5 mm has three ends: 15 min to press in, half an hour to an hour to carve, some 30 h to paint', () => {
+    const plan = withCoats([
+      coat('paper-plaster', 'by-hand', { filmMm: 5 }),
+      coat('small-stones', 'set-in', { before: 'wet' }),
+      coat('paper-plaster', 'carve', { id: 'carved', filmMm: 0.1 }),
+      coat('craft-acrylic', 'base'),
+    ]);
+    expect(checkPlan(plan, CATALOGUE)).toMatchObject({ ok: true });
+    expect(Math.max(...after(plan, 'paper-plaster-by-hand', 'small-stones'))).toBeLessThanOrEqual(15);
+    const carved = after(plan, 'paper-plaster-by-hand', 'paper-plaster-carve');
+    expect(Math.min(...carved)).toBeGreaterThanOrEqual(30);
+    expect(Math.min(...after(plan, 'paper-plaster-by-hand', 'craft-acrylic'))).toBeGreaterThanOrEqual(30 * 60);
+    const { steps } = derivePipeline()(plan, CATALOGUE);
+    const [painted] = steps.find(({ id }) => id.startsWith('craft-acrylic'))!.tasks;
+    const onCompound = painted!.after.find(({ taskId }) => taskId.startsWith('paper-plaster-by-hand'))!;
+    expect(onCompound.wait.stated.value / 60).toBeCloseTo(30, 6);
+    const [worked] = steps.find(({ id }) => id.startsWith('paper-plaster-carve'))!.tasks;
+    const onFirm = worked!.after.find(({ taskId }) => taskId.startsWith('paper-plaster-by-hand'))!;
+    expect(onFirm.wait.stated.value).toBeGreaterThanOrEqual(30);
+    expect(onFirm.wait.stated.value).toBeLessThanOrEqual(60);
+  });
+  test('clay of 6 mm waits 24 h × (6/5)² before paint', () => {
+    const plan = withCoats([coat('air-clay-skin', 'by-hand', { filmMm: 6 }), coat('craft-acrylic', 'base')]);
+    const { steps } = derivePipeline()(plan, CATALOGUE);
+    const [painted] = steps.find(({ id }) => id.startsWith('craft-acrylic'))!.tasks;
+    expect(painted!.after[0]!.wait.stated.value / 60).toBeCloseTo(24 * (6 / 5) ** 2, 6);
+  });
+});

@@ -72,7 +72,7 @@ const galleryEntry = ({ piece: { id }, familyName, problem, facts, parts, length
 });
 /** What the bench shows of a piece; how it is reckoned stays with the worker. */
 const onBench = (
-  { piece: { id }, problem, facts, objects, shape, lengths, strips, clads, surfaces, copying }: MadePiece,
+  { piece: { id }, problem, facts, objects, shape, lengths, strips, glues, clads, surfaces, copying }: MadePiece,
   coats: Derivation['pieceCoats'],
 ) => ({
   pieceId: id,
@@ -99,6 +99,7 @@ const onBench = (
     courses,
     sheets,
   })),
+  glues,
   order: shape?.order ?? [],
   handles: shape?.handles ?? [],
   levels: shape?.levels ?? [],

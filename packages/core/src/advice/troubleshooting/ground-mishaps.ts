@@ -129,7 +129,7 @@ export const GROUND_MISHAPS: readonly Mishap[] = [
         'glue',
         'An adhesive with solvent touched bare foam',
         (facts) => [
-          ...warned(facts, 'glue/dissolves'),
+          ...warned(facts, 'glue/dissolves', 'piece/glue-dissolves'),
           ...facts.joints
             .filter(({ adhesiveId }) => adhesiveBy(facts.catalogue, adhesiveId).hasSolvent)
             .filter(({ lower, upper }) =>

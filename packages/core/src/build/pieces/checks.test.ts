@@ -73,6 +73,38 @@ describe('glue inside a core', () => {
   });
 });
 
+describe('glue against faces', () => {
+  const codesOf = (piece: Piece) =>
+    derived(boardWith(piece))
+      .warnings.filter(({ code }) => code.startsWith('piece/glue') || code === 'piece/wet-inside')
+      .map(({ code }) => code);
+  const of = (family: Parameters<typeof aPiece>[0], glueId: string, materialId: string, thicknessMm: number) =>
+    aPiece(family, {}, { glueId, sheets: aPiece(family).sheets.map((sheet) => ({ ...sheet, materialId, thicknessMm })) });
+  test('superglue on foam is told, and every glue that is offered instead clears it', () => {
+    expect(codesOf(of('shed', 'superglue', 'xps-foam', 5))).toEqual(['piece/glue-dissolves']);
+    expect(mended(of('shed', 'superglue', 'xps-foam', 5), 'piece/glue-dissolves')).toEqual([1, 0]);
+    expect(codesOf(of('shed', 'superglue', 'greyboard', 2))).toEqual([]);
+  });
+  test('white glue between two layers of foam is told by how long it stays wet; along narrow edges it dries from the rim', () => {
+    const [told] = derived(boardWith(of('hill', 'white-glue', 'xps-foam', 10))).warnings.filter(({ code }) => code === 'piece/wet-inside');
+    expect(told!.text.join(' ')).toContain('XPS insulation foam');
+    expect(codesOf(of('shed', 'white-glue', 'xps-foam', 5))).toEqual([]);
+    expect(codesOf(of('hill', 'white-glue', 'greyboard', 2))).toEqual([]);
+  });
+  test('what a glue does not grip slips', () => expect(codesOf(of('shed', 'white-glue', 'fluted-pp', 4))).toEqual(['piece/glue-slips']));
+  test('hot glue under a thin skin buckles it, along its edge it does not', () => {
+    expect(codesOf(of('hill', 'hot-melt', 'xps-foam', 2))).toContain('piece/glue-buckles');
+    expect(codesOf(of('shed', 'hot-melt', 'xps-foam', 2))).toEqual([]);
+  });
+  test('the choice of glue says of each whether it holds, those that do first', () => {
+    const { glues } = derived(boardWith(of('hill', 'white-glue', 'xps-foam', 10))).pieces.made[0]!;
+    const holds = glues.map(({ faults }) => faults.length === 0);
+    expect(holds.indexOf(false)).toBe(holds.lastIndexOf(true) + 1);
+    expect(glues.find(({ id }) => id === 'superglue')!.faults[0]!.fit).toBe('dissolves');
+    expect(glues.find(({ id }) => id === 'foam-safe-construction')!.faults).toEqual([]);
+  });
+});
+
 describe('what is meant to come off', () => {
   const caught = (piece: Piece) => derived(boardWith(piece)).warnings.filter(({ code }) => code === 'piece/caught');
   test.each(FAMILY_NAMES)('%s does, as it is taken from the list', (family) => {

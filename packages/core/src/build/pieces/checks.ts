@@ -3,13 +3,14 @@ import { type Region, areaMm2, regionBox, regionOf, without } from '../../base/g
 import { boxOf } from './box';
 import { holdsABase } from './measures/capacity';
 import { type MeasureSystem, given, lengthWords } from '../../base/units';
-import { adhesiveBy, materialBy } from '../../catalogue';
+import { materialBy } from '../../catalogue';
 import { memoize } from '../../base/memory';
 import { type Feature, pieceOn } from '../../plan/features';
 import { ballastFor, placesOf } from '../shell';
 import { shapeRegion } from '../../plan/shapes';
 import { type Check, type CheckInputs, set } from './check';
 import type { PieceScale } from './family';
+import { unfitGlue } from './glue-checks';
 import type { MadePiece } from './making/made';
 import { caught, closedIn } from './reach-checks';
 import { type Footprint, partHulls } from './measures/footprint';
@@ -41,7 +42,7 @@ const CHECKS: readonly Check[] = [
   lowRooms,
   smallRooms,
   sagging,
-  wetInside,
+  unfitGlue,
   tippy,
   tedious,
 ];
@@ -256,34 +257,6 @@ function* sagging(made: MadePiece, { catalogue, units }: CheckInputs): Generator
 const GRAVITY = 9.81;
 const LEVEL_SHARE = 0.98;
 const FREE_MM = 3;
-
-/** Glue between two faces that let no water through, which dries by giving off water. */
-function* wetInside({ piece, laminates }: MadePiece, { catalogue }: CheckInputs): Generator<Warning> {
-  const glue = adhesiveBy(catalogue, piece.glueId);
-  if (!glue.needsWaterPath) return;
-  for (const { layers } of laminates) {
-    const passes = layers.map(
-      (role) => materialBy(catalogue, piece.sheets.find((sheet) => sheet.role === role)!.materialId).waterPassage !== 'no',
-    );
-    // A joint dries into either of the faces it lies between.
-    if (passes.slice(1).every((ok, i) => ok || passes[i]!)) continue;
-    const dry = catalogue.adhesives.filter(({ needsWaterPath, hasSolvent }) => !needsWaterPath && !hasSolvent);
-    yield {
-      id: `piece/wet-inside ${piece.id}`,
-      code: 'piece/wet-inside',
-      severity: 'care',
-      featureId: null,
-      title: piece.name,
-      text: [`${glue.name} between faces that let no water through stays wet for weeks.`],
-      mends: dry
-        .slice(0, 2)
-        .map(({ id, name }) => ({
-          label: `Glue with ${name.toLowerCase()}`,
-          edit: { code: 'piece/change', pieceId: piece.id, change: { glueId: id }, what: 'Glue' },
-        })),
-    };
-  }
-}
 
 /** A piece that falls at a slope a knocked table gives it. */
 const SAFE_TILT_DEG = 15;

@@ -11,6 +11,7 @@ export type { Clad, CladWay } from './cladding';
 export { cladZonesOf, countedFor, countingOf, makePiece } from './making/made';
 export type { LengthCut, MadePiece } from './making/made';
 export type { FillNeed } from './facts';
+export type { PieceGlue } from './gluing';
 export type { CastWay, Copying } from './making/casting';
 export type { LengthNeed } from './making/lengths';
 export type { MadeObject } from './making/made-object';

@@ -1,13 +1,14 @@
-import type { Catalogue } from '../../catalogue';
+import { type Catalogue, adhesiveBy } from '../../catalogue';
 import { type Piece, type Plan, starterCoats } from '../../plan';
 import type { PieceScale } from './family';
+import { makePiece } from './making/made';
 import { type FamilyName, familyNamed } from './piece';
 
-/** A piece of a family as it is when it is taken: sensible sizes at the board's scale, the usual stocks. @param taken names there are already */
+/** A piece of a family as it is when it is taken: sensible sizes at the board's scale, the usual stocks, a glue that holds them. @param taken names there are already */
 export function newPiece(family: FamilyName, id: string, scale: PieceScale, taken: readonly string[], catalogue: Catalogue): Piece {
   const { pieces } = catalogue.starter;
   const { name, fresh, roles } = familyNamed(family);
-  return {
+  const usual: Piece = {
     id,
     name: freshName(name, taken),
     family,
@@ -24,6 +25,14 @@ export function newPiece(family: FamilyName, id: string, scale: PieceScale, take
     isMadeElsewhere: false,
     isFixed: false,
   };
+  return { ...usual, glueId: holdingGlue(usual, scale, catalogue) };
+}
+
+/** The usual glue where it holds what touches; else the strongest that does. */
+function holdingGlue(piece: Piece, scale: PieceScale, catalogue: Catalogue): string {
+  const holding = makePiece(piece, scale, catalogue).glues.filter(({ faults }) => faults.length === 0);
+  if (holding.length === 0 || holding.some(({ id }) => id === piece.glueId)) return piece.glueId;
+  return holding.map(({ id }) => adhesiveBy(catalogue, id)).toSorted((a, b) => b.fullMin - a.fullMin)[0]!.id;
 }
 
 /** What the outside of a piece is given until the builder says otherwise. */

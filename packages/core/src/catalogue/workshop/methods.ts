@@ -45,6 +45,11 @@ export const methods: Catalogue['methods'] = [
   }),
   method('score', 'scored', ['press', 13], [0.12, 0.08, 0.2], { onto: 'any', lays: lays({ all: 0 }) }),
   method('stamp', 'roller or stamp', ['press', 13], [0.35, 0.2, 0.5], { onto: 'wet', lays: lays({ all: 0 }) }),
+  method('carve', 'carved when firm', ['press', 14], [0.15, 0.1, 0.25], {
+    onto: 'firm',
+    lays: lays({ all: 0 }),
+    cautionIds: ['blade', 'dust'],
+  }),
   method('foil-ball', 'foil ball', ['press', 13], [2, 1.5, 3], { onto: 'any', lays: lays({ all: 0 }) }),
   method('sprinkle', 'sprinkle and tap', ['grain', 15], [1, 0.7, 1.3], {
     cautionIds: ['dust'],

@@ -22,9 +22,11 @@ export const clockWait = (stated: Figure<'min'>): Wait => ({ stated, pace: CLOCK
 /** The longer one, on the whole. */
 export const longer = (a: Wait, b: Wait): Wait => (usualMin(b) > usualMin(a) ? b : a);
 
-/** How long a coat needs before it can be touched, before the next one, until it is dry to its ground, and before it is cured. */
+/** How long a coat needs before it can be touched, carved, before the next one, until it is dry to its ground, and before it is cured. */
 export interface Waits {
   readonly touch: Wait;
+  /** Until it can be carved or built on. */
+  readonly firm: Wait;
   readonly recoat: Wait;
   readonly through: Wait;
   readonly cure: Wait;
@@ -44,7 +46,7 @@ export function coatWaits(
   catalogue: Catalogue,
   ground: Ground = 'neutral',
 ): Waits {
-  const { how, touchMin, recoatMin, throughMin, cureMin, perFilm, speedPer10C } = coating.drying;
+  const { how, touchMin, firmMin, recoatMin, throughMin, cureMin, perFilm, speedPer10C } = coating.drying;
   const film = perFilm === null ? null : filmMm;
   const pace = how === 'water' ? waterPace(spot, { minC: coating.minC, filmMm: film }) : settingPace(spot, speedPer10C, coating.minC);
   const factors = [
@@ -59,8 +61,10 @@ export function coatWaits(
   const fixed = (what: string, min: number): Figure<'min'> =>
     given(`${coating.name}, stated ${what}`, min, 'min', 'catalogue', 'our default value');
   const recoat = wait('until the next coat', estimated(`${coating.name}, stated wait`, recoatMin, 'min'));
+  const touch = wait('until touch-dry', fixed('touch', touchMin));
   return {
-    touch: wait('until touch-dry', fixed('touch', touchMin)),
+    touch,
+    firm: firmMin === undefined ? touch : wait('until firm', estimated(`${coating.name}, stated time until firm`, firmMin, 'min')),
     recoat,
     through: throughMin === null ? recoat : wait('until fully dry', fixed('drying fully', throughMin)),
     cure: wait('until cured', fixed('cure', cureMin)),

@@ -1,6 +1,6 @@
 import { type Catalogue, type Coating, type Doing, type Estimate, cautionTexts, estimated } from '../../catalogue';
 import { type Figure, given } from '../../base/units';
-import { type DryingPlace, type Wait, clockWait } from '../drying';
+import { type DryingPlace, type Wait, clockWait, longer } from '../drying';
 
 /** What a task comes after: its start waits at least this long from the other's end, and at most that long where something would set or skin over. */
 export interface After {
@@ -70,8 +70,13 @@ export interface Follow {
   readonly most: Figure<'min'>;
   readonly orAfter: Figure<'min'> | null;
 }
+/** A task further back that has to be as dry as this by then. */
+export interface Awaited {
+  readonly taskId: string;
+  readonly wait: Wait;
+}
 /** A task before it stands in the order of work. */
-export type TaskDraft = Omit<Task, 'after'> & { readonly follows: readonly Follow[] };
+export type TaskDraft = Omit<Task, 'after'> & { readonly follows: readonly Follow[]; readonly awaits: readonly Awaited[] };
 /** A step before its tasks stand in the order of work. */
 export interface Draft {
   readonly id: string;
@@ -107,6 +112,7 @@ export const task = (stepId: string, workpieceId: string, said: Plainly): TaskDr
   calls: null,
   joins: [],
   follows: [],
+  awaits: [],
   ...said,
 });
 
@@ -129,13 +135,18 @@ export function inOrderOfWork(drafts: readonly Draft[], catalogue: Catalogue): r
             drafted.filter((one) => worked(one).includes(workpieceId)),
           );
       }
-      const tasks = drafted.map(({ follows: _follows, ...own }, i): Task => {
+      const tasks = drafted.map(({ follows: _follows, awaits, ...own }, i): Task => {
         const after = before[i]!.map(({ id: taskId, wait }): After => ({ taskId, wait, most: null, orAfter: null }));
         for (const [{ id: taskId, wait }, { most, orAfter }] of followed.get(own.id) ?? []) {
           const at = after.findIndex((one) => one.taskId === taskId);
           // What does not come right before it is not waited for here, only not to be late for.
           if (at < 0) after.push({ taskId, wait: NO_WAIT, most, orAfter });
           else after[at] = { taskId, wait, most, orAfter };
+        }
+        for (const { taskId, wait } of awaits) {
+          const at = after.findIndex((one) => one.taskId === taskId);
+          if (at < 0) after.push({ taskId, wait, most: null, orAfter: null });
+          else after[at] = { ...after[at]!, wait: longer(after[at]!.wait, wait) };
         }
         return { ...own, after };
       });

@@ -4,6 +4,7 @@ import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { lengthWords } from '@spare-acre/core/base/units';
 import { LIMITS } from '@spare-acre/core/plan/fields';
+import { GLUE_FIT_WORDS } from '@spare-acre/core/build/stack/adhesives';
 import { type PieceField, FAMILIES, cornerWords, drawnFor, settingsOf, takenFromPlan, withStocks } from '@spare-acre/core/build/pieces';
 import type { Piece } from '@spare-acre/core/plan';
 import AskedField from '../../ui/fields/AskedField.vue';
@@ -26,6 +27,16 @@ const system = computed(() => store.plan!.units);
 const settings = computed(() => settingsOf(props.piece, scaleOf(store.plan!, catalogue.value)));
 const fields = computed(() => fieldsOf(props.piece, settings.value));
 const roles = computed(() => (props.piece.family in FAMILIES ? FAMILIES[props.piece.family as keyof typeof FAMILIES].of.roles : []));
+/** What will not hold it says so, where it is known yet; those that hold come first. */
+const glues = computed(() => {
+  const judged = store.slices.bench?.find(({ pieceId }) => pieceId === props.piece.id)?.glues ?? [];
+  if (judged.length === 0)
+    return offered(catalogue.value, 'adhesives', props.piece.glueId).map(({ id, name }) => ({ value: id, text: name }));
+  return judged.map(({ id, name, faults: [fault] }) => ({
+    value: id,
+    text: fault === undefined ? name : `${name}: ${GLUE_FIT_WORDS[fault.fit]}, ${fault.faces}`,
+  }));
+});
 /** With the usual stock for what its family has come to need. */
 const stocked = computed(() => withStocks(props.piece, roles.value, catalogue.value));
 const problem = ref('');
@@ -142,12 +153,7 @@ function remove(): void {
         @choose="(lengthId) => store.edit({ code: 'piece/length', pieceId: piece.id, role: role.role, lengthId })"
       />
     </template>
-    <ChoiceField
-      label="Glue"
-      :value="piece.glueId"
-      :options="offered(catalogue, 'adhesives', piece.glueId).map(({ id, name }) => ({ value: id, text: name }))"
-      @choose="(glueId) => change('Glue', { glueId })"
-    />
+    <ChoiceField label="Glue" :value="piece.glueId" :options="glues" @choose="(glueId) => change('Glue', { glueId })" />
   </section>
   <section>
     <h3>On the board</h3>

@@ -50,7 +50,7 @@ function* wetAndDry(list: CoatList, coats: readonly Told[], inputs: OrderInputs)
         ? setHard(list, coats, i)
         : method.onto === 'cured' && coat.before !== 'cured'
           ? uncured(list, coats, i, inputs)
-          : method.onto === 'dry' && coat.before === 'wet'
+          : (method.onto === 'dry' || method.onto === 'firm') && coat.before === 'wet'
             ? damp(list, coats, i)
             : null;
     if (found !== null) yield found;

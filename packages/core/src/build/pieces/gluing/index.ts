@@ -1,3 +1,5 @@
+export { pieceGlues } from './faults';
+export type { GlueFault, PieceGlue } from './faults';
 export { gluedOf } from './glued';
 export type { Glued } from './glued';
 export { joiningMinutes } from './joining';

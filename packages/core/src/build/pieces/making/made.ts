@@ -27,6 +27,7 @@ import { coursesOn } from './coursed';
 import { type Copying, copyingOf } from './casting';
 import { madeByHand } from './copies';
 import { type FillNeed, type PieceFacts, factsOf } from '../facts';
+import { type PieceGlue, pieceGlues } from '../gluing';
 import type { MadeObject } from './made-object';
 import { liningsOf } from './lining';
 import { type Strip, stripParts, stripsOf } from './strips';
@@ -62,6 +63,8 @@ export interface MadePiece {
   readonly laminates: readonly Laminate[];
   /** Glued up first; its segments are cut from them. */
   readonly strips: readonly Strip[];
+  /** Adhesives to put it together with, and where each would not hold; none of one that cannot be made. */
+  readonly glues: readonly PieceGlue[];
   readonly fills: readonly FillNeed[];
   /** Its outside, all copies, with what goes on it; null for one that cannot be made. */
   readonly surfaces: readonly PieceSurface[];
@@ -85,6 +88,7 @@ export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Ca
     clads: [],
     laminates: [],
     strips: [],
+    glues: [],
     fills: [],
     surfaces: [],
     copying: null,
@@ -134,6 +138,7 @@ export const makePiece = memoize((asked: Piece, scale: PieceScale, catalogue: Ca
     clads,
     laminates,
     strips: strips.value,
+    glues: pieceGlues({ piece, objects, laminates, strips: strips.value, shape: shape.value }, catalogue),
     fills,
     surfaces: facesOf(piece, objects, facts.outside, of.clads),
     copying: copyingOf({ piece, objects, clads, laminates, joining: facts.joining, catalogue }),

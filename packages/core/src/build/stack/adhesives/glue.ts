@@ -79,16 +79,30 @@ function netGlue(label: string, adhesive: Adhesive, face: Figure<'mm²'>, spread
 export const passesWater = (face: Face, catalogue: Catalogue): boolean =>
   !face.isSealed && materialBy(catalogue, face.materialId).waterPassage !== 'no';
 
+/** What of a face decides whether glue holds on it. */
+export interface FaceMatter {
+  readonly thicknessMm: number;
+  readonly grip: Adhesive['grips'][number];
+  readonly passesWater: boolean;
+  readonly isHurtBySolvent: boolean;
+}
+export const matterOf = (face: Face, catalogue: Catalogue): FaceMatter => ({
+  thicknessMm: face.thicknessMm,
+  grip: gripOf(face, catalogue),
+  passesWater: passesWater(face, catalogue),
+  isHurtBySolvent: !face.isSealed && materialBy(catalogue, face.materialId).isHurtBySolvent,
+});
+
 /** Whether an adhesive can do its work between two faces, by their properties alone. @source craft.md §3 */
-export function glueFit(adhesive: Adhesive, lower: Face, upper: Face, spread: GlueSpread, catalogue: Catalogue): GlueFit {
+export const glueFit = (adhesive: Adhesive, lower: Face, upper: Face, spread: GlueSpread, catalogue: Catalogue): GlueFit =>
+  fitOf(adhesive, matterOf(lower, catalogue), matterOf(upper, catalogue), spread);
+export function fitOf(adhesive: Adhesive, lower: FaceMatter, upper: FaceMatter, spread: GlueSpread): GlueFit {
   const faces = [lower, upper];
-  if (adhesive.hasSolvent && faces.some((face) => !face.isSealed && materialBy(catalogue, face.materialId).isHurtBySolvent)) {
-    return 'dissolves';
-  }
-  if (faces.some((face) => !adhesive.grips.includes(gripOf(face, catalogue)))) return 'slips';
+  if (adhesive.hasSolvent && faces.some(({ isHurtBySolvent }) => isHurtBySolvent)) return 'dissolves';
+  if (faces.some(({ grip }) => !adhesive.grips.includes(grip))) return 'slips';
   if (upper.thicknessMm < adhesive.leastSkinMm) return 'buckles';
   // Beads leave air beside them for the water to go into, vent holes a way out above them.
-  if (adhesive.needsWaterPath && spread === 'full' && !faces.some((face) => passesWater(face, catalogue))) return 'never-dries';
+  if (adhesive.needsWaterPath && spread === 'full' && !faces.some((face) => face.passesWater)) return 'never-dries';
   return 'holds';
 }
 

@@ -9,5 +9,5 @@ export {
   spreadOf,
   thicknessChoices,
 } from './choices';
-export { GLUE_FIT_WORDS, curedGlue, glueFit, glueMass, glueNeeds, passesWater } from './glue';
-export type { GlueFit, GlueNeed } from './glue';
+export { GLUE_FIT_WORDS, curedGlue, fitOf, glueFit, glueMass, glueNeeds, matterOf, passesWater } from './glue';
+export type { FaceMatter, GlueFit, GlueNeed } from './glue';

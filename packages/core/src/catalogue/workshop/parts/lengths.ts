@@ -3,6 +3,7 @@ import { about } from '../estimate';
 
 const WOOD = about(180, 130, 260);
 const CARD = about(700, 600, 800);
+const METAL: LengthStock['face'] = { grip: 'smooth', passesWater: false, isHurtBySolvent: false };
 type Size = readonly [widthMm: number, thicknessMm: number];
 const strip = (
   id: string,
@@ -58,8 +59,8 @@ export const lengths: Catalogue['lengths'] = [
   round('dowel-8', 'Dowel', [8, 0, 1_000], 150),
   round('dowel-10', 'Dowel', [10, 0, 1_000], 190),
   round('dowel-12', 'Dowel', [12, 0, 1_000], 230),
-  round('wire-0-8', 'Craft wire', [0.8, 0, 2_000], 60),
-  round('wire-1-2', 'Craft wire', [1.2, 0, 2_000], 80),
+  { ...round('wire-0-8', 'Craft wire', [0.8, 0, 2_000], 60), face: METAL },
+  { ...round('wire-1-2', 'Craft wire', [1.2, 0, 2_000], 80), face: METAL },
   round('straw-5', 'Paper straw', [5, 4.4, 200], 4),
   round('straw-6', 'Paper straw', [6, 5.2, 200], 4),
   round('straw-8', 'Paper straw', [8, 7.2, 200], 6),

@@ -37,6 +37,8 @@ interface Sequence {
   readonly next: ReadonlyMap<CoatNeed, CoatNeed>;
   readonly before: ReadonlyMap<CoatNeed, CoatNeed>;
   readonly stepOf: ReadonlyMap<CoatNeed, string>;
+  /** The step of its last go. */
+  readonly lastStepOf: ReadonlyMap<CoatNeed, string>;
 }
 function orderOf(coats: readonly CoatNeed[], groups: readonly CoatGroup[]): Sequence {
   const last = new Map<SurfaceId, CoatNeed>();
@@ -49,8 +51,9 @@ function orderOf(coats: readonly CoatNeed[], groups: readonly CoatGroup[]): Sequ
     }
     last.set(need.surfaceId, need);
   }
-  const stepOf = new Map(groups.flatMap((group) => group.needs.map((need) => [need, stepId(group, 0, goesOf(group))] as const)));
-  return { next, before, stepOf };
+  const stepsAt = (go: (goes: number) => number): Sequence['stepOf'] =>
+    new Map(groups.flatMap((group) => group.needs.map((need) => [need, stepId(group, go(goesOf(group)), goesOf(group))] as const)));
+  return { next, before, stepOf: stepsAt(() => 0), lastStepOf: stepsAt((goes) => goes - 1) };
 }
 
 interface TaskRun {
@@ -92,6 +95,15 @@ function coatStep(
       isFlat: wait !== NO_WAIT,
       calls: callsOf(name, coating),
       follows: here.flatMap((need) => followOf(need, { go, order, workpieceId, nextGoId: stepId(group, go + 1, goes) })),
+      awaits:
+        go > 0
+          ? []
+          : here.flatMap((need) =>
+              stillDrying(need, order).map(({ under, taskStep }) => ({
+                taskId: `${taskStep}-${workpieceId}`,
+                wait: drynessFor(need, coatWaits(under.coating, under.filmMm, spot, catalogue)),
+              })),
+            ),
     };
   };
   const tasks = ground.tiles.flatMap((tile): TaskDraft[] => {
@@ -136,10 +148,27 @@ function ontoOf(under: CoatNeed | null, topId: string | null, catalogue: Catalog
 }
 
 /** Until the next coat on the same surface: it says how dry this one has to be by then. */
-function waitAfter(need: CoatNeed, go: number, { next }: Sequence, { recoat, cure }: Waits): Wait {
+function waitAfter(need: CoatNeed, go: number, { next }: Sequence, waits: Waits): Wait {
   const after = next.get(need);
-  if (go + 1 < need.coat.goes || after === undefined || after.coat.before === 'dry') return recoat;
-  return after.coat.before === 'wet' ? NO_WAIT : cure;
+  return go + 1 < need.coat.goes || after === undefined ? waits.recoat : drynessFor(after, waits);
+}
+/** How long a coat needs until another may go on it. */
+function drynessFor({ coat, method }: CoatNeed, { firm, recoat, cure }: Waits): Wait {
+  if (coat.before === 'wet') return NO_WAIT;
+  if (coat.before === 'cured') return cure;
+  return method.onto === 'firm' ? firm : recoat;
+}
+/** What a coat needs as dry as what it goes on: coats further down that something was put on while they were wet, or only firm. */
+function stillDrying(need: CoatNeed, { before, lastStepOf }: Sequence): readonly { readonly under: CoatNeed; readonly taskStep: string }[] {
+  const found: { under: CoatNeed; taskStep: string }[] = [];
+  for (let on = before.get(need); on !== undefined;) {
+    const isDamp = on.coat.before === 'wet' || on.method.onto === 'firm';
+    const under = before.get(on);
+    if (!isDamp || under === undefined) break;
+    found.push({ under, taskStep: lastStepOf.get(under)! });
+    on = under;
+  }
+  return found;
 }
 
 interface InSequence {
