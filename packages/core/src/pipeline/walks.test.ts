@@ -151,12 +151,12 @@ describe('what is pressed into wet compound, carved when it is firm and painted 
   test('quick compound of 5 mm has three ends: 15 min to press in, half an hour to an hour to carve, some 30 h to paint', () => {
     const plan = withCoats([
       coat('paper-plaster', 'by-hand', { filmMm: 5 }),
-      coat('small-stones', 'set-in', { before: 'wet' }),
+      coat('set-stones', 'set-in', { before: 'wet' }),
       coat('paper-plaster', 'carve', { id: 'carved', filmMm: 0.1 }),
       coat('craft-acrylic', 'base'),
     ]);
     expect(checkPlan(plan, CATALOGUE)).toMatchObject({ ok: true });
-    expect(Math.max(...after(plan, 'paper-plaster-by-hand', 'small-stones'))).toBeLessThanOrEqual(15);
+    expect(Math.max(...after(plan, 'paper-plaster-by-hand', 'set-stones'))).toBeLessThanOrEqual(15);
     const carved = after(plan, 'paper-plaster-by-hand', 'paper-plaster-carve');
     expect(Math.min(...carved)).toBeGreaterThanOrEqual(30);
     expect(Math.min(...after(plan, 'paper-plaster-by-hand', 'craft-acrylic'))).toBeGreaterThanOrEqual(30 * 60);

@@ -1,8 +1,10 @@
 import { type Region, areaMm2, regionBox } from '../../../base/geometry';
 import { type Adhesive, type Catalogue, lengthBy, materialBy, offered } from '../../../catalogue';
 import { type FaceMatter, type GlueFit, fitOf, matterOf } from '../../stack/adhesives';
-import type { PieceShape } from '../family';
-import type { MadePiece } from '../making/made';
+import type { Piece } from '../../../plan';
+import type { Laminate, PieceShape } from '../family';
+import type { MadeObject } from '../making/made-object';
+import type { Strip } from '../making/strips';
 import { gluedJoints } from './joints';
 
 /** An adhesive that cannot do its work between some faces of a piece. */
@@ -24,7 +26,13 @@ interface Pair {
 interface Named extends FaceMatter {
   readonly name: string;
 }
-type Glueable = Pick<MadePiece, 'piece' | 'objects' | 'laminates' | 'strips'> & { readonly shape: PieceShape };
+interface Glueable {
+  readonly piece: Piece;
+  readonly objects: readonly MadeObject[];
+  readonly laminates: readonly Laminate[];
+  readonly strips: readonly Strip[];
+  readonly shape: PieceShape;
+}
 
 /** Every kind of pair of faces that is glued in a piece, the widest of each kind. */
 function pairsOf(made: Glueable, catalogue: Catalogue): readonly Pair[] {
