@@ -121,3 +121,30 @@ test('inches chosen once in Workshop: a new board starts in them, on nominal inc
     await page.request.put(`${app.url}/api/customs`, { data: { measures: 'metric' } });
   }
 });
+
+test('superglue on foam is told at the choice of glue and in Warnings, with a glue that holds; a fence has joints, glue and something to coat', async ({
+  page,
+  app,
+}) => {
+  await newBoard(page, app, 'Glue', 600, 600);
+  await addPiece(page, /^Hill or island/);
+  const glue = page.getByLabel('Glue', { exact: true });
+  // Layers of foam get a glue that dries between them.
+  await expect(glue).toHaveValue('foam-safe-construction');
+  await expect(glue.locator('option', { hasText: /^Superglue: dissolves it, XPS insulation foam/ })).toHaveCount(1);
+  await expect(glue.locator('option', { hasText: /^White glue: stays wet/ })).toHaveCount(1);
+  await glue.selectOption('superglue');
+  const told = page.getByText(/Superglue dissolves .*XPS insulation foam/);
+  await expect(told.first()).toBeVisible();
+  await page
+    .getByRole('button', { name: /^Glue with construction adhesive/ })
+    .first()
+    .click();
+  await expect(told).toHaveCount(0);
+  await expect(glue).toHaveValue('foam-safe-construction');
+
+  await addPiece(page, /^Fence or hedge/);
+  await page.getByRole('tab', { name: 'Details', exact: true }).click();
+  const notes = page.getByRole('complementary', { name: 'Notes' });
+  for (const told of [/Outside to coat\s*0\.0\d+/, /Joints to glue\s*12/, /Glue\s*0\.0[1-9]/]) await expect(notes).toContainText(told);
+});

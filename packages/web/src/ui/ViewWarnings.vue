@@ -6,11 +6,16 @@ import { usePlan } from '../stores/board/plan';
 import { useListInTurns } from './InTurn';
 import WarningCard from './WarningCard.vue';
 
-/** The warnings that a view shows, or of one feature in it. */
-const props = defineProps<{ view: WarningView; featureId?: string | null }>();
+/** The warnings that a view shows, or of one feature in it, or those of one piece or of all but it. */
+const props = defineProps<{ view: WarningView; featureId?: string | null; pieceId?: string; notPieceId?: string }>();
 const store = usePlan();
 const warnings = computed(() =>
-  store.warnings.filter(({ featureId, code }) => (props.featureId ? featureId === props.featureId : viewsOf(code).includes(props.view))),
+  store.warnings.filter(({ featureId, pieceId, code }) => {
+    if (props.featureId) return featureId === props.featureId;
+    if (!viewsOf(code).includes(props.view)) return false;
+    if (props.pieceId !== undefined) return pieceId === props.pieceId;
+    return props.notPieceId === undefined || pieceId !== props.notPieceId;
+  }),
 );
 /** Cards shown before the rest is asked for: each has buttons, and a crowded board has sixty. */
 const FIRST = 12;

@@ -105,6 +105,8 @@ export interface Warning {
   /** `stop`: cannot be built so. `care`: can, with trouble. */
   readonly severity: 'stop' | 'care';
   readonly featureId: string | null;
+  /** The piece that it is about; left out where it is about none. */
+  readonly pieceId?: string;
   readonly title: string;
   /** Words and figures in turn; figures open to their working. */
   readonly text: readonly (string | Figure)[];

@@ -38,13 +38,21 @@ const METRIC: ShownBy = {
   'm²': (m2) => ({ number: fixed(m2, 3), unit: 'm²' }),
   ml: (ml) => (ml >= 1000 ? { number: fixed(ml / 1000, 2), unit: 'l' } : { number: fixed(ml, ml < 10 && ml > 0 ? 1 : 0), unit: 'ml' }),
   l: (l) => ({ number: fixed(l, 2), unit: 'l' }),
-  g: (g) => (g >= 1000 ? { number: fixed(g / 1000, 2), unit: 'kg' } : { number: fixed(g, 0), unit: 'g' }),
+  g: (g) => (g >= 1000 ? { number: fixed(g / 1000, 2), unit: 'kg' } : { number: fixed(g, smallDigits(g, 0)), unit: 'g' }),
   kg: (kg) => ({ number: fixed(kg, 2), unit: 'kg' }),
   '°C': (degrees) => ({ number: fixed(degrees, 0), unit: '°C' }),
 };
-const fluidOunces = (ml: number): Shown => ({ number: fixed(ml / ML_PER_US_FL_OZ, 1), unit: 'US fl oz' });
+/** What is little is never shown as none: a digit more under ten, two under a tenth. */
+const smallDigits = (value: number, usual: 0 | 1): 0 | 1 | 2 =>
+  value > 0 && value < 0.1 ? 2 : value < 10 && !Number.isInteger(value) ? 1 : usual;
+const fluidOunces = (ml: number): Shown => ({
+  number: fixed(ml / ML_PER_US_FL_OZ, smallDigits(ml / ML_PER_US_FL_OZ, 1)),
+  unit: 'US fl oz',
+});
 const poundsOrOunces = (g: number): Shown =>
-  g >= 16 * G_PER_OZ ? { number: fixed(g / G_PER_OZ / 16, 1), unit: 'lb' } : { number: fixed(g / G_PER_OZ, 1), unit: 'oz' };
+  g >= 16 * G_PER_OZ
+    ? { number: fixed(g / G_PER_OZ / 16, 1), unit: 'lb' }
+    : { number: fixed(g / G_PER_OZ, smallDigits(g / G_PER_OZ, 1)), unit: 'oz' };
 const IMPERIAL: ShownBy = {
   mm: (mm) => ({ number: inches(mm), unit: 'in' }),
   m: (m) => ({ number: fixed((m * 1000) / MM_PER_INCH / 12, 1), unit: 'ft' }),

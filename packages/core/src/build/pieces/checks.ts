@@ -29,7 +29,7 @@ interface BoardInputs extends Omit<CheckInputs, 'isOnPlot'> {
 }
 /** What concerns one piece alone: while the ground is drawn it stays as it is. */
 const ownWarnings = memoize((made: MadePiece, scale: PieceScale, rules: Omit<CheckInputs, 'scale'>): readonly Warning[] =>
-  CHECKS.flatMap((check) => [...check(made, { scale, ...rules })]),
+  CHECKS.flatMap((check) => [...check(made, { scale, ...rules })]).map((warning) => ({ ...warning, pieceId: made.piece.id })),
 );
 const CHECKS: readonly Check[] = [
   impossible,

@@ -23,8 +23,10 @@ const ballast = computed(() => {
   if (standing == null) return '';
   const grams = ballastFor(standing, wantedDeg.value, BALLAST_UP_MM);
   if (grams === null) return 'no ballast is enough: use a wider foot';
-  return grams === 0 ? 'none, it is stable' : showText({ value: grams, unit: 'g' }, store.showing);
+  return grams < LEAST_BALLAST_G ? 'none, it is stable' : showText({ value: grams, unit: 'g' }, store.showing);
 });
+/** Less is lost in the glue. */
+const LEAST_BALLAST_G = 0.5;
 const WANTED_DEG = { min: 5, max: 60 };
 /** As the eye wants it: never a bare float. */
 function factText({ value, unit }: NonNullable<Slices['bench']>[number]['more'][number]): string {

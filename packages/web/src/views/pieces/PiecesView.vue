@@ -2,6 +2,7 @@
 import { BButton } from 'bootstrap-vue-next/components/BButton';
 import { computed, ref, watch } from 'vue';
 import { FAMILY_NAMES, type FamilyName, familyNamed, newPiece, takenOver } from '@spare-acre/core/build/pieces';
+import { viewsOf } from '@spare-acre/core/advice/checks/warning';
 import type { Piece } from '@spare-acre/core/plan';
 import TabbedSheets from '../../ui/TabbedSheets.vue';
 import ViewWarnings from '../../ui/ViewWarnings.vue';
@@ -25,6 +26,10 @@ useLook(
   () => (piece.value === null ? [] : [piece.value.id]),
 );
 const onBench = computed(() => store.slices.bench?.find(({ pieceId }) => pieceId === piece.value?.id) ?? null);
+/** What else is wrong with pieces comes after all that is told of the chosen one. */
+const hasOthers = computed(() =>
+  store.warnings.some(({ code, pieceId }) => viewsOf(code).includes('pieces') && pieceId !== piece.value?.id),
+);
 const isTaking = ref(false);
 watch(piece, () => (isTaking.value = false));
 const NOTES = [
@@ -84,9 +89,13 @@ const isFromBoard = ref(false);
       <template v-if="piece !== null">
         <h2>{{ piece.name }}</h2>
         <TabbedSheets v-model="note" label="Notes" :tabs="NOTES">
-          <ViewWarnings view="pieces" />
+          <ViewWarnings view="pieces" :piece-id="piece.id" />
           <PiecePanel v-if="note === 'sizes'" :key="piece.id" :piece="piece" @gone="chosenPieceId = null" />
           <PieceFactList v-else-if="onBench !== null" :made="onBench" />
+          <section v-if="hasOthers">
+            <h3>Other pieces</h3>
+            <ViewWarnings view="pieces" :not-piece-id="piece.id" />
+          </section>
         </TabbedSheets>
       </template>
     </aside>

@@ -86,7 +86,11 @@ function faultOf({ matters: [lower, upper], halfMm, isFlat }: Pair, adhesive: Ad
   const thicknessMm = Math.min(lower.thicknessMm, upper.thicknessMm);
   // Along an edge a bead holds the thinnest card.
   if (fit === 'holds' || (fit === 'buckles' && !isFlat)) return null;
-  const faces = [...new Set([lower.name, upper.name])].join(' and ');
+  // Only what is to blame is named.
+  const toBlame = [lower, upper].filter((face) =>
+    fit === 'dissolves' ? face.isHurtBySolvent : fit === 'slips' ? !adhesive.grips.includes(face.grip) : true,
+  );
+  const faces = [...new Set(toBlame.map(({ name }) => name))].join(' and ');
   if (fit !== 'never-dries') return { fit, faces, thicknessMm, rimMin: null };
   const { rimDry } = adhesive;
   const rimMin = rimDry === null ? null : rimDry.min * (halfMm / rimDry.halfWidthMm) ** 2;
