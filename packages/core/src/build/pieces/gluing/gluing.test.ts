@@ -117,6 +117,13 @@ test('every family of strips, rods or tubes in several bodies has joints', () =>
   expect(withBars.length).toBeGreaterThan(5);
   expect(withBars.filter((name) => !JOINED.includes(name))).toEqual([]);
 });
+const jointsOf = (name: FamilyName, settings: Readonly<Record<string, number | string | boolean>>): number => {
+  const piece = newPiece(name, 'one', SCALE, [], CATALOGUE);
+  return makePiece({ ...piece, settings: { ...piece.settings, ...settings } }, SCALE, CATALOGUE).facts!.joints.value;
+};
+test('a fold is no joint: three corners of a folded shed are not glued', () =>
+  expect(jointsOf('shed', { corners: 'mitre' }) - jointsOf('shed', { corners: 'fold' })).toBe(3));
+test('a rolled shaft is glued along its seam, at its foot and at its cap', () => expect(jointsOf('column', { ribs: false })).toBe(3));
 test.each(JOINED)('%s: twenty take longer than one, and less than twenty times as long', (name) => {
   expect(minutes(name, 20)).toBeGreaterThan(minutes(name, 1) * 2);
   expect(minutes(name, 20)).toBeLessThan(minutes(name, 1) * 20);
