@@ -152,3 +152,30 @@ describe('minutes of joints', () => {
     expect(shares).toEqual([0.5, 1, 1.1, 2]);
   });
 });
+
+test('of 500 glues put on materials of chance every one that cannot hold is told, and none that can', { timeout: 60_000 }, () => {
+  const random = seeded(500);
+  const fresh = { shed: newPiece('shed', 'one', SCALE, [], CATALOGUE), hill: newPiece('hill', 'one', SCALE, [], CATALOGUE) };
+  const pick = <T>(list: readonly T[]): T => list[Math.floor(random() * list.length)]!;
+  const bySheet = CATALOGUE.materials.filter(
+    ({ id, uses }) => uses.includes('piece') && CATALOGUE.sheets.some((sheet) => sheet.materialId === id),
+  );
+  for (let i = 0; i < 500; i++) {
+    const family = pick(['shed', 'hill'] as const);
+    const [material, glue] = [pick(bySheet), pick(CATALOGUE.adhesives)];
+    const { thicknessMm } = pick(CATALOGUE.sheets.filter(({ materialId }) => materialId === material.id));
+    const piece = fresh[family];
+    const sheets = piece.sheets.map((sheet) => ({ ...sheet, materialId: material.id, thicknessMm }));
+    const { problem, glues } = makePiece({ ...piece, glueId: glue.id, sheets }, SCALE, CATALOGUE);
+    if (problem !== null) continue;
+    // Layers lie with whole faces on one another; the walls of a shed meet along narrow edges, which dry from their rim.
+    const isLayered = family === 'hill';
+    const fails =
+      (glue.hasSolvent && material.isHurtBySolvent) ||
+      !glue.grips.includes(material.grip) ||
+      (isLayered && thicknessMm < glue.leastSkinMm) ||
+      (isLayered && glue.needsWaterPath && material.waterPassage === 'no');
+    const told = glues.find(({ id }) => id === glue.id)!.faults.length > 0;
+    expect([i, family, material.id, thicknessMm, glue.id, told]).toEqual([i, family, material.id, thicknessMm, glue.id, fails]);
+  }
+});
