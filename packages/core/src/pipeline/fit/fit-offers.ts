@@ -60,7 +60,7 @@ export function* fitOffersOf(
   const now = countsOf(own.jobs, plan);
   const single = cuttingChanges(plan, own.jobs, catalogue);
   const isSaving = plan.cutting.joints === 'saving';
-  const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS;
+  const isLight = own.jobs.reduce((sum, { parts }) => sum + parts.length, 0) <= MAX_LIGHT_PARTS[isSaving ? 'saving' : 'laid'];
   const helping: Helping[] = [];
   const stepMm = STEP_MM[plan.units];
   const tried = (change: FitChange): Helping => ({ change, counts: countsOf(jobsAfter(change.edit), plan) });
@@ -102,8 +102,8 @@ export function* fitOffersOf(
 
 /** What sizes are told in: a millimetre, or a sixteenth of an inch. */
 const STEP_MM: Readonly<Record<Plan['units'], number>> = { metric: 1, imperial: 25.4 / 16 };
-/** Boards of so many parts are tried at every breakpoint; larger ones are searched by halves. */
-const MAX_LIGHT_PARTS = 60;
+/** Boards of so many parts are tried at every size; larger ones are searched by halves. More where something is shown before that. */
+const MAX_LIGHT_PARTS = { laid: 30, saving: 60 } as const;
 function eachOnce<T>(of: (mm: number) => T): (mm: number) => T {
   const known = new Map<number, T>();
   return (mm) => {
