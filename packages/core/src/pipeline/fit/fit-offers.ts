@@ -78,12 +78,10 @@ export function* fitOffersOf(
       yield progress();
     }
   };
-  if (isSaving) {
-    yield* looked(mostSaving(sizes, now));
-    const [best] = chosen(helping);
-    if (best !== undefined) offers = [offerOf(best.change, own, after(best.change.edit))];
-    yield progress();
-  }
+  yield* looked(mostSaving(sizes, now));
+  const [best] = chosen(helping);
+  if (best !== undefined) offers = [offerOf(best.change, own, after(best.change.edit))];
+  yield progress();
   for (const change of single) {
     const one = tried(change);
     yield* looked([isFewer(one.counts, now) ? one : null]);
